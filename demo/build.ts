@@ -1,0 +1,83 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+import { createCanvas } from '@napi-rs/canvas';
+
+import { Haul, Picture, Plan, planId, Settings, Thing } from '@/contract/records';
+import { newCode } from '@/core/identity/code';
+import { recordId } from '@/core/identity/recordId';
+
+import { photograph } from './draw/studio';
+import { DEMO_THINGS } from './things';
+
+const SIZE = 1_200;
+const THUMB = 400;
+const DAY = 86_400_000;
+
+/** Hauls the demo begins with. */
+const HAULS = [
+  { key: 'quayside', name: 'Quayside car boot', source: 'Harbour car park, first Sunday', date: '2026-11-08', cost: 4_100 },
+  { key: 'fennick', name: 'Clearance at Fennick Hall', source: 'House clearance', date: '2026-11-19', cost: 18_000 },
+  { key: 'aldous', name: 'Mrs Aldous’s wardrobe', source: 'Consignment', date: '2026-11-16', cost: null },
+] as const;
+
+/** Draws the demo world's pictures and writes its records, unless that was done from these sources before. */
+export async function buildDemo(folder: string): Promise<void> {
+  const stamp = join(folder, 'stamp.txt');
+  const print = fingerprint();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === print) return;
+  console.log('Drawing the demo pictures …');
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(join(folder, 'pictures'), { recursive: true });
+
+  let running = 1;
+  const id = () => recordId(running++, 'demo');
+  const now = Date.parse('2026-11-21T09:00:00Z');
+  const hauls = HAULS.map(({ key: _, ...haul }) => Haul.parse({ ...haul, id: id(), createdAt: Date.parse(haul.date) }));
+  const things: Thing[] = [];
+  const pictures: Picture[] = [];
+  const plans: Plan[] = [];
+  for (const [i, made] of DEMO_THINGS.entries()) {
+    const thingId = id();
+    const at = now - made.daysAgo * DAY + i * 60_000;
+    const author = i % 3 === 0 ? 'Bas Wren' : 'Odile Tolliver';
+    const pictureIds: string[] = [];
+    for (const [k, shot] of made.shots.entries()) {
+      const pictureId = id();
+      const canvas = photograph(made.subject, shot, 1_000 + i * 20 + k, SIZE);
+      const full = await canvas.encode('jpeg', 80);
+      const small = createCanvas(THUMB, THUMB);
+      small.getContext('2d').drawImage(canvas, 0, 0, THUMB, THUMB);
+      writeFileSync(join(folder, 'pictures', `${pictureId}-full.jpg`), full);
+      writeFileSync(join(folder, 'pictures', `${pictureId}-thumb.jpg`), await small.encode('jpeg', 82));
+      pictureIds.push(pictureId);
+      pictures.push({
+        id: pictureId, thingId, origin: 'demo', author, takenAt: at, addedAt: at, width: SIZE, height: SIZE, bytes: full.length,
+      }); // prettier-ignore
+    }
+    const haul = hauls[HAULS.findIndex((h) => h.key === made.haul)];
+    things.push(
+      Thing.parse({
+        id: thingId, code: newCode(i + 1), haulId: haul?.id ?? null, ...made.thing, pictureIds, author, createdAt: at, updatedAt: at,
+      }),
+    ); // prettier-ignore
+    for (const market of made.wanted)
+      plans.push(Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true, ...made.own?.[market] }));
+  }
+  const settings = Settings.parse({
+    id: 'settings', author: 'Odile Tolliver', nextNumber: DEMO_THINGS.length + 1, nextRecord: running,
+    remembered: { nearstile: { place: 'Harbour steps' } }, haulId: hauls[1]?.id ?? null,
+  }); // prettier-ignore
+  writeFileSync(join(folder, 'world.json'), JSON.stringify({ settings, hauls, things, pictures, plans }));
+  writeFileSync(stamp, print);
+}
+
+function fingerprint(): string {
+  const hash = createHash('sha256');
+  for (const file of ['demo/build.ts', 'demo/things.ts', ...readdirSync('demo/draw').map((f) => `demo/draw/${f}`)].sort())
+    hash.update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+if (process.argv[1]?.endsWith('build.ts')) void buildDemo(process.argv[2] ?? '.cache/demo');

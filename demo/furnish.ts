@@ -1,0 +1,67 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+import { Picture, Plan, Settings, Thing } from '@/contract/records';
+import { checkListing } from '@/core/listing/check';
+import { draftOf, effectiveListing } from '@/core/listing/effective';
+
+import type { Courier } from '../server/courier/courier';
+import type { PictureShelf } from '../server/courier/pictureShelf';
+import { DEMO_THINGS } from './things';
+
+interface World {
+  settings: Settings;
+  things: Thing[];
+  pictures: Picture[];
+  plans: Plan[];
+}
+
+/**
+ * Lists some of the demo world the first time it is opened, by the same way a page would: checked
+ * against the rule sheets, pictures on the shelf, commands to the courier. Then one thing is bought.
+ */
+export async function furnish(folder: string, courier: Courier, shelf: PictureShelf, address: string): Promise<void> {
+  const world = JSON.parse(readFileSync(join(folder, 'world.json'), 'utf8')) as World;
+  const known = new Set(courier.views().map((v) => v.view.id));
+  if (world.things.some((t) => known.has(t.id))) return;
+  const { sheets } = await courier.ruleSheets();
+  const toBuy: string[] = [];
+  for (const [i, made] of DEMO_THINGS.entries()) {
+    const thing = world.things[i];
+    if (!made.sent || !thing) continue;
+    if (made.boughtOn) toBuy.push(thing.id);
+    const pictures = thing.pictureIds.flatMap((id) => world.pictures.filter((p) => p.id === id));
+    const hashes: string[] = [];
+    for (const { id } of pictures) {
+      const bytes = readFileSync(join(folder, 'pictures', `${id}-full.jpg`));
+      const hash = createHash('sha256').update(bytes).digest('hex');
+      await shelf.put(hash, bytes);
+      hashes.push(hash);
+    }
+    for (const sheet of sheets) {
+      const plan = world.plans.find((p) => p.thingId === thing.id && p.market === sheet.marketplace);
+      if (!plan) continue;
+      const effective = effectiveListing(thing, plan, sheet, world.settings.remembered);
+      const blocker = checkListing(thing, effective, sheet, pictures).find((f) => f.level === 'blocker');
+      if (blocker) throw new Error(`demo: ${thing.title} on ${sheet.name}: ${blocker.message}`);
+      const draft = draftOf(effective, sheet, hashes.slice(0, sheet.photos.max));
+      const id = `demo-${thing.id}-${sheet.marketplace}`;
+      await courier.command({ type: 'send', id, thing: thing.id, market: sheet.marketplace, draft });
+    }
+  }
+  for (const id of toBuy) await buyWhenLive(courier, id, address);
+}
+
+/** A buyer who waits until it is live everywhere, then presses the button on Brackenmoor's page. */
+async function buyWhenLive(courier: Courier, id: string, address: string): Promise<void> {
+  for (let tries = 0; tries < 120; tries += 1) {
+    const listings = courier.views().find((v) => v.view.id === id)?.view.listings ?? [];
+    const url = listings.find((l) => l.market === 'brackenmoor')?.url;
+    if (url && listings.every((l) => l.state === 'live')) {
+      await fetch(`${address}${url}/buy`, { method: 'POST', redirect: 'manual' });
+      return;
+    }
+    await new Promise((done) => setTimeout(done, 250));
+  }
+}

@@ -1,0 +1,74 @@
+import type { ListingDraft, Reason } from '@/contract/courier';
+import type { RuleSheet } from '@/contract/ruleSheet';
+import type { News } from '@/core/courier/types';
+
+/** Gives the bytes of a picture (JPEG) by its SHA-256. */
+export type Pictures = (hash: string) => Promise<Uint8Array<ArrayBuffer>>;
+
+export interface PublishCall {
+  /** Our reference; the same for every repetition of the same listing, never used for another. */
+  ref: string;
+  draft: ListingDraft;
+  /** An earlier call for this reference may have been carried out without an answer. */
+  unclear: boolean;
+}
+
+export interface Published {
+  remoteId: string;
+  /** The public page, as a path on this server or a full address. */
+  url: string;
+  state: 'live' | 'inReview';
+}
+
+/** The listing is over already: what the marketplace reports of it instead of an answer. */
+export interface AlreadyOver {
+  news: News[];
+}
+
+/**
+ * The seam to one marketplace: all the courier ever asks of it. Every method may throw
+ * {@link CallFailed} (try again later) or {@link Refused} (don't, and here is why); nothing else.
+ * Every method must be safe to repeat with the same reference.
+ */
+export interface Adapter {
+  readonly id: string;
+  readonly name: string;
+  readonly letters: string;
+  readonly capabilities: {
+    /** It reports by itself, so the feed is only a safety net. */
+    webhooks: boolean;
+    /** New listings wait for a review. */
+    review: boolean;
+    /** Milliseconds between two looks at the feed. */
+    pollEvery: number;
+  };
+  ruleSheet(): Promise<RuleSheet>;
+  publish(call: PublishCall, pictures: Pictures): Promise<Published | AlreadyOver>;
+  revise(ref: string, remoteId: string | null, draft: ListingDraft, pictures: Pictures): Promise<'revised' | AlreadyOver>;
+  withdraw(ref: string, remoteId: string | null, outcome: 'withdrawn' | 'sold'): Promise<'withdrawn' | 'absent' | AlreadyOver>;
+  /** What the marketplace holds under our reference; null: nothing. */
+  lookUp(ref: string): Promise<(Published & { over: boolean }) | null>;
+  eventsSince(cursor: string | null): Promise<{ news: News[]; cursor: string }>;
+  /** Reads a message the marketplace sent by itself; null: not genuine. */
+  readHook?(header: (name: string) => string | undefined, body: string, now: number): News[] | null;
+}
+
+/** The call brought no answer that settles it. */
+export class CallFailed extends Error {
+  constructor(
+    message: string,
+    /** It may have been carried out all the same. */
+    readonly unclear: boolean,
+    /** Milliseconds the marketplace asked us to wait. */
+    readonly retryAfter: number | null = null,
+  ) {
+    super(message);
+  }
+}
+
+/** The marketplace says no, and why, with our names for the fields. */
+export class Refused extends Error {
+  constructor(readonly reasons: Reason[]) {
+    super(reasons.map((r) => r.message).join(' '));
+  }
+}

@@ -1,0 +1,149 @@
+import { createHmac, timingSafeEqual } from 'node:crypto';
+
+import type { z } from 'zod';
+
+import type { ListingDraft } from '@/contract/courier';
+import {
+  BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPicture, BrackenmoorProblems,
+} from '@/contract/marketplaces/brackenmoor'; // prettier-ignore
+import { RuleSheet } from '@/contract/ruleSheet';
+import type { News } from '@/core/courier/types';
+
+import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
+import { call, readAs } from '../call';
+
+type Listing = z.infer<typeof BrackenmoorListing>;
+
+/** Fields in Brackenmoor's words -> ours. */
+const FIELDS: Record<string, string> = {
+  headline: 'title', text: 'description', askingCents: 'price', postageCents: 'parcel', pictures: 'pictures',
+  category: 'category', condition: 'condition',
+}; // prettier-ignore
+
+/** JSON with idempotency keys; signed webhooks, and a feed behind them. */
+export function brackenmoorAdapter(config: { address: string; token: string; hookSecret: string }): Adapter {
+  const { address, token } = config;
+  const json = { 'content-type': 'application/json' };
+
+  const refuse = (body: unknown): never => {
+    throw new Refused(
+      readAs(BrackenmoorProblems, body).problems.map((p) => ({
+        field: p.field.startsWith('attributes.') ? `specific:${p.field.slice(11)}` : (FIELDS[p.field] ?? ''),
+        message: p.message,
+      })),
+    );
+  };
+
+  const upload = async (hash: string, pictures: Pictures): Promise<string> => {
+    const bytes = await pictures(hash);
+    const { status, body } = await call(`${address}/v1/pictures`, {
+      method: 'POST', token, expected: [201, 422], headers: { 'content-type': 'image/jpeg' }, body: bytes,
+    }); // prettier-ignore
+    return status === 422 ? refuse(body) : readAs(BrackenmoorPicture, body).picture;
+  };
+
+  const entry = async (ref: string, draft: ListingDraft, pictures: Pictures) =>
+    JSON.stringify({
+      reference: ref,
+      headline: draft.title,
+      text: draft.description,
+      askingCents: draft.price,
+      postageCents: draft.postage,
+      category: draft.category,
+      condition: draft.condition,
+      attributes: draft.specifics,
+      pictures: await Promise.all(draft.pictures.map((hash) => upload(hash, pictures))),
+    });
+
+  const saleNews = (o: z.infer<typeof BrackenmoorHappening>): News => ({
+    kind: 'sale', ref: o.reference, remoteId: o.listing, order: o.order, amount: o.paidCents,
+    postage: o.postageCents, fees: o.feesCents, at: o.soldAt,
+  }); // prettier-ignore
+
+  const over = (l: Listing): AlreadyOver => ({
+    news: [
+      l.order
+        ? saleNews({ kind: 'sold', ...l.order })
+        : { kind: 'ended', ref: l.reference, remoteId: l.listing, why: '' },
+    ],
+  });
+
+  const published = (l: Listing): Published => ({ remoteId: l.listing, url: l.page, state: 'live' });
+
+  const find = async (ref: string): Promise<Listing | null> => {
+    const { body } = await call(`${address}/v1/listings?reference=${encodeURIComponent(ref)}`, { token, expected: [200] });
+    return readAs(BrackenmoorListings, body).listings[0] ?? null;
+  };
+
+  return {
+    id: 'brackenmoor',
+    name: 'Brackenmoor',
+    letters: 'Br',
+    capabilities: { webhooks: true, review: false, pollEvery: 20_000 },
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/v1/rules`, { token, expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+
+    async publish({ ref, draft }, pictures) {
+      const { status, body } = await call(`${address}/v1/listings`, {
+        method: 'POST',
+        token,
+        expected: [200, 201, 422],
+        headers: { ...json, 'idempotency-key': ref },
+        body: await entry(ref, draft, pictures),
+      });
+      if (status === 422) return refuse(body);
+      const listing = readAs(BrackenmoorListing, body);
+      return listing.state === 'live' ? published(listing) : over(listing);
+    },
+
+    async revise(ref, remoteId, draft, pictures) {
+      const id = remoteId ?? (await find(ref))?.listing;
+      if (!id) return { news: [{ kind: 'ended', ref, remoteId: '', why: 'Brackenmoor no longer has it.' }] };
+      const { status, body } = await call(`${address}/v1/listings/${id}`, {
+        method: 'PUT', token, expected: [200, 409, 422], headers: json, body: await entry(ref, draft, pictures),
+      }); // prettier-ignore
+      if (status === 422) return refuse(body);
+      return status === 409 ? over(readAs(BrackenmoorListing, body)) : 'revised';
+    },
+
+    async withdraw(ref, remoteId) {
+      const id = remoteId ?? (await find(ref))?.listing;
+      if (!id) return 'absent';
+      const { status, body } = await call(`${address}/v1/listings/${id}/end`, {
+        method: 'POST',
+        token,
+        expected: [200, 404, 409],
+      });
+      if (status === 404) return 'absent';
+      return status === 409 ? over(readAs(BrackenmoorListing, body)) : 'withdrawn';
+    },
+
+    async lookUp(ref) {
+      const listing = await find(ref);
+      return listing && { ...published(listing), over: listing.state !== 'live' };
+    },
+
+    async eventsSince(cursor) {
+      const { body } = await call(`${address}/v1/happenings?after=${encodeURIComponent(cursor ?? '0')}`, { token, expected: [200] });
+      const feed = readAs(BrackenmoorFeed, body);
+      return { news: feed.happenings.map(saleNews), cursor: feed.cursor };
+    },
+
+    readHook(header, body, now) {
+      const [at, signature] = (header('x-brackenmoor-signature') ?? '').split(':');
+      if (!at || !signature || !(Math.abs(now - Number(at)) < 300_000)) return null;
+      const right = createHmac('sha256', config.hookSecret).update(`${at}.${body}`).digest();
+      const given = Buffer.from(signature, 'hex');
+      if (given.length !== right.length || !timingSafeEqual(given, right)) return null;
+      try {
+        const parsed = BrackenmoorHappening.safeParse(JSON.parse(body));
+        return parsed.success ? [saleNews(parsed.data)] : null;
+      } catch {
+        return null;
+      }
+    },
+  };
+}

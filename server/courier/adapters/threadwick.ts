@@ -1,0 +1,126 @@
+import type { z } from 'zod';
+
+import type { ListingDraft } from '@/contract/courier';
+import { ThreadwickJournal, ThreadwickObjections, ThreadwickPiece, ThreadwickPieces } from '@/contract/marketplaces/threadwick';
+import { RuleSheet } from '@/contract/ruleSheet';
+import type { News } from '@/core/courier/types';
+
+import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
+import { call, readAs } from '../call';
+
+type Piece = z.infer<typeof ThreadwickPiece>;
+
+const FIELDS: Record<string, string> = {
+  name: 'title', story: 'description', price: 'price', shelf: 'category', worn: 'condition', photos: 'pictures',
+  department: 'specific:department', size: 'specific:size', colour: 'specific:colour', label: 'specific:brand',
+  cloth: 'specific:material',
+}; // prettier-ignore
+const POSTAGE = 390;
+
+/** A form with the photos in one call; found again by reference; its journal has to be read. */
+export function threadwickAdapter(config: { address: string; token: string }): Adapter {
+  const { address, token } = config;
+
+  const form = async (ref: string, draft: ListingDraft, pictures: Pictures): Promise<FormData> => {
+    const data = new FormData();
+    const { specifics } = draft;
+    data.set(
+      'piece',
+      JSON.stringify({
+        ref,
+        name: draft.title,
+        story: draft.description,
+        price: (draft.price / 100).toFixed(2),
+        shelf: draft.category,
+        worn: draft.condition,
+        department: specifics.department ?? '',
+        size: specifics.size ?? '',
+        colour: specifics.colour ?? '',
+        label: specifics.brand ?? '',
+        cloth: specifics.material ?? '',
+      }),
+    );
+    for (const hash of draft.pictures)
+      data.append('photo', new Blob([await pictures(hash)], { type: 'image/jpeg' }), 'photo.jpg');
+    return data;
+  };
+
+  const refuse = (body: unknown): never => {
+    throw new Refused(
+      readAs(ThreadwickObjections, body).objections.map(([field, message]) => ({ field: FIELDS[field] ?? '', message })),
+    );
+  };
+
+  const find = async (ref: string): Promise<Piece | null> => {
+    const { body } = await call(`${address}/rail/pieces?ref=${encodeURIComponent(ref)}`, { token, expected: [200] });
+    return readAs(ThreadwickPieces, body)[0] ?? null;
+  };
+
+  const published = (p: Piece): Published => ({ remoteId: p.no, url: p.seen, state: 'live' });
+
+  const saleNews = (ref: string, no: string, sale: NonNullable<Piece['sale']>): News => ({
+    kind: 'sale', ref, remoteId: no, order: sale.sale, amount: sale.amount, postage: POSTAGE, fees: sale.part,
+    at: Date.parse(sale.when),
+  }); // prettier-ignore
+
+  const over = (p: Piece): AlreadyOver => ({
+    news: [p.sale ? saleNews(p.ref, p.no, p.sale) : { kind: 'ended', ref: p.ref, remoteId: p.no, why: '' }],
+  });
+
+  return {
+    id: 'threadwick',
+    name: 'Threadwick',
+    letters: 'Tw',
+    capabilities: { webhooks: false, review: false, pollEvery: 2_500 },
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/rail/rules`, { token, expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+
+    async publish({ ref, draft, unclear }, pictures) {
+      // No idempotency key here: look first when an earlier call may have got through.
+      const there = unclear ? await find(ref) : null;
+      if (there) return there.status === 'hanging' ? published(there) : over(there);
+      const { status, body } = await call(`${address}/rail/pieces?ref=${encodeURIComponent(ref)}`, {
+        method: 'POST', token, expected: [201, 303, 406], body: await form(ref, draft, pictures),
+      }); // prettier-ignore
+      if (status === 406) return refuse(body);
+      const piece = readAs(ThreadwickPiece, body);
+      return piece.status === 'hanging' ? published(piece) : over(piece);
+    },
+
+    async revise(ref, remoteId, draft, pictures) {
+      const no = remoteId ?? (await find(ref))?.no;
+      if (!no) return { news: [{ kind: 'ended', ref, remoteId: '', why: 'Threadwick no longer has it.' }] };
+      const { status, body } = await call(`${address}/rail/pieces/${no}`, {
+        method: 'POST', token, expected: [200, 406, 410], body: await form(ref, draft, pictures),
+      }); // prettier-ignore
+      if (status === 406) return refuse(body);
+      return status === 410 ? over(readAs(ThreadwickPiece, body)) : 'revised';
+    },
+
+    async withdraw(ref, remoteId) {
+      const no = remoteId ?? (await find(ref))?.no;
+      if (!no) return 'absent';
+      const { status, body } = await call(`${address}/rail/pieces/${no}`, {
+        method: 'DELETE',
+        token,
+        expected: [200, 404, 410],
+      });
+      if (status === 404) return 'absent';
+      return status === 410 ? over(readAs(ThreadwickPiece, body)) : 'withdrawn';
+    },
+
+    async lookUp(ref) {
+      const piece = await find(ref);
+      return piece && { ...published(piece), over: piece.status !== 'hanging' };
+    },
+
+    async eventsSince(cursor) {
+      const { body } = await call(`${address}/rail/journal?since=${encodeURIComponent(cursor ?? '0')}`, { token, expected: [200] });
+      const { lines, next } = readAs(ThreadwickJournal, body);
+      return { news: lines.map((l) => ({ ...saleNews(l.ref, l.no, l), postage: l.post })), cursor: next };
+    },
+  };
+}

@@ -1,0 +1,78 @@
+import type { z } from 'zod';
+
+import { CALL_LIMIT } from '@/core/courier/waiting';
+
+import { CallFailed } from './adapter';
+
+/** Most bytes read of an answer: a marketplace is outside, and outside is not trusted. */
+const MOST = 4_000_000;
+
+export interface Answer {
+  status: number;
+  body: unknown;
+}
+
+/**
+ * One HTTP call to a marketplace. Statuses in `expected` come back as answers; everything else
+ * becomes {@link CallFailed} with words a person can read.
+ */
+export async function call(
+  address: string,
+  init: RequestInit & { token: string; expected: readonly number[] },
+): Promise<Answer> {
+  const { token, expected, ...request } = init;
+  const changing = (request.method ?? 'GET') !== 'GET';
+  let response: Response;
+  let text: string;
+  try {
+    response = await fetch(address, {
+      ...request,
+      redirect: 'manual',
+      headers: { ...request.headers, authorization: `Bearer ${token}` },
+      signal: AbortSignal.timeout(CALL_LIMIT),
+    });
+    text = await readLimited(response);
+  } catch (error) {
+    const late = error instanceof Error && error.name === 'TimeoutError';
+    throw new CallFailed(late ? 'No answer in time.' : 'The connection broke off.', changing);
+  }
+  if (expected.includes(response.status)) {
+    try {
+      return { status: response.status, body: text === '' ? null : JSON.parse(text) };
+    } catch {
+      throw new CallFailed('The answer could not be read.', changing);
+    }
+  }
+  if (response.status === 429) {
+    const seconds = Number(response.headers.get('retry-after'));
+    throw new CallFailed('It asked us to slow down.', false, Number.isFinite(seconds) && seconds > 0 ? Math.min(seconds, 3_600) * 1_000 : 5_000);
+  }
+  if (response.status === 401 || response.status === 403) throw new CallFailed('It did not accept our token.', false, 30_000);
+  if (response.status === 503) throw new CallFailed('It is closed just now.', false);
+  throw new CallFailed(`It answered with an error (${response.status}).`, changing && response.status >= 500);
+}
+
+async function readLimited(response: Response): Promise<string> {
+  const reader = response.body?.getReader();
+  if (!reader) return '';
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.length;
+    if (size > MOST) {
+      await reader.cancel();
+      throw new Error('answer too long');
+    }
+    chunks.push(value);
+  }
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+/** Reads an answer's body by its schema; what does not fit counts as no answer. */
+export function readAs<T>(schema: z.ZodType<T>, body: unknown): T {
+  const parsed = schema.safeParse(body);
+  if (!parsed.success) throw new CallFailed('The answer was not what was agreed.', true);
+  return parsed.data;
+}

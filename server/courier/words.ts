@@ -1,0 +1,52 @@
+import type { LedgerLine } from '@/contract/courier';
+import type { CourierEvent, News } from '@/core/courier/types';
+
+import { marketIn, thingIn, type Line } from './ledger';
+
+/** A ledger line in words a person can read. */
+export function readable(line: Line): LedgerLine {
+  const { seq, at, event } = line;
+  return { seq, at, type: event.type, thing: thingIn(event), market: marketIn(event), words: wordsFor(event).slice(0, 2_000) };
+}
+
+function wordsFor(event: CourierEvent): string {
+  switch (event.type) {
+    case 'command':
+      return { send: 'asked to send it', withdraw: 'asked to withdraw it', sold: 'said it was sold', settle: 'second sale dealt with' }[
+        event.command.type
+      ];
+    case 'letOut':
+      return 'sending it now';
+    case 'published':
+      return event.state === 'live' ? 'live' : 'received, waiting for review';
+    case 'revised':
+      return 'changed there';
+    case 'withdrawn':
+      return 'withdrawn';
+    case 'absent':
+      return 'nothing there to withdraw';
+    case 'refused':
+      return `refused: ${event.reasons.map((r) => r.message).join(' ')}`;
+    case 'failed':
+      return `${event.action} not answered: ${event.trouble}`;
+    case 'news':
+      return event.news.map(newsWords).join('; ');
+    case 'started':
+      return 'the courier started';
+    default:
+      return event.type;
+  }
+}
+
+function newsWords(news: News): string {
+  switch (news.kind) {
+    case 'sale':
+      return `sold for ${(news.amount / 100).toFixed(2)}, order ${news.order}`;
+    case 'approved':
+      return 'review passed, live';
+    case 'turnedDown':
+      return `turned down: ${news.reasons.map((r) => r.message).join(' ')}`;
+    case 'ended':
+      return news.why ? `ended there: ${news.why}` : 'over there';
+  }
+}

@@ -1,0 +1,123 @@
+import type { HttpBindings } from '@hono/node-server';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { streamSSE } from 'hono/streaming';
+
+import { Command, type LedgerAnswer, type SessionAnswer, type SheetsAnswer } from '@/contract/courier';
+import { RecordId, Sha256 } from '@/contract/common';
+
+import type { Courier, ThingNews } from '../courier/courier';
+import type { Ledger } from '../courier/ledger';
+import type { PictureShelf } from '../courier/pictureShelf';
+import { readable } from '../courier/words';
+import { fromOwnPage, sessionCheck } from './guard';
+
+/** The largest picture a marketplace could ask for, with room. */
+const PICTURE_LIMIT = 8_000_000;
+const COMMAND_LIMIT = 200_000;
+
+export interface ApiParts {
+  courier: Courier;
+  ledger: Ledger;
+  shelf: PictureShelf;
+  port: number;
+  session: SessionAnswer;
+}
+
+/** The courier's HTTP interface for the app. */
+export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
+  const { courier, ledger, shelf, port, session } = parts;
+  const app = new Hono<{ Bindings: HttpBindings }>();
+
+  app.get('/session', (c) => {
+    c.header('Cache-Control', 'no-store');
+    return fromOwnPage(port, c.req.header('origin'), c.req.header('sec-fetch-site'))
+      ? c.json(session)
+      : c.json({ error: 'Only the app’s own pages may ask this.' }, 403);
+  });
+
+  app.use(sessionCheck(port, session.token));
+  app.use(async (c, next) => {
+    await next();
+    c.header('Cache-Control', 'no-store');
+  });
+
+  app.get('/marketplaces', (c) => c.json(courier.markets()));
+  app.get('/sheets', async (c) => c.json((await courier.ruleSheets()) satisfies SheetsAnswer));
+
+  app.get('/pictures/:hash', async (c) => {
+    const hash = Sha256.safeParse(c.req.param('hash'));
+    return hash.success && (await shelf.has(hash.data)) ? c.body(null, 204) : c.json({ error: 'Not here.' }, 404);
+  });
+  app.put('/pictures/:hash', tooLarge(PICTURE_LIMIT, 'The picture is over 8 MB.'), async (c) => {
+    const hash = Sha256.safeParse(c.req.param('hash'));
+    if (!hash.success) return c.json({ error: 'A picture goes by its SHA-256.' }, 400);
+    const kept = await shelf.put(hash.data, new Uint8Array(await c.req.arrayBuffer()));
+    return kept === 'kept' ? c.body(null, 204) : c.json({ error: `The file is ${kept}.` }, 422);
+  });
+
+  app.post('/commands', tooLarge(COMMAND_LIMIT, 'The command is too long.'), async (c) => {
+    const command = Command.safeParse(await c.req.json().catch(() => null));
+    if (!command.success) return c.json({ error: 'The courier could not read that command.' }, 400);
+    if (command.data.type === 'send')
+      for (const hash of command.data.draft.pictures)
+        if (!(await shelf.has(hash))) return c.json({ error: 'A picture has not arrived yet.' }, 409);
+    return c.json(await courier.command(command.data));
+  });
+
+  app.get('/ledger', async (c) => {
+    const before = Number(c.req.query('before') ?? Number.MAX_SAFE_INTEGER);
+    const thing = RecordId.safeParse(c.req.query('thing'));
+    const limit = 100;
+    const lines = await ledger.newest(
+      Number.isInteger(before) ? before : Number.MAX_SAFE_INTEGER,
+      limit,
+      thing.success ? thing.data : null,
+    );
+    return c.json({ lines: lines.map(readable), more: lines.length === limit } satisfies LedgerAnswer);
+  });
+
+  /** What changed since the line the page saw last, then everything as it happens. */
+  app.get('/events', (c) => {
+    const since = Number(c.req.header('last-event-id') ?? 0) || 0;
+    return streamSSE(c, async (stream) => {
+      const waiting: (() => Promise<void>)[] = [];
+      let ring: () => void = () => undefined;
+      const push = (send: () => Promise<void>) => {
+        waiting.push(send);
+        ring();
+      };
+      const thing = ({ seq, view }: ThingNews) =>
+        push(() => stream.writeSSE({ id: String(seq), event: 'thing', data: JSON.stringify(view) }));
+      const markets = () => push(() => stream.writeSSE({ event: 'marketplaces', data: JSON.stringify(courier.markets()) }));
+      const leave = courier.listen(thing, markets);
+      let open = true;
+      stream.onAbort(() => {
+        open = false;
+        leave();
+        ring();
+      });
+      markets();
+      for (const news of courier.views().sort((a, b) => a.seq - b.seq)) if (news.seq > since) thing(news);
+      push(() => stream.writeSSE({ event: 'caughtUp', data: '{}' }));
+      while (open) {
+        const send = waiting.shift();
+        if (send) await send();
+        else {
+          const rung = new Promise<'ring'>((done) => {
+            ring = () => done('ring');
+          });
+          const calm = stream.sleep(15_000).then(() => 'calm' as const);
+          if (waiting.length === 0 && (await Promise.race([rung, calm])) === 'calm')
+            await stream.writeSSE({ event: 'still', data: '{}' });
+        }
+      }
+    });
+  });
+
+  return app;
+}
+
+function tooLarge(maxSize: number, error: string) {
+  return bodyLimit({ maxSize, onError: (c) => c.json({ error }, 413) });
+}

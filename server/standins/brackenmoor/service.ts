@@ -1,0 +1,220 @@
+import { randomBytes } from 'node:crypto';
+
+import { html } from 'hono/html';
+import type { Context } from 'hono';
+
+import { Hooks } from '../kit/hooks';
+import { measureJpeg, type Measured } from '../kit/pictures';
+import { euros, frame, isOut, page, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { Turns } from '../kit/turns';
+import { CATEGORIES, SHEET } from './sheet';
+import { feesFor, problemsOf, readEntry, type Entry } from './validate';
+
+interface Listing {
+  id: string;
+  entry: Entry;
+  state: 'live' | 'ended' | 'sold';
+  listedAt: number;
+  order: Order | null;
+}
+
+interface Order {
+  order: string;
+  listing: string;
+  reference: string;
+  paidCents: number;
+  postageCents: number;
+  feesCents: number;
+  soldAt: number;
+}
+
+const LOOK = { ground: '#eef1ec', ink: '#1f2a24', accent: '#2c5f63', face: 'Georgia, serif' };
+
+/**
+ * Brackenmoor: the big general marketplace. JSON, immediate answers, idempotency keys, signed
+ * webhooks, and a feed of happenings with a cursor.
+ */
+export function brackenmoor(options: {
+  store: Store;
+  token: string;
+  hook: { url: string; secret: string };
+  /** Path the pages are served under. */
+  base: string;
+}): Service {
+  const { store, base } = options;
+  const { app, switches } = frame({ name: SHEET.name, store, token: options.token, seller: '/v1' });
+  const hooks = new Hooks(store, options.hook, 'x-brackenmoor-signature', switches);
+  const turns = new Turns();
+
+  app.get('/v1/rules', (c) => c.json(SHEET));
+
+  app.post('/v1/pictures', async (c) => {
+    const bytes = new Uint8Array(await c.req.arrayBuffer());
+    const measured = measureJpeg(bytes);
+    if (!measured) return c.json({ problems: [{ code: 'PH-0', field: 'pictures', message: 'That is no JPEG.' }] }, 422);
+    const id = randomBytes(9).toString('hex');
+    await store.putPicture(id, bytes);
+    await store.write([{ sort: 'picture', id, body: { ...measured, bytes: bytes.length } }]);
+    return c.json({ picture: id }, 201);
+  });
+
+  const measure = async (entry: Entry) => {
+    const sizes = await Promise.all(entry.pictures.map((id) => store.get<Measured & { bytes: number }>('picture', id)));
+    return sizes.every((s) => s !== null) ? sizes : null;
+  };
+
+  const judge = async (entry: Entry, own: Listing | null) => {
+    const pictures = await measure(entry);
+    if (!pictures) return [{ code: 'PH-9', field: 'pictures', message: 'A picture is not here.' }];
+    const problems = problemsOf(entry, pictures);
+    const others = (await store.all<Listing>('listing')).filter((l) => l.id !== own?.id);
+    const headline = entry.headline.trim().toLowerCase();
+    if (others.some((l) => l.state === 'live' && l.entry.headline.trim().toLowerCase() === headline && l.entry.askingCents === entry.askingCents))
+      problems.push({ code: 'TW-1', field: 'headline', message: 'You list the same thing already.' });
+    const month = new Date().toISOString().slice(0, 7);
+    const used = others.filter((l) => new Date(l.listedAt).toISOString().startsWith(month)).length;
+    if (!own && used >= SHEET.monthlyAllowance)
+      problems.push({ code: 'AL-1', field: '', message: 'This month’s listings are used up.' });
+    return problems;
+  };
+
+  const shown = (l: Listing) => ({
+    listing: l.id,
+    reference: l.entry.reference,
+    state: l.state,
+    page: `${base}/thing/${l.id}`,
+    order: l.order,
+  });
+
+  app.post('/v1/listings', (c) =>
+    turns.run(async () => {
+      const key = c.req.header('idempotency-key') ?? '';
+      if (!/^[\w.:-]{8,120}$/.test(key)) return c.json({ message: 'An idempotency key is needed.' }, 400);
+      const before = await store.get<{ listing: string }>('key', key);
+      const earlier = before && (await store.get<Listing>('listing', before.listing));
+      if (earlier) return c.json(shown(earlier), 200);
+      const entry = readEntry(await c.req.json().catch(() => null));
+      if (!entry) return c.json({ message: 'Not a listing.' }, 400);
+      const problems = await judge(entry, null);
+      if (problems.length > 0) return c.json({ problems }, 422);
+      const id = randomBytes(6).toString('hex');
+      const listing: Listing = { id, entry, state: 'live', listedAt: Date.now(), order: null };
+      await store.write([
+        { sort: 'listing', id, body: listing },
+        { sort: 'key', id: key, body: { listing: id } },
+      ]);
+      return c.json(shown(listing), 201);
+    }),
+  );
+
+  app.put('/v1/listings/:id', (c) =>
+    turns.run(async () => {
+      const listing = await store.get<Listing>('listing', c.req.param('id'));
+      if (!listing) return c.json({ message: 'No such listing.' }, 404);
+      if (listing.state !== 'live') return c.json(shown(listing), 409);
+      const entry = readEntry(await c.req.json().catch(() => null));
+      if (!entry) return c.json({ message: 'Not a listing.' }, 400);
+      const problems = await judge(entry, listing);
+      if (problems.length > 0) return c.json({ problems }, 422);
+      const next = { ...listing, entry };
+      await store.write([{ sort: 'listing', id: listing.id, body: next }]);
+      return c.json(shown(next));
+    }),
+  );
+
+  app.post('/v1/listings/:id/end', (c) =>
+    turns.run(async () => {
+      const listing = await store.get<Listing>('listing', c.req.param('id'));
+      if (!listing) return c.json({ message: 'No such listing.' }, 404);
+      if (listing.state === 'sold') return c.json(shown(listing), 409);
+      const next: Listing = { ...listing, state: 'ended' };
+      await store.write([{ sort: 'listing', id: listing.id, body: next }]);
+      return c.json(shown(next));
+    }),
+  );
+
+  app.get('/v1/listings', async (c) => {
+    const reference = c.req.query('reference');
+    const all = await store.all<Listing>('listing');
+    return c.json({ listings: all.filter((l) => l.entry.reference === reference).map(shown) });
+  });
+
+  app.get('/v1/happenings', async (c) => {
+    const after = Number(c.req.query('after') ?? 0);
+    const rows = await store.happeningsAfter<Order>(Number.isInteger(after) && after >= 0 ? after : 0, 100);
+    return c.json({ happenings: rows.map((r) => ({ kind: 'sold', ...r.body })), cursor: String(rows.at(-1)?.n ?? after) });
+  });
+
+  // ---- the buyers' side -------------------------------------------------------------------------
+
+  const head = html`<header><a href="${base}/">Brackenmoor</a></header>`;
+  const closed = (c: Context) =>
+    c.html(page('Closed', LOOK, html`${head}<main><h1>Closed for repairs</h1><p>Please come back later.</p></main>`), 503);
+
+  app.get('/', async (c) => {
+    if (isOut(switches)) return closed(c);
+    const live = (await store.all<Listing>('listing')).filter((l) => l.state === 'live').reverse();
+    return c.html(
+      page('Brackenmoor', LOOK, html`${head}<main>
+        <h1>New on the moor</h1>
+        <div class="grid">${live.map((l) => html`<a href="${base}/thing/${l.id}">
+          <img src="${base}/picture/${l.entry.pictures[0]}" alt="" />${l.entry.headline}<br /><b>${euros(l.entry.askingCents)}</b></a>`)}</div>
+        ${live.length === 0 ? html`<p>Nothing is offered just now.</p>` : ''}
+      </main>`),
+    ); // prettier-ignore
+  });
+
+  app.get('/thing/:id', async (c) => {
+    if (isOut(switches)) return closed(c);
+    const l = await store.get<Listing>('listing', c.req.param('id'));
+    if (!l) return c.html(page('Not here', LOOK, html`${head}<main><h1>Not here</h1></main>`), 404);
+    const e = l.entry;
+    const category = CATEGORIES.find((x) => x.id === e.category);
+    const condition = SHEET.conditions.find((x) => x.code === e.condition);
+    return c.html(
+      page(e.headline, LOOK, html`${head}<main>
+        <div class="strip">${e.pictures.map((p, i) => html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`)}</div>
+        <h1>${e.headline}</h1>
+        <div class="price">${euros(e.askingCents)}</div>
+        <p>and ${euros(e.postageCents)} postage</p>
+        ${l.state === 'live'
+          ? html`<form method="post" action="${base}/thing/${l.id}/buy"><button>Buy it now</button></form>`
+          : l.state === 'sold'
+            ? html`<p class="note">This has been bought.</p>`
+            : html`<p class="note">This is no longer offered.</p>`}
+        <dl><dt>Condition</dt><dd>${condition?.label}</dd><dt>Shelved under</dt><dd>${category?.name}</dd>
+          ${(category?.specifics ?? []).filter((s) => e.attributes[s.id]).map((s) => html`<dt>${s.label}</dt><dd>${e.attributes[s.id]}</dd>`)}</dl>
+        <div class="words">${e.text}</div>
+      </main>`),
+    ); // prettier-ignore
+  });
+
+  app.post('/thing/:id/buy', (c) =>
+    turns.run(async () => {
+      if (isOut(switches)) return closed(c);
+      const l = await store.get<Listing>('listing', c.req.param('id'));
+      if (!l) return c.notFound();
+      if (l.state === 'live') {
+        const { askingCents, postageCents, category, reference } = l.entry;
+        const order: Order = {
+          order: `BM${randomBytes(5).toString('hex').toUpperCase()}`,
+          listing: l.id,
+          reference,
+          paidCents: askingCents,
+          postageCents,
+          feesCents: feesFor(category, askingCents, postageCents),
+          soldAt: Date.now(),
+        };
+        const sold: Listing = { ...l, state: 'sold', order };
+        await store.write(
+          [{ sort: 'listing', id: l.id, body: sold }, hooks.entry(order.order, { kind: 'sold', ...order })],
+          [order],
+        );
+      }
+      return c.redirect(`${base}/thing/${l.id}`, 303);
+    }),
+  );
+
+  return { id: 'brackenmoor', name: SHEET.name, app, start: () => hooks.start(), stop: () => hooks.stop() };
+}

@@ -1,0 +1,93 @@
+/** Brackenmoor's own rules. Invented; see its validator for how they are enforced. */
+
+const COLOURS = ['Black', 'White', 'Grey', 'Blue', 'Green', 'Brown', 'Red', 'Orange', 'Yellow', 'Pink', 'Purple', 'Ecru', 'Gold', 'Mixed'];
+const DECADES = ['Before 1920', '1920s', '1930s', '1940s', '1950s', '1960s', '1970s', '1980s', '1990s', '2000s', '2010s', '2020s'];
+
+type Need = 'required' | 'recommended' | 'optional';
+const field = (id: string, label: string, need: Need, choices?: string[]) =>
+  choices ? { id, label, need, choices } : { id, label, need, maxLength: 65 };
+
+const brand = (need: Need) => field('brand', 'Brand or maker', need);
+const wear = [
+  brand('required'),
+  field('department', 'For whom', 'required', ['Women', 'Men', 'Unisex', 'Children']),
+  field('size', 'Size', 'required'),
+  field('colour', 'Main colour', 'required', COLOURS),
+  field('material', 'Material', 'recommended'),
+];
+const carried = [brand('required'), field('colour', 'Main colour', 'required', COLOURS), field('material', 'Material', 'recommended')];
+const house = [
+  brand('recommended'),
+  field('material', 'Material', 'required'),
+  field('colour', 'Main colour', 'optional', COLOURS),
+  field('decade', 'Decade', 'recommended', DECADES),
+];
+const kit = [brand('required'), field('model', 'Model', 'recommended'), field('decade', 'Decade', 'optional', DECADES)];
+
+const branch = (id: string, name: string, parent: string | null = null) => ({ id, name, parent, leaf: false, specifics: [] });
+const leaf = (id: string, name: string, parent: string, specifics: ReturnType<typeof field>[]) => ({ id, name, parent, leaf: true, specifics });
+
+export const CATEGORIES = [
+  branch('wear', 'To wear'),
+  leaf('wear.knit', 'Knitwear', 'wear', wear),
+  leaf('wear.outer', 'Coats and jackets', 'wear', wear),
+  leaf('wear.legs', 'Trousers and skirts', 'wear', wear),
+  leaf('wear.tops', 'Shirts and tops', 'wear', wear),
+  leaf('wear.extras', 'Scarves, hats, gloves', 'wear', carried),
+  leaf('wear.feet', 'Shoes and boots', 'wear', wear),
+  leaf('wear.bags', 'Bags and cases', 'wear', carried),
+  branch('house', 'House'),
+  leaf('house.light', 'Lamps and lighting', 'house', house),
+  leaf('house.kitchen', 'Kitchen and table', 'house', house),
+  leaf('house.cloth', 'Blankets and linen', 'house', house),
+  leaf('house.glass', 'Glass and china', 'house', house),
+  branch('bench', 'Workshop'),
+  leaf('bench.hand', 'Hand tools', 'bench', kit),
+  branch('optics', 'Cameras and optics'),
+  leaf('optics.camera', 'Film cameras', 'optics', kit),
+  leaf('optics.viewing', 'Binoculars and opera glasses', 'optics', kit),
+  branch('shelf', 'Shelf'),
+  leaf('shelf.books', 'Books', 'shelf', [
+    field('model', 'Title of the book', 'required'),
+    field('author', 'Author', 'required'),
+    field('binding', 'Binding', 'recommended', ['Hardback', 'Paperback', 'Cloth']),
+  ]),
+  leaf('shelf.puzzles', 'Puzzles and games', 'shelf', [brand('recommended'), field('pieces', 'Pieces', 'required')]),
+];
+
+export const SHEET = {
+  marketplace: 'brackenmoor',
+  name: 'Brackenmoor',
+  letters: 'Br',
+  version: 1,
+  currency: 'EUR',
+  title: { max: 80, counts: 'codeUnits' },
+  description: { min: 20, max: 4_000, counts: 'codeUnits' },
+  photos: { min: 1, max: 12, minLongSide: 500, maxLongSide: 2_000, maxBytes: 4_000_000, shape: 'any' },
+  price: { min: 100, max: 2_500_000 },
+  categories: CATEGORIES,
+  conditions: [
+    { code: 'sealed', label: 'Untouched', wear: 0 },
+    { code: 'fine', label: 'Fine, hardly handled', wear: 1 },
+    { code: 'sound', label: 'Sound, some use', wear: 2 },
+    { code: 'seasoned', label: 'Seasoned, wear to see', wear: 3 },
+    { code: 'rough', label: 'Rough, for a mender', wear: 5 },
+  ],
+  fees: {
+    rules: [
+      { kind: 'share', label: 'Selling fee, to wear', bp: 1_150, of: 'total', cap: 6_000, categories: ['wear'] },
+      { kind: 'share', label: 'Selling fee, house', bp: 980, of: 'total', cap: 5_000, categories: ['house', 'shelf'] },
+      { kind: 'share', label: 'Selling fee, tools and optics', bp: 740, of: 'total', cap: 4_500, categories: ['bench', 'optics'] },
+      { kind: 'fixed', label: 'Order fee', amount: 35 },
+    ],
+    taxBp: 2_000,
+  },
+  forbiddenWords: [
+    { word: 'replica', why: 'copies are not sold here' },
+    { word: 'best price', why: 'no claims about price in the words' },
+    { word: 'see shop', why: 'buyers are not to be led elsewhere' },
+  ],
+  questions: [],
+  handover: 'post',
+  monthlyAllowance: 250,
+} as const;

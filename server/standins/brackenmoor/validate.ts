@@ -1,0 +1,92 @@
+import type { Measured } from '../kit/pictures';
+import { CATEGORIES, SHEET } from './sheet';
+
+/** What a seller sends. */
+export interface Entry {
+  reference: string;
+  headline: string;
+  text: string;
+  askingCents: number;
+  postageCents: number;
+  category: string;
+  condition: string;
+  attributes: Record<string, string>;
+  pictures: string[];
+}
+
+export interface Problem {
+  code: string;
+  field: string;
+  message: string;
+}
+
+const isText = (value: unknown, most: number): value is string => typeof value === 'string' && value.length <= most;
+
+/** Reads a seller's entry; null when it is not one at all. */
+export function readEntry(body: unknown): Entry | null {
+  if (typeof body !== 'object' || body === null) return null;
+  const b = body as Record<string, unknown>;
+  const attributes = b.attributes;
+  if (
+    !isText(b.reference, 120) || !isText(b.headline, 1_000) || !isText(b.text, 20_000) || !isText(b.category, 100) ||
+    !isText(b.condition, 60) || !Number.isInteger(b.askingCents) || !Number.isInteger(b.postageCents) ||
+    typeof attributes !== 'object' || attributes === null ||
+    !Object.values(attributes).every((v) => isText(v, 1_000)) ||
+    !Array.isArray(b.pictures) || b.pictures.length > 100 || !b.pictures.every((p) => isText(p, 120))
+  ) return null; // prettier-ignore
+  return b as unknown as Entry;
+}
+
+/** Everything wrong with an entry, by Brackenmoor's rules. */
+export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number })[]): Problem[] {
+  const found: Problem[] = [];
+  const bad = (code: string, field: string, message: string) => found.push({ code, field, message });
+
+  if (entry.headline.trim().length === 0) bad('HL-1', 'headline', 'A headline is needed.');
+  if (entry.headline.length > 80) bad('HL-2', 'headline', 'The headline is longer than 80.');
+  if (entry.text.length < 20) bad('TX-1', 'text', 'Please say a little more, at least 20 characters.');
+  if (entry.text.length > 4_000) bad('TX-2', 'text', 'The text is longer than 4000.');
+  if (entry.askingCents < 100 || entry.askingCents > 2_500_000) bad('PR-1', 'askingCents', 'Prices go from 1.00 to 25000.00.');
+  if (entry.postageCents < 0 || entry.postageCents > 20_000) bad('PO-1', 'postageCents', 'Postage goes up to 200.00.');
+
+  if (pictures.length === 0) bad('PH-1', 'pictures', 'At least one picture.');
+  if (pictures.length > 12) bad('PH-2', 'pictures', 'Twelve pictures at the most.');
+  pictures.forEach((p, i) => {
+    if (Math.max(p.width, p.height) < 500) bad('PH-3', 'pictures', `Picture ${i + 1} is under 500 pixels.`);
+    if (p.bytes > 4_000_000) bad('PH-4', 'pictures', `Picture ${i + 1} is over 4 MB.`);
+  });
+
+  const category = CATEGORIES.find((c) => c.id === entry.category);
+  if (!category || !category.leaf) bad('CA-1', 'category', 'There is no such category.');
+  for (const wanted of category?.specifics ?? []) {
+    const value = (entry.attributes[wanted.id] ?? '').trim();
+    if (value === '') {
+      if (wanted.need === 'required') bad('AT-1', `attributes.${wanted.id}`, `${wanted.label} is missing.`);
+    } else if ('choices' in wanted && wanted.choices) {
+      if (!wanted.choices.includes(value)) bad('AT-2', `attributes.${wanted.id}`, `${wanted.label} takes a value of our list.`);
+    } else if (value.length > 65) bad('AT-3', `attributes.${wanted.id}`, `${wanted.label} is longer than 65.`);
+  }
+  if (!SHEET.conditions.some((c) => c.code === entry.condition)) bad('CO-1', 'condition', 'We have no such condition.');
+
+  for (const field of ['headline', 'text'] as const) {
+    const words = entry[field];
+    if (/<\/?[a-z!][^>]*>/i.test(words)) bad('WD-1', field, 'No markup, please.');
+    if (/\S+@\S+\.\S{2,}/.test(words)) bad('WD-2', field, 'No addresses in the words.');
+    if (/https?:\/\/|www\./i.test(words)) bad('WD-3', field, 'No links in the words.');
+    const padded = ` ${words.toLowerCase().replace(/[^a-z0-9]+/g, ' ')} `;
+    for (const phrase of ['replica', 'best price', 'see shop'])
+      if (padded.includes(` ${phrase} `)) bad('WD-4', field, `We don't take “${phrase}”.`);
+  }
+  return found;
+}
+
+/** What Brackenmoor keeps of an order: fees and the tax on them, in cents. */
+export function feesFor(category: string, askingCents: number, postageCents: number): number {
+  const total = askingCents + postageCents;
+  const top = category.split('.')[0];
+  const [rate, cap] = top === 'wear' ? [11.5, 6_000] : top === 'house' || top === 'shelf' ? [9.8, 5_000] : [7.4, 4_500];
+  const selling = Math.min(cap, Math.round(((total * rate) / 100) * 1e6) / 1e6);
+  const rounded = Math.floor(selling + 0.5);
+  const before = rounded + 35;
+  return before + Math.floor((before * 20) / 100 + 0.5);
+}

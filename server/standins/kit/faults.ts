@@ -1,0 +1,66 @@
+import { RESPONSE_ALREADY_SENT } from '@hono/node-server/utils/response';
+import type { HttpBindings } from '@hono/node-server';
+import type { MiddlewareHandler } from 'hono';
+
+/** The bad days a service can have. All off by default; for tests and for the switchboard page. */
+export interface Switches {
+  /** Added to every call, milliseconds. */
+  latency: number;
+  /** Answer the next so many calls with 429. */
+  tooMany: number;
+  /** Answer the next so many calls with 500, nothing done. */
+  broken: number;
+  /** Do the work of the next so many changing calls, then hang up without an answer. */
+  hangUp: number;
+  /** Webhooks: sent twice, not sent, or held back behind the next one. */
+  hooksTwice: boolean;
+  hooksLost: boolean;
+  hooksReordered: boolean;
+  /** How long a review takes, milliseconds. */
+  reviewTime: number;
+  /** Nothing answers before this moment. */
+  outageUntil: number;
+}
+
+export const NO_FAULTS: Switches = {
+  latency: 0, tooMany: 0, broken: 0, hangUp: 0, hooksTwice: false, hooksLost: false, hooksReordered: false,
+  reviewTime: 4_000, outageUntil: 0,
+}; // prettier-ignore
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** Applies the switches to a seller's calls. */
+export function faulty(switches: Switches): MiddlewareHandler<{ Bindings: HttpBindings }> {
+  return async (c, next) => {
+    if (switches.latency > 0) await pause(switches.latency);
+    if (switches.outageUntil > Date.now()) return c.text('We are closed for repairs.', 503);
+    if (switches.tooMany > 0) {
+      switches.tooMany -= 1;
+      return c.text('Slow down.', 429, { 'Retry-After': '2' });
+    }
+    if (switches.broken > 0) {
+      switches.broken -= 1;
+      return c.text('Something went wrong here.', 500);
+    }
+    await next();
+    if (switches.hangUp > 0 && c.req.method !== 'GET') {
+      switches.hangUp -= 1;
+      c.env.outgoing.destroy();
+      c.res = RESPONSE_ALREADY_SENT;
+    }
+    return undefined;
+  };
+}
+
+/** Reads new switch positions from outside; what is not understood is left as it was. */
+export function setSwitches(switches: Switches, wanted: Record<string, unknown>): void {
+  for (const key of ['latency', 'tooMany', 'broken', 'hangUp', 'reviewTime'] as const) {
+    const value = Number(wanted[key]);
+    if (wanted[key] !== undefined && Number.isFinite(value) && value >= 0) switches[key] = Math.min(value, 600_000);
+  }
+  for (const key of ['hooksTwice', 'hooksLost', 'hooksReordered'] as const)
+    if (wanted[key] !== undefined) switches[key] = wanted[key] === true || wanted[key] === 'on';
+  const minutes = Number(wanted.outageMinutes);
+  if (wanted.outageMinutes !== undefined && Number.isFinite(minutes) && minutes >= 0)
+    switches.outageUntil = minutes === 0 ? 0 : Date.now() + minutes * 60_000;
+}

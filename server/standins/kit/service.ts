@@ -1,0 +1,151 @@
+import type { HttpBindings } from '@hono/node-server';
+import { Hono } from 'hono';
+import { html, raw } from 'hono/html';
+import type { HtmlEscapedString } from 'hono/utils/html';
+
+import { faulty, NO_FAULTS, setSwitches, type Switches } from './faults';
+import type { Store } from './store';
+
+export type ServiceApp = Hono<{ Bindings: HttpBindings }>;
+
+/** What every simulated service offers the process that starts it. */
+export interface Service {
+  id: string;
+  name: string;
+  app: ServiceApp;
+  /** Starts timers (reviews, webhooks). */
+  start(): void;
+  stop(): void;
+}
+
+export interface Frame {
+  app: ServiceApp;
+  switches: Switches;
+}
+
+/**
+ * The parts all services share as services: token, faults, pictures, switchboard. Rules, words,
+ * pages and ways of being called are each service's own.
+ *
+ * @param seller path under which the seller's calls live, `/v1`
+ */
+export function frame(options: { name: string; store: Store; token: string; seller: string }): Frame {
+  const { name, store, token, seller } = options;
+  const app: ServiceApp = new Hono();
+  const switches: Switches = { ...NO_FAULTS };
+
+  app.use(`${seller}/*`, async (c, next) => {
+    if (c.req.header('authorization') !== `Bearer ${token}`) return c.json({ message: 'Who are you?' }, 401);
+    return next();
+  });
+  app.use(`${seller}/*`, faulty(switches));
+
+  // Visitors' pages may not touch anything but themselves: whatever a listing holds, it stays in here.
+  app.use(async (c, next) => {
+    await next();
+    c.header(
+      'Content-Security-Policy',
+      "sandbox allow-forms allow-popups; default-src 'none'; img-src 'self'; style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+    );
+    c.header('Cross-Origin-Resource-Policy', 'same-origin');
+  });
+
+  app.get('/picture/:id', async (c) => {
+    const bytes = await store.picture(c.req.param('id'));
+    if (!bytes) return c.notFound();
+    // A sandboxed page has no origin of its own, so its pictures are cross-origin to it.
+    return c.body(bytes, 200, { 'Content-Type': 'image/jpeg', 'Cache-Control': 'max-age=3600' });
+  });
+
+  app.get('/switchboard', (c) => c.html(switchboardPage(name, switches)));
+  app.post('/switchboard', async (c) => {
+    const isForm = (c.req.header('content-type') ?? '').includes('form');
+    const wanted = isForm
+      ? { hooksTwice: false, hooksLost: false, hooksReordered: false, ...(await c.req.parseBody()) }
+      : ((await c.req.json()) as Record<string, unknown>);
+    setSwitches(switches, wanted);
+    return isForm ? c.redirect('switchboard', 303) : c.json(switches);
+  });
+  return { app, switches };
+}
+
+/** Pages are closed too while the whole service is out. */
+export function isOut(switches: Switches): boolean {
+  return switches.outageUntil > Date.now();
+}
+
+export interface Look {
+  ground: string;
+  ink: string;
+  accent: string;
+  face: string;
+}
+
+/** A visitor's page in the service's own look. Everything put into it is escaped. */
+export function page(title: string, look: Look, body: HtmlEscapedString | Promise<HtmlEscapedString>) {
+  return html`<!doctype html>
+    <html lang="en">
+      <head>
+        <meta charset="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <title>${title}</title>
+        <style>
+          ${raw(`
+          body { margin: 0; background: ${look.ground}; color: ${look.ink}; font: 17px/1.5 ${look.face}; }
+          main { max-width: 860px; margin: 0 auto; padding: 16px; }
+          header { background: ${look.accent}; color: #fff; padding: 14px 16px; font-size: 22px; letter-spacing: .04em; }
+          header a { color: inherit; text-decoration: none; }
+          h1 { font-size: 24px; line-height: 1.25; margin: 14px 0 6px; }
+          .price { font-size: 26px; font-variant-numeric: tabular-nums; }
+          .words { white-space: pre-wrap; }
+          .strip { display: flex; gap: 8px; overflow-x: auto; }
+          .strip img { height: 300px; border-radius: 4px; }
+          .grid { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 14px; }
+          .grid img { width: 100%; aspect-ratio: 1; object-fit: cover; border-radius: 4px; }
+          .grid a { color: inherit; text-decoration: none; }
+          dl { display: grid; grid-template-columns: max-content 1fr; gap: 2px 16px; }
+          dt { opacity: .75; } dd { margin: 0; }
+          button { font: inherit; min-height: 48px; padding: 0 26px; border: 0; border-radius: 4px; background: ${look.accent}; color: #fff; }
+          .note { border-left: 4px solid ${look.accent}; padding: 6px 14px; margin: 14px 0; }
+          label { display: block; margin: 10px 0; } input[type=number] { font: inherit; width: 7em; }`)}
+        </style>
+      </head>
+      <body>
+        ${body}
+      </body>
+    </html>`;
+}
+
+function switchboardPage(name: string, s: Switches) {
+  const look = { ground: '#f4f1ea', ink: '#2b2b2b', accent: '#5a5a5a', face: 'sans-serif' };
+  const left = Math.max(0, Math.ceil((s.outageUntil - Date.now()) / 60_000));
+  const number = (key: string, label: string, value: number) =>
+    html`<label><input type="number" min="0" name="${key}" value="${value}" /> ${label}</label>`;
+  const tick = (key: string, label: string, on: boolean) =>
+    html`<label><input type="checkbox" name="${key}" ${on ? raw('checked') : ''} /> ${label}</label>`;
+  return page(
+    `${name}: switchboard`,
+    look,
+    html`<header>${name}: switchboard</header>
+      <main>
+        <p>Bad days of this simulated service, to try out what happens.</p>
+        <form method="post">
+          ${number('outageMinutes', 'minutes of outage from now (0 ends it)', left)}
+          ${number('latency', 'milliseconds added to every call', s.latency)}
+          ${number('tooMany', 'next calls answered with “slow down”', s.tooMany)}
+          ${number('broken', 'next calls answered with an error', s.broken)}
+          ${number('hangUp', 'next changes carried out, then no answer', s.hangUp)}
+          ${number('reviewTime', 'milliseconds a review takes', s.reviewTime)}
+          ${tick('hooksTwice', 'messages to the seller sent twice', s.hooksTwice)}
+          ${tick('hooksLost', 'messages to the seller lost', s.hooksLost)}
+          ${tick('hooksReordered', 'messages to the seller out of order', s.hooksReordered)}
+          <button>Set</button>
+        </form>
+      </main>`,
+  );
+}
+
+/** `24.00 €` the way these services write it. */
+export function euros(minor: number): string {
+  return `${(minor / 100).toFixed(2)} €`;
+}

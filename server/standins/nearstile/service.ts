@@ -1,0 +1,193 @@
+import { randomBytes } from 'node:crypto';
+
+import { html } from 'hono/html';
+import type { Context } from 'hono';
+
+import { measureJpeg } from '../kit/pictures';
+import { frame, isOut, page, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { Turns } from '../kit/turns';
+import { review } from './review';
+import { PLACES, SHEET } from './sheet';
+
+interface Ad {
+  /** The seller's own name for it: putting the same one twice changes nothing twice. */
+  id: string;
+  heading: string;
+  body: string;
+  euros: number;
+  board: string;
+  state: string;
+  place: string;
+  photos: string[];
+  status: 'waiting' | 'up' | 'turned down' | 'closed';
+  closedAs: 'sold' | 'withdrawn' | null;
+  why: string | null;
+  putAt: number;
+}
+
+const LOOK = { ground: '#f3f6e9', ink: '#26301b', accent: '#6a7a1f', face: 'Verdana, sans-serif' };
+const text = (value: unknown, most: number): value is string => typeof value === 'string' && value.length <= most;
+const graphemes = (value: string) => [...new Intl.Segmenter().segment(value)].length;
+
+/**
+ * Nearstile: a local board. Ads are put under the seller's own name for them and wait for a person to
+ * look them over; buyers meet the seller, and only the seller knows when it is sold.
+ */
+export function nearstile(options: { store: Store; token: string; base: string }): Service {
+  const { store, base } = options;
+  const { app, switches } = frame({ name: SHEET.name, store, token: options.token, seller: '/board' });
+  const turns = new Turns();
+  let timer: NodeJS.Timeout | null = null;
+
+  app.get('/board/rules', (c) => c.json(SHEET));
+
+  const state = (ad: Ad) => ({
+    id: ad.id, status: ad.status, closedAs: ad.closedAs, why: ad.why, link: `${base}/ad/${encodeURIComponent(ad.id)}`,
+  }); // prettier-ignore
+
+  /** Faults that need no person to see. */
+  const faultsOf = (b: Record<string, unknown>): string[] => {
+    const faults: string[] = [];
+    if (!text(b.heading, 4_000) || graphemes(b.heading.trim()) < 1 || graphemes(b.heading) > 64)
+      faults.push('heading: 1 to 64 characters');
+    if (!text(b.body, 20_000) || graphemes(b.body) > 1_500) faults.push('body: up to 1500 characters');
+    if (typeof b.euros !== 'number' || !(b.euros >= 0 && b.euros <= 5_000)) faults.push('euros: 0 to 5000');
+    if (!SHEET.categories.some((x) => x.id === b.board)) faults.push('board: not one of ours');
+    if (!SHEET.conditions.some((x) => x.code === b.state)) faults.push('state: new, used or fix');
+    if (!PLACES.includes(String(b.place))) faults.push('place: not one of ours');
+    return faults;
+  };
+
+  const readPhotos = (list: unknown): { photos: Uint8Array[]; faults: string[] } => {
+    const given = Array.isArray(list) ? list : [];
+    const faults: string[] = [];
+    if (given.length < 1 || given.length > 9) faults.push('photos: 1 to 9');
+    const photos = given.slice(0, 9).map((p) => new Uint8Array(Buffer.from(String(p), 'base64')));
+    for (const bytes of photos) {
+      const size = measureJpeg(bytes);
+      if (!size) faults.push('photos: not a JPEG');
+      else if (Math.max(size.width, size.height) < 400) faults.push('photos: at least 400 pixels');
+      if (bytes.length > 1_500_000) faults.push('photos: up to 1.5 MB');
+    }
+    return { photos, faults };
+  };
+
+  app.put('/board/ads/:id', (c) =>
+    turns.run(async () => {
+      const id = c.req.param('id');
+      const old = await store.get<Ad>('ad', id);
+      if (old && (old.status === 'closed' || old.status === 'turned down')) return c.json(state(old), 409);
+      if (old && c.req.query('new') === 'yes') return c.json(state(old));
+      const b = (await c.req.json().catch(() => ({}))) as Record<string, unknown>;
+      const { photos, faults: photoFaults } = readPhotos(b.photos);
+      const faults = [...faultsOf(b), ...photoFaults];
+      if (faults.length > 0) return c.json({ faults }, 400);
+      const names: string[] = [];
+      for (const bytes of photos) {
+        const name = randomBytes(8).toString('hex');
+        await store.putPicture(name, bytes);
+        names.push(name);
+      }
+      const ad: Ad = {
+        id,
+        heading: String(b.heading).trim(),
+        body: String(b.body),
+        euros: Number(b.euros),
+        board: String(b.board),
+        state: String(b.state),
+        place: String(b.place),
+        photos: names,
+        // Small changes to an ad that is up are not looked over again.
+        status: old?.status ?? 'waiting',
+        closedAs: null,
+        why: null,
+        putAt: Date.now(),
+      };
+      await store.write([{ sort: 'ad', id, body: ad }]);
+      return c.json(state(ad), old ? 200 : 202);
+    }),
+  );
+
+  app.get('/board/ads/:id', async (c) => {
+    const ad = await store.get<Ad>('ad', c.req.param('id'));
+    return ad ? c.json(state(ad)) : c.json({ faults: ['no such ad'] }, 404);
+  });
+
+  app.post('/board/ads/:id/close', (c) =>
+    turns.run(async () => {
+      const ad = await store.get<Ad>('ad', c.req.param('id'));
+      if (!ad) return c.json({ faults: ['no such ad'] }, 404);
+      if (ad.status === 'closed') return c.json(state(ad));
+      const b = (await c.req.json().catch(() => ({}))) as { as?: string };
+      const closed: Ad = { ...ad, status: 'closed', closedAs: b.as === 'sold' ? 'sold' : 'withdrawn' };
+      await store.write([{ sort: 'ad', id: ad.id, body: closed }]);
+      return c.json(state(closed));
+    }),
+  );
+
+  app.get('/board/news/:from', async (c) => {
+    const from = Number(c.req.param('from')) || 0;
+    const rows = await store.happeningsAfter<unknown>(from, 50);
+    return c.json({ news: rows.map((r) => r.body), upTo: rows.at(-1)?.n ?? from });
+  });
+
+  /** The person who looks ads over. */
+  const lookOver = () =>
+    turns.run(async () => {
+      if (isOut(switches)) return;
+      for (const ad of await store.all<Ad>('ad')) {
+        if (ad.status !== 'waiting' || ad.putAt + switches.reviewTime > Date.now()) continue;
+        const why = review(ad.heading, ad.body);
+        const next: Ad = { ...ad, status: why ? 'turned down' : 'up', why };
+        await store.write([{ sort: 'ad', id: ad.id, body: next }], [state(next)]);
+      }
+    });
+
+  // ---- the neighbours' side ---------------------------------------------------------------------
+
+  const head = html`<header><a href="${base}/">nearstile · Saltreach</a></header>`;
+  const closed = (c: Context) =>
+    c.html(page('Shut', LOOK, html`${head}<main><h1>The board is shut just now</h1></main>`), 503);
+  const price = (ad: Ad) => (ad.euros === 0 ? 'to give away' : `${ad.euros.toFixed(2)} €`);
+
+  app.get('/', async (c) => {
+    if (isOut(switches)) return closed(c);
+    const up = (await store.all<Ad>('ad')).filter((ad) => ad.status === 'up').reverse();
+    return c.html(
+      page('Nearstile', LOOK, html`${head}<main><h1>From your neighbours</h1><div class="grid">
+        ${up.map((ad) => html`<a href="${base}/ad/${ad.id}"><img src="${base}/picture/${ad.photos[0]}" alt="" />${ad.heading}<br /><b>${price(ad)}</b></a>`)}</div>
+        ${up.length === 0 ? html`<p>The board is empty just now.</p>` : ''}</main>`),
+    ); // prettier-ignore
+  });
+
+  app.get('/ad/:id', async (c) => {
+    if (isOut(switches)) return closed(c);
+    const ad = await store.get<Ad>('ad', c.req.param('id'));
+    if (!ad || ad.status === 'waiting' || ad.status === 'turned down')
+      return c.html(page('Not on the board', LOOK, html`${head}<main><h1>Not on the board</h1></main>`), 404);
+    const condition = SHEET.conditions.find((x) => x.code === ad.state);
+    return c.html(
+      page(ad.heading, LOOK, html`${head}<main>
+        <div class="strip">${ad.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${ad.photos.length}" />`)}</div>
+        <h1>${ad.heading}</h1><div class="price">${price(ad)}</div>
+        ${ad.status === 'closed'
+          ? html`<p class="note">${ad.closedAs === 'sold' ? 'Gone to a neighbour.' : 'Taken off the board.'}</p>`
+          : html`<p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>`}
+        <dl><dt>State</dt><dd>${condition?.label}</dd></dl>
+        <div class="words">${ad.body}</div></main>`),
+    ); // prettier-ignore
+  });
+
+  return {
+    id: 'nearstile',
+    name: SHEET.name,
+    app,
+    start: () => {
+      timer = setInterval(() => void lookOver(), 300);
+    },
+    stop: () => {
+      if (timer) clearInterval(timer);
+    },
+  };
+}

@@ -1,0 +1,41 @@
+/** Nearstile's own rules: a local board, things are collected. Invented. */
+const plain = (id: string, name: string) => ({ id, name, parent: null, leaf: true, specifics: [] });
+
+export const PLACES = ['Harbour steps', 'Market cross', 'Station forecourt', 'My own door'];
+
+export const SHEET = {
+  marketplace: 'nearstile',
+  name: 'Nearstile',
+  letters: 'Ns',
+  version: 1,
+  currency: 'EUR',
+  title: { max: 64, counts: 'characters' },
+  description: { min: 0, max: 1_500, counts: 'characters' },
+  photos: { min: 1, max: 9, minLongSide: 400, maxLongSide: 1_280, maxBytes: 1_500_000, shape: 'any' },
+  price: { min: 0, max: 500_000 },
+  categories: [
+    plain('clothing', 'Clothing'), plain('indoors', 'Indoors'), plain('shed', 'Shed and garden'),
+    plain('pastimes', 'Pastimes'), plain('other', 'Anything else'),
+  ], // prettier-ignore
+  conditions: [
+    { code: 'new', label: 'As new', wear: 1 },
+    { code: 'used', label: 'Used', wear: 3 },
+    { code: 'fix', label: 'Wants fixing', wear: 5 },
+  ],
+  fees: { rules: [], taxBp: 0 },
+  forbiddenWords: [
+    { word: 'postage', why: 'things are handed over in person here' },
+    { word: 'swap', why: 'swaps have a board of their own' },
+  ],
+  questions: [
+    {
+      id: 'place',
+      label: 'Where to meet',
+      help: 'Buyers see it with the ad.',
+      type: 'choice',
+      choices: PLACES,
+      required: true,
+    },
+  ],
+  handover: 'collect',
+};

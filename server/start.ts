@@ -1,0 +1,126 @@
+import { randomBytes } from 'node:crypto';
+import { mkdir } from 'node:fs/promises';
+import type { Server } from 'node:http';
+import { join } from 'node:path';
+
+import { serve, type HttpBindings } from '@hono/node-server';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+
+import { brackenmoorAdapter } from './courier/adapters/brackenmoor';
+import { nearstileAdapter } from './courier/adapters/nearstile';
+import { threadwickAdapter } from './courier/adapters/threadwick';
+import { Courier } from './courier/courier';
+import { Ledger } from './courier/ledger';
+import { PictureShelf } from './courier/pictureShelf';
+import { api } from './http/api';
+import { hostCheck, securityHeaders } from './http/guard';
+import { pages } from './http/pages';
+import { openOutside, OUTSIDE, outsidePage } from './outside';
+
+export interface Running {
+  address: string;
+  courier: Courier;
+  shelf: PictureShelf;
+  stop(): Promise<void>;
+}
+
+export interface StartOptions {
+  port: number;
+  /** Where ledger, pictures and the stand-ins' databases are. */
+  data: string;
+  /** The exported app. */
+  dist: string;
+  /** Folder of the demo world, served to an app that is empty; null: start empty. */
+  demo: string | null;
+}
+
+export class PortTaken extends Error {}
+
+/** Puts the parts together: app, courier and the simulated outside on one port of the loopback. */
+export async function start(options: StartOptions): Promise<Running> {
+  const { port, data, dist, demo } = options;
+  await mkdir(data, { recursive: true });
+  const app = new Hono<{ Bindings: HttpBindings }>();
+  let ready = false;
+  const server = await listen(
+    // The router must not be asked before all routes are in it.
+    (request, env) => (ready ? app.fetch(request, env as HttpBindings) : new Response('Starting.', { status: 503 })),
+    port,
+  );
+  const address = `http://127.0.0.1:${port}`;
+
+  const ledger = await Ledger.open(`file:${join(data, 'ledger.db')}`);
+  const secret = (name: string) => ledger.keptOnce(name, () => randomBytes(24).toString('base64url'));
+  const attic = await ledger.keptOnce('attic', () => `${demo ? 'demo' : 'own'}-${randomBytes(6).toString('hex')}`);
+  const tokens = {
+    brackenmoor: await secret('token.brackenmoor'),
+    threadwick: await secret('token.threadwick'),
+    nearstile: await secret('token.nearstile'),
+  };
+  const hookSecret = await secret('hook.brackenmoor');
+  const outside = await openOutside(join(data, 'outside'), tokens, {
+    url: `${address}/hooks/brackenmoor`,
+    secret: hookSecret,
+  });
+  const shelf = new PictureShelf(join(data, 'pictures'));
+  const at = (id: keyof typeof tokens) => ({ address: `${address}${OUTSIDE}/${id}`, token: tokens[id] });
+
+  app.use(securityHeaders());
+  app.use(hostCheck(port));
+  for (const service of outside.services) app.route(`${OUTSIDE}/${service.id}`, service.app);
+  app.get(OUTSIDE, (c) => {
+    c.header('Content-Security-Policy', "sandbox allow-popups; default-src 'none'; style-src 'unsafe-inline'");
+    return c.html(outsidePage(outside.services));
+  });
+
+  const courier = await Courier.open(
+    ledger,
+    [
+      brackenmoorAdapter({ ...at('brackenmoor'), hookSecret }),
+      threadwickAdapter(at('threadwick')),
+      nearstileAdapter(at('nearstile')),
+    ],
+    (hash) => shelf.get(hash),
+  );
+
+  app.post('/hooks/:market', bodyLimit({ maxSize: 100_000 }), async (c) => {
+    const adapter = courier.adapter(c.req.param('market'));
+    const news = adapter?.readHook?.((name) => c.req.header(name), await c.req.text(), Date.now());
+    if (!adapter || !news) return c.text('Not genuine.', 401);
+    // Answered only once it is in the ledger: what is answered is never lost.
+    await courier.take({ type: 'news', market: adapter.id, news, cursor: null });
+    return c.body(null, 204);
+  });
+  const session = { token: randomBytes(24).toString('base64url'), attic, demo: demo !== null, currency: 'EUR' };
+  app.route('/api', api({ courier, ledger, shelf, port, session }));
+  app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
+  if (demo) app.route('/demo', pages(demo));
+  app.route('/', pages(dist));
+  ready = true;
+  await courier.begin();
+
+  return {
+    address,
+    courier,
+    shelf,
+    stop: async () => {
+      courier.stop();
+      outside.stop();
+      server.closeAllConnections();
+      await new Promise((done) => server.close(done));
+      ledger.close();
+    },
+  };
+}
+
+type Fetch = Parameters<typeof serve>[0]['fetch'];
+
+function listen(fetch: Fetch, port: number): Promise<Server> {
+  return new Promise((done, fail) => {
+    const server = serve({ fetch, port, hostname: '127.0.0.1' }, () => done(server)) as Server;
+    server.on('error', (error: NodeJS.ErrnoException) =>
+      fail(error.code === 'EADDRINUSE' ? new PortTaken(`Port ${port} is taken.`) : error),
+    );
+  });
+}

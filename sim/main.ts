@@ -1,0 +1,30 @@
+import { World } from './world';
+
+/** `npm run sim -- --seeds N --from S`: runs the courier through N simulated evenings. */
+const argument = (name: string, otherwise: number) => {
+  const at = process.argv.indexOf(`--${name}`);
+  const value = at < 0 ? otherwise : Number(process.argv[at + 1]);
+  if (!Number.isInteger(value) || value < 0) {
+    console.error(`--${name} takes a whole number`);
+    process.exit(2);
+  }
+  return value;
+};
+
+const seeds = argument('seeds', 1_000);
+const from = argument('from', 1);
+const total = { orders: 0, doubles: 0, crashes: 0, lostAnswers: 0 };
+let failed = 0;
+for (let seed = from; seed < from + seeds; seed += 1) {
+  const { violations, story, figures } = new World(seed).run();
+  for (const key of Object.keys(total) as (keyof typeof total)[]) total[key] += figures[key];
+  if (violations.length === 0) continue;
+  failed += 1;
+  if (failed > 3) continue;
+  console.log(`seed ${seed}:\n  ${violations.join('\n  ')}\n${story.join('\n')}\n`);
+}
+console.log(
+  `${seeds} evenings from seed ${from}: ${failed} failed; ${total.orders} sales, ${total.doubles} sold twice, ` +
+    `${total.crashes} crashes, ${total.lostAnswers} lost answers`,
+);
+process.exit(failed === 0 ? 0 : 1);

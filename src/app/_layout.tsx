@@ -1,0 +1,3 @@
+import { Shell } from '@/features/shell/Shell';
+
+export default Shell;

@@ -1,0 +1,3 @@
+import { Intake } from '@/features/intake/Intake';
+
+export default Intake;

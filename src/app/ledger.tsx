@@ -1,0 +1,3 @@
+import { Ledger } from '@/features/ledger/Ledger';
+
+export default Ledger;

@@ -1,0 +1,3 @@
+import { Sales } from '@/features/sales/Sales';
+
+export default Sales;

@@ -1,0 +1,3 @@
+import { Stock } from '@/features/stock/Stock';
+
+export default Stock;

@@ -1,0 +1,3 @@
+import { ItemSheet } from '@/features/item/ItemSheet';
+
+export default ItemSheet;

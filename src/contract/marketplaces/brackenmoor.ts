@@ -1,0 +1,26 @@
+import { z } from 'zod';
+
+/** What Brackenmoor answers. */
+export const BrackenmoorOrder = z.object({
+  order: z.string().max(60),
+  listing: z.string().max(60),
+  reference: z.string().max(160),
+  paidCents: z.number().int().nonnegative(),
+  postageCents: z.number().int().nonnegative(),
+  feesCents: z.number().int().nonnegative(),
+  soldAt: z.number().int().nonnegative(),
+});
+export const BrackenmoorListing = z.object({
+  listing: z.string().max(60),
+  reference: z.string().max(160),
+  state: z.enum(['live', 'ended', 'sold']),
+  page: z.string().max(300),
+  order: BrackenmoorOrder.nullable(),
+});
+export const BrackenmoorListings = z.object({ listings: z.array(BrackenmoorListing).max(1_000) });
+export const BrackenmoorPicture = z.object({ picture: z.string().max(60) });
+export const BrackenmoorProblems = z.object({
+  problems: z.array(z.object({ code: z.string().max(20), field: z.string().max(80), message: z.string().max(500) })).max(100),
+});
+export const BrackenmoorHappening = BrackenmoorOrder.extend({ kind: z.literal('sold') });
+export const BrackenmoorFeed = z.object({ happenings: z.array(BrackenmoorHappening).max(1_000), cursor: z.string().max(40) });

@@ -1,0 +1,33 @@
+import { z } from 'zod';
+
+/** What Threadwick answers. */
+export const ThreadwickSale = z.object({
+  sale: z.string().max(60),
+  amount: z.number().int().nonnegative(),
+  part: z.number().int().nonnegative(),
+  when: z.iso.datetime(),
+});
+export const ThreadwickPiece = z.object({
+  no: z.string().max(40),
+  ref: z.string().max(160),
+  status: z.enum(['hanging', 'taken down', 'sold']),
+  seen: z.string().max(300),
+  sale: ThreadwickSale.nullable(),
+});
+export const ThreadwickPieces = z.array(ThreadwickPiece).max(1_000);
+export const ThreadwickObjections = z.object({
+  objections: z.array(z.tuple([z.string().max(40), z.string().max(500)])).max(100),
+});
+export const ThreadwickJournal = z.object({
+  lines: z
+    .array(
+      ThreadwickSale.extend({
+        line: z.literal('sold'),
+        no: z.string().max(40),
+        ref: z.string().max(160),
+        post: z.number().int().nonnegative(),
+      }),
+    )
+    .max(1_000),
+  next: z.string().max(40),
+});

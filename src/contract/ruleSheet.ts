@@ -1,0 +1,116 @@
+import { z } from 'zod';
+
+import { Currency, MarketId, Minor } from './common';
+
+/** A field a marketplace asks for in a category. */
+export const SheetSpecific = z.object({
+  id: z.string().min(1).max(60),
+  label: z.string().min(1).max(120),
+  need: z.enum(['required', 'recommended', 'optional']),
+  /** Allowed values; absent where free text is taken. */
+  choices: z.array(z.string().max(120)).max(500).optional(),
+  maxLength: z.number().int().positive().optional(),
+});
+export type SheetSpecific = z.infer<typeof SheetSpecific>;
+
+export const SheetCategory = z.object({
+  id: z.string().min(1).max(80),
+  name: z.string().min(1).max(160),
+  parent: z.string().max(80).nullable(),
+  /** Only leaves take listings. */
+  leaf: z.boolean(),
+  specifics: z.array(SheetSpecific).max(60),
+});
+export type SheetCategory = z.infer<typeof SheetCategory>;
+
+export const FeeRule = z.discriminatedUnion('kind', [
+  /** A share of the price, or of price and postage together, with an optional cap, for some categories. */
+  z.object({
+    kind: z.literal('share'),
+    label: z.string().max(120),
+    /** Basis points: 1150 is 11.5 %. */
+    bp: z.number().int().min(0).max(10_000),
+    of: z.enum(['price', 'total']),
+    cap: Minor.nonnegative().optional(),
+    /** Category ids the rule is for; their descendants too. Absent: all. */
+    categories: z.array(z.string()).optional(),
+  }),
+  /** An amount for every order. */
+  z.object({ kind: z.literal('fixed'), label: z.string().max(120), amount: Minor.nonnegative() }),
+  /** A flat amount up to and including a price, a share of the whole price above it. */
+  z.object({
+    kind: z.literal('step'),
+    label: z.string().max(120),
+    upTo: Minor.nonnegative(),
+    flat: Minor.nonnegative(),
+    bpAbove: z.number().int().min(0).max(10_000),
+  }),
+]);
+export type FeeRule = z.infer<typeof FeeRule>;
+
+export const FeeSchedule = z.object({
+  rules: z.array(FeeRule).max(40),
+  /** Tax on the fees themselves, basis points. */
+  taxBp: z.number().int().min(0).max(10_000),
+});
+export type FeeSchedule = z.infer<typeof FeeSchedule>;
+
+export const Counting = z.enum(['characters', 'codeUnits']);
+export type Counting = z.infer<typeof Counting>;
+
+/** What a marketplace publishes of its own rules. */
+export const RuleSheet = z.object({
+  marketplace: MarketId,
+  name: z.string().min(1).max(60),
+  /** Two letters under its window. */
+  letters: z.string().length(2),
+  version: z.number().int().positive(),
+  currency: Currency,
+  title: z.object({ max: z.number().int().positive(), counts: Counting }),
+  description: z.object({ min: z.number().int().min(0), max: z.number().int().positive(), counts: Counting }),
+  photos: z.object({
+    min: z.number().int().min(0),
+    max: z.number().int().positive(),
+    /** Pixels on the longer side. */
+    minLongSide: z.number().int().positive(),
+    maxLongSide: z.number().int().positive(),
+    maxBytes: z.number().int().positive(),
+    shape: z.enum(['any', 'square']),
+  }),
+  price: z.object({ min: Minor, max: Minor }),
+  categories: z.array(SheetCategory).max(5_000),
+  /** Best first. `wear` is the worst wear the word still covers, 0 (never used) to 5 (broken). */
+  conditions: z
+    .array(
+      z.object({
+        code: z.string().max(40),
+        label: z.string().max(80),
+        wear: z.number().int().min(0).max(5),
+      }),
+    )
+    .min(1)
+    .max(20),
+  fees: FeeSchedule,
+  /** Words that lead to refusal, with the reason in the marketplace's words. */
+  forbiddenWords: z.array(z.object({ word: z.string().min(1).max(60), why: z.string().max(200) })).max(500),
+  /** Questions beyond categories' fields, asked of every listing. */
+  questions: z
+    .array(
+      z.object({
+        id: z.string().max(60),
+        label: z.string().max(160),
+        help: z.string().max(400).optional(),
+        type: z.enum(['choice', 'text']),
+        choices: z.array(z.string().max(120)).optional(),
+        required: z.boolean(),
+      }),
+    )
+    .max(40),
+  /** `post`: sent by parcel, the buyer pays postage. `collect`: met in person, no order, no money. */
+  handover: z.enum(['post', 'collect']),
+  /** Where the marketplace itself sets what buyers pay for postage, whatever it costs. */
+  postageCharged: Minor.nonnegative().optional(),
+  /** New listings a calendar month; absent: no limit. */
+  monthlyAllowance: z.number().int().positive().optional(),
+});
+export type RuleSheet = z.infer<typeof RuleSheet>;

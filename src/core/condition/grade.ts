@@ -1,0 +1,67 @@
+import { SEVERITIES, USES, type Flaw } from '@/contract/records';
+
+/** Wear, 0 (never used) to 5 (broken). Higher is worse. */
+export type Wear = 0 | 1 | 2 | 3 | 4 | 5;
+
+/** Our own condition levels, best first; the index is the wear. */
+export const GRADES = ['Unused', 'As good as unused', 'Lightly worn', 'Plainly worn', 'Hard worn', 'For repair'] as const;
+
+export interface Grade {
+  wear: Wear;
+  name: (typeof GRADES)[number];
+  /** Why this grade and no better, in a plain sentence. */
+  because: string;
+}
+
+const USE_WORDS: Record<(typeof USES)[number], string> = {
+  unused: 'never used',
+  tried: 'tried or used once or twice',
+  light: 'lightly used',
+  regular: 'used regularly',
+  hard: 'used hard',
+};
+const USE_WEAR: Record<(typeof USES)[number], Wear> = { unused: 0, tried: 1, light: 2, regular: 3, hard: 4 };
+const SEVERITY_WEAR: Record<(typeof SEVERITIES)[number], Wear> = { slight: 2, clear: 3, serious: 4, broken: 5 };
+
+export function useWords(use: (typeof USES)[number]): string {
+  return USE_WORDS[use];
+}
+
+/**
+ * The grade that use and flaws allow: the worse of how it was used and its worst flaw, one level
+ * lower when three or more flaws are clear or worse. Adding a flaw never improves it.
+ *
+ * @param use null while the person has not said: no grade yet
+ */
+export function gradeOf(use: (typeof USES)[number] | null, flaws: readonly Flaw[]): Grade | null {
+  if (use === null) return null;
+  const worst = flaws.reduce<Flaw | null>(
+    (w, f) => (w === null || SEVERITY_WEAR[f.severity] > SEVERITY_WEAR[w.severity] ? f : w),
+    null,
+  );
+  const plain = flaws.filter((f) => f.severity !== 'slight').length;
+  const fromUse = USE_WEAR[use];
+  const fromFlaws = worst ? SEVERITY_WEAR[worst.severity] : 0;
+  let wear = Math.max(fromUse, fromFlaws) as Wear;
+  let because =
+    worst && fromFlaws > fromUse
+      ? `${SEVERITY_NAMES[worst.severity].toLowerCase()}: ${flawWords(worst)}`
+      : USE_WORDS[use];
+  if (plain >= 3 && wear < 4) {
+    wear = 4;
+    because = `${plain} flaws that show`;
+  }
+  return { wear, name: GRADES[wear], because };
+}
+
+export const SEVERITY_NAMES: Record<(typeof SEVERITIES)[number], string> = {
+  slight: 'Slight',
+  clear: 'Shows',
+  serious: 'Serious',
+  broken: 'Broken',
+};
+
+/** "moth hole, left elbow" */
+export function flawWords(flaw: Pick<Flaw, 'kind' | 'place'>): string {
+  return [flaw.kind, flaw.place].filter((part) => part.trim() !== '').join(', ');
+}

@@ -1,0 +1,139 @@
+import type { Picture, Thing } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+
+import { gradeOf } from '../condition/grade';
+import { formatMoney } from '../money/money';
+import { countAs } from '../words/count';
+import { findPrivate } from '../words/privacy';
+import type { Effective } from './effective';
+
+/** Where on the item sheet the person can put a finding right. */
+export type CheckField =
+  | 'pictures' | 'kind' | 'condition' | 'title' | 'description' | 'price' | 'parcel' | 'category'
+  | `specific:${string}` | `answer:${string}`; // prettier-ignore
+
+export interface Finding {
+  /** A blocker stops the sending, a caution does not. */
+  level: 'blocker' | 'caution';
+  field: CheckField;
+  message: string;
+}
+
+/**
+ * The check: one listing against the marketplace's own rule sheet, our own rules on top.
+ *
+ * @param pictures the thing's pictures in order
+ * @returns blockers first; empty when it is ready
+ */
+export function checkListing(
+  thing: Thing,
+  effective: Effective,
+  sheet: RuleSheet,
+  pictures: readonly Picture[],
+): Finding[] {
+  const findings: Finding[] = [];
+  const block = (field: CheckField, message: string) => findings.push({ level: 'blocker', field, message });
+  const caution = (field: CheckField, message: string) => findings.push({ level: 'caution', field, message });
+
+  checkPictures(sheet, pictures, block, caution);
+  checkCategory(thing, effective, sheet, block);
+  checkCondition(thing, effective, sheet, block);
+  checkWords(thing, effective, sheet, block, caution);
+  checkPrice(effective, sheet, block, caution);
+  checkFields(effective, sheet, block, caution);
+  return findings.sort((a, b) => Number(a.level === 'caution') - Number(b.level === 'caution'));
+}
+
+type Report = (field: CheckField, message: string) => unknown;
+
+function checkPictures(sheet: RuleSheet, pictures: readonly Picture[], block: Report, caution: Report) {
+  const { min, max, minLongSide } = sheet.photos;
+  if (pictures.length < min)
+    block('pictures', `${sheet.name} wants at least ${min} pictures; there ${isAre(pictures.length)} ${pictures.length}.`);
+  pictures.slice(0, max).forEach((picture, i) => {
+    if (Math.max(picture.width, picture.height) < minLongSide)
+      block('pictures', `Picture ${i + 1} is smaller than ${minLongSide} pixels on its longer side.`);
+  });
+  if (pictures.length > max) caution('pictures', `Only the first ${max} pictures are shown there.`);
+  // Never fewer than six pictures: common practice.
+  else if (pictures.length >= min && pictures.length < 6)
+    caution('pictures', `Only ${pictures.length} of ${max} picture places used; six sell better.`);
+}
+
+function checkCategory(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {
+  if (effective.category) return;
+  if (thing.kind === '') block('kind', 'Say what kind of thing it is.');
+  else if (effective.categoryId) block('category', `${sheet.name} no longer has the category chosen: choose another.`);
+  else block('category', `${sheet.name} has no category known for this kind: choose one, or leave it out there.`);
+}
+
+function checkCondition(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {
+  const grade = gradeOf(thing.use, thing.flaws);
+  if (!grade) block('condition', 'Say how much it was used.');
+  else if (!effective.condition) block('condition', `${sheet.name} takes nothing this worn (${grade.because}).`);
+}
+
+function checkWords(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {
+  const titleLength = countAs(effective.title, sheet.title.counts);
+  if (titleLength === 0) block('title', 'It needs a title.');
+  if (titleLength > sheet.title.max)
+    block('title', `The title is ${titleLength} long; ${sheet.name} takes ${sheet.title.max}.`);
+  else if (titleLength > 0 && titleLength < sheet.title.max * 0.4)
+    caution('title', `${sheet.title.max - titleLength} more characters would fit in the title.`);
+  const { min, max, counts } = sheet.description;
+  const length = countAs(effective.description, counts);
+  if (length < min)
+    block('description', length === 0 ? 'It needs a description.' : `The description is ${length} long; ${sheet.name} wants ${min}.`);
+  if (length > max) block('description', `The description is ${length} long; ${sheet.name} takes ${max}.`);
+  for (const field of ['title', 'description'] as const) {
+    const text = effective[field];
+    for (const find of findPrivate(text, thing.spot))
+      block(field, `The ${field} holds ${find.what === 'spot' ? 'the private spot' : `a ${find.what}`.replace('a e', 'an e')}: “${find.words}”.`);
+    if (/<[a-z!/][^>]*>/iu.test(text)) block(field, `The ${field} holds markup; only plain text goes there.`);
+    const lower = text.toLocaleLowerCase('en');
+    for (const { word, why } of sheet.forbiddenWords)
+      if (containsWord(lower, word.toLocaleLowerCase('en'))) block(field, `“${word}” is refused there: ${why}`);
+  }
+}
+
+/** Whole words only: a "ship" rule does not catch "shipshape". */
+function containsWord(lower: string, word: string): boolean {
+  const escaped = word.replace(/[.*+?^${}()|[\]\\]/gu, '\\$&');
+  return new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, 'u').test(lower);
+}
+
+function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {
+  const { min, max } = sheet.price;
+  if (effective.price === null) block('price', 'It needs a price.');
+  else if (effective.price < min) block('price', `${sheet.name} takes no price under ${formatMoney(min, sheet.currency)}.`);
+  else if (effective.price > max) block('price', `${sheet.name} takes no price over ${formatMoney(max, sheet.currency)}.`);
+  else if (sheet.handover === 'collect' && effective.price % 100 !== 0)
+    caution('price', 'Round prices are easier to pay in cash.');
+  if (effective.postage === null) block('parcel', 'Too heavy for a parcel: at most 31.5 kg.');
+}
+
+function checkFields(effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {
+  for (const field of effective.category?.specifics ?? []) {
+    const value = effective.specifics[field.id] ?? '';
+    const at = `specific:${field.id}` as const;
+    if (value === '') {
+      if (field.need === 'required') block(at, `${sheet.name} asks for ${field.label.toLocaleLowerCase('en')}${field.choices ? ' from its own list' : ''}.`);
+      else if (field.need === 'recommended') caution(at, `${field.label} helps buyers there find it.`);
+    } else if (field.choices && !field.choices.includes(value)) {
+      block(at, `“${value}” is not on ${sheet.name}’s list for ${field.label.toLocaleLowerCase('en')}.`);
+    } else if (field.maxLength && value.length > field.maxLength) {
+      block(at, `${field.label} takes ${field.maxLength} characters there.`);
+    }
+  }
+  for (const question of sheet.questions) {
+    const answer = effective.answers[question.id] ?? '';
+    const at = `answer:${question.id}` as const;
+    if (question.required && answer === '') block(at, `${question.label}: ${sheet.name} asks.`);
+    else if (answer !== '' && question.choices && !question.choices.includes(answer))
+      block(at, `“${answer}” is not one of ${sheet.name}’s answers.`);
+  }
+}
+
+function isAre(n: number): string {
+  return n === 1 ? 'is' : 'are';
+}

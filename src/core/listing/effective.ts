@@ -1,0 +1,122 @@
+import type { ListingDraft } from '@/contract/courier';
+import type { Plan, Settings, Thing } from '@/contract/records';
+import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
+
+import { gradeOf } from '../condition/grade';
+import { kindById } from '../kinds/kinds';
+import { PACKAGING, postageFor } from '../postage/bands';
+import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
+import { conditionWord, leafById, specificsFromFacts, suggestedCategory } from './mapping';
+
+/** One thing on one marketplace: the values that would be sent, before they are checked. */
+export interface Effective {
+  title: string;
+  description: string;
+  /** Minor units; null while there is none. */
+  price: number | null;
+  /** What the buyer pays for posting; 0 where it is collected; null when too heavy for a parcel. */
+  postage: number | null;
+  /** What posting it costs the seller. */
+  postageCost: number;
+  category: SheetCategory | null;
+  /** The id that was asked for, even where the sheet has no such leaf (any more). */
+  categoryId: string | null;
+  condition: RuleSheet['conditions'][number] | null;
+  specifics: Record<string, string>;
+  answers: Record<string, string>;
+}
+
+/** Facts of the thing, reshaped by the marketplace's sheet, with the plan's own values on top. */
+export function effectiveListing(
+  thing: Thing,
+  plan: Plan | undefined,
+  sheet: RuleSheet,
+  remembered: Settings['remembered'],
+): Effective {
+  const categoryId = plan?.category ?? suggestedCategory(sheet.marketplace, thing.kind);
+  const category = leafById(sheet, categoryId) ?? null;
+  const grade = gradeOf(thing.use, thing.flaws);
+  const inland = sheet.handover === 'collect' ? 0 : postageFor(weightOf(thing));
+  const answers: Record<string, string> = {};
+  for (const question of sheet.questions) {
+    const answer = plan?.answers[question.id] ?? remembered[sheet.marketplace]?.[question.id];
+    if (answer) answers[question.id] = answer;
+  }
+  const own = Object.fromEntries(Object.entries(plan?.specifics ?? {}).filter(([, v]) => v !== ''));
+  return {
+    title: (plan?.title ?? thing.title).trim(),
+    description: (plan?.description ?? thing.description).trim(),
+    price: plan?.price ?? thing.price,
+    postage: inland === null ? null : (sheet.postageCharged ?? inland),
+    postageCost: inland ?? 0,
+    category,
+    categoryId,
+    condition: grade ? conditionWord(sheet, grade.wear) : null,
+    specifics: category ? { ...specificsFromFacts(category, thing.facts), ...own } : own,
+    answers,
+  };
+}
+
+/** Packed weight in grams: as weighed, or the kind's guess. */
+export function weightOf(thing: Pick<Thing, 'weightG' | 'kind'>): number {
+  return thing.weightG ?? kindById(thing.kind)?.parcelG ?? 1_000;
+}
+
+/** Fees and take-home of a listing as it would be sent; null while it has no price or can't be posted. */
+export function listingTakeHome(effective: Effective, sheet: RuleSheet): TakeHome | null {
+  if (effective.price === null || effective.postage === null) return null;
+  return takeHomeOf(
+    {
+      price: effective.price,
+      postageCharged: effective.postage,
+      postageCost: effective.postageCost,
+      packaging: sheet.handover === 'collect' ? 0 : PACKAGING,
+      category: effective.categoryId ?? '',
+    },
+    sheet.fees,
+    parentsOf(sheet),
+  );
+}
+
+/**
+ * The draft to send, once the check has no blockers.
+ *
+ * @param pictureHashes SHA-256 of each rendition, in order
+ * @throws Error when a value that the check requires is missing: only a programmer can cause that
+ */
+export function draftOf(effective: Effective, sheet: RuleSheet, pictureHashes: readonly string[]): ListingDraft {
+  const { price, postage, category, condition } = effective;
+  if (price === null || postage === null || !category || !condition)
+    throw new Error('draftOf was called for a listing with blockers');
+  return {
+    title: effective.title,
+    description: effective.description,
+    price,
+    currency: sheet.currency,
+    postage,
+    category: category.id,
+    condition: condition.code,
+    specifics: effective.specifics,
+    answers: effective.answers,
+    pictures: [...pictureHashes],
+  };
+}
+
+/**
+ * Fingerprint of what a listing says, to tell whether the thing was changed since it was sent.
+ * Pictures are left out: their renditions are made only when sending.
+ */
+export function draftPrint(draft: ListingDraft): string {
+  const text = JSON.stringify([
+    draft.title, draft.description, draft.price, draft.postage, draft.category, draft.condition,
+    Object.entries(draft.specifics).sort(), Object.entries(draft.answers).sort(),
+  ]); // prettier-ignore
+  // FNV-1a over UTF-16 code units, twice with different seeds: change detection, not security.
+  return [0x811c9dc5, 0x01000193].map((seed) => fnv(text, seed).toString(16).padStart(8, '0')).join('');
+}
+
+function fnv(text: string, seed: number): number {
+  let hash = seed;
+  for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
+  return hash;
+}

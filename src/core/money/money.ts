@@ -1,0 +1,85 @@
+/** Integer minor units of a currency: cents for EUR, yen for JPY, fils for KWD. */
+export type Minor = number;
+
+/**
+ * Number of decimal places of a currency's minor unit.
+ *
+ * @param currency ISO 4217 alphabetic code
+ * @returns 0 for JPY, 2 for EUR, 3 for KWD
+ * @throws RangeError for a malformed code
+ * @see ISO 4217 (by way of ECMA-402, which takes its digits from there)
+ */
+export function exponentOf(currency: string): number {
+  const format = new Intl.NumberFormat('en', { style: 'currency', currency });
+  return format.resolvedOptions().maximumFractionDigits ?? 2;
+}
+
+/** Writes an amount for a person: `€24.00`, `-€1.90`, `¥500`. */
+export function formatMoney(amount: Minor, currency: string): string {
+  const exponent = exponentOf(currency);
+  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(amount / 10 ** exponent);
+}
+
+/** Writes an amount for a field: `24.00`, without the currency's sign. */
+export function formatAmount(amount: Minor, currency: string): string {
+  const exponent = exponentOf(currency);
+  return (amount / 10 ** exponent).toFixed(exponent);
+}
+
+export type ParsedMoney = { ok: true; amount: Minor } | { ok: false; why: string };
+
+/**
+ * Reads an amount a person typed, with either decimal sign and optional grouping.
+ *
+ * `12`, `12.5`, `12,50`, `1.234,50`, `1,234.50`, `€ 12`. A lone separator before exactly three
+ * digits (`1,234`) could mean two things and is refused, except in currencies with three decimals.
+ *
+ * @returns minor units, or why it can't be read; never a guess
+ */
+export function parseMoney(text: string, currency: string): ParsedMoney {
+  const exponent = exponentOf(currency);
+  const bare = text.trim().replace(/^[^\d.,-]+|[^\d.,]+$/gu, '');
+  if (bare === '') return { ok: false, why: 'Type an amount, like 24.00.' };
+  if (bare.startsWith('-')) return { ok: false, why: 'An amount can’t be below zero.' };
+  if (!/^[\d.,\s]+$/u.test(bare)) return { ok: false, why: 'Use digits only, like 24.00.' };
+  const compact = bare.replace(/\s/gu, '');
+  const marks = [...compact.matchAll(/[.,]/gu)].map((m) => m.index);
+  const last = marks.at(-1);
+  let whole = compact;
+  let fraction = '';
+  if (last !== undefined) {
+    const decimals = compact.length - last - 1;
+    const sign = compact[last];
+    const repeated = marks.filter((i) => compact[i] === sign).length > 1;
+    if (repeated && marks.some((i) => compact[i] !== sign)) return { ok: false, why: 'Too many separators.' };
+    if (!repeated && marks.length === 1 && decimals === 3 && exponent !== 3)
+      return { ok: false, why: `“${text.trim()}” can be read two ways: type it without the separator.` };
+    if (!repeated) {
+      whole = compact.slice(0, last);
+      fraction = compact.slice(last + 1);
+    }
+    const groups = whole.split(/[.,]/u);
+    if (groups.length > 1 && groups.slice(1).some((g) => g.length !== 3))
+      return { ok: false, why: 'The separators don’t fit: type it like 1234.50.' };
+    whole = groups.join('');
+  }
+  if (fraction.length > exponent)
+    return {
+      ok: false,
+      why:
+        exponent === 0 ? 'This currency has no decimals.' : `At most ${exponent} digits after the decimal sign.`,
+    };
+  const amount = Number(`${whole || '0'}${fraction.padEnd(exponent, '0')}`);
+  if (!Number.isSafeInteger(amount) || amount > 1_000_000_000_00)
+    return { ok: false, why: 'That is more than can be recorded.' };
+  return { ok: true, amount };
+}
+
+/**
+ * A share of an amount, rounded half up to the minor unit (the rounding every fee here uses).
+ *
+ * @param basisPoints 1000 is 10 %
+ */
+export function shareOf(amount: Minor, basisPoints: number): Minor {
+  return Math.floor((amount * basisPoints + 5_000) / 10_000);
+}

@@ -1,0 +1,16 @@
+export type FileKind = 'jpeg' | 'png' | 'webp' | 'heic' | 'empty' | 'unknown';
+
+/** What a file is by its first bytes, whatever its name says. */
+export function fileKind(head: Uint8Array): FileKind {
+  if (head.length === 0) return 'empty';
+  if (head[0] === 0xff && head[1] === 0xd8 && head[2] === 0xff) return 'jpeg';
+  if (head[0] === 0x89 && ascii(head, 1, 3) === 'PNG') return 'png';
+  if (ascii(head, 0, 4) === 'RIFF' && ascii(head, 8, 4) === 'WEBP') return 'webp';
+  // ISO base media: the brand after `ftyp` says HEIF (ISO/IEC 23008-12).
+  if (ascii(head, 4, 4) === 'ftyp' && /^(heic|heix|heif|mif1|msf1|hevc)$/u.test(ascii(head, 8, 4))) return 'heic';
+  return 'unknown';
+}
+
+function ascii(bytes: Uint8Array, from: number, length: number): string {
+  return String.fromCharCode(...bytes.subarray(from, from + length));
+}

@@ -1,0 +1,29 @@
+export interface PrivateFind {
+  what: 'e-mail address' | 'phone number' | 'spot' | 'web address';
+  words: string;
+}
+
+/**
+ * Finds what must not stand in public words: the spot, e-mail and web addresses, phone numbers.
+ *
+ * A phone number here is a run of at least eight digits, with the usual separators, that starts with
+ * `+`, `0` or `(0`; shorter runs are sizes, years and measurements.
+ *
+ * @param spot the thing's own spot; spots shorter than two characters are not looked for
+ */
+export function findPrivate(text: string, spot: string): PrivateFind[] {
+  const found: PrivateFind[] = [];
+  for (const m of text.matchAll(/[^\s@<>,;]{1,64}@[^\s@<>,;]{1,120}\.[a-z]{2,20}/giu))
+    found.push({ what: 'e-mail address', words: m[0] });
+  for (const m of text.matchAll(/\b(?:https?:\/\/|www\.)[^\s<>]{3,200}/giu))
+    found.push({ what: 'web address', words: m[0] });
+  for (const m of text.matchAll(/(?<![\d.,])(?:\+|\(?0)[\d\s()./-]{6,24}\d/gu))
+    if (m[0].replace(/\D/gu, '').length >= 8) found.push({ what: 'phone number', words: m[0].trim() });
+  const bare = spot.trim();
+  if (bare.length >= 2) {
+    const escaped = bare.replace(/[.*+?^${}()|[\]\\]/gu, '\\$&');
+    const m = new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, 'iu').exec(text);
+    if (m) found.push({ what: 'spot', words: m[0] });
+  }
+  return found;
+}

@@ -1,0 +1,42 @@
+import { View } from 'react-native';
+
+import type { Effective } from '@/core/listing/effective';
+import { formatMoney } from '@/core/money/money';
+import type { TakeHome } from '@/core/price/takeHome';
+import { Words } from '@/parts/Words';
+import { useColours } from '@/theme/theme';
+
+/** Fees line by line and what is left, before anything is sent. */
+export function Fees({ takeHome, effective, currency }: { takeHome: TakeHome; effective: Effective; currency: string }) {
+  const c = useColours();
+  const money = (amount: number) => formatMoney(amount, currency);
+  const lines: [string, number][] = [
+    ['Price', effective.price ?? 0],
+    ...(effective.postage ? ([['Postage the buyer pays', effective.postage]] as [string, number][]) : []),
+    ...takeHome.fees.map((f): [string, number] => [f.label, -f.amount]),
+    ...(takeHome.postageCost ? ([['Postage', -takeHome.postageCost]] as [string, number][]) : []),
+    ...(takeHome.packaging ? ([['Packaging', -takeHome.packaging]] as [string, number][]) : []),
+  ];
+  return (
+    <View role="group" aria-label="Fees and take-home" style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 6, gap: 1 }}>
+      {lines.map(([label, amount]) => (
+        <View key={label} style={{ flexDirection: 'row' }}>
+          <Words kind="small" tone="soft" style={{ flex: 1 }}>
+            {label}
+          </Words>
+          <Words kind="small" tone="soft" figures>
+            {amount < 0 ? `−${money(-amount)}` : money(amount)}
+          </Words>
+        </View>
+      ))}
+      <View style={{ flexDirection: 'row' }}>
+        <Words kind="strong" style={{ flex: 1 }}>
+          Take-home
+        </Words>
+        <Words kind="strong" figures tone={takeHome.takeHome < 0 ? 'trouble' : 'ink'}>
+          {money(takeHome.takeHome)}
+        </Words>
+      </View>
+    </View>
+  );
+}

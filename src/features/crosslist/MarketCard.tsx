@@ -1,0 +1,140 @@
+import { View } from 'react-native';
+
+import type { CourierListingView } from '@/contract/courier';
+import type { Thing } from '@/contract/records';
+import { stateWords, windowLabel, windowState } from '@/core/listing/windowState';
+import { formatMoney } from '@/core/money/money';
+import { Notice } from '@/parts/Notice';
+import { Chip, Press } from '@/parts/Press';
+import { Window } from '@/parts/Window';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { changedSinceSent, markSold, withdraw, type Examined } from '@/store/sending';
+import { editPlan } from '@/store/things';
+import { useColours } from '@/theme/theme';
+
+import { goTo } from '../item/goTo';
+import { agoWords } from '../shell/time';
+import { useDo } from '../shell/useDo';
+import { Fees } from './Fees';
+import { OwnValues } from './OwnValues';
+
+export interface MarketCardProps {
+  thing: Thing;
+  examined: Examined;
+}
+
+/** One thing on one marketplace: its window, its own values, the check, fees, and what can be done. */
+export function MarketCard({ thing, examined }: MarketCardProps) {
+  const c = useColours();
+  const { sheet, plan, effective, findings } = examined;
+  const view = useCourier((s) => s.things[thing.id]);
+  const currency = useAttic((s) => s.settings.currency);
+  const listing = view?.listings.find((l) => l.market === sheet.marketplace);
+  const sold = !!view?.sale;
+  const wanted = plan?.wanted ?? false;
+  const up = listing !== undefined && (listing.want === 'live' || listing.doing !== null);
+  const blockers = findings.filter((f) => f.level === 'blocker');
+  const cautions = findings.filter((f) => f.level === 'caution');
+  return (
+    <View
+      role="group"
+      aria-label={sheet.name}
+      style={{ borderWidth: 1, borderColor: c.line, borderRadius: 10, padding: 10, gap: 9 }}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
+        <Window
+          letters={sheet.letters}
+          state={windowState(listing, plan)}
+          label={windowLabel(sheet.name, listing, plan, currency)}
+          size={42}
+        />
+        <View style={{ flex: 1 }}>
+          <Words kind="strong">{sheet.name}</Words>
+          <Words kind="small" tone="soft">
+            {[stateWords(listing, plan), listing && agoWords(listing.since)].filter(Boolean).join(', ')}
+          </Words>
+        </View>
+        {!up && !sold ? (
+          <Chip
+            role="checkbox"
+            label={`List it on ${sheet.name}`}
+            on={wanted}
+            onPress={() => editPlan(thing.id, sheet.marketplace, wanted ? `not on ${sheet.name}` : `wanted on ${sheet.name}`, { wanted: !wanted })}
+          >
+            List it here
+          </Chip>
+        ) : null}
+      </View>
+      {listing ? <ListingState thing={thing} listing={listing} examined={examined} sold={sold} /> : null}
+      {wanted && !sold ? (
+        <>
+          <OwnValues thing={thing} examined={examined} />
+          {effective.condition ? (
+            <Words kind="small" tone="soft">{`Condition there: ${effective.condition.label}`}</Words>
+          ) : null}
+          {blockers.map((f) => (
+            <Notice key={f.field + f.message} tone="trouble" onPress={() => goTo(f.field)}>
+              {f.message}
+            </Notice>
+          ))}
+          {cautions.map((f) => (
+            <Notice key={f.field + f.message} tone="caution">
+              {f.message}
+            </Notice>
+          ))}
+          {blockers.length === 0 && !up ? <Notice tone="good">Checked against their rules: ready to send.</Notice> : null}
+          {examined.takeHome ? <Fees takeHome={examined.takeHome} effective={effective} currency={currency} /> : null}
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+/** What the courier knows of it there, and what can be done about it. */
+function ListingState(props: { thing: Thing; listing: CourierListingView; examined: Examined; sold: boolean }) {
+  const { thing, listing, examined, sold } = props;
+  const { sheet } = examined;
+  const currency = useAttic((s) => s.settings.currency);
+  const { run, busy, trouble } = useDo();
+  const price = examined.effective.price ?? listing.price;
+  const live = listing.state === 'live' && listing.want === 'live';
+  const waiting = listing.want === 'live' && (live || listing.state === 'inReview' || listing.state === 'onItsWay');
+  return (
+    <>
+      {listing.trouble ? <Notice tone="caution">{`${listing.trouble} The courier keeps trying.`}</Notice> : null}
+      {listing.reasons.map((r) => (
+        <Notice key={r.message} tone="trouble" onPress={r.field ? () => goTo(r.field) : undefined}>
+          {`${sheet.name} says: ${r.message}`}
+        </Notice>
+      ))}
+      {live && !sold && changedSinceSent(thing, examined, listing.draftPrint) ? (
+        <Notice tone="info">Changed since it was sent: send it again to change it there.</Notice>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {listing.url && (live || listing.state === 'sold') ? (
+          <Press icon="outside" label={`See it on ${sheet.name}`} onPress={() => window.open(listing.url ?? '', '_blank', 'noopener')}>
+            See it there
+          </Press>
+        ) : null}
+        {waiting && !sold ? (
+          <Press label={`Withdraw it from ${sheet.name}`} disabled={busy} onPress={() => run(() => withdraw(thing.id, sheet.marketplace))}>
+            Withdraw
+          </Press>
+        ) : null}
+        {live && !sold && sheet.handover === 'collect' ? (
+          <Press
+            kind="main"
+            label={`Sold on ${sheet.name} for ${formatMoney(price, currency)}`}
+            disabled={busy}
+            onPress={() => run(() => markSold(thing.id, sheet.marketplace, price))}
+          >
+            {`Sold for ${formatMoney(price, currency)}`}
+          </Press>
+        ) : null}
+      </View>
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+    </>
+  );
+}

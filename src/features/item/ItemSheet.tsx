@@ -1,0 +1,103 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, useMemo } from 'react';
+import { ScrollView, View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { Notice } from '@/parts/Notice';
+import { Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { examine, type Examined } from '@/store/sending';
+import { useColours, useWide } from '@/theme/theme';
+
+import { Marketplaces } from '../crosslist/Marketplaces';
+import { ConditionSection } from './ConditionSection';
+import { goTo } from './goTo';
+import { MeasurementsSection } from './MeasurementsSection';
+import { PicturesSection } from './PicturesSection';
+import { PriceSection, StoreSection } from './PriceSection';
+import { SheetHead } from './SheetHead';
+import { WhatSection } from './WhatSection';
+import { WordsSection } from './WordsSection';
+
+/** The heart: one thing, in the order the work is done. */
+export function ItemSheet() {
+  const { id, at } = useLocalSearchParams<{ id: string; at?: string }>();
+  const thing = useAttic((s) => s.things[id]);
+  const router = useRouter();
+  if (!thing)
+    return (
+      <View style={{ padding: 24, gap: 12 }}>
+        <Words kind="heading">It is not in this attic</Words>
+        <Words tone="soft">It may have been removed. If that was just now, undo is at the bottom of the page.</Words>
+        <Press onPress={() => router.navigate('/stock')}>Go to stock</Press>
+      </View>
+    );
+  return <Sheet key={thing.id} thing={thing} at={at} />;
+}
+
+/** The thing examined for every marketplace whose sheet is known. */
+function useExamined(thing: Thing): Examined[] {
+  const sheets = useCourier((s) => s.sheets);
+  const plans = useAttic((s) => s.plans);
+  const pictures = useAttic((s) => s.pictures);
+  const settings = useAttic((s) => s.settings);
+  // examine() reads the store itself; these are what it reads.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => sheets.map((sheet) => examine(thing, sheet)), [thing, sheets, plans, pictures, settings]);
+}
+
+function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
+  const c = useColours();
+  const wide = useWide();
+  const examined = useExamined(thing);
+  const sale = useCourier((s) => s.things[thing.id]?.sale);
+  const wanted = examined.filter((e) => e.plan?.wanted);
+  useEffect(() => {
+    if (at) goTo(at);
+  }, [at]);
+
+  const facts = (
+    <>
+      <WhatSection thing={thing} findings={wanted} />
+      <ConditionSection thing={thing} findings={wanted} />
+      <MeasurementsSection thing={thing} />
+      <WordsSection thing={thing} findings={wanted} />
+      <PriceSection thing={thing} findings={wanted} />
+      <StoreSection thing={thing} findings={wanted} />
+    </>
+  );
+  const column = { padding: 12, gap: 12, paddingBottom: 48 };
+  return (
+    <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Item sheet">
+      <SheetHead thing={thing} />
+      {wide ? (
+        <View style={{ flex: 1, flexDirection: 'row' }}>
+          <ScrollView style={{ flexGrow: 0, flexBasis: 330 }} contentContainerStyle={column} tabIndex={0} aria-label="Pictures">
+            <PicturesSection thing={thing} findings={wanted} />
+          </ScrollView>
+          <ScrollView style={{ flex: 1, minWidth: 360 }} contentContainerStyle={column} tabIndex={0} aria-label="Facts">
+            {sale ? <SoldNotice /> : null}
+            {facts}
+          </ScrollView>
+          <ScrollView style={{ flexGrow: 0, flexBasis: 410 }} contentContainerStyle={column} tabIndex={0} aria-label="Marketplaces">
+            <Marketplaces thing={thing} examined={examined} />
+          </ScrollView>
+        </View>
+      ) : (
+        <ScrollView style={{ flex: 1 }} contentContainerStyle={column} keyboardShouldPersistTaps="handled" tabIndex={0} aria-label="The thing">
+          {sale ? <SoldNotice /> : null}
+          <PicturesSection thing={thing} findings={wanted} />
+          {facts}
+          <Marketplaces thing={thing} examined={examined} />
+        </ScrollView>
+      )}
+    </View>
+  );
+}
+
+function SoldNotice() {
+  return <Notice tone="info">It is sold: changes here no longer go anywhere.</Notice>;
+}
+

@@ -1,0 +1,95 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { formatMoney } from '@/core/money/money';
+import { formatWeight, GRAMS_PER_OUNCE, parseWeight } from '@/core/measure/units';
+import { weightOf } from '@/core/listing/effective';
+import { postageFor } from '@/core/postage/bands';
+import { Field } from '@/parts/Field';
+import { MoneyField } from '@/parts/MoneyField';
+import { Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import type { Examined } from '@/store/sending';
+import { editThing, removeThing } from '@/store/things';
+
+import { FieldFindings, Section } from './Section';
+
+/** What was paid and what is asked. */
+export function PriceSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
+  const currency = useAttic((s) => s.settings.currency);
+  const times = thing.cost && thing.price ? thing.price / thing.cost : null;
+  return (
+    <Section name="price" title="Price" summary={thing.price === null ? undefined : formatMoney(thing.price, currency)}>
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <View style={{ flex: 1 }}>
+          <MoneyField label="Cost" value={thing.cost} currency={currency} onChange={(cost) => editThing(thing.id, 'cost', { cost })} />
+        </View>
+        <View style={{ flex: 1 }}>
+          <MoneyField label="Price" value={thing.price} currency={currency} onChange={(price) => editThing(thing.id, 'price', { price })} />
+        </View>
+      </View>
+      {times !== null ? (
+        <Words tone="soft" figures>
+          {`${times.toFixed(1)} times what it cost.`}
+          {times < 3 ? ' Three times is the usual aim for a one-off.' : ''}
+        </Words>
+      ) : null}
+      <FieldFindings examined={findings.filter((e) => e.plan?.price == null)} field="price" />
+    </Section>
+  );
+}
+
+/** Packed weight and where it is stored. The spot is private and never sent. */
+export function StoreSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
+  const units = useAttic((s) => s.settings.units);
+  const currency = useAttic((s) => s.settings.currency);
+  const listed = useCourier((s) => s.things[thing.id]?.listings.some((l) => l.want === 'live' || l.doing !== null) ?? false);
+  const router = useRouter();
+  const grams = weightOf(thing);
+  const postage = postageFor(grams);
+  return (
+    <Section name="parcel" title="Parcel and spot" summary={thing.spot || undefined}>
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <View style={{ flex: 1 }}>
+          <Field
+            key={units}
+            label="Weight packed"
+            figures
+            keyboard="decimal-pad"
+            unit={units === 'metric' ? 'g' : 'oz'}
+            value={thing.weightG === null ? '' : units === 'metric' ? String(thing.weightG) : (thing.weightG / GRAMS_PER_OUNCE).toFixed(1)}
+            refuse={(text) => {
+              const parsed = text.trim() === '' ? null : parseWeight(text, units);
+              return parsed && !parsed.ok ? parsed.why : null;
+            }}
+            onChange={(text) => {
+              const parsed = text.trim() === '' ? null : parseWeight(text, units);
+              if (!parsed || parsed.ok) editThing(thing.id, 'weight', { weightG: parsed?.value ?? null });
+            }}
+          />
+        </View>
+        <View style={{ flex: 1 }}>
+          <Field label="Spot" value={thing.spot} maxLength={60} onChange={(spot) => editThing(thing.id, 'spot', { spot })} />
+        </View>
+      </View>
+      <Words tone="soft" figures>
+        {`${thing.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; inland postage ${postage === null ? 'not possible' : formatMoney(postage, currency)}. The spot stays private.`}
+      </Words>
+      <FieldFindings examined={findings} field="parcel" />
+      <Press
+        kind="quiet"
+        icon="remove"
+        disabled={listed}
+        onPress={() => {
+          removeThing(thing.id);
+          router.navigate('/stock');
+        }}
+      >
+        {listed ? 'Listed: withdraw it before removing it' : 'Remove it from the attic'}
+      </Press>
+    </Section>
+  );
+}

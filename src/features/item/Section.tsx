@@ -1,0 +1,70 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import type { CheckField } from '@/core/listing/check';
+import { Icon } from '@/parts/Icon';
+import { Notice } from '@/parts/Notice';
+import { Words } from '@/parts/Words';
+import type { Examined } from '@/store/sending';
+import { useColours } from '@/theme/theme';
+
+import { GO_TO, sectionId } from './goTo';
+
+export interface SectionProps {
+  /** Short name, for going to it. */
+  name: string;
+  title: string;
+  /** What it holds, in a few words, shown when folded too. */
+  summary?: string;
+  children: ReactNode;
+}
+
+/** One part of the sheet; folds on a tap of its head. */
+export function Section({ name, title, summary, children }: SectionProps) {
+  const c = useColours();
+  const [open, setOpen] = useState(true);
+  useEffect(() => {
+    const unfold = (event: Event) => {
+      if ((event as CustomEvent<string>).detail === name) setOpen(true);
+    };
+    window.addEventListener(GO_TO, unfold);
+    return () => window.removeEventListener(GO_TO, unfold);
+  }, [name]);
+  return (
+    <View id={sectionId(name)} role="region" aria-label={title} style={[styles.card, { backgroundColor: c.surface, borderColor: c.line }]}>
+      <Pressable role="button" aria-expanded={open} aria-label={title} onPress={() => setOpen(!open)} style={styles.head}>
+        <Words kind="heading" style={{ flex: 1 }}>
+          {title}
+        </Words>
+        {summary ? (
+          <Words kind="small" tone="soft" numberOfLines={1} figures style={{ flexShrink: 1 }}>
+            {summary}
+          </Words>
+        ) : null}
+        <Icon name={open ? 'unfold' : 'forward'} colour={c.soft} size={20} />
+      </Pressable>
+      {open ? <View style={styles.body}>{children}</View> : null}
+    </View>
+  );
+}
+
+/** What the marketplaces a thing is wanted on say about one field, right under it. */
+export function FieldFindings({ examined, field }: { examined: readonly Examined[]; field: CheckField }) {
+  // The same sentence of several marketplaces is said once.
+  const said = new Map<string, 'trouble' | 'caution'>();
+  for (const { findings } of examined)
+    for (const f of findings)
+      if (f.field === field && (f.level === 'blocker' || !said.has(f.message)))
+        said.set(f.message, f.level === 'blocker' ? 'trouble' : 'caution');
+  return [...said].map(([message, tone]) => (
+    <Notice key={message} tone={tone}>
+      {message}
+    </Notice>
+  ));
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1, borderRadius: 12 },
+  head: { flexDirection: 'row', alignItems: 'center', gap: 8, paddingHorizontal: 12, minHeight: 52 },
+  body: { paddingHorizontal: 12, paddingBottom: 14, gap: 10 },
+});

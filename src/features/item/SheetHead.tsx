@@ -1,0 +1,58 @@
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { labelCode } from '@/core/identity/code';
+import { kindById } from '@/core/kinds/kinds';
+import { HouseFront } from '@/parts/HouseFront';
+import { PictureView } from '@/parts/PictureView';
+import { SignPress } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { undo, useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { useColours } from '@/theme/theme';
+
+import { agoWords } from '../shell/time';
+
+/** Always in sight: cover, title, house front, whether it is saved, and undo. */
+export function SheetHead({ thing }: { thing: Thing }) {
+  const c = useColours();
+  const router = useRouter();
+  const last = useAttic((s) => s.journal.at(-1));
+  const currency = useAttic((s) => s.settings.currency);
+  const plans = useAttic((s) => s.plans);
+  const view = useCourier((s) => s.things[thing.id]);
+  const sheets = useCourier((s) => s.sheets);
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, padding: 8, borderBottomWidth: 1, borderColor: c.line, backgroundColor: c.surface }}>
+      <SignPress icon="back" label="Back" onPress={() => (router.canGoBack() ? router.back() : router.navigate('/stock'))} />
+      <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />
+      <View style={{ flex: 1, minWidth: 0 }}>
+        <Words kind="strong" numberOfLines={1} role="heading" aria-level={1}>
+          {thing.title || kindById(thing.kind)?.name || 'A new thing'}
+        </Words>
+        <Words kind="small" tone="soft" figures numberOfLines={1}>
+          {labelCode(thing.code, thing.spot)}
+        </Words>
+        <Saved />
+      </View>
+      <HouseFront thingId={thing.id} view={view} plans={plans} sheets={sheets} currency={currency} size={30} />
+      <SignPress icon="undo" label={last ? `Undo: ${last.label}` : 'Nothing to undo'} disabled={!last} onPress={() => undo()} />
+    </View>
+  );
+}
+
+function Saved() {
+  const savedAt = useAttic((s) => s.savedAt);
+  const [, again] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => again((n) => n + 1), 15_000);
+    return () => clearInterval(timer);
+  }, []);
+  return (
+    <Words kind="small" tone={savedAt === null ? 'soft' : 'good'} role="status" numberOfLines={1}>
+      {savedAt === null ? 'Saving…' : `Saved ${agoWords(savedAt)}`}
+    </Words>
+  );
+}

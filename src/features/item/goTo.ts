@@ -1,0 +1,36 @@
+/** The section of the sheet in which a field is put right. */
+export function sectionOf(field: string): string {
+  switch (field) {
+    case 'title':
+    case 'description':
+      return 'words';
+    case 'pictures':
+    case 'kind':
+    case 'condition':
+    case 'price':
+    case 'parcel':
+      return field;
+    default:
+      return 'markets';
+  }
+}
+
+export function sectionId(name: string): string {
+  return `sheet-${name}`;
+}
+
+/** Says which section is to be opened and shown. */
+export const GO_TO = 'attic-go-to';
+
+/** Takes the person to the section where a field is put right, unfolding it. */
+export function goTo(field: string): void {
+  const name = sectionOf(field);
+  window.dispatchEvent(new CustomEvent(GO_TO, { detail: name }));
+  const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+  // After it has unfolded.
+  requestAnimationFrame(() =>
+    requestAnimationFrame(() =>
+      document.getElementById(sectionId(name))?.scrollIntoView({ block: 'start', behavior: still ? 'auto' : 'smooth' }),
+    ),
+  );
+}

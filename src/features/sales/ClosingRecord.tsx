@@ -1,0 +1,49 @@
+import { View } from 'react-native';
+
+import type { ClosingView, Sale } from '@/contract/courier';
+import { Icon } from '@/parts/Icon';
+import { Words } from '@/parts/Words';
+import { useCourier } from '@/store/courierLink';
+import { useColours } from '@/theme/theme';
+
+const OUTCOMES: Record<ClosingView['entries'][number]['outcome'], string> = {
+  soldHere: 'sold here',
+  goneAlready: 'was gone before',
+  withdrawn: 'withdrawn',
+  withdrawing: 'being withdrawn',
+  soldToo: 'sold here as well',
+};
+
+/** The closing record: every marketplace with its time, the proof of "gone everywhere". */
+export function ClosingRecord({ closing, sale }: { closing: ClosingView; sale: Sale }) {
+  const c = useColours();
+  const markets = useCourier((s) => s.markets);
+  return (
+    <View role="table" aria-label="Closing record" style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 6, gap: 2 }}>
+      {closing.entries.map((entry) => {
+        const open = entry.outcome === 'withdrawing';
+        return (
+          <View key={entry.market} role="row" style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 26 }}>
+            <Icon name={open ? 'alert' : 'check'} colour={open ? c.brick : c.moss} size={17} />
+            <Words role="cell" style={{ width: 108 }}>
+              {markets.find((m) => m.id === entry.market)?.name ?? entry.market}
+            </Words>
+            <Words role="cell" tone={open ? 'trouble' : 'ink'} style={{ flex: 1 }}>
+              {OUTCOMES[entry.outcome]}
+            </Words>
+            <Words role="cell" tone="soft" figures>
+              {entry.at === null ? '—' : timeAfter(entry.at, sale.at)}
+            </Words>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+/** The moment of the sale as a clock time; the others as time after it. */
+function timeAfter(at: number, saleAt: number): string {
+  const after = (at - saleAt) / 1_000;
+  const clock = new Date(at).toLocaleTimeString('en-GB');
+  return after <= 0 ? clock : `${clock} (+${after < 100 ? after.toFixed(1) : Math.round(after)} s)`;
+}

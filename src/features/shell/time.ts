@@ -1,0 +1,16 @@
+import { formatDistanceStrict, formatDistanceToNowStrict } from 'date-fns';
+
+/** "3 days ago" */
+export function agoWords(at: number): string {
+  return Date.now() - at < 10_000 ? 'just now' : formatDistanceToNowStrict(at, { addSuffix: true });
+}
+
+/** "in 8 seconds"; "now" when it is due. */
+export function soonWords(at: number | null, now: number): string {
+  return at === null || at - now < 1_000 ? 'now' : formatDistanceStrict(at, now, { addSuffix: true });
+}
+
+/** The exact moment, for beside or behind the words. */
+export function exactly(at: number): string {
+  return new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
+}

@@ -1,0 +1,42 @@
+import { useMemo } from 'react';
+
+import { isAlarm, todayLines, type TodayLine } from '@/core/sales/today';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { examine } from '@/store/sending';
+
+/** Everything that needs a person, worst first. */
+export function useToday(): TodayLine[] {
+  const things = useAttic((s) => s.things);
+  const plans = useAttic((s) => s.plans);
+  const pictures = useAttic((s) => s.pictures);
+  const courier = useCourier((s) => s.things);
+  const sheets = useCourier((s) => s.sheets);
+  const caughtUp = useCourier((s) => s.caughtUp);
+  return useMemo(
+    () =>
+      todayLines({
+        things,
+        // Until the courier has told all it knows, a listing may only look unsent.
+        plans: caughtUp ? Object.values(plans) : [],
+        courier,
+        findings: (thing, market) => {
+          const sheet = sheets.find((s) => s.marketplace === market);
+          return sheet ? examine(thing, sheet).findings : [];
+        },
+      }),
+    // The check reads pictures too.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [things, plans, pictures, courier, sheets, caughtUp],
+  );
+}
+
+/** How many promises to buyers are at risk just now. */
+export function useAlarmCount(): number {
+  const courier = useCourier((s) => s.things);
+  const things = useAttic((s) => s.things);
+  return useMemo(
+    () => todayLines({ things, plans: [], courier, findings: () => [] }).filter(isAlarm).length,
+    [things, courier],
+  );
+}

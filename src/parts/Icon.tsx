@@ -1,0 +1,44 @@
+import ArrowDown from 'lucide-react-native/icons/arrow-down';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import BookOpen from 'lucide-react-native/icons/book-open';
+import Camera from 'lucide-react-native/icons/camera';
+import Check from 'lucide-react-native/icons/check';
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import CircleAlert from 'lucide-react-native/icons/circle-alert';
+import ExternalLink from 'lucide-react-native/icons/external-link';
+import Images from 'lucide-react-native/icons/images';
+import Info from 'lucide-react-native/icons/info';
+import MapPin from 'lucide-react-native/icons/map-pin';
+import Package from 'lucide-react-native/icons/package';
+import Plus from 'lucide-react-native/icons/plus';
+import Search from 'lucide-react-native/icons/search';
+import Send from 'lucide-react-native/icons/send';
+import Sun from 'lucide-react-native/icons/sun';
+import Trash from 'lucide-react-native/icons/trash';
+import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
+import Undo from 'lucide-react-native/icons/undo-2';
+import Wand from 'lucide-react-native/icons/wand-sparkles';
+import X from 'lucide-react-native/icons/x';
+import Shelves from 'lucide-react-native/icons/library';
+import Handshake from 'lucide-react-native/icons/handshake';
+import { View } from 'react-native';
+
+const ICONS = {
+  down: ArrowDown, back: ArrowLeft, ledger: BookOpen, camera: Camera, check: Check, unfold: ChevronDown,
+  forward: ChevronRight, alert: CircleAlert, outside: ExternalLink, pictures: Images, info: Info, spot: MapPin,
+  parcel: Package, add: Plus, search: Search, send: Send, today: Sun, remove: Trash, caution: TriangleAlert,
+  undo: Undo, write: Wand, close: X, stock: Shelves, sales: Handshake,
+}; // prettier-ignore
+
+export type IconName = keyof typeof ICONS;
+
+/** A drawn sign beside words or inside a labelled button: itself always silent. */
+export function Icon({ name, colour, size = 22 }: { name: IconName; colour: string; size?: number }) {
+  const Drawn = ICONS[name];
+  return (
+    <View aria-hidden style={{ width: size, height: size }}>
+      {Drawn ? <Drawn color={colour} size={size} strokeWidth={1.9} /> : null}
+    </View>
+  );
+}

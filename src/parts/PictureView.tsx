@@ -1,0 +1,37 @@
+import { Image, View, type StyleProp, type ViewStyle } from 'react-native';
+
+import { usePictureAddress } from '@/store/pictures';
+import { useColours } from '@/theme/theme';
+
+import { Icon } from './Icon';
+
+export interface PictureViewProps {
+  id: string | undefined;
+  /** What it shows, said aloud; empty when the words beside it say it already. */
+  alt: string;
+  size?: 'full' | 'thumb';
+  style?: StyleProp<ViewStyle>;
+  /** Show the whole picture instead of filling the frame. */
+  whole?: boolean;
+}
+
+/** A stored picture, or a quiet frame where there is none yet. */
+export function PictureView({ id, alt, size = 'thumb', style, whole }: PictureViewProps) {
+  const c = useColours();
+  const address = usePictureAddress(id, size);
+  return (
+    <View style={[{ overflow: 'hidden', borderRadius: 8, backgroundColor: c.raised, alignItems: 'center', justifyContent: 'center' }, style]}>
+      {address ? (
+        <Image
+          source={{ uri: address }}
+          alt={alt}
+          {...(alt === '' ? { 'aria-hidden': true } : {})}
+          resizeMode={whole ? 'contain' : 'cover'}
+          style={{ width: '100%', height: '100%' }}
+        />
+      ) : (
+        <Icon name="pictures" colour={c.soft} size={26} />
+      )}
+    </View>
+  );
+}

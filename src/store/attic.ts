@@ -1,0 +1,239 @@
+import { nanoid } from 'nanoid';
+import { create } from 'zustand';
+
+import { SCHEMA_VERSION } from '@/contract/migrations';
+import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/contract/records';
+import { recordId } from '@/core/identity/recordId';
+
+import { Disk, DiskFull, type Stored } from './disk';
+import { inverseOf, journalWith, type Change, type Edit } from './journal';
+import { loadRecords, noRecords, pageKey, pageTexts, type Records, type SetAside } from './pagedRecords';
+
+export interface AtticState extends Records {
+  status: 'closed' | 'open';
+  settings: Settings;
+  aside: SetAside[];
+  journal: Change[];
+  /** When everything was last safely stored; null while something waits. */
+  savedAt: number | null;
+  /** Why the last write failed; what is on the screen is kept and tried again. */
+  saveTrouble: string | null;
+  /** The change that "undo" is offered for without being asked. */
+  offer: Change | null;
+}
+
+export const useAttic = create<AtticState>(() => ({
+  ...noRecords(),
+  status: 'closed',
+  settings: Settings.parse({ id: 'settings' }),
+  aside: [],
+  journal: [],
+  savedAt: null,
+  saveTrouble: null,
+  offer: null,
+}));
+
+/** How long "undo" stays offered, milliseconds. */
+export const OFFER_TIME = 12_000;
+const WRITE_DELAY = 120;
+
+let disk: Disk | null = null;
+let channel: BroadcastChannel | null = null;
+const dirtyPages = new Set<string>();
+let dirtySettings = false;
+let blobs: Record<string, Blob> = {};
+let writing: Promise<void> = Promise.resolve();
+let timer: ReturnType<typeof setTimeout> | null = null;
+
+/** Opens the attic with this name: reads everything, reports what could not be read. */
+export async function openAttic(name: string): Promise<void> {
+  disk = new Disk(name);
+  const { records, settings, aside } = await loadRecords(disk);
+  const journal = readJournal(await disk.text('journal'));
+  const last = journal.at(-1);
+  const offer = last?.destructive && Date.now() - last.at < OFFER_TIME ? last : null;
+  useAttic.setState({ ...records, settings, aside, journal, offer, status: 'open', savedAt: Date.now(), saveTrouble: null });
+  await sweepPictures(disk, records, journal);
+  listenToOtherPages(name);
+  window.addEventListener('pagehide', () => void saveNow());
+  document.addEventListener('visibilitychange', () => void saveNow());
+}
+
+export function isEmptyAttic(): boolean {
+  const { things, hauls } = useAttic.getState();
+  return Object.keys(things).length === 0 && Object.keys(hauls).length === 0;
+}
+
+/** A fresh id; its running number fixes the page it is stored on. */
+export function newId(): string {
+  const { settings } = useAttic.getState();
+  setSettings({ nextRecord: settings.nextRecord + 1 });
+  return recordId(settings.nextRecord, nanoid(8).replace(/[_-]/gu, 'x'));
+}
+
+export function setSettings(part: Partial<Settings>): void {
+  useAttic.setState((s) => ({ settings: { ...s.settings, ...part } }));
+  dirtySettings = true;
+  saveSoon();
+}
+
+/** A change to one record: its new value (null takes it away). */
+export type Put = { [C in CollectionName]: { collection: C; id: string; record: RecordOf[C] | null } }[CollectionName];
+
+/**
+ * Changes records, remembers how to take it back, and stores them soon.
+ *
+ * @param label what was done, as a person would say it ("price", "picture removed")
+ * @throws ZodError when a record is not valid: the caller has to check what people type
+ */
+export function change(label: string, puts: readonly Put[], options: { destructive?: boolean } = {}): void {
+  const state = useAttic.getState();
+  const edits = puts.map(({ collection, id, record }) => ({
+    collection,
+    id,
+    before: state[collection][id] ?? null,
+    after: record === null ? null : COLLECTIONS[collection].parse(record),
+  })) as Edit[];
+  const entry: Change = {
+    label,
+    at: Date.now(),
+    author: state.settings.author,
+    destructive: options.destructive ?? false,
+    edits,
+  };
+  apply(edits);
+  useAttic.setState((s) => ({
+    journal: journalWith(s.journal, entry),
+    offer: entry.destructive ? entry : s.offer,
+  }));
+}
+
+/** Takes the newest change back, or the one given. */
+export function undo(which?: Change): void {
+  const { journal } = useAttic.getState();
+  const target = which ?? journal.at(-1);
+  if (!target) return;
+  apply(inverseOf(target, useAttic.getState()));
+  useAttic.setState((s) => ({
+    journal: s.journal.filter((c) => c.at !== target.at || c.label !== target.label),
+    offer: s.offer === target || s.offer?.at === target.at ? null : s.offer,
+  }));
+  saveSoon();
+}
+
+export function dismissOffer(): void {
+  useAttic.setState({ offer: null });
+}
+
+/** Bytes to be stored together with the records that speak of them. */
+export function putBlob(key: string, blob: Blob): void {
+  blobs[key] = blob;
+}
+
+export async function readBlob(key: string): Promise<Blob | null> {
+  return blobs[key] ?? (await disk?.blob(key)) ?? null;
+}
+
+export function pictureKey(id: string, size: 'full' | 'thumb'): string {
+  return `picture:${id}:${size}`;
+}
+
+/** Resolves once everything changed so far is stored (or the trouble is in `saveTrouble`). */
+export function saveNow(): Promise<void> {
+  if (timer) clearTimeout(timer);
+  timer = null;
+  writing = writing.then(write);
+  return writing;
+}
+
+// ---- inside ---------------------------------------------------------------------------------------
+
+function apply(edits: readonly Edit[]): void {
+  useAttic.setState((s) => {
+    const next: Partial<Records> = {};
+    for (const { collection, id, after } of edits) {
+      const map: Record<string, unknown> = next[collection] ?? { ...s[collection] };
+      if (after === null) delete map[id];
+      else map[id] = after;
+      (next as Record<string, unknown>)[collection] = map;
+      dirtyPages.add(pageKey(collection, id));
+    }
+    return next;
+  });
+  channel?.postMessage(edits.map(({ collection, id, after }) => ({ collection, id, after })));
+  saveSoon();
+}
+
+function saveSoon(): void {
+  useAttic.setState({ savedAt: null });
+  timer ??= setTimeout(() => void saveNow(), WRITE_DELAY);
+}
+
+async function write(): Promise<void> {
+  if (!disk || (dirtyPages.size === 0 && !dirtySettings && Object.keys(blobs).length === 0)) return;
+  const state = useAttic.getState();
+  const pages = [...dirtyPages];
+  const bytes = blobs;
+  const entries: Record<string, Stored> = {
+    ...pageTexts(state, pages),
+    ...bytes,
+    settings: JSON.stringify(state.settings),
+    journal: JSON.stringify(state.journal),
+    meta: JSON.stringify({ schema: SCHEMA_VERSION }),
+  };
+  dirtyPages.clear();
+  dirtySettings = false;
+  try {
+    await disk.write(entries);
+    // Bytes added while the write ran stay for the next one.
+    blobs = Object.fromEntries(Object.entries(blobs).filter(([key, blob]) => bytes[key] !== blob));
+    if (dirtyPages.size === 0 && !dirtySettings) useAttic.setState({ savedAt: Date.now(), saveTrouble: null });
+  } catch (error) {
+    for (const page of pages) dirtyPages.add(page);
+    dirtySettings = true;
+    const why = error instanceof DiskFull ? error.message : 'It could not be stored on this device.';
+    useAttic.setState({ saveTrouble: `${why} Nothing is lost while this page stays open; free some room.` });
+    timer ??= setTimeout(() => void saveNow(), 5_000);
+  }
+}
+
+/** Two pages of one attic: each takes over what the other changed, record by record. */
+function listenToOtherPages(name: string): void {
+  channel?.close();
+  channel = new BroadcastChannel(`attic-${name}`);
+  channel.onmessage = (message: MessageEvent<Pick<Edit, 'collection' | 'id' | 'after'>[]>) => {
+    useAttic.setState((s) => {
+      const next: Record<string, unknown> = {};
+      for (const { collection, id, after } of message.data) {
+        const map = (next[collection] ?? { ...s[collection] }) as Record<string, unknown>;
+        if (after === null) delete map[id];
+        else map[id] = after;
+        next[collection] = map;
+      }
+      return next as Partial<AtticState>;
+    });
+  };
+}
+
+function readJournal(text: string | null): Change[] {
+  try {
+    const journal: unknown = JSON.parse(text ?? '[]');
+    return Array.isArray(journal) ? (journal as Change[]) : [];
+  } catch {
+    return [];
+  }
+}
+
+/** Bytes of pictures that no record and no undoable change speaks of any more. */
+async function sweepPictures(from: Disk, records: Records, journal: readonly Change[]): Promise<void> {
+  const wanted = new Set(Object.keys(records.pictures));
+  for (const entry of journal) for (const edit of entry.edits) if (edit.collection === 'pictures') wanted.add(edit.id);
+  const keys = await from.keys();
+  const set = new Set(keys.filter((k) => k.startsWith('aside:pictures:')).map((k) => k.slice(15)));
+  await from.remove(
+    keys.filter((key) => {
+      const id = key.split(':')[1] ?? '';
+      return key.startsWith('picture:') && !wanted.has(id) && !set.has(id);
+    }),
+  );
+}

@@ -1,0 +1,66 @@
+import type { CollectionName, RecordOf } from '@/contract/records';
+
+import type { Records } from './pagedRecords';
+
+/** One record before and after a change; null where there was or is none. */
+export interface Edit<C extends CollectionName = CollectionName> {
+  collection: C;
+  id: string;
+  before: RecordOf[C] | null;
+  after: RecordOf[C] | null;
+}
+
+/** One thing a person did, with all it touched, so that it can be taken back. */
+export interface Change {
+  label: string;
+  at: number;
+  author: string;
+  /** Something went away: offer to take it back without being asked. */
+  destructive: boolean;
+  edits: Edit[];
+}
+
+/** How many changes can be taken back. */
+export const JOURNAL_LENGTH = 60;
+/** Typing in one field within this time is one change, milliseconds. */
+const SAME_CHANGE = 2_000;
+
+/** Adds a change; quick further edits of the same kind to the same record become one with the last. */
+export function journalWith(journal: readonly Change[], change: Change): Change[] {
+  const last = journal.at(-1);
+  const edit = change.edits[0];
+  const lastEdit = last?.edits[0];
+  const same =
+    last && edit && lastEdit && change.edits.length === 1 && last.edits.length === 1 && !change.destructive &&
+    last.label === change.label && edit.id === lastEdit.id && edit.collection === lastEdit.collection &&
+    edit.before !== null && edit.after !== null && change.at - last.at < SAME_CHANGE; // prettier-ignore
+  if (same) return [...journal.slice(0, -1), { ...change, edits: [{ ...edit, before: lastEdit.before }] }];
+  return [...journal, change].slice(-JOURNAL_LENGTH);
+}
+
+/**
+ * The edits that take a change back, leaving alone what was changed since: only fields that the
+ * change altered and that still hold what it put there go back.
+ */
+export function inverseOf(change: Change, records: Records): Edit[] {
+  const edits: Edit[] = [];
+  for (const { collection, id, before, after } of [...change.edits].reverse()) {
+    const present = records[collection][id] ?? null;
+    if (before === null) {
+      if (present) edits.push({ collection, id, before: present, after: null });
+    } else if (after === null || present === null) {
+      edits.push({ collection, id, before: present, after: before });
+    } else {
+      const restored: Record<string, unknown> = { ...present };
+      const was = before as Record<string, unknown>;
+      const became = after as Record<string, unknown>;
+      for (const key of new Set([...Object.keys(was), ...Object.keys(became)])) {
+        const altered = JSON.stringify(was[key]) !== JSON.stringify(became[key]);
+        const untouched = JSON.stringify(restored[key]) === JSON.stringify(became[key]);
+        if (altered && untouched) restored[key] = was[key];
+      }
+      edits.push({ collection, id, before: present, after: restored as unknown as typeof present });
+    }
+  }
+  return edits;
+}

@@ -1,0 +1,101 @@
+import { readRecord, SCHEMA_VERSION } from '@/contract/migrations';
+import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/contract/records';
+import { pageOf } from '@/core/identity/recordId';
+
+import type { Disk } from './disk';
+
+export type Records = { [C in CollectionName]: Record<string, RecordOf[C]> };
+
+/** A record that could not be read: kept as it was, never shown as if it were whole. */
+export interface SetAside {
+  collection: CollectionName | 'settings';
+  key: string;
+  why: string;
+}
+
+export interface Loaded {
+  records: Records;
+  settings: Settings;
+  aside: SetAside[];
+}
+
+export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as CollectionName[];
+
+export function noRecords(): Records {
+  return { things: {}, pictures: {}, hauls: {}, plans: {} };
+}
+
+export function pageKey(collection: CollectionName, id: string): string {
+  return `${collection}:${pageOf(id)}`;
+}
+
+/** Reads every page. Records that don't validate are set aside under a key of their own and reported. */
+export async function loadRecords(disk: Disk): Promise<Loaded> {
+  const keys = await disk.keys();
+  const meta = parse(await disk.text('meta')) as { schema?: number } | null;
+  const version = typeof meta?.schema === 'number' ? meta.schema : SCHEMA_VERSION;
+  const records = noRecords();
+  const aside: SetAside[] = [];
+  const keep: Record<string, string> = {};
+  const pages = keys.filter((key) => COLLECTION_NAMES.some((c) => key.startsWith(`${c}:`)));
+  const texts = await disk.texts(pages);
+  for (const key of pages) {
+    const collection = key.slice(0, key.indexOf(':')) as CollectionName;
+    const page = parse(texts[key] ?? null);
+    const entries = typeof page === 'object' && page !== null ? Object.entries(page) : null;
+    if (!entries) {
+      aside.push({ collection, key, why: 'the page could not be read' });
+      keep[`aside:${key}`] = texts[key] ?? '';
+      continue;
+    }
+    for (const [id, raw] of entries) {
+      const read = readRecord(collection, raw, version);
+      if (read.ok) (records[collection] as Record<string, unknown>)[id] = read.record;
+      else {
+        aside.push({ collection, key: id, why: read.why });
+        keep[`aside:${collection}:${id}`] = JSON.stringify(raw);
+      }
+    }
+  }
+  const settings = readSettings(await disk.text('settings'), records, aside, keep);
+  if (Object.keys(keep).length > 0) await disk.write(keep);
+  // What was set aside on an earlier day is still reported: it is still not in the attic.
+  for (const key of keys)
+    if (key.startsWith('aside:') && !(key in keep))
+      aside.push({ collection: 'things', key: key.slice(6), why: 'set aside earlier' });
+  return { records, settings, aside };
+}
+
+function readSettings(text: string | null, records: Records, aside: SetAside[], keep: Record<string, string>): Settings {
+  const fresh = Settings.parse({ id: 'settings' });
+  if (text === null) return fresh;
+  const parsed = Settings.safeParse(parse(text));
+  if (parsed.success) return parsed.data;
+  aside.push({ collection: 'settings', key: 'settings', why: 'could not be read' });
+  keep['aside:settings'] = text;
+  // Codes are unique for ever: go on after the highest number in use.
+  const numbers = Object.values(records.things).map((t) => Number(/\d+/u.exec(t.code)?.[0] ?? 0));
+  const ids = COLLECTION_NAMES.flatMap((c) => Object.keys(records[c])).map((id) => Number.parseInt(id.slice(0, 6), 36) || 0);
+  return { ...fresh, nextNumber: Math.max(0, ...numbers) + 1, nextRecord: Math.max(0, ...ids) + 1 };
+}
+
+/** The text of each page that a change touched. */
+export function pageTexts(records: Records, pages: Iterable<string>): Record<string, string> {
+  const texts: Record<string, string> = {};
+  for (const key of pages) {
+    const collection = key.slice(0, key.indexOf(':')) as CollectionName;
+    const page: Record<string, unknown> = {};
+    for (const [id, record] of Object.entries(records[collection])) if (pageKey(collection, id) === key) page[id] = record;
+    texts[key] = JSON.stringify(page);
+  }
+  return texts;
+}
+
+function parse(text: string | null): unknown {
+  if (text === null) return null;
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,91 @@
+import type { Picture, Plan, Thing } from '@/contract/records';
+import { planId } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+import { checkListing, type Finding } from '@/core/listing/check';
+import { draftOf, draftPrint, effectiveListing, listingTakeHome, type Effective } from '@/core/listing/effective';
+import type { TakeHome } from '@/core/price/takeHome';
+
+import { pictureKey, readBlob, useAttic } from './attic';
+import { command, CourierTrouble, shelvePicture, useCourier } from './courierLink';
+import { pictureWorker } from './pictureWorker';
+import { editPlan } from './things';
+
+/** One thing on one marketplace, examined: what would be sent and what stands against it. */
+export interface Examined {
+  sheet: RuleSheet;
+  plan: Plan | undefined;
+  effective: Effective;
+  findings: Finding[];
+  takeHome: TakeHome | null;
+}
+
+/** The check of a thing against one sheet, from what the store holds. */
+export function examine(thing: Thing, sheet: RuleSheet): Examined {
+  const { plans, pictures, settings } = useAttic.getState();
+  const plan = plans[planId(thing.id, sheet.marketplace)];
+  const effective = effectiveListing(thing, plan, sheet, settings.remembered);
+  const own = thing.pictureIds.map((id) => pictures[id]).filter((p): p is Picture => p !== undefined);
+  return {
+    sheet,
+    plan,
+    effective,
+    findings: checkListing(thing, effective, sheet, own),
+    takeHome: listingTakeHome(effective, sheet),
+  };
+}
+
+export function hasBlockers(examined: Examined): boolean {
+  return examined.findings.some((f) => f.level === 'blocker');
+}
+
+/** Whether what is shown there is not what would be sent now. */
+export function changedSinceSent(thing: Thing, examined: Examined, sentPrint: string): boolean {
+  if (hasBlockers(examined)) return false;
+  const wanted = thing.pictureIds.slice(0, examined.sheet.photos.max);
+  const sent = examined.plan?.sentPictureIds ?? [];
+  if (sent.length > 0 && JSON.stringify(sent) !== JSON.stringify(wanted)) return true;
+  return draftPrint(draftOf(examined.effective, examined.sheet, [])) !== sentPrint;
+}
+
+/**
+ * Sends a thing to a marketplace: makes its pictures in that marketplace's shape, brings them to the
+ * courier, and gives the command. The courier goes on by itself from there.
+ *
+ * @throws CourierTrouble with words for a person
+ */
+export async function send(thing: Thing, sheet: RuleSheet): Promise<void> {
+  const examined = examine(thing, sheet);
+  const blocker = examined.findings.find((f) => f.level === 'blocker');
+  if (blocker) throw new CourierTrouble(blocker.message);
+  const pictureIds = thing.pictureIds.slice(0, sheet.photos.max);
+  const { maxLongSide, maxBytes, shape } = sheet.photos;
+  const hashes: string[] = [];
+  for (const id of pictureIds) {
+    const full = await readBlob(pictureKey(id, 'full'));
+    if (!full) throw new CourierTrouble('A picture is missing on this device: remove it or add it again.');
+    hashes.push(await shelvePicture(await pictureWorker().rendition(full, { maxLongSide, maxBytes, shape })));
+  }
+  const draft = draftOf(examined.effective, sheet, hashes);
+  const answer = await command({ type: 'send', thing: thing.id, market: sheet.marketplace, draft });
+  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+  editPlan(thing.id, sheet.marketplace, 'sent', { wanted: true, sentPictureIds: pictureIds });
+}
+
+export async function withdraw(thing: string, market: string): Promise<void> {
+  const answer = await command({ type: 'withdraw', thing, market });
+  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+}
+
+export async function markSold(thing: string, market: string, amount: number): Promise<void> {
+  const answer = await command({ type: 'sold', thing, market, amount });
+  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+}
+
+export async function settleSecondSale(thing: string, order: string): Promise<void> {
+  const answer = await command({ type: 'settle', thing, order });
+  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+}
+
+export function sheetOf(market: string): RuleSheet | undefined {
+  return useCourier.getState().sheets.find((s) => s.marketplace === market);
+}
