@@ -72,7 +72,7 @@ export const DEMO_THINGS: readonly DemoThing[] = [
   {
     subject: clothes.headscarf, haul: 'aldous', daysAgo: 5, wanted: ALL, sent: true,
     shots: shots([500, 500], [800, 800]),
-    own: { threadwick: { specifics: { department: 'Women', size: 'One size' } } },
+    own: { threadwick: { title: 'Silk headscarf, wreath of flowers, rolled hem', specifics: { department: 'Women', size: 'One size' } } },
     thing: {
       kind: 'scarf', title: 'Silk headscarf with a wreath of flowers, hand-rolled hem', spot: 'Box 4',
       description: 'Heavy silk twill, hand-rolled hem, colours bright.\nOne faint mark near a corner.\n86 by 86 cm.',

@@ -15,7 +15,7 @@ import { Ledger } from './courier/ledger';
 import { PictureShelf } from './courier/pictureShelf';
 import { api } from './http/api';
 import { hostCheck, securityHeaders } from './http/guard';
-import { pages } from './http/pages';
+import { demoFiles, pages } from './http/pages';
 import { openOutside, OUTSIDE, outsidePage } from './outside';
 
 export interface Running {
@@ -95,7 +95,8 @@ export async function start(options: StartOptions): Promise<Running> {
   const session = { token: randomBytes(24).toString('base64url'), attic, demo: demo !== null, currency: 'EUR' };
   app.route('/api', api({ courier, ledger, shelf, port, session }));
   app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
-  if (demo) app.route('/demo', pages(demo));
+  if (demo) app.route('/demo', demoFiles(demo, '/demo'));
+  app.all('/demo/*', (c) => c.text('No such file.', 404));
   app.route('/', pages(dist));
   ready = true;
   await courier.begin();

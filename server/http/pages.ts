@@ -2,6 +2,13 @@ import type { HttpBindings } from '@hono/node-server';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 
+/** The files of the demo world, under the path they are mounted at. */
+export function demoFiles(root: string, mount: string): Hono<{ Bindings: HttpBindings }> {
+  const app = new Hono<{ Bindings: HttpBindings }>();
+  app.use(serveStatic({ root, rewriteRequestPath: (path) => path.slice(mount.length) }));
+  return app;
+}
+
 /** The exported app: files as they are, every other path is the single page. */
 export function pages(root: string): Hono<{ Bindings: HttpBindings }> {
   const app = new Hono<{ Bindings: HttpBindings }>();

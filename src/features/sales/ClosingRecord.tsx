@@ -6,6 +6,8 @@ import { Words } from '@/parts/Words';
 import { useCourier } from '@/store/courierLink';
 import { useColours } from '@/theme/theme';
 
+import { exactly } from '../shell/time';
+
 const OUTCOMES: Record<ClosingView['entries'][number]['outcome'], string> = {
   soldHere: 'sold here',
   goneAlready: 'was gone before',
@@ -31,7 +33,7 @@ export function ClosingRecord({ closing, sale }: { closing: ClosingView; sale: S
             <Words role="cell" tone={open ? 'trouble' : 'ink'} style={{ flex: 1 }}>
               {OUTCOMES[entry.outcome]}
             </Words>
-            <Words role="cell" tone="soft" figures>
+            <Words role="cell" tone="soft" figures aria-label={entry.at === null ? 'not yet' : exactly(entry.at)}>
               {entry.at === null ? '—' : timeAfter(entry.at, sale.at)}
             </Words>
           </View>
@@ -44,6 +46,6 @@ export function ClosingRecord({ closing, sale }: { closing: ClosingView; sale: S
 /** The moment of the sale as a clock time; the others as time after it. */
 function timeAfter(at: number, saleAt: number): string {
   const after = (at - saleAt) / 1_000;
-  const clock = new Date(at).toLocaleTimeString('en-GB');
-  return after <= 0 ? clock : `${clock} (+${after < 100 ? after.toFixed(1) : Math.round(after)} s)`;
+  if (after <= 0) return new Date(at).toLocaleTimeString('en-GB');
+  return after < 100 ? `${after.toFixed(1)} s later` : `${Math.round(after / 60)} min later`;
 }

@@ -1,0 +1,39 @@
+const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
+
+/** Everything that runs in Node: the core, server, simulation, and the browser tests' own code. */
+const node = {
+  testEnvironment: 'node',
+  moduleNameMapper: alias,
+  transform: {
+    '\\.[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web', isServer: true } }],
+  },
+  transformIgnorePatterns: ['node_modules/(?!(nanoid|date-fns|eventsource-parser)/)'],
+};
+
+const { watchPlugins: _, ...web } = require('jest-expo/web/jest-preset');
+
+module.exports = {
+  projects: [
+    { displayName: 'core', ...node, testMatch: ['<rootDir>/{src/core,src/contract,server,sim,demo}/**/*.test.ts'] },
+    {
+      ...web,
+      displayName: 'ui',
+      testMatch: ['<rootDir>/src/{store,parts,features}/**/*.test.{ts,tsx}'],
+      moduleNameMapper: {
+        ...web.moduleNameMapper,
+        ...alias,
+        '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
+      },
+      transformIgnorePatterns: [
+        'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|nanoid|idb|date-fns|eventsource-parser|comlink)/?)',
+      ],
+      setupFiles: [...(web.setupFiles ?? []), '<rootDir>/e2e/uiSetup.ts'],
+    },
+    {
+      displayName: 'browser',
+      ...node,
+      testMatch: ['<rootDir>/e2e/**/*.test.ts'],
+      testTimeout: 180_000,
+    },
+  ],
+};

@@ -1,0 +1,55 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+
+import type { Page } from 'puppeteer-core';
+
+import { openBrowser, PHONE, WIDE } from '../e2e/browser';
+
+/** Pictures of the main views, from the demo that is running: `tsx scripts/screenshots.ts [folder] [name ...]`. */
+const ADDRESS = 'http://127.0.0.1:8417';
+const folder = process.argv[2] ?? 'docs/screenshots';
+const only = process.argv.slice(3);
+
+const thing = async (page: Page, title: string, section?: string) => {
+  await page.goto(`${ADDRESS}/stock`);
+  await page.locator(`[role=main] ::-p-text(${title})`).click();
+  await page.waitForSelector('[aria-label="Item sheet"]');
+  if (section)
+    await page.evaluate((id) => document.getElementById(id)?.scrollIntoView({ block: 'start' }), `sheet-${section}`);
+};
+
+const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page) => Promise<unknown> }[] = [
+  { name: 'today', open: (page) => page.goto(`${ADDRESS}/`) },
+  { name: 'intake', open: (page) => page.goto(`${ADDRESS}/intake`) },
+  { name: 'stock', open: (page) => page.goto(`${ADDRESS}/stock`) },
+  { name: 'sales', open: (page) => page.goto(`${ADDRESS}/sales`) },
+  { name: 'ledger', open: (page) => page.goto(`${ADDRESS}/ledger`) },
+  { name: 'item', open: (page) => thing(page, 'Kittiwake Mills') },
+  { name: 'item-marketplaces', open: (page) => thing(page, 'Stout leather', 'markets') },
+  { name: 'today-night', night: true, open: (page) => page.goto(`${ADDRESS}/`) },
+  { name: 'stock-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/stock`) },
+  { name: 'item-wide', wide: true, open: (page) => thing(page, 'Kittiwake Mills') },
+  { name: 'today-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/`) },
+];
+
+async function main(): Promise<void> {
+  mkdirSync(folder, { recursive: true });
+  const browser = await openBrowser();
+  const page = await browser.newPage();
+  page.on('pageerror', (error) => console.error('page:', error));
+  page.on('console', (m) => m.type() === 'error' && console.error('console:', m.text()));
+  await page.setViewport(PHONE);
+  await page.goto(ADDRESS);
+  await page.waitForSelector('[role=main]');
+  for (const view of VIEWS) {
+    if (only.length > 0 && !only.includes(view.name)) continue;
+    await page.setViewport(view.wide ? WIDE : PHONE);
+    await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: view.night ? 'dark' : 'light' }]);
+    await view.open(page);
+    await page.waitForNetworkIdle({ concurrency: 1, idleTime: 700, timeout: 8_000 }).catch(() => undefined);
+    await page.screenshot({ path: join(folder, `${view.name}.png`) as `${string}.png` });
+  }
+  await browser.close();
+}
+
+void main();

@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+
+import { Thing } from '@/contract/records';
+
+import { countAs } from './count';
+import { descriptionFromFacts } from './description';
+import { findPrivate } from './privacy';
+import { titleFromFacts } from './titleFromFacts';
+
+describe('counting', () => {
+  // UAX #29: a family emoji joined by ZWJ is one user-perceived character; UTF-16 length by ECMA-262.
+  it.each([
+    ['jumper', 6, 6], ['né', 2, 2], ['ne\u0301', 2, 3], ['👨‍👩‍👧‍👦', 1, 11], ['🧶x', 2, 3], ['', 0, 0],
+  ])('counts %p', (text, characters, units) => {
+    expect(countAs(text, 'characters')).toBe(characters);
+    expect(countAs(text, 'codeUnits')).toBe(units);
+  }); // prettier-ignore
+});
+
+describe('private words', () => {
+  it.each([
+    ['write to odile@saltreach.example', 'e-mail address'], ['call 0151 234 5678', 'phone number'],
+    ['call +44 (0)151 2345678', 'phone number'], ['see www.attic.example/x', 'web address'], ['it is in A3-12.', 'spot'],
+  ])('finds %p', (text, what) => expect(findPrivate(text, 'A3-12').map((f) => f.what)).toContain(what)); // prettier-ignore
+
+  it.each(['size 38-40, 1930s', 'pit to pit 54 cm, length 68.5 cm', 'model 2034567', 'made 1950-1960', 'BA3-125'])(
+    'leaves %p alone',
+    (text) => expect(findPrivate(text, 'A3-12')).toEqual([]),
+  );
+  it('is not fooled by signs in a spot', () => expect(findPrivate('shelf (x)* here', '(x)*').map((f) => f.what)).toEqual(['spot']));
+  it('answers quickly whatever it is given', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 5_000 }), fc.string({ maxLength: 20 }), (text, spot) => Array.isArray(findPrivate(text, spot))));
+  });
+});
+
+const thing = (part: Partial<Thing>) =>
+  Thing.parse({ id: 't', code: 'YA-0001', author: 'me', createdAt: 0, updatedAt: 0, ...part });
+
+describe('a title from the facts', () => {
+  const gansey = thing({
+    kind: 'jumper',
+    facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool', model: 'gansey' },
+  });
+  // Order of a title: common practice of the trade.
+  it('puts brand, for whom and what first, colour and size last', () =>
+    expect(titleFromFacts(gansey, 80)).toBe('Kittiwake Mills Men jumper gansey Wool Navy size M'));
+  it('drops the least important part when room is short', () =>
+    expect(titleFromFacts(gansey, 45)).toBe('Kittiwake Mills Men jumper gansey Navy size M'));
+  it('always fits, and no word stands twice', () => {
+    fc.assert(
+      fc.property(fc.dictionary(fc.constantFrom('brand', 'colour', 'size', 'material', 'model'), fc.string({ maxLength: 30 })), fc.integer({ min: 0, max: 90 }), (facts, max) => {
+        const title = titleFromFacts(thing({ kind: 'jumper', facts }), max);
+        expect(countAs(title, 'characters')).toBeLessThanOrEqual(max);
+        const words = title.toLocaleLowerCase('en').split(' ');
+        expect(new Set(words).size).toBe(words.length);
+      }),
+    );
+  });
+});
+
+describe('a description from the facts', () => {
+  it('says what is known, every flaw and the measurements, and nothing private', () => {
+    const text = descriptionFromFacts(
+      thing({
+        kind: 'jumper', facts: { brand: 'Ostler', colour: 'Navy' }, use: 'light', spot: 'A3-12', cost: 600,
+        flaws: [{ id: 'f', kind: 'darned', place: 'right elbow', severity: 'clear', sizeMm: 42, pictureId: null }],
+        measurements: { chest: 540 },
+      }),
+      'metric',
+    ); // prettier-ignore
+    expect(text).toContain('Ostler jumper: Navy.');
+    expect(text).toContain('- darned, right elbow (4.2 cm)');
+    expect(text).toContain('- pit to pit 54 cm');
+    expect(text).not.toMatch(/A3-12|600|6\.00/);
+  });
+});
