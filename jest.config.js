@@ -33,7 +33,8 @@ module.exports = {
       displayName: 'browser',
       ...node,
       testMatch: ['<rootDir>/e2e/**/*.test.ts'],
-      testTimeout: 180_000,
+      globalSetup: '<rootDir>/e2e/globalSetup.js',
+      setupFilesAfterEnv: ['<rootDir>/e2e/patience.ts'],
     },
   ],
 };

@@ -48,7 +48,11 @@ export class World {
   private readonly knownSold = new Set<string>();
   private readonly result: SimResult;
 
-  constructor(seed: number) {
+  /** @param sabotage changes events before the courier takes them, to prove that the judge notices; null drops one */
+  constructor(
+    seed: number,
+    private readonly sabotage: (event: CourierEvent) => CourierEvent | null = (event) => event,
+  ) {
     this.random = new Random(seed);
     this.result = { seed, violations: [], story: [], figures: { orders: 0, doubles: 0, crashes: 0, lostAnswers: 0 } };
     this.markets = new Map([
@@ -170,7 +174,9 @@ export class World {
     });
   }
 
-  private take(event: CourierEvent): void {
+  private take(given: CourierEvent): void {
+    const event = this.sabotage(given);
+    if (!event) return;
     if (isKept(event)) this.ledger.push({ event, at: this.now });
     const { effects, refusal } = step(this.state, event, this.now, POLICY);
     if (refusal) this.tell(`  refused: ${refusal}`);

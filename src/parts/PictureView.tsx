@@ -1,4 +1,4 @@
-import { Image, View, type StyleProp, type ViewStyle } from 'react-native';
+import { View, type StyleProp, type ViewStyle } from 'react-native';
 
 import { usePictureAddress } from '@/store/pictures';
 import { useColours } from '@/theme/theme';
@@ -22,12 +22,12 @@ export function PictureView({ id, alt, size = 'thumb', style, whole }: PictureVi
   return (
     <View style={[{ overflow: 'hidden', borderRadius: 8, backgroundColor: c.raised, alignItems: 'center', justifyContent: 'center' }, style]}>
       {address ? (
-        <Image
-          source={{ uri: address }}
+        <img
+          src={address}
           alt={alt}
-          {...(alt === '' ? { 'aria-hidden': true } : {})}
-          resizeMode={whole ? 'contain' : 'cover'}
-          style={{ width: '100%', height: '100%' }}
+          draggable={false}
+          decoding="async"
+          style={{ width: '100%', height: '100%', objectFit: whole ? 'contain' : 'cover' }}
         />
       ) : (
         <Icon name="pictures" colour={c.soft} size={26} />

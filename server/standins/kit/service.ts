@@ -47,14 +47,17 @@ export function frame(options: { name: string; store: Store; token: string; sell
       'Content-Security-Policy',
       "sandbox allow-forms allow-popups; default-src 'none'; img-src 'self'; style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
     );
-    c.header('Cross-Origin-Resource-Policy', 'same-origin');
   });
 
   app.get('/picture/:id', async (c) => {
     const bytes = await store.picture(c.req.param('id'));
     if (!bytes) return c.notFound();
     // A sandboxed page has no origin of its own, so its pictures are cross-origin to it.
-    return c.body(bytes, 200, { 'Content-Type': 'image/jpeg', 'Cache-Control': 'max-age=3600' });
+    return c.body(bytes, 200, {
+      'Content-Type': 'image/jpeg',
+      'Cache-Control': 'max-age=3600',
+      'Cross-Origin-Resource-Policy': 'cross-origin',
+    });
   });
 
   app.get('/switchboard', (c) => c.html(switchboardPage(name, switches)));

@@ -57,7 +57,7 @@ function checkPictures(sheet: RuleSheet, pictures: readonly Picture[], block: Re
   if (pictures.length > max) caution('pictures', `Only the first ${max} pictures are shown there.`);
   // Never fewer than six pictures: common practice.
   else if (pictures.length >= min && pictures.length < 6)
-    caution('pictures', `Only ${pictures.length} of ${max} picture places used; six sell better.`);
+    caution('pictures', `Only ${pictures.length} ${pictures.length === 1 ? 'picture' : 'pictures'}: six or more sell better.`);
 }
 
 function checkCategory(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {

@@ -24,10 +24,10 @@ describe('minor units', () => {
 describe('reading an amount', () => {
   it.each([
     ['12', 1200], ['12.5', 1250], ['12,50', 1250], ['1.234,50', 123450], ['1,234.50', 123450], [' € 12 ', 1200],
-    ['1.234.567', 123456700], ['0.05', 5], ['.5', 50],
+    ['1.234.567', 123456700], ['0.05', 5], ['.5', 50], ['EUR 12', 1200], ['12 €', 1200],
   ])('reads %p', (text, amount) => expect(parseMoney(text, 'EUR')).toEqual({ ok: true, amount })); // prettier-ignore
 
-  it.each(['', 'abc', '-5', '1,234', '1.2.3,4,5', '12.345', '1,23,4.5', '12e5', '９'])('refuses %p with a reason', (text) => {
+  it.each(['', 'abc', '-5', '1,234', '1.2.3,4,5', '12.345', '1,23,4.5', '12e5', '９', '48 or so', 'ca. 48'])('refuses %p with a reason', (text) => {
     const parsed = parseMoney(text, 'EUR');
     expect(parsed.ok).toBe(false);
     expect(!parsed.ok && parsed.why.length).toBeGreaterThan(5);

@@ -38,7 +38,7 @@ export type ParsedMoney = { ok: true; amount: Minor } | { ok: false; why: string
  */
 export function parseMoney(text: string, currency: string): ParsedMoney {
   const exponent = exponentOf(currency);
-  const bare = text.trim().replace(/^[^\d.,-]+|[^\d.,]+$/gu, '');
+  const bare = text.trim().replace(/^(?:\p{Sc}|[A-Z]{3})\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu, '');
   if (bare === '') return { ok: false, why: 'Type an amount, like 24.00.' };
   if (bare.startsWith('-')) return { ok: false, why: 'An amount can’t be below zero.' };
   if (!/^[\d.,\s]+$/u.test(bare)) return { ok: false, why: 'Use digits only, like 24.00.' };

@@ -14,7 +14,7 @@ import { changedSinceSent, markSold, withdraw, type Examined } from '@/store/sen
 import { editPlan } from '@/store/things';
 import { useColours } from '@/theme/theme';
 
-import { goTo } from '../item/goTo';
+import { goTo, sectionOf } from '../item/goTo';
 import { agoWords } from '../shell/time';
 import { useDo } from '../shell/useDo';
 import { Fees } from './Fees';
@@ -36,7 +36,8 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
   const wanted = plan?.wanted ?? false;
   const up = listing !== undefined && (listing.want === 'live' || listing.doing !== null);
   const blockers = findings.filter((f) => f.level === 'blocker');
-  const cautions = findings.filter((f) => f.level === 'caution');
+  // Cautions about what all marketplaces share are said once, at the field itself.
+  const cautions = findings.filter((f) => f.level === 'caution' && sectionOf(f.field) === 'markets');
   return (
     <View
       role="group"

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { Plan, Thing } from '@/contract/records';
@@ -22,49 +22,77 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
   const currency = useAttic((s) => s.settings.currency);
   const set = (label: string, part: Partial<Plan>) => editPlan(thing.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
   const at = ` on ${sheet.name}`;
+  const title = plan?.title ?? null;
+  const price = plan?.price ?? null;
+  const description = plan?.description ?? null;
   return (
     <>
-      <Own
-        label={`Own title${at}`}
-        differs={plan?.title != null}
-        replaces={thing.title ? `“${thing.title}”` : 'no title'}
-        onGiveBack={() => set('title', { title: null })}
-        onDiffer={() => set('title', { title: titleFromFacts(thing, sheet.title.max, sheet.title.counts) || thing.title.slice(0, sheet.title.max) })}
-      >
-        <Field
-          label={`Title${at}`}
-          value={plan?.title ?? ''}
-          hint={`${countAs(plan?.title ?? '', sheet.title.counts)} of ${sheet.title.max}`}
-          onChange={(title) => set('title', { title })}
-        />
-      </Own>
-      {plan?.title != null ? <FieldFindings examined={[examined]} field="title" /> : null}
-      <Own
-        label={`Own price${at}`}
-        differs={plan?.price != null}
-        replaces={thing.price === null ? 'no price' : formatMoney(thing.price, currency)}
-        onGiveBack={() => set('price', { price: null })}
-        onDiffer={() => set('price', { price: thing.price ?? sheet.price.min })}
-      >
-        <MoneyField label={`Price${at}`} value={plan?.price ?? null} currency={currency} onChange={(price) => set('price', { price: price ?? 0 })} />
-      </Own>
-      {plan?.price != null ? <FieldFindings examined={[examined]} field="price" /> : null}
-      <Own
-        label={`Own description${at}`}
-        differs={plan?.description != null}
-        replaces="the shared description"
-        onGiveBack={() => set('description', { description: null })}
-        onDiffer={() => set('description', { description: thing.description })}
-      >
-        <Field
-          label={`Description${at}`}
-          value={plan?.description ?? ''}
-          multiline
-          hint={`${countAs(plan?.description ?? '', sheet.description.counts)} of ${sheet.description.max}`}
-          onChange={(description) => set('description', { description })}
-        />
-      </Own>
-      {plan?.description != null ? <FieldFindings examined={[examined]} field="description" /> : null}
+      {title === null ? null : (
+        <Own label={`own title${at}`} replaces={thing.title ? `“${thing.title}”` : 'no title'} onGiveBack={() => set('title', { title: null })}>
+          <Field
+            label={`Title${at}`}
+            value={title}
+            hint={`${countAs(title, sheet.title.counts)} of ${sheet.title.max}`}
+            onChange={(text) => set('title', { title: text })}
+          />
+          <FieldFindings examined={[examined]} field="title" />
+        </Own>
+      )}
+      {price === null ? null : (
+        <Own
+          label={`own price${at}`}
+          replaces={thing.price === null ? 'no price' : formatMoney(thing.price, currency)}
+          onGiveBack={() => set('price', { price: null })}
+        >
+          <MoneyField label={`Price${at}`} value={price} currency={currency} onChange={(amount) => set('price', { price: amount ?? 0 })} />
+          <FieldFindings examined={[examined]} field="price" />
+        </Own>
+      )}
+      {description === null ? null : (
+        <Own label={`own description${at}`} replaces="the shared description" onGiveBack={() => set('description', { description: null })}>
+          <Field
+            label={`Description${at}`}
+            value={description}
+            multiline
+            hint={`${countAs(description, sheet.description.counts)} of ${sheet.description.max}`}
+            onChange={(text) => set('description', { description: text })}
+          />
+          <FieldFindings examined={[examined]} field="description" />
+        </Own>
+      )}
+      {title !== null && price !== null && description !== null ? null : (
+        <View style={{ gap: 5 }}>
+          <Words kind="small" tone="soft">
+            Different here
+          </Words>
+          <ChipRow label={`Different${at}`} radio={false}>
+            {title === null ? (
+              <Chip
+                role="button"
+                on={false}
+                label={`Own title${at}`}
+                onPress={() =>
+                  set('title', {
+                    title: titleFromFacts(thing, sheet.title.max, sheet.title.counts) || thing.title.slice(0, sheet.title.max),
+                  })
+                }
+              >
+                Title
+              </Chip>
+            ) : null}
+            {price === null ? (
+              <Chip role="button" on={false} label={`Own price${at}`} onPress={() => set('price', { price: thing.price ?? sheet.price.min })}>
+                Price
+              </Chip>
+            ) : null}
+            {description === null ? (
+              <Chip role="button" on={false} label={`Own description${at}`} onPress={() => set('description', { description: thing.description })}>
+                Description
+              </Chip>
+            ) : null}
+          </ChipRow>
+        </View>
+      )}
       <CategoryChoice thing={thing} examined={examined} onChoose={(category) => set('category', { category })} />
       {(effective.category?.specifics ?? [])
         .filter((field) => field.choices && field.need === 'required' && translate(thing.facts[field.id] ?? '', field.choices) === null)
@@ -95,20 +123,13 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
 
 interface OwnProps {
   label: string;
-  differs: boolean;
   replaces: string;
   onGiveBack: () => void;
-  onDiffer: () => void;
-  children: React.ReactNode;
+  children: ReactNode;
 }
 
-function Own({ label, differs, replaces, onGiveBack, onDiffer, children }: OwnProps) {
-  if (!differs)
-    return (
-      <Chip role="button" on={false} label={label} onPress={onDiffer}>
-        {label.replace(/ on .*/u, '')}
-      </Chip>
-    );
+/** A value that differs here, with what it replaces and a way back. */
+function Own({ label, replaces, onGiveBack, children }: OwnProps) {
   return (
     <View style={{ gap: 4 }}>
       {children}
@@ -116,7 +137,7 @@ function Own({ label, differs, replaces, onGiveBack, onDiffer, children }: OwnPr
         <Words kind="small" tone="soft" style={{ flex: 1 }} figures>
           {`instead of ${replaces}`}
         </Words>
-        <Press kind="quiet" label={`Give back: ${label}`} onPress={onGiveBack}>
+        <Press kind="quiet" label={`Give back ${label}`} onPress={onGiveBack}>
           Give back
         </Press>
       </View>

@@ -29,13 +29,10 @@ export function SheetHead({ thing }: { thing: Thing }) {
       <SignPress icon="back" label="Back" onPress={() => (router.canGoBack() ? router.back() : router.navigate('/stock'))} />
       <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />
       <View style={{ flex: 1, minWidth: 0 }}>
-        <Words kind="strong" numberOfLines={1} role="heading" aria-level={1}>
+        <Words kind="strong" numberOfLines={2} role="heading" aria-level={1} style={{ fontSize: 15, lineHeight: 19 }}>
           {thing.title || kindById(thing.kind)?.name || 'A new thing'}
         </Words>
-        <Words kind="small" tone="soft" figures numberOfLines={1}>
-          {labelCode(thing.code, thing.spot)}
-        </Words>
-        <Saved />
+        <Saved code={labelCode(thing.code, thing.spot)} />
       </View>
       <HouseFront thingId={thing.id} view={view} plans={plans} sheets={sheets} currency={currency} size={30} />
       <SignPress icon="undo" label={last ? `Undo: ${last.label}` : 'Nothing to undo'} disabled={!last} onPress={() => undo()} />
@@ -43,7 +40,7 @@ export function SheetHead({ thing }: { thing: Thing }) {
   );
 }
 
-function Saved() {
+function Saved({ code }: { code: string }) {
   const savedAt = useAttic((s) => s.savedAt);
   const [, again] = useState(0);
   useEffect(() => {
@@ -51,8 +48,11 @@ function Saved() {
     return () => clearInterval(timer);
   }, []);
   return (
-    <Words kind="small" tone={savedAt === null ? 'soft' : 'good'} role="status" numberOfLines={1}>
-      {savedAt === null ? 'Saving…' : `Saved ${agoWords(savedAt)}`}
+    <Words kind="small" tone="soft" figures numberOfLines={2}>
+      {`${code} · `}
+      <Words kind="small" tone={savedAt === null ? 'soft' : 'good'} role="status">
+        {savedAt === null ? 'Saving…' : `Saved ${agoWords(savedAt)}`}
+      </Words>
     </Words>
   );
 }

@@ -20,7 +20,7 @@ import { agoWords } from '../shell/time';
 
 type Filter = 'all' | 'unlisted' | 'listed' | 'sold';
 const FILTERS: { id: Filter; name: string }[] = [
-  { id: 'all', name: 'Everything' },
+  { id: 'all', name: 'All' },
   { id: 'unlisted', name: 'Not listed' },
   { id: 'listed', name: 'Listed' },
   { id: 'sold', name: 'Sold' },

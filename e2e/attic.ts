@@ -1,0 +1,115 @@
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+
+import { until } from './serverProcess';
+
+/** The app in a page, in the words of the person who uses it. Things are found by role and name. */
+export class Attic {
+  /** Whatever the page complained about; a test ends by looking. */
+  readonly complaints: string[] = [];
+
+  private constructor(
+    readonly page: Page,
+    private readonly address: string,
+  ) {}
+
+  static async open(browser: Browser, address: string, viewport: Parameters<Page['setViewport']>[0]): Promise<Attic> {
+    const page = await browser.newPage();
+    await page.setViewport(viewport);
+    const attic = new Attic(page, address);
+    page.on('pageerror', (error) => attic.complaints.push(String(error)));
+    page.on('console', (message) => {
+      const text = message.text();
+      // A courier that is down on purpose is no complaint.
+      if (message.type() === 'error' && !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|net::ERR|status of 503/u.test(text))
+        attic.complaints.push(text);
+    });
+    await page.goto(address);
+    await attic.sees('Today');
+    return attic;
+  }
+
+  async go(place: 'Today' | 'Intake' | 'Stock' | 'Sales' | 'Ledger'): Promise<void> {
+    await this.page.locator(`[role=navigation] [role=link][aria-label^="${place}"]`).click();
+    await this.page.waitForSelector(`[role=main][aria-label="${place}"]`);
+  }
+
+  /** Presses what has this name: a button, chip or link. */
+  async press(name: string, within = ''): Promise<void> {
+    await this.page.locator(`${within} ::-p-aria(${name})`.trim()).click();
+  }
+
+  async fill(label: string, text: string): Promise<void> {
+    const field = `:is(input, textarea)[aria-label^="${label}"]`;
+    await this.page.locator(field).click();
+    await this.page.$eval(field, (element) => (element as HTMLInputElement).select());
+    await this.page.keyboard.press('Backspace');
+    await this.page.keyboard.type(text);
+    await this.page.$eval(field, (element) => (element as HTMLElement).blur());
+  }
+
+  async value(label: string): Promise<string> {
+    const found = await this.page.waitForSelector(`:is(input, textarea)[aria-label^="${label}"]`);
+    return found ? found.evaluate((element) => (element as HTMLInputElement).value) : '';
+  }
+
+  async choose(files: string[], button = 'Choose pictures'): Promise<void> {
+    const input = (await this.page.waitForSelector(`input[type=file][aria-label="${button}: files"]`)) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(...files);
+  }
+
+  /** Waits until the words are on the page. */
+  async sees(words: string, ms = 30_000): Promise<void> {
+    await until(`the page says “${words}”`, async () => (await this.text()).includes(words), ms);
+  }
+
+  async seesNot(words: string, ms = 30_000): Promise<void> {
+    await until(`the page no longer says “${words}”`, async () => !(await this.text()).includes(words), ms);
+  }
+
+  async text(): Promise<string> {
+    return this.page.evaluate(() => document.body.innerText);
+  }
+
+  /** The windows of the house front, as they are said aloud. */
+  async windows(): Promise<string[]> {
+    return this.page.$$eval('[role=group][aria-label="Where it is listed"] [role=img]', (all) => all.map((w) => w.getAttribute('aria-label') ?? ''));
+  }
+
+  async waitForWindow(label: string, ms = 30_000): Promise<void> {
+    await until(`a window says “${label}”`, async () => (await this.windows()).some((w) => w.startsWith(label)), ms);
+  }
+
+  async openThing(title: string): Promise<void> {
+    await this.go('Stock');
+    await this.page.locator(`[role=main] ::-p-text(${title})`).click();
+    await this.page.waitForSelector('[role=main][aria-label="Item sheet"]');
+  }
+
+  async addFlaw(kind: string, place: string, how: 'Slight' | 'Shows' | 'Serious', size?: string): Promise<void> {
+    await this.press('Add a flaw');
+    await this.fill('What is wrong', kind);
+    await this.fill('Where on the thing', place);
+    await this.press(how, '[aria-label="New flaw"]');
+    if (size) await this.fill('Size of the flaw', size);
+    await this.press('Keep this flaw');
+  }
+
+  async saved(): Promise<void> {
+    await this.sees('Saved');
+    await this.seesNot('Saving…');
+  }
+
+  async reload(): Promise<void> {
+    await this.page.reload();
+  }
+
+  /** Address of a live listing's public page, as the button would open it. */
+  async publicPage(market: string): Promise<string> {
+    const opened = new Promise<string>((done) => {
+      this.page.once('popup', (popup) => done(popup?.url() ?? ''));
+    });
+    await this.press(`See it on ${market}`);
+    const popup = await opened;
+    return popup.startsWith('http') ? popup : new URL(popup, this.address).href;
+  }
+}

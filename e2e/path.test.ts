@@ -1,0 +1,202 @@
+import exifr from 'exifr';
+import type { Browser } from 'puppeteer-core';
+
+import { Attic } from './attic';
+import { openBrowser, PHONE, WIDE } from './browser';
+import { fillInTheSheet, listJumper } from './listing';
+import { garmentPicture, phonePicture } from './pictures';
+import { ServerProcess, until } from './serverProcess';
+
+let server: ServerProcess;
+let browser: Browser;
+
+beforeAll(async () => {
+  server = await ServerProcess.start();
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser?.close();
+  await server?.kill();
+});
+
+async function fourPictures(): Promise<string[]> {
+  return [
+    await phonePicture(),
+    await garmentPicture('back.jpg', { side: 'back' }, 2),
+    await garmentPicture('label.jpg', { zoom: 3, at: [500, 190] }, 3),
+    await garmentPicture('flaw.jpg', { zoom: 3.6, at: [216, 556] }, 4),
+  ];
+}
+
+/** One picture of a public page, as a buyer's browser gets it. */
+async function picturesOn(address: string): Promise<{ width: number; height: number; bytes: Buffer }[]> {
+  const page = await browser.newPage();
+  await page.goto(address);
+  const shown = await page.$$eval('.strip img', (all) =>
+    all.map((img) => ({ src: (img as HTMLImageElement).src, width: (img as HTMLImageElement).naturalWidth, height: (img as HTMLImageElement).naturalHeight })),
+  );
+  await page.close();
+  return Promise.all(
+    shown.map(async ({ src, width, height }) => ({ width, height, bytes: Buffer.from(await (await fetch(src)).arrayBuffer()) })),
+  );
+}
+
+it('photographs one thing, lists it on three marketplaces, sells it on one, and it is gone from the others', async () => {
+  const attic = await Attic.open(browser, server.address, PHONE);
+
+  // An empty attic teaches where to begin.
+  await attic.press('Begin with a picture');
+  await attic.choose(await fourPictures());
+  await attic.sees('Saved, 4 pictures');
+  await attic.sees('YA-0001');
+
+  // It is there after the page is loaded anew, before anything else was said of it.
+  await attic.reload();
+  await attic.go('Stock');
+  await attic.sees('YA-0001');
+  await attic.openThing('YA-0001');
+
+  // Upright: the red edge that lies at the left in the file is at the top.
+  await attic.page.waitForSelector('img[alt="Picture 1 of 4, large"]');
+  const upright = await attic.page.$eval('img[alt="Picture 1 of 4, large"]', async (element) => {
+    const img = element as HTMLImageElement;
+    await img.decode();
+    const canvas = document.createElement('canvas');
+    canvas.width = img.naturalWidth;
+    canvas.height = img.naturalHeight;
+    const pen = canvas.getContext('2d');
+    pen?.drawImage(img, 0, 0);
+    const at = (x: number, y: number) => [...(pen?.getImageData(x, y, 1, 1).data ?? [])];
+    return { width: img.naturalWidth, height: img.naturalHeight, top: at(canvas.width / 2, 60), left: at(20, canvas.height - 60) };
+  });
+  expect(upright).toMatchObject({ width: 1_500, height: 2_000 });
+  expect(upright.top[0]).toBeGreaterThan(180);
+  expect(upright.top[1]).toBeLessThan(70);
+  expect(upright.left[1]).toBeGreaterThan(150);
+
+  await fillInTheSheet(attic);
+  await attic.sees('Grade: Plainly worn');
+  await attic.sees('8.0 times what it cost.');
+
+  // A slip is refused with a reason, and what was typed stays to be put right.
+  await attic.fill('Price', '48 or so');
+  await attic.sees('Use digits only, like 24.00.');
+  expect(await attic.value('Price')).toBe('48 or so');
+  await attic.fill('Price', '48');
+
+  // Nothing is gone after a reload.
+  await attic.saved();
+  await attic.reload();
+  await until('the title is back', async () => (await attic.value('Title')).startsWith('Kittiwake Mills gansey'));
+  expect(await attic.value('Length')).toBe('68.5');
+  await attic.sees('Darned, right elbow');
+
+  // Wanted on all three: the check shows what stands against it, at the field, and takes the person there.
+  for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile']) await attic.press(`List it on ${market}`);
+  await attic.sees('The title is 54 long; Threadwick takes 52.');
+  await attic.sees('Where to meet: Nearstile asks.');
+  await attic.press('Own title on Threadwick');
+  await attic.fill('Title on Threadwick', 'Kittiwake Mills gansey jumper, navy wool, size M');
+  await attic.press('Own price on Nearstile');
+  await attic.fill('Price on Nearstile', '40');
+  await attic.sees('instead of €48.00');
+  await attic.press('Harbour steps');
+  await attic.seesNot('The title is 54 long');
+
+  // Fees and take-home before anything is sent. Worked by hand: 11.5 % of 52.20 is 6.00, order fee 0.35,
+  // tax on fees 1.27, packaging 0.60 -> 39.78; Threadwick 17.5 % of 48.00 is 8.40, 3.90 for postage of 4.20 -> 38.70.
+  const text = await attic.text();
+  expect(text).toContain('€39.78');
+  expect(text).toContain('€38.70');
+  expect(text).toContain('Take-home €38.70 to €40.00, wherever it sells first.');
+
+  await attic.press('Send to 3 marketplaces');
+  await attic.waitForWindow('Brackenmoor: live, €48.00');
+  await attic.waitForWindow('Threadwick: live, €48.00');
+  await attic.waitForWindow('Nearstile: live, €40.00');
+
+  // Each live window opens a public page with the right pictures, words, price and condition.
+  const moor = await attic.publicPage('Brackenmoor');
+  const moorText = await (await fetch(moor)).text();
+  for (const words of ['Kittiwake Mills gansey jumper, navy wool, men’s size M', '48.00 €', 'Seasoned, wear to see', 'Knitwear', 'darned, right elbow (4.2 cm)'])
+    expect(moorText).toContain(words);
+  expect(moorText).not.toContain('A3-12');
+  const pictures = await picturesOn(moor);
+  expect(pictures.map((p) => [p.width, p.height])).toEqual([[1_500, 2_000], [1_500, 1_500], [1_500, 1_500], [1_500, 1_500]]); // prettier-ignore
+  for (const { bytes } of pictures) {
+    // The place where it was taken never left the device.
+    expect(await exifr.gps(bytes)).toBeUndefined();
+    expect(bytes.includes('Exif') || bytes.includes('Hobley')).toBe(false);
+  }
+  const wick = await attic.publicPage('Threadwick');
+  const wickText = await (await fetch(wick)).text();
+  for (const words of ['Kittiwake Mills gansey jumper, navy wool, size M', '48.00 €', 'Lived in', 'Blue']) expect(wickText).toContain(words);
+  for (const p of await picturesOn(wick)) expect(p.width).toBe(p.height);
+  const stile = await attic.publicPage('Nearstile');
+  const stileText = await (await fetch(stile)).text();
+  for (const words of ['40.00 €', 'Used', 'Meet the seller: Harbour steps']) expect(stileText).toContain(words);
+
+  // Somebody buys it on Brackenmoor; the open page shows what follows, without being touched.
+  const buyer = await browser.newPage();
+  await buyer.goto(moor);
+  await buyer.locator('::-p-aria([name="Buy it now"][role="button"])').click();
+  await buyer.waitForSelector('::-p-text(This has been bought.)');
+  await attic.page.bringToFront();
+  await attic.waitForWindow('Brackenmoor: sold');
+  await attic.waitForWindow('Threadwick: ended');
+  await attic.waitForWindow('Nearstile: ended');
+  expect(await (await fetch(wick)).text()).toContain('It was taken down.');
+  expect(await (await fetch(stile)).text()).toContain('Taken off the board.');
+
+  // Today says what sold, where, for how much, take-home and where to fetch it; the closing record is the proof.
+  await attic.go('Today');
+  const today = await attic.text();
+  for (const words of ['Sold on Brackenmoor for €48.00', 'Take-home €39.78', 'Fetch it from A3-12', 'Gone everywhere in', 'One sale today: €39.78'])
+    expect(today).toContain(words);
+  const record = await attic.page.$$eval('[aria-label="Closing record"] [role=row]', (rows) => rows.map((r) => (r as HTMLElement).innerText.replace(/\n/gu, ' ')));
+  expect(record).toHaveLength(3);
+  expect(record[0]).toMatch(/Brackenmoor sold here \d\d:\d\d:\d\d/u);
+  expect(record[1]).toMatch(/Threadwick withdrawn [\d.]+ s later/u);
+  expect(record[2]).toMatch(/Nearstile withdrawn [\d.]+ s later/u);
+  await attic.press('Fetched and packed');
+  await attic.sees('Nothing needs you');
+
+  await attic.go('Sales');
+  await attic.sees('home €39.78');
+  await attic.go('Ledger');
+  await attic.sees('1 sold for €48.00');
+  await attic.sees('sold for 48.00, order BM');
+  expect(attic.complaints).toEqual([]);
+});
+
+it('does the same on a wide page when Threadwick sells, which calls nobody', async () => {
+  const attic = await Attic.open(browser, server.address, WIDE);
+  await listJumper(attic, 'Gansey jumper sold on Threadwick, size M');
+  const wick = await attic.publicPage('Threadwick');
+  const buyer = await browser.newPage();
+  await buyer.goto(wick);
+  await buyer.locator('::-p-aria([name="Take it home"][role="button"])').click();
+  await attic.page.bringToFront();
+  await attic.waitForWindow('Threadwick: sold');
+  await attic.waitForWindow('Brackenmoor: ended');
+  await attic.waitForWindow('Nearstile: ended');
+  await attic.go('Today');
+  await attic.sees('Sold on Threadwick for €48.00');
+  await attic.page.close();
+});
+
+it('does the same when the seller marks a Nearstile deal as sold', async () => {
+  const attic = await Attic.open(browser, server.address, WIDE);
+  await listJumper(attic, 'Gansey jumper sold to a neighbour, size M');
+  const stile = await attic.publicPage('Nearstile');
+  await attic.page.bringToFront();
+  await attic.press('Sold on Nearstile for €48.00');
+  await attic.waitForWindow('Nearstile: sold');
+  await attic.waitForWindow('Brackenmoor: ended');
+  await attic.waitForWindow('Threadwick: ended');
+  expect(await (await fetch(stile)).text()).toContain('Gone to a neighbour.');
+  await attic.go('Today');
+  await attic.sees('Sold on Nearstile for €48.00');
+  await attic.sees('Take-home €48.00');
+  expect(attic.complaints).toEqual([]);
+});

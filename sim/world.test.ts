@@ -1,0 +1,60 @@
+import type { CourierEvent } from '@/core/courier/types';
+
+import { Random } from './random';
+import { Timeline } from './timeline';
+import { World } from './world';
+
+describe('the courier in a simulated world', () => {
+  // The five promises: no sale lost, never published after a known sale, everything else ended in the
+  // end, at most one live listing per thing and marketplace, two sales never silent.
+  it('keeps its promises through 500 evenings of faults', () => {
+    const failed = [];
+    let doubles = 0;
+    let crashes = 0;
+    for (let seed = 1; seed <= 500; seed += 1) {
+      const { violations, story, figures } = new World(seed).run();
+      doubles += figures.doubles;
+      crashes += figures.crashes;
+      if (violations.length > 0) failed.push({ seed, violations, story: story.slice(0, 40) });
+    }
+    expect(failed).toEqual([]);
+    // The evenings are rough enough to mean something.
+    expect(doubles).toBeGreaterThan(50);
+    expect(crashes).toBeGreaterThan(300);
+  });
+
+  it('runs the same evening from the same seed', () => {
+    expect(new World(42).run()).toEqual(new World(42).run());
+  });
+
+  // A check that can't fail proves nothing: each way of breaking the courier has to be noticed.
+  const broken: Record<string, (event: CourierEvent) => CourierEvent | null> = {
+    'forgets that publish calls were let out': (e) => (e.type === 'letOut' ? null : e),
+    'loses every sale it is told of': (e) =>
+      e.type === 'news' ? { ...e, news: e.news.filter((n) => n.kind !== 'sale') } : e,
+    'takes an unanswered withdrawal for done': (e) =>
+      e.type === 'failed' && e.action === 'withdraw' ? { type: 'withdrawn', market: e.market, ref: e.ref } : e,
+  };
+  it.each(Object.keys(broken))('a courier that %s is found out', (name) => {
+    let found = 0;
+    for (let seed = 1; seed <= 400 && found === 0; seed += 1) found += new World(seed, broken[name]).run().violations.length;
+    expect(found).toBeGreaterThan(0);
+  });
+});
+
+describe('the timeline', () => {
+  it('gives what is earliest first, and the first added of the same moment', () => {
+    const random = new Random(3);
+    const timeline = new Timeline();
+    const given = Array.from({ length: 500 }, (_, i) => ({ at: random.between(0, 50), i }));
+    for (const { at, i } of given) timeline.add(at, () => void i);
+    let last = -1;
+    let count = 0;
+    for (let next = timeline.next(); next; next = timeline.next()) {
+      expect(next.at).toBeGreaterThanOrEqual(last);
+      last = next.at;
+      count += 1;
+    }
+    expect(count).toBe(500);
+  });
+});
