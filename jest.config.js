@@ -5,7 +5,10 @@ const node = {
   testEnvironment: 'node',
   moduleNameMapper: alias,
   transform: {
-    '\\.[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web', isServer: true } }],
+    '\\.[jt]sx?$': [
+      'babel-jest',
+      { caller: { name: 'metro', bundler: 'metro', platform: 'web', isServer: true } },
+    ],
   },
   transformIgnorePatterns: ['node_modules/(?!(nanoid|date-fns|eventsource-parser)/)'],
 };
@@ -14,7 +17,11 @@ const { watchPlugins: _, ...web } = require('jest-expo/web/jest-preset');
 
 module.exports = {
   projects: [
-    { displayName: 'core', ...node, testMatch: ['<rootDir>/{src/core,src/contract,server,sim,demo}/**/*.test.ts'] },
+    {
+      displayName: 'core',
+      ...node,
+      testMatch: ['<rootDir>/{src/core,src/contract,server,sim,demo}/**/*.test.ts'],
+    },
     {
       ...web,
       displayName: 'ui',

@@ -5,12 +5,17 @@ const { getDefaultConfig } = require('expo/metro-config');
 const config = getDefaultConfig(__dirname);
 
 // Paper looks for an icon font; ours are drawn by src/parts/Icon.tsx, so the fonts stay out of the bundle.
-const ICON_FONTS = /^(@react-native-vector-icons\/material-design-icons|@expo\/vector-icons\/MaterialCommunityIcons)$/;
+const ICON_FONTS =
+  /^(@react-native-vector-icons\/material-design-icons|@expo\/vector-icons\/MaterialCommunityIcons)$/;
 
 config.resolver.resolveRequest = (context, name, platform) => {
-  if (ICON_FONTS.test(name)) return { type: 'sourceFile', filePath: path.join(__dirname, 'src/parts/PaperIcon.tsx') };
+  if (ICON_FONTS.test(name))
+    return { type: 'sourceFile', filePath: path.join(__dirname, 'src/parts/PaperIcon.tsx') };
   // Some fifty languages of validation messages that nobody here reads.
-  if (/locales\/index\.(js|cjs)$/.test(name) && context.originModulePath.includes(`${path.sep}zod${path.sep}`))
+  if (
+    /locales\/index\.(js|cjs)$/.test(name) &&
+    context.originModulePath.includes(`${path.sep}zod${path.sep}`)
+  )
     return { type: 'empty' };
   return context.resolveRequest(context, name, platform);
 };

@@ -17,8 +17,20 @@ const DAY = 86_400_000;
 
 /** Hauls the demo begins with. */
 const HAULS = [
-  { key: 'quayside', name: 'Quayside car boot', source: 'Harbour car park, first Sunday', date: '2026-11-08', cost: 4_100 },
-  { key: 'fennick', name: 'Clearance at Fennick Hall', source: 'House clearance', date: '2026-11-19', cost: 18_000 },
+  {
+    key: 'quayside',
+    name: 'Quayside car boot',
+    source: 'Harbour car park, first Sunday',
+    date: '2026-11-08',
+    cost: 4_100,
+  },
+  {
+    key: 'fennick',
+    name: 'Clearance at Fennick Hall',
+    source: 'House clearance',
+    date: '2026-11-19',
+    cost: 18_000,
+  },
   { key: 'aldous', name: 'Mrs Aldous’s wardrobe', source: 'Consignment', date: '2026-11-16', cost: null },
 ] as const;
 
@@ -34,7 +46,9 @@ export async function buildDemo(folder: string): Promise<void> {
   let running = 1;
   const id = () => recordId(running++, 'demo');
   const now = Date.parse('2026-11-21T09:00:00Z');
-  const hauls = HAULS.map(({ key: _, ...haul }) => Haul.parse({ ...haul, id: id(), createdAt: Date.parse(haul.date) }));
+  const hauls = HAULS.map(({ key: _, ...haul }) =>
+    Haul.parse({ ...haul, id: id(), createdAt: Date.parse(haul.date) }),
+  );
   const things: Thing[] = [];
   const pictures: Picture[] = [];
   const plans: Plan[] = [];
@@ -63,7 +77,9 @@ export async function buildDemo(folder: string): Promise<void> {
       }),
     ); // prettier-ignore
     for (const market of made.wanted)
-      plans.push(Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true, ...made.own?.[market] }));
+      plans.push(
+        Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true, ...made.own?.[market] }),
+      );
   }
   const settings = Settings.parse({
     id: 'settings', author: 'Odile Tolliver', nextNumber: DEMO_THINGS.length + 1, nextRecord: running,
@@ -75,7 +91,11 @@ export async function buildDemo(folder: string): Promise<void> {
 
 function fingerprint(): string {
   const hash = createHash('sha256');
-  for (const file of ['demo/build.ts', 'demo/things.ts', ...readdirSync('demo/draw').map((f) => `demo/draw/${f}`)].sort())
+  for (const file of [
+    'demo/build.ts',
+    'demo/things.ts',
+    ...readdirSync('demo/draw').map((f) => `demo/draw/${f}`),
+  ].sort())
     hash.update(readFileSync(file));
   return hash.digest('hex');
 }

@@ -21,7 +21,12 @@ interface World {
  * Lists some of the demo world the first time it is opened, by the same way a page would: checked
  * against the rule sheets, pictures on the shelf, commands to the courier. Then one thing is bought.
  */
-export async function furnish(folder: string, courier: Courier, shelf: PictureShelf, address: string): Promise<void> {
+export async function furnish(
+  folder: string,
+  courier: Courier,
+  shelf: PictureShelf,
+  address: string,
+): Promise<void> {
   const world = JSON.parse(readFileSync(join(folder, 'world.json'), 'utf8')) as World;
   const known = new Set(courier.views().map((v) => v.view.id));
   if (world.things.some((t) => known.has(t.id))) return;

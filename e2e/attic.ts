@@ -7,20 +7,24 @@ export class Attic {
   /** Whatever the page complained about; a test ends by looking. */
   readonly complaints: string[] = [];
 
-  private constructor(
-    readonly page: Page,
-    private readonly address: string,
-  ) {}
+  private constructor(readonly page: Page) {}
 
-  static async open(browser: Browser, address: string, viewport: Parameters<Page['setViewport']>[0]): Promise<Attic> {
+  static async open(
+    browser: Browser,
+    address: string,
+    viewport: Parameters<Page['setViewport']>[0],
+  ): Promise<Attic> {
     const page = await browser.newPage();
     await page.setViewport(viewport);
-    const attic = new Attic(page, address);
+    const attic = new Attic(page);
     page.on('pageerror', (error) => attic.complaints.push(String(error)));
     page.on('console', (message) => {
       const text = message.text();
       // A courier that is down on purpose is no complaint.
-      if (message.type() === 'error' && !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|net::ERR|status of 503/u.test(text))
+      if (
+        message.type() === 'error' &&
+        !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|net::ERR|status of 503/u.test(text)
+      )
         attic.complaints.push(text);
     });
     await page.goto(address);
@@ -53,7 +57,9 @@ export class Attic {
   }
 
   async choose(files: string[], button = 'Choose pictures'): Promise<void> {
-    const input = (await this.page.waitForSelector(`input[type=file][aria-label="${button}: files"]`)) as ElementHandle<HTMLInputElement>;
+    const input = (await this.page.waitForSelector(
+      `input[type=file][aria-label="${button}: files"]`,
+    )) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(...files);
   }
 
@@ -72,11 +78,17 @@ export class Attic {
 
   /** The windows of the house front, as they are said aloud. */
   async windows(): Promise<string[]> {
-    return this.page.$$eval('[role=group][aria-label="Where it is listed"] [role=img]', (all) => all.map((w) => w.getAttribute('aria-label') ?? ''));
+    return this.page.$$eval('[role=group][aria-label="Where it is listed"] [role=img]', (all) =>
+      all.map((w) => w.getAttribute('aria-label') ?? ''),
+    );
   }
 
   async waitForWindow(label: string, ms = 30_000): Promise<void> {
-    await until(`a window says “${label}”`, async () => (await this.windows()).some((w) => w.startsWith(label)), ms);
+    await until(
+      `a window says “${label}”`,
+      async () => (await this.windows()).some((w) => w.startsWith(label)),
+      ms,
+    );
   }
 
   async openThing(title: string): Promise<void> {
@@ -85,7 +97,12 @@ export class Attic {
     await this.page.waitForSelector('[role=main][aria-label="Item sheet"]');
   }
 
-  async addFlaw(kind: string, place: string, how: 'Slight' | 'Shows' | 'Serious', size?: string): Promise<void> {
+  async addFlaw(
+    kind: string,
+    place: string,
+    how: 'Slight' | 'Shows' | 'Serious',
+    size?: string,
+  ): Promise<void> {
     await this.press('Add a flaw');
     await this.fill('What is wrong', kind);
     await this.fill('Where on the thing', place);
@@ -103,13 +120,15 @@ export class Attic {
     await this.page.reload();
   }
 
-  /** Address of a live listing's public page, as the button would open it. */
+  /** Opens a live listing's public page with its button. @returns the address it went to */
   async publicPage(market: string): Promise<string> {
-    const opened = new Promise<string>((done) => {
-      this.page.once('popup', (popup) => done(popup?.url() ?? ''));
-    });
+    const path = `/outside/${market.toLowerCase()}/`;
+    const opened = this.page.browser().waitForTarget((target) => target.url().includes(path));
     await this.press(`See it on ${market}`);
-    const popup = await opened;
-    return popup.startsWith('http') ? popup : new URL(popup, this.address).href;
+    const target = await opened;
+    const address = target.url();
+    await (await target.page())?.close();
+    await this.page.bringToFront();
+    return address;
   }
 }

@@ -13,7 +13,8 @@ export const WIDE = { width: 1280, height: 800, deviceScaleFactor: 1 };
 /** Starts headless Chromium with an empty profile. */
 export function openBrowser(extra: string[] = []): Promise<Browser> {
   const executablePath = PLACES.find(existsSync);
-  if (!executablePath) throw new Error('Chromium is not installed: npm test installs it from Debian’s packages.');
+  if (!executablePath)
+    throw new Error('Chromium is not installed: npm test installs it from Debian’s packages.');
   return puppeteer.launch({
     executablePath,
     headless: true,

@@ -60,12 +60,18 @@ export class ServerProcess {
   /** What buyers see offered there just now, by their links. */
   async offered(market: string): Promise<string[]> {
     const text = await (await fetch(`${this.address}/outside/${market}/`)).text();
-    return [...text.matchAll(new RegExp(`href="(/outside/${market}/(?:thing|p|ad)/[^"]+)"`, 'gu'))].map((m) => m[1] ?? '');
+    return [...text.matchAll(new RegExp(`href="(/outside/${market}/(?:thing|p|ad)/[^"]+)"`, 'gu'))].map(
+      (m) => m[1] ?? '',
+    );
   }
 }
 
 /** Waits until something is true; says what it waited for when it never is. */
-export async function until(what: string, check: () => Promise<boolean> | boolean, ms = 30_000): Promise<void> {
+export async function until(
+  what: string,
+  check: () => Promise<boolean> | boolean,
+  ms = 30_000,
+): Promise<void> {
   const end = Date.now() + ms;
   for (;;) {
     if (await check()) return;
@@ -80,7 +86,9 @@ function freePort(): Promise<number> {
     probe.on('error', fail);
     probe.listen(0, '127.0.0.1', () => {
       const address = probe.address();
-      probe.close(() => (typeof address === 'object' && address ? done(address.port) : fail(new Error('no port'))));
+      probe.close(() =>
+        typeof address === 'object' && address ? done(address.port) : fail(new Error('no port')),
+      );
     });
   });
 }

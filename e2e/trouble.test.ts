@@ -19,7 +19,10 @@ afterEach(async () => {
 
 /** A buyer who needs no browser. */
 async function buy(address: string): Promise<void> {
-  await fetch(`${address}/${address.includes('threadwick') ? 'take' : 'buy'}`, { method: 'POST', redirect: 'manual' });
+  await fetch(`${address}/${address.includes('threadwick') ? 'take' : 'buy'}`, {
+    method: 'POST',
+    redirect: 'manual',
+  });
 }
 
 it('stays red while Threadwick is out, keeps trying by itself, and turns calm once it is gone there', async () => {
@@ -57,9 +60,12 @@ it('lists nothing twice when answers are lost and the power goes while sending',
   const attic = await Attic.open(browser, server.address, PHONE);
   await prepareJumper(attic, 'Gansey jumper sent in a storm, size M');
   // Each carries out the call and hangs up without an answer.
-  for (const market of ['brackenmoor', 'threadwick', 'nearstile']) await server.switchboard(market, { hangUp: 1 });
+  for (const market of ['brackenmoor', 'threadwick', 'nearstile'])
+    await server.switchboard(market, { hangUp: 1 });
   await attic.press('Send to 3 marketplaces');
-  await until('something is on its way', async () => (await attic.windows()).some((w) => /on its way|live/u.test(w)));
+  await until('something is on its way', async () =>
+    (await attic.windows()).some((w) => /on its way|live/u.test(w)),
+  );
   await server.kill();
   await server.up();
   await attic.page.reload();
@@ -71,8 +77,10 @@ it('lists nothing twice when answers are lost and the power goes while sending',
     await button?.click();
     return false;
   });
-  for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile']) await attic.waitForWindow(`${market}: live`, 60_000);
-  for (const market of ['brackenmoor', 'threadwick', 'nearstile']) expect(await server.offered(market)).toHaveLength(1);
+  for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile'])
+    await attic.waitForWindow(`${market}: live`, 60_000);
+  for (const market of ['brackenmoor', 'threadwick', 'nearstile'])
+    expect(await server.offered(market)).toHaveLength(1);
 });
 
 it('knows of a sale that happened while the page was closed and the power was off', async () => {
@@ -86,7 +94,9 @@ it('knows of a sale that happened while the page was closed and the power was of
   await buy(moor);
   await server.kill();
   await server.up();
-  await until('it is gone from Threadwick', async () => (await (await fetch(wick)).text()).includes('It was taken down.'));
+  await until('it is gone from Threadwick', async () =>
+    (await (await fetch(wick)).text()).includes('It was taken down.'),
+  );
 
   const again = await Attic.open(browser, server.address, PHONE);
   await again.sees('Sold on Brackenmoor for €48.00');

@@ -5,7 +5,15 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, wri
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 
-const SOURCES = ['src', 'app.json', 'babel.config.js', 'metro.config.js', 'package-lock.json', 'public', 'tsconfig.json'];
+const SOURCES = [
+  'src',
+  'app.json',
+  'babel.config.js',
+  'metro.config.js',
+  'package-lock.json',
+  'public',
+  'tsconfig.json',
+];
 const STAMP = '.cache/build.txt';
 
 function* filesBelow(path) {
@@ -43,7 +51,10 @@ export function build() {
     const bytes = readFileSync(file);
     if (bytes.length < 1_000) continue;
     writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }));
-    writeFileSync(`${file}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+    );
   }
   mkdirSync('.cache', { recursive: true });
   writeFileSync(STAMP, print);

@@ -2,39 +2,49 @@
 //   -- --fresh        an empty attic of your own (earlier ones are kept beside it)
 //   -- --port 9000    another port
 import { spawn, spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
+
+import { installPackages } from './packages.mjs';
 
 process.chdir(join(dirname(fileURLToPath(import.meta.url)), '..'));
 
 let values;
 try {
-  ({ values } = parseArgs({ options: { fresh: { type: 'boolean', default: false }, port: { type: 'string', default: '8417' } } }));
+  ({ values } = parseArgs({
+    options: { fresh: { type: 'boolean', default: false }, port: { type: 'string', default: '8417' } },
+  }));
 } catch (error) {
   console.error(`${error.message}\nUse: npm run demo -- [--fresh] [--port NUMBER]`);
   process.exit(2);
 }
 
-const lock = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
-const stamp = 'node_modules/.installed';
-if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== lock) {
-  console.log('Installing packages …');
-  if (spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { stdio: 'inherit' }).status !== 0) process.exit(1);
-  writeFileSync(stamp, lock);
-}
+installPackages();
 const { build } = await import('./build.mjs');
 build();
 
 const data = values.fresh ? `.attic/fresh-${new Date().toISOString().replace(/[:.]/g, '-')}` : '.attic/demo';
 mkdirSync(data, { recursive: true });
 const world = '.cache/demo';
-if (!values.fresh && spawnSync('node_modules/.bin/tsx', ['demo/build.ts', world], { stdio: 'inherit' }).status !== 0) process.exit(1);
+if (
+  !values.fresh &&
+  spawnSync('node_modules/.bin/tsx', ['demo/build.ts', world], { stdio: 'inherit' }).status !== 0
+)
+  process.exit(1);
 const server = spawn(
   process.execPath,
-  ['--import', 'tsx', 'server/main.ts', '--port', values.port, '--data', data, ...(values.fresh ? [] : ['--demo', world])],
+  [
+    '--import',
+    'tsx',
+    'server/main.ts',
+    '--port',
+    values.port,
+    '--data',
+    data,
+    ...(values.fresh ? [] : ['--demo', world]),
+  ],
   { stdio: 'inherit' },
 );
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));

@@ -15,7 +15,10 @@ const thing = async (page: Page, title: string, section?: string) => {
   await page.locator(`[role=main] ::-p-text(${title})`).click();
   await page.waitForSelector('[aria-label="Item sheet"]');
   if (section)
-    await page.evaluate((id) => document.getElementById(id)?.scrollIntoView({ block: 'start' }), `sheet-${section}`);
+    await page.evaluate(
+      (id) => document.getElementById(id)?.scrollIntoView({ block: 'start' }),
+      `sheet-${section}`,
+    );
 };
 
 const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page) => Promise<unknown> }[] = [

@@ -32,7 +32,12 @@ export async function openOutside(
   };
   const base = (id: string) => `${OUTSIDE}/${id}`;
   const services = [
-    brackenmoor({ store: await open('brackenmoor'), token: tokens.brackenmoor, hook, base: base('brackenmoor') }),
+    brackenmoor({
+      store: await open('brackenmoor'),
+      token: tokens.brackenmoor,
+      hook,
+      base: base('brackenmoor'),
+    }),
     threadwick({ store: await open('threadwick'), token: tokens.threadwick, base: base('threadwick') }),
     nearstile({ store: await open('nearstile'), token: tokens.nearstile, base: base('nearstile') }),
   ];

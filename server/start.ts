@@ -45,14 +45,18 @@ export async function start(options: StartOptions): Promise<Running> {
   let ready = false;
   const server = await listen(
     // The router must not be asked before all routes are in it.
-    (request, env) => (ready ? app.fetch(request, env as HttpBindings) : new Response('Starting.', { status: 503 })),
+    (request, env) =>
+      ready ? app.fetch(request, env as HttpBindings) : new Response('Starting.', { status: 503 }),
     port,
   );
   const address = `http://127.0.0.1:${port}`;
 
   const ledger = await Ledger.open(`file:${join(data, 'ledger.db')}`);
   const secret = (name: string) => ledger.keptOnce(name, () => randomBytes(24).toString('base64url'));
-  const attic = await ledger.keptOnce('attic', () => `${demo ? 'demo' : 'own'}-${randomBytes(6).toString('hex')}`);
+  const attic = await ledger.keptOnce(
+    'attic',
+    () => `${demo ? 'demo' : 'own'}-${randomBytes(6).toString('hex')}`,
+  );
   const tokens = {
     brackenmoor: await secret('token.brackenmoor'),
     threadwick: await secret('token.threadwick'),
@@ -70,7 +74,10 @@ export async function start(options: StartOptions): Promise<Running> {
   app.use(hostCheck(port));
   for (const service of outside.services) app.route(`${OUTSIDE}/${service.id}`, service.app);
   app.get(OUTSIDE, (c) => {
-    c.header('Content-Security-Policy', "sandbox allow-popups; default-src 'none'; style-src 'unsafe-inline'");
+    c.header(
+      'Content-Security-Policy',
+      "sandbox allow-popups; default-src 'none'; style-src 'unsafe-inline'",
+    );
     return c.html(outsidePage(outside.services));
   });
 
@@ -92,7 +99,12 @@ export async function start(options: StartOptions): Promise<Running> {
     await courier.take({ type: 'news', market: adapter.id, news, cursor: null });
     return c.body(null, 204);
   });
-  const session = { token: randomBytes(24).toString('base64url'), attic, demo: demo !== null, currency: 'EUR' };
+  const session = {
+    token: randomBytes(24).toString('base64url'),
+    attic,
+    demo: demo !== null,
+    currency: 'EUR',
+  };
   app.route('/api', api({ courier, ledger, shelf, port, session }));
   app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
   if (demo) app.route('/demo', demoFiles(demo, '/demo'));

@@ -58,7 +58,8 @@ export class Marketplace {
   withdraw(ref: string): 'withdrawn' | 'absent' | News {
     const listing = this.listings.find((l) => l.ref === ref);
     if (!listing) return 'absent';
-    if (listing.state === 'sold') return this.feed.find((n) => n.kind === 'sale' && n.ref === ref) ?? 'withdrawn';
+    if (listing.state === 'sold')
+      return this.feed.find((n) => n.kind === 'sale' && n.ref === ref) ?? 'withdrawn';
     listing.state = 'ended';
     return 'withdrawn';
   }
@@ -71,7 +72,12 @@ export class Marketplace {
         l.state = no ? 'turnedDown' : 'live';
         news.push(
           no
-            ? { kind: 'turnedDown', ref: l.ref, remoteId: l.id, reasons: [{ field: 'description', message: 'no' }] }
+            ? {
+                kind: 'turnedDown',
+                ref: l.ref,
+                remoteId: l.id,
+                reasons: [{ field: 'description', message: 'no' }],
+              }
             : { kind: 'approved', ref: l.ref, remoteId: l.id, url: `/${l.id}` },
         );
       }
@@ -81,7 +87,12 @@ export class Marketplace {
 
   buy(listing: Listed, now: number): News {
     listing.state = 'sold';
-    const order: Order = { id: `${this.name}-order-${this.orders.length + 1}`, market: this.name, ref: listing.ref, at: now };
+    const order: Order = {
+      id: `${this.name}-order-${this.orders.length + 1}`,
+      market: this.name,
+      ref: listing.ref,
+      at: now,
+    };
     this.orders.push(order);
     const news: News = {
       kind: 'sale', ref: listing.ref, remoteId: listing.id, order: order.id, amount: 2400, postage: 420, fees: 300, at: now,

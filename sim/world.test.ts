@@ -33,11 +33,14 @@ describe('the courier in a simulated world', () => {
     'loses every sale it is told of': (e) =>
       e.type === 'news' ? { ...e, news: e.news.filter((n) => n.kind !== 'sale') } : e,
     'takes an unanswered withdrawal for done': (e) =>
-      e.type === 'failed' && e.action === 'withdraw' ? { type: 'withdrawn', market: e.market, ref: e.ref } : e,
+      e.type === 'failed' && e.action === 'withdraw'
+        ? { type: 'withdrawn', market: e.market, ref: e.ref }
+        : e,
   };
   it.each(Object.keys(broken))('a courier that %s is found out', (name) => {
     let found = 0;
-    for (let seed = 1; seed <= 400 && found === 0; seed += 1) found += new World(seed, broken[name]).run().violations.length;
+    for (let seed = 1; seed <= 400 && found === 0; seed += 1)
+      found += new World(seed, broken[name]).run().violations.length;
     expect(found).toBeGreaterThan(0);
   });
 });

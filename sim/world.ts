@@ -54,7 +54,12 @@ export class World {
     private readonly sabotage: (event: CourierEvent) => CourierEvent | null = (event) => event,
   ) {
     this.random = new Random(seed);
-    this.result = { seed, violations: [], story: [], figures: { orders: 0, doubles: 0, crashes: 0, lostAnswers: 0 } };
+    this.result = {
+      seed,
+      violations: [],
+      story: [],
+      figures: { orders: 0, doubles: 0, crashes: 0, lostAnswers: 0 },
+    };
     this.markets = new Map([
       ['brackenmoor', new Marketplace('brackenmoor', { review: false, webhooks: true })],
       ['threadwick', new Marketplace('threadwick', { review: false, webhooks: false })],
@@ -93,7 +98,8 @@ export class World {
         if (r.chance(0.15)) this.at(at + r.between(90_000, 150_000), () => this.send(`t${t}`, market));
         // Buyers come and buy if it is up just then.
         const times = r.between(0, 2);
-        for (let n = 0; n < times; n += 1) this.at(r.between(5_000, 220_000), () => this.buyer(`t${t}`, market));
+        for (let n = 0; n < times; n += 1)
+          this.at(r.between(5_000, 220_000), () => this.buyer(`t${t}`, market));
         if (market === 'nearstile' && r.chance(0.3))
           this.at(r.between(20_000, 220_000), () =>
             this.command({ type: 'sold', id: this.id(), thing: `t${t}`, market, amount: 2000 }),
@@ -137,11 +143,15 @@ export class World {
 
   private reviews(): void {
     for (const market of this.markets.values())
-      if (market.style.review) this.webhook(market, market.review(this.now, () => this.random.chance(0.15)));
+      if (market.style.review)
+        this.webhook(
+          market,
+          market.review(this.now, () => this.random.chance(0.15)),
+        );
   }
 
   /** Webhooks come late, twice, out of order, or not at all. */
-  private webhook(market: Marketplace, news: Marketplace["feed"]): void {
+  private webhook(market: Marketplace, news: Marketplace['feed']): void {
     if (!market.style.webhooks || news.length === 0) return;
     const r = this.random;
     const copies = r.chance(this.faulty(0.2)) ? 0 : r.chance(this.faulty(0.2)) ? 2 : 1;
@@ -226,23 +236,44 @@ export class World {
     });
   }
 
-  private failure(effect: Effect, trouble: string, unclear: boolean, retryAfter: number | null = null): CourierEvent {
+  private failure(
+    effect: Effect,
+    trouble: string,
+    unclear: boolean,
+    retryAfter: number | null = null,
+  ): CourierEvent {
     return effect.kind === 'poll'
       ? { type: 'pollFailed', market: effect.market, trouble, retryAfter }
-      : { type: 'failed', market: effect.market, ref: effect.ref, action: effect.kind, trouble, unclear, retryAfter };
+      : {
+          type: 'failed',
+          market: effect.market,
+          ref: effect.ref,
+          action: effect.kind,
+          trouble,
+          unclear,
+          retryAfter,
+        };
   }
 
   private reach(effect: Effect): CourierEvent {
     const market = this.market(effect.market);
     if (market.outageUntil > this.now) return this.failure(effect, 'out', false);
-    if (this.random.chance(this.faulty(0.05))) return this.failure(effect, 'slow down', false, this.random.between(500, 8_000));
+    if (this.random.chance(this.faulty(0.05)))
+      return this.failure(effect, 'slow down', false, this.random.between(500, 8_000));
     switch (effect.kind) {
       case 'publish': {
         const l = market.publish(effect.ref, this.now);
         this.tell(`  ${market.name}: publish ${effect.ref} -> ${l.state}`);
         // Like a real service, it answers a repeated call with what became of the listing.
         if (l.state === 'live' || l.state === 'inReview')
-          return { type: 'published', market: market.name, ref: l.ref, remoteId: l.id, url: `/${l.id}`, state: l.state };
+          return {
+            type: 'published',
+            market: market.name,
+            ref: l.ref,
+            remoteId: l.id,
+            url: `/${l.id}`,
+            state: l.state,
+          };
         const news = market.feed.filter((n) => n.ref === l.ref);
         return news.length > 0
           ? { type: 'news', market: market.name, news, cursor: null }
@@ -252,8 +283,11 @@ export class World {
         return { type: 'revised', market: market.name, ref: effect.ref };
       case 'withdraw': {
         const outcome = market.withdraw(effect.ref);
-        this.tell(`  ${market.name}: withdraw ${effect.ref} -> ${typeof outcome === 'string' ? outcome : 'sold'}`);
-        if (outcome === 'withdrawn' || outcome === 'absent') return { type: outcome, market: market.name, ref: effect.ref };
+        this.tell(
+          `  ${market.name}: withdraw ${effect.ref} -> ${typeof outcome === 'string' ? outcome : 'sold'}`,
+        );
+        if (outcome === 'withdrawn' || outcome === 'absent')
+          return { type: outcome, market: market.name, ref: effect.ref };
         return { type: 'news', market: market.name, news: [outcome], cursor: null };
       }
       case 'poll': {
@@ -294,7 +328,8 @@ export class World {
       }
       for (const l of Object.values(thing?.listings ?? {})) {
         const there = this.market(l.market).listings.find((x) => x.ref === l.ref);
-        if (isOver(l) && there && isUp(there)) violations.push(`${l.ref} is up though the courier holds it over`);
+        if (isOver(l) && there && isUp(there))
+          violations.push(`${l.ref} is up though the courier holds it over`);
         if (!isOver(l) && l.job) violations.push(`${l.ref}: ${l.job.action} never came to an end`);
       }
     }

@@ -1,4 +1,16 @@
-import { folds, inside, knit, label, path, rim, solid, stitch, weave, type Pen, type Subject } from './studio';
+import {
+  folds,
+  inside,
+  knit,
+  label,
+  path,
+  rim,
+  solid,
+  stitch,
+  weave,
+  type Pen,
+  type Subject,
+} from './studio';
 
 const BODY = path((p) => {
   p.moveTo(392, 168);
@@ -45,7 +57,8 @@ export const gansey: Subject = {
         }
       }
       pen.fillStyle = 'rgba(170,190,228,0.16)';
-      for (let y = 215; y < 318; y += 9) for (let x = 280 + (y % 2) * 5; x < 720; x += 10) pen.fillRect(x, y, 5, 4);
+      for (let y = 215; y < 318; y += 9)
+        for (let x = 280 + (y % 2) * 5; x < 720; x += 10) pen.fillRect(x, y, 5, 4);
       pen.fillStyle = 'rgba(6,10,24,0.35)';
       for (let x = 276; x < 724; x += 9) pen.fillRect(x, 800, 4, 60);
     });
@@ -92,7 +105,11 @@ export const choreCoat: Subject = {
     if (side === 'front') {
       pen.fillStyle = 'rgba(20,20,6,0.55)';
       pen.fillRect(497, 200, 5, 652);
-      for (const [x, y, w, h] of [[318, 560, 140, 150], [542, 560, 140, 150], [548, 320, 116, 110]] as const) {
+      for (const [x, y, w, h] of [
+        [318, 560, 140, 150],
+        [542, 560, 140, 150],
+        [548, 320, 116, 110],
+      ] as const) {
         const pocket = path((p) => p.roundRect(x, y, w, h, [4, 4, 22, 22]));
         solid(pen, pocket, '#72713f', '#484a26');
         rim(pen, pocket, 0.45, 9);
@@ -227,7 +244,12 @@ export const blanket: Subject = {
       const fold = path((p) => p.roundRect(x, y, w, h, [30, 34, 16, 16]));
       solid(pen, fold, light, dark);
       inside(pen, fold, () => {
-        for (const [sy, sh, ink] of [[40, 46, '#7c3b2c'], [98, 14, '#3c5344'], [124, 46, '#3c5344'], [182, 14, '#7c3b2c']] as const) {
+        for (const [sy, sh, ink] of [
+          [40, 46, '#7c3b2c'],
+          [98, 14, '#3c5344'],
+          [124, 46, '#3c5344'],
+          [182, 14, '#7c3b2c'],
+        ] as const) {
           pen.fillStyle = ink;
           pen.globalAlpha = 0.82;
           pen.fillRect(x, y + sy, w, sh);

@@ -1,4 +1,17 @@
-import { folds, inside, label, path, rim, shine, solid, stitch, weave, type Path2D, type Pen, type Subject } from './studio';
+import {
+  folds,
+  inside,
+  label,
+  path,
+  rim,
+  shine,
+  solid,
+  stitch,
+  weave,
+  type Path2D,
+  type Pen,
+  type Subject,
+} from './studio';
 
 /** Stout walking boots, a pair seen from the side and a little above. */
 export const boots: Subject = {
@@ -118,7 +131,14 @@ export const lamp: Subject = {
     pen.stroke();
     const brass = (p: Path2D, x1: number, x2: number) => {
       const g = pen.createLinearGradient(x1, 0, x2, 0);
-      for (const [at, ink] of [[0, '#6b4a12'], [0.18, '#d8ac4c'], [0.3, '#fff0b8'], [0.45, '#cf9d3d'], [0.75, '#8f6520'], [1, '#4f360c']] as const)
+      for (const [at, ink] of [
+        [0, '#6b4a12'],
+        [0.18, '#d8ac4c'],
+        [0.3, '#fff0b8'],
+        [0.45, '#cf9d3d'],
+        [0.75, '#8f6520'],
+        [1, '#4f360c'],
+      ] as const)
         g.addColorStop(at, ink);
       pen.fillStyle = g;
       pen.fill(p);
@@ -144,10 +164,23 @@ export const lamp: Subject = {
       pen.fillRect(488, 520, 24, 44);
     });
     shine(pen, glass, (p) => { p.moveTo(350, 380); p.quadraticCurveTo(316, 490, 350, 600); }, 0.75, 20); // prettier-ignore
-    for (const x of [340, 500, 660]) brass(path((p) => p.rect(x - 8, 326, 16, 330)), x - 8, x + 8);
-    brass(path((p) => p.roundRect(280, 644, 440, 40, 8)), 280, 720);
+    for (const x of [340, 500, 660])
+      brass(
+        path((p) => p.rect(x - 8, 326, 16, 330)),
+        x - 8,
+        x + 8,
+      );
+    brass(
+      path((p) => p.roundRect(280, 644, 440, 40, 8)),
+      280,
+      720,
+    );
     brass(path((p) => { p.moveTo(300, 684); p.lineTo(700, 684); p.lineTo(740, 860); p.lineTo(260, 860); p.closePath(); }), 260, 740); // prettier-ignore
-    brass(path((p) => p.roundRect(236, 852, 528, 44, 12)), 236, 764);
+    brass(
+      path((p) => p.roundRect(236, 852, 528, 44, 12)),
+      236,
+      764,
+    );
     pen.fillStyle = '#3c290a';
     pen.font = 'bold 26px serif';
     pen.textAlign = 'center';
@@ -209,7 +242,11 @@ export const coffeePot: Subject = {
     pen.beginPath();
     pen.arc(505, 196, 26, 0, 7);
     pen.fill();
-    for (const [x, y, r] of [[330, 806, 19], [420, 842, 13], [716, 470, 10]] as const) {
+    for (const [x, y, r] of [
+      [330, 806, 19],
+      [420, 842, 13],
+      [716, 470, 10],
+    ] as const) {
       pen.fillStyle = '#20262e';
       pen.beginPath();
       pen.ellipse(x, y, r * 1.4, r * 0.8, 0.4, 0, 7);
@@ -261,7 +298,12 @@ export const handPlane: Subject = {
     pen.font = 'bold 26px serif';
     pen.fillText('VANTRELL No. 4', 330, 660);
     pen.fillStyle = 'rgba(150,78,30,0.55)';
-    for (const [x, y, r] of [[800, 640, 22], [838, 660, 14], [772, 668, 11], [140, 650, 14]] as const) {
+    for (const [x, y, r] of [
+      [800, 640, 22],
+      [838, 660, 14],
+      [772, 668, 11],
+      [140, 650, 14],
+    ] as const) {
       pen.beginPath();
       pen.ellipse(x, y, r, r * 0.6, 0.3, 0, 7);
       pen.fill();
@@ -308,7 +350,12 @@ export const camera: Subject = {
     const standard = path((p) => p.roundRect(390, 300, 220, 270, 12));
     solid(pen, standard, '#d3d6d8', '#7d8285');
     rim(pen, standard, 0.4, 8);
-    for (const [r, ink] of [[92, '#1d1d1f'], [78, '#8f9396'], [64, '#141416'], [48, '#24303f']] as const) {
+    for (const [r, ink] of [
+      [92, '#1d1d1f'],
+      [78, '#8f9396'],
+      [64, '#141416'],
+      [48, '#24303f'],
+    ] as const) {
       pen.fillStyle = ink;
       pen.beginPath();
       pen.arc(500, 420, r, 0, 7);
@@ -335,7 +382,14 @@ export const operaGlasses: Subject = {
     const barrel = (x: number) => {
       const tube = path((p) => { p.moveTo(x - 110, 300); p.lineTo(x + 110, 300); p.lineTo(x + 150, 720); p.lineTo(x - 150, 720); p.closePath(); }); // prettier-ignore
       const g = pen.createLinearGradient(x - 140, 0, x + 140, 0);
-      for (const [at, ink] of [[0, '#8e8478'], [0.25, '#f4ecdf'], [0.45, '#e2e6e4'], [0.6, '#f3dfe0'], [0.8, '#cfd6cc'], [1, '#7d746a']] as const)
+      for (const [at, ink] of [
+        [0, '#8e8478'],
+        [0.25, '#f4ecdf'],
+        [0.45, '#e2e6e4'],
+        [0.6, '#f3dfe0'],
+        [0.8, '#cfd6cc'],
+        [1, '#7d746a'],
+      ] as const)
         g.addColorStop(at, ink);
       pen.fillStyle = g;
       pen.fill(tube);
@@ -350,7 +404,10 @@ export const operaGlasses: Subject = {
         }
       });
       rim(pen, tube, 0.3, 12);
-      for (const [y, w, h] of [[268, 236, 44], [700, 316, 60]] as const) {
+      for (const [y, w, h] of [
+        [268, 236, 44],
+        [700, 316, 60],
+      ] as const) {
         const ring = path((p) => p.roundRect(x - w / 2, y, w, h, 10));
         solid(pen, ring, '#e7c56a', '#7c5a1a', [x - w / 2, y], [x + w / 2, y + h]);
         rim(pen, ring, 0.4, 8);

@@ -73,7 +73,14 @@ function drawFloor(pen: Pen, floor: Floor, size: number, random: Random): void {
         pen.lineWidth = 1 + random.next() * 2.4;
         pen.beginPath();
         pen.moveTo(gx, 0);
-        pen.bezierCurveTo(gx + random.between(-18, 18), size * 0.3, gx + random.between(-18, 18), size * 0.7, gx + random.between(-8, 8), size);
+        pen.bezierCurveTo(
+          gx + random.between(-18, 18),
+          size * 0.3,
+          gx + random.between(-18, 18),
+          size * 0.7,
+          gx + random.between(-8, 8),
+          size,
+        );
         pen.stroke();
       }
       pen.fillStyle = 'rgba(50,32,14,0.55)';
@@ -90,7 +97,15 @@ function drawFloor(pen: Pen, floor: Floor, size: number, random: Random): void {
     for (let i = 0; i < 240; i += 1) {
       pen.fillStyle = `rgba(${random.chance(0.5) ? '255,255,255' : '80,74,66'},${random.next() * 0.035})`;
       pen.beginPath();
-      pen.ellipse(random.next() * size, random.next() * size, random.between(30, 190), random.between(20, 120), random.next() * 3, 0, 7);
+      pen.ellipse(
+        random.next() * size,
+        random.next() * size,
+        random.between(30, 190),
+        random.between(20, 120),
+        random.next() * 3,
+        0,
+        7,
+      );
       pen.fill();
     }
   }
@@ -98,7 +113,14 @@ function drawFloor(pen: Pen, floor: Floor, size: number, random: Random): void {
 
 /** A window to the upper left; the far corner is darker. */
 function drawLight(pen: Pen, size: number, random: Random): void {
-  const light = pen.createRadialGradient(size * 0.28, size * 0.18, size * 0.1, size * 0.45, size * 0.45, size * 1.05);
+  const light = pen.createRadialGradient(
+    size * 0.28,
+    size * 0.18,
+    size * 0.1,
+    size * 0.45,
+    size * 0.45,
+    size * 1.05,
+  );
   light.addColorStop(0, 'rgba(255,246,226,0.16)');
   light.addColorStop(0.5, 'rgba(255,255,255,0)');
   light.addColorStop(1, `rgba(24,20,30,${0.2 + random.next() * 0.08})`);
@@ -136,7 +158,14 @@ function drawTape(pen: Pen): void {
 // ---- ways of drawing stuff --------------------------------------------------------------------------
 
 /** Fills a shape with a colour rounded by light from the upper left. */
-export function solid(pen: Pen, path: Path2D, light: string, dark: string, from: [number, number] = [250, 150], to: [number, number] = [780, 860]): void {
+export function solid(
+  pen: Pen,
+  path: Path2D,
+  light: string,
+  dark: string,
+  from: [number, number] = [250, 150],
+  to: [number, number] = [780, 860],
+): void {
   const gradient = pen.createLinearGradient(...from, ...to);
   gradient.addColorStop(0, light);
   gradient.addColorStop(1, dark);
@@ -153,7 +182,12 @@ export function inside(pen: Pen, path: Path2D, draw: () => void): void {
 }
 
 /** Soft folds and creases across cloth. */
-export function folds(pen: Pen, path: Path2D, lines: [number, number, number, number][], strength = 0.22): void {
+export function folds(
+  pen: Pen,
+  path: Path2D,
+  lines: [number, number, number, number][],
+  strength = 0.22,
+): void {
   inside(pen, path, () => {
     pen.filter = 'blur(9px)';
     pen.lineCap = 'round';
@@ -187,7 +221,13 @@ export function rim(pen: Pen, path: Path2D, strength = 0.4, width = 16): void {
 }
 
 /** Rows of little v's: knitting. */
-export function knit(pen: Pen, path: Path2D, ink: string, step = 9, box: [number, number, number, number] = [100, 100, 900, 940]): void {
+export function knit(
+  pen: Pen,
+  path: Path2D,
+  ink: string,
+  step = 9,
+  box: [number, number, number, number] = [100, 100, 900, 940],
+): void {
   inside(pen, path, () => {
     pen.strokeStyle = ink;
     pen.lineWidth = step * 0.22;
@@ -243,7 +283,15 @@ export function shine(pen: Pen, path: Path2D, draw: (p: Path2D) => void, strengt
 }
 
 /** A sewn-in label with words. */
-export function label(pen: Pen, x: number, y: number, width: number, lines: string[], ink = '#3b2f28', ground = '#efe6d2'): void {
+export function label(
+  pen: Pen,
+  x: number,
+  y: number,
+  width: number,
+  lines: string[],
+  ink = '#3b2f28',
+  ground = '#efe6d2',
+): void {
   const height = 18 + lines.length * 17;
   pen.save();
   pen.shadowColor = 'rgba(0,0,0,0.35)';

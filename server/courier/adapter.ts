@@ -44,8 +44,17 @@ export interface Adapter {
   };
   ruleSheet(): Promise<RuleSheet>;
   publish(call: PublishCall, pictures: Pictures): Promise<Published | AlreadyOver>;
-  revise(ref: string, remoteId: string | null, draft: ListingDraft, pictures: Pictures): Promise<'revised' | AlreadyOver>;
-  withdraw(ref: string, remoteId: string | null, outcome: 'withdrawn' | 'sold'): Promise<'withdrawn' | 'absent' | AlreadyOver>;
+  revise(
+    ref: string,
+    remoteId: string | null,
+    draft: ListingDraft,
+    pictures: Pictures,
+  ): Promise<'revised' | AlreadyOver>;
+  withdraw(
+    ref: string,
+    remoteId: string | null,
+    outcome: 'withdrawn' | 'sold',
+  ): Promise<'withdrawn' | 'absent' | AlreadyOver>;
   /** What the marketplace holds under our reference; null: nothing. */
   lookUp(ref: string): Promise<(Published & { over: boolean }) | null>;
   eventsSince(cursor: string | null): Promise<{ news: News[]; cursor: string }>;

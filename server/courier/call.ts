@@ -45,9 +45,14 @@ export async function call(
   }
   if (response.status === 429) {
     const seconds = Number(response.headers.get('retry-after'));
-    throw new CallFailed('It asked us to slow down.', false, Number.isFinite(seconds) && seconds > 0 ? Math.min(seconds, 3_600) * 1_000 : 5_000);
+    throw new CallFailed(
+      'It asked us to slow down.',
+      false,
+      Number.isFinite(seconds) && seconds > 0 ? Math.min(seconds, 3_600) * 1_000 : 5_000,
+    );
   }
-  if (response.status === 401 || response.status === 403) throw new CallFailed('It did not accept our token.', false, 30_000);
+  if (response.status === 401 || response.status === 403)
+    throw new CallFailed('It did not accept our token.', false, 30_000);
   if (response.status === 503) throw new CallFailed('It is closed just now.', false);
   throw new CallFailed(`It answered with an error (${response.status}).`, changing && response.status >= 500);
 }

@@ -76,7 +76,10 @@ export class Courier {
   }
 
   views(): ThingNews[] {
-    return [...this.state.things.values()].map((t) => ({ seq: this.changedAt.get(t.id) ?? 0, view: viewOf(t) }));
+    return [...this.state.things.values()].map((t) => ({
+      seq: this.changedAt.get(t.id) ?? 0,
+      view: viewOf(t),
+    }));
   }
 
   adapter(id: string): Adapter | undefined {
@@ -98,7 +101,10 @@ export class Courier {
   }
 
   /** The rule sheets as the marketplaces publish them now; the last one kept where one is away. */
-  async ruleSheets(): Promise<{ sheets: RuleSheet[]; missing: { market: string; name: string; why: string }[] }> {
+  async ruleSheets(): Promise<{
+    sheets: RuleSheet[];
+    missing: { market: string; name: string; why: string }[];
+  }> {
     const sheets: RuleSheet[] = [];
     const missing: { market: string; name: string; why: string }[] = [];
     await Promise.all(
@@ -192,7 +198,10 @@ export class Courier {
     const due = nextDue(this.state);
     if (this.timer) clearTimeout(this.timer);
     if (due === null) return;
-    this.timer = setTimeout(() => void this.take({ type: 'tick' }).catch(logged), Math.max(0, due - this.clock()));
+    this.timer = setTimeout(
+      () => void this.take({ type: 'tick' }).catch(logged),
+      Math.max(0, due - this.clock()),
+    );
   }
 
   // ---- effects --------------------------------------------------------------------------------------
@@ -214,15 +223,21 @@ export class Courier {
         }
         case 'publish': {
           const answer = await adapter.publish(effect, this.pictures);
-          return 'news' in answer ? overEvent(market, answer) : { type: 'published', market, ref: effect.ref, ...answer };
+          return 'news' in answer
+            ? overEvent(market, answer)
+            : { type: 'published', market, ref: effect.ref, ...answer };
         }
         case 'revise': {
           const answer = await adapter.revise(effect.ref, effect.remoteId, effect.draft, this.pictures);
-          return answer === 'revised' ? { type: 'revised', market, ref: effect.ref } : overEvent(market, answer);
+          return answer === 'revised'
+            ? { type: 'revised', market, ref: effect.ref }
+            : overEvent(market, answer);
         }
         case 'withdraw': {
           const answer = await adapter.withdraw(effect.ref, effect.remoteId, effect.outcome);
-          return typeof answer === 'string' ? { type: answer, market, ref: effect.ref } : overEvent(market, answer);
+          return typeof answer === 'string'
+            ? { type: answer, market, ref: effect.ref }
+            : overEvent(market, answer);
         }
       }
     } catch (error) {

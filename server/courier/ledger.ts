@@ -60,7 +60,7 @@ export class Ledger {
 
   /** Every line in order, read in portions. */
   async *read(after = 0): AsyncGenerator<Line> {
-    for (let from = after; ; ) {
+    for (let from = after; ;) {
       const { rows } = await this.db.execute({
         sql: 'SELECT seq, at, body FROM ledger WHERE seq > ? ORDER BY seq LIMIT 5000',
         args: [from],
@@ -88,7 +88,10 @@ export class Ledger {
 
   /** The answer a command got when it was first given; null: never given. */
   async answerTo(command: string): Promise<CommandAnswer | null> {
-    const { rows } = await this.db.execute({ sql: 'SELECT answer FROM ledger WHERE command=?', args: [command] });
+    const { rows } = await this.db.execute({
+      sql: 'SELECT answer FROM ledger WHERE command=?',
+      args: [command],
+    });
     return rows[0] ? (JSON.parse(String(rows[0].answer)) as CommandAnswer) : null;
   }
 
@@ -106,7 +109,10 @@ export class Ledger {
 
   /** A value made once and kept: the attic's name, the tokens. */
   async keptOnce(name: string, make: () => string): Promise<string> {
-    await this.db.execute({ sql: 'INSERT OR IGNORE INTO fact (name, body) VALUES (?,?)', args: [name, make()] });
+    await this.db.execute({
+      sql: 'INSERT OR IGNORE INTO fact (name, body) VALUES (?,?)',
+      args: [name, make()],
+    });
     const { rows } = await this.db.execute({ sql: 'SELECT body FROM fact WHERE name=?', args: [name] });
     return String(rows[0]?.body);
   }
@@ -119,7 +125,8 @@ export class Ledger {
 /** Which thing a line is about; null where it is about none or several. */
 export function thingIn(event: CourierEvent): string | null {
   if (event.type === 'command') return event.command.thing;
-  const ref = 'ref' in event ? event.ref : event.type === 'news' && event.news.length === 1 ? event.news[0]?.ref : null;
+  const ref =
+    'ref' in event ? event.ref : event.type === 'news' && event.news.length === 1 ? event.news[0]?.ref : null;
   return ref?.split('.')[0] ?? null;
 }
 

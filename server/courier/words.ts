@@ -6,15 +6,25 @@ import { marketIn, thingIn, type Line } from './ledger';
 /** A ledger line in words a person can read. */
 export function readable(line: Line): LedgerLine {
   const { seq, at, event } = line;
-  return { seq, at, type: event.type, thing: thingIn(event), market: marketIn(event), words: wordsFor(event).slice(0, 2_000) };
+  return {
+    seq,
+    at,
+    type: event.type,
+    thing: thingIn(event),
+    market: marketIn(event),
+    words: wordsFor(event).slice(0, 2_000),
+  };
 }
 
 function wordsFor(event: CourierEvent): string {
   switch (event.type) {
     case 'command':
-      return { send: 'asked to send it', withdraw: 'asked to withdraw it', sold: 'said it was sold', settle: 'second sale dealt with' }[
-        event.command.type
-      ];
+      return {
+        send: 'asked to send it',
+        withdraw: 'asked to withdraw it',
+        sold: 'said it was sold',
+        settle: 'second sale dealt with',
+      }[event.command.type];
     case 'letOut':
       return 'sending it now';
     case 'published':

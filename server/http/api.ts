@@ -47,7 +47,9 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
 
   app.get('/pictures/:hash', async (c) => {
     const hash = Sha256.safeParse(c.req.param('hash'));
-    return hash.success && (await shelf.has(hash.data)) ? c.body(null, 204) : c.json({ error: 'Not here.' }, 404);
+    return hash.success && (await shelf.has(hash.data))
+      ? c.body(null, 204)
+      : c.json({ error: 'Not here.' }, 404);
   });
   app.put('/pictures/:hash', tooLarge(PICTURE_LIMIT, 'The picture is over 8 MB.'), async (c) => {
     const hash = Sha256.safeParse(c.req.param('hash'));
@@ -89,7 +91,8 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       };
       const thing = ({ seq, view }: ThingNews) =>
         push(() => stream.writeSSE({ id: String(seq), event: 'thing', data: JSON.stringify(view) }));
-      const markets = () => push(() => stream.writeSSE({ event: 'marketplaces', data: JSON.stringify(courier.markets()) }));
+      const markets = () =>
+        push(() => stream.writeSSE({ event: 'marketplaces', data: JSON.stringify(courier.markets()) }));
       const leave = courier.listen(thing, markets);
       let open = true;
       stream.onAbort(() => {

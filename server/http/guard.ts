@@ -24,7 +24,9 @@ export function sessionCheck(port: number, token: string): MiddlewareHandler {
 /** Whether a request comes from a page of this very origin (or from no browser at all). */
 export function fromOwnPage(port: number, origin: string | undefined, site: string | undefined): boolean {
   if (site !== undefined && site !== 'same-origin' && site !== 'none') return false;
-  return origin === undefined || origin === `http://127.0.0.1:${port}` || origin === `http://localhost:${port}`;
+  return (
+    origin === undefined || origin === `http://127.0.0.1:${port}` || origin === `http://localhost:${port}`
+  );
 }
 
 /** Headers of everything but the stand-ins' pages, which set stricter ones of their own. */

@@ -13,7 +13,12 @@ export interface NoticeProps {
   onPress?: () => void;
 }
 
-const SIGNS: Record<NoticeProps['tone'], IconName> = { trouble: 'alert', caution: 'caution', info: 'info', good: 'check' };
+const SIGNS: Record<NoticeProps['tone'], IconName> = {
+  trouble: 'alert',
+  caution: 'caution',
+  info: 'info',
+  good: 'check',
+};
 
 /** A sentence with a sign; the sign and the words carry the meaning, the colour helps. */
 export function Notice({ tone, children, onPress }: NoticeProps) {

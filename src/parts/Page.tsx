@@ -39,7 +39,15 @@ export function Page({ title, aside, children, maxWidth = 860 }: PageProps) {
 }
 
 /** One sheet of paper on the ground. */
-export function Card({ children, tone = 'plain', label }: { children: ReactNode; tone?: 'plain' | 'trouble'; label?: string }) {
+export function Card({
+  children,
+  tone = 'plain',
+  label,
+}: {
+  children: ReactNode;
+  tone?: 'plain' | 'trouble';
+  label?: string;
+}) {
   const c = useColours();
   return (
     <View

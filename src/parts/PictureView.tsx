@@ -20,7 +20,18 @@ export function PictureView({ id, alt, size = 'thumb', style, whole }: PictureVi
   const c = useColours();
   const address = usePictureAddress(id, size);
   return (
-    <View style={[{ overflow: 'hidden', borderRadius: 8, backgroundColor: c.raised, alignItems: 'center', justifyContent: 'center' }, style]}>
+    <View
+      style={[
+        {
+          overflow: 'hidden',
+          borderRadius: 8,
+          backgroundColor: c.raised,
+          alignItems: 'center',
+          justifyContent: 'center',
+        },
+        style,
+      ]}
+    >
       {address ? (
         <img
           src={address}

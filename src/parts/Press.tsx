@@ -42,13 +42,21 @@ export function Press({ children, onPress, kind = 'plain', icon, disabled, label
       ]}
     >
       {icon ? <Icon name={icon} colour={look.ink} size={20} /> : null}
-      <Words style={{ color: look.ink, fontFamily: FONT.strong, textAlign: 'center', flexShrink: 1 }}>{children}</Words>
+      <Words style={{ color: look.ink, fontFamily: FONT.strong, textAlign: 'center', flexShrink: 1 }}>
+        {children}
+      </Words>
     </Pressable>
   );
 }
 
 /** A button that is only a sign; its label is said aloud. 44 pixels each way. */
-export function SignPress(props: { icon: IconName; label: string; onPress: () => void; disabled?: boolean; colour?: string }) {
+export function SignPress(props: {
+  icon: IconName;
+  label: string;
+  onPress: () => void;
+  disabled?: boolean;
+  colour?: string;
+}) {
   const c = useColours();
   return (
     <Pressable
@@ -65,7 +73,13 @@ export function SignPress(props: { icon: IconName; label: string; onPress: () =>
 }
 
 /** A light choice in a row of choices: one of several, or on and off. */
-export function Chip(props: { children: string; on: boolean; onPress: () => void; role?: 'radio' | 'button' | 'checkbox'; label?: string }) {
+export function Chip(props: {
+  children: string;
+  on: boolean;
+  onPress: () => void;
+  role?: 'radio' | 'button' | 'checkbox';
+  label?: string;
+}) {
   const c = useColours();
   const role = props.role ?? 'radio';
   return (
@@ -74,7 +88,10 @@ export function Chip(props: { children: string; on: boolean; onPress: () => void
       aria-label={props.label}
       {...(role === 'button' ? { 'aria-pressed': props.on } : { 'aria-checked': props.on })}
       onPress={props.onPress}
-      style={[styles.chip, { borderColor: props.on ? c.moss : c.line, backgroundColor: props.on ? c.mossTint : c.surface }]}
+      style={[
+        styles.chip,
+        { borderColor: props.on ? c.moss : c.line, backgroundColor: props.on ? c.mossTint : c.surface },
+      ]}
     >
       {props.on ? <Icon name="check" colour={c.moss} size={16} /> : null}
       <Words kind="small" style={{ fontSize: 15, fontFamily: props.on ? FONT.strong : FONT.text }}>
@@ -84,7 +101,15 @@ export function Chip(props: { children: string; on: boolean; onPress: () => void
   );
 }
 
-export function ChipRow({ label, children, radio = true }: { label: string; children: ReactNode; radio?: boolean }) {
+export function ChipRow({
+  label,
+  children,
+  radio = true,
+}: {
+  label: string;
+  children: ReactNode;
+  radio?: boolean;
+}) {
   return (
     <View role={radio ? 'radiogroup' : 'group'} aria-label={label} style={styles.row}>
       {children}

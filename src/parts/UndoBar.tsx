@@ -20,10 +20,22 @@ export function UndoBar() {
   return (
     <View
       role="status"
-      style={{ flexDirection: 'row', alignItems: 'center', gap: 8, backgroundColor: c.ink, paddingLeft: 16, paddingRight: 4, minHeight: 52 }}
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 8,
+        backgroundColor: c.ink,
+        paddingLeft: 16,
+        paddingRight: 4,
+        minHeight: 52,
+      }}
     >
       <Words style={{ color: c.ground, flex: 1 }}>{capital(offer.label)}.</Words>
-      <Press kind="quiet" onPress={() => undo(offer)} style={{ backgroundColor: c.ground, minHeight: 44, borderRadius: 8 }}>
+      <Press
+        kind="quiet"
+        onPress={() => undo(offer)}
+        style={{ backgroundColor: c.ground, minHeight: 44, borderRadius: 8 }}
+      >
         Undo
       </Press>
       <SignPress icon="close" label="Dismiss" colour={c.ground} onPress={dismissOffer} />

@@ -37,14 +37,18 @@ export function Window({ state, letters, label, size = 34 }: WindowProps) {
         </Defs>
         <Path d={FRAME} fill={lit ? c.brass : c.surface} />
         <G clipPath={`url(#${clip})`}>
-          {state === 'draft' ? <Rect x={4} y={22} width={24} height={16} fill={c.soft} opacity={0.55} /> : null}
+          {state === 'draft' ? (
+            <Rect x={4} y={22} width={24} height={16} fill={c.soft} opacity={0.55} />
+          ) : null}
           {state === 'onItsWay'
             ? [-10, -2, 6, 14, 22, 30].map((x) => (
                 <Line key={x} x1={x} y1={40} x2={x + 18} y2={2} stroke={c.slate} strokeWidth={2} />
               ))
             : null}
           {state === 'ended'
-            ? [8, 13, 18, 23, 28, 33].map((y) => <Line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.soft} strokeWidth={2.4} />)
+            ? [8, 13, 18, 23, 28, 33].map((y) => (
+                <Line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.soft} strokeWidth={2.4} />
+              ))
             : null}
           {state === 'goingDown' ? (
             <>
@@ -83,12 +87,19 @@ export function Window({ state, letters, label, size = 34 }: WindowProps) {
             <Circle cx={16} cy={25} r={2.6} />
           </G>
         ) : null}
-        {state === 'goingDown' ? <Path d="M16 22 V33 M11.5 28.5 L16 33 L20.5 28.5" stroke={c.ink} strokeWidth={2.2} fill="none" /> : null}
+        {state === 'goingDown' ? (
+          <Path d="M16 22 V33 M11.5 28.5 L16 33 L20.5 28.5" stroke={c.ink} strokeWidth={2.2} fill="none" />
+        ) : null}
         <Line x1={2} y1={38.5} x2={30} y2={38.5} stroke={quiet ? c.soft : c.ink} strokeWidth={2} />
       </Svg>
       <Words
         aria-hidden
-        style={{ fontFamily: FONT.strong, fontSize: Math.max(11, size * 0.34), lineHeight: size * 0.46, color: quiet ? c.soft : c.ink }}
+        style={{
+          fontFamily: FONT.strong,
+          fontSize: Math.max(11, size * 0.34),
+          lineHeight: size * 0.46,
+          color: quiet ? c.soft : c.ink,
+        }}
       >
         {letters}
       </Words>

@@ -52,7 +52,16 @@ export async function openAttic(name: string): Promise<void> {
   const journal = readJournal(await disk.text('journal'));
   const last = journal.at(-1);
   const offer = last?.destructive && Date.now() - last.at < OFFER_TIME ? last : null;
-  useAttic.setState({ ...records, settings, aside, journal, offer, status: 'open', savedAt: Date.now(), saveTrouble: null });
+  useAttic.setState({
+    ...records,
+    settings,
+    aside,
+    journal,
+    offer,
+    status: 'open',
+    savedAt: Date.now(),
+    saveTrouble: null,
+  });
   await sweepPictures(disk, records, journal);
   listenToOtherPages(name);
   window.addEventListener('pagehide', () => void saveNow());
@@ -78,7 +87,9 @@ export function setSettings(part: Partial<Settings>): void {
 }
 
 /** A change to one record: its new value (null takes it away). */
-export type Put = { [C in CollectionName]: { collection: C; id: string; record: RecordOf[C] | null } }[CollectionName];
+export type Put = {
+  [C in CollectionName]: { collection: C; id: string; record: RecordOf[C] | null };
+}[CollectionName];
 
 /**
  * Changes records, remembers how to take it back, and stores them soon.
@@ -187,7 +198,8 @@ async function write(): Promise<void> {
     await disk.write(entries);
     // Bytes added while the write ran stay for the next one.
     blobs = Object.fromEntries(Object.entries(blobs).filter(([key, blob]) => bytes[key] !== blob));
-    if (dirtyPages.size === 0 && !dirtySettings) useAttic.setState({ savedAt: Date.now(), saveTrouble: null });
+    if (dirtyPages.size === 0 && !dirtySettings)
+      useAttic.setState({ savedAt: Date.now(), saveTrouble: null });
   } catch (error) {
     for (const page of pages) dirtyPages.add(page);
     dirtySettings = true;
@@ -227,7 +239,8 @@ function readJournal(text: string | null): Change[] {
 /** Bytes of pictures that no record and no undoable change speaks of any more. */
 async function sweepPictures(from: Disk, records: Records, journal: readonly Change[]): Promise<void> {
   const wanted = new Set(Object.keys(records.pictures));
-  for (const entry of journal) for (const edit of entry.edits) if (edit.collection === 'pictures') wanted.add(edit.id);
+  for (const entry of journal)
+    for (const edit of entry.edits) if (edit.collection === 'pictures') wanted.add(edit.id);
   const keys = await from.keys();
   const set = new Set(keys.filter((k) => k.startsWith('aside:pictures:')).map((k) => k.slice(15)));
   await from.remove(

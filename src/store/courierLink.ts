@@ -2,7 +2,14 @@ import { createParser } from 'eventsource-parser';
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 
-import { CommandAnswer, CourierThingView, LedgerAnswer, MarketView, SessionAnswer, SheetsAnswer } from '@/contract/courier';
+import {
+  CommandAnswer,
+  CourierThingView,
+  LedgerAnswer,
+  MarketView,
+  SessionAnswer,
+  SheetsAnswer,
+} from '@/contract/courier';
 import type { Command, LedgerLine } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
@@ -64,7 +71,11 @@ async function ask(path: string, init: RequestInit = {}): Promise<Response> {
   }
 }
 
-export type CommandWithoutId = Command extends infer C ? (C extends { id: string } ? Omit<C, 'id'> : never) : never;
+export type CommandWithoutId = Command extends infer C
+  ? C extends { id: string }
+    ? Omit<C, 'id'>
+    : never
+  : never;
 
 /** Gives the courier a command. A lost answer is asked for again under the same id, so it is done once. */
 export async function command(wish: CommandWithoutId): Promise<CommandAnswer> {

@@ -37,7 +37,10 @@ export class Disk {
       // A quota error arrives without words; the estimate tells it apart.
       const room = await navigator.storage?.estimate?.();
       const left = room?.quota !== undefined && room.usage !== undefined ? room.quota - room.usage : Infinity;
-      const size = Object.values(entries).reduce((n, v) => n + (typeof v === 'string' ? v.length : v.size), 0);
+      const size = Object.values(entries).reduce(
+        (n, v) => n + (typeof v === 'string' ? v.length : v.size),
+        0,
+      );
       if (left < size * 2) throw new DiskFull();
       throw error;
     }

@@ -66,7 +66,12 @@ export async function loadRecords(disk: Disk): Promise<Loaded> {
   return { records, settings, aside };
 }
 
-function readSettings(text: string | null, records: Records, aside: SetAside[], keep: Record<string, string>): Settings {
+function readSettings(
+  text: string | null,
+  records: Records,
+  aside: SetAside[],
+  keep: Record<string, string>,
+): Settings {
   const fresh = Settings.parse({ id: 'settings' });
   if (text === null) return fresh;
   const parsed = Settings.safeParse(parse(text));
@@ -75,7 +80,9 @@ function readSettings(text: string | null, records: Records, aside: SetAside[], 
   keep['aside:settings'] = text;
   // Codes are unique for ever: go on after the highest number in use.
   const numbers = Object.values(records.things).map((t) => Number(/\d+/u.exec(t.code)?.[0] ?? 0));
-  const ids = COLLECTION_NAMES.flatMap((c) => Object.keys(records[c])).map((id) => Number.parseInt(id.slice(0, 6), 36) || 0);
+  const ids = COLLECTION_NAMES.flatMap((c) => Object.keys(records[c])).map(
+    (id) => Number.parseInt(id.slice(0, 6), 36) || 0,
+  );
   return { ...fresh, nextNumber: Math.max(0, ...numbers) + 1, nextRecord: Math.max(0, ...ids) + 1 };
 }
 
@@ -85,7 +92,8 @@ export function pageTexts(records: Records, pages: Iterable<string>): Record<str
   for (const key of pages) {
     const collection = key.slice(0, key.indexOf(':')) as CollectionName;
     const page: Record<string, unknown> = {};
-    for (const [id, record] of Object.entries(records[collection])) if (pageKey(collection, id) === key) page[id] = record;
+    for (const [id, record] of Object.entries(records[collection]))
+      if (pageKey(collection, id) === key) page[id] = record;
     texts[key] = JSON.stringify(page);
   }
   return texts;

@@ -44,7 +44,17 @@ export async function addPictures(
       const { width, height, takenAt } = prepared;
       const { author } = useAttic.getState().settings;
       const bytes = prepared.full.size;
-      const record: Picture = { id, thingId, origin, author, takenAt, addedAt: Date.now(), width, height, bytes };
+      const record: Picture = {
+        id,
+        thingId,
+        origin,
+        author,
+        takenAt,
+        addedAt: Date.now(),
+        width,
+        height,
+        bytes,
+      };
       change('picture added', [
         { collection: 'pictures', id, record },
         thingWith(thing, { pictureIds: [...thing.pictureIds, id] }),

@@ -2,10 +2,16 @@ import type { Picture, Plan, Thing } from '@/contract/records';
 import { planId } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { checkListing, type Finding } from '@/core/listing/check';
-import { draftOf, draftPrint, effectiveListing, listingTakeHome, type Effective } from '@/core/listing/effective';
+import {
+  draftOf,
+  draftPrint,
+  effectiveListing,
+  listingTakeHome,
+  type Effective,
+} from '@/core/listing/effective';
 import type { TakeHome } from '@/core/price/takeHome';
 
-import { pictureKey, readBlob, useAttic } from './attic';
+import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
 import { command, CourierTrouble, shelvePicture, useCourier } from './courierLink';
 import { pictureWorker } from './pictureWorker';
 import { editPlan } from './things';
@@ -19,9 +25,15 @@ export interface Examined {
   takeHome: TakeHome | null;
 }
 
-/** The check of a thing against one sheet, from what the store holds. */
-export function examine(thing: Thing, sheet: RuleSheet): Examined {
-  const { plans, pictures, settings } = useAttic.getState();
+/** What of the attic bears on a listing besides the thing itself. */
+export type Around = Pick<AtticState, 'plans' | 'pictures' | 'settings'>;
+
+/** The check of a thing against one sheet. */
+export function examine(
+  thing: Thing,
+  sheet: RuleSheet,
+  { plans, pictures, settings }: Around = useAttic.getState(),
+): Examined {
   const plan = plans[planId(thing.id, sheet.marketplace)];
   const effective = effectiveListing(thing, plan, sheet, settings.remembered);
   const own = thing.pictureIds.map((id) => pictures[id]).filter((p): p is Picture => p !== undefined);

@@ -28,7 +28,11 @@ export function addThing(): string {
 }
 
 /** Changes some values of a thing; the label says which, for undo. */
-export function editThing(id: string, label: string, part: Partial<Thing> | ((thing: Thing) => Partial<Thing>)): void {
+export function editThing(
+  id: string,
+  label: string,
+  part: Partial<Thing> | ((thing: Thing) => Partial<Thing>),
+): void {
   const thing = useAttic.getState().things[id];
   if (!thing) return;
   change(label, [thingWith(thing, typeof part === 'function' ? part(thing) : part)]);

@@ -4,7 +4,13 @@ import { AtkinsonHyperlegibleNext_600SemiBold } from '@expo-google-fonts/atkinso
 import { useFonts } from 'expo-font';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { StyleSheet, useColorScheme, useWindowDimensions, type TextStyle } from 'react-native';
-import { configureFonts, MD3DarkTheme, MD3LightTheme, PaperProvider, type MD3Theme } from 'react-native-paper';
+import {
+  configureFonts,
+  MD3DarkTheme,
+  MD3LightTheme,
+  PaperProvider,
+  type MD3Theme,
+} from 'react-native-paper';
 
 import { Icon, type IconName } from '@/parts/Icon';
 
@@ -84,7 +90,9 @@ export function Theme({ children }: { children: ReactNode }) {
       <PaperProvider
         theme={theme}
         settings={{
-          icon: ({ name, color, size }) => <Icon name={name as IconName} colour={color ?? colours.ink} size={size} />,
+          icon: ({ name, color, size }) => (
+            <Icon name={name as IconName} colour={color ?? colours.ink} size={size} />
+          ),
         }}
       >
         {children}

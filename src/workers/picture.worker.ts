@@ -24,12 +24,16 @@ export interface PictureWorker {
 async function prepare(file: Blob): Promise<Prepared> {
   const kind = fileKind(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
   if (kind === 'empty') return { ok: false, why: 'The file is empty.' };
-  if (kind === 'heic') return { ok: false, why: 'This browser can’t read HEIC pictures: set the phone’s camera to JPEG.' };
+  if (kind === 'heic')
+    return { ok: false, why: 'This browser can’t read HEIC pictures: set the phone’s camera to JPEG.' };
   let bitmap: ImageBitmap;
   try {
     bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
   } catch {
-    return { ok: false, why: kind === 'unknown' ? 'This is not a picture.' : 'The picture is damaged and can’t be read.' };
+    return {
+      ok: false,
+      why: kind === 'unknown' ? 'This is not a picture.' : 'The picture is damaged and can’t be read.',
+    };
   }
   const takenAt = kind === 'jpeg' ? await takenTime(file) : null;
   const size = scaledTo(bitmap.width, bitmap.height, FULL);

@@ -71,7 +71,10 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
   const published = (l: Listing): Published => ({ remoteId: l.listing, url: l.page, state: 'live' });
 
   const find = async (ref: string): Promise<Listing | null> => {
-    const { body } = await call(`${address}/v1/listings?reference=${encodeURIComponent(ref)}`, { token, expected: [200] });
+    const { body } = await call(`${address}/v1/listings?reference=${encodeURIComponent(ref)}`, {
+      token,
+      expected: [200],
+    });
     return readAs(BrackenmoorListings, body).listings[0] ?? null;
   };
 
@@ -127,7 +130,10 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
     },
 
     async eventsSince(cursor) {
-      const { body } = await call(`${address}/v1/happenings?after=${encodeURIComponent(cursor ?? '0')}`, { token, expected: [200] });
+      const { body } = await call(`${address}/v1/happenings?after=${encodeURIComponent(cursor ?? '0')}`, {
+        token,
+        expected: [200],
+      });
       const feed = readAs(BrackenmoorFeed, body);
       return { news: feed.happenings.map(saleNews), cursor: feed.cursor };
     },

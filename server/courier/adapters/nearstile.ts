@@ -36,7 +36,10 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
 
   const refuse = (body: unknown): never => {
     throw new Refused(
-      readAs(NearstileFaults, body).faults.map((fault) => ({ field: FIELDS[fault.split(':')[0] ?? ''] ?? '', message: fault })),
+      readAs(NearstileFaults, body).faults.map((fault) => ({
+        field: FIELDS[fault.split(':')[0] ?? ''] ?? '',
+        message: fault,
+      })),
     );
   };
 
@@ -45,12 +48,22 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
     if (ad.status === 'up') return [{ kind: 'approved', ...about, url: ad.link }];
     // Its reviewers say why in words, not by field: nearly always it is the words.
     if (ad.status === 'turned down')
-      return [{ kind: 'turnedDown', ...about, reasons: [{ field: 'description', message: ad.why ?? 'Turned down without a reason.' }] }];
+      return [
+        {
+          kind: 'turnedDown',
+          ...about,
+          reasons: [{ field: 'description', message: ad.why ?? 'Turned down without a reason.' }],
+        },
+      ];
     if (ad.status === 'closed') return [{ kind: 'ended', ...about, why: '' }];
     return [];
   };
   const over = (ad: Ad): AlreadyOver => ({ news: newsOf(ad) });
-  const published = (ad: Ad): Published => ({ remoteId: ad.id, url: ad.link, state: ad.status === 'up' ? 'live' : 'inReview' });
+  const published = (ad: Ad): Published => ({
+    remoteId: ad.id,
+    url: ad.link,
+    state: ad.status === 'up' ? 'live' : 'inReview',
+  });
 
   return {
     id: 'nearstile',
@@ -99,7 +112,10 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
     },
 
     async eventsSince(cursor) {
-      const { body } = await call(`${address}/board/news/${encodeURIComponent(cursor ?? '0')}`, { token, expected: [200] });
+      const { body } = await call(`${address}/board/news/${encodeURIComponent(cursor ?? '0')}`, {
+        token,
+        expected: [200],
+      });
       const { news, upTo } = readAs(NearstileNews, body);
       return { news: news.flatMap(newsOf), cursor: String(upTo) };
     },

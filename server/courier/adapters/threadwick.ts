@@ -1,7 +1,12 @@
 import type { z } from 'zod';
 
 import type { ListingDraft } from '@/contract/courier';
-import { ThreadwickJournal, ThreadwickObjections, ThreadwickPiece, ThreadwickPieces } from '@/contract/marketplaces/threadwick';
+import {
+  ThreadwickJournal,
+  ThreadwickObjections,
+  ThreadwickPiece,
+  ThreadwickPieces,
+} from '@/contract/marketplaces/threadwick';
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
@@ -47,12 +52,18 @@ export function threadwickAdapter(config: { address: string; token: string }): A
 
   const refuse = (body: unknown): never => {
     throw new Refused(
-      readAs(ThreadwickObjections, body).objections.map(([field, message]) => ({ field: FIELDS[field] ?? '', message })),
+      readAs(ThreadwickObjections, body).objections.map(([field, message]) => ({
+        field: FIELDS[field] ?? '',
+        message,
+      })),
     );
   };
 
   const find = async (ref: string): Promise<Piece | null> => {
-    const { body } = await call(`${address}/rail/pieces?ref=${encodeURIComponent(ref)}`, { token, expected: [200] });
+    const { body } = await call(`${address}/rail/pieces?ref=${encodeURIComponent(ref)}`, {
+      token,
+      expected: [200],
+    });
     return readAs(ThreadwickPieces, body)[0] ?? null;
   };
 
@@ -118,7 +129,10 @@ export function threadwickAdapter(config: { address: string; token: string }): A
     },
 
     async eventsSince(cursor) {
-      const { body } = await call(`${address}/rail/journal?since=${encodeURIComponent(cursor ?? '0')}`, { token, expected: [200] });
+      const { body } = await call(`${address}/rail/journal?since=${encodeURIComponent(cursor ?? '0')}`, {
+        token,
+        expected: [200],
+      });
       const { lines, next } = readAs(ThreadwickJournal, body);
       return { news: lines.map((l) => ({ ...saleNews(l.ref, l.no, l), postage: l.post })), cursor: next };
     },

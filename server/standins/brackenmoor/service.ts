@@ -52,7 +52,8 @@ export function brackenmoor(options: {
   app.post('/v1/pictures', async (c) => {
     const bytes = new Uint8Array(await c.req.arrayBuffer());
     const measured = measureJpeg(bytes);
-    if (!measured) return c.json({ problems: [{ code: 'PH-0', field: 'pictures', message: 'That is no JPEG.' }] }, 422);
+    if (!measured)
+      return c.json({ problems: [{ code: 'PH-0', field: 'pictures', message: 'That is no JPEG.' }] }, 422);
     const id = randomBytes(9).toString('hex');
     await store.putPicture(id, bytes);
     await store.write([{ sort: 'picture', id, body: { ...measured, bytes: bytes.length } }]);
@@ -60,7 +61,9 @@ export function brackenmoor(options: {
   });
 
   const measure = async (entry: Entry) => {
-    const sizes = await Promise.all(entry.pictures.map((id) => store.get<Measured & { bytes: number }>('picture', id)));
+    const sizes = await Promise.all(
+      entry.pictures.map((id) => store.get<Measured & { bytes: number }>('picture', id)),
+    );
     return sizes.every((s) => s !== null) ? sizes : null;
   };
 
@@ -70,7 +73,14 @@ export function brackenmoor(options: {
     const problems = problemsOf(entry, pictures);
     const others = (await store.all<Listing>('listing')).filter((l) => l.id !== own?.id);
     const headline = entry.headline.trim().toLowerCase();
-    if (others.some((l) => l.state === 'live' && l.entry.headline.trim().toLowerCase() === headline && l.entry.askingCents === entry.askingCents))
+    if (
+      others.some(
+        (l) =>
+          l.state === 'live' &&
+          l.entry.headline.trim().toLowerCase() === headline &&
+          l.entry.askingCents === entry.askingCents,
+      )
+    )
       problems.push({ code: 'TW-1', field: 'headline', message: 'You list the same thing already.' });
     const month = new Date().toISOString().slice(0, 7);
     const used = others.filter((l) => new Date(l.listedAt).toISOString().startsWith(month)).length;
@@ -143,14 +153,28 @@ export function brackenmoor(options: {
   app.get('/v1/happenings', async (c) => {
     const after = Number(c.req.query('after') ?? 0);
     const rows = await store.happeningsAfter<Order>(Number.isInteger(after) && after >= 0 ? after : 0, 100);
-    return c.json({ happenings: rows.map((r) => ({ kind: 'sold', ...r.body })), cursor: String(rows.at(-1)?.n ?? after) });
+    return c.json({
+      happenings: rows.map((r) => ({ kind: 'sold', ...r.body })),
+      cursor: String(rows.at(-1)?.n ?? after),
+    });
   });
 
   // ---- the buyers' side -------------------------------------------------------------------------
 
   const head = html`<header><a href="${base}/">Brackenmoor</a></header>`;
   const closed = (c: Context) =>
-    c.html(page('Closed', LOOK, html`${head}<main><h1>Closed for repairs</h1><p>Please come back later.</p></main>`), 503);
+    c.html(
+      page(
+        'Closed',
+        LOOK,
+        html`${head}
+          <main>
+            <h1>Closed for repairs</h1>
+            <p>Please come back later.</p>
+          </main>`,
+      ),
+      503,
+    );
 
   app.get('/', async (c) => {
     if (isOut(switches)) return closed(c);
@@ -168,7 +192,16 @@ export function brackenmoor(options: {
   app.get('/thing/:id', async (c) => {
     if (isOut(switches)) return closed(c);
     const l = await store.get<Listing>('listing', c.req.param('id'));
-    if (!l) return c.html(page('Not here', LOOK, html`${head}<main><h1>Not here</h1></main>`), 404);
+    if (!l)
+      return c.html(
+        page(
+          'Not here',
+          LOOK,
+          html`${head}
+            <main><h1>Not here</h1></main>`,
+        ),
+        404,
+      );
     const e = l.entry;
     const category = CATEGORIES.find((x) => x.id === e.category);
     const condition = SHEET.conditions.find((x) => x.code === e.condition);

@@ -1,7 +1,35 @@
 /** Brackenmoor's own rules. Invented; see its validator for how they are enforced. */
 
-const COLOURS = ['Black', 'White', 'Grey', 'Blue', 'Green', 'Brown', 'Red', 'Orange', 'Yellow', 'Pink', 'Purple', 'Ecru', 'Gold', 'Mixed'];
-const DECADES = ['Before 1920', '1920s', '1930s', '1940s', '1950s', '1960s', '1970s', '1980s', '1990s', '2000s', '2010s', '2020s'];
+const COLOURS = [
+  'Black',
+  'White',
+  'Grey',
+  'Blue',
+  'Green',
+  'Brown',
+  'Red',
+  'Orange',
+  'Yellow',
+  'Pink',
+  'Purple',
+  'Ecru',
+  'Gold',
+  'Mixed',
+];
+const DECADES = [
+  'Before 1920',
+  '1920s',
+  '1930s',
+  '1940s',
+  '1950s',
+  '1960s',
+  '1970s',
+  '1980s',
+  '1990s',
+  '2000s',
+  '2010s',
+  '2020s',
+];
 
 type Need = 'required' | 'recommended' | 'optional';
 const field = (id: string, label: string, need: Need, choices?: string[]) =>
@@ -15,17 +43,37 @@ const wear = [
   field('colour', 'Main colour', 'required', COLOURS),
   field('material', 'Material', 'recommended'),
 ];
-const carried = [brand('required'), field('colour', 'Main colour', 'required', COLOURS), field('material', 'Material', 'recommended')];
+const carried = [
+  brand('required'),
+  field('colour', 'Main colour', 'required', COLOURS),
+  field('material', 'Material', 'recommended'),
+];
 const house = [
   brand('recommended'),
   field('material', 'Material', 'required'),
   field('colour', 'Main colour', 'optional', COLOURS),
   field('decade', 'Decade', 'recommended', DECADES),
 ];
-const kit = [brand('required'), field('model', 'Model', 'recommended'), field('decade', 'Decade', 'optional', DECADES)];
+const kit = [
+  brand('required'),
+  field('model', 'Model', 'recommended'),
+  field('decade', 'Decade', 'optional', DECADES),
+];
 
-const branch = (id: string, name: string, parent: string | null = null) => ({ id, name, parent, leaf: false, specifics: [] });
-const leaf = (id: string, name: string, parent: string, specifics: ReturnType<typeof field>[]) => ({ id, name, parent, leaf: true, specifics });
+const branch = (id: string, name: string, parent: string | null = null) => ({
+  id,
+  name,
+  parent,
+  leaf: false,
+  specifics: [],
+});
+const leaf = (id: string, name: string, parent: string, specifics: ReturnType<typeof field>[]) => ({
+  id,
+  name,
+  parent,
+  leaf: true,
+  specifics,
+});
 
 export const CATEGORIES = [
   branch('wear', 'To wear'),
@@ -52,7 +100,10 @@ export const CATEGORIES = [
     field('author', 'Author', 'required'),
     field('binding', 'Binding', 'recommended', ['Hardback', 'Paperback', 'Cloth']),
   ]),
-  leaf('shelf.puzzles', 'Puzzles and games', 'shelf', [brand('recommended'), field('pieces', 'Pieces', 'required')]),
+  leaf('shelf.puzzles', 'Puzzles and games', 'shelf', [
+    brand('recommended'),
+    field('pieces', 'Pieces', 'required'),
+  ]),
 ];
 
 export const SHEET = {
@@ -75,9 +126,30 @@ export const SHEET = {
   ],
   fees: {
     rules: [
-      { kind: 'share', label: 'Selling fee, to wear', bp: 1_150, of: 'total', cap: 6_000, categories: ['wear'] },
-      { kind: 'share', label: 'Selling fee, house', bp: 980, of: 'total', cap: 5_000, categories: ['house', 'shelf'] },
-      { kind: 'share', label: 'Selling fee, tools and optics', bp: 740, of: 'total', cap: 4_500, categories: ['bench', 'optics'] },
+      {
+        kind: 'share',
+        label: 'Selling fee, to wear',
+        bp: 1_150,
+        of: 'total',
+        cap: 6_000,
+        categories: ['wear'],
+      },
+      {
+        kind: 'share',
+        label: 'Selling fee, house',
+        bp: 980,
+        of: 'total',
+        cap: 5_000,
+        categories: ['house', 'shelf'],
+      },
+      {
+        kind: 'share',
+        label: 'Selling fee, tools and optics',
+        bp: 740,
+        of: 'total',
+        cap: 4_500,
+        categories: ['bench', 'optics'],
+      },
       { kind: 'fixed', label: 'Order fee', amount: 35 },
     ],
     taxBp: 2_000,

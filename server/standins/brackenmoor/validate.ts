@@ -20,7 +20,8 @@ export interface Problem {
   message: string;
 }
 
-const isText = (value: unknown, most: number): value is string => typeof value === 'string' && value.length <= most;
+const isText = (value: unknown, most: number): value is string =>
+  typeof value === 'string' && value.length <= most;
 
 /** Reads a seller's entry; null when it is not one at all. */
 export function readEntry(body: unknown): Entry | null {
@@ -46,8 +47,10 @@ export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number }
   if (entry.headline.length > 80) bad('HL-2', 'headline', 'The headline is longer than 80.');
   if (entry.text.length < 20) bad('TX-1', 'text', 'Please say a little more, at least 20 characters.');
   if (entry.text.length > 4_000) bad('TX-2', 'text', 'The text is longer than 4000.');
-  if (entry.askingCents < 100 || entry.askingCents > 2_500_000) bad('PR-1', 'askingCents', 'Prices go from 1.00 to 25000.00.');
-  if (entry.postageCents < 0 || entry.postageCents > 20_000) bad('PO-1', 'postageCents', 'Postage goes up to 200.00.');
+  if (entry.askingCents < 100 || entry.askingCents > 2_500_000)
+    bad('PR-1', 'askingCents', 'Prices go from 1.00 to 25000.00.');
+  if (entry.postageCents < 0 || entry.postageCents > 20_000)
+    bad('PO-1', 'postageCents', 'Postage goes up to 200.00.');
 
   if (pictures.length === 0) bad('PH-1', 'pictures', 'At least one picture.');
   if (pictures.length > 12) bad('PH-2', 'pictures', 'Twelve pictures at the most.');
@@ -63,10 +66,13 @@ export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number }
     if (value === '') {
       if (wanted.need === 'required') bad('AT-1', `attributes.${wanted.id}`, `${wanted.label} is missing.`);
     } else if ('choices' in wanted && wanted.choices) {
-      if (!wanted.choices.includes(value)) bad('AT-2', `attributes.${wanted.id}`, `${wanted.label} takes a value of our list.`);
-    } else if (value.length > 65) bad('AT-3', `attributes.${wanted.id}`, `${wanted.label} is longer than 65.`);
+      if (!wanted.choices.includes(value))
+        bad('AT-2', `attributes.${wanted.id}`, `${wanted.label} takes a value of our list.`);
+    } else if (value.length > 65)
+      bad('AT-3', `attributes.${wanted.id}`, `${wanted.label} is longer than 65.`);
   }
-  if (!SHEET.conditions.some((c) => c.code === entry.condition)) bad('CO-1', 'condition', 'We have no such condition.');
+  if (!SHEET.conditions.some((c) => c.code === entry.condition))
+    bad('CO-1', 'condition', 'We have no such condition.');
 
   for (const field of ['headline', 'text'] as const) {
     const words = entry[field];
@@ -84,7 +90,8 @@ export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number }
 export function feesFor(category: string, askingCents: number, postageCents: number): number {
   const total = askingCents + postageCents;
   const top = category.split('.')[0];
-  const [rate, cap] = top === 'wear' ? [11.5, 6_000] : top === 'house' || top === 'shelf' ? [9.8, 5_000] : [7.4, 4_500];
+  const [rate, cap] =
+    top === 'wear' ? [11.5, 6_000] : top === 'house' || top === 'shelf' ? [9.8, 5_000] : [7.4, 4_500];
   const selling = Math.min(cap, Math.round(((total * rate) / 100) * 1e6) / 1e6);
   const rounded = Math.floor(selling + 0.5);
   const before = rounded + 35;

@@ -56,7 +56,8 @@ export function faulty(switches: Switches): MiddlewareHandler<{ Bindings: HttpBi
 export function setSwitches(switches: Switches, wanted: Record<string, unknown>): void {
   for (const key of ['latency', 'tooMany', 'broken', 'hangUp', 'reviewTime'] as const) {
     const value = Number(wanted[key]);
-    if (wanted[key] !== undefined && Number.isFinite(value) && value >= 0) switches[key] = Math.min(value, 600_000);
+    if (wanted[key] !== undefined && Number.isFinite(value) && value >= 0)
+      switches[key] = Math.min(value, 600_000);
   }
   for (const key of ['hooksTwice', 'hooksLost', 'hooksReordered'] as const)
     if (wanted[key] !== undefined) switches[key] = wanted[key] === true || wanted[key] === 'on';

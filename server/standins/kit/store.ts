@@ -20,25 +20,37 @@ export class Store {
   }
 
   async get<T>(sort: string, id: string): Promise<T | null> {
-    const found = await this.db.execute({ sql: 'SELECT body FROM doc WHERE sort=? AND id=?', args: [sort, id] });
+    const found = await this.db.execute({
+      sql: 'SELECT body FROM doc WHERE sort=? AND id=?',
+      args: [sort, id],
+    });
     const row = found.rows[0];
     return row ? (JSON.parse(String(row.body)) as T) : null;
   }
 
   async all<T>(sort: string): Promise<T[]> {
-    const found = await this.db.execute({ sql: 'SELECT body FROM doc WHERE sort=? ORDER BY rowid', args: [sort] });
+    const found = await this.db.execute({
+      sql: 'SELECT body FROM doc WHERE sort=? ORDER BY rowid',
+      args: [sort],
+    });
     return found.rows.map((row) => JSON.parse(String(row.body)) as T);
   }
 
   /** Writes documents, and what happened because of them, in one transaction. */
-  async write(docs: { sort: string; id: string; body: unknown }[], happenings: unknown[] = []): Promise<void> {
+  async write(
+    docs: { sort: string; id: string; body: unknown }[],
+    happenings: unknown[] = [],
+  ): Promise<void> {
     await this.db.batch(
       [
         ...docs.map((d) => ({
           sql: 'INSERT INTO doc (sort, id, body) VALUES (?,?,?) ON CONFLICT (sort, id) DO UPDATE SET body=excluded.body',
           args: [d.sort, d.id, JSON.stringify(d.body)],
         })),
-        ...happenings.map((h) => ({ sql: 'INSERT INTO happening (body) VALUES (?)', args: [JSON.stringify(h)] })),
+        ...happenings.map((h) => ({
+          sql: 'INSERT INTO happening (body) VALUES (?)',
+          args: [JSON.stringify(h)],
+        })),
       ],
       'write',
     );
@@ -53,7 +65,10 @@ export class Store {
   }
 
   async putPicture(id: string, bytes: Uint8Array): Promise<void> {
-    await this.db.execute({ sql: 'INSERT OR REPLACE INTO picture (id, bytes) VALUES (?,?)', args: [id, bytes] });
+    await this.db.execute({
+      sql: 'INSERT OR REPLACE INTO picture (id, bytes) VALUES (?,?)',
+      args: [id, bytes],
+    });
   }
 
   async picture(id: string): Promise<Uint8Array<ArrayBuffer> | null> {

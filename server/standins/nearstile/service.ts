@@ -27,7 +27,8 @@ interface Ad {
 }
 
 const LOOK = { ground: '#f3f6e9', ink: '#26301b', accent: '#6a7a1f', face: 'Verdana, sans-serif' };
-const text = (value: unknown, most: number): value is string => typeof value === 'string' && value.length <= most;
+const text = (value: unknown, most: number): value is string =>
+  typeof value === 'string' && value.length <= most;
 const graphemes = (value: string) => [...new Intl.Segmenter().segment(value)].length;
 
 /**
@@ -148,7 +149,15 @@ export function nearstile(options: { store: Store; token: string; base: string }
 
   const head = html`<header><a href="${base}/">nearstile · Saltreach</a></header>`;
   const closed = (c: Context) =>
-    c.html(page('Shut', LOOK, html`${head}<main><h1>The board is shut just now</h1></main>`), 503);
+    c.html(
+      page(
+        'Shut',
+        LOOK,
+        html`${head}
+          <main><h1>The board is shut just now</h1></main>`,
+      ),
+      503,
+    );
   const price = (ad: Ad) => (ad.euros === 0 ? 'to give away' : `${ad.euros.toFixed(2)} €`);
 
   app.get('/', async (c) => {
@@ -165,7 +174,15 @@ export function nearstile(options: { store: Store; token: string; base: string }
     if (isOut(switches)) return closed(c);
     const ad = await store.get<Ad>('ad', c.req.param('id'));
     if (!ad || ad.status === 'waiting' || ad.status === 'turned down')
-      return c.html(page('Not on the board', LOOK, html`${head}<main><h1>Not on the board</h1></main>`), 404);
+      return c.html(
+        page(
+          'Not on the board',
+          LOOK,
+          html`${head}
+            <main><h1>Not on the board</h1></main>`,
+        ),
+        404,
+      );
     const condition = SHEET.conditions.find((x) => x.code === ad.state);
     return c.html(
       page(ad.heading, LOOK, html`${head}<main>

@@ -47,7 +47,13 @@ export function threadwick(options: { store: Store; token: string; base: string 
 
   app.get('/rail/rules', (c) => c.json(SHEET));
 
-  const where = (s: Shown) => ({ no: s.no, ref: s.piece.ref, status: s.status, seen: `${base}/p/${s.no}`, sale: s.sale });
+  const where = (s: Shown) => ({
+    no: s.no,
+    ref: s.piece.ref,
+    status: s.status,
+    seen: `${base}/p/${s.no}`,
+    sale: s.sale,
+  });
   const byRef = async (ref: string) => (await store.all<Shown>('piece')).filter((s) => s.piece.ref === ref);
 
   const readForm = async (c: Context) => {
@@ -128,7 +134,18 @@ export function threadwick(options: { store: Store; token: string; base: string 
 
   const head = html`<header><a href="${base}/">threadwick</a></header>`;
   const closed = (c: Context) =>
-    c.html(page('Mending', LOOK, html`${head}<main><h1>We are mending</h1><p>Please look in later.</p></main>`), 503);
+    c.html(
+      page(
+        'Mending',
+        LOOK,
+        html`${head}
+          <main>
+            <h1>We are mending</h1>
+            <p>Please look in later.</p>
+          </main>`,
+      ),
+      503,
+    );
 
   app.get('/', async (c) => {
     if (isOut(switches)) return closed(c);
@@ -144,7 +161,16 @@ export function threadwick(options: { store: Store; token: string; base: string 
   app.get('/p/:no', async (c) => {
     if (isOut(switches)) return closed(c);
     const s = await store.get<Shown>('piece', c.req.param('no'));
-    if (!s) return c.html(page('Nothing here', LOOK, html`${head}<main><h1>Nothing here</h1></main>`), 404);
+    if (!s)
+      return c.html(
+        page(
+          'Nothing here',
+          LOOK,
+          html`${head}
+            <main><h1>Nothing here</h1></main>`,
+        ),
+        404,
+      );
     const worn = SHEET.conditions.find((w) => w.code === s.piece.worn);
     return c.html(
       page(s.piece.name, LOOK, html`${head}<main>
@@ -168,7 +194,12 @@ export function threadwick(options: { store: Store; token: string; base: string 
       if (!s) return c.notFound();
       if (s.status === 'hanging') {
         const amount = cents(s.piece.price);
-        const sale = { sale: `tw-${randomInt(1e9, 9e9)}`, amount, part: part(amount), when: new Date().toISOString() };
+        const sale = {
+          sale: `tw-${randomInt(1e9, 9e9)}`,
+          amount,
+          part: part(amount),
+          when: new Date().toISOString(),
+        };
         await store.write(
           [{ sort: 'piece', id: s.no, body: { ...s, status: 'sold', sale } satisfies Shown }],
           [{ line: 'sold', no: s.no, ref: s.piece.ref, post: POSTAGE, ...sale }],

@@ -1,5 +1,24 @@
 /** Threadwick's own rules: clothes, shoes and bags only. Invented. */
-export const HUES = ['Black', 'White', 'Ecru', 'Grey', 'Blue', 'Sky', 'Green', 'Brown', 'Camel', 'Red', 'Orange', 'Yellow', 'Pink', 'Lilac', 'Purple', 'Gold', 'Silver', 'Many colours'];
+export const HUES = [
+  'Black',
+  'White',
+  'Ecru',
+  'Grey',
+  'Blue',
+  'Sky',
+  'Green',
+  'Brown',
+  'Camel',
+  'Red',
+  'Orange',
+  'Yellow',
+  'Pink',
+  'Lilac',
+  'Purple',
+  'Gold',
+  'Silver',
+  'Many colours',
+];
 export const FOR_WHOM = ['Women', 'Men', 'Unisex', 'Children'];
 
 const fields = [

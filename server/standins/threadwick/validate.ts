@@ -18,12 +18,26 @@ export interface Piece {
 
 export type Objection = [field: keyof Piece | 'photos', words: string];
 
-const KEYS = ['ref', 'name', 'story', 'price', 'shelf', 'worn', 'department', 'size', 'colour', 'label', 'cloth'] as const;
+const KEYS = [
+  'ref',
+  'name',
+  'story',
+  'price',
+  'shelf',
+  'worn',
+  'department',
+  'size',
+  'colour',
+  'label',
+  'cloth',
+] as const;
 
 export function readPiece(text: unknown): Piece | null {
   try {
     const value = JSON.parse(String(text)) as Record<string, unknown>;
-    return KEYS.every((k) => typeof value[k] === 'string' && (value[k] as string).length < 5_000) ? (value as unknown as Piece) : null;
+    return KEYS.every((k) => typeof value[k] === 'string' && (value[k] as string).length < 5_000)
+      ? (value as unknown as Piece)
+      : null;
   } catch {
     return null;
   }
@@ -64,7 +78,8 @@ export function objections(piece: Piece, photos: (Measured & { bytes: number })[
     const words = piece[part].toLowerCase();
     if (/<[a-z!/][^>]*>/.test(words)) no.push([part, 'Plain words only.']);
     if (/\S@\S+\.\S/.test(words) || /https?:|www\./.test(words)) no.push([part, 'No addresses.']);
-    if (/(^|[^\p{L}\p{N}])(inspired by|dupe)($|[^\p{L}\p{N}])/u.test(words)) no.push([part, 'Say what it is, not what it is like.']);
+    if (/(^|[^\p{L}\p{N}])(inspired by|dupe)($|[^\p{L}\p{N}])/u.test(words))
+      no.push([part, 'Say what it is, not what it is like.']);
   }
   return no;
 }

@@ -20,7 +20,12 @@ export const BrackenmoorListing = z.object({
 export const BrackenmoorListings = z.object({ listings: z.array(BrackenmoorListing).max(1_000) });
 export const BrackenmoorPicture = z.object({ picture: z.string().max(60) });
 export const BrackenmoorProblems = z.object({
-  problems: z.array(z.object({ code: z.string().max(20), field: z.string().max(80), message: z.string().max(500) })).max(100),
+  problems: z
+    .array(z.object({ code: z.string().max(20), field: z.string().max(80), message: z.string().max(500) }))
+    .max(100),
 });
 export const BrackenmoorHappening = BrackenmoorOrder.extend({ kind: z.literal('sold') });
-export const BrackenmoorFeed = z.object({ happenings: z.array(BrackenmoorHappening).max(1_000), cursor: z.string().max(40) });
+export const BrackenmoorFeed = z.object({
+  happenings: z.array(BrackenmoorHappening).max(1_000),
+  cursor: z.string().max(40),
+});

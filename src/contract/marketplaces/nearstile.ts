@@ -9,4 +9,7 @@ export const NearstileAd = z.object({
   link: z.string().max(300),
 });
 export const NearstileFaults = z.object({ faults: z.array(z.string().max(300)).max(100) });
-export const NearstileNews = z.object({ news: z.array(NearstileAd).max(1_000), upTo: z.number().int().nonnegative() });
+export const NearstileNews = z.object({
+  news: z.array(NearstileAd).max(1_000),
+  upTo: z.number().int().nonnegative(),
+});

@@ -4,7 +4,14 @@ import { SEVERITIES, USES, type Flaw } from '@/contract/records';
 export type Wear = 0 | 1 | 2 | 3 | 4 | 5;
 
 /** Our own condition levels, best first; the index is the wear. */
-export const GRADES = ['Unused', 'As good as unused', 'Lightly worn', 'Plainly worn', 'Hard worn', 'For repair'] as const;
+export const GRADES = [
+  'Unused',
+  'As good as unused',
+  'Lightly worn',
+  'Plainly worn',
+  'Hard worn',
+  'For repair',
+] as const;
 
 export interface Grade {
   wear: Wear;
@@ -21,9 +28,14 @@ const USE_WORDS: Record<(typeof USES)[number], string> = {
   hard: 'used hard',
 };
 const USE_WEAR: Record<(typeof USES)[number], Wear> = { unused: 0, tried: 1, light: 2, regular: 3, hard: 4 };
-const SEVERITY_WEAR: Record<(typeof SEVERITIES)[number], Wear> = { slight: 2, clear: 3, serious: 4, broken: 5 };
+const SEVERITY_WEAR: Record<(typeof SEVERITIES)[number], Wear> = {
+  slight: 2,
+  clear: 3,
+  serious: 4,
+  broken: 5,
+};
 
-export function useWords(use: (typeof USES)[number]): string {
+export function wordsForUse(use: (typeof USES)[number]): string {
   return USE_WORDS[use];
 }
 

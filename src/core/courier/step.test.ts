@@ -36,14 +36,22 @@ class Bench {
     this.now += later;
     this.take({ type: 'tick' });
     const out = this.effects;
-    for (const e of out) if (e.kind === 'publish') this.take({ type: 'letOut', market: e.market, ref: e.ref });
+    for (const e of out)
+      if (e.kind === 'publish') this.take({ type: 'letOut', market: e.market, ref: e.ref });
     return out.filter((e) => e.kind !== 'poll');
   }
   publishEverywhere() {
     for (const market of ['moor', 'wick', 'stile']) this.send(market);
     this.tick();
     for (const market of ['moor', 'wick', 'stile'])
-      this.take({ type: 'published', market, ref: `t.${market}.1`, remoteId: `${market}-1`, url: `/${market}`, state: 'live' });
+      this.take({
+        type: 'published',
+        market,
+        ref: `t.${market}.1`,
+        remoteId: `${market}-1`,
+        url: `/${market}`,
+        state: 'live',
+      });
   }
   listing(market: string) {
     const listing = this.state.things.get('t')?.listings[market];
@@ -59,7 +67,12 @@ class Bench {
 const sale = (market: string, at: number, order = `${market}-order`): News => ({
   kind: 'sale', ref: `t.${market}.1`, remoteId: `${market}-1`, order, amount: 4800, postage: 420, fees: 762, at,
 }); // prettier-ignore
-const news = (market: string, item: News): CourierEvent => ({ type: 'news', market, news: [item], cursor: null });
+const news = (market: string, item: News): CourierEvent => ({
+  type: 'news',
+  market,
+  news: [item],
+  cursor: null,
+});
 
 describe('sold once, gone everywhere', () => {
   it('withdraws from all others at once when a sale is known', () => {
@@ -122,7 +135,15 @@ describe('sold once, gone everywhere', () => {
     b.send('wick');
     b.tick();
     b.take({ type: 'published', market: 'moor', ref: 't.moor.1', remoteId: 'm', url: '/m', state: 'live' });
-    b.take({ type: 'failed', market: 'wick', ref: 't.wick.1', action: 'publish', trouble: 'no answer', unclear: true, retryAfter: null });
+    b.take({
+      type: 'failed',
+      market: 'wick',
+      ref: 't.wick.1',
+      action: 'publish',
+      trouble: 'no answer',
+      unclear: true,
+      retryAfter: null,
+    });
     b.take(news('moor', sale('moor', 900)));
     expect(b.tick(120_000).map((e) => e.kind)).toEqual(['withdraw']);
   });
@@ -130,7 +151,10 @@ describe('sold once, gone everywhere', () => {
   it('keeps a sale of something it never heard of', () => {
     const b = new Bench();
     b.take(news('moor', sale('moor', 900)));
-    expect(b.thing()).toMatchObject({ sale: { market: 'moor' }, closing: { entries: [{ outcome: 'soldHere' }] } });
+    expect(b.thing()).toMatchObject({
+      sale: { market: 'moor' },
+      closing: { entries: [{ outcome: 'soldHere' }] },
+    });
   });
 
   it('learns of a sale from a withdrawal that comes too late', () => {
@@ -152,12 +176,15 @@ describe('a deal the seller reports', () => {
     const out = b.tick();
     expect(out).toHaveLength(3);
     expect(out.find((e) => e.market === 'stile')).toMatchObject({ kind: 'withdraw', outcome: 'sold' });
-    for (const market of ['moor', 'wick', 'stile']) b.take({ type: 'withdrawn', market, ref: `t.${market}.1` });
+    for (const market of ['moor', 'wick', 'stile'])
+      b.take({ type: 'withdrawn', market, ref: `t.${market}.1` });
     expect(b.listing('stile').state).toBe('sold');
     expect(b.thing().closing?.doneAt).toBe(b.now);
   });
   it('can’t be reported where it is not listed', () =>
-    expect(new Bench().command({ type: 'sold', thing: 't', market: 'stile', amount: 1 } as never)).toMatch(/not listed/));
+    expect(new Bench().command({ type: 'sold', thing: 't', market: 'stile', amount: 1 } as never)).toMatch(
+      /not listed/,
+    ));
 });
 
 describe('trouble on the way', () => {
@@ -169,7 +196,15 @@ describe('trouble on the way', () => {
     b.publishEverywhere();
     b.take(news('moor', sale('moor', 900)));
     b.tick();
-    b.take({ type: 'failed', market: 'wick', ref: 't.wick.1', action: 'withdraw', trouble: 'closed', unclear: false, retryAfter: null });
+    b.take({
+      type: 'failed',
+      market: 'wick',
+      ref: 't.wick.1',
+      action: 'withdraw',
+      trouble: 'closed',
+      unclear: false,
+      retryAfter: null,
+    });
     expect(b.tick().filter((e) => e.market === 'wick')).toEqual([]);
     expect(b.tick(1_300).map((e) => e.market)).toEqual(['wick']);
   });
@@ -179,7 +214,15 @@ describe('trouble on the way', () => {
     b.publishEverywhere();
     b.command({ type: 'withdraw', thing: 't', market: 'wick' } as never);
     b.tick();
-    b.take({ type: 'failed', market: 'wick', ref: 't.wick.1', action: 'withdraw', trouble: 'slow', unclear: false, retryAfter: 20_000 });
+    b.take({
+      type: 'failed',
+      market: 'wick',
+      ref: 't.wick.1',
+      action: 'withdraw',
+      trouble: 'slow',
+      unclear: false,
+      retryAfter: 20_000,
+    });
     expect(b.tick(19_000)).toEqual([]);
     expect(b.tick(2_000).map((e) => e.kind)).toEqual(['withdraw']);
   });
@@ -188,7 +231,15 @@ describe('trouble on the way', () => {
     const b = new Bench();
     b.send('wick');
     b.tick();
-    b.take({ type: 'failed', market: 'wick', ref: 't.wick.1', action: 'publish', trouble: 'no answer', unclear: true, retryAfter: null });
+    b.take({
+      type: 'failed',
+      market: 'wick',
+      ref: 't.wick.1',
+      action: 'publish',
+      trouble: 'no answer',
+      unclear: true,
+      retryAfter: null,
+    });
     b.command({ type: 'withdraw', thing: 't', market: 'wick' } as never);
     b.tick();
     b.take({ type: 'absent', market: 'wick', ref: 't.wick.1' });
@@ -220,9 +271,23 @@ describe('a listing’s life', () => {
     const b = new Bench();
     b.send('stile');
     b.tick();
-    b.take({ type: 'published', market: 'stile', ref: 't.stile.1', remoteId: 's', url: '/s', state: 'inReview' });
+    b.take({
+      type: 'published',
+      market: 'stile',
+      ref: 't.stile.1',
+      remoteId: 's',
+      url: '/s',
+      state: 'inReview',
+    });
     expect(b.listing('stile').state).toBe('inReview');
-    b.take(news('stile', { kind: 'turnedDown', ref: 't.stile.1', remoteId: 's', reasons: [{ field: 'description', message: 'empty it' }] }));
+    b.take(
+      news('stile', {
+        kind: 'turnedDown',
+        ref: 't.stile.1',
+        remoteId: 's',
+        reasons: [{ field: 'description', message: 'empty it' }],
+      }),
+    );
     expect(b.listing('stile')).toMatchObject({ state: 'refused', reasons: [{ message: 'empty it' }] });
     expect(b.send('stile')).toBeNull();
     expect(b.listing('stile').ref).toBe('t.stile.2');
@@ -232,7 +297,14 @@ describe('a listing’s life', () => {
     b.send('stile');
     b.tick();
     b.take(news('stile', { kind: 'approved', ref: 't.stile.1', remoteId: 's', url: '/s' }));
-    b.take({ type: 'published', market: 'stile', ref: 't.stile.1', remoteId: 's', url: '/s', state: 'inReview' });
+    b.take({
+      type: 'published',
+      market: 'stile',
+      ref: 't.stile.1',
+      remoteId: 's',
+      url: '/s',
+      state: 'inReview',
+    });
     expect(b.listing('stile').state).toBe('live');
   });
   it('revises a live listing, and keeps the old words when the change is refused', () => {
@@ -241,12 +313,27 @@ describe('a listing’s life', () => {
     b.command({ type: 'send', thing: 't', market: 'moor', draft: { ...DRAFT, price: 5000 } } as never);
     expect(b.tick()).toMatchObject([{ kind: 'revise', draft: { price: 5000 } }]);
     expect(b.send('moor')).toMatch(/still on its way/);
-    b.take({ type: 'refused', market: 'moor', ref: 't.moor.1', action: 'revise', reasons: [{ field: 'price', message: 'no' }] });
-    expect(b.listing('moor')).toMatchObject({ state: 'live', draft: { price: 4800 }, reasons: [{ message: 'no' }] });
+    b.take({
+      type: 'refused',
+      market: 'moor',
+      ref: 't.moor.1',
+      action: 'revise',
+      reasons: [{ field: 'price', message: 'no' }],
+    });
+    expect(b.listing('moor')).toMatchObject({
+      state: 'live',
+      draft: { price: 4800 },
+      reasons: [{ message: 'no' }],
+    });
     b.command({ type: 'send', thing: 't', market: 'moor', draft: { ...DRAFT, price: 5000 } } as never);
     b.tick();
     b.take({ type: 'revised', market: 'moor', ref: 't.moor.1' });
-    expect(b.listing('moor')).toMatchObject({ state: 'live', draft: { price: 5000 }, reasons: [], job: null });
+    expect(b.listing('moor')).toMatchObject({
+      state: 'live',
+      draft: { price: 5000 },
+      reasons: [],
+      job: null,
+    });
   });
   it('ignores answers to an earlier listing', () => {
     const b = new Bench();

@@ -330,7 +330,12 @@ class Run {
           const known = { ...l, remoteId: item.remoteId, url: item.url };
           if (isOver(l) || l.want === 'gone') return known;
           if (l.state !== 'inReview' && l.state !== 'onItsWay') return known;
-          return { ...known, state: 'live', job: l.job?.action === 'publish' ? null : l.job, since: this.now };
+          return {
+            ...known,
+            state: 'live',
+            job: l.job?.action === 'publish' ? null : l.job,
+            since: this.now,
+          };
         });
         return;
       case 'turnedDown':
@@ -369,7 +374,14 @@ class Run {
         ...thing,
         listings: {
           ...thing.listings,
-          [sale.market]: { ...here, want: 'gone', state: 'sold', job: null, nextDraft: null, since: this.now },
+          [sale.market]: {
+            ...here,
+            want: 'gone',
+            state: 'sold',
+            job: null,
+            nextDraft: null,
+            since: this.now,
+          },
         },
       };
     if (thing.sale) {
@@ -411,7 +423,11 @@ class Run {
               ? 'goneAlready'
               : 'withdrawn';
       const at =
-        outcome === 'soldHere' ? sale.at : outcome === 'soldToo' ? (later.get(l.market)?.at ?? l.since) : l.since;
+        outcome === 'soldHere'
+          ? sale.at
+          : outcome === 'soldToo'
+            ? (later.get(l.market)?.at ?? l.since)
+            : l.since;
       return { market: l.market, outcome, at };
     };
     const entries = Object.values(thing.listings).map(entryOf);

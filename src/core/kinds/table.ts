@@ -13,7 +13,11 @@ const size: FactSpec = {
   label: 'Size on the label',
   suggestions: ['XS', 'S', 'M', 'L', 'XL', 'XXL'],
 };
-const shoeSize: FactSpec = { id: 'size', label: 'Size on the label', suggestions: ['37', '38', '39', '40', '41', '42', '43', '44'] };
+const shoeSize: FactSpec = {
+  id: 'size',
+  label: 'Size on the label',
+  suggestions: ['37', '38', '39', '40', '41', '42', '43', '44'],
+};
 const department: FactSpec = {
   id: 'department',
   label: 'Who it is for',
@@ -57,7 +61,17 @@ const depth = m('depth', 'Depth', 'Front to back', 5, 3000);
 const insole = m('insole', 'Insole', 'Heel to toe, inside', 120, 360);
 const heel = m('heel', 'Heel height', 'At the back, to the floor', 5, 160);
 
-const CLOTHES_PLACES = ['front', 'back', 'left sleeve', 'right sleeve', 'left elbow', 'right elbow', 'collar', 'hem', 'lining'];
+const CLOTHES_PLACES = [
+  'front',
+  'back',
+  'left sleeve',
+  'right sleeve',
+  'left elbow',
+  'right elbow',
+  'collar',
+  'hem',
+  'lining',
+];
 const OBJECT_PLACES = ['top', 'base', 'rim', 'handle', 'front', 'back', 'inside'];
 
 /** The first dozen or so kinds. Data, not code: a kind is added by adding a row. */

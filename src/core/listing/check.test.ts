@@ -23,8 +23,19 @@ const gansey = (part: Partial<Thing> = {}) =>
     title: 'Kittiwake gansey jumper, navy wool, size M', description: 'Tightly spun navy wool, darned once.', ...part,
   }); // prettier-ignore
 const pictures = (n: number, side = 1500): Picture[] =>
-  Array.from({ length: n }, (_, i) => ({ id: `p${i}`, thingId: 't', origin: 'file', author: 'me', takenAt: null, addedAt: 0, width: side, height: side, bytes: 9 }));
-const plan = (market: string, part: Partial<Plan> = {}) => Plan.parse({ id: `t_${market}`, thingId: 't', market, wanted: true, ...part });
+  Array.from({ length: n }, (_, i) => ({
+    id: `p${i}`,
+    thingId: 't',
+    origin: 'file',
+    author: 'me',
+    takenAt: null,
+    addedAt: 0,
+    width: side,
+    height: side,
+    bytes: 9,
+  }));
+const plan = (market: string, part: Partial<Plan> = {}) =>
+  Plan.parse({ id: `t_${market}`, thingId: 't', market, wanted: true, ...part });
 const look = (thing: Thing, sheet: RuleSheet, shown = pictures(6), p?: Plan) => {
   const effective = effectiveListing(thing, p, sheet, { nearstile: { place: 'Harbour steps' } });
   return { effective, findings: checkListing(thing, effective, sheet, shown) };
@@ -33,7 +44,9 @@ const blockers = (thing: Thing, sheet: RuleSheet, shown?: Picture[], p?: Plan) =
   look(thing, sheet, shown, p).findings.filter((f) => f.level === 'blocker').map((f) => f.field); // prettier-ignore
 
 describe('the check', () => {
-  it.each([moor, wick, stile])('has nothing against a complete jumper on $name', (sheet) => expect(look(gansey(), sheet).findings).toEqual([]));
+  it.each([moor, wick, stile])('has nothing against a complete jumper on $name', (sheet) =>
+    expect(look(gansey(), sheet).findings).toEqual([]),
+  );
 
   it.each<[string, Partial<Thing>, RuleSheet, string]>([
     ['no kind', { kind: '' }, moor, 'kind'],
@@ -45,36 +58,64 @@ describe('the check', () => {
     ['no price', { price: null }, stile, 'price'],
     ['a price under the least', { price: 99 }, moor, 'price'],
     ['no size', { facts: { brand: 'K', department: 'Men', colour: 'Navy' } }, wick, 'specific:size'],
-    ['a colour not on the list', { facts: { brand: 'K', department: 'Men', size: 'M', colour: 'Petrol' } }, wick, 'specific:colour'],
-    ['the private spot in the words', { description: 'It waits on shelf A3-12 for you.' }, moor, 'description'],
+    [
+      'a colour not on the list',
+      { facts: { brand: 'K', department: 'Men', size: 'M', colour: 'Petrol' } },
+      wick,
+      'specific:colour',
+    ],
+    [
+      'the private spot in the words',
+      { description: 'It waits on shelf A3-12 for you.' },
+      moor,
+      'description',
+    ],
     ['an e-mail address', { title: 'Jumper, ask a@b.example' }, stile, 'title'],
     ['a forbidden word', { description: 'A replica of a gansey, in navy wool.' }, moor, 'description'],
     ['markup', { description: '<b>navy</b> wool, tightly spun, darned' }, moor, 'description'],
     ['a weight over 31.5 kg', { weightG: 40_000 }, moor, 'parcel'],
-  ])('blocks %s at its field', (_, part, sheet, field) => expect(blockers(gansey(part), sheet)).toContain(field));
+  ])('blocks %s at its field', (_, part, sheet, field) =>
+    expect(blockers(gansey(part), sheet)).toContain(field),
+  );
 
   it('blocks too few and too small pictures', () => {
     expect(blockers(gansey(), wick, pictures(3))).toEqual(['pictures']);
     expect(blockers(gansey(), moor, pictures(2, 480))).toEqual(['pictures', 'pictures']);
   });
   it('takes no thing too worn for Threadwick, and says why', () => {
-    const torn = gansey({ flaws: [{ id: 'f', kind: 'torn', place: 'front', severity: 'broken', sizeMm: null, pictureId: null }] });
-    expect(look(torn, wick).findings[0]?.message).toBe('Threadwick takes nothing this worn (broken: torn, front).');
+    const torn = gansey({
+      flaws: [{ id: 'f', kind: 'torn', place: 'front', severity: 'broken', sizeMm: null, pictureId: null }],
+    });
+    expect(look(torn, wick).findings[0]?.message).toBe(
+      'Threadwick takes nothing this worn (broken: torn, front).',
+    );
     expect(blockers(torn, moor)).toEqual([]);
   });
   it('asks the sheet’s own questions', () => {
     const effective = effectiveListing(gansey(), undefined, stile, {});
-    expect(checkListing(gansey(), effective, stile, pictures(6)).map((f) => f.field)).toEqual(['answer:place']);
+    expect(checkListing(gansey(), effective, stile, pictures(6)).map((f) => f.field)).toEqual([
+      'answer:place',
+    ]);
   });
   it('lets a plan’s own values stand in place of the shared ones', () => {
-    const own = plan('threadwick', { title: 'Own title for Threadwick here', price: 1800, specifics: { colour: 'Sky' } });
+    const own = plan('threadwick', {
+      title: 'Own title for Threadwick here',
+      price: 1800,
+      specifics: { colour: 'Sky' },
+    });
     const { effective, findings } = look(gansey({ title: 'x'.repeat(70) }), wick, pictures(6), own);
     expect(findings).toEqual([]);
-    expect(effective).toMatchObject({ title: 'Own title for Threadwick here', price: 1800, specifics: { colour: 'Sky', size: 'M' } });
+    expect(effective).toMatchObject({
+      title: 'Own title for Threadwick here',
+      price: 1800,
+      specifics: { colour: 'Sky', size: 'M' },
+    });
     expect(listingTakeHome(effective, wick)?.feeTotal).toBe(240);
   });
   it('tells when a category is no longer in the sheet', () =>
-    expect(look(gansey(), moor, pictures(6), plan('brackenmoor', { category: 'gone.away' })).findings[0]?.message).toMatch(/no longer/));
+    expect(
+      look(gansey(), moor, pictures(6), plan('brackenmoor', { category: 'gone.away' })).findings[0]?.message,
+    ).toMatch(/no longer/));
 
   it('changes its fingerprint with anything that is shown', () => {
     const draft = draftOf(look(gansey(), moor).effective, moor, []);
@@ -85,8 +126,16 @@ describe('the check', () => {
 });
 
 describe('translating', () => {
-  it.each([['Navy', 'Blue'], ['cream', 'Ecru'], ['BLACK', 'Black'], ['Petrol', null], ['', null]])('%p becomes %p', (ours, theirs) =>
-    expect(translate(ours, wick.categories[0]?.specifics.find((s) => s.id === 'colour')?.choices)).toBe(theirs),
+  it.each([
+    ['Navy', 'Blue'],
+    ['cream', 'Ecru'],
+    ['BLACK', 'Black'],
+    ['Petrol', null],
+    ['', null],
+  ])('%p becomes %p', (ours, theirs) =>
+    expect(translate(ours, wick.categories[0]?.specifics.find((s) => s.id === 'colour')?.choices)).toBe(
+      theirs,
+    ),
   );
 });
 
@@ -94,7 +143,17 @@ describe('translating', () => {
 // lets through, they accept; whatever they refuse, the check has stopped.
 describe('the check and the marketplaces’ own validators', () => {
   const text = fc.oneof(
-    fc.constantFrom('', 'short', 'Tightly spun navy wool, darned once.', 'A replica, they say, of navy wool', '<b>bold</b> words of some length', 'see www.attic.example for more words', 'x'.repeat(500), 'inspired by the sea and its colours', '🧶'.repeat(240)),
+    fc.constantFrom(
+      '',
+      'short',
+      'Tightly spun navy wool, darned once.',
+      'A replica, they say, of navy wool',
+      '<b>bold</b> words of some length',
+      'see www.attic.example for more words',
+      'x'.repeat(500),
+      'inspired by the sea and its colours',
+      '🧶'.repeat(240),
+    ),
     fc.string({ maxLength: 600 }),
   );
   const facts = fc.record(
@@ -126,7 +185,11 @@ describe('the check and the marketplaces’ own validators', () => {
         const thing = made(v);
         const { effective, findings } = look(thing, moor, pictures(v.shown, v.side));
         const blocked = findings.filter((f) => f.level === 'blocker');
-        const sizes = pictures(Math.min(v.shown, moor.photos.max), v.side).map((p) => ({ width: p.width, height: p.height, bytes: 9 }));
+        const sizes = pictures(Math.min(v.shown, moor.photos.max), v.side).map((p) => ({
+          width: p.width,
+          height: p.height,
+          bytes: 9,
+        }));
         const refused = problemsOf(
           {
             reference: 'r', headline: effective.title, text: effective.description, askingCents: effective.price ?? 0,
@@ -148,7 +211,11 @@ describe('the check and the marketplaces’ own validators', () => {
         const thing = made(v);
         const { effective: e, findings } = look(thing, wick, pictures(v.shown, v.side));
         const blocked = findings.filter((f) => f.level === 'blocker');
-        const sizes = pictures(Math.min(v.shown, wick.photos.max), v.side).map((p) => ({ width: p.width, height: p.height, bytes: 9 }));
+        const sizes = pictures(Math.min(v.shown, wick.photos.max), v.side).map((p) => ({
+          width: p.width,
+          height: p.height,
+          bytes: 9,
+        }));
         const s = e.specifics;
         const refused = objections(
           {

@@ -49,7 +49,10 @@ type Report = (field: CheckField, message: string) => unknown;
 function checkPictures(sheet: RuleSheet, pictures: readonly Picture[], block: Report, caution: Report) {
   const { min, max, minLongSide } = sheet.photos;
   if (pictures.length < min)
-    block('pictures', `${sheet.name} wants at least ${min} pictures; there ${isAre(pictures.length)} ${pictures.length}.`);
+    block(
+      'pictures',
+      `${sheet.name} wants at least ${min} pictures; there ${isAre(pictures.length)} ${pictures.length}.`,
+    );
   pictures.slice(0, max).forEach((picture, i) => {
     if (Math.max(picture.width, picture.height) < minLongSide)
       block('pictures', `Picture ${i + 1} is smaller than ${minLongSide} pixels on its longer side.`);
@@ -57,20 +60,29 @@ function checkPictures(sheet: RuleSheet, pictures: readonly Picture[], block: Re
   if (pictures.length > max) caution('pictures', `Only the first ${max} pictures are shown there.`);
   // Never fewer than six pictures: common practice.
   else if (pictures.length >= min && pictures.length < 6)
-    caution('pictures', `Only ${pictures.length} ${pictures.length === 1 ? 'picture' : 'pictures'}: six or more sell better.`);
+    caution(
+      'pictures',
+      `Only ${pictures.length} ${pictures.length === 1 ? 'picture' : 'pictures'}: six or more sell better.`,
+    );
 }
 
 function checkCategory(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {
   if (effective.category) return;
   if (thing.kind === '') block('kind', 'Say what kind of thing it is.');
-  else if (effective.categoryId) block('category', `${sheet.name} no longer has the category chosen: choose another.`);
-  else block('category', `${sheet.name} has no category known for this kind: choose one, or leave it out there.`);
+  else if (effective.categoryId)
+    block('category', `${sheet.name} no longer has the category chosen: choose another.`);
+  else
+    block(
+      'category',
+      `${sheet.name} has no category known for this kind: choose one, or leave it out there.`,
+    );
 }
 
 function checkCondition(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {
   const grade = gradeOf(thing.use, thing.flaws);
   if (!grade) block('condition', 'Say how much it was used.');
-  else if (!effective.condition) block('condition', `${sheet.name} takes nothing this worn (${grade.because}).`);
+  else if (!effective.condition)
+    block('condition', `${sheet.name} takes nothing this worn (${grade.because}).`);
 }
 
 function checkWords(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {
@@ -83,16 +95,25 @@ function checkWords(thing: Thing, effective: Effective, sheet: RuleSheet, block:
   const { min, max, counts } = sheet.description;
   const length = countAs(effective.description, counts);
   if (length < min)
-    block('description', length === 0 ? 'It needs a description.' : `The description is ${length} long; ${sheet.name} wants ${min}.`);
+    block(
+      'description',
+      length === 0
+        ? 'It needs a description.'
+        : `The description is ${length} long; ${sheet.name} wants ${min}.`,
+    );
   if (length > max) block('description', `The description is ${length} long; ${sheet.name} takes ${max}.`);
   for (const field of ['title', 'description'] as const) {
     const text = effective[field];
     for (const find of findPrivate(text, thing.spot))
-      block(field, `The ${field} holds ${find.what === 'spot' ? 'the private spot' : `a ${find.what}`.replace('a e', 'an e')}: “${find.words}”.`);
+      block(
+        field,
+        `The ${field} holds ${find.what === 'spot' ? 'the private spot' : `a ${find.what}`.replace('a e', 'an e')}: “${find.words}”.`,
+      );
     if (/<[a-z!/][^>]*>/iu.test(text)) block(field, `The ${field} holds markup; only plain text goes there.`);
     const lower = text.toLocaleLowerCase('en');
     for (const { word, why } of sheet.forbiddenWords)
-      if (containsWord(lower, word.toLocaleLowerCase('en'))) block(field, `“${word}” is refused there: ${why}`);
+      if (containsWord(lower, word.toLocaleLowerCase('en')))
+        block(field, `“${word}” is refused there: ${why}`);
   }
 }
 
@@ -105,8 +126,10 @@ function containsWord(lower: string, word: string): boolean {
 function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {
   const { min, max } = sheet.price;
   if (effective.price === null) block('price', 'It needs a price.');
-  else if (effective.price < min) block('price', `${sheet.name} takes no price under ${formatMoney(min, sheet.currency)}.`);
-  else if (effective.price > max) block('price', `${sheet.name} takes no price over ${formatMoney(max, sheet.currency)}.`);
+  else if (effective.price < min)
+    block('price', `${sheet.name} takes no price under ${formatMoney(min, sheet.currency)}.`);
+  else if (effective.price > max)
+    block('price', `${sheet.name} takes no price over ${formatMoney(max, sheet.currency)}.`);
   else if (sheet.handover === 'collect' && effective.price % 100 !== 0)
     caution('price', 'Round prices are easier to pay in cash.');
   if (effective.postage === null) block('parcel', 'Too heavy for a parcel: at most 31.5 kg.');
@@ -117,7 +140,11 @@ function checkFields(effective: Effective, sheet: RuleSheet, block: Report, caut
     const value = effective.specifics[field.id] ?? '';
     const at = `specific:${field.id}` as const;
     if (value === '') {
-      if (field.need === 'required') block(at, `${sheet.name} asks for ${field.label.toLocaleLowerCase('en')}${field.choices ? ' from its own list' : ''}.`);
+      if (field.need === 'required')
+        block(
+          at,
+          `${sheet.name} asks for ${field.label.toLocaleLowerCase('en')}${field.choices ? ' from its own list' : ''}.`,
+        );
       else if (field.need === 'recommended') caution(at, `${field.label} helps buyers there find it.`);
     } else if (field.choices && !field.choices.includes(value)) {
       block(at, `“${value}” is not on ${sheet.name}’s list for ${field.label.toLocaleLowerCase('en')}.`);

@@ -84,7 +84,11 @@ export function listingTakeHome(effective: Effective, sheet: RuleSheet): TakeHom
  * @param pictureHashes SHA-256 of each rendition, in order
  * @throws Error when a value that the check requires is missing: only a programmer can cause that
  */
-export function draftOf(effective: Effective, sheet: RuleSheet, pictureHashes: readonly string[]): ListingDraft {
+export function draftOf(
+  effective: Effective,
+  sheet: RuleSheet,
+  pictureHashes: readonly string[],
+): ListingDraft {
   const { price, postage, category, condition } = effective;
   if (price === null || postage === null || !category || !condition)
     throw new Error('draftOf was called for a listing with blockers');

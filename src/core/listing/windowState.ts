@@ -55,6 +55,9 @@ export function windowLabel(
   currency: string,
 ): string {
   const words = stateWords(listing, plan);
-  const price = listing && (listing.state === 'live' || listing.state === 'sold') ? `, ${formatMoney(listing.price, currency)}` : '';
+  const price =
+    listing && (listing.state === 'live' || listing.state === 'sold')
+      ? `, ${formatMoney(listing.price, currency)}`
+      : '';
   return `${marketName}: ${words}${price}`;
 }

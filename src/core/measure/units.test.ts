@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 
-import { aroundFromFlat, formatLength, formatWeight, GRAMS_PER_OUNCE, lengthFigure, MM_PER_INCH, parseLength, parseWeight } from './units';
+import {
+  aroundFromFlat,
+  formatLength,
+  formatWeight,
+  GRAMS_PER_OUNCE,
+  lengthFigure,
+  MM_PER_INCH,
+  parseLength,
+  parseWeight,
+} from './units';
 
 describe('lengths', () => {
   // International yard and pound agreement, 1959: 1 yd = 0.9144 m exactly, so 1 in = 25.4 mm.

@@ -46,7 +46,10 @@ export function parseLength(text: string, units: Units): ParsedNumber {
     return checkLength((Number(fraction[1] ?? 0) + Number(fraction[2]) / bottom) * MM_PER_INCH);
   }
   if (!/^\d{1,5}([.,]\d{1,3})?$/u.test(bare))
-    return { ok: false, why: units === 'metric' ? 'Type centimetres, like 54.5.' : 'Type inches, like 21 1/4.' };
+    return {
+      ok: false,
+      why: units === 'metric' ? 'Type centimetres, like 54.5.' : 'Type inches, like 21 1/4.',
+    };
   const figure = Number(bare.replace(',', '.'));
   return checkLength(figure * (units === 'metric' ? 10 : MM_PER_INCH));
 }
@@ -59,7 +62,8 @@ function checkLength(mm: number): ParsedNumber {
 
 /** Writes a weight: `850 g`, `2.4 kg`, or pounds and ounces (`1 lb 14 oz`). */
 export function formatWeight(grams: number, units: Units): string {
-  if (units === 'metric') return grams < 1000 ? `${Math.round(grams)} g` : `${Math.round(grams / 10) / 100} kg`;
+  if (units === 'metric')
+    return grams < 1000 ? `${Math.round(grams)} g` : `${Math.round(grams / 10) / 100} kg`;
   const ounces = Math.round(grams / GRAMS_PER_OUNCE);
   const pounds = Math.floor(ounces / 16);
   return pounds === 0 ? `${ounces} oz` : `${pounds} lb ${ounces % 16} oz`;

@@ -67,7 +67,9 @@ export function parseMoney(text: string, currency: string): ParsedMoney {
     return {
       ok: false,
       why:
-        exponent === 0 ? 'This currency has no decimals.' : `At most ${exponent} digits after the decimal sign.`,
+        exponent === 0
+          ? 'This currency has no decimals.'
+          : `At most ${exponent} digits after the decimal sign.`,
     };
   const amount = Number(`${whole || '0'}${fraction.padEnd(exponent, '0')}`);
   if (!Number.isSafeInteger(amount) || amount > 1_000_000_000_00)

@@ -7,7 +7,8 @@ export function fileKind(head: Uint8Array): FileKind {
   if (head[0] === 0x89 && ascii(head, 1, 3) === 'PNG') return 'png';
   if (ascii(head, 0, 4) === 'RIFF' && ascii(head, 8, 4) === 'WEBP') return 'webp';
   // ISO base media: the brand after `ftyp` says HEIF (ISO/IEC 23008-12).
-  if (ascii(head, 4, 4) === 'ftyp' && /^(heic|heix|heif|mif1|msf1|hevc)$/u.test(ascii(head, 8, 4))) return 'heic';
+  if (ascii(head, 4, 4) === 'ftyp' && /^(heic|heix|heif|mif1|msf1|hevc)$/u.test(ascii(head, 8, 4)))
+    return 'heic';
   return 'unknown';
 }
 

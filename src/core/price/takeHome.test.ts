@@ -21,7 +21,10 @@ describe('fees and take-home', () => {
     expect(result).toMatchObject({ feeTotal: 190, takeHome: 1710 });
   });
   it('caps a share', () => {
-    const result = takeHomeOf(sale(100_000), schedule([{ kind: 'share', label: 'fee', bp: 1000, of: 'price', cap: 6000 }]));
+    const result = takeHomeOf(
+      sale(100_000),
+      schedule([{ kind: 'share', label: 'fee', bp: 1000, of: 'price', cap: 6000 }]),
+    );
     expect(result.feeTotal).toBe(6000);
   });
   it('takes tax on the fees', () => {
@@ -41,20 +44,47 @@ describe('fees and take-home', () => {
     expect(takeHomeOf(sale(1801), fees).takeHome).toBe(1486);
   });
   it('may come out below zero, and says so', () =>
-    expect(takeHomeOf(sale(100), schedule([{ kind: 'fixed', label: 'fee', amount: 240 }])).takeHome).toBe(-140));
+    expect(takeHomeOf(sale(100), schedule([{ kind: 'fixed', label: 'fee', amount: 240 }])).takeHome).toBe(
+      -140,
+    ));
 
   it('adds up: price and postage less every line is what is left', () => {
     const rule = fc.oneof(
-      fc.record({ kind: fc.constant('share' as const), label: fc.constant('s'), bp: fc.integer({ min: 0, max: 5000 }), of: fc.constantFrom('price' as const, 'total' as const) }),
-      fc.record({ kind: fc.constant('fixed' as const), label: fc.constant('f'), amount: fc.integer({ min: 0, max: 999 }) }),
-      fc.record({ kind: fc.constant('step' as const), label: fc.constant('t'), upTo: fc.integer({ min: 0, max: 5000 }), flat: fc.integer({ min: 0, max: 500 }), bpAbove: fc.integer({ min: 0, max: 4000 }) }),
+      fc.record({
+        kind: fc.constant('share' as const),
+        label: fc.constant('s'),
+        bp: fc.integer({ min: 0, max: 5000 }),
+        of: fc.constantFrom('price' as const, 'total' as const),
+      }),
+      fc.record({
+        kind: fc.constant('fixed' as const),
+        label: fc.constant('f'),
+        amount: fc.integer({ min: 0, max: 999 }),
+      }),
+      fc.record({
+        kind: fc.constant('step' as const),
+        label: fc.constant('t'),
+        upTo: fc.integer({ min: 0, max: 5000 }),
+        flat: fc.integer({ min: 0, max: 500 }),
+        bpAbove: fc.integer({ min: 0, max: 4000 }),
+      }),
     );
     fc.assert(
-      fc.property(fc.array(rule, { maxLength: 5 }), fc.integer({ min: 0, max: 3000 }), fc.nat(500_000), fc.nat(2000), fc.nat(2000), (rules, taxBp, price, charged, cost) => {
-        const r = takeHomeOf(sale(price, { postageCharged: charged, postageCost: cost, packaging: 60 }), schedule(rules, taxBp));
-        expect(r.fees.reduce((n, f) => n + f.amount, 0)).toBe(r.feeTotal);
-        expect(price + charged - r.feeTotal - cost - 60).toBe(r.takeHome);
-      }),
+      fc.property(
+        fc.array(rule, { maxLength: 5 }),
+        fc.integer({ min: 0, max: 3000 }),
+        fc.nat(500_000),
+        fc.nat(2000),
+        fc.nat(2000),
+        (rules, taxBp, price, charged, cost) => {
+          const r = takeHomeOf(
+            sale(price, { postageCharged: charged, postageCost: cost, packaging: 60 }),
+            schedule(rules, taxBp),
+          );
+          expect(r.fees.reduce((n, f) => n + f.amount, 0)).toBe(r.feeTotal);
+          expect(price + charged - r.feeTotal - cost - 60).toBe(r.takeHome);
+        },
+      ),
     );
   });
 
@@ -64,14 +94,22 @@ describe('fees and take-home', () => {
     const parents = parentsOf(sheet);
     const leaves = sheet.categories.filter((c) => c.leaf).map((c) => c.id);
     fc.assert(
-      fc.property(fc.constantFrom(...leaves), fc.integer({ min: 100, max: 2_500_000 }), fc.integer({ min: 0, max: 2000 }), (category, price, postage) => {
-        expect(takeHomeOf(sale(price, { postageCharged: postage, category }), sheet.fees, parents).feeTotal).toBe(feesFor(category, price, postage));
-      }),
+      fc.property(
+        fc.constantFrom(...leaves),
+        fc.integer({ min: 100, max: 2_500_000 }),
+        fc.integer({ min: 0, max: 2000 }),
+        (category, price, postage) => {
+          expect(
+            takeHomeOf(sale(price, { postageCharged: postage, category }), sheet.fees, parents).feeTotal,
+          ).toBe(feesFor(category, price, postage));
+        },
+      ),
     );
   });
   it('predicts what Threadwick charges, at every cent up to 50.00', () => {
     const { fees } = RuleSheet.parse(THREADWICK);
-    for (let price = 200; price <= 5000; price += 1) expect(takeHomeOf(sale(price), fees).feeTotal).toBe(part(price));
+    for (let price = 200; price <= 5000; price += 1)
+      expect(takeHomeOf(sale(price), fees).feeTotal).toBe(part(price));
   });
 });
 
@@ -80,6 +118,10 @@ describe('postage', () => {
     expect(postageFor(250)).toBe(290);
     expect(postageFor(251)).toBe(420);
     expect(postageFor(31_501)).toBeNull();
-    fc.assert(fc.property(fc.integer({ min: 1, max: 31_500 }), (g) => expect(postageFor(g)).toBeLessThanOrEqual(postageFor(Math.min(31_500, g + 500)) ?? 0)));
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 31_500 }), (g) =>
+        expect(postageFor(g)).toBeLessThanOrEqual(postageFor(Math.min(31_500, g + 500)) ?? 0),
+      ),
+    );
   });
 });

@@ -12,7 +12,12 @@ import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
  *
  * @param category the listing's category there
  */
-export function saleTakeHome(sale: Sale, thing: Thing | undefined, sheet: RuleSheet, category: string): TakeHome {
+export function saleTakeHome(
+  sale: Sale,
+  thing: Thing | undefined,
+  sheet: RuleSheet,
+  category: string,
+): TakeHome {
   const collected = sheet.handover === 'collect';
   const computed = takeHomeOf(
     {

@@ -32,7 +32,8 @@ export function todayLines(input: TodayInput): TodayLine[] {
   for (const view of Object.values(input.courier)) {
     const { sale, closing } = view;
     for (const second of view.laterSales)
-      if (!second.settled && sale) lines.push({ at: second.at, line: { sort: 'soldTwice', thingId: view.id, sale, second } });
+      if (!second.settled && sale)
+        lines.push({ at: second.at, line: { sort: 'soldTwice', thingId: view.id, sale, second } });
     if (sale && closing && closing.doneAt === null)
       lines.push({
         at: sale.at,
@@ -63,7 +64,8 @@ export function todayLines(input: TodayInput): TodayLine[] {
   for (const plan of input.plans) {
     const thing = input.things[plan.thingId];
     const view = input.courier[plan.thingId];
-    if (!plan.wanted || !thing || view?.sale || view?.listings.some((l) => l.market === plan.market)) continue;
+    if (!plan.wanted || !thing || view?.sale || view?.listings.some((l) => l.market === plan.market))
+      continue;
     const blockers = input.findings(thing, plan.market).filter((f) => f.level === 'blocker');
     if (blockers.length === 1 && blockers[0])
       lines.push({

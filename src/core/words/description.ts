@@ -1,6 +1,6 @@
 import type { Thing } from '@/contract/records';
 
-import { flawWords, gradeOf, useWords } from '../condition/grade';
+import { flawWords, gradeOf, wordsForUse } from '../condition/grade';
 import { kindById, measuresOf } from '../kinds/kinds';
 import { formatLength, type Units } from '../measure/units';
 
@@ -18,7 +18,7 @@ export function descriptionFromFacts(thing: Thing, units: Units): string {
   if (f.size) lines.push(`Label size ${f.size}.`);
   const grade = gradeOf(thing.use, thing.flaws);
   if (grade && thing.use) {
-    lines.push('', `Condition: ${grade.name.toLowerCase()}, ${useWords(thing.use)}.`);
+    lines.push('', `Condition: ${grade.name.toLowerCase()}, ${wordsForUse(thing.use)}.`);
     for (const flaw of thing.flaws)
       lines.push(`- ${flawWords(flaw)}${flaw.sizeMm ? ` (${formatLength(flaw.sizeMm, units)})` : ''}`);
     if (thing.flaws.length === 0) lines.push('- no flaws found');

@@ -23,13 +23,21 @@ describe('private words', () => {
     ['call +44 (0)151 2345678', 'phone number'], ['see www.attic.example/x', 'web address'], ['it is in A3-12.', 'spot'],
   ])('finds %p', (text, what) => expect(findPrivate(text, 'A3-12').map((f) => f.what)).toContain(what)); // prettier-ignore
 
-  it.each(['size 38-40, 1930s', 'pit to pit 54 cm, length 68.5 cm', 'model 2034567', 'made 1950-1960', 'BA3-125'])(
-    'leaves %p alone',
-    (text) => expect(findPrivate(text, 'A3-12')).toEqual([]),
-  );
-  it('is not fooled by signs in a spot', () => expect(findPrivate('shelf (x)* here', '(x)*').map((f) => f.what)).toEqual(['spot']));
+  it.each([
+    'size 38-40, 1930s',
+    'pit to pit 54 cm, length 68.5 cm',
+    'model 2034567',
+    'made 1950-1960',
+    'BA3-125',
+  ])('leaves %p alone', (text) => expect(findPrivate(text, 'A3-12')).toEqual([]));
+  it('is not fooled by signs in a spot', () =>
+    expect(findPrivate('shelf (x)* here', '(x)*').map((f) => f.what)).toEqual(['spot']));
   it('answers quickly whatever it is given', () => {
-    fc.assert(fc.property(fc.string({ maxLength: 5_000 }), fc.string({ maxLength: 20 }), (text, spot) => Array.isArray(findPrivate(text, spot))));
+    fc.assert(
+      fc.property(fc.string({ maxLength: 5_000 }), fc.string({ maxLength: 20 }), (text, spot) =>
+        Array.isArray(findPrivate(text, spot)),
+      ),
+    );
   });
 });
 
@@ -39,7 +47,14 @@ const thing = (part: Partial<Thing>) =>
 describe('a title from the facts', () => {
   const gansey = thing({
     kind: 'jumper',
-    facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool', model: 'gansey' },
+    facts: {
+      brand: 'Kittiwake Mills',
+      department: 'Men',
+      size: 'M',
+      colour: 'Navy',
+      material: 'Wool',
+      model: 'gansey',
+    },
   });
   // Order of a title: common practice of the trade.
   it('puts brand, for whom and what first, colour and size last', () =>
@@ -48,12 +63,19 @@ describe('a title from the facts', () => {
     expect(titleFromFacts(gansey, 45)).toBe('Kittiwake Mills Men jumper gansey Navy size M'));
   it('always fits, and no word stands twice', () => {
     fc.assert(
-      fc.property(fc.dictionary(fc.constantFrom('brand', 'colour', 'size', 'material', 'model'), fc.string({ maxLength: 30 })), fc.integer({ min: 0, max: 90 }), (facts, max) => {
-        const title = titleFromFacts(thing({ kind: 'jumper', facts }), max);
-        expect(countAs(title, 'characters')).toBeLessThanOrEqual(max);
-        const words = title.toLocaleLowerCase('en').split(' ');
-        expect(new Set(words).size).toBe(words.length);
-      }),
+      fc.property(
+        fc.dictionary(
+          fc.constantFrom('brand', 'colour', 'size', 'material', 'model'),
+          fc.string({ maxLength: 30 }),
+        ),
+        fc.integer({ min: 0, max: 90 }),
+        (facts, max) => {
+          const title = titleFromFacts(thing({ kind: 'jumper', facts }), max);
+          expect(countAs(title, 'characters')).toBeLessThanOrEqual(max);
+          const words = title.toLocaleLowerCase('en').split(' ');
+          expect(new Set(words).size).toBe(words.length);
+        },
+      ),
     );
   });
 });

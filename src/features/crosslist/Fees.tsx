@@ -7,7 +7,15 @@ import { Words } from '@/parts/Words';
 import { useColours } from '@/theme/theme';
 
 /** Fees line by line and what is left, before anything is sent. */
-export function Fees({ takeHome, effective, currency }: { takeHome: TakeHome; effective: Effective; currency: string }) {
+export function Fees({
+  takeHome,
+  effective,
+  currency,
+}: {
+  takeHome: TakeHome;
+  effective: Effective;
+  currency: string;
+}) {
   const c = useColours();
   const money = (amount: number) => formatMoney(amount, currency);
   const lines: [string, number][] = [
@@ -18,7 +26,11 @@ export function Fees({ takeHome, effective, currency }: { takeHome: TakeHome; ef
     ...(takeHome.packaging ? ([['Packaging', -takeHome.packaging]] as [string, number][]) : []),
   ];
   return (
-    <View role="group" aria-label="Fees and take-home" style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 6, gap: 1 }}>
+    <View
+      role="group"
+      aria-label="Fees and take-home"
+      style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 6, gap: 1 }}
+    >
       {lines.map(([label, amount]) => (
         <View key={label} style={{ flexDirection: 'row' }}>
           <Words kind="small" tone="soft" style={{ flex: 1 }}>

@@ -62,7 +62,14 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
             role="checkbox"
             label={`List it on ${sheet.name}`}
             on={wanted}
-            onPress={() => editPlan(thing.id, sheet.marketplace, wanted ? `not on ${sheet.name}` : `wanted on ${sheet.name}`, { wanted: !wanted })}
+            onPress={() =>
+              editPlan(
+                thing.id,
+                sheet.marketplace,
+                wanted ? `not on ${sheet.name}` : `wanted on ${sheet.name}`,
+                { wanted: !wanted },
+              )
+            }
           >
             List it here
           </Chip>
@@ -85,8 +92,12 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
               {f.message}
             </Notice>
           ))}
-          {blockers.length === 0 && !up ? <Notice tone="good">Checked against their rules: ready to send.</Notice> : null}
-          {examined.takeHome ? <Fees takeHome={examined.takeHome} effective={effective} currency={currency} /> : null}
+          {blockers.length === 0 && !up ? (
+            <Notice tone="good">Checked against their rules: ready to send.</Notice>
+          ) : null}
+          {examined.takeHome ? (
+            <Fees takeHome={examined.takeHome} effective={effective} currency={currency} />
+          ) : null}
         </>
       ) : null}
     </View>
@@ -94,17 +105,25 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
 }
 
 /** What the courier knows of it there, and what can be done about it. */
-function ListingState(props: { thing: Thing; listing: CourierListingView; examined: Examined; sold: boolean }) {
+function ListingState(props: {
+  thing: Thing;
+  listing: CourierListingView;
+  examined: Examined;
+  sold: boolean;
+}) {
   const { thing, listing, examined, sold } = props;
   const { sheet } = examined;
   const currency = useAttic((s) => s.settings.currency);
   const { run, busy, trouble } = useDo();
   const price = examined.effective.price ?? listing.price;
   const live = listing.state === 'live' && listing.want === 'live';
-  const waiting = listing.want === 'live' && (live || listing.state === 'inReview' || listing.state === 'onItsWay');
+  const waiting =
+    listing.want === 'live' && (live || listing.state === 'inReview' || listing.state === 'onItsWay');
   return (
     <>
-      {listing.trouble ? <Notice tone="caution">{`${listing.trouble} The courier keeps trying.`}</Notice> : null}
+      {listing.trouble ? (
+        <Notice tone="caution">{`${listing.trouble} The courier keeps trying.`}</Notice>
+      ) : null}
       {listing.reasons.map((r) => (
         <Notice key={r.message} tone="trouble" onPress={r.field ? () => goTo(r.field) : undefined}>
           {`${sheet.name} says: ${r.message}`}
@@ -115,12 +134,20 @@ function ListingState(props: { thing: Thing; listing: CourierListingView; examin
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {listing.url && (live || listing.state === 'sold') ? (
-          <Press icon="outside" label={`See it on ${sheet.name}`} onPress={() => window.open(listing.url ?? '', '_blank', 'noopener')}>
+          <Press
+            icon="outside"
+            label={`See it on ${sheet.name}`}
+            onPress={() => window.open(listing.url ?? '', '_blank', 'noopener')}
+          >
             See it there
           </Press>
         ) : null}
         {waiting && !sold ? (
-          <Press label={`Withdraw it from ${sheet.name}`} disabled={busy} onPress={() => run(() => withdraw(thing.id, sheet.marketplace))}>
+          <Press
+            label={`Withdraw it from ${sheet.name}`}
+            disabled={busy}
+            onPress={() => run(() => withdraw(thing.id, sheet.marketplace))}
+          >
             Withdraw
           </Press>
         ) : null}

@@ -21,9 +21,14 @@ export function Marketplaces({ thing, examined }: { thing: Thing; examined: read
   return (
     <>
       <Section name="markets" title="Marketplaces">
-        {examined.length === 0 && missing.length === 0 ? <Words tone="soft">The rule sheets are being read…</Words> : null}
+        {examined.length === 0 && missing.length === 0 ? (
+          <Words tone="soft">The rule sheets are being read…</Words>
+        ) : null}
         {missing.map((m) => (
-          <Notice key={m.market} tone="caution">{`The rules of ${m.name} could not be read: ${m.why}`}</Notice>
+          <Notice
+            key={m.market}
+            tone="caution"
+          >{`The rules of ${m.name} could not be read: ${m.why}`}</Notice>
         ))}
         {missing.length > 0 ? <Press onPress={() => run(loadSheets)}>Read the rules again</Press> : null}
         {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
@@ -43,8 +48,11 @@ function useToSend(thing: Thing, examined: readonly Examined[]): Examined[] {
   return examined.filter((e) => {
     if (!e.plan?.wanted || hasBlockers(e)) return false;
     const listing = view?.listings.find((l) => l.market === e.sheet.marketplace);
-    if (!listing || listing.state === 'refused' || (listing.state === 'ended' && listing.doing === null)) return true;
-    return listing.want === 'live' && listing.doing === null && changedSinceSent(thing, e, listing.draftPrint);
+    if (!listing || listing.state === 'refused' || (listing.state === 'ended' && listing.doing === null))
+      return true;
+    return (
+      listing.want === 'live' && listing.doing === null && changedSinceSent(thing, e, listing.draftPrint)
+    );
   });
 }
 

@@ -20,7 +20,8 @@ import { FieldFindings } from '../item/Section';
 export function OwnValues({ thing, examined }: { thing: Thing; examined: Examined }) {
   const { sheet, plan, effective } = examined;
   const currency = useAttic((s) => s.settings.currency);
-  const set = (label: string, part: Partial<Plan>) => editPlan(thing.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
+  const set = (label: string, part: Partial<Plan>) =>
+    editPlan(thing.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
   const at = ` on ${sheet.name}`;
   const title = plan?.title ?? null;
   const price = plan?.price ?? null;
@@ -28,7 +29,11 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
   return (
     <>
       {title === null ? null : (
-        <Own label={`own title${at}`} replaces={thing.title ? `“${thing.title}”` : 'no title'} onGiveBack={() => set('title', { title: null })}>
+        <Own
+          label={`own title${at}`}
+          replaces={thing.title ? `“${thing.title}”` : 'no title'}
+          onGiveBack={() => set('title', { title: null })}
+        >
           <Field
             label={`Title${at}`}
             value={title}
@@ -44,12 +49,21 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
           replaces={thing.price === null ? 'no price' : formatMoney(thing.price, currency)}
           onGiveBack={() => set('price', { price: null })}
         >
-          <MoneyField label={`Price${at}`} value={price} currency={currency} onChange={(amount) => set('price', { price: amount ?? 0 })} />
+          <MoneyField
+            label={`Price${at}`}
+            value={price}
+            currency={currency}
+            onChange={(amount) => set('price', { price: amount ?? 0 })}
+          />
           <FieldFindings examined={[examined]} field="price" />
         </Own>
       )}
       {description === null ? null : (
-        <Own label={`own description${at}`} replaces="the shared description" onGiveBack={() => set('description', { description: null })}>
+        <Own
+          label={`own description${at}`}
+          replaces="the shared description"
+          onGiveBack={() => set('description', { description: null })}
+        >
           <Field
             label={`Description${at}`}
             value={description}
@@ -73,7 +87,9 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
                 label={`Own title${at}`}
                 onPress={() =>
                   set('title', {
-                    title: titleFromFacts(thing, sheet.title.max, sheet.title.counts) || thing.title.slice(0, sheet.title.max),
+                    title:
+                      titleFromFacts(thing, sheet.title.max, sheet.title.counts) ||
+                      thing.title.slice(0, sheet.title.max),
                   })
                 }
               >
@@ -81,21 +97,40 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
               </Chip>
             ) : null}
             {price === null ? (
-              <Chip role="button" on={false} label={`Own price${at}`} onPress={() => set('price', { price: thing.price ?? sheet.price.min })}>
+              <Chip
+                role="button"
+                on={false}
+                label={`Own price${at}`}
+                onPress={() => set('price', { price: thing.price ?? sheet.price.min })}
+              >
                 Price
               </Chip>
             ) : null}
             {description === null ? (
-              <Chip role="button" on={false} label={`Own description${at}`} onPress={() => set('description', { description: thing.description })}>
+              <Chip
+                role="button"
+                on={false}
+                label={`Own description${at}`}
+                onPress={() => set('description', { description: thing.description })}
+              >
                 Description
               </Chip>
             ) : null}
           </ChipRow>
         </View>
       )}
-      <CategoryChoice thing={thing} examined={examined} onChoose={(category) => set('category', { category })} />
+      <CategoryChoice
+        thing={thing}
+        examined={examined}
+        onChoose={(category) => set('category', { category })}
+      />
       {(effective.category?.specifics ?? [])
-        .filter((field) => field.choices && field.need === 'required' && translate(thing.facts[field.id] ?? '', field.choices) === null)
+        .filter(
+          (field) =>
+            field.choices &&
+            field.need === 'required' &&
+            translate(thing.facts[field.id] ?? '', field.choices) === null,
+        )
         .map((field) => (
           <View key={field.id} style={{ gap: 5 }}>
             <Words kind="small" tone="soft">
@@ -106,7 +141,11 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
                 <Chip
                   key={choice}
                   on={effective.specifics[field.id] === choice}
-                  onPress={() => set(field.label.toLocaleLowerCase('en'), { specifics: { ...plan?.specifics, [field.id]: choice } })}
+                  onPress={() =>
+                    set(field.label.toLocaleLowerCase('en'), {
+                      specifics: { ...plan?.specifics, [field.id]: choice },
+                    })
+                  }
                 >
                   {choice}
                 </Chip>
@@ -145,7 +184,11 @@ function Own({ label, replaces, onGiveBack, children }: OwnProps) {
   );
 }
 
-function CategoryChoice(props: { thing: Thing; examined: Examined; onChoose: (category: string | null) => void }) {
+function CategoryChoice(props: {
+  thing: Thing;
+  examined: Examined;
+  onChoose: (category: string | null) => void;
+}) {
   const { thing, examined, onChoose } = props;
   const { sheet, effective } = examined;
   const [choosing, setChoosing] = useState(false);
@@ -155,7 +198,9 @@ function CategoryChoice(props: { thing: Thing; examined: Examined; onChoose: (ca
     return (
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
         <Words style={{ flex: 1 }}>
-          {effective.category ? `Category: ${[parent?.name, effective.category.name].filter(Boolean).join(' › ')}` : 'No category yet'}
+          {effective.category
+            ? `Category: ${[parent?.name, effective.category.name].filter(Boolean).join(' › ')}`
+            : 'No category yet'}
         </Words>
         <Press kind="quiet" label={`Choose the category on ${sheet.name}`} onPress={() => setChoosing(true)}>
           Choose
@@ -183,16 +228,25 @@ function CategoryChoice(props: { thing: Thing; examined: Examined; onChoose: (ca
 }
 
 /** A question beyond the fields, drawn from the sheet: its type, choices, and help are the marketplace's. */
-function Question(props: { thing: Thing; examined: Examined; question: Examined['sheet']['questions'][number] }) {
+function Question(props: {
+  thing: Thing;
+  examined: Examined;
+  question: Examined['sheet']['questions'][number];
+}) {
   const { thing, examined, question } = props;
   const { sheet, plan, effective } = examined;
   const settings = useAttic((s) => s.settings);
   const value = effective.answers[question.id] ?? '';
   const answer = (text: string) => {
-    editPlan(thing.id, sheet.marketplace, `${question.label} on ${sheet.name}`, { answers: { ...plan?.answers, [question.id]: text } });
+    editPlan(thing.id, sheet.marketplace, `${question.label} on ${sheet.name}`, {
+      answers: { ...plan?.answers, [question.id]: text },
+    });
     rememberAnswer(settings, sheet.marketplace, question.id, text);
   };
-  if (question.type === 'text') return <Field label={question.label} value={value} maxLength={400} hint={question.help} onChange={answer} />;
+  if (question.type === 'text')
+    return (
+      <Field label={question.label} value={value} maxLength={400} hint={question.help} onChange={answer} />
+    );
   return (
     <View style={{ gap: 5 }}>
       <Words kind="small" tone="soft">

@@ -40,7 +40,13 @@ export function HaulPicker() {
               No haul
             </Chip>
           </ChipRow>
-          <Field label="A new haul" value={name} maxLength={200} placeholder="Quayside car boot" onChange={setName} />
+          <Field
+            label="A new haul"
+            value={name}
+            maxLength={200}
+            placeholder="Quayside car boot"
+            onChange={setName}
+          />
           <Press
             disabled={name.trim() === ''}
             onPress={() => {

@@ -70,8 +70,8 @@ export function Intake() {
           </View>
         ) : (
           <Words tone="soft">
-            Front first, with everything that is included; then back, label, every flaw. The thing is saved with its
-            first picture.
+            Front first, with everything that is included; then back, label, every flaw. The thing is saved
+            with its first picture.
           </Words>
         )}
         {notTaken.map((n, i) => (
@@ -86,7 +86,13 @@ export function Intake() {
                 Open the camera
               </Press>
             ) : (
-              <FilePress kind="main" icon="camera" camera accept="image/*" onFiles={(files) => take(files, 'camera')}>
+              <FilePress
+                kind="main"
+                icon="camera"
+                camera
+                accept="image/*"
+                onFiles={(files) => take(files, 'camera')}
+              >
                 Take a picture
               </FilePress>
             )}

@@ -18,7 +18,9 @@ export function LiveCamera({ onPicture, onClose }: LiveCameraProps) {
     let stream: MediaStream | null = null;
     let closed = false;
     navigator.mediaDevices
-      .getUserMedia({ video: { facingMode: 'environment', width: { ideal: 4_096 }, height: { ideal: 4_096 } } })
+      .getUserMedia({
+        video: { facingMode: 'environment', width: { ideal: 4_096 }, height: { ideal: 4_096 } },
+      })
       .then((given) => {
         stream = given;
         if (closed) stop(given);
@@ -38,7 +40,11 @@ export function LiveCamera({ onPicture, onClose }: LiveCameraProps) {
     canvas.width = view.videoWidth;
     canvas.height = view.videoHeight;
     canvas.getContext('2d')?.drawImage(view, 0, 0);
-    canvas.toBlob((blob) => blob && onPicture(new File([blob], 'camera.jpg', { type: 'image/jpeg' })), 'image/jpeg', 0.92);
+    canvas.toBlob(
+      (blob) => blob && onPicture(new File([blob], 'camera.jpg', { type: 'image/jpeg' })),
+      'image/jpeg',
+      0.92,
+    );
   };
 
   if (trouble)
@@ -75,7 +81,8 @@ function stop(stream: MediaStream): void {
 
 function cameraWords(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
-  if (name === 'NotAllowedError') return 'The browser was not allowed to use the camera. Allow it in the browser’s settings, or use files.';
+  if (name === 'NotAllowedError')
+    return 'The browser was not allowed to use the camera. Allow it in the browser’s settings, or use files.';
   if (name === 'NotFoundError') return 'There is no camera here. Use files instead.';
   return 'The camera could not be started. Use files instead.';
 }

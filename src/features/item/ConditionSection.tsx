@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { SEVERITIES, USES, type Flaw, type Thing } from '@/contract/records';
-import { flawWords, gradeOf, SEVERITY_NAMES, useWords } from '@/core/condition/grade';
+import { flawWords, gradeOf, SEVERITY_NAMES, wordsForUse } from '@/core/condition/grade';
 import { kindById } from '@/core/kinds/kinds';
 import { formatLength, lengthFigure, parseLength } from '@/core/measure/units';
 import { Field } from '@/parts/Field';
@@ -27,7 +27,7 @@ export function ConditionSection({ thing, findings }: { thing: Thing; findings: 
       <ChipRow label="How much it was used">
         {USES.map((use) => (
           <Chip key={use} on={thing.use === use} onPress={() => editThing(thing.id, 'use', { use })}>
-            {capital(useWords(use))}
+            {capital(wordsForUse(use))}
           </Chip>
         ))}
       </ChipRow>
@@ -36,16 +36,22 @@ export function ConditionSection({ thing, findings }: { thing: Thing; findings: 
           <View style={{ flex: 1 }}>
             <Words kind="strong">{capital(flawWords(flaw))}</Words>
             <Words kind="small" tone="soft" figures>
-              {[SEVERITY_NAMES[flaw.severity], flaw.sizeMm && formatLength(flaw.sizeMm, units)].filter(Boolean).join(' · ')}
+              {[SEVERITY_NAMES[flaw.severity], flaw.sizeMm && formatLength(flaw.sizeMm, units)]
+                .filter(Boolean)
+                .join(' · ')}
             </Words>
           </View>
           <SignPress
             icon="remove"
             label={`Remove flaw: ${flawWords(flaw)}`}
             onPress={() =>
-              change('flaw removed', [thingWith(thing, { flaws: thing.flaws.filter((f) => f.id !== flaw.id) })], {
-                destructive: true,
-              })
+              change(
+                'flaw removed',
+                [thingWith(thing, { flaws: thing.flaws.filter((f) => f.id !== flaw.id) })],
+                {
+                  destructive: true,
+                },
+              )
             }
           />
         </View>
@@ -120,7 +126,14 @@ function NewFlaw({ thing, onDone }: { thing: Thing; onDone: (flaw: Flaw | null) 
           disabled={what.trim() === ''}
           style={{ flex: 1 }}
           onPress={() =>
-            onDone({ id: nanoid(10), kind: what.trim(), place: place.trim(), severity, sizeMm, pictureId: null })
+            onDone({
+              id: nanoid(10),
+              kind: what.trim(),
+              place: place.trim(),
+              severity,
+              sizeMm,
+              pictureId: null,
+            })
           }
         >
           Keep this flaw

@@ -30,7 +30,9 @@ export function ItemSheet() {
     return (
       <View style={{ padding: 24, gap: 12 }}>
         <Words kind="heading">It is not in this attic</Words>
-        <Words tone="soft">It may have been removed. If that was just now, undo is at the bottom of the page.</Words>
+        <Words tone="soft">
+          It may have been removed. If that was just now, undo is at the bottom of the page.
+        </Words>
         <Press onPress={() => router.navigate('/stock')}>Go to stock</Press>
       </View>
     );
@@ -43,9 +45,10 @@ function useExamined(thing: Thing): Examined[] {
   const plans = useAttic((s) => s.plans);
   const pictures = useAttic((s) => s.pictures);
   const settings = useAttic((s) => s.settings);
-  // examine() reads the store itself; these are what it reads.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  return useMemo(() => sheets.map((sheet) => examine(thing, sheet)), [thing, sheets, plans, pictures, settings]);
+  return useMemo(
+    () => sheets.map((sheet) => examine(thing, sheet, { plans, pictures, settings })),
+    [thing, sheets, plans, pictures, settings],
+  );
 }
 
 function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
@@ -74,19 +77,40 @@ function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
       <SheetHead thing={thing} />
       {wide ? (
         <View style={{ flex: 1, flexDirection: 'row' }}>
-          <ScrollView style={{ flexGrow: 0, flexBasis: 330 }} contentContainerStyle={column} tabIndex={0} aria-label="Pictures">
+          <ScrollView
+            style={{ flexGrow: 0, flexBasis: 330 }}
+            contentContainerStyle={column}
+            tabIndex={0}
+            aria-label="Pictures"
+          >
             <PicturesSection thing={thing} findings={wanted} />
           </ScrollView>
-          <ScrollView style={{ flex: 1, minWidth: 360 }} contentContainerStyle={column} tabIndex={0} aria-label="Facts">
+          <ScrollView
+            style={{ flex: 1, minWidth: 360 }}
+            contentContainerStyle={column}
+            tabIndex={0}
+            aria-label="Facts"
+          >
             {sale ? <SoldNotice /> : null}
             {facts}
           </ScrollView>
-          <ScrollView style={{ flexGrow: 0, flexBasis: 410 }} contentContainerStyle={column} tabIndex={0} aria-label="Marketplaces">
+          <ScrollView
+            style={{ flexGrow: 0, flexBasis: 410 }}
+            contentContainerStyle={column}
+            tabIndex={0}
+            aria-label="Marketplaces"
+          >
             <Marketplaces thing={thing} examined={examined} />
           </ScrollView>
         </View>
       ) : (
-        <ScrollView style={{ flex: 1 }} contentContainerStyle={column} keyboardShouldPersistTaps="handled" tabIndex={0} aria-label="The thing">
+        <ScrollView
+          style={{ flex: 1 }}
+          contentContainerStyle={column}
+          keyboardShouldPersistTaps="handled"
+          tabIndex={0}
+          aria-label="The thing"
+        >
           {sale ? <SoldNotice /> : null}
           <PicturesSection thing={thing} findings={wanted} />
           {facts}
@@ -100,4 +124,3 @@ function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
 function SoldNotice() {
   return <Notice tone="info">It is sold: changes here no longer go anywhere.</Notice>;
 }
-

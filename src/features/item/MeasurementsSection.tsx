@@ -18,8 +18,14 @@ export function MeasurementsSection({ thing }: { thing: Thing }) {
   const measures = measuresOf(thing.kind);
   const known = measures.filter((m) => thing.measurements[m.id] !== undefined).length;
   return (
-    <Section name="measurements" title="Measurements" summary={measures.length > 0 ? `${known} of ${measures.length}` : undefined}>
-      {measures.length === 0 ? <Words tone="soft">Say what it is first: each kind has its own measurements.</Words> : null}
+    <Section
+      name="measurements"
+      title="Measurements"
+      summary={measures.length > 0 ? `${known} of ${measures.length}` : undefined}
+    >
+      {measures.length === 0 ? (
+        <Words tone="soft">Say what it is first: each kind has its own measurements.</Words>
+      ) : null}
       {measures.length > 0 ? (
         <ChipRow label="Units">
           <Chip on={units === 'metric'} onPress={() => setSettings({ units: 'metric' })}>

@@ -1,5 +1,20 @@
-import { closestCenter, DndContext, KeyboardSensor, MouseSensor, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { arrayMove, rectSortingStrategy, SortableContext, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  arrayMove,
+  rectSortingStrategy,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -24,22 +39,40 @@ export function PicturesSection({ thing, findings }: { thing: Thing; findings: r
   const large = thing.pictureIds.find((id) => id === shown) ?? thing.pictureIds[0];
   const take = (files: File[]) => {
     setReading(files.length);
-    void addPictures(thing.id, files, 'file', (done) => setReading(files.length - done)).then((t) => setNotTaken(t.notTaken));
+    void addPictures(thing.id, files, 'file', (done) => setReading(files.length - done)).then((t) =>
+      setNotTaken(t.notTaken),
+    );
   };
   const position = large ? thing.pictureIds.indexOf(large) + 1 : 0;
   return (
     <Section name="pictures" title="Pictures" summary={`${thing.pictureIds.length} · first is the cover`}>
       {large ? (
         <View>
-          <PictureView id={large} alt={`Picture ${position} of ${thing.pictureIds.length}, large`} size="full" whole style={{ width: '100%', aspectRatio: 1 }} />
-          <View style={{ position: 'absolute', right: 6, top: 6, backgroundColor: '#FFFCF5', borderRadius: 22 }}>
-            <SignPress icon="remove" label={`Remove picture ${position}`} colour="#2B2721" onPress={() => removePicture(thing, large)} />
+          <PictureView
+            id={large}
+            alt={`Picture ${position} of ${thing.pictureIds.length}, large`}
+            size="full"
+            whole
+            style={{ width: '100%', aspectRatio: 1 }}
+          />
+          <View
+            style={{ position: 'absolute', right: 6, top: 6, backgroundColor: '#FFFCF5', borderRadius: 22 }}
+          >
+            <SignPress
+              icon="remove"
+              label={`Remove picture ${position}`}
+              colour="#2B2721"
+              onPress={() => removePicture(thing, large)}
+            />
           </View>
         </View>
       ) : null}
       <Strip thing={thing} shown={large} onShow={setShown} />
       {reading > 0 ? (
-        <Words tone="soft" role="status">{`Reading ${reading === 1 ? 'a picture' : `${reading} pictures`}…`}</Words>
+        <Words
+          tone="soft"
+          role="status"
+        >{`Reading ${reading === 1 ? 'a picture' : `${reading} pictures`}…`}</Words>
       ) : null}
       {notTaken.map((n, i) => (
         <Notice key={i} tone="trouble">{`${n.name}: ${n.why} The others were kept.`}</Notice>
@@ -52,7 +85,15 @@ export function PicturesSection({ thing, findings }: { thing: Thing; findings: r
   );
 }
 
-function Strip({ thing, shown, onShow }: { thing: Thing; shown: string | undefined; onShow: (id: string) => void }) {
+function Strip({
+  thing,
+  shown,
+  onShow,
+}: {
+  thing: Thing;
+  shown: string | undefined;
+  onShow: (id: string) => void;
+}) {
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
@@ -69,7 +110,14 @@ function Strip({ thing, shown, onShow }: { thing: Thing; shown: string | undefin
       <SortableContext items={thing.pictureIds} strategy={rectSortingStrategy}>
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
           {thing.pictureIds.map((id, i) => (
-            <Tile key={id} id={id} index={i} count={thing.pictureIds.length} on={id === shown} onShow={() => onShow(id)} />
+            <Tile
+              key={id}
+              id={id}
+              index={i}
+              count={thing.pictureIds.length}
+              on={id === shown}
+              onShow={() => onShow(id)}
+            />
           ))}
         </div>
       </SortableContext>
@@ -110,7 +158,19 @@ function Tile(props: { id: string; index: number; count: number; on: boolean; on
         {index === 0 ? (
           <Words
             kind="small"
-            style={{ position: 'absolute', left: 0, right: 0, bottom: 0, textAlign: 'center', backgroundColor: c.moss, color: c.onMoss, fontSize: 12, lineHeight: 17, borderBottomLeftRadius: 8, borderBottomRightRadius: 8 }}
+            style={{
+              position: 'absolute',
+              left: 0,
+              right: 0,
+              bottom: 0,
+              textAlign: 'center',
+              backgroundColor: c.moss,
+              color: c.onMoss,
+              fontSize: 12,
+              lineHeight: 17,
+              borderBottomLeftRadius: 8,
+              borderBottomRightRadius: 8,
+            }}
           >
             cover
           </Words>

@@ -22,13 +22,27 @@ export function PriceSection({ thing, findings }: { thing: Thing; findings: read
   const currency = useAttic((s) => s.settings.currency);
   const times = thing.cost && thing.price ? thing.price / thing.cost : null;
   return (
-    <Section name="price" title="Price" summary={thing.price === null ? undefined : formatMoney(thing.price, currency)}>
+    <Section
+      name="price"
+      title="Price"
+      summary={thing.price === null ? undefined : formatMoney(thing.price, currency)}
+    >
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
-          <MoneyField label="Cost" value={thing.cost} currency={currency} onChange={(cost) => editThing(thing.id, 'cost', { cost })} />
+          <MoneyField
+            label="Cost"
+            value={thing.cost}
+            currency={currency}
+            onChange={(cost) => editThing(thing.id, 'cost', { cost })}
+          />
         </View>
         <View style={{ flex: 1 }}>
-          <MoneyField label="Price" value={thing.price} currency={currency} onChange={(price) => editThing(thing.id, 'price', { price })} />
+          <MoneyField
+            label="Price"
+            value={thing.price}
+            currency={currency}
+            onChange={(price) => editThing(thing.id, 'price', { price })}
+          />
         </View>
       </View>
       {times !== null ? (
@@ -46,7 +60,9 @@ export function PriceSection({ thing, findings }: { thing: Thing; findings: read
 export function StoreSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
   const units = useAttic((s) => s.settings.units);
   const currency = useAttic((s) => s.settings.currency);
-  const listed = useCourier((s) => s.things[thing.id]?.listings.some((l) => l.want === 'live' || l.doing !== null) ?? false);
+  const listed = useCourier(
+    (s) => s.things[thing.id]?.listings.some((l) => l.want === 'live' || l.doing !== null) ?? false,
+  );
   const router = useRouter();
   const grams = weightOf(thing);
   const postage = postageFor(grams);
@@ -60,7 +76,13 @@ export function StoreSection({ thing, findings }: { thing: Thing; findings: read
             figures
             keyboard="decimal-pad"
             unit={units === 'metric' ? 'g' : 'oz'}
-            value={thing.weightG === null ? '' : units === 'metric' ? String(thing.weightG) : (thing.weightG / GRAMS_PER_OUNCE).toFixed(1)}
+            value={
+              thing.weightG === null
+                ? ''
+                : units === 'metric'
+                  ? String(thing.weightG)
+                  : (thing.weightG / GRAMS_PER_OUNCE).toFixed(1)
+            }
             refuse={(text) => {
               const parsed = text.trim() === '' ? null : parseWeight(text, units);
               return parsed && !parsed.ok ? parsed.why : null;
@@ -72,7 +94,12 @@ export function StoreSection({ thing, findings }: { thing: Thing; findings: read
           />
         </View>
         <View style={{ flex: 1 }}>
-          <Field label="Spot" value={thing.spot} maxLength={60} onChange={(spot) => editThing(thing.id, 'spot', { spot })} />
+          <Field
+            label="Spot"
+            value={thing.spot}
+            maxLength={60}
+            onChange={(spot) => editThing(thing.id, 'spot', { spot })}
+          />
         </View>
       </View>
       <Words tone="soft" figures>

@@ -31,8 +31,19 @@ export function Section({ name, title, summary, children }: SectionProps) {
     return () => window.removeEventListener(GO_TO, unfold);
   }, [name]);
   return (
-    <View id={sectionId(name)} role="region" aria-label={title} style={[styles.card, { backgroundColor: c.surface, borderColor: c.line }]}>
-      <Pressable role="button" aria-expanded={open} aria-label={title} onPress={() => setOpen(!open)} style={styles.head}>
+    <View
+      id={sectionId(name)}
+      role="region"
+      aria-label={title}
+      style={[styles.card, { backgroundColor: c.surface, borderColor: c.line }]}
+    >
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={title}
+        onPress={() => setOpen(!open)}
+        style={styles.head}
+      >
         <Words kind="heading" style={{ flex: 1 }}>
           {title}
         </Words>

@@ -25,17 +25,49 @@ export function SheetHead({ thing }: { thing: Thing }) {
   const view = useCourier((s) => s.things[thing.id]);
   const sheets = useCourier((s) => s.sheets);
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, padding: 8, borderBottomWidth: 1, borderColor: c.line, backgroundColor: c.surface }}>
-      <SignPress icon="back" label="Back" onPress={() => (router.canGoBack() ? router.back() : router.navigate('/stock'))} />
+    <View
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 8,
+        padding: 8,
+        borderBottomWidth: 1,
+        borderColor: c.line,
+        backgroundColor: c.surface,
+      }}
+    >
+      <SignPress
+        icon="back"
+        label="Back"
+        onPress={() => (router.canGoBack() ? router.back() : router.navigate('/stock'))}
+      />
       <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />
       <View style={{ flex: 1, minWidth: 0 }}>
-        <Words kind="strong" numberOfLines={2} role="heading" aria-level={1} style={{ fontSize: 15, lineHeight: 19 }}>
+        <Words
+          kind="strong"
+          numberOfLines={2}
+          role="heading"
+          aria-level={1}
+          style={{ fontSize: 15, lineHeight: 19 }}
+        >
           {thing.title || kindById(thing.kind)?.name || 'A new thing'}
         </Words>
         <Saved code={labelCode(thing.code, thing.spot)} />
       </View>
-      <HouseFront thingId={thing.id} view={view} plans={plans} sheets={sheets} currency={currency} size={30} />
-      <SignPress icon="undo" label={last ? `Undo: ${last.label}` : 'Nothing to undo'} disabled={!last} onPress={() => undo()} />
+      <HouseFront
+        thingId={thing.id}
+        view={view}
+        plans={plans}
+        sheets={sheets}
+        currency={currency}
+        size={30}
+      />
+      <SignPress
+        icon="undo"
+        label={last ? `Undo: ${last.label}` : 'Nothing to undo'}
+        disabled={!last}
+        onPress={() => undo()}
+      />
     </View>
   );
 }

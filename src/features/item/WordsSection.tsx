@@ -21,8 +21,19 @@ export function WordsSection({ thing, findings }: { thing: Thing; findings: read
   const count = countAs(thing.title, 'characters');
   return (
     <Section name="words" title="Words" summary={thing.title ? `${count} of ${most}` : undefined}>
-      <Field label="Title" value={thing.title} maxLength={400} hint={`${count} of ${most} characters`} onChange={(title) => editThing(thing.id, 'title', { title })} />
-      <Press icon="write" onPress={() => editThing(thing.id, 'title written from the facts', (t) => ({ title: titleFromFacts(t, most) }))}>
+      <Field
+        label="Title"
+        value={thing.title}
+        maxLength={400}
+        hint={`${count} of ${most} characters`}
+        onChange={(title) => editThing(thing.id, 'title', { title })}
+      />
+      <Press
+        icon="write"
+        onPress={() =>
+          editThing(thing.id, 'title written from the facts', (t) => ({ title: titleFromFacts(t, most) }))
+        }
+      >
         Write the title from the facts
       </Press>
       <FieldFindings examined={findings.filter((e) => e.plan?.title == null)} field="title" />
@@ -35,7 +46,11 @@ export function WordsSection({ thing, findings }: { thing: Thing; findings: read
       />
       <Press
         icon="write"
-        onPress={() => editThing(thing.id, 'description written from the facts', (t) => ({ description: descriptionFromFacts(t, units) }))}
+        onPress={() =>
+          editThing(thing.id, 'description written from the facts', (t) => ({
+            description: descriptionFromFacts(t, units),
+          }))
+        }
       >
         Write the description from the facts
       </Press>

@@ -30,7 +30,9 @@ export function goTo(field: string): void {
   // After it has unfolded.
   requestAnimationFrame(() =>
     requestAnimationFrame(() =>
-      document.getElementById(sectionId(name))?.scrollIntoView({ block: 'start', behavior: still ? 'auto' : 'smooth' }),
+      document
+        .getElementById(sectionId(name))
+        ?.scrollIntoView({ block: 'start', behavior: still ? 'auto' : 'smooth' }),
     ),
   );
 }

@@ -31,7 +31,9 @@ function Money() {
   const currency = useAttic((s) => s.settings.currency);
   const markets = useCourier((s) => s.markets);
   const figures = sales.flatMap((s) =>
-    s.takeHome ? [{ sale: s.sale, takeHome: s.takeHome.takeHome, cost: things[s.thingId]?.cost ?? null }] : [],
+    s.takeHome
+      ? [{ sale: s.sale, takeHome: s.takeHome.takeHome, cost: things[s.thingId]?.cost ?? null }]
+      : [],
   );
   const total = takingsOf(figures);
   const money = (amount: number) => formatMoney(amount, currency);
@@ -53,10 +55,17 @@ function Money() {
       })}
       {total.count > 0 ? (
         <>
-          <Row name="Take-home" detail={`${total.count} sold for ${money(total.turnover)}`} amount={money(total.takeHome)} strong />
+          <Row
+            name="Take-home"
+            detail={`${total.count} sold for ${money(total.turnover)}`}
+            amount={money(total.takeHome)}
+            strong
+          />
           <Row
             name="After cost"
-            detail={total.costUnknown > 0 ? `cost unknown for ${total.costUnknown}` : 'take-home less what was paid'}
+            detail={
+              total.costUnknown > 0 ? `cost unknown for ${total.costUnknown}` : 'take-home less what was paid'
+            }
             amount={money(total.profit)}
             strong
           />

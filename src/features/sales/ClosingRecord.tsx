@@ -21,11 +21,19 @@ export function ClosingRecord({ closing, sale }: { closing: ClosingView; sale: S
   const c = useColours();
   const markets = useCourier((s) => s.markets);
   return (
-    <View role="table" aria-label="Closing record" style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 6, gap: 2 }}>
+    <View
+      role="table"
+      aria-label="Closing record"
+      style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 6, gap: 2 }}
+    >
       {closing.entries.map((entry) => {
         const open = entry.outcome === 'withdrawing';
         return (
-          <View key={entry.market} role="row" style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 26 }}>
+          <View
+            key={entry.market}
+            role="row"
+            style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 26 }}
+          >
             <Icon name={open ? 'alert' : 'check'} colour={open ? c.brick : c.moss} size={17} />
             <Words role="cell" style={{ width: 108 }}>
               {markets.find((m) => m.id === entry.market)?.name ?? entry.market}
@@ -33,7 +41,12 @@ export function ClosingRecord({ closing, sale }: { closing: ClosingView; sale: S
             <Words role="cell" tone={open ? 'trouble' : 'ink'} style={{ flex: 1 }}>
               {OUTCOMES[entry.outcome]}
             </Words>
-            <Words role="cell" tone="soft" figures aria-label={entry.at === null ? 'not yet' : exactly(entry.at)}>
+            <Words
+              role="cell"
+              tone="soft"
+              figures
+              aria-label={entry.at === null ? 'not yet' : exactly(entry.at)}
+            >
               {entry.at === null ? '—' : timeAfter(entry.at, sale.at)}
             </Words>
           </View>

@@ -20,7 +20,9 @@ export function Sales() {
       {sales.length === 0 ? (
         <Card>
           <Words kind="heading">No sales yet</Words>
-          <Words tone="soft">When something sells anywhere, it is listed here with the time it was gone from everywhere else.</Words>
+          <Words tone="soft">
+            When something sells anywhere, it is listed here with the time it was gone from everywhere else.
+          </Words>
         </Card>
       ) : null}
       {sales.map((sold) => (
@@ -33,12 +35,18 @@ export function Sales() {
 function SaleCard({ sold }: { sold: SoldThing }) {
   const thing = useAttic((s) => s.things[sold.thingId]);
   const currency = useAttic((s) => s.settings.currency);
-  const market = useCourier((s) => s.markets.find((m) => m.id === sold.sale.market)?.name ?? sold.sale.market);
+  const market = useCourier(
+    (s) => s.markets.find((m) => m.id === sold.sale.market)?.name ?? sold.sale.market,
+  );
   const router = useRouter();
   const name = thing?.title || thing?.code || 'Something not in this attic';
   return (
     <Card label={`Sale: ${name}`}>
-      <Pressable role="link" onPress={() => router.navigate(`/thing/${sold.thingId}`)} style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+      <Pressable
+        role="link"
+        onPress={() => router.navigate(`/thing/${sold.thingId}`)}
+        style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}
+      >
         <PictureView id={thing?.pictureIds[0]} alt="" style={{ width: 64, height: 64 }} />
         <View style={{ flex: 1 }}>
           <Words kind="strong" numberOfLines={2}>
@@ -53,7 +61,11 @@ function SaleCard({ sold }: { sold: SoldThing }) {
             {formatMoney(sold.sale.amount, currency)}
           </Words>
           {sold.takeHome ? (
-            <Words kind="small" tone="soft" figures>{`home ${formatMoney(sold.takeHome.takeHome, currency)}`}</Words>
+            <Words
+              kind="small"
+              tone="soft"
+              figures
+            >{`home ${formatMoney(sold.takeHome.takeHome, currency)}`}</Words>
           ) : null}
         </View>
       </Pressable>

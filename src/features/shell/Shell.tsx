@@ -27,7 +27,10 @@ const ATTIC_NAME = 'yonder-attic-name';
 async function begin(): Promise<void> {
   const session = await beginSession().catch(() => null);
   const name = session?.attic ?? localStorage.getItem(ATTIC_NAME);
-  if (!name) throw new Error('The courier can’t be reached, and this browser holds no attic yet. Start it, then reload.');
+  if (!name)
+    throw new Error(
+      'The courier can’t be reached, and this browser holds no attic yet. Start it, then reload.',
+    );
   localStorage.setItem(ATTIC_NAME, name);
   await openAttic(name);
   if (session?.demo) await bringDemoWorld();
@@ -49,10 +52,14 @@ function Frame() {
   const open = useAttic((s) => s.status === 'open');
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
-    begin().catch((error: unknown) => setTrouble(error instanceof Error ? error.message : 'The attic could not be opened.'));
+    begin().catch((error: unknown) =>
+      setTrouble(error instanceof Error ? error.message : 'The attic could not be opened.'),
+    );
   }, []);
   return (
-    <View style={[styles.frame, { backgroundColor: c.ground, flexDirection: wide ? 'row' : 'column-reverse' }]}>
+    <View
+      style={[styles.frame, { backgroundColor: c.ground, flexDirection: wide ? 'row' : 'column-reverse' }]}
+    >
       <Bar />
       <View style={{ flex: 1, minWidth: 0 }}>
         <Warnings />
@@ -102,11 +109,8 @@ function useLostCourier(): boolean {
   const connected = useCourier((s) => s.connected);
   const [lost, setLost] = useState(false);
   useEffect(() => {
-    if (connected) {
-      setLost(false);
-      return;
-    }
-    const timer = setTimeout(() => setLost(true), 3_000);
+    // Back at once, away only after a while.
+    const timer = setTimeout(() => setLost(!connected), connected ? 0 : 3_000);
     return () => clearTimeout(timer);
   }, [connected]);
   return lost;
@@ -126,7 +130,10 @@ function Bar() {
     >
       {wide ? <Words style={styles.name}>Yonder{'\n'}Attic</Words> : null}
       {PLACES.map((place) => {
-        const here = place.path === '/' ? path === '/' : path.startsWith(place.path) || (place.path === '/stock' && path.startsWith('/thing'));
+        const here =
+          place.path === '/'
+            ? path === '/'
+            : path.startsWith(place.path) || (place.path === '/stock' && path.startsWith('/thing'));
         const colour = here ? c.moss : c.soft;
         const alarm = place.path === '/' && alarms > 0;
         return (
@@ -140,12 +147,16 @@ function Bar() {
           >
             <View>
               <Icon name={place.icon} colour={colour} size={24} />
-              {alarm ? <View style={[styles.alarm, { backgroundColor: c.brick, borderColor: c.surface }]} /> : null}
+              {alarm ? (
+                <View style={[styles.alarm, { backgroundColor: c.brick, borderColor: c.surface }]} />
+              ) : null}
             </View>
             <Words kind="small" style={{ color: colour, fontFamily: here ? FONT.strong : FONT.text }}>
               {place.name}
             </Words>
-            {here ? <View style={[wide ? styles.hereRail : styles.hereBar, { backgroundColor: c.moss }]} /> : null}
+            {here ? (
+              <View style={[wide ? styles.hereRail : styles.hereBar, { backgroundColor: c.moss }]} />
+            ) : null}
           </Pressable>
         );
       })}
@@ -160,7 +171,23 @@ const styles = StyleSheet.create({
   rail: { width: 104, borderRightWidth: 1, paddingTop: 22, gap: 6 },
   railItem: { minHeight: 66, alignItems: 'center', justifyContent: 'center', gap: 3 },
   name: { fontFamily: FONT.heading, fontSize: 22, lineHeight: 23, textAlign: 'center', marginBottom: 18 },
-  hereBar: { position: 'absolute', top: 0, left: 18, right: 18, height: 3, borderBottomLeftRadius: 3, borderBottomRightRadius: 3 },
-  hereRail: { position: 'absolute', left: 0, top: 12, bottom: 12, width: 4, borderTopRightRadius: 4, borderBottomRightRadius: 4 },
+  hereBar: {
+    position: 'absolute',
+    top: 0,
+    left: 18,
+    right: 18,
+    height: 3,
+    borderBottomLeftRadius: 3,
+    borderBottomRightRadius: 3,
+  },
+  hereRail: {
+    position: 'absolute',
+    left: 0,
+    top: 12,
+    bottom: 12,
+    width: 4,
+    borderTopRightRadius: 4,
+    borderBottomRightRadius: 4,
+  },
   alarm: { position: 'absolute', right: -5, top: -3, width: 12, height: 12, borderRadius: 6, borderWidth: 2 },
 });

@@ -79,7 +79,9 @@ export function Stock() {
 }
 
 function haystack(t: Thing): string {
-  return [t.title, t.code, t.spot, kindById(t.kind)?.name ?? '', ...Object.values(t.facts)].join(' ').toLocaleLowerCase('en');
+  return [t.title, t.code, t.spot, kindById(t.kind)?.name ?? '', ...Object.values(t.facts)]
+    .join(' ')
+    .toLocaleLowerCase('en');
 }
 
 function Row({ thing }: { thing: Thing }) {
@@ -129,10 +131,20 @@ function Table({ things }: { things: Thing[] }) {
   const front = useFront();
   const money = (n: number | null) => (n === null ? '—' : formatMoney(n, currency));
   return (
-    <View role="table" aria-label="Stock" style={[styles.table, { borderColor: c.line, backgroundColor: c.surface }]}>
+    <View
+      role="table"
+      aria-label="Stock"
+      style={[styles.table, { borderColor: c.line, backgroundColor: c.surface }]}
+    >
       <View role="row" style={[styles.line, { backgroundColor: c.raised }]}>
         {COLUMNS.map((name, i) => (
-          <Words key={name} kind="small" role="columnheader" aria-label={name || 'Picture'} style={[WIDTHS[i], { fontWeight: '600' }]}>
+          <Words
+            key={name}
+            kind="small"
+            role="columnheader"
+            aria-label={name || 'Picture'}
+            style={[WIDTHS[i], { fontWeight: '600' }]}
+          >
             {name}
           </Words>
         ))}
@@ -143,7 +155,11 @@ function Table({ things }: { things: Thing[] }) {
             <PictureView id={t.pictureIds[0]} alt="" style={{ width: 52, height: 52 }} />
           </View>
           <View role="cell" style={WIDTHS[1]}>
-            <Pressable role="link" onPress={() => router.navigate(`/thing/${t.id}`)} style={{ minHeight: 44, justifyContent: 'center' }}>
+            <Pressable
+              role="link"
+              onPress={() => router.navigate(`/thing/${t.id}`)}
+              style={{ minHeight: 44, justifyContent: 'center' }}
+            >
               <Words kind="strong" numberOfLines={2}>
                 {t.title || t.code}
               </Words>

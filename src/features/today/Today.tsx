@@ -24,6 +24,7 @@ import { useToday } from './useToday';
 
 /** What needs a person, worst first; each line does it in one tap. */
 export function Today() {
+  const c = useColours();
   const lines = useToday();
   const empty = useAttic((s) => Object.keys(s.things).length === 0);
   const router = useRouter();
@@ -36,7 +37,9 @@ export function Today() {
       {empty ? (
         <Card>
           <Words kind="heading">An empty attic</Words>
-          <Words tone="soft">Take the first picture of a thing: it is saved the moment you do, and gets its code.</Words>
+          <Words tone="soft">
+            Take the first picture of a thing: it is saved the moment you do, and gets its code.
+          </Words>
           <Press kind="main" icon="camera" onPress={() => router.navigate('/intake')}>
             Begin with a picture
           </Press>
@@ -44,7 +47,7 @@ export function Today() {
       ) : lines.length === 0 ? (
         <Card>
           <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
-            <Icon name="check" colour={useColours().moss} size={26} />
+            <Icon name="check" colour={c.moss} size={26} />
             <Words kind="heading">Nothing needs you</Words>
           </View>
           <Words tone="soft">Everything sold is gone from everywhere else, and nothing was refused.</Words>
@@ -55,7 +58,8 @@ export function Today() {
 }
 
 function keyOf(line: TodayLine): string {
-  const more = line.sort === 'soldTwice' ? line.second.order : line.sort === 'refused' ? line.listing.market : '';
+  const more =
+    line.sort === 'soldTwice' ? line.second.order : line.sort === 'refused' ? line.listing.market : '';
   return `${line.sort}.${line.thingId}.${more}${line.sort === 'nearlyReady' ? line.market : ''}`;
 }
 
@@ -97,7 +101,17 @@ interface LineProps<S extends TodayLine['sort']> {
   thing: Thing | undefined;
 }
 
-function Head({ thing, name, what, trouble }: { thing: Thing | undefined; name: string; what: string; trouble?: boolean }) {
+function Head({
+  thing,
+  name,
+  what,
+  trouble,
+}: {
+  thing: Thing | undefined;
+  name: string;
+  what: string;
+  trouble?: boolean;
+}) {
   const c = useColours();
   return (
     <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
@@ -134,7 +148,11 @@ function SoldTwice({ line, name, thing }: LineProps<'soldTwice'>) {
       </Words>
       <Words tone="soft">{`Cancel the later order on ${market(second.market)} and tell that buyer you are sorry.`}</Words>
       {trouble ? <Words tone="trouble">{trouble}</Words> : null}
-      <Press kind="trouble" disabled={busy} onPress={() => run(() => settleSecondSale(line.thingId, second.order))}>
+      <Press
+        kind="trouble"
+        disabled={busy}
+        onPress={() => run(() => settleSecondSale(line.thingId, second.order))}
+      >
         I have cancelled the later order
       </Press>
     </Card>
@@ -147,12 +165,19 @@ function NotGoneYet({ line, name, thing }: LineProps<'notGoneYet'>) {
   const now = useNow();
   return (
     <Card tone="trouble" label={`Not gone everywhere yet: ${name}`}>
-      <Head thing={thing} name={name} what={`Sold on ${market(line.sale.market)}, not gone everywhere yet`} trouble />
+      <Head
+        thing={thing}
+        name={name}
+        what={`Sold on ${market(line.sale.market)}, not gone everywhere yet`}
+        trouble
+      />
       {line.markets.map((m) => (
         <Words key={m.market} figures>
           {`Still up on ${market(m.market)}. `}
           {m.trouble ? `${m.trouble} Tried ${m.tries === 1 ? 'once' : `${m.tries} times`}; ` : ''}
-          {m.trouble ? `the courier tries again ${soonWords(m.nextTryAt, now)}.` : 'It is being withdrawn now.'}
+          {m.trouble
+            ? `the courier tries again ${soonWords(m.nextTryAt, now)}.`
+            : 'It is being withdrawn now.'}
         </Words>
       ))}
       {closing ? <ClosingRecord closing={closing} sale={line.sale} /> : null}
@@ -183,7 +208,10 @@ function ToFetch({ line, name, thing }: LineProps<'toFetch'>) {
       <Words tone="good">{`Gone everywhere in ${seconds(line.closedIn)}.`}</Words>
       {closing ? <ClosingRecord closing={closing} sale={line.sale} /> : null}
       {thing ? (
-        <Press icon="parcel" onPress={() => editThing(thing.id, 'fetched and packed', { packedAt: Date.now() })}>
+        <Press
+          icon="parcel"
+          onPress={() => editThing(thing.id, 'fetched and packed', { packedAt: Date.now() })}
+        >
           Fetched and packed
         </Press>
       ) : null}
@@ -200,7 +228,11 @@ function RefusedLine({ line, name, thing }: LineProps<'refused'>) {
       {line.listing.reasons.map((reason) => (
         <Words key={reason.message}>{`“${reason.message}”`}</Words>
       ))}
-      <Press onPress={() => router.navigate(`/thing/${line.thingId}?at=${line.listing.reasons[0]?.field || 'markets'}`)}>
+      <Press
+        onPress={() =>
+          router.navigate(`/thing/${line.thingId}?at=${line.listing.reasons[0]?.field || 'markets'}`)
+        }
+      >
         Put it right
       </Press>
     </Card>
@@ -214,7 +246,9 @@ function NearlyReady({ line, name, thing }: LineProps<'nearlyReady'>) {
     <Card label={`One step from ready: ${name}`}>
       <Head thing={thing} name={name} what={`One step from ready for ${market(line.market)}`} />
       <Words>{line.finding.message}</Words>
-      <Press onPress={() => router.navigate(`/thing/${line.thingId}?at=${line.finding.field}`)}>Finish it</Press>
+      <Press onPress={() => router.navigate(`/thing/${line.thingId}?at=${line.finding.field}`)}>
+        Finish it
+      </Press>
     </Card>
   );
 }
@@ -233,5 +267,9 @@ function clock(at: number): string {
 }
 
 function seconds(ms: number): string {
-  return ms < 1_000 ? 'under a second' : ms < 90_000 ? `${Math.round(ms / 1_000)} seconds` : `${Math.round(ms / 60_000)} minutes`;
+  return ms < 1_000
+    ? 'under a second'
+    : ms < 90_000
+      ? `${Math.round(ms / 1_000)} seconds`
+      : `${Math.round(ms / 60_000)} minutes`;
 }

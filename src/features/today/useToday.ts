@@ -10,6 +10,7 @@ export function useToday(): TodayLine[] {
   const things = useAttic((s) => s.things);
   const plans = useAttic((s) => s.plans);
   const pictures = useAttic((s) => s.pictures);
+  const settings = useAttic((s) => s.settings);
   const courier = useCourier((s) => s.things);
   const sheets = useCourier((s) => s.sheets);
   const caughtUp = useCourier((s) => s.caughtUp);
@@ -22,12 +23,10 @@ export function useToday(): TodayLine[] {
         courier,
         findings: (thing, market) => {
           const sheet = sheets.find((s) => s.marketplace === market);
-          return sheet ? examine(thing, sheet).findings : [];
+          return sheet ? examine(thing, sheet, { plans, pictures, settings }).findings : [];
         },
       }),
-    // The check reads pictures too.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [things, plans, pictures, courier, sheets, caughtUp],
+    [things, plans, pictures, settings, courier, sheets, caughtUp],
   );
 }
 

@@ -1,0 +1,42 @@
+import { AxePuppeteer } from '@axe-core/puppeteer';
+import type { Browser } from 'puppeteer-core';
+
+import { Attic } from './attic';
+import { openBrowser, PHONE, WIDE } from './browser';
+import { listJumper } from './listing';
+import { ServerProcess } from './serverProcess';
+
+let server: ServerProcess;
+let browser: Browser;
+
+beforeAll(async () => {
+  server = await ServerProcess.start();
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser?.close();
+  await server?.kill();
+});
+
+/** What axe finds wrong by WCAG 2.2 AA and its best practices, in short. */
+async function wrongs(attic: Attic): Promise<string[]> {
+  const { violations } = await new AxePuppeteer(attic.page).analyze();
+  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+}
+
+it('has nothing axe objects to on any main screen, by day and by night, narrow and wide', async () => {
+  const attic = await Attic.open(browser, server.address, PHONE);
+  expect(await wrongs(attic)).toEqual([]);
+  await listJumper(attic, 'Gansey jumper that is easy to reach, size M');
+  for (const scheme of ['light', 'dark'])
+    for (const view of [PHONE, WIDE]) {
+      await attic.page.setViewport(view);
+      await attic.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+      for (const place of ['Today', 'Intake', 'Stock', 'Sales', 'Ledger'] as const) {
+        await attic.go(place);
+        expect({ place, scheme, width: view.width, wrong: await wrongs(attic) }).toMatchObject({ wrong: [] });
+      }
+      await attic.openThing('Gansey jumper that is easy');
+      expect({ place: 'item', scheme, width: view.width, wrong: await wrongs(attic) }).toMatchObject({ wrong: [] });
+    }
+});

@@ -1,0 +1,116 @@
+const expo = require('eslint-config-expo/flat');
+
+/** Imports go down only: a folder may not reach into those above it. */
+const zone = (target, from, message) => ({ target, from, message });
+const zones = [
+  zone(
+    './src/contract',
+    [
+      './src/core',
+      './src/store',
+      './src/workers',
+      './src/features',
+      './src/parts',
+      './src/theme',
+      './src/app',
+      './server',
+    ],
+    'The contract stands alone.',
+  ),
+  zone(
+    './src/core',
+    [
+      './src/store',
+      './src/workers',
+      './src/features',
+      './src/parts',
+      './src/theme',
+      './src/app',
+      './server/courier',
+      './server/http',
+    ],
+    'The core knows nothing of pages or servers.',
+  ),
+  zone(
+    './src/store',
+    ['./src/features', './src/parts', './src/theme', './src/app', './server'],
+    'Stores know nothing of screens.',
+  ),
+  zone(
+    './src/workers',
+    ['./src/store', './src/features', './src/parts', './src/theme', './src/app', './server'],
+    'Workers call the core.',
+  ),
+  zone('./src/parts', ['./src/features', './src/app', './server'], 'Parts are shared by features.'),
+  zone('./src/features', ['./src/app', './server'], 'A route picks a feature, not the other way round.'),
+  zone(
+    './server/courier',
+    [
+      './src/store',
+      './src/features',
+      './src/parts',
+      './src/theme',
+      './src/app',
+      './server/standins',
+      './server/http',
+    ],
+    'The courier reaches stand-ins over HTTP only.',
+  ),
+  zone(
+    './server/standins',
+    ['./src', './server/courier', './server/http', './demo', './sim'],
+    'A stand-in imports nothing of ours.',
+  ),
+];
+
+module.exports = [
+  { ignores: ['node_modules/**', 'dist/**', '.cache/**', '.attic/**', '.expo/**'] },
+  ...expo,
+  {
+    rules: {
+      'import/no-restricted-paths': ['error', { zones }],
+      'no-console': ['error', { allow: ['error'] }],
+      'import/no-named-as-default-member': 'off',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  {
+    files: ['**/*.{ts,tsx}'],
+    rules: {
+      // A schema and its type share a name on purpose; TypeScript itself tells real redeclarations.
+      '@typescript-eslint/no-redeclare': 'off',
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', caughtErrorsIgnorePattern: '^_' },
+      ],
+    },
+  },
+  {
+    // The core is handed its time and its randomness.
+    files: ['src/core/**/*.ts', 'sim/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'The core has no random of its own.' },
+        { object: 'Date', property: 'now', message: 'The core has no clock of its own.' },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'fetch',
+        'setTimeout',
+        'setInterval',
+        'navigator',
+        'localStorage',
+        'performance',
+      ],
+    },
+  },
+  {
+    files: ['scripts/**', 'server/main.ts', 'sim/main.ts', 'demo/build.ts', 'bench/**', 'e2e/globalSetup.js'],
+    rules: { 'no-console': 'off' },
+  },
+  { files: ['**/*.test.{ts,tsx}', '*.config.js', 'e2e/**'], rules: { 'import/no-restricted-paths': 'off' } },
+];
