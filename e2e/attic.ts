@@ -28,7 +28,7 @@ export class Attic {
         attic.complaints.push(text);
     });
     await page.goto(address);
-    await attic.sees('Today');
+    await page.waitForSelector('[role=main]');
     return attic;
   }
 

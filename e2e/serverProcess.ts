@@ -28,7 +28,7 @@ export class ServerProcess {
     this.child = spawn(
       process.execPath,
       ['--import', 'tsx', 'server/main.ts', '--port', String(this.port), '--data', this.data],
-      { stdio: ['ignore', 'inherit', 'inherit'] },
+      { stdio: ['ignore', 'ignore', 'inherit'] },
     );
     await until('the server answers', async () =>
       fetch(`${this.address}/api/session`).then(

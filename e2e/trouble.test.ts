@@ -73,7 +73,7 @@ it('lists nothing twice when answers are lost and the power goes while sending',
   await until('everything was sent', async () => {
     const windows = await attic.windows();
     if (windows.length === 3 && windows.every((w) => /on its way|in review|live/u.test(w))) return true;
-    const button = await attic.page.$('::-p-aria([name^="Send to"][role="button"])');
+    const button = await attic.page.$('::-p-xpath(//*[@role="button"][starts-with(., "Send to")])');
     await button?.click();
     return false;
   });

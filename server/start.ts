@@ -41,7 +41,7 @@ export class PortTaken extends Error {}
 export async function start(options: StartOptions): Promise<Running> {
   const { port, data, dist, demo } = options;
   await mkdir(data, { recursive: true });
-  const app = new Hono<{ Bindings: HttpBindings }>();
+  const app = new Hono<{ Bindings: HttpBindings }>({ strict: false });
   let ready = false;
   const server = await listen(
     // The router must not be asked before all routes are in it.
@@ -99,8 +99,9 @@ export async function start(options: StartOptions): Promise<Running> {
     await courier.take({ type: 'news', market: adapter.id, news, cursor: null });
     return c.body(null, 204);
   });
+  // The token is kept, so that an open page goes on after a restart.
   const session = {
-    token: randomBytes(24).toString('base64url'),
+    token: await secret('session'),
     attic,
     demo: demo !== null,
     currency: 'EUR',

@@ -3,17 +3,19 @@ import type { CourierEvent, News } from '@/core/courier/types';
 
 import { marketIn, thingIn, type Line } from './ledger';
 
-/** A ledger line in words a person can read. */
-export function readable(line: Line): LedgerLine {
+/** A ledger line in words a person can read; one that reports of several listings is told in as many. */
+export function readable(line: Line): LedgerLine[] {
   const { seq, at, event } = line;
-  return {
+  const told: CourierEvent[] =
+    event.type === 'news' && event.news.length > 1 ? event.news.map((item) => ({ ...event, news: [item] })) : [event];
+  return told.map((part) => ({
     seq,
     at,
-    type: event.type,
-    thing: thingIn(event),
-    market: marketIn(event),
-    words: wordsFor(event).slice(0, 2_000),
-  };
+    type: part.type,
+    thing: thingIn(part),
+    market: marketIn(part),
+    words: wordsFor(part).slice(0, 2_000),
+  }));
 }
 
 function wordsFor(event: CourierEvent): string {

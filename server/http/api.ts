@@ -76,7 +76,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       limit,
       thing.success ? thing.data : null,
     );
-    return c.json({ lines: lines.map(readable), more: lines.length === limit } satisfies LedgerAnswer);
+    return c.json({ lines: lines.flatMap(readable), more: lines.length === limit } satisfies LedgerAnswer);
   });
 
   /** What changed since the line the page saw last, then everything as it happens. */

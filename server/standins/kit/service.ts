@@ -31,7 +31,7 @@ export interface Frame {
  */
 export function frame(options: { name: string; store: Store; token: string; seller: string }): Frame {
   const { name, store, token, seller } = options;
-  const app: ServiceApp = new Hono();
+  const app: ServiceApp = new Hono({ strict: false });
   const switches: Switches = { ...NO_FAULTS };
 
   app.use(`${seller}/*`, async (c, next) => {

@@ -117,8 +117,8 @@ function Lines() {
   return (
     <Card label="What the courier did">
       <Words kind="heading">What the courier did</Words>
-      {lines.map((line) => (
-        <View key={line.seq} style={{ borderTopWidth: 1, borderColor: c.line, paddingVertical: 5 }}>
+      {lines.map((line, i) => (
+        <View key={`${line.seq}.${i}`} style={{ borderTopWidth: 1, borderColor: c.line, paddingVertical: 5 }}>
           <Words>
             {[
               line.market && (markets.find((m) => m.id === line.market)?.name ?? line.market),

@@ -68,12 +68,18 @@ function Takings() {
   const sales = useSales();
   const midnight = new Date().setHours(0, 0, 0, 0);
   const today = sales.filter((s) => s.sale.at >= midnight);
-  const takeHome = today.reduce((n, s) => n + (s.takeHome?.takeHome ?? 0), 0);
+  const known = today.flatMap((s) => (s.takeHome ? [s.takeHome.takeHome] : []));
+  const count = today.length === 1 ? 'One sale' : `${today.length} sales`;
   return (
     <Words tone="soft" figures>
       {today.length === 0
         ? 'No sales yet today.'
-        : `${today.length === 1 ? 'One sale' : `${today.length} sales`} today: ${formatMoney(takeHome, currency)} to take home.`}
+        : known.length < today.length
+          ? `${count} today.`
+          : `${count} today: ${formatMoney(
+              known.reduce((a, b) => a + b, 0),
+              currency,
+            )} to take home.`}
     </Words>
   );
 }

@@ -1,0 +1,16 @@
+import { benchClosing } from './closing';
+import { benchPicture } from './picture';
+
+const BENCHES: Record<string, () => Promise<void>> = { closing: benchClosing, picture: benchPicture };
+
+async function main(): Promise<void> {
+  const wanted = process.argv.slice(2);
+  const unknown = wanted.find((name) => !(name in BENCHES));
+  if (unknown) {
+    console.error(`There is no benchmark “${unknown}”; there are: ${Object.keys(BENCHES).join(', ')}.`);
+    process.exit(2);
+  }
+  for (const [name, run] of Object.entries(BENCHES)) if (wanted.length === 0 || wanted.includes(name)) await run();
+}
+
+void main();
