@@ -42,7 +42,11 @@ export async function benchClosing(): Promise<void> {
     for (let i = 0; i < 4; i += 1) {
       const bytes = await createCanvas(800 + i, 800 + i).encode('jpeg', 80);
       const hash = createHash('sha256').update(bytes).digest('hex');
-      await fetch(`${server.address}/api/pictures/${hash}`, { method: 'PUT', headers, body: new Uint8Array(bytes) });
+      await fetch(`${server.address}/api/pictures/${hash}`, {
+        method: 'PUT',
+        headers,
+        body: new Uint8Array(bytes),
+      });
       pictures.push(hash);
     }
     const viewOf = (id: string) => lastView(server.address, headers, id);
@@ -52,15 +56,27 @@ export async function benchClosing(): Promise<void> {
       const thing = `bench-${round}`;
       for (const [market, draft] of Object.entries(DRAFTS)) {
         await server.switchboard(market, { latency: 0, reviewTime: 0 });
-        const command = { type: 'send', id: `${thing}-${market}`, thing, market, draft: { ...draft, title: `Jumper ${round}`, pictures } };
-        await fetch(`${server.address}/api/commands`, { method: 'POST', headers, body: JSON.stringify(command) });
+        const command = {
+          type: 'send',
+          id: `${thing}-${market}`,
+          thing,
+          market,
+          draft: { ...draft, title: `Jumper ${round}`, pictures },
+        };
+        await fetch(`${server.address}/api/commands`, {
+          method: 'POST',
+          headers,
+          body: JSON.stringify(command),
+        });
       }
       await until('live everywhere', async () => {
         const view = await viewOf(thing);
         return view?.listings.length === 3 && view.listings.every((l) => l.state === 'live');
       });
       for (const market of Object.keys(DRAFTS)) await server.switchboard(market, { latency: LATENCY });
-      const slowest = Math.max(...(await Promise.all(Object.keys(DRAFTS).map((m) => answerTime(server.address, m)))));
+      const slowest = Math.max(
+        ...(await Promise.all(Object.keys(DRAFTS).map((m) => answerTime(server.address, m)))),
+      );
       const url = (await viewOf(thing))?.listings.find((l) => l.market === 'brackenmoor')?.url ?? '';
       await fetch(`${server.address}${url}/buy`, { method: 'POST', redirect: 'manual' });
       await until('closed', async () => !!(await viewOf(thing))?.closing?.doneAt);

@@ -9,7 +9,14 @@ export interface Figure {
 /** Prints a figure as one JSON line, with whether it holds its goal. */
 export function tell({ name, value, unit, goal }: Figure): void {
   const rounded = Math.round(value * 1_000) / 1_000;
-  console.log(JSON.stringify({ name, value: rounded, unit, ...(goal === undefined ? {} : { goal, holds: value <= goal }) }));
+  console.log(
+    JSON.stringify({
+      name,
+      value: rounded,
+      unit,
+      ...(goal === undefined ? {} : { goal, holds: value <= goal }),
+    }),
+  );
 }
 
 export function median(values: readonly number[]): number {

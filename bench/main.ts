@@ -10,7 +10,8 @@ async function main(): Promise<void> {
     console.error(`There is no benchmark “${unknown}”; there are: ${Object.keys(BENCHES).join(', ')}.`);
     process.exit(2);
   }
-  for (const [name, run] of Object.entries(BENCHES)) if (wanted.length === 0 || wanted.includes(name)) await run();
+  for (const [name, run] of Object.entries(BENCHES))
+    if (wanted.length === 0 || wanted.includes(name)) await run();
 }
 
 void main();

@@ -37,6 +37,8 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
         expect({ place, scheme, width: view.width, wrong: await wrongs(attic) }).toMatchObject({ wrong: [] });
       }
       await attic.openThing('Gansey jumper that is easy');
-      expect({ place: 'item', scheme, width: view.width, wrong: await wrongs(attic) }).toMatchObject({ wrong: [] });
+      expect({ place: 'item', scheme, width: view.width, wrong: await wrongs(attic) }).toMatchObject({
+        wrong: [],
+      });
     }
 });

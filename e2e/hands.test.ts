@@ -23,7 +23,8 @@ afterAll(async () => {
   await server?.kill();
 });
 
-const order = (attic: Attic) => attic.page.$$eval('[data-picture]', (all) => all.map((e) => e.getAttribute('data-picture')));
+const order = (attic: Attic) =>
+  attic.page.$$eval('[data-picture]', (all) => all.map((e) => e.getAttribute('data-picture')));
 
 async function middleOf(attic: Attic, index: number): Promise<{ x: number; y: number }> {
   const tile = (await attic.page.$$('[data-picture]'))[index];
@@ -61,7 +62,12 @@ it('says of each file it can’t take why, and takes the others', async () => {
   ]);
   await attic.sees('Saved, 1 picture');
   const text = await attic.text();
-  for (const words of ['empty.jpg: The file is empty.', 'notes.jpg: This is not a picture.', 'broken.jpg: The picture is damaged', 'phone.heic: This browser can’t read HEIC'])
+  for (const words of [
+    'empty.jpg: The file is empty.',
+    'notes.jpg: This is not a picture.',
+    'broken.jpg: The picture is damaged',
+    'phone.heic: This browser can’t read HEIC',
+  ])
     expect(text).toContain(words);
   await attic.page.close();
 });
@@ -69,7 +75,11 @@ it('says of each file it can’t take why, and takes the others', async () => {
 it('reorders pictures by mouse and by finger, and takes removal back, also after a reload', async () => {
   const attic = await Attic.open(browser, server.address, WIDE);
   await attic.go('Intake');
-  await attic.choose([await garmentPicture('a.jpg', {}, 21), await garmentPicture('b.jpg', { side: 'back' }, 22), await garmentPicture('c.jpg', { zoom: 3 }, 23)]);
+  await attic.choose([
+    await garmentPicture('a.jpg', {}, 21),
+    await garmentPicture('b.jpg', { side: 'back' }, 22),
+    await garmentPicture('c.jpg', { zoom: 3 }, 23),
+  ]);
   await attic.sees('Saved, 3 pictures');
   await attic.press('Fill in its sheet');
   await attic.page.waitForSelector('[data-picture]');
@@ -82,7 +92,10 @@ it('reorders pictures by mouse and by finger, and takes removal back, also after
   await attic.page.mouse.move(from.x + 12, from.y, { steps: 3 });
   await attic.page.mouse.move(to.x + 6, to.y, { steps: 8 });
   await attic.page.mouse.up();
-  await until('the first is now the last', async () => (await order(attic)).join() === [before[1], before[2], before[0]].join());
+  await until(
+    'the first is now the last',
+    async () => (await order(attic)).join() === [before[1], before[2], before[0]].join(),
+  );
 
   // By finger: a tap and a scroll are something else, so it takes a moment's hold.
   await attic.page.setViewport(PHONE);
@@ -91,7 +104,8 @@ it('reorders pictures by mouse and by finger, and takes removal back, also after
   const end = await middleOf(attic, 0);
   const finger = await attic.page.touchscreen.touchStart(start.x, start.y);
   await new Promise((done) => setTimeout(done, 350));
-  for (let i = 1; i <= 8; i += 1) await finger.move(start.x + ((end.x - 6 - start.x) * i) / 8, start.y + ((end.y - start.y) * i) / 8);
+  for (let i = 1; i <= 8; i += 1)
+    await finger.move(start.x + ((end.x - 6 - start.x) * i) / 8, start.y + ((end.y - start.y) * i) / 8);
   await finger.end();
   await until('it is the first again', async () => (await order(attic)).join() === before.join());
 
@@ -117,7 +131,10 @@ it('keeps what was typed through hostile hands: emoji, right-to-left, markup, 10
   await attic.fill('Title', hostile);
   await attic.page.$eval('textarea[aria-label="Description"]', (field) => {
     const area = field as HTMLTextAreaElement;
-    Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')?.set?.call(area, 'x'.repeat(10_000));
+    Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')?.set?.call(
+      area,
+      'x'.repeat(10_000),
+    );
     area.dispatchEvent(new Event('input', { bubbles: true }));
   });
   await attic.saved();

@@ -48,7 +48,8 @@ const made = new Map<string, string>();
 
 /** A picture of the gansey, 1500 pixels square; drawn once a name. */
 export async function garmentPicture(name: string, shot: Omit<Shot, 'name'>, seed: number): Promise<string> {
-  if (!made.has(name)) made.set(name, keep(name, await photograph(gansey, { name, ...shot }, seed, 1_500).encode('jpeg', 82)));
+  if (!made.has(name))
+    made.set(name, keep(name, await photograph(gansey, { name, ...shot }, seed, 1_500).encode('jpeg', 82)));
   return made.get(name) ?? '';
 }
 

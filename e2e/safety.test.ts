@@ -14,12 +14,21 @@ afterAll(() => server?.kill());
 /** A request with headers that fetch would not let us set. */
 function ask(path: string, headers: Record<string, string>, method = 'GET', body = ''): Promise<number> {
   return new Promise((done, fail) => {
-    const call = request({ host: '127.0.0.1',
+    const call = request(
+      {
+        host: '127.0.0.1',
         // A connection of its own each: the server may close one it answered early.
-        agent: false, port: server.port, path, method, headers: { ...headers, 'content-length': Buffer.byteLength(body) } }, (r) => {
-      r.resume();
-      done(r.statusCode ?? 0);
-    });
+        agent: false,
+        port: server.port,
+        path,
+        method,
+        headers: { ...headers, 'content-length': Buffer.byteLength(body) },
+      },
+      (r) => {
+        r.resume();
+        done(r.statusCode ?? 0);
+      },
+    );
     call.on('error', fail);
     call.end(body);
   });
@@ -43,7 +52,13 @@ describe('what is turned away', () => {
   });
   it('commands that are not commands, or too long', async () => {
     const headers = { 'x-attic-session': token, 'content-type': 'application/json' };
-    for (const body of ['', '{', 'null', '{"type":"send"}', '{"type":"withdraw","id":"../x","thing":"t","market":"m"}'])
+    for (const body of [
+      '',
+      '{',
+      'null',
+      '{"type":"send"}',
+      '{"type":"withdraw","id":"../x","thing":"t","market":"m"}',
+    ])
       expect(await ask('/api/commands', headers, 'POST', body)).toBe(400);
     expect(await ask('/api/commands', headers, 'POST', ' '.repeat(300_000))).toBe(413);
   });
@@ -54,7 +69,9 @@ describe('what is turned away', () => {
     expect(await ask('/api/pictures/..%2f..%2fetc', headers, 'PUT', 'x')).toBe(400);
   });
   it('a sale nobody signed', async () => {
-    expect(await ask('/hooks/brackenmoor', { 'x-brackenmoor-signature': `${Date.now()}:00` }, 'POST', '{}')).toBe(401);
+    expect(
+      await ask('/hooks/brackenmoor', { 'x-brackenmoor-signature': `${Date.now()}:00` }, 'POST', '{}'),
+    ).toBe(401);
     expect(await ask('/hooks/threadwick', {}, 'POST', '{}')).toBe(401);
   });
 });
@@ -70,7 +87,9 @@ it('answers a command given twice once, the same', async () => {
     ).json();
   expect(await give()).toEqual({ accepted: false, why: 'It is not listed there.' });
   expect(await give()).toEqual({ accepted: false, why: 'It is not listed there.' });
-  const { lines } = (await (await fetch(`${server.address}/api/ledger`, { headers: { 'x-attic-session': token } })).json()) as { lines: { type: string }[] };
+  const { lines } = (await (
+    await fetch(`${server.address}/api/ledger`, { headers: { 'x-attic-session': token } })
+  ).json()) as { lines: { type: string }[] };
   expect(lines.filter((l) => l.type === 'command')).toHaveLength(1);
 });
 

@@ -9,5 +9,7 @@ import { installPackages } from './packages.mjs';
 process.chdir(join(dirname(fileURLToPath(import.meta.url)), '..'));
 installPackages();
 build();
-const done = spawnSync('node_modules/.bin/tsx', ['bench/main.ts', ...process.argv.slice(2)], { stdio: 'inherit' });
+const done = spawnSync('node_modules/.bin/tsx', ['bench/main.ts', ...process.argv.slice(2)], {
+  stdio: 'inherit',
+});
 process.exit(done.status ?? 1);

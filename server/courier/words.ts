@@ -7,7 +7,9 @@ import { marketIn, thingIn, type Line } from './ledger';
 export function readable(line: Line): LedgerLine[] {
   const { seq, at, event } = line;
   const told: CourierEvent[] =
-    event.type === 'news' && event.news.length > 1 ? event.news.map((item) => ({ ...event, news: [item] })) : [event];
+    event.type === 'news' && event.news.length > 1
+      ? event.news.map((item) => ({ ...event, news: [item] }))
+      : [event];
   return told.map((part) => ({
     seq,
     at,

@@ -38,7 +38,16 @@ it('keeps what is typed, shows why a slip can’t be kept, and leaves it to be p
 });
 
 it('says each window aloud', () => {
-  const states: WindowState[] = ['notPlanned', 'draft', 'onItsWay', 'live', 'goingDown', 'refused', 'ended', 'sold'];
+  const states: WindowState[] = [
+    'notPlanned',
+    'draft',
+    'onItsWay',
+    'live',
+    'goingDown',
+    'refused',
+    'ended',
+    'sold',
+  ];
   render(
     <>
       {states.map((state) => (
@@ -46,9 +55,13 @@ it('says each window aloud', () => {
       ))}
     </>,
   );
-  expect(screen.getAllByRole('img').map((w) => w.getAttribute('aria-label'))).toEqual(states.map((s) => `Threadwick: ${s}`));
+  expect(screen.getAllByRole('img').map((w) => w.getAttribute('aria-label'))).toEqual(
+    states.map((s) => `Threadwick: ${s}`),
+  );
   // Shape carries the meaning: no two are drawn alike.
-  const drawings = new Set(screen.getAllByRole('img').map((w) => w.querySelector('svg')?.innerHTML.replace(/w-\w+/gu, '')));
+  const drawings = new Set(
+    screen.getAllByRole('img').map((w) => w.querySelector('svg')?.innerHTML.replace(/w-\w+/gu, '')),
+  );
   expect(drawings.size).toBe(states.length);
 });
 

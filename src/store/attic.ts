@@ -82,6 +82,7 @@ export function newId(): string {
 
 export function setSettings(part: Partial<Settings>): void {
   useAttic.setState((s) => ({ settings: { ...s.settings, ...part } }));
+  channel?.postMessage({ settings: part } satisfies PageMessage);
   dirtySettings = true;
   saveSoon();
 }
@@ -171,7 +172,7 @@ function apply(edits: readonly Edit[]): void {
     }
     return next;
   });
-  channel?.postMessage(edits.map(({ collection, id, after }) => ({ collection, id, after })));
+  channel?.postMessage({ edits } satisfies PageMessage);
   saveSoon();
 }
 
@@ -209,22 +210,39 @@ async function write(): Promise<void> {
   }
 }
 
+/** What one page of an attic tells the others. */
+interface PageMessage {
+  edits?: readonly Edit[];
+  settings?: Partial<Settings>;
+}
+
 /** Two pages of one attic: each takes over what the other changed, record by record. */
 function listenToOtherPages(name: string): void {
   channel?.close();
   channel = new BroadcastChannel(`attic-${name}`);
-  channel.onmessage = (message: MessageEvent<Pick<Edit, 'collection' | 'id' | 'after'>[]>) => {
-    useAttic.setState((s) => {
-      const next: Record<string, unknown> = {};
-      for (const { collection, id, after } of message.data) {
-        const map = (next[collection] ?? { ...s[collection] }) as Record<string, unknown>;
-        if (after === null) delete map[id];
-        else map[id] = after;
-        next[collection] = map;
-      }
-      return next as Partial<AtticState>;
-    });
+  channel.onmessage = ({ data }: MessageEvent<PageMessage>) => useAttic.setState((s) => takenOver(s, data));
+}
+
+/** The state with what another page changed. Running numbers only ever go up, so no code is given twice. */
+export function takenOver(
+  state: AtticState,
+  { edits = [], settings = {} }: PageMessage,
+): Partial<AtticState> {
+  const next: Record<string, unknown> = {};
+  for (const { collection, id, after } of edits) {
+    const map = (next[collection] ?? { ...state[collection] }) as Record<string, unknown>;
+    if (after === null) delete map[id];
+    else map[id] = after;
+    next[collection] = map;
+  }
+  const { nextNumber, nextRecord } = state.settings;
+  next.settings = {
+    ...state.settings,
+    ...settings,
+    nextNumber: Math.max(nextNumber, settings.nextNumber ?? 0),
+    nextRecord: Math.max(nextRecord, settings.nextRecord ?? 0),
   };
+  return next as Partial<AtticState>;
 }
 
 function readJournal(text: string | null): Change[] {

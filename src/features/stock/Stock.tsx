@@ -122,7 +122,7 @@ function useFront() {
   return (id: string) => ({ view: views[id], plans, sheets });
 }
 
-const COLUMNS = ['', 'Title', 'Kind', 'Grade', 'Spot', 'Cost', 'Price', 'Age', 'Listed'] as const;
+const COLUMNS = ['Picture', 'Title', 'Kind', 'Grade', 'Spot', 'Cost', 'Price', 'Age', 'Listed'] as const;
 
 function Table({ things }: { things: Thing[] }) {
   const c = useColours();
@@ -142,7 +142,7 @@ function Table({ things }: { things: Thing[] }) {
             key={name}
             kind="small"
             role="columnheader"
-            aria-label={name || 'Picture'}
+
             style={[WIDTHS[i], { fontWeight: '600' }]}
           >
             {name}
