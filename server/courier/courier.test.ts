@@ -1,0 +1,168 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+import type { Command, ListingDraft } from '@/contract/courier';
+import type { News } from '@/core/courier/types';
+
+import { until } from '../../e2e/serverProcess';
+import { CallFailed, Refused, type Adapter } from './adapter';
+import { Courier } from './courier';
+import { Ledger } from './ledger';
+import { readable } from './words';
+
+const DRAFT: ListingDraft = {
+  title: 'Gansey', description: '', price: 4800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {},
+  answers: {}, pictures: [],
+}; // prettier-ignore
+
+/** A marketplace in memory that counts what it was asked. */
+class Shop implements Adapter {
+  readonly letters = 'Xx';
+  readonly capabilities = { webhooks: true, review: false, pollEvery: 60_000 };
+  readonly up = new Set<string>();
+  calls: string[] = [];
+  news: News[] = [];
+  trouble: Error | null = null;
+
+  constructor(
+    readonly id: string,
+    readonly name = id,
+  ) {}
+  ruleSheet(): Promise<never> {
+    return Promise.reject(new CallFailed('It is closed just now.', false));
+  }
+  async publish({ ref }: { ref: string }) {
+    this.ask(`publish ${ref}`);
+    this.up.add(ref);
+    return { remoteId: ref, url: `/${ref}`, state: 'live' as const };
+  }
+  async revise() {
+    return 'revised' as const;
+  }
+  async withdraw(ref: string) {
+    this.ask(`withdraw ${ref}`);
+    return this.up.delete(ref) ? ('withdrawn' as const) : ('absent' as const);
+  }
+  async lookUp() {
+    return null;
+  }
+  async eventsSince(cursor: string | null) {
+    const from = Number(cursor ?? 0);
+    return { news: this.news.slice(from), cursor: String(this.news.length) };
+  }
+  private ask(what: string) {
+    this.calls.push(what);
+    if (this.trouble) throw this.trouble;
+  }
+}
+
+const sale = (market: string, at = 1): News => ({
+  kind: 'sale', ref: `t.${market}.1`, remoteId: 'r', order: `o-${market}`, amount: 4800, postage: 420, fees: 762, at,
+}); // prettier-ignore
+
+let courier: Courier;
+let ledger: Ledger;
+let file: string;
+let moor: Shop;
+let wick: Shop;
+
+async function open() {
+  ledger = await Ledger.open(`file:${file}`);
+  courier = await Courier.open(ledger, [moor, wick], async () => new Uint8Array());
+  await courier.begin();
+}
+beforeEach(async () => {
+  file = join(mkdtempSync(join(tmpdir(), 'attic-ledger-')), 'ledger.db');
+  moor = new Shop('moor');
+  wick = new Shop('wick');
+  await open();
+});
+afterEach(() => {
+  courier.stop();
+  ledger.close();
+});
+
+const view = () => courier.views().find((v) => v.view.id === 't')?.view;
+const states = () => view()?.listings.map((l) => l.state);
+const send = (market: string, id = `send-${market}`) =>
+  courier.command({ type: 'send', id, thing: 't', market, draft: DRAFT } satisfies Command);
+
+it('publishes, hears of a sale, and withdraws from the other', async () => {
+  await send('moor');
+  await send('wick');
+  await until('both are live', () => states()?.join() === 'live,live');
+  await courier.take({ type: 'news', market: 'moor', news: [sale('moor')], cursor: null });
+  await until('it is closed', () => !!view()?.closing?.doneAt);
+  expect(states()).toEqual(['sold', 'ended']);
+  expect(wick.up.size).toBe(0);
+});
+
+it('carries out a command given twice once', async () => {
+  expect(await send('moor', 'same')).toEqual({ accepted: true });
+  expect(await send('moor', 'same')).toEqual({ accepted: true });
+  await until('it is live', () => states()?.[0] === 'live');
+  expect(moor.calls).toEqual(['publish t.moor.1']);
+});
+
+it('knows all it knew after a restart, and does again what was not answered', async () => {
+  await send('moor');
+  await until('it is live', () => states()?.[0] === 'live');
+  wick.trouble = new CallFailed('No answer in time.', true);
+  await send('wick');
+  await until('it was tried', () => wick.calls.length > 0);
+  courier.stop();
+  ledger.close();
+  wick.trouble = null;
+  await open();
+  expect(states()).toEqual(['live', 'onItsWay']);
+  await until('the other is live too', () => states()?.[1] === 'live');
+});
+
+it('shows a refusal with its reasons', async () => {
+  wick.trouble = new Refused([{ field: 'title', message: 'Too long.' }]);
+  await send('wick');
+  await until('it is refused', () => states()?.[0] === 'refused');
+  expect(view()?.listings[0]?.reasons).toEqual([{ field: 'title', message: 'Too long.' }]);
+});
+
+it('does nothing that could not be kept: a failed ledger write changes nothing', async () => {
+  const append = jest.spyOn(ledger, 'append').mockRejectedValueOnce(new Error('disk full'));
+  await expect(send('moor')).rejects.toThrow('disk full');
+  append.mockRestore();
+  expect(view()).toBeUndefined();
+  expect(moor.calls).toEqual([]);
+  expect(await send('moor', 'again')).toEqual({ accepted: true });
+});
+
+it('tells whoever listens, with numbers that only go up', async () => {
+  const heard: number[] = [];
+  const leave = courier.listen(
+    ({ seq }) => heard.push(seq),
+    () => undefined,
+  );
+  await send('moor');
+  await until('it is live', () => states()?.[0] === 'live');
+  leave();
+  expect(heard.length).toBeGreaterThan(1);
+  expect([...heard].sort((a, b) => a - b)).toEqual(heard);
+});
+
+it('says which rules are missing and why, and keeps the last ones read', async () => {
+  expect(await courier.ruleSheets()).toMatchObject({
+    sheets: [],
+    missing: [{ market: 'moor', why: 'It is closed just now.' }, {}],
+  });
+  await ledger.keepSheet('moor', { marketplace: 'moor' });
+  expect((await courier.ruleSheets()).sheets).toEqual([{ marketplace: 'moor' }]);
+});
+
+it('writes a ledger a person can read', async () => {
+  await send('moor');
+  await until('it is live', () => states()?.[0] === 'live');
+  await courier.take({ type: 'news', market: 'moor', news: [sale('moor'), sale('wick', 2)], cursor: null });
+  const lines = (await ledger.newest(1e9, 50, null)).flatMap(readable);
+  const words = lines.map((l) => `${l.thing ?? ''} ${l.market ?? ''} ${l.words}`.trim());
+  expect(words).toEqual(expect.arrayContaining(['the courier started', 't moor asked to send it', 't moor sending it now', 't moor live', 't moor sold for 48.00, order o-moor', 't moor sold for 48.00, order o-wick'])); // prettier-ignore
+  expect((await ledger.newest(1e9, 50, 't')).length).toBeGreaterThan(2);
+});

@@ -1,0 +1,33 @@
+import type { CourierListingView } from '@/contract/courier';
+import { Plan } from '@/contract/records';
+
+import { stateWords, windowLabel, windowState } from './windowState';
+
+const plan = Plan.parse({ id: 'p', thingId: 't', market: 'wick', wanted: true });
+const listing = (part: Partial<CourierListingView>): CourierListingView => ({
+  market: 'wick', state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '',
+  price: 2400, category: '', postage: 0, reasons: [], since: 0, draftPrint: '', ...part,
+}); // prettier-ignore
+
+it.each<[Partial<CourierListingView> | null, string, string]>([
+  [null, 'draft', 'draft'],
+  [{ state: 'onItsWay', doing: 'publish' }, 'onItsWay', 'on its way'],
+  [{ state: 'onItsWay', doing: 'publish', trouble: 'closed' }, 'onItsWay', 'on its way, trying again'],
+  [{ state: 'inReview' }, 'onItsWay', 'in review there'],
+  [{}, 'live', 'live'],
+  [{ doing: 'revise' }, 'live', 'live'],
+  [{ want: 'gone', doing: 'withdraw' }, 'goingDown', 'coming down'],
+  [{ want: 'gone', doing: 'withdraw', trouble: 'closed' }, 'goingDown', 'coming down, trying again'],
+  [{ state: 'refused', want: 'gone' }, 'refused', 'refused'],
+  [{ state: 'ended', want: 'gone' }, 'ended', 'ended'],
+  [{ state: 'sold', want: 'gone' }, 'sold', 'sold'],
+])('%j is drawn as %s and called “%s”', (part, state, words) => {
+  const seen = part === null ? undefined : listing(part);
+  expect(windowState(seen, plan)).toBe(state);
+  expect(stateWords(seen, plan)).toBe(words);
+});
+
+it('is said aloud with the price where there is one to say', () => {
+  expect(windowLabel('Threadwick', listing({}), plan, 'EUR')).toBe('Threadwick: live, €24.00');
+  expect(windowLabel('Threadwick', undefined, undefined, 'EUR')).toBe('Threadwick: not planned');
+});
