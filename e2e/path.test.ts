@@ -228,13 +228,15 @@ it('does the same when the seller marks a Nearstile deal as sold', async () => {
   await listJumper(attic, 'Gansey jumper sold to a neighbour, size M');
   const stile = await attic.publicPage('Nearstile');
   await attic.page.bringToFront();
-  await attic.press('Sold on Nearstile for €48.00');
+  // The neighbour haggled.
+  await attic.fill('Agreed on Nearstile', '45');
+  await attic.press('Sold on Nearstile for €45.00');
   await attic.waitForWindow('Nearstile: sold');
   await attic.waitForWindow('Brackenmoor: ended');
   await attic.waitForWindow('Threadwick: ended');
   expect(await (await fetch(stile)).text()).toContain('Gone to a neighbour.');
   await attic.go('Today');
-  await attic.sees('Sold on Nearstile for €48.00');
-  await attic.sees('Take-home €48.00');
+  await attic.sees('Sold on Nearstile for €45.00');
+  await attic.sees('Take-home €45.00');
   expect(attic.complaints).toEqual([]);
 });

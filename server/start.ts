@@ -72,6 +72,8 @@ export async function start(options: StartOptions): Promise<Running> {
 
   app.use(securityHeaders());
   app.use(hostCheck(port));
+  // Room for the largest of calls, a form with eight pictures; the API's own limits are much smaller.
+  app.use(bodyLimit({ maxSize: 32_000_000 }));
   for (const service of outside.services) app.route(`${OUTSIDE}/${service.id}`, service.app);
   app.get(OUTSIDE, (c) => {
     c.header(

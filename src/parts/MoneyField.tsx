@@ -10,10 +10,12 @@ export interface MoneyFieldProps {
   currency: string;
   hint?: string;
   placeholder?: string;
+  /** An emptied field is a slip: the last amount is kept, and this says so. */
+  emptied?: string;
 }
 
 /** An amount with a number keypad, in the workspace's currency. An emptied field means "not said". */
-export function MoneyField({ value, onChange, currency, ...rest }: MoneyFieldProps) {
+export function MoneyField({ value, onChange, currency, emptied, ...rest }: MoneyFieldProps) {
   return (
     <Field
       {...rest}
@@ -22,7 +24,7 @@ export function MoneyField({ value, onChange, currency, ...rest }: MoneyFieldPro
       unit={currency}
       value={value === null ? '' : formatAmount(value, currency)}
       refuse={(text) => {
-        if (text.trim() === '') return null;
+        if (text.trim() === '') return emptied ?? null;
         const parsed = parseMoney(text, currency);
         return parsed.ok ? null : parsed.why;
       }}

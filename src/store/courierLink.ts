@@ -156,7 +156,12 @@ function take(name: string, data: string): void {
     if (view.success) useCourier.setState((s) => ({ things: { ...s.things, [view.data.id]: view.data } }));
   } else if (name === 'marketplaces') {
     const markets = MarketView.array().safeParse(value);
-    if (markets.success) useCourier.setState({ markets: markets.data });
+    if (!markets.success) return;
+    useCourier.setState({ markets: markets.data });
+    // A marketplace that was away when its rules were asked for may be back.
+    const { sheetsMissing } = useCourier.getState();
+    if (sheetsMissing.some((m) => markets.data.some((v) => v.id === m.market && v.health === 'well')))
+      void loadSheets().catch(() => undefined);
   } else if (name === 'caughtUp') {
     useCourier.setState({ caughtUp: true });
   }

@@ -1,9 +1,11 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { CourierListingView } from '@/contract/courier';
 import type { Thing } from '@/contract/records';
 import { stateWords, windowLabel, windowState } from '@/core/listing/windowState';
 import { formatMoney } from '@/core/money/money';
+import { MoneyField } from '@/parts/MoneyField';
 import { Notice } from '@/parts/Notice';
 import { Chip, Press } from '@/parts/Press';
 import { Window } from '@/parts/Window';
@@ -151,18 +153,43 @@ function ListingState(props: {
             Withdraw
           </Press>
         ) : null}
-        {live && !sold && sheet.handover === 'collect' ? (
-          <Press
-            kind="main"
-            label={`Sold on ${sheet.name} for ${formatMoney(price, currency)}`}
-            disabled={busy}
-            onPress={() => run(() => markSold(thing.id, sheet.marketplace, price))}
-          >
-            {`Sold for ${formatMoney(price, currency)}`}
-          </Press>
-        ) : null}
       </View>
+      {live && !sold && sheet.handover === 'collect' ? (
+        <Deal
+          market={sheet.name}
+          asked={price}
+          busy={busy}
+          onSold={(amount) => run(() => markSold(thing.id, sheet.marketplace, amount))}
+        />
+      ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </>
+  );
+}
+
+/** A deal made in person: what was agreed in the end, which may not be what was asked. */
+function Deal(props: { market: string; asked: number; busy: boolean; onSold: (amount: number) => void }) {
+  const { market, asked, busy, onSold } = props;
+  const currency = useAttic((s) => s.settings.currency);
+  const [agreed, setAgreed] = useState<number | null>(null);
+  const amount = agreed ?? asked;
+  return (
+    <View style={{ gap: 8 }}>
+      <MoneyField
+        label={`Agreed on ${market}`}
+        value={amount}
+        currency={currency}
+        emptied="Type what was agreed."
+        onChange={setAgreed}
+      />
+      <Press
+        kind="main"
+        label={`Sold on ${market} for ${formatMoney(amount, currency)}`}
+        disabled={busy}
+        onPress={() => onSold(amount)}
+      >
+        {`Sold for ${formatMoney(amount, currency)}`}
+      </Press>
+    </View>
   );
 }

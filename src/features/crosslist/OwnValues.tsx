@@ -53,7 +53,8 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
             label={`Price${at}`}
             value={price}
             currency={currency}
-            onChange={(amount) => set('price', { price: amount ?? 0 })}
+            emptied="Type an amount, or give it back to use the shared price."
+            onChange={(amount) => set('price', { price: amount })}
           />
           <FieldFindings examined={[examined]} field="price" />
         </Own>
