@@ -115,7 +115,6 @@ function ListingState(props: {
 }) {
   const { thing, listing, examined, sold } = props;
   const { sheet } = examined;
-  const currency = useAttic((s) => s.settings.currency);
   const { run, busy, trouble } = useDo();
   const price = examined.effective.price ?? listing.price;
   const live = listing.state === 'live' && listing.want === 'live';
