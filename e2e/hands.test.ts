@@ -26,11 +26,22 @@ afterAll(async () => {
 const order = (attic: Attic) =>
   attic.page.$$eval('[data-picture]', (all) => all.map((e) => e.getAttribute('data-picture')));
 
+/** Where a picture's middle is, once the page has come to rest. */
 async function middleOf(attic: Attic, index: number): Promise<{ x: number; y: number }> {
-  const tile = (await attic.page.$$('[data-picture]'))[index];
-  await tile?.scrollIntoView();
-  const box = await tile?.boundingBox();
-  return { x: (box?.x ?? 0) + (box?.width ?? 0) / 2, y: (box?.y ?? 0) + (box?.height ?? 0) / 2 };
+  let last = '';
+  let middle = { x: 0, y: 0 };
+  await until('the pictures lie still', async () => {
+    const tile = (await attic.page.$$('[data-picture]'))[index];
+    await tile?.scrollIntoView();
+    const box = await tile?.boundingBox();
+    if (!box) return false;
+    middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    const now = JSON.stringify(middle);
+    const still = now === last;
+    last = now;
+    return still;
+  });
+  return middle;
 }
 
 it('takes pictures with the live camera, thing after thing', async () => {
@@ -98,8 +109,9 @@ it('reorders pictures by mouse and by finger, and takes removal back, also after
   );
 
   // By finger: a tap and a scroll are something else, so it takes a moment's hold.
+  await attic.saved();
   await attic.page.setViewport(PHONE);
-  await attic.page.waitForSelector('[data-picture]');
+  await attic.page.waitForSelector('img[alt="Picture 1 of 3, large"]');
   const start = await middleOf(attic, 2);
   const end = await middleOf(attic, 0);
   const finger = await attic.page.touchscreen.touchStart(start.x, start.y);

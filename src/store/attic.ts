@@ -35,7 +35,7 @@ export const useAttic = create<AtticState>(() => ({
 
 /** How long "undo" stays offered, milliseconds. */
 export const OFFER_TIME = 12_000;
-const WRITE_DELAY = 120;
+const WRITE_DELAY = 40;
 
 let disk: Disk | null = null;
 let channel: BroadcastChannel | null = null;

@@ -14,7 +14,7 @@ import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { settleSecondSale } from '@/store/sending';
 import { editThing } from '@/store/things';
-import { useColours } from '@/theme/theme';
+import { useColours, useWide } from '@/theme/theme';
 
 import { ClosingRecord } from '../sales/ClosingRecord';
 import { useSales } from '../sales/useSales';
@@ -28,12 +28,21 @@ export function Today() {
   const lines = useToday();
   const empty = useAttic((s) => Object.keys(s.things).length === 0);
   const router = useRouter();
+  const wide = useWide();
   return (
-    <Page title="Today">
+    <Page title="Today" maxWidth={1240}>
       <Takings />
-      {lines.map((line) => (
-        <Line key={keyOf(line)} line={line} />
-      ))}
+      <View
+        style={
+          wide ? { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: 14 } : { gap: 12 }
+        }
+      >
+        {lines.map((line) => (
+          <View key={keyOf(line)} style={wide ? { width: '48.8%' } : null}>
+            <Line line={line} />
+          </View>
+        ))}
+      </View>
       {empty ? (
         <Card>
           <Words kind="heading">An empty attic</Words>
