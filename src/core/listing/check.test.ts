@@ -57,7 +57,7 @@ describe('the check', () => {
     ['a short text', { description: 'short' }, moor, 'description'],
     ['no price', { price: null }, stile, 'price'],
     ['a price under the least', { price: 99 }, moor, 'price'],
-    ['no size', { facts: { brand: 'K', department: 'Men', colour: 'Navy' } }, wick, 'specific:size'],
+    ['no size', { facts: { brand: 'K', department: 'Men', colour: 'Navy' } }, wick, 'fact:size'],
     [
       'a colour not on the list',
       { facts: { brand: 'K', department: 'Men', size: 'M', colour: 'Petrol' } },

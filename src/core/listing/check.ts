@@ -10,7 +10,9 @@ import type { Effective } from './effective';
 /** Where on the item sheet the person can put a finding right. */
 export type CheckField =
   | 'pictures' | 'kind' | 'condition' | 'title' | 'description' | 'price' | 'parcel' | 'category'
-  | `specific:${string}` | `answer:${string}`; // prettier-ignore
+  | `specific:${string}`
+  // A field that takes free text: it is filled from the fact of the same name.
+  | `fact:${string}` | `answer:${string}`; // prettier-ignore
 
 export interface Finding {
   /** A blocker stops the sending, a caution does not. */
@@ -138,7 +140,7 @@ function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, cauti
 function checkFields(effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {
   for (const field of effective.category?.specifics ?? []) {
     const value = effective.specifics[field.id] ?? '';
-    const at = `specific:${field.id}` as const;
+    const at = field.choices ? (`specific:${field.id}` as const) : (`fact:${field.id}` as const);
     if (value === '') {
       if (field.need === 'required')
         block(

@@ -53,7 +53,10 @@ export function WhatSection({ thing, findings }: { thing: Thing; findings: reado
       )}
       <FieldFindings examined={findings} field="kind" />
       {factsOf(thing.kind).map((fact) => (
-        <Fact key={fact.id} thing={thing} id={fact.id} label={fact.label} suggestions={fact.suggestions} />
+        <View key={fact.id} style={{ gap: 6 }}>
+          <Fact thing={thing} id={fact.id} label={fact.label} suggestions={fact.suggestions} />
+          <FieldFindings examined={findings} field={`fact:${fact.id}`} />
+        </View>
       ))}
     </Section>
   );

@@ -1,5 +1,6 @@
 /** The section of the sheet in which a field is put right. */
 export function sectionOf(field: string): string {
+  if (field.startsWith('fact:')) return 'kind';
   switch (field) {
     case 'title':
     case 'description':
