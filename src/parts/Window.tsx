@@ -77,7 +77,6 @@ export function Window({ state, letters, label, size = 34 }: WindowProps) {
           fill="none"
           stroke={state === 'refused' ? c.brick : quiet ? c.soft : c.ink}
           strokeWidth={2}
-          strokeDasharray={undefined}
         />
         {state === 'sold' ? (
           <G fill={c.moss} stroke={c.surface} strokeWidth={0.8}>

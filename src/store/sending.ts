@@ -12,7 +12,7 @@ import {
 import type { TakeHome } from '@/core/price/takeHome';
 
 import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
-import { command, CourierTrouble, shelvePicture, useCourier } from './courierLink';
+import { command, CourierTrouble, shelvePicture } from './courierLink';
 import { pictureWorker } from './pictureWorker';
 import { editPlan } from './things';
 
@@ -96,8 +96,4 @@ export async function markSold(thing: string, market: string, amount: number): P
 export async function settleSecondSale(thing: string, order: string): Promise<void> {
   const answer = await command({ type: 'settle', thing, order });
   if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
-}
-
-export function sheetOf(market: string): RuleSheet | undefined {
-  return useCourier.getState().sheets.find((s) => s.marketplace === market);
 }

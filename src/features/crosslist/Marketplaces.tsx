@@ -19,25 +19,20 @@ export function Marketplaces({ thing, examined }: { thing: Thing; examined: read
   const missing = useCourier((s) => s.sheetsMissing);
   const { run, trouble } = useDo();
   return (
-    <>
-      <Section name="markets" title="Marketplaces">
-        {examined.length === 0 && missing.length === 0 ? (
-          <Words tone="soft">The rule sheets are being read…</Words>
-        ) : null}
-        {missing.map((m) => (
-          <Notice
-            key={m.market}
-            tone="caution"
-          >{`The rules of ${m.name} could not be read: ${m.why}`}</Notice>
-        ))}
-        {missing.length > 0 ? <Press onPress={() => run(loadSheets)}>Read the rules again</Press> : null}
-        {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-        {examined.map((e) => (
-          <MarketCard key={e.sheet.marketplace} thing={thing} examined={e} />
-        ))}
-        <SendBar thing={thing} examined={examined} />
-      </Section>
-    </>
+    <Section name="markets" title="Marketplaces">
+      {examined.length === 0 && missing.length === 0 ? (
+        <Words tone="soft">The rule sheets are being read…</Words>
+      ) : null}
+      {missing.map((m) => (
+        <Notice key={m.market} tone="caution">{`The rules of ${m.name} could not be read: ${m.why}`}</Notice>
+      ))}
+      {missing.length > 0 ? <Press onPress={() => run(loadSheets)}>Read the rules again</Press> : null}
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      {examined.map((e) => (
+        <MarketCard key={e.sheet.marketplace} thing={thing} examined={e} />
+      ))}
+      <SendBar thing={thing} examined={examined} />
+    </Section>
   );
 }
 
