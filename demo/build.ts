@@ -14,6 +14,8 @@ import { DEMO_THINGS } from './things';
 const SIZE = 1_200;
 const THUMB = 400;
 const DAY = 86_400_000;
+/** What a shot of the demo shows, in the shot list's words. */
+const SHOWS: Record<string, string> = { front: 'front', back: 'back', measured: 'measured' };
 
 /** Hauls the demo begins with. */
 const HAULS = [
@@ -66,9 +68,13 @@ export async function buildDemo(folder: string): Promise<void> {
       writeFileSync(join(folder, 'pictures', `${pictureId}-full.jpg`), full);
       writeFileSync(join(folder, 'pictures', `${pictureId}-thumb.jpg`), await small.encode('jpeg', 82));
       pictureIds.push(pictureId);
-      pictures.push({
-        id: pictureId, thingId, origin: 'demo', author, takenAt: at, addedAt: at, width: SIZE, height: SIZE, bytes: full.length,
-      }); // prettier-ignore
+      const flaw = shot.name === 'flaw' ? made.thing.flaws?.[0]?.id : undefined;
+      pictures.push(
+        Picture.parse({
+          id: pictureId, thingId, origin: 'demo', author, takenAt: at, addedAt: at, width: SIZE, height: SIZE, bytes: full.length,
+          shows: flaw ? `flaw:${flaw}` : (SHOWS[shot.name] ?? ''),
+        }),
+      ); // prettier-ignore
     }
     const haul = hauls[HAULS.findIndex((h) => h.key === made.haul)];
     things.push(

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { Picture, Plan, Settings, Thing } from '@/contract/records';
 import { checkListing } from '@/core/listing/check';
 import { draftOf, effectiveListing } from '@/core/listing/effective';
+import { picturesFor } from '@/core/picture/chosen';
 
 import type { Courier } from '../server/courier/courier';
 import type { PictureShelf } from '../server/courier/pictureShelf';
@@ -37,12 +38,12 @@ export async function furnish(
     if (!made.sent || !thing) continue;
     if (made.boughtOn) toBuy.push(thing.id);
     const pictures = thing.pictureIds.flatMap((id) => world.pictures.filter((p) => p.id === id));
-    const hashes: string[] = [];
+    const hashes = new Map<string, string>();
     for (const { id } of pictures) {
       const bytes = readFileSync(join(folder, 'pictures', `${id}-full.jpg`));
       const hash = createHash('sha256').update(bytes).digest('hex');
       await shelf.put(hash, bytes);
-      hashes.push(hash);
+      hashes.set(id, hash);
     }
     for (const sheet of sheets) {
       const plan = world.plans.find((p) => p.thingId === thing.id && p.market === sheet.marketplace);
@@ -50,7 +51,8 @@ export async function furnish(
       const effective = effectiveListing(thing, plan, sheet, world.settings.remembered);
       const blocker = checkListing(thing, effective, sheet, pictures).find((f) => f.level === 'blocker');
       if (blocker) throw new Error(`demo: ${thing.title} on ${sheet.name}: ${blocker.message}`);
-      const draft = draftOf(effective, sheet, hashes.slice(0, sheet.photos.max));
+      const chosen = picturesFor(pictures, sheet.photos).map((p) => hashes.get(p.id) ?? '');
+      const draft = draftOf(effective, sheet, chosen);
       const id = `demo-${thing.id}-${sheet.marketplace}`;
       await courier.command({ type: 'send', id, thing: thing.id, market: sheet.marketplace, draft });
     }

@@ -1,9 +1,21 @@
 // Exports the app when its sources changed, and compresses it for serving.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+
+import { writeServiceWorker } from './offline.mjs';
+import { vision } from './vision.mjs';
 
 const SOURCES = [
   'src',
@@ -12,6 +24,9 @@ const SOURCES = [
   'metro.config.js',
   'package-lock.json',
   'public',
+  'scripts/offline.mjs',
+  'scripts/serviceWorker.js',
+  'scripts/vision.mjs',
   'tsconfig.json',
 ];
 const STAMP = '.cache/build.txt';
@@ -46,6 +61,10 @@ export function build() {
     console.error(done.stdout, done.stderr);
     throw new Error('The app could not be built.');
   }
+  writeServiceWorker(
+    'dist',
+    [...filesBelow('dist')].map((file) => file.slice('dist/'.length)),
+  );
   for (const file of filesBelow('dist')) {
     if (!/\.(js|css|html|json|svg|ttf|wasm|map)$/.test(file)) continue;
     const bytes = readFileSync(file);
@@ -56,6 +75,7 @@ export function build() {
       brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
     );
   }
+  cpSync(vision(), 'dist/vision', { recursive: true });
   mkdirSync('.cache', { recursive: true });
   writeFileSync(STAMP, print);
 }

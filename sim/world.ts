@@ -23,7 +23,7 @@ const POLICY: Policy = {
 };
 const DRAFT: ListingDraft = {
   title: 'x', description: 'x', price: 2400, currency: 'EUR', postage: 420, category: 'c', condition: 'g',
-  specifics: {}, answers: {}, pictures: [],
+  specifics: {}, answers: {}, pictures: [], clip: null,
 }; // prettier-ignore
 
 const FAULTS_END = 240_000;

@@ -27,6 +27,19 @@ export interface Subject {
 
 /** Draws one picture: floor, shadow, the thing, light falling off, lens and sensor. */
 export function photograph(subject: Subject, shot: Shot, seed: number, size = 1500): Canvas {
+  return photographWithTruth(subject, shot, seed, size).picture;
+}
+
+/**
+ * The same, with the sheet on which the thing lies alone: its opacity is the true mask. Points of the
+ * thing's own space are found in the picture by `place`.
+ */
+export function photographWithTruth(
+  subject: Subject,
+  shot: Shot,
+  seed: number,
+  size = 1500,
+): { picture: Canvas; alone: Canvas; place: (x: number, y: number) => [number, number] } {
   const random = new Random(seed);
   const canvas = createCanvas(size, size);
   const pen = canvas.getContext('2d');
@@ -41,6 +54,7 @@ export function photograph(subject: Subject, shot: Shot, seed: number, size = 15
   own.rotate((((shot.tilt ?? 0) + (random.next() - 0.5) * 2) * Math.PI) / 180);
   own.scale(zoom, zoom);
   own.translate(-cx, -cy);
+  const at = own.getTransform();
   // The thing itself looks the same in every picture of it.
   subject.draw(own, shot.side ?? 'front', new Random(7));
   if (shot.with === 'tape') drawTape(own);
@@ -54,6 +68,42 @@ export function photograph(subject: Subject, shot: Shot, seed: number, size = 15
   pen.restore();
   drawLight(pen, size, random);
   addGrain(pen, size, random);
+  return {
+    picture: canvas,
+    alone: sheet,
+    place: (x, y) => [at.a * x + at.c * y + at.e, at.b * x + at.d * y + at.f],
+  };
+}
+
+/**
+ * The scene seen straight from above, without grain: `span` of the thing's units each way, its own 1000 in the middle,
+ * with something more laid beside it.
+ */
+export function photographFlat(
+  subject: Subject,
+  seed: number,
+  size: number,
+  span: number,
+  beside: (pen: Pen) => void,
+): Canvas {
+  const random = new Random(seed);
+  const canvas = createCanvas(size, size);
+  const pen = canvas.getContext('2d');
+  drawFloor(pen, subject.floor, size, random);
+  const sheet = createCanvas(size, size);
+  const own = sheet.getContext('2d');
+  own.scale(size / span, size / span);
+  own.translate((span - 1_000) / 2, (span - 1_000) / 2);
+  subject.draw(own, 'front', new Random(7));
+  beside(own);
+  pen.save();
+  pen.shadowColor = 'rgba(40,28,14,0.5)';
+  pen.shadowBlur = size * 0.012;
+  pen.shadowOffsetX = size * 0.004;
+  pen.shadowOffsetY = size * 0.006;
+  pen.drawImage(sheet, 0, 0);
+  pen.restore();
+  drawLight(pen, size, random);
   return canvas;
 }
 

@@ -13,7 +13,7 @@ import { readable } from './words';
 
 const DRAFT: ListingDraft = {
   title: 'Gansey', description: '', price: 4800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {},
-  answers: {}, pictures: [],
+  answers: {}, pictures: [], clip: null,
 }; // prettier-ignore
 
 /** A marketplace in memory that counts what it was asked. */

@@ -2,12 +2,20 @@ import { createHash } from 'node:crypto';
 import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 
-/** Pictures the courier may have to send, by the SHA-256 of their bytes. */
+import { clipKind } from '@/core/picture/clipPrivacy';
+
+/** Pictures and clips the courier may have to send, by the SHA-256 of their bytes. */
 export class PictureShelf {
   constructor(private readonly folder: string) {}
 
-  async put(hash: string, bytes: Uint8Array): Promise<'kept' | 'not that picture' | 'not a JPEG'> {
-    if (!(bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff)) return 'not a JPEG';
+  async put(
+    hash: string,
+    bytes: Uint8Array,
+    sort: 'picture' | 'clip' = 'picture',
+  ): Promise<'kept' | 'not that picture' | 'not a JPEG' | 'not a clip'> {
+    if (sort === 'picture' && !(bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff))
+      return 'not a JPEG';
+    if (sort === 'clip' && !clipKind(bytes.subarray(0, 16))) return 'not a clip';
     if (createHash('sha256').update(bytes).digest('hex') !== hash) return 'not that picture';
     if (await this.has(hash)) return 'kept';
     await mkdir(this.folder, { recursive: true });

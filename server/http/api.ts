@@ -14,6 +14,8 @@ import { fromOwnPage, sessionCheck } from './guard';
 
 /** The largest picture a marketplace could ask for, with room. */
 const PICTURE_LIMIT = 8_000_000;
+/** A clip as large as a marketplace could take, with room; under what the server takes at all. */
+const CLIP_LIMIT = 31_000_000;
 const COMMAND_LIMIT = 200_000;
 
 export interface ApiParts {
@@ -58,11 +60,18 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     return kept === 'kept' ? c.body(null, 204) : c.json({ error: `The file is ${kept}.` }, 422);
   });
 
+  app.put('/clips/:hash', tooLarge(CLIP_LIMIT, 'The clip is over 31 MB.'), async (c) => {
+    const hash = Sha256.safeParse(c.req.param('hash'));
+    if (!hash.success) return c.json({ error: 'A clip goes by its SHA-256.' }, 400);
+    const kept = await shelf.put(hash.data, new Uint8Array(await c.req.arrayBuffer()), 'clip');
+    return kept === 'kept' ? c.body(null, 204) : c.json({ error: `The file is ${kept}.` }, 422);
+  });
+
   app.post('/commands', tooLarge(COMMAND_LIMIT, 'The command is too long.'), async (c) => {
     const command = Command.safeParse(await c.req.json().catch(() => null));
     if (!command.success) return c.json({ error: 'The courier could not read that command.' }, 400);
     if (command.data.type === 'send')
-      for (const hash of command.data.draft.pictures)
+      for (const hash of [...command.data.draft.pictures, command.data.draft.clip?.hash ?? []].flat())
         if (!(await shelf.has(hash))) return c.json({ error: 'A picture has not arrived yet.' }, 409);
     return c.json(await courier.command(command.data));
   });

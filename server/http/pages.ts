@@ -20,7 +20,8 @@ export function pages(root: string): Hono<{ Bindings: HttpBindings }> {
   });
   app.use(serveStatic({ root, precompressed: true }));
   app.get('*', async (c, next) => {
-    if (/\.[a-z0-9]{2,5}$/i.test(c.req.path)) return c.text('No such file.', 404);
+    if (/\.[a-z0-9]{2,5}$/i.test(c.req.path) || c.req.path.startsWith('/vision/'))
+      return c.text('No such file.', 404);
     return serveStatic({ root, path: 'index.html', precompressed: true })(c, next);
   });
   return app;

@@ -17,6 +17,8 @@ export const ListingDraft = z.object({
   answers: z.record(z.string().max(60), z.string().max(400)),
   /** In order; the bytes are in the courier's picture shelf before the command is. */
   pictures: z.array(Sha256).max(60),
+  /** Where the marketplace takes one; on the shelf too. */
+  clip: z.object({ hash: Sha256, seconds: z.number().positive() }).nullable().default(null),
 });
 export type ListingDraft = z.infer<typeof ListingDraft>;
 

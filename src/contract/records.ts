@@ -1,6 +1,10 @@
 import { z } from 'zod';
 
 import { Currency, Instant, MarketId, Minor, RecordId } from './common';
+import { Picture, Reading } from './picture';
+
+export { Picture } from './picture';
+export type { Exam, Reading } from './picture';
 
 /** How much a thing was used, best first. The order is the meaning. */
 export const USES = ['unused', 'tried', 'light', 'regular', 'hard'] as const;
@@ -38,6 +42,10 @@ export const Thing = z.object({
   flaws: z.array(Flaw).max(60).default([]),
   /** Millimetres by measurement id. */
   measurements: z.record(z.string().max(60), z.number().positive().max(20_000)).default({}),
+  /** How far those taken from a picture may be off, in millimetres; absent for a tape's. */
+  uncertainty: z.record(z.string().max(60), z.number().positive().max(5_000)).default({}),
+  /** Read by a machine, waiting for a person to confirm or drop. */
+  readings: z.array(Reading).max(200).default([]),
   title: ShortText.default(''),
   description: Text.default(''),
   /** Minor units. */
@@ -51,27 +59,13 @@ export const Thing = z.object({
   packedAt: Instant.nullable().default(null),
   /** In the order buyers see them; the first is the cover. */
   pictureIds: z.array(RecordId).max(200).default([]),
+  /** Shots of the kind's list that this thing does without. */
+  skippedShots: z.array(z.string().max(80)).max(60).default([]),
   author: z.string().max(120),
   createdAt: Instant,
   updatedAt: Instant,
 });
 export type Thing = z.infer<typeof Thing>;
-
-/** What is known of a picture; its bytes are stored as Blobs under keys of their own. */
-export const Picture = z.object({
-  id: RecordId,
-  thingId: RecordId,
-  origin: z.enum(['camera', 'file', 'demo']),
-  author: z.string().max(120),
-  /** From the file's own Exif, when it says. */
-  takenAt: Instant.nullable().default(null),
-  addedAt: Instant,
-  /** Pixels of the stored picture, upright. */
-  width: z.number().int().positive(),
-  height: z.number().int().positive(),
-  bytes: z.number().int().positive(),
-});
-export type Picture = z.infer<typeof Picture>;
 
 /** Things bought together. */
 export const Haul = z.object({
@@ -101,8 +95,8 @@ export const Plan = z.object({
   specifics: z.record(z.string().max(60), ShortText).default({}),
   /** Answers to the marketplace's extra questions. */
   answers: z.record(z.string().max(60), ShortText).default({}),
-  /** The pictures, in order, when it was last sent. */
-  sentPictureIds: z.array(RecordId).max(200).default([]),
+  /** What was sent last of pictures and clips, in order: each one's id and what it looked like. */
+  sentMedia: z.array(z.string().max(120)).max(200).default([]),
 });
 export type Plan = z.infer<typeof Plan>;
 

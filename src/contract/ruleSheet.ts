@@ -76,7 +76,11 @@ export const RuleSheet = z.object({
     maxLongSide: z.number().int().positive(),
     maxBytes: z.number().int().positive(),
     shape: z.enum(['any', 'square']),
+    /** How many a buyer sees before swiping or pressing. */
+    shownAtOnce: z.number().int().positive(),
   }),
+  /** A short film beside the pictures; absent where none is taken. */
+  clip: z.object({ maxSeconds: z.number().positive(), maxBytes: z.number().int().positive() }).optional(),
   price: z.object({ min: Minor, max: Minor }),
   categories: z.array(SheetCategory).max(5_000),
   /** Best first. `wear` is the worst wear the word still covers, 0 (never used) to 5 (broken). */

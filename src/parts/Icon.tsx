@@ -12,6 +12,16 @@ import Info from 'lucide-react-native/icons/info';
 import MapPin from 'lucide-react-native/icons/map-pin';
 import Package from 'lucide-react-native/icons/package';
 import Plus from 'lucide-react-native/icons/plus';
+import Brush from 'lucide-react-native/icons/brush';
+import Contrast from 'lucide-react-native/icons/contrast';
+import Crop from 'lucide-react-native/icons/crop';
+import Eraser from 'lucide-react-native/icons/eraser';
+import Film from 'lucide-react-native/icons/film';
+import Redo from 'lucide-react-native/icons/redo-2';
+import Turn from 'lucide-react-native/icons/rotate-cw';
+import Ruler from 'lucide-react-native/icons/ruler';
+import Barcode from 'lucide-react-native/icons/scan-barcode';
+import ReadText from 'lucide-react-native/icons/scan-text';
 import Search from 'lucide-react-native/icons/search';
 import Send from 'lucide-react-native/icons/send';
 import Sun from 'lucide-react-native/icons/sun';
@@ -28,7 +38,8 @@ const ICONS = {
   down: ArrowDown, back: ArrowLeft, ledger: BookOpen, camera: Camera, check: Check, unfold: ChevronDown,
   forward: ChevronRight, alert: CircleAlert, outside: ExternalLink, pictures: Images, info: Info, spot: MapPin,
   parcel: Package, add: Plus, search: Search, send: Send, today: Sun, remove: Trash, caution: TriangleAlert,
-  undo: Undo, write: Wand, close: X, stock: Shelves, sales: Handshake,
+  undo: Undo, write: Wand, close: X, stock: Shelves, sales: Handshake, brush: Brush, light: Contrast, crop: Crop, erase: Eraser, film: Film, redo: Redo,
+  turn: Turn, ruler: Ruler, barcode: Barcode, readText: ReadText,
 }; // prettier-ignore
 
 export type IconName = keyof typeof ICONS;

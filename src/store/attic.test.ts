@@ -1,10 +1,12 @@
-import { planId } from '@/contract/records';
+import { Picture, planId } from '@/contract/records';
 
 import { change, openAttic, OFFER_TIME, saveNow, setSettings, takenOver, undo, useAttic } from './attic';
 import { Disk } from './disk';
 import { pageKey } from './pagedRecords';
 import { addThing, editPlan, editThing, removeThing } from './things';
 
+const aPicture = (id: string, thingId: string) =>
+  Picture.parse({ id, thingId, origin: 'file', author: 'me', addedAt: 1, width: 4, height: 3, bytes: 5 });
 let n = 0;
 const fresh = () => `test-${(n += 1)}`;
 const thing = (id: string) => useAttic.getState().things[id];
@@ -15,9 +17,7 @@ it('keeps a thing, its plan and its picture’s record through a reload', async 
   const id = addThing();
   editThing(id, 'title', { title: 'Gansey 🧶 نص' });
   editPlan(id, 'threadwick', 'price', { wanted: true, price: 1800 });
-  change('picture added', [
-    { collection: 'pictures', id: 'p1', record: { id: 'p1', thingId: id, origin: 'file', author: 'me', takenAt: null, addedAt: 1, width: 4, height: 3, bytes: 5 } },
-  ]); // prettier-ignore
+  change('picture added', [{ collection: 'pictures', id: 'p1', record: aPicture('p1', id) }]);
   await saveNow();
   useAttic.setState({ things: {}, plans: {}, pictures: {} });
   await openAttic(name);

@@ -42,6 +42,7 @@ let channel: BroadcastChannel | null = null;
 const dirtyPages = new Set<string>();
 let dirtySettings = false;
 let blobs: Record<string, Blob> = {};
+const dropped = new Set<string>();
 let writing: Promise<void> = Promise.resolve();
 let timer: ReturnType<typeof setTimeout> | null = null;
 
@@ -66,6 +67,10 @@ export async function openAttic(name: string): Promise<void> {
   listenToOtherPages(name);
   window.addEventListener('pagehide', () => void saveNow());
   document.addEventListener('visibilitychange', () => void saveNow());
+  window.addEventListener('beforeunload', (event) => {
+    // Asked only when something would be lost.
+    if (useAttic.getState().saveTrouble) event.preventDefault();
+  });
 }
 
 export function isEmptyAttic(): boolean {
@@ -92,13 +97,20 @@ export type Put = {
   [C in CollectionName]: { collection: C; id: string; record: RecordOf[C] | null };
 }[CollectionName];
 
+export interface ChangeOptions {
+  /** Offer to take it back without being asked. */
+  destructive?: boolean;
+  /** It has an undo of its own, as cleaning up has, or nothing a person did: the attic's undo leaves it alone. */
+  ownUndo?: boolean;
+}
+
 /**
  * Changes records, remembers how to take it back, and stores them soon.
  *
  * @param label what was done, as a person would say it ("price", "picture removed")
  * @throws ZodError when a record is not valid: the caller has to check what people type
  */
-export function change(label: string, puts: readonly Put[], options: { destructive?: boolean } = {}): void {
+export function change(label: string, puts: readonly Put[], options: ChangeOptions = {}): void {
   const state = useAttic.getState();
   const edits = puts.map(({ collection, id, record }) => ({
     collection,
@@ -106,6 +118,10 @@ export function change(label: string, puts: readonly Put[], options: { destructi
     before: state[collection][id] ?? null,
     after: record === null ? null : COLLECTIONS[collection].parse(record),
   })) as Edit[];
+  if (options.ownUndo) {
+    apply(edits);
+    return;
+  }
   const entry: Change = {
     label,
     at: Date.now(),
@@ -140,14 +156,30 @@ export function dismissOffer(): void {
 /** Bytes to be stored together with the records that speak of them. */
 export function putBlob(key: string, blob: Blob): void {
   blobs[key] = blob;
+  dropped.delete(key);
+}
+
+/** Bytes that are no longer wanted, taken away with the next write. */
+export function dropBlob(key: string): void {
+  delete blobs[key];
+  dropped.add(key);
+  saveSoon();
 }
 
 export async function readBlob(key: string): Promise<Blob | null> {
-  return blobs[key] ?? (await disk?.blob(key)) ?? null;
+  return blobs[key] ?? (dropped.has(key) ? null : ((await disk?.blob(key)) ?? null));
 }
 
-export function pictureKey(id: string, size: 'full' | 'thumb'): string {
+/** `full` is the cleaned-up picture; it is absent while it is the same as the original. */
+export type PictureSize = 'original' | 'full' | 'thumb' | 'clip';
+
+export function pictureKey(id: string, size: PictureSize): string {
   return `picture:${id}:${size}`;
+}
+
+/** How many pictures' bytes are only in this page so far. */
+export function unsavedBlobs(): Readonly<Record<string, Blob>> {
+  return blobs;
 }
 
 /** Resolves once everything changed so far is stored (or the trouble is in `saveTrouble`). */
@@ -182,13 +214,14 @@ function saveSoon(): void {
 }
 
 async function write(): Promise<void> {
-  if (!disk || (dirtyPages.size === 0 && !dirtySettings && Object.keys(blobs).length === 0)) return;
+  if (!disk || (dirtyPages.size === 0 && !dirtySettings && Object.keys(blobs).length + dropped.size === 0))
+    return;
   const state = useAttic.getState();
   const pages = [...dirtyPages];
   const bytes = blobs;
-  const entries: Record<string, Stored> = {
+  const gone = [...dropped];
+  const texts: Record<string, Stored> = {
     ...pageTexts(state, pages),
-    ...bytes,
     settings: JSON.stringify(state.settings),
     journal: JSON.stringify(state.journal),
     meta: JSON.stringify({ schema: SCHEMA_VERSION }),
@@ -196,16 +229,29 @@ async function write(): Promise<void> {
   dirtyPages.clear();
   dirtySettings = false;
   try {
-    await disk.write(entries);
+    await disk.write({ ...texts, ...bytes });
+    await disk.remove(gone);
+    for (const key of gone) dropped.delete(key);
     // Bytes added while the write ran stay for the next one.
     blobs = Object.fromEntries(Object.entries(blobs).filter(([key, blob]) => bytes[key] !== blob));
     if (dirtyPages.size === 0 && !dirtySettings)
       useAttic.setState({ savedAt: Date.now(), saveTrouble: null });
   } catch (error) {
-    for (const page of pages) dirtyPages.add(page);
-    dirtySettings = true;
     const why = error instanceof DiskFull ? error.message : 'It could not be stored on this device.';
-    useAttic.setState({ saveTrouble: `${why} Nothing is lost while this page stays open; free some room.` });
+    // What was typed is small: it must not be lost because a picture does not fit.
+    const typed =
+      error instanceof DiskFull &&
+      (await disk.write(texts).then(
+        () => true,
+        () => false,
+      ));
+    if (!typed) {
+      for (const page of pages) dirtyPages.add(page);
+      dirtySettings = true;
+    }
+    useAttic.setState({
+      saveTrouble: `${why} ${typed ? 'What you typed is stored; new pictures are kept' : 'Everything is kept'} only while this page stays open.`,
+    });
     timer ??= setTimeout(() => void saveNow(), 5_000);
   }
 }

@@ -95,12 +95,12 @@ export async function loadSheets(): Promise<void> {
   useCourier.setState({ sheets, sheetsMissing: missing });
 }
 
-/** Brings a picture to the courier's shelf unless it is there. @returns its SHA-256 */
-export async function shelvePicture(jpeg: Blob): Promise<string> {
-  const bytes = await jpeg.arrayBuffer();
+/** Brings a picture or clip to the courier's shelf. @returns its SHA-256 */
+export async function shelve(sort: 'pictures' | 'clips', blob: Blob): Promise<string> {
+  const bytes = await blob.arrayBuffer();
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes));
   const hash = [...digest].map((b) => b.toString(16).padStart(2, '0')).join('');
-  await ask(`/pictures/${hash}`, { method: 'PUT', headers: { 'content-type': 'image/jpeg' }, body: bytes });
+  await ask(`/${sort}/${hash}`, { method: 'PUT', headers: { 'content-type': blob.type }, body: bytes });
   return hash;
 }
 

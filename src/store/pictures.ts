@@ -1,8 +1,10 @@
 import { useEffect, useState } from 'react';
 
-import type { Picture, Thing } from '@/contract/records';
+import { Picture, type Origin } from '@/contract/picture';
+import type { Thing } from '@/contract/records';
 
-import { change, newId, pictureKey, putBlob, readBlob, saveNow, useAttic } from './attic';
+import { change, newId, pictureKey, putBlob, readBlob, saveNow, useAttic, type PictureSize } from './attic';
+import { takeClip } from './clips';
 import { pictureWorker } from './pictureWorker';
 import { addThing, thingWith } from './things';
 
@@ -17,8 +19,15 @@ export interface Taken {
   notTaken: NotTaken[];
 }
 
+export interface TakeOptions {
+  origin: Origin;
+  /** What the first of them shows, of the shot list. */
+  shows?: string;
+  onEach?: (done: number, thingId: string | null) => void;
+}
+
 /**
- * Takes picture files into a thing, one after the other. What can't be read is reported and the
+ * Takes picture and clip files into a thing, one after the other. What can't be read is reported and the
  * others go on; each is stored before the next one begins.
  *
  * @param target a thing's id; null begins a new thing, which exists as soon as its first picture does
@@ -26,35 +35,44 @@ export interface Taken {
 export async function addPictures(
   target: string | null,
   files: readonly File[],
-  origin: Picture['origin'],
-  onEach?: (done: number, thingId: string | null) => void,
+  { origin, shows = '', onEach }: TakeOptions,
 ): Promise<Taken> {
   const notTaken: NotTaken[] = [];
   let thingId = target;
+  let shown = shows;
   for (const [i, file] of files.entries()) {
-    const prepared = await pictureWorker().prepare(file);
-    if (!prepared.ok) notTaken.push({ name: file.name, why: prepared.why });
+    const clip = await takeClip(file);
+    const taken =
+      clip === null
+        ? await pictureWorker().take(file)
+        : clip.ok
+          ? await pictureWorker().take(clip.still)
+          : clip;
+    if (!taken.ok) notTaken.push({ name: file.name, why: taken.why });
     else {
       thingId ??= addThing();
       const thing = useAttic.getState().things[thingId];
       if (!thing) return { thingId: null, notTaken };
       const id = newId();
-      putBlob(pictureKey(id, 'full'), prepared.full);
-      putBlob(pictureKey(id, 'thumb'), prepared.thumb);
-      const { width, height, takenAt } = prepared;
-      const { author } = useAttic.getState().settings;
-      const bytes = prepared.full.size;
-      const record: Picture = {
+      putBlob(pictureKey(id, 'original'), taken.full);
+      putBlob(pictureKey(id, 'thumb'), taken.thumb);
+      if (clip?.ok) putBlob(pictureKey(id, 'clip'), clip.bytes);
+      const { width, height, takenAt, exam } = taken;
+      const record = Picture.parse({
         id,
         thingId,
         origin,
-        author,
+        author: useAttic.getState().settings.author,
         takenAt,
         addedAt: Date.now(),
         width,
         height,
-        bytes,
-      };
+        bytes: taken.full.size + taken.thumb.size + (clip?.ok ? clip.bytes.size : 0),
+        shows: shown,
+        exam,
+        clip: clip?.ok ? { seconds: clip.seconds, type: clip.type } : null,
+      });
+      shown = '';
       change('picture added', [
         { collection: 'pictures', id, record },
         thingWith(thing, { pictureIds: [...thing.pictureIds, id] }),
@@ -81,25 +99,62 @@ export function orderPictures(thing: Thing, pictureIds: string[]): void {
   change('pictures in a new order', [thingWith(thing, { pictureIds })]);
 }
 
+/** Changes what is said about a picture: what it shows, where it comes from, whether it is sent. */
+export function editPicture(id: string, label: string, part: Partial<Picture>): void {
+  const picture = useAttic.getState().pictures[id];
+  if (picture) change(label, [{ collection: 'pictures', id, record: { ...picture, ...part } }]);
+}
+
+/** The picture as it was taken. Attics from before originals were kept apart hold only one. */
+export async function readOriginal(id: string): Promise<Blob | null> {
+  return (await readBlob(pictureKey(id, 'original'))) ?? readBlob(pictureKey(id, 'full'));
+}
+
+/** The picture as it is to be seen: cleaned up, where it was. */
+export async function readShown(id: string): Promise<Blob | null> {
+  return (await readBlob(pictureKey(id, 'full'))) ?? readBlob(pictureKey(id, 'original'));
+}
+
+/** Examines pictures that came without (from the demo, or an older attic), one after the other. */
+export async function examineMissing(ids: readonly string[]): Promise<void> {
+  for (const id of ids) {
+    const picture = useAttic.getState().pictures[id];
+    if (!picture || picture.exam || picture.made) continue;
+    const blob = await readShown(id);
+    const taken = blob && (await pictureWorker().take(blob));
+    const now = useAttic.getState().pictures[id];
+    if (taken?.ok && now && !now.exam)
+      change('picture examined', [{ collection: 'pictures', id, record: { ...now, exam: taken.exam } }], { ownUndo: true }); // prettier-ignore
+  }
+}
+
 // ---- showing ------------------------------------------------------------------------------------------
 
-const addresses = new Map<string, string>();
+const addresses = new Map<string, { version: number; address: string }>();
 
-/** Address of a stored picture for showing; null while it is being read or where there is none. */
-export function usePictureAddress(id: string | undefined, size: 'full' | 'thumb'): string | null {
+/** Address of a stored picture or clip for showing; null while it is being read or where there is none. */
+export function usePictureAddress(id: string | undefined, size: PictureSize): string | null {
+  // The bytes change whenever something is done to the picture.
+  const version = useAttic((s) => (id ? (s.pictures[id]?.bytes ?? 0) : 0));
   const key = id ? pictureKey(id, size) : '';
   const [, again] = useState(0);
   useEffect(() => {
-    if (key === '' || addresses.has(key)) return;
+    if (!id || addresses.get(key)?.version === version) return;
     let wanted = true;
-    void readBlob(key).then((blob) => {
+    const read = size === 'full' ? readShown(id) : size === 'original' ? readOriginal(id) : readBlob(key);
+    void read.then((blob) => {
       if (!blob) return;
-      if (!addresses.has(key)) addresses.set(key, URL.createObjectURL(blob));
+      const before = addresses.get(key);
+      if (before?.version !== version) {
+        addresses.set(key, { version, address: URL.createObjectURL(blob) });
+        // Another view may still be drawing it.
+        if (before) setTimeout(() => URL.revokeObjectURL(before.address), 10_000);
+      }
       if (wanted) again((n) => n + 1);
     });
     return () => {
       wanted = false;
     };
-  }, [key]);
-  return addresses.get(key) ?? null;
+  }, [id, key, size, version]);
+  return addresses.get(key)?.address ?? null;
 }

@@ -9,11 +9,13 @@ import {
   listingTakeHome,
   type Effective,
 } from '@/core/listing/effective';
+import { clipFor, picturesFor } from '@/core/picture/chosen';
 import type { TakeHome } from '@/core/price/takeHome';
 
 import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
-import { command, CourierTrouble, shelvePicture } from './courierLink';
+import { command, CourierTrouble, shelve } from './courierLink';
 import { pictureWorker } from './pictureWorker';
+import { readShown } from './pictures';
 import { editPlan } from './things';
 
 /** One thing on one marketplace, examined: what would be sent and what stands against it. */
@@ -23,6 +25,18 @@ export interface Examined {
   effective: Effective;
   findings: Finding[];
   takeHome: TakeHome | null;
+  media: Media;
+}
+
+/** The pictures that would go there, in that marketplace's order, and the clip. */
+export interface Media {
+  pictures: Picture[];
+  clip: Picture | null;
+}
+
+/** What tells whether the same pictures would go again: which, in what order, and whether they still look the same. */
+function mediaPrints({ pictures, clip }: Media): string[] {
+  return [...pictures, ...(clip ? [clip] : [])].map((p) => `${p.id}:${p.bytes}`);
 }
 
 /** What of the attic bears on a listing besides the thing itself. */
@@ -37,12 +51,14 @@ export function examine(
   const plan = plans[planId(thing.id, sheet.marketplace)];
   const effective = effectiveListing(thing, plan, sheet, settings.remembered);
   const own = thing.pictureIds.map((id) => pictures[id]).filter((p): p is Picture => p !== undefined);
+  const media = { pictures: picturesFor(own, sheet.photos), clip: clipFor(own, sheet.clip) };
   return {
     sheet,
     plan,
     effective,
     findings: checkListing(thing, effective, sheet, own),
     takeHome: listingTakeHome(effective, sheet),
+    media,
   };
 }
 
@@ -53,9 +69,8 @@ export function hasBlockers(examined: Examined): boolean {
 /** Whether what is shown there is not what would be sent now. */
 export function changedSinceSent(thing: Thing, examined: Examined, sentPrint: string): boolean {
   if (hasBlockers(examined)) return false;
-  const wanted = thing.pictureIds.slice(0, examined.sheet.photos.max);
-  const sent = examined.plan?.sentPictureIds ?? [];
-  if (sent.length > 0 && JSON.stringify(sent) !== JSON.stringify(wanted)) return true;
+  const sent = examined.plan?.sentMedia ?? [];
+  if (sent.length > 0 && JSON.stringify(sent) !== JSON.stringify(mediaPrints(examined.media))) return true;
   return draftPrint(draftOf(examined.effective, examined.sheet, [])) !== sentPrint;
 }
 
@@ -69,18 +84,22 @@ export async function send(thing: Thing, sheet: RuleSheet): Promise<void> {
   const examined = examine(thing, sheet);
   const blocker = examined.findings.find((f) => f.level === 'blocker');
   if (blocker) throw new CourierTrouble(blocker.message);
-  const pictureIds = thing.pictureIds.slice(0, sheet.photos.max);
+  const { media } = examined;
   const { maxLongSide, maxBytes, shape } = sheet.photos;
   const hashes: string[] = [];
-  for (const id of pictureIds) {
-    const full = await readBlob(pictureKey(id, 'full'));
+  for (const { id } of media.pictures) {
+    const full = await readShown(id);
     if (!full) throw new CourierTrouble('A picture is missing on this device: remove it or add it again.');
-    hashes.push(await shelvePicture(await pictureWorker().rendition(full, { maxLongSide, maxBytes, shape })));
+    const rendition = await pictureWorker().rendition(full, { maxLongSide, maxBytes, shape });
+    hashes.push(await shelve('pictures', rendition));
   }
-  const draft = draftOf(examined.effective, sheet, hashes);
+  const film = media.clip && (await readBlob(pictureKey(media.clip.id, 'clip')));
+  const seconds = media.clip?.clip?.seconds;
+  const clip = film && seconds ? { hash: await shelve('clips', film), seconds } : null;
+  const draft = draftOf(examined.effective, sheet, hashes, clip);
   const answer = await command({ type: 'send', thing: thing.id, market: sheet.marketplace, draft });
   if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
-  editPlan(thing.id, sheet.marketplace, 'sent', { wanted: true, sentPictureIds: pictureIds });
+  editPlan(thing.id, sheet.marketplace, 'sent', { wanted: true, sentMedia: mediaPrints(media) });
 }
 
 export async function withdraw(thing: string, market: string): Promise<void> {

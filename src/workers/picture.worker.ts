@@ -1,47 +1,193 @@
-import { expose } from 'comlink';
-import exifr from 'exifr/dist/lite.esm.mjs';
+import { expose, transfer } from 'comlink';
 
-import { fileKind } from '@/core/picture/fileKind';
+import type { Exam, MeasureLine, Step } from '@/contract/picture';
+import { drawingOf } from '@/core/measure/drawing';
+import type { Corners, Reference } from '@/core/measure/plane';
+import { examine, EXAM_SIDE } from '@/core/pixels/examine';
+import type { Mask } from '@/core/pixels/pixels';
+import { findSheet } from '@/core/pixels/sheet';
+import { lookOf, through, type Gains, type Rect } from '@/core/picture/look';
 import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
+import { KEPT } from '@/core/storage/room';
 
-/** Longer side of what is kept, and of the small copy for lists. Pixels. */
-const FULL = 2_000;
-const THUMB = 400;
+import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
+import { decode } from './decode';
+import { Desk } from './desk';
+import { drawMeasures } from './drawMeasures';
 
-export type Prepared =
-  | { ok: true; full: Blob; thumb: Blob; width: number; height: number; takenAt: number | null }
-  | { ok: false; why: string };
+/** A picture as it is kept. */
+export interface Developed {
+  full: Blob;
+  thumb: Blob;
+  width: number;
+  height: number;
+  exam: Exam;
+}
+
+export type Taken = ({ ok: true; takenAt: number | null } & Developed) | { ok: false; why: string };
+
+export interface Preview {
+  blob: Blob;
+  width: number;
+  height: number;
+}
+
+/** An original by a name of its own, so that it is decoded once for many steps. */
+export interface Original {
+  key: string;
+  blob: Blob;
+}
 
 export interface PictureWorker {
-  prepare(file: Blob): Promise<Prepared>;
+  take(file: Blob): Promise<Taken>;
+  /** The picture with the steps done, as it is to be kept. */
+  develop(original: Original, steps: readonly Step[]): Promise<Developed>;
+  /** The same, small and quick, for looking at; as a ghost the background still shines through, for correcting the mask. */
+  preview(original: Original, steps: readonly Step[], side: number, ghost: boolean): Promise<Preview>;
+  proposals(
+    original: Original,
+    steps: readonly Step[],
+  ): Promise<{ degrees: number; crop: Rect | null; gains: Gains; found: boolean }>;
+  /** The mask of a picture, as wide as asked for. */
+  mask(original: Original): Promise<Mask>;
+  findSheet(original: Original, reference: Reference): Promise<Corners | null>;
+  /** Lines with their texts on the picture, as a picture of its own. */
+  measured(
+    original: Original,
+    steps: readonly Step[],
+    lines: readonly MeasureLine[],
+    texts: Record<string, string>,
+  ): Promise<Developed>;
+  /** A part of a picture, in shares, for showing what was read; or turned, for reading it. */
+  part(blob: Blob, box: readonly [number, number, number, number], side: number): Promise<Blob>;
+  turned(blob: Blob, degrees: number): Promise<Blob>;
   rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob>;
 }
 
+let desk: Desk | null = null;
+
+async function deskFor({ key, blob }: Original): Promise<Desk> {
+  if (desk?.key === key) return desk;
+  desk?.close();
+  desk = await Desk.open(key, blob);
+  return desk;
+}
+
+async function keep(
+  canvas: OffscreenCanvas | ImageBitmap,
+  quality: number,
+  side: number,
+): Promise<Developed> {
+  const size = scaledTo(canvas.width, canvas.height, side);
+  const scaled = drawn(canvas, size.width, size.height);
+  const small = scaledTo(size.width, size.height, KEPT.small.side);
+  const seen = scaledTo(size.width, size.height, EXAM_SIDE);
+  return {
+    full: await jpeg(scaled, quality),
+    thumb: await jpeg(drawn(scaled, small.width, small.height), KEPT.small.quality),
+    ...size,
+    exam: examine(pixelsOf(drawn(scaled, seen.width, seen.height))),
+  };
+}
+
 /**
- * Upright, scaled, and free of whatever the camera wrote along: drawing on a canvas keeps the pixels
- * and nothing else, so no location can leave the device.
+ * Upright, scaled, and free of whatever the camera wrote along: drawing on a canvas keeps the pixels and nothing
+ * else, so no location can leave the device.
  */
-async function prepare(file: Blob): Promise<Prepared> {
-  const kind = fileKind(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
-  if (kind === 'empty') return { ok: false, why: 'The file is empty.' };
-  if (kind === 'heic')
-    return { ok: false, why: 'This browser can’t read HEIC pictures: set the phone’s camera to JPEG.' };
-  let bitmap: ImageBitmap;
-  try {
-    bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
-  } catch {
-    return {
-      ok: false,
-      why: kind === 'unknown' ? 'This is not a picture.' : 'The picture is damaged and can’t be read.',
-    };
-  }
-  const takenAt = kind === 'jpeg' ? await takenTime(file) : null;
-  const size = scaledTo(bitmap.width, bitmap.height, FULL);
-  const full = await jpeg(drawn(bitmap, size.width, size.height), 0.85);
-  const small = scaledTo(bitmap.width, bitmap.height, THUMB);
-  const thumb = await jpeg(drawn(bitmap, small.width, small.height), 0.8);
+async function take(file: Blob): Promise<Taken> {
+  const decoded = await decode(file);
+  if (!decoded.ok) return decoded;
+  const { bitmap, takenAt } = decoded;
+  const kept = await keep(bitmap, KEPT.original.quality, KEPT.original.side);
   bitmap.close();
-  return { ok: true, full, thumb, ...size, takenAt };
+  return { ok: true, takenAt, ...kept };
+}
+
+async function develop(original: Original, steps: readonly Step[]): Promise<Developed> {
+  const { canvas } = (await deskFor(original)).developed(lookOf(steps), KEPT.cleaned.side);
+  return keep(canvas, KEPT.cleaned.quality, KEPT.cleaned.side);
+}
+
+async function preview(
+  original: Original,
+  steps: readonly Step[],
+  side: number,
+  ghost: boolean,
+): Promise<Preview> {
+  const { canvas } = (await deskFor(original)).developed(lookOf(steps), side, ghost);
+  return { blob: await jpeg(canvas, 0.85), width: canvas.width, height: canvas.height };
+}
+
+async function measured(
+  original: Original,
+  steps: readonly Step[],
+  lines: readonly MeasureLine[],
+  texts: Record<string, string>,
+): Promise<Developed> {
+  const bench = await deskFor(original);
+  const { width, height } = bench.original;
+  const onStage = (crop: boolean) => {
+    const all = lookOf(steps);
+    const { canvas, stage } = bench.developed(crop ? all : { ...all, crop: null }, KEPT.cleaned.side);
+    const mapped = lines.map(({ measure, a, b }) => {
+      const place = (p: { x: number; y: number }) => {
+        const at = through(stage.map, { x: p.x * width, y: p.y * height });
+        return { x: at.x / stage.width, y: at.y / stage.height };
+      };
+      return { measure, a: place(a), b: place(b) };
+    });
+    const inside = mapped.every(({ a, b }) =>
+      [a, b].every((p) => p.x >= 0 && p.x <= 1 && p.y >= 0 && p.y <= 1),
+    );
+    return { canvas, mapped, inside };
+  };
+  // A crop that would cut a line off is left out.
+  const cropped = onStage(true);
+  const { canvas, mapped } = cropped.inside ? cropped : onStage(false);
+  await drawMeasures(canvas, drawingOf(mapped, texts, canvas.width, canvas.height));
+  return keep(canvas, KEPT.cleaned.quality, KEPT.cleaned.side);
+}
+
+async function part(
+  blob: Blob,
+  [x, y, w, h]: readonly [number, number, number, number],
+  side: number,
+): Promise<Blob> {
+  const bitmap = await createImageBitmap(blob);
+  const cut = { w: Math.max(1, w * bitmap.width), h: Math.max(1, h * bitmap.height) };
+  const size = scaledTo(Math.ceil(cut.w), Math.ceil(cut.h), side);
+  const canvas = new OffscreenCanvas(size.width, size.height);
+  context2d(canvas).drawImage(
+    bitmap,
+    x * bitmap.width,
+    y * bitmap.height,
+    cut.w,
+    cut.h,
+    0,
+    0,
+    size.width,
+    size.height,
+  );
+  bitmap.close();
+  return jpeg(canvas, 0.85);
+}
+
+async function turned(blob: Blob, degrees: number): Promise<Blob> {
+  const bitmap = await createImageBitmap(blob);
+  const angle = (degrees * Math.PI) / 180;
+  const [cos, sin] = [Math.abs(Math.cos(angle)), Math.abs(Math.sin(angle))];
+  const canvas = new OffscreenCanvas(
+    Math.round(bitmap.width * cos + bitmap.height * sin),
+    Math.round(bitmap.width * sin + bitmap.height * cos),
+  );
+  const context = context2d(canvas);
+  context.fillStyle = edgeColour(bitmap);
+  context.fillRect(0, 0, canvas.width, canvas.height);
+  context.translate(canvas.width / 2, canvas.height / 2);
+  context.rotate(angle);
+  context.drawImage(bitmap, -bitmap.width / 2, -bitmap.height / 2);
+  bitmap.close();
+  return jpeg(canvas, 0.92);
 }
 
 async function rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob> {
@@ -60,54 +206,24 @@ async function rendition(full: Blob, spec: RenditionSpec & { maxBytes: number })
   throw new Error('unreachable');
 }
 
-function context2d(canvas: OffscreenCanvas): OffscreenCanvasRenderingContext2D {
-  const context = canvas.getContext('2d');
-  if (!context) throw new Error('This browser can’t draw in the background.');
-  context.imageSmoothingQuality = 'high';
-  return context;
-}
-
-function drawn(bitmap: ImageBitmap, width: number, height: number): OffscreenCanvas {
-  const canvas = new OffscreenCanvas(width, height);
-  const context = context2d(canvas);
-  // JPEG has no transparency: what was clear becomes white, not black.
-  context.fillStyle = '#fff';
-  context.fillRect(0, 0, width, height);
-  context.drawImage(bitmap, 0, 0, width, height);
-  return canvas;
-}
-
-function jpeg(canvas: OffscreenCanvas, quality: number): Promise<Blob> {
-  return canvas.convertToBlob({ type: 'image/jpeg', quality });
-}
-
-/** Mean colour of the picture's border, so that filled-up sides look like its background. */
-function edgeColour(bitmap: ImageBitmap): string {
-  const side = 16;
-  const canvas = new OffscreenCanvas(side, side);
-  const context = context2d(canvas);
-  context.drawImage(bitmap, 0, 0, side, side);
-  const { data } = context.getImageData(0, 0, side, side);
-  const sum = [0, 0, 0];
-  let n = 0;
-  for (let y = 0; y < side; y += 1)
-    for (let x = 0; x < side; x += 1)
-      if (x === 0 || y === 0 || x === side - 1 || y === side - 1) {
-        const at = (y * side + x) * 4;
-        for (let k = 0; k < 3; k += 1) sum[k] = (sum[k] ?? 0) + (data[at + k] ?? 0);
-        n += 1;
-      }
-  return `rgb(${sum.map((s) => Math.round(s / n)).join(' ')})`;
-}
-
-async function takenTime(file: Blob): Promise<number | null> {
-  try {
-    const tags = (await exifr.parse(file, ['DateTimeOriginal'])) as { DateTimeOriginal?: Date } | undefined;
-    const at = tags?.DateTimeOriginal?.getTime();
-    return at !== undefined && Number.isFinite(at) && at > 0 ? at : null;
-  } catch {
-    return null;
-  }
-}
-
-expose({ prepare, rendition } satisfies PictureWorker);
+expose({
+  take,
+  develop,
+  preview,
+  measured,
+  part,
+  turned,
+  rendition,
+  proposals: async (original, steps) => (await deskFor(original)).proposals(steps),
+  mask: async (original) => {
+    const { mask } = (await deskFor(original)).segmented();
+    // A copy travels: the desk keeps its own.
+    const data = mask.data.slice();
+    return transfer({ ...mask, data }, [data.buffer]);
+  },
+  findSheet: async (original, reference) =>
+    findSheet(
+      pixelsOf(drawn((await deskFor(original)).original, desk!.original.width, desk!.original.height)),
+      reference,
+    ),
+} satisfies PictureWorker);

@@ -4,7 +4,7 @@ import type { z } from 'zod';
 
 import type { ListingDraft } from '@/contract/courier';
 import {
-  BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPicture, BrackenmoorProblems,
+  BrackenmoorClip, BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPicture, BrackenmoorProblems,
 } from '@/contract/marketplaces/brackenmoor'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
@@ -16,7 +16,7 @@ type Listing = z.infer<typeof BrackenmoorListing>;
 
 /** Fields in Brackenmoor's words -> ours. */
 const FIELDS: Record<string, string> = {
-  headline: 'title', text: 'description', askingCents: 'price', postageCents: 'parcel', pictures: 'pictures',
+  headline: 'title', text: 'description', askingCents: 'price', postageCents: 'parcel', pictures: 'pictures', clip: 'pictures',
   category: 'category', condition: 'condition',
 }; // prettier-ignore
 
@@ -42,6 +42,13 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
     return status === 422 ? refuse(body) : readAs(BrackenmoorPicture, body).picture;
   };
 
+  const uploadClip = async ({ hash, seconds }: NonNullable<ListingDraft['clip']>, shelf: Pictures) => {
+    const { status, body } = await call(`${address}/v1/clips?seconds=${seconds}`, {
+      method: 'POST', token, expected: [201, 422], headers: { 'content-type': 'video/*' }, body: await shelf(hash),
+    }); // prettier-ignore
+    return status === 422 ? refuse(body) : readAs(BrackenmoorClip, body).clip;
+  };
+
   const entry = async (ref: string, draft: ListingDraft, pictures: Pictures) =>
     JSON.stringify({
       reference: ref,
@@ -53,6 +60,7 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
       condition: draft.condition,
       attributes: draft.specifics,
       pictures: await Promise.all(draft.pictures.map((hash) => upload(hash, pictures))),
+      clip: draft.clip ? await uploadClip(draft.clip, pictures) : null,
     });
 
   const saleNews = (o: z.infer<typeof BrackenmoorHappening>): News => ({

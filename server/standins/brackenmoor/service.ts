@@ -60,6 +60,28 @@ export function brackenmoor(options: {
     return c.json({ picture: id }, 201);
   });
 
+  app.post('/v1/clips', async (c) => {
+    const bytes = new Uint8Array(await c.req.arrayBuffer());
+    const seconds = Number(c.req.query('seconds'));
+    const no = (code: string, message: string) =>
+      c.json({ problems: [{ code, field: 'clip', message }] }, 422);
+    const type = filmType(bytes);
+    if (!type) return no('CL-1', 'That is no film we can show.');
+    if (bytes.length > 30_000_000) return no('CL-2', 'Films go up to 30 MB.');
+    if (!(seconds > 0 && seconds <= 60)) return no('CL-3', 'Films go up to a minute.');
+    const id = randomBytes(9).toString('hex');
+    await store.putPicture(id, bytes);
+    await store.write([{ sort: 'clip', id, body: { type } }]);
+    return c.json({ clip: id }, 201);
+  });
+
+  app.get('/clip/:id', async (c) => {
+    const clip = await store.get<{ type: string }>('clip', c.req.param('id'));
+    const bytes = clip && (await store.picture(c.req.param('id')));
+    if (!bytes) return c.notFound();
+    return c.body(bytes, 200, { 'Content-Type': clip.type, 'Cross-Origin-Resource-Policy': 'cross-origin' });
+  });
+
   const measure = async (entry: Entry) => {
     const sizes = await Promise.all(
       entry.pictures.map((id) => store.get<Measured & { bytes: number }>('picture', id)),
@@ -70,6 +92,8 @@ export function brackenmoor(options: {
   const judge = async (entry: Entry, own: Listing | null) => {
     const pictures = await measure(entry);
     if (!pictures) return [{ code: 'PH-9', field: 'pictures', message: 'A picture is not here.' }];
+    if (entry.clip && !(await store.get('clip', entry.clip)))
+      return [{ code: 'CL-9', field: 'clip', message: 'The film is not here.' }];
     const problems = problemsOf(entry, pictures);
     const others = (await store.all<Listing>('listing')).filter((l) => l.id !== own?.id);
     const headline = entry.headline.trim().toLowerCase();
@@ -208,6 +232,7 @@ export function brackenmoor(options: {
     return c.html(
       page(e.headline, LOOK, html`${head}<main>
         <div class="strip">${e.pictures.map((p, i) => html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`)}</div>
+        ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}
         <h1>${e.headline}</h1>
         <div class="price">${euros(e.askingCents)}</div>
         <p>and ${euros(e.postageCents)} postage</p>
@@ -250,4 +275,10 @@ export function brackenmoor(options: {
   );
 
   return { id: 'brackenmoor', name: SHEET.name, app, start: () => hooks.start(), stop: () => hooks.stop() };
+}
+
+/** What a film's first bytes say it is; null for anything else. */
+function filmType(bytes: Uint8Array): string | null {
+  if (bytes[0] === 0x1a && bytes[1] === 0x45 && bytes[2] === 0xdf && bytes[3] === 0xa3) return 'video/webm';
+  return String.fromCharCode(...bytes.subarray(4, 8)) === 'ftyp' ? 'video/mp4' : null;
 }

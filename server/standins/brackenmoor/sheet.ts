@@ -114,7 +114,16 @@ export const SHEET = {
   currency: 'EUR',
   title: { max: 80, counts: 'codeUnits' },
   description: { min: 20, max: 4_000, counts: 'codeUnits' },
-  photos: { min: 1, max: 12, minLongSide: 500, maxLongSide: 2_000, maxBytes: 4_000_000, shape: 'any' },
+  photos: {
+    min: 1,
+    max: 12,
+    minLongSide: 500,
+    maxLongSide: 2_000,
+    maxBytes: 4_000_000,
+    shape: 'any',
+    shownAtOnce: 5,
+  },
+  clip: { maxSeconds: 60, maxBytes: 30_000_000 },
   price: { min: 100, max: 2_500_000 },
   categories: CATEGORIES,
   conditions: [

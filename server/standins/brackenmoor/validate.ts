@@ -12,6 +12,8 @@ export interface Entry {
   condition: string;
   attributes: Record<string, string>;
   pictures: string[];
+  /** A short film; null for none. */
+  clip?: string | null;
 }
 
 export interface Problem {
@@ -33,7 +35,8 @@ export function readEntry(body: unknown): Entry | null {
     !isText(b.condition, 60) || !Number.isInteger(b.askingCents) || !Number.isInteger(b.postageCents) ||
     typeof attributes !== 'object' || attributes === null ||
     !Object.values(attributes).every((v) => isText(v, 1_000)) ||
-    !Array.isArray(b.pictures) || b.pictures.length > 100 || !b.pictures.every((p) => isText(p, 120))
+    !Array.isArray(b.pictures) || b.pictures.length > 100 || !b.pictures.every((p) => isText(p, 120)) ||
+    !(b.clip === undefined || b.clip === null || isText(b.clip, 120))
   ) return null; // prettier-ignore
   return b as unknown as Entry;
 }

@@ -45,7 +45,7 @@ export function frame(options: { name: string; store: Store; token: string; sell
     await next();
     c.header(
       'Content-Security-Policy',
-      "sandbox allow-forms allow-popups; default-src 'none'; img-src 'self'; style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+      "sandbox allow-forms allow-popups; default-src 'none'; img-src 'self'; media-src 'self'; style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
     );
   });
 

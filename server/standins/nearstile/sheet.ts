@@ -11,7 +11,15 @@ export const SHEET = {
   currency: 'EUR',
   title: { max: 64, counts: 'characters' },
   description: { min: 0, max: 1_500, counts: 'characters' },
-  photos: { min: 1, max: 9, minLongSide: 400, maxLongSide: 1_280, maxBytes: 1_500_000, shape: 'any' },
+  photos: {
+    min: 1,
+    max: 9,
+    minLongSide: 400,
+    maxLongSide: 1_280,
+    maxBytes: 1_500_000,
+    shape: 'any',
+    shownAtOnce: 3,
+  },
   price: { min: 0, max: 500_000 },
   categories: [
     plain('clothing', 'Clothing'), plain('indoors', 'Indoors'), plain('shed', 'Shed and garden'),

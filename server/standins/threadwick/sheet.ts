@@ -38,7 +38,15 @@ export const SHEET = {
   currency: 'EUR',
   title: { max: 52, counts: 'characters' },
   description: { min: 10, max: 480, counts: 'characters' },
-  photos: { min: 4, max: 8, minLongSide: 600, maxLongSide: 1_600, maxBytes: 2_500_000, shape: 'square' },
+  photos: {
+    min: 4,
+    max: 8,
+    minLongSide: 600,
+    maxLongSide: 1_600,
+    maxBytes: 2_500_000,
+    shape: 'square',
+    shownAtOnce: 4,
+  },
   price: { min: 200, max: 200_000 },
   categories: [
     shelf('knits', 'Knits'), shelf('outerwear', 'Outerwear'), shelf('bottoms', 'Bottoms'), shelf('tops', 'Tops'),

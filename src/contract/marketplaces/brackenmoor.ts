@@ -19,6 +19,7 @@ export const BrackenmoorListing = z.object({
 });
 export const BrackenmoorListings = z.object({ listings: z.array(BrackenmoorListing).max(1_000) });
 export const BrackenmoorPicture = z.object({ picture: z.string().max(60) });
+export const BrackenmoorClip = z.object({ clip: z.string().max(60) });
 export const BrackenmoorProblems = z.object({
   problems: z
     .array(z.object({ code: z.string().max(20), field: z.string().max(80), message: z.string().max(500) }))

@@ -8,7 +8,7 @@ import { LATE_PUBLISH, waitAfter } from './waiting';
 const POLICY = { moor: { pollEvery: 60_000 }, wick: { pollEvery: 3_000 }, stile: { pollEvery: 3_000 } };
 const DRAFT: ListingDraft = {
   title: 'Gansey', description: '', price: 4800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {},
-  answers: {}, pictures: [],
+  answers: {}, pictures: [], clip: null,
 }; // prettier-ignore
 
 /** Drives the core by hand, one event after the other. */

@@ -11,11 +11,18 @@ export interface FactSpec {
 export interface MeasureSpec {
   id: string;
   name: string;
+  /** Other names for it, as people write them on a whiteboard. */
+  alsoCalled?: readonly string[];
   /** How to lay the tape. */
   how: string;
+  /** Where its line usually runs, in shares of the thing's own box: from x, y to x, y. */
+  line: readonly [number, number, number, number];
   /** A figure outside this is probably a slip. Millimetres. */
   usual: readonly [number, number];
 }
+
+/** How a thing of a kind lies or stands in a picture: with parts hanging down, taller than wide, or wider than tall. */
+export type Stance = 'hangs' | 'tall' | 'wide';
 
 export interface Kind {
   id: string;
@@ -30,6 +37,10 @@ export interface Kind {
   /** Flaws seen often on such things, and where. */
   flaws: readonly string[];
   places: readonly string[];
+  /** What its buyers want to see close. */
+  details: readonly string[];
+  /** Absent where a picture of it may be any way up. */
+  stance?: Stance;
   /** Packed, in grams: a guess until weighed. */
   parcelG: number;
 }
@@ -49,3 +60,23 @@ export function factsOf(kindId: string): readonly FactSpec[] {
 export function measuresOf(kindId: string): readonly MeasureSpec[] {
   return byId.get(kindId)?.measures ?? [];
 }
+
+/** Facts of any thing, whatever its kind; asked for only once they are known. */
+export const COMMON_FACTS: readonly FactSpec[] = [
+  { id: 'country', label: 'Made in' },
+  { id: 'styleCode', label: 'Style code' },
+  { id: 'barcode', label: 'Barcode' },
+];
+
+/** What a fact is called for this kind of thing. */
+export function factName(kindId: string, fact: string): string {
+  const own = factsOf(kindId).find((f) => f.id === fact) ?? COMMON_FACTS.find((f) => f.id === fact);
+  return own?.label ?? COMMON_NAMES[fact] ?? fact;
+}
+
+/** Names where the kind is not known yet. */
+const COMMON_NAMES: Record<string, string> = {
+  brand: 'Brand',
+  size: 'Size on the label',
+  material: 'Material',
+};

@@ -23,17 +23,11 @@ const gansey = (part: Partial<Thing> = {}) =>
     title: 'Kittiwake gansey jumper, navy wool, size M', description: 'Tightly spun navy wool, darned once.', ...part,
   }); // prettier-ignore
 const pictures = (n: number, side = 1500): Picture[] =>
-  Array.from({ length: n }, (_, i) => ({
-    id: `p${i}`,
-    thingId: 't',
-    origin: 'file',
-    author: 'me',
-    takenAt: null,
-    addedAt: 0,
-    width: side,
-    height: side,
-    bytes: 9,
-  }));
+  Array.from({ length: n }, (_, i) =>
+    Picture.parse({
+      id: `p${i}`, thingId: 't', origin: 'file', author: 'me', addedAt: 0, width: side, height: side, bytes: 9,
+    }),
+  ); // prettier-ignore
 const plan = (market: string, part: Partial<Plan> = {}) =>
   Plan.parse({ id: `t_${market}`, thingId: 't', market, wanted: true, ...part });
 const look = (thing: Thing, sheet: RuleSheet, shown = pictures(6), p?: Plan) => {

@@ -3,6 +3,8 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { gradeOf } from '../condition/grade';
 import { formatMoney } from '../money/money';
+import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
+import { maySend } from '../picture/origin';
 import { countAs } from '../words/count';
 import { findPrivate } from '../words/privacy';
 import type { Effective } from './effective';
@@ -48,18 +50,40 @@ export function checkListing(
 
 type Report = (field: CheckField, message: string) => unknown;
 
-function checkPictures(sheet: RuleSheet, pictures: readonly Picture[], block: Report, caution: Report) {
+function checkPictures(sheet: RuleSheet, all: readonly Picture[], block: Report, caution: Report) {
   const { min, max, minLongSide } = sheet.photos;
+  const kept = all.filter((p) => !maySend(p)).length;
+  if (kept > 0)
+    caution(
+      'pictures',
+      `${kept === 1 ? 'One picture is' : `${kept} pictures are`} not your own: not sent unless you say you may.`,
+    );
+  const clip = all.find((p) => p.clip);
+  if (clip?.clip && sheet.clip && !clipFor(all, sheet.clip))
+    caution(
+      'pictures',
+      `${sheet.name} takes clips up to ${sheet.clip.maxSeconds} seconds and ${Math.round(sheet.clip.maxBytes / 1e6)} MB: this one stays here.`,
+    );
+  const pictures = all.filter(maySend);
+  const cover = pictures[0];
+  if (cover && pictures.every(hasWriting))
+    caution('pictures', 'Every picture has writing on it: covers with writing are refused in places.');
+  else if (cover && hasWriting(cover))
+    caution('pictures', 'The cover may have writing on it: another picture goes first there.');
   if (pictures.length < min)
     block(
       'pictures',
       `${sheet.name} wants at least ${min} pictures; there ${isAre(pictures.length)} ${pictures.length}.`,
     );
-  pictures.slice(0, max).forEach((picture, i) => {
+  picturesFor(pictures, sheet.photos).forEach((picture) => {
     if (Math.max(picture.width, picture.height) < minLongSide)
-      block('pictures', `Picture ${i + 1} is smaller than ${minLongSide} pixels on its longer side.`);
+      block(
+        'pictures',
+        `Picture ${all.indexOf(picture) + 1} is smaller than ${minLongSide} pixels on its longer side.`,
+      );
   });
-  if (pictures.length > max) caution('pictures', `Only the first ${max} pictures are shown there.`);
+  if (pictures.length > max)
+    caution('pictures', `Only ${max} pictures go there: plain details are left out first.`);
   // Never fewer than six pictures: common practice.
   else if (pictures.length >= min && pictures.length < 6)
     caution(

@@ -88,6 +88,7 @@ export function draftOf(
   effective: Effective,
   sheet: RuleSheet,
   pictureHashes: readonly string[],
+  clip: ListingDraft['clip'] = null,
 ): ListingDraft {
   const { price, postage, category, condition } = effective;
   if (price === null || postage === null || !category || !condition)
@@ -103,6 +104,7 @@ export function draftOf(
     specifics: effective.specifics,
     answers: effective.answers,
     pictures: [...pictureHashes],
+    clip,
   };
 }
 

@@ -15,3 +15,13 @@ export function fileKind(head: Uint8Array): FileKind {
 function ascii(bytes: Uint8Array, from: number, length: number): string {
   return String.fromCharCode(...bytes.subarray(from, from + length));
 }
+
+/** Pixels a phone's browser can hold at once with room to work on them. */
+const MOST_PIXELS = 64_000_000;
+
+/** Why a picture of this size is not taken; null when it is. */
+export function tooLarge(width: number, height: number): string | null {
+  const millions = Math.round((width * height) / 1_000_000);
+  if (width * height <= MOST_PIXELS) return null;
+  return `It has ${millions} megapixels; up to ${MOST_PIXELS / 1_000_000} can be read here. Save a smaller copy, or set the camera to fewer.`;
+}

@@ -2,6 +2,9 @@ import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 
+import type { Origin } from '@/contract/picture';
+import { Thing } from '@/contract/records';
+import { shotList } from '@/core/picture/shots';
 import { FilePress } from '@/parts/FilePress';
 import { Notice } from '@/parts/Notice';
 import { Card, Page } from '@/parts/Page';
@@ -10,45 +13,98 @@ import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { addPictures, type NotTaken } from '@/store/pictures';
+import { addBarcode, readPicture } from '@/store/reading';
+import { addThing } from '@/store/things';
 
-import { hasLiveCamera, LiveCamera } from './LiveCamera';
+import { FindingLine } from '../pictures/FindingLine';
+import { Readings } from '../pictures/Readings';
+import { currentShot, ShotList } from '../pictures/ShotList';
 import { HaulPicker } from './HaulPicker';
+import { KindPicker } from './KindPicker';
+import { hasLiveCamera, LiveCamera } from './LiveCamera';
+
+/** The list for a thing that does not exist yet. */
+const NOTHING = Thing.parse({ id: 'new', code: 'new', author: '', createdAt: 0, updatedAt: 0 });
+/** Shots whose words are read by themselves. */
+const READ = new Set(['label', 'mark']);
 
 /** Pictures in, thing after thing, without leaving the camera. Everything is stored as it happens. */
 export function Intake() {
   const router = useRouter();
   const [thingId, setThingId] = useState<string | null>(null);
   const [camera, setCamera] = useState(false);
+  const [chosen, setChosen] = useState<string | null>(null);
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
   const [waiting, setWaiting] = useState(0);
+  const [readNote, setReadNote] = useState<string | null>(null);
   const thing = useAttic((s) => (thingId ? s.things[thingId] : undefined));
+  const pictures = useAttic((s) => s.pictures);
   // Pictures taken quickly go into the same thing, one after the other.
   const turn = useRef<Promise<string | null>>(Promise.resolve(null));
+  const own = (thing?.pictureIds ?? []).flatMap((id) => pictures[id] ?? []);
+  const shots = shotList(thing ?? NOTHING, own);
+  const current = currentShot(shots, chosen);
+  const last = own.reduce<(typeof own)[number] | undefined>(
+    (newest, p) => (!newest || p.addedAt >= newest.addedAt ? p : newest),
+    undefined,
+  );
 
-  const take = (files: File[], origin: 'camera' | 'file') => {
+  const take = (files: File[], origin: Origin, shows: string) => {
     setWaiting((n) => n + files.length);
     setNotTaken([]);
+    setChosen(null);
     turn.current = turn.current.then(async (before) => {
-      const taken = await addPictures(before, files, origin, (_, id) => {
-        setWaiting((n) => n - 1);
-        if (id) setThingId(id);
+      const taken = await addPictures(before, files, {
+        origin,
+        shows,
+        onEach: (_, id) => {
+          setWaiting((n) => n - 1);
+          if (id) setThingId(id);
+        },
       });
       setNotTaken((list) => [...list, ...taken.notTaken]);
+      if (taken.thingId && READ.has(shows)) void read(taken.thingId, shows);
       return taken.thingId;
     });
   };
+
+  const read = async (id: string, shows: string) => {
+    const { things, pictures: all } = useAttic.getState();
+    const picture = [...(things[id]?.pictureIds ?? [])].reverse().find((p) => all[p]?.shows === shows);
+    if (!picture) return;
+    setReadNote('Reading the words…');
+    const found = await readPicture(id, picture).catch(() => null);
+    setReadNote(
+      found === null ? 'The words could not be read just now.' : found === 0 ? 'No words made out.' : null,
+    );
+  };
+
+  // Of several files chosen at once only the first can be what the list asks for next.
+  const chosenFiles = (files: File[]) =>
+    take(files, 'file', files.length === 1 || current?.id === 'front' ? (current?.id ?? '') : '');
 
   const next = () => {
     turn.current = Promise.resolve(null);
     setThingId(null);
     setNotTaken([]);
+    setChosen(null);
+    setReadNote(null);
+  };
+
+  const barcode = (digits: string) => {
+    turn.current = turn.current.then((before) => {
+      const id = before ?? addThing();
+      addBarcode(id, digits);
+      setThingId(id);
+      return id;
+    });
   };
 
   return (
     <Page title="Intake">
-      <HaulPicker />
+      {camera ? null : <HaulPicker />}
       <Card label="This thing">
-        <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 8 }}>
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Words kind="heading" style={{ flex: 1 }}>
             {thing ? thing.code : 'A new thing'}
           </Words>
@@ -62,24 +118,39 @@ export function Intake() {
             </Words>
           ) : null}
         </View>
+        {camera ? (
+          <LiveCamera
+            onPicture={(file) => take([file], 'camera', current?.id ?? '')}
+            onClip={(file) => take([file], 'camera', '')}
+            onBarcode={barcode}
+            onClose={() => setCamera(false)}
+          />
+        ) : null}
+        {last && thing ? <FindingLine key={last.id} thing={thing} picture={last} /> : null}
         {thing ? (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
             {thing.pictureIds.map((id, i) => (
-              <PictureView key={id} id={id} alt={`Picture ${i + 1}`} style={{ width: 84, height: 84 }} />
+              <PictureView
+                key={id}
+                id={id}
+                alt={`Picture ${i + 1}`}
+                style={{ width: camera ? 52 : 72, height: camera ? 52 : 72 }}
+              />
             ))}
           </View>
-        ) : (
-          <Words tone="soft">
-            Front first, with everything that is included; then back, label, every flaw. The thing is saved
-            with its first picture.
+        ) : null}
+        <ShotList thing={thing} shots={shots} current={current} onChoose={setChosen} />
+        {thing ? <KindPicker thing={thing} /> : null}
+        {readNote ? (
+          <Words tone="soft" role="status">
+            {readNote}
           </Words>
-        )}
+        ) : null}
+        {thing ? <Readings thing={thing} /> : null}
         {notTaken.map((n, i) => (
           <Notice key={i} tone="trouble">{`${n.name}: ${n.why} The others were kept.`}</Notice>
         ))}
-        {camera ? (
-          <LiveCamera onPicture={(file) => take([file], 'camera')} onClose={() => setCamera(false)} />
-        ) : (
+        {camera ? null : (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
             {hasLiveCamera() ? (
               <Press kind="main" icon="camera" onPress={() => setCamera(true)} style={{ flexGrow: 1 }}>
@@ -91,12 +162,12 @@ export function Intake() {
                 icon="camera"
                 camera
                 accept="image/*"
-                onFiles={(files) => take(files, 'camera')}
+                onFiles={(files) => take(files, 'camera', current?.id ?? '')}
               >
                 Take a picture
               </FilePress>
             )}
-            <FilePress icon="pictures" accept="image/*" onFiles={(files) => take(files, 'file')}>
+            <FilePress icon="pictures" accept="image/*,video/*" onFiles={chosenFiles}>
               Choose pictures
             </FilePress>
           </View>

@@ -3,17 +3,26 @@ import { View } from 'react-native';
 
 import { Notice } from '@/parts/Notice';
 import { Press } from '@/parts/Press';
+import { barcodeIn } from '@/store/reading';
+import { LONGEST_CLIP } from '@/store/clips';
 
 export interface LiveCameraProps {
   onPicture: (file: File) => void;
+  onClip: (file: File) => void;
+  onBarcode: (digits: string, frame: Blob) => void;
   onClose: () => void;
 }
 
-/** The browser's camera, live, with one large button. Pictures are taken as large as the camera gives. */
-export function LiveCamera({ onPicture, onClose }: LiveCameraProps) {
+/** How often a frame is looked at for a barcode, milliseconds. */
+const LOOK = 350;
+
+/** The browser's camera, live: pictures as large as it gives, short clips, and barcodes. */
+export function LiveCamera({ onPicture, onClip, onBarcode, onClose }: LiveCameraProps) {
   const video = useRef<HTMLVideoElement>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
+  const [scanning, setScanning] = useState(false);
+  const clip = useClip(onClip);
   useEffect(() => {
     let stream: MediaStream | null = null;
     let closed = false;
@@ -33,19 +42,10 @@ export function LiveCamera({ onPicture, onClose }: LiveCameraProps) {
     };
   }, []);
 
-  const take = () => {
-    const view = video.current;
-    if (!view || view.videoWidth === 0) return;
-    const canvas = document.createElement('canvas');
-    canvas.width = view.videoWidth;
-    canvas.height = view.videoHeight;
-    canvas.getContext('2d')?.drawImage(view, 0, 0);
-    canvas.toBlob(
-      (blob) => blob && onPicture(new File([blob], 'camera.jpg', { type: 'image/jpeg' })),
-      'image/jpeg',
-      0.92,
-    );
-  };
+  useBarcode(video, scanning, (digits, frame) => {
+    setScanning(false);
+    onBarcode(digits, frame);
+  });
 
   if (trouble)
     return (
@@ -63,16 +63,126 @@ export function LiveCamera({ onPicture, onClose }: LiveCameraProps) {
         muted
         aria-label="What the camera sees"
         onLoadedData={() => setReady(true)}
-        style={{ width: '100%', maxHeight: '52vh', borderRadius: 12, background: '#000', objectFit: 'cover' }}
+        style={{ width: '100%', maxHeight: '44vh', borderRadius: 12, background: '#000', objectFit: 'cover' }}
       />
-      <View style={{ flexDirection: 'row', gap: 10 }}>
-        <Press kind="main" icon="camera" disabled={!ready} onPress={take} style={{ flex: 1, minHeight: 60 }}>
-          Take the picture
+      {scanning ? (
+        <Notice tone="info">
+          Hold the barcode in front of the camera, so that it fills a third of the picture.
+        </Notice>
+      ) : null}
+      <Press
+        kind="main"
+        icon="camera"
+        disabled={!ready || clip.seconds !== null}
+        onPress={() => void frameOf(video.current, 0.92).then((blob) => blob && onPicture(asFile(blob)))}
+        style={{ minHeight: 64 }}
+      >
+        Take the picture
+      </Press>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Press
+          icon="film"
+          kind={clip.seconds === null ? 'plain' : 'trouble'}
+          disabled={!ready}
+          onPress={() => (clip.seconds === null ? clip.start(video.current) : clip.stop())}
+          style={{ flex: 1, paddingHorizontal: 8 }}
+        >
+          {clip.seconds === null ? 'Clip' : `Stop, ${clip.seconds} s`}
         </Press>
-        <Press onPress={onClose}>Close camera</Press>
+        <Press
+          icon="barcode"
+          disabled={!ready}
+          label={scanning ? 'Stop looking for a barcode' : 'Read a barcode'}
+          onPress={() => setScanning(!scanning)}
+          style={{ flex: 1, paddingHorizontal: 8 }}
+        >
+          {scanning ? 'Stop' : 'Barcode'}
+        </Press>
+        <Press label="Close camera" icon="close" onPress={onClose} style={{ flex: 1, paddingHorizontal: 8 }}>
+          Close
+        </Press>
       </View>
     </View>
   );
+}
+
+/** Records without sound, since a voice may be private, and stops by itself. */
+function useClip(onClip: (file: File) => void) {
+  const recorder = useRef<MediaRecorder | null>(null);
+  const [seconds, setSeconds] = useState<number | null>(null);
+  useEffect(() => {
+    if (seconds === null) return;
+    if (seconds >= LONGEST_CLIP) {
+      recorder.current?.stop();
+      return;
+    }
+    const timer = setTimeout(() => setSeconds(seconds + 1), 1_000);
+    return () => clearTimeout(timer);
+  }, [seconds]);
+  // Left open, it would go on recording behind the page.
+  useEffect(() => () => recorder.current?.stop(), []);
+  const start = (view: HTMLVideoElement | null) => {
+    const stream = view?.srcObject;
+    if (!(stream instanceof MediaStream)) return;
+    const made = new MediaRecorder(new MediaStream(stream.getVideoTracks()), {
+      videoBitsPerSecond: 2_500_000,
+    });
+    const parts: Blob[] = [];
+    made.ondataavailable = ({ data }) => parts.push(data);
+    made.onstop = () => {
+      recorder.current = null;
+      setSeconds(null);
+      if (parts.length > 0) onClip(new File(parts, 'clip', { type: made.mimeType }));
+    };
+    made.start(1_000);
+    recorder.current = made;
+    setSeconds(0);
+  };
+  return { seconds, start, stop: () => recorder.current?.stop() };
+}
+
+function useBarcode(
+  video: React.RefObject<HTMLVideoElement | null>,
+  on: boolean,
+  onFound: (digits: string, frame: Blob) => void,
+) {
+  const found = useRef(onFound);
+  useEffect(() => {
+    found.current = onFound;
+  });
+  useEffect(() => {
+    if (!on) return;
+    let looking = true;
+    const look = async () => {
+      while (looking) {
+        const frame = await frameOf(video.current, 0.9);
+        const code = frame && (await barcodeIn(frame, false).catch(() => null));
+        if (looking && frame && code) {
+          looking = false;
+          found.current(code.digits, frame);
+          return;
+        }
+        await new Promise((done) => setTimeout(done, LOOK));
+      }
+    };
+    void look();
+    return () => {
+      looking = false;
+    };
+  }, [on, video]);
+}
+
+function frameOf(view: HTMLVideoElement | null, quality: number): Promise<Blob | null> {
+  if (!view || view.videoWidth === 0) return Promise.resolve(null);
+  const canvas = document.createElement('canvas');
+  canvas.width = view.videoWidth;
+  canvas.height = view.videoHeight;
+  canvas.getContext('2d')?.drawImage(view, 0, 0);
+  return new Promise((done) => canvas.toBlob(done, 'image/jpeg', quality));
+}
+
+function asFile(blob: Blob): File {
+  return new File([blob], 'camera.jpg', { type: 'image/jpeg' });
 }
 
 function stop(stream: MediaStream): void {

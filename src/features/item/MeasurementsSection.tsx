@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -5,7 +6,7 @@ import { measuresOf, type MeasureSpec } from '@/core/kinds/kinds';
 import { formatLength, lengthFigure, parseLength } from '@/core/measure/units';
 import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow } from '@/parts/Press';
+import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { editThing } from '@/store/things';
@@ -16,6 +17,12 @@ import { Section } from './Section';
 export function MeasurementsSection({ thing }: { thing: Thing }) {
   const units = useAttic((s) => s.settings.units);
   const measures = measuresOf(thing.kind);
+  const router = useRouter();
+  const pictures = useAttic((s) => s.pictures);
+  const own = thing.pictureIds.flatMap((id) => pictures[id] ?? []);
+  const made = own.find((p) => p.made);
+  const plain = own.filter((p) => !p.made && !p.clip);
+  const from = made?.made?.from ?? (plain.find((p) => p.shows === 'measured') ?? plain[0])?.id;
   const known = measures.filter((m) => thing.measurements[m.id] !== undefined).length;
   return (
     <Section
@@ -36,6 +43,11 @@ export function MeasurementsSection({ thing }: { thing: Thing }) {
           </Chip>
         </ChipRow>
       ) : null}
+      {measures.length > 0 && from ? (
+        <Press icon="ruler" onPress={() => router.navigate(`/thing/${thing.id}/measure/${from}`)}>
+          {made ? 'Change the measurement picture' : 'Make a measurement picture'}
+        </Press>
+      ) : null}
       {measures.map((spec) => (
         <Measure key={`${spec.id}-${units}`} thing={thing} spec={spec} />
       ))}
@@ -46,6 +58,7 @@ export function MeasurementsSection({ thing }: { thing: Thing }) {
 function Measure({ thing, spec }: { thing: Thing; spec: MeasureSpec }) {
   const units = useAttic((s) => s.settings.units);
   const value = thing.measurements[spec.id];
+  const off = thing.uncertainty[spec.id];
   const [low, high] = spec.usual;
   const slip = value !== undefined && (value < low || value > high);
   return (
@@ -66,10 +79,17 @@ function Measure({ thing, spec }: { thing: Thing; spec: MeasureSpec }) {
           if (parsed && !parsed.ok) return;
           editThing(thing.id, spec.name.toLocaleLowerCase('en'), (t) => {
             const { [spec.id]: _, ...others } = t.measurements;
-            return { measurements: parsed ? { ...others, [spec.id]: parsed.value } : others };
+            // A tape's figure takes the place of one from a picture.
+            const { [spec.id]: __, ...uncertainty } = t.uncertainty;
+            return { measurements: parsed ? { ...others, [spec.id]: parsed.value } : others, uncertainty };
           });
         }}
       />
+      {off !== undefined ? (
+        <Words kind="small" tone="soft" figures>
+          {`Measured in the picture, ± ${formatLength(off, units)}`}
+        </Words>
+      ) : null}
       {slip ? (
         <Notice tone="caution">{`Usually ${formatLength(low, units)} to ${formatLength(high, units)}: is ${formatLength(value, units)} right?`}</Notice>
       ) : null}

@@ -1,34 +1,28 @@
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core';
-import {
-  arrayMove,
-  rectSortingStrategy,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-} from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
-import { useState } from 'react';
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Picture, Thing } from '@/contract/records';
 import { FilePress } from '@/parts/FilePress';
 import { Notice } from '@/parts/Notice';
 import { PictureView } from '@/parts/PictureView';
-import { SignPress } from '@/parts/Press';
+import { Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
-import { addPictures, orderPictures, removePicture, type NotTaken } from '@/store/pictures';
+import { useAttic } from '@/store/attic';
+import {
+  addPictures,
+  examineMissing,
+  removePicture,
+  usePictureAddress,
+  type NotTaken,
+} from '@/store/pictures';
+import { readPicture } from '@/store/reading';
 import type { Examined } from '@/store/sending';
-import { useColours } from '@/theme/theme';
 
+import { AboutPicture } from '../pictures/AboutPicture';
+import { FindingLine } from '../pictures/FindingLine';
+import { PictureStrip } from '../pictures/PictureStrip';
+import { useDo } from '../shell/useDo';
 import { FieldFindings, Section } from './Section';
 
 /** The pictures in the buyers' order; the first is the cover. Drag to reorder. */
@@ -36,25 +30,36 @@ export function PicturesSection({ thing, findings }: { thing: Thing; findings: r
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
   const [reading, setReading] = useState(0);
   const [shown, setShown] = useState<string | null>(null);
+  const pictures = useAttic((s) => s.pictures);
   const large = thing.pictureIds.find((id) => id === shown) ?? thing.pictureIds[0];
+  const picture = large ? pictures[large] : undefined;
+  const ids = thing.pictureIds.join();
+  useEffect(() => {
+    void examineMissing(ids === '' ? [] : ids.split(','));
+  }, [ids]);
   const take = (files: File[]) => {
     setReading(files.length);
-    void addPictures(thing.id, files, 'file', (done) => setReading(files.length - done)).then((t) =>
-      setNotTaken(t.notTaken),
-    );
+    void addPictures(thing.id, files, {
+      origin: 'file',
+      onEach: (done) => setReading(files.length - done),
+    }).then((t) => setNotTaken(t.notTaken));
   };
   const position = large ? thing.pictureIds.indexOf(large) + 1 : 0;
   return (
     <Section name="pictures" title="Pictures" summary={`${thing.pictureIds.length} · first is the cover`}>
       {large ? (
         <View>
-          <PictureView
-            id={large}
-            alt={`Picture ${position} of ${thing.pictureIds.length}, large`}
-            size="full"
-            whole
-            style={{ width: '100%', aspectRatio: 1 }}
-          />
+          {picture?.clip ? (
+            <Clip id={large} alt={`Clip, picture ${position} of ${thing.pictureIds.length}`} />
+          ) : (
+            <PictureView
+              id={large}
+              alt={`Picture ${position} of ${thing.pictureIds.length}, large`}
+              size="full"
+              whole
+              style={{ width: '100%', aspectRatio: 1 }}
+            />
+          )}
           <View
             style={{ position: 'absolute', right: 6, top: 6, backgroundColor: '#FFFCF5', borderRadius: 22 }}
           >
@@ -67,7 +72,11 @@ export function PicturesSection({ thing, findings }: { thing: Thing; findings: r
           </View>
         </View>
       ) : null}
-      <Strip thing={thing} shown={large} onShow={setShown} />
+      {picture ? <FindingLine key={picture.id} thing={thing} picture={picture} /> : null}
+      <PictureStrip thing={thing} shown={large} onShow={setShown} />
+      {picture ? (
+        <Doings key={`do-${picture.id}`} thing={thing} picture={picture} position={position} />
+      ) : null}
       {reading > 0 ? (
         <Words
           tone="soft"
@@ -77,7 +86,7 @@ export function PicturesSection({ thing, findings }: { thing: Thing; findings: r
       {notTaken.map((n, i) => (
         <Notice key={i} tone="trouble">{`${n.name}: ${n.why} The others were kept.`}</Notice>
       ))}
-      <FilePress icon="add" accept="image/*" onFiles={take}>
+      <FilePress icon="add" accept="image/*,video/*" onFiles={take}>
         Add pictures
       </FilePress>
       <FieldFindings examined={findings} field="pictures" />
@@ -85,97 +94,71 @@ export function PicturesSection({ thing, findings }: { thing: Thing; findings: r
   );
 }
 
-function Strip({
-  thing,
-  shown,
-  onShow,
-}: {
-  thing: Thing;
-  shown: string | undefined;
-  onShow: (id: string) => void;
-}) {
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const moved = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return;
-    const from = thing.pictureIds.indexOf(String(active.id));
-    const to = thing.pictureIds.indexOf(String(over.id));
-    if (from >= 0 && to >= 0) orderPictures(thing, arrayMove(thing.pictureIds, from, to));
-  };
+/** What can be done with the picture that is shown large. */
+function Doings({ thing, picture, position }: { thing: Thing; picture: Picture; position: number }) {
+  const router = useRouter();
+  const { busy, trouble, run } = useDo();
+  const [found, setFound] = useState<number | null>(null);
+  const grow = { flexGrow: 1, paddingHorizontal: 10 } as const;
+  const from = picture.made?.from;
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
-      <SortableContext items={thing.pictureIds} strategy={rectSortingStrategy}>
-        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
-          {thing.pictureIds.map((id, i) => (
-            <Tile
-              key={id}
-              id={id}
-              index={i}
-              count={thing.pictureIds.length}
-              on={id === shown}
-              onShow={() => onShow(id)}
-            />
-          ))}
-        </div>
-      </SortableContext>
-    </DndContext>
+    <View style={{ gap: 8 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {picture.made || picture.clip ? null : (
+          <Press
+            icon="write"
+            label={`Clean up picture ${position}`}
+            onPress={() => router.navigate(`/thing/${thing.id}/clean/${picture.id}`)}
+            style={grow}
+          >
+            Clean up
+          </Press>
+        )}
+        {picture.clip ? null : (
+          <Press
+            icon="ruler"
+            label={`Measure in picture ${position}`}
+            onPress={() => router.navigate(`/thing/${thing.id}/measure/${from ?? picture.id}`)}
+            style={grow}
+          >
+            Measure
+          </Press>
+        )}
+        {picture.made || picture.clip ? null : (
+          <Press
+            icon="readText"
+            label={`Read words in picture ${position}`}
+            disabled={busy}
+            onPress={() => run(async () => setFound(await readPicture(thing.id, picture.id)))}
+            style={grow}
+          >
+            {busy ? 'Reading…' : 'Read'}
+          </Press>
+        )}
+      </View>
+      {found !== null ? (
+        <Words tone="soft" role="status">
+          {found === 0
+            ? 'Nothing new was made out.'
+            : `${found === 1 ? 'One reading waits' : `${found} readings wait`} under “What it is”.`}
+        </Words>
+      ) : null}
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      <AboutPicture thing={thing} picture={picture} />
+    </View>
   );
 }
 
-function Tile(props: { id: string; index: number; count: number; on: boolean; onShow: () => void }) {
-  const { id, index, count, on, onShow } = props;
-  const c = useColours();
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
+function Clip({ id, alt }: { id: string; alt: string }) {
+  const address = usePictureAddress(id, 'clip');
   return (
-    <div
-      ref={setNodeRef}
-      {...attributes}
-      {...listeners}
-      role="button"
-      aria-label={`Picture ${index + 1} of ${count}${index === 0 ? ', cover' : ''}`}
-      data-picture={id}
-      onClick={onShow}
-      style={{
-        transform: CSS.Transform.toString(transform),
-        transition,
-        width: 68,
-        height: 68,
-        borderRadius: 10,
-        outline: on ? `2.5px solid ${c.moss}` : `1px solid ${c.line}`,
-        outlineOffset: 1,
-        opacity: isDragging ? 0.6 : 1,
-        zIndex: isDragging ? 2 : 0,
-        position: 'relative',
-        cursor: 'grab',
-        touchAction: 'manipulation',
-      }}
-    >
-      <View style={{ pointerEvents: 'none' }}>
-        <PictureView id={id} alt="" style={{ width: 68, height: 68 }} />
-        {index === 0 ? (
-          <Words
-            kind="small"
-            style={{
-              position: 'absolute',
-              left: 0,
-              right: 0,
-              bottom: 0,
-              textAlign: 'center',
-              backgroundColor: c.moss,
-              color: c.onMoss,
-              fontSize: 12,
-              lineHeight: 17,
-              borderBottomLeftRadius: 8,
-              borderBottomRightRadius: 8,
-            }}
-          >
-            cover
-          </Words>
-        ) : null}
-      </View>
-    </div>
+    <video
+      src={address ?? undefined}
+      aria-label={alt}
+      controls
+      muted
+      playsInline
+      style={{ width: '100%', aspectRatio: '1', background: '#000', borderRadius: 8 }}
+    />
   );
 }

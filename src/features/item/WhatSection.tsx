@@ -2,13 +2,14 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { factsOf, kindById, KINDS } from '@/core/kinds/kinds';
+import { COMMON_FACTS, factsOf, kindById, KINDS } from '@/core/kinds/kinds';
 import { Field } from '@/parts/Field';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import type { Examined } from '@/store/sending';
 import { editThing } from '@/store/things';
 
+import { Readings } from '../pictures/Readings';
 import { FieldFindings, Section } from './Section';
 
 const GROUPS = [...new Set(KINDS.map((k) => k.group))];
@@ -52,7 +53,13 @@ export function WhatSection({ thing, findings }: { thing: Thing; findings: reado
         ))
       )}
       <FieldFindings examined={findings} field="kind" />
-      {factsOf(thing.kind).map((fact) => (
+      <Readings thing={thing} />
+      {[
+        ...factsOf(thing.kind),
+        ...COMMON_FACTS.filter(
+          (f) => thing.facts[f.id] !== undefined && !factsOf(thing.kind).some((own) => own.id === f.id),
+        ),
+      ].map((fact) => (
         <View key={fact.id} style={{ gap: 6 }}>
           <Fact thing={thing} id={fact.id} label={fact.label} suggestions={fact.suggestions} />
           <FieldFindings examined={findings} field={`fact:${fact.id}`} />

@@ -6,9 +6,12 @@ import { Icon, type IconName } from '@/parts/Icon';
 import { Notice } from '@/parts/Notice';
 import { UndoBar } from '@/parts/UndoBar';
 import { Words } from '@/parts/Words';
-import { openAttic, useAttic } from '@/store/attic';
+import { Press } from '@/parts/Press';
+import { openAttic, unsavedBlobs, useAttic } from '@/store/attic';
 import { beginSession, listen, useCourier } from '@/store/courierLink';
 import { bringDemoWorld } from '@/store/demoWorld';
+import { keepMeasurementPicturesTrue } from '@/store/measuring';
+import { saveUnsavedAsFile, useRoom, watchRoom } from '@/store/room';
 import { FONT, Theme, useColours, useWide } from '@/theme/theme';
 
 import { useAlarmCount } from '../today/useToday';
@@ -35,6 +38,10 @@ async function begin(): Promise<void> {
   await openAttic(name);
   if (session?.demo) await bringDemoWorld();
   listen();
+  keepMeasurementPicturesTrue();
+  watchRoom();
+  // So that the next start needs no connection.
+  void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
 }
 
 /** Everything around the places: theme, start-up, the bar or rail, notices and undo. */
@@ -86,10 +93,24 @@ function Warnings() {
   const saveTrouble = useAttic((s) => s.saveTrouble);
   const aside = useAttic((s) => s.aside.length);
   const lost = useLostCourier();
-  if (!saveTrouble && !lost && aside === 0) return null;
+  const room = useRoom((s) => s.room);
+  const tight = room && room.level !== 'plenty' ? room : null;
+  if (!saveTrouble && !lost && !tight && aside === 0) return null;
   return (
     <View style={{ padding: 8, gap: 6 }}>
       {saveTrouble ? <Notice tone="trouble">{saveTrouble}</Notice> : null}
+      {saveTrouble && Object.keys(unsavedBlobs()).length > 0 ? (
+        <Press icon="down" onPress={() => void saveUnsavedAsFile()}>
+          Save the waiting pictures as a file
+        </Press>
+      ) : null}
+      {tight ? (
+        <Notice tone={tight.level === 'full' ? 'trouble' : 'caution'}>
+          {tight.level === 'full'
+            ? 'This device has no room for more pictures. Free some on the device, or take out things you no longer need.'
+            : `Room for about ${tight.pictures} more pictures on this device: free some before it runs out.`}
+        </Notice>
+      ) : null}
       {lost ? (
         <Notice tone="caution">
           The courier can’t be reached just now. Your work is kept here; listings are shown as last known.

@@ -1,0 +1,1 @@
+export { CleanUp as default } from '@/features/pictures/CleanUp';

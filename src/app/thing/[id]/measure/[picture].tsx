@@ -1,0 +1,1 @@
+export { MeasureInPicture as default } from '@/features/pictures/MeasureInPicture';

@@ -1,0 +1,145 @@
+import { z } from 'zod';
+
+import { Instant, RecordId } from './common';
+
+/** A share of a picture's width or height. A little outside is allowed: a crop may reach over the edge. */
+const Share = z.number().min(-2).max(3);
+const Point = z.object({ x: Share, y: Share });
+export type Point = z.infer<typeof Point>;
+
+/** What was measured on a picture's pixels; what it means is for the judgement to say. */
+export const Exam = z.object({
+  /** Width of edges, as the σ of a blur in pixels of a picture of 1 280. */
+  blur: z.number().nonnegative(),
+  /** Variance of the Laplacian where there is most detail. */
+  laplacian: z.number().nonnegative(),
+  /** Mean luma of the background, 0 to 1; 0 where none is seen. */
+  light: z.number().min(0).max(1),
+  /** Luma that only a twentieth of the picture exceeds, 0 to 1. */
+  bright: z.number().min(0).max(1),
+  /** Shares of the picture that are pure white on the thing, and nearly black. */
+  blown: z.number().min(0).max(1),
+  black: z.number().min(0).max(1),
+  /** Scatter of the background around its own trend, ΔE*ab; how much lighter one part is than another, L*. */
+  grounds: z.number().nonnegative(),
+  falloff: z.number().nonnegative(),
+  /** Share of the border that is background: how far the rest may be believed. */
+  sure: z.number().min(0).max(1),
+  /** Where the thing is: left, top, width, height as shares. All 0 where none was found. */
+  box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
+  /** Share of the picture that is thing. */
+  area: z.number().min(0).max(1),
+  cutOff: z.array(z.enum(['top', 'right', 'bottom', 'left'])).max(4),
+  /** Letter-like marks in the longest line beside the thing. */
+  writing: z.number().int().nonnegative(),
+  outline: z.object({
+    rows: z.array(z.number()).max(16),
+    columns: z.array(z.number()).max(16),
+    rowPieces: z.array(z.number().int()).max(16),
+    columnPieces: z.array(z.number().int()).max(16),
+  }),
+  /** For finding near-duplicates. */
+  print: z.string().max(200),
+});
+export type Exam = z.infer<typeof Exam>;
+
+/** A finger's stroke on the mask, in shares of the original picture. */
+export const Stroke = z.object({
+  mode: z.enum(['add', 'remove']),
+  /** Share of the picture's longer side. */
+  radius: z.number().positive().max(0.5),
+  points: z.array(Point).min(1).max(2_000),
+});
+export type Stroke = z.infer<typeof Stroke>;
+
+/** One step of cleaning up. The original is never touched: steps are replayed on it. */
+export const Step = z.discriminatedUnion('do', [
+  /** Quarters of a turn, clockwise. */
+  z.object({ do: z.literal('turn'), quarters: z.union([z.literal(1), z.literal(2), z.literal(3)]) }),
+  /** Degrees clockwise, replacing an earlier straightening. */
+  z.object({ do: z.literal('straighten'), degrees: z.number().min(-45).max(45) }),
+  /** A part of the turned and straightened picture; null gives the whole back. */
+  z.object({
+    do: z.literal('crop'),
+    to: z.object({ x: Share, y: Share, w: z.number().positive().max(3), h: z.number().positive().max(3) }).nullable(),
+  }),
+  /** Factors on red, green and blue in linear light; null takes them off. */
+  z.object({
+    do: z.literal('light'),
+    gains: z.tuple([z.number().positive().max(8), z.number().positive().max(8), z.number().positive().max(8)]).nullable(),
+  }),
+  z.object({ do: z.literal('white'), shadow: z.enum(['kept', 'dropped']).nullable() }),
+  z.object({ do: z.literal('stroke'), stroke: Stroke }),
+]); // prettier-ignore
+export type Step = z.infer<typeof Step>;
+
+/** Flat things of known size that can be laid beside what is measured. */
+export const REFERENCES = ['card', 'a4', 'letter'] as const;
+
+/** A line that was drawn to measure, between two points of the original picture. */
+export const MeasureLine = z.object({ measure: z.string().max(60), a: Point, b: Point });
+export type MeasureLine = z.infer<typeof MeasureLine>;
+
+/** How a measurement picture came to be: enough to draw it anew when a figure changes. */
+export const Made = z.object({
+  from: RecordId,
+  lines: z.array(MeasureLine).max(20),
+  plane: z
+    .object({ reference: z.enum(REFERENCES), corners: z.tuple([Point, Point, Point, Point]) })
+    .nullable(),
+  /** The figures it shows now, by measurement. */
+  figures: z.record(z.string().max(60), z.string().max(40)),
+});
+export type Made = z.infer<typeof Made>;
+
+/** Where a picture comes from. Only the first three are the seller's own. */
+export const ORIGINS = ['camera', 'file', 'demo', 'copied', 'stock'] as const;
+export type Origin = (typeof ORIGINS)[number];
+
+/** What is known of a picture; its bytes are stored as Blobs under keys of their own. */
+export const Picture = z.object({
+  id: RecordId,
+  thingId: RecordId,
+  origin: z.enum(ORIGINS),
+  /** A picture that is not the seller's own is sent all the same: they say they may. */
+  sendAnyway: z.boolean().default(false),
+  author: z.string().max(120),
+  /** From the file's own Exif, when it says. */
+  takenAt: Instant.nullable().default(null),
+  addedAt: Instant,
+  /** Pixels of the picture as it is shown, upright, cleaned up. */
+  width: z.number().int().positive(),
+  height: z.number().int().positive(),
+  /** Of everything stored for it. */
+  bytes: z.number().int().positive(),
+  /** What of the shot list it shows: `front`, `label`, `flaw:f1`; empty: nothing in particular. */
+  shows: z.string().max(80).default(''),
+  exam: Exam.nullable().default(null),
+  /** What was done to it, in order, and what was taken back and can be done again. */
+  steps: z.array(Step).max(400).default([]),
+  undone: z.array(Step).max(400).default([]),
+  /** It stands for a clip: the picture is its still. */
+  clip: z
+    .object({ seconds: z.number().positive().max(61), type: z.enum(['video/webm', 'video/mp4']) })
+    .nullable()
+    .default(null),
+  made: Made.nullable().default(null),
+});
+export type Picture = z.infer<typeof Picture>;
+
+/** Something a machine read in a picture, not yet confirmed by a person. Never sent anywhere. */
+export const Reading = z.object({
+  id: RecordId,
+  /** `fact:size`, `measure:chest`. */
+  field: z.string().max(80),
+  /** As it would be stored: the fact's text, or millimetres. */
+  value: z.string().min(1).max(400),
+  /** The words it was read from, and where in the picture they stand. */
+  words: z.string().max(400),
+  /** Null where the camera read it without a picture being taken. */
+  pictureId: RecordId.nullable(),
+  box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
+  /** As the reader gives it, 0 to 100. */
+  confidence: z.number().min(0).max(100),
+});
+export type Reading = z.infer<typeof Reading>;

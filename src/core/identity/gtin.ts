@@ -1,0 +1,66 @@
+/** What kind of number a barcode carries. */
+export type BarcodeKind = 'EAN-13' | 'EAN-8' | 'UPC-A' | 'GTIN-14' | 'ISBN-13' | 'ISBN-10';
+
+export type Barcode =
+  | { ok: true; kind: BarcodeKind; /** Filled up with zeros in front: the same article, however it was written. */ gtin14: string }
+  | { ok: false; why: string }; // prettier-ignore
+
+/**
+ * Reads the digits of a barcode or of a printed ISBN; hyphens and spaces do not matter.
+ *
+ * @see GS1 General Specifications, "Check digit calculation"; ISBN Users' Manual, International edition
+ */
+export function readBarcode(text: string): Barcode {
+  const bare = text.replace(/[\s-]/gu, '').toUpperCase();
+  if (/^\d{9}[\dX]$/u.test(bare)) {
+    if (isbn10CheckDigit(bare.slice(0, 9)) !== bare[9]) return wrong();
+    return { ok: true, kind: 'ISBN-10', gtin14: `0${isbn13From10(bare)}` };
+  }
+  if (!/^(\d{8}|\d{12,14})$/u.test(bare))
+    return { ok: false, why: 'A barcode has 8, 12, 13 or 14 digits, an ISBN 10 or 13.' };
+  if (checkDigit(bare.slice(0, -1)) !== bare.at(-1)) return wrong();
+  const gtin14 = bare.padStart(14, '0');
+  switch (bare.length) {
+    case 8:
+      return { ok: true, kind: 'EAN-8', gtin14 };
+    case 12:
+      return { ok: true, kind: 'UPC-A', gtin14 };
+    case 14:
+      return { ok: true, kind: 'GTIN-14', gtin14 };
+    default:
+      return { ok: true, kind: /^97[89]/u.test(bare) ? 'ISBN-13' : 'EAN-13', gtin14 };
+  }
+}
+
+function wrong(): Barcode {
+  return { ok: false, why: 'The last digit does not fit the others: a digit was misread or mistyped.' };
+}
+
+/** GS1 check digit for the digits before it: weights 3 and 1 in turn, from the right. */
+export function checkDigit(digits: string): string {
+  let sum = 0;
+  for (let i = 0; i < digits.length; i += 1)
+    sum += Number(digits[digits.length - 1 - i]) * (i % 2 === 0 ? 3 : 1);
+  return String((10 - (sum % 10)) % 10);
+}
+
+/** ISBN-10 check character for nine digits: weights 10 down to 2, modulo 11. */
+export function isbn10CheckDigit(nine: string): string {
+  let sum = 0;
+  for (let i = 0; i < 9; i += 1) sum += Number(nine[i]) * (10 - i);
+  const rest = (11 - (sum % 11)) % 11;
+  return rest === 10 ? 'X' : String(rest);
+}
+
+/** The thirteen digits of an ISBN-10, by the Bookland prefix 978. */
+export function isbn13From10(isbn10: string): string {
+  const twelve = `978${isbn10.slice(0, 9)}`;
+  return twelve + checkDigit(twelve);
+}
+
+/** The ten characters of an ISBN-13 that begins with 978; null for others. */
+export function isbn10From13(isbn13: string): string | null {
+  if (!/^978\d{10}$/u.test(isbn13)) return null;
+  const nine = isbn13.slice(3, 12);
+  return nine + isbn10CheckDigit(nine);
+}

@@ -1,0 +1,69 @@
+import type { Point } from '@/contract/picture';
+
+import { solveSquare } from './linear';
+
+/** A projective map of the plane, row by row; the last element is 1. */
+export type Homography = readonly [number, number, number, number, number, number, number, number, number];
+
+/**
+ * The projective map that takes each of four points to its partner, by the normalised direct linear transform.
+ *
+ * @returns null when three of the points lie on a line
+ * @see Hartley & Zisserman, Multiple View Geometry in Computer Vision (2nd ed.), algorithm 4.2
+ */
+export function homographyFrom(from: readonly Point[], to: readonly Point[]): Homography | null {
+  const a = normalising(from);
+  const b = normalising(to);
+  if (!a || !b) return null;
+  // With four points and h33 = 1 the system is square; h33 is never near 0 once the points are normalised.
+  const rows: number[][] = [];
+  for (let i = 0; i < 4; i += 1) {
+    const { x, y } = applied(a, from[i]!);
+    const { x: u, y: v } = applied(b, to[i]!);
+    rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y, u], [0, 0, 0, x, y, 1, -v * x, -v * y, v]);
+  }
+  const h = solveSquare(
+    rows.map((row) => row.slice(0, 8)),
+    rows.map((row) => row[8]!),
+  );
+  if (!h) return null;
+  const normal = [...h, 1] as unknown as Homography;
+  const full = times(inverted(b), times(normal, a));
+  return full.map((value) => value / full[8]) as unknown as Homography;
+}
+
+/** Moves the points' middle to the origin and their mean distance from it to √2. */
+function normalising(points: readonly Point[]): Homography | null {
+  const n = points.length;
+  const mx = points.reduce((s, p) => s + p.x, 0) / n;
+  const my = points.reduce((s, p) => s + p.y, 0) / n;
+  const mean = points.reduce((s, p) => s + Math.hypot(p.x - mx, p.y - my), 0) / n;
+  if (!(mean > 0)) return null;
+  const k = Math.SQRT2 / mean;
+  return [k, 0, -k * mx, 0, k, -k * my, 0, 0, 1];
+}
+
+/** Where a point goes. Far behind the horizon the result is not finite. */
+export function applied(h: Homography, { x, y }: Point): Point {
+  const w = h[6] * x + h[7] * y + h[8];
+  return { x: (h[0] * x + h[1] * y + h[2]) / w, y: (h[3] * x + h[4] * y + h[5]) / w };
+}
+
+export function inverted(m: Homography): Homography {
+  const [a, b, c, d, e, f, g, h, i] = m;
+  const [A, B, C] = [e * i - f * h, f * g - d * i, d * h - e * g];
+  const det = a * A + b * B + c * C;
+  return [
+    A / det, (c * h - b * i) / det, (b * f - c * e) / det,
+    B / det, (a * i - c * g) / det, (c * d - a * f) / det,
+    C / det, (b * g - a * h) / det, (a * e - b * d) / det,
+  ]; // prettier-ignore
+}
+
+function times(m: Homography, n: Homography): Homography {
+  const out: number[] = [];
+  for (let r = 0; r < 3; r += 1)
+    for (let c = 0; c < 3; c += 1)
+      out.push(m[r * 3]! * n[c]! + m[r * 3 + 1]! * n[3 + c]! + m[r * 3 + 2]! * n[6 + c]!);
+  return out as unknown as Homography;
+}

@@ -1,0 +1,76 @@
+import { labOf } from './lab';
+import { quantile, type Mask, type Pixels } from './pixels';
+
+/** sRGB value a light background is brought to; the value a picture's brightest parts are brought to without one. */
+const PAPER = 240;
+const BRIGHTEST = 225;
+/** The least and most that any channel is multiplied by. */
+const LEAST = 0.5;
+const MOST = 3.2;
+/** A background from this luma up is taken for light; with less chroma than this, for colourless. */
+const LIGHT = 190;
+const COLOURLESS = 14;
+
+function linear(value: number): number {
+  const c = value / 255;
+  return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+}
+
+function encoded(value: number): number {
+  const c = value <= 0.0031308 ? 12.92 * value : 1.055 * value ** (1 / 2.4) - 0.055;
+  return 255 * c;
+}
+
+/**
+ * White balance and exposure from the background: a light one is brought to the same light grey in all three
+ * channels; a darker one only loses its cast; a coloured one (boards, a rug) says nothing about the light's
+ * colour, and the brightest parts set the exposure.
+ *
+ * @returns factors on red, green and blue in linear light
+ */
+export function gainsFor({ width, height, data }: Pixels, mask: Mask): [number, number, number] {
+  const channels: [number[], number[], number[]] = [[], [], []];
+  const lumas: number[] = [];
+  const step = Math.max(1, Math.round(Math.sqrt((width * height) / 20_000)));
+  for (let y = 0; y < height; y += step)
+    for (let x = 0; x < width; x += step) {
+      const p = y * width + x;
+      const [r, g, b] = [data[p * 4]!, data[p * 4 + 1]!, data[p * 4 + 2]!];
+      lumas.push(0.2126 * r + 0.7152 * g + 0.0722 * b);
+      if (mask.data[p]! < 20) [r, g, b].forEach((v, k) => channels[k]!.push(v));
+    }
+  const held = (gain: number) => Math.min(MOST, Math.max(LEAST, gain));
+  if (channels[0].length >= lumas.length * 0.05) {
+    const [r, g, b] = channels.map((values) => quantile(values, 0.5)) as [number, number, number];
+    const luma = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+    const [, labA, labB] = labOf(Math.round(r), Math.round(g), Math.round(b));
+    if (Math.hypot(labA, labB) < COLOURLESS || luma >= LIGHT + 20) {
+      const to = linear(luma >= LIGHT ? PAPER : luma);
+      return [held(to / linear(r)), held(to / linear(g)), held(to / linear(b))];
+    }
+  }
+  const gain = held(linear(BRIGHTEST) / linear(Math.max(1, quantile(lumas, 0.98))));
+  return [gain, gain, gain];
+}
+
+/** For each of the 256 values of red, green and blue, what it becomes. */
+export type Curves = readonly Uint8ClampedArray[];
+
+/** The factors as curves. What would go over white is bent, not cut, so that light cloth keeps its folds. */
+export function curvesFor(gains: readonly [number, number, number]): Curves {
+  return gains.map((gain) =>
+    Uint8ClampedArray.from({ length: 256 }, (_, value) => encoded(shoulder(linear(value) * gain))),
+  );
+}
+
+/** Applies curves in place. */
+export function relight({ data }: Pixels, curves: Curves): void {
+  for (let at = 0; at < data.length; at += 4)
+    for (let k = 0; k < 3; k += 1) data[at + k] = curves[k]![data[at + k]!]!;
+}
+
+const KNEE = 0.82;
+
+function shoulder(value: number): number {
+  return value <= KNEE ? value : KNEE + (1 - KNEE) * (1 - Math.exp(-(value - KNEE) / (1 - KNEE)));
+}

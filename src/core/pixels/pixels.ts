@@ -1,0 +1,106 @@
+/** Pixels as a canvas gives them: four bytes each (red, green, blue, opacity), row by row, sRGB. */
+export interface Pixels {
+  width: number;
+  height: number;
+  data: Uint8ClampedArray;
+}
+
+/** One value a pixel, row by row. */
+export interface Plane<T extends Uint8Array | Float32Array = Float32Array> {
+  width: number;
+  height: number;
+  data: T;
+}
+
+/** How opaque the thing is at each pixel: 0 is background, 255 is thing. */
+export type Mask = Plane<Uint8Array>;
+
+/** Luma of each pixel by ITU-R BT.601, 0 to 255. */
+export function greyOf({ width, height, data }: Pixels): Plane {
+  const grey = new Float32Array(width * height);
+  for (let i = 0, at = 0; i < grey.length; i += 1, at += 4)
+    grey[i] = 0.299 * data[at]! + 0.587 * data[at + 1]! + 0.114 * data[at + 2]!;
+  return { width, height, data: grey };
+}
+
+/** Mean over a square of side 2·radius + 1 around each pixel, shortened at the edges. Cost does not grow with the radius. */
+export function boxBlur({ width, height, data }: Plane, radius: number): Plane {
+  if (radius < 1) return { width, height, data: data.slice() };
+  const rows = new Float32Array(data.length);
+  for (let y = 0; y < height; y += 1) blurLine(data, rows, y * width, 1, width, radius);
+  const out = new Float32Array(data.length);
+  for (let x = 0; x < width; x += 1) blurLine(rows, out, x, width, height, radius);
+  return { width, height, data: out };
+}
+
+function blurLine(
+  from: Float32Array,
+  to: Float32Array,
+  start: number,
+  step: number,
+  length: number,
+  radius: number,
+): void {
+  let sum = 0;
+  let count = 0;
+  for (let i = 0; i < Math.min(radius, length); i += 1) {
+    sum += from[start + i * step]!;
+    count += 1;
+  }
+  for (let i = 0; i < length; i += 1) {
+    if (i + radius < length) {
+      sum += from[start + (i + radius) * step]!;
+      count += 1;
+    }
+    if (i - radius - 1 >= 0) {
+      sum -= from[start + (i - radius - 1) * step]!;
+      count -= 1;
+    }
+    to[start + i * step] = sum / count;
+  }
+}
+
+/** Halves, thirds ... a picture by taking means, so that what is left is not jagged. */
+export function shrunk(picture: Pixels, longSide: number): Pixels {
+  const scale = longSide / Math.max(picture.width, picture.height);
+  if (scale >= 1) return picture;
+  const width = Math.max(1, Math.round(picture.width * scale));
+  const height = Math.max(1, Math.round(picture.height * scale));
+  const data = new Uint8ClampedArray(width * height * 4);
+  for (let y = 0; y < height; y += 1) {
+    const top = Math.floor((y * picture.height) / height);
+    const bottom = Math.max(top + 1, Math.floor(((y + 1) * picture.height) / height));
+    for (let x = 0; x < width; x += 1) {
+      const left = Math.floor((x * picture.width) / width);
+      const right = Math.max(left + 1, Math.floor(((x + 1) * picture.width) / width));
+      let r = 0;
+      let g = 0;
+      let b = 0;
+      let a = 0;
+      for (let v = top; v < bottom; v += 1)
+        for (let u = left, at = (v * picture.width + left) * 4; u < right; u += 1, at += 4) {
+          r += picture.data[at]!;
+          g += picture.data[at + 1]!;
+          b += picture.data[at + 2]!;
+          a += picture.data[at + 3]!;
+        }
+      const n = (bottom - top) * (right - left);
+      const to = (y * width + x) * 4;
+      data[to] = r / n;
+      data[to + 1] = g / n;
+      data[to + 2] = b / n;
+      data[to + 3] = a / n;
+    }
+  }
+  return { width, height, data };
+}
+
+/** The value at a share of the sorted values, 0 to 1. Sorts a copy. */
+export function quantile(values: ArrayLike<number>, share: number): number {
+  if (values.length === 0) return NaN;
+  const sorted = Float64Array.from(values).sort();
+  const at = share * (sorted.length - 1);
+  const low = Math.floor(at);
+  const high = Math.min(low + 1, sorted.length - 1);
+  return sorted[low]! + (sorted[high]! - sorted[low]!) * (at - low);
+}

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+
+import type { Picture, Thing } from '@/contract/records';
+import { Icon } from '@/parts/Icon';
+import { Words } from '@/parts/Words';
+import { useColours } from '@/theme/theme';
+
+import { usePictureFindings } from './usePictureFindings';
+
+/** One line under a picture: the most useful thing to say. A tap tells the rest, with the numbers. */
+export function FindingLine({ thing, picture }: { thing: Thing; picture: Picture }) {
+  const c = useColours();
+  const findings = usePictureFindings(thing, picture);
+  const [open, setOpen] = useState(false);
+  const first = findings[0];
+  const more = findings.length - 1;
+  const words = first
+    ? first.words
+    : picture.made
+      ? 'Figures follow the measurements.'
+      : picture.exam
+        ? 'Nothing to put right.'
+        : 'Not looked at yet.';
+  return (
+    <View>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`About this picture: ${words}`}
+        onPress={() => setOpen(!open)}
+        style={{ flexDirection: 'row', alignItems: 'center', gap: 7, minHeight: 44 }}
+      >
+        <Icon name={first ? 'caution' : 'check'} colour={first ? c.brassInk : c.moss} size={18} />
+        <Words kind="small" style={{ flex: 1, fontSize: 15, lineHeight: 20 }} role="status">
+          {words}
+        </Words>
+        {more > 0 ? (
+          <Words kind="small" tone="soft">
+            {`${more} more`}
+          </Words>
+        ) : null}
+        <Icon name={open ? 'unfold' : 'forward'} colour={c.soft} size={18} />
+      </Pressable>
+      {open ? (
+        <View style={{ gap: 6, paddingLeft: 25, paddingBottom: 6 }}>
+          {findings.map((f) => (
+            <View key={f.aspect}>
+              {f === first ? null : <Words kind="small">{f.words}</Words>}
+              <Words kind="small" tone="soft" figures>
+                {f.number}
+              </Words>
+            </View>
+          ))}
+          {picture.exam && !picture.made ? (
+            <Words kind="small" tone="soft" figures>
+              {`Edges ${picture.exam.blur.toFixed(1)} px · fills ${Math.round(Math.max(picture.exam.box[2], picture.exam.box[3]) * 100)} % · background ±${picture.exam.grounds.toFixed(1)} ΔE · ${picture.width} × ${picture.height}`}
+            </Words>
+          ) : null}
+        </View>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,309 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useCallback, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+
+import type { MeasureLine, Point } from '@/contract/picture';
+import type { Picture, Thing } from '@/contract/records';
+import { measuresOf, type MeasureSpec } from '@/core/kinds/kinds';
+import {
+  lengthOn,
+  FOUND_SIGMA,
+  HAND_SIGMA,
+  planeFrom,
+  planeWarnings,
+  REFERENCE_SIZES,
+  type Corners,
+  type Reference,
+} from '@/core/measure/plane';
+import { formatLength, lengthFigure, parseLength } from '@/core/measure/units';
+import { Field } from '@/parts/Field';
+import { Notice } from '@/parts/Notice';
+import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { originalOf, previewOf } from '@/store/cleaning';
+import { keepLengths, makeMeasurementPicture } from '@/store/measuring';
+import { pictureWorker } from '@/store/pictureWorker';
+import { editThing } from '@/store/things';
+import { useColours, useWide } from '@/theme/theme';
+
+import { useDo } from '../shell/useDo';
+import { GoneNotice } from './GoneNotice';
+import { MeasureStage } from './MeasureStage';
+import { usePictureSize } from './usePictureSize';
+import { usePreview } from './usePreview';
+
+/** Measuring a thing in its picture beside a card or sheet of known size, or drawing a tape's figures on it. */
+export function MeasureInPicture() {
+  const { id, picture: pictureId } = useLocalSearchParams<{ id: string; picture: string }>();
+  const thing = useAttic((s) => s.things[id]);
+  const picture = useAttic((s) => s.pictures[pictureId]);
+  const made = useAttic((s) =>
+    Object.values(s.pictures).find((p) => p.made?.from === pictureId && p.thingId === id),
+  );
+  if (!thing || !picture || picture.made || picture.clip) return <GoneNotice thingId={thing?.id} />;
+  return <Bench key={picture.id} thing={thing} picture={picture} made={made} />;
+}
+
+interface Found {
+  reference: Reference;
+  corners: Corners;
+  /** Set by a finger, so less exact. */
+  byHand: boolean;
+}
+
+function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made: Picture | undefined }) {
+  const c = useColours();
+  const wide = useWide();
+  const router = useRouter();
+  const units = useAttic((s) => s.settings.units);
+  const size = usePictureSize(picture.id);
+  const specs = measuresOf(thing.kind);
+  const [lines, setLines] = useState<MeasureLine[]>(made?.made?.lines ?? []);
+  const [found, setFound] = useState<Found | null>(
+    made?.made?.plane ? { ...made.made.plane, byHand: false } : null,
+  );
+  const [missing, setMissing] = useState<Reference | null>(null);
+  const { busy, trouble, run } = useDo();
+  // As it was taken: the reference must not be cropped or whitened away.
+  const { preview } = usePreview(useCallback(() => previewOf(picture.id, []), [picture.id]));
+
+  const look = (reference: Reference) =>
+    run(async () => {
+      setMissing(null);
+      const corners = await pictureWorker().findSheet(await originalOf(picture.id), reference);
+      if (corners && size) {
+        const shares = corners.map(({ x, y }) => ({ x: x / size.width, y: y / size.height }));
+        setFound({ reference, corners: shares as unknown as Corners, byHand: false });
+      } else {
+        setMissing(reference);
+        setFound({ reference, corners: START, byHand: true });
+      }
+    });
+
+  const px = (p: Point) => ({ x: p.x * (size?.width ?? 1), y: p.y * (size?.height ?? 1) });
+  const plane =
+    found &&
+    size &&
+    planeFrom(found.reference, found.corners.map(px) as unknown as Corners, size.width, size.height);
+  const lengthOf = ({ a, b }: MeasureLine) =>
+    plane ? lengthOn(plane, px(a), px(b), found?.byHand ? HAND_SIGMA : FOUND_SIGMA) : null;
+  const warnings =
+    plane && size
+      ? planeWarnings(
+          plane,
+          size.width,
+          size.height,
+          lines.map((l) => ({ a: px(l.a), b: px(l.b) })),
+        )
+      : [];
+
+  const toggle = (spec: MeasureSpec) =>
+    setLines((all) =>
+      all.some((l) => l.measure === spec.id)
+        ? all.filter((l) => l.measure !== spec.id)
+        : [...all, usualLine(spec, picture)],
+    );
+  const keep = () =>
+    run(async () => {
+      let now = thing;
+      if (plane) {
+        const lengths = Object.fromEntries(
+          lines.flatMap((l) => [[l.measure, lengthOf(l)] as const]).filter(([, v]) => v !== null),
+        );
+        now = keepLengths(thing, lengths as Record<string, { mm: number; plusMinus: number }>);
+      }
+      await makeMeasurementPicture(
+        now.id,
+        picture.id,
+        lines,
+        found && plane ? { reference: found.reference, corners: [...found.corners] } : null,
+      );
+      router.navigate(`/thing/${thing.id}`);
+    });
+  const unknown = lines.filter((l) => !plane && thing.measurements[l.measure] === undefined);
+
+  const text = (line: MeasureLine) => {
+    const spec = specs.find((s) => s.id === line.measure);
+    const length = lengthOf(line);
+    const mm = length?.mm ?? thing.measurements[line.measure];
+    return `${spec?.name ?? ''} ${mm === undefined ? '?' : formatLength(mm, units)}`;
+  };
+  const controls = (
+    <View style={{ gap: 12 }}>
+      <View style={{ gap: 6 }}>
+        <Words kind="small" tone="soft">
+          Lying flat beside it
+        </Words>
+        <ChipRow label="Reference">
+          {(Object.keys(REFERENCE_SIZES) as Reference[]).map((reference) => (
+            <Chip key={reference} on={found?.reference === reference} onPress={() => look(reference)}>
+              {REFERENCE_SIZES[reference].name}
+            </Chip>
+          ))}
+          <Chip on={found === null} onPress={() => (setFound(null), setMissing(null))}>
+            Nothing: tape figures
+          </Chip>
+        </ChipRow>
+      </View>
+      {busy ? (
+        <Words tone="soft" role="status">
+          Looking…
+        </Words>
+      ) : null}
+      {missing ? (
+        <Notice tone="caution">{`No ${REFERENCE_SIZES[missing].name.toLocaleLowerCase('en')} was made out. Drag the four corners onto it, or lay it apart from the thing and take the picture again.`}</Notice>
+      ) : found && plane ? (
+        <Words tone="good" role="status" figures>
+          {`${REFERENCE_SIZES[found.reference].name} ${found.byHand ? 'set by hand' : 'found'}, camera tilted by ${Math.round(plane.tilt)}°`}
+        </Words>
+      ) : found && size ? (
+        <Notice tone="trouble">
+          These four can’t be the corners of a sheet: drag them to its corners, in order around.
+        </Notice>
+      ) : null}
+      {warnings.map((w) => (
+        <Notice key={w} tone="caution">
+          {w}
+        </Notice>
+      ))}
+      {specs.length === 0 ? (
+        <Notice tone="info">Say first what kind of thing it is: each kind has its own measurements.</Notice>
+      ) : (
+        <View style={{ gap: 6 }}>
+          <Words kind="small" tone="soft">
+            Lines: drag their ends
+          </Words>
+          <ChipRow label="Measurements" radio={false}>
+            {specs.map((spec) => (
+              <Chip
+                key={spec.id}
+                role="checkbox"
+                on={lines.some((l) => l.measure === spec.id)}
+                onPress={() => toggle(spec)}
+              >
+                {spec.name}
+              </Chip>
+            ))}
+          </ChipRow>
+        </View>
+      )}
+      {lines.map((line) => {
+        const spec = specs.find((s) => s.id === line.measure);
+        const length = lengthOf(line);
+        if (!spec) return null;
+        return length ? (
+          <Words key={line.measure} figures>
+            {`${spec.name}: ${formatLength(length.mm, units)} ± ${formatLength(Math.max(1, length.plusMinus), units)}`}
+          </Words>
+        ) : (
+          <TapeField key={`${line.measure}-${units}`} thing={thing} spec={spec} />
+        );
+      })}
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      <Press
+        kind="main"
+        icon="ruler"
+        disabled={busy || lines.length === 0 || unknown.length > 0 || (found !== null && !plane)}
+        onPress={keep}
+      >
+        {plane ? 'Keep lengths, make the picture' : 'Make the measurement picture'}
+      </Press>
+      {unknown.length > 0 ? (
+        <Words kind="small" tone="soft">
+          Type the tape’s figures, or choose what lies beside it.
+        </Words>
+      ) : null}
+    </View>
+  );
+  return (
+    <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Measure">
+      <View
+        style={{
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: 4,
+          padding: 8,
+          borderBottomWidth: 1,
+          borderColor: c.line,
+          backgroundColor: c.surface,
+        }}
+      >
+        <SignPress
+          icon="back"
+          label="Back to the sheet"
+          onPress={() => router.navigate(`/thing/${thing.id}`)}
+        />
+        <Words kind="heading" style={{ flex: 1 }} numberOfLines={1}>
+          Measure in the picture
+        </Words>
+      </View>
+      <ScrollView
+        style={{ flex: 1 }}
+        contentContainerStyle={{ padding: 12, gap: 12, flexDirection: wide ? 'row' : 'column' }}
+        tabIndex={0}
+        aria-label="Picture and lines"
+      >
+        <View style={wide ? { flex: 3, minWidth: 0 } : null}>
+          <MeasureStage
+            preview={preview}
+            lines={lines}
+            text={text}
+            corners={found?.corners ?? null}
+            onLines={setLines}
+            onCorners={(corners) => {
+              setMissing(null);
+              setFound((f) => f && { ...f, corners, byHand: true });
+            }}
+          />
+        </View>
+        <View style={wide ? { flex: 2, minWidth: 0 } : null}>{controls}</View>
+      </ScrollView>
+    </View>
+  );
+}
+
+/** Where corners wait to be dragged when nothing was found. */
+const START: Corners = [
+  { x: 0.1, y: 0.08 },
+  { x: 0.28, y: 0.08 },
+  { x: 0.28, y: 0.2 },
+  { x: 0.1, y: 0.2 },
+];
+
+/** The line's usual place on the thing's own box, as it was found in the picture. */
+function usualLine(spec: MeasureSpec, picture: Picture): MeasureLine {
+  const [x, y, w, h] =
+    picture.exam && picture.steps.length === 0 && picture.exam.area > 0
+      ? picture.exam.box
+      : [0.1, 0.1, 0.8, 0.8];
+  const [x1, y1, x2, y2] = spec.line;
+  return { measure: spec.id, a: { x: x + w * x1, y: y + h * y1 }, b: { x: x + w * x2, y: y + h * y2 } };
+}
+
+function TapeField({ thing, spec }: { thing: Thing; spec: MeasureSpec }) {
+  const units = useAttic((s) => s.settings.units);
+  const value = thing.measurements[spec.id];
+  return (
+    <Field
+      label={spec.name}
+      hint={spec.how}
+      figures
+      keyboard={units === 'metric' ? 'decimal-pad' : 'default'}
+      unit={units === 'metric' ? 'cm' : 'in'}
+      value={value === undefined ? '' : lengthFigure(value, units)}
+      refuse={(text) => {
+        const parsed = text.trim() === '' ? null : parseLength(text, units);
+        return parsed && !parsed.ok ? parsed.why : null;
+      }}
+      onChange={(text) => {
+        const parsed = text.trim() === '' ? null : parseLength(text, units);
+        if (!parsed || !parsed.ok) return;
+        editThing(thing.id, spec.name.toLocaleLowerCase('en'), (t) => {
+          const { [spec.id]: _, ...uncertainty } = t.uncertainty;
+          return { measurements: { ...t.measurements, [spec.id]: parsed.value }, uncertainty };
+        });
+      }}
+    />
+  );
+}

@@ -1,0 +1,116 @@
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+
+import type { Reading, Thing } from '@/contract/records';
+import { factName, measuresOf } from '@/core/kinds/kinds';
+import { formatLength } from '@/core/measure/units';
+import { Press, SignPress } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { pictureWorker } from '@/store/pictureWorker';
+import { readOriginal } from '@/store/pictures';
+import { confirmReading, dropReading, knownValue } from '@/store/reading';
+import { useColours } from '@/theme/theme';
+
+/** What a machine read in the pictures, with the place it stands at. Nothing of it counts before a person says so. */
+export function Readings({ thing }: { thing: Thing }) {
+  const c = useColours();
+  if (thing.readings.length === 0) return null;
+  return (
+    <View
+      role="group"
+      aria-label="Read from pictures, to be confirmed"
+      style={{
+        borderWidth: 1.5,
+        borderStyle: 'dashed',
+        borderColor: c.slate,
+        borderRadius: 10,
+        padding: 10,
+        gap: 10,
+        backgroundColor: c.slateTint,
+      }}
+    >
+      <Words kind="strong">Read from the pictures: is it right?</Words>
+      {thing.readings.map((reading) => (
+        <Line key={reading.id} thing={thing} reading={reading} />
+      ))}
+    </View>
+  );
+}
+
+function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
+  const c = useColours();
+  const units = useAttic((s) => s.settings.units);
+  const crop = useCrop(reading);
+  const [what, id] = reading.field.split(':') as [string, string];
+  const name =
+    what === 'fact'
+      ? factName(thing.kind, id)
+      : (measuresOf(thing.kind).find((m) => m.id === id)?.name ?? id);
+  const words = what === 'fact' ? reading.value : formatLength(Number(reading.value), units);
+  const known = knownValue(thing, reading.field);
+  return (
+    <View style={{ gap: 6 }}>
+      {crop ? (
+        <img
+          src={crop}
+          alt={`Where it stands: ${reading.words}`}
+          style={{
+            maxWidth: '100%',
+            maxHeight: 64,
+            alignSelf: 'flex-start',
+            borderRadius: 6,
+            border: `1px solid ${c.line}`,
+          }}
+        />
+      ) : null}
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <View style={{ flex: 1 }}>
+          <Words kind="small" tone="soft">
+            {known === undefined
+              ? name
+              : `${name}, instead of ${what === 'fact' ? known : formatLength(Number(known), units)}`}
+          </Words>
+          <Words kind="strong" figures>
+            {words}
+          </Words>
+        </View>
+        <Press label={`Right: ${name} ${words}`} icon="check" onPress={() => confirmReading(thing, reading)}>
+          Right
+        </Press>
+        <SignPress
+          icon="close"
+          label={`Drop: ${name} ${words}`}
+          onPress={() => dropReading(thing, reading)}
+        />
+      </View>
+    </View>
+  );
+}
+
+/** The part of the picture the words stand at, with a little around it. */
+function useCrop({ pictureId, box }: Reading): string | null {
+  const [address, setAddress] = useState<string | null>(null);
+  const key = box.join();
+  useEffect(() => {
+    let made: string | null = null;
+    let wanted = true;
+    if (!pictureId) return;
+    const [x, y, w, h] = key.split(',').map(Number) as [number, number, number, number];
+    const edge = Math.max(h * 0.5, 0.01);
+    const left = Math.max(0, x - edge);
+    const top = Math.max(0, y - edge);
+    const part = [left, top, Math.min(1 - left, w + 2 * edge), Math.min(1 - top, h + 2 * edge)] as const;
+    void readOriginal(pictureId).then(async (blob) => {
+      const cut = blob && (await pictureWorker().part(blob, part, 500));
+      if (!cut || !wanted) return;
+      made = URL.createObjectURL(cut);
+      setAddress(made);
+    });
+    return () => {
+      wanted = false;
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [pictureId, key]);
+  return address;
+}

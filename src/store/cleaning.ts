@@ -1,0 +1,140 @@
+import type { Step } from '@/contract/picture';
+import type { Thing } from '@/contract/records';
+import { done, doneAgain, takenBack, type History } from '@/core/picture/history';
+import { isPlain, lookOf } from '@/core/picture/look';
+
+import { change, dropBlob, pictureKey, putBlob, readBlob, saveNow, useAttic } from './attic';
+import type { Preview } from '@/workers/picture.worker';
+
+import { pictureWorker } from './pictureWorker';
+import { readOriginal } from './pictures';
+
+/** One thing at a time is done to pictures, in the order it was asked for. */
+let turn: Promise<unknown> = Promise.resolve();
+
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = turn.then(work, work);
+  turn = mine.catch(() => undefined);
+  return mine;
+}
+
+/** Steps that are worked out anew for each picture. */
+export type Automatic = 'light' | 'crop' | 'straighten' | 'white';
+
+/** Told how it is going to look, before all of it is done. */
+export type OnPreview = (preview: Preview) => void;
+
+/** How large a picture is looked at while it is worked on. Pixels. */
+const PREVIEW_SIDE = 1_000;
+
+/** How a picture looks with its steps; as a ghost, what was made white still shines through. */
+export async function previewOf(id: string, steps: readonly Step[], ghost = false): Promise<Preview> {
+  return pictureWorker().preview(await originalOf(id), steps, PREVIEW_SIDE, ghost);
+}
+
+export const cleaning = {
+  step: (id: string, step: Step, show?: OnPreview) =>
+    inTurn(() => withHistory(id, (h) => done(h, step), show)),
+  undo: (id: string, show?: OnPreview) => inTurn(() => withHistory(id, takenBack, show)),
+  redo: (id: string, show?: OnPreview) => inTurn(() => withHistory(id, doneAgain, show)),
+  /** Back to how it was taken: every step taken back, to be done again if wanted. */
+  reset: (id: string, show?: OnPreview) =>
+    inTurn(() =>
+      withHistory(
+        id,
+        ({ steps, undone }) => ({ steps: [], undone: [...undone, ...[...steps].reverse()] }),
+        show,
+      ),
+    ),
+  automatic: (id: string, what: Automatic, show?: OnPreview) => inTurn(() => automatic(id, what, show)),
+  /** The same kinds of step, worked out for each of the thing's other pictures. @returns how many were changed */
+  sameToTheRest: (thing: Thing, from: string, onEach?: (done: number, of: number) => void) =>
+    inTurn(() => sameToTheRest(thing, from, onEach)),
+};
+
+/** The original under a name that stays the same as long as its bytes do. */
+export async function originalOf(id: string): Promise<{ key: string; blob: Blob }> {
+  const blob = await readOriginal(id);
+  if (!blob) throw new Error('This picture’s bytes are not on this device.');
+  return { key: id, blob };
+}
+
+async function withHistory(
+  id: string,
+  next: (history: History) => { steps: Step[]; undone: Step[] },
+  show?: OnPreview,
+): Promise<void> {
+  const picture = useAttic.getState().pictures[id];
+  if (!picture) return;
+  const history = next(picture);
+  const original = await originalOf(id);
+  if (show) show(await previewOf(id, history.steps));
+  const plain = isPlain(lookOf(history.steps));
+  const developed = await pictureWorker().develop(original, history.steps);
+  // Attics from before originals were kept apart: what was the only one becomes the original.
+  if (!(await readBlob(pictureKey(id, 'original')))) putBlob(pictureKey(id, 'original'), original.blob);
+  if (plain) dropBlob(pictureKey(id, 'full'));
+  else putBlob(pictureKey(id, 'full'), developed.full);
+  putBlob(pictureKey(id, 'thumb'), developed.thumb);
+  const now = useAttic.getState().pictures[id];
+  if (!now) return;
+  const { width, height, exam } = developed;
+  const bytes = original.blob.size + (plain ? 0 : developed.full.size) + developed.thumb.size;
+  change(
+    'picture cleaned up',
+    [{ collection: 'pictures', id, record: { ...now, ...history, width, height, exam, bytes } }],
+    { ownUndo: true },
+  );
+  await saveNow();
+}
+
+async function automatic(id: string, what: Automatic, show?: OnPreview): Promise<void> {
+  const picture = useAttic.getState().pictures[id];
+  if (!picture) return;
+  const step = await worked(id, picture.steps, what, 'kept');
+  if (step) await withHistory(id, (h) => done(h, step), show);
+}
+
+async function worked(
+  id: string,
+  steps: readonly Step[],
+  what: Automatic,
+  shadow: 'kept' | 'dropped',
+): Promise<Step | null> {
+  if (what === 'white') return { do: 'white', shadow };
+  const found = await pictureWorker().proposals(await originalOf(id), steps);
+  if (what === 'light') return { do: 'light', gains: [...found.gains] };
+  if (what === 'crop') return found.crop && { do: 'crop', to: found.crop };
+  return found.degrees === 0 ? null : { do: 'straighten', degrees: found.degrees };
+}
+
+async function sameToTheRest(
+  thing: Thing,
+  from: string,
+  onEach?: (done: number, of: number) => void,
+): Promise<number> {
+  const { pictures } = useAttic.getState();
+  const look = lookOf(pictures[from]?.steps ?? []);
+  const wanted: Automatic[] = [];
+  if (look.degrees) wanted.push('straighten');
+  if (look.gains) wanted.push('light');
+  if (look.white) wanted.push('white');
+  if (look.crop) wanted.push('crop');
+  // Close-ups have no background to speak of: only pictures of all of it are treated alike.
+  const rest = thing.pictureIds.filter((id) => {
+    const p = pictures[id];
+    return id !== from && p && !p.made && !p.clip && (p.exam?.area ?? 0) > 0 && p.exam?.cutOff.length === 0;
+  });
+  for (const [i, id] of rest.entries()) {
+    const steps: Step[] = [];
+    for (const what of wanted) {
+      const before = useAttic.getState().pictures[id]?.steps ?? [];
+      const step = await worked(id, [...before, ...steps], what, look.white ?? 'kept');
+      if (step) steps.push(step);
+    }
+    if (steps.length > 0)
+      await withHistory(id, ({ steps: before }) => ({ steps: [...before, ...steps], undone: [] }));
+    onEach?.(i + 1, rest.length);
+  }
+  return rest.length;
+}

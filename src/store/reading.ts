@@ -1,0 +1,161 @@
+import { wrap, type Remote } from 'comlink';
+import { nanoid } from 'nanoid';
+import type { Worker as TextReader } from 'tesseract.js';
+
+import type { Reading, Thing } from '@/contract/records';
+import { readBarcode } from '@/core/identity/gtin';
+import { measuresOf } from '@/core/kinds/kinds';
+import { LEAST_CONFIDENCE, suggestionsFrom, type ReadLine, type Suggestion } from '@/core/reading/labelText';
+import type { BarcodeWorker } from '@/workers/barcode.worker';
+
+import { change, useAttic } from './attic';
+import { pictureWorker } from './pictureWorker';
+import { readOriginal } from './pictures';
+import { thingWith } from './things';
+
+let barcodes: Remote<BarcodeWorker> | null = null;
+
+/** Reads a barcode in a picture. @returns its digits, checked; null when there is none */
+export async function barcodeIn(
+  picture: Blob,
+  thorough: boolean,
+): Promise<{ digits: string; box: Reading['box'] } | null> {
+  barcodes ??= wrap<BarcodeWorker>(new Worker(new URL('../workers/barcode.worker.ts', window.location.href)));
+  const found = await barcodes.read(picture, thorough);
+  return found && readBarcode(found.text).ok ? { digits: found.text, box: found.box } : null;
+}
+
+/** How long reading text may take, milliseconds: the reader never settles when its data is missing. */
+const PATIENCE = 40_000;
+let reader: Promise<TextReader> | null = null;
+
+/** The reader of text: some megabytes, loaded when it is first wanted. */
+function textReader(): Promise<TextReader> {
+  reader ??= (async () => {
+    const { createWorker, PSM } = await import('tesseract.js');
+    const made = await createWorker('eng', 1, {
+      workerPath: '/vision/worker.min.js',
+      corePath: '/vision',
+      langPath: '/vision',
+      workerBlobURL: false,
+    });
+    await made.setParameters({ tessedit_pageseg_mode: PSM.AUTO });
+    return made;
+  })();
+  reader.catch(() => (reader = null));
+  return reader;
+}
+
+/** The lines of text in a picture. Upside-down text comes out as junk of little confidence: then turned once. */
+export async function textIn(picture: Blob): Promise<ReadLine[]> {
+  let best: { lines: ReadLine[]; score: number } = { lines: [], score: 0 };
+  for (const degrees of [0, 180, 90, 270]) {
+    const blob = degrees === 0 ? picture : await pictureWorker().turned(picture, degrees);
+    const lines = await recognised(blob);
+    // Empty is no success, however sure the reader is of it.
+    const score = lines.reduce(
+      (s, l) => s + (l.confidence >= LEAST_CONFIDENCE ? l.text.length * l.confidence : 0),
+      0,
+    );
+    const turnedLines =
+      degrees === 0 ? lines : lines.map((l) => ({ ...l, box: [0, 0, 1, 1] as ReadLine['box'] }));
+    if (score > best.score) best = { lines: turnedLines, score };
+    if (score > 600) break;
+  }
+  return best.lines;
+}
+
+async function recognised(blob: Blob): Promise<ReadLine[]> {
+  const bitmap = await createImageBitmap(blob);
+  const { width, height } = bitmap;
+  bitmap.close();
+  const late = new Promise<never>((_, fail) =>
+    setTimeout(() => fail(new Error('The reader did not answer: is the server there?')), PATIENCE),
+  );
+  const read = textReader().then((r) => r.recognize(blob, {}, { text: true, blocks: true }));
+  const { data } = await Promise.race([read, late]);
+  return (data.blocks ?? []).flatMap((b) =>
+    b.paragraphs.flatMap((p) =>
+      p.lines.map((l) => ({
+        text: l.text.trim(),
+        confidence: l.confidence,
+        box: [l.bbox.x0 / width, l.bbox.y0 / height, (l.bbox.x1 - l.bbox.x0) / width, (l.bbox.y1 - l.bbox.y0) / height] as ReadLine['box'],
+      })),
+    ),
+  ); // prettier-ignore
+}
+
+/**
+ * Reads barcode and text of one picture; what was found waits at the thing for a person to confirm.
+ *
+ * @returns how many readings are new
+ */
+export async function readPicture(thingId: string, pictureId: string): Promise<number> {
+  const blob = await readOriginal(pictureId);
+  const thing = useAttic.getState().things[thingId];
+  if (!blob || !thing) return 0;
+  const found: Suggestion[] = [];
+  const code = await barcodeIn(blob, true);
+  if (code)
+    found.push({
+      field: 'fact:barcode',
+      value: code.digits,
+      words: code.digits,
+      box: code.box,
+      confidence: 99,
+    });
+  const lines = await textIn(blob);
+  found.push(...suggestionsFrom(lines, measuresOf(thing.kind), useAttic.getState().settings.units));
+  return addReadings(thingId, pictureId, found);
+}
+
+/** Puts readings beside what is known. What the thing says already, or was read before, is left out. */
+export function addReadings(thingId: string, pictureId: string | null, found: readonly Suggestion[]): number {
+  const thing = useAttic.getState().things[thingId];
+  if (!thing) return 0;
+  const fresh = found.filter(
+    (f) =>
+      knownValue(thing, f.field)?.toLocaleLowerCase('en') !== f.value.toLocaleLowerCase('en') &&
+      !thing.readings.some((r) => r.field === f.field && r.value === f.value),
+  );
+  if (fresh.length === 0) return 0;
+  const readings = [...thing.readings, ...fresh.map((f) => ({ ...f, id: nanoid(10), pictureId }))];
+  change('read from a picture', [thingWith(thing, { readings })], { ownUndo: true });
+  return fresh.length;
+}
+
+/** A barcode that the live camera saw. */
+export function addBarcode(thingId: string, digits: string): void {
+  addReadings(thingId, null, [
+    { field: 'fact:barcode', value: digits, words: digits, box: [0, 0, 1, 1], confidence: 99 },
+  ]);
+}
+
+export function knownValue(thing: Thing, field: string): string | undefined {
+  const [what, id] = split(field);
+  if (what === 'fact') return thing.facts[id];
+  const mm = thing.measurements[id];
+  return mm === undefined ? undefined : String(mm);
+}
+
+/** A person says that a reading is right: it becomes the thing's own. */
+export function confirmReading(thing: Thing, reading: Reading): void {
+  const [what, id] = split(reading.field);
+  const readings = thing.readings.filter((r) => r.field !== reading.field);
+  const part =
+    what === 'fact'
+      ? { facts: { ...thing.facts, [id]: reading.value } }
+      : { measurements: { ...thing.measurements, [id]: Number(reading.value) } };
+  change('reading confirmed', [thingWith(thing, { ...part, readings })]);
+}
+
+export function dropReading(thing: Thing, reading: Reading): void {
+  change('reading dropped', [
+    thingWith(thing, { readings: thing.readings.filter((r) => r.id !== reading.id) }),
+  ]);
+}
+
+function split(field: string): [what: string, id: string] {
+  const at = field.indexOf(':');
+  return [field.slice(0, at), field.slice(at + 1)];
+}
