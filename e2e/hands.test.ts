@@ -77,7 +77,7 @@ it('says of each file it can’t take why, and takes the others', async () => {
     'empty.jpg: The file is empty.',
     'notes.jpg: This is not a picture.',
     'broken.jpg: The picture is damaged',
-    'phone.heic: This browser can’t read HEIC',
+    'phone.heic: The picture is damaged',
   ])
     expect(text).toContain(words);
   await attic.page.close();

@@ -122,7 +122,9 @@ function warped(flat: Canvas, unit: number, camera: Camera, seed: number): Canva
   const offset = (camera.span - 1_000) / 2;
   for (let y = 0, at = 0; y < size; y += 1)
     for (let x = 0; x < size; x += 1, at += 4) {
-      let [r, g, b] = [0, 0, 0];
+      let r = 0;
+      let g = 0;
+      let b = 0;
       for (let ray = 0; ray < 4; ray += 1) {
         const ix = x + (ray & 1 ? 0.75 : 0.25) - size / 2;
         const iy = y + (ray & 2 ? 0.75 : 0.25) - size / 2;
@@ -138,7 +140,10 @@ function warped(flat: Canvas, unit: number, camera: Camera, seed: number): Canva
         const fy = v - top;
         const q = (top * width + left) * 4;
         const w = q + width * 4;
-        const [w00, w10, w01, w11] = [(1 - fx) * (1 - fy), fx * (1 - fy), (1 - fx) * fy, fx * fy];
+        const w00 = (1 - fx) * (1 - fy);
+        const w10 = fx * (1 - fy);
+        const w01 = (1 - fx) * fy;
+        const w11 = fx * fy;
         r += source[q]! * w00 + source[q + 4]! * w10 + source[w]! * w01 + source[w + 4]! * w11;
         g += source[q + 1]! * w00 + source[q + 5]! * w10 + source[w + 1]! * w01 + source[w + 5]! * w11;
         b += source[q + 2]! * w00 + source[q + 6]! * w10 + source[w + 2]! * w01 + source[w + 6]! * w11;

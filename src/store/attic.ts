@@ -237,14 +237,14 @@ async function write(): Promise<void> {
     if (dirtyPages.size === 0 && !dirtySettings)
       useAttic.setState({ savedAt: Date.now(), saveTrouble: null });
   } catch (error) {
-    const why = error instanceof DiskFull ? error.message : 'It could not be stored on this device.';
     // What was typed is small: it must not be lost because a picture does not fit.
-    const typed =
-      error instanceof DiskFull &&
-      (await disk.write(texts).then(
-        () => true,
-        () => false,
-      ));
+    const typed = await disk.write(texts).then(
+      () => true,
+      () => false,
+    );
+    // A browser may not say that it was the room; when only the pictures do not fit, it was.
+    const why =
+      typed || error instanceof DiskFull ? new DiskFull().message : 'It could not be stored on this device.';
     if (!typed) {
       for (const page of pages) dirtyPages.add(page);
       dirtySettings = true;

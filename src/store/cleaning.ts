@@ -91,7 +91,7 @@ async function withHistory(
 async function automatic(id: string, what: Automatic, show?: OnPreview): Promise<void> {
   const picture = useAttic.getState().pictures[id];
   if (!picture) return;
-  const step = await worked(id, picture.steps, what, 'kept');
+  const step = await worked(id, picture.steps, what, null);
   if (step) await withHistory(id, (h) => done(h, step), show);
 }
 
@@ -99,10 +99,12 @@ async function worked(
   id: string,
   steps: readonly Step[],
   what: Automatic,
-  shadow: 'kept' | 'dropped',
+  shadow: 'kept' | 'dropped' | null,
 ): Promise<Step | null> {
-  if (what === 'white') return { do: 'white', shadow };
+  if (what === 'white' && shadow) return { do: 'white', shadow };
   const found = await pictureWorker().proposals(await originalOf(id), steps);
+  // On a busy floor its gaps and grain would be taken for shadow.
+  if (what === 'white') return { do: 'white', shadow: found.plain ? 'kept' : 'dropped' };
   if (what === 'light') return { do: 'light', gains: [...found.gains] };
   if (what === 'crop') return found.crop && { do: 'crop', to: found.crop };
   return found.degrees === 0 ? null : { do: 'straighten', degrees: found.degrees };
@@ -129,7 +131,7 @@ async function sameToTheRest(
     const steps: Step[] = [];
     for (const what of wanted) {
       const before = useAttic.getState().pictures[id]?.steps ?? [];
-      const step = await worked(id, [...before, ...steps], what, look.white ?? 'kept');
+      const step = await worked(id, [...before, ...steps], what, look.white);
       if (step) steps.push(step);
     }
     if (steps.length > 0)

@@ -39,7 +39,8 @@ function textReader(): Promise<TextReader> {
       langPath: '/vision',
       workerBlobURL: false,
     });
-    await made.setParameters({ tessedit_pageseg_mode: PSM.AUTO });
+    // A resolution is named so that the reader does not estimate one, and say so.
+    await made.setParameters({ tessedit_pageseg_mode: PSM.AUTO, user_defined_dpi: '300' });
     return made;
   })();
   reader.catch(() => (reader = null));

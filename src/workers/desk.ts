@@ -15,9 +15,19 @@ import {
   type Rect,
   type Stage,
 } from '@/core/picture/look';
+import { isPlainGround } from '@/core/picture/judge';
 import { scaledTo } from '@/core/picture/rendition';
 
 import { context2d, drawn, edgeColour, pixelsOf, putPixels } from './canvas';
+
+/** What each automatic step would do. */
+export interface Proposals {
+  degrees: number;
+  crop: Rect | null;
+  gains: Gains;
+  /** A background so plain that the shadow on it is worth keeping. */
+  plain: boolean;
+}
 
 /** Longer side at which the thing is told from its background: its edge is then drawn between these pixels. */
 const MASK_SIDE = 1_000;
@@ -54,7 +64,7 @@ export class Desk {
   }
 
   /** What each automatic step would do now. */
-  proposals(steps: readonly Step[]): { degrees: number; crop: Rect | null; gains: Gains; found: boolean } {
+  proposals(steps: readonly Step[]): Proposals {
     const look = lookOf(steps);
     const mask = this.maskWith(look);
     const outline = outlinePoints(mask);
@@ -63,7 +73,7 @@ export class Desk {
       degrees: straightening(outline, boxOf(mask).area, look.quarters, width, height),
       crop: squareAround(outline, look, width, height),
       gains: gainsFor(this.small(), mask),
-      found: outline.length > 0,
+      plain: isPlainGround(this.segmented().background),
     };
   }
 

@@ -6,13 +6,13 @@ import type { Corners, Reference } from '@/core/measure/plane';
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
 import type { Mask } from '@/core/pixels/pixels';
 import { findSheet } from '@/core/pixels/sheet';
-import { lookOf, through, type Gains, type Rect } from '@/core/picture/look';
+import { lookOf, through } from '@/core/picture/look';
 import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
 import { KEPT } from '@/core/storage/room';
 
 import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
 import { decode } from './decode';
-import { Desk } from './desk';
+import { Desk, type Proposals } from './desk';
 import { drawMeasures } from './drawMeasures';
 
 /** A picture as it is kept. */
@@ -44,10 +44,7 @@ export interface PictureWorker {
   develop(original: Original, steps: readonly Step[]): Promise<Developed>;
   /** The same, small and quick, for looking at; as a ghost the background still shines through, for correcting the mask. */
   preview(original: Original, steps: readonly Step[], side: number, ghost: boolean): Promise<Preview>;
-  proposals(
-    original: Original,
-    steps: readonly Step[],
-  ): Promise<{ degrees: number; crop: Rect | null; gains: Gains; found: boolean }>;
+  proposals(original: Original, steps: readonly Step[]): Promise<Proposals>;
   /** The mask of a picture, as wide as asked for. */
   mask(original: Original): Promise<Mask>;
   findSheet(original: Original, reference: Reference): Promise<Corners | null>;

@@ -20,6 +20,8 @@ export interface Drawing {
 
 /** Places along a line where its label may sit, best first. */
 const PLACES = [0.5, 0.38, 0.62, 0.27, 0.73, 0.18, 0.82];
+/** Lines up and down carry it lower, out of the way of those across. */
+const UPRIGHT = [0.7, 0.6, 0.8, 0.5, 0.4, 0.3, 0.2];
 
 /**
  * Where arrows and figures go: a label on each line, none over another, all of them inside the picture.
@@ -45,7 +47,8 @@ export function drawingOf(
     const to = { x: line.b.x * width, y: line.b.y * height };
     const w = Math.min(width, text.length * font * charWidth + font);
     const h = font * 1.6;
-    const boxes = PLACES.map((t) => ({
+    const upright = Math.abs(to.y - from.y) > Math.abs(to.x - from.x);
+    const boxes = (upright ? UPRIGHT : PLACES).map((t) => ({
       x: clamp(from.x + (to.x - from.x) * t - w / 2, 0, width - w),
       y: clamp(from.y + (to.y - from.y) * t - h / 2, 0, height - h),
       w,

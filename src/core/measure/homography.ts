@@ -25,6 +25,8 @@ export function homographyFrom(from: readonly Point[], to: readonly Point[]): Ho
   const h = solveSquare(
     rows.map((row) => row.slice(0, 8)),
     rows.map((row) => row[8]!),
+    // Points on a line: what is left is only rounding.
+    1e-9,
   );
   if (!h) return null;
   const normal = [...h, 1] as unknown as Homography;

@@ -3,6 +3,9 @@ export function clipKind(head: Uint8Array): 'video/webm' | 'video/mp4' | null {
   // EBML (RFC 8794); ISO base media file format (ISO/IEC 14496-12) and its forerunner, told by their first box.
   if (head[0] === 0x1a && head[1] === 0x45 && head[2] === 0xdf && head[3] === 0xa3) return 'video/webm';
   const box = String.fromCharCode(...head.subarray(4, 8));
+  // Pictures come in the same container: HEIF and AVIF say so in their brand.
+  if (box === 'ftyp' && /^(hei|hev|mif1|msf1|avi)/u.test(String.fromCharCode(...head.subarray(8, 12))))
+    return null;
   return box === 'ftyp' || box === 'moov' || box === 'mdat' || box === 'wide' ? 'video/mp4' : null;
 }
 

@@ -1,6 +1,7 @@
 import type { Exam, Picture } from '@/contract/picture';
 
 import type { Stance } from '../kinds/kinds';
+import type { Background } from '../pixels/background';
 
 /** What a finding is about; the screens pick a remedy by it. */
 export type Aspect =
@@ -44,6 +45,11 @@ export const LIMITS = {
   duplicate: 0.12,
 } as const;
 
+/** Whether a background is plain enough to be left, or its shadow kept. */
+export function isPlainGround({ spread, share }: Background): boolean {
+  return Math.hypot(...spread) <= LIMITS.grounds && share >= LIMITS.border;
+}
+
 export interface Setting {
   cover: boolean;
   stance: Stance | undefined;
@@ -69,19 +75,11 @@ export function judge(
   if (!exam || picture.made) return out;
 
   if (exam.blur > LIMITS.blur[1])
-    say(
-      'sharpness',
-      'Blurred: hold still, tap on the thing, take it again.',
-      `edges ${figure(exam.blur)} px wide`,
-    );
+    say('sharpness', 'Blurred: hold still and take it again.', `edges ${figure(exam.blur)} px wide`);
   else if (exam.blur > LIMITS.blur[0])
     say('sharpness', 'Perhaps not quite sharp: look closely.', `edges ${figure(exam.blur)} px wide`, false);
   if (exam.bright < LIMITS.dark)
-    say(
-      'exposure',
-      'Dark: more light, or lighten it when cleaning up.',
-      `brightest parts ${percent(exam.bright)}`,
-    );
+    say('exposure', 'Dark: give it more light, or lighten it.', `brightest parts ${percent(exam.bright)}`);
   else if (exam.blown > LIMITS.blown)
     say('exposure', 'Too bright: parts of the thing are pure white.', `${percent(exam.blown)} white`);
 
@@ -97,11 +95,7 @@ export function judge(
       );
     const fill = Math.max(exam.box[2], exam.box[3]);
     if (known && exam.cutOff.length === 0 && fill < LIMITS.fill[0])
-      say(
-        'fill',
-        'Small in the frame: step closer, or crop it when cleaning up.',
-        `fills ${percent(fill)}, 80 % is usual`,
-      );
+      say('fill', 'Small in the frame: step closer, or crop it.', `fills ${percent(fill)}, 80 % is usual`);
     const turned = turnedWrong(exam, setting.stance);
     if (known && turned) say('upright', turned, 'from its outline', false);
   }
@@ -110,7 +104,7 @@ export function judge(
   if (whole && (exam.grounds > LIMITS.grounds || (exam.sure < LIMITS.border && exam.cutOff.length === 0)))
     say(
       'background',
-      'The background is not plain: a sheet helps, or make it white when cleaning up.',
+      'Background not plain: lay a sheet under it, or make it white.',
       `scatter ${figure(exam.grounds)} ΔE, ${percent(exam.sure)} of the border`,
       exam.sure < 0.75,
     );

@@ -75,7 +75,9 @@ function lightOf(
   let sum = 0;
   let ground = 0;
   for (let p = 0, at = 0; p < width * height; p += 1, at += 4) {
-    const [r, g, b] = [data[at]!, data[at + 1]!, data[at + 2]!];
+    const r = data[at]!;
+    const g = data[at + 1]!;
+    const b = data[at + 2]!;
     if (r > 252 && g > 252 && b > 252 && mask.data[p]! > 127) blown += 1;
     if (r < 14 && g < 14 && b < 14) black += 1;
     const luma = 0.2126 * r + 0.7152 * g + 0.0722 * b;

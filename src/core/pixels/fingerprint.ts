@@ -1,4 +1,4 @@
-import { labOf } from './lab';
+import { ciede2000, labOf } from './lab';
 import { greyOf, shrunk, type Pixels } from './pixels';
 
 const GRID = 16;
@@ -50,11 +50,9 @@ export function fingerprintDistance(a: string, b: string): number {
   let colour = 0;
   for (let i = half; i < a.length; i += 6) {
     const value = (text: string, k: number) => parseInt(text.slice(i + k * 2, i + k * 2 + 2), 16);
-    colour += Math.hypot(
-      (value(a, 0) - value(b, 0)) / 2.55,
-      value(a, 1) - value(b, 1),
-      value(a, 2) - value(b, 2),
-    );
+    const lab = (text: string) =>
+      [value(text, 0) / 2.55, value(text, 1) - 128, value(text, 2) - 128] as const;
+    colour += ciede2000(lab(a), lab(b));
   }
   return Math.max(differing / (GRID * GRID) / 0.25, colour / PATCHES ** 2 / 10);
 }

@@ -212,7 +212,8 @@ function sampled({ width, height, data }: Plane, x: number, y: number): number {
   const v = Math.min(height - 1.001, Math.max(0, y - 0.5));
   const left = Math.floor(u);
   const top = Math.floor(v);
-  const [fx, fy] = [u - left, v - top];
+  const fx = u - left;
+  const fy = v - top;
   const at = top * width + left;
   return (
     (data[at]! * (1 - fx) + data[at + 1]! * fx) * (1 - fy) +

@@ -87,7 +87,10 @@ function fibreLines(
     }
   const line = parts[0]?.line;
   if (!line) return null;
-  const sum = parts.reduce((s, p) => s + p.share, 0);
+  const read = parts.map((p) => p.share);
+  const shares = mended(read);
+  parts.forEach((p, i) => (p.share = shares[i]!));
+  const sum = total(read);
   // Shares that do not come to a hundred were misread, or one was missed.
   const confidence = sum === 100 ? line.confidence : Math.min(line.confidence, 55);
   const value =
@@ -97,9 +100,45 @@ function fibreLines(
   return { line, value, confidence };
 }
 
+/** Figures that readers take for one another; a zero with a stroke through it looks like an eight. */
+const ALIKE: Record<string, string> = {
+  '0': '8',
+  '8': '03',
+  '1': '7',
+  '7': '1',
+  '3': '8',
+  '5': '6',
+  '6': '5',
+};
+
+/** Shares that come to a hundred once a single figure is taken for its look-alike; as read where that is not clear. */
+function mended(shares: number[]): number[] {
+  if (total(shares) === 100) return shares;
+  const ways: number[][] = [];
+  shares.forEach((share, i) => {
+    const text = String(share);
+    [...text].forEach((figure, at) => {
+      for (const other of ALIKE[figure] ?? '') {
+        const changed = shares.map((s, k) =>
+          k === i ? Number(text.slice(0, at) + other + text.slice(at + 1)) : s,
+        );
+        if (total(changed) === 100) ways.push(changed);
+      }
+    });
+  });
+  return ways.length === 1 ? ways[0]! : shares;
+}
+
+function total(shares: readonly number[]): number {
+  return shares.reduce((s, share) => s + share, 0);
+}
+
 /** Letters that readers take for figures, put right. */
 function digits(text: string): string {
-  return text.replace(/[Oo]/gu, '0').replace(/[lI|]/gu, '1').replace(/S/gu, '5');
+  return text
+    .replace(/[Oo]/gu, '0')
+    .replace(/[lI|\]]/gu, '1')
+    .replace(/S/gu, '5');
 }
 
 /** A fibre's name, one wrong letter allowed. */
@@ -143,20 +182,24 @@ function measureIn(
   units: Units,
 ): { id: string; mm: number } | null {
   const match =
-    /^([a-z][a-z -]{2,24}?)\s*[:=.-]?\s*(\d{1,3}(?:[.,]\d)?(?:\s+\d\/\d)?)\s*(cm|mm|in|inch|inches|")?\.?$/iu.exec(
+    /^([a-z][a-z -]{2,24}?)\s*[:=.-]?\s*(\d[\doOlI|\]]{0,2}(?:[.,]\d)?(?:\s+\d\/\d)?)\s*(cm|mm|in|inch|inches|")?\.?$/iu.exec(
       text,
     );
   if (!match) return null;
   const name = plainName(match[1] ?? '');
   const spec = measures.find((m) => [m.name, ...(m.alsoCalled ?? [])].some((n) => plainName(n) === name));
   if (!spec) return null;
+  const figure = digits(match[2] ?? '');
   const unit = match[3]?.toLocaleLowerCase('en');
-  if (unit === 'mm') return { id: spec.id, mm: Number((match[2] ?? '').replace(',', '.')) };
-  const parsed = parseLength(
-    match[2] ?? '',
-    unit === undefined ? units : unit === 'cm' ? 'metric' : 'imperial',
-  );
-  return parsed.ok ? { id: spec.id, mm: parsed.value } : null;
+  const parsed =
+    unit === 'mm'
+      ? { ok: true as const, value: Number(figure.replace(',', '.')) }
+      : parseLength(figure, unit === undefined ? units : unit === 'cm' ? 'metric' : 'imperial');
+  // A digit lost makes a sleeve of six centimetres: what can't be is not even suggested.
+  const [low, high] = spec.usual;
+  return parsed.ok && parsed.value > low / 2 && parsed.value < high * 2
+    ? { id: spec.id, mm: parsed.value }
+    : null;
 }
 
 function plainName(name: string): string {

@@ -22,11 +22,15 @@ export const PICTURES_A_THING = 11;
 
 export interface Room {
   level: 'plenty' | 'soon' | 'full';
-  /** Pictures that still fit. */
+  /** Pictures that still fit, as far as can be counted on. */
   pictures: number;
-  /** Share of the browser's room that is taken, 0 to 1. */
-  taken: number;
 }
+
+/**
+ * Some browsers keep the true quota to themselves and always report so much more than is taken. Nothing beyond it is
+ * counted on.
+ */
+export const COUNTED_ON = 10 * 1024 ** 3;
 
 /** Below so many pictures' room it is said in time, and below so many it is said that it is full. */
 const SOON = 300;
@@ -39,9 +43,12 @@ const FULL = 12;
  * @param quota bytes the browser allows
  */
 export function roomLeft(usage: number, quota: number): Room {
-  const pictures = Math.max(0, Math.floor((quota - usage) / PICTURE_BYTES));
-  const level = pictures <= FULL ? 'full' : pictures <= SOON ? 'soon' : 'plenty';
-  return { level, pictures, taken: quota > 0 ? Math.min(1, usage / quota) : 1 };
+  const reported = quota - usage;
+  const left = Math.min(reported, COUNTED_ON - usage);
+  const fits = (bytes: number) => Math.max(0, Math.floor(bytes / PICTURE_BYTES));
+  // Full is said only of what the browser itself reports.
+  const level = fits(reported) <= FULL ? 'full' : fits(left) <= SOON ? 'soon' : 'plenty';
+  return { level, pictures: fits(left) };
 }
 
 /** Bytes so many things with their pictures take. */

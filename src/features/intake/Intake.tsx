@@ -123,6 +123,7 @@ export function Intake() {
             onPicture={(file) => take([file], 'camera', current?.id ?? '')}
             onClip={(file) => take([file], 'camera', '')}
             onBarcode={barcode}
+            onNext={thing && waiting === 0 ? next : null}
             onClose={() => setCamera(false)}
           />
         ) : null}
@@ -174,9 +175,11 @@ export function Intake() {
         )}
         {thing ? (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-            <Press icon="forward" disabled={waiting > 0} onPress={next} style={{ flexGrow: 1 }}>
-              Next thing
-            </Press>
+            {camera ? null : (
+              <Press icon="forward" disabled={waiting > 0} onPress={next} style={{ flexGrow: 1 }}>
+                Next thing
+              </Press>
+            )}
             <Press onPress={() => router.navigate(`/thing/${thing.id}`)} style={{ flexGrow: 1 }}>
               Fill in its sheet
             </Press>

@@ -10,6 +10,8 @@ export interface LiveCameraProps {
   onPicture: (file: File) => void;
   onClip: (file: File) => void;
   onBarcode: (digits: string, frame: Blob) => void;
+  /** On to the next thing; null while there is none to leave. */
+  onNext: (() => void) | null;
   onClose: () => void;
 }
 
@@ -17,7 +19,7 @@ export interface LiveCameraProps {
 const LOOK = 350;
 
 /** The browser's camera, live: pictures as large as it gives, short clips, and barcodes. */
-export function LiveCamera({ onPicture, onClip, onBarcode, onClose }: LiveCameraProps) {
+export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: LiveCameraProps) {
   const video = useRef<HTMLVideoElement>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
@@ -70,24 +72,33 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onClose }: LiveCamera
           Hold the barcode in front of the camera, so that it fills a third of the picture.
         </Notice>
       ) : null}
-      <Press
-        kind="main"
-        icon="camera"
-        disabled={!ready || clip.seconds !== null}
-        onPress={() => void frameOf(video.current, 0.92).then((blob) => blob && onPicture(asFile(blob)))}
-        style={{ minHeight: 64 }}
-      >
-        Take the picture
-      </Press>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Press
-          icon="film"
+          kind="main"
+          icon="camera"
+          disabled={!ready || clip.seconds !== null}
+          onPress={() => void frameOf(video.current, 0.92).then((blob) => blob && onPicture(asFile(blob)))}
+          style={{ flex: 3, minHeight: 64 }}
+        >
+          Take the picture
+        </Press>
+        <Press
+          disabled={onNext === null}
+          onPress={() => onNext?.()}
+          style={{ flex: 2, minHeight: 64, paddingHorizontal: 6 }}
+        >
+          Next thing
+        </Press>
+      </View>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Press
+          icon={clip.seconds === null ? 'film' : undefined}
           kind={clip.seconds === null ? 'plain' : 'trouble'}
           disabled={!ready}
           onPress={() => (clip.seconds === null ? clip.start(video.current) : clip.stop())}
           style={{ flex: 1, paddingHorizontal: 8 }}
         >
-          {clip.seconds === null ? 'Clip' : `Stop, ${clip.seconds} s`}
+          {clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
         </Press>
         <Press
           icon="barcode"

@@ -91,9 +91,10 @@ export function MeasureStage(props: {
         const [a, b] = [u(line.a), u(line.b)];
         const words = text(line);
         const width = words.length * 19 + 26;
+        const t = Math.abs(b.y - a.y) > Math.abs(b.x - a.x) ? 0.7 : 0.5;
         const middle = {
-          x: Math.max(width / 2, Math.min(UNITS - width / 2, (a.x + b.x) / 2)),
-          y: Math.max(24, (a.y + b.y) / 2),
+          x: Math.max(width / 2, Math.min(UNITS - width / 2, a.x + (b.x - a.x) * t)),
+          y: Math.max(24, a.y + (b.y - a.y) * t),
         };
         return (
           <g key={line.measure} data-line={line.measure}>

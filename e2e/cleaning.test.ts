@@ -1,0 +1,205 @@
+import type { Browser } from 'puppeteer-core';
+
+import { Attic } from './attic';
+import { openBrowser, PHONE, WIDE } from './browser';
+import { garmentPicture, measuredPicture, MEASURED_SCENE } from './pictures';
+import { ServerProcess, until } from './serverProcess';
+
+let server: ServerProcess;
+let browser: Browser;
+
+beforeAll(async () => {
+  server = await ServerProcess.start();
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser?.close();
+  await server?.kill();
+});
+
+/** Colours of the large picture at some places, shares of its width and height. */
+async function colours(attic: Attic, picture: string, places: [number, number][]): Promise<number[][]> {
+  const found = await attic.page.waitForSelector(picture);
+  if (!found) return [];
+  return found.evaluate(async (element, at) => {
+    const image = element as HTMLImageElement;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    canvas.width = image.naturalWidth;
+    canvas.height = image.naturalHeight;
+    const pen = canvas.getContext('2d');
+    pen?.drawImage(image, 0, 0);
+    return at.map(([x = 0, y = 0]) => [
+      ...(pen?.getImageData(Math.floor(x * (canvas.width - 1)), Math.floor(y * (canvas.height - 1)), 1, 1)
+        .data ?? []),
+    ]);
+  }, places);
+}
+
+const LARGE = 'img[alt$=", large"]';
+const isWhite = ([r = 0, g = 0, b = 0]: number[]) => Math.min(r, g, b) > 246;
+
+it('whitens a background, corrects the edge by finger, takes back and does again, and does the same to the rest', async () => {
+  const attic = await Attic.open(browser, server.address, PHONE);
+  await attic.go('Intake');
+  await attic.choose([
+    await garmentPicture('front.jpg', {}, 51),
+    await garmentPicture('back.jpg', { side: 'back', tilt: 2 }, 52),
+    await garmentPicture('close.jpg', { zoom: 3, at: [500, 500] }, 53),
+  ]);
+  await attic.sees('Saved, 3 pictures');
+  await attic.press('Fill in its sheet');
+  await attic.page.waitForSelector(LARGE);
+  const corners: [number, number][] = [[0, 0], [1, 0], [0, 1], [1, 1]]; // prettier-ignore
+  expect((await colours(attic, LARGE, corners)).some(isWhite)).toBe(false);
+
+  await attic.press('Clean up picture 1');
+  await attic.press('White');
+  await attic.sees('Kept, 1 step');
+  await attic.press('Square');
+  await attic.sees('Kept, 2 steps');
+
+  // A stroke over the middle of the chest says: this is background. It is taken back again.
+  await attic.press('Correct edge');
+  await attic.press('Is background');
+  const stage = await attic.page.waitForSelector('[data-stage] img[alt*="shining through"]');
+  const box = await stage?.boundingBox();
+  if (!box) throw new Error('no stage');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height * 0.55];
+  const finger = await attic.page.touchscreen.touchStart(x, y);
+  for (let i = 1; i <= 6; i += 1) await finger.move(x, y + i * 6);
+  await finger.end();
+  await attic.sees('Kept, 3 steps');
+  await attic.press('Back to the sheet');
+  await attic.page.waitForSelector(LARGE);
+  await until('the corners are white', async () => (await colours(attic, LARGE, corners)).every(isWhite));
+  const middle: [number, number][] = [[0.5, 0.57]];
+  expect((await colours(attic, LARGE, middle)).every(isWhite)).toBe(true);
+
+  await attic.press('Clean up picture 1');
+  await attic.press('Take the last step back');
+  await attic.sees('Kept, 2 steps');
+  await attic.press('Do the same to the rest');
+  await attic.sees('Done to one other', 60_000);
+  await attic.reload();
+  await attic.sees('Kept, 2 steps');
+  await attic.press('Back to the sheet');
+  await attic.page.waitForSelector(LARGE);
+  await until('the chest is back', async () => !(await colours(attic, LARGE, middle)).some(isWhite));
+  await attic.page.locator('[data-picture]:nth-child(2)').click();
+  await until('the back is white around', async () => (await colours(attic, LARGE, corners)).every(isWhite));
+
+  await attic.press('Clean up picture 2');
+  await attic.press('As it was taken');
+  await attic.sees('As it was taken');
+  await attic.press('Do it again');
+  await attic.sees('Kept, 1 step');
+  await attic.press('Take the last step back');
+  await attic.page.waitForSelector('[aria-label="Take the last step back"][aria-disabled=true]');
+  await attic.press('Back to the sheet');
+  await attic.page.locator('[data-picture]:nth-child(2)').click();
+  await until('the floor is back', async () => !(await colours(attic, LARGE, corners)).some(isWhite));
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('measures a garment beside a sheet of paper, draws the figures, and follows them when they change', async () => {
+  const attic = await Attic.open(browser, server.address, WIDE);
+  await attic.go('Intake');
+  const { file, place } = await measuredPicture('measured.jpg');
+  await attic.choose([file]);
+  await attic.sees('Saved, 1 picture');
+  await attic.press('Jumper');
+  await attic.press('Fill in its sheet');
+  await attic.press('Measure in picture 1');
+  await attic.press('A4 sheet');
+  await attic.sees('A4 sheet found');
+  expect(await attic.text()).toMatch(/tilted by (19|20|21)°/u);
+  await attic.press('Pit to pit');
+
+  // Its ends are dragged to two points whose distance is known.
+  const ends: [number, number][] = [[310, 560], [690, 560]]; // prettier-ignore
+  const truth = (690 - 310) * MEASURED_SCENE.mmPerUnit;
+  const frame = await (await attic.page.waitForSelector('[data-stage]'))?.boundingBox();
+  if (!frame) throw new Error('no stage');
+  for (const [i, [ux, uy]] of ends.entries()) {
+    const handle = await (await attic.page.$$('[data-line=chest] circle'))[i]?.boundingBox();
+    if (!handle) throw new Error('no handle');
+    const at = place(ux, uy);
+    const to = {
+      x: frame.x + (at.x / MEASURED_SCENE.size) * frame.width,
+      y: frame.y + (at.y / MEASURED_SCENE.size) * frame.height,
+    };
+    await attic.page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
+    await attic.page.mouse.down();
+    await attic.page.mouse.move(to.x, to.y, { steps: 5 });
+    await attic.page.mouse.up();
+  }
+  await attic.press('Keep lengths, make the picture');
+  await attic.page.waitForSelector('[role=main][aria-label="Item sheet"]');
+  await until('the figure is there', async () => (await attic.value('Pit to pit')) !== '');
+  const cm = Number(await attic.value('Pit to pit'));
+  // Dragging is exact to about a pixel of the screen, which is three of the picture.
+  expect(Math.abs(cm * 10 - truth)).toBeLessThan(Math.max(3, truth * 0.01) + 3);
+  await attic.sees('Measured in the picture, ±');
+
+  await attic.page.waitForSelector('[data-picture]:nth-child(2)');
+  const print = async () => {
+    await attic.page.locator('[data-picture]:nth-child(2)').click();
+    const image = await attic.page.waitForSelector('img[alt="Picture 2 of 2, large"]');
+    return (await image?.evaluate((e) => (e as HTMLImageElement).src)) ?? '';
+  };
+  await until('the measurement picture is shown', async () => (await print()) !== '');
+  const before = await print();
+  await attic.fill('Pit to pit', '51,5');
+  await attic.seesNot('Measured in the picture, ±');
+  await until('it is drawn anew', async () => (await print()) !== before);
+  await attic.press('Inches');
+  const metric = await print();
+  await until('and once more in inches', async () => (await print()) !== metric);
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('says in time that room runs out, and loses nothing when it has', async () => {
+  const attic = await Attic.open(browser, server.address, PHONE);
+  await attic.go('Intake');
+  await attic.choose([await garmentPicture('first.jpg', {}, 61)]);
+  await attic.sees('Saved, 1 picture');
+  // What the browser answers when it is asked how much room there is.
+  const reports = (left: number) =>
+    attic.page.evaluate((free) => {
+      navigator.storage.estimate = async () => ({ usage: 1_000_000, quota: 1_000_000 + free });
+    }, left);
+  await reports(60_000_000);
+  await attic.choose([await garmentPicture('second.jpg', {}, 62)]);
+  await attic.sees('more pictures on this device: free some');
+  await reports(10_000_000_000);
+  await attic.choose([await garmentPicture('third.jpg', {}, 63)]);
+  await attic.seesNot('more pictures on this device: free some');
+
+  // The browser refuses to store pictures, as it does at the end of its room; small records still fit.
+  await attic.page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put;
+    const own = window as unknown as { roomAgain?: () => void };
+    own.roomAgain = () => (IDBObjectStore.prototype.put = put);
+    IDBObjectStore.prototype.put = function (value: unknown, ...key) {
+      if (value instanceof Blob || Object.values(value ?? {}).some((v) => v instanceof Blob))
+        throw new DOMException('no room', 'QuotaExceededError');
+      return put.call(this, value, ...key);
+    };
+  });
+  await attic.choose([await garmentPicture('fourth.jpg', {}, 64)]);
+  await attic.sees('This device has no room left for the attic.');
+  await attic.sees('Save the waiting pictures as a file');
+  // Room again: what waited is stored by itself, and is there after a reload.
+  await attic.page.evaluate(() => (window as unknown as { roomAgain: () => void }).roomAgain());
+  await attic.seesNot('no room left for the attic', 30_000);
+  await attic.press('Fill in its sheet');
+  await attic.saved();
+  await attic.reload();
+  await until('four pictures', async () => (await attic.page.$$('[data-picture]')).length === 4);
+  await attic.page.locator('[data-picture]:nth-child(4)').click();
+  await attic.page.waitForSelector('img[alt="Picture 4 of 4, large"]');
+  await attic.page.close();
+});

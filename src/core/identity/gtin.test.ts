@@ -1,0 +1,51 @@
+import fc from 'fast-check';
+
+import { checkDigit, isbn10CheckDigit, isbn10From13, isbn13From10, readBarcode } from './gtin';
+
+const digits = (length: number) => fc.stringMatching(new RegExp(`^\\d{${length}}$`, 'u'));
+
+describe('barcodes', () => {
+  it('calculates the check digit as the standard does', () => {
+    // GS1 General Specifications, "Check digit calculation": the worked example 6291 0415 0021 -> 3.
+    expect(checkDigit('629104150021')).toBe('3');
+    expect(readBarcode('6291041500213')).toMatchObject({
+      ok: true,
+      kind: 'EAN-13',
+      gtin14: '06291041500213',
+    });
+  });
+  it('turns ISBN-10 into ISBN-13 and back', () => {
+    // The worked example usual for ISBN check digits, 0-306-40615-2 and 978-0-306-40615-7. From memory.
+    expect(isbn13From10('0306406152')).toBe('9780306406157');
+    expect(isbn10From13('9780306406157')).toBe('0306406152');
+    expect(readBarcode('978-0-306-40615-7')).toMatchObject({ ok: true, kind: 'ISBN-13' });
+    expect(readBarcode('0-306-40615-2')).toMatchObject({
+      ok: true,
+      kind: 'ISBN-10',
+      gtin14: '09780306406157',
+    });
+    expect(isbn10From13('9790000000000')).toBeNull();
+  });
+  it('finds every single wrong digit, and the way back is exact', () => {
+    fc.assert(
+      fc.property(digits(12), fc.nat(12), fc.integer({ min: 1, max: 9 }), (twelve, place, by) => {
+        const code = twelve + checkDigit(twelve);
+        expect(readBarcode(code).ok).toBe(true);
+        const wrong = code.slice(0, place) + ((Number(code[place]) + by) % 10) + code.slice(place + 1);
+        expect(readBarcode(wrong).ok).toBe(false);
+      }),
+    );
+    fc.assert(
+      fc.property(digits(9), (nine) => {
+        const ten = nine + isbn10CheckDigit(nine);
+        expect(isbn10From13(isbn13From10(ten))).toBe(ten);
+      }),
+    );
+  });
+  it.each([['96385074', 'EAN-8'], ['036000291452', 'UPC-A'], ['10614141543219', 'GTIN-14']])('knows %s as %s', (code, kind) => // check digits by hand
+    expect(readBarcode(code)).toMatchObject({ ok: true, kind }),
+  ); // prettier-ignore
+  it.each(['', '12345', 'abcdefghijkl', '12345678901234567'])('has words for %j', (text) =>
+    expect(readBarcode(text)).toMatchObject({ ok: false }),
+  );
+});
