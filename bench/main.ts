@@ -1,7 +1,7 @@
 import { benchClosing } from './closing';
-import { benchPicture } from './picture';
+import { benchPictures } from './pictures';
 
-const BENCHES: Record<string, () => Promise<void>> = { closing: benchClosing, picture: benchPicture };
+const BENCHES: Record<string, () => Promise<void>> = { closing: benchClosing, pictures: benchPictures };
 
 async function main(): Promise<void> {
   const wanted = process.argv.slice(2);

@@ -28,6 +28,8 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
   const attic = await Attic.open(browser, server.address, PHONE);
   expect(await wrongs(attic)).toEqual([]);
   await listJumper(attic, 'Gansey jumper that is easy to reach, size M');
+  const sheet = new URL(attic.page.url()).pathname;
+  const picture = await attic.page.$eval('[data-picture]', (e) => e.getAttribute('data-picture') ?? '');
   for (const scheme of ['light', 'dark'])
     for (const view of [PHONE, WIDE]) {
       await attic.page.setViewport(view);
@@ -40,5 +42,12 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
       expect({ place: 'item', scheme, width: view.width, wrong: await wrongs(attic) }).toMatchObject({
         wrong: [],
       });
+      for (const work of ['clean', 'measure']) {
+        await attic.page.goto(new URL(`${sheet}/${work}/${picture}`, server.address).href);
+        await attic.page.waitForSelector('[data-stage] img');
+        expect({ place: work, scheme, width: view.width, wrong: await wrongs(attic) }).toMatchObject({
+          wrong: [],
+        });
+      }
     }
 });

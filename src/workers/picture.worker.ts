@@ -1,10 +1,9 @@
-import { expose, transfer } from 'comlink';
+import { expose } from 'comlink';
 
 import type { Exam, MeasureLine, Step } from '@/contract/picture';
 import { drawingOf } from '@/core/measure/drawing';
 import type { Corners, Reference } from '@/core/measure/plane';
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
-import type { Mask } from '@/core/pixels/pixels';
 import { findSheet } from '@/core/pixels/sheet';
 import { lookOf, through } from '@/core/picture/look';
 import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
@@ -45,8 +44,6 @@ export interface PictureWorker {
   /** The same, small and quick, for looking at; as a ghost the background still shines through, for correcting the mask. */
   preview(original: Original, steps: readonly Step[], side: number, ghost: boolean): Promise<Preview>;
   proposals(original: Original, steps: readonly Step[]): Promise<Proposals>;
-  /** The mask of a picture, as wide as asked for. */
-  mask(original: Original): Promise<Mask>;
   findSheet(original: Original, reference: Reference): Promise<Corners | null>;
   /** Lines with their texts on the picture, as a picture of its own. */
   measured(
@@ -212,12 +209,6 @@ expose({
   turned,
   rendition,
   proposals: async (original, steps) => (await deskFor(original)).proposals(steps),
-  mask: async (original) => {
-    const { mask } = (await deskFor(original)).segmented();
-    // A copy travels: the desk keeps its own.
-    const data = mask.data.slice();
-    return transfer({ ...mask, data }, [data.buffer]);
-  },
   findSheet: async (original, reference) =>
     findSheet(
       pixelsOf(drawn((await deskFor(original)).original, desk!.original.width, desk!.original.height)),

@@ -151,7 +151,7 @@ function Bench({ thing, picture }: { thing: Thing; picture: Picture }) {
           onPress={() => router.navigate(`/thing/${thing.id}`)}
         />
         <View style={{ flex: 1 }}>
-          <Words kind="heading" numberOfLines={1}>
+          <Words kind="heading" aria-level={1} numberOfLines={1}>
             {`Clean up picture ${position}`}
           </Words>
           <Words kind="small" tone="soft" role="status">

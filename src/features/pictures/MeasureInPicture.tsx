@@ -234,7 +234,7 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
           label="Back to the sheet"
           onPress={() => router.navigate(`/thing/${thing.id}`)}
         />
-        <Words kind="heading" style={{ flex: 1 }} numberOfLines={1}>
+        <Words kind="heading" aria-level={1} style={{ flex: 1 }} numberOfLines={1}>
           Measure in the picture
         </Words>
       </View>

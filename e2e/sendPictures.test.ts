@@ -1,0 +1,84 @@
+import type { Browser } from 'puppeteer-core';
+
+import { Attic } from './attic';
+import { openBrowser, WIDE } from './browser';
+import { listJumper } from './listing';
+import { garmentPicture, keep } from './pictures';
+import { ServerProcess, until } from './serverProcess';
+
+let server: ServerProcess;
+let browser: Browser;
+
+beforeAll(async () => {
+  server = await ServerProcess.start();
+  const scene = await garmentPicture('sending.mjpeg', {}, 71);
+  browser = await openBrowser([
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
+    `--use-file-for-fake-video-capture=${scene}`,
+  ]);
+});
+afterAll(async () => {
+  await browser?.close();
+  await server?.kill();
+});
+
+it('sends cleaned-up pictures and the clip, in the new order, and never somebody else’s', async () => {
+  const attic = await Attic.open(browser, server.address, WIDE);
+  await listJumper(attic, 'Gansey jumper with a clip to see, size M');
+  await attic.waitForWindow('Brackenmoor: live');
+  const shown = async (address: string) => {
+    const html = await (await fetch(address)).text();
+    return {
+      pictures: [...html.matchAll(/src="([^"]*\/picture\/[^"]+)"/gu)].map((m) => m[1] ?? ''),
+      film: /src="([^"]*\/clip\/[^"]+)"/u.exec(html)?.[1] ?? null,
+    };
+  };
+  const address = await attic.publicPage('Brackenmoor');
+  const before = await shown(address);
+  expect(before.film).toBeNull();
+
+  // The last picture turns out to be somebody else's; the first is made white; a clip is filmed.
+  const count = (await attic.page.$$('[data-picture]')).length;
+  await attic.page.locator(`[data-picture]:nth-child(${count})`).click();
+  await attic.press('About this picture');
+  await attic.press('A stock picture');
+  await attic.sees('not sent');
+  await attic.page.locator('[data-picture]:nth-child(1)').click();
+  await attic.press('Clean up picture 1');
+  await attic.press('White');
+  await attic.sees('Kept, 1 step');
+  await attic.press('Back to the sheet');
+  const film = await attic.page.evaluate(async () => {
+    const canvas = document.createElement('canvas');
+    canvas.width = 1_280;
+    canvas.height = 960;
+    const pen = canvas.getContext('2d');
+    const recorder = new MediaRecorder(canvas.captureStream(10), { mimeType: 'video/webm' });
+    const parts: Blob[] = [];
+    recorder.ondataavailable = ({ data }) => parts.push(data);
+    const over = new Promise((done) => (recorder.onstop = done));
+    recorder.start();
+    for (let i = 0; i < 12; i += 1) {
+      pen?.fillRect(i * 20, 40, 18, 60);
+      await new Promise((done) => setTimeout(done, 100));
+    }
+    recorder.stop();
+    await over;
+    const bytes = new Uint8Array(await new Blob(parts).arrayBuffer());
+    return Array.from(bytes);
+  });
+  await attic.choose([keep('turn-around.webm', Uint8Array.from(film))], 'Add pictures');
+  await attic.page.waitForSelector('[data-picture][aria-label*=", clip"]');
+  await attic.sees('not your own');
+
+  await attic.press('Send to 3 marketplaces');
+  await until('the listing shows the film', async () => (await shown(address)).film !== null, 60_000);
+  const after = await shown(address);
+  // One picture fewer, the clip's still one more.
+  expect(after.pictures).toHaveLength(before.pictures.length);
+  expect(new Set(after.pictures).size).toBe(after.pictures.length);
+  const clip = new Uint8Array(await (await fetch(new URL(after.film ?? '', server.address))).arrayBuffer());
+  expect([...clip.slice(0, 4)]).toEqual([0x1a, 0x45, 0xdf, 0xa3]);
+  expect(attic.complaints).toEqual([]);
+});
