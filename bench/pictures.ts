@@ -1,3 +1,6 @@
+import { readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+
 import type { Page } from 'puppeteer-core';
 
 import { Attic } from '../e2e/attic';
@@ -15,19 +18,11 @@ import { median, tell } from './figure';
 /** The longest a finger may wait, milliseconds: the browser reports tasks from 50 ms up. */
 const BLOCK = 50;
 
-/** What was loaded and how long the page could not answer, since it was last asked. */
+/** How long the page could not answer a finger, since it was last asked. */
 class Watch {
-  private loaded = 0;
-
   private constructor(private readonly page: Page) {}
 
   static async on(page: Page): Promise<Watch> {
-    const watch = new Watch(page);
-    const session = await page.createCDPSession();
-    await session.send('Network.enable');
-    session.on('Network.loadingFinished', ({ encodedDataLength }) => {
-      watch.loaded += encodedDataLength;
-    });
     await page.evaluate(() => {
       const blocks: number[] = [];
       (window as unknown as { blocks: number[] }).blocks = blocks;
@@ -35,19 +30,33 @@ class Watch {
         for (const entry of list.getEntries()) blocks.push(entry.duration);
       }).observe({ type: 'longtask', buffered: false });
     });
-    return watch;
+    return new Watch(page);
   }
 
-  async tell(name: string, ms: number): Promise<void> {
-    const longest = await this.page.evaluate(() => {
+  async longest(): Promise<number> {
+    return this.page.evaluate(() => {
       const own = window as unknown as { blocks: number[] };
       return Math.max(0, ...own.blocks.splice(0));
     });
-    tell({ name: `${name}.time`, value: ms, unit: 'ms' });
-    tell({ name: `${name}.longestBlock`, value: longest, unit: 'ms', goal: BLOCK });
-    tell({ name: `${name}.bytesLoaded`, value: this.loaded, unit: 'bytes' });
-    this.loaded = 0;
   }
+
+  async tell(name: string, ms: number): Promise<void> {
+    tell({ name: `${name}.time`, value: ms, unit: 'ms' });
+    tell({ name: `${name}.longestBlock`, value: await this.longest(), unit: 'ms', goal: BLOCK });
+  }
+}
+
+/** What is fetched when something is first needed: the files' sizes as they are sent, compressed. */
+function tellLoaded(name: string, files: readonly RegExp[]): void {
+  const all = ['dist/_expo/static/js/web', 'dist/vision'].flatMap((folder) =>
+    readdirSync(folder).map((file) => join(folder, file)),
+  );
+  const bytes = files.map((wanted) => {
+    const sizes = all.filter((file) => wanted.test(file)).map((file) => statSync(file).size);
+    if (sizes.length === 0) throw new Error(`nothing is called ${wanted}`);
+    return Math.min(...sizes);
+  });
+  tell({ name: `${name}.bytesFirstLoaded`, value: bytes.reduce((s, n) => s + n, 0), unit: 'bytes' });
 }
 
 async function timed(work: () => Promise<unknown>): Promise<number> {
@@ -81,14 +90,14 @@ export async function benchPictures(): Promise<void> {
     await labelPicture('bench-label.jpg', ['KITTIWAKE MILLS', 'SIZE M', '85% WOOL', '15% NYLON']),
   ];
   benchMask();
+  tellLoaded('picture', [/\/picture-[0-9a-f]+\.js\.br/]);
+  tellLoaded('barcode', [/\/barcode-[0-9a-f]+\.js\.br/, /zxing_reader\.wasm\.gz/]);
+  tellLoaded('label', [/\/worker\.min\.js\.gz/, /simd-lstm\.wasm\.js\.gz/, /traineddata\.gz/]);
+  tellLoaded('heic', [/libheif-bundle\.js\.gz/]);
   const server = await ServerProcess.start();
   const browser = await openBrowser();
   try {
     const attic = await Attic.open(browser, server.address, PHONE);
-    // Without the worker that keeps the app at hand, so that what is loaded is seen.
-    await attic.page.setBypassServiceWorker(true);
-    await attic.reload();
-    await attic.page.waitForSelector('[role=main]');
     await attic.go('Intake');
     const watch = await Watch.on(attic.page);
 
@@ -104,7 +113,7 @@ export async function benchPictures(): Promise<void> {
     await attic.page.locator('[data-picture]:nth-child(3)').click();
     await attic.press('Clean up picture 3');
     await attic.page.waitForSelector('[data-stage] img');
-    await watch.tell('mask.open', 0);
+    await watch.longest();
     await watch.tell('mask.whitened', await timed(async () => {
       await attic.press('White');
       await attic.sees('Kept, 1 step');
@@ -119,7 +128,7 @@ export async function benchPictures(): Promise<void> {
       await attic.page.waitForSelector(`[data-picture]:nth-child(${n})`);
       await attic.page.locator(`[data-picture]:nth-child(${n})`).click();
       await attic.saved();
-      await watch.tell(`${name}.before`, 0);
+      await watch.longest();
       await watch.tell(`${name}.read`, await timed(async () => {
         await attic.press(`Read words in picture ${n}`);
         await attic.sees(words, 60_000);

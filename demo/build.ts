@@ -2,13 +2,14 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import { createCanvas } from '@napi-rs/canvas';
+import { createCanvas, type Canvas } from '@napi-rs/canvas';
 
 import { Haul, Picture, Plan, planId, Settings, Thing } from '@/contract/records';
 import { newCode } from '@/core/identity/code';
 import { recordId } from '@/core/identity/recordId';
 
-import { photograph } from './draw/studio';
+import { photographMeasured } from './draw/measured';
+import { photograph, type Shot, type Subject } from './draw/studio';
 import { DEMO_THINGS } from './things';
 
 const SIZE = 1_200;
@@ -61,7 +62,7 @@ export async function buildDemo(folder: string): Promise<void> {
     const pictureIds: string[] = [];
     for (const [k, shot] of made.shots.entries()) {
       const pictureId = id();
-      const canvas = photograph(made.subject, shot, 1_000 + i * 20 + k, SIZE);
+      const canvas = taken(made.subject, shot, 1_000 + i * 20 + k);
       const full = await canvas.encode('jpeg', 80);
       const small = createCanvas(THUMB, THUMB);
       small.getContext('2d').drawImage(canvas, 0, 0, THUMB, THUMB);
@@ -93,6 +94,13 @@ export async function buildDemo(folder: string): Promise<void> {
   }); // prettier-ignore
   writeFileSync(join(folder, 'world.json'), JSON.stringify({ settings, hauls, things, pictures, plans }));
   writeFileSync(stamp, print);
+}
+
+function taken(subject: Subject, shot: Shot, seed: number): Canvas {
+  if (shot.mmPerUnit === undefined) return photograph(subject, shot, seed, SIZE);
+  return photographMeasured({
+    subject, floor: 'plaster', reference: 'a4', mmPerUnit: shot.mmPerUnit, at: [850, 110], turn: 5, tilt: 12, lean: 20, size: SIZE, seed,
+  }).picture; // prettier-ignore
 }
 
 function fingerprint(): string {

@@ -37,7 +37,7 @@ const shots = (detail: [number, number], flawAt: [number, number], more: Shot[] 
 export const DEMO_THINGS: readonly DemoThing[] = [
   {
     subject: clothes.gansey, haul: 'quayside', daysAgo: 12, wanted: ALL, sent: true,
-    shots: shots([500, 190], [216, 556], [{ name: 'measured', with: 'tape' }]),
+    shots: shots([500, 190], [216, 556], [{ name: 'measured', mmPerUnit: 1.42 }]),
     own: { threadwick: { title: 'Kittiwake Mills gansey jumper, navy wool, size M' } },
     thing: {
       kind: 'jumper', title: 'Kittiwake Mills gansey fisherman’s jumper, navy wool, men’s M', spot: 'A3-12',

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 
 import { openBrowser, PHONE, WIDE } from '../e2e/browser';
+import { garmentPicture } from '../e2e/pictures';
 
 /** Pictures of the main views, from the demo that is running: `tsx scripts/screenshots.ts [folder] [name ...]`. */
 const ADDRESS = 'http://127.0.0.1:8417';
@@ -21,6 +22,19 @@ const thing = async (page: Page, title: string, section?: string) => {
     );
 };
 
+const cleaned = async (page: Page) => {
+  await thing(page, 'Kittiwake Mills');
+  await page.locator('[data-picture]:nth-child(1)').click();
+  await page.locator('::-p-aria(Clean up picture 1)').click();
+  await page.waitForSelector('[data-stage] img');
+  // The narrow view has done it already.
+  if ((await page.$('::-p-text(Kept, 2 steps)')) !== null) return;
+  for (const [tool, words] of [['White', 'Kept, 1 step'], ['Square', 'Kept, 2 steps']] as const) {
+    await page.locator(`::-p-aria(${tool})`).click();
+    await page.waitForSelector(`::-p-text(${words})`);
+  }
+}; // prettier-ignore
+
 const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page) => Promise<unknown> }[] = [
   { name: 'today', open: (page) => page.goto(`${ADDRESS}/`) },
   { name: 'intake', open: (page) => page.goto(`${ADDRESS}/intake`) },
@@ -29,6 +43,33 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
   { name: 'ledger', open: (page) => page.goto(`${ADDRESS}/ledger`) },
   { name: 'item', open: (page) => thing(page, 'Kittiwake Mills') },
   { name: 'item-marketplaces', open: (page) => thing(page, 'Stout leather', 'markets') },
+  {
+    name: 'camera',
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/intake`);
+      await page.locator('::-p-aria(Open the camera)').click();
+      for (const n of ['1 picture', '2 pictures']) {
+        await page.locator('::-p-aria(Take the picture)').click();
+        await page.waitForSelector(`::-p-text(Saved, ${n})`);
+      }
+      await page.locator('::-p-aria(Other kinds)').click();
+      await page.locator('::-p-aria(Jumper)').click();
+      await page.evaluate(() => document.querySelector('video')?.scrollIntoView({ block: 'start' }));
+    },
+  },
+  { name: 'clean-up', open: (page) => cleaned(page) },
+  { name: 'clean-up-wide', wide: true, open: (page) => cleaned(page) },
+  {
+    name: 'measure',
+    open: async (page) => {
+      await thing(page, 'Kittiwake Mills');
+      await page.locator('[data-picture]:nth-child(5)').click();
+      await page.locator('::-p-aria(Measure in picture 5)').click();
+      await page.locator('::-p-aria(A4 sheet)').click();
+      await page.waitForSelector('::-p-text(A4 sheet found)');
+      for (const line of ['Pit to pit', 'Length']) await page.locator(`::-p-aria(${line})`).click();
+    },
+  },
   { name: 'today-night', night: true, open: (page) => page.goto(`${ADDRESS}/`) },
   { name: 'stock-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'item-wide', wide: true, open: (page) => thing(page, 'Kittiwake Mills') },
@@ -37,7 +78,12 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
 
 async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true });
-  const browser = await openBrowser();
+  const scene = await garmentPicture('screenshots.mjpeg', {}, 11);
+  const browser = await openBrowser([
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
+    `--use-file-for-fake-video-capture=${scene}`,
+  ]);
   const page = await browser.newPage();
   page.on('pageerror', (error) => console.error('page:', error));
   page.on('console', (m) => m.type() === 'error' && console.error('console:', m.text()));

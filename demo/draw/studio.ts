@@ -14,8 +14,8 @@ export interface Shot {
   /** Degrees. */
   tilt?: number;
   side?: 'front' | 'back';
-  /** What else lies in the picture. */
-  with?: 'tape';
+  /** A sheet of A4 beside it, seen at a slant: so many millimetres to the thing's own unit. */
+  mmPerUnit?: number;
 }
 
 export type Floor = 'boards' | 'linen' | 'plaster' | 'slate';
@@ -57,7 +57,6 @@ export function photographWithTruth(
   const at = own.getTransform();
   // The thing itself looks the same in every picture of it.
   subject.draw(own, shot.side ?? 'front', new Random(7));
-  if (shot.with === 'tape') drawTape(own);
 
   pen.save();
   pen.shadowColor = 'rgba(40,28,14,0.5)';
@@ -188,21 +187,6 @@ function addGrain(pen: Pen, size: number, random: Random): void {
     data[i + 2] = (data[i + 2] ?? 0) + n * 1.2;
   }
   pen.putImageData(image, 0, 0);
-}
-
-function drawTape(pen: Pen): void {
-  pen.save();
-  pen.translate(150, 470);
-  pen.fillStyle = '#efd36a';
-  pen.fillRect(0, 0, 700, 26);
-  pen.fillStyle = '#3a3222';
-  pen.font = '13px sans-serif';
-  for (let i = 0; i <= 100; i += 1) {
-    const long = i % 10 === 0;
-    pen.fillRect(i * 7, 0, 1.2, long ? 15 : i % 5 === 0 ? 10 : 6);
-    if (long && i > 0) pen.fillText(String(i / 2), i * 7 - 14, 23);
-  }
-  pen.restore();
 }
 
 // ---- ways of drawing stuff --------------------------------------------------------------------------

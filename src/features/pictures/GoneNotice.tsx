@@ -9,7 +9,9 @@ export function GoneNotice({ thingId }: { thingId: string | undefined }) {
   const router = useRouter();
   return (
     <View style={{ padding: 24, gap: 12 }} role="main" aria-label="No picture">
-      <Words kind="heading" aria-level={1}>There is no such picture</Words>
+      <Words kind="heading" aria-level={1}>
+        There is no such picture
+      </Words>
       <Words tone="soft">
         It may have been removed. If that was just now, undo is at the bottom of the page.
       </Words>
