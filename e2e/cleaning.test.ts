@@ -157,6 +157,19 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
   await attic.press('Inches');
   const metric = await print();
   await until('and once more in inches', async () => (await print()) !== metric);
+
+  // A tape's figures make the same picture, with nothing lying beside it.
+  await attic.press('Centimetres');
+  await attic.press('Change the measurement picture');
+  await attic.press('Nothing: tape figures');
+  await attic.press('Length');
+  await attic.fill('Length', '68');
+  const drawn = await attic.page.$$('[data-line]');
+  expect(drawn).toHaveLength(2);
+  await attic.press('Make the measurement picture');
+  await attic.page.waitForSelector('[role=main][aria-label="Item sheet"]');
+  await until('the figures are on it', async () => (await print()) !== metric);
+  expect(await attic.value('Length')).toBe('68');
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });

@@ -47,7 +47,8 @@ it('stays red while Threadwick is out, keeps trying by itself, and turns calm on
   await server.kill();
   await attic.sees('The courier can’t be reached just now.');
   await server.up();
-  await attic.sees('Sold on Brackenmoor, not gone everywhere yet');
+  // The page tries to reach it again at growing intervals.
+  await attic.sees('Sold on Brackenmoor, not gone everywhere yet', 60_000);
 
   await server.switchboard('threadwick', { outageMinutes: 0 });
   await attic.sees('Fetch it from A3-12', 90_000);

@@ -1,6 +1,8 @@
 import { Picture, planId } from '@/contract/records';
 
-import { change, openAttic, OFFER_TIME, saveNow, setSettings, takenOver, undo, useAttic } from './attic';
+import {
+  change, openAttic, OFFER_TIME, pictureKey, putBlob, saveNow, setSettings, takenOver, undo, unsavedBlobs, useAttic,
+} from './attic'; // prettier-ignore
 import { Disk } from './disk';
 import { pageKey } from './pagedRecords';
 import { addThing, editPlan, editThing, removeThing } from './things';
@@ -135,12 +137,34 @@ describe('undo', () => {
 
 it('keeps everything on the screen and says so when writing fails, and tries again', async () => {
   await openAttic(fresh());
-  const write = jest.spyOn(Disk.prototype, 'write').mockRejectedValueOnce(new Error('broken'));
+  const write = jest.spyOn(Disk.prototype, 'write').mockRejectedValue(new Error('broken'));
   const id = addThing();
   await saveNow();
-  expect(useAttic.getState().saveTrouble).toMatch(/Nothing is lost while this page stays open/);
+  expect(useAttic.getState().saveTrouble).toMatch(/Everything is kept only while this page stays open/);
   expect(thing(id)).toBeDefined();
+  write.mockRestore();
   await saveNow();
   expect(useAttic.getState().saveTrouble).toBeNull();
+});
+
+it('stores what was typed when only a picture does not fit, and the picture once it does', async () => {
+  const name = fresh();
+  await openAttic(name);
+  const real = Disk.prototype.write;
+  const write = jest.spyOn(Disk.prototype, 'write').mockImplementation(function (this: Disk, entries) {
+    return Object.keys(entries).some((key) => key.startsWith('picture:'))
+      ? Promise.reject(new Error(''))
+      : real.call(this, entries);
+  });
+  const id = addThing();
+  putBlob(pictureKey('p9', 'original'), new Blob(['pixels']));
+  await saveNow();
+  expect(useAttic.getState().saveTrouble).toMatch(/no room left.*What you typed is stored/u);
+  expect(Object.keys(unsavedBlobs())).toEqual([pictureKey('p9', 'original')]);
   write.mockRestore();
+  await saveNow();
+  expect(useAttic.getState().saveTrouble).toBeNull();
+  expect(unsavedBlobs()).toEqual({});
+  await openAttic(name);
+  expect(thing(id)).toBeDefined();
 });

@@ -242,6 +242,11 @@ async function write(): Promise<void> {
       () => true,
       () => false,
     );
+    if (typed && Object.keys(bytes).length === 0) {
+      // The second try went well, and there was nothing else to store.
+      useAttic.setState({ savedAt: Date.now(), saveTrouble: null });
+      return;
+    }
     // A browser may not say that it was the room; when only the pictures do not fit, it was.
     const why =
       typed || error instanceof DiskFull ? new DiskFull().message : 'It could not be stored on this device.';

@@ -1,0 +1,133 @@
+import { fireEvent, render, screen, within } from '@testing-library/react';
+
+import { Picture, Thing } from '@/contract/records';
+import { shotList } from '@/core/picture/shots';
+import { change, openAttic, useAttic } from '@/store/attic';
+import { addReadings } from '@/store/reading';
+import { addThing, editThing } from '@/store/things';
+
+import { AboutPicture } from './AboutPicture';
+import { FindingLine } from './FindingLine';
+import { Readings } from './Readings';
+import { currentShot, ShotList } from './ShotList';
+
+let n = 0;
+let id = '';
+const thing = () => useAttic.getState().things[id]!;
+
+beforeEach(async () => {
+  await openAttic(`pictures-ui-${(n += 1)}`);
+  id = addThing();
+  editThing(id, 'kind', { kind: 'jumper' });
+});
+
+const EXAM = {
+  blur: 3.1, laplacian: 9, light: 0.6, bright: 0.9, blown: 0, black: 0, grounds: 6, falloff: 3, sure: 0.7,
+  box: [0.1, 0.1, 0.8, 0.8] as [number, number, number, number], area: 0.4, cutOff: [], writing: 0,
+  outline: { rows: [], columns: [], rowPieces: [], columnPieces: [] }, print: '',
+}; // prettier-ignore
+const aPicture = (part: Partial<Picture> = {}) => {
+  const record = Picture.parse({
+    id: 'p1',
+    thingId: id,
+    origin: 'file',
+    author: 'Bas',
+    addedAt: 1,
+    width: 1600,
+    height: 1600,
+    bytes: 9,
+    exam: EXAM,
+    ...part,
+  });
+  change('picture', [
+    { collection: 'pictures', id: 'p1', record },
+    { collection: 'things', id, record: { ...thing(), pictureIds: ['p1'] } },
+  ]);
+  return record;
+};
+
+function List({ of }: { of: Thing }) {
+  const shots = shotList(of, []);
+  return <ShotList thing={of} shots={shots} current={currentShot(shots, null)} onChoose={() => undefined} />;
+}
+
+it('says what to take now, and skips it', () => {
+  const { rerender } = render(<List of={thing()} />);
+  expect(screen.getByText('Now: Front')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Skip: Front' }));
+  rerender(<List of={thing()} />);
+  expect(screen.getByText('Now: Back')).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Front: skipped' })).toBeTruthy();
+});
+
+it('says when the list is done', () => {
+  editThing(id, 'skip', { skippedShots: shotList(thing(), []).map((s) => s.id) });
+  render(<List of={thing()} />);
+  expect(screen.getByText('Everything on the list is taken')).toBeTruthy();
+  expect(screen.queryByText('Skip')).toBeNull();
+});
+
+it('keeps to one line under a picture, and tells the rest with its numbers on a tap', () => {
+  const picture = aPicture();
+  render(<FindingLine thing={thing()} picture={picture} />);
+  expect(screen.getByText('Blurred: hold still and take it again.')).toBeTruthy();
+  expect(screen.queryByText(/Background not plain/u)).toBeNull();
+  fireEvent.click(screen.getByRole('button'));
+  expect(screen.getByText(/Background not plain/u)).toBeTruthy();
+  expect(screen.getByText('edges 3.1 px wide')).toBeTruthy();
+});
+
+it('marks somebody else’s picture as not sent, until the person says they may', () => {
+  const picture = aPicture();
+  const { rerender } = render(<AboutPicture thing={thing()} picture={picture} />);
+  fireEvent.click(screen.getByRole('button', { name: 'About this picture' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'A stock picture' }));
+  const now = () => useAttic.getState().pictures.p1!;
+  rerender(<AboutPicture thing={thing()} picture={now()} />);
+  expect(screen.getByText(/not sent/u)).toBeTruthy();
+  fireEvent.click(screen.getByRole('checkbox'));
+  rerender(<AboutPicture thing={thing()} picture={now()} />);
+  expect(screen.getByText(/sent all the same/u)).toBeTruthy();
+  // Own again: the leave is forgotten with it.
+  fireEvent.click(screen.getByRole('radio', { name: 'My own file' }));
+  expect(now()).toMatchObject({ origin: 'file', sendAnyway: false });
+});
+
+describe('readings', () => {
+  const read = (field: string, value: string) =>
+    addReadings(id, null, [{ field, value, words: value, box: [0, 0, 1, 1], confidence: 80 }]);
+  const show = () => render(<Readings thing={thing()} />);
+
+  it('count for nothing before a person says they are right', () => {
+    read('fact:size', 'M');
+    read('measure:chest', '540');
+    expect(thing().facts.size).toBeUndefined();
+    const { rerender } = show();
+    fireEvent.click(screen.getByRole('button', { name: 'Right: Size on the label M' }));
+    rerender(<Readings thing={thing()} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Right: Pit to pit 54 cm' }));
+    expect(thing()).toMatchObject({ facts: { size: 'M' }, measurements: { chest: 540 }, readings: [] });
+  });
+  it('are dropped with one press, and say what they would replace', () => {
+    editThing(id, 'size', { facts: { size: 'L' } });
+    read('fact:size', 'M');
+    show();
+    const group = screen.getByRole('group', { name: /to be confirmed/u });
+    expect(within(group).getByText('Size on the label, instead of L')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Drop: Size on the label M' }));
+    expect(thing()).toMatchObject({ facts: { size: 'L' }, readings: [] });
+  });
+  it('are not asked twice, nor for what is known already', () => {
+    editThing(id, 'brand', { facts: { brand: 'kittiwake mills' } });
+    expect(read('fact:brand', 'Kittiwake Mills')).toBe(0);
+    expect(read('fact:size', 'M')).toBe(1);
+    expect(read('fact:size', 'M')).toBe(0);
+    expect(read('fact:size', 'S')).toBe(1);
+    const first = thing().readings[0]!;
+    show();
+    fireEvent.click(screen.getByRole('button', { name: 'Right: Size on the label M' }));
+    // Confirming one answers the question: its rivals go with it.
+    expect(thing().readings).toEqual([]);
+    expect(first.pictureId).toBeNull();
+  });
+});
