@@ -12,6 +12,7 @@ export type Homography = readonly [number, number, number, number, number, numbe
  * @see Hartley & Zisserman, Multiple View Geometry in Computer Vision (2nd ed.), algorithm 4.2
  */
 export function homographyFrom(from: readonly Point[], to: readonly Point[]): Homography | null {
+  if (threeInLine(from) || threeInLine(to)) return null;
   const a = normalising(from);
   const b = normalising(to);
   if (!a || !b) return null;
@@ -25,13 +26,20 @@ export function homographyFrom(from: readonly Point[], to: readonly Point[]): Ho
   const h = solveSquare(
     rows.map((row) => row.slice(0, 8)),
     rows.map((row) => row[8]!),
-    // Points on a line: what is left is only rounding.
-    1e-9,
   );
   if (!h) return null;
   const normal = [...h, 1] as unknown as Homography;
   const full = times(inverted(b), times(normal, a));
   return full.map((value) => value / full[8]) as unknown as Homography;
+}
+
+/** Whether three of four points lie on a line, to within a millionth of their extent squared. */
+function threeInLine(points: readonly Point[]): boolean {
+  const [a, b, c, d] = points as [Point, Point, Point, Point];
+  const doubled = (p: Point, q: Point, r: Point) =>
+    Math.abs((q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x));
+  const areas = [doubled(a, b, c), doubled(b, c, d), doubled(c, d, a), doubled(d, a, b)];
+  return !(Math.min(...areas) > 1e-6 * Math.max(...areas));
 }
 
 /** Moves the points' middle to the origin and their mean distance from it to √2. */
