@@ -130,7 +130,7 @@ function truth(): Truth {
       blurred: said(blurred(good, 4)),
       dark: said(lit(good, 0.35)),
       'cut off': said(moved(good, 0.3)),
-      cluttered: said(cluttered(good, 3)),
+      cluttered: said(cluttered(good, 0)),
       'on floor boards': said(boards),
       watermarked: said(watermarked(good, 'yonder pictures 2026')),
       'upside down': said(turned(good, 2)),
