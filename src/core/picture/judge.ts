@@ -101,7 +101,10 @@ export function judge(
   }
   if (whole && exam.area === 0 && exam.sure > 0.8)
     say('fill', 'Nothing stands out from the background here.', 'no outline found', false);
-  if (whole && (exam.grounds > LIMITS.grounds || (exam.sure < LIMITS.border && exam.cutOff.length === 0)))
+  if (
+    whole &&
+    (exam.grounds > LIMITS.grounds || exam.sure < (exam.cutOff.length === 0 ? LIMITS.border : 0.6))
+  )
     say(
       'background',
       'Background not plain: lay a sheet under it, or make it white.',
