@@ -27,8 +27,6 @@ async function buy(address: string): Promise<void> {
 
 it('stays red while Threadwick is out, keeps trying by itself, and turns calm once it is gone there', async () => {
   const attic = await Attic.open(browser, server.address, PHONE);
-  // These evenings are about the courier; the keeper of the app's files stays out of them.
-  await attic.page.setBypassServiceWorker(true);
   await listJumper(attic, 'Gansey jumper on a bad evening, size M');
   const moor = await attic.publicPage('Brackenmoor');
   const wick = await attic.publicPage('Threadwick');
@@ -61,8 +59,6 @@ it('stays red while Threadwick is out, keeps trying by itself, and turns calm on
 
 it('lists nothing twice when answers are lost and the power goes while sending', async () => {
   const attic = await Attic.open(browser, server.address, PHONE);
-  // These evenings are about the courier; the keeper of the app's files stays out of them.
-  await attic.page.setBypassServiceWorker(true);
   await prepareJumper(attic, 'Gansey jumper sent in a storm, size M');
   // Each carries out the call and hangs up without an answer.
   for (const market of ['brackenmoor', 'threadwick', 'nearstile'])
@@ -90,8 +86,6 @@ it('lists nothing twice when answers are lost and the power goes while sending',
 
 it('knows of a sale that happened while the page was closed and the power was off', async () => {
   const attic = await Attic.open(browser, server.address, PHONE);
-  // These evenings are about the courier; the keeper of the app's files stays out of them.
-  await attic.page.setBypassServiceWorker(true);
   await listJumper(attic, 'Gansey jumper sold in the night, size M');
   const moor = await attic.publicPage('Brackenmoor');
   const wick = await attic.publicPage('Threadwick');
@@ -112,8 +106,6 @@ it('knows of a sale that happened while the page was closed and the power was of
 
 it('never keeps a second sale quiet', async () => {
   const attic = await Attic.open(browser, server.address, PHONE);
-  // These evenings are about the courier; the keeper of the app's files stays out of them.
-  await attic.page.setBypassServiceWorker(true);
   await listJumper(attic, 'Gansey jumper everybody wants, size M');
   const moor = await attic.publicPage('Brackenmoor');
   const wick = await attic.publicPage('Threadwick');

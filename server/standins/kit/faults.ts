@@ -27,6 +27,11 @@ export const NO_FAULTS: Switches = {
   reviewTime: 4_000, outageUntil: 0,
 }; // prettier-ignore
 
+/** What a restart does not end; "the next so many calls" are over with it. */
+export function lasting(switches: Switches): Switches {
+  return { ...switches, tooMany: 0, broken: 0, hangUp: 0 };
+}
+
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 /** Applies the switches to a seller's calls. */

@@ -3,7 +3,7 @@ import { Hono } from 'hono';
 import { html, raw } from 'hono/html';
 import type { HtmlEscapedString } from 'hono/utils/html';
 
-import { faulty, NO_FAULTS, setSwitches, type Switches } from './faults';
+import { faulty, lasting, NO_FAULTS, setSwitches, type Switches } from './faults';
 import type { Store } from './store';
 
 export type ServiceApp = Hono<{ Bindings: HttpBindings }>;
@@ -33,7 +33,15 @@ export function frame(options: { name: string; store: Store; token: string; sell
   const { name, store, token, seller } = options;
   const app: ServiceApp = new Hono({ strict: false });
   const switches: Switches = { ...NO_FAULTS };
+  // A service that is out stays out when its process starts again.
+  const ready = store.get<Partial<Switches>>('switches', 'board').then((kept) => {
+    Object.assign(switches, kept);
+  });
 
+  app.use(async (_c, next) => {
+    await ready;
+    return next();
+  });
   app.use(`${seller}/*`, async (c, next) => {
     if (c.req.header('authorization') !== `Bearer ${token}`) return c.json({ message: 'Who are you?' }, 401);
     return next();
@@ -67,6 +75,7 @@ export function frame(options: { name: string; store: Store; token: string; sell
       ? { hooksTwice: false, hooksLost: false, hooksReordered: false, ...(await c.req.parseBody()) }
       : ((await c.req.json()) as Record<string, unknown>);
     setSwitches(switches, wanted);
+    await store.write([{ sort: 'switches', id: 'board', body: lasting(switches) }]);
     return isForm ? c.redirect('switchboard', 303) : c.json(switches);
   });
   return { app, switches };
