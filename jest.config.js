@@ -16,6 +16,8 @@ const node = {
 const { watchPlugins: _, ...web } = require('jest-expo/web/jest-preset');
 
 module.exports = {
+  // Browser tests wait a good deal: two at a time fill the waits.
+  maxWorkers: 2,
   projects: [
     {
       displayName: 'core',

@@ -97,7 +97,7 @@ export async function benchPictures(): Promise<void> {
   const server = await ServerProcess.start();
   const browser = await openBrowser();
   try {
-    const attic = await Attic.open(browser, server.address, PHONE);
+    const attic = await Attic.open({ server, browser }, PHONE);
     await attic.go('Intake');
     const watch = await Watch.on(attic.page);
 

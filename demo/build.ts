@@ -10,6 +10,7 @@ import { recordId } from '@/core/identity/recordId';
 
 import { photographMeasured } from './draw/measured';
 import { photograph, type Shot, type Subject } from './draw/studio';
+import type { World } from './furnish';
 import { DEMO_THINGS } from './things';
 
 const SIZE = 1_200;
@@ -55,6 +56,8 @@ export async function buildDemo(folder: string): Promise<void> {
   const things: Thing[] = [];
   const pictures: Picture[] = [];
   const plans: Plan[] = [];
+  const sent: string[] = [];
+  const bought: string[] = [];
   for (const [i, made] of DEMO_THINGS.entries()) {
     const thingId = id();
     const at = now - made.daysAgo * DAY + i * 60_000;
@@ -83,6 +86,8 @@ export async function buildDemo(folder: string): Promise<void> {
         id: thingId, code: newCode(i + 1), haulId: haul?.id ?? null, ...made.thing, pictureIds, author, createdAt: at, updatedAt: at,
       }),
     ); // prettier-ignore
+    if (made.sent) sent.push(thingId);
+    if (made.boughtOn) bought.push(thingId);
     for (const market of made.wanted)
       plans.push(
         Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true, ...made.own?.[market] }),
@@ -92,7 +97,8 @@ export async function buildDemo(folder: string): Promise<void> {
     id: 'settings', author: 'Odile Tolliver', nextNumber: DEMO_THINGS.length + 1, nextRecord: running,
     remembered: { nearstile: { place: 'Harbour steps' } }, haulId: hauls[1]?.id ?? null,
   }); // prettier-ignore
-  writeFileSync(join(folder, 'world.json'), JSON.stringify({ settings, hauls, things, pictures, plans }));
+  const world: World = { settings, hauls, things, pictures, plans, sent, bought };
+  writeFileSync(join(folder, 'world.json'), JSON.stringify(world));
   writeFileSync(stamp, print);
 }
 

@@ -2,20 +2,25 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import { Picture, Plan, Settings, Thing } from '@/contract/records';
+import type { Haul, Picture, Plan, Settings, Thing } from '@/contract/records';
 import { checkListing } from '@/core/listing/check';
 import { draftOf, effectiveListing } from '@/core/listing/effective';
 import { picturesFor } from '@/core/picture/chosen';
 
 import type { Courier } from '../server/courier/courier';
 import type { PictureShelf } from '../server/courier/pictureShelf';
-import { DEMO_THINGS } from './things';
 
-interface World {
+/** What `world.json` holds: the app reads the records, the server what is to happen with them. */
+export interface World {
   settings: Settings;
+  hauls: Haul[];
   things: Thing[];
   pictures: Picture[];
   plans: Plan[];
+  /** Things listed before the app is first opened. */
+  sent: string[];
+  /** Of these, the ones bought at once. */
+  bought: string[];
 }
 
 /**
@@ -32,11 +37,8 @@ export async function furnish(
   const known = new Set(courier.views().map((v) => v.view.id));
   if (world.things.some((t) => known.has(t.id))) return;
   const { sheets } = await courier.ruleSheets();
-  const toBuy: string[] = [];
-  for (const [i, made] of DEMO_THINGS.entries()) {
-    const thing = world.things[i];
-    if (!made.sent || !thing) continue;
-    if (made.boughtOn) toBuy.push(thing.id);
+  for (const thing of world.things) {
+    if (!world.sent.includes(thing.id)) continue;
     const pictures = thing.pictureIds.flatMap((id) => world.pictures.filter((p) => p.id === id));
     const hashes = new Map<string, string>();
     for (const { id } of pictures) {
@@ -57,7 +59,7 @@ export async function furnish(
       await courier.command({ type: 'send', id, thing: thing.id, market: sheet.marketplace, draft });
     }
   }
-  for (const id of toBuy) await buyWhenLive(courier, id, address);
+  for (const id of world.bought) await buyWhenLive(courier, id, address);
 }
 
 /** A buyer who waits until it is live everywhere, then presses the button on Brackenmoor's page. */

@@ -1,22 +1,13 @@
 import { AxePuppeteer } from '@axe-core/puppeteer';
-import type { Browser } from 'puppeteer-core';
-
 import { Attic } from './attic';
-import { openBrowser, PHONE, WIDE } from './browser';
+import { PHONE, WIDE } from './browser';
+import { house } from './house';
 import { listJumper } from './listing';
 import { ServerProcess } from './serverProcess';
+import { jumpersReady } from './world';
 
-let server: ServerProcess;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await ServerProcess.start();
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.kill();
-});
+const TITLE = 'Gansey jumper that is easy to reach, size M';
+const at = house({ world: () => jumpersReady([TITLE]) });
 
 /** What axe finds wrong by WCAG 2.2 AA and its best practices, in short. */
 async function wrongs(attic: Attic): Promise<string[]> {
@@ -24,10 +15,20 @@ async function wrongs(attic: Attic): Promise<string[]> {
   return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
 }
 
+it('has nothing axe objects to where the attic is still empty', async () => {
+  const server = await ServerProcess.start();
+  try {
+    const attic = await Attic.open({ server, browser: at.browser }, PHONE);
+    expect(await wrongs(attic)).toEqual([]);
+    await attic.page.close();
+  } finally {
+    await server.kill();
+  }
+});
+
 it('has nothing axe objects to on any main screen, by day and by night, narrow and wide', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
-  expect(await wrongs(attic)).toEqual([]);
-  await listJumper(attic, 'Gansey jumper that is easy to reach, size M');
+  const attic = await Attic.open(at, PHONE);
+  await listJumper(attic, TITLE);
   const sheet = new URL(attic.page.url()).pathname;
   const picture = await attic.page.$eval('[data-picture]', (e) => e.getAttribute('data-picture') ?? '');
   for (const scheme of ['light', 'dark'])
@@ -43,7 +44,7 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
         wrong: [],
       });
       for (const work of ['clean', 'measure']) {
-        await attic.page.goto(new URL(`${sheet}/${work}/${picture}`, server.address).href);
+        await attic.page.goto(new URL(`${sheet}/${work}/${picture}`, at.server.address).href);
         await attic.page.waitForSelector('[data-stage] img');
         expect({ place: work, scheme, width: view.width, wrong: await wrongs(attic) }).toMatchObject({
           wrong: [],

@@ -1,5 +1,6 @@
-import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 
+import type { House } from './house';
 import { until } from './serverProcess';
 
 /** The app in a page, in the words of the person who uses it. Things are found by role and name. */
@@ -10,8 +11,7 @@ export class Attic {
   private constructor(readonly page: Page) {}
 
   static async open(
-    browser: Browser,
-    address: string,
+    { server, browser }: House,
     viewport: Parameters<Page['setViewport']>[0],
   ): Promise<Attic> {
     const page = await browser.newPage();
@@ -27,7 +27,7 @@ export class Attic {
       )
         attic.complaints.push(text);
     });
-    await page.goto(address);
+    await page.goto(server.address);
     await page.waitForSelector('[role=main]');
     return attic;
   }

@@ -2,6 +2,7 @@ import type { Browser } from 'puppeteer-core';
 
 import { Attic } from './attic';
 import { openBrowser, PHONE } from './browser';
+import { showing } from './house';
 import {
   barcodePicture,
   garmentPicture,
@@ -23,16 +24,9 @@ beforeAll(async () => {
 });
 afterAll(() => server?.kill());
 
-const showing = (scene: string) =>
-  openBrowser([
-    '--use-fake-device-for-media-stream',
-    '--use-fake-ui-for-media-stream',
-    `--use-file-for-fake-video-capture=${scene}`,
-  ]);
-
 async function withBrowser(browser: Browser, work: (attic: Attic) => Promise<void>): Promise<void> {
   try {
-    const attic = await Attic.open(browser, server.address, PHONE);
+    const attic = await Attic.open({ server, browser }, PHONE);
     await work(attic);
     expect(attic.complaints).toEqual([]);
   } finally {
@@ -41,7 +35,7 @@ async function withBrowser(browser: Browser, work: (attic: Attic) => Promise<voi
 }
 
 it('takes the shot list from the camera, with a clip, examined in the hand; skips, goes on, with no connection', async () =>
-  withBrowser(await showing(await garmentPicture('shots.mjpeg', {}, 41)), async (attic) => {
+  withBrowser(await openBrowser(showing(await garmentPicture('shots.mjpeg', {}, 41))), async (attic) => {
     // Once open, the app needs nobody: the worker that keeps it is there.
     await attic.page.evaluate(async () => void (await navigator.serviceWorker.ready));
     await attic.page.setOfflineMode(true);
@@ -76,7 +70,7 @@ it('takes the shot list from the camera, with a clip, examined in the hand; skip
   }));
 
 it('reads a barcode with the camera, and nothing counts before it is confirmed', async () =>
-  withBrowser(await showing(await barcodePicture('code.mjpeg', CODE)), async (attic) => {
+  withBrowser(await openBrowser(showing(await barcodePicture('code.mjpeg', CODE))), async (attic) => {
     await attic.go('Intake');
     await attic.press('Open the camera');
     await attic.page.waitForSelector('[aria-label="Read a barcode"]:not([aria-disabled=true])');

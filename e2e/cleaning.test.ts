@@ -1,21 +1,10 @@
-import type { Browser } from 'puppeteer-core';
-
 import { Attic } from './attic';
-import { openBrowser, PHONE, WIDE } from './browser';
+import { PHONE, WIDE } from './browser';
+import { house } from './house';
 import { garmentPicture, measuredPicture, MEASURED_SCENE } from './pictures';
-import { ServerProcess, until } from './serverProcess';
+import { until } from './serverProcess';
 
-let server: ServerProcess;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await ServerProcess.start();
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.kill();
-});
+const at = house();
 
 /** Colours of the large picture at some places, shares of its width and height. */
 async function colours(attic: Attic, picture: string, places: [number, number][]): Promise<number[][]> {
@@ -40,7 +29,7 @@ const LARGE = 'img[alt$=", large"]';
 const isWhite = ([r = 0, g = 0, b = 0]: number[]) => Math.min(r, g, b) > 246;
 
 it('whitens a background, corrects the edge by finger, takes back and does again, and does the same to the rest', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
+  const attic = await Attic.open(at, PHONE);
   await attic.go('Intake');
   await attic.choose([
     await garmentPicture('front.jpg', {}, 51),
@@ -104,7 +93,7 @@ it('whitens a background, corrects the edge by finger, takes back and does again
 });
 
 it('measures a garment beside a sheet of paper, draws the figures, and follows them when they change', async () => {
-  const attic = await Attic.open(browser, server.address, WIDE);
+  const attic = await Attic.open(at, WIDE);
   await attic.go('Intake');
   const { file, place } = await measuredPicture('measured.jpg');
   await attic.choose([file]);
@@ -125,10 +114,10 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
   for (const [i, [ux, uy]] of ends.entries()) {
     const handle = await (await attic.page.$$('[data-line=chest] circle'))[i]?.boundingBox();
     if (!handle) throw new Error('no handle');
-    const at = place(ux, uy);
+    const end = place(ux, uy);
     const to = {
-      x: frame.x + (at.x / MEASURED_SCENE.size) * frame.width,
-      y: frame.y + (at.y / MEASURED_SCENE.size) * frame.height,
+      x: frame.x + (end.x / MEASURED_SCENE.size) * frame.width,
+      y: frame.y + (end.y / MEASURED_SCENE.size) * frame.height,
     };
     await attic.page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
     await attic.page.mouse.down();
@@ -175,7 +164,7 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
 });
 
 it('says in time that room runs out, and loses nothing when it has', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
+  const attic = await Attic.open(at, PHONE);
   await attic.go('Intake');
   await attic.choose([await garmentPicture('first.jpg', {}, 61)]);
   await attic.sees('Saved, 1 picture');

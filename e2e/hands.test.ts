@@ -1,27 +1,10 @@
-import type { Browser } from 'puppeteer-core';
-
 import { Attic } from './attic';
-import { openBrowser, PHONE, WIDE } from './browser';
+import { PHONE, WIDE } from './browser';
+import { house } from './house';
 import { garmentPicture, keep, phonePicture } from './pictures';
-import { ServerProcess, until } from './serverProcess';
+import { until } from './serverProcess';
 
-let server: ServerProcess;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await ServerProcess.start();
-  // A live camera that shows one of our own pictures.
-  const scene = await garmentPicture('scene.mjpeg', {}, 11);
-  browser = await openBrowser([
-    '--use-fake-device-for-media-stream',
-    '--use-fake-ui-for-media-stream',
-    `--use-file-for-fake-video-capture=${scene}`,
-  ]);
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.kill();
-});
+const at = house({ scene: () => garmentPicture('scene.mjpeg', {}, 11) });
 
 const order = (attic: Attic) =>
   attic.page.$$eval('[data-picture]', (all) => all.map((e) => e.getAttribute('data-picture')));
@@ -45,7 +28,7 @@ async function middleOf(attic: Attic, index: number): Promise<{ x: number; y: nu
 }
 
 it('takes pictures with the live camera, thing after thing', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
+  const attic = await Attic.open(at, PHONE);
   await attic.go('Intake');
   await attic.press('Open the camera');
   await attic.press('Take the picture');
@@ -62,7 +45,7 @@ it('takes pictures with the live camera, thing after thing', async () => {
 });
 
 it('says of each file it can’t take why, and takes the others', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
+  const attic = await Attic.open(at, PHONE);
   await attic.go('Intake');
   await attic.choose([
     keep('empty.jpg', new Uint8Array()),
@@ -84,7 +67,7 @@ it('says of each file it can’t take why, and takes the others', async () => {
 });
 
 it('reorders pictures by mouse and by finger, and takes removal back, also after a reload', async () => {
-  const attic = await Attic.open(browser, server.address, WIDE);
+  const attic = await Attic.open(at, WIDE);
   await attic.go('Intake');
   await attic.choose([
     await garmentPicture('a.jpg', {}, 21),
@@ -134,7 +117,7 @@ it('reorders pictures by mouse and by finger, and takes removal back, also after
 });
 
 it('keeps what was typed through hostile hands: emoji, right-to-left, markup, 10,000 characters', async () => {
-  const attic = await Attic.open(browser, server.address, WIDE);
+  const attic = await Attic.open(at, WIDE);
   await attic.go('Intake');
   await attic.choose([await phonePicture('again.jpg')]);
   await attic.sees('Saved, 1 picture');

@@ -1,23 +1,13 @@
 import exifr from 'exifr';
-import type { Browser, Page } from 'puppeteer-core';
 
 import { Attic } from './attic';
-import { openBrowser, PHONE, WIDE } from './browser';
-import { fillInTheSheet, listJumper } from './listing';
+import { PHONE } from './browser';
+import { house } from './house';
+import { fillInTheSheet, pressThere } from './listing';
 import { garmentPicture, phonePicture } from './pictures';
-import { ServerProcess, until } from './serverProcess';
+import { until } from './serverProcess';
 
-let server: ServerProcess;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await ServerProcess.start();
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.kill();
-});
+const at = house();
 
 async function fourPictures(): Promise<string[]> {
   return [
@@ -30,7 +20,7 @@ async function fourPictures(): Promise<string[]> {
 
 /** One picture of a public page, as a buyer's browser gets it. */
 async function picturesOn(address: string): Promise<{ width: number; height: number; bytes: Buffer }[]> {
-  const page = await browser.newPage();
+  const page = await at.browser.newPage();
   await page.goto(address);
   const shown = await page.$$eval('.strip img', (all) =>
     all.map((img) => ({
@@ -49,15 +39,8 @@ async function picturesOn(address: string): Promise<{ width: number; height: num
   );
 }
 
-/** Presses the one button of a public page. Such pages run no scripts, so a person's click is all there is. */
-async function pressThere(page: Page, name: string): Promise<void> {
-  const button = await page.waitForSelector('form button');
-  expect(await button?.evaluate((b) => b.textContent)).toBe(name);
-  await Promise.all([page.waitForNavigation(), button?.click()]);
-}
-
 it('photographs one thing, lists it on three marketplaces, sells it on one, and it is gone from the others', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
+  const attic = await Attic.open(at, PHONE);
 
   // An empty attic teaches where to begin.
   await attic.press('Begin with a picture');
@@ -168,7 +151,7 @@ it('photographs one thing, lists it on three marketplaces, sells it on one, and 
     expect(stileText).toContain(words);
 
   // Somebody buys it on Brackenmoor; the open page shows what follows, without being touched.
-  const buyer = await browser.newPage();
+  const buyer = await at.browser.newPage();
   await buyer.goto(moor);
   await pressThere(buyer, 'Buy it now');
   expect(await buyer.content()).toContain('This has been bought.');
@@ -205,39 +188,5 @@ it('photographs one thing, lists it on three marketplaces, sells it on one, and 
   await attic.go('Ledger');
   await attic.sees('1 sold for €48.00');
   await attic.sees('sold for 48.00, order BM');
-  expect(attic.complaints).toEqual([]);
-});
-
-it('does the same on a wide page when Threadwick sells, which calls nobody', async () => {
-  const attic = await Attic.open(browser, server.address, WIDE);
-  await listJumper(attic, 'Gansey jumper sold on Threadwick, size M');
-  const wick = await attic.publicPage('Threadwick');
-  const buyer = await browser.newPage();
-  await buyer.goto(wick);
-  await pressThere(buyer, 'Take it home');
-  await attic.page.bringToFront();
-  await attic.waitForWindow('Threadwick: sold');
-  await attic.waitForWindow('Brackenmoor: ended');
-  await attic.waitForWindow('Nearstile: ended');
-  await attic.go('Today');
-  await attic.sees('Sold on Threadwick for €48.00');
-  await attic.page.close();
-});
-
-it('does the same when the seller marks a Nearstile deal as sold', async () => {
-  const attic = await Attic.open(browser, server.address, WIDE);
-  await listJumper(attic, 'Gansey jumper sold to a neighbour, size M');
-  const stile = await attic.publicPage('Nearstile');
-  await attic.page.bringToFront();
-  // The neighbour haggled.
-  await attic.fill('Agreed on Nearstile', '45');
-  await attic.press('Sold on Nearstile for €45.00');
-  await attic.waitForWindow('Nearstile: sold');
-  await attic.waitForWindow('Brackenmoor: ended');
-  await attic.waitForWindow('Threadwick: ended');
-  expect(await (await fetch(stile)).text()).toContain('Gone to a neighbour.');
-  await attic.go('Today');
-  await attic.sees('Sold on Nearstile for €45.00');
-  await attic.sees('Take-home €45.00');
   expect(attic.complaints).toEqual([]);
 });

@@ -1,31 +1,20 @@
-import type { Browser } from 'puppeteer-core';
-
 import { Attic } from './attic';
-import { openBrowser, WIDE } from './browser';
+import { WIDE } from './browser';
+import { house } from './house';
 import { listJumper } from './listing';
 import { garmentPicture, keep } from './pictures';
-import { ServerProcess, until } from './serverProcess';
+import { until } from './serverProcess';
+import { jumpersReady } from './world';
 
-let server: ServerProcess;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await ServerProcess.start();
-  const scene = await garmentPicture('sending.mjpeg', {}, 71);
-  browser = await openBrowser([
-    '--use-fake-device-for-media-stream',
-    '--use-fake-ui-for-media-stream',
-    `--use-file-for-fake-video-capture=${scene}`,
-  ]);
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.kill();
+const TITLE = 'Gansey jumper with a clip to see, size M';
+const at = house({
+  world: () => jumpersReady([TITLE]),
+  scene: () => garmentPicture('sending.mjpeg', {}, 71),
 });
 
 it('sends cleaned-up pictures and the clip, in the new order, and never somebody else’s', async () => {
-  const attic = await Attic.open(browser, server.address, WIDE);
-  await listJumper(attic, 'Gansey jumper with a clip to see, size M');
+  const attic = await Attic.open(at, WIDE);
+  await listJumper(attic, TITLE);
   await attic.waitForWindow('Brackenmoor: live');
   const shown = async (address: string) => {
     const html = await (await fetch(address)).text();
@@ -78,7 +67,9 @@ it('sends cleaned-up pictures and the clip, in the new order, and never somebody
   // One picture fewer, the clip's still one more.
   expect(after.pictures).toHaveLength(before.pictures.length);
   expect(new Set(after.pictures).size).toBe(after.pictures.length);
-  const clip = new Uint8Array(await (await fetch(new URL(after.film ?? '', server.address))).arrayBuffer());
+  const clip = new Uint8Array(
+    await (await fetch(new URL(after.film ?? '', at.server.address))).arrayBuffer(),
+  );
   expect([...clip.slice(0, 4)]).toEqual([0x1a, 0x45, 0xdf, 0xa3]);
   expect(attic.complaints).toEqual([]);
 });

@@ -11,11 +11,12 @@ export class ServerProcess {
   private constructor(
     readonly port: number,
     readonly data: string,
+    readonly world: string | null,
   ) {}
 
   /** Starts on a free port with data of its own. */
-  static async start(): Promise<ServerProcess> {
-    const server = new ServerProcess(await freePort(), mkdtempSync(join(tmpdir(), 'attic-data-')));
+  static async start(world: string | null = null): Promise<ServerProcess> {
+    const server = new ServerProcess(await freePort(), mkdtempSync(join(tmpdir(), 'attic-data-')), world);
     await server.up();
     return server;
   }
@@ -27,7 +28,10 @@ export class ServerProcess {
   async up(): Promise<void> {
     this.child = spawn(
       process.execPath,
-      ['--import', 'tsx', 'server/main.ts', '--port', String(this.port), '--data', this.data],
+      [
+        ...['--import', 'tsx', 'server/main.ts', '--port', String(this.port), '--data', this.data],
+        ...(this.world ? ['--demo', this.world] : []),
+      ],
       { stdio: ['ignore', 'ignore', 'inherit'] },
     );
     await until('the server answers', async () =>

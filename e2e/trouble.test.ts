@@ -1,21 +1,12 @@
-import type { Browser } from 'puppeteer-core';
-
 import { Attic } from './attic';
-import { openBrowser, PHONE } from './browser';
-import { listJumper, prepareJumper } from './listing';
-import { ServerProcess, until } from './serverProcess';
+import { PHONE } from './browser';
+import { house } from './house';
+import { listJumper, openReady } from './listing';
+import { until } from './serverProcess';
+import { jumpersReady } from './world';
 
-let server: ServerProcess;
-let browser: Browser;
-
-beforeEach(async () => {
-  server = await ServerProcess.start();
-  browser = await openBrowser();
-});
-afterEach(async () => {
-  await browser?.close();
-  await server?.kill();
-});
+const TITLE = 'Gansey jumper on a bad evening, size M';
+const at = house({ afresh: true, world: () => jumpersReady([TITLE]) });
 
 /** A buyer who needs no browser. */
 async function buy(address: string): Promise<void> {
@@ -26,13 +17,13 @@ async function buy(address: string): Promise<void> {
 }
 
 it('stays red while Threadwick is out, keeps trying by itself, and turns calm once it is gone there', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
-  await listJumper(attic, 'Gansey jumper on a bad evening, size M');
+  const attic = await Attic.open(at, PHONE);
+  await listJumper(attic, TITLE);
   const moor = await attic.publicPage('Brackenmoor');
   const wick = await attic.publicPage('Threadwick');
   await attic.page.bringToFront();
 
-  await server.switchboard('threadwick', { outageMinutes: 5 });
+  await at.server.switchboard('threadwick', { outageMinutes: 5 });
   await buy(moor);
   await attic.go('Today');
   await attic.sees('Sold on Brackenmoor, not gone everywhere yet');
@@ -44,13 +35,13 @@ it('stays red while Threadwick is out, keeps trying by itself, and turns calm on
   await attic.seesNot('Fetch it from');
 
   // The whole evening goes wrong: the power goes too, and comes back.
-  await server.kill();
+  await at.server.kill();
   await attic.sees('The courier can’t be reached just now.');
-  await server.up();
+  await at.server.up();
   // The page tries to reach it again at growing intervals.
   await attic.sees('Sold on Brackenmoor, not gone everywhere yet', 60_000);
 
-  await server.switchboard('threadwick', { outageMinutes: 0 });
+  await at.server.switchboard('threadwick', { outageMinutes: 0 });
   await attic.sees('Fetch it from A3-12', 90_000);
   await attic.seesNot('Still up on Threadwick.');
   expect(await (await fetch(wick)).text()).toContain('It was taken down.');
@@ -58,17 +49,17 @@ it('stays red while Threadwick is out, keeps trying by itself, and turns calm on
 });
 
 it('lists nothing twice when answers are lost and the power goes while sending', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
-  await prepareJumper(attic, 'Gansey jumper sent in a storm, size M');
+  const attic = await Attic.open(at, PHONE);
+  await openReady(attic, TITLE);
   // Each carries out the call and hangs up without an answer.
   for (const market of ['brackenmoor', 'threadwick', 'nearstile'])
-    await server.switchboard(market, { hangUp: 1 });
+    await at.server.switchboard(market, { hangUp: 1 });
   await attic.press('Send to 3 marketplaces');
   await until('something is on its way', async () =>
     (await attic.windows()).some((w) => /on its way|live/u.test(w)),
   );
-  await server.kill();
-  await server.up();
+  await at.server.kill();
+  await at.server.up();
   await attic.page.reload();
   // What had not been given to the courier yet is given now; what had been is not given twice.
   await until('everything was sent', async () => {
@@ -81,32 +72,32 @@ it('lists nothing twice when answers are lost and the power goes while sending',
   for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile'])
     await attic.waitForWindow(`${market}: live`, 60_000);
   for (const market of ['brackenmoor', 'threadwick', 'nearstile'])
-    expect(await server.offered(market)).toHaveLength(1);
+    expect(await at.server.offered(market)).toHaveLength(1);
 });
 
 it('knows of a sale that happened while the page was closed and the power was off', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
-  await listJumper(attic, 'Gansey jumper sold in the night, size M');
+  const attic = await Attic.open(at, PHONE);
+  await listJumper(attic, TITLE);
   const moor = await attic.publicPage('Brackenmoor');
   const wick = await attic.publicPage('Threadwick');
   await attic.page.close();
   // The webhook is lost, and the process dies right after the sale.
-  await server.switchboard('brackenmoor', { hooksLost: true });
+  await at.server.switchboard('brackenmoor', { hooksLost: true });
   await buy(moor);
-  await server.kill();
-  await server.up();
+  await at.server.kill();
+  await at.server.up();
   await until('it is gone from Threadwick', async () =>
     (await (await fetch(wick)).text()).includes('It was taken down.'),
   );
 
-  const again = await Attic.open(browser, server.address, PHONE);
+  const again = await Attic.open(at, PHONE);
   await again.sees('Sold on Brackenmoor for €48.00');
   await again.sees('Fetch it from A3-12');
 });
 
 it('never keeps a second sale quiet', async () => {
-  const attic = await Attic.open(browser, server.address, PHONE);
-  await listJumper(attic, 'Gansey jumper everybody wants, size M');
+  const attic = await Attic.open(at, PHONE);
+  await listJumper(attic, TITLE);
   const moor = await attic.publicPage('Brackenmoor');
   const wick = await attic.publicPage('Threadwick');
   await attic.page.bringToFront();

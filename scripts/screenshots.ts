@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 
 import { openBrowser, PHONE, WIDE } from '../e2e/browser';
+import { showing } from '../e2e/house';
 import { garmentPicture } from '../e2e/pictures';
 
 /** Pictures of the main views, from the demo that is running: `tsx scripts/screenshots.ts [folder] [name ...]`. */
@@ -79,11 +80,7 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
 async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true });
   const scene = await garmentPicture('screenshots.mjpeg', {}, 11);
-  const browser = await openBrowser([
-    '--use-fake-device-for-media-stream',
-    '--use-fake-ui-for-media-stream',
-    `--use-file-for-fake-video-capture=${scene}`,
-  ]);
+  const browser = await openBrowser(showing(scene));
   const page = await browser.newPage();
   page.on('pageerror', (error) => console.error('page:', error));
   page.on('console', (m) => m.type() === 'error' && console.error('console:', m.text()));

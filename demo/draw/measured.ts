@@ -30,12 +30,14 @@ export interface MeasuredPicture {
   place: (x: number, y: number) => { x: number; y: number };
 }
 
+/** Units of the thing that the flat scene covers each way. */
+const SPAN = 1_500;
 const SIZES = { card: [85.6, 53.98], a4: [297, 210], letter: [279.4, 215.9] } as const;
 
 export function photographMeasured(scene: MeasuredScene): MeasuredPicture {
   const { subject, reference, mmPerUnit, at, turn, tilt, lean, size, seed } = scene;
-  // The flat scene, drawn larger than it will be seen, covering 1500 units each way.
-  const span = 1_500;
+  // The flat scene, drawn larger than it will be seen.
+  const span = SPAN;
   const flatSize = Math.round(size * 1.35);
   const unit = flatSize / span;
   const [mmW, mmH] = SIZES[reference];
@@ -64,7 +66,7 @@ export function photographMeasured(scene: MeasuredScene): MeasuredPicture {
       pen.restore();
     },
   );
-  const project = camera(span, tilt, lean, size);
+  const project = camera(tilt, lean, size);
   const picture = warped(flat, unit, project, seed);
   const corner = (sx: number, sy: number) => {
     const [x, y] = [(sx * w) / 2, (sy * h) / 2];
@@ -93,7 +95,8 @@ interface Camera {
 }
 
 /** A pinhole camera over the middle of the scene, leaning; the view takes in a little more than 1000 units. */
-function camera(span: number, tilt: number, lean: number, size: number): Camera {
+export function camera(tilt: number, lean: number, size: number): Camera {
+  const span = SPAN;
   const focal = size * 0.8;
   const distance = (1_080 / size) * focal;
   const [cosT, sinT] = [Math.cos((tilt * Math.PI) / 180), Math.sin((tilt * Math.PI) / 180)];

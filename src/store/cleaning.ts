@@ -21,24 +21,37 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 /** Steps that are worked out anew for each picture. */
 export type Automatic = 'light' | 'crop' | 'straighten' | 'white';
 
-/** Told how it is going to look, before all of it is done. */
-export type OnPreview = (preview: Preview) => void;
+/** Told how it is going to look, as a ghost or not, before all of it is done. */
+export interface Onlooker {
+  ghost: boolean;
+  tell: (preview: Preview) => void;
+}
 
 /** How large a picture is looked at while it is worked on. Pixels. */
 const PREVIEW_SIDE = 1_000;
 
+/** The last one made: what is shown while a step is being done is still right when it is done. */
+let lastPreview: { of: string; preview: Promise<Preview> } | null = null;
+
 /** How a picture looks with its steps; as a ghost, what was made white still shines through. */
-export async function previewOf(id: string, steps: readonly Step[], ghost = false): Promise<Preview> {
-  return pictureWorker().preview(await originalOf(id), steps, PREVIEW_SIDE, ghost);
+export function previewOf(id: string, steps: readonly Step[], ghost = false): Promise<Preview> {
+  const of = JSON.stringify([id, steps, ghost]);
+  if (lastPreview?.of === of) return lastPreview.preview;
+  const preview = originalOf(id).then((original) =>
+    pictureWorker().preview(original, steps, PREVIEW_SIDE, ghost),
+  );
+  lastPreview = { of, preview };
+  preview.catch(() => (lastPreview = null));
+  return preview;
 }
 
 export const cleaning = {
-  step: (id: string, step: Step, show?: OnPreview) =>
+  step: (id: string, step: Step, show?: Onlooker) =>
     inTurn(() => withHistory(id, (h) => done(h, step), show)),
-  undo: (id: string, show?: OnPreview) => inTurn(() => withHistory(id, takenBack, show)),
-  redo: (id: string, show?: OnPreview) => inTurn(() => withHistory(id, doneAgain, show)),
+  undo: (id: string, show?: Onlooker) => inTurn(() => withHistory(id, takenBack, show)),
+  redo: (id: string, show?: Onlooker) => inTurn(() => withHistory(id, doneAgain, show)),
   /** Back to how it was taken: every step taken back, to be done again if wanted. */
-  reset: (id: string, show?: OnPreview) =>
+  reset: (id: string, show?: Onlooker) =>
     inTurn(() =>
       withHistory(
         id,
@@ -46,7 +59,7 @@ export const cleaning = {
         show,
       ),
     ),
-  automatic: (id: string, what: Automatic, show?: OnPreview) => inTurn(() => automatic(id, what, show)),
+  automatic: (id: string, what: Automatic, show?: Onlooker) => inTurn(() => automatic(id, what, show)),
   /** The same kinds of step, worked out for each of the thing's other pictures. @returns how many were changed */
   sameToTheRest: (thing: Thing, from: string, onEach?: (done: number, of: number) => void) =>
     inTurn(() => sameToTheRest(thing, from, onEach)),
@@ -62,13 +75,13 @@ export async function originalOf(id: string): Promise<{ key: string; blob: Blob 
 async function withHistory(
   id: string,
   next: (history: History) => { steps: Step[]; undone: Step[] },
-  show?: OnPreview,
+  show?: Onlooker,
 ): Promise<void> {
   const picture = useAttic.getState().pictures[id];
   if (!picture) return;
   const history = next(picture);
   const original = await originalOf(id);
-  if (show) show(await previewOf(id, history.steps));
+  if (show) show.tell(await previewOf(id, history.steps, show.ghost));
   const plain = isPlain(lookOf(history.steps));
   const developed = await pictureWorker().develop(original, history.steps);
   // Attics from before originals were kept apart: what was the only one becomes the original.
@@ -88,7 +101,7 @@ async function withHistory(
   await saveNow();
 }
 
-async function automatic(id: string, what: Automatic, show?: OnPreview): Promise<void> {
+async function automatic(id: string, what: Automatic, show?: Onlooker): Promise<void> {
   const picture = useAttic.getState().pictures[id];
   if (!picture) return;
   const step = await worked(id, picture.steps, what, null);

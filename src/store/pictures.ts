@@ -121,10 +121,14 @@ export async function examineMissing(ids: readonly string[]): Promise<void> {
     const picture = useAttic.getState().pictures[id];
     if (!picture || picture.exam || picture.made) continue;
     const blob = await readShown(id);
-    const taken = blob && (await pictureWorker().take(blob));
+    const exam =
+      blob &&
+      (await pictureWorker()
+        .examined(blob)
+        .catch(() => null));
     const now = useAttic.getState().pictures[id];
-    if (taken?.ok && now && !now.exam)
-      change('picture examined', [{ collection: 'pictures', id, record: { ...now, exam: taken.exam } }], { ownUndo: true }); // prettier-ignore
+    if (exam && now && !now.exam)
+      change('picture examined', [{ collection: 'pictures', id, record: { ...now, exam } }], { ownUndo: true }); // prettier-ignore
   }
 }
 
@@ -132,8 +136,11 @@ export async function examineMissing(ids: readonly string[]): Promise<void> {
 
 const addresses = new Map<string, { version: number; address: string }>();
 
+/** Sizes that pictures are looked at in. */
+export type ShownSize = Exclude<PictureSize, 'original'>;
+
 /** Address of a stored picture or clip for showing; null while it is being read or where there is none. */
-export function usePictureAddress(id: string | undefined, size: PictureSize): string | null {
+export function usePictureAddress(id: string | undefined, size: ShownSize): string | null {
   // The bytes change whenever something is done to the picture.
   const version = useAttic((s) => (id ? (s.pictures[id]?.bytes ?? 0) : 0));
   const key = id ? pictureKey(id, size) : '';
@@ -141,7 +148,7 @@ export function usePictureAddress(id: string | undefined, size: PictureSize): st
   useEffect(() => {
     if (!id || addresses.get(key)?.version === version) return;
     let wanted = true;
-    const read = size === 'full' ? readShown(id) : size === 'original' ? readOriginal(id) : readBlob(key);
+    const read = size === 'full' ? readShown(id) : readBlob(key);
     void read.then((blob) => {
       if (!blob) return;
       const before = addresses.get(key);

@@ -40,6 +40,7 @@ export class Desk {
   ) {}
 
   private found: Segmented | null = null;
+  private scaled: Pixels | null = null;
 
   static async open(key: string, blob: Blob): Promise<Desk> {
     return new Desk(key, await createImageBitmap(blob));
@@ -50,8 +51,10 @@ export class Desk {
   }
 
   private small(): Pixels {
+    if (this.scaled) return this.scaled;
     const { width, height } = scaledTo(this.original.width, this.original.height, MASK_SIDE);
-    return pixelsOf(drawn(this.original, width, height));
+    this.scaled = pixelsOf(drawn(this.original, width, height));
+    return this.scaled;
   }
 
   segmented(): Segmented {

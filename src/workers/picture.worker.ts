@@ -39,6 +39,8 @@ export interface Original {
 
 export interface PictureWorker {
   take(file: Blob): Promise<Taken>;
+  /** What is to be said about a picture that is kept already. */
+  examined(blob: Blob): Promise<Exam>;
   /** The picture with the steps done, as it is to be kept. */
   develop(original: Original, steps: readonly Step[]): Promise<Developed>;
   /** The same, small and quick, for looking at; as a ghost the background still shines through, for correcting the mask. */
@@ -75,13 +77,24 @@ async function keep(
   const size = scaledTo(canvas.width, canvas.height, side);
   const scaled = drawn(canvas, size.width, size.height);
   const small = scaledTo(size.width, size.height, KEPT.small.side);
-  const seen = scaledTo(size.width, size.height, EXAM_SIDE);
   return {
     full: await jpeg(scaled, quality),
     thumb: await jpeg(drawn(scaled, small.width, small.height), KEPT.small.quality),
     ...size,
-    exam: examine(pixelsOf(drawn(scaled, seen.width, seen.height))),
+    exam: seenBy(scaled),
   };
+}
+
+function seenBy(picture: OffscreenCanvas | ImageBitmap): Exam {
+  const { width, height } = scaledTo(picture.width, picture.height, EXAM_SIDE);
+  return examine(pixelsOf(drawn(picture, width, height)));
+}
+
+async function examined(blob: Blob): Promise<Exam> {
+  const bitmap = await createImageBitmap(blob);
+  const exam = seenBy(bitmap);
+  bitmap.close();
+  return exam;
 }
 
 /**
@@ -202,6 +215,7 @@ async function rendition(full: Blob, spec: RenditionSpec & { maxBytes: number })
 
 expose({
   take,
+  examined,
   develop,
   preview,
   measured,

@@ -5,19 +5,18 @@ import { View } from 'react-native';
 import type { Thing } from '@/contract/records';
 import { labelCode } from '@/core/identity/code';
 import { kindById } from '@/core/kinds/kinds';
+import { HeadBar } from '@/parts/HeadBar';
 import { HouseFront } from '@/parts/HouseFront';
 import { PictureView } from '@/parts/PictureView';
 import { SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { undo, useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
-import { useColours } from '@/theme/theme';
 
 import { agoWords } from '../shell/time';
 
 /** Always in sight: cover, title, house front, whether it is saved, and undo. */
 export function SheetHead({ thing }: { thing: Thing }) {
-  const c = useColours();
   const router = useRouter();
   const last = useAttic((s) => s.journal.at(-1));
   const currency = useAttic((s) => s.settings.currency);
@@ -25,17 +24,7 @@ export function SheetHead({ thing }: { thing: Thing }) {
   const view = useCourier((s) => s.things[thing.id]);
   const sheets = useCourier((s) => s.sheets);
   return (
-    <View
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        gap: 8,
-        padding: 8,
-        borderBottomWidth: 1,
-        borderColor: c.line,
-        backgroundColor: c.surface,
-      }}
-    >
+    <HeadBar>
       <SignPress
         icon="back"
         label="Back"
@@ -68,7 +57,7 @@ export function SheetHead({ thing }: { thing: Thing }) {
         disabled={!last}
         onPress={() => undo()}
       />
-    </View>
+    </HeadBar>
   );
 }
 

@@ -1,17 +1,18 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 
 import type { Step } from '@/contract/picture';
 import type { Picture, Thing } from '@/contract/records';
 import { lookOf, type Look } from '@/core/picture/look';
+import { HeadBar, TwoParts } from '@/parts/HeadBar';
 import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Slide } from '@/parts/Slide';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import { cleaning, previewOf, type Automatic, type OnPreview } from '@/store/cleaning';
-import { useColours, useWide } from '@/theme/theme';
+import { cleaning, previewOf, type Automatic, type Onlooker } from '@/store/cleaning';
+import { useColours } from '@/theme/theme';
 
 import { useDo } from '../shell/useDo';
 import { FindingLine } from './FindingLine';
@@ -33,7 +34,6 @@ type Tool = 'white' | 'light' | 'crop' | 'straighten' | 'turn' | 'brush';
 
 function Bench({ thing, picture }: { thing: Thing; picture: Picture }) {
   const c = useColours();
-  const wide = useWide();
   const router = useRouter();
   const { busy, trouble, run } = useDo();
   const [tool, setTool] = useState<Tool | null>(null);
@@ -44,9 +44,9 @@ function Bench({ thing, picture }: { thing: Thing; picture: Picture }) {
   const { preview, show } = usePreview(
     useCallback(() => previewOf(id, steps, brushing), [id, steps, brushing]),
   );
-  const act = (work: (show: OnPreview) => Promise<unknown>) => {
+  const act = (work: (onlooker: Onlooker) => Promise<unknown>) => {
     setRest(null);
-    run(() => work(show));
+    run(() => work({ ghost: brushing, tell: show }));
   };
   const step = (next: Step) => act((tell) => cleaning.step(id, next, tell));
   const auto = (what: Automatic) => act((tell) => cleaning.automatic(id, what, tell));
@@ -134,17 +134,7 @@ function Bench({ thing, picture }: { thing: Thing; picture: Picture }) {
   );
   return (
     <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Clean up">
-      <View
-        style={{
-          flexDirection: 'row',
-          alignItems: 'center',
-          gap: 4,
-          padding: 8,
-          borderBottomWidth: 1,
-          borderColor: c.line,
-          backgroundColor: c.surface,
-        }}
-      >
+      <HeadBar>
         <SignPress
           icon="back"
           label="Back to the sheet"
@@ -174,16 +164,8 @@ function Bench({ thing, picture }: { thing: Thing; picture: Picture }) {
           disabled={busy || undone.length === 0}
           onPress={() => act((tell) => cleaning.redo(id, tell))}
         />
-      </View>
-      <ScrollView
-        style={{ flex: 1 }}
-        contentContainerStyle={{ padding: 12, gap: 12, flexDirection: wide ? 'row' : 'column' }}
-        tabIndex={0}
-        aria-label="Picture and tools"
-      >
-        <View style={wide ? { flex: 3, minWidth: 0 } : null}>{picturePart}</View>
-        <View style={wide ? { flex: 2, minWidth: 0 } : null}>{tools}</View>
-      </ScrollView>
+      </HeadBar>
+      <TwoParts label="Picture and tools" large={picturePart} small={tools} />
     </View>
   );
 }

@@ -1,6 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 
 import type { MeasureLine, Point } from '@/contract/picture';
 import type { Picture, Thing } from '@/contract/records';
@@ -15,8 +15,8 @@ import {
   type Corners,
   type Reference,
 } from '@/core/measure/plane';
-import { formatLength, lengthFigure, parseLength } from '@/core/measure/units';
-import { Field } from '@/parts/Field';
+import { formatLength } from '@/core/measure/units';
+import { HeadBar, TwoParts } from '@/parts/HeadBar';
 import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
@@ -24,11 +24,11 @@ import { useAttic } from '@/store/attic';
 import { originalOf, previewOf } from '@/store/cleaning';
 import { keepLengths, makeMeasurementPicture } from '@/store/measuring';
 import { pictureWorker } from '@/store/pictureWorker';
-import { editThing } from '@/store/things';
-import { useColours, useWide } from '@/theme/theme';
+import { useColours } from '@/theme/theme';
 
 import { useDo } from '../shell/useDo';
 import { GoneNotice } from './GoneNotice';
+import { MeasureField } from './MeasureField';
 import { MeasureStage } from './MeasureStage';
 import { usePictureSize } from './usePictureSize';
 import { usePreview } from './usePreview';
@@ -54,7 +54,6 @@ interface Found {
 
 function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made: Picture | undefined }) {
   const c = useColours();
-  const wide = useWide();
   const router = useRouter();
   const units = useAttic((s) => s.settings.units);
   const size = usePictureSize(picture.id);
@@ -197,7 +196,7 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
             {`${spec.name}: ${formatLength(length.mm, units)} ± ${formatLength(Math.max(1, length.plusMinus), units)}`}
           </Words>
         ) : (
-          <TapeField key={`${line.measure}-${units}`} thing={thing} spec={spec} />
+          <MeasureField key={`${line.measure}-${units}`} thing={thing} spec={spec} />
         );
       })}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
@@ -218,17 +217,7 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
   );
   return (
     <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Measure">
-      <View
-        style={{
-          flexDirection: 'row',
-          alignItems: 'center',
-          gap: 4,
-          padding: 8,
-          borderBottomWidth: 1,
-          borderColor: c.line,
-          backgroundColor: c.surface,
-        }}
-      >
+      <HeadBar>
         <SignPress
           icon="back"
           label="Back to the sheet"
@@ -237,14 +226,10 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
         <Words kind="heading" aria-level={1} style={{ flex: 1 }} numberOfLines={1}>
           Measure in the picture
         </Words>
-      </View>
-      <ScrollView
-        style={{ flex: 1 }}
-        contentContainerStyle={{ padding: 12, gap: 12, flexDirection: wide ? 'row' : 'column' }}
-        tabIndex={0}
-        aria-label="Picture and lines"
-      >
-        <View style={wide ? { flex: 3, minWidth: 0 } : null}>
+      </HeadBar>
+      <TwoParts
+        label="Picture and lines"
+        large={
           <MeasureStage
             preview={preview}
             lines={lines}
@@ -256,9 +241,9 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
               setFound((f) => f && { ...f, corners, byHand: true });
             }}
           />
-        </View>
-        <View style={wide ? { flex: 2, minWidth: 0 } : null}>{controls}</View>
-      </ScrollView>
+        }
+        small={controls}
+      />
     </View>
   );
 }
@@ -279,31 +264,4 @@ function usualLine(spec: MeasureSpec, picture: Picture): MeasureLine {
       : [0.1, 0.1, 0.8, 0.8];
   const [x1, y1, x2, y2] = spec.line;
   return { measure: spec.id, a: { x: x + w * x1, y: y + h * y1 }, b: { x: x + w * x2, y: y + h * y2 } };
-}
-
-function TapeField({ thing, spec }: { thing: Thing; spec: MeasureSpec }) {
-  const units = useAttic((s) => s.settings.units);
-  const value = thing.measurements[spec.id];
-  return (
-    <Field
-      label={spec.name}
-      hint={spec.how}
-      figures
-      keyboard={units === 'metric' ? 'decimal-pad' : 'default'}
-      unit={units === 'metric' ? 'cm' : 'in'}
-      value={value === undefined ? '' : lengthFigure(value, units)}
-      refuse={(text) => {
-        const parsed = text.trim() === '' ? null : parseLength(text, units);
-        return parsed && !parsed.ok ? parsed.why : null;
-      }}
-      onChange={(text) => {
-        const parsed = text.trim() === '' ? null : parseLength(text, units);
-        if (!parsed || !parsed.ok) return;
-        editThing(thing.id, spec.name.toLocaleLowerCase('en'), (t) => {
-          const { [spec.id]: _, ...uncertainty } = t.uncertainty;
-          return { measurements: { ...t.measurements, [spec.id]: parsed.value }, uncertainty };
-        });
-      }}
-    />
-  );
 }

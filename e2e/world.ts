@@ -1,0 +1,59 @@
+import { copyFileSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+import { Picture, Plan, planId, Settings, Thing } from '@/contract/records';
+import { newCode } from '@/core/identity/code';
+import { recordId } from '@/core/identity/recordId';
+
+import type { World } from '../demo/furnish';
+import { garmentPicture } from './pictures';
+
+const AT = Date.parse('2026-11-20T09:00:00Z');
+const MARKETS = ['brackenmoor', 'threadwick', 'nearstile'];
+
+/**
+ * A small world for tests that begin where intake ends: jumpers with everything three marketplaces ask for,
+ * wanted there, not sent yet.
+ *
+ * @returns the folder that the server is to be started with
+ */
+export async function jumpersReady(titles: readonly string[]): Promise<string> {
+  const folder = mkdtempSync(join(tmpdir(), 'attic-world-'));
+  mkdirSync(join(folder, 'pictures'));
+  const world: World = {
+    settings: Settings.parse({ id: 'settings', nextNumber: titles.length + 1, remembered: { nearstile: { place: 'Harbour steps' } } }),
+    hauls: [], things: [], pictures: [], plans: [], sent: [], bought: [],
+  }; // prettier-ignore
+  const shots = [
+    await garmentPicture('front.jpg', {}, 1, 800),
+    await garmentPicture('back.jpg', { side: 'back' }, 2, 800),
+    await garmentPicture('label.jpg', { zoom: 3, at: [500, 190] }, 3, 800),
+    await garmentPicture('flaw.jpg', { zoom: 3.6, at: [216, 556] }, 4, 800),
+  ];
+  let running = 1;
+  for (const [i, title] of titles.entries()) {
+    const thingId = recordId(running++, 'test');
+    const pictureIds: string[] = [];
+    for (const file of shots) {
+      const id = recordId(running++, 'test');
+      for (const size of ['full', 'thumb']) copyFileSync(file, join(folder, 'pictures', `${id}-${size}.jpg`));
+      pictureIds.push(id);
+      world.pictures.push(
+        Picture.parse({ id, thingId, origin: 'demo', author: 'Me', addedAt: AT, width: 800, height: 800, bytes: 100_000 }),
+      ); // prettier-ignore
+    }
+    world.things.push(
+      Thing.parse({
+        id: thingId, code: newCode(i + 1), kind: 'jumper', title, description: 'Navy wool gansey, size M.', pictureIds,
+        facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool' }, use: 'light',
+        measurements: { chest: 540, length: 685 }, cost: 600, price: 4_800, weightG: 820, spot: 'A3-12', author: 'Me', createdAt: AT, updatedAt: AT,
+      }),
+    ); // prettier-ignore
+    for (const market of MARKETS)
+      world.plans.push(Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true }));
+  }
+  world.settings.nextRecord = running;
+  writeFileSync(join(folder, 'world.json'), JSON.stringify(world));
+  return folder;
+}
