@@ -4,8 +4,8 @@ import { join } from 'node:path';
 
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
 
-import { Haul, Picture, Plan, planId, Settings, Thing } from '@/contract/records';
-import { newCode } from '@/core/identity/code';
+import { Haul, Owner, Picture, Plan, planId, Settings, Spot, Thing } from '@/contract/records';
+import { codeFor } from '@/core/identity/code';
 import { recordId } from '@/core/identity/recordId';
 
 import { photographMeasured } from './draw/measured';
@@ -13,6 +13,7 @@ import { photograph, type Shot, type Subject } from './draw/studio';
 import type { World } from './furnish';
 import { DEMO_THINGS } from './things';
 
+const CODES = Settings.parse({ id: 'settings' }).codePattern;
 const SIZE = 1_200;
 const THUMB = 400;
 const DAY = 86_400_000;
@@ -27,6 +28,7 @@ const HAULS = [
     source: 'Harbour car park, first Sunday',
     date: '2026-11-08',
     cost: 4_100,
+    lines: [{ id: 'l1', what: 'things off the table', count: 11 }],
   },
   {
     key: 'fennick',
@@ -34,6 +36,10 @@ const HAULS = [
     source: 'House clearance',
     date: '2026-11-19',
     cost: 18_000,
+    lines: [
+      { id: 'l1', what: 'crates from the hall', count: 14 },
+      { id: 'l2', what: 'pictures and frames', count: 6 },
+    ],
   },
   { key: 'aldous', name: 'Mrs Aldous’s wardrobe', source: 'Consignment', date: '2026-11-16', cost: null },
 ] as const;
@@ -53,6 +59,10 @@ export async function buildDemo(folder: string): Promise<void> {
   const hauls = HAULS.map(({ key: _, ...haul }) =>
     Haul.parse({ ...haul, id: id(), createdAt: Date.parse(haul.date) }),
   );
+  const aldous = Owner.parse({
+    id: id(), name: 'Mrs Aldous', days: 90, atEnd: 'back', of: 'afterFees',
+    tiers: [{ under: 10_000, shareBp: 6_000 }, { under: null, shareBp: 7_000 }],
+  }); // prettier-ignore
   const things: Thing[] = [];
   const pictures: Picture[] = [];
   const plans: Plan[] = [];
@@ -83,7 +93,8 @@ export async function buildDemo(folder: string): Promise<void> {
     const haul = hauls[HAULS.findIndex((h) => h.key === made.haul)];
     things.push(
       Thing.parse({
-        id: thingId, code: newCode(i + 1), haulId: haul?.id ?? null, ...made.thing, pictureIds, author, createdAt: at, updatedAt: at,
+        id: thingId, code: codeFor(CODES, { number: i + 1 }), number: i + 1, haulId: haul?.id ?? null, lineId: haul?.lines[0]?.id ?? null,
+        ownerId: made.haul === 'aldous' ? aldous.id : null, ...made.thing, pictureIds, author, createdAt: at, updatedAt: at,
       }),
     ); // prettier-ignore
     if (made.sent) sent.push(thingId);
@@ -93,11 +104,15 @@ export async function buildDemo(folder: string): Promise<void> {
         Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true, ...made.own?.[market] }),
       );
   }
+  const names = [...new Set(things.map((t) => t.spot).filter(Boolean))];
+  const spots = names.map((name) =>
+    Spot.parse({ id: id(), name, capacity: name.startsWith('Box') ? 12 : null }),
+  );
   const settings = Settings.parse({
     id: 'settings', author: 'Odile Tolliver', nextNumber: DEMO_THINGS.length + 1, nextRecord: running,
     remembered: { nearstile: { place: 'Harbour steps' } }, haulId: hauls[1]?.id ?? null,
   }); // prettier-ignore
-  const world: World = { settings, hauls, things, pictures, plans, sent, bought };
+  const world: World = { settings, hauls, owners: [aldous], spots, things, pictures, plans, sent, bought };
   writeFileSync(join(folder, 'world.json'), JSON.stringify(world));
   writeFileSync(stamp, print);
 }

@@ -2,9 +2,10 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import type { Haul, Picture, Plan, Settings, Thing } from '@/contract/records';
+import type { Haul, Owner, Picture, Plan, Settings, Spot, Thing } from '@/contract/records';
 import { checkListing } from '@/core/listing/check';
 import { draftOf, effectiveListing } from '@/core/listing/effective';
+import { BUILT_IN } from '@/core/kinds/tree';
 import { picturesFor } from '@/core/picture/chosen';
 
 import type { Courier } from '../server/courier/courier';
@@ -14,6 +15,8 @@ import type { PictureShelf } from '../server/courier/pictureShelf';
 export interface World {
   settings: Settings;
   hauls: Haul[];
+  owners: Owner[];
+  spots: Spot[];
   things: Thing[];
   pictures: Picture[];
   plans: Plan[];
@@ -50,8 +53,10 @@ export async function furnish(
     for (const sheet of sheets) {
       const plan = world.plans.find((p) => p.thingId === thing.id && p.market === sheet.marketplace);
       if (!plan) continue;
-      const effective = effectiveListing(thing, plan, sheet, world.settings.remembered);
-      const blocker = checkListing(thing, effective, sheet, pictures).find((f) => f.level === 'blocker');
+      const effective = effectiveListing(thing, plan, sheet, world.settings.remembered, BUILT_IN);
+      const blocker = checkListing(thing, effective, sheet, pictures, BUILT_IN).find(
+        (f) => f.level === 'blocker',
+      );
       if (blocker) throw new Error(`demo: ${thing.title} on ${sheet.name}: ${blocker.message}`);
       const chosen = picturesFor(pictures, sheet.photos).map((p) => hashes.get(p.id) ?? '');
       const draft = draftOf(effective, sheet, chosen);

@@ -23,7 +23,7 @@ export interface DemoThing {
 
 const ALL = ['brackenmoor', 'threadwick', 'nearstile'];
 const flaw = (id: string, kind: string, place: string, severity: Flaw['severity'], sizeMm: number | null = null): Flaw => ({
-  id, kind, place, severity, sizeMm, pictureId: null,
+  id, kind, place, severity, sizeMm, pictureId: null, pin: null,
 }); // prettier-ignore
 const shots = (detail: [number, number], flawAt: [number, number], more: Shot[] = []): Shot[] => [
   { name: 'front' },

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 import { Picture, Plan, planId, Settings, Thing } from '@/contract/records';
-import { newCode } from '@/core/identity/code';
+import { codeFor } from '@/core/identity/code';
 import { recordId } from '@/core/identity/recordId';
 
 import type { World } from '../demo/furnish';
@@ -23,7 +23,7 @@ export async function jumpersReady(titles: readonly string[]): Promise<string> {
   mkdirSync(join(folder, 'pictures'));
   const world: World = {
     settings: Settings.parse({ id: 'settings', nextNumber: titles.length + 1, remembered: { nearstile: { place: 'Harbour steps' } } }),
-    hauls: [], things: [], pictures: [], plans: [], sent: [], bought: [],
+    hauls: [], owners: [], spots: [], things: [], pictures: [], plans: [], sent: [], bought: [],
   }; // prettier-ignore
   const shots = [
     await garmentPicture('front.jpg', {}, 1, 800),
@@ -45,7 +45,7 @@ export async function jumpersReady(titles: readonly string[]): Promise<string> {
     }
     world.things.push(
       Thing.parse({
-        id: thingId, code: newCode(i + 1), kind: 'jumper', title, description: 'Navy wool gansey, size M.', pictureIds,
+        id: thingId, code: codeFor(world.settings.codePattern, { number: i + 1 }), number: i + 1, kind: 'jumper', title, description: 'Navy wool gansey, size M.', pictureIds,
         facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool' }, use: 'light',
         measurements: { chest: 540, length: 685 }, cost: 600, price: 4_800, weightG: 820, spot: 'A3-12', author: 'Me', createdAt: AT, updatedAt: AT,
       }),

@@ -54,6 +54,7 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
         await page.waitForSelector(`::-p-text(Saved, ${n})`);
       }
       await page.locator('::-p-aria(Other kinds)').click();
+      await page.locator('input[aria-label="Find a kind"]').fill('jump');
       await page.locator('::-p-aria(Jumper)').click();
       await page.evaluate(() => document.querySelector('video')?.scrollIntoView({ block: 'start' }));
     },
@@ -69,6 +70,33 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
       await page.locator('::-p-aria(A4 sheet)').click();
       await page.waitForSelector('::-p-text(A4 sheet found)');
       for (const line of ['Pit to pit', 'Length']) await page.locator(`::-p-aria(${line})`).click();
+    },
+  },
+  {
+    name: 'haul',
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/hauls`);
+      await page.locator('::-p-aria(Quayside car boot)').click();
+      await page.waitForSelector('[aria-label="Quayside car boot"][role=main]');
+    },
+  },
+  {
+    name: 'spots',
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/spots`);
+      await page.locator('::-p-aria(What is in A3-12)').click();
+    },
+  },
+  { name: 'attic', open: (page) => page.goto(`${ADDRESS}/attic`) },
+  { name: 'consignors', open: (page) => page.goto(`${ADDRESS}/owners`) },
+  { name: 'condition', open: (page) => thing(page, 'Kittiwake Mills', 'condition') },
+  { name: 'belonging', open: (page) => thing(page, 'Kittiwake Mills', 'belonging') },
+  { name: 'kinds', open: (page) => page.goto(`${ADDRESS}/kinds?at=jumper`) },
+  {
+    name: 'kind',
+    open: async (page) => {
+      await thing(page, 'Kittiwake Mills', 'kind');
+      await page.locator('::-p-aria(Kind: Jumper. Change)').click();
     },
   },
   { name: 'today-night', night: true, open: (page) => page.goto(`${ADDRESS}/`) },

@@ -11,6 +11,9 @@ export const USES = ['unused', 'tried', 'light', 'regular', 'hard'] as const;
 /** How bad one flaw is, mildest first. The order is the meaning. */
 export const SEVERITIES = ['slight', 'clear', 'serious', 'broken'] as const;
 
+/** What trying it out showed. */
+export const TESTED = ['works', 'partly', 'broken', 'untested'] as const;
+
 const Text = z.string().max(10_000);
 const ShortText = z.string().max(400);
 
@@ -25,6 +28,11 @@ export const Flaw = z.object({
   /** Greatest extent in millimetres, when measured. */
   sizeMm: z.number().positive().max(10_000).nullable().default(null),
   pictureId: RecordId.nullable().default(null),
+  /** Where in that picture, in shares of it as it is shown. */
+  pin: z
+    .object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) })
+    .nullable()
+    .default(null),
 });
 export type Flaw = z.infer<typeof Flaw>;
 
@@ -33,13 +41,41 @@ export const Thing = z.object({
   id: RecordId,
   /** SKU: given at once, unique for ever. */
   code: z.string().min(1).max(60),
+  /** The running number in its code, its own for ever; null for things from before codes had patterns. */
+  number: z.number().int().positive().nullable().default(null),
   haulId: RecordId.nullable().default(null),
+  /** Which line of the haul it is one of. */
+  lineId: RecordId.nullable().default(null),
+  /** Whose it is; null: the business's own. */
+  ownerId: RecordId.nullable().default(null),
   /** Empty until the person has said what it is. */
   kind: z.string().max(60).default(''),
   /** Item specifics by id (`brand`, `colour`, ...); an absent key is an unanswered question. */
   facts: z.record(z.string().max(60), ShortText).default({}),
   use: z.enum(USES).nullable().default(null),
   flaws: z.array(Flaw).max(60).default([]),
+  /** What comes with it, and what should but does not. */
+  included: ShortText.default(''),
+  missing: ShortText.default(''),
+  tested: z.enum(TESTED).nullable().default(null),
+  cleaned: z.boolean().nullable().default(null),
+  /** From a home with smoke, with pets; null where nobody has said. */
+  smoke: z.boolean().nullable().default(null),
+  pets: z.boolean().nullable().default(null),
+  /** A grade given by hand: worse than use and flaws say, or better, with the reason. */
+  gradeByHand: z
+    .object({ wear: z.number().int().min(0).max(5), why: ShortText })
+    .nullable()
+    .default(null),
+  /** More about its condition, in the person's own words. Public. */
+  conditionNote: Text.default(''),
+  /** Facts and measurements that its present kind does not ask for: kept, and back when a kind does. */
+  aside: z
+    .object({
+      facts: z.record(z.string().max(60), ShortText),
+      measurements: z.record(z.string().max(60), z.number().positive().max(20_000)),
+    })
+    .default({ facts: {}, measurements: {} }),
   /** Millimetres by measurement id. */
   measurements: z.record(z.string().max(60), z.number().positive().max(20_000)).default({}),
   /** How far those taken from a picture may be off, in millimetres; absent for a tape's. */
@@ -67,6 +103,9 @@ export const Thing = z.object({
 });
 export type Thing = z.infer<typeof Thing>;
 
+/** Evenly by the piece, by packed weight, by expected price. */
+export const SPLITS = ['evenly', 'weight', 'price'] as const;
+
 /** Things bought together. */
 export const Haul = z.object({
   id: RecordId,
@@ -76,9 +115,92 @@ export const Haul = z.object({
   date: z.string().regex(/^\d{4}-\d\d-\d\d$/),
   cost: Minor.nonnegative().nullable().default(null),
   note: Text.default(''),
+  /** What was bought, in the buyer's words, with how many of each. */
+  lines: z
+    .array(z.object({ id: RecordId, what: ShortText, count: z.number().int().positive().max(10_000) }))
+    .max(500)
+    .default([]),
+  /** How its cost is spread over its things. */
+  splitBy: z.enum(SPLITS).default('evenly'),
+  /** What its things begin with. */
+  defaults: z
+    .object({ kind: z.string().max(60), spot: z.string().max(60), ownerId: RecordId.nullable() })
+    .default({ kind: '', spot: '', ownerId: null }),
   createdAt: Instant,
 });
 export type Haul = z.infer<typeof Haul>;
+
+/** A place where things are stored. */
+export const Spot = z.object({
+  id: RecordId,
+  /** As it stands on the shelf and on things' records: "A3-12". */
+  name: z.string().min(1).max(60),
+  /** How many things fit; null: nobody counted. */
+  capacity: z.number().int().positive().max(100_000).nullable().default(null),
+  note: ShortText.default(''),
+});
+export type Spot = z.infer<typeof Spot>;
+
+/** What happens with a consignor's thing when its time is over. */
+export const ENDS = ['back', 'given', 'bought'] as const;
+
+/** Somebody whose things are sold for them, and what was agreed. */
+export const Owner = z.object({
+  id: RecordId,
+  name: z.string().min(1).max(200),
+  note: Text.default(''),
+  /** Their share by price: the first tier whose limit is above the price; the last has none. Basis points. */
+  tiers: z
+    .array(z.object({ under: Minor.positive().nullable(), shareBp: z.number().int().min(0).max(10_000) }))
+    .min(1)
+    .max(12),
+  /** Of what is left after the marketplace's fees, or of the price. */
+  of: z.enum(['afterFees', 'beforeFees']).default('afterFees'),
+  /** Not sold below this; minor units. */
+  least: Minor.nonnegative().nullable().default(null),
+  /** How long it is tried. */
+  days: z.number().int().positive().max(3_650).default(90),
+  atEnd: z.enum(ENDS).default('back'),
+});
+export type Owner = z.infer<typeof Owner>;
+
+/** What happened to one thing: who, when, what. Only ever added to. */
+export const Diary = z.object({
+  /** The thing's id. */
+  id: RecordId,
+  lines: z.array(z.object({ at: Instant, who: z.string().max(120), what: z.string().max(200) })).max(1_000),
+});
+export type Diary = z.infer<typeof Diary>;
+
+/** A kind of thing that the person added to the tree. */
+export const OwnKind = z.object({
+  id: RecordId,
+  /** Another kind's id; null: a root. */
+  parent: z.string().max(60).nullable(),
+  name: z.string().min(1).max(60),
+});
+export type OwnKind = z.infer<typeof OwnKind>;
+
+/** A question that the person asks of a kind and all below it, or in place of one of ours. */
+export const OwnSpecific = z.object({
+  id: RecordId,
+  /** Empty: asked of every thing. */
+  kind: z.string().max(60),
+  /** The fact's id; that of one of ours takes its place. */
+  fact: z.string().min(1).max(60),
+  label: z.string().min(1).max(60),
+  type: z.enum(['text', 'number', 'year', 'yesNo']).default('text'),
+  unit: z.string().max(12).default(''),
+  choices: z.array(z.string().min(1).max(80)).max(200).default([]),
+  /** Nothing but the choices is taken. */
+  closed: z.boolean().default(false),
+  need: z.enum(['required', 'wanted', 'optional']).default('optional'),
+  several: z.boolean().default(false),
+  /** Never sent, never in public words. */
+  private: z.boolean().default(false),
+  usual: ShortText.default(''),
+});
+export type OwnSpecific = z.infer<typeof OwnSpecific>;
 
 /** What the person wants of one thing on one marketplace; only what differs from the thing is held. */
 export const Plan = z.object({
@@ -100,6 +222,35 @@ export const Plan = z.object({
 });
 export type Plan = z.infer<typeof Plan>;
 
+/** What a code can be put together from. The running number has to be among them; the spot comes last. */
+export const CODE_PARTS = ['letters', 'haul', 'kind', 'describing', 'number', 'cost', 'spot'] as const;
+export const CodePattern = z.object({
+  parts: z
+    .array(z.enum(CODE_PARTS))
+    .min(1)
+    .max(CODE_PARTS.length)
+    .refine(
+      (parts) => parts.includes('number') && new Set(parts).size === parts.length,
+      'a number, nothing twice',
+    )
+    .refine((parts) => !parts.includes('spot') || parts.at(-1) === 'spot', 'the spot last'),
+  /** The fixed letters. */
+  letters: z.string().regex(/^[A-Z0-9]{1,8}$/u),
+  between: z.enum(['-', '.', '_']),
+  /** Ten different letters that stand for 1 to 9 and 0 in the cost; empty: no cost code. */
+  costWord: z
+    .string()
+    .regex(/^(?:[A-Z]{10})?$/u)
+    .refine((word) => new Set(word).size === word.length, 'each letter once'),
+});
+export type CodePattern = z.infer<typeof CodePattern>;
+const USUAL_PATTERN: CodePattern = {
+  parts: ['letters', 'number'],
+  letters: 'YA',
+  between: '-',
+  costWord: '',
+};
+
 /** One record an attic. */
 export const Settings = z.object({
   id: z.literal('settings'),
@@ -115,6 +266,10 @@ export const Settings = z.object({
   remembered: z.record(z.string(), z.record(z.string(), ShortText)).default({}),
   /** The haul that intake is working on. */
   haulId: RecordId.nullable().default(null),
+  /** How codes are put together. */
+  codePattern: CodePattern.default(USUAL_PATTERN),
+  /** Phrases about condition that are used again and again. */
+  phrases: z.array(ShortText).max(200).default([]),
 });
 export type Settings = z.infer<typeof Settings>;
 
@@ -123,11 +278,26 @@ export function planId(thingId: string, market: string): string {
   return `${thingId}_${market}`;
 }
 
-export const COLLECTIONS = { things: Thing, pictures: Picture, hauls: Haul, plans: Plan } as const;
+export const COLLECTIONS = {
+  things: Thing,
+  pictures: Picture,
+  hauls: Haul,
+  plans: Plan,
+  kinds: OwnKind,
+  specifics: OwnSpecific,
+  spots: Spot,
+  owners: Owner,
+  diary: Diary,
+} as const;
 export type CollectionName = keyof typeof COLLECTIONS;
 export interface RecordOf {
   things: Thing;
   pictures: Picture;
   hauls: Haul;
   plans: Plan;
+  kinds: OwnKind;
+  specifics: OwnSpecific;
+  spots: Spot;
+  owners: Owner;
+  diary: Diary;
 }

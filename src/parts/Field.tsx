@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View, type KeyboardTypeOptions, type TextInput as NativeInput } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
@@ -9,7 +9,7 @@ import { Words } from './Words';
 export interface FieldProps {
   label: string;
   value: string;
-  /** Called while typing with what is to be kept; not called for text that `read` refuses. */
+  /** Called in pauses of the typing and on leaving, with what is to be kept; not for text that `refuse` refuses. */
   onChange: (text: string) => void;
   /** Why a text can't be kept; null when it can. What was typed stays in the field. */
   refuse?: (text: string) => string | null;
@@ -23,6 +23,8 @@ export interface FieldProps {
   figures?: boolean;
   maxLength?: number;
   disabled?: boolean;
+  /** How long a pause is before it is kept, milliseconds: every key would have the whole page drawn. */
+  pause?: number;
 }
 
 /**
@@ -30,11 +32,12 @@ export interface FieldProps {
  * is stored, so that a change from elsewhere is seen.
  */
 export function Field(props: FieldProps) {
-  const { label, value, onChange, refuse, multiline, unit, hint } = props;
+  const { label, value, onChange, refuse, multiline, unit, hint, pause = 200 } = props;
   const c = useColours();
   const [typed, setTyped] = useState<string | null>(null);
   const refused = useRef(false);
   const input = useRef<NativeInput>(null);
+  const keep = usePaused(onChange, pause);
   const why = typed !== null && refuse ? refuse(typed) : null;
   useEffect(() => {
     refused.current = why !== null;
@@ -61,9 +64,10 @@ export function Field(props: FieldProps) {
         style={[{ backgroundColor: c.surface, minHeight: 48 }, props.figures && FIGURES]}
         onChangeText={(text) => {
           setTyped(text);
-          if (!refuse?.(text)) onChange(text);
+          keep.soon(refuse?.(text) ? null : text);
         }}
         onBlur={() => {
+          keep.now();
           // A text that could not be kept stays to be put right.
           if (!refused.current) setTyped(null);
         }}
@@ -79,4 +83,43 @@ export function Field(props: FieldProps) {
       ) : null}
     </View>
   );
+}
+
+/** Hands a text on after a pause; at once when asked to, and when the field goes away. */
+function usePaused(
+  onChange: (text: string) => void,
+  pause: number,
+): { soon: (text: string | null) => void; now: () => void } {
+  const waiting = useRef<{ text: string; timer: ReturnType<typeof setTimeout> } | null>(null);
+  const tell = useRef(onChange);
+  useEffect(() => {
+    tell.current = onChange;
+  });
+  const now = useCallback(() => {
+    if (!waiting.current) return;
+    clearTimeout(waiting.current.timer);
+    const { text } = waiting.current;
+    waiting.current = null;
+    tell.current(text);
+  }, []);
+  const soon = useCallback(
+    (text: string | null) => {
+      // What can't be kept does not take back what was typed before it.
+      if (text === null) return;
+      if (waiting.current) clearTimeout(waiting.current.timer);
+      waiting.current = null;
+      if (pause === 0) tell.current(text);
+      else waiting.current = { text, timer: setTimeout(now, pause) };
+    },
+    [now, pause],
+  );
+  useEffect(() => {
+    // Before the attic stores what it has.
+    window.addEventListener('pagehide', now, { capture: true });
+    return () => {
+      window.removeEventListener('pagehide', now, { capture: true });
+      now();
+    };
+  }, [now]);
+  return useMemo(() => ({ soon, now }), [soon, now]);
 }

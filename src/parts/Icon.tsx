@@ -31,6 +31,7 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import Wand from 'lucide-react-native/icons/wand-sparkles';
 import X from 'lucide-react-native/icons/x';
 import Shelves from 'lucide-react-native/icons/library';
+import Rafters from 'lucide-react-native/icons/warehouse';
 import Handshake from 'lucide-react-native/icons/handshake';
 import { View } from 'react-native';
 
@@ -39,7 +40,7 @@ const ICONS = {
   forward: ChevronRight, alert: CircleAlert, outside: ExternalLink, pictures: Images, info: Info, spot: MapPin,
   parcel: Package, add: Plus, search: Search, send: Send, today: Sun, remove: Trash, caution: TriangleAlert,
   undo: Undo, write: Wand, close: X, stock: Shelves, sales: Handshake, brush: Brush, light: Contrast, crop: Crop, erase: Eraser, film: Film, redo: Redo,
-  turn: Turn, ruler: Ruler, barcode: Barcode, readText: ReadText,
+  turn: Turn, ruler: Ruler, barcode: Barcode, readText: ReadText, attic: Rafters,
 }; // prettier-ignore
 
 export type IconName = keyof typeof ICONS;

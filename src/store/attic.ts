@@ -6,6 +6,7 @@ import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/con
 import { recordId } from '@/core/identity/recordId';
 
 import { Disk, DiskFull, type Stored } from './disk';
+import { diaryEdits } from './diary';
 import { inverseOf, journalWith, type Change, type Edit } from './journal';
 import { loadRecords, noRecords, pageKey, pageTexts, type Records, type SetAside } from './pagedRecords';
 
@@ -129,7 +130,7 @@ export function change(label: string, puts: readonly Put[], options: ChangeOptio
     destructive: options.destructive ?? false,
     edits,
   };
-  apply(edits);
+  apply([...edits, ...diaryEdits(entry, state)]);
   useAttic.setState((s) => ({
     journal: journalWith(s.journal, entry),
     offer: entry.destructive ? entry : s.offer,
@@ -141,7 +142,14 @@ export function undo(which?: Change): void {
   const { journal } = useAttic.getState();
   const target = which ?? journal.at(-1);
   if (!target) return;
-  apply(inverseOf(target, useAttic.getState()));
+  const state = useAttic.getState();
+  const taken: Change = {
+    ...target,
+    label: `taken back: ${target.label}`,
+    at: Date.now(),
+    author: state.settings.author,
+  };
+  apply([...inverseOf(target, state), ...diaryEdits(taken, state)]);
   useAttic.setState((s) => ({
     journal: s.journal.filter((c) => c.at !== target.at || c.label !== target.label),
     offer: s.offer === target || s.offer?.at === target.at ? null : s.offer,

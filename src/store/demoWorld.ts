@@ -1,16 +1,19 @@
 import { z } from 'zod';
 
-import { Haul, Picture, Plan, Settings, Thing } from '@/contract/records';
+import { COLLECTIONS, Settings } from '@/contract/records';
 
-import { change, isEmptyAttic, pictureKey, putBlob, saveNow, setSettings, useAttic } from './attic';
+import { change, isEmptyAttic, pictureKey, putBlob, saveNow, setSettings, type Put } from './attic';
 
 const World = z.object({
   settings: Settings,
-  things: z.array(Thing),
-  pictures: z.array(Picture),
-  hauls: z.array(Haul),
-  plans: z.array(Plan),
+  hauls: z.array(COLLECTIONS.hauls),
+  owners: z.array(COLLECTIONS.owners),
+  spots: z.array(COLLECTIONS.spots),
+  things: z.array(COLLECTIONS.things),
+  pictures: z.array(COLLECTIONS.pictures),
+  plans: z.array(COLLECTIONS.plans),
 });
+const BROUGHT = ['hauls', 'owners', 'spots', 'things', 'pictures', 'plans'] as const;
 
 /** Brings the demo world into an attic that is still empty. Its pictures come with their bytes. */
 export async function bringDemoWorld(): Promise<void> {
@@ -27,13 +30,9 @@ export async function bringDemoWorld(): Promise<void> {
     ),
   );
   setSettings(world.settings);
-  change('demo world', [
-    ...world.hauls.map((record) => ({ collection: 'hauls' as const, id: record.id, record })),
-    ...world.things.map((record) => ({ collection: 'things' as const, id: record.id, record })),
-    ...world.pictures.map((record) => ({ collection: 'pictures' as const, id: record.id, record })),
-    ...world.plans.map((record) => ({ collection: 'plans' as const, id: record.id, record })),
-  ]);
-  // Nothing a person did, so nothing to take back.
-  useAttic.setState({ journal: [] });
+  const puts = BROUGHT.flatMap((collection) =>
+    world[collection].map((record) => ({ collection, id: record.id, record })),
+  ) as Put[];
+  change('demo world', puts, { ownUndo: true });
   await saveNow();
 }

@@ -1,11 +1,11 @@
 import { Picture, type Made, type MeasureLine } from '@/contract/picture';
 import type { Thing } from '@/contract/records';
-import { measuresOf } from '@/core/kinds/kinds';
 import type { Length } from '@/core/measure/plane';
 import { formatLength, type Units } from '@/core/measure/units';
 
 import { change, newId, pictureKey, putBlob, saveNow, useAttic } from './attic';
 import { originalOf } from './cleaning';
+import { kindsNow } from './kinds';
 import { pictureWorker } from './pictureWorker';
 import { thingWith } from './things';
 
@@ -16,7 +16,7 @@ export function figuresFor(
   units: Units,
 ): Record<string, string> {
   const figures: Record<string, string> = {};
-  for (const spec of measuresOf(thing.kind)) {
+  for (const spec of kindsNow().measures(thing.kind)) {
     const mm = thing.measurements[spec.id];
     if (mm !== undefined && lines.some((l) => l.measure === spec.id))
       figures[spec.id] = `${spec.name} ${formatLength(mm, units)}`;

@@ -1,5 +1,6 @@
 import { readRecord, SCHEMA_VERSION } from '@/contract/migrations';
 import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/contract/records';
+import { numberOf } from '@/core/identity/code';
 import { pageOf } from '@/core/identity/recordId';
 
 import type { Disk } from './disk';
@@ -22,7 +23,7 @@ export interface Loaded {
 export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as CollectionName[];
 
 export function noRecords(): Records {
-  return { things: {}, pictures: {}, hauls: {}, plans: {} };
+  return Object.fromEntries(COLLECTION_NAMES.map((name) => [name, {}])) as unknown as Records;
 }
 
 export function pageKey(collection: CollectionName, id: string): string {
@@ -79,7 +80,7 @@ function readSettings(
   aside.push({ collection: 'settings', key: 'settings', why: 'could not be read' });
   keep['aside:settings'] = text;
   // Codes are unique for ever: go on after the highest number in use.
-  const numbers = Object.values(records.things).map((t) => Number(/\d+/u.exec(t.code)?.[0] ?? 0));
+  const numbers = Object.values(records.things).map((t) => numberOf(t) ?? 0);
   const ids = COLLECTION_NAMES.flatMap((c) => Object.keys(records[c])).map(
     (id) => Number.parseInt(id.slice(0, 6), 36) || 0,
   );

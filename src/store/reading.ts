@@ -4,11 +4,11 @@ import type { Worker as TextReader } from 'tesseract.js';
 
 import type { Reading, Thing } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
-import { measuresOf } from '@/core/kinds/kinds';
 import { LEAST_CONFIDENCE, suggestionsFrom, type ReadLine, type Suggestion } from '@/core/reading/labelText';
 import type { BarcodeWorker } from '@/workers/barcode.worker';
 
 import { change, useAttic } from './attic';
+import { kindsNow } from './kinds';
 import { pictureWorker } from './pictureWorker';
 import { readOriginal } from './pictures';
 import { thingWith } from './things';
@@ -106,7 +106,7 @@ export async function readPicture(thingId: string, pictureId: string): Promise<n
       confidence: 99,
     });
   const lines = await textIn(blob);
-  found.push(...suggestionsFrom(lines, measuresOf(thing.kind), useAttic.getState().settings.units));
+  found.push(...suggestionsFrom(lines, kindsNow().measures(thing.kind), useAttic.getState().settings.units));
   return addReadings(thingId, pictureId, found);
 }
 

@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { roomLeft, type Room } from '@/core/storage/room';
 
 import { unsavedBlobs, useAttic } from './attic';
+import { saveFile } from './files';
 
 /** Room for pictures in this browser; null while it is not known. */
 export const useRoom = create<{ room: Room | null }>(() => ({ room: null }));
@@ -40,12 +41,6 @@ export async function saveUnsavedAsFile(): Promise<void> {
       await blob.arrayBuffer(),
     );
   }
-  const address = URL.createObjectURL(
-    new Blob([zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
-  );
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = 'pictures-not-stored.zip';
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(address), 60_000);
+  const zip = zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>;
+  saveFile(new Blob([zip], { type: 'application/zip' }), 'pictures-not-stored.zip');
 }

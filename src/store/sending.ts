@@ -14,6 +14,7 @@ import type { TakeHome } from '@/core/price/takeHome';
 
 import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
 import { command, CourierTrouble, shelve } from './courierLink';
+import { kindsNow } from './kinds';
 import { pictureWorker } from './pictureWorker';
 import { readShown } from './pictures';
 import { editPlan } from './things';
@@ -48,15 +49,16 @@ export function examine(
   sheet: RuleSheet,
   { plans, pictures, settings }: Around = useAttic.getState(),
 ): Examined {
+  const kinds = kindsNow();
   const plan = plans[planId(thing.id, sheet.marketplace)];
-  const effective = effectiveListing(thing, plan, sheet, settings.remembered);
+  const effective = effectiveListing(thing, plan, sheet, settings.remembered, kinds);
   const own = thing.pictureIds.map((id) => pictures[id]).filter((p): p is Picture => p !== undefined);
   const media = { pictures: picturesFor(own, sheet.photos), clip: clipFor(own, sheet.clip) };
   return {
     sheet,
     plan,
     effective,
-    findings: checkListing(thing, effective, sheet, own),
+    findings: checkListing(thing, effective, sheet, own, kinds),
     takeHome: listingTakeHome(effective, sheet),
     media,
   };

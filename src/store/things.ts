@@ -1,30 +1,84 @@
-import type { Haul, Plan, Settings, Thing } from '@/contract/records';
+import type { Plan, Settings, Thing } from '@/contract/records';
 import { planId, Plan as PlanSchema, Thing as ThingSchema } from '@/contract/records';
-import { newCode } from '@/core/identity/code';
+import { codeFor, numberOf } from '@/core/identity/code';
+import { withKind } from '@/core/kinds/changeKind';
+import type { FactSpec } from '@/core/kinds/spec';
+import { factValue } from '@/core/kinds/values';
 
 import { change, newId, setSettings, useAttic, type Put } from './attic';
+import { kindsNow } from './kinds';
 
 /** The thing with some values changed, ready for {@link change}. */
 export function thingWith(thing: Thing, part: Partial<Thing>): Put {
   return { collection: 'things', id: thing.id, record: { ...thing, ...part, updatedAt: Date.now() } };
 }
 
-/** A new thing with its code, in the haul that is being worked. @returns its id */
-export function addThing(): string {
-  const { settings } = useAttic.getState();
+/** A new thing with its code, in the haul that is being worked, with what that haul's things begin with. @returns its id */
+export function addThing(part: Partial<Thing> = {}): string {
+  const { settings, hauls } = useAttic.getState();
   const id = newId();
   const now = Date.now();
-  const record = ThingSchema.parse({
+  const haul = settings.haulId ? hauls[settings.haulId] : undefined;
+  const fresh = ThingSchema.parse({
     id,
-    code: newCode(settings.nextNumber),
-    haulId: settings.haulId,
+    code: 'new',
+    number: settings.nextNumber,
+    haulId: haul?.id ?? null,
+    spot: haul?.defaults.spot ?? '',
+    ownerId: haul?.defaults.ownerId ?? null,
     author: settings.author,
     createdAt: now,
     updatedAt: now,
+    ...part,
   });
+  const kind = part.kind ?? haul?.defaults.kind ?? '';
+  const thing = { ...fresh, ...withKind(fresh, kind, kindsNow()) };
   setSettings({ nextNumber: settings.nextNumber + 1 });
-  change('new thing', [{ collection: 'things', id, record }]);
+  change('new thing', [{ collection: 'things', id, record: { ...thing, code: codeNow(thing) } }]);
   return id;
+}
+
+/** The code a thing would get now, by the pattern and what is known of it. */
+export function codeNow(thing: Thing): string {
+  const { settings, hauls } = useAttic.getState();
+  const kinds = kindsNow();
+  return codeFor(settings.codePattern, {
+    number: numberOf(thing) ?? settings.nextNumber,
+    haul: thing.haulId ? hauls[thing.haulId]?.name : '',
+    kind: kinds.get(thing.kind)?.name,
+    describing: [thing.facts.brand, thing.facts.model].filter(Boolean).join(' '),
+    cost: thing.cost,
+    spot: thing.spot,
+  });
+}
+
+/** Gives a thing the code that its parts make now. Its running number stays, so that no code comes twice. */
+export function giveNewCode(id: string): void {
+  const { things, settings } = useAttic.getState();
+  const thing = things[id];
+  if (!thing) return;
+  const number = numberOf(thing);
+  if (number === null) setSettings({ nextNumber: settings.nextNumber + 1 });
+  editThing(id, 'code', { code: codeNow(thing), number: number ?? settings.nextNumber });
+}
+
+/**
+ * Another of the same: the facts, words and measurements, but no pictures, flaws, code, spot or condition of its
+ * own. @returns its id
+ */
+export function anotherLike(id: string): string | null {
+  const { things } = useAttic.getState();
+  const like = things[id];
+  if (!like) return null;
+  return addThing({
+    haulId: like.haulId, lineId: like.lineId, ownerId: like.ownerId, kind: like.kind, facts: withoutOwn(like.facts), measurements: like.measurements,
+    title: like.title, description: '', cost: like.cost, price: like.price, weightG: like.weightG, spot: '',
+  }); // prettier-ignore
+}
+
+/** Facts of the kind of thing, not of the one piece. */
+function withoutOwn({ serial: _, ...facts }: Thing['facts']): Thing['facts'] {
+  return facts;
 }
 
 /** Changes some values of a thing; the label says which, for undo. */
@@ -36,6 +90,21 @@ export function editThing(
   const thing = useAttic.getState().things[id];
   if (!thing) return;
   change(label, [thingWith(thing, typeof part === 'function' ? part(thing) : part)]);
+}
+
+/** Says what kind it is; what the new kind does not ask for is set aside, what it does comes back. */
+export function changeKind(id: string, kind: string): void {
+  editThing(id, 'kind', (t) => withKind(t, kind, kindsNow()));
+}
+
+/** Stores the answer to a question; empty takes it away. What the question does not take is left as it was. */
+export function setFact(id: string, spec: FactSpec, typed: string): void {
+  const judged = factValue(spec, typed);
+  if (!judged.ok) return;
+  editThing(id, spec.label.toLocaleLowerCase('en'), (t) => {
+    const { [spec.id]: _, ...others } = t.facts;
+    return { facts: judged.value === '' ? others : { ...t.facts, [spec.id]: judged.value } };
+  });
 }
 
 /** Takes a thing out of the attic with its pictures and plans. Can be undone. */
@@ -68,13 +137,4 @@ export function rememberAnswer(settings: Settings, market: string, question: str
   setSettings({
     remembered: { ...settings.remembered, [market]: { ...settings.remembered[market], [question]: answer } },
   });
-}
-
-/** Starts a haul and works in it. */
-export function startHaul(name: string, date: string): string {
-  const id = newId();
-  const haul: Haul = { id, name, source: '', date, cost: null, note: '', createdAt: Date.now() };
-  setSettings({ haulId: id });
-  change('new haul', [{ collection: 'hauls', id, record: haul }]);
-  return id;
 }

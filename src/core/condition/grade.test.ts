@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 
-import { SEVERITIES, USES, type Flaw } from '@/contract/records';
+import { SEVERITIES, TESTED, Thing, USES, type Flaw } from '@/contract/records';
 import { RuleSheet } from '@/contract/ruleSheet';
 
 import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { conditionWord } from '../listing/mapping';
-import { gradeOf } from './grade';
+import { conditionText } from './conditionText';
+import { gradeOf, gradeOfThing } from './grade';
 
 const flaw = (severity: Flaw['severity'], kind = 'hole'): Flaw => ({
   id: 'f',
@@ -16,6 +17,7 @@ const flaw = (severity: Flaw['severity'], kind = 'hole'): Flaw => ({
   severity,
   sizeMm: null,
   pictureId: null,
+  pin: null,
 });
 const anyFlaw = fc.constantFrom(...SEVERITIES).map((s) => flaw(s));
 const sheets = [BRACKENMOOR, THREADWICK, NEARSTILE].map((s) => RuleSheet.parse(s));
@@ -52,5 +54,71 @@ describe('the grade', () => {
         },
       ),
     );
+  });
+});
+
+describe('the grade of a thing, with all that is recorded', () => {
+  const thing = (part: Partial<Thing>) =>
+    Thing.parse({ id: 't', code: 'c', author: 'me', createdAt: 0, updatedAt: 0, use: 'tried', ...part });
+  const anyThing = fc
+    .record({
+      use: fc.constantFrom(...USES),
+      flaws: fc.array(anyFlaw, { maxLength: 5 }),
+      missing: fc.constantFrom('', 'lid'),
+      tested: fc.constantFrom(null, ...TESTED),
+      gradeByHand: fc.option(fc.record({ wear: fc.integer({ min: 0, max: 5 }), why: fc.constantFrom('', 'polished since') })),
+    })
+    .map(thing); // prettier-ignore
+
+  it('drops for a missing part and for what does not work', () => {
+    expect(gradeOfThing(thing({ missing: 'lid' }))).toMatchObject({ wear: 3, because: 'missing: lid' });
+    expect(gradeOfThing(thing({ tested: 'partly' }))?.wear).toBe(4);
+    expect(gradeOfThing(thing({ tested: 'broken' }))?.name).toBe('For repair');
+    expect(gradeOfThing(thing({ tested: 'untested' }))?.wear).toBe(1);
+  });
+  it('can be lowered by hand without a word, and raised only by saying why', () => {
+    expect(gradeOfThing(thing({ gradeByHand: { wear: 4, why: '' } }))).toMatchObject({
+      wear: 4,
+      because: 'lowered by hand',
+    });
+    expect(gradeOfThing(thing({ use: 'hard', gradeByHand: { wear: 2, why: ' ' } }))?.wear).toBe(4);
+    expect(gradeOfThing(thing({ use: 'hard', gradeByHand: { wear: 2, why: 'restored' } }))).toMatchObject({
+      wear: 2,
+      because: 'restored',
+    });
+  });
+  it('never improves by a flaw, a missing part or a failed test', () => {
+    fc.assert(
+      fc.property(anyThing, anyFlaw, (before, more) => {
+        const was = gradeOfThing(before)!.wear;
+        const worse: Partial<Thing>[] = [{ flaws: [...before.flaws, more] }, { missing: 'a foot' }, { tested: 'broken' }];
+        for (const part of worse) {
+          if (part.tested && before.tested === 'broken') continue;
+          const is = gradeOfThing({ ...before, ...part })!.wear;
+          expect(is).toBeGreaterThanOrEqual(was);
+        }
+      }),
+    ); // prettier-ignore
+  });
+  it('writes its condition in plain words, from the record and nothing else', () => {
+    const words = conditionText(
+      thing({
+        flaws: [{ ...flaw('slight', 'chip'), place: 'rim', sizeMm: 4 }],
+        included: 'lid', missing: 'spoon', tested: 'works', cleaned: true, smoke: false, pets: true,
+        conditionNote: 'Looks better than it sounds.', spot: 'A3-12',
+      }),
+      'metric',
+    ); // prettier-ignore
+    expect(words).toEqual([
+      'Condition: plainly worn, tried or used once or twice.',
+      '- chip, rim (0.4 cm)',
+      '- with it: lid',
+      '- missing: spoon',
+      '- tried out and works',
+      '- cleaned',
+      '- from a home without smoke but with pets',
+      'Looks better than it sounds.',
+    ]);
+    expect(conditionText(thing({ use: null }), 'metric')).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import { SEVERITIES, USES, type Flaw } from '@/contract/records';
+import { SEVERITIES, USES, type Flaw, type Thing } from '@/contract/records';
 
 /** Wear, 0 (never used) to 5 (broken). Higher is worse. */
 export type Wear = 0 | 1 | 2 | 3 | 4 | 5;
@@ -64,6 +64,38 @@ export function gradeOf(use: (typeof USES)[number] | null, flaws: readonly Flaw[
     because = `${plain} flaws that show`;
   }
   return { wear, name: GRADES[wear], because };
+}
+
+/** What of a thing bears on its grade. */
+export type Conditioned = Pick<Thing, 'use' | 'flaws' | 'missing' | 'tested' | 'gradeByHand'>;
+
+/**
+ * The grade a thing has by all that is recorded: use and flaws, a missing part, what trying it out showed;
+ * then what the person says. By hand it can always be lower; higher only with a reason.
+ */
+export function gradeOfThing(thing: Conditioned): Grade | null {
+  const derived = derivedGrade(thing);
+  const hand = thing.gradeByHand;
+  if (!derived || !hand || !mayGrade(thing, hand)) return derived;
+  const wear = hand.wear as Wear;
+  return { wear, name: GRADES[wear], because: hand.why.trim() || 'lowered by hand' };
+}
+
+/** The grade from the record alone. */
+export function derivedGrade(thing: Conditioned): Grade | null {
+  const grade = gradeOf(thing.use, thing.flaws);
+  if (!grade) return null;
+  const worse = (wear: Wear, because: string): Grade => ({ wear, name: GRADES[wear], because });
+  if (thing.tested === 'broken' && grade.wear < 5) return worse(5, 'it does not work');
+  if (thing.tested === 'partly' && grade.wear < 4) return worse(4, 'it works in part');
+  if (thing.missing.trim() !== '' && grade.wear < 3) return worse(3, `missing: ${thing.missing.trim()}`);
+  return grade;
+}
+
+/** Better than the record says only with a reason. */
+export function mayGrade(thing: Conditioned, hand: NonNullable<Thing['gradeByHand']>): boolean {
+  const derived = derivedGrade(thing);
+  return derived !== null && (hand.wear >= derived.wear || hand.why.trim() !== '');
 }
 
 export const SEVERITY_NAMES: Record<(typeof SEVERITIES)[number], string> = {

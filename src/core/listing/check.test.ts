@@ -8,6 +8,7 @@ import { problemsOf } from '../../../server/standins/brackenmoor/validate';
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { objections } from '../../../server/standins/threadwick/validate';
+import { BUILT_IN, KindTree, ROWS } from '../kinds/tree';
 import { checkListing } from './check';
 import { draftOf, draftPrint, effectiveListing, listingTakeHome } from './effective';
 import { translate } from './mapping';
@@ -31,8 +32,8 @@ const pictures = (n: number, side = 1500): Picture[] =>
 const plan = (market: string, part: Partial<Plan> = {}) =>
   Plan.parse({ id: `t_${market}`, thingId: 't', market, wanted: true, ...part });
 const look = (thing: Thing, sheet: RuleSheet, shown = pictures(6), p?: Plan) => {
-  const effective = effectiveListing(thing, p, sheet, { nearstile: { place: 'Harbour steps' } });
-  return { effective, findings: checkListing(thing, effective, sheet, shown) };
+  const effective = effectiveListing(thing, p, sheet, { nearstile: { place: 'Harbour steps' } }, BUILT_IN);
+  return { effective, findings: checkListing(thing, effective, sheet, shown, BUILT_IN) };
 };
 const blockers = (thing: Thing, sheet: RuleSheet, shown?: Picture[], p?: Plan) =>
   look(thing, sheet, shown, p).findings.filter((f) => f.level === 'blocker').map((f) => f.field); // prettier-ignore
@@ -78,7 +79,17 @@ describe('the check', () => {
   });
   it('takes no thing too worn for Threadwick, and says why', () => {
     const torn = gansey({
-      flaws: [{ id: 'f', kind: 'torn', place: 'front', severity: 'broken', sizeMm: null, pictureId: null }],
+      flaws: [
+        {
+          id: 'f',
+          kind: 'torn',
+          place: 'front',
+          severity: 'broken',
+          sizeMm: null,
+          pictureId: null,
+          pin: null,
+        },
+      ],
     });
     expect(look(torn, wick).findings[0]?.message).toBe(
       'Threadwick takes nothing this worn (broken: torn, front).',
@@ -86,8 +97,8 @@ describe('the check', () => {
     expect(blockers(torn, moor)).toEqual([]);
   });
   it('asks the sheet’s own questions', () => {
-    const effective = effectiveListing(gansey(), undefined, stile, {});
-    expect(checkListing(gansey(), effective, stile, pictures(6)).map((f) => f.field)).toEqual([
+    const effective = effectiveListing(gansey(), undefined, stile, {}, BUILT_IN);
+    expect(checkListing(gansey(), effective, stile, pictures(6), BUILT_IN).map((f) => f.field)).toEqual([
       'answer:place',
     ]);
   });
@@ -168,7 +179,7 @@ describe('the check and the marketplaces’ own validators', () => {
   const made = (v: typeof anything extends fc.Arbitrary<infer T> ? T : never) =>
     gansey({
       title: v.title.slice(0, 400), description: v.description, facts: v.facts as Record<string, string>, use: v.use as Thing['use'], price: v.price,
-      flaws: v.broken ? [{ id: 'f', kind: 'torn', place: '', severity: 'broken', sizeMm: null, pictureId: null }] : [],
+      flaws: v.broken ? [{ id: 'f', kind: 'torn', place: '', severity: 'broken', sizeMm: null, pictureId: null, pin: null }] : [],
     }); // prettier-ignore
   /** Rules of ours on top, which a marketplace need not share. */
   const ours = /private spot|phone number|markup|web address|e-mail/u;
@@ -224,5 +235,34 @@ describe('the check and the marketplaces’ own validators', () => {
       }),
       { numRuns: 600 },
     );
+  });
+});
+
+describe('private facts', () => {
+  const tree = new KindTree(
+    ROWS,
+    [],
+    [
+      { kind: 'clothes', spec: { id: 'pile', label: 'Pile', private: true } },
+      { kind: 'clothes', spec: { id: 'material', label: 'Material', private: true } },
+    ],
+  );
+  const one = gansey({ facts: { ...gansey().facts, pile: 'Heap nine', material: 'Wool' } });
+  const check = (thing: Thing, description: string) => {
+    const thingWith = { ...thing, description };
+    const effective = effectiveListing(thingWith, undefined, wick, {}, tree);
+    return { effective, findings: checkListing(thingWith, effective, wick, pictures(6), tree) };
+  };
+  it('are never among the fields sent', () =>
+    expect(check(one, 'A jumper from the coast').effective.specifics.material).toBeUndefined());
+  it('stop a text they turn up in, and the words are shown', () =>
+    expect(check(one, 'From heap nine of the crates').findings).toContainEqual({
+      level: 'blocker',
+      field: 'description',
+      message: 'The description holds your private pile: “heap nine”.',
+    }));
+  it('are looked for when set aside as well', () => {
+    const aside = { ...one, facts: {}, aside: { facts: { pile: 'Heap nine' }, measurements: {} } };
+    expect(check(aside, 'From heap nine').findings.some((f) => f.message.includes('heap nine'))).toBe(true);
   });
 });

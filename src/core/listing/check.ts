@@ -1,12 +1,14 @@
 import type { Picture, Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
-import { gradeOf } from '../condition/grade';
+import { gradeOfThing } from '../condition/grade';
 import { formatMoney } from '../money/money';
 import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
 import { maySend } from '../picture/origin';
 import { countAs } from '../words/count';
-import { findPrivate } from '../words/privacy';
+import { findOwn, findPrivate, OWN } from '../words/privacy';
+import { privateValues } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
 import type { Effective } from './effective';
 
 /** Where on the item sheet the person can put a finding right. */
@@ -34,6 +36,7 @@ export function checkListing(
   effective: Effective,
   sheet: RuleSheet,
   pictures: readonly Picture[],
+  kinds: KindTree,
 ): Finding[] {
   const findings: Finding[] = [];
   const block = (field: CheckField, message: string) => findings.push({ level: 'blocker', field, message });
@@ -42,7 +45,8 @@ export function checkListing(
   checkPictures(sheet, pictures, block, caution);
   checkCategory(thing, effective, sheet, block);
   checkCondition(thing, effective, sheet, block);
-  checkWords(thing, effective, sheet, block, caution);
+  checkWords(thing, effective, sheet, kinds, block, caution);
+  checkPrivacy(thing, effective, kinds, block);
   checkPrice(effective, sheet, block, caution);
   checkFields(effective, sheet, block, caution);
   return findings.sort((a, b) => Number(a.level === 'caution') - Number(b.level === 'caution'));
@@ -105,13 +109,21 @@ function checkCategory(thing: Thing, effective: Effective, sheet: RuleSheet, blo
 }
 
 function checkCondition(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {
-  const grade = gradeOf(thing.use, thing.flaws);
+  const grade = gradeOfThing(thing);
   if (!grade) block('condition', 'Say how much it was used.');
   else if (!effective.condition)
     block('condition', `${sheet.name} takes nothing this worn (${grade.because}).`);
 }
 
-function checkWords(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {
+function checkWords(
+  thing: Thing,
+  effective: Effective,
+  sheet: RuleSheet,
+  kinds: KindTree,
+  block: Report,
+  caution: Report,
+) {
+  const ours = privateValues(thing, kinds);
   const titleLength = countAs(effective.title, sheet.title.counts);
   if (titleLength === 0) block('title', 'It needs a title.');
   if (titleLength > sheet.title.max)
@@ -130,17 +142,33 @@ function checkWords(thing: Thing, effective: Effective, sheet: RuleSheet, block:
   if (length > max) block('description', `The description is ${length} long; ${sheet.name} takes ${max}.`);
   for (const field of ['title', 'description'] as const) {
     const text = effective[field];
-    for (const find of findPrivate(text, thing.spot))
-      block(
-        field,
-        `The ${field} holds ${find.what === 'spot' ? 'the private spot' : `a ${find.what}`.replace('a e', 'an e')}: “${find.words}”.`,
-      );
+    for (const find of findPrivate(text, thing.spot, ours))
+      block(field, `The ${field} holds ${privateWords(find.what)}: “${find.words}”.`);
     if (/<[a-z!/][^>]*>/iu.test(text)) block(field, `The ${field} holds markup; only plain text goes there.`);
     const lower = text.toLocaleLowerCase('en');
     for (const { word, why } of sheet.forbiddenWords)
       if (containsWord(lower, word.toLocaleLowerCase('en')))
         block(field, `“${word}” is refused there: ${why}`);
   }
+}
+
+/** The seller's own facts in the marketplace's fields: the words were looked at with the words. */
+function checkPrivacy(thing: Thing, effective: Effective, kinds: KindTree, block: Report) {
+  const ours = privateValues(thing, kinds);
+  for (const [id, value] of Object.entries(effective.specifics)) {
+    const field = effective.category?.specifics.find((f) => f.id === id);
+    for (const find of findOwn(value, ours))
+      block(
+        field?.choices ? `specific:${id}` : `fact:${id}`,
+        `${field?.label ?? id} holds ${privateWords(find.what)}.`,
+      );
+  }
+}
+
+function privateWords(what: string): string {
+  if (what === 'spot') return 'the private spot';
+  if (what.startsWith(OWN)) return `your private ${what.slice(OWN.length).toLocaleLowerCase('en')}`;
+  return what.startsWith('e-') ? `an ${what}` : `a ${what}`;
 }
 
 /** Whole words only: a "ship" rule does not catch "shipshape". */

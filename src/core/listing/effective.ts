@@ -2,8 +2,9 @@ import type { ListingDraft } from '@/contract/courier';
 import type { Plan, Settings, Thing } from '@/contract/records';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 
-import { gradeOf } from '../condition/grade';
-import { kindById } from '../kinds/kinds';
+import { gradeOfThing } from '../condition/grade';
+import type { KindTree } from '../kinds/tree';
+import { publicFacts } from '../kinds/publicFacts';
 import { PACKAGING, postageFor } from '../postage/bands';
 import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
 import { conditionWord, leafById, specificsFromFacts, suggestedCategory } from './mapping';
@@ -32,11 +33,12 @@ export function effectiveListing(
   plan: Plan | undefined,
   sheet: RuleSheet,
   remembered: Settings['remembered'],
+  kinds: KindTree,
 ): Effective {
-  const categoryId = plan?.category ?? suggestedCategory(sheet.marketplace, thing.kind);
+  const categoryId = plan?.category ?? suggestedCategory(sheet.marketplace, thing.kind, kinds);
   const category = leafById(sheet, categoryId) ?? null;
-  const grade = gradeOf(thing.use, thing.flaws);
-  const inland = sheet.handover === 'collect' ? 0 : postageFor(weightOf(thing));
+  const grade = gradeOfThing(thing);
+  const inland = sheet.handover === 'collect' ? 0 : postageFor(weightOf(thing, kinds));
   const answers: Record<string, string> = {};
   for (const question of sheet.questions) {
     const answer = plan?.answers[question.id] ?? remembered[sheet.marketplace]?.[question.id];
@@ -52,14 +54,14 @@ export function effectiveListing(
     category,
     categoryId,
     condition: grade ? conditionWord(sheet, grade.wear) : null,
-    specifics: category ? { ...specificsFromFacts(category, thing.facts), ...own } : own,
+    specifics: category ? { ...specificsFromFacts(category, publicFacts(thing, kinds)), ...own } : own,
     answers,
   };
 }
 
 /** Packed weight in grams: as weighed, or the kind's guess. */
-export function weightOf(thing: Pick<Thing, 'weightG' | 'kind'>): number {
-  return thing.weightG ?? kindById(thing.kind)?.parcelG ?? 1_000;
+export function weightOf(thing: Pick<Thing, 'weightG' | 'kind'>, kinds: KindTree): number {
+  return thing.weightG ?? kinds.get(thing.kind)?.parcelG ?? 1_000;
 }
 
 /** Fees and take-home of a listing as it would be sent; null while it has no price or can't be posted. */

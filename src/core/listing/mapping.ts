@@ -2,24 +2,25 @@ import type { Thing } from '@/contract/records';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 
 import type { Wear } from '../condition/grade';
+import type { KindTree } from '../kinds/tree';
+import { answersOf } from '../kinds/values';
 
-/** Our kind -> the category that marketplace files it under. Starting values; a person's choice wins. */
+/** Our kind, with all below it -> the category that marketplace files it under. A person's choice wins. */
 // prettier-ignore
 const CATEGORY_OF: Record<string, Record<string, string>> = {
   brackenmoor: {
-    jumper: 'wear.knit', coat: 'wear.outer', trousers: 'wear.legs', shirt: 'wear.tops', scarf: 'wear.extras',
-    boots: 'wear.feet', bag: 'wear.bags', lamp: 'house.light', kitchenware: 'house.kitchen', blanket: 'house.cloth',
-    vase: 'house.glass', handPlane: 'bench.hand', camera: 'optics.camera', glasses: 'optics.viewing',
-    book: 'shelf.books', jigsaw: 'shelf.puzzles',
+    clothes: 'wear.tops', jumper: 'wear.knit', cardigan: 'wear.knit', coat: 'wear.outer', suit: 'wear.outer', trousers: 'wear.legs', skirt: 'wear.legs', extras: 'wear.extras',
+    footwear: 'wear.feet', bags: 'wear.bags', home: 'house.glass', lighting: 'house.light', kitchen: 'house.kitchen', textiles: 'house.cloth',
+    tools: 'bench.hand', camera: 'optics.camera', glasses: 'optics.viewing', books: 'shelf.books', games: 'shelf.puzzles',
   },
   threadwick: {
-    jumper: 'knits', coat: 'outerwear', trousers: 'bottoms', shirt: 'tops', scarf: 'finishing',
-    boots: 'footwear', bag: 'carried',
+    clothes: 'tops', jumper: 'knits', cardigan: 'knits', coat: 'outerwear', suit: 'outerwear', trousers: 'bottoms', skirt: 'bottoms', extras: 'finishing',
+    footwear: 'footwear', bags: 'carried',
   },
   nearstile: {
-    jumper: 'clothing', coat: 'clothing', trousers: 'clothing', shirt: 'clothing', scarf: 'clothing', boots: 'clothing',
-    bag: 'clothing', lamp: 'indoors', kitchenware: 'indoors', blanket: 'indoors', vase: 'indoors',
-    handPlane: 'shed', camera: 'pastimes', glasses: 'pastimes', book: 'pastimes', jigsaw: 'pastimes',
+    clothes: 'clothing', footwear: 'clothing', bags: 'clothing', jewellery: 'clothing', home: 'indoors', kitchen: 'indoors', lighting: 'indoors', textiles: 'indoors',
+    furniture: 'indoors', tools: 'shed', electronics: 'pastimes', books: 'pastimes', music: 'pastimes', games: 'pastimes', collectables: 'pastimes',
+    craft: 'pastimes', sport: 'pastimes', instruments: 'pastimes',
   },
 };
 
@@ -31,8 +32,14 @@ const COLOUR_WORDS: Record<string, readonly string[]> = {
   charcoal: ['grey'], burgundy: ['red'], multicoloured: ['mixed', 'many colours'], silver: ['grey'], oatmeal: ['ecru', 'beige'],
 };
 
-export function suggestedCategory(market: string, kind: string): string | null {
-  return CATEGORY_OF[market]?.[kind] ?? null;
+/** The category of the kind itself, or of the nearest kind above it that has one. */
+export function suggestedCategory(market: string, kind: string, kinds: KindTree): string | null {
+  const path = [...(kinds.get(kind)?.path ?? [kind])].reverse();
+  for (const id of path) {
+    const category = CATEGORY_OF[market]?.[id];
+    if (category) return category;
+  }
+  return null;
 }
 
 export function leafById(sheet: RuleSheet, id: string | null): SheetCategory | undefined {
@@ -64,7 +71,11 @@ export function translate(value: string, choices: readonly string[] | undefined)
 export function specificsFromFacts(category: SheetCategory, facts: Thing['facts']): Record<string, string> {
   const filled: Record<string, string> = {};
   for (const field of category.specifics) {
-    const value = translate(facts[field.id] ?? '', field.choices);
+    const answers = answersOf(facts[field.id] ?? '');
+    // A list takes one answer; free text takes them all.
+    const value = field.choices
+      ? (answers.map((a) => translate(a, field.choices)).find((v) => v !== null) ?? null)
+      : translate(answers.join(', '), undefined);
     if (value !== null) filled[field.id] = value;
   }
   return filled;

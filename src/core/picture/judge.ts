@@ -1,6 +1,6 @@
 import type { Exam, Picture } from '@/contract/picture';
 
-import type { Stance } from '../kinds/kinds';
+import type { Stance } from '../kinds/spec';
 import type { Background } from '../pixels/background';
 
 /** What a finding is about; the screens pick a remedy by it. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 
+import { BUILT_IN } from '../kinds/tree';
 import { Picture } from '@/contract/picture';
 import { Thing } from '@/contract/records';
 
@@ -107,9 +108,10 @@ describe('the shot list', () => {
       severity: 'clear' as const,
       sizeMm: null,
       pictureId: null,
+      pin: null,
     };
     const one = thing({ kind: 'jumper', flaws: [flaw], skippedShots: ['back'] });
-    const list = shotList(one, [picture('a', { shows: 'front' }), picture('m', { made: MADE })]);
+    const list = shotList(one, [picture('a', { shows: 'front' }), picture('m', { made: MADE })], BUILT_IN);
     expect(list.map((s) => [s.id, s.state])).toEqual([
       ['front', 'taken'], ['back', 'skipped'], ['label', 'open'], ['detail:knit', 'open'], ['detail:cuffs', 'open'],
       ['flaw:f1', 'open'], ['measured', 'taken'],
@@ -125,13 +127,14 @@ describe('the shot list', () => {
       severity: 'slight' as const,
       sizeMm: null,
       pictureId: 'a',
+      pin: null,
     };
-    expect(shotList(thing({ flaws: [flaw] }), [picture('a')]).find((s) => s.id === 'flaw:f1')?.state).toBe(
-      'taken',
-    );
+    expect(
+      shotList(thing({ flaws: [flaw] }), [picture('a')], BUILT_IN).find((s) => s.id === 'flaw:f1')?.state,
+    ).toBe('taken');
   });
   it('knows what to begin with before the kind is said', () =>
-    expect(nextShot(shotList(thing(), []))?.id).toBe('front'));
+    expect(nextShot(shotList(thing(), [], BUILT_IN))?.id).toBe('front'));
 });
 
 describe('judging', () => {

@@ -1,6 +1,6 @@
 import type { Picture, Thing } from '@/contract/records';
 
-import { kindById } from '../kinds/kinds';
+import type { KindTree } from '../kinds/tree';
 
 /** One place on the shot list. */
 export interface Shot {
@@ -17,8 +17,8 @@ export interface Shot {
  * maker's mark, what buyers of its kind look for, every flaw close, the measurements. The list is common practice.
  * It ticks itself off by what the pictures say they show.
  */
-export function shotList(thing: Thing, pictures: readonly Picture[]): Shot[] {
-  const kind = kindById(thing.kind);
+export function shotList(thing: Thing, pictures: readonly Picture[], kinds: KindTree): Shot[] {
+  const kind = kinds.get(thing.kind);
   const shown = new Set(pictures.flatMap((p) => (p.made ? ['measured'] : [p.shows])));
   for (const flaw of thing.flaws)
     if (flaw.pictureId && pictures.some((p) => p.id === flaw.pictureId)) shown.add(`flaw:${flaw.id}`);
@@ -32,7 +32,7 @@ export function shotList(thing: Thing, pictures: readonly Picture[]): Shot[] {
     shot('front', 'Front', 'With everything that is included'),
     shot('back', 'Back', 'All of it'),
     shot('label', 'Label', 'Straight on, so that it can be read'),
-    ...(kind?.group === 'Clothes' ? [] : [shot('mark', 'Maker’s mark', 'Stamp, signature or number')]),
+    ...(kind?.path[0] === 'clothes' ? [] : [shot('mark', 'Maker’s mark', 'Stamp, signature or number')]),
     ...(kind?.details ?? []).map((d) => shot(`detail:${d}`, capital(d), 'Close')),
     ...thing.flaws.map((f) =>
       shot(

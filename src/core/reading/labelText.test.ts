@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 
-import { measuresOf } from '../kinds/kinds';
+import { BUILT_IN } from '../kinds/tree';
 import { suggestionsFrom, type ReadLine } from './labelText';
 
 const lines = (...texts: string[]): ReadLine[] =>
   texts.map((text, i) => ({ text, confidence: 90, box: [0.1, i / 10, 0.5, i === 0 ? 0.09 : 0.05] }));
 const read = (...texts: string[]) =>
   Object.fromEntries(
-    suggestionsFrom(lines(...texts), measuresOf('jumper'), 'metric').map((s) => [s.field, s.value]),
+    suggestionsFrom(lines(...texts), BUILT_IN.measures('jumper'), 'metric').map((s) => [s.field, s.value]),
   );
 
 describe('what a label says', () => {
@@ -64,13 +64,15 @@ describe('what a whiteboard says', () => {
     expect(read('SLEEVE 6]')).toEqual({ 'measure:sleeve': '610' });
   });
   it('takes figures without a unit as the person’s own', () =>
-    expect(suggestionsFrom(lines('chest 21'), measuresOf('jumper'), 'imperial')[0]?.value).toBe('533.4'));
+    expect(suggestionsFrom(lines('chest 21'), BUILT_IN.measures('jumper'), 'imperial')[0]?.value).toBe(
+      '533.4',
+    ));
 });
 
 it('never throws, whatever a reader makes of a picture', () => {
   fc.assert(
     fc.property(fc.array(fc.string(), { maxLength: 8 }), (texts) => {
-      for (const s of suggestionsFrom(lines(...texts), measuresOf('jumper'), 'metric'))
+      for (const s of suggestionsFrom(lines(...texts), BUILT_IN.measures('jumper'), 'metric'))
         expect(s.value).not.toBe('');
     }),
   );

@@ -1,4 +1,4 @@
-import type { MeasureSpec } from '../kinds/kinds';
+import type { MeasureSpec } from '../kinds/spec';
 import { parseLength, type Units } from '../measure/units';
 
 /** A line of text as a reader found it in a picture. */

@@ -2,6 +2,7 @@ import type { Sale } from '@/contract/courier';
 import type { Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
+import type { KindTree } from '../kinds/tree';
 import { weightOf } from '../listing/effective';
 import { PACKAGING, postageFor } from '../postage/bands';
 import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
@@ -17,13 +18,14 @@ export function saleTakeHome(
   thing: Thing | undefined,
   sheet: RuleSheet,
   category: string,
+  kinds: KindTree,
 ): TakeHome {
   const collected = sheet.handover === 'collect';
   const computed = takeHomeOf(
     {
       price: sale.amount,
       postageCharged: sale.postage,
-      postageCost: collected || !thing ? 0 : (postageFor(weightOf(thing)) ?? 0),
+      postageCost: collected || !thing ? 0 : (postageFor(weightOf(thing, kinds)) ?? 0),
       packaging: collected ? 0 : PACKAGING,
       category,
     },

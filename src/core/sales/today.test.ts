@@ -6,6 +6,7 @@ import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { takingsOf } from '../ledger/takings';
 import type { Finding } from '../listing/check';
+import { BUILT_IN } from '../kinds/tree';
 import { saleTakeHome } from './saleTakeHome';
 import { isAlarm, todayLines } from './today';
 
@@ -108,14 +109,19 @@ describe('what a sale leaves', () => {
   it('takes the fees as charged where the marketplace says them', () => {
     const sheet = RuleSheet.parse(THREADWICK);
     // By hand: 48.00 + 3.90 - 8.40 (17.5 %) - 4.20 postage - 0.60 packaging = 38.70.
-    expect(saleTakeHome(sale('threadwick', 1), jumper, sheet, 'knits').takeHome).toBe(3870);
-    const charged = saleTakeHome(sale('threadwick', 1, { fees: 900 }), jumper, sheet, 'knits');
+    expect(saleTakeHome(sale('threadwick', 1), jumper, sheet, 'knits', BUILT_IN).takeHome).toBe(3870);
+    const charged = saleTakeHome(sale('threadwick', 1, { fees: 900 }), jumper, sheet, 'knits', BUILT_IN);
     expect(charged).toMatchObject({ feeTotal: 900, takeHome: 3810 });
   });
   it('is the whole price where things are collected', () =>
     expect(
-      saleTakeHome(sale('nearstile', 1, { postage: 0, fees: 0 }), jumper, RuleSheet.parse(NEARSTILE), '')
-        .takeHome,
+      saleTakeHome(
+        sale('nearstile', 1, { postage: 0, fees: 0 }),
+        jumper,
+        RuleSheet.parse(NEARSTILE),
+        '',
+        BUILT_IN,
+      ).takeHome,
     ).toBe(4800));
   it('adds up to takings, with unknown costs told apart', () =>
     expect(

@@ -1,5 +1,6 @@
 export interface PrivateFind {
-  what: 'e-mail address' | 'phone number' | 'spot' | 'web address';
+  /** "e-mail address", "phone number", "web address", "spot", or "private: " and the fact's name. */
+  what: string;
   words: string;
 }
 
@@ -9,9 +10,14 @@ export interface PrivateFind {
  * A phone number here is a run of at least eight digits, with the usual separators, that starts with
  * `+`, `0` or `(0`; shorter runs are sizes, years and measurements.
  *
+ * @param ours values of private facts, by name; the same least length
  * @param spot the thing's own spot; spots shorter than two characters are not looked for
  */
-export function findPrivate(text: string, spot: string): PrivateFind[] {
+export function findPrivate(
+  text: string,
+  spot: string,
+  ours: readonly { name: string; value: string }[] = [],
+): PrivateFind[] {
   const found: PrivateFind[] = [];
   for (const m of text.matchAll(/[^\s@<>,;]{1,64}@[^\s@<>,;]{1,120}\.[a-z]{2,20}/giu))
     found.push({ what: 'e-mail address', words: m[0] });
@@ -19,11 +25,21 @@ export function findPrivate(text: string, spot: string): PrivateFind[] {
     found.push({ what: 'web address', words: m[0] });
   for (const m of text.matchAll(/(?<![\d.,])(?:\+|\(?0)[\d\s()./-]{6,24}\d/gu))
     if (m[0].replace(/\D/gu, '').length >= 8) found.push({ what: 'phone number', words: m[0].trim() });
-  const bare = spot.trim();
-  if (bare.length >= 2) {
-    const escaped = bare.replace(/[.*+?^${}()|[\]\\]/gu, '\\$&');
-    const m = new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, 'iu').exec(text);
-    if (m) found.push({ what: 'spot', words: m[0] });
-  }
-  return found;
+  return [...found, ...findOwn(text, ours), ...wholeWord(text, spot, 'spot')];
+}
+
+/** How a find of a private fact begins; its name follows. */
+export const OWN = 'private: ';
+
+/** The seller's own facts in a text. */
+export function findOwn(text: string, ours: readonly { name: string; value: string }[]): PrivateFind[] {
+  return ours.flatMap(({ name, value }) => wholeWord(text, value, `${OWN}${name}`));
+}
+
+function wholeWord(text: string, value: string, what: string): PrivateFind[] {
+  const bare = value.trim();
+  if (bare.length < 2) return [];
+  const escaped = bare.replace(/[.*+?^${}()|[\]\\]/gu, '\\$&');
+  const m = new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, 'iu').exec(text);
+  return m ? [{ what, words: m[0] }] : [];
 }

@@ -1,6 +1,7 @@
 import type { Thing } from '@/contract/records';
 
-import { kindById } from '../kinds/kinds';
+import { publicWords } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
 import { countAs, type Counting } from './count';
 
 /**
@@ -11,11 +12,12 @@ import { countAs, type Counting } from './count';
  */
 export function titleFromFacts(
   thing: Pick<Thing, 'facts' | 'kind'>,
+  kinds: KindTree,
   max: number,
   counting: Counting = 'characters',
 ): string {
-  const kind = kindById(thing.kind);
-  const f = thing.facts;
+  const kind = kinds.get(thing.kind);
+  const f = publicWords(thing, kinds);
   const what = f.model && kind?.modelIsName ? f.model : (kind?.titleWords ?? '');
   const parts = [
     { text: f.brand, weight: 9 },

@@ -4,6 +4,7 @@ import { Thing } from '@/contract/records';
 
 import { countAs } from './count';
 import { descriptionFromFacts } from './description';
+import { BUILT_IN } from '../kinds/tree';
 import { findPrivate } from './privacy';
 import { titleFromFacts } from './titleFromFacts';
 
@@ -58,9 +59,9 @@ describe('a title from the facts', () => {
   });
   // Order of a title: common practice of the trade.
   it('puts brand, for whom and what first, colour and size last', () =>
-    expect(titleFromFacts(gansey, 80)).toBe('Kittiwake Mills Men jumper gansey Wool Navy size M'));
+    expect(titleFromFacts(gansey, BUILT_IN, 80)).toBe('Kittiwake Mills Men jumper gansey Wool Navy size M'));
   it('drops the least important part when room is short', () =>
-    expect(titleFromFacts(gansey, 45)).toBe('Kittiwake Mills Men jumper gansey Navy size M'));
+    expect(titleFromFacts(gansey, BUILT_IN, 45)).toBe('Kittiwake Mills Men jumper gansey Navy size M'));
   it('always fits, and no word stands twice', () => {
     fc.assert(
       fc.property(
@@ -70,7 +71,7 @@ describe('a title from the facts', () => {
         ),
         fc.integer({ min: 0, max: 90 }),
         (facts, max) => {
-          const title = titleFromFacts(thing({ kind: 'jumper', facts }), max);
+          const title = titleFromFacts(thing({ kind: 'jumper', facts }), BUILT_IN, max);
           expect(countAs(title, 'characters')).toBeLessThanOrEqual(max);
           const words = title.toLocaleLowerCase('en').split(' ');
           expect(new Set(words).size).toBe(words.length);
@@ -85,9 +86,10 @@ describe('a description from the facts', () => {
     const text = descriptionFromFacts(
       thing({
         kind: 'jumper', facts: { brand: 'Ostler', colour: 'Navy' }, use: 'light', spot: 'A3-12', cost: 600,
-        flaws: [{ id: 'f', kind: 'darned', place: 'right elbow', severity: 'clear', sizeMm: 42, pictureId: null }],
+        flaws: [{ id: 'f', kind: 'darned', place: 'right elbow', severity: 'clear', sizeMm: 42, pictureId: null, pin: null }],
         measurements: { chest: 540 },
       }),
+      BUILT_IN,
       'metric',
     ); // prettier-ignore
     expect(text).toContain('Ostler jumper: Navy.');

@@ -11,6 +11,7 @@ import { MoneyField } from '@/parts/MoneyField';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
+import { kindsNow, useKinds } from '@/store/kinds';
 import type { Examined } from '@/store/sending';
 import { editPlan, rememberAnswer } from '@/store/things';
 
@@ -89,7 +90,7 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
                 onPress={() =>
                   set('title', {
                     title:
-                      titleFromFacts(thing, sheet.title.max, sheet.title.counts) ||
+                      titleFromFacts(thing, kindsNow(), sheet.title.max, sheet.title.counts) ||
                       thing.title.slice(0, sheet.title.max),
                   })
                 }
@@ -194,7 +195,7 @@ function CategoryChoice(props: {
   const { sheet, effective } = examined;
   const [choosing, setChoosing] = useState(false);
   const parent = sheet.categories.find((c) => c.id === effective.category?.parent);
-  const suggested = suggestedCategory(sheet.marketplace, thing.kind);
+  const suggested = suggestedCategory(sheet.marketplace, thing.kind, useKinds());
   if (!choosing)
     return (
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>

@@ -6,7 +6,7 @@ import { Card } from '@/parts/Page';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
-import { startHaul } from '@/store/things';
+import { startHaul } from '@/store/hauls';
 
 /** Which haul new things belong to. */
 export function HaulPicker() {

@@ -12,6 +12,7 @@ import { PictureView } from '@/parts/PictureView';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
+import { useKinds } from '@/store/kinds';
 import { addPictures, type NotTaken } from '@/store/pictures';
 import { addBarcode, readPicture } from '@/store/reading';
 import { addThing } from '@/store/things';
@@ -20,7 +21,7 @@ import { FindingLine } from '../pictures/FindingLine';
 import { Readings } from '../pictures/Readings';
 import { currentShot, ShotList } from '../pictures/ShotList';
 import { HaulPicker } from './HaulPicker';
-import { KindPicker } from './KindPicker';
+import { KindPicker } from '../item/KindPicker';
 import { hasLiveCamera, LiveCamera } from './LiveCamera';
 
 /** The list for a thing that does not exist yet. */
@@ -42,7 +43,7 @@ export function Intake() {
   // Pictures taken quickly go into the same thing, one after the other.
   const turn = useRef<Promise<string | null>>(Promise.resolve(null));
   const own = (thing?.pictureIds ?? []).flatMap((id) => pictures[id] ?? []);
-  const shots = shotList(thing ?? NOTHING, own);
+  const shots = shotList(thing ?? NOTHING, own, useKinds());
   const current = currentShot(shots, chosen);
   const last = own.reduce<(typeof own)[number] | undefined>(
     (newest, p) => (!newest || p.addedAt >= newest.addedAt ? p : newest),

@@ -1,27 +1,25 @@
-import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { SEVERITIES, USES, type Flaw, type Thing } from '@/contract/records';
-import { flawWords, gradeOf, SEVERITY_NAMES, wordsForUse } from '@/core/condition/grade';
-import { kindById } from '@/core/kinds/kinds';
-import { formatLength, lengthFigure, parseLength } from '@/core/measure/units';
+import { TESTED, USES, type Flaw, type Thing } from '@/contract/records';
+import { TESTED_WORDS } from '@/core/condition/conditionText';
+import { flawWords, gradeOfThing, SEVERITY_NAMES, wordsForUse } from '@/core/condition/grade';
+import { formatLength } from '@/core/measure/units';
 import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { capital } from '@/parts/UndoBar';
 import { Words } from '@/parts/Words';
-import { change, useAttic } from '@/store/attic';
+import { change, setSettings, useAttic } from '@/store/attic';
 import type { Examined } from '@/store/sending';
 import { editThing, thingWith } from '@/store/things';
 
+import { FlawForm } from './FlawForm';
+import { GradeByHand } from './GradeByHand';
 import { FieldFindings, Section } from './Section';
 
-/** How much it was used and every flaw; the grade follows from both. */
+/** How much it was used, every flaw, what is with it; the grade follows. */
 export function ConditionSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
-  const grade = gradeOf(thing.use, thing.flaws);
-  const units = useAttic((s) => s.settings.units);
-  const [adding, setAdding] = useState(false);
+  const grade = gradeOfThing(thing);
   return (
     <Section name="condition" title="Condition" summary={grade?.name}>
       <ChipRow label="How much it was used">
@@ -31,115 +29,185 @@ export function ConditionSection({ thing, findings }: { thing: Thing; findings: 
           </Chip>
         ))}
       </ChipRow>
-      {thing.flaws.map((flaw) => (
-        <View key={flaw.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <View style={{ flex: 1 }}>
-            <Words kind="strong">{capital(flawWords(flaw))}</Words>
-            <Words kind="small" tone="soft" figures>
-              {[SEVERITY_NAMES[flaw.severity], flaw.sizeMm && formatLength(flaw.sizeMm, units)]
-                .filter(Boolean)
-                .join(' · ')}
-            </Words>
-          </View>
-          <SignPress
-            icon="remove"
-            label={`Remove flaw: ${flawWords(flaw)}`}
-            onPress={() =>
-              change(
-                'flaw removed',
-                [thingWith(thing, { flaws: thing.flaws.filter((f) => f.id !== flaw.id) })],
-                {
-                  destructive: true,
-                },
-              )
-            }
-          />
-        </View>
-      ))}
-      {adding ? (
-        <NewFlaw
-          thing={thing}
-          onDone={(flaw) => {
-            setAdding(false);
-            if (flaw) editThing(thing.id, 'flaw added', (t) => ({ flaws: [...t.flaws, flaw] }));
-          }}
-        />
-      ) : (
-        <Press icon="add" onPress={() => setAdding(true)}>
-          Add a flaw
-        </Press>
-      )}
-      {grade ? <Notice tone="info">{`Grade: ${grade.name} (${grade.because})`}</Notice> : null}
+      <Flaws thing={thing} />
+      <More thing={thing} />
+      <GradeByHand thing={thing} />
       <FieldFindings examined={findings} field="condition" />
     </Section>
   );
 }
 
-function NewFlaw({ thing, onDone }: { thing: Thing; onDone: (flaw: Flaw | null) => void }) {
+function Flaws({ thing }: { thing: Thing }) {
   const units = useAttic((s) => s.settings.units);
-  const kind = kindById(thing.kind);
-  const [what, setWhat] = useState('');
-  const [place, setPlace] = useState('');
-  const [severity, setSeverity] = useState<Flaw['severity']>('slight');
-  const [sizeMm, setSize] = useState<number | null>(null);
-  const chips = (label: string, list: readonly string[], value: string, set: (text: string) => void) =>
-    list.length > 0 ? (
-      <ChipRow label={label}>
-        {list.map((text) => (
-          <Chip key={text} on={value === text} onPress={() => set(text)}>
-            {text}
-          </Chip>
-        ))}
-      </ChipRow>
-    ) : null;
+  const [open, setOpen] = useState<string | null>(null);
+  const keep = (flaw: Flaw | null) => {
+    setOpen(null);
+    if (!flaw) return;
+    editThing(thing.id, thing.flaws.some((f) => f.id === flaw.id) ? 'flaw changed' : 'flaw added', (t) => ({
+      flaws: t.flaws.some((f) => f.id === flaw.id)
+        ? t.flaws.map((f) => (f.id === flaw.id ? flaw : f))
+        : [...t.flaws, flaw],
+    }));
+  };
+  const place = (flaw: Flaw) => {
+    const n = flaw.pictureId ? thing.pictureIds.indexOf(flaw.pictureId) + 1 : 0;
+    return n > 0 ? `${flaw.pin ? 'pinned' : 'shown'} in picture ${n}` : null;
+  };
   return (
-    <View role="group" aria-label="New flaw" style={{ gap: 9 }}>
-      {chips('Flaws seen often', kind?.flaws ?? [], what, setWhat)}
-      <Field label="What is wrong" value={what} maxLength={400} onChange={setWhat} />
-      {chips('Usual places', kind?.places ?? [], place, setPlace)}
-      <Field label="Where on the thing" value={place} maxLength={400} onChange={setPlace} />
-      <ChipRow label="How bad it is">
-        {SEVERITIES.map((s) => (
-          <Chip key={s} on={severity === s} onPress={() => setSeverity(s)}>
-            {SEVERITY_NAMES[s]}
-          </Chip>
-        ))}
-      </ChipRow>
-      <Field
-        label="Size of the flaw"
-        value={sizeMm === null ? '' : lengthFigure(sizeMm, units)}
-        unit={units === 'metric' ? 'cm' : 'in'}
-        keyboard="decimal-pad"
-        figures
-        refuse={(text) => {
-          const parsed = text.trim() === '' ? null : parseLength(text, units);
-          return parsed && !parsed.ok ? parsed.why : null;
-        }}
-        onChange={(text) => {
-          const parsed = text.trim() === '' ? null : parseLength(text, units);
-          setSize(parsed?.ok ? parsed.value : null);
-        }}
-      />
-      <View style={{ flexDirection: 'row', gap: 10 }}>
-        <Press
-          kind="main"
-          disabled={what.trim() === ''}
-          style={{ flex: 1 }}
+    <>
+      {thing.flaws.map((flaw) =>
+        open === flaw.id ? (
+          <FlawForm key={flaw.id} thing={thing} before={flaw} onDone={keep} />
+        ) : (
+          <View key={flaw.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+            <View style={{ flex: 1 }}>
+              <Words kind="strong">{capital(flawWords(flaw))}</Words>
+              <Words kind="small" tone="soft" figures>
+                {[SEVERITY_NAMES[flaw.severity], flaw.sizeMm && formatLength(flaw.sizeMm, units), place(flaw)]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </Words>
+            </View>
+            <Press kind="quiet" label={`Change flaw: ${flawWords(flaw)}`} onPress={() => setOpen(flaw.id)}>
+              Change
+            </Press>
+            <SignPress
+              icon="remove"
+              label={`Remove flaw: ${flawWords(flaw)}`}
+              onPress={() =>
+                change(
+                  'flaw removed',
+                  [thingWith(thing, { flaws: thing.flaws.filter((f) => f.id !== flaw.id) })],
+                  { destructive: true },
+                )
+              }
+            />
+          </View>
+        ),
+      )}
+      {open === 'new' ? (
+        <FlawForm thing={thing} before={null} onDone={keep} />
+      ) : (
+        <Press icon="add" onPress={() => setOpen('new')}>
+          Add a flaw
+        </Press>
+      )}
+    </>
+  );
+}
+
+/** Parts, trying out, cleaning, the home it comes from, and the person's own words. */
+function More({ thing }: { thing: Thing }) {
+  const [open, setOpen] = useState(false);
+  const { id } = thing;
+  if (!open && !saysMore(thing))
+    return (
+      <Press kind="quiet" icon="add" onPress={() => setOpen(true)}>
+        Parts, testing, cleaning, notes
+      </Press>
+    );
+  const yesNo = (
+    label: string,
+    key: 'cleaned' | 'smoke' | 'pets',
+    words: readonly [yes: string, no: string],
+  ) => (
+    <ChipRow label={label}>
+      {([true, false] as const).map((is) => (
+        <Chip
+          key={String(is)}
+          on={thing[key] === is}
           onPress={() =>
-            onDone({
-              id: nanoid(10),
-              kind: what.trim(),
-              place: place.trim(),
-              severity,
-              sizeMm,
-              pictureId: null,
-            })
+            editThing(id, label.toLocaleLowerCase('en'), { [key]: thing[key] === is ? null : is })
           }
         >
-          Keep this flaw
-        </Press>
-        <Press onPress={() => onDone(null)}>Cancel</Press>
-      </View>
+          {words[is ? 0 : 1]}
+        </Chip>
+      ))}
+    </ChipRow>
+  );
+  return (
+    <>
+      <Field
+        label="What comes with it"
+        value={thing.included}
+        maxLength={400}
+        placeholder="box, spare button, booklet"
+        onChange={(included) => editThing(id, 'what comes with it', { included })}
+      />
+      <Field
+        label="What is missing"
+        value={thing.missing}
+        maxLength={400}
+        onChange={(missing) => editThing(id, 'what is missing', { missing })}
+      />
+      <ChipRow label="Tried out">
+        {TESTED.map((tested) => (
+          <Chip
+            key={tested}
+            on={thing.tested === tested}
+            onPress={() => editThing(id, 'tried out', { tested: thing.tested === tested ? null : tested })}
+          >
+            {capital(TESTED_WORDS[tested])}
+          </Chip>
+        ))}
+      </ChipRow>
+      {yesNo('Cleaning', 'cleaned', ['Cleaned', 'As it was found'])}
+      {yesNo('Smoke', 'smoke', ['From a home with smoke', 'No smoke'])}
+      {yesNo('Pets', 'pets', ['From a home with pets', 'No pets'])}
+      <Note thing={thing} />
+    </>
+  );
+}
+
+/** The person's own words, with phrases that were kept for using again. */
+function Note({ thing }: { thing: Thing }) {
+  const phrases = useAttic((s) => s.settings.phrases);
+  const note = thing.conditionNote.trim();
+  const set = (conditionNote: string) => editThing(thing.id, 'note on its condition', { conditionNote });
+  return (
+    <View style={{ gap: 8 }}>
+      <Field label="Note on its condition" value={thing.conditionNote} multiline onChange={set} />
+      {phrases.length > 0 ? (
+        <ChipRow label="Kept phrases" radio={false}>
+          {phrases.map((phrase) => (
+            <Chip
+              key={phrase}
+              role="button"
+              on={false}
+              onPress={() => set(note === '' ? phrase : `${note} ${phrase}`)}
+            >
+              {phrase}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
+      {note !== '' && note.length <= 400 ? (
+        phrases.includes(note) ? (
+          <Press
+            kind="quiet"
+            icon="remove"
+            onPress={() => setSettings({ phrases: phrases.filter((p) => p !== note) })}
+          >
+            Keep this phrase no longer
+          </Press>
+        ) : (
+          <Press
+            kind="quiet"
+            icon="add"
+            disabled={phrases.length >= 200}
+            onPress={() => setSettings({ phrases: [...phrases, note] })}
+          >
+            Keep as a phrase
+          </Press>
+        )
+      ) : null}
     </View>
+  );
+}
+
+function saysMore(t: Thing): boolean {
+  return (
+    [t.included, t.missing, t.conditionNote].some((text) => text !== '') ||
+    [t.tested, t.cleaned, t.smoke, t.pets].some((answer) => answer !== null)
   );
 }

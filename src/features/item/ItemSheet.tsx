@@ -12,6 +12,7 @@ import { examine, type Examined } from '@/store/sending';
 import { useColours, useWide } from '@/theme/theme';
 
 import { Marketplaces } from '../crosslist/Marketplaces';
+import { BelongingSection } from './BelongingSection';
 import { ConditionSection } from './ConditionSection';
 import { goTo } from './goTo';
 import { MeasurementsSection } from './MeasurementsSection';
@@ -69,6 +70,7 @@ function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
       <WordsSection thing={thing} findings={wanted} />
       <PriceSection thing={thing} findings={wanted} />
       <StoreSection thing={thing} findings={wanted} />
+      <BelongingSection thing={thing} />
     </>
   );
   const column = { padding: 12, gap: 12, paddingBottom: 48 };

@@ -1,10 +1,10 @@
 import { useRouter } from 'expo-router';
 
 import type { Thing } from '@/contract/records';
-import { measuresOf } from '@/core/kinds/kinds';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
+import { useKinds } from '@/store/kinds';
 
 import { MeasureField } from '../pictures/MeasureField';
 import { Section } from './Section';
@@ -12,7 +12,7 @@ import { Section } from './Section';
 /** The kind's measurements, flat, in the units the person works in. */
 export function MeasurementsSection({ thing }: { thing: Thing }) {
   const units = useAttic((s) => s.settings.units);
-  const measures = measuresOf(thing.kind);
+  const measures = useKinds().measures(thing.kind);
   const router = useRouter();
   const pictures = useAttic((s) => s.pictures);
   const own = thing.pictureIds.flatMap((id) => pictures[id] ?? []);

@@ -12,6 +12,7 @@ import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useKinds } from '@/store/kinds';
 import type { Examined } from '@/store/sending';
 import { editThing, removeThing } from '@/store/things';
 
@@ -64,7 +65,7 @@ export function StoreSection({ thing, findings }: { thing: Thing; findings: read
     (s) => s.things[thing.id]?.listings.some((l) => l.want === 'live' || l.doing !== null) ?? false,
   );
   const router = useRouter();
-  const grams = weightOf(thing);
+  const grams = weightOf(thing, useKinds());
   const postage = postageFor(grams);
   return (
     <Section name="parcel" title="Parcel and spot" summary={thing.spot || undefined}>

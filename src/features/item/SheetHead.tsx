@@ -4,7 +4,6 @@ import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
 import { labelCode } from '@/core/identity/code';
-import { kindById } from '@/core/kinds/kinds';
 import { HeadBar } from '@/parts/HeadBar';
 import { HouseFront } from '@/parts/HouseFront';
 import { PictureView } from '@/parts/PictureView';
@@ -12,12 +11,14 @@ import { SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { undo, useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useKinds } from '@/store/kinds';
 
 import { agoWords } from '../shell/time';
 
 /** Always in sight: cover, title, house front, whether it is saved, and undo. */
 export function SheetHead({ thing }: { thing: Thing }) {
   const router = useRouter();
+  const kinds = useKinds();
   const last = useAttic((s) => s.journal.at(-1));
   const currency = useAttic((s) => s.settings.currency);
   const plans = useAttic((s) => s.plans);
@@ -39,7 +40,7 @@ export function SheetHead({ thing }: { thing: Thing }) {
           aria-level={1}
           style={{ fontSize: 15, lineHeight: 19 }}
         >
-          {thing.title || kindById(thing.kind)?.name || 'A new thing'}
+          {thing.title || kinds.get(thing.kind)?.name || 'A new thing'}
         </Words>
         <Saved code={labelCode(thing.code, thing.spot)} />
       </View>

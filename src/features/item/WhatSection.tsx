@@ -1,95 +1,67 @@
-import { useState } from 'react';
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { COMMON_FACTS, factsOf, kindById, KINDS } from '@/core/kinds/kinds';
-import { Field } from '@/parts/Field';
-import { Chip, ChipRow, Press } from '@/parts/Press';
+import { readable } from '@/core/kinds/values';
+import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
+import { useKinds } from '@/store/kinds';
 import type { Examined } from '@/store/sending';
-import { editThing } from '@/store/things';
 
 import { Readings } from '../pictures/Readings';
+import { FactField } from './FactField';
+import { KindPicker } from './KindPicker';
 import { FieldFindings, Section } from './Section';
 
-const GROUPS = [...new Set(KINDS.map((k) => k.group))];
-
-/** Kind of thing and its specifics. Facts that a new kind does not ask for stay in the record. */
+/** Kind of thing and its specifics. Facts that a new kind does not ask for are set aside, not lost. */
 export function WhatSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
-  const kind = kindById(thing.kind);
-  const [choosing, setChoosing] = useState(false);
+  const kinds = useKinds();
+  const router = useRouter();
+  const kind = kinds.get(thing.kind);
+  const asked = kinds.facts(thing.kind);
+  const known = kinds.common.filter(
+    (f) => thing.facts[f.id] !== undefined && !asked.some((own) => own.id === f.id),
+  );
+  const missing = asked.filter((f) => f.need === 'required' && !thing.facts[f.id]);
   return (
-    <Section name="kind" title="What it is" summary={kind?.name}>
-      {kind && !choosing ? (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Words kind="strong" style={{ flex: 1 }}>
-            {kind.name}
-          </Words>
-          <Press kind="quiet" onPress={() => setChoosing(true)}>
-            Another kind
-          </Press>
-        </View>
-      ) : (
-        GROUPS.map((group) => (
-          <View key={group} style={{ gap: 5 }}>
-            <Words kind="small" tone="soft">
-              {group}
-            </Words>
-            <ChipRow label={group}>
-              {KINDS.filter((k) => k.group === group).map((k) => (
-                <Chip
-                  key={k.id}
-                  on={k.id === thing.kind}
-                  onPress={() => {
-                    editThing(thing.id, 'kind', { kind: k.id });
-                    setChoosing(false);
-                  }}
-                >
-                  {k.name}
-                </Chip>
-              ))}
-            </ChipRow>
-          </View>
-        ))
-      )}
+    <Section
+      name="kind"
+      title="What it is"
+      summary={
+        kind && missing.length > 0
+          ? `${kind.name} · ${missing.length === 1 ? '1 answer' : `${missing.length} answers`} missing`
+          : kind?.name
+      }
+    >
+      <KindPicker thing={thing} />
       <FieldFindings examined={findings} field="kind" />
       <Readings thing={thing} />
-      {[
-        ...factsOf(thing.kind),
-        ...COMMON_FACTS.filter(
-          (f) => thing.facts[f.id] !== undefined && !factsOf(thing.kind).some((own) => own.id === f.id),
-        ),
-      ].map((fact) => (
-        <View key={fact.id} style={{ gap: 6 }}>
-          <Fact thing={thing} id={fact.id} label={fact.label} suggestions={fact.suggestions} />
-          <FieldFindings examined={findings} field={`fact:${fact.id}`} />
+      {[...asked, ...known].map((spec) => (
+        <View key={spec.id} style={{ gap: 6 }}>
+          <FactField thingId={thing.id} spec={spec} value={thing.facts[spec.id] ?? ''} />
+          <FieldFindings examined={findings} field={`fact:${spec.id}`} />
         </View>
       ))}
+      <Aside thing={thing} />
+      {kind ? (
+        <Press kind="quiet" icon="add" onPress={() => router.navigate(`/kinds?at=${kind.id}`)}>
+          Ask something else of this kind
+        </Press>
+      ) : null}
     </Section>
   );
 }
 
-function Fact(props: { thing: Thing; id: string; label: string; suggestions?: readonly string[] }) {
-  const { thing, id, label, suggestions } = props;
-  const value = thing.facts[id] ?? '';
-  const set = (text: string) =>
-    editThing(thing.id, label.toLocaleLowerCase('en'), (t) => {
-      const { [id]: _, ...others } = t.facts;
-      return { facts: text.trim() === '' ? others : { ...others, [id]: text } };
-    });
-  // A tap saves typing; once there is a value the suggestions are out of the way.
+/** What was said of it when it was taken for another kind. */
+function Aside({ thing }: { thing: Thing }) {
+  const kinds = useKinds();
+  const facts = Object.entries(thing.aside.facts);
+  if (facts.length === 0) return null;
   return (
-    <View style={{ gap: 6 }}>
-      <Field label={label} value={value} maxLength={400} onChange={set} />
-      {suggestions && value === '' ? (
-        <ChipRow label={`${label}: suggestions`} radio={false}>
-          {suggestions.map((s) => (
-            <Chip key={s} role="button" label={`${label}: ${s}`} on={false} onPress={() => set(s)}>
-              {s}
-            </Chip>
-          ))}
-        </ChipRow>
-      ) : null}
-    </View>
+    <Words kind="small" tone="soft">
+      {`Set aside, since this kind does not ask: ${facts
+        .map(([id, value]) => `${kinds.factName(thing.kind, id).toLocaleLowerCase('en')} ${readable(value)}`)
+        .join('; ')}. It comes back with a kind that does.`}
+    </Words>
   );
 }

@@ -5,6 +5,7 @@ import { titleFromFacts } from '@/core/words/titleFromFacts';
 import { Field } from '@/parts/Field';
 import { Press } from '@/parts/Press';
 import { useAttic } from '@/store/attic';
+import { kindsNow } from '@/store/kinds';
 import type { Examined } from '@/store/sending';
 import { editThing } from '@/store/things';
 
@@ -31,7 +32,9 @@ export function WordsSection({ thing, findings }: { thing: Thing; findings: read
       <Press
         icon="write"
         onPress={() =>
-          editThing(thing.id, 'title written from the facts', (t) => ({ title: titleFromFacts(t, most) }))
+          editThing(thing.id, 'title written from the facts', (t) => ({
+            title: titleFromFacts(t, kindsNow(), most),
+          }))
         }
       >
         Write the title from the facts
@@ -48,7 +51,7 @@ export function WordsSection({ thing, findings }: { thing: Thing; findings: read
         icon="write"
         onPress={() =>
           editThing(thing.id, 'description written from the facts', (t) => ({
-            description: descriptionFromFacts(t, units),
+            description: descriptionFromFacts(t, kindsNow(), units),
           }))
         }
       >

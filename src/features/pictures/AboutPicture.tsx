@@ -8,6 +8,7 @@ import { shotList } from '@/core/picture/shots';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
+import { useKinds } from '@/store/kinds';
 import { editPicture } from '@/store/pictures';
 import { editThing } from '@/store/things';
 
@@ -20,6 +21,7 @@ export function AboutPicture({ thing, picture }: { thing: Thing; picture: Pictur
   const shots = shotList(
     thing,
     thing.pictureIds.flatMap((id) => pictures[id] ?? []),
+    useKinds(),
   ).filter((s) => s.id !== 'measured' || picture.shows === 'measured');
   const shows = shots.find((s) => s.id === picture.shows)?.name;
   const own = isOwn(picture.origin);

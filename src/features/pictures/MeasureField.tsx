@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import type { MeasureSpec } from '@/core/kinds/kinds';
+import type { MeasureSpec } from '@/core/kinds/spec';
 import { formatLength, lengthFigure, parseLength } from '@/core/measure/units';
 import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';

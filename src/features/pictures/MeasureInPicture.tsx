@@ -4,7 +4,7 @@ import { View } from 'react-native';
 
 import type { MeasureLine, Point } from '@/contract/picture';
 import type { Picture, Thing } from '@/contract/records';
-import { measuresOf, type MeasureSpec } from '@/core/kinds/kinds';
+import type { MeasureSpec } from '@/core/kinds/spec';
 import {
   lengthOn,
   FOUND_SIGMA,
@@ -22,6 +22,7 @@ import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { originalOf, previewOf } from '@/store/cleaning';
+import { useKinds } from '@/store/kinds';
 import { keepLengths, makeMeasurementPicture } from '@/store/measuring';
 import { pictureWorker } from '@/store/pictureWorker';
 import { useColours } from '@/theme/theme';
@@ -57,7 +58,7 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
   const router = useRouter();
   const units = useAttic((s) => s.settings.units);
   const size = usePictureSize(picture.id);
-  const specs = measuresOf(thing.kind);
+  const specs = useKinds().measures(thing.kind);
   const [lines, setLines] = useState<MeasureLine[]>(made?.made?.lines ?? []);
   const [found, setFound] = useState<Found | null>(
     made?.made?.plane ? { ...made.made.plane, byHand: false } : null,

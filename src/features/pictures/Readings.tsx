@@ -2,11 +2,11 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Reading, Thing } from '@/contract/records';
-import { factName, measuresOf } from '@/core/kinds/kinds';
 import { formatLength } from '@/core/measure/units';
 import { Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
+import { useKinds } from '@/store/kinds';
 import { pictureWorker } from '@/store/pictureWorker';
 import { readOriginal } from '@/store/pictures';
 import { confirmReading, dropReading, knownValue } from '@/store/reading';
@@ -41,12 +41,13 @@ export function Readings({ thing }: { thing: Thing }) {
 function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
   const c = useColours();
   const units = useAttic((s) => s.settings.units);
+  const kinds = useKinds();
   const crop = useCrop(reading);
   const [what, id] = reading.field.split(':') as [string, string];
   const name =
     what === 'fact'
-      ? factName(thing.kind, id)
-      : (measuresOf(thing.kind).find((m) => m.id === id)?.name ?? id);
+      ? kinds.factName(thing.kind, id)
+      : (kinds.measures(thing.kind).find((m) => m.id === id)?.name ?? id);
   const words = what === 'fact' ? reading.value : formatLength(Number(reading.value), units);
   const known = knownValue(thing, reading.field);
   return (

@@ -1,6 +1,7 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 
 import { Picture, Thing } from '@/contract/records';
+import { BUILT_IN } from '@/core/kinds/tree';
 import { shotList } from '@/core/picture/shots';
 import { change, openAttic, useAttic } from '@/store/attic';
 import { addReadings } from '@/store/reading';
@@ -47,7 +48,7 @@ const aPicture = (part: Partial<Picture> = {}) => {
 };
 
 function List({ of }: { of: Thing }) {
-  const shots = shotList(of, []);
+  const shots = shotList(of, [], BUILT_IN);
   return <ShotList thing={of} shots={shots} current={currentShot(shots, null)} onChoose={() => undefined} />;
 }
 
@@ -61,7 +62,7 @@ it('says what to take now, and skips it', () => {
 });
 
 it('says when the list is done', () => {
-  editThing(id, 'skip', { skippedShots: shotList(thing(), []).map((s) => s.id) });
+  editThing(id, 'skip', { skippedShots: shotList(thing(), [], BUILT_IN).map((s) => s.id) });
   render(<List of={thing()} />);
   expect(screen.getByText('Everything on the list is taken')).toBeTruthy();
   expect(screen.queryByText('Skip')).toBeNull();

@@ -1,23 +1,24 @@
 import { useMemo } from 'react';
 
 import type { Picture, Thing } from '@/contract/records';
-import { kindById } from '@/core/kinds/kinds';
 import { judge, LIMITS, type PictureFinding } from '@/core/picture/judge';
 import { fingerprintDistance } from '@/core/pixels/fingerprint';
 import { useAttic } from '@/store/attic';
+import { useKinds } from '@/store/kinds';
 
 /** What is worth saying about one of a thing's pictures, most useful first. */
 export function usePictureFindings(thing: Thing | undefined, picture: Picture | undefined): PictureFinding[] {
   const pictures = useAttic((s) => s.pictures);
   const things = useAttic((s) => s.things);
+  const kinds = useKinds();
   return useMemo(() => {
     if (!thing || !picture) return [];
     return judge(picture, {
       cover: thing.pictureIds[0] === picture.id,
-      stance: kindById(thing.kind)?.stance,
+      stance: kinds.get(thing.kind)?.stance ?? undefined,
       twin: twinOf(picture, thing, pictures, things),
     });
-  }, [thing, picture, pictures, things]);
+  }, [thing, picture, pictures, things, kinds]);
 }
 
 /** Another picture that looks the same; the thing's own ones first. */

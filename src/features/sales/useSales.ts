@@ -5,6 +5,7 @@ import type { TakeHome } from '@/core/price/takeHome';
 import { saleTakeHome } from '@/core/sales/saleTakeHome';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useKinds } from '@/store/kinds';
 
 export interface SoldThing {
   thingId: string;
@@ -19,6 +20,7 @@ export function useSales(): SoldThing[] {
   const views = useCourier((s) => s.things);
   const sheets = useCourier((s) => s.sheets);
   const things = useAttic((s) => s.things);
+  const kinds = useKinds();
   return useMemo(
     () =>
       Object.values(views)
@@ -26,10 +28,10 @@ export function useSales(): SoldThing[] {
           if (!sale) return [];
           const sheet = sheets.find((s) => s.marketplace === sale.market);
           const category = listings.find((l) => l.market === sale.market)?.category ?? '';
-          const takeHome = sheet ? saleTakeHome(sale, things[id], sheet, category) : null;
+          const takeHome = sheet ? saleTakeHome(sale, things[id], sheet, category, kinds) : null;
           return [{ thingId: id, sale, closing, takeHome }];
         })
         .sort((a, b) => b.sale.at - a.sale.at),
-    [views, sheets, things],
+    [views, sheets, things, kinds],
   );
 }

@@ -3,17 +3,18 @@ import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { gradeOf } from '@/core/condition/grade';
-import { kindById } from '@/core/kinds/kinds';
+import { gradeOfThing } from '@/core/condition/grade';
+import type { KindTree } from '@/core/kinds/tree';
 import { formatMoney } from '@/core/money/money';
 import { Field } from '@/parts/Field';
 import { HouseFront } from '@/parts/HouseFront';
 import { Card, Page } from '@/parts/Page';
 import { PictureView } from '@/parts/PictureView';
-import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useKinds } from '@/store/kinds';
 import { useColours, useWide } from '@/theme/theme';
 
 import { agoWords } from '../shell/time';
@@ -32,12 +33,13 @@ export function Stock() {
   const router = useRouter();
   const things = useAttic((s) => s.things);
   const views = useCourier((s) => s.things);
+  const kinds = useKinds();
   const [query, setQuery] = useState('');
   const [filter, setFilter] = useState<Filter>('all');
   const shown = useMemo(() => {
     const words = query.toLocaleLowerCase('en').split(/\s+/u).filter(Boolean);
     return Object.values(things)
-      .filter((t) => words.every((w) => haystack(t).includes(w)))
+      .filter((t) => words.every((w) => haystack(t, kinds).includes(w)))
       .filter((t) => {
         const view = views[t.id];
         const up = view?.listings.some((l) => l.want === 'live' || l.doing === 'withdraw') ?? false;
@@ -47,11 +49,27 @@ export function Stock() {
         return true;
       })
       .sort((a, b) => b.createdAt - a.createdAt);
-  }, [things, views, query, filter]);
+  }, [things, views, kinds, query, filter]);
 
   return (
-    <Page title="Stock" maxWidth={1400}>
-      <Field label="Search" value={query} onChange={setQuery} placeholder="title, brand, code, spot" />
+    <Page
+      title="Stock"
+      maxWidth={1400}
+      aside={
+        <SignPress
+          icon="attic"
+          label="The attic: hauls, spots, kinds, codes"
+          onPress={() => router.navigate('/attic')}
+        />
+      }
+    >
+      <Field
+        label="Search"
+        value={query}
+        pause={0}
+        onChange={setQuery}
+        placeholder="title, brand, code, spot"
+      />
       <ChipRow label="Show">
         {FILTERS.map((f) => (
           <Chip key={f.id} on={filter === f.id} onPress={() => setFilter(f.id)}>
@@ -78,8 +96,8 @@ export function Stock() {
   );
 }
 
-function haystack(t: Thing): string {
-  return [t.title, t.code, t.spot, kindById(t.kind)?.name ?? '', ...Object.values(t.facts)]
+function haystack(t: Thing, kinds: KindTree): string {
+  return [t.title, t.code, t.spot, kinds.get(t.kind)?.name ?? '', ...Object.values(t.facts)]
     .join(' ')
     .toLocaleLowerCase('en');
 }
@@ -89,6 +107,7 @@ function Row({ thing }: { thing: Thing }) {
   const router = useRouter();
   const currency = useAttic((s) => s.settings.currency);
   const front = useFront();
+  const kinds = useKinds();
   return (
     <Pressable
       role="link"
@@ -99,7 +118,7 @@ function Row({ thing }: { thing: Thing }) {
       <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 76, height: 76 }} />
       <View style={{ flex: 1, gap: 3, minWidth: 0 }}>
         <Words kind="strong" numberOfLines={2}>
-          {thing.title || kindById(thing.kind)?.name || thing.code}
+          {thing.title || kinds.get(thing.kind)?.name || thing.code}
         </Words>
         <Words kind="small" tone="soft" figures numberOfLines={1}>
           {[thing.code, thing.spot, agoWords(thing.createdAt)].filter(Boolean).join(' · ')}
@@ -129,6 +148,7 @@ function Table({ things }: { things: Thing[] }) {
   const router = useRouter();
   const currency = useAttic((s) => s.settings.currency);
   const front = useFront();
+  const kinds = useKinds();
   const money = (n: number | null) => (n === null ? '—' : formatMoney(n, currency));
   return (
     <View
@@ -169,8 +189,8 @@ function Table({ things }: { things: Thing[] }) {
             </Pressable>
           </View>
           {[
-            kindById(t.kind)?.name ?? '—',
-            gradeOf(t.use, t.flaws)?.name ?? '—',
+            kinds.get(t.kind)?.name ?? '—',
+            gradeOfThing(t)?.name ?? '—',
             t.spot || '—',
             money(t.cost),
             money(t.price),

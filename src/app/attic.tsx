@@ -1,0 +1,3 @@
+import { Setup } from '@/features/attic/Setup';
+
+export default Setup;

@@ -1,0 +1,3 @@
+import { HaulPage } from '@/features/attic/HaulPage';
+
+export default HaulPage;

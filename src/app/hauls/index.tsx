@@ -1,0 +1,3 @@
+import { Hauls } from '@/features/attic/Hauls';
+
+export default Hauls;

@@ -1,0 +1,3 @@
+import { Kinds } from '@/features/kinds/Kinds';
+
+export default Kinds;

@@ -1,0 +1,3 @@
+import { Owners } from '@/features/attic/Owners';
+
+export default Owners;

@@ -1,0 +1,3 @@
+import { Spots } from '@/features/attic/Spots';
+
+export default Spots;

@@ -1,0 +1,62 @@
+import fc from 'fast-check';
+
+import { Haul, SPLITS, Thing } from '@/contract/records';
+
+import { haulCount, haulSplit } from './haul';
+
+const haul = (part: Partial<Haul>): Haul =>
+  Haul.parse({ id: 'h', name: 'Quayside', date: '2026-11-08', createdAt: 0, ...part });
+const thing = (id: string, part: Partial<Thing> = {}): Thing =>
+  Thing.parse({ id, code: id, author: 'me', createdAt: 0, updatedAt: 0, haulId: 'h', ...part });
+const grams = (t: Thing) => t.weightG ?? 500;
+
+it('counts what was bought, what is worked, and what waits', () => {
+  const one = haul({ lines: [{ id: 'l1', what: 'jumpers', count: 4 }, { id: 'l2', what: 'lamps', count: 2 }] }); // prettier-ignore
+  const things = [thing('a', { lineId: 'l1' }), thing('b'), thing('c', { haulId: 'other', lineId: 'l1' })];
+  expect(haulCount(one, things)).toEqual({
+    bought: 7,
+    worked: 2,
+    waiting: 5,
+    lines: [
+      { id: 'l1', what: 'jumpers', bought: 4, worked: 1, waiting: 3 },
+      { id: 'l2', what: 'lamps', bought: 2, worked: 0, waiting: 2 },
+    ],
+  });
+});
+
+it('splits evenly over things and waiting pieces, by weight, and by price; the parts add up', () => {
+  const things = [
+    thing('a', { lineId: 'l1', weightG: 1_000, price: 3_000 }),
+    thing('b', { weightG: 3_000, price: 1_000 }),
+  ];
+  const lines = [{ id: 'l1', what: 'jumpers', count: 2 }];
+  const by = (splitBy: Haul['splitBy']) => haulSplit(haul({ cost: 1_000, lines, splitBy }), things, grams)!;
+  // Worked by hand: three pieces; 333.33 each, the left-over cent to the first of equal remainders.
+  expect([...by('evenly').costs.values(), by('evenly').waiting]).toEqual([334, 333, 333]);
+  // 1000 g, 3000 g, and one of the mean, 2000 g.
+  expect([...by('weight').costs.values(), by('weight').waiting]).toEqual([167, 500, 333]);
+  expect([...by('price').costs.values(), by('price').waiting]).toEqual([500, 167, 333]);
+});
+
+it('says nothing while nobody has said what it cost', () =>
+  expect(haulSplit(haul({}), [thing('a')], grams)).toBeNull());
+
+it('adds up to the cost to the minor unit, whatever the haul', () => {
+  fc.assert(
+    fc.property(
+      fc.nat(10_000_000),
+      fc.constantFrom(...SPLITS),
+      fc.array(fc.record({ price: fc.option(fc.nat(100_000)), weightG: fc.option(fc.integer({ min: 1, max: 30_000 })) }), { maxLength: 12 }),
+      fc.array(fc.integer({ min: 1, max: 9 }), { maxLength: 4 }),
+      (cost, splitBy, made, counts) => {
+        const things = made.map((part, i) => thing(`t${i}`, { ...part, lineId: `l${i % 3}` }));
+        const lines = counts.map((count, i) => ({ id: `l${i}`, what: 'x', count }));
+        const split = haulSplit(haul({ cost, splitBy, lines }), things, grams)!;
+        const sum = [...split.costs.values()].reduce((a, b) => a + b, split.waiting);
+        const pieces = haulCount(haul({ lines }), things).bought;
+        expect(sum).toBe(pieces === 0 ? 0 : cost);
+        for (const part of split.costs.values()) expect(part).toBeGreaterThanOrEqual(0);
+      },
+    ),
+  ); // prettier-ignore
+});

@@ -1,0 +1,226 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+
+import type { Haul } from '@/contract/records';
+import { haulCount } from '@/core/hauls/haul';
+import { Field } from '@/parts/Field';
+import { Card, Page } from '@/parts/Page';
+import { PictureView } from '@/parts/PictureView';
+import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { setSettings, useAttic } from '@/store/attic';
+import { editHaul } from '@/store/hauls';
+import { useKinds } from '@/store/kinds';
+
+import { BackTo } from './BackTo';
+import { HaulCost } from './HaulCost';
+
+/** One haul: source, cost and how it is spread, its lines, what its things begin with, what it has returned. */
+export function HaulPage() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const haul = useAttic((s) => s.hauls[id]);
+  if (!haul)
+    return (
+      <Page title="Haul" aside={<BackTo path="/hauls" />}>
+        <Words tone="soft">It is not in this attic.</Words>
+      </Page>
+    );
+  return (
+    <Page title={haul.name} aside={<BackTo path="/hauls" />}>
+      <About haul={haul} />
+      <Lines haul={haul} />
+      <HaulCost haul={haul} />
+      <Begins haul={haul} />
+      <Things haul={haul} />
+    </Page>
+  );
+}
+
+function About({ haul }: { haul: Haul }) {
+  const current = useAttic((s) => s.settings.haulId === haul.id);
+  const router = useRouter();
+  return (
+    <Card label="About it">
+      <Press
+        kind="main"
+        icon="camera"
+        onPress={() => {
+          setSettings({ haulId: haul.id });
+          router.navigate('/intake');
+        }}
+      >
+        {current ? 'Go on taking it in' : 'Take things in from it'}
+      </Press>
+      <Field
+        label="Name"
+        value={haul.name}
+        maxLength={200}
+        refuse={(text) => (text.trim() === '' ? 'It needs a name.' : null)}
+        onChange={(name) => editHaul(haul.id, 'name of the haul', { name })}
+      />
+      <Field
+        label="Where from"
+        value={haul.source}
+        maxLength={400}
+        onChange={(source) => editHaul(haul.id, 'source of the haul', { source })}
+      />
+      <Field
+        label="Day"
+        value={haul.date}
+        maxLength={10}
+        hint="Year-month-day"
+        figures
+        refuse={(text) => (isDay(text) ? null : 'A day, like 2026-11-08.')}
+        onChange={(date) => editHaul(haul.id, 'day of the haul', { date })}
+      />
+      <Field
+        label="Note"
+        value={haul.note}
+        multiline
+        onChange={(note) => editHaul(haul.id, 'note on the haul', { note })}
+      />
+    </Card>
+  );
+}
+
+function isDay(text: string): boolean {
+  return /^\d{4}-\d\d-\d\d$/u.test(text) && !Number.isNaN(Date.parse(text));
+}
+
+function Lines({ haul }: { haul: Haul }) {
+  const things = useAttic((s) => s.things);
+  const [what, setWhat] = useState('');
+  const [count, setCount] = useState('1');
+  const counted = haulCount(haul, Object.values(things));
+  const number = /^\d{1,4}$/u.test(count.trim()) ? Number(count) : 0;
+  return (
+    <Card label="What was in it">
+      <Words kind="heading">What was in it</Words>
+      <Words tone="soft" figures>
+        {`${counted.bought} bought, ${counted.worked} worked, ${counted.waiting} waiting`}
+      </Words>
+      {counted.lines.map((line) => (
+        <View key={line.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+          <View style={{ flex: 1 }}>
+            <Words kind="strong">{line.what}</Words>
+            <Words kind="small" tone="soft" figures>
+              {`${line.bought} bought, ${line.worked} worked, ${line.waiting} waiting`}
+            </Words>
+          </View>
+          <SignPress
+            icon="remove"
+            label={`Remove the line ${line.what}`}
+            onPress={() =>
+              editHaul(haul.id, 'line of the haul removed', {
+                lines: haul.lines.filter((l) => l.id !== line.id),
+              })
+            }
+          />
+        </View>
+      ))}
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <View style={{ flex: 3 }}>
+          <Field
+            label="What"
+            value={what}
+            maxLength={400}
+            pause={0}
+            placeholder="jumpers"
+            onChange={setWhat}
+          />
+        </View>
+        <View style={{ flex: 1 }}>
+          <Field
+            label="How many"
+            value={count}
+            maxLength={4}
+            pause={0}
+            figures
+            keyboard="number-pad"
+            refuse={(text) => (/^[1-9]\d{0,3}$/u.test(text.trim()) ? null : 'A number')}
+            onChange={setCount}
+          />
+        </View>
+      </View>
+      <Press
+        icon="add"
+        disabled={what.trim() === '' || number < 1}
+        onPress={() => {
+          editHaul(haul.id, 'line of the haul', {
+            lines: [...haul.lines, { id: nanoid(8), what: what.trim(), count: number }],
+          });
+          setWhat('');
+          setCount('1');
+        }}
+      >
+        Add this line
+      </Press>
+    </Card>
+  );
+}
+
+function Begins({ haul }: { haul: Haul }) {
+  const owners = useAttic((s) => s.owners);
+  const kinds = useKinds();
+  const put = (part: Partial<Haul['defaults']>) =>
+    editHaul(haul.id, 'what its things begin with', { defaults: { ...haul.defaults, ...part } });
+  const kind = kinds.get(haul.defaults.kind);
+  return (
+    <Card label="New things begin with">
+      <Words kind="heading">New things begin with</Words>
+      <Field
+        label="Spot for new things"
+        value={haul.defaults.spot}
+        maxLength={60}
+        onChange={(spot) => put({ spot: spot.trim() })}
+      />
+      <ChipRow label="Kind of new things">
+        <Chip on={!kind} onPress={() => put({ kind: '' })}>
+          No kind
+        </Chip>
+        {[...kinds.children(null), ...(kind && kind.parent !== null ? [kind] : [])].map((k) => (
+          <Chip key={k.id} on={kind?.id === k.id} onPress={() => put({ kind: k.id })}>
+            {k.name}
+          </Chip>
+        ))}
+      </ChipRow>
+      <ChipRow label="Whose new things are">
+        <Chip on={haul.defaults.ownerId === null} onPress={() => put({ ownerId: null })}>
+          Our own
+        </Chip>
+        {Object.values(owners).map((o) => (
+          <Chip key={o.id} on={haul.defaults.ownerId === o.id} onPress={() => put({ ownerId: o.id })}>
+            {o.name}
+          </Chip>
+        ))}
+      </ChipRow>
+    </Card>
+  );
+}
+
+function Things({ haul }: { haul: Haul }) {
+  const router = useRouter();
+  const things = useAttic((s) => s.things);
+  const own = Object.values(things).filter((t) => t.haulId === haul.id);
+  return (
+    <Card label="Its things">
+      <Words kind="heading">{own.length === 1 ? 'One thing' : `${own.length} things`}</Words>
+      {own.map((t) => (
+        <Pressable
+          key={t.id}
+          role="link"
+          aria-label={t.title || t.code}
+          onPress={() => router.navigate(`/thing/${t.id}`)}
+          style={{ flexDirection: 'row', gap: 10, alignItems: 'center', minHeight: 52 }}
+        >
+          <PictureView id={t.pictureIds[0]} alt="" style={{ width: 44, height: 44 }} />
+          <Words style={{ flex: 1 }} numberOfLines={2}>
+            {t.title || t.code}
+          </Words>
+        </Pressable>
+      ))}
+    </Card>
+  );
+}

@@ -1,0 +1,142 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+
+import { CODE_PARTS, CodePattern as CodePatternSchema, type CodePattern } from '@/contract/records';
+import { codeFor } from '@/core/identity/code';
+import { Field } from '@/parts/Field';
+import { Card, Page } from '@/parts/Page';
+import { LinkRow } from '@/parts/LinkRow';
+import { Chip, ChipRow } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { setSettings, useAttic } from '@/store/attic';
+
+/** How this attic is set up: who works here, codes, and the way to hauls, spots, owners and kinds. */
+export function Setup() {
+  const router = useRouter();
+  const author = useAttic((s) => s.settings.author);
+  const counts = {
+    hauls: useAttic((s) => Object.keys(s.hauls).length),
+    spots: useAttic((s) => Object.keys(s.spots).length),
+    owners: useAttic((s) => Object.keys(s.owners).length),
+  };
+  return (
+    <Page title="The attic">
+      <Card label="Lists">
+        <Words kind="heading">What it is made of</Words>
+        <LinkRow words="Hauls" more={String(counts.hauls)} onPress={() => router.navigate('/hauls')} />
+        <LinkRow words="Spots" more={String(counts.spots)} onPress={() => router.navigate('/spots')} />
+        <LinkRow words="Consignors" more={String(counts.owners)} onPress={() => router.navigate('/owners')} />
+        <LinkRow words="Kinds" more="and what is asked of them" onPress={() => router.navigate('/kinds')} />
+      </Card>
+      <Card label="Who works here">
+        <Words kind="heading">Who is working on this device</Words>
+        <Field
+          label="Your name"
+          hint="It stands beside every change in a thing’s diary."
+          value={author}
+          maxLength={120}
+          refuse={(text) => (text.trim() === '' ? 'Somebody has to be.' : null)}
+          onChange={(text) => setSettings({ author: text.trim() })}
+        />
+      </Card>
+      <Codes />
+    </Page>
+  );
+}
+
+const PART_WORDS: Record<CodePattern['parts'][number], string> = {
+  letters: 'Fixed letters',
+  haul: 'Haul',
+  kind: 'Kind',
+  describing: 'Brand and model',
+  number: 'Running number',
+  cost: 'Cost in letters',
+  spot: 'Spot, last',
+};
+
+/** How codes are put together. What is tapped next stands next; the running number is always there. */
+function Codes() {
+  const pattern = useAttic((s) => s.settings.codePattern);
+  const next = useAttic((s) => s.settings.nextNumber);
+  const set = (part: Partial<CodePattern>) => {
+    const parsed = CodePatternSchema.safeParse({ ...pattern, ...part });
+    if (parsed.success) setSettings({ codePattern: parsed.data });
+  };
+  const toggle = (part: CodePattern['parts'][number]) => {
+    const rest = pattern.parts.filter((p) => p !== part);
+    if (pattern.parts.includes(part)) return set({ parts: rest });
+    return set({
+      parts:
+        rest.at(-1) === 'spot' && part !== 'spot' ? [...rest.slice(0, -1), part, 'spot'] : [...rest, part],
+    });
+  };
+  const example = codeFor(pattern, {
+    number: next,
+    haul: 'Quayside car boot',
+    kind: 'Jumper',
+    describing: 'Kittiwake Mills gansey',
+    cost: 650,
+    spot: 'A3-12',
+  });
+  const refuseWith = (part: Partial<CodePattern>, why: string) =>
+    CodePatternSchema.safeParse({ ...pattern, ...part }).success ? null : why;
+  return (
+    <Card label="Codes">
+      <Words kind="heading">Codes</Words>
+      <Words tone="soft">{'The next one, for a jumper bought at 6.50 and put at A3-12, would be'}</Words>
+      <Words kind="strong" figures>
+        {example}
+      </Words>
+      <ChipRow label="Parts of a code, in order" radio={false}>
+        {[...pattern.parts, ...CODE_PARTS.filter((p) => !pattern.parts.includes(p))].map((part) => (
+          <Chip
+            key={part}
+            role="checkbox"
+            on={pattern.parts.includes(part)}
+            onPress={() => part !== 'number' && toggle(part)}
+          >
+            {PART_WORDS[part]}
+          </Chip>
+        ))}
+      </ChipRow>
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <View style={{ flex: 1 }}>
+          <Field
+            label="Fixed letters"
+            value={pattern.letters}
+            maxLength={8}
+            refuse={(text) => refuseWith({ letters: text.toUpperCase() }, 'One to eight letters or digits.')}
+            onChange={(text) => set({ letters: text.toUpperCase() })}
+          />
+        </View>
+        <View style={{ flex: 2 }}>
+          <Field
+            label="Word for the cost"
+            value={pattern.costWord}
+            maxLength={10}
+            hint="Ten different letters, for 1 to 9 and 0"
+            refuse={(text) =>
+              refuseWith({ costWord: text.toUpperCase() }, 'Ten different letters, or nothing.')
+            }
+            onChange={(text) => set({ costWord: text.toUpperCase() })}
+          />
+        </View>
+      </View>
+      <ChipRow label="Sign between">
+        {(['-', '.', '_'] as const).map((between) => (
+          <Chip
+            key={between}
+            on={pattern.between === between}
+            label={`Sign between: ${between}`}
+            onPress={() => set({ between })}
+          >
+            {between}
+          </Chip>
+        ))}
+      </ChipRow>
+      <Words kind="small" tone="soft">
+        Codes already given stay as they are; a thing’s sheet offers a new one when its parts have changed.
+      </Words>
+    </Card>
+  );
+}

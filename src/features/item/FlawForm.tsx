@@ -1,0 +1,153 @@
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { SEVERITIES, type Flaw, type Thing } from '@/contract/records';
+import { SEVERITY_NAMES } from '@/core/condition/grade';
+import { lengthFigure, parseLength } from '@/core/measure/units';
+import { Field } from '@/parts/Field';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Stage, UNITS } from '@/parts/Stage';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useKinds } from '@/store/kinds';
+import { usePictureAddress } from '@/store/pictures';
+import { useColours } from '@/theme/theme';
+
+/** One flaw: what, where, how bad, how large, and the place in a picture that shows it. */
+export function FlawForm(props: { thing: Thing; before: Flaw | null; onDone: (flaw: Flaw | null) => void }) {
+  const { thing, before, onDone } = props;
+  const units = useAttic((s) => s.settings.units);
+  const kind = useKinds().get(thing.kind);
+  const [flaw, setFlaw] = useState<Flaw>(
+    before ?? {
+      id: nanoid(10),
+      kind: '',
+      place: '',
+      severity: 'slight',
+      sizeMm: null,
+      pictureId: null,
+      pin: null,
+    },
+  );
+  const put = (part: Partial<Flaw>) => setFlaw((f) => ({ ...f, ...part }));
+  const chips = (label: string, list: readonly string[], value: string, set: (text: string) => void) =>
+    list.length > 0 ? (
+      <ChipRow label={label}>
+        {list.map((text) => (
+          <Chip key={text} on={value === text} onPress={() => set(text)}>
+            {text}
+          </Chip>
+        ))}
+      </ChipRow>
+    ) : null;
+  return (
+    <View role="group" aria-label={before ? `Change the flaw ${before.kind}` : 'New flaw'} style={{ gap: 9 }}>
+      {chips('Flaws seen often', kind?.flaws ?? [], flaw.kind, (text) => put({ kind: text }))}
+      <Field
+        label="What is wrong"
+        value={flaw.kind}
+        maxLength={400}
+        pause={0}
+        onChange={(text) => put({ kind: text })}
+      />
+      {chips('Usual places', kind?.places ?? [], flaw.place, (place) => put({ place }))}
+      <Field
+        label="Where on the thing"
+        value={flaw.place}
+        maxLength={400}
+        onChange={(place) => put({ place })}
+      />
+      <ChipRow label="How bad it is">
+        {SEVERITIES.map((s) => (
+          <Chip key={s} on={flaw.severity === s} onPress={() => put({ severity: s })}>
+            {SEVERITY_NAMES[s]}
+          </Chip>
+        ))}
+      </ChipRow>
+      <Field
+        label="Size of the flaw"
+        value={flaw.sizeMm === null ? '' : lengthFigure(flaw.sizeMm, units)}
+        unit={units === 'metric' ? 'cm' : 'in'}
+        keyboard="decimal-pad"
+        figures
+        refuse={(text) => {
+          const parsed = text.trim() === '' ? null : parseLength(text, units);
+          return parsed && !parsed.ok ? parsed.why : null;
+        }}
+        onChange={(text) => {
+          const parsed = text.trim() === '' ? null : parseLength(text, units);
+          put({ sizeMm: parsed?.ok ? parsed.value : null });
+        }}
+      />
+      <Pin thing={thing} flaw={flaw} onPut={put} />
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <Press
+          kind="main"
+          disabled={flaw.kind.trim() === ''}
+          style={{ flex: 1 }}
+          onPress={() => onDone({ ...flaw, kind: flaw.kind.trim(), place: flaw.place.trim() })}
+        >
+          Keep this flaw
+        </Press>
+        <Press onPress={() => onDone(null)}>Cancel</Press>
+      </View>
+    </View>
+  );
+}
+
+/** The picture that shows it, with a pin where it is. */
+function Pin(props: { thing: Thing; flaw: Flaw; onPut: (part: Partial<Flaw>) => void }) {
+  const { thing, flaw, onPut } = props;
+  const c = useColours();
+  const pictures = useAttic((s) => s.pictures);
+  const address = usePictureAddress(flaw.pictureId ?? undefined, 'full');
+  const shown = flaw.pictureId ? pictures[flaw.pictureId] : undefined;
+  const plain = thing.pictureIds.flatMap((id, i) => {
+    const picture = pictures[id];
+    return picture && !picture.made && !picture.clip ? [{ id, n: i + 1 }] : [];
+  });
+  if (plain.length === 0) return null;
+  const shape = shown ? shown.width / shown.height : 1;
+  return (
+    <View style={{ gap: 8 }}>
+      <ChipRow label="Picture that shows it">
+        {plain.map(({ id, n }) => (
+          <Chip
+            key={id}
+            on={flaw.pictureId === id}
+            label={`Flaw shown in picture ${n}`}
+            onPress={() =>
+              onPut(flaw.pictureId === id ? { pictureId: null, pin: null } : { pictureId: id, pin: null })
+            }
+          >
+            {`Picture ${n}`}
+          </Chip>
+        ))}
+      </ChipRow>
+      {shown ? (
+        <>
+          <Words kind="small" tone="soft">
+            {flaw.pin ? 'Tap again to move the pin.' : 'Tap where it is.'}
+          </Words>
+          <Stage
+            address={address}
+            alt="The picture with the flaw"
+            shape={shape}
+            maxHeight="40vh"
+            onDown={(at) => onPut({ pin: { x: within(at.x), y: within(at.y) } })}
+          >
+            {flaw.pin ? (
+              <g transform={`translate(${flaw.pin.x * UNITS} ${(flaw.pin.y * UNITS) / shape})`} data-pin>
+                <circle r={46} fill="none" stroke="#fff" strokeWidth={16} />
+                <circle r={46} fill="none" stroke={c.brick} strokeWidth={8} />
+              </g>
+            ) : null}
+          </Stage>
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+const within = (share: number) => Math.min(1, Math.max(0, share));

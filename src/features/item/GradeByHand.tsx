@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { derivedGrade, gradeOfThing, GRADES, mayGrade } from '@/core/condition/grade';
+import { Field } from '@/parts/Field';
+import { Notice } from '@/parts/Notice';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { editThing } from '@/store/things';
+
+/** The grade with its reason; lowered by hand as one likes, raised only by saying why. */
+export function GradeByHand({ thing }: { thing: Thing }) {
+  const [open, setOpen] = useState(false);
+  const [wear, setWear] = useState<number | null>(null);
+  const [why, setWhy] = useState('');
+  const derived = derivedGrade(thing);
+  const grade = gradeOfThing(thing);
+  if (!derived || !grade) return null;
+  const byHand = thing.gradeByHand !== null && grade.wear !== derived.wear;
+  const chosen = wear ?? grade.wear;
+  const better = chosen < derived.wear;
+  const done = (gradeByHand: Thing['gradeByHand']) => {
+    editThing(thing.id, 'grade', { gradeByHand });
+    setOpen(false);
+    setWear(null);
+    setWhy('');
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      <Notice tone="info">
+        {byHand
+          ? `Grade: ${grade.name}, set by hand (${grade.because}). By the record: ${derived.name} (${derived.because})`
+          : `Grade: ${grade.name} (${grade.because})`}
+      </Notice>
+      {open ? (
+        <View role="group" aria-label="Grade by hand" style={{ gap: 8 }}>
+          <ChipRow label="Grade">
+            {GRADES.map((name, i) => (
+              <Chip key={name} on={chosen === i} onPress={() => setWear(i)}>
+                {name}
+              </Chip>
+            ))}
+          </ChipRow>
+          {better ? (
+            <>
+              <Words
+                kind="small"
+                tone="soft"
+              >{`Better than the record says (${derived.because}): say why.`}</Words>
+              <Field label="Why it is better" value={why} maxLength={400} pause={0} onChange={setWhy} />
+            </>
+          ) : null}
+          <View style={{ flexDirection: 'row', gap: 10 }}>
+            <Press
+              kind="main"
+              disabled={!mayGrade(thing, { wear: chosen, why })}
+              onPress={() => done(chosen === derived.wear ? null : { wear: chosen, why: better ? why : '' })}
+              style={{ flex: 1 }}
+            >
+              Keep this grade
+            </Press>
+            <Press onPress={() => setOpen(false)}>Cancel</Press>
+          </View>
+        </View>
+      ) : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <Press kind="quiet" onPress={() => setOpen(true)}>
+            Grade it by hand
+          </Press>
+          {byHand ? (
+            <Press kind="quiet" icon="undo" onPress={() => done(null)}>
+              As the record says
+            </Press>
+          ) : null}
+        </View>
+      )}
+    </View>
+  );
+}

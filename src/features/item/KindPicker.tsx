@@ -1,0 +1,165 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { suggestKinds } from '@/core/kinds/suggest';
+import type { Kind } from '@/core/kinds/spec';
+import { readable } from '@/core/kinds/values';
+import { Field } from '@/parts/Field';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useKinds } from '@/store/kinds';
+import { changeKind } from '@/store/things';
+
+const FEW = 4;
+/** Offered while nothing is known and nothing was worked on yet. */
+const USUAL = ['jumper', 'coat', 'trousers', 'shirt'];
+
+/**
+ * What kind of thing it is, in a tap: what its words point to, then the kinds lately worked on; all others by
+ * their name or through the tree.
+ */
+export function KindPicker({ thing }: { thing: Thing }) {
+  const [choosing, setChoosing] = useState(false);
+  const kinds = useKinds();
+  const kind = kinds.get(thing.kind);
+  const choose = (id: string) => {
+    changeKind(thing.id, id);
+    setChoosing(false);
+  };
+  if (kind && !choosing)
+    return (
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <Words kind="strong" style={{ flex: 1 }}>
+          {kinds.pathWords(kind.id)}
+        </Words>
+        <Press kind="quiet" label={`Kind: ${kind.name}. Change`} onPress={() => setChoosing(true)}>
+          Another kind
+        </Press>
+      </View>
+    );
+  return <Chooser thing={thing} onChoose={choose} />;
+}
+
+function Chooser({ thing, onChoose }: { thing: Thing; onChoose: (id: string) => void }) {
+  const kinds = useKinds();
+  const [branch, setBranch] = useState<string | null>(null);
+  const [browsing, setBrowsing] = useState(false);
+  const [words, setWords] = useState('');
+  const lately = useLately();
+  const wanted = words.trim().toLocaleLowerCase('en');
+  const pointed = suggestKinds(
+    { title: thing.title, label: [readable(thing.facts.model ?? ''), ...thing.readings.map((r) => r.words)].join(' ') },
+    kinds,
+  ); // prettier-ignore
+  const known = (ids: readonly string[]) => ids.flatMap((id) => kinds.get(id) ?? []);
+  const quick = known([...new Set([...pointed.map((s) => s.kind), ...lately, ...USUAL])]).slice(
+    0,
+    Math.max(FEW, pointed.length + 2),
+  );
+  const matching = wanted === '' ? [] : matches(kinds.all, wanted);
+  const chip = (k: Kind) => (
+    <Chip key={k.id} on={k.id === thing.kind} onPress={() => onChoose(k.id)}>
+      {k.name}
+    </Chip>
+  );
+  const reason = pointed[0];
+  return (
+    <View style={{ gap: 8 }}>
+      {browsing ? (
+        <Field label="Find a kind" value={words} maxLength={60} pause={0} onChange={setWords} />
+      ) : null}
+      {browsing && wanted !== '' ? (
+        matching.length === 0 ? (
+          <Words tone="soft">No kind is called that. Look through the tree, or add one of your own.</Words>
+        ) : (
+          <ChipRow label="Kinds found">{matching.map(chip)}</ChipRow>
+        )
+      ) : browsing ? (
+        <Branch at={branch} onGo={setBranch} onChoose={onChoose} chosen={thing.kind} />
+      ) : (
+        <>
+          <ChipRow label="Kind of thing">
+            {quick.map(chip)}
+            <Chip role="button" on={false} onPress={() => setBrowsing(true)}>
+              Other kinds
+            </Chip>
+          </ChipRow>
+          {reason ? (
+            <Words kind="small" tone="soft">{`${kinds.get(reason.kind)?.name}: ${reason.because}.`}</Words>
+          ) : null}
+        </>
+      )}
+    </View>
+  );
+}
+
+/** One level of the tree: a kind with others below it opens, or is chosen as it is. */
+function Branch(props: {
+  at: string | null;
+  chosen: string;
+  onGo: (id: string | null) => void;
+  onChoose: (id: string) => void;
+}) {
+  const kinds = useKinds();
+  const here = props.at === null ? undefined : kinds.get(props.at);
+  const below = kinds.children(here?.id ?? null);
+  return (
+    <View style={{ gap: 8 }}>
+      {here ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
+          <Press kind="quiet" icon="back" label="Up one level" onPress={() => props.onGo(here.parent)}>
+            {here.parent === null ? 'All kinds' : (kinds.get(here.parent)?.name ?? 'Up')}
+          </Press>
+          <Chip on={props.chosen === here.id} onPress={() => props.onChoose(here.id)}>
+            {`${here.name}, no narrower`}
+          </Chip>
+        </View>
+      ) : null}
+      <ChipRow label={here ? `Kinds of ${here.name.toLocaleLowerCase('en')}` : 'All kinds'} radio={false}>
+        {below.map((k) =>
+          kinds.children(k.id).length > 0 ? (
+            <Chip
+              key={k.id}
+              role="button"
+              on={false}
+              label={`${k.name}: open`}
+              onPress={() => props.onGo(k.id)}
+            >
+              {`${k.name} ›`}
+            </Chip>
+          ) : (
+            <Chip key={k.id} role="button" on={props.chosen === k.id} onPress={() => props.onChoose(k.id)}>
+              {k.name}
+            </Chip>
+          ),
+        )}
+      </ChipRow>
+    </View>
+  );
+}
+
+/** Kinds whose name, or another name for them, begins a word with what was typed. */
+function matches(all: readonly Kind[], wanted: string): Kind[] {
+  return all
+    .filter((k) =>
+      [k.name, k.titleWords, ...k.alsoCalled].some((name) =>
+        ` ${name.toLocaleLowerCase('en')}`.includes(` ${wanted}`),
+      ),
+    )
+    .slice(0, 12);
+}
+
+function useLately(): string[] {
+  const things = useAttic((s) => s.things);
+  return [
+    ...new Set(
+      Object.values(things)
+        .filter((t) => t.kind !== '')
+        .sort((a, b) => b.updatedAt - a.updatedAt)
+        .slice(0, 60)
+        .map((t) => t.kind),
+    ),
+  ].slice(0, FEW);
+}

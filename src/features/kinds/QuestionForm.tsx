@@ -1,0 +1,118 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { FactSpec, FactType, Need } from '@/core/kinds/spec';
+import { factValue } from '@/core/kinds/values';
+import { Field } from '@/parts/Field';
+import { Notice } from '@/parts/Notice';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { keepSpecific } from '@/store/ownKinds';
+
+const TYPES: readonly [FactType, string][] = [
+  ['text', 'Words'],
+  ['number', 'A number'],
+  ['year', 'A year'],
+  ['yesNo', 'Yes or no'],
+];
+const NEEDS: readonly [Need, string][] = [
+  ['required', 'Required'],
+  ['wanted', 'Good to have'],
+  ['optional', 'If it is known'],
+];
+
+/** A question of one's own, or one of ours asked another way from here down. */
+export function QuestionForm(props: { at: string; before: FactSpec | null; onDone: () => void }) {
+  const { at, before, onDone } = props;
+  const [spec, setSpec] = useState<FactSpec>(before ?? { id: '', label: '', type: 'text', need: 'optional' });
+  const [choices, setChoices] = useState((before?.choices ?? []).join(', '));
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const put = (part: Partial<FactSpec>) => setSpec({ ...spec, ...part });
+  const type = spec.type ?? 'text';
+  const keep = () => {
+    const list = [...new Set(choices.split(',').map((c) => c.trim()).filter(Boolean))]; // prettier-ignore
+    const { choices: _, ...rest } = spec;
+    const whole: FactSpec = {
+      ...rest,
+      label: spec.label.trim(),
+      ...(type === 'text' && list.length > 0 ? { choices: list } : {}),
+    };
+    if (list.some((c) => c.length > 80) || list.length > 200)
+      return setTrouble('At most 200 choices of 80 characters each. Nothing was changed.');
+    const usual = whole.usual ? factValue(whole, whole.usual) : null;
+    if (usual && !usual.ok) return setTrouble(`What it begins with does not fit: ${usual.why}`);
+    keepSpecific(at, whole);
+    onDone();
+  };
+  return (
+    <View role="group" aria-label={before ? `Change ${before.label}` : 'New question'} style={{ gap: 10 }}>
+      <Field
+        label="Question"
+        value={spec.label}
+        maxLength={60}
+        pause={0}
+        onChange={(label) => put({ label })}
+      />
+      <ChipRow label="What the answer is">
+        {TYPES.map(([id, words]) => (
+          <Chip key={id} on={type === id} onPress={() => put({ type: id })}>
+            {words}
+          </Chip>
+        ))}
+      </ChipRow>
+      {type === 'text' ? (
+        <Field
+          label="Choices, with commas between"
+          value={choices}
+          maxLength={4_000}
+          pause={0}
+          onChange={setChoices}
+        />
+      ) : null}
+      {type === 'number' ? (
+        <Field
+          label="Unit beside it"
+          value={spec.unit ?? ''}
+          maxLength={12}
+          pause={0}
+          onChange={(unit) => put({ unit })}
+        />
+      ) : null}
+      <ChipRow label="How the answer is taken" radio={false}>
+        {type === 'text' && choices.trim() !== '' ? (
+          <Chip role="checkbox" on={spec.closed ?? false} onPress={() => put({ closed: !spec.closed })}>
+            Only these choices
+          </Chip>
+        ) : null}
+        {type === 'text' ? (
+          <Chip role="checkbox" on={spec.several ?? false} onPress={() => put({ several: !spec.several })}>
+            Several answers
+          </Chip>
+        ) : null}
+        <Chip role="checkbox" on={spec.private ?? false} onPress={() => put({ private: !spec.private })}>
+          Private: never sent
+        </Chip>
+      </ChipRow>
+      <ChipRow label="How much it is wanted">
+        {NEEDS.map(([id, words]) => (
+          <Chip key={id} on={(spec.need ?? 'optional') === id} onPress={() => put({ need: id })}>
+            {words}
+          </Chip>
+        ))}
+      </ChipRow>
+      <Field
+        label="New things begin with"
+        value={spec.usual ?? ''}
+        maxLength={400}
+        pause={0}
+        onChange={(usual) => put({ usual })}
+      />
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <Press kind="main" disabled={spec.label.trim() === ''} onPress={keep} style={{ flex: 1 }}>
+          Keep this question
+        </Press>
+        <Press onPress={onDone}>Cancel</Press>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,70 @@
+import { Haul, type Owner, type Spot } from '@/contract/records';
+import { haulSplit } from '@/core/hauls/haul';
+import { weightOf } from '@/core/listing/effective';
+
+import { change, newId, setSettings, useAttic, type Put } from './attic';
+import { kindsNow } from './kinds';
+import { thingWith } from './things';
+
+/** Starts a haul and works in it. */
+export function startHaul(name: string, date: string): string {
+  const id = newId();
+  const record = Haul.parse({ id, name, date, createdAt: Date.now() });
+  setSettings({ haulId: id });
+  change('new haul', [{ collection: 'hauls', id, record }]);
+  return id;
+}
+
+export function editHaul(id: string, label: string, part: Partial<Haul>): void {
+  const haul = useAttic.getState().hauls[id];
+  if (haul) change(label, [{ collection: 'hauls', id, record: { ...haul, ...part } }]);
+}
+
+/** Writes each thing's part of what the haul cost into its record. @returns how many were changed */
+export function spreadCost(id: string): number {
+  const { hauls, things } = useAttic.getState();
+  const haul = hauls[id];
+  if (!haul) return 0;
+  const kinds = kindsNow();
+  const own = Object.values(things).sort((a, b) => (a.id < b.id ? -1 : 1));
+  const split = haulSplit(haul, own, (t) => weightOf(t, kinds));
+  const puts: Put[] = own.flatMap((t) => {
+    const cost = split?.costs.get(t.id);
+    return cost === undefined || cost === t.cost ? [] : [thingWith(t, { cost })];
+  });
+  if (puts.length > 0) change(`cost of ${haul.name} spread`, puts, { destructive: true });
+  return puts.length;
+}
+
+/** Keeps a spot, new or changed. @returns its id */
+export function keepSpot(spot: Omit<Spot, 'id'> & { id?: string }): string {
+  const id = spot.id ?? newId();
+  change(`spot ${spot.name}`, [{ collection: 'spots', id, record: { ...spot, id } }]);
+  return id;
+}
+
+export function removeSpot(id: string): void {
+  const name = useAttic.getState().spots[id]?.name ?? '';
+  change(`spot ${name} removed`, [{ collection: 'spots', id, record: null }], { destructive: true });
+}
+
+/** Puts things into a spot, with one undo. */
+export function moveTo(spot: string, ids: readonly string[]): void {
+  const { things } = useAttic.getState();
+  const moving = ids.flatMap((id) => things[id] ?? []).filter((t) => t.spot !== spot);
+  if (moving.length === 0) return;
+  change(
+    moving.length === 1
+      ? `moved to ${spot || 'no spot'}`
+      : `${moving.length} things moved to ${spot || 'no spot'}`,
+    moving.map((t) => thingWith(t, { spot })),
+    { destructive: true },
+  );
+}
+
+/** Keeps somebody whose things are sold for them, new or changed. @returns the id */
+export function keepOwner(owner: Omit<Owner, 'id'> & { id?: string }): string {
+  const id = owner.id ?? newId();
+  change(`agreement with ${owner.name}`, [{ collection: 'owners', id, record: { ...owner, id } }]);
+  return id;
+}

@@ -1,0 +1,113 @@
+import 'fake-indexeddb/auto';
+
+import { openAttic, undo, useAttic } from './attic';
+import { editHaul, keepSpot, moveTo, spreadCost, startHaul } from './hauls';
+import { kindsNow } from './kinds';
+import { addKind, keepSpecific, removeKind, takeBackSpecific } from './ownKinds';
+import { addThing, anotherLike, changeKind, codeNow, editThing, giveNewCode, setFact } from './things';
+
+const thing = (id: string) => useAttic.getState().things[id]!;
+const fact = (kind: string, id: string) => kindsNow().fact(kind, id)!;
+
+beforeAll(() => openAttic(`record-${Date.now()}`));
+
+it('begins a thing with what its haul says, in its kind, with a code of its own', () => {
+  const haul = startHaul('Quayside', '2026-11-08');
+  editHaul(haul, 'defaults', { defaults: { kind: 'jumper', spot: 'A3-12', ownerId: null } });
+  const [one, two] = [addThing(), addThing()];
+  expect(thing(one)).toMatchObject({ haulId: haul, kind: 'jumper', spot: 'A3-12' });
+  expect(thing(one).code).not.toBe(thing(two).code);
+});
+
+it('keeps a diary of who did what, also of what was taken back', () => {
+  const id = addThing();
+  editThing(id, 'title', { title: 'Gansey' });
+  editThing(id, 'title', { title: 'Gansey jumper' });
+  undo();
+  const lines = useAttic.getState().diary[id]!.lines;
+  expect(lines.map((l) => l.what)).toEqual(['new thing', 'title', 'taken back: title']);
+  expect(lines.every((l) => l.who === useAttic.getState().settings.author)).toBe(true);
+  expect(thing(id).title).toBe('');
+});
+
+it('gives a new code when its parts have changed, with the same number', () => {
+  const id = addThing();
+  const before = thing(id);
+  useAttic.setState((s) => ({
+    settings: {
+      ...s.settings,
+      codePattern: { ...s.settings.codePattern, parts: ['kind', 'number', 'spot'] },
+    },
+  }));
+  changeKind(id, 'lamp');
+  editThing(id, 'spot', { spot: 'B2' });
+  expect(codeNow(thing(id))).toBe(`LAM-${String(before.number).padStart(4, '0')}-B2`);
+  giveNewCode(id);
+  expect(thing(id).code).toBe(codeNow(thing(id)));
+  expect(thing(id).number).toBe(before.number);
+});
+
+it('makes another like it with the facts, without pictures, flaws, code, spot and serial number', () => {
+  const id = addThing({
+    facts: { brand: 'Ostler', serial: 'SN-1' }, kind: 'coat', spot: 'C1', flaws: [{ id: 'f', kind: 'hole', place: '', severity: 'clear', sizeMm: null, pictureId: null, pin: null }],
+    measurements: { chest: 590 }, price: 7_400,
+  }); // prettier-ignore
+  const copy = thing(anotherLike(id)!);
+  expect(copy).toMatchObject({
+    facts: { brand: 'Ostler' },
+    measurements: { chest: 590 },
+    price: 7_400,
+    flaws: [],
+    spot: '',
+    pictureIds: [],
+  });
+  expect(copy.facts.serial).toBeUndefined();
+  expect(copy.code).not.toBe(thing(id).code);
+  expect(anotherLike('nobody')).toBeNull();
+});
+
+it('asks a question of one’s own below a branch, and gives it up without losing the answers', () => {
+  const kind = addKind('jumper', 'Gansey');
+  keepSpecific('clothes', { id: '', label: 'Which pile', private: true });
+  const own = Object.values(useAttic.getState().specifics)[0]!;
+  const id = addThing({ kind });
+  setFact(id, fact(kind, own.fact), 'heap nine');
+  expect(thing(id).facts[own.fact]).toBe('heap nine');
+  expect(kindsNow().isPrivate(kind, own.fact)).toBe(true);
+  keepSpecific('clothes', { ...fact('clothes', own.fact), label: 'Which heap' });
+  expect(Object.values(useAttic.getState().specifics)).toHaveLength(1);
+  expect(kindsNow().factName(kind, own.fact)).toBe('Which heap');
+  takeBackSpecific(own.id);
+  expect(thing(id).facts[own.fact]).toBe('heap nine');
+  removeKind(kind);
+  expect(kindsNow().get(kind)).toBeUndefined();
+});
+
+it('refuses an answer that the question does not take, and leaves the record as it was', () => {
+  const id = addThing({ kind: 'book' });
+  setFact(id, fact('book', 'year'), '1968');
+  setFact(id, fact('book', 'year'), 'old');
+  expect(thing(id).facts.year).toBe('1968');
+  setFact(id, fact('book', 'year'), ' ');
+  expect(thing(id).facts.year).toBeUndefined();
+});
+
+it('moves things into a spot with one undo', () => {
+  keepSpot({ name: 'Box 4', capacity: 2, note: '' });
+  const ids = [addThing({ spot: 'A1' }), addThing({ spot: 'A2' })];
+  moveTo('Box 4', ids);
+  expect(ids.map((id) => thing(id).spot)).toEqual(['Box 4', 'Box 4']);
+  undo();
+  expect(ids.map((id) => thing(id).spot)).toEqual(['A1', 'A2']);
+});
+
+it('writes a haul’s cost into its things’ records to the cent, with one undo', () => {
+  const haul = startHaul('Table', '2026-11-09');
+  editHaul(haul, 'cost', { cost: 1_000 });
+  const ids = [addThing(), addThing(), addThing()];
+  expect(spreadCost(haul)).toBe(3);
+  expect(ids.map((id) => thing(id).cost)).toEqual([334, 333, 333]);
+  expect(spreadCost(haul)).toBe(0);
+  undo();
+  expect(ids.map((id) => thing(id).cost)).toEqual([null, null, null]);
+});
