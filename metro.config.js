@@ -17,6 +17,15 @@ config.resolver.resolveRequest = (context, name, platform) => {
     context.originModulePath.includes(`${path.sep}zod${path.sep}`)
   )
     return { type: 'empty' };
+  // Its CommonJS form has no default export, which pdf-lib's modules ask for.
+  if (name === 'tslib')
+    return {
+      type: 'sourceFile',
+      filePath: path.join(
+        path.dirname(require.resolve('tslib', { paths: [path.dirname(context.originModulePath)] })),
+        'tslib.es6.js',
+      ),
+    };
   return context.resolveRequest(context, name, platform);
 };
 

@@ -1,7 +1,12 @@
 import { benchClosing } from './closing';
 import { benchPictures } from './pictures';
+import { benchStock } from './stock';
 
-const BENCHES: Record<string, () => Promise<void>> = { closing: benchClosing, pictures: benchPictures };
+const BENCHES: Record<string, () => Promise<void>> = {
+  closing: benchClosing,
+  pictures: benchPictures,
+  stock: benchStock,
+};
 
 async function main(): Promise<void> {
   const wanted = process.argv.slice(2);

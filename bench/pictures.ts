@@ -1,8 +1,6 @@
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 
-import type { Page } from 'puppeteer-core';
-
 import { Attic } from '../e2e/attic';
 import { openBrowser, PHONE } from '../e2e/browser';
 import { barcodePicture, garmentPicture, labelPicture, phonePicture } from '../e2e/pictures';
@@ -14,37 +12,7 @@ import { maskScaled } from '@/core/pixels/whiten';
 import { gansey } from '../demo/draw/clothes';
 import { photograph } from '../demo/draw/studio';
 import { median, tell } from './figure';
-
-/** The longest a finger may wait, milliseconds: the browser reports tasks from 50 ms up. */
-const BLOCK = 50;
-
-/** How long the page could not answer a finger, since it was last asked. */
-class Watch {
-  private constructor(private readonly page: Page) {}
-
-  static async on(page: Page): Promise<Watch> {
-    await page.evaluate(() => {
-      const blocks: number[] = [];
-      (window as unknown as { blocks: number[] }).blocks = blocks;
-      new PerformanceObserver((list) => {
-        for (const entry of list.getEntries()) blocks.push(entry.duration);
-      }).observe({ type: 'longtask', buffered: false });
-    });
-    return new Watch(page);
-  }
-
-  async longest(): Promise<number> {
-    return this.page.evaluate(() => {
-      const own = window as unknown as { blocks: number[] };
-      return Math.max(0, ...own.blocks.splice(0));
-    });
-  }
-
-  async tell(name: string, ms: number): Promise<void> {
-    tell({ name: `${name}.time`, value: ms, unit: 'ms' });
-    tell({ name: `${name}.longestBlock`, value: await this.longest(), unit: 'ms', goal: BLOCK });
-  }
-}
+import { timed, Watch } from './watch';
 
 /** What is fetched when something is first needed: the files' sizes as they are sent, compressed. */
 function tellLoaded(name: string, files: readonly RegExp[]): void {
@@ -57,12 +25,6 @@ function tellLoaded(name: string, files: readonly RegExp[]): void {
     return Math.min(...sizes);
   });
   tell({ name: `${name}.bytesFirstLoaded`, value: bytes.reduce((s, n) => s + n, 0), unit: 'bytes' });
-}
-
-async function timed(work: () => Promise<unknown>): Promise<number> {
-  const from = performance.now();
-  await work();
-  return performance.now() - from;
 }
 
 /** The mask of a picture of 1 600 pixels, as the worker makes it: found at 1 000, drawn at 1 600. */

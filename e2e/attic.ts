@@ -7,6 +7,9 @@ import { until } from './serverProcess';
 export class Attic {
   /** Whatever the page complained about; a test ends by looking. */
   readonly complaints: string[] = [];
+  /** What it cost the person so far. */
+  taps = 0;
+  typed = 0;
 
   private constructor(readonly page: Page) {}
 
@@ -39,10 +42,13 @@ export class Attic {
 
   /** Presses what has this name: a button, chip or link. */
   async press(name: string, within = ''): Promise<void> {
+    this.taps += 1;
     await this.page.locator(`${within} ::-p-aria(${name})`.trim()).click();
   }
 
   async fill(label: string, text: string): Promise<void> {
+    this.taps += 1;
+    this.typed += text.length;
     const field = `:is(input, textarea)[aria-label^="${label}"]`;
     await this.page.locator(field).click();
     await this.page.$eval(field, (element) => (element as HTMLInputElement).select());
@@ -57,6 +63,7 @@ export class Attic {
   }
 
   async choose(files: string[], button = 'Choose pictures'): Promise<void> {
+    this.taps += 1;
     const input = (await this.page.waitForSelector(
       `input[type=file][aria-label="${button}: files"]`,
     )) as ElementHandle<HTMLInputElement>;

@@ -73,6 +73,15 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
     },
   },
   {
+    name: 'bulk',
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/stock`);
+      for (const name of ['Choose several', 'All 16', 'Spot'])
+        await page.locator(`::-p-aria(${name})`).click();
+      await page.locator('input[aria-label="Spot"]').fill('Box 9');
+    },
+  },
+  {
     name: 'haul',
     open: async (page) => {
       await page.goto(`${ADDRESS}/hauls`);

@@ -22,6 +22,8 @@ export interface Change {
 
 /** How many changes can be taken back. */
 export const JOURNAL_LENGTH = 60;
+/** How many records' changes, all in all. */
+const JOURNAL_EDITS = 3_000;
 /** Typing in one field within this time is one change, milliseconds. */
 const SAME_CHANGE = 2_000;
 
@@ -35,7 +37,11 @@ export function journalWith(journal: readonly Change[], change: Change): Change[
     last.label === change.label && edit.id === lastEdit.id && edit.collection === lastEdit.collection &&
     edit.before !== null && edit.after !== null && change.at - last.at < SAME_CHANGE; // prettier-ignore
   if (same) return [...journal.slice(0, -1), { ...change, edits: [{ ...edit, before: lastEdit.before }] }];
-  return [...journal, change].slice(-JOURNAL_LENGTH);
+  const kept = [...journal, change].slice(-JOURNAL_LENGTH);
+  // It is written with every change: what touched thousands of records makes older ones go.
+  let edits = kept.reduce((sum, c) => sum + c.edits.length, 0);
+  while (kept.length > 1 && edits > JOURNAL_EDITS) edits -= kept.shift()!.edits.length;
+  return kept;
 }
 
 /**

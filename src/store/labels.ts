@@ -22,7 +22,7 @@ export async function labelsPdf(
 ): Promise<Uint8Array<ArrayBuffer>> {
   const [{ PDFDocument, StandardFonts, rgb }, { code128Widths }] = await Promise.all([
     import('pdf-lib'),
-    import('./code128'),
+    import('@/core/labels/code128'),
   ]);
   const file = await PDFDocument.create();
   const font = await file.embedFont(StandardFonts.Helvetica);

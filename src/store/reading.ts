@@ -150,6 +150,19 @@ export function confirmReading(thing: Thing, reading: Reading): void {
   change('reading confirmed', [thingWith(thing, { ...part, readings })]);
 }
 
+/** All at once, but for what would take the place of something that is known: that is asked one by one. */
+export function confirmAll(thing: Thing): void {
+  let { facts, measurements } = thing;
+  const fresh = thing.readings.filter((r) => knownValue(thing, r.field) === undefined);
+  for (const { field, value } of fresh) {
+    const [what, id] = split(field);
+    if (what === 'fact') facts = { ...facts, [id]: value };
+    else measurements = { ...measurements, [id]: Number(value) };
+  }
+  const readings = thing.readings.filter((r) => !fresh.includes(r));
+  change('readings confirmed', [thingWith(thing, { facts, measurements, readings })]);
+}
+
 export function dropReading(thing: Thing, reading: Reading): void {
   change('reading dropped', [
     thingWith(thing, { readings: thing.readings.filter((r) => r.id !== reading.id) }),

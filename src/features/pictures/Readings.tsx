@@ -9,7 +9,7 @@ import { useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
 import { pictureWorker } from '@/store/pictureWorker';
 import { readOriginal } from '@/store/pictures';
-import { confirmReading, dropReading, knownValue } from '@/store/reading';
+import { confirmAll, confirmReading, dropReading, knownValue } from '@/store/reading';
 import { useColours } from '@/theme/theme';
 
 /** What a machine read in the pictures, with the place it stands at. Nothing of it counts before a person says so. */
@@ -34,6 +34,11 @@ export function Readings({ thing }: { thing: Thing }) {
       {thing.readings.map((reading) => (
         <Line key={reading.id} thing={thing} reading={reading} />
       ))}
+      {thing.readings.filter((r) => knownValue(thing, r.field) === undefined).length > 1 ? (
+        <Press icon="check" label="Right: all of it" onPress={() => confirmAll(thing)}>
+          All of it is right
+        </Press>
+      ) : null}
     </View>
   );
 }

@@ -1,68 +1,103 @@
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { useCallback, useMemo, useState } from 'react';
+import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { gradeOfThing } from '@/core/condition/grade';
-import type { KindTree } from '@/core/kinds/tree';
-import { formatMoney } from '@/core/money/money';
+import { ordered, StockSearch, type Order } from '@/core/stock/search';
 import { Field } from '@/parts/Field';
-import { HouseFront } from '@/parts/HouseFront';
-import { Card, Page } from '@/parts/Page';
-import { PictureView } from '@/parts/PictureView';
+import { LongList } from '@/parts/LongList';
+import { Card } from '@/parts/Page';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
-import { useColours, useWide } from '@/theme/theme';
+import { useWide } from '@/theme/theme';
 
-import { agoWords } from '../shell/time';
+import { BulkChange } from './BulkChange';
+import { StockRow, TableHead, TableLine } from './StockRow';
 
-type Filter = 'all' | 'unlisted' | 'listed' | 'sold';
-const FILTERS: { id: Filter; name: string }[] = [
-  { id: 'all', name: 'All' },
-  { id: 'unlisted', name: 'Not listed' },
-  { id: 'listed', name: 'Listed' },
-  { id: 'sold', name: 'Sold' },
+const FILTERS = [
+  ['all', 'All'],
+  ['unlisted', 'Not listed'],
+  ['listed', 'Listed'],
+  ['sold', 'Sold'],
+] as const;
+type Filter = (typeof FILTERS)[number][0];
+
+const ORDER_WORDS: readonly [Order, string][] = [
+  ['newest', 'Newest first'],
+  ['oldest', 'Oldest first'],
+  ['title', 'By title'],
+  ['spot', 'By spot'],
+  ['dearest', 'Dearest first'],
+  ['cheapest', 'Cheapest first'],
 ];
 
-/** Everything owned, newest first; search as you type. */
-export function Stock() {
-  const wide = useWide();
-  const router = useRouter();
+/** What is found of everything owned, in order. */
+function useFound(query: string, filter: Filter, order: Order): readonly Thing[] {
   const things = useAttic((s) => s.things);
   const views = useCourier((s) => s.things);
   const kinds = useKinds();
+  const search = useMemo(() => new StockSearch(kinds), [kinds]);
+  const inOrder = useMemo(() => ordered(Object.values(things), order), [things, order]);
+  const filtered = useMemo(() => {
+    if (filter === 'all') return inOrder;
+    return inOrder.filter((t) => {
+      const view = views[t.id];
+      const up = view?.listings.some((l) => l.want === 'live' || l.doing === 'withdraw') ?? false;
+      if (filter === 'sold') return !!view?.sale;
+      return filter === 'listed' ? up && !view?.sale : !up && !view?.sale;
+    });
+  }, [inOrder, views, filter]);
+  return useMemo(() => search.find(filtered, query), [search, filtered, query]);
+}
+
+/** Everything owned; search as you type, choose many and change them at once. */
+export function Stock() {
+  const wide = useWide();
+  const router = useRouter();
+  const empty = useAttic((s) => Object.keys(s.things).length === 0);
   const [query, setQuery] = useState('');
   const [filter, setFilter] = useState<Filter>('all');
-  const shown = useMemo(() => {
-    const words = query.toLocaleLowerCase('en').split(/\s+/u).filter(Boolean);
-    return Object.values(things)
-      .filter((t) => words.every((w) => haystack(t, kinds).includes(w)))
-      .filter((t) => {
-        const view = views[t.id];
-        const up = view?.listings.some((l) => l.want === 'live' || l.doing === 'withdraw') ?? false;
-        if (filter === 'sold') return !!view?.sale;
-        if (filter === 'listed') return up && !view?.sale;
-        if (filter === 'unlisted') return !up && !view?.sale;
-        return true;
-      })
-      .sort((a, b) => b.createdAt - a.createdAt);
-  }, [things, views, kinds, query, filter]);
-
+  const [order, setOrder] = useState<Order>('newest');
+  const [sorting, setSorting] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
+  const shown = useFound(query, filter, order);
+  const choosing = chosen !== null;
+  const press = useCallback(
+    (id: string) => {
+      if (!choosing) return router.navigate(`/thing/${id}`);
+      setChosen((before) => {
+        const next = new Set(before);
+        if (!next.delete(id)) next.add(id);
+        return next;
+      });
+    },
+    [choosing, router],
+  );
+  const Line = wide ? TableLine : StockRow;
   return (
-    <Page
-      title="Stock"
+    <LongList
+      label="Stock"
+      items={shown}
+      keyOf={(t) => t.id}
+      height={wide ? 65 : 98}
+      gap={wide ? 0 : 10}
       maxWidth={1400}
-      aside={
+      table={wide && shown.length > 0 ? { label: 'Stock', head: <TableHead /> } : undefined}
+      row={(thing) => <Line thing={thing} chosen={chosen ? chosen.has(thing.id) : null} onPress={press} />}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
+        <Words kind="title" style={{ flex: 1 }}>
+          Stock
+        </Words>
         <SignPress
           icon="attic"
           label="The attic: hauls, spots, kinds, codes"
           onPress={() => router.navigate('/attic')}
         />
-      }
-    >
+      </View>
       <Field
         label="Search"
         value={query}
@@ -71,13 +106,13 @@ export function Stock() {
         placeholder="title, brand, code, spot"
       />
       <ChipRow label="Show">
-        {FILTERS.map((f) => (
-          <Chip key={f.id} on={filter === f.id} onPress={() => setFilter(f.id)}>
-            {f.name}
+        {FILTERS.map(([id, words]) => (
+          <Chip key={id} on={filter === id} onPress={() => setFilter(id)}>
+            {words}
           </Chip>
         ))}
       </ChipRow>
-      {Object.keys(things).length === 0 ? (
+      {empty ? (
         <Card>
           <Words kind="heading">Nothing here yet</Words>
           <Words tone="soft">Things come in with their first picture.</Words>
@@ -85,138 +120,47 @@ export function Stock() {
             Begin with a picture
           </Press>
         </Card>
-      ) : shown.length === 0 ? (
-        <Words tone="soft">Nothing matches.</Words>
-      ) : wide ? (
-        <Table things={shown} />
       ) : (
-        shown.map((thing) => <Row key={thing.id} thing={thing} />)
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
+          <Words tone="soft" figures style={{ flex: 1 }} role="status">
+            {shown.length === 0
+              ? 'Nothing matches.'
+              : shown.length === 1
+                ? '1 thing'
+                : `${shown.length} things`}
+          </Words>
+          <Press kind="quiet" label="Put them in another order" onPress={() => setSorting(!sorting)}>
+            {ORDER_WORDS.find(([id]) => id === order)?.[1] ?? 'Order'}
+          </Press>
+          <Press kind="quiet" onPress={() => setChosen(chosen ? null : new Set())}>
+            {chosen ? 'Done choosing' : 'Choose several'}
+          </Press>
+        </View>
       )}
-    </Page>
-  );
-}
-
-function haystack(t: Thing, kinds: KindTree): string {
-  return [t.title, t.code, t.spot, kinds.get(t.kind)?.name ?? '', ...Object.values(t.facts)]
-    .join(' ')
-    .toLocaleLowerCase('en');
-}
-
-function Row({ thing }: { thing: Thing }) {
-  const c = useColours();
-  const router = useRouter();
-  const currency = useAttic((s) => s.settings.currency);
-  const front = useFront();
-  const kinds = useKinds();
-  return (
-    <Pressable
-      role="link"
-      aria-label={thing.title || thing.code}
-      onPress={() => router.navigate(`/thing/${thing.id}`)}
-      style={[styles.row, { backgroundColor: c.surface, borderColor: c.line }]}
-    >
-      <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 76, height: 76 }} />
-      <View style={{ flex: 1, gap: 3, minWidth: 0 }}>
-        <Words kind="strong" numberOfLines={2}>
-          {thing.title || kinds.get(thing.kind)?.name || thing.code}
-        </Words>
-        <Words kind="small" tone="soft" figures numberOfLines={1}>
-          {[thing.code, thing.spot, agoWords(thing.createdAt)].filter(Boolean).join(' · ')}
-        </Words>
-        <View style={{ flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between' }}>
-          <Words kind="strong" figures>
-            {thing.price === null ? 'no price' : formatMoney(thing.price, currency)}
-          </Words>
-          <HouseFront thingId={thing.id} currency={currency} size={28} {...front(thing.id)} />
-        </View>
-      </View>
-    </Pressable>
-  );
-}
-
-function useFront() {
-  const views = useCourier((s) => s.things);
-  const sheets = useCourier((s) => s.sheets);
-  const plans = useAttic((s) => s.plans);
-  return (id: string) => ({ view: views[id], plans, sheets });
-}
-
-const COLUMNS = ['Picture', 'Title', 'Kind', 'Grade', 'Spot', 'Cost', 'Price', 'Age', 'Listed'] as const;
-
-function Table({ things }: { things: Thing[] }) {
-  const c = useColours();
-  const router = useRouter();
-  const currency = useAttic((s) => s.settings.currency);
-  const front = useFront();
-  const kinds = useKinds();
-  const money = (n: number | null) => (n === null ? '—' : formatMoney(n, currency));
-  return (
-    <View
-      role="table"
-      aria-label="Stock"
-      style={[styles.table, { borderColor: c.line, backgroundColor: c.surface }]}
-    >
-      <View role="row" style={[styles.line, { backgroundColor: c.raised }]}>
-        {COLUMNS.map((name, i) => (
-          <Words
-            key={name}
-            kind="small"
-            role="columnheader"
-
-            style={[WIDTHS[i], { fontWeight: '600' }]}
-          >
-            {name}
-          </Words>
-        ))}
-      </View>
-      {things.map((t) => (
-        <View key={t.id} role="row" style={[styles.line, { borderTopWidth: 1, borderColor: c.line }]}>
-          <View role="cell" style={WIDTHS[0]}>
-            <PictureView id={t.pictureIds[0]} alt="" style={{ width: 52, height: 52 }} />
-          </View>
-          <View role="cell" style={WIDTHS[1]}>
-            <Pressable
-              role="link"
-              onPress={() => router.navigate(`/thing/${t.id}`)}
-              style={{ minHeight: 44, justifyContent: 'center' }}
+      {sorting ? (
+        <ChipRow label="Order">
+          {ORDER_WORDS.map(([id, words]) => (
+            <Chip
+              key={id}
+              on={order === id}
+              onPress={() => {
+                setOrder(id);
+                setSorting(false);
+              }}
             >
-              <Words kind="strong" numberOfLines={2}>
-                {t.title || t.code}
-              </Words>
-              <Words kind="small" tone="soft" figures>
-                {t.code}
-              </Words>
-            </Pressable>
-          </View>
-          {[
-            kinds.get(t.kind)?.name ?? '—',
-            gradeOfThing(t)?.name ?? '—',
-            t.spot || '—',
-            money(t.cost),
-            money(t.price),
-            agoWords(t.createdAt),
-          ].map((text, i) => (
-            <Words key={COLUMNS[i + 2]} role="cell" figures style={WIDTHS[i + 2]} numberOfLines={2}>
-              {text}
-            </Words>
+              {words}
+            </Chip>
           ))}
-          <View role="cell" style={WIDTHS[8]}>
-            <HouseFront thingId={t.id} currency={currency} size={30} {...front(t.id)} />
-          </View>
-        </View>
-      ))}
-    </View>
+        </ChipRow>
+      ) : null}
+      {chosen ? (
+        <BulkChange
+          chosen={chosen}
+          shown={shown}
+          onAll={() => setChosen(new Set(shown.map((t) => t.id)))}
+          onNone={() => setChosen(new Set())}
+        />
+      ) : null}
+    </LongList>
   );
 }
-
-const right = { textAlign: 'right' as const };
-const WIDTHS = [
-  { width: 56 }, { flex: 1, minWidth: 180 }, { width: 110 }, { width: 110 }, { width: 70 }, { width: 78, ...right },
-  { width: 78, ...right }, { width: 96 }, { width: 120 },
-]; // prettier-ignore
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', gap: 12, padding: 10, borderRadius: 12, borderWidth: 1 },
-  table: { borderWidth: 1, borderRadius: 12, overflow: 'hidden' },
-  line: { flexDirection: 'row', alignItems: 'center', gap: 12, paddingHorizontal: 12, paddingVertical: 6 },
-});

@@ -1,0 +1,70 @@
+import type { Thing } from '@/contract/records';
+
+import type { KindTree } from '../kinds/tree';
+import { labelCode } from '../identity/code';
+
+/** Ways to put stock in order. */
+export const ORDERS = ['newest', 'oldest', 'title', 'spot', 'dearest', 'cheapest'] as const;
+export type Order = (typeof ORDERS)[number];
+
+/**
+ * Finds things by any words of theirs: title, code, spot, kind, facts. Each thing's text is put together once and
+ * again when its record changes, so that a key costs one pass over plain text (20,000 things: a few milliseconds).
+ */
+export class StockSearch {
+  private readonly texts = new WeakMap<Thing, string>();
+
+  constructor(private readonly kinds: KindTree) {}
+
+  /**
+   * @param query words in any order; all have to be found, in any case, as parts of words
+   * @returns those of `things` that match, in the same order
+   */
+  find(things: readonly Thing[], query: string): readonly Thing[] {
+    const words = folded(query).split(/\s+/u).filter(Boolean).slice(0, 12);
+    if (words.length === 0) return things;
+    return things.filter((thing) => {
+      const text = this.textOf(thing);
+      return words.every((word) => text.includes(word));
+    });
+  }
+
+  private textOf(thing: Thing): string {
+    let text = this.texts.get(thing);
+    if (text === undefined) {
+      text = folded(
+        [
+          thing.title, labelCode(thing.code, thing.spot), thing.spot, this.kinds.pathWords(thing.kind), ...Object.values(thing.facts),
+        ].join('\n'),
+      ); // prettier-ignore
+      this.texts.set(thing, text);
+    }
+    return text;
+  }
+}
+
+/** Without case and accents, so that "cafe" finds "Café". */
+function folded(text: string): string {
+  return text.normalize('NFD').replace(/\p{M}/gu, '').toLocaleLowerCase('en');
+}
+
+/** Things in order; those that lack what decides come last, and equal ones stay the newest first. */
+export function ordered(things: readonly Thing[], order: Order): Thing[] {
+  const newest = (a: Thing, b: Thing) => b.createdAt - a.createdAt || (a.id < b.id ? 1 : -1);
+  const by: Record<Order, (a: Thing, b: Thing) => number> = {
+    newest,
+    oldest: (a, b) => -newest(a, b),
+    title: (a, b) => blanksLast(a.title, b.title) || newest(a, b),
+    spot: (a, b) => blanksLast(a.spot, b.spot) || newest(a, b),
+    dearest: (a, b) => (b.price ?? -1) - (a.price ?? -1) || newest(a, b),
+    cheapest: (a, b) => (a.price ?? Infinity) - (b.price ?? Infinity) || newest(a, b),
+  };
+  return [...things].sort(by[order]);
+}
+
+const words = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
+
+function blanksLast(a: string, b: string): number {
+  if (a === '' || b === '') return Number(a === '') - Number(b === '');
+  return words.compare(a, b);
+}

@@ -1,0 +1,143 @@
+import fc from 'fast-check';
+
+import { Thing } from '@/contract/records';
+
+import { BUILT_IN } from '../kinds/tree';
+import { planBulk, type Action, type Target } from './bulk';
+import { ordered, ORDERS, StockSearch } from './search';
+
+const thing = (part: Partial<Thing> & { id: string }): Thing =>
+  Thing.parse({ code: `YA-${part.id}`, author: 'me', createdAt: 0, updatedAt: 0, ...part });
+const jumper = thing({
+  id: '1',
+  kind: 'jumper',
+  title: 'Kittiwake Mills gansey',
+  spot: 'A3-12',
+  facts: { brand: 'Kittiwake', colour: 'Navy', material: 'Wool' },
+  price: 4_800,
+});
+const lamp = thing({
+  id: '2',
+  kind: 'lamp',
+  title: 'Ship’s lamp, café green',
+  facts: { brand: 'Hobley' },
+  createdAt: 5,
+});
+const plan = (things: Thing[], target: Target, action: Action) =>
+  planBulk(things, target, action, BUILT_IN, 'EUR');
+
+describe('search', () => {
+  const search = new StockSearch(BUILT_IN);
+  it.each([
+    ['gansey', ['1']], ['CAFE', ['2']], ['a3-12', ['1']], ['wool navy', ['1']], ['lighting', ['2']], ['ya-', ['1', '2']], ['gansey lamp', []], ['', ['1', '2']],
+  ])('for %p finds %p', (query, ids) => expect(search.find([jumper, lamp], query).map((t) => t.id)).toEqual(ids)); // prettier-ignore
+  it('sees a change at once', () => {
+    const changed = { ...jumper, title: 'Cardigan' };
+    expect(search.find([changed], 'cardigan')).toHaveLength(1);
+    expect(search.find([changed], 'gansey')).toHaveLength(0);
+  });
+  it('takes any words without failing', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme' }), (q) =>
+        expect(search.find([jumper, lamp], q).length).toBeLessThanOrEqual(2),
+      ),
+    );
+  });
+});
+
+it('orders: every thing once, blanks last', () => {
+  const many = fc.array(
+    fc.record({
+      price: fc.option(fc.nat(900)),
+      title: fc.constantFrom('', 'b', 'A', 'c 10', 'c 9'),
+      createdAt: fc.nat(50),
+    }),
+    { maxLength: 12 },
+  );
+  fc.assert(
+    fc.property(many, fc.constantFrom(...ORDERS), (parts, order) => {
+      const things = parts.map((p, i) => thing({ ...p, id: String(i) }));
+      const out = ordered(things, order);
+      expect(out.map((t) => t.id).sort()).toEqual(things.map((t) => t.id).sort());
+      if (order === 'cheapest' || order === 'dearest') {
+        const blank = out.findIndex((t) => t.price === null);
+        expect(blank < 0 || out.slice(blank).every((t) => t.price === null)).toBe(true);
+      }
+      if (order === 'title') expect(out.filter((t) => t.title).map((t) => t.title)).toEqual(out.map((t) => t.title).filter(Boolean));
+    }),
+  ); // prettier-ignore
+  expect(
+    ordered([thing({ id: 'a', title: 'c 10' }), thing({ id: 'b', title: 'c 9' })], 'title').map((t) => t.id),
+  ).toEqual(['b', 'a']);
+});
+
+describe('a change of many at once', () => {
+  it('says what it would do to each, and why not to some', () => {
+    const p = plan([jumper, lamp], 'fact:size', { do: 'set', value: 'M' });
+    expect(p.changes).toEqual([
+      { id: '1', before: '', after: 'M', part: { facts: { ...jumper.facts, size: 'M' } } },
+    ]);
+    expect(p.refused).toEqual([{ id: '2', why: 'Its kind is not asked this.' }]);
+  });
+  it('sets, adds, clears and replaces', () => {
+    expect(plan([jumper], 'title', { do: 'add', value: 'size M' }).changes[0]?.after).toBe(
+      'Kittiwake Mills gansey size M',
+    );
+    expect(
+      plan([jumper], 'title', { do: 'replace', find: 'GANSEY', by: 'jumper $&' }).changes[0]?.after,
+    ).toBe('Kittiwake Mills jumper $&');
+    expect(plan([jumper], 'fact:colour', { do: 'clear' }).changes[0]?.part.facts).toEqual({
+      brand: 'Kittiwake',
+      material: 'Wool',
+    });
+    expect(plan([jumper], 'price', { do: 'set', value: '19,50' }).changes[0]?.part).toEqual({ price: 1_950 });
+    expect(plan([jumper], 'kind', { do: 'set', value: 'lamp' }).changes[0]?.part.aside?.facts).toEqual({});
+    expect(plan([jumper], 'use', { do: 'set', value: 'light' }).changes[0]?.part).toEqual({ use: 'light' });
+    expect(plan([jumper], 'spot', { do: 'set', value: 'A3-12' })).toMatchObject({ changes: [], same: 1 });
+  });
+  it.each<[Target, Action, string]>([
+    ['price', { do: 'set', value: 'a lot' }, 'digits only'],
+    ['price', { do: 'add', value: '5' }, 'set or cleared'],
+    ['kind', { do: 'set', value: 'nothing' }, 'no such kind'],
+    ['kind', { do: 'clear' }, 'only be set'],
+    ['use', { do: 'set', value: 'sometimes' }, 'set or cleared'],
+    ['title', { do: 'set', value: 'x'.repeat(500) }, '500 characters'],
+  ])('refuses %p %j with the reason', (target, action, why) =>
+    expect(plan([jumper], target, action).refused[0]?.why).toContain(why),
+  );
+  it('touches nothing else, and accounts for every thing once', () => {
+    const target = fc.constantFrom<Target>(
+      'title',
+      'spot',
+      'price',
+      'kind',
+      'use',
+      'fact:colour',
+      'fact:size',
+      'fact:pieces',
+    );
+    const action = fc.oneof(
+      fc.record({ do: fc.constantFrom('set' as const, 'add' as const), value: fc.string() }),
+      fc.constant<Action>({ do: 'clear' }),
+      fc.record({ do: fc.constant('replace' as const), find: fc.string(), by: fc.string() }),
+    );
+    fc.assert(
+      fc.property(target, action, (t, a) => {
+        const p = plan([jumper, lamp], t, a);
+        expect(p.changes.length + p.refused.length + p.same).toBe(2);
+        for (const { part } of p.changes) {
+          const keys =
+            t === 'kind'
+              ? ['kind', 'facts', 'measurements', 'uncertainty', 'aside']
+              : t.startsWith('fact:')
+                ? ['facts']
+                : [t];
+          expect(Object.keys(part).every((k) => keys.includes(k))).toBe(true);
+          for (const [id, value] of Object.entries(part.facts ?? {}))
+            if (t !== `fact:${id}` && t !== 'kind')
+              expect([jumper.facts[id], lamp.facts[id]]).toContain(value);
+        }
+      }),
+    );
+  });
+});

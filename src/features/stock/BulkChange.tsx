@@ -1,0 +1,212 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { USES, type Thing } from '@/contract/records';
+import { wordsForUse } from '@/core/condition/grade';
+import type { FactSpec } from '@/core/kinds/spec';
+import { planBulk, type Action, type Target } from '@/core/stock/bulk';
+import { Field } from '@/parts/Field';
+import { Notice } from '@/parts/Notice';
+import { Card } from '@/parts/Page';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { capital } from '@/parts/UndoBar';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { applyBulk } from '@/store/bulk';
+import { useKinds } from '@/store/kinds';
+
+const TARGETS: readonly [Target, string][] = [
+  ['spot', 'Spot'],
+  ['price', 'Price'],
+  ['cost', 'Cost'],
+  ['use', 'Use'],
+  ['kind', 'Kind'],
+  ['title', 'Title'],
+  ['description', 'Description'],
+];
+const ACTIONS: readonly [Action['do'], string][] = [
+  ['set', 'Set'],
+  ['add', 'Add'],
+  ['clear', 'Clear'],
+  ['replace', 'Replace words'],
+];
+/** What can only be set, or set and cleared. */
+const NARROW: Partial<Record<Target, readonly Action['do'][]>> = {
+  kind: ['set'],
+  use: ['set', 'clear'],
+  price: ['set', 'clear'],
+  cost: ['set', 'clear'],
+};
+const FEW = 5;
+
+/** One change to all things chosen: shown before it is done, taken back in one. */
+export function BulkChange(props: {
+  chosen: ReadonlySet<string>;
+  shown: readonly Thing[];
+  onAll: () => void;
+  onNone: () => void;
+}) {
+  const { chosen } = props;
+  const things = useAttic((s) => s.things);
+  const currency = useAttic((s) => s.settings.currency);
+  const kinds = useKinds();
+  const [target, setTarget] = useState<Target | null>(null);
+  const [how, setHow] = useState<Action['do']>('set');
+  const [value, setValue] = useState('');
+  const [by, setBy] = useState('');
+  const [done, setDone] = useState<string | null>(null);
+  const list = [...chosen].flatMap((id) => things[id] ?? []);
+  const facts = new Map<string, FactSpec>();
+  for (const kind of new Set(list.map((t) => t.kind)))
+    for (const spec of kinds.facts(kind)) if (!facts.has(spec.id)) facts.set(spec.id, spec);
+  const hows = target === null ? [] : (NARROW[target] ?? ACTIONS.map(([id]) => id));
+  const doing = hows.includes(how) ? how : 'set';
+  const action: Action =
+    doing === 'clear'
+      ? { do: 'clear' }
+      : doing === 'replace'
+        ? { do: 'replace', find: value, by }
+        : { do: doing, value };
+  const ready = target !== null && list.length > 0 && (doing === 'clear' || value.trim() !== '');
+  const plan = ready ? planBulk(list, target, action, kinds, currency) : null;
+  const name = TARGETS.find(([id]) => id === target)?.[1] ?? facts.get(target?.slice(5) ?? '')?.label ?? '';
+  const targets: readonly (readonly [Target, string])[] = [
+    ...TARGETS,
+    ...[...facts.values()].map((f) => [`fact:${f.id}`, f.label] as const),
+  ];
+  const choose = (next: Target | null) => {
+    setTarget(next);
+    setValue('');
+    setBy('');
+    setDone(null);
+  };
+  return (
+    <Card label="Change several at once">
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
+        <Words kind="strong" figures style={{ flex: 1 }} role="status">
+          {list.length === 1 ? '1 chosen' : `${list.length} chosen`}
+        </Words>
+        <Press kind="quiet" onPress={props.onAll}>{`All ${props.shown.length}`}</Press>
+        <Press kind="quiet" disabled={list.length === 0} onPress={props.onNone}>
+          None
+        </Press>
+      </View>
+      {list.length === 0 ? (
+        <Words tone="soft">Tap things in the list, then say here what changes.</Words>
+      ) : (
+        <ChipRow label="What changes">
+          {targets
+            .filter(([id]) => target === null || target === id)
+            .map(([id, words]) => (
+              <Chip key={id} on={target === id} onPress={() => choose(id)}>
+                {words}
+              </Chip>
+            ))}
+          {target === null ? null : (
+            <Chip role="button" on={false} onPress={() => choose(null)}>
+              Something else
+            </Chip>
+          )}
+        </ChipRow>
+      )}
+      {target && hows.length > 1 && list.length > 0 ? (
+        <ChipRow label="How">
+          {ACTIONS.filter(([id]) => hows.includes(id)).map(([id, words]) => (
+            <Chip key={id} on={doing === id} onPress={() => setHow(id)}>
+              {words}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
+      {target && doing !== 'clear' && list.length > 0 ? (
+        <Value
+          key={`${target}-${doing}`}
+          target={target}
+          spec={facts.get(target.slice(5))}
+          label={doing === 'replace' ? 'Words to replace' : name}
+          value={value}
+          onChange={setValue}
+          plain={doing === 'replace'}
+        />
+      ) : null}
+      {doing === 'replace' && target ? (
+        <Field label="New words" value={by} maxLength={400} pause={0} onChange={setBy} />
+      ) : null}
+      {plan && list.length > 0 ? (
+        <View role="group" aria-label="What would change" style={{ gap: 6 }}>
+          {plan.changes.slice(0, FEW).map((change) => (
+            <Words key={change.id} kind="small" figures numberOfLines={2}>
+              {`${things[change.id]?.code}: ${change.before || '—'} → ${change.after || '—'}`}
+            </Words>
+          ))}
+          {plan.changes.length > FEW ? (
+            <Words kind="small" tone="soft">{`and ${plan.changes.length - FEW} more`}</Words>
+          ) : null}
+          {plan.same > 0 ? (
+            <Words kind="small" tone="soft">{`${plan.same} would stay as they are.`}</Words>
+          ) : null}
+          {[...new Set(plan.refused.map((r) => r.why))].map((why) => (
+            <Notice key={why} tone="caution">
+              {`${plan.refused.filter((r) => r.why === why).length} left as they are: ${why}`}
+            </Notice>
+          ))}
+          <Press
+            kind="main"
+            disabled={plan.changes.length === 0}
+            onPress={() => {
+              const n = applyBulk(name, plan);
+              setDone(
+                n === 1
+                  ? 'One thing changed. Undo takes it back.'
+                  : `${n} things changed. Undo takes all of it back.`,
+              );
+              setValue('');
+            }}
+          >
+            {plan.changes.length === 1 ? 'Change 1 thing' : `Change ${plan.changes.length} things`}
+          </Press>
+        </View>
+      ) : null}
+      {done ? (
+        <Words tone="good" role="status">
+          {done}
+        </Words>
+      ) : null}
+    </Card>
+  );
+}
+
+/** What it is set to: tapped where there is a list, typed otherwise. */
+function Value(props: {
+  target: Target;
+  spec: FactSpec | undefined;
+  label: string;
+  value: string;
+  plain: boolean;
+  onChange: (value: string) => void;
+}) {
+  const { target, spec, label, value, onChange } = props;
+  const kinds = useKinds();
+  const choices: readonly (readonly [string, string])[] = props.plain
+    ? []
+    : target === 'use'
+      ? USES.map((u) => [u, capital(wordsForUse(u))] as const)
+      : target === 'kind'
+        ? kinds.leaves.map((k) => [k.id, k.name] as const)
+        : (spec?.type === 'yesNo' ? ['Yes', 'No'] : (spec?.choices ?? [])).map((w) => [w, w] as const);
+  const typed = props.plain || (target !== 'use' && target !== 'kind' && !spec?.closed);
+  return (
+    <>
+      {typed ? <Field label={label} value={value} maxLength={10_000} pause={0} onChange={onChange} /> : null}
+      {choices.length > 0 ? (
+        <ChipRow label={`${label}: choices`}>
+          {choices.map(([id, words]) => (
+            <Chip key={id} on={value === id} label={`${label}: ${words}`} onPress={() => onChange(id)}>
+              {words}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,107 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+
+import { SPACE, useColours, useWide } from '@/theme/theme';
+
+export interface LongListProps<T> {
+  /** Name of the place, said aloud. */
+  label: string;
+  items: readonly T[];
+  keyOf: (item: T) => string;
+  row: (item: T, index: number) => ReactNode;
+  /** Guess of a row's height, pixels; each is measured once it is drawn. */
+  height: number;
+  gap?: number;
+  /** Above the list, scrolling along. */
+  children: ReactNode;
+  /** The list is a table: its name, and its head row. */
+  table?: { label: string; head: ReactNode };
+  maxWidth?: number;
+}
+
+/** A scrolling place with a list of any length: only what is in sight, and a little around it, is drawn. */
+export function LongList<T>(props: LongListProps<T>) {
+  const { items, keyOf, row, height, gap = 10, table } = props;
+  const c = useColours();
+  const wide = useWide();
+  const scroller = useRef<HTMLDivElement>(null);
+  const list = useRef<HTMLDivElement>(null);
+  const above = useRef<HTMLDivElement>(null);
+  const [margin, setMargin] = useState(0);
+  useEffect(() => {
+    const head = above.current;
+    if (!head) return;
+    const watch = new ResizeObserver(() => setMargin(list.current?.offsetTop ?? 0));
+    watch.observe(head);
+    return () => watch.disconnect();
+  }, []);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the list redraws itself when it scrolls
+  const virtual = useVirtualizer({
+    count: items.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => height,
+    getItemKey: (index) => keyOf(items[index]!),
+    scrollMargin: margin,
+    overscan: 6,
+    gap,
+  });
+  const rows = (
+    <div
+      role={table ? 'rowgroup' : 'list'}
+      style={{ position: 'relative', height: virtual.getTotalSize(), width: '100%' }}
+    >
+      {virtual.getVirtualItems().map((item) => (
+        <div
+          key={item.key}
+          role={table ? 'presentation' : 'listitem'}
+          ref={virtual.measureElement}
+          data-index={item.index}
+          style={{
+            position: 'absolute',
+            top: 0,
+            left: 0,
+            width: '100%',
+            transform: `translateY(${item.start - margin}px)`,
+          }}
+        >
+          {row(items[item.index]!, item.index)}
+        </div>
+      ))}
+    </div>
+  );
+  return (
+    <div
+      ref={scroller}
+      role="main"
+      aria-label={props.label}
+      tabIndex={0}
+      style={{ flex: 1, overflowY: 'auto', background: c.ground, position: 'relative', minHeight: 0 }}
+    >
+      <div
+        style={{
+          boxSizing: 'border-box',
+          width: '100%',
+          maxWidth: wide ? props.maxWidth : undefined,
+          padding: wide ? '28px 32px 40px' : `${SPACE.l}px ${SPACE.l}px 40px`,
+        }}
+      >
+        <div
+          ref={above}
+          style={{ display: 'flex', flexDirection: 'column', gap: SPACE.m, paddingBottom: SPACE.m }}
+        >
+          {props.children}
+        </div>
+        <div ref={list}>
+          {table ? (
+            <div role="table" aria-label={table.label} aria-rowcount={items.length + 1}>
+              {table.head}
+              {rows}
+            </div>
+          ) : (
+            rows
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
