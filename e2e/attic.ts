@@ -100,7 +100,7 @@ export class Attic {
 
   async openThing(title: string): Promise<void> {
     await this.go('Stock');
-    await this.page.locator(`[role=main] ::-p-text(${title})`).click();
+    await this.page.locator(`:is([role=listitem], [role=row]) ::-p-text(${title})`).click();
     await this.page.waitForSelector('[role=main][aria-label="Item sheet"]');
   }
 

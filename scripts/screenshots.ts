@@ -14,7 +14,8 @@ const only = process.argv.slice(3);
 
 const thing = async (page: Page, title: string, section?: string) => {
   await page.goto(`${ADDRESS}/stock`);
-  await page.locator(`[role=main] ::-p-text(${title})`).click();
+  await page.locator('input[aria-label="Search"]').fill(title);
+  await page.locator(`:is([role=listitem], [role=row]) ::-p-text(${title})`).click();
   await page.waitForSelector('[aria-label="Item sheet"]');
   if (section)
     await page.evaluate(
@@ -89,25 +90,8 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
       await page.waitForSelector('[aria-label="Quayside car boot"][role=main]');
     },
   },
-  {
-    name: 'spots',
-    open: async (page) => {
-      await page.goto(`${ADDRESS}/spots`);
-      await page.locator('::-p-aria(What is in A3-12)').click();
-    },
-  },
-  { name: 'attic', open: (page) => page.goto(`${ADDRESS}/attic`) },
-  { name: 'consignors', open: (page) => page.goto(`${ADDRESS}/owners`) },
   { name: 'condition', open: (page) => thing(page, 'Kittiwake Mills', 'condition') },
-  { name: 'belonging', open: (page) => thing(page, 'Kittiwake Mills', 'belonging') },
   { name: 'kinds', open: (page) => page.goto(`${ADDRESS}/kinds?at=jumper`) },
-  {
-    name: 'kind',
-    open: async (page) => {
-      await thing(page, 'Kittiwake Mills', 'kind');
-      await page.locator('::-p-aria(Kind: Jumper. Change)').click();
-    },
-  },
   { name: 'today-night', night: true, open: (page) => page.goto(`${ADDRESS}/`) },
   { name: 'stock-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'item-wide', wide: true, open: (page) => thing(page, 'Kittiwake Mills') },

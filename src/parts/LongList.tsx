@@ -42,7 +42,7 @@ export function LongList<T>(props: LongListProps<T>) {
     estimateSize: () => height,
     getItemKey: (index) => keyOf(items[index]!),
     scrollMargin: margin,
-    overscan: 6,
+    overscan: 8,
     gap,
   });
   const rows = (

@@ -89,14 +89,18 @@ function readSettings(
 
 /** The text of each page that a change touched. */
 export function pageTexts(records: Records, pages: Iterable<string>): Record<string, string> {
+  const wanted = new Map<string, Record<string, unknown>>();
+  for (const key of pages) wanted.set(key, {});
+  // One look at each record of a collection, however many of its pages were touched.
+  for (const collection of new Set(
+    [...wanted.keys()].map((key) => key.slice(0, key.indexOf(':')) as CollectionName),
+  ))
+    for (const [id, record] of Object.entries(records[collection])) {
+      const page = wanted.get(pageKey(collection, id));
+      if (page) page[id] = record;
+    }
   const texts: Record<string, string> = {};
-  for (const key of pages) {
-    const collection = key.slice(0, key.indexOf(':')) as CollectionName;
-    const page: Record<string, unknown> = {};
-    for (const [id, record] of Object.entries(records[collection]))
-      if (pageKey(collection, id) === key) page[id] = record;
-    texts[key] = JSON.stringify(page);
-  }
+  for (const [key, page] of wanted) texts[key] = JSON.stringify(page);
   return texts;
 }
 

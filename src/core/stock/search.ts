@@ -29,6 +29,17 @@ export class StockSearch {
     });
   }
 
+  /**
+   * Puts texts together ahead of the first search, some at a time.
+   *
+   * @returns where to go on; `things.length` when all is done
+   */
+  prepare(things: readonly Thing[], from: number, most: number): number {
+    const end = Math.min(things.length, from + most);
+    for (let i = from; i < end; i += 1) this.textOf(things[i]!);
+    return end;
+  }
+
   private textOf(thing: Thing): string {
     let text = this.texts.get(thing);
     if (text === undefined) {

@@ -36,6 +36,12 @@ describe('search', () => {
     expect(search.find([changed], 'cardigan')).toHaveLength(1);
     expect(search.find([changed], 'gansey')).toHaveLength(0);
   });
+  it('finds the same when it was prepared ahead, in parts', () => {
+    const ahead = new StockSearch(BUILT_IN);
+    expect(ahead.prepare([jumper, lamp], 0, 1)).toBe(1);
+    expect(ahead.prepare([jumper, lamp], 1, 9)).toBe(2);
+    expect(ahead.find([jumper, lamp], 'gansey')).toEqual([jumper]);
+  });
   it('takes any words without failing', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'grapheme' }), (q) =>

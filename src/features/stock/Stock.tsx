@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -50,6 +50,19 @@ function useFound(query: string, filter: Filter, order: Order): readonly Thing[]
       return filter === 'listed' ? up && !view?.sale : !up && !view?.sale;
     });
   }, [inOrder, views, filter]);
+  useEffect(() => {
+    // So that the first key does not wait for all of it; in parts, so that no finger does.
+    let at = 0;
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const go = () => {
+      at = search.prepare(inOrder, at, 400);
+      timer = at < inOrder.length ? setTimeout(go, 4) : null;
+    };
+    timer = setTimeout(go, 50);
+    return () => {
+      if (timer) clearTimeout(timer);
+    };
+  }, [search, inOrder]);
   return useMemo(() => search.find(filtered, query), [search, filtered, query]);
 }
 
@@ -63,7 +76,8 @@ export function Stock() {
   const [order, setOrder] = useState<Order>('newest');
   const [sorting, setSorting] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
-  const shown = useFound(query, filter, order);
+  // The list follows the typing when there is time; the field never waits for it.
+  const shown = useFound(useDeferredValue(query), filter, order);
   const choosing = chosen !== null;
   const press = useCallback(
     (id: string) => {
