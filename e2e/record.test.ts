@@ -82,6 +82,11 @@ it('records the condition: a flaw with its pin, what is missing, a grade by hand
   const words = await attic.value('Description');
   for (const part of ['- darned, right elbow', '- missing: one button', '- cleaned'])
     expect(words).toContain(part);
+  // A slip of the finger is noticed, and what was meant is a tap away.
+  await attic.fill('Sleeve', '6');
+  await attic.sees('6 cm is not. A figure too few?');
+  await attic.press('Sleeve is 60 cm');
+  expect(await attic.value('Sleeve')).toBe('60');
   // The diary says who did all that.
   await attic.sees('Me: Grade');
   await attic.page.close();

@@ -8,9 +8,13 @@ import { factValue } from '@/core/kinds/values';
 import { change, newId, setSettings, useAttic, type Put } from './attic';
 import { kindsNow } from './kinds';
 
-/** The thing with some values changed, ready for {@link change}. */
+/**
+ * The thing with some values changed, ready for {@link change}. All others are as they are stored now, whatever the
+ * caller still holds: a reading may have come in since the sheet was drawn.
+ */
 export function thingWith(thing: Thing, part: Partial<Thing>): Put {
-  return { collection: 'things', id: thing.id, record: { ...thing, ...part, updatedAt: Date.now() } };
+  const now = useAttic.getState().things[thing.id] ?? thing;
+  return { collection: 'things', id: thing.id, record: { ...now, ...part, updatedAt: Date.now() } };
 }
 
 /** A new thing with its code, in the haul that is being worked, with what that haul's things begin with. @returns its id */

@@ -11,15 +11,18 @@ export const measure = (
 ): MeasureSpec => ({ id, name, how, usual: [low, high], line, alsoCalled });
 
 // Flat measuring; what to measure, the usual spans and where lines run are common practice of the trade, from memory.
-export const chest = measure(
-  'chest',
-  'Pit to pit',
-  'Flat, seam to seam under the arms',
-  300,
-  850,
-  [0.24, 0.42, 0.76, 0.42],
-  ['chest', 'p2p', 'ptp'],
-);
+export const chest: MeasureSpec = {
+  ...measure(
+    'chest',
+    'Pit to pit',
+    'Flat, seam to seam under the arms',
+    300,
+    850,
+    [0.24, 0.42, 0.76, 0.42],
+    ['chest', 'p2p', 'ptp'],
+  ),
+  doubled: true,
+};
 export const length = measure(
   'length',
   'Length',
@@ -47,7 +50,10 @@ export const shoulder = measure(
   [0.2, 0.12, 0.8, 0.12],
   ['shoulder'],
 );
-export const waist = measure('waist', 'Waist', 'Flat across the band', 250, 700, [0.14, 0.03, 0.86, 0.03]);
+export const waist: MeasureSpec = {
+  ...measure('waist', 'Waist', 'Flat across the band', 250, 700, [0.14, 0.03, 0.86, 0.03]),
+  doubled: true,
+};
 export const inseam = measure(
   'inseam',
   'Inside leg',
@@ -95,15 +101,10 @@ export const heel = measure(
   [0.08, 0.8, 0.08, 0.99],
   ['heel'],
 );
-export const hip = measure(
-  'hip',
-  'Hips',
-  'Flat across the widest point',
-  250,
-  800,
-  [0.15, 0.4, 0.85, 0.4],
-  ['hips'],
-);
+export const hip: MeasureSpec = {
+  ...measure('hip', 'Hips', 'Flat across the widest point', 250, 800, [0.15, 0.4, 0.85, 0.4], ['hips']),
+  doubled: true,
+};
 export const diameter = measure(
   'diameter',
   'Diameter',

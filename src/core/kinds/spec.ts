@@ -35,6 +35,8 @@ export interface MeasureSpec {
   line: readonly [number, number, number, number];
   /** A figure outside this is probably a slip. Millimetres. */
   usual: readonly [number, number];
+  /** Lies double when it is flat: around, it is twice as much. */
+  doubled?: boolean;
 }
 
 /** How a thing of a kind lies or stands in a picture: with parts hanging down, taller than wide, or wider than tall. */

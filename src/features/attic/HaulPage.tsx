@@ -1,13 +1,12 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 
 import type { Haul } from '@/contract/records';
 import { haulCount } from '@/core/hauls/haul';
 import { Field } from '@/parts/Field';
 import { Card, Page } from '@/parts/Page';
-import { PictureView } from '@/parts/PictureView';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
@@ -16,6 +15,7 @@ import { useKinds } from '@/store/kinds';
 
 import { BackTo } from './BackTo';
 import { HaulCost } from './HaulCost';
+import { ThingLine } from './ThingLine';
 
 /** One haul: source, cost and how it is spread, its lines, what its things begin with, what it has returned. */
 export function HaulPage() {
@@ -201,25 +201,13 @@ function Begins({ haul }: { haul: Haul }) {
 }
 
 function Things({ haul }: { haul: Haul }) {
-  const router = useRouter();
   const things = useAttic((s) => s.things);
   const own = Object.values(things).filter((t) => t.haulId === haul.id);
   return (
     <Card label="Its things">
       <Words kind="heading">{own.length === 1 ? 'One thing' : `${own.length} things`}</Words>
       {own.map((t) => (
-        <Pressable
-          key={t.id}
-          role="link"
-          aria-label={t.title || t.code}
-          onPress={() => router.navigate(`/thing/${t.id}`)}
-          style={{ flexDirection: 'row', gap: 10, alignItems: 'center', minHeight: 52 }}
-        >
-          <PictureView id={t.pictureIds[0]} alt="" style={{ width: 44, height: 44 }} />
-          <Words style={{ flex: 1 }} numberOfLines={2}>
-            {t.title || t.code}
-          </Words>
-        </Pressable>
+        <ThingLine key={t.id} thing={t} />
       ))}
     </Card>
   );

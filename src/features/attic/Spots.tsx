@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
@@ -7,7 +6,6 @@ import { labelCode } from '@/core/identity/code';
 import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { Card, Page } from '@/parts/Page';
-import { PictureView } from '@/parts/PictureView';
 import { Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
@@ -16,6 +14,7 @@ import { keepSpot, moveTo, removeSpot } from '@/store/hauls';
 import { BackTo } from './BackTo';
 import { LabelPress } from './LabelPress';
 import { ScanField } from './ScanField';
+import { ThingLine } from './ThingLine';
 
 interface Place {
   name: string;
@@ -96,7 +95,6 @@ function count(n: number): string {
 }
 
 function Inside({ place }: { place: Place }) {
-  const router = useRouter();
   const spots = useAttic((s) => s.spots);
   const spot = place.id ? spots[place.id] : undefined;
   const keep = (capacity: number | null) =>
@@ -104,21 +102,7 @@ function Inside({ place }: { place: Place }) {
   return (
     <>
       {place.things.map((t) => (
-        <Pressable
-          key={t.id}
-          role="link"
-          aria-label={t.title || t.code}
-          onPress={() => router.navigate(`/thing/${t.id}`)}
-          style={{ flexDirection: 'row', gap: 10, alignItems: 'center', minHeight: 52 }}
-        >
-          <PictureView id={t.pictureIds[0]} alt="" style={{ width: 44, height: 44 }} />
-          <View style={{ flex: 1 }}>
-            <Words numberOfLines={2}>{t.title || t.code}</Words>
-            <Words kind="small" tone="soft" figures>
-              {t.code}
-            </Words>
-          </View>
-        </Pressable>
+        <ThingLine key={t.id} thing={t} />
       ))}
       {place.things.length === 0 ? <Words tone="soft">Nothing is in it.</Words> : null}
       <Field

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -15,7 +15,13 @@ import { useDo } from '../shell/useDo';
 import { MarketCard } from './MarketCard';
 
 /** Everything about selling this thing somewhere: what to send where, what it would bring, and sending it. */
-export function Marketplaces({ thing, examined }: { thing: Thing; examined: readonly Examined[] }) {
+export const Marketplaces = memo(function Marketplaces({
+  thing,
+  examined,
+}: {
+  thing: Thing;
+  examined: readonly Examined[];
+}) {
   const missing = useCourier((s) => s.sheetsMissing);
   const { run, trouble } = useDo();
   return (
@@ -34,7 +40,7 @@ export function Marketplaces({ thing, examined }: { thing: Thing; examined: read
       <SendBar thing={thing} examined={examined} />
     </Section>
   );
-}
+});
 
 /** Those that are wanted, ready, and not there yet or changed since. */
 function useToSend(thing: Thing, examined: readonly Examined[]): Examined[] {

@@ -148,7 +148,7 @@ export function Intake() {
             {readNote}
           </Words>
         ) : null}
-        {thing ? <Readings thing={thing} /> : null}
+        {thing ? <Readings thingId={thing.id} /> : null}
         {notTaken.map((n, i) => (
           <Notice key={i} tone="trouble">{`${n.name}: ${n.why} The others were kept.`}</Notice>
         ))}

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -13,7 +13,7 @@ import { exactly } from '../shell/time';
 import { Section } from './Section';
 
 /** Haul, owner and code; another of the same; and what happened to it. Nothing of it is ever sent. */
-export function BelongingSection({ thing }: { thing: Thing }) {
+export const BelongingSection = memo(function BelongingSection({ thing }: { thing: Thing }) {
   const router = useRouter();
   const hauls = useAttic((s) => s.hauls);
   const owners = useAttic((s) => s.owners);
@@ -97,7 +97,7 @@ export function BelongingSection({ thing }: { thing: Thing }) {
       <History thing={thing} />
     </Section>
   );
-}
+});
 
 const FEW = 4;
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 
 import { TESTED, USES, type Flaw, type Thing } from '@/contract/records';
@@ -18,7 +18,13 @@ import { GradeByHand } from './GradeByHand';
 import { FieldFindings, Section } from './Section';
 
 /** How much it was used, every flaw, what is with it; the grade follows. */
-export function ConditionSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
+export const ConditionSection = memo(function ConditionSection({
+  thing,
+  findings,
+}: {
+  thing: Thing;
+  findings: readonly Examined[];
+}) {
   const grade = gradeOfThing(thing);
   return (
     <Section name="condition" title="Condition" summary={grade?.name}>
@@ -35,7 +41,7 @@ export function ConditionSection({ thing, findings }: { thing: Thing; findings: 
       <FieldFindings examined={findings} field="condition" />
     </Section>
   );
-}
+});
 
 function Flaws({ thing }: { thing: Thing }) {
   const units = useAttic((s) => s.settings.units);

@@ -5,6 +5,7 @@ import type { FactSpec } from '@/core/kinds/spec';
 import { answersOf, factValue, readable, toggled } from '@/core/kinds/values';
 import { Field } from '@/parts/Field';
 import { Chip, ChipRow } from '@/parts/Press';
+import { Words } from '@/parts/Words';
 import { setFact } from '@/store/things';
 
 /** One item specific: typed, or tapped where there are answers to choose from. */
@@ -20,7 +21,9 @@ export const FactField = memo(function FactField(props: { thingId: string; spec:
   return (
     <View style={{ gap: 6 }}>
       {only ? (
-        <View nativeID={`label-${spec.id}`} />
+        <Words kind="small" tone="soft">
+          {label}
+        </Words>
       ) : (
         <Field
           label={label}

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useMemo } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -37,7 +37,23 @@ export function ItemSheet() {
         <Press onPress={() => router.navigate('/stock')}>Go to stock</Press>
       </View>
     );
-  return <Sheet key={thing.id} thing={thing} at={at} />;
+  return <Steady key={thing.id} thing={thing} at={at} />;
+}
+
+/**
+ * What a machine has read, not yet confirmed, bears on nothing but its own box: the sheet keeps the thing it has
+ * until something else of it changes, so that a reading does not have all of it drawn again.
+ */
+function Steady({ thing, at }: { thing: Thing; at: string | undefined }) {
+  const [steady, setSteady] = useState(thing);
+  if (steady !== thing && !sameButReadings(steady, thing)) setSteady(thing);
+  return <Sheet thing={steady} at={at} />;
+}
+
+function sameButReadings(a: Thing, b: Thing): boolean {
+  // Records are validated anew with every change, so their parts are never the same objects.
+  const rest = (thing: Thing) => JSON.stringify({ ...thing, readings: [], updatedAt: 0 });
+  return rest(a) === rest(b);
 }
 
 /** The thing examined for every marketplace whose sheet is known. */
@@ -52,12 +68,12 @@ function useExamined(thing: Thing): Examined[] {
   );
 }
 
-function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
+const Sheet = memo(function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
   const c = useColours();
   const wide = useWide();
   const examined = useExamined(thing);
   const sale = useCourier((s) => s.things[thing.id]?.sale);
-  const wanted = examined.filter((e) => e.plan?.wanted);
+  const wanted = useMemo(() => examined.filter((e) => e.plan?.wanted), [examined]);
   useEffect(() => {
     if (at) goTo(at);
   }, [at]);
@@ -121,7 +137,7 @@ function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
       )}
     </View>
   );
-}
+});
 
 function SoldNotice() {
   return <Notice tone="info">It is sold: changes here no longer go anywhere.</Notice>;

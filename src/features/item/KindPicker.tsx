@@ -48,9 +48,10 @@ function Chooser({ thing, onChoose }: { thing: Thing; onChoose: (id: string) => 
   const [browsing, setBrowsing] = useState(false);
   const [words, setWords] = useState('');
   const lately = useLately();
+  const readings = useAttic((s) => s.things[thing.id]?.readings) ?? thing.readings;
   const wanted = words.trim().toLocaleLowerCase('en');
   const pointed = suggestKinds(
-    { title: thing.title, label: [readable(thing.facts.model ?? ''), ...thing.readings.map((r) => r.words)].join(' ') },
+    { title: thing.title, label: [readable(thing.facts.model ?? ''), ...readings.map((r) => r.words)].join(' ') },
     kinds,
   ); // prettier-ignore
   const known = (ids: readonly string[]) => ids.flatMap((id) => kinds.get(id) ?? []);

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { useRouter } from 'expo-router';
 
 import type { Thing } from '@/contract/records';
@@ -10,7 +11,7 @@ import { MeasureField } from '../pictures/MeasureField';
 import { Section } from './Section';
 
 /** The kind's measurements, flat, in the units the person works in. */
-export function MeasurementsSection({ thing }: { thing: Thing }) {
+export const MeasurementsSection = memo(function MeasurementsSection({ thing }: { thing: Thing }) {
   const units = useAttic((s) => s.settings.units);
   const measures = useKinds().measures(thing.kind);
   const router = useRouter();
@@ -49,4 +50,4 @@ export function MeasurementsSection({ thing }: { thing: Thing }) {
       ))}
     </Section>
   );
-}
+});

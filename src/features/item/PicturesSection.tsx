@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Picture, Thing } from '@/contract/records';
@@ -26,7 +26,13 @@ import { useDo } from '../shell/useDo';
 import { FieldFindings, Section } from './Section';
 
 /** The pictures in the buyers' order; the first is the cover. Drag to reorder. */
-export function PicturesSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
+export const PicturesSection = memo(function PicturesSection({
+  thing,
+  findings,
+}: {
+  thing: Thing;
+  findings: readonly Examined[];
+}) {
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
   const [reading, setReading] = useState(0);
   const [shown, setShown] = useState<string | null>(null);
@@ -92,7 +98,7 @@ export function PicturesSection({ thing, findings }: { thing: Thing; findings: r
       <FieldFindings examined={findings} field="pictures" />
     </Section>
   );
-}
+});
 
 /** What can be done with the picture that is shown large. */
 function Doings({ thing, picture, position }: { thing: Thing; picture: Picture; position: number }) {

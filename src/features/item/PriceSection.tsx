@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
@@ -19,7 +20,13 @@ import { editThing, removeThing } from '@/store/things';
 import { FieldFindings, Section } from './Section';
 
 /** What was paid and what is asked. */
-export function PriceSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
+export const PriceSection = memo(function PriceSection({
+  thing,
+  findings,
+}: {
+  thing: Thing;
+  findings: readonly Examined[];
+}) {
   const currency = useAttic((s) => s.settings.currency);
   const times = thing.cost && thing.price ? thing.price / thing.cost : null;
   return (
@@ -55,10 +62,16 @@ export function PriceSection({ thing, findings }: { thing: Thing; findings: read
       <FieldFindings examined={findings.filter((e) => e.plan?.price == null)} field="price" />
     </Section>
   );
-}
+});
 
 /** Packed weight and where it is stored. The spot is private and never sent. */
-export function StoreSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
+export const StoreSection = memo(function StoreSection({
+  thing,
+  findings,
+}: {
+  thing: Thing;
+  findings: readonly Examined[];
+}) {
   const units = useAttic((s) => s.settings.units);
   const currency = useAttic((s) => s.settings.currency);
   const listed = useCourier(
@@ -120,4 +133,4 @@ export function StoreSection({ thing, findings }: { thing: Thing; findings: read
       </Press>
     </Section>
   );
-}
+});

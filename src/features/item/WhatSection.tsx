@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
@@ -14,7 +15,13 @@ import { KindPicker } from './KindPicker';
 import { FieldFindings, Section } from './Section';
 
 /** Kind of thing and its specifics. Facts that a new kind does not ask for are set aside, not lost. */
-export function WhatSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
+export const WhatSection = memo(function WhatSection({
+  thing,
+  findings,
+}: {
+  thing: Thing;
+  findings: readonly Examined[];
+}) {
   const kinds = useKinds();
   const router = useRouter();
   const kind = kinds.get(thing.kind);
@@ -35,7 +42,7 @@ export function WhatSection({ thing, findings }: { thing: Thing; findings: reado
     >
       <KindPicker thing={thing} />
       <FieldFindings examined={findings} field="kind" />
-      <Readings thing={thing} />
+      <Readings thingId={thing.id} />
       {[...asked, ...known].map((spec) => (
         <View key={spec.id} style={{ gap: 6 }}>
           <FactField thingId={thing.id} spec={spec} value={thing.facts[spec.id] ?? ''} />
@@ -50,7 +57,7 @@ export function WhatSection({ thing, findings }: { thing: Thing; findings: reado
       ) : null}
     </Section>
   );
-}
+});
 
 /** What was said of it when it was taken for another kind. */
 function Aside({ thing }: { thing: Thing }) {

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Thing } from '@/contract/records';
 import { countAs } from '@/core/words/count';
 import { descriptionFromFacts } from '@/core/words/description';
@@ -15,7 +16,13 @@ import { FieldFindings, Section } from './Section';
 const USUAL_TITLE = 80;
 
 /** Title and description that every marketplace takes unless told otherwise. */
-export function WordsSection({ thing, findings }: { thing: Thing; findings: readonly Examined[] }) {
+export const WordsSection = memo(function WordsSection({
+  thing,
+  findings,
+}: {
+  thing: Thing;
+  findings: readonly Examined[];
+}) {
   const units = useAttic((s) => s.settings.units);
   const limits = findings.filter((e) => e.plan?.title == null).map((e) => e.sheet.title.max);
   const most = limits.length > 0 ? Math.max(...limits) : USUAL_TITLE;
@@ -60,4 +67,4 @@ export function WordsSection({ thing, findings }: { thing: Thing; findings: read
       <FieldFindings examined={findings.filter((e) => e.plan?.description == null)} field="description" />
     </Section>
   );
-}
+});

@@ -2,9 +2,11 @@ import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
 import type { MeasureSpec } from '@/core/kinds/spec';
+import { slipOf, SLIP_WORDS } from '@/core/measure/slips';
 import { formatLength, lengthFigure, parseLength } from '@/core/measure/units';
 import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
+import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { editThing } from '@/store/things';
@@ -14,13 +16,23 @@ export function MeasureField({ thing, spec }: { thing: Thing; spec: MeasureSpec 
   const units = useAttic((s) => s.settings.units);
   const value = thing.measurements[spec.id];
   const off = thing.uncertainty[spec.id];
-  const [low, high] = spec.usual;
-  const slip = value !== undefined && (value < low || value > high);
+  const slip = value === undefined ? null : slipOf(spec, value);
+  const set = (mm: number | null) =>
+    editThing(thing.id, spec.name.toLocaleLowerCase('en'), (t) => {
+      const { [spec.id]: _, ...others } = t.measurements;
+      // A figure said by a person takes the place of one from a picture.
+      const { [spec.id]: __, ...uncertainty } = t.uncertainty;
+      return { measurements: mm === null ? others : { ...others, [spec.id]: mm }, uncertainty };
+    });
   return (
     <View style={{ gap: 5 }}>
       <Field
         label={spec.name}
-        hint={spec.how}
+        hint={
+          spec.doubled && value !== undefined
+            ? `${spec.how}; around ${formatLength(value * 2, units)}`
+            : spec.how
+        }
         figures
         keyboard={units === 'metric' ? 'decimal-pad' : 'default'}
         unit={units === 'metric' ? 'cm' : 'in'}
@@ -31,13 +43,7 @@ export function MeasureField({ thing, spec }: { thing: Thing; spec: MeasureSpec 
         }}
         onChange={(text) => {
           const parsed = text.trim() === '' ? null : parseLength(text, units);
-          if (parsed && !parsed.ok) return;
-          editThing(thing.id, spec.name.toLocaleLowerCase('en'), (t) => {
-            const { [spec.id]: _, ...others } = t.measurements;
-            // A tape's figure takes the place of one from a picture.
-            const { [spec.id]: __, ...uncertainty } = t.uncertainty;
-            return { measurements: parsed ? { ...others, [spec.id]: parsed.value } : others, uncertainty };
-          });
+          if (!parsed || parsed.ok) set(parsed?.value ?? null);
         }}
       />
       {off !== undefined ? (
@@ -45,8 +51,19 @@ export function MeasureField({ thing, spec }: { thing: Thing; spec: MeasureSpec 
           {`Measured in the picture, ± ${formatLength(off, units)}`}
         </Words>
       ) : null}
-      {slip ? (
-        <Notice tone="caution">{`Usually ${formatLength(low, units)} to ${formatLength(high, units)}: is ${formatLength(value, units)} right?`}</Notice>
+      {slip && value !== undefined ? (
+        <Notice tone="caution">
+          {`Usually ${formatLength(spec.usual[0], units)} to ${formatLength(spec.usual[1], units)}: ${formatLength(value, units)} is not. ${SLIP_WORDS[slip.kind]}`}
+        </Notice>
+      ) : null}
+      {slip?.meant ? (
+        <Press
+          kind="quiet"
+          label={`${spec.name} is ${formatLength(slip.meant, units)}`}
+          onPress={() => set(slip.meant)}
+        >
+          {`It is ${formatLength(slip.meant, units)}`}
+        </Press>
       ) : null}
     </View>
   );

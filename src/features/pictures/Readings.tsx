@@ -13,9 +13,10 @@ import { confirmAll, confirmReading, dropReading, knownValue } from '@/store/rea
 import { useColours } from '@/theme/theme';
 
 /** What a machine read in the pictures, with the place it stands at. Nothing of it counts before a person says so. */
-export function Readings({ thing }: { thing: Thing }) {
+export function Readings({ thingId }: { thingId: string }) {
+  const thing = useAttic((s) => s.things[thingId]);
   const c = useColours();
-  if (thing.readings.length === 0) return null;
+  if (!thing || thing.readings.length === 0) return null;
   return (
     <View
       role="group"
