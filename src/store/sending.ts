@@ -9,6 +9,7 @@ import {
   listingTakeHome,
   type Effective,
 } from '@/core/listing/effective';
+import type { KindTree } from '@/core/kinds/tree';
 import { clipFor, picturesFor } from '@/core/picture/chosen';
 import type { TakeHome } from '@/core/price/takeHome';
 
@@ -41,24 +42,23 @@ function mediaPrints({ pictures, clip }: Media): string[] {
 }
 
 /** What of the attic bears on a listing besides the thing itself. */
-export type Around = Pick<AtticState, 'plans' | 'pictures' | 'settings'>;
+export type Around = Pick<AtticState, 'plans' | 'pictures' | 'settings'> & { tree: KindTree };
 
 /** The check of a thing against one sheet. */
 export function examine(
   thing: Thing,
   sheet: RuleSheet,
-  { plans, pictures, settings }: Around = useAttic.getState(),
+  { plans, pictures, settings, tree }: Around = { ...useAttic.getState(), tree: kindsNow() },
 ): Examined {
-  const kinds = kindsNow();
   const plan = plans[planId(thing.id, sheet.marketplace)];
-  const effective = effectiveListing(thing, plan, sheet, settings.remembered, kinds);
+  const effective = effectiveListing(thing, plan, sheet, settings.remembered, tree);
   const own = thing.pictureIds.map((id) => pictures[id]).filter((p): p is Picture => p !== undefined);
   const media = { pictures: picturesFor(own, sheet.photos), clip: clipFor(own, sheet.clip) };
   return {
     sheet,
     plan,
     effective,
-    findings: checkListing(thing, effective, sheet, own, kinds),
+    findings: checkListing(thing, effective, sheet, own, tree),
     takeHome: listingTakeHome(effective, sheet),
     media,
   };

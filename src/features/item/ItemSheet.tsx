@@ -8,6 +8,7 @@ import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useKinds } from '@/store/kinds';
 import { examine, type Examined } from '@/store/sending';
 import { useColours, useWide } from '@/theme/theme';
 
@@ -62,9 +63,10 @@ function useExamined(thing: Thing): Examined[] {
   const plans = useAttic((s) => s.plans);
   const pictures = useAttic((s) => s.pictures);
   const settings = useAttic((s) => s.settings);
+  const tree = useKinds();
   return useMemo(
-    () => sheets.map((sheet) => examine(thing, sheet, { plans, pictures, settings })),
-    [thing, sheets, plans, pictures, settings],
+    () => sheets.map((sheet) => examine(thing, sheet, { plans, pictures, settings, tree })),
+    [thing, sheets, plans, pictures, settings, tree],
   );
 }
 

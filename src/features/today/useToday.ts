@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { isAlarm, todayLines, type TodayLine } from '@/core/sales/today';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useKinds } from '@/store/kinds';
 import { examine } from '@/store/sending';
 
 /** Everything that needs a person, worst first. */
@@ -14,6 +15,7 @@ export function useToday(): TodayLine[] {
   const courier = useCourier((s) => s.things);
   const sheets = useCourier((s) => s.sheets);
   const caughtUp = useCourier((s) => s.caughtUp);
+  const tree = useKinds();
   return useMemo(
     () =>
       todayLines({
@@ -23,10 +25,10 @@ export function useToday(): TodayLine[] {
         courier,
         findings: (thing, market) => {
           const sheet = sheets.find((s) => s.marketplace === market);
-          return sheet ? examine(thing, sheet, { plans, pictures, settings }).findings : [];
+          return sheet ? examine(thing, sheet, { plans, pictures, settings, tree }).findings : [];
         },
       }),
-    [things, plans, pictures, settings, courier, sheets, caughtUp],
+    [things, plans, pictures, settings, courier, sheets, caughtUp, tree],
   );
 }
 
