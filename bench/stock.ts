@@ -122,7 +122,6 @@ export async function benchStock(): Promise<void> {
         .locator('::-p-xpath(//*[@role="button"][starts-with(., "Change ")][contains(., "things")])')
         .click();
       await attic.sees('things changed.');
-      await attic.page.waitForFunction(() => true);
     });
     tell({ name: 'stock.bulkThings', value: many, unit: 'things' });
     await watch.tell('stock.bulkPer1000', (bulk / many) * 1_000);

@@ -12,7 +12,7 @@ const TITLES = [
 ];
 const at = house({ world: () => jumpersReady(TITLES) });
 
-const dragOpen = async (attic: Attic) => {
+const openLists = async (attic: Attic) => {
   await attic.press('The attic: hauls, spots, kinds, codes');
   await attic.sees('What it is made of');
 };
@@ -95,7 +95,7 @@ it('records the condition: a flaw with its pin, what is missing, a grade by hand
 it('spreads a haul’s cost to the cent, and moves things by scanning a spot and then the things', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.go('Stock');
-  await dragOpen(attic);
+  await openLists(attic);
   await attic.press('Hauls');
   await attic.fill('Name of a new haul', 'Three crates');
   await attic.press('Start this haul');
@@ -109,7 +109,7 @@ it('spreads a haul’s cost to the cent, and moves things by scanning a spot and
   await attic.press('Three crates');
   await attic.press('crates');
   await attic.go('Stock');
-  await dragOpen(attic);
+  await openLists(attic);
   await attic.press('Hauls');
   await attic.press('Three crates');
   await attic.sees('3 bought, 1 worked, 2 waiting');
@@ -118,7 +118,7 @@ it('spreads a haul’s cost to the cent, and moves things by scanning a spot and
   await attic.sees('Done: 1 changed.');
 
   await attic.go('Stock');
-  await dragOpen(attic);
+  await openLists(attic);
   await attic.press('Spots');
   await attic.fill('Name of a new spot', 'Box 7');
   await attic.press('Add this spot');

@@ -26,11 +26,10 @@ export function spreadCost(id: string): number {
   const haul = hauls[id];
   if (!haul) return 0;
   const kinds = kindsNow();
-  const own = Object.values(things).sort((a, b) => (a.id < b.id ? -1 : 1));
-  const split = haulSplit(haul, own, (t) => weightOf(t, kinds));
-  const puts: Put[] = own.flatMap((t) => {
-    const cost = split?.costs.get(t.id);
-    return cost === undefined || cost === t.cost ? [] : [thingWith(t, { cost })];
+  const split = haulSplit(haul, Object.values(things), (t) => weightOf(t, kinds));
+  const puts: Put[] = [...(split?.costs ?? [])].flatMap(([thing, cost]) => {
+    const t = things[thing];
+    return !t || cost === t.cost ? [] : [thingWith(t, { cost })];
   });
   if (puts.length > 0) change(`cost of ${haul.name} spread`, puts, { destructive: true });
   return puts.length;

@@ -141,26 +141,26 @@ export function knownValue(thing: Thing, field: string): string | undefined {
 
 /** A person says that a reading is right: it becomes the thing's own. */
 export function confirmReading(thing: Thing, reading: Reading): void {
-  const [what, id] = split(reading.field);
   const readings = thing.readings.filter((r) => r.field !== reading.field);
-  const part =
-    what === 'fact'
-      ? { facts: { ...thing.facts, [id]: reading.value } }
-      : { measurements: { ...thing.measurements, [id]: Number(reading.value) } };
-  change('reading confirmed', [thingWith(thing, { ...part, readings })]);
+  change('reading confirmed', [thingWith(thing, { ...valuesWith(thing, [reading]), readings })]);
 }
 
 /** All at once, but for what would take the place of something that is known: that is asked one by one. */
 export function confirmAll(thing: Thing): void {
-  let { facts, measurements } = thing;
   const fresh = thing.readings.filter((r) => knownValue(thing, r.field) === undefined);
-  for (const { field, value } of fresh) {
-    const [what, id] = split(field);
-    if (what === 'fact') facts = { ...facts, [id]: value };
-    else measurements = { ...measurements, [id]: Number(value) };
-  }
   const readings = thing.readings.filter((r) => !fresh.includes(r));
-  change('readings confirmed', [thingWith(thing, { facts, measurements, readings })]);
+  change('readings confirmed', [thingWith(thing, { ...valuesWith(thing, fresh), readings })]);
+}
+
+function valuesWith(thing: Thing, readings: readonly Reading[]): Pick<Thing, 'facts' | 'measurements'> {
+  const facts = { ...thing.facts };
+  const measurements = { ...thing.measurements };
+  for (const { field, value } of readings) {
+    const [what, id] = split(field);
+    if (what === 'fact') facts[id] = value;
+    else measurements[id] = Number(value);
+  }
+  return { facts, measurements };
 }
 
 export function dropReading(thing: Thing, reading: Reading): void {

@@ -3,7 +3,7 @@ import { planId, Plan as PlanSchema, Thing as ThingSchema } from '@/contract/rec
 import { codeFor, numberOf } from '@/core/identity/code';
 import { withKind } from '@/core/kinds/changeKind';
 import type { FactSpec } from '@/core/kinds/spec';
-import { factValue } from '@/core/kinds/values';
+import { factsWith } from '@/core/kinds/values';
 
 import { change, newId, setSettings, useAttic, type Put } from './attic';
 import { kindsNow } from './kinds';
@@ -85,15 +85,16 @@ function withoutOwn({ serial: _, ...facts }: Thing['facts']): Thing['facts'] {
   return facts;
 }
 
-/** Changes some values of a thing; the label says which, for undo. */
+/** Changes some values of a thing; the label says which, for undo. Null changes nothing. */
 export function editThing(
   id: string,
   label: string,
-  part: Partial<Thing> | ((thing: Thing) => Partial<Thing>),
+  part: Partial<Thing> | ((thing: Thing) => Partial<Thing> | null),
 ): void {
   const thing = useAttic.getState().things[id];
   if (!thing) return;
-  change(label, [thingWith(thing, typeof part === 'function' ? part(thing) : part)]);
+  const values = typeof part === 'function' ? part(thing) : part;
+  if (values) change(label, [thingWith(thing, values)]);
 }
 
 /** Says what kind it is; what the new kind does not ask for is set aside, what it does comes back. */
@@ -103,11 +104,9 @@ export function changeKind(id: string, kind: string): void {
 
 /** Stores the answer to a question; empty takes it away. What the question does not take is left as it was. */
 export function setFact(id: string, spec: FactSpec, typed: string): void {
-  const judged = factValue(spec, typed);
-  if (!judged.ok) return;
   editThing(id, spec.label.toLocaleLowerCase('en'), (t) => {
-    const { [spec.id]: _, ...others } = t.facts;
-    return { facts: judged.value === '' ? others : { ...t.facts, [spec.id]: judged.value } };
+    const done = factsWith(t.facts, spec, typed);
+    return done.ok ? { facts: done.facts } : null;
   });
 }
 

@@ -11,6 +11,11 @@ export interface HaulCount {
   lines: { id: string; what: string; bought: number; worked: number; waiting: number }[];
 }
 
+/** A haul's own things, in the order they came in. */
+export function haulThings(haul: Haul, things: readonly Thing[]): Thing[] {
+  return things.filter((t) => t.haulId === haul.id).sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
 /** Things of a haul that belong to no line count as bought too: somebody forgot to write them down. */
 export function haulCount(haul: Haul, things: readonly Thing[]): HaulCount {
   const own = things.filter((t) => t.haulId === haul.id);
@@ -33,7 +38,7 @@ export interface HaulSplit {
  * Spreads what a haul cost over its things, and over the pieces still waiting, so that the parts add up to it
  * exactly. By weight or price, a thing or waiting piece whose own is not known counts as the mean of those known.
  *
- * @param things the haul's own, in the order that decides ties
+ * @param things the haul's own or more; of equal remainders the earlier thing gets the left-over unit
  * @param weightOf packed weight in grams
  * @returns null while nobody has said what the haul cost
  */
@@ -43,8 +48,8 @@ export function haulSplit(
   weightOf: (thing: Thing) => number,
 ): HaulSplit | null {
   if (haul.cost === null) return null;
-  const own = things.filter((t) => t.haulId === haul.id);
-  const { waiting } = haulCount(haul, things);
+  const own = haulThings(haul, things);
+  const { waiting } = haulCount(haul, own);
   const known = own.map((t) =>
     haul.splitBy === 'evenly' ? 1 : haul.splitBy === 'weight' ? weightOf(t) : t.price,
   );

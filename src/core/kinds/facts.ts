@@ -46,10 +46,6 @@ export const decade = from('decade', 'Decade made', '1930s', '1940s', '1950s', '
 export const pattern = from('pattern', 'Surface', 'Plain', 'Striped', 'Checked', 'Floral', 'Dotted');
 export const fit = from('fit', 'Cut', 'Close', 'Regular', 'Loose');
 export const closing = from('closing', 'Fastening', 'Buttons', 'Zip', 'Hooks', 'Ties', 'None');
-export const season = ask('season', 'Season', {
-  choices: ['Spring', 'Summer', 'Autumn', 'Winter'],
-  several: true,
-});
 export const stone = ask('stone', 'Stones', {
   choices: ['None', 'Glass', 'Amber', 'Garnet', 'Pearl'],
   several: true,

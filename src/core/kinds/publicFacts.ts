@@ -15,11 +15,17 @@ export function publicWords(thing: Pick<Thing, 'kind' | 'facts'>, kinds: KindTre
   );
 }
 
+/** One of the seller's own facts, as it reads. */
+export interface PrivateValue {
+  name: string;
+  value: string;
+}
+
 /** What must not turn up in public words: the seller's own facts, set aside or not, by name. */
 export function privateValues(
   thing: Pick<Thing, 'kind' | 'facts' | 'aside'>,
   kinds: KindTree,
-): { name: string; value: string }[] {
+): PrivateValue[] {
   return Object.entries({ ...thing.aside.facts, ...thing.facts })
     .filter(([id]) => kinds.isPrivate(thing.kind, id))
     .map(([id, value]) => ({ name: kinds.factName(thing.kind, id), value: readable(value) }));

@@ -22,6 +22,16 @@ export function factValue(spec: FactSpec, typed: string): Judged {
   return oneValue(spec, typed);
 }
 
+export type FactsWith = { ok: true; facts: Record<string, string> } | { ok: false; why: string };
+
+/** Facts with the answer to one question, as typed; an empty one takes it away. */
+export function factsWith(facts: Readonly<Record<string, string>>, spec: FactSpec, typed: string): FactsWith {
+  const judged = factValue(spec, typed);
+  if (!judged.ok) return judged;
+  const { [spec.id]: _, ...others } = facts;
+  return { ok: true, facts: judged.value === '' ? others : { ...facts, [spec.id]: judged.value } };
+}
+
 /** The answers in a stored value; one, but for questions that take several. */
 export function answersOf(value: string): string[] {
   return value

@@ -7,7 +7,8 @@ import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
 import { maySend } from '../picture/origin';
 import { countAs } from '../words/count';
 import { findOwn, findPrivate, OWN } from '../words/privacy';
-import { privateValues } from '../kinds/publicFacts';
+import { wholeWord } from '../words/wholeWord';
+import { privateValues, type PrivateValue } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import type { Effective } from './effective';
 
@@ -45,8 +46,9 @@ export function checkListing(
   checkPictures(sheet, pictures, block, caution);
   checkCategory(thing, effective, sheet, block);
   checkCondition(thing, effective, sheet, block);
-  checkWords(thing, effective, sheet, kinds, block, caution);
-  checkPrivacy(thing, effective, kinds, block);
+  const ours = privateValues(thing, kinds);
+  checkWords(thing, effective, sheet, ours, block, caution);
+  checkPrivacy(effective, ours, block);
   checkPrice(effective, sheet, block, caution);
   checkFields(effective, sheet, block, caution);
   return findings.sort((a, b) => Number(a.level === 'caution') - Number(b.level === 'caution'));
@@ -119,11 +121,10 @@ function checkWords(
   thing: Thing,
   effective: Effective,
   sheet: RuleSheet,
-  kinds: KindTree,
+  ours: readonly PrivateValue[],
   block: Report,
   caution: Report,
 ) {
-  const ours = privateValues(thing, kinds);
   const titleLength = countAs(effective.title, sheet.title.counts);
   if (titleLength === 0) block('title', 'It needs a title.');
   if (titleLength > sheet.title.max)
@@ -147,14 +148,14 @@ function checkWords(
     if (/<[a-z!/][^>]*>/iu.test(text)) block(field, `The ${field} holds markup; only plain text goes there.`);
     const lower = text.toLocaleLowerCase('en');
     for (const { word, why } of sheet.forbiddenWords)
-      if (containsWord(lower, word.toLocaleLowerCase('en')))
+      // A "ship" rule does not catch "shipshape".
+      if (wholeWord(word.toLocaleLowerCase('en'), 'u').test(lower))
         block(field, `“${word}” is refused there: ${why}`);
   }
 }
 
 /** The seller's own facts in the marketplace's fields: the words were looked at with the words. */
-function checkPrivacy(thing: Thing, effective: Effective, kinds: KindTree, block: Report) {
-  const ours = privateValues(thing, kinds);
+function checkPrivacy(effective: Effective, ours: readonly PrivateValue[], block: Report) {
   for (const [id, value] of Object.entries(effective.specifics)) {
     const field = effective.category?.specifics.find((f) => f.id === id);
     for (const find of findOwn(value, ours))
@@ -169,12 +170,6 @@ function privateWords(what: string): string {
   if (what === 'spot') return 'the private spot';
   if (what.startsWith(OWN)) return `your private ${what.slice(OWN.length).toLocaleLowerCase('en')}`;
   return what.startsWith('e-') ? `an ${what}` : `a ${what}`;
-}
-
-/** Whole words only: a "ship" rule does not catch "shipshape". */
-function containsWord(lower: string, word: string): boolean {
-  const escaped = word.replace(/[.*+?^${}()|[\]\\]/gu, '\\$&');
-  return new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, 'u').test(lower);
 }
 
 function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {

@@ -2,8 +2,9 @@ import { USES, type Thing } from '@/contract/records';
 
 import { withKind } from '../kinds/changeKind';
 import type { KindTree } from '../kinds/tree';
-import { answersOf, factValue, readable } from '../kinds/values';
+import { answersOf, factsWith, readable } from '../kinds/values';
 import { formatMoney, parseMoney } from '../money/money';
+import { escaped } from '../words/wholeWord';
 
 /** What of many things can be changed at once. */
 export type Target = 'kind' | 'use' | 'title' | 'description' | 'price' | 'cost' | 'spot' | `fact:${string}`;
@@ -100,10 +101,8 @@ function changedFact(thing: Thing, id: string, action: Action, kinds: KindTree):
     action.do === 'add' && spec.several
       ? [...answersOf(old), action.value].join('\n')
       : edited(old, action, ' ');
-  const judged = factValue(spec, value);
-  if (!judged.ok) return judged;
-  const { [id]: _, ...others } = thing.facts;
-  return { ok: true, part: { facts: judged.value === '' ? others : { ...thing.facts, [id]: judged.value } } };
+  const done = factsWith(thing.facts, spec, value);
+  return done.ok ? { ok: true, part: { facts: done.facts } } : done;
 }
 
 function edited(old: string, action: Action, between: string): string {
@@ -116,8 +115,7 @@ function edited(old: string, action: Action, between: string): string {
       return '';
     case 'replace': {
       if (action.find === '') return old;
-      const escaped = action.find.replace(/[.*+?^${}()|[\]\\]/gu, '\\$&');
-      return old.replace(new RegExp(escaped, 'giu'), () => action.by);
+      return old.replace(new RegExp(escaped(action.find), 'giu'), () => action.by);
     }
   }
 }

@@ -1,3 +1,6 @@
+import type { PrivateValue } from '../kinds/publicFacts';
+import { wholeWord } from './wholeWord';
+
 export interface PrivateFind {
   /** "e-mail address", "phone number", "web address", "spot", or "private: " and the fact's name. */
   what: string;
@@ -13,11 +16,7 @@ export interface PrivateFind {
  * @param ours values of private facts, by name; the same least length
  * @param spot the thing's own spot; spots shorter than two characters are not looked for
  */
-export function findPrivate(
-  text: string,
-  spot: string,
-  ours: readonly { name: string; value: string }[] = [],
-): PrivateFind[] {
+export function findPrivate(text: string, spot: string, ours: readonly PrivateValue[] = []): PrivateFind[] {
   const found: PrivateFind[] = [];
   for (const m of text.matchAll(/[^\s@<>,;]{1,64}@[^\s@<>,;]{1,120}\.[a-z]{2,20}/giu))
     found.push({ what: 'e-mail address', words: m[0] });
@@ -25,21 +24,19 @@ export function findPrivate(
     found.push({ what: 'web address', words: m[0] });
   for (const m of text.matchAll(/(?<![\d.,])(?:\+|\(?0)[\d\s()./-]{6,24}\d/gu))
     if (m[0].replace(/\D/gu, '').length >= 8) found.push({ what: 'phone number', words: m[0].trim() });
-  return [...found, ...findOwn(text, ours), ...wholeWord(text, spot, 'spot')];
+  return [...found, ...findOwn(text, ours), ...standing(text, spot, 'spot')];
 }
 
 /** How a find of a private fact begins; its name follows. */
 export const OWN = 'private: ';
 
 /** The seller's own facts in a text. */
-export function findOwn(text: string, ours: readonly { name: string; value: string }[]): PrivateFind[] {
-  return ours.flatMap(({ name, value }) => wholeWord(text, value, `${OWN}${name}`));
+export function findOwn(text: string, ours: readonly PrivateValue[]): PrivateFind[] {
+  return ours.flatMap(({ name, value }) => standing(text, value, `${OWN}${name}`));
 }
 
-function wholeWord(text: string, value: string, what: string): PrivateFind[] {
+function standing(text: string, value: string, what: string): PrivateFind[] {
   const bare = value.trim();
-  if (bare.length < 2) return [];
-  const escaped = bare.replace(/[.*+?^${}()|[\]\\]/gu, '\\$&');
-  const m = new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, 'iu').exec(text);
+  const m = bare.length < 2 ? null : wholeWord(bare, 'iu').exec(text);
   return m ? [{ what, words: m[0] }] : [];
 }

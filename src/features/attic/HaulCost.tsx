@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { SPLITS, type Haul } from '@/contract/records';
-import { haulSplit } from '@/core/hauls/haul';
+import { haulSplit, haulThings } from '@/core/hauls/haul';
 import { weightOf } from '@/core/listing/effective';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/MoneyField';
@@ -26,9 +26,9 @@ export function HaulCost({ haul }: { haul: Haul }) {
   const sales = useSales();
   const [spread, setSpread] = useState<number | null>(null);
   const money = (n: number) => formatMoney(n, currency);
-  const own = Object.values(things).sort((a, b) => (a.id < b.id ? -1 : 1));
+  const own = haulThings(haul, Object.values(things));
   const split = haulSplit(haul, own, (t) => weightOf(t, kinds));
-  const changed = own.filter((t) => split?.costs.has(t.id) && split.costs.get(t.id) !== t.cost);
+  const changed = own.filter((t) => split && split.costs.get(t.id) !== t.cost);
   const sold = sales.filter((s) => things[s.thingId]?.haulId === haul.id);
   const returned = sold.reduce((sum, s) => sum + (s.takeHome?.takeHome ?? s.sale.amount), 0);
   return (
@@ -53,18 +53,16 @@ export function HaulCost({ haul }: { haul: Haul }) {
       </ChipRow>
       {split ? (
         <>
-          {own
-            .filter((t) => split.costs.has(t.id))
-            .map((t) => (
-              <View key={t.id} style={{ flexDirection: 'row', gap: 8 }}>
-                <Words kind="small" style={{ flex: 1 }} numberOfLines={1}>
-                  {t.title || t.code}
-                </Words>
-                <Words kind="small" figures tone={split.costs.get(t.id) === t.cost ? 'soft' : undefined}>
-                  {money(split.costs.get(t.id) ?? 0)}
-                </Words>
-              </View>
-            ))}
+          {own.map((t) => (
+            <View key={t.id} style={{ flexDirection: 'row', gap: 8 }}>
+              <Words kind="small" style={{ flex: 1 }} numberOfLines={1}>
+                {t.title || t.code}
+              </Words>
+              <Words kind="small" figures tone={split.costs.get(t.id) === t.cost ? 'soft' : undefined}>
+                {money(split.costs.get(t.id) ?? 0)}
+              </Words>
+            </View>
+          ))}
           {split.waiting > 0 ? (
             <Words kind="small" tone="soft" figures>{`Still waiting: ${money(split.waiting)}`}</Words>
           ) : null}

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Haul } from '@/contract/records';
-import { haulCount } from '@/core/hauls/haul';
+import { haulCount, haulThings } from '@/core/hauls/haul';
 import { Field } from '@/parts/Field';
 import { Card, Page } from '@/parts/Page';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
@@ -13,7 +13,7 @@ import { setSettings, useAttic } from '@/store/attic';
 import { editHaul } from '@/store/hauls';
 import { useKinds } from '@/store/kinds';
 
-import { BackTo } from './BackTo';
+import { BackTo } from '../shell/BackTo';
 import { HaulCost } from './HaulCost';
 import { ThingLine } from './ThingLine';
 
@@ -94,7 +94,6 @@ function Lines({ haul }: { haul: Haul }) {
   const [what, setWhat] = useState('');
   const [count, setCount] = useState('1');
   const counted = haulCount(haul, Object.values(things));
-  const number = /^\d{1,4}$/u.test(count.trim()) ? Number(count) : 0;
   return (
     <Card label="What was in it">
       <Words kind="heading">What was in it</Words>
@@ -146,10 +145,10 @@ function Lines({ haul }: { haul: Haul }) {
       </View>
       <Press
         icon="add"
-        disabled={what.trim() === '' || number < 1}
+        disabled={what.trim() === ''}
         onPress={() => {
           editHaul(haul.id, 'line of the haul', {
-            lines: [...haul.lines, { id: nanoid(8), what: what.trim(), count: number }],
+            lines: [...haul.lines, { id: nanoid(8), what: what.trim(), count: Number(count) }],
           });
           setWhat('');
           setCount('1');
@@ -202,7 +201,7 @@ function Begins({ haul }: { haul: Haul }) {
 
 function Things({ haul }: { haul: Haul }) {
   const things = useAttic((s) => s.things);
-  const own = Object.values(things).filter((t) => t.haulId === haul.id);
+  const own = haulThings(haul, Object.values(things));
   return (
     <Card label="Its things">
       <Words kind="heading">{own.length === 1 ? 'One thing' : `${own.length} things`}</Words>

@@ -10,7 +10,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { startHaul } from '@/store/hauls';
 
-import { BackTo } from './BackTo';
+import { BackTo } from '../shell/BackTo';
 
 /** Everything bought together, newest first. */
 export function Hauls() {

@@ -11,7 +11,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { keepOwner } from '@/store/hauls';
 
-import { BackTo } from './BackTo';
+import { BackTo } from '../shell/BackTo';
 
 /** People whose things are sold for them, and what was agreed with each. */
 export function Owners() {

@@ -11,7 +11,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { keepSpot, moveTo, removeSpot } from '@/store/hauls';
 
-import { BackTo } from './BackTo';
+import { BackTo } from '../shell/BackTo';
 import { LabelPress } from './LabelPress';
 import { ScanField } from './ScanField';
 import { ThingLine } from './ThingLine';

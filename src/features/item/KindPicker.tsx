@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -154,13 +154,17 @@ function matches(all: readonly Kind[], wanted: string): Kind[] {
 
 function useLately(): string[] {
   const things = useAttic((s) => s.things);
-  return [
-    ...new Set(
-      Object.values(things)
-        .filter((t) => t.kind !== '')
-        .sort((a, b) => b.updatedAt - a.updatedAt)
-        .slice(0, 60)
-        .map((t) => t.kind),
-    ),
-  ].slice(0, FEW);
+  return useMemo(
+    () =>
+      [
+        ...new Set(
+          Object.values(things)
+            .filter((t) => t.kind !== '')
+            .sort((a, b) => b.updatedAt - a.updatedAt)
+            .slice(0, 60)
+            .map((t) => t.kind),
+        ),
+      ].slice(0, FEW),
+    [things],
+  );
 }

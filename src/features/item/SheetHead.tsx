@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
@@ -13,11 +12,11 @@ import { undo, useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
 
+import { BackTo } from '../shell/BackTo';
 import { agoWords } from '../shell/time';
 
 /** Always in sight: cover, title, house front, whether it is saved, and undo. */
 export function SheetHead({ thing }: { thing: Thing }) {
-  const router = useRouter();
   const kinds = useKinds();
   const last = useAttic((s) => s.journal.at(-1));
   const currency = useAttic((s) => s.settings.currency);
@@ -26,11 +25,7 @@ export function SheetHead({ thing }: { thing: Thing }) {
   const sheets = useCourier((s) => s.sheets);
   return (
     <HeadBar>
-      <SignPress
-        icon="back"
-        label="Back"
-        onPress={() => (router.canGoBack() ? router.back() : router.navigate('/stock'))}
-      />
+      <BackTo path="/stock" />
       <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />
       <View style={{ flex: 1, minWidth: 0 }}>
         <Words

@@ -12,7 +12,7 @@ import { useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
 import { addKind, removeKind, takeBackSpecific } from '@/store/ownKinds';
 
-import { BackTo } from '../attic/BackTo';
+import { BackTo } from '../shell/BackTo';
 import { QuestionForm } from './QuestionForm';
 
 /** The tree of kinds: what is asked of which, with kinds and questions of one's own. */

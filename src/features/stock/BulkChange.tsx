@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { USES, type Thing } from '@/contract/records';
@@ -55,20 +55,22 @@ export function BulkChange(props: {
   const [value, setValue] = useState('');
   const [by, setBy] = useState('');
   const [done, setDone] = useState<string | null>(null);
-  const list = [...chosen].flatMap((id) => things[id] ?? []);
+  const list = useMemo(() => [...chosen].flatMap((id) => things[id] ?? []), [chosen, things]);
   const facts = new Map<string, FactSpec>();
   for (const kind of new Set(list.map((t) => t.kind)))
     for (const spec of kinds.facts(kind)) if (!facts.has(spec.id)) facts.set(spec.id, spec);
   const hows = target === null ? [] : (NARROW[target] ?? ACTIONS.map(([id]) => id));
   const doing = hows.includes(how) ? how : 'set';
-  const action: Action =
-    doing === 'clear'
-      ? { do: 'clear' }
-      : doing === 'replace'
-        ? { do: 'replace', find: value, by }
-        : { do: doing, value };
-  const ready = target !== null && list.length > 0 && (doing === 'clear' || value.trim() !== '');
-  const plan = ready ? planBulk(list, target, action, kinds, currency) : null;
+  const plan = useMemo(() => {
+    if (target === null || list.length === 0 || (doing !== 'clear' && value.trim() === '')) return null;
+    const action: Action =
+      doing === 'clear'
+        ? { do: 'clear' }
+        : doing === 'replace'
+          ? { do: 'replace', find: value, by }
+          : { do: doing, value };
+    return planBulk(list, target, action, kinds, currency);
+  }, [list, target, doing, value, by, kinds, currency]);
   const name = TARGETS.find(([id]) => id === target)?.[1] ?? facts.get(target?.slice(5) ?? '')?.label ?? '';
   const targets: readonly (readonly [Target, string])[] = [
     ...TARGETS,
