@@ -12,7 +12,17 @@ async function colours(attic: Attic, picture: string, places: [number, number][]
   if (!found) return [];
   return found.evaluate(async (element, at) => {
     const image = element as HTMLImageElement;
-    await image.decode();
+    // Decoding is refused, as the standard says, when the element is given another picture meanwhile:
+    // then that one is what is to be looked at.
+    for (let tries = 1; ; tries += 1) {
+      try {
+        await image.decode();
+        break;
+      } catch (error) {
+        if (tries === 10) throw error;
+        await new Promise((done) => setTimeout(done, 100));
+      }
+    }
     const canvas = document.createElement('canvas');
     canvas.width = image.naturalWidth;
     canvas.height = image.naturalHeight;
