@@ -127,13 +127,15 @@ export const Picture = z.object({
 });
 export type Picture = z.infer<typeof Picture>;
 
-/** Something a machine read in a picture, not yet confirmed by a person. Never sent anywhere. */
+/** Something a machine read in a picture or was told, not yet confirmed by a person. Never sent anywhere. */
 export const Reading = z.object({
   id: RecordId,
-  /** `fact:size`, `measure:chest`. */
+  /** `fact:size`, `measure:chest`, `kind`, `title`. */
   field: z.string().max(80),
-  /** As it would be stored: the fact's text, or millimetres. */
+  /** As it would be stored: the fact's text, millimetres, the kind's id. */
   value: z.string().min(1).max(400),
+  /** `desk`: the look-up desk said so. */
+  from: z.enum(['picture', 'desk']).default('picture'),
   /** The words it was read from, and where in the picture they stand. */
   words: z.string().max(400),
   /** Null where the camera read it without a picture being taken. */

@@ -1,6 +1,9 @@
 import { z } from 'zod';
 
+import { PriceNew, Rank } from './catalogue';
+import { Choices } from './choices';
 import { Currency, Instant, MarketId, Minor, RecordId } from './common';
+import { Group, OwnForm } from './groups';
 import { Picture, Reading } from './picture';
 
 export { Picture } from './picture';
@@ -10,6 +13,9 @@ export type { Exam, Reading } from './picture';
 export const USES = ['unused', 'tried', 'light', 'regular', 'hard'] as const;
 /** How bad one flaw is, mildest first. The order is the meaning. */
 export const SEVERITIES = ['slight', 'clear', 'serious', 'broken'] as const;
+
+/** Where a measurement's figure comes from: laid out with a tape, taken from a picture, read on a label. */
+export const MEASURED_BY = ['tape', 'picture', 'label'] as const;
 
 /** What trying it out showed. */
 export const TESTED = ['works', 'partly', 'broken', 'untested'] as const;
@@ -80,6 +86,8 @@ export const Thing = z.object({
   measurements: z.record(z.string().max(60), z.number().positive().max(20_000)).default({}),
   /** How far those taken from a picture may be off, in millimetres; absent for a tape's. */
   uncertainty: z.record(z.string().max(60), z.number().positive().max(5_000)).default({}),
+  /** Where each figure comes from; absent where nobody said. */
+  measuredBy: z.record(z.string().max(60), z.enum(MEASURED_BY)).default({}),
   /** Read by a machine, waiting for a person to confirm or drop. */
   readings: z.array(Reading).max(200).default([]),
   title: ShortText.default(''),
@@ -91,6 +99,13 @@ export const Thing = z.object({
   weightG: z.number().int().positive().max(1_000_000).nullable().default(null),
   /** Where it is stored. Private: never sent. */
   spot: z.string().max(60).default(''),
+  /** Groups of one's own it was put into by hand. Private. */
+  groupIds: z.array(RecordId).max(200).default([]),
+  /** Sold in choices; null: one of a kind. */
+  choices: Choices.nullable().default(null),
+  /** How things like it sold, on the days somebody asked; the oldest first. */
+  ranks: z.array(Rank).max(40).default([]),
+  priceNew: PriceNew.nullable().default(null),
   /** When it was fetched from its spot and packed after a sale. */
   packedAt: Instant.nullable().default(null),
   /** In the order buyers see them; the first is the cover. */
@@ -270,6 +285,8 @@ export const Settings = z.object({
   codePattern: CodePattern.default(USUAL_PATTERN),
   /** Phrases about condition that are used again and again. */
   phrases: z.array(ShortText).max(200).default([]),
+  /** Barcodes are looked up by themselves. */
+  lookUp: z.boolean().default(true),
 });
 export type Settings = z.infer<typeof Settings>;
 
@@ -288,6 +305,8 @@ export const COLLECTIONS = {
   spots: Spot,
   owners: Owner,
   diary: Diary,
+  groups: Group,
+  forms: OwnForm,
 } as const;
 export type CollectionName = keyof typeof COLLECTIONS;
 export interface RecordOf {
@@ -300,4 +319,6 @@ export interface RecordOf {
   spots: Spot;
   owners: Owner;
   diary: Diary;
+  groups: Group;
+  forms: OwnForm;
 }

@@ -1,3 +1,4 @@
+import { SIZE_SYSTEMS } from '../measure/sizes';
 import type { FactSpec } from './spec';
 
 /** Questions that many kinds share. What is asked of which kind is common practice of the trade. */
@@ -25,6 +26,13 @@ export const size = (...choices: string[]): FactSpec => ({
 });
 export const letterSizes = size('XS', 'S', 'M', 'L', 'XL', 'XXL');
 export const shoeSizes = size('37', '38', '39', '40', '41', '42', '43', '44');
+/** How the size on the label is counted. */
+export const sizeSystem: FactSpec = {
+  id: 'sizeSystem',
+  label: 'Counted in',
+  choices: SIZE_SYSTEMS,
+  closed: true,
+};
 export const department: FactSpec = {
   id: 'department',
   label: 'Who it is for',
@@ -76,5 +84,6 @@ export const COMMON_FACTS: readonly FactSpec[] = [
   { id: 'country', label: 'Made in' },
   { id: 'styleCode', label: 'Style code' },
   { id: 'barcode', label: 'Barcode' },
+  { id: 'sizeElsewhere', label: 'Size elsewhere, about', several: true },
   { id: 'serial', label: 'Serial number', private: true },
 ];

@@ -14,7 +14,7 @@ import type { Effective } from './effective';
 
 /** Where on the item sheet the person can put a finding right. */
 export type CheckField =
-  | 'pictures' | 'kind' | 'condition' | 'title' | 'description' | 'price' | 'parcel' | 'category'
+  | 'pictures' | 'kind' | 'condition' | 'choices' | 'title' | 'description' | 'price' | 'parcel' | 'category'
   | `specific:${string}`
   // A field that takes free text: it is filled from the fact of the same name.
   | `fact:${string}` | `answer:${string}`; // prettier-ignore
@@ -46,6 +46,12 @@ export function checkListing(
   checkPictures(sheet, pictures, block, caution);
   checkCategory(thing, effective, sheet, block);
   checkCondition(thing, effective, sheet, block);
+  // Sent as one piece, it would be offered once and the choices would be lost.
+  if (thing.choices)
+    block(
+      'choices',
+      `${sheet.name} can’t be sent things in choices yet: take the choices away, or leave it out there.`,
+    );
   const ours = privateValues(thing, kinds);
   checkWords(thing, effective, sheet, ours, block, caution);
   checkPrivacy(effective, ours, block);

@@ -3,11 +3,25 @@ import { USES, type Thing } from '@/contract/records';
 import { withKind } from '../kinds/changeKind';
 import type { KindTree } from '../kinds/tree';
 import { answersOf, factsWith, readable } from '../kinds/values';
+import { wordsForUse } from '../condition/grade';
+import { formatLength, formatWeight, parseLength, parseWeight, type Units } from '../measure/units';
 import { formatMoney, parseMoney } from '../money/money';
+import { groupWords, type Groups } from './groups';
 import { escaped } from '../words/wholeWord';
 
 /** What of many things can be changed at once. */
-export type Target = 'kind' | 'use' | 'title' | 'description' | 'price' | 'cost' | 'spot' | `fact:${string}`;
+export type Target =
+  | 'kind' | 'use' | 'title' | 'description' | 'price' | 'cost' | 'weight' | 'spot' | 'group'
+  | `fact:${string}` | `measure:${string}`; // prettier-ignore
+
+/** What amounts, lengths and names are read and written by. */
+export interface Ways {
+  kinds: KindTree;
+  /** ISO 4217. */
+  currency: string;
+  units: Units;
+  groups: Groups;
+}
 
 export type Action =
   | { do: 'set'; value: string }
@@ -37,20 +51,14 @@ export interface BulkPlan {
 const LIMITS = { title: 400, description: 10_000, spot: 60 } as const;
 
 /** What a change of many things would do to each, before it is done. Nothing else of a thing is touched. */
-export function planBulk(
-  things: readonly Thing[],
-  target: Target,
-  action: Action,
-  kinds: KindTree,
-  currency: string,
-): BulkPlan {
+export function planBulk(things: readonly Thing[], target: Target, action: Action, ways: Ways): BulkPlan {
   const plan: BulkPlan = { changes: [], refused: [], same: 0 };
   for (const thing of things) {
-    const before = shown(thing, target, kinds, currency);
-    const done = changed(thing, target, action, kinds, currency);
+    const before = shown(thing, target, ways);
+    const done = changed(thing, target, action, ways);
     if (!done.ok) plan.refused.push({ id: thing.id, why: done.why });
     else {
-      const after = shown({ ...thing, ...done.part }, target, kinds, currency);
+      const after = shown({ ...thing, ...done.part }, target, ways);
       if (after === before) plan.same += 1;
       else plan.changes.push({ id: thing.id, before, after, part: done.part });
     }
@@ -58,19 +66,37 @@ export function planBulk(
   return plan;
 }
 
+/**
+ * What an answer common to all would do: only those that have none yet take it.
+ *
+ * @returns the plan; `same` counts those that keep an answer of their own
+ */
+export function planShared(things: readonly Thing[], target: Target, value: string, ways: Ways): BulkPlan {
+  const empty = things.filter((thing) => shown(thing, target, ways) === '');
+  const plan = planBulk(empty, target, { do: 'set', value }, ways);
+  return { ...plan, same: plan.same + things.length - empty.length };
+}
+
 type Done = { ok: true; part: Partial<Thing> } | { ok: false; why: string };
 
-function changed(thing: Thing, target: Target, action: Action, kinds: KindTree, currency: string): Done {
+function changed(thing: Thing, target: Target, action: Action, ways: Ways): Done {
+  const { kinds, currency, units } = ways;
   if (target.startsWith('fact:')) return changedFact(thing, target.slice(5), action, kinds);
+  if (target.startsWith('measure:')) return changedMeasure(thing, target.slice(8), action, ways);
   switch (target) {
-    case 'kind':
+    case 'kind': {
       if (action.do !== 'set') return { ok: false, why: 'A kind can only be set.' };
-      return kinds.get(action.value)
-        ? { ok: true, part: withKind(thing, action.value, kinds) }
+      const kind = kinds.get(action.value) ?? kinds.all.find((k) => sameWord(k.name, action.value));
+      return kind
+        ? { ok: true, part: withKind(thing, kind.id, kinds) }
         : { ok: false, why: 'There is no such kind.' };
+    }
     case 'use': {
       if (action.do === 'clear') return { ok: true, part: { use: null } };
-      const use = action.do === 'set' ? USES.find((u) => u === action.value) : undefined;
+      const use =
+        action.do === 'set'
+          ? USES.find((u) => u === action.value || sameWord(wordsForUse(u), action.value))
+          : undefined;
       return use ? { ok: true, part: { use } } : { ok: false, why: 'Use can be set or cleared.' };
     }
     case 'price':
@@ -79,6 +105,19 @@ function changed(thing: Thing, target: Target, action: Action, kinds: KindTree, 
       if (action.do !== 'set') return { ok: false, why: 'An amount can be set or cleared.' };
       const amount = parseMoney(action.value, currency);
       return amount.ok ? { ok: true, part: { [target]: amount.amount } } : amount;
+    }
+    case 'weight': {
+      if (action.do === 'clear') return { ok: true, part: { weightG: null } };
+      if (action.do !== 'set') return { ok: false, why: 'A weight can be set or cleared.' };
+      const weight = parseWeight(action.value, units);
+      return weight.ok ? { ok: true, part: { weightG: weight.value } } : weight;
+    }
+    case 'group': {
+      if (action.do === 'clear') return { ok: true, part: { groupIds: [] } };
+      if (action.do === 'replace') return { ok: false, why: 'Groups can be set, added or cleared.' };
+      if (!ways.groups[action.value]) return { ok: false, why: 'There is no such group.' };
+      const before = action.do === 'add' ? thing.groupIds.filter((g) => g !== action.value) : [];
+      return { ok: true, part: { groupIds: [...before, action.value] } };
     }
     case 'title':
     case 'description':
@@ -93,16 +132,48 @@ function changed(thing: Thing, target: Target, action: Action, kinds: KindTree, 
   }
 }
 
+function sameWord(a: string, b: string): boolean {
+  return a.toLocaleLowerCase('en') === b.trim().toLocaleLowerCase('en');
+}
+
+/** A figure laid out with a tape, for all that is known: it takes the place of one from a picture. */
+function changedMeasure(thing: Thing, id: string, action: Action, { kinds, units }: Ways): Done {
+  if (!kinds.measures(thing.kind).some((m) => m.id === id))
+    return { ok: false, why: 'Its kind is not measured so.' };
+  if (action.do !== 'set' && action.do !== 'clear')
+    return { ok: false, why: 'A measurement can be set or cleared.' };
+  const { [id]: _, ...measurements } = thing.measurements;
+  const { [id]: __, ...uncertainty } = thing.uncertainty;
+  const { [id]: ___, ...measuredBy } = thing.measuredBy;
+  if (action.do === 'clear') return { ok: true, part: { measurements, uncertainty, measuredBy } };
+  const length = parseLength(action.value, units);
+  if (!length.ok) return length;
+  return {
+    ok: true,
+    part: {
+      measurements: { ...measurements, [id]: length.value },
+      uncertainty,
+      measuredBy: { ...measuredBy, [id]: 'tape' },
+    },
+  };
+}
+
 function changedFact(thing: Thing, id: string, action: Action, kinds: KindTree): Done {
   const spec = kinds.fact(thing.kind, id);
   if (!spec) return { ok: false, why: 'Its kind is not asked this.' };
   const old = thing.facts[id] ?? '';
-  const value =
-    action.do === 'add' && spec.several
-      ? [...answersOf(old), action.value].join('\n')
-      : edited(old, action, ' ');
+  const value = spec.several ? severalEdited(old, action) : edited(old, action, ' ');
   const done = factsWith(thing.facts, spec, value);
   return done.ok ? { ok: true, part: { facts: done.facts } } : done;
+}
+
+/** Several answers are typed with commas between; adding leaves the others. */
+function severalEdited(old: string, action: Action): string {
+  if (action.do === 'set' || action.do === 'add') {
+    const typed = action.value.replaceAll(',', '\n');
+    return action.do === 'set' ? typed : [...answersOf(old), typed].join('\n');
+  }
+  return edited(old, action, ' ');
 }
 
 function edited(old: string, action: Action, between: string): string {
@@ -120,18 +191,27 @@ function edited(old: string, action: Action, between: string): string {
   }
 }
 
-function shown(thing: Thing, target: Target, kinds: KindTree, currency: string): string {
+/** What stands there now, as a person reads it; empty where nothing is said. */
+export function shown(thing: Thing, target: Target, { kinds, currency, units, groups }: Ways): string {
   if (target.startsWith('fact:')) return readable(thing.facts[target.slice(5)] ?? '');
+  if (target.startsWith('measure:')) {
+    const mm = thing.measurements[target.slice(8)];
+    return mm === undefined ? '' : formatLength(mm, units);
+  }
   switch (target) {
     case 'kind':
       return kinds.get(thing.kind)?.name ?? '';
     case 'use':
-      return thing.use ?? '';
+      return thing.use === null ? '' : wordsForUse(thing.use);
     case 'price':
     case 'cost': {
       const amount = thing[target];
       return amount === null ? '' : formatMoney(amount, currency);
     }
+    case 'weight':
+      return thing.weightG === null ? '' : formatWeight(thing.weightG, units);
+    case 'group':
+      return thing.groupIds.map((id) => groupWords(groups, id)).join(', ');
     case 'title':
     case 'description':
     case 'spot':

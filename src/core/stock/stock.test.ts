@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { Thing } from '@/contract/records';
 
 import { BUILT_IN } from '../kinds/tree';
-import { planBulk, type Action, type Target } from './bulk';
+import { planBulk, planShared, shown, type Action, type Target, type Ways } from './bulk';
+import { cellText, isAsked, questionsOf } from './questions';
 import { ordered, ORDERS, StockSearch } from './search';
 
 const thing = (part: Partial<Thing> & { id: string }): Thing =>
@@ -23,8 +24,13 @@ const lamp = thing({
   facts: { brand: 'Hobley' },
   createdAt: 5,
 });
-const plan = (things: Thing[], target: Target, action: Action) =>
-  planBulk(things, target, action, BUILT_IN, 'EUR');
+const WAYS: Ways = {
+  kinds: BUILT_IN,
+  currency: 'EUR',
+  units: 'metric',
+  groups: { g: { id: 'g', name: 'Winter', parent: null, filter: null } },
+};
+const plan = (things: Thing[], target: Target, action: Action) => planBulk(things, target, action, WAYS);
 
 describe('search', () => {
   const search = new StockSearch(BUILT_IN);
@@ -108,6 +114,12 @@ describe('a change of many at once', () => {
     ['kind', { do: 'clear' }, 'only be set'],
     ['use', { do: 'set', value: 'sometimes' }, 'set or cleared'],
     ['title', { do: 'set', value: 'x'.repeat(500) }, '500 characters'],
+    ['measure:chest', { do: 'set', value: 'wide' }, 'Type centimetres'],
+    ['measure:chest', { do: 'add', value: '3' }, 'set or cleared'],
+    ['measure:depth', { do: 'set', value: '3' }, 'not measured so'],
+    ['weight', { do: 'set', value: 'heavy' }, 'Type grams'],
+    ['group', { do: 'set', value: 'gone' }, 'no such group'],
+    ['group', { do: 'replace', find: 'a', by: 'b' }, 'set, added or cleared'],
   ])('refuses %p %j with the reason', (target, action, why) =>
     expect(plan([jumper], target, action).refused[0]?.why).toContain(why),
   );
@@ -146,4 +158,80 @@ describe('a change of many at once', () => {
       }),
     );
   });
+});
+
+describe('questions of several things', () => {
+  const asked = questionsOf([jumper, lamp], WAYS, []);
+  const by = (target: Target) => asked.find((q) => q.target === target)!;
+  it('stand once each, the specifics before the measurements', () => {
+    const targets = asked.map((q) => q.target);
+    expect(new Set(targets).size).toBe(targets.length);
+    expect(targets.indexOf('fact:size')).toBeLessThan(targets.indexOf('measure:chest'));
+    expect(by('measure:chest').unit).toBe('cm');
+  });
+  it('are asked only where they make sense', () => {
+    expect(isAsked(jumper, by('fact:size'), WAYS)).toBe(true);
+    expect(isAsked(lamp, by('fact:size'), WAYS)).toBe(false);
+    expect(isAsked(lamp, by('spot'), WAYS)).toBe(true);
+  });
+  it('are told apart where kinds name them alike, and named both ways where they do not', () => {
+    const [boots, book] = [thing({ id: '6', kind: 'boots' }), thing({ id: '7', kind: 'book' })];
+    const labels = questionsOf([jumper, boots, book, lamp], WAYS, []).map((q) => q.label);
+    expect(new Set(labels).size).toBe(labels.length);
+    expect(questionsOf([book, lamp], WAYS, []).find((q) => q.target === 'fact:model')?.label).toBe(
+      'Title of the book or model',
+    );
+  });
+  it('follow the person’s own form', () => {
+    const form = { id: 'f', kind: 'clothes', order: ['colour', 'brand'], hidden: ['model', 'brand'] };
+    const facts = questionsOf([jumper], WAYS, [form])
+      .map((q) => q.target)
+      .filter((t) => t.startsWith('fact:'));
+    expect(facts.slice(0, 2)).toEqual(['fact:colour', 'fact:brand']);
+    expect(facts).not.toContain('fact:model');
+  });
+  it('take back what they show: what stands in a cell can be set again and changes nothing', () => {
+    const full = thing({
+      ...jumper, id: '9', use: 'light', measurements: { chest: 545 }, cost: 650, weightG: 820, facts: { ...jumper.facts, size: 'M' },
+    }); // prettier-ignore
+    for (const units of ['metric', 'imperial'] as const) {
+      const ways = { ...WAYS, units };
+      for (const { target } of questionsOf([full], ways, [])) {
+        const text = cellText(full, target, ways);
+        if (text === '') continue;
+        const again = planBulk([full], target, { do: 'set', value: text }, ways);
+        expect([target, again.refused, again.changes.map((c) => c.after)]).toEqual([target, [], []]);
+      }
+    }
+  });
+});
+
+it('gives a shared answer only to those without one', () => {
+  const p = planShared([jumper, lamp], 'spot', 'B7', WAYS);
+  expect(p).toMatchObject({ same: 1, changes: [{ id: '2', after: 'B7' }] });
+  expect(planShared([jumper, lamp], 'fact:size', 'M', WAYS).refused.map((r) => r.id)).toEqual(['2']);
+});
+
+it('takes several answers with commas between, and gives one more', () => {
+  const ring = thing({ id: '5', kind: 'ring', facts: { stone: 'Amber' } });
+  expect(BUILT_IN.fact('ring', 'stone')?.several).toBe(true);
+  const stones = (action: Action) => plan([ring], 'fact:stone', action).changes[0]?.part.facts?.stone;
+  expect(stones({ do: 'set', value: 'Glass, Pearl' })).toBe('Glass\nPearl');
+  expect(stones({ do: 'add', value: 'Pearl' })).toBe('Amber\nPearl');
+});
+
+it('measures, weighs and groups many at once', () => {
+  const part = (target: Target, action: Action, of = jumper) => plan([of], target, action).changes[0]?.part;
+  expect(part('measure:chest', { do: 'set', value: '54,5' })).toMatchObject({
+    measurements: { chest: 545 },
+    measuredBy: { chest: 'tape' },
+  });
+  expect(part('weight', { do: 'set', value: '820' })).toEqual({ weightG: 820 });
+  const grouped = part('group', { do: 'add', value: 'g' });
+  expect(grouped).toEqual({ groupIds: ['g'] });
+  const inside = { ...jumper, ...grouped };
+  expect(shown(inside, 'group', WAYS)).toBe('Winter');
+  expect(plan([inside], 'group', { do: 'add', value: 'g' })).toMatchObject({ changes: [], same: 1 });
+  expect(part('group', { do: 'clear' }, inside)).toEqual({ groupIds: [] });
+  expect(part('kind', { do: 'set', value: ' lamp ' })?.kind).toBe('lamp');
 });

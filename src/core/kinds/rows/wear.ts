@@ -11,7 +11,7 @@ const EDGES = ['centre', 'edge', 'corner'];
 export const WEAR: readonly KindRow[] = [
   {
     id: 'clothes', parent: null, name: 'Clothes', titleWords: 'clothing',
-    facts: [f.brand, f.department, f.letterSizes, f.colour, f.cloth, f.model],
+    facts: [f.brand, f.department, f.letterSizes, f.sizeSystem, f.colour, f.cloth, f.model],
     measures: [m.chest, m.length, m.sleeve, m.shoulder],
     flaws: ['stain', 'pulled thread', 'hole', 'fading', 'missing button'], places: PLACES,
     details: ['collar', 'cuffs'], stance: 'hangs', parcelG: 600,
@@ -40,7 +40,7 @@ export const WEAR: readonly KindRow[] = [
 
   {
     id: 'footwear', parent: null, name: 'Shoes', titleWords: 'shoes',
-    facts: [f.brand, f.department, f.shoeSizes, f.colour, f.material('Leather', 'Suede', 'Canvas', 'Rubber'), f.model],
+    facts: [f.brand, f.department, f.shoeSizes, f.sizeSystem, f.colour, f.material('Leather', 'Suede', 'Canvas', 'Rubber'), f.model],
     measures: [m.insole, m.width, m.heel], flaws: ['scuffed', 'worn heel', 'creased', 'split sole', 'worn lining'],
     places: ['left toe', 'right toe', 'left heel', 'right heel', 'soles', 'tongue'], details: ['soles', 'heels'], parcelG: 1200,
   },

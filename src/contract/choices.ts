@@ -1,0 +1,34 @@
+import { z } from 'zod';
+
+import { Minor, RecordId } from './common';
+
+/** One thing that is sold in choices: "Piece" with "mug", "plate" and "bowl", some of each. */
+export const Choices = z.object({
+  options: z
+    .array(
+      z.object({
+        name: z.string().min(1).max(60),
+        values: z.array(z.string().min(1).max(60)).min(1).max(40),
+      }),
+    )
+    .min(1)
+    .max(3),
+  /** One a combination of values, in the options' order. */
+  pieces: z
+    .array(
+      z.object({
+        values: z.array(z.string().min(1).max(60)).min(1).max(3),
+        stock: z.number().int().min(0).max(100_000),
+        /** Minor units; null: the thing's own price. */
+        price: Minor.nonnegative().nullable().default(null),
+        code: z.string().min(1).max(90),
+        /** Of the thing's pictures; empty: the thing's first ones show it as well as any. */
+        pictureIds: z.array(RecordId).max(24).default([]),
+      }),
+    )
+    .max(400),
+  /** Number of the next piece's code, so that none is given twice. */
+  nextPiece: z.number().int().positive().default(1),
+});
+export type Choices = z.infer<typeof Choices>;
+export type Piece = Choices['pieces'][number];

@@ -1,0 +1,47 @@
+import { z } from 'zod';
+
+import { Minor, RecordId } from './common';
+
+export const SHOWN = ['all', 'unlisted', 'listed', 'sold'] as const;
+/** What a thing may still lack. */
+export const GAPS = ['kind', 'answers', 'condition', 'measurements', 'title', 'price', 'pictures', 'spot', 'readings'] as const; // prettier-ignore
+
+/** Which of the things owned: all that is said has to be so. */
+export const StockFilter = z.object({
+  words: z.string().max(400).default(''),
+  show: z.enum(SHOWN).default('all'),
+  /** Of this kind or one below; empty: any. */
+  kind: z.string().max(60).default(''),
+  haulId: RecordId.nullable().default(null),
+  /** A consignor's; `own`: the business's own; null: anybody's. */
+  ownerId: RecordId.nullable().default(null),
+  /** How the spot begins. */
+  spot: z.string().max(60).default(''),
+  /** Minor units, both ends in. */
+  priceFrom: Minor.nonnegative().nullable().default(null),
+  priceTo: Minor.nonnegative().nullable().default(null),
+  lacks: z.enum(GAPS).nullable().default(null),
+  /** In this group or one below. */
+  groupId: RecordId.nullable().default(null),
+});
+export type StockFilter = z.infer<typeof StockFilter>;
+
+/** A group of one's own: for the seller's order alone, never public. */
+export const Group = z.object({
+  id: RecordId,
+  name: z.string().min(1).max(80),
+  parent: RecordId.nullable().default(null),
+  /** Fills it by itself, beside what is put in by hand. */
+  filter: StockFilter.nullable().default(null),
+});
+export type Group = z.infer<typeof Group>;
+
+/** Which questions of a kind show on the sheet, and in what order; for the kind and all below. */
+export const OwnForm = z.object({
+  id: RecordId,
+  kind: z.string().min(1).max(60),
+  /** Ids of facts; those not named come after, in their usual order. */
+  order: z.array(z.string().max(60)).max(200),
+  hidden: z.array(z.string().max(60)).max(200),
+});
+export type OwnForm = z.infer<typeof OwnForm>;

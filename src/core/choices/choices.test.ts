@@ -1,0 +1,75 @@
+import fc from 'fast-check';
+
+import { Choices } from '@/contract/choices';
+
+import { combinations, inStock, picturesOf, priceRange, valuesIn, withOptions, type Option } from './choices';
+
+const made = (before: Choices | null, options: Option[]): Choices => {
+  const done = withOptions(before, options, 'YA-0007');
+  if (!done.ok) throw new Error(done.why);
+  return Choices.parse(done.choices);
+};
+const sort = { name: 'Piece', values: ['mug', 'plate', 'bowl', 'jug'] };
+const glaze = { name: 'Glaze', values: ['blue', 'brown'] };
+
+it('counts four kinds of piece with four of each as sixteen', () => {
+  // The worked example of the trade (common practice).
+  const set = made(null, [sort]);
+  const full = { ...set, pieces: set.pieces.map((p) => ({ ...p, stock: 4 })) };
+  expect(full.pieces).toHaveLength(4);
+  expect(inStock(full)).toBe(16);
+});
+
+it('keeps what is known of a piece when choices come and go', () => {
+  const first = made(null, [sort]);
+  first.pieces[1] = { ...first.pieces[1]!, stock: 3, price: 900, pictureIds: ['p1'] };
+  const wider = made(first, [sort, glaze]);
+  expect(wider.pieces).toHaveLength(8);
+  const plate = wider.pieces.find((p) => p.values.join() === 'plate,blue');
+  expect(plate).toMatchObject({ stock: 3, price: 900, code: first.pieces[1].code });
+  const narrower = made(wider, [{ ...sort, values: ['plate'] }, glaze]);
+  expect(narrower.pieces[0]).toEqual(plate);
+});
+
+it('never gives two pieces one code, nor a code again', () => {
+  const values = fc.uniqueArray(fc.constantFrom('a', 'b', 'c', 'd', 'e'), { minLength: 1 });
+  fc.assert(
+    fc.property(fc.array(fc.tuple(values, values), { minLength: 1, maxLength: 6 }), (steps) => {
+      let now: Choices | null = null;
+      const owners = new Map<string, string>();
+      for (const [a, b] of steps) {
+        now = made(now, [
+          { name: 'x', values: a },
+          { name: 'y', values: b },
+        ]);
+        expect(now.pieces).toHaveLength(a.length * b.length);
+        expect(new Set(now.pieces.map((p) => p.code)).size).toBe(now.pieces.length);
+        for (const { code, values: v } of now.pieces) {
+          expect(owners.get(code) ?? v.join()).toBe(v.join());
+          owners.set(code, v.join());
+        }
+      }
+    }),
+  );
+});
+
+it('says why options can’t be taken', () => {
+  const why = (options: Option[]) => withOptions(null, options, 'c');
+  expect(why([])).toMatchObject({ ok: false });
+  expect(why([{ name: ' ', values: ['a'] }])).toMatchObject({ ok: false, why: expect.stringContaining('name') });
+  expect(why([sort, { name: 'PIECE ', values: ['a'] }])).toMatchObject({ ok: false, why: expect.stringContaining('twice') });
+  expect(why([{ name: 'a', values: [] }])).toMatchObject({ ok: false });
+  const many = Array.from({ length: 40 }, (_, i) => String(i));
+  expect(why([{ name: 'a', values: many }, { name: 'b', values: many }])).toMatchObject({ ok: false, why: expect.stringContaining('1600') });
+}); // prettier-ignore
+
+it('reads values, ranges of price and shared pictures', () => {
+  expect(valuesIn(' mug, plate;mug\nbowl,, ')).toEqual(['mug', 'plate', 'bowl']);
+  expect(combinations([sort, glaze])).toHaveLength(8);
+  const set = made(null, [sort]);
+  expect(priceRange(set, null)).toBeNull();
+  set.pieces[0] = { ...set.pieces[0]!, price: 2_000, pictureIds: ['p2', 'gone'] };
+  expect(priceRange(set, 1_200)).toEqual({ from: 1_200, to: 2_000 });
+  expect(picturesOf(set.pieces[0], ['p1', 'p2'])).toEqual(['p2']);
+  expect(picturesOf(set.pieces[1]!, ['p1', 'p2'])).toEqual(['p1', 'p2']);
+});

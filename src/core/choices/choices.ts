@@ -1,0 +1,94 @@
+import type { Choices, Piece } from '@/contract/choices';
+
+/** The most combinations a thing may be sold in. */
+export const MOST_PIECES = 400;
+
+export type Option = Choices['options'][number];
+export type Done = { ok: true; choices: Choices } | { ok: false; why: string };
+
+/** "mug, plate; bowl" → mug, plate, bowl: each once, in the order typed. */
+export function valuesIn(typed: string): string[] {
+  return [...new Set(typed.split(/[,;\n]/u).map((v) => v.trim()))].filter(Boolean);
+}
+
+/** Every combination of the options' values, the last option changing fastest. */
+export function combinations(options: readonly Option[]): string[][] {
+  return options.reduce<string[][]>(
+    (all, option) => all.flatMap((before) => option.values.map((value) => [...before, value])),
+    [[]],
+  );
+}
+
+/**
+ * A thing's choices with other options. Pieces whose values are all still there keep what is known of them; a piece
+ * that gained an option keeps it for the option's first value. New pieces begin with one in stock and a code of their
+ * own, which is the thing's with a number that never comes back.
+ *
+ * @param code of the thing
+ */
+export function withOptions(before: Choices | null, options: readonly Option[], code: string): Done {
+  const bad = whyNot(options);
+  if (bad) return { ok: false, why: bad };
+  const all = combinations(options);
+  const places = options.map((o) => before?.options.findIndex((b) => same(b.name, o.name)) ?? -1);
+  let next = before?.nextPiece ?? 1;
+  const taken = new Set<Piece>();
+  const pieces = all.map((values): Piece => {
+    const old = before?.pieces.find(
+      (p) =>
+        !taken.has(p) &&
+        values.every((value, i) => {
+          const place = places[i] ?? -1;
+          return place < 0 ? options[i]?.values[0] === value : p.values[place] === value;
+        }),
+    );
+    if (old) {
+      taken.add(old);
+      return { ...old, values };
+    }
+    return { values, stock: 1, price: null, code: `${code}/${next++}`, pictureIds: [] };
+  });
+  return {
+    ok: true,
+    choices: {
+      options: options.map((o) => ({ name: o.name.trim(), values: [...o.values] })),
+      pieces,
+      nextPiece: next,
+    },
+  };
+}
+
+function whyNot(options: readonly Option[]): string | null {
+  if (options.length === 0 || options.length > 3) return 'A thing is sold in one to three kinds of choice.';
+  for (const [i, option] of options.entries()) {
+    if (option.name.trim() === '') return 'Each kind of choice needs a name.';
+    if (options.some((other, j) => j < i && same(other.name, option.name)))
+      return `“${option.name.trim()}” is there twice.`;
+    if (option.values.length === 0) return `“${option.name.trim()}” needs something to choose from.`;
+    if (option.values.length > 40 || option.values.some((v) => v.length > 60) || option.name.length > 60)
+      return `“${option.name.trim().slice(0, 60)}” takes at most 40 values of 60 characters.`;
+  }
+  const count = options.reduce((n, o) => n * o.values.length, 1);
+  return count > MOST_PIECES ? `That makes ${count} combinations; ${MOST_PIECES} can be kept.` : null;
+}
+
+function same(a: string, b: string): boolean {
+  return a.trim().toLocaleLowerCase('en') === b.trim().toLocaleLowerCase('en');
+}
+
+/** How many pieces are in stock, all choices together. */
+export function inStock(choices: Choices): number {
+  return choices.pieces.reduce((sum, p) => sum + p.stock, 0);
+}
+
+/** The lowest and the highest price asked; null while none is known. */
+export function priceRange(choices: Choices, usual: number | null): { from: number; to: number } | null {
+  const all = choices.pieces.flatMap((p) => p.price ?? usual ?? []);
+  return all.length === 0 ? null : { from: Math.min(...all), to: Math.max(...all) };
+}
+
+/** What a piece is shown with: its own pictures, or else the thing's. */
+export function picturesOf(piece: Piece, shared: readonly string[]): readonly string[] {
+  const own = piece.pictureIds.filter((id) => shared.includes(id));
+  return own.length > 0 ? own : shared;
+}

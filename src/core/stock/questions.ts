@@ -1,0 +1,102 @@
+import type { OwnForm } from '@/contract/groups';
+import type { Thing } from '@/contract/records';
+
+import { arranged, formFor } from '../kinds/form';
+import type { FactSpec, Kind } from '../kinds/spec';
+import { GRAMS_PER_OUNCE, lengthFigure } from '../measure/units';
+import { formatAmount } from '../money/money';
+import { shown, type Target, type Ways } from './bulk';
+
+/** One question that can be asked of several things: a column of the grid, a round of the strip. */
+export interface Question {
+  target: Target;
+  label: string;
+  /** Where it is an item specific. */
+  spec?: FactSpec;
+  /** Beside a figure: "cm". */
+  unit?: string;
+  /** Required or wanted by our own standards: asked without being chosen. */
+  usual: boolean;
+}
+
+/**
+ * What can be asked of some things, in the order the work is done: what it is, its specifics in the person's own order,
+ * use, measurements, price, parcel, place. A question that several kinds share stands once.
+ */
+export function questionsOf(things: readonly Thing[], ways: Ways, forms: readonly OwnForm[]): Question[] {
+  const { kinds, units } = ways;
+  const own = [...new Set(things.map((t) => t.kind))].flatMap((id) => kinds.get(id) ?? []);
+  const facts = new Map<string, Question>();
+  const measures = new Map<string, Question>();
+  for (const kind of own) {
+    for (const spec of arranged(kind.facts, formFor(kind, forms)).shown) {
+      const known = facts.get(spec.id);
+      const usual = spec.need === 'required' || spec.need === 'wanted';
+      facts.set(spec.id, {
+        target: `fact:${spec.id}`,
+        label: bothNames(known?.label, spec.private ? `${spec.label} (private)` : spec.label),
+        spec: known && spec.need !== 'required' ? known.spec : spec,
+        ...(spec.unit ? { unit: spec.unit } : {}),
+        usual: usual || (known?.usual ?? false),
+      });
+    }
+    for (const m of kind.measures)
+      measures.set(m.id, {
+        target: `measure:${m.id}`,
+        label: m.name,
+        unit: units === 'metric' ? 'cm' : 'in',
+        usual: true,
+      });
+  }
+  toldApart([...measures.values()], own);
+  return [
+    { target: 'kind', label: 'Kind', usual: true },
+    ...facts.values(),
+    { target: 'use', label: 'Use', usual: true },
+    ...measures.values(),
+    { target: 'price', label: 'Price', unit: ways.currency, usual: true },
+    { target: 'cost', label: 'Cost', unit: ways.currency, usual: false },
+    { target: 'weight', label: 'Weight packed', unit: units === 'metric' ? 'g' : 'oz', usual: false },
+    { target: 'spot', label: 'Spot', usual: true },
+    { target: 'title', label: 'Title', usual: true },
+  ];
+}
+
+/** Kinds may ask the same by other names: "Author or artist". */
+function bothNames(before: string | undefined, now: string): string {
+  if (before === undefined || before.toLocaleLowerCase('en').includes(now.toLocaleLowerCase('en')))
+    return before ?? now;
+  return before.includes(' or ') ? before : `${before} or ${now.toLocaleLowerCase('en')}`;
+}
+
+/** Different measurements of one name are told apart by the first kind that is measured so. */
+function toldApart(measures: readonly Question[], kinds: readonly Kind[]): void {
+  const names = measures.map((m) => m.label);
+  for (const [i, m] of measures.entries()) {
+    if (names.indexOf(m.label) === i && names.lastIndexOf(m.label) === i) continue;
+    const kind = kinds.find((k) => k.measures.some((own) => `measure:${own.id}` === m.target));
+    if (kind) m.label = `${names[i]} (${kind.name.toLocaleLowerCase('en')})`;
+  }
+}
+
+/** Whether a question makes sense for a thing: its kind may not be asked it. */
+export function isAsked(thing: Thing, { target }: Question, { kinds }: Ways): boolean {
+  if (target.startsWith('fact:')) return kinds.facts(thing.kind).some((f) => f.id === target.slice(5));
+  if (target.startsWith('measure:')) return kinds.measures(thing.kind).some((m) => m.id === target.slice(8));
+  return true;
+}
+
+/** The answer as it is typed, without its unit; empty where nothing is said. */
+export function cellText(thing: Thing, target: Target, ways: Ways): string {
+  if (target.startsWith('measure:')) {
+    const mm = thing.measurements[target.slice(8)];
+    return mm === undefined ? '' : lengthFigure(mm, ways.units);
+  }
+  if (target === 'price' || target === 'cost') {
+    const amount = thing[target];
+    return amount === null ? '' : formatAmount(amount, ways.currency);
+  }
+  if (target === 'weight' && thing.weightG !== null)
+    return ways.units === 'metric' ? String(thing.weightG) : (thing.weightG / GRAMS_PER_OUNCE).toFixed(1);
+  return shown(thing, target, ways);
+}
