@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { html } from 'hono/html';
 
 import { brackenmoor } from './standins/brackenmoor/service';
+import { indexhall } from './standins/indexhall/service';
 import { page, type Service } from './standins/kit/service';
 import { Store } from './standins/kit/store';
 import { nearstile } from './standins/nearstile/service';
@@ -20,7 +21,7 @@ export const OUTSIDE = '/outside';
 /** Starts the simulated outside, each service with a database of its own. */
 export async function openOutside(
   folder: string,
-  tokens: Readonly<Record<'brackenmoor' | 'threadwick' | 'nearstile', string>>,
+  tokens: Readonly<Record<'brackenmoor' | 'threadwick' | 'nearstile' | 'indexhall', string>>,
   hook: { url: string; secret: string },
 ): Promise<Outside> {
   await mkdir(folder, { recursive: true });
@@ -40,6 +41,7 @@ export async function openOutside(
     }),
     threadwick({ store: await open('threadwick'), token: tokens.threadwick, base: base('threadwick') }),
     nearstile({ store: await open('nearstile'), token: tokens.nearstile, base: base('nearstile') }),
+    indexhall({ store: await open('indexhall'), token: tokens.indexhall, base: base('indexhall') }),
   ];
   for (const service of services) service.start();
   return {
@@ -56,13 +58,13 @@ export function outsidePage(services: readonly Service[]) {
   return page(
     'Outside',
     { ground: '#f4f1ea', ink: '#2b2b2b', accent: '#5a5a5a', face: 'sans-serif' },
-    html`<header>Outside the attic: simulated marketplaces</header>
+    html`<header>Outside the attic: simulated marketplaces and services</header>
       <main>
         ${services.map(
           (s) =>
             html`<h1>${s.name}</h1>
               <p>
-                <a href="${OUTSIDE}/${s.id}/">what buyers see</a> ·
+                <a href="${OUTSIDE}/${s.id}/">what visitors see</a> ·
                 <a href="${OUTSIDE}/${s.id}/switchboard">bad days</a>
               </p>`,
         )}

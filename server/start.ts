@@ -16,6 +16,7 @@ import { PictureShelf } from './courier/pictureShelf';
 import { api } from './http/api';
 import { hostCheck, securityHeaders } from './http/guard';
 import { demoFiles, pages } from './http/pages';
+import { lookUpDesk } from './lookup/desk';
 import { openOutside, OUTSIDE, outsidePage } from './outside';
 
 export interface Running {
@@ -61,6 +62,7 @@ export async function start(options: StartOptions): Promise<Running> {
     brackenmoor: await secret('token.brackenmoor'),
     threadwick: await secret('token.threadwick'),
     nearstile: await secret('token.nearstile'),
+    indexhall: await secret('token.indexhall'),
   };
   const hookSecret = await secret('hook.brackenmoor');
   const outside = await openOutside(join(data, 'outside'), tokens, {
@@ -108,7 +110,7 @@ export async function start(options: StartOptions): Promise<Running> {
     demo: demo !== null,
     currency: 'EUR',
   };
-  app.route('/api', api({ courier, ledger, shelf, port, session }));
+  app.route('/api', api({ courier, ledger, shelf, desk: lookUpDesk(at('indexhall')), port, session }));
   app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
   if (demo) app.route('/demo', demoFiles(demo, '/demo'));
   app.all('/demo/*', (c) => c.text('No such file.', 404));

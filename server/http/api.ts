@@ -6,10 +6,14 @@ import { streamSSE } from 'hono/streaming';
 import { Command, type LedgerAnswer, type SessionAnswer, type SheetsAnswer } from '@/contract/courier';
 import { RecordId, Sha256 } from '@/contract/common';
 
+import type { LookUpAnswer } from '@/contract/catalogue';
+
+import { CallFailed } from '../courier/adapter';
 import type { Courier, ThingNews } from '../courier/courier';
 import type { Ledger } from '../courier/ledger';
 import type { PictureShelf } from '../courier/pictureShelf';
 import { readable } from '../courier/words';
+import type { LookUpDesk } from '../lookup/desk';
 import { fromOwnPage, sessionCheck } from './guard';
 
 /** The largest picture a marketplace could ask for, with room. */
@@ -22,13 +26,14 @@ export interface ApiParts {
   courier: Courier;
   ledger: Ledger;
   shelf: PictureShelf;
+  desk: LookUpDesk;
   port: number;
   session: SessionAnswer;
 }
 
 /** The courier's HTTP interface for the app. */
 export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
-  const { courier, ledger, shelf, port, session } = parts;
+  const { courier, ledger, shelf, desk, port, session } = parts;
   const app = new Hono<{ Bindings: HttpBindings }>();
 
   app.get('/session', (c) => {
@@ -46,6 +51,17 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
 
   app.get('/marketplaces', (c) => c.json(courier.markets()));
   app.get('/sheets', async (c) => c.json((await courier.ruleSheets()) satisfies SheetsAnswer));
+
+  app.get('/lookup/:barcode', async (c) => {
+    const barcode = c.req.param('barcode');
+    if (!/^\d{7,13}[\dX]$/u.test(barcode)) return c.json({ error: 'That is no barcode.' }, 400);
+    try {
+      return c.json((await desk.ask(barcode)) satisfies LookUpAnswer);
+    } catch (error) {
+      if (!(error instanceof CallFailed)) throw error;
+      return c.json({ error: `The look-up desk: ${error.message}` }, error.retryAfter !== null ? 429 : 502);
+    }
+  });
 
   app.get('/pictures/:hash', async (c) => {
     const hash = Sha256.safeParse(c.req.param('hash'));

@@ -1,0 +1,69 @@
+import { html } from 'hono/html';
+
+import { euros, frame, isOut, page, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { catalogue, filedUnder, placeOn } from './catalogue';
+
+const NAME = 'Index Hall';
+const LOOK = { ground: '#f2f4ee', ink: '#24301f', accent: '#4a6233', face: 'Georgia, serif' };
+/** Calls in ten seconds before "slow down". */
+const PACE = 60;
+
+/** The look-up desk: a barcode in, a card of its catalogue out; nothing for most of the world's barcodes. */
+export function indexhall(options: { store: Store; token: string; base: string }): Service {
+  const { app, switches } = frame({
+    name: NAME,
+    store: options.store,
+    token: options.token,
+    seller: '/desk',
+  });
+  const cards = catalogue();
+  const drawer = new Map(cards.map((card) => [filedUnder(card.code), card]));
+  let calls: number[] = [];
+
+  app.use('/desk/*', async (c, next) => {
+    const now = Date.now();
+    calls = calls.filter((t) => t > now - 10_000);
+    if (calls.length >= PACE) return c.text('One at a time, please.', 429, { 'Retry-After': '2' });
+    calls.push(now);
+    // Somebody has to walk to the drawer.
+    await new Promise((done) => setTimeout(done, 60 + Number(c.req.path.slice(-2, -1) || 0) * 12));
+    return next();
+  });
+
+  app.get('/desk/cards/:code', (c) => {
+    const code = c.req.param('code');
+    if (!/^\d{7,13}[\dX]$/u.test(code)) return c.json({ sorry: 'That is no number of ours.' }, 400);
+    const card = drawer.get(filedUnder(code));
+    if (!card) return c.json({ sorry: 'No card under that number.' }, 404);
+    const { usualPlace: _, of, ...told } = card;
+    return c.json({ ...told, standing: { place: placeOn(card, Date.now()), among: card.under[0], of } });
+  });
+
+  app.get('/', (c) =>
+    isOut(switches)
+      ? c.text('Closed for repairs.', 503)
+      : c.html(
+          page(
+            NAME,
+            LOOK,
+            html`<header>${NAME}</header>
+              <main>
+                <p>
+                  A made-up catalogue of made-up things. Every number is from a range that no real article
+                  has.
+                </p>
+                ${cards.map(
+                  (card) =>
+                    html`<p>
+                      <b>${card.code}</b> ${card.heading} · ${card.house} · ${card.under.join(', ')}
+                      ${card.newAt ? `· ${euros(card.newAt.cents)} new` : ''}
+                    </p>`,
+                )}
+              </main>`,
+          ),
+        ),
+  );
+
+  return { id: 'indexhall', name: NAME, app, start: () => undefined, stop: () => undefined };
+}
