@@ -23,6 +23,10 @@ export interface FieldProps {
   figures?: boolean;
   maxLength?: number;
   disabled?: boolean;
+  /** Ready for typing as soon as it is there. */
+  autoFocus?: boolean;
+  /** The return key was pressed; what was typed has been handed on. */
+  onEnter?: () => void;
   /** How long a pause is before it is kept, milliseconds: every key would have the whole page drawn. */
   pause?: number;
 }
@@ -53,6 +57,7 @@ export function Field(props: FieldProps) {
         value={typed ?? value}
         error={why !== null}
         disabled={props.disabled}
+        autoFocus={props.autoFocus}
         multiline={multiline}
         numberOfLines={multiline ? 6 : 1}
         keyboardType={props.keyboard}
@@ -66,6 +71,15 @@ export function Field(props: FieldProps) {
           setTyped(text);
           keep.soon(refuse?.(text) ? null : text);
         }}
+        onSubmitEditing={
+          props.onEnter
+            ? () => {
+                keep.now();
+                if (!refused.current) props.onEnter?.();
+              }
+            : undefined
+        }
+        submitBehavior={props.onEnter ? 'submit' : undefined}
         onBlur={() => {
           keep.now();
           // A text that could not be kept stays to be put right.

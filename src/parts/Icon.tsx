@@ -1,4 +1,5 @@
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
+import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import BookOpen from 'lucide-react-native/icons/book-open';
 import Camera from 'lucide-react-native/icons/camera';
@@ -36,7 +37,7 @@ import Handshake from 'lucide-react-native/icons/handshake';
 import { View } from 'react-native';
 
 const ICONS = {
-  down: ArrowDown, back: ArrowLeft, ledger: BookOpen, camera: Camera, check: Check, unfold: ChevronDown,
+  up: ArrowUp, down: ArrowDown, back: ArrowLeft, ledger: BookOpen, camera: Camera, check: Check, unfold: ChevronDown,
   forward: ChevronRight, alert: CircleAlert, outside: ExternalLink, pictures: Images, info: Info, spot: MapPin,
   parcel: Package, add: Plus, search: Search, send: Send, today: Sun, remove: Trash, caution: TriangleAlert,
   undo: Undo, write: Wand, close: X, stock: Shelves, sales: Handshake, brush: Brush, light: Contrast, crop: Crop, erase: Eraser, film: Film, redo: Redo,

@@ -36,7 +36,23 @@ export const useCourier = create<CourierLink>(() => ({
 }));
 
 /** The courier could not be asked, or said no; the message is for a person. */
-export class CourierTrouble extends Error {}
+export class CourierTrouble extends Error {
+  constructor(
+    message: string,
+    /** The HTTP status, where there was an answer. */
+    readonly status: number | null = null,
+  ) {
+    super(message);
+  }
+}
+
+type SaleListener = (thingId: string, at: number) => void;
+let saleListener: SaleListener = () => undefined;
+
+/** Who is told of every sale heard of, old ones when the page opens included. */
+export function onSale(listener: SaleListener): void {
+  saleListener = listener;
+}
 
 let lastEventId = '0';
 let listening = false;
@@ -50,7 +66,8 @@ export async function beginSession(): Promise<SessionAnswer> {
   return session;
 }
 
-async function ask(path: string, init: RequestInit = {}): Promise<Response> {
+/** Asks the server, in this page's session. @throws CourierTrouble with words for a person */
+export async function ask(path: string, init: RequestInit = {}): Promise<Response> {
   for (let again = false; ; again = true) {
     const token = useCourier.getState().session?.token ?? '';
     const response = await fetch(`/api${path}`, {
@@ -65,7 +82,10 @@ async function ask(path: string, init: RequestInit = {}): Promise<Response> {
     }
     if (!response.ok) {
       const body = (await response.json().catch(() => null)) as { error?: string } | null;
-      throw new CourierTrouble(body?.error ?? `The courier answered with an error (${response.status}).`);
+      throw new CourierTrouble(
+        body?.error ?? `The courier answered with an error (${response.status}).`,
+        response.status,
+      );
     }
     return response;
   }
@@ -153,7 +173,10 @@ function take(name: string, data: string): void {
   const value: unknown = JSON.parse(data);
   if (name === 'thing') {
     const view = CourierThingView.safeParse(value);
-    if (view.success) useCourier.setState((s) => ({ things: { ...s.things, [view.data.id]: view.data } }));
+    if (!view.success) return;
+    const { id, sale } = view.data;
+    useCourier.setState((s) => ({ things: { ...s.things, [id]: view.data } }));
+    if (sale) saleListener(id, sale.at);
   } else if (name === 'marketplaces') {
     const markets = MarketView.array().safeParse(value);
     if (!markets.success) return;

@@ -29,11 +29,13 @@ export function keepLengths(thing: Thing, lengths: Record<string, Length>): Thin
   const now = useAttic.getState().things[thing.id] ?? thing;
   const measurements = { ...now.measurements };
   const uncertainty = { ...now.uncertainty };
+  const measuredBy = { ...now.measuredBy };
   for (const [id, { mm, plusMinus }] of Object.entries(lengths)) {
     measurements[id] = Math.round(mm);
     uncertainty[id] = Math.max(1, Math.round(plusMinus));
+    measuredBy[id] = 'picture';
   }
-  change('measured in the picture', [thingWith(now, { measurements, uncertainty })]);
+  change('measured in the picture', [thingWith(now, { measurements, uncertainty, measuredBy })]);
   return useAttic.getState().things[thing.id] ?? now;
 }
 

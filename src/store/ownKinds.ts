@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 
+import type { OwnForm } from '@/contract/groups';
 import type { OwnSpecific } from '@/contract/records';
 import type { FactSpec } from '@/core/kinds/spec';
 
@@ -59,4 +60,12 @@ export function takeBackSpecific(id: string): void {
   change(`question ${label} taken back`, [{ collection: 'specifics', id, record: null }], {
     destructive: true,
   });
+}
+
+/** Keeps how the questions of a kind stand on the sheet; null: as they are asked. */
+export function keepForm(kind: string, form: Pick<OwnForm, 'order' | 'hidden'> | null): void {
+  const before = Object.values(useAttic.getState().forms).find((f) => f.kind === kind);
+  if (!form && !before) return;
+  const id = before?.id ?? newId();
+  change('form', [{ collection: 'forms', id, record: form && { id, kind, ...form } }]);
 }

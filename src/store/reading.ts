@@ -1,17 +1,16 @@
 import { wrap, type Remote } from 'comlink';
-import { nanoid } from 'nanoid';
 import type { Worker as TextReader } from 'tesseract.js';
 
-import type { Reading, Thing } from '@/contract/records';
+import type { Reading } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
 import { LEAST_CONFIDENCE, suggestionsFrom, type ReadLine, type Suggestion } from '@/core/reading/labelText';
 import type { BarcodeWorker } from '@/workers/barcode.worker';
 
-import { change, useAttic } from './attic';
+import { useAttic } from './attic';
 import { kindsNow } from './kinds';
 import { pictureWorker } from './pictureWorker';
 import { readOriginal } from './pictures';
-import { thingWith } from './things';
+import { addReadings } from './readings';
 
 let barcodes: Remote<BarcodeWorker> | null = null;
 
@@ -97,79 +96,17 @@ export async function readPicture(thingId: string, pictureId: string): Promise<n
   if (!blob || !thing) return 0;
   const found: Suggestion[] = [];
   const code = await barcodeIn(blob, true);
-  if (code)
-    found.push({
-      field: 'fact:barcode',
-      value: code.digits,
-      words: code.digits,
-      box: code.box,
-      confidence: 99,
-    });
+  if (code) found.push(barcodeFound(code.digits, code.box));
   const lines = await textIn(blob);
   found.push(...suggestionsFrom(lines, kindsNow().measures(thing.kind), useAttic.getState().settings.units));
   return addReadings(thingId, pictureId, found);
 }
 
-/** Puts readings beside what is known. What the thing says already, or was read before, is left out. */
-export function addReadings(thingId: string, pictureId: string | null, found: readonly Suggestion[]): number {
-  const thing = useAttic.getState().things[thingId];
-  if (!thing) return 0;
-  const fresh = found.filter(
-    (f) =>
-      knownValue(thing, f.field)?.toLocaleLowerCase('en') !== f.value.toLocaleLowerCase('en') &&
-      !thing.readings.some((r) => r.field === f.field && r.value === f.value),
-  );
-  if (fresh.length === 0) return 0;
-  const readings = [...thing.readings, ...fresh.map((f) => ({ ...f, id: nanoid(10), pictureId }))];
-  change('read from a picture', [thingWith(thing, { readings })], { ownUndo: true });
-  return fresh.length;
-}
-
 /** A barcode that the live camera saw. */
 export function addBarcode(thingId: string, digits: string): void {
-  addReadings(thingId, null, [
-    { field: 'fact:barcode', value: digits, words: digits, box: [0, 0, 1, 1], confidence: 99 },
-  ]);
+  addReadings(thingId, null, [barcodeFound(digits, [0, 0, 1, 1])]);
 }
 
-export function knownValue(thing: Thing, field: string): string | undefined {
-  const [what, id] = split(field);
-  if (what === 'fact') return thing.facts[id];
-  const mm = thing.measurements[id];
-  return mm === undefined ? undefined : String(mm);
-}
-
-/** A person says that a reading is right: it becomes the thing's own. */
-export function confirmReading(thing: Thing, reading: Reading): void {
-  const readings = thing.readings.filter((r) => r.field !== reading.field);
-  change('reading confirmed', [thingWith(thing, { ...valuesWith(thing, [reading]), readings })]);
-}
-
-/** All at once, but for what would take the place of something that is known: that is asked one by one. */
-export function confirmAll(thing: Thing): void {
-  const fresh = thing.readings.filter((r) => knownValue(thing, r.field) === undefined);
-  const readings = thing.readings.filter((r) => !fresh.includes(r));
-  change('readings confirmed', [thingWith(thing, { ...valuesWith(thing, fresh), readings })]);
-}
-
-function valuesWith(thing: Thing, readings: readonly Reading[]): Pick<Thing, 'facts' | 'measurements'> {
-  const facts = { ...thing.facts };
-  const measurements = { ...thing.measurements };
-  for (const { field, value } of readings) {
-    const [what, id] = split(field);
-    if (what === 'fact') facts[id] = value;
-    else measurements[id] = Number(value);
-  }
-  return { facts, measurements };
-}
-
-export function dropReading(thing: Thing, reading: Reading): void {
-  change('reading dropped', [
-    thingWith(thing, { readings: thing.readings.filter((r) => r.id !== reading.id) }),
-  ]);
-}
-
-function split(field: string): [what: string, id: string] {
-  const at = field.indexOf(':');
-  return [field.slice(0, at), field.slice(at + 1)];
+function barcodeFound(digits: string, box: Reading['box']): Suggestion {
+  return { field: 'fact:barcode', value: digits, words: digits, box, confidence: 99 };
 }

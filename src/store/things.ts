@@ -17,8 +17,11 @@ export function thingWith(thing: Thing, part: Partial<Thing>): Put {
   return { collection: 'things', id: thing.id, record: { ...now, ...part, updatedAt: Date.now() } };
 }
 
-/** A new thing with its code, in the haul that is being worked, with what that haul's things begin with. @returns its id */
-export function addThing(part: Partial<Thing> = {}): string {
+/**
+ * A new thing with its code, in the haul that is being worked, with what that haul's things begin with. It has its
+ * numbers for ever, but is not in the attic yet.
+ */
+export function newThing(part: Partial<Thing> = {}): Thing {
   const { settings, hauls } = useAttic.getState();
   const id = newId();
   const now = Date.now();
@@ -38,8 +41,14 @@ export function addThing(part: Partial<Thing> = {}): string {
   const kind = part.kind ?? haul?.defaults.kind ?? '';
   const thing = { ...fresh, ...withKind(fresh, kind, kindsNow()) };
   setSettings({ nextNumber: settings.nextNumber + 1 });
-  change('new thing', [{ collection: 'things', id, record: { ...thing, code: codeNow(thing) } }]);
-  return id;
+  return { ...thing, code: codeNow(thing) };
+}
+
+/** Brings a new thing into the attic. @returns its id */
+export function addThing(part: Partial<Thing> = {}): string {
+  const record = newThing(part);
+  change('new thing', [{ collection: 'things', id: record.id, record }]);
+  return record.id;
 }
 
 /** The code a thing would get now, by the pattern and what is known of it. */

@@ -11,6 +11,7 @@ import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { editHaul } from '@/store/hauls';
+import { fillInMany } from '@/store/many';
 import { useKinds } from '@/store/kinds';
 
 import { BackTo } from '../shell/BackTo';
@@ -200,11 +201,23 @@ function Begins({ haul }: { haul: Haul }) {
 }
 
 function Things({ haul }: { haul: Haul }) {
+  const router = useRouter();
   const things = useAttic((s) => s.things);
   const own = haulThings(haul, Object.values(things));
   return (
     <Card label="Its things">
       <Words kind="heading">{own.length === 1 ? 'One thing' : `${own.length} things`}</Words>
+      {own.length > 0 ? (
+        <Press
+          icon="write"
+          onPress={() => {
+            fillInMany(own.map((t) => t.id));
+            router.navigate('/many');
+          }}
+        >
+          {own.length === 1 ? 'Fill it in' : `Fill in these ${own.length}`}
+        </Press>
+      ) : null}
       {own.map((t) => (
         <ThingLine key={t.id} thing={t} />
       ))}

@@ -17,6 +17,7 @@ export function Setup() {
   const counts = {
     hauls: useAttic((s) => Object.keys(s.hauls).length),
     spots: useAttic((s) => Object.keys(s.spots).length),
+    groups: useAttic((s) => Object.keys(s.groups).length),
     owners: useAttic((s) => Object.keys(s.owners).length),
   };
   return (
@@ -26,6 +27,12 @@ export function Setup() {
         <LinkRow words="Hauls" more={String(counts.hauls)} onPress={() => router.navigate('/hauls')} />
         <LinkRow words="Spots" more={String(counts.spots)} onPress={() => router.navigate('/spots')} />
         <LinkRow words="Consignors" more={String(counts.owners)} onPress={() => router.navigate('/owners')} />
+        <LinkRow words="Groups" more={String(counts.groups)} onPress={() => router.navigate('/groups')} />
+        <LinkRow
+          words="Barcodes"
+          more="a whole list looked up at once"
+          onPress={() => router.navigate('/barcodes')}
+        />
         <LinkRow words="Kinds" more="and what is asked of them" onPress={() => router.navigate('/kinds')} />
       </Card>
       <Card label="Who works here">
@@ -39,8 +46,30 @@ export function Setup() {
           onChange={(text) => setSettings({ author: text.trim() })}
         />
       </Card>
+      <LookingUp />
       <Codes />
     </Page>
+  );
+}
+
+function LookingUp() {
+  const lookUp = useAttic((s) => s.settings.lookUp);
+  return (
+    <Card label="Looking up barcodes">
+      <Words kind="heading">Looking up barcodes</Words>
+      <ChipRow label="When a barcode is read or typed">
+        <Chip on={lookUp} onPress={() => setSettings({ lookUp: true })}>
+          Look it up by itself
+        </Chip>
+        <Chip on={!lookUp} onPress={() => setSettings({ lookUp: false })}>
+          Only when I ask
+        </Chip>
+      </ChipRow>
+      <Words kind="small" tone="soft">
+        What the desk says is marked until you say it is right. Without it, taking things in is a little
+        faster.
+      </Words>
+    </Card>
   );
 }
 

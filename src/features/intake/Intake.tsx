@@ -22,6 +22,7 @@ import { Readings } from '../pictures/Readings';
 import { currentShot, ShotList } from '../pictures/ShotList';
 import { HaulPicker } from './HaulPicker';
 import { KindPicker } from '../item/KindPicker';
+import { LookUpLine } from '../item/LookUpLine';
 import { hasLiveCamera, LiveCamera } from './LiveCamera';
 
 /** The list for a thing that does not exist yet. */
@@ -149,6 +150,7 @@ export function Intake() {
           </Words>
         ) : null}
         {thing ? <Readings thingId={thing.id} /> : null}
+        {thing ? <LookUpLine thing={thing} /> : null}
         {notTaken.map((n, i) => (
           <Notice key={i} tone="trouble">{`${n.name}: ${n.why} The others were kept.`}</Notice>
         ))}

@@ -3,10 +3,12 @@ import { memo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
+import { groupWords } from '@/core/stock/groups';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { capital } from '@/parts/UndoBar';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
+import { toggleGroup } from '@/store/groups';
 import { anotherLike, codeNow, editThing, giveNewCode } from '@/store/things';
 
 import { exactly } from '../shell/time';
@@ -79,6 +81,7 @@ export const BelongingSection = memo(function BelongingSection({ thing }: { thin
           ))}
         </ChipRow>
       ) : null}
+      <GroupChips thing={thing} />
       <Words figures tone="soft">{`Code ${thing.code}`}</Words>
       {fresh !== thing.code ? (
         <Press label={`Give it the new code ${fresh}`} onPress={() => giveNewCode(thing.id)}>
@@ -98,6 +101,28 @@ export const BelongingSection = memo(function BelongingSection({ thing }: { thin
     </Section>
   );
 });
+
+/** Groups it was put into by hand; those that fill themselves say so in stock. */
+function GroupChips({ thing }: { thing: Thing }) {
+  const groups = useAttic((s) => s.groups);
+  const ids = Object.keys(groups);
+  if (ids.length === 0) return null;
+  return (
+    <ChipRow label="Groups it is in" radio={false}>
+      {ids.map((id) => (
+        <Chip
+          key={id}
+          role="checkbox"
+          on={thing.groupIds.includes(id)}
+          label={`In the group ${groupWords(groups, id)}`}
+          onPress={() => toggleGroup(thing.id, id)}
+        >
+          {groupWords(groups, id)}
+        </Chip>
+      ))}
+    </ChipRow>
+  );
+}
 
 const FEW = 4;
 

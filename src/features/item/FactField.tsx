@@ -6,6 +6,7 @@ import { answersOf, factValue, readable, toggled } from '@/core/kinds/values';
 import { Field } from '@/parts/Field';
 import { Chip, ChipRow } from '@/parts/Press';
 import { Words } from '@/parts/Words';
+import { barcodeSeen } from '@/store/lookUp';
 import { setFact } from '@/store/things';
 
 /** One item specific: typed, or tapped where there are answers to choose from. */
@@ -14,7 +15,10 @@ export const FactField = memo(function FactField(props: { thingId: string; spec:
   const choices = spec.type === 'yesNo' ? ['Yes', 'No'] : (spec.choices ?? []);
   const only = spec.type === 'yesNo' || (spec.closed === true && choices.length > 0);
   const label = spec.private ? `${spec.label} (private)` : spec.label;
-  const set = (text: string) => setFact(thingId, spec, text);
+  const set = (text: string) => {
+    setFact(thingId, spec, text);
+    if (spec.id === 'barcode') barcodeSeen(thingId, text);
+  };
   const answers = answersOf(value);
   // A tap saves typing; once there is a value the suggestions are out of the way, unless several may stand.
   const offer = choices.length > 0 && (only || spec.several || value === '');

@@ -4,8 +4,8 @@ import { View } from 'react-native';
 
 import { SEVERITIES, type Flaw, type Thing } from '@/contract/records';
 import { SEVERITY_NAMES } from '@/core/condition/grade';
-import { lengthFigure, parseLength } from '@/core/measure/units';
 import { Field } from '@/parts/Field';
+import { LengthField } from '@/parts/LengthField';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Stage, UNITS } from '@/parts/Stage';
 import { Words } from '@/parts/Words';
@@ -65,20 +65,11 @@ export function FlawForm(props: { thing: Thing; before: Flaw | null; onDone: (fl
           </Chip>
         ))}
       </ChipRow>
-      <Field
+      <LengthField
         label="Size of the flaw"
-        value={flaw.sizeMm === null ? '' : lengthFigure(flaw.sizeMm, units)}
-        unit={units === 'metric' ? 'cm' : 'in'}
-        keyboard="decimal-pad"
-        figures
-        refuse={(text) => {
-          const parsed = text.trim() === '' ? null : parseLength(text, units);
-          return parsed && !parsed.ok ? parsed.why : null;
-        }}
-        onChange={(text) => {
-          const parsed = text.trim() === '' ? null : parseLength(text, units);
-          put({ sizeMm: parsed?.ok ? parsed.value : null });
-        }}
+        value={flaw.sizeMm}
+        units={units}
+        onChange={(sizeMm) => put({ sizeMm })}
       />
       <Pin thing={thing} flaw={flaw} onPut={put} />
       <View style={{ flexDirection: 'row', gap: 10 }}>

@@ -14,6 +14,7 @@ import { useColours, useWide } from '@/theme/theme';
 
 import { Marketplaces } from '../crosslist/Marketplaces';
 import { BelongingSection } from './BelongingSection';
+import { ChoicesSection } from './ChoicesSection';
 import { ConditionSection } from './ConditionSection';
 import { goTo } from './goTo';
 import { MeasurementsSection } from './MeasurementsSection';
@@ -87,6 +88,7 @@ const Sheet = memo(function Sheet({ thing, at }: { thing: Thing; at: string | un
       <MeasurementsSection thing={thing} />
       <WordsSection thing={thing} findings={wanted} />
       <PriceSection thing={thing} findings={wanted} />
+      <ChoicesSection thing={thing} findings={wanted} />
       <StoreSection thing={thing} findings={wanted} />
       <BelongingSection thing={thing} />
     </>

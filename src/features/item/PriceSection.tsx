@@ -17,6 +17,7 @@ import { useKinds } from '@/store/kinds';
 import type { Examined } from '@/store/sending';
 import { editThing, removeThing } from '@/store/things';
 
+import { rankWords } from '../sales/rankWords';
 import { FieldFindings, Section } from './Section';
 
 /** What was paid and what is asked. */
@@ -59,10 +60,26 @@ export const PriceSection = memo(function PriceSection({
           {times < 3 ? ' Three times is the usual aim for a one-off.' : ''}
         </Words>
       ) : null}
+      <DeskFigures thing={thing} />
       <FieldFindings examined={findings.filter((e) => e.plan?.price == null)} field="price" />
     </Section>
   );
 });
+
+/** What the look-up desk knows that bears on the price: what it cost new, and how well its like sells. */
+function DeskFigures({ thing }: { thing: Thing }) {
+  const { priceNew, ranks } = thing;
+  const lines = [
+    ...(priceNew ? [`Cost ${formatMoney(priceNew.amount, priceNew.currency)} when new.`] : []),
+    ...(ranks.length > 0 ? [rankWords(ranks)] : []),
+  ];
+  if (lines.length === 0) return null;
+  return (
+    <Words tone="soft" figures>
+      {lines.join(' ')}
+    </Words>
+  );
+}
 
 /** Packed weight and where it is stored. The spot is private and never sent. */
 export const StoreSection = memo(function StoreSection({

@@ -1,18 +1,23 @@
-import { memo } from 'react';
 import { useRouter } from 'expo-router';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
+import { arranged, formFor } from '@/core/kinds/form';
+import type { FactSpec } from '@/core/kinds/spec';
 import { readable } from '@/core/kinds/values';
-import { Press } from '@/parts/Press';
+import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
 import type { Examined } from '@/store/sending';
 
 import { Readings } from '../pictures/Readings';
 import { FactField } from './FactField';
 import { KindPicker } from './KindPicker';
+import { LookUpLine } from './LookUpLine';
 import { FieldFindings, Section } from './Section';
+import { SizeElsewhere } from './SizeElsewhere';
 
 /** Kind of thing and its specifics. Facts that a new kind does not ask for are set aside, not lost. */
 export const WhatSection = memo(function WhatSection({
@@ -25,10 +30,15 @@ export const WhatSection = memo(function WhatSection({
   const kinds = useKinds();
   const router = useRouter();
   const kind = kinds.get(thing.kind);
+  const forms = useAttic((s) => s.forms);
+  const [more, setMore] = useState<ReadonlySet<string>>(new Set());
   const asked = kinds.facts(thing.kind);
-  const known = kinds.common.filter(
-    (f) => thing.facts[f.id] !== undefined && !asked.some((own) => own.id === f.id),
-  );
+  const { shown, hidden } = arranged(asked, kind && formFor(kind, Object.values(forms)));
+  const others = kinds.common.filter((f) => !asked.some((own) => own.id === f.id));
+  const isOpen = (f: FactSpec) => thing.facts[f.id] !== undefined || more.has(f.id);
+  // What is known is never out of sight, whatever the form says.
+  const asking = [...shown, ...hidden.filter(isOpen), ...others.filter(isOpen)];
+  const addable = [...hidden, ...others].filter((f) => !isOpen(f));
   const missing = asked.filter((f) => f.need === 'required' && !thing.facts[f.id]);
   return (
     <Section
@@ -42,13 +52,29 @@ export const WhatSection = memo(function WhatSection({
     >
       <KindPicker thing={thing} />
       <FieldFindings examined={findings} field="kind" />
-      <Readings thingId={thing.id} />
-      {[...asked, ...known].map((spec) => (
+      <ReadingsAndLookUp thingId={thing.id} />
+      {asking.map((spec) => (
         <View key={spec.id} style={{ gap: 6 }}>
           <FactField thingId={thing.id} spec={spec} value={thing.facts[spec.id] ?? ''} />
+          {spec.id === 'sizeSystem' ? <SizeElsewhere thing={thing} /> : null}
           <FieldFindings examined={findings} field={`fact:${spec.id}`} />
         </View>
       ))}
+      {addable.length > 0 ? (
+        <ChipRow label="More to say" radio={false}>
+          {addable.map((f) => (
+            <Chip
+              key={f.id}
+              role="button"
+              on={false}
+              label={`Say more: ${f.label}`}
+              onPress={() => setMore(new Set([...more, f.id]))}
+            >
+              {f.label}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
       <Aside thing={thing} />
       {kind ? (
         <Press kind="quiet" icon="add" onPress={() => router.navigate(`/kinds?at=${kind.id}`)}>
@@ -58,6 +84,16 @@ export const WhatSection = memo(function WhatSection({
     </Section>
   );
 });
+
+function ReadingsAndLookUp({ thingId }: { thingId: string }) {
+  const thing = useAttic((s) => s.things[thingId]);
+  return (
+    <>
+      <Readings thingId={thingId} />
+      {thing ? <LookUpLine thing={thing} /> : null}
+    </>
+  );
+}
 
 /** What was said of it when it was taken for another kind. */
 function Aside({ thing }: { thing: Thing }) {

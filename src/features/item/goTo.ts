@@ -8,6 +8,7 @@ export function sectionOf(field: string): string {
     case 'pictures':
     case 'kind':
     case 'condition':
+    case 'choices':
     case 'price':
     case 'parcel':
       return field;

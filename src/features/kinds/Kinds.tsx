@@ -13,6 +13,7 @@ import { useKinds } from '@/store/kinds';
 import { addKind, removeKind, takeBackSpecific } from '@/store/ownKinds';
 
 import { BackTo } from '../shell/BackTo';
+import { FormOrder } from './FormOrder';
 import { QuestionForm } from './QuestionForm';
 
 /** The tree of kinds: what is asked of which, with kinds and questions of one's own. */
@@ -35,6 +36,7 @@ export function Kinds() {
         ))}
       </View>
       <Questions key={`asked-${at}`} at={here?.id ?? ''} />
+      {here ? <FormOrder key={`form-${at}`} kind={here} /> : null}
       <Below key={`below-${at}`} at={here?.id ?? null} onGo={go} />
     </Page>
   );

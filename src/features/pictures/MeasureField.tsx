@@ -1,54 +1,60 @@
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { MEASURED_BY, Thing } from '@/contract/records';
 import type { MeasureSpec } from '@/core/kinds/spec';
 import { slipOf, SLIP_WORDS } from '@/core/measure/slips';
-import { formatLength, lengthFigure, parseLength } from '@/core/measure/units';
-import { Field } from '@/parts/Field';
+import { formatLength } from '@/core/measure/units';
+import { LengthField } from '@/parts/LengthField';
 import { Notice } from '@/parts/Notice';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { editThing } from '@/store/things';
 
+const SOURCE_WORDS: Record<(typeof MEASURED_BY)[number], string> = {
+  tape: 'Measured with a tape',
+  picture: 'Measured in the picture',
+  label: 'Read in a picture',
+};
+
 /** One measurement's figure, typed; says where it came from and when it looks like a slip. */
 export function MeasureField({ thing, spec }: { thing: Thing; spec: MeasureSpec }) {
   const units = useAttic((s) => s.settings.units);
   const value = thing.measurements[spec.id];
   const off = thing.uncertainty[spec.id];
+  // From before sources were kept, a figure that may be off is one from a picture.
+  const by = thing.measuredBy[spec.id] ?? (off === undefined ? undefined : 'picture');
   const slip = value === undefined ? null : slipOf(spec, value);
   const set = (mm: number | null) =>
     editThing(thing.id, spec.name.toLocaleLowerCase('en'), (t) => {
       const { [spec.id]: _, ...others } = t.measurements;
       // A figure said by a person takes the place of one from a picture.
       const { [spec.id]: __, ...uncertainty } = t.uncertainty;
-      return { measurements: mm === null ? others : { ...others, [spec.id]: mm }, uncertainty };
+      const { [spec.id]: ___, ...measuredBy } = t.measuredBy;
+      return mm === null
+        ? { measurements: others, uncertainty, measuredBy }
+        : {
+            measurements: { ...others, [spec.id]: mm },
+            uncertainty,
+            measuredBy: { ...measuredBy, [spec.id]: 'tape' },
+          };
     });
   return (
     <View style={{ gap: 5 }}>
-      <Field
+      <LengthField
         label={spec.name}
         hint={
           spec.doubled && value !== undefined
             ? `${spec.how}; around ${formatLength(value * 2, units)}`
             : spec.how
         }
-        figures
-        keyboard={units === 'metric' ? 'decimal-pad' : 'default'}
-        unit={units === 'metric' ? 'cm' : 'in'}
-        value={value === undefined ? '' : lengthFigure(value, units)}
-        refuse={(text) => {
-          const parsed = text.trim() === '' ? null : parseLength(text, units);
-          return parsed && !parsed.ok ? parsed.why : null;
-        }}
-        onChange={(text) => {
-          const parsed = text.trim() === '' ? null : parseLength(text, units);
-          if (!parsed || parsed.ok) set(parsed?.value ?? null);
-        }}
+        value={value ?? null}
+        units={units}
+        onChange={set}
       />
-      {off !== undefined ? (
+      {value !== undefined && by ? (
         <Words kind="small" tone="soft" figures>
-          {`Measured in the picture, ± ${formatLength(off, units)}`}
+          {off === undefined ? SOURCE_WORDS[by] : `${SOURCE_WORDS[by]}, ± ${formatLength(off, units)}`}
         </Words>
       ) : null}
       {slip && value !== undefined ? (

@@ -2,6 +2,8 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Reading, Thing } from '@/contract/records';
+import type { KindTree } from '@/core/kinds/tree';
+import { readable } from '@/core/kinds/values';
 import { formatLength } from '@/core/measure/units';
 import { Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
@@ -9,7 +11,7 @@ import { useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
 import { pictureWorker } from '@/store/pictureWorker';
 import { readOriginal } from '@/store/pictures';
-import { confirmAll, confirmReading, dropReading, knownValue } from '@/store/reading';
+import { confirmAll, confirmReading, dropReading, knownValue } from '@/store/readings';
 import { useColours } from '@/theme/theme';
 
 /** What a machine read in the pictures, with the place it stands at. Nothing of it counts before a person says so. */
@@ -20,7 +22,7 @@ export function Readings({ thingId }: { thingId: string }) {
   return (
     <View
       role="group"
-      aria-label="Read from pictures, to be confirmed"
+      aria-label="Read by a machine, to be confirmed"
       style={{
         borderWidth: 1.5,
         borderStyle: 'dashed',
@@ -31,7 +33,11 @@ export function Readings({ thingId }: { thingId: string }) {
         backgroundColor: c.slateTint,
       }}
     >
-      <Words kind="strong">Read from the pictures: is it right?</Words>
+      <Words kind="strong">
+        {thing.readings.some((r) => r.from === 'desk')
+          ? 'Looked up and read: is it right?'
+          : 'Read from the pictures: is it right?'}
+      </Words>
       {thing.readings.map((reading) => (
         <Line key={reading.id} thing={thing} reading={reading} />
       ))}
@@ -49,12 +55,14 @@ function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
   const units = useAttic((s) => s.settings.units);
   const kinds = useKinds();
   const crop = useCrop(reading);
-  const [what, id] = reading.field.split(':') as [string, string];
-  const name =
-    what === 'fact'
-      ? kinds.factName(thing.kind, id)
-      : (kinds.measures(thing.kind).find((m) => m.id === id)?.name ?? id);
-  const words = what === 'fact' ? reading.value : formatLength(Number(reading.value), units);
+  const name = nameOf(reading.field, thing, kinds);
+  const read = (value: string) =>
+    reading.field.startsWith('measure:')
+      ? formatLength(Number(value), units)
+      : reading.field === 'kind'
+        ? (kinds.get(value)?.name ?? value)
+        : readable(value);
+  const words = read(reading.value);
   const known = knownValue(thing, reading.field);
   return (
     <View style={{ gap: 6 }}>
@@ -74,9 +82,12 @@ function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
           <Words kind="small" tone="soft">
-            {known === undefined
-              ? name
-              : `${name}, instead of ${what === 'fact' ? known : formatLength(Number(known), units)}`}
+            {[
+              known === undefined ? name : `${name}, instead of ${read(known)}`,
+              reading.from === 'desk' ? 'from the look-up desk' : '',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
           </Words>
           <Words kind="strong" figures>
             {words}
@@ -93,6 +104,15 @@ function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
       </View>
     </View>
   );
+}
+
+function nameOf(field: string, thing: Thing, kinds: KindTree): string {
+  if (field === 'kind') return 'Kind';
+  if (field === 'title') return 'Title';
+  const [what, id = ''] = field.split(':');
+  return what === 'fact'
+    ? kinds.factName(thing.kind, id)
+    : (kinds.measures(thing.kind).find((m) => m.id === id)?.name ?? id);
 }
 
 /** The part of the picture the words stand at, with a little around it. */

@@ -4,7 +4,7 @@ import { Picture, Thing } from '@/contract/records';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { shotList } from '@/core/picture/shots';
 import { change, openAttic, useAttic } from '@/store/attic';
-import { addReadings } from '@/store/reading';
+import { addReadings } from '@/store/readings';
 import { addThing, editThing } from '@/store/things';
 
 import { AboutPicture } from './AboutPicture';

@@ -10,6 +10,7 @@ import { useCourier } from '@/store/courierLink';
 
 import { agoWords, exactly } from '../shell/time';
 import { ClosingRecord } from './ClosingRecord';
+import { rankWords } from './rankWords';
 import { useSales, type SoldThing } from './useSales';
 
 /** What was sold, where it went for how much, and the proof that it is gone elsewhere. */
@@ -69,6 +70,11 @@ function SaleCard({ sold }: { sold: SoldThing }) {
           ) : null}
         </View>
       </Pressable>
+      {thing && thing.ranks.length > 0 ? (
+        <Words kind="small" tone="soft" figures>
+          {rankWords(thing.ranks)}
+        </Words>
+      ) : null}
       {sold.closing ? <ClosingRecord closing={sold.closing} sale={sold.sale} /> : null}
     </Card>
   );

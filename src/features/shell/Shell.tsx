@@ -10,6 +10,7 @@ import { Press } from '@/parts/Press';
 import { openAttic, unsavedBlobs, useAttic } from '@/store/attic';
 import { beginSession, listen, useCourier } from '@/store/courierLink';
 import { bringDemoWorld } from '@/store/demoWorld';
+import { beginLookUps } from '@/store/lookUp';
 import { keepMeasurementPicturesTrue } from '@/store/measuring';
 import { saveUnsavedAsFile, useRoom, watchRoom } from '@/store/room';
 import { FONT, Theme, useColours, useWide } from '@/theme/theme';
@@ -37,6 +38,7 @@ async function begin(): Promise<void> {
   localStorage.setItem(ATTIC_NAME, name);
   await openAttic(name);
   if (session?.demo) await bringDemoWorld();
+  beginLookUps();
   listen();
   keepMeasurementPicturesTrue();
   watchRoom();

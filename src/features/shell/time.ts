@@ -14,3 +14,8 @@ export function soonWords(at: number | null, now: number): string {
 export function exactly(at: number): string {
   return new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
 }
+
+/** "23 Nov 2026" */
+export function dayWords(at: number): string {
+  return new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
+}

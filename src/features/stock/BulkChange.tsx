@@ -1,19 +1,21 @@
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { USES, type Thing } from '@/contract/records';
-import { wordsForUse } from '@/core/condition/grade';
-import type { FactSpec } from '@/core/kinds/spec';
+import type { Thing } from '@/contract/records';
 import { planBulk, type Action, type Target } from '@/core/stock/bulk';
+import { questionsOf } from '@/core/stock/questions';
 import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { Card } from '@/parts/Page';
 import { Chip, ChipRow, Press } from '@/parts/Press';
-import { capital } from '@/parts/UndoBar';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { applyBulk } from '@/store/bulk';
-import { useKinds } from '@/store/kinds';
+import { fillInMany } from '@/store/many';
+import { useWays } from '@/store/ways';
+
+import { AnswerField } from './AnswerField';
 
 const TARGETS: readonly [Target, string][] = [
   ['spot', 'Spot'],
@@ -23,6 +25,8 @@ const TARGETS: readonly [Target, string][] = [
   ['kind', 'Kind'],
   ['title', 'Title'],
   ['description', 'Description'],
+  ['weight', 'Weight packed'],
+  ['group', 'Group'],
 ];
 const ACTIONS: readonly [Action['do'], string][] = [
   ['set', 'Set'],
@@ -36,7 +40,12 @@ const NARROW: Partial<Record<Target, readonly Action['do'][]>> = {
   use: ['set', 'clear'],
   price: ['set', 'clear'],
   cost: ['set', 'clear'],
+  weight: ['set', 'clear'],
+  group: ['add', 'set', 'clear'],
 };
+function narrow(target: Target): readonly Action['do'][] | undefined {
+  return target.startsWith('measure:') ? ['set', 'clear'] : NARROW[target];
+}
 const FEW = 5;
 
 /** One change to all things chosen: shown before it is done, taken back in one. */
@@ -47,19 +56,22 @@ export function BulkChange(props: {
   onNone: () => void;
 }) {
   const { chosen } = props;
+  const router = useRouter();
   const things = useAttic((s) => s.things);
-  const currency = useAttic((s) => s.settings.currency);
-  const kinds = useKinds();
+  const forms = useAttic((s) => s.forms);
+  const ways = useWays();
   const [target, setTarget] = useState<Target | null>(null);
   const [how, setHow] = useState<Action['do']>('set');
   const [value, setValue] = useState('');
   const [by, setBy] = useState('');
   const [done, setDone] = useState<string | null>(null);
   const list = useMemo(() => [...chosen].flatMap((id) => things[id] ?? []), [chosen, things]);
-  const facts = new Map<string, FactSpec>();
-  for (const kind of new Set(list.map((t) => t.kind)))
-    for (const spec of kinds.facts(kind)) if (!facts.has(spec.id)) facts.set(spec.id, spec);
-  const hows = target === null ? [] : (NARROW[target] ?? ACTIONS.map(([id]) => id));
+  const questions = useMemo(
+    () => questionsOf(list, ways, Object.values(forms)).filter((q) => q.target.includes(':')),
+    [list, ways, forms],
+  );
+  const question = questions.find((q) => q.target === target);
+  const hows = target === null ? [] : (narrow(target) ?? ACTIONS.map(([id]) => id));
   const doing = hows.includes(how) ? how : 'set';
   const plan = useMemo(() => {
     if (target === null || list.length === 0 || (doing !== 'clear' && value.trim() === '')) return null;
@@ -69,12 +81,12 @@ export function BulkChange(props: {
         : doing === 'replace'
           ? { do: 'replace', find: value, by }
           : { do: doing, value };
-    return planBulk(list, target, action, kinds, currency);
-  }, [list, target, doing, value, by, kinds, currency]);
-  const name = TARGETS.find(([id]) => id === target)?.[1] ?? facts.get(target?.slice(5) ?? '')?.label ?? '';
+    return planBulk(list, target, action, ways);
+  }, [list, target, doing, value, by, ways]);
+  const name = TARGETS.find(([id]) => id === target)?.[1] ?? question?.label ?? '';
   const targets: readonly (readonly [Target, string])[] = [
-    ...TARGETS,
-    ...[...facts.values()].map((f) => [`fact:${f.id}`, f.label] as const),
+    ...TARGETS.filter(([id]) => id !== 'group' || Object.keys(ways.groups).length > 0),
+    ...questions.map((q) => [q.target, q.label] as const),
   ];
   const choose = (next: Target | null) => {
     setTarget(next);
@@ -93,6 +105,17 @@ export function BulkChange(props: {
           None
         </Press>
       </View>
+      {list.length > 0 && target === null ? (
+        <Press
+          icon="write"
+          onPress={() => {
+            fillInMany(list.map((t) => t.id));
+            router.navigate('/many');
+          }}
+        >
+          {list.length === 1 ? 'Fill it in' : `Fill in these ${list.length}`}
+        </Press>
+      ) : null}
       {list.length === 0 ? (
         <Words tone="soft">Tap things in the list, then say here what changes.</Words>
       ) : (
@@ -121,10 +144,11 @@ export function BulkChange(props: {
         </ChipRow>
       ) : null}
       {target && doing !== 'clear' && list.length > 0 ? (
-        <Value
+        <AnswerField
           key={`${target}-${doing}`}
           target={target}
-          spec={facts.get(target.slice(5))}
+          spec={question?.spec}
+          unit={question?.unit}
           label={doing === 'replace' ? 'Words to replace' : name}
           value={value}
           onChange={setValue}
@@ -175,40 +199,5 @@ export function BulkChange(props: {
         </Words>
       ) : null}
     </Card>
-  );
-}
-
-/** What it is set to: tapped where there is a list, typed otherwise. */
-function Value(props: {
-  target: Target;
-  spec: FactSpec | undefined;
-  label: string;
-  value: string;
-  plain: boolean;
-  onChange: (value: string) => void;
-}) {
-  const { target, spec, label, value, onChange } = props;
-  const kinds = useKinds();
-  const choices: readonly (readonly [string, string])[] = props.plain
-    ? []
-    : target === 'use'
-      ? USES.map((u) => [u, capital(wordsForUse(u))] as const)
-      : target === 'kind'
-        ? kinds.leaves.map((k) => [k.id, k.name] as const)
-        : (spec?.type === 'yesNo' ? ['Yes', 'No'] : (spec?.choices ?? [])).map((w) => [w, w] as const);
-  const typed = props.plain || (target !== 'use' && target !== 'kind' && !spec?.closed);
-  return (
-    <>
-      {typed ? <Field label={label} value={value} maxLength={10_000} pause={0} onChange={onChange} /> : null}
-      {choices.length > 0 ? (
-        <ChipRow label={`${label}: choices`}>
-          {choices.map(([id, words]) => (
-            <Chip key={id} on={value === id} label={`${label}: ${words}`} onPress={() => onChange(id)}>
-              {words}
-            </Chip>
-          ))}
-        </ChipRow>
-      ) : null}
-    </>
   );
 }

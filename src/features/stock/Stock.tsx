@@ -1,8 +1,11 @@
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
+import { SHOWN, type StockFilter } from '@/contract/groups';
 import type { Thing } from '@/contract/records';
+import { EVERYTHING, filtered, isEverything, type Around } from '@/core/stock/filter';
+import { groupWords, type Groups } from '@/core/stock/groups';
 import { ordered, StockSearch, type Order } from '@/core/stock/search';
 import { Field } from '@/parts/Field';
 import { LongList } from '@/parts/LongList';
@@ -15,15 +18,11 @@ import { useKinds } from '@/store/kinds';
 import { useWide } from '@/theme/theme';
 
 import { BulkChange } from './BulkChange';
+import { Narrowing } from './Narrowing';
+import { standingOf } from './standing';
 import { StockRow, TableHead, TableLine } from './StockRow';
 
-const FILTERS = [
-  ['all', 'All'],
-  ['unlisted', 'Not listed'],
-  ['listed', 'Listed'],
-  ['sold', 'Sold'],
-] as const;
-type Filter = (typeof FILTERS)[number][0];
+const SHOWN_WORDS = { all: 'All', unlisted: 'Not listed', listed: 'Listed', sold: 'Sold' } as const;
 
 const ORDER_WORDS: readonly [Order, string][] = [
   ['newest', 'Newest first'],
@@ -35,21 +34,19 @@ const ORDER_WORDS: readonly [Order, string][] = [
 ];
 
 /** What is found of everything owned, in order. */
-function useFound(query: string, filter: Filter, order: Order): readonly Thing[] {
+function useFound(filter: StockFilter, order: Order): readonly Thing[] {
   const things = useAttic((s) => s.things);
+  const groups = useAttic((s) => s.groups);
   const views = useCourier((s) => s.things);
   const kinds = useKinds();
   const search = useMemo(() => new StockSearch(kinds), [kinds]);
   const inOrder = useMemo(() => ordered(Object.values(things), order), [things, order]);
-  const filtered = useMemo(() => {
-    if (filter === 'all') return inOrder;
-    return inOrder.filter((t) => {
-      const view = views[t.id];
-      const up = view?.listings.some((l) => l.want === 'live' || l.doing === 'withdraw') ?? false;
-      if (filter === 'sold') return !!view?.sale;
-      return filter === 'listed' ? up && !view?.sale : !up && !view?.sale;
-    });
-  }, [inOrder, views, filter]);
+  // What the marketplaces say changes often: it is not asked where it does not matter.
+  const asked = groupsAsk(groups) || filter.show !== 'all' ? views : null;
+  const around = useMemo(
+    (): Around => ({ kinds, groups, search, standing: (thing) => standingOf(asked?.[thing.id]) }),
+    [kinds, groups, search, asked],
+  );
   useEffect(() => {
     // So that the first key does not wait for all of it; in parts, so that no finger does.
     let at = 0;
@@ -63,7 +60,11 @@ function useFound(query: string, filter: Filter, order: Order): readonly Thing[]
       if (timer) clearTimeout(timer);
     };
   }, [search, inOrder]);
-  return useMemo(() => search.find(filtered, query), [search, filtered, query]);
+  return useMemo(() => filtered(inOrder, filter, around), [inOrder, filter, around]);
+}
+
+function groupsAsk(groups: Groups): boolean {
+  return Object.values(groups).some((g) => g.filter && g.filter.show !== 'all');
 }
 
 /** Everything owned; search as you type, choose many and change them at once. */
@@ -71,13 +72,18 @@ export function Stock() {
   const wide = useWide();
   const router = useRouter();
   const empty = useAttic((s) => Object.keys(s.things).length === 0);
-  const [query, setQuery] = useState('');
-  const [filter, setFilter] = useState<Filter>('all');
+  const { group = '' } = useLocalSearchParams<{ group?: string }>();
+  const [filter, setFilter] = useState<StockFilter>(EVERYTHING);
+  const [narrowing, setNarrowing] = useState(false);
+  const groups = useAttic((s) => s.groups);
   const [order, setOrder] = useState<Order>('newest');
   const [sorting, setSorting] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
   // The list follows the typing when there is time; the field never waits for it.
-  const shown = useFound(useDeferredValue(query), filter, order);
+  const inGroup = groups[group] ? group : null;
+  const wanted = useMemo(() => ({ ...filter, groupId: inGroup }), [filter, inGroup]);
+  const shown = useFound(useDeferredValue(wanted), order);
+  const narrowed = !isEverything({ ...filter, words: '', show: 'all' });
   const choosing = chosen !== null;
   const press = useCallback(
     (id: string) => {
@@ -114,18 +120,45 @@ export function Stock() {
       </View>
       <Field
         label="Search"
-        value={query}
+        value={filter.words}
         pause={0}
-        onChange={setQuery}
+        maxLength={400}
+        onChange={(words) => setFilter({ ...filter, words })}
         placeholder="title, brand, code, spot"
       />
       <ChipRow label="Show">
-        {FILTERS.map(([id, words]) => (
-          <Chip key={id} on={filter === id} onPress={() => setFilter(id)}>
-            {words}
+        {SHOWN.map((show) => (
+          <Chip key={show} on={filter.show === show} onPress={() => setFilter({ ...filter, show })}>
+            {SHOWN_WORDS[show]}
           </Chip>
         ))}
+        <Chip role="button" on={narrowed} label="More filters" onPress={() => setNarrowing(!narrowing)}>
+          {narrowed ? 'Narrowed' : 'Narrow'}
+        </Chip>
       </ChipRow>
+      {Object.keys(groups).length > 0 ? (
+        <ChipRow label="Group">
+          {inGroup ? (
+            <Chip on={false} onPress={() => router.setParams({ group: '' })}>
+              No group
+            </Chip>
+          ) : null}
+          {Object.keys(groups)
+            .map((id) => [id, groupWords(groups, id)] as const)
+            .sort((a, b) => a[1].localeCompare(b[1], 'en', { numeric: true }))
+            .map(([id, words]) => (
+              <Chip
+                key={id}
+                on={inGroup === id}
+                label={`Group: ${words}`}
+                onPress={() => router.setParams({ group: inGroup === id ? '' : id })}
+              >
+                {words}
+              </Chip>
+            ))}
+        </ChipRow>
+      ) : null}
+      {narrowing ? <Narrowing filter={filter} within={inGroup} onChange={setFilter} /> : null}
       {empty ? (
         <Card>
           <Words kind="heading">Nothing here yet</Words>

@@ -1,0 +1,3 @@
+import { Barcodes } from '@/features/attic/Barcodes';
+
+export default Barcodes;

@@ -1,0 +1,3 @@
+import { Groups } from '@/features/attic/Groups';
+
+export default Groups;

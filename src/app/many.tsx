@@ -1,0 +1,3 @@
+import { Many } from '@/features/many/Many';
+
+export default Many;

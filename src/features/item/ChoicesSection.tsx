@@ -1,0 +1,227 @@
+import { memo, useState } from 'react';
+import { View } from 'react-native';
+
+import type { Choices, Piece } from '@/contract/choices';
+import type { Thing } from '@/contract/records';
+import { inStock, priceRange, valuesIn, withOptions, type Option } from '@/core/choices/choices';
+import { formatMoney } from '@/core/money/money';
+import { Field } from '@/parts/Field';
+import { MoneyField } from '@/parts/MoneyField';
+import { Notice } from '@/parts/Notice';
+import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import type { Examined } from '@/store/sending';
+import { editThing } from '@/store/things';
+import { useColours } from '@/theme/theme';
+
+import { FieldFindings, Section } from './Section';
+
+/** A thing sold in choices: what there is to choose, how many of each, prices and pictures of their own. */
+export const ChoicesSection = memo(function ChoicesSection({
+  thing,
+  findings,
+}: {
+  thing: Thing;
+  findings: readonly Examined[];
+}) {
+  const currency = useAttic((s) => s.settings.currency);
+  const [begun, setBegun] = useState(false);
+  const { choices } = thing;
+  const range = choices && priceRange(choices, thing.price);
+  const summary = choices
+    ? `${inStock(choices)} in stock${range ? ` · ${rangeWords(range, currency)}` : ''}`
+    : undefined;
+  return (
+    <Section name="choices" title="Sold in choices" summary={summary}>
+      {choices || begun ? (
+        <>
+          <Options thing={thing} onKept={() => setBegun(false)} />
+          {choices?.pieces.map((piece) => (
+            <PieceLine key={piece.code} thing={thing} choices={choices} piece={piece} currency={currency} />
+          ))}
+          {choices ? (
+            <Press
+              kind="quiet"
+              icon="remove"
+              onPress={() => editThing(thing.id, 'choices taken away', { choices: null })}
+            >
+              One of a kind after all
+            </Press>
+          ) : null}
+          <FieldFindings examined={findings} field="choices" />
+        </>
+      ) : (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+          <Words tone="soft" style={{ flex: 1 }}>
+            One of a kind.
+          </Words>
+          <Press kind="quiet" label="Sell it in choices" onPress={() => setBegun(true)}>
+            Several to choose from
+          </Press>
+        </View>
+      )}
+    </Section>
+  );
+});
+
+function rangeWords(range: { from: number; to: number }, currency: string): string {
+  const from = formatMoney(range.from, currency);
+  return range.from === range.to ? from : `${from} to ${formatMoney(range.to, currency)}`;
+}
+
+interface Draft {
+  name: string;
+  values: string;
+}
+
+/** What there is to choose: typed as lists, kept with a press, since it makes and unmakes pieces. */
+function Options({ thing, onKept }: { thing: Thing; onKept: () => void }) {
+  const stored = thing.choices?.options ?? [];
+  const asDraft = stored.map((o): Draft => ({ name: o.name, values: o.values.join(', ') }));
+  const [draft, setDraft] = useState<readonly Draft[] | null>(null);
+  const [why, setWhy] = useState<string | null>(null);
+  const lines = draft ?? (asDraft.length > 0 ? asDraft : [{ name: '', values: '' }]);
+  const put = (i: number, part: Partial<Draft>) => {
+    setWhy(null);
+    setDraft(lines.map((line, j) => (i === j ? { ...line, ...part } : line)));
+  };
+  const keep = () => {
+    const options = lines
+      .filter((l) => l.name.trim() !== '' || l.values.trim() !== '')
+      .map((l): Option => ({ name: l.name, values: valuesIn(l.values) }));
+    const done = withOptions(thing.choices, options, thing.code);
+    if (!done.ok) return setWhy(done.why);
+    editThing(thing.id, 'choices', { choices: done.choices });
+    setDraft(null);
+    onKept();
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      {lines.map((line, i) => (
+        <View key={i} style={{ flexDirection: 'row', gap: 8 }}>
+          <View style={{ flex: 2 }}>
+            <Field
+              label={`Choice ${i + 1}`}
+              value={line.name}
+              maxLength={60}
+              pause={0}
+              placeholder="Piece"
+              onChange={(name) => put(i, { name })}
+            />
+          </View>
+          <View style={{ flex: 3 }}>
+            <Field
+              label={`To choose from ${i + 1}`}
+              value={line.values}
+              pause={0}
+              placeholder="mug, plate, bowl"
+              onChange={(values) => put(i, { values })}
+              onEnter={keep}
+            />
+          </View>
+          {lines.length > 1 ? (
+            <SignPress
+              icon="remove"
+              label={`Remove choice ${i + 1}`}
+              onPress={() => setDraft(lines.filter((_, j) => j !== i))}
+            />
+          ) : null}
+        </View>
+      ))}
+      {why ? <Notice tone="trouble">{`${why} What you typed is still here.`}</Notice> : null}
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        {lines.length < 3 ? (
+          <Press icon="add" onPress={() => setDraft([...lines, { name: '', values: '' }])}>
+            Another choice
+          </Press>
+        ) : null}
+        {draft ? (
+          <Press kind="main" style={{ flex: 1 }} onPress={keep}>
+            Keep these choices
+          </Press>
+        ) : null}
+      </View>
+    </View>
+  );
+}
+
+function PieceLine(props: { thing: Thing; choices: Choices; piece: Piece; currency: string }) {
+  const { thing, piece, currency } = props;
+  const c = useColours();
+  const [pictures, setPictures] = useState(false);
+  const words = piece.values.join(', ');
+  const put = (label: string, part: Partial<Piece>) =>
+    editThing(thing.id, label, (t) => ({
+      choices: t.choices && {
+        ...t.choices,
+        pieces: t.choices.pieces.map((p) => (p.code === piece.code ? { ...p, ...part } : p)),
+      },
+    }));
+  const own = piece.pictureIds.filter((id) => thing.pictureIds.includes(id));
+  return (
+    <View
+      role="group"
+      aria-label={`Piece: ${words}`}
+      style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 8, gap: 6 }}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <View style={{ flex: 1 }}>
+          <Words kind="strong">{words}</Words>
+          <Words kind="small" tone="soft" figures>
+            {piece.code}
+          </Words>
+        </View>
+        <Press
+          kind="quiet"
+          label={`Pictures of ${words}`}
+          disabled={thing.pictureIds.length === 0}
+          onPress={() => setPictures(!pictures)}
+        >
+          {own.length === 0 ? 'Pictures: shared' : own.length === 1 ? '1 picture' : `${own.length} pictures`}
+        </Press>
+      </View>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <View style={{ flex: 1 }}>
+          <Field
+            label={`In stock: ${words}`}
+            value={String(piece.stock)}
+            figures
+            keyboard="number-pad"
+            maxLength={6}
+            refuse={(text) => (/^\d{1,5}$/u.test(text.trim()) ? null : 'A whole number, 0 or more.')}
+            onChange={(text) => put('stock of a choice', { stock: Number(text.trim()) })}
+          />
+        </View>
+        <View style={{ flex: 1 }}>
+          <MoneyField
+            label={`Price: ${words}`}
+            value={piece.price}
+            currency={currency}
+            placeholder="the thing’s"
+            onChange={(price) => put('price of a choice', { price })}
+          />
+        </View>
+      </View>
+      {pictures ? (
+        <ChipRow label={`Own pictures of ${words}`} radio={false}>
+          {thing.pictureIds.map((id, i) => (
+            <Chip
+              key={id}
+              role="checkbox"
+              on={own.includes(id)}
+              label={`${words} shown in picture ${i + 1}`}
+              onPress={() =>
+                put('pictures of a choice', {
+                  pictureIds: own.includes(id) ? own.filter((o) => o !== id) : [...own, id],
+                })
+              }
+            >
+              {`Picture ${i + 1}`}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
+    </View>
+  );
+}

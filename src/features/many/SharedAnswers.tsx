@@ -1,0 +1,96 @@
+import { useState } from 'react';
+
+import type { Thing } from '@/contract/records';
+import { planShared, shown, type Target, type Ways } from '@/core/stock/bulk';
+import { isAsked, type Question } from '@/core/stock/questions';
+import { Notice } from '@/parts/Notice';
+import { Card } from '@/parts/Page';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { applyBulk } from '@/store/bulk';
+
+import { AnswerField } from '../stock/AnswerField';
+
+/** What all of them share, said once. Those that have an answer of their own keep it. */
+export function SharedAnswers(props: { list: readonly Thing[]; questions: readonly Question[]; ways: Ways }) {
+  const { list, questions, ways } = props;
+  const [target, setTarget] = useState<Target | null>(null);
+  const [value, setValue] = useState('');
+  const [said, setSaid] = useState<string | null>(null);
+  const question = questions.find((q) => q.target === target);
+  const plan = question && value.trim() !== '' ? planShared(list, question.target, value, ways) : null;
+  const why = plan && plan.changes.length === 0 ? plan.refused[0]?.why : undefined;
+  // A figure or a title is each thing's own; what all have said already needs no more saying.
+  const shareable = questions.filter(
+    (q) =>
+      q.target !== 'title' &&
+      !q.target.startsWith('measure:') &&
+      list.filter((t) => isAsked(t, q, ways)).length > 1 &&
+      list.some((t) => isAsked(t, q, ways) && shown(t, q.target, ways) === ''),
+  );
+  const open = (next: Target | null) => {
+    setTarget(next);
+    setValue('');
+    setSaid(null);
+  };
+  const say = () => {
+    if (!question || !plan || plan.changes.length === 0) return;
+    const n = applyBulk(question.label, plan);
+    const kept = plan.same > 0 ? ` ${plan.same} kept an answer of their own.` : '';
+    setSaid(`Said of ${n === 1 ? 'one thing' : `${n} things`}.${kept}`);
+    setTarget(null);
+    setValue('');
+  };
+  if (shareable.length === 0 && said === null) return null;
+  return (
+    <Card label="The same for all">
+      <Words kind="heading">The same for all of them</Words>
+      <ChipRow label="What they share" radio={false}>
+        {shareable
+          .filter((q) => target === null || q.target === target)
+          .map((q) => (
+            <Chip
+              key={q.target}
+              role="button"
+              on={q.target === target}
+              label={`All have the same: ${q.label}`}
+              onPress={() => open(q.target === target ? null : q.target)}
+            >
+              {q.label}
+            </Chip>
+          ))}
+        {target === null ? null : (
+          <Chip role="button" on={false} onPress={() => open(null)}>
+            Something else
+          </Chip>
+        )}
+      </ChipRow>
+      {question ? (
+        <>
+          <AnswerField
+            key={question.target}
+            target={question.target}
+            spec={question.spec}
+            label={`${question.label}, all of them`}
+            unit={question.unit}
+            value={value}
+            onChange={setValue}
+            onEnter={say}
+            autoFocus
+          />
+          {why ? <Notice tone="caution">{why}</Notice> : null}
+          <Press kind="main" disabled={!plan || plan.changes.length === 0} onPress={say}>
+            {plan && plan.changes.length === 1
+              ? 'Say it of one thing'
+              : `Say it of ${plan?.changes.length ?? 0} things`}
+          </Press>
+        </>
+      ) : null}
+      {said ? (
+        <Words tone="good" role="status" figures>
+          {said}
+        </Words>
+      ) : null}
+    </Card>
+  );
+}

@@ -1,0 +1,168 @@
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import { GAPS, type StockFilter } from '@/contract/groups';
+import { EVERYTHING, isEverything } from '@/core/stock/filter';
+import { Field } from '@/parts/Field';
+import { MoneyField } from '@/parts/MoneyField';
+import { Card } from '@/parts/Page';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { addGroup } from '@/store/groups';
+import { useKinds } from '@/store/kinds';
+
+const GAP_WORDS: Record<(typeof GAPS)[number], string> = {
+  kind: 'Kind', answers: 'Required answers', condition: 'Condition', measurements: 'Measurements', title: 'Title',
+  price: 'Price', pictures: 'Pictures', spot: 'Spot', readings: 'A yes to what was read',
+}; // prettier-ignore
+
+/** More ways to narrow the stock; what is narrowed can be kept as a group that fills itself. */
+export function Narrowing(props: {
+  filter: StockFilter;
+  /** The group that is shown: a kept one lies below it. */
+  within: string | null;
+  onChange: (filter: StockFilter) => void;
+}) {
+  const { filter, within, onChange } = props;
+  const kinds = useKinds();
+  const hauls = useAttic((s) => s.hauls);
+  const owners = useAttic((s) => s.owners);
+  const currency = useAttic((s) => s.settings.currency);
+  const [name, setName] = useState('');
+  const [kept, setKept] = useState('');
+  const put = (part: Partial<StockFilter>) => {
+    setKept('');
+    onChange({ ...filter, ...part });
+  };
+  const things = useAttic((s) => s.things);
+  const owned = useMemo(
+    () => new Set(Object.values(things).flatMap((t) => kinds.get(t.kind)?.path ?? [])),
+    [things, kinds],
+  );
+  const here = kinds.get(filter.kind);
+  const branch = [
+    ...(here?.path ?? []).flatMap((id) => kinds.get(id) ?? []),
+    // Only what there is something of.
+    ...kinds.children(here?.id ?? null).filter((k) => owned.has(k.id)),
+  ];
+  return (
+    <Card label="Narrow the list">
+      <Choice
+        label="What is missing"
+        now={filter.lacks}
+        none={null}
+        choices={GAPS.map((gap) => [gap, GAP_WORDS[gap]])}
+        onChoose={(lacks) => put({ lacks })}
+      />
+      {Object.keys(hauls).length > 0 ? (
+        <Choice
+          label="From the haul"
+          now={filter.haulId}
+          none={null}
+          choices={Object.values(hauls).map((h) => [h.id, h.name])}
+          onChoose={(haulId) => put({ haulId })}
+        />
+      ) : null}
+      {Object.keys(owners).length > 0 ? (
+        <Choice
+          label="Whose"
+          now={filter.ownerId}
+          none={null}
+          choices={[['own', 'Our own'], ...Object.values(owners).map((o) => [o.id, o.name] as const)]}
+          onChoose={(ownerId) => put({ ownerId })}
+        />
+      ) : null}
+      <Choice
+        label="Kind"
+        now={filter.kind}
+        none=""
+        choices={branch.map((k) => [k.id, k.name])}
+        onChoose={(kind) => put({ kind: kind === '' ? (here?.parent ?? '') : kind })}
+      />
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <View style={{ flex: 1 }}>
+          <MoneyField
+            label="Price from"
+            value={filter.priceFrom}
+            currency={currency}
+            onChange={(priceFrom) => put({ priceFrom })}
+          />
+        </View>
+        <View style={{ flex: 1 }}>
+          <MoneyField
+            label="Price up to"
+            value={filter.priceTo}
+            currency={currency}
+            onChange={(priceTo) => put({ priceTo })}
+          />
+        </View>
+        <View style={{ flex: 1 }}>
+          <Field label="Spot begins" value={filter.spot} maxLength={60} onChange={(spot) => put({ spot })} />
+        </View>
+      </View>
+      <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
+        <View style={{ flex: 1 }}>
+          <Field
+            label="Keep as a group named"
+            value={name}
+            maxLength={80}
+            pause={0}
+            hint="It fills itself with what matches, now and later."
+            onChange={setName}
+          />
+        </View>
+        <Press
+          disabled={name.trim() === '' || isEverything(filter)}
+          label="Keep these filters as a group"
+          onPress={() => {
+            addGroup(name.trim(), within, { ...filter, groupId: within });
+            setKept(name.trim());
+            setName('');
+          }}
+        >
+          Keep
+        </Press>
+      </View>
+      {kept ? <Words tone="good" role="status">{`Kept as the group ${kept}.`}</Words> : null}
+      <Press
+        kind="quiet"
+        disabled={isEverything(filter)}
+        onPress={() => onChange({ ...EVERYTHING, groupId: null })}
+      >
+        Show everything again
+      </Press>
+    </Card>
+  );
+}
+
+/** One of some, or none of them: a second tap takes the choice back. */
+function Choice<T extends string | null>(props: {
+  label: string;
+  now: T;
+  none: T;
+  choices: readonly (readonly [NonNullable<T>, string])[];
+  onChoose: (choice: T) => void;
+}) {
+  const { label, now, none, choices, onChoose } = props;
+  return (
+    <View style={{ gap: 4 }}>
+      <Words kind="small" tone="soft">
+        {label}
+      </Words>
+      <ChipRow label={label} radio={false}>
+        {choices.map(([id, words]) => (
+          <Chip
+            key={id}
+            role="checkbox"
+            on={now === id}
+            label={`${label}: ${words}`}
+            onPress={() => onChoose(now === id ? none : id)}
+          >
+            {words}
+          </Chip>
+        ))}
+      </ChipRow>
+    </View>
+  );
+}

@@ -1,0 +1,121 @@
+import { create } from 'zustand';
+
+import { LookUpAnswer, type CatalogueRecord } from '@/contract/catalogue';
+import type { Thing } from '@/contract/records';
+import { toldBy } from '@/core/catalogue/record';
+import { readBarcode } from '@/core/identity/gtin';
+
+import { change, useAttic } from './attic';
+import { ask, CourierTrouble, onSale } from './courierLink';
+import { kindsNow } from './kinds';
+import { addReadings, onBarcodeRead, type Found } from './readings';
+import { thingWith } from './things';
+
+/** How looking up a thing's barcode stands: being asked, no such card, or why it could not be asked. */
+export type LookUpState = { asking: true } | { unknown: string } | { trouble: string };
+
+/** By the thing's id; absent where nothing was asked or the answer is in the record. */
+export const useLookUps = create<Record<string, LookUpState>>(() => ({}));
+
+/** The ranks kept of one thing. */
+const MOST_RANKS = 40;
+/** Waits between tries when the desk asks us to slow down, milliseconds. */
+const WAITS = [1_000, 2_000, 4_000, 8_000];
+
+/**
+ * Asks the desk for one barcode.
+ *
+ * @returns null when it has no card for it
+ * @throws CourierTrouble when it can't be asked, in words for a person
+ */
+export async function lookUp(barcode: string): Promise<CatalogueRecord | null> {
+  const digits = barcode.replace(/[\s-]/gu, '');
+  for (let tries = 0; ; tries += 1)
+    try {
+      const answer = LookUpAnswer.safeParse(
+        await (await ask(`/lookup/${encodeURIComponent(digits)}`)).json(),
+      );
+      if (!answer.success) throw new CourierTrouble('The look-up desk’s answer could not be read.');
+      return answer.data.found ? answer.data.record : null;
+    } catch (error) {
+      const wait = WAITS[tries];
+      if (!(error instanceof CourierTrouble) || error.status !== 429 || wait === undefined) throw error;
+      await new Promise((done) => setTimeout(done, wait));
+    }
+}
+
+/** Looks a thing's barcode up; what the desk says waits at the thing to be confirmed. */
+export async function lookUpThing(thingId: string, barcode: string): Promise<void> {
+  const say = (state: LookUpState | null) =>
+    useLookUps.setState(
+      (all) =>
+        state
+          ? { ...all, [thingId]: state }
+          : Object.fromEntries(Object.entries(all).filter(([id]) => id !== thingId)),
+      true,
+    );
+  say({ asking: true });
+  try {
+    const record = await lookUp(barcode);
+    if (record) keepRecord(thingId, record);
+    say(record ? null : { unknown: barcode });
+  } catch (error) {
+    say({ trouble: error instanceof Error ? error.message : 'The look-up desk can’t be asked.' });
+  }
+}
+
+/** Puts what a record says beside what is known, and keeps its rank and its price when new with the day. */
+function keepRecord(thingId: string, record: CatalogueRecord): void {
+  const thing = useAttic.getState().things[thingId];
+  if (!thing) return;
+  change('looked up', [thingWith(thing, figuresOf(thing, record))], { ownUndo: true });
+  addReadings(thingId, null, toldReadings(thing, record));
+}
+
+/** What a record says of a thing, as readings for a person to confirm. */
+export function toldReadings(thing: Pick<Thing, 'kind'>, record: CatalogueRecord): Found[] {
+  return toldBy(record, thing.kind, kindsNow()).map(({ field, value, words }) => ({
+    field,
+    value: value.slice(0, 400),
+    words: words.slice(0, 400),
+    box: [0, 0, 1, 1],
+    confidence: 90,
+    from: 'desk',
+  }));
+}
+
+export function figuresOf(
+  thing: Pick<Thing, 'ranks' | 'priceNew'>,
+  { rank, listPrice }: CatalogueRecord,
+): Pick<Thing, 'ranks' | 'priceNew'> {
+  const at = Date.now();
+  return {
+    ranks: rank ? [...thing.ranks, { ...rank, at }].slice(-MOST_RANKS) : thing.ranks,
+    priceNew: listPrice ? { ...listPrice, at } : thing.priceNew,
+  };
+}
+
+/** A barcode was read or typed: looked up by itself, unless that is switched off. */
+export function barcodeSeen(thingId: string, digits: string): void {
+  if (useAttic.getState().settings.lookUp && readBarcode(digits).ok) void lookUpThing(thingId, digits);
+}
+
+/** From now on barcodes are looked up as they are read, and ranks again on the day of the sale. */
+export function beginLookUps(): void {
+  onBarcodeRead(barcodeSeen);
+  onSale((thingId, at) => {
+    const { things, settings } = useAttic.getState();
+    const thing = things[thingId];
+    const last = thing?.ranks.at(-1);
+    const barcode = thing?.facts.barcode;
+    if (!thing || !last || !barcode || !settings.lookUp || last.at >= at) return;
+    void lookUp(barcode)
+      .then((record) => {
+        const now = useAttic.getState().things[thingId];
+        if (record && now)
+          change('rank on the day of the sale', [thingWith(now, figuresOf(now, record))], { ownUndo: true });
+      })
+      // A rank is nice to have: the sale does not wait for it.
+      .catch(() => undefined);
+  });
+}
