@@ -52,3 +52,33 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
       }
     }
 });
+
+it('has nothing axe objects to in the attic’s own lists and where many are filled in', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.page.goto(`${at.server.address}/groups`);
+  await attic.fill('Name of a new group', 'Winter');
+  await attic.press('Add this group');
+  await attic.press('Change the group Winter');
+  for (const [scheme, view] of [
+    ['light', PHONE],
+    ['dark', WIDE],
+  ] as const) {
+    await attic.page.setViewport(view);
+    await attic.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+    for (const path of ['attic', 'hauls', 'spots', 'owners', 'kinds?at=jumper', 'groups', 'barcodes']) {
+      await attic.page.goto(`${at.server.address}/${path}`);
+      await attic.page.waitForSelector('[role=main] [role=heading]');
+      if (path.startsWith('kinds')) await attic.press('Change what shows on the sheet');
+      expect({ path, scheme, wrong: await wrongs(attic) }).toMatchObject({ wrong: [] });
+    }
+    await attic.go('Stock');
+    await attic.press('More filters');
+    await attic.press('Choose several');
+    await attic.press('All 1');
+    expect({ path: 'stock, narrowed', scheme, wrong: await wrongs(attic) }).toMatchObject({ wrong: [] });
+    await attic.press('Fill it in');
+    await attic.page.waitForSelector('[role=main][aria-label="Fill in one thing"]');
+    expect({ path: 'many', scheme, wrong: await wrongs(attic) }).toMatchObject({ wrong: [] });
+  }
+  await attic.page.close();
+}, 180_000);

@@ -18,7 +18,7 @@ import type { Shot } from '../demo/draw/studio';
 
 /** A picture that the studio can draw. */
 export type Wanted =
-  | { what: 'garment'; shot: Omit<Shot, 'name'>; seed: number; side: number }
+  | { what: 'garment'; of: string; shot: Omit<Shot, 'name'>; seed: number; side: number }
   | { what: 'phone' | 'measured' | 'huge' | 'png' }
   | { what: 'barcode'; digits: string }
   | { what: 'label' | 'whiteboard'; lines: readonly string[] };
@@ -77,7 +77,11 @@ export const phonePicture = (name = 'phone.jpg') => drawn(name, { what: 'phone' 
 
 /** A picture of the gansey, square. */
 export const garmentPicture = (name: string, shot: Omit<Shot, 'name'>, seed: number, side = 1_500) =>
-  drawn(name, { what: 'garment', shot, seed, side });
+  drawn(name, { what: 'garment', of: 'gansey', shot, seed, side });
+
+/** A small picture of one of the demo world's things: "boots", "lamp". */
+export const thingPicture = (of: string, seed = 7) =>
+  drawn(`${of}.jpg`, { what: 'garment', of, shot: {}, seed, side: 800 });
 
 /** A barcode on a box of its own, as a camera or file shows it. */
 export const barcodePicture = (name: string, digits: string) => drawn(name, { what: 'barcode', digits });

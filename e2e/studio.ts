@@ -4,12 +4,16 @@ import { createCanvas, loadImage } from '@napi-rs/canvas';
 import bwipjs from 'bwip-js/node';
 import piexif from 'piexifjs';
 
-import { gansey } from '../demo/draw/clothes';
+import * as clothes from '../demo/draw/clothes';
 import { photographMeasured } from '../demo/draw/measured';
-import { photograph } from '../demo/draw/studio';
+import * as objects from '../demo/draw/objects';
+import { photograph, type Subject } from '../demo/draw/studio';
 import { careLabel, whiteboard } from '../demo/draw/words';
 
 import { GPS, MEASURED_SCENE, type Wanted } from './pictures';
+
+const SUBJECTS: Record<string, Subject> = { ...clothes, ...objects };
+const { gansey } = clothes;
 
 /*
  * Draws one picture for the browser tests, in a process of its own: drawing is ten times as slow inside
@@ -65,10 +69,12 @@ async function barcode(digits: string): Promise<Buffer> {
 function draw(wanted: Wanted): Promise<Buffer> {
   switch (wanted.what) {
     case 'garment':
-      return photograph(gansey, { name: 'front', ...wanted.shot }, wanted.seed, wanted.side).encode(
-        'jpeg',
-        82,
-      );
+      return photograph(
+        SUBJECTS[wanted.of] ?? gansey,
+        { name: 'front', ...wanted.shot },
+        wanted.seed,
+        wanted.side,
+      ).encode('jpeg', 82);
     case 'phone':
       return phone();
     case 'barcode':

@@ -56,6 +56,7 @@ export function onSale(listener: SaleListener): void {
 
 let lastEventId = '0';
 let listening = false;
+let hanging: AbortController | null = null;
 
 /** Begins a session with this server. @throws CourierTrouble when there is none */
 export async function beginSession(): Promise<SessionAnswer> {
@@ -133,6 +134,8 @@ export async function ledgerLines(before?: number): Promise<{ lines: LedgerLine[
 export function listen(): void {
   if (listening) return;
   listening = true;
+  // A page that the browser keeps aside, for the way back, must not hold a connection: there are only six for all.
+  window.addEventListener('pagehide', () => hanging?.abort());
   void (async () => {
     for (let wait = 500; ; wait = Math.min(5_000, wait * 1.5)) {
       try {
@@ -148,7 +151,11 @@ export function listen(): void {
 }
 
 async function hear(): Promise<void> {
-  const response = await ask('/events', { headers: { 'last-event-id': lastEventId } });
+  hanging = new AbortController();
+  const response = await ask('/events', {
+    headers: { 'last-event-id': lastEventId },
+    signal: hanging.signal,
+  });
   if (!response.body) return;
   useCourier.setState({ connected: true });
   const missing = useCourier.getState().sheets.length === 0;

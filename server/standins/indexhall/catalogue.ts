@@ -86,7 +86,8 @@ export function catalogue(size = 240): Card[] {
   const one = <T>(list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
   return Array.from({ length: size }, (_, i): Card => {
     const year = String(1948 + Math.floor(roll() * 60));
-    const usualPlace = 1 + Math.floor(roll() ** 2 * 89_000);
+    // A share of its sort: the best sell much better than most.
+    const usualPlace = roll() ** 2 * 0.9;
     const newAt = roll() < 0.85 ? { cents: 395 + Math.floor(roll() * 60) * 50, currency: 'EUR' } : null;
     const common = { code: code(i + 1), newAt, usualPlace };
     switch (i % 3) {
@@ -95,7 +96,7 @@ export function catalogue(size = 240): Card[] {
           ...common,
           heading: `${one(SUBJECTS)} of ${one(OF)}`,
           house: one(PRESSES),
-          under: ['Print', one(['Field guide', 'Novel', 'Cookbook'])],
+          under: ['Print', one(['Field guide', 'Novel', 'Recipe book'])],
           particulars: [
             { what: 'Author', is: one(WRITERS) },
             { what: 'Year', is: year },
@@ -130,7 +131,7 @@ export function catalogue(size = 240): Card[] {
           of: 25_000,
         };
     }
-  }).map((card) => ({ ...card, usualPlace: Math.min(card.usualPlace, card.of) }));
+  }).map((card) => ({ ...card, usualPlace: 1 + Math.floor(card.usualPlace * card.of) }));
 } // prettier-ignore
 
 /** How well it sells on a day: swings by a third around its usual place over some weeks. */

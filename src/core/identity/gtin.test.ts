@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import * as gtin from 'gtin';
+import * as isbn3 from 'isbn3';
 
 import { checkDigit, isbn10CheckDigit, isbn10From13, isbn13From10, readBarcode } from './gtin';
 
@@ -40,6 +42,27 @@ describe('barcodes', () => {
         const ten = nine + isbn10CheckDigit(nine);
         expect(isbn10From13(isbn13From10(ten))).toBe(ten);
       }),
+    );
+  });
+  it('agrees with published libraries over random numbers', () => {
+    // The npm packages "gtin" (GTIN-8 to GTIN-14) and "isbn3" (ISBN-10 and ISBN-13) as oracles.
+    const lengths = fc.constantFrom(8, 12, 13, 14).chain((n) => digits(n));
+    fc.assert(
+      fc.property(lengths, (code) =>
+        expect(readBarcode(code).ok).toBe(gtin.isGTIN(code) && gtin.isValid(code)),
+      ),
+      { numRuns: 1_000 },
+    );
+    fc.assert(
+      fc.property(digits(9), (nine) => {
+        const ten = nine + isbn10CheckDigit(nine);
+        const oracle = isbn3.parse(ten);
+        // The library knows which groups have been given out; for those that have, all has to agree.
+        if (!oracle) return;
+        expect(oracle).toMatchObject({ isValid: true, isbn10: ten, isbn13: isbn13From10(ten) });
+        expect(isbn10From13(oracle.isbn13 ?? '')).toBe(ten);
+      }),
+      { numRuns: 300 },
     );
   });
   it.each([['96385074', 'EAN-8'], ['036000291452', 'UPC-A'], ['10614141543219', 'GTIN-14']])('knows %s as %s', (code, kind) => // check digits by hand

@@ -34,7 +34,7 @@ export function questionsOf(things: readonly Thing[], ways: Ways, forms: readonl
       const usual = spec.need === 'required' || spec.need === 'wanted';
       facts.set(spec.id, {
         target: `fact:${spec.id}`,
-        label: bothNames(known?.label, spec.private ? `${spec.label} (private)` : spec.label),
+        label: bothNames(known?.label, labelOf(spec)),
         spec: known && spec.need !== 'required' ? known.spec : spec,
         ...(spec.unit ? { unit: spec.unit } : {}),
         usual: usual || (known?.usual ?? false),
@@ -77,6 +77,21 @@ function toldApart(measures: readonly Question[], kinds: readonly Kind[]): void 
     const kind = kinds.find((k) => k.measures.some((own) => `measure:${own.id}` === m.target));
     if (kind) m.label = `${names[i]} (${kind.name.toLocaleLowerCase('en')})`;
   }
+}
+
+/** A question the way a thing's own kind asks it: by its own name, with its own choices. */
+export function askedOf(thing: Thing, question: Question, { kinds }: Ways): Question {
+  const { target } = question;
+  if (target.startsWith('measure:')) {
+    const measure = kinds.measures(thing.kind).find((m) => m.id === target.slice(8));
+    return measure ? { ...question, label: measure.name } : question;
+  }
+  const spec = target.startsWith('fact:') ? kinds.fact(thing.kind, target.slice(5)) : undefined;
+  return spec ? { ...question, spec, label: labelOf(spec) } : question;
+}
+
+function labelOf(spec: FactSpec): string {
+  return spec.private ? `${spec.label} (private)` : spec.label;
 }
 
 /** Whether a question makes sense for a thing: its kind may not be asked it. */

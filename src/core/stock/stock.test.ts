@@ -4,7 +4,7 @@ import { Thing } from '@/contract/records';
 
 import { BUILT_IN } from '../kinds/tree';
 import { planBulk, planShared, shown, type Action, type Target, type Ways } from './bulk';
-import { cellText, isAsked, questionsOf } from './questions';
+import { askedOf, cellText, isAsked, questionsOf } from './questions';
 import { ordered, ORDERS, StockSearch } from './search';
 
 const thing = (part: Partial<Thing> & { id: string }): Thing =>
@@ -181,6 +181,9 @@ describe('questions of several things', () => {
     expect(questionsOf([book, lamp], WAYS, []).find((q) => q.target === 'fact:model')?.label).toBe(
       'Title of the book or model',
     );
+    const model = questionsOf([book, lamp], WAYS, []).find((q) => q.target === 'fact:model')!;
+    expect(askedOf(book, model, WAYS).label).toBe('Title of the book');
+    expect(askedOf(lamp, model, WAYS).label).toBe('Model');
   });
   it('follow the person’s own form', () => {
     const form = { id: 'f', kind: 'clothes', order: ['colour', 'brand'], hidden: ['model', 'brand'] };

@@ -1,8 +1,10 @@
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import { CODE_PARTS, CodePattern as CodePatternSchema, type CodePattern } from '@/contract/records';
-import { codeFor } from '@/core/identity/code';
+import { codeFor, costOfLetters } from '@/core/identity/code';
+import { formatMoney } from '@/core/money/money';
 import { Field } from '@/parts/Field';
 import { Card, Page } from '@/parts/Page';
 import { LinkRow } from '@/parts/LinkRow';
@@ -151,6 +153,7 @@ function Codes() {
           />
         </View>
       </View>
+      {pattern.costWord === '' ? null : <ReadCost word={pattern.costWord} />}
       <ChipRow label="Sign between">
         {(['-', '.', '_'] as const).map((between) => (
           <Chip
@@ -167,5 +170,27 @@ function Codes() {
         Codes already given stay as they are; a thing’s sheet offers a new one when its parts have changed.
       </Words>
     </Card>
+  );
+}
+
+/** What a cost in letters says: for whoever stands before a shelf with a label in the hand. */
+function ReadCost({ word }: { word: string }) {
+  const currency = useAttic((s) => s.settings.currency);
+  const [letters, setLetters] = useState('');
+  const cost = costOfLetters(letters.trim().toUpperCase(), word);
+  return (
+    <Field
+      label="Read a cost in letters"
+      value={letters}
+      maxLength={16}
+      pause={0}
+      hint={cost === null ? 'Only on this device' : `It cost ${formatMoney(cost, currency)}`}
+      refuse={(text) =>
+        text.trim() === '' || costOfLetters(text.trim().toUpperCase(), word) !== null
+          ? null
+          : 'These are not letters of the word.'
+      }
+      onChange={setLetters}
+    />
   );
 }

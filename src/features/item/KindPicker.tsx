@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Reading, Thing } from '@/contract/records';
 import { suggestKinds } from '@/core/kinds/suggest';
 import type { Kind } from '@/core/kinds/spec';
 import { readable } from '@/core/kinds/values';
@@ -51,9 +51,13 @@ function Chooser({ thing, onChoose }: { thing: Thing; onChoose: (id: string) => 
   const readings = useAttic((s) => s.things[thing.id]?.readings) ?? thing.readings;
   const wanted = words.trim().toLocaleLowerCase('en');
   const pointed = suggestKinds(
-    { title: thing.title, label: [readable(thing.facts.model ?? ''), ...readings.map((r) => r.words)].join(' ') },
+    {
+      record: wordsOf(readings, 'desk'),
+      title: thing.title,
+      label: `${readable(thing.facts.model ?? '')} ${wordsOf(readings, 'picture')}`,
+    },
     kinds,
-  ); // prettier-ignore
+  );
   const known = (ids: readonly string[]) => ids.flatMap((id) => kinds.get(id) ?? []);
   const quick = known([...new Set([...pointed.map((s) => s.kind), ...lately, ...USUAL])]).slice(
     0,
@@ -94,6 +98,13 @@ function Chooser({ thing, onChoose }: { thing: Thing; onChoose: (id: string) => 
       )}
     </View>
   );
+}
+
+function wordsOf(readings: readonly Reading[], from: Reading['from']): string {
+  return readings
+    .filter((r) => r.from === from)
+    .map((r) => r.words)
+    .join(' ');
 }
 
 /** One level of the tree: a kind with others below it opens, or is chosen as it is. */

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { readBarcode } from '@/core/identity/gtin';
+import { isbn10From13, readBarcode } from '@/core/identity/gtin';
 import { Notice } from '@/parts/Notice';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
@@ -20,10 +20,16 @@ export function LookUpLine({ thing }: { thing: Pick<Thing, 'id' | 'facts' | 'rea
         {`Looking up ${barcode}…`}
       </Words>
     );
+  const ten = isbn10From13(read.gtin14.slice(1));
   const ask = (
-    <Press kind="quiet" icon="search" onPress={() => void lookUpThing(thing.id, barcode)}>
-      {state ? 'Look it up again' : 'Look the barcode up'}
-    </Press>
+    <View>
+      <Words kind="small" tone="soft" figures>
+        {ten === null ? read.kind : `${read.kind}, in ten figures ${ten}`}
+      </Words>
+      <Press kind="quiet" icon="search" onPress={() => void lookUpThing(thing.id, barcode)}>
+        {state ? 'Look it up again' : 'Look the barcode up'}
+      </Press>
+    </View>
   );
   if (!state) return ask;
   return (

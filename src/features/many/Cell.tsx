@@ -7,6 +7,7 @@ import { wordsForUse } from '@/core/condition/grade';
 import type { Question } from '@/core/stock/questions';
 import { PictureView } from '@/parts/PictureView';
 import { Words } from '@/parts/Words';
+import { kindsNow } from '@/store/kinds';
 import { FONT } from '@/theme/theme';
 
 /** One thing in the grid: its answers as they are typed, by the question's target. */
@@ -40,26 +41,32 @@ const made = new Map<string, (props: CellProps<Row, unknown>) => React.JSX.Eleme
 
 /** The cell of a question; the same component each time, so that what is being typed is not drawn anew. */
 export function cellOf(question: Question): (props: CellProps<Row, unknown>) => React.JSX.Element {
-  const { target, label, spec } = question;
-  const choices = target === 'use' ? USES.map(wordsForUse) : (spec?.choices ?? []);
-  const key = JSON.stringify([target, label, choices]);
+  const { target, label } = question;
+  const key = `${target} ${label}`;
   const known = made.get(key);
   if (known) return known;
   function Cell(props: CellProps<Row, unknown>) {
-    return <TextCell {...props} target={target} label={label} choices={choices} />;
+    return <TextCell {...props} target={target} label={label} />;
   }
   made.set(key, Cell);
   return Cell;
 }
 
+/** What the thing's own kind offers to choose from. */
+function choicesOf(thing: Thing, target: string): readonly string[] {
+  if (target === 'use') return USES.map(wordsForUse);
+  if (!target.startsWith('fact:')) return [];
+  const spec = kindsNow().fact(thing.kind, target.slice(5));
+  return spec?.type === 'yesNo' ? ['Yes', 'No'] : (spec?.choices ?? []);
+}
+
 interface TextCellProps extends CellProps<Row, unknown> {
   target: string;
   label: string;
-  choices: readonly string[];
 }
 
 /** Shows the answer; an input that has the keys only while the cell is being written in. */
-function TextCell({ rowData, setRowData, focus, disabled, target, label, choices }: TextCellProps) {
+function TextCell({ rowData, setRowData, focus, disabled, target, label }: TextCellProps) {
   const input = useRef<HTMLInputElement>(null);
   const text = rowData.cells[target] ?? '';
   const latest = useRef({ rowData, setRowData, text });
@@ -80,7 +87,8 @@ function TextCell({ rowData, setRowData, focus, disabled, target, label, choices
       if (typed !== before) set({ ...row, cells: { ...row.cells, [target]: typed } });
     };
   }, [focus, target]);
-  const list = choices.length > 0 && focus ? `choices-${target}-${rowData.id}` : undefined;
+  const choices = focus ? choicesOf(rowData.thing, target) : [];
+  const list = choices.length > 0 ? `choices-${target}-${rowData.id}` : undefined;
   return (
     <>
       <input

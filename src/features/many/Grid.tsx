@@ -1,6 +1,6 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { View } from 'react-native';
-import { DataSheetGrid, type Column } from 'react-datasheet-grid';
+import { DataSheetGrid, type Column, type DataSheetGridRef } from 'react-datasheet-grid';
 import 'react-datasheet-grid/dist/style.css';
 
 import type { Thing } from '@/contract/records';
@@ -27,10 +27,14 @@ export function Grid(props: { list: readonly Thing[]; questions: readonly Questi
     [],
   );
   const slips = Object.values(refused);
+  const around = useRef<View>(null);
+  const grid = useRef<DataSheetGridRef>(null);
+  useReachable(around, grid);
   return (
     <View role="group" aria-label="Table of things" style={{ gap: 8, borderRadius: 10, overflow: 'hidden' }}>
       <style>{look(c)}</style>
       <DataSheetGrid<Row>
+        ref={grid}
         className="attic-grid"
         value={rows}
         onChange={put}
@@ -54,6 +58,32 @@ export function Grid(props: { list: readonly Thing[]; questions: readonly Questi
       </Words>
     </View>
   );
+}
+
+/** The table can be reached by the keyboard alone: with the focus comes its first cell. */
+function useReachable(around: RefObject<View | null>, grid: RefObject<DataSheetGridRef | null>) {
+  useEffect(() => {
+    const outer = around.current as unknown as HTMLElement | null;
+    if (!outer) return;
+    const reach = () => {
+      const frame = outer.querySelector<HTMLElement>('.dsg-container');
+      if (frame && !frame.hasAttribute('tabindex')) frame.setAttribute('tabindex', '0');
+    };
+    const enter = ({ target }: FocusEvent) => {
+      const isFrame = target instanceof HTMLElement && target.classList.contains('dsg-container');
+      if (isFrame && !grid.current?.activeCell && target.matches(':focus-visible'))
+        grid.current?.setActiveCell({ col: 0, row: 0 });
+    };
+    reach();
+    // The frame comes once its size is known.
+    const watch = new MutationObserver(reach);
+    watch.observe(outer, { childList: true, subtree: true });
+    outer.addEventListener('focusin', enter);
+    return () => {
+      watch.disconnect();
+      outer.removeEventListener('focusin', enter);
+    };
+  }, [around, grid]);
 }
 
 interface Slip {

@@ -13,6 +13,8 @@ import { useWays } from '@/store/ways';
 import { useWide } from '@/theme/theme';
 
 import { BackTo } from '../shell/BackTo';
+import { SavedWords } from '../shell/SavedWords';
+import { UndoPress } from '../shell/UndoPress';
 import { Grid } from './Grid';
 import { SharedAnswers } from './SharedAnswers';
 import { Strip } from './Strip';
@@ -40,7 +42,7 @@ export function Many() {
   };
   const title = list.length === 1 ? 'Fill in one thing' : `Fill in ${list.length} things`;
   return (
-    <Page title={title} maxWidth={1600} aside={<BackTo path="/stock" />}>
+    <Page title={title} maxWidth={1600} aside={<Aside />}>
       {list.length === 0 ? (
         <Card>
           <Words kind="heading">Nothing is chosen</Words>
@@ -78,5 +80,15 @@ export function Many() {
         </>
       )}
     </Page>
+  );
+}
+
+function Aside() {
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+      <SavedWords />
+      <UndoPress />
+      <BackTo path="/stock" />
+    </View>
   );
 }

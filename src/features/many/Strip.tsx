@@ -4,7 +4,7 @@ import { Pressable, View } from 'react-native';
 import type { Thing } from '@/contract/records';
 import { readable, toggled } from '@/core/kinds/values';
 import { planBulk, shown, type Ways } from '@/core/stock/bulk';
-import { cellText, isAsked, type Question } from '@/core/stock/questions';
+import { askedOf, cellText, isAsked, type Question } from '@/core/stock/questions';
 import { Notice } from '@/parts/Notice';
 import { Card } from '@/parts/Page';
 import { PictureView } from '@/parts/PictureView';
@@ -30,7 +30,11 @@ export function Strip(props: { list: readonly Thing[]; questions: readonly Quest
   const all: Asked[] = questions.flatMap((question) =>
     list
       .filter((thing) => isAsked(thing, question, ways))
-      .map((thing) => ({ key: `${thing.id} ${question.target}`, thing, question })),
+      .map((thing) => ({
+        key: `${thing.id} ${question.target}`,
+        thing,
+        question: askedOf(thing, question, ways),
+      })),
   );
   const open = all.filter((a) => !behind.includes(a.key) && shown(a.thing, a.question.target, ways) === '');
   const current = all.find((a) => a.key === back) ?? open[0];
