@@ -31,7 +31,12 @@ export function Grid(props: { list: readonly Thing[]; questions: readonly Questi
   const grid = useRef<DataSheetGridRef>(null);
   useReachable(around, grid);
   return (
-    <View role="group" aria-label="Table of things" style={{ gap: 8, borderRadius: 10, overflow: 'hidden' }}>
+    <View
+      ref={around}
+      role="group"
+      aria-label="Table of things"
+      style={{ gap: 8, borderRadius: 10, overflow: 'hidden' }}
+    >
       <style>{look(c)}</style>
       <DataSheetGrid<Row>
         ref={grid}
