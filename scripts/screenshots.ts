@@ -29,13 +29,18 @@ const cleaned = async (page: Page) => {
   await page.locator('[data-picture]:nth-child(1)').click();
   await page.locator('::-p-aria(Clean up picture 1)').click();
   await page.waitForSelector('[data-stage] img');
-  // The narrow view has done it already.
-  if ((await page.$('::-p-text(Kept, 2 steps)')) !== null) return;
   for (const [tool, words] of [['White', 'Kept, 1 step'], ['Square', 'Kept, 2 steps']] as const) {
     await page.locator(`::-p-aria(${tool})`).click();
     await page.waitForSelector(`::-p-text(${words})`);
   }
 }; // prettier-ignore
+
+const many = async (page: Page) => {
+  await page.goto(`${ADDRESS}/stock`);
+  for (const name of ['Choose several', 'All 16']) await page.locator(`::-p-aria(${name})`).click();
+  await page.locator('::-p-text(Fill in these 16)').click();
+  await page.waitForSelector('[role=main][aria-label="Fill in 16 things"]');
+};
 
 const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page) => Promise<unknown> }[] = [
   { name: 'today', open: (page) => page.goto(`${ADDRESS}/`) },
@@ -61,7 +66,6 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
     },
   },
   { name: 'clean-up', open: (page) => cleaned(page) },
-  { name: 'clean-up-wide', wide: true, open: (page) => cleaned(page) },
   {
     name: 'measure',
     open: async (page) => {
@@ -90,12 +94,27 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
       await page.waitForSelector('[aria-label="Quayside car boot"][role=main]');
     },
   },
+  { name: 'many', open: (page) => many(page) },
+  { name: 'many-wide', wide: true, open: (page) => many(page) },
+  {
+    name: 'barcodes',
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/barcodes`);
+      await page
+        .locator('textarea')
+        .fill('2000000000015\n2000000000022\n2000000000039\n2000000000046\n9781234567897');
+      await page.locator('::-p-aria(Look them up)').click();
+      await page.waitForSelector('::-p-text(4 of 5 known)');
+      await page.evaluate(() =>
+        document.querySelector('[aria-label="What was found"]')?.scrollIntoView({ block: 'end' }),
+      );
+    },
+  },
   { name: 'condition', open: (page) => thing(page, 'Kittiwake Mills', 'condition') },
   { name: 'kinds', open: (page) => page.goto(`${ADDRESS}/kinds?at=jumper`) },
   { name: 'today-night', night: true, open: (page) => page.goto(`${ADDRESS}/`) },
   { name: 'stock-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'item-wide', wide: true, open: (page) => thing(page, 'Kittiwake Mills') },
-  { name: 'today-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/`) },
 ];
 
 async function main(): Promise<void> {

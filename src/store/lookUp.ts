@@ -100,22 +100,22 @@ export function barcodeSeen(thingId: string, digits: string): void {
   if (useAttic.getState().settings.lookUp && readBarcode(digits).ok) void lookUpThing(thingId, digits);
 }
 
+/** Asks for the rank of a thing anew that was sold since it was asked last: to compare with the day it came. */
+export async function rankOnSale(thingId: string, soldAt: number): Promise<void> {
+  const { things, settings } = useAttic.getState();
+  const thing = things[thingId];
+  const last = thing?.ranks.at(-1);
+  const barcode = thing?.facts.barcode;
+  if (!last || !barcode || !settings.lookUp || last.at >= soldAt) return;
+  // A rank is nice to have: the sale does not wait for it, nor for the desk to be there.
+  const record = await lookUp(barcode).catch(() => null);
+  const now = useAttic.getState().things[thingId];
+  if (record && now)
+    change('rank on the day of the sale', [thingWith(now, figuresOf(now, record))], { ownUndo: true });
+}
+
 /** From now on barcodes are looked up as they are read, and ranks again on the day of the sale. */
 export function beginLookUps(): void {
   onBarcodeRead(barcodeSeen);
-  onSale((thingId, at) => {
-    const { things, settings } = useAttic.getState();
-    const thing = things[thingId];
-    const last = thing?.ranks.at(-1);
-    const barcode = thing?.facts.barcode;
-    if (!thing || !last || !barcode || !settings.lookUp || last.at >= at) return;
-    void lookUp(barcode)
-      .then((record) => {
-        const now = useAttic.getState().things[thingId];
-        if (record && now)
-          change('rank on the day of the sale', [thingWith(now, figuresOf(now, record))], { ownUndo: true });
-      })
-      // A rank is nice to have: the sale does not wait for it.
-      .catch(() => undefined);
-  });
+  onSale((thingId, at) => void rankOnSale(thingId, at));
 }

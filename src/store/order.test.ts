@@ -6,7 +6,7 @@ import { EVERYTHING } from '@/core/stock/filter';
 import { openAttic, setSettings, undo, useAttic } from './attic';
 import { lookUpList, makeLooked, type Looked } from './barcodeLists';
 import { addGroup, editGroup, removeGroup, toggleGroup } from './groups';
-import { barcodeSeen, lookUpThing, useLookUps } from './lookUp';
+import { barcodeSeen, lookUpThing, rankOnSale, useLookUps } from './lookUp';
 import { keepForm } from './ownKinds';
 import { addReadings, confirmAll, confirmReading } from './readings';
 import { addThing } from './things';
@@ -117,6 +117,22 @@ describe('looking up', () => {
     setSettings({ lookUp: true });
     barcodeSeen(addThing(), '2000000000019');
     expect(fetched).not.toHaveBeenCalled();
+  });
+  it('asks for the rank again on the day of the sale, once, and never where it was not asked before', async () => {
+    const fetched = answers({ found: true, record: CARD });
+    const id = addThing({ facts: { barcode: CARD.barcode } });
+    await rankOnSale(id, Date.now() + 1_000);
+    expect(fetched).not.toHaveBeenCalled();
+    await lookUpThing(id, CARD.barcode);
+    const { at } = thing(id).ranks[0]!;
+    answers({ found: true, record: { ...CARD, rank: { ...CARD.rank!, place: 250 } } });
+    await rankOnSale(id, at + 1);
+    expect(thing(id).ranks.map((r) => r.place)).toEqual([400, 250]);
+    await rankOnSale(id, at);
+    expect(thing(id).ranks).toHaveLength(2);
+    answers(502);
+    await rankOnSale(id, Date.now() + 60_000);
+    expect(thing(id).ranks).toHaveLength(2);
   });
   it('makes a thing a copy, confirmed or not, with one undo for the list', async () => {
     answers({ found: true, record: CARD });
