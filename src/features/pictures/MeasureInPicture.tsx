@@ -31,7 +31,7 @@ import { useDo } from '../shell/useDo';
 import { GoneNotice } from './GoneNotice';
 import { MeasureField } from './MeasureField';
 import { MeasureStage } from './MeasureStage';
-import { usePictureSize } from './usePictureSize';
+import { pictureSize, usePictureSize } from './usePictureSize';
 import { usePreview } from './usePreview';
 
 /** Measuring a thing in its picture beside a card or sheet of known size, or drawing a tape's figures on it. */
@@ -72,8 +72,10 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
     run(async () => {
       setMissing(null);
       const corners = await pictureWorker().findSheet(await originalOf(picture.id), reference);
-      if (corners && size) {
-        const shares = corners.map(({ x, y }) => ({ x: x / size.width, y: y / size.height }));
+      if (corners) {
+        // Asked anew: the press may have come before the page knew the size.
+        const { width, height } = await pictureSize(picture.id);
+        const shares = corners.map(({ x, y }) => ({ x: x / width, y: y / height }));
         setFound({ reference, corners: shares as unknown as Corners, byHand: false });
       } else {
         setMissing(reference);

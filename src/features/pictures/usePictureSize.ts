@@ -2,16 +2,29 @@ import { useEffect, useState } from 'react';
 
 import { originalOf } from '@/store/cleaning';
 
-/** Width and height of a picture's original, in pixels; null until known. */
-export function usePictureSize(id: string): { width: number; height: number } | null {
-  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
+export interface Size {
+  width: number;
+  height: number;
+}
+
+/** Width and height of a picture's original, in pixels. */
+export async function pictureSize(id: string): Promise<Size> {
+  const { blob } = await originalOf(id);
+  const bitmap = await createImageBitmap(blob);
+  const size = { width: bitmap.width, height: bitmap.height };
+  bitmap.close();
+  return size;
+}
+
+/** The same for drawing with; null until known. */
+export function usePictureSize(id: string): Size | null {
+  const [size, setSize] = useState<Size | null>(null);
   useEffect(() => {
     let wanted = true;
-    void originalOf(id).then(async ({ blob }) => {
-      const bitmap = await createImageBitmap(blob);
-      if (wanted) setSize({ width: bitmap.width, height: bitmap.height });
-      bitmap.close();
-    }, () => undefined); // prettier-ignore
+    pictureSize(id).then(
+      (known) => wanted && setSize(known),
+      () => undefined,
+    );
     return () => {
       wanted = false;
     };
