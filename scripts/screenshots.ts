@@ -110,7 +110,6 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
       );
     },
   },
-  { name: 'condition', open: (page) => thing(page, 'Kittiwake Mills', 'condition') },
   { name: 'kinds', open: (page) => page.goto(`${ADDRESS}/kinds?at=jumper`) },
   { name: 'today-night', night: true, open: (page) => page.goto(`${ADDRESS}/`) },
   { name: 'stock-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/stock`) },
