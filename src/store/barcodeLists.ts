@@ -2,8 +2,8 @@ import type { CatalogueRecord } from '@/contract/catalogue';
 import type { ListedBarcode } from '@/core/catalogue/barcodeList';
 
 import { change, type Put } from './attic';
-import { figuresOf, lookUp, toldReadings } from './lookUp';
-import { allConfirmed, freshReadings } from './readings';
+import { lookUp, recordBeside } from './lookUp';
+import { allConfirmed } from './readings';
 import { newThing } from './things';
 
 /** One barcode of a list and what the desk says of it. */
@@ -48,13 +48,7 @@ export function makeLooked(looked: readonly Looked[], sure: boolean): string[] {
   const puts = looked.flatMap(({ digits, times, record }) =>
     Array.from({ length: times }, (): Put => {
       const bare = newThing({ facts: { barcode: digits } });
-      const told = record
-        ? {
-            ...bare,
-            ...figuresOf(bare, record),
-            readings: freshReadings(bare, null, toldReadings(bare, record)),
-          }
-        : bare;
+      const told = record ? { ...bare, ...recordBeside(bare, record) } : bare;
       const thing = sure ? { ...told, ...allConfirmed(told) } : told;
       return { collection: 'things', id: thing.id, record: thing };
     }),

@@ -8,7 +8,7 @@ import { readBarcode } from '@/core/identity/gtin';
 import { change, useAttic } from './attic';
 import { ask, CourierTrouble, onSale } from './courierLink';
 import { kindsNow } from './kinds';
-import { addReadings, onBarcodeRead, type Found } from './readings';
+import { freshReadings, onBarcodeRead, type Found } from './readings';
 import { thingWith } from './things';
 
 /** How looking up a thing's barcode stands: being asked, no such card, or why it could not be asked. */
@@ -57,24 +57,24 @@ export async function lookUpThing(thingId: string, barcode: string): Promise<voi
   say({ asking: true });
   try {
     const record = await lookUp(barcode);
-    if (record) keepRecord(thingId, record);
+    const thing = useAttic.getState().things[thingId];
+    if (record && thing)
+      change('looked up', [thingWith(thing, recordBeside(thing, record))], { ownUndo: true });
     say(record ? null : { unknown: barcode });
   } catch (error) {
     say({ trouble: error instanceof Error ? error.message : 'The look-up desk can’t be asked.' });
   }
 }
 
-/** Puts what a record says beside what is known, and keeps its rank and its price when new with the day. */
-function keepRecord(thingId: string, record: CatalogueRecord): void {
-  const thing = useAttic.getState().things[thingId];
-  if (!thing) return;
-  change('looked up', [thingWith(thing, figuresOf(thing, record))], { ownUndo: true });
-  addReadings(thingId, null, toldReadings(thing, record));
-}
-
-/** What a record says of a thing, as readings for a person to confirm. */
-export function toldReadings(thing: Pick<Thing, 'kind'>, record: CatalogueRecord): Found[] {
-  return toldBy(record, thing.kind, kindsNow()).map(({ field, value, words }) => ({
+/**
+ * What a record adds to a thing: what it says, as readings for a person to confirm; rank and price when new, with the
+ * day, at once.
+ */
+export function recordBeside(
+  thing: Thing,
+  record: CatalogueRecord,
+): Pick<Thing, 'readings' | 'ranks' | 'priceNew'> {
+  const found = toldBy(record, thing.kind, kindsNow()).map(({ field, value, words }): Found => ({
     field,
     value: value.slice(0, 400),
     words: words.slice(0, 400),
@@ -82,12 +82,13 @@ export function toldReadings(thing: Pick<Thing, 'kind'>, record: CatalogueRecord
     confidence: 90,
     from: 'desk',
   }));
+  return {
+    ...figuresOf(thing, record),
+    readings: [...thing.readings, ...freshReadings(thing, null, found)],
+  };
 }
 
-export function figuresOf(
-  thing: Pick<Thing, 'ranks' | 'priceNew'>,
-  { rank, listPrice }: CatalogueRecord,
-): Pick<Thing, 'ranks' | 'priceNew'> {
+function figuresOf(thing: Thing, { rank, listPrice }: CatalogueRecord): Pick<Thing, 'ranks' | 'priceNew'> {
   const at = Date.now();
   return {
     ranks: rank ? [...thing.ranks, { ...rank, at }].slice(-MOST_RANKS) : thing.ranks,

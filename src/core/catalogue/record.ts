@@ -4,6 +4,7 @@ import type { FactSpec } from '../kinds/spec';
 import { suggestKinds } from '../kinds/suggest';
 import type { KindTree } from '../kinds/tree';
 import { factValue } from '../kinds/values';
+import { sameWord } from '../words/sameWord';
 
 /** What a catalogue record may mean for a thing, for a person to confirm. */
 export interface Told {
@@ -49,8 +50,4 @@ export function toldBy(record: CatalogueRecord, kind: string, kinds: KindTree): 
     record.maker,
   );
   return told;
-}
-
-function sameWord(a: string, b: string): boolean {
-  return a.trim().toLocaleLowerCase('en') === b.trim().toLocaleLowerCase('en');
 }

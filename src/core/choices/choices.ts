@@ -1,5 +1,7 @@
 import type { Choices, Piece } from '@/contract/choices';
 
+import { sameWord } from '../words/sameWord';
+
 /** The most combinations a thing may be sold in. */
 export const MOST_PIECES = 400;
 
@@ -30,7 +32,7 @@ export function withOptions(before: Choices | null, options: readonly Option[], 
   const bad = whyNot(options);
   if (bad) return { ok: false, why: bad };
   const all = combinations(options);
-  const places = options.map((o) => before?.options.findIndex((b) => same(b.name, o.name)) ?? -1);
+  const places = options.map((o) => before?.options.findIndex((b) => sameWord(b.name, o.name)) ?? -1);
   let next = before?.nextPiece ?? 1;
   const taken = new Set<Piece>();
   const pieces = all.map((values): Piece => {
@@ -62,7 +64,7 @@ function whyNot(options: readonly Option[]): string | null {
   if (options.length === 0 || options.length > 3) return 'A thing is sold in one to three kinds of choice.';
   for (const [i, option] of options.entries()) {
     if (option.name.trim() === '') return 'Each kind of choice needs a name.';
-    if (options.some((other, j) => j < i && same(other.name, option.name)))
+    if (options.some((other, j) => j < i && sameWord(other.name, option.name)))
       return `“${option.name.trim()}” is there twice.`;
     if (option.values.length === 0) return `“${option.name.trim()}” needs something to choose from.`;
     if (option.values.length > 40 || option.values.some((v) => v.length > 60) || option.name.length > 60)
@@ -70,10 +72,6 @@ function whyNot(options: readonly Option[]): string | null {
   }
   const count = options.reduce((n, o) => n * o.values.length, 1);
   return count > MOST_PIECES ? `That makes ${count} combinations; ${MOST_PIECES} can be kept.` : null;
-}
-
-function same(a: string, b: string): boolean {
-  return a.trim().toLocaleLowerCase('en') === b.trim().toLocaleLowerCase('en');
 }
 
 /** How many pieces are in stock, all choices together. */

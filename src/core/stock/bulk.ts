@@ -7,6 +7,7 @@ import { wordsForUse } from '../condition/grade';
 import { formatLength, formatWeight, parseLength, parseWeight, type Units } from '../measure/units';
 import { formatMoney, parseMoney } from '../money/money';
 import { groupWords, type Groups } from './groups';
+import { sameWord } from '../words/sameWord';
 import { escaped } from '../words/wholeWord';
 
 /** What of many things can be changed at once. */
@@ -130,10 +131,6 @@ function changed(thing: Thing, target: Target, action: Action, ways: Ways): Done
     default:
       return { ok: false, why: 'That can’t be changed for many at once.' };
   }
-}
-
-function sameWord(a: string, b: string): boolean {
-  return a.toLocaleLowerCase('en') === b.trim().toLocaleLowerCase('en');
 }
 
 /** A figure laid out with a tape, for all that is known: it takes the place of one from a picture. */

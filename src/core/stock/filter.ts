@@ -26,8 +26,7 @@ export function isEverything(filter: StockFilter): boolean {
 /** Those of `things` that a filter lets through, in the same order. */
 export function filtered(things: readonly Thing[], filter: StockFilter, around: Around): readonly Thing[] {
   const tests = testsOf(filter, around, new Set());
-  const left = tests.length === 0 ? things : things.filter((thing) => tests.every((test) => test(thing)));
-  return around.search.find(left, filter.words);
+  return tests.length === 0 ? things : things.filter((thing) => tests.every((test) => test(thing)));
 }
 
 /** The things of a group: those put in by hand, those its filter finds, and those of the groups below. */
@@ -51,6 +50,7 @@ function testsOf(filter: StockFilter, around: Around, asked: ReadonlySet<string>
     lacks === null ? null : (t) => lacksIt(t, lacks, kinds),
     groupId === null ? null : groupTest(groupId, around, asked),
     show === 'all' ? null : (t) => standing(t) === show,
+    around.search.test(filter.words),
   ];
   return tests.filter((t) => t !== null);
 }
@@ -62,7 +62,7 @@ function groupTest(id: string, around: Around, asked: ReadonlySet<string>): Test
     const filter = around.groups[one]?.filter;
     if (!filter || asked.has(one)) return [];
     const tests = testsOf(filter, around, new Set([...asked, ...inside]));
-    return [(t) => tests.every((test) => test(t)) && around.search.find([t], filter.words).length > 0];
+    return [(t) => tests.every((test) => test(t))];
   });
   return (t) => t.groupIds.some((g) => inside.has(g)) || byFilter.some((test) => test(t));
 }

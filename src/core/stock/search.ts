@@ -21,12 +21,18 @@ export class StockSearch {
    * @returns those of `things` that match, in the same order
    */
   find(things: readonly Thing[], query: string): readonly Thing[] {
+    const test = this.test(query);
+    return test ? things.filter(test) : things;
+  }
+
+  /** Whether a thing matches; null for a query that says nothing. */
+  test(query: string): ((thing: Thing) => boolean) | null {
     const words = folded(query).split(/\s+/u).filter(Boolean).slice(0, 12);
-    if (words.length === 0) return things;
-    return things.filter((thing) => {
+    if (words.length === 0) return null;
+    return (thing) => {
       const text = this.textOf(thing);
       return words.every((word) => text.includes(word));
-    });
+    };
   }
 
   /**

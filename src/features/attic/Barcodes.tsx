@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
@@ -11,8 +10,8 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { lookUpList, makeLooked, type Looked } from '@/store/barcodeLists';
-import { fillInMany } from '@/store/many';
 
+import { FillInPress } from '../many/FillInPress';
 import { BackTo } from '../shell/BackTo';
 
 /** The longest file taken, bytes. */
@@ -20,7 +19,6 @@ const LONGEST_FILE = 200_000;
 
 /** A whole list of barcodes at once: looked up one after the other, then made into things. */
 export function Barcodes() {
-  const router = useRouter();
   const haul = useAttic((s) => (s.settings.haulId ? s.hauls[s.settings.haulId] : undefined));
   const [text, setText] = useState('');
   const [list, setList] = useState<BarcodeList | null>(null);
@@ -126,16 +124,7 @@ export function Barcodes() {
       {made ? (
         <Card label="Made">
           <Words tone="good" role="status">{`${things(made.length)} made. Undo takes all of it back.`}</Words>
-          <Press
-            kind="main"
-            icon="write"
-            onPress={() => {
-              fillInMany(made);
-              router.navigate('/many');
-            }}
-          >
-            {made.length === 1 ? 'Fill it in' : `Fill in these ${made.length}`}
-          </Press>
+          <FillInPress ids={made} main />
         </Card>
       ) : null}
     </Page>

@@ -3,21 +3,18 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Group } from '@/contract/groups';
-import { thingsOf, type Around } from '@/core/stock/filter';
+import { thingsOf } from '@/core/stock/filter';
 import { groupsBelow, groupWords, mayLieBelow } from '@/core/stock/groups';
-import { StockSearch } from '@/core/stock/search';
 import { Field } from '@/parts/Field';
 import { LinkRow } from '@/parts/LinkRow';
 import { Card, Page } from '@/parts/Page';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
 import { addGroup, editGroup, removeGroup } from '@/store/groups';
-import { useKinds } from '@/store/kinds';
 
 import { BackTo } from '../shell/BackTo';
-import { standingOf } from '../stock/standing';
+import { useAround } from '../stock/useAround';
 
 /** Groups of one's own, one below the other; for the seller's order alone. */
 export function Groups() {
@@ -163,16 +160,9 @@ function flat(
 function useCounts(): Record<string, number> {
   const things = useAttic((s) => s.things);
   const groups = useAttic((s) => s.groups);
-  const views = useCourier((s) => s.things);
-  const kinds = useKinds();
+  const around = useAround(false);
   return useMemo(() => {
     const all = Object.values(things);
-    const around: Around = {
-      kinds,
-      groups,
-      search: new StockSearch(kinds),
-      standing: (thing) => standingOf(views[thing.id]),
-    };
     return Object.fromEntries(Object.values(groups).map((g) => [g.id, thingsOf(g, all, around).length]));
-  }, [things, groups, views, kinds]);
+  }, [things, groups, around]);
 }

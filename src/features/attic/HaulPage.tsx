@@ -11,9 +11,9 @@ import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { editHaul } from '@/store/hauls';
-import { fillInMany } from '@/store/many';
 import { useKinds } from '@/store/kinds';
 
+import { FillInPress } from '../many/FillInPress';
 import { BackTo } from '../shell/BackTo';
 import { HaulCost } from './HaulCost';
 import { ThingLine } from './ThingLine';
@@ -201,23 +201,12 @@ function Begins({ haul }: { haul: Haul }) {
 }
 
 function Things({ haul }: { haul: Haul }) {
-  const router = useRouter();
   const things = useAttic((s) => s.things);
   const own = haulThings(haul, Object.values(things));
   return (
     <Card label="Its things">
       <Words kind="heading">{own.length === 1 ? 'One thing' : `${own.length} things`}</Words>
-      {own.length > 0 ? (
-        <Press
-          icon="write"
-          onPress={() => {
-            fillInMany(own.map((t) => t.id));
-            router.navigate('/many');
-          }}
-        >
-          {own.length === 1 ? 'Fill it in' : `Fill in these ${own.length}`}
-        </Press>
-      ) : null}
+      {own.length > 0 ? <FillInPress ids={own.map((t) => t.id)} /> : null}
       {own.map((t) => (
         <ThingLine key={t.id} thing={t} />
       ))}

@@ -1,7 +1,7 @@
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Choices, Piece } from '@/contract/choices';
+import type { Piece } from '@/contract/choices';
 import type { Thing } from '@/contract/records';
 import { inStock, priceRange, valuesIn, withOptions, type Option } from '@/core/choices/choices';
 import { formatMoney } from '@/core/money/money';
@@ -38,7 +38,7 @@ export const ChoicesSection = memo(function ChoicesSection({
         <>
           <Options thing={thing} onKept={() => setBegun(false)} />
           {choices?.pieces.map((piece) => (
-            <PieceLine key={piece.code} thing={thing} choices={choices} piece={piece} currency={currency} />
+            <PieceLine key={piece.code} thing={thing} piece={piece} currency={currency} />
           ))}
           {choices ? (
             <Press
@@ -146,7 +146,7 @@ function Options({ thing, onKept }: { thing: Thing; onKept: () => void }) {
   );
 }
 
-function PieceLine(props: { thing: Thing; choices: Choices; piece: Piece; currency: string }) {
+function PieceLine(props: { thing: Thing; piece: Piece; currency: string }) {
   const { thing, piece, currency } = props;
   const c = useColours();
   const [pictures, setPictures] = useState(false);

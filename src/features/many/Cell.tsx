@@ -19,6 +19,11 @@ export interface Row {
   refused: readonly string[];
 }
 
+/** The row with another text in one cell. */
+export function withCell(row: Row, target: string, text: string): Row {
+  return { ...row, cells: { ...row.cells, [target]: text } };
+}
+
 /** Which thing the row is: always in sight. */
 export function ThingCell({ rowData }: { rowData: Row }) {
   const { thing } = rowData;
@@ -84,7 +89,7 @@ function TextCell({ rowData, setRowData, focus, disabled, target, label }: TextC
       const { rowData: row, setRowData: set, text: before } = latest.current;
       const typed = element.value;
       element.blur();
-      if (typed !== before) set({ ...row, cells: { ...row.cells, [target]: typed } });
+      if (typed !== before) set(withCell(row, target, typed));
     };
   }, [focus, target]);
   const choices = focus ? choicesOf(rowData.thing, target) : [];

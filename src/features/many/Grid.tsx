@@ -11,7 +11,7 @@ import { Words } from '@/parts/Words';
 import { applyBulk } from '@/store/bulk';
 import { FONT, useColours } from '@/theme/theme';
 
-import { cellOf, ThingCell, type Row } from './Cell';
+import { cellOf, ThingCell, withCell, type Row } from './Cell';
 
 const ROW = 44;
 const HEAD = 44;
@@ -166,10 +166,6 @@ function columnOf(question: Question, ways: Ways): Partial<Column<Row, unknown, 
     deleteValue: ({ rowData }) => withCell(rowData, target, ''),
     isCellEmpty: ({ rowData }) => !rowData.cells[target],
   };
-}
-
-export function withCell(row: Row, target: string, text: string): Row {
-  return { ...row, cells: { ...row.cells, [target]: text } };
 }
 
 /** The grid in the house's colours. */

@@ -73,8 +73,8 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
       setMissing(null);
       const corners = await pictureWorker().findSheet(await originalOf(picture.id), reference);
       if (corners) {
-        // Asked anew: the press may have come before the page knew the size.
-        const { width, height } = await pictureSize(picture.id);
+        // The press may have come before the page knew the size.
+        const { width, height } = size ?? (await pictureSize(picture.id));
         const shares = corners.map(({ x, y }) => ({ x: x / width, y: y / height }));
         setFound({ reference, corners: shares as unknown as Corners, byHand: false });
       } else {

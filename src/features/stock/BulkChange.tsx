@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
@@ -12,9 +11,9 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { applyBulk } from '@/store/bulk';
-import { fillInMany } from '@/store/many';
 import { useWays } from '@/store/ways';
 
+import { FillInPress } from '../many/FillInPress';
 import { AnswerField } from './AnswerField';
 
 const TARGETS: readonly [Target, string][] = [
@@ -56,7 +55,6 @@ export function BulkChange(props: {
   onNone: () => void;
 }) {
   const { chosen } = props;
-  const router = useRouter();
   const things = useAttic((s) => s.things);
   const forms = useAttic((s) => s.forms);
   const ways = useWays();
@@ -105,17 +103,7 @@ export function BulkChange(props: {
           None
         </Press>
       </View>
-      {list.length > 0 && target === null ? (
-        <Press
-          icon="write"
-          onPress={() => {
-            fillInMany(list.map((t) => t.id));
-            router.navigate('/many');
-          }}
-        >
-          {list.length === 1 ? 'Fill it in' : `Fill in these ${list.length}`}
-        </Press>
-      ) : null}
+      {list.length > 0 && target === null ? <FillInPress ids={list.map((t) => t.id)} /> : null}
       {list.length === 0 ? (
         <Words tone="soft">Tap things in the list, then say here what changes.</Words>
       ) : (

@@ -4,22 +4,20 @@ import { View } from 'react-native';
 
 import { SHOWN, type StockFilter } from '@/contract/groups';
 import type { Thing } from '@/contract/records';
-import { EVERYTHING, filtered, isEverything, type Around } from '@/core/stock/filter';
-import { groupWords, type Groups } from '@/core/stock/groups';
-import { ordered, StockSearch, type Order } from '@/core/stock/search';
+import { EVERYTHING, filtered, isEverything } from '@/core/stock/filter';
+import { groupWords } from '@/core/stock/groups';
+import { ordered, type Order } from '@/core/stock/search';
 import { Field } from '@/parts/Field';
 import { LongList } from '@/parts/LongList';
 import { Card } from '@/parts/Page';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useKinds } from '@/store/kinds';
 import { useWide } from '@/theme/theme';
 
 import { BulkChange } from './BulkChange';
 import { Narrowing } from './Narrowing';
-import { standingOf } from './standing';
+import { useAround } from './useAround';
 import { StockRow, TableHead, TableLine } from './StockRow';
 
 const SHOWN_WORDS = { all: 'All', unlisted: 'Not listed', listed: 'Listed', sold: 'Sold' } as const;
@@ -36,17 +34,9 @@ const ORDER_WORDS: readonly [Order, string][] = [
 /** What is found of everything owned, in order. */
 function useFound(filter: StockFilter, order: Order): readonly Thing[] {
   const things = useAttic((s) => s.things);
-  const groups = useAttic((s) => s.groups);
-  const views = useCourier((s) => s.things);
-  const kinds = useKinds();
-  const search = useMemo(() => new StockSearch(kinds), [kinds]);
   const inOrder = useMemo(() => ordered(Object.values(things), order), [things, order]);
-  // What the marketplaces say changes often: it is not asked where it does not matter.
-  const asked = groupsAsk(groups) || filter.show !== 'all' ? views : null;
-  const around = useMemo(
-    (): Around => ({ kinds, groups, search, standing: (thing) => standingOf(asked?.[thing.id]) }),
-    [kinds, groups, search, asked],
-  );
+  const around = useAround(filter.show !== 'all');
+  const { search } = around;
   useEffect(() => {
     // So that the first key does not wait for all of it; in parts, so that no finger does.
     let at = 0;
@@ -61,10 +51,6 @@ function useFound(filter: StockFilter, order: Order): readonly Thing[] {
     };
   }, [search, inOrder]);
   return useMemo(() => filtered(inOrder, filter, around), [inOrder, filter, around]);
-}
-
-function groupsAsk(groups: Groups): boolean {
-  return Object.values(groups).some((g) => g.filter && g.filter.show !== 'all');
 }
 
 /** Everything owned; search as you type, choose many and change them at once. */
