@@ -130,8 +130,10 @@ function usePaused(
   useEffect(() => {
     // Before the attic stores what it has.
     window.addEventListener('pagehide', now, { capture: true });
+    document.addEventListener('visibilitychange', now, { capture: true });
     return () => {
       window.removeEventListener('pagehide', now, { capture: true });
+      document.removeEventListener('visibilitychange', now, { capture: true });
       now();
     };
   }, [now]);

@@ -9,7 +9,7 @@ export interface LongListProps<T> {
   items: readonly T[];
   keyOf: (item: T) => string;
   row: (item: T, index: number) => ReactNode;
-  /** Guess of a row's height, pixels; each is measured once it is drawn. */
+  /** Height of every row, pixels: measuring each would be the dearest part of scrolling. */
   height: number;
   gap?: number;
   /** Above the list, scrolling along. */
@@ -42,7 +42,7 @@ export function LongList<T>(props: LongListProps<T>) {
     estimateSize: () => height,
     getItemKey: (index) => keyOf(items[index]!),
     scrollMargin: margin,
-    overscan: 8,
+    overscan: 4,
     gap,
   });
   const rows = (
@@ -54,13 +54,12 @@ export function LongList<T>(props: LongListProps<T>) {
         <div
           key={item.key}
           role={table ? 'presentation' : 'listitem'}
-          ref={virtual.measureElement}
-          data-index={item.index}
           style={{
             position: 'absolute',
             top: 0,
             left: 0,
             width: '100%',
+            height,
             transform: `translateY(${item.start - margin}px)`,
           }}
         >

@@ -1,5 +1,4 @@
 import { View } from 'react-native';
-import Svg, { Circle, ClipPath, Defs, G, Line, Path, Rect } from 'react-native-svg';
 
 import type { WindowState } from '@/core/listing/windowState';
 import { FONT, useColours } from '@/theme/theme';
@@ -20,7 +19,7 @@ export interface WindowProps {
 
 /**
  * Our sign for one listing: a small arched attic window. The shape and mark carry the meaning; the
- * colour only helps.
+ * colour only helps. Plain SVG elements: a list draws dozens of them in every frame of a fling.
  */
 export function Window({ state, letters, label, size = 34 }: WindowProps) {
   const c = useColours();
@@ -29,68 +28,68 @@ export function Window({ state, letters, label, size = 34 }: WindowProps) {
   const quiet = state === 'notPlanned' || state === 'ended';
   return (
     <View role="img" aria-label={label} style={{ alignItems: 'center', width: size }}>
-      <Svg width={size * 0.8} height={size} viewBox="0 0 32 40" aria-hidden>
-        <Defs>
-          <ClipPath id={clip}>
-            <Path d={FRAME} />
-          </ClipPath>
-        </Defs>
-        <Path d={FRAME} fill={lit ? c.brass : c.surface} />
-        <G clipPath={`url(#${clip})`}>
+      <svg width={size * 0.8} height={size} viewBox="0 0 32 40" aria-hidden>
+        <defs>
+          <clipPath id={clip}>
+            <path d={FRAME} />
+          </clipPath>
+        </defs>
+        <path d={FRAME} fill={lit ? c.brass : c.surface} />
+        <g clipPath={`url(#${clip})`}>
           {state === 'draft' ? (
-            <Rect x={4} y={22} width={24} height={16} fill={c.soft} opacity={0.55} />
+            <rect x={4} y={22} width={24} height={16} fill={c.soft} opacity={0.55} />
           ) : null}
           {state === 'onItsWay'
             ? [-10, -2, 6, 14, 22, 30].map((x) => (
-                <Line key={x} x1={x} y1={40} x2={x + 18} y2={2} stroke={c.slate} strokeWidth={2} />
+                <line key={x} x1={x} y1={40} x2={x + 18} y2={2} stroke={c.slate} strokeWidth={2} />
               ))
             : null}
           {state === 'ended'
             ? [8, 13, 18, 23, 28, 33].map((y) => (
-                <Line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.soft} strokeWidth={2.4} />
+                <line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.soft} strokeWidth={2.4} />
               ))
             : null}
           {state === 'goingDown' ? (
             <>
-              <Rect x={4} y={2} width={24} height={17} fill={c.surface} />
+              <rect x={4} y={2} width={24} height={17} fill={c.surface} />
               {[7, 12, 17].map((y) => (
-                <Line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.ink} strokeWidth={2.4} />
+                <line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.ink} strokeWidth={2.4} />
               ))}
             </>
           ) : null}
-        </G>
+        </g>
         {lit && state !== 'goingDown' ? (
-          <G stroke={c.ink} strokeWidth={1.4} opacity={0.75}>
-            <Line x1={16} y1={5} x2={16} y2={37} />
-            <Line x1={4} y1={22} x2={28} y2={22} />
-          </G>
+          <g stroke={c.ink} strokeWidth={1.4} opacity={0.75}>
+            <line x1={16} y1={5} x2={16} y2={37} />
+            <line x1={4} y1={22} x2={28} y2={22} />
+          </g>
         ) : null}
         {state === 'refused' ? (
           <>
-            <Path d="M9 8 L15 17 L11 21 L18 28 L14 37" fill="none" stroke={c.brick} strokeWidth={2.2} />
-            <Circle cx={25} cy={9} r={6.5} fill={c.brick} />
-            <Path d="M25 5.5 V10 M25 12 V12.8" stroke={c.surface} strokeWidth={1.9} />
+            <path d="M9 8 L15 17 L11 21 L18 28 L14 37" fill="none" stroke={c.brick} strokeWidth={2.2} />
+            <circle cx={25} cy={9} r={6.5} fill={c.brick} />
+            <path d="M25 5.5 V10 M25 12 V12.8" stroke={c.surface} strokeWidth={1.9} />
           </>
         ) : null}
-        <Path
+        <path
           d={FRAME}
           fill="none"
           stroke={state === 'refused' ? c.brick : quiet ? c.soft : c.ink}
           strokeWidth={2}
         />
         {state === 'sold' ? (
-          <G fill={c.moss} stroke={c.surface} strokeWidth={0.8}>
-            <Path d="M16 24 C9 17 5 21 5 25 C5 29 10 30 16 25 Z" />
-            <Path d="M16 24 C23 17 27 21 27 25 C27 29 22 30 16 25 Z" />
-            <Path d="M15 25 L11 36 L16 31 L21 36 L17 25 Z" />
-            <Circle cx={16} cy={25} r={2.6} />
-          </G>
+          <g fill={c.moss} stroke={c.surface} strokeWidth={0.8}>
+            <path d="M16 24 C9 17 5 21 5 25 C5 29 10 30 16 25 Z" />
+            <path d="M16 24 C23 17 27 21 27 25 C27 29 22 30 16 25 Z" />
+            <path d="M15 25 L11 36 L16 31 L21 36 L17 25 Z" />
+            <circle cx={16} cy={25} r={2.6} />
+          </g>
         ) : null}
         {state === 'goingDown' ? (
-          <Path d="M16 22 V33 M11.5 28.5 L16 33 L20.5 28.5" stroke={c.ink} strokeWidth={2.2} fill="none" />
+          <path d="M16 22 V33 M11.5 28.5 L16 33 L20.5 28.5" stroke={c.ink} strokeWidth={2.2} fill="none" />
         ) : null}
-        <Line x1={2} y1={38.5} x2={30} y2={38.5} stroke={quiet ? c.soft : c.ink} strokeWidth={2} />
-      </Svg>
+        <line x1={2} y1={38.5} x2={30} y2={38.5} stroke={quiet ? c.soft : c.ink} strokeWidth={2} />
+      </svg>
       <Words
         aria-hidden
         style={{

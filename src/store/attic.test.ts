@@ -168,3 +168,49 @@ it('stores what was typed when only a picture does not fit, and the picture once
   await openAttic(name);
   expect(thing(id)).toBeDefined();
 });
+
+it('loses nothing when the page is left before it was stored', async () => {
+  const name = fresh();
+  await openAttic(name);
+  const id = addThing();
+  const gone = addThing();
+  await saveNow();
+  // The browser drops a write that is on its way when a page goes.
+  const write = jest.spyOn(Disk.prototype, 'write').mockImplementation(() => new Promise(() => undefined));
+  editThing(id, 'title', { title: 'Typed at the last moment' });
+  removeThing(gone);
+  const late = addThing();
+  window.dispatchEvent(new Event('pagehide'));
+  write.mockRestore();
+  jest.resetModules();
+  const again = jest.requireActual<typeof import('./attic')>('./attic');
+  await again.openAttic(name);
+  const { things, settings } = again.useAttic.getState();
+  expect(things[id]?.title).toBe('Typed at the last moment');
+  expect(things[gone]).toBeUndefined();
+  expect(things[late]?.code).toBe('YA-0003');
+  expect(settings.nextNumber).toBe(4);
+  // It is stored now, and a third opening needs no note.
+  expect(Object.keys(localStorage).filter((key) => key.startsWith(`attic-${name}-left-`))).toEqual([]);
+});
+
+it('leaves alone what another page stored later than a page that was left', async () => {
+  const name = fresh();
+  await openAttic(name);
+  const id = addThing();
+  const old = thing(id)!;
+  editThing(id, 'title', { title: 'Newer' });
+  await saveNow();
+  localStorage.setItem(
+    `attic-${name}-left-x`,
+    JSON.stringify({ schema: 1, changes: [
+      { collection: 'things', id, record: { ...old, title: 'Older', updatedAt: old.updatedAt - 1 } },
+      { collection: 'things', id: 'bad', record: { title: 4 } },
+      { collection: 'nothing', id: 'x', record: {} },
+    ] }),
+  ); // prettier-ignore
+  localStorage.setItem(`attic-${name}-left-y`, 'not JSON');
+  await openAttic(name);
+  expect(thing(id)?.title).toBe('Newer');
+  expect(thing('bad')).toBeUndefined();
+});

@@ -5,10 +5,12 @@ import { SCHEMA_VERSION } from '@/contract/migrations';
 import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/contract/records';
 import { recordId } from '@/core/identity/recordId';
 
+import { breath } from './breath';
 import { Disk, DiskFull, type Stored } from './disk';
 import { diaryEdits } from './diary';
-import { inverseOf, journalWith, type Change, type Edit } from './journal';
-import { loadRecords, noRecords, pageKey, pageTexts, type Records, type SetAside } from './pagedRecords';
+import { inverseOf, journalWith, slim, type Change, type Edit } from './journal';
+import { LeavingNote, type Unstored } from './leaving';
+import { loadRecords, noRecords, numbersAfter, pageKey, pageTexts, type Records, type SetAside } from './pagedRecords'; // prettier-ignore
 
 export interface AtticState extends Records {
   status: 'closed' | 'open';
@@ -41,6 +43,9 @@ const WRITE_DELAY = 40;
 let disk: Disk | null = null;
 let channel: BroadcastChannel | null = null;
 const dirtyPages = new Set<string>();
+/** Records changed since they were last stored for certain, also those that are being written: collection, a space, id. */
+const unstored = new Set<string>();
+let note: LeavingNote | null = null;
 let dirtySettings = false;
 let blobs: Record<string, Blob> = {};
 const dropped = new Set<string>();
@@ -51,6 +56,9 @@ let timer: ReturnType<typeof setTimeout> | null = null;
 export async function openAttic(name: string): Promise<void> {
   disk = new Disk(name);
   const { records, settings, aside } = await loadRecords(disk);
+  unstored.clear();
+  note = new LeavingNote(name, nanoid());
+  const left = note.found(records);
   const journal = readJournal(await disk.text('journal'));
   const last = journal.at(-1);
   const offer = last?.destructive && Date.now() - last.at < OFFER_TIME ? last : null;
@@ -64,10 +72,16 @@ export async function openAttic(name: string): Promise<void> {
     savedAt: Date.now(),
     saveTrouble: null,
   });
-  await sweepPictures(disk, records, journal);
+  if (left.changes.length > 0) {
+    takeOver(left.changes.map((l) => ({ ...l, before: null, after: l.record }) as Edit));
+    setSettings(numbersAfter(useAttic.getState(), settings));
+    await saveNow();
+  }
+  if (unstored.size === 0) left.forget();
+  await sweepPictures(disk, useAttic.getState(), journal);
   listenToOtherPages(name);
-  window.addEventListener('pagehide', () => void saveNow());
-  document.addEventListener('visibilitychange', () => void saveNow());
+  window.addEventListener('pagehide', leaving);
+  document.addEventListener('visibilitychange', leaving);
   window.addEventListener('beforeunload', (event) => {
     // Asked only when something would be lost.
     if (useAttic.getState().saveTrouble) event.preventDefault();
@@ -76,7 +90,13 @@ export async function openAttic(name: string): Promise<void> {
 
 export function isEmptyAttic(): boolean {
   const { things, hauls } = useAttic.getState();
-  return Object.keys(things).length === 0 && Object.keys(hauls).length === 0;
+  return isNone(things) && isNone(hauls);
+}
+
+/** Whether there are no records; asked at every change, so none is counted. */
+export function isNone(records: Readonly<Record<string, unknown>>): boolean {
+  for (const id in records) return id === undefined;
+  return true;
 }
 
 /** A fresh id; its running number fixes the page it is stored on. */
@@ -88,7 +108,8 @@ export function newId(): string {
 
 export function setSettings(part: Partial<Settings>): void {
   useAttic.setState((s) => ({ settings: { ...s.settings, ...part } }));
-  channel?.postMessage({ settings: part } satisfies PageMessage);
+  outbox.push({ settings: part });
+  void tellOtherPages();
   dirtySettings = true;
   saveSoon();
 }
@@ -112,23 +133,77 @@ export interface ChangeOptions {
  * @throws ZodError when a record is not valid: the caller has to check what people type
  */
 export function change(label: string, puts: readonly Put[], options: ChangeOptions = {}): void {
-  const state = useAttic.getState();
-  const edits = puts.map(({ collection, id, record }) => ({
+  const records = useAttic.getState();
+  commit(
+    label,
+    puts.map((put) => madeOf(put, records)),
+    options,
+  );
+}
+
+/** How many records are made ready before a finger is asked for. */
+const SLICE = 100;
+
+/**
+ * Like {@link change}, for very many records: they are made ready and checked a few at a time, then all change at
+ * once, with one undo.
+ *
+ * @param makers each tells the new value of a record from what is stored when it is called; called again if that
+ *   record was changed meanwhile
+ * @param onSlice told of records that are ready
+ */
+export async function changeMany(
+  label: string,
+  makers: readonly (() => Put)[],
+  options: ChangeOptions & { onSlice?: (records: readonly unknown[]) => void } = {},
+): Promise<void> {
+  const ready: { make: () => Put; made: Made }[] = [];
+  for (let at = 0; at < makers.length; at += SLICE) {
+    if (at > 0) await breath();
+    const records = useAttic.getState();
+    const some = makers.slice(at, at + SLICE).map((make) => ({ make, made: madeOf(make(), records) }));
+    options.onSlice?.(some.map(({ made }) => made.edit.after));
+    ready.push(...some);
+  }
+  if (makers.length > SLICE) await breath();
+  const now = useAttic.getState();
+  const made = ready.map(({ make, made: m }) =>
+    (now[m.edit.collection][m.edit.id] ?? null) === m.edit.before ? m : madeOf(make(), now),
+  );
+  commit(label, made, options);
+}
+
+/** A checked change of one record, and what the journal keeps of it. */
+interface Made {
+  edit: Edit;
+  kept: Edit;
+}
+
+function madeOf({ collection, id, record }: Put, records: Records): Made {
+  const before = records[collection][id] ?? null;
+  const edit = {
     collection,
     id,
-    before: state[collection][id] ?? null,
+    before,
     after: record === null ? null : COLLECTIONS[collection].parse(record),
-  })) as Edit[];
+  };
+  // What was handed in shares what did not change with what is stored; what was checked is a copy.
+  return { edit: edit as Edit, kept: slim({ ...edit, after: record } as Edit) };
+}
+
+function commit(label: string, made: readonly Made[], options: ChangeOptions): void {
+  const edits = made.map((m) => m.edit);
   if (options.ownUndo) {
     apply(edits);
     return;
   }
+  const state = useAttic.getState();
   const entry: Change = {
     label,
     at: Date.now(),
     author: state.settings.author,
     destructive: options.destructive ?? false,
-    edits,
+    edits: made.map((m) => m.kept),
   };
   apply([...edits, ...diaryEdits(entry, state)]);
   useAttic.setState((s) => ({
@@ -201,6 +276,27 @@ export function saveNow(): Promise<void> {
 // ---- inside ---------------------------------------------------------------------------------------
 
 function apply(edits: readonly Edit[]): void {
+  takeOver(edits);
+  for (let at = 0; at < edits.length; at += SLICE)
+    outbox.push({ edits: edits.slice(at, at + SLICE).map((edit) => ({ ...edit, before: null })) });
+  void tellOtherPages();
+}
+
+const outbox: PageMessage[] = [];
+let telling = false;
+
+/** In the order things happened; copying very many records for the others is done a few at a time. */
+async function tellOtherPages(): Promise<void> {
+  if (telling) return;
+  telling = true;
+  for (let message = outbox.shift(); message; message = outbox.shift()) {
+    channel?.postMessage(message);
+    if (outbox.length > 0) await breath();
+  }
+  telling = false;
+}
+
+function takeOver(edits: readonly Edit[]): void {
   useAttic.setState((s) => {
     const next: Partial<Records> = {};
     for (const { collection, id, after } of edits) {
@@ -209,11 +305,24 @@ function apply(edits: readonly Edit[]): void {
       else map[id] = after;
       (next as Record<string, unknown>)[collection] = map;
       dirtyPages.add(pageKey(collection, id));
+      unstored.add(`${collection} ${id}`);
     }
     return next;
   });
-  channel?.postMessage({ edits } satisfies PageMessage);
   saveSoon();
+}
+
+/** The page may be gone the next moment: what is not stored for certain is noted down at once. */
+function leaving(): void {
+  const state = useAttic.getState();
+  note?.leave(
+    [...unstored].map((key): Unstored => {
+      const collection = key.slice(0, key.indexOf(' ')) as CollectionName;
+      const id = key.slice(collection.length + 1);
+      return { collection, id, record: state[collection][id] ?? null };
+    }),
+  );
+  void saveNow();
 }
 
 function saveSoon(): void {
@@ -229,15 +338,22 @@ async function write(): Promise<void> {
   const bytes = blobs;
   const gone = [...dropped];
   const texts: Record<string, Stored> = {
-    ...pageTexts(state, pages),
     settings: JSON.stringify(state.settings),
     journal: JSON.stringify(state.journal),
     meta: JSON.stringify({ schema: SCHEMA_VERSION }),
   };
   dirtyPages.clear();
   dirtySettings = false;
+  Object.assign(texts, await pageTexts(state, pages));
+  const stored = [...unstored];
+  const areStored = () => {
+    // What was changed again meanwhile is still to be written.
+    for (const key of stored) if (isStored(key)) unstored.delete(key);
+    if (unstored.size === 0) note?.clear();
+  };
   try {
     await disk.write({ ...texts, ...bytes });
+    areStored();
     await disk.remove(gone);
     for (const key of gone) dropped.delete(key);
     // Bytes added while the write ran stay for the next one.
@@ -250,6 +366,7 @@ async function write(): Promise<void> {
       () => true,
       () => false,
     );
+    if (typed) areStored();
     if (typed && Object.keys(bytes).length === 0) {
       // The second try went well, and there was nothing else to store.
       useAttic.setState({ savedAt: Date.now(), saveTrouble: null });
@@ -267,6 +384,11 @@ async function write(): Promise<void> {
     });
     timer ??= setTimeout(() => void saveNow(), 5_000);
   }
+}
+
+function isStored(key: string): boolean {
+  const collection = key.slice(0, key.indexOf(' ')) as CollectionName;
+  return !dirtyPages.has(pageKey(collection, key.slice(collection.length + 1)));
 }
 
 /** What one page of an attic tells the others. */

@@ -1,6 +1,9 @@
+import type { Thing } from '@/contract/records';
 import type { BulkPlan } from '@/core/stock/bulk';
 
-import { change, useAttic } from './attic';
+import { changeMany, useAttic } from './attic';
+import { kindsNow } from './kinds';
+import { searchFor } from './search';
 import { thingWith } from './things';
 
 /**
@@ -9,19 +12,26 @@ import { thingWith } from './things';
  * @param options.quietly undo is there, but not offered each time
  * @returns how many things were changed
  */
-export function applyBulk(name: string, plan: BulkPlan, options: { quietly?: boolean } = {}): number {
+export async function applyBulk(
+  name: string,
+  plan: BulkPlan,
+  options: { quietly?: boolean } = {},
+): Promise<number> {
   const { things } = useAttic.getState();
-  const puts = plan.changes.flatMap(({ id, part }) => {
+  const makers = plan.changes.flatMap(({ id, part }) => {
     const thing = things[id];
-    return thing ? [thingWith(thing, part)] : [];
+    return thing ? [() => thingWith(thing, part)] : [];
   });
-  if (puts.length > 0)
-    change(
-      `${name.toLocaleLowerCase('en')} of ${puts.length === 1 ? 'one thing' : `${puts.length} things`}`,
-      puts,
+  const search = searchFor(kindsNow());
+  if (makers.length > 0)
+    await changeMany(
+      `${name.toLocaleLowerCase('en')} of ${makers.length === 1 ? 'one thing' : `${makers.length} things`}`,
+      makers,
       {
         destructive: !options.quietly,
+        // So that the list, drawn again, does not wait for all of their texts.
+        onSlice: (ready) => search.prepare(ready as Thing[], 0, ready.length),
       },
     );
-  return puts.length;
+  return makers.length;
 }

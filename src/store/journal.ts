@@ -2,7 +2,7 @@ import type { CollectionName, RecordOf } from '@/contract/records';
 
 import type { Records } from './pagedRecords';
 
-/** One record before and after a change; null where there was or is none. */
+/** One record before and after a change; null where there was or is none. The journal keeps of both what differs. */
 export interface Edit<C extends CollectionName = CollectionName> {
   collection: C;
   id: string;
@@ -36,12 +36,38 @@ export function journalWith(journal: readonly Change[], change: Change): Change[
     last && edit && lastEdit && change.edits.length === 1 && last.edits.length === 1 && !change.destructive &&
     last.label === change.label && edit.id === lastEdit.id && edit.collection === lastEdit.collection &&
     edit.before !== null && edit.after !== null && change.at - last.at < SAME_CHANGE; // prettier-ignore
-  if (same) return [...journal.slice(0, -1), { ...change, edits: [{ ...edit, before: lastEdit.before }] }];
+  if (same) {
+    const both = {
+      ...edit,
+      before: { ...edit.before, ...lastEdit.before },
+      after: { ...lastEdit.after, ...edit.after },
+    } as Edit;
+    return [...journal.slice(0, -1), { ...change, edits: [both] }];
+  }
   const kept = [...journal, change].slice(-JOURNAL_LENGTH);
   // It is written with every change: what touched thousands of records makes older ones go.
   let edits = kept.reduce((sum, c) => sum + c.edits.length, 0);
   while (kept.length > 1 && edits > JOURNAL_EDITS) edits -= kept.shift()!.edits.length;
   return kept;
+}
+
+/** Of a changed record only the fields that differ, and what it belongs to: the journal is written with every change. */
+export function slim(edit: Edit): Edit {
+  const { before, after } = edit;
+  if (!before || !after) return edit;
+  const was = before as unknown as Record<string, unknown>;
+  const became = after as unknown as Record<string, unknown>;
+  const some = (record: Record<string, unknown>) =>
+    Object.fromEntries(
+      Object.entries(record).filter(
+        ([key]) => key === 'id' || key === 'thingId' || !isSame(was[key], became[key]),
+      ),
+    );
+  return { ...edit, before: some(was), after: some(became) } as unknown as Edit;
+}
+
+function isSame(a: unknown, b: unknown): boolean {
+  return a === b || JSON.stringify(a) === JSON.stringify(b);
 }
 
 /**
@@ -54,16 +80,15 @@ export function inverseOf(change: Change, records: Records): Edit[] {
     const present = records[collection][id] ?? null;
     if (before === null) {
       if (present) edits.push({ collection, id, before: present, after: null });
-    } else if (after === null || present === null) {
+    } else if (after === null) {
       edits.push({ collection, id, before: present, after: before });
-    } else {
+    } else if (present !== null) {
       const restored: Record<string, unknown> = { ...present };
       const was = before as Record<string, unknown>;
       const became = after as Record<string, unknown>;
       for (const key of new Set([...Object.keys(was), ...Object.keys(became)])) {
-        const altered = JSON.stringify(was[key]) !== JSON.stringify(became[key]);
-        const untouched = JSON.stringify(restored[key]) === JSON.stringify(became[key]);
-        if (altered && untouched) restored[key] = was[key];
+        const altered = !isSame(was[key], became[key]);
+        if (altered && isSame(restored[key], became[key])) restored[key] = was[key];
       }
       edits.push({ collection, id, before: present, after: restored as unknown as typeof present });
     }

@@ -3,6 +3,7 @@ import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/con
 import { numberOf } from '@/core/identity/code';
 import { pageOf } from '@/core/identity/recordId';
 
+import { breath } from './breath';
 import type { Disk } from './disk';
 
 export type Records = { [C in CollectionName]: Record<string, RecordOf[C]> };
@@ -79,16 +80,28 @@ function readSettings(
   if (parsed.success) return parsed.data;
   aside.push({ collection: 'settings', key: 'settings', why: 'could not be read' });
   keep['aside:settings'] = text;
-  // Codes are unique for ever: go on after the highest number in use.
-  const numbers = Object.values(records.things).map((t) => numberOf(t) ?? 0);
-  const ids = COLLECTION_NAMES.flatMap((c) => Object.keys(records[c])).map(
-    (id) => Number.parseInt(id.slice(0, 6), 36) || 0,
-  );
-  return { ...fresh, nextNumber: Math.max(0, ...numbers) + 1, nextRecord: Math.max(0, ...ids) + 1 };
+  return { ...fresh, ...numbersAfter(records) };
 }
 
-/** The text of each page that a change touched. */
-export function pageTexts(records: Records, pages: Iterable<string>): Record<string, string> {
+/** The running numbers to go on with: codes are unique for ever, so after the highest in use. */
+export function numbersAfter(
+  records: Records,
+  least = { nextNumber: 1, nextRecord: 1 },
+): Pick<Settings, 'nextNumber' | 'nextRecord'> {
+  let { nextNumber, nextRecord } = least;
+  for (const thing of Object.values(records.things))
+    nextNumber = Math.max(nextNumber, (numberOf(thing) ?? 0) + 1);
+  for (const collection of COLLECTION_NAMES)
+    for (const id of Object.keys(records[collection]))
+      nextRecord = Math.max(nextRecord, (Number.parseInt(id.slice(0, 6), 36) || 0) + 1);
+  return { nextNumber, nextRecord };
+}
+
+/** How many pages are put together before a finger is asked for. */
+const AT_ONCE = 4;
+
+/** The text of each page that a change touched, all as the records stand now. */
+export async function pageTexts(records: Records, pages: Iterable<string>): Promise<Record<string, string>> {
   const wanted = new Map<string, Record<string, unknown>>();
   for (const key of pages) wanted.set(key, {});
   // One look at each record of a collection, however many of its pages were touched.
@@ -100,7 +113,11 @@ export function pageTexts(records: Records, pages: Iterable<string>): Record<str
       if (page) page[id] = record;
     }
   const texts: Record<string, string> = {};
-  for (const [key, page] of wanted) texts[key] = JSON.stringify(page);
+  let done = 0;
+  for (const [key, page] of wanted) {
+    if (++done % AT_ONCE === 0) await breath();
+    texts[key] = JSON.stringify(page);
+  }
   return texts;
 }
 

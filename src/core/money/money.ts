@@ -10,14 +10,26 @@ export type Minor = number;
  * @see ISO 4217 (by way of ECMA-402, which takes its digits from there)
  */
 export function exponentOf(currency: string): number {
-  const format = new Intl.NumberFormat('en', { style: 'currency', currency });
-  return format.resolvedOptions().maximumFractionDigits ?? 2;
+  return writerOf(currency).exponent;
+}
+
+/** Making a format is dear, and every row of a list writes an amount. */
+const writers = new Map<string, { format: Intl.NumberFormat; exponent: number }>();
+
+function writerOf(currency: string): { format: Intl.NumberFormat; exponent: number } {
+  let writer = writers.get(currency);
+  if (!writer) {
+    const format = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
+    writer = { format, exponent: format.resolvedOptions().maximumFractionDigits ?? 2 };
+    writers.set(currency, writer);
+  }
+  return writer;
 }
 
 /** Writes an amount for a person: `€24.00`, `-€1.90`, `¥500`. */
 export function formatMoney(amount: Minor, currency: string): string {
-  const exponent = exponentOf(currency);
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(amount / 10 ** exponent);
+  const { format, exponent } = writerOf(currency);
+  return format.format(amount / 10 ** exponent);
 }
 
 /** Writes an amount for a field: `24.00`, without the currency's sign. */

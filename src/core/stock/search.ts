@@ -36,13 +36,18 @@ export class StockSearch {
   }
 
   /**
-   * Puts texts together ahead of the first search, some at a time.
+   * Puts texts together ahead of the first search or sorting, some at a time.
    *
    * @returns where to go on; `things.length` when all is done
    */
   prepare(things: readonly Thing[], from: number, most: number): number {
     const end = Math.min(things.length, from + most);
-    for (let i = from; i < end; i += 1) this.textOf(things[i]!);
+    for (let i = from; i < end; i += 1) {
+      const thing = things[i]!;
+      this.textOf(thing);
+      sortKey(thing.title);
+      sortKey(thing.spot);
+    }
     return end;
   }
 
@@ -68,20 +73,41 @@ function folded(text: string): string {
 /** Things in order; those that lack what decides come last, and equal ones stay the newest first. */
 export function ordered(things: readonly Thing[], order: Order): Thing[] {
   const newest = (a: Thing, b: Thing) => b.createdAt - a.createdAt || (a.id < b.id ? 1 : -1);
-  const by: Record<Order, (a: Thing, b: Thing) => number> = {
-    newest,
-    oldest: (a, b) => -newest(a, b),
-    title: (a, b) => blanksLast(a.title, b.title) || newest(a, b),
-    spot: (a, b) => blanksLast(a.spot, b.spot) || newest(a, b),
-    dearest: (a, b) => (b.price ?? -1) - (a.price ?? -1) || newest(a, b),
-    cheapest: (a, b) => (a.price ?? Infinity) - (b.price ?? Infinity) || newest(a, b),
-  };
-  return [...things].sort(by[order]);
+  switch (order) {
+    case 'newest':
+      return [...things].sort(newest);
+    case 'oldest':
+      return [...things].sort((a, b) => -newest(a, b));
+    case 'dearest':
+      return [...things].sort((a, b) => (b.price ?? -1) - (a.price ?? -1) || newest(a, b));
+    case 'cheapest':
+      return [...things].sort((a, b) => (a.price ?? Infinity) - (b.price ?? Infinity) || newest(a, b));
+    case 'title':
+    case 'spot':
+      return things
+        .map((thing) => ({ thing, key: sortKey(thing[order]) }))
+        .sort((a, b) => blanksLast(a.key, b.key) || newest(a.thing, b.thing))
+        .map(({ thing }) => thing);
+  }
 }
 
-const words = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
+/** Asking a collator 300,000 times would stop the page for a second: plain text to compare is kept instead. */
+const sortKeys = new Map<string, string>();
+/** Texts come and go: now and then all are made anew. */
+const MOST_KEYS = 100_000;
+
+/** Text that sorts as people sort: without case and accents, figures by their value. */
+function sortKey(text: string): string {
+  let key = sortKeys.get(text);
+  if (key === undefined) {
+    if (sortKeys.size > MOST_KEYS) sortKeys.clear();
+    key = folded(text).replace(/\d+/gu, (digits) => digits.padStart(12, '0'));
+    sortKeys.set(text, key);
+  }
+  return key;
+}
 
 function blanksLast(a: string, b: string): number {
   if (a === '' || b === '') return Number(a === '') - Number(b === '');
-  return words.compare(a, b);
+  return a < b ? -1 : Number(a > b);
 }

@@ -138,7 +138,7 @@ function useRows(list: readonly Thing[], questions: readonly Question[], ways: W
         }
       });
       setRefused(slips);
-      applyBulk('table', plan, { quietly: plan.changes.length < 2 });
+      void applyBulk('table', plan, { quietly: plan.changes.length < 2 });
     },
     [rows, questions, ways, refused],
   );

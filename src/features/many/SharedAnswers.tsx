@@ -35,9 +35,10 @@ export function SharedAnswers(props: { list: readonly Thing[]; questions: readon
   };
   const say = () => {
     if (!question || !plan || plan.changes.length === 0) return;
-    const n = applyBulk(question.label, plan);
     const kept = plan.same > 0 ? ` ${plan.same} kept an answer of their own.` : '';
-    setSaid(`Said of ${n === 1 ? 'one thing' : `${n} things`}.${kept}`);
+    void applyBulk(question.label, plan).then((n) =>
+      setSaid(`Said of ${n === 1 ? 'one thing' : `${n} things`}.${kept}`),
+    );
     setTarget(null);
     setValue('');
   };

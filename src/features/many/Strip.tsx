@@ -89,7 +89,7 @@ function OneQuestion(props: {
     const action = text.trim() === '' ? { do: 'clear' as const } : { do: 'set' as const, value: text };
     const plan = planBulk([thing], target, action, ways);
     if (plan.refused[0]) return setWhy(plan.refused[0].why);
-    applyBulk(label, plan, { quietly: true });
+    void applyBulk(label, plan, { quietly: true });
     onDone();
   };
   return (

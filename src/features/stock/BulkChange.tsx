@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -55,7 +55,7 @@ export function BulkChange(props: {
   onNone: () => void;
 }) {
   const { chosen } = props;
-  const things = useAttic((s) => s.things);
+  const things = useDeferredValue(useAttic((s) => s.things));
   const forms = useAttic((s) => s.forms);
   const ways = useWays();
   const [target, setTarget] = useState<Target | null>(null);
@@ -63,6 +63,7 @@ export function BulkChange(props: {
   const [value, setValue] = useState('');
   const [by, setBy] = useState('');
   const [done, setDone] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
   const list = useMemo(() => [...chosen].flatMap((id) => things[id] ?? []), [chosen, things]);
   const questions = useMemo(
     () => questionsOf(list, ways, Object.values(forms)).filter((q) => q.target.includes(':')),
@@ -166,9 +167,11 @@ export function BulkChange(props: {
           ))}
           <Press
             kind="main"
-            disabled={plan.changes.length === 0}
-            onPress={() => {
-              const n = applyBulk(name, plan);
+            disabled={plan.changes.length === 0 || busy}
+            onPress={async () => {
+              setBusy(true);
+              const n = await applyBulk(name, plan);
+              setBusy(false);
               setDone(
                 n === 1
                   ? 'One thing changed. Undo takes it back.'
@@ -177,7 +180,11 @@ export function BulkChange(props: {
               setValue('');
             }}
           >
-            {plan.changes.length === 1 ? 'Change 1 thing' : `Change ${plan.changes.length} things`}
+            {busy
+              ? 'Changing…'
+              : plan.changes.length === 1
+                ? 'Change 1 thing'
+                : `Change ${plan.changes.length} things`}
           </Press>
         </View>
       ) : null}

@@ -18,7 +18,7 @@ import { useWide } from '@/theme/theme';
 import { BulkChange } from './BulkChange';
 import { Narrowing } from './Narrowing';
 import { useAround } from './useAround';
-import { StockRow, TableHead, TableLine } from './StockRow';
+import { LINE_HEIGHT, ROW_HEIGHT, StockRow, TableHead, TableLine } from './StockRow';
 
 const SHOWN_WORDS = { all: 'All', unlisted: 'Not listed', listed: 'Listed', sold: 'Sold' } as const;
 
@@ -32,8 +32,9 @@ const ORDER_WORDS: readonly [Order, string][] = [
 ];
 
 /** What is found of everything owned, in order. */
-function useFound(filter: StockFilter, order: Order): readonly Thing[] {
-  const things = useAttic((s) => s.things);
+function useFound(filter: StockFilter, order: Order): { found: readonly Thing[]; none: boolean } {
+  // A change of very many is drawn when there is time.
+  const things = useDeferredValue(useAttic((s) => s.things));
   const inOrder = useMemo(() => ordered(Object.values(things), order), [things, order]);
   const around = useAround(filter.show !== 'all');
   const { search } = around;
@@ -42,7 +43,7 @@ function useFound(filter: StockFilter, order: Order): readonly Thing[] {
     let at = 0;
     let timer: ReturnType<typeof setTimeout> | null = null;
     const go = () => {
-      at = search.prepare(inOrder, at, 400);
+      at = search.prepare(inOrder, at, 150);
       timer = at < inOrder.length ? setTimeout(go, 4) : null;
     };
     timer = setTimeout(go, 50);
@@ -50,14 +51,14 @@ function useFound(filter: StockFilter, order: Order): readonly Thing[] {
       if (timer) clearTimeout(timer);
     };
   }, [search, inOrder]);
-  return useMemo(() => filtered(inOrder, filter, around), [inOrder, filter, around]);
+  const found = useMemo(() => filtered(inOrder, filter, around), [inOrder, filter, around]);
+  return { found, none: inOrder.length === 0 };
 }
 
 /** Everything owned; search as you type, choose many and change them at once. */
 export function Stock() {
   const wide = useWide();
   const router = useRouter();
-  const empty = useAttic((s) => Object.keys(s.things).length === 0);
   const { group = '' } = useLocalSearchParams<{ group?: string }>();
   const [filter, setFilter] = useState<StockFilter>(EVERYTHING);
   const [narrowing, setNarrowing] = useState(false);
@@ -68,7 +69,7 @@ export function Stock() {
   // The list follows the typing when there is time; the field never waits for it.
   const inGroup = groups[group] ? group : null;
   const wanted = useMemo(() => ({ ...filter, groupId: inGroup }), [filter, inGroup]);
-  const shown = useFound(useDeferredValue(wanted), order);
+  const { found: shown, none: empty } = useFound(useDeferredValue(wanted), order);
   const narrowed = !isEverything({ ...filter, words: '', show: 'all' });
   const choosing = chosen !== null;
   const press = useCallback(
@@ -88,7 +89,7 @@ export function Stock() {
       label="Stock"
       items={shown}
       keyOf={(t) => t.id}
-      height={wide ? 65 : 98}
+      height={wide ? LINE_HEIGHT : ROW_HEIGHT}
       gap={wide ? 0 : 10}
       maxWidth={1400}
       table={wide && shown.length > 0 ? { label: 'Stock', head: <TableHead /> } : undefined}

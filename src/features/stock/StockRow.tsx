@@ -22,6 +22,10 @@ export interface StockLineProps {
   onPress: (id: string) => void;
 }
 
+/** Room for a title of two lines. */
+export const ROW_HEIGHT = 132;
+export const LINE_HEIGHT = 76;
+
 /** One thing on a narrow screen. */
 export const StockRow = memo(function StockRow({ thing, chosen, onPress }: StockLineProps) {
   const c = useColours();
@@ -107,7 +111,12 @@ export const TableLine = memo(function TableLine({ thing, chosen, onPress }: Sto
       role="row"
       style={[
         styles.line,
-        { borderTopWidth: 1, borderColor: c.line, backgroundColor: chosen ? c.mossTint : c.surface },
+        {
+          height: LINE_HEIGHT,
+          borderTopWidth: 1,
+          borderColor: c.line,
+          backgroundColor: chosen ? c.mossTint : c.surface,
+        },
       ]}
     >
       <View role="cell" style={WIDTHS[0]}>
@@ -124,7 +133,7 @@ export const TableLine = memo(function TableLine({ thing, chosen, onPress }: Sto
             <Words kind="strong" numberOfLines={2}>
               {thing.title || thing.code}
             </Words>
-            <Words kind="small" tone="soft" figures>
+            <Words kind="small" tone="soft" figures numberOfLines={1}>
               {thing.code}
             </Words>
           </View>
@@ -156,7 +165,15 @@ const WIDTHS = [
 ]; // prettier-ignore
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: 12, padding: 10, borderRadius: 12, borderWidth: 1 },
+  row: {
+    height: ROW_HEIGHT,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 12,
+    padding: 10,
+    borderRadius: 12,
+    borderWidth: 1,
+  },
   line: { flexDirection: 'row', alignItems: 'center', gap: 12, paddingHorizontal: 12, paddingVertical: 6 },
   tick: {
     width: 26,

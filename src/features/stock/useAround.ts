@@ -1,21 +1,12 @@
 import { useMemo } from 'react';
 
 import type { Around } from '@/core/stock/filter';
-import type { KindTree } from '@/core/kinds/tree';
-import { StockSearch } from '@/core/stock/search';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
+import { searchFor } from '@/store/search';
 
 import { standingOf } from './standing';
-
-let last: { kinds: KindTree; search: StockSearch } | null = null;
-
-/** One search for all screens: the texts of the things are put together once. */
-function searchFor(kinds: KindTree): StockSearch {
-  if (last?.kinds !== kinds) last = { kinds, search: new StockSearch(kinds) };
-  return last.search;
-}
 
 /** What filters are judged by. What the marketplaces say changes often: it is not asked where it does not matter. */
 export function useAround(asksStanding: boolean): Around {

@@ -10,7 +10,7 @@ import { PictureView } from '@/parts/PictureView';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { Icon } from '@/parts/Icon';
-import { useAttic } from '@/store/attic';
+import { isNone, useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { settleSecondSale } from '@/store/sending';
 import { editThing } from '@/store/things';
@@ -26,7 +26,7 @@ import { useToday } from './useToday';
 export function Today() {
   const c = useColours();
   const lines = useToday();
-  const empty = useAttic((s) => Object.keys(s.things).length === 0);
+  const empty = useAttic((s) => isNone(s.things));
   const router = useRouter();
   const wide = useWide();
   return (
