@@ -10,7 +10,7 @@ const node = {
       { caller: { name: 'metro', bundler: 'metro', platform: 'web', isServer: true } },
     ],
   },
-  transformIgnorePatterns: ['node_modules/(?!(nanoid|date-fns|eventsource-parser)/)'],
+  transformIgnorePatterns: ['node_modules/(?!(nanoid|date-fns|eventsource-parser|d3-array|internmap)/)'],
 };
 
 const { watchPlugins: _, ...web } = require('jest-expo/web/jest-preset');

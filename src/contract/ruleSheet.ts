@@ -32,11 +32,52 @@ export const FeeRule = z.discriminatedUnion('kind', [
     bp: z.number().int().min(0).max(10_000),
     of: z.enum(['price', 'total']),
     cap: Minor.nonnegative().optional(),
+    /** Never less than this. */
+    least: Minor.nonnegative().optional(),
     /** Category ids the rule is for; their descendants too. Absent: all. */
     categories: z.array(z.string()).optional(),
   }),
-  /** An amount for every order. */
-  z.object({ kind: z.literal('fixed'), label: z.string().max(120), amount: Minor.nonnegative() }),
+  /** An amount for every order, for some categories. */
+  z.object({
+    kind: z.literal('fixed'),
+    label: z.string().max(120),
+    amount: Minor.nonnegative(),
+    categories: z.array(z.string()).optional(),
+  }),
+  /** A share in tiers: each part of the price at its own rate, the last without end. */
+  z.object({
+    kind: z.literal('tiers'),
+    label: z.string().max(120),
+    of: z.enum(['price', 'total']),
+    tiers: z
+      .array(z.object({ upTo: Minor.positive().nullable(), bp: z.number().int().min(0).max(10_000) }))
+      .min(1)
+      .max(12),
+  }),
+  /** An amount for being listed, again for every so many days; the first so many listings of a month are free. */
+  z.object({
+    kind: z.literal('listing'),
+    label: z.string().max(120),
+    amount: Minor.nonnegative(),
+    days: z.number().int().positive(),
+    freeAMonth: z.number().int().min(0).default(0),
+  }),
+  /** Paid for only where the seller wants it: a share of the price that buys a better place. */
+  z.object({
+    kind: z.literal('promotion'),
+    label: z.string().max(120),
+    minBp: z.number().int().min(0).max(10_000),
+    maxBp: z.number().int().min(0).max(10_000),
+    of: z.enum(['price', 'total']),
+  }),
+  /** Paid for only where the seller wants it: once, or by the day. */
+  z.object({
+    kind: z.literal('extra'),
+    id: z.string().min(1).max(60),
+    label: z.string().max(120),
+    amount: Minor.nonnegative(),
+    by: z.enum(['listing', 'day']),
+  }),
   /** A flat amount up to and including a price, a share of the whole price above it. */
   z.object({
     kind: z.literal('step'),

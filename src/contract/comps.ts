@@ -1,0 +1,39 @@
+import { z } from 'zod';
+
+import { Instant, MarketId, Minor } from './common';
+
+/** One comparable: something like it that was offered on a marketplace, and whether it sold. */
+export const Comp = z.object({
+  /** The marketplace's own number of it, unique there. */
+  id: z.string().min(1).max(80),
+  market: MarketId,
+  title: z.string().max(400),
+  brand: z.string().max(120),
+  /** The marketplace's category id. */
+  category: z.string().max(80),
+  /** Our grade's wear the marketplace's condition word stands for, 0 (never used) to 5 (broken). */
+  wear: z.number().int().min(0).max(5),
+  sold: z.boolean(),
+  /** What was paid, or asked in vain; minor units, without postage. */
+  price: Minor.nonnegative(),
+  listedAt: Instant,
+  /** When it sold, or was last seen unsold. */
+  endedAt: Instant,
+});
+export type Comp = z.infer<typeof Comp>;
+
+export const CompsAnswer = z.object({
+  comps: z.array(Comp).max(5_000),
+  /** Marketplaces that could not be asked, and why. */
+  missing: z.array(z.object({ market: MarketId, why: z.string().max(300) })).max(20),
+});
+export type CompsAnswer = z.infer<typeof CompsAnswer>;
+
+/** How often a word was searched for lately, in one category. */
+export const Sought = z.object({ word: z.string().min(1).max(60), count: z.number().int().nonnegative() });
+export type Sought = z.infer<typeof Sought>;
+export const SoughtAnswer = z.object({
+  markets: z.array(z.object({ market: MarketId, words: z.array(Sought).max(500) })).max(20),
+  missing: z.array(z.object({ market: MarketId, why: z.string().max(300) })).max(20),
+});
+export type SoughtAnswer = z.infer<typeof SoughtAnswer>;

@@ -1,0 +1,122 @@
+import type { FeeSchedule } from '@/contract/ruleSheet';
+
+import { exponentOf, formatMoney, type Minor } from '../money/money';
+import { breakpoints, takeHomeOf, unroundedTakeHome, type SaleTerms } from './takeHome';
+
+/** What has to be known to tell a price from what it should bring. */
+export interface AskingTerms {
+  sale: Omit<SaleTerms, 'price'>;
+  schedule: FeeSchedule;
+  parents?: ReadonlyMap<string, string | null>;
+  /** The marketplace's own limits, both included; minor units. */
+  min: Minor;
+  max: Minor;
+}
+
+/**
+ * The least price whose take-home reaches a target.
+ *
+ * Between two breakpoints the take-home is a straight line but for rounding, and rounding is off by at most half a
+ * unit a line. So only the few prices around where that line crosses the target are tried: exact, and quick.
+ *
+ * @param target minor units
+ * @returns null when no price within the marketplace's limits brings as much
+ */
+export function askingPrice(target: Minor, terms: AskingTerms): Minor | null {
+  const { sale, schedule, parents = new Map(), min, max } = terms;
+  const at = (price: Minor) => takeHomeOf({ ...sale, price }, schedule, parents).takeHome;
+  const line = (price: Minor) => unroundedTakeHome({ ...sale, price }, schedule, parents);
+  const off = schedule.rules.length + 1;
+  for (const [from, to] of stretches(min, max, breakpoints(schedule, sale.postageCharged))) {
+    const first = line(from);
+    const last = line(to);
+    if (Math.max(first, last) < target - off) continue;
+    const slope = to > from ? (last - first) / (to - from) : 0;
+    let price = from;
+    if (slope > 0 && first < target - off)
+      price = Math.min(to, from + Math.max(0, Math.floor((target - off - first) / slope)));
+    for (; price <= to; price += 1) {
+      if (at(price) >= target) return price;
+      // It only falls from here, or will not rise to it before the stretch ends.
+      if (slope <= 0 && first + slope * (price - from) < target - off) break;
+    }
+  }
+  return null;
+}
+
+/** The prices from `min` to `max`, cut after each breakpoint. */
+function stretches(min: Minor, max: Minor, breaks: readonly Minor[]): [Minor, Minor][] {
+  // A cap begins between two whole prices: the one before and the one after stand on different lines.
+  const cuts = [...new Set(breaks.flatMap((b) => [b - 1, b, b + 1]))].filter((b) => b >= min && b < max);
+  cuts.sort((a, b) => a - b);
+  const parts: [Minor, Minor][] = [];
+  let from = min;
+  for (const cut of [...cuts, max]) {
+    parts.push([from, cut]);
+    from = cut + 1;
+  }
+  return parts.filter(([a, b]) => a <= b);
+}
+
+/** How a person likes prices to end, in hundredths of the currency's unit; empty: as they come. */
+export type Endings = readonly number[];
+
+/**
+ * The first price of a habit, not under the one given, that still brings the target: a fee that jumps may lie between.
+ *
+ * @returns null when there is none within the limits
+ */
+export function inHabit(
+  price: Minor,
+  target: Minor,
+  endings: Endings,
+  currency: string,
+  terms: AskingTerms,
+): Minor | null {
+  const unit = 10 ** exponentOf(currency);
+  const ends = [...new Set(endings.map((e) => Math.round((e * unit) / 100)))].filter((e) => e < unit);
+  if (ends.length === 0 || unit === 1) return price;
+  ends.sort((a, b) => a - b);
+  const { sale, schedule, parents = new Map(), max } = terms;
+  for (let whole = Math.floor(price / unit) * unit; whole <= max; whole += unit)
+    for (const end of ends) {
+      const one = whole + end;
+      if (one < price || one > max) continue;
+      if (takeHomeOf({ ...sale, price: one }, schedule, parents).takeHome >= target) return one;
+    }
+  return null;
+}
+
+/** A stretch of prices that bring less than a lower one does. */
+export interface Dip {
+  /** The last price before it, and what that brings. */
+  last: Minor;
+  brings: Minor;
+  /** The first price that brings at least as much again; null: none within the limits. */
+  again: Minor | null;
+}
+
+/** The dip a price lies in, or would lie in a little above it (a twentieth); null where there is none. */
+export function dipAt(price: Minor, terms: AskingTerms): Dip | null {
+  const { sale, schedule, parents = new Map(), min, max } = terms;
+  const at = (p: Minor) => takeHomeOf({ ...sale, price: p }, schedule, parents).takeHome;
+  for (const rule of schedule.rules) {
+    if (rule.kind !== 'step' || rule.upTo < min || rule.upTo >= max) continue;
+    const brings = at(rule.upTo);
+    if (at(rule.upTo + 1) >= brings) continue;
+    const again = askingPrice(brings, { ...terms, min: rule.upTo + 1 });
+    const near = price * 1.05 >= rule.upTo && (again === null || price < again);
+    if (near) return { last: rule.upTo, brings, again };
+  }
+  return null;
+}
+
+/** Said of a dip: "18.01 would bring you less than 18.00: 14.86 instead of 15.60. It takes 18.91 to bring as much again." */
+export function dipWords(price: Minor, dip: Dip, terms: AskingTerms, currency: string): string {
+  const { sale, schedule, parents = new Map() } = terms;
+  const inside = Math.max(price, dip.last + 1);
+  const brings = takeHomeOf({ ...sale, price: inside }, schedule, parents).takeHome;
+  const say = (amount: Minor) => formatMoney(amount, currency);
+  const again = dip.again === null ? '' : ` It takes ${say(dip.again)} to bring as much again.`;
+  return `${say(inside)} would bring you less than ${say(dip.last)}: ${say(brings)} instead of ${say(dip.brings)}.${again}`;
+}

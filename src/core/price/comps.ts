@@ -1,0 +1,196 @@
+import type { Comp } from '@/contract/comps';
+
+import type { Minor } from '../money/money';
+import { wholeWord } from '../words/wholeWord';
+
+/** Sold in the last 90 days: common practice. */
+export const WINDOW_DAYS = 90;
+const DAY = 86_400_000;
+
+/** What counts as like for like. */
+export interface LikeForLike {
+  /** Empty: any. */
+  brand: string;
+  /** Our grade's wear; null: any. Others within `wearWithin` count. */
+  wear: number | null;
+  wearWithin: number;
+  /** A title with one of these words is something else. */
+  leftOut: readonly string[];
+  days: number;
+}
+
+export const USUAL_LIKENESS: LikeForLike = {
+  brand: '',
+  wear: null,
+  wearWithin: 1,
+  leftOut: [],
+  days: WINDOW_DAYS,
+};
+
+export interface JudgedComp {
+  comp: Comp;
+  counts: boolean;
+  /** Why it does not count, or that a person said so; empty where it simply counts. */
+  why: string;
+}
+
+/** What a person said of single records, by `market:id`; it outlives every new asking. */
+export type ByHand = Readonly<Record<string, 'keep' | 'drop'>>;
+
+export function compKey(comp: Pick<Comp, 'market' | 'id'>): string {
+  return `${comp.market}:${comp.id}`;
+}
+
+/**
+ * Which records count. A person's word stands above every rule; then the window, brand, condition, words left out,
+ * and last Tukey's fences (1.5 times the distance between the quartiles) over the prices of those that are left.
+ *
+ * @param now milliseconds since 1970
+ */
+export function judgeComps(
+  comps: readonly Comp[],
+  like: LikeForLike,
+  byHand: ByHand,
+  now: number,
+): JudgedComp[] {
+  const seen = new Set<string>();
+  const leftOut = like.leftOut
+    .filter((word) => word.trim() !== '')
+    .map((word) => ({ word, found: wholeWord(word.trim(), 'iu') }));
+  const against = (comp: Comp): string => {
+    if (now - comp.endedAt > like.days * DAY) return `older than ${like.days} days`;
+    if (like.brand !== '' && fold(comp.brand) !== fold(like.brand))
+      return `another brand${comp.brand ? `: ${comp.brand}` : ''}`;
+    if (like.wear !== null && Math.abs(comp.wear - like.wear) > like.wearWithin) return 'another condition';
+    const left = leftOut.find(({ found }) => found.test(comp.title));
+    return left ? `says “${left.word}”` : '';
+  };
+  const judged = comps
+    .filter((comp) => !seen.has(compKey(comp)) && seen.add(compKey(comp)))
+    .map((comp): JudgedComp => {
+      const said = byHand[compKey(comp)];
+      if (said)
+        return { comp, counts: said === 'keep', why: said === 'keep' ? 'kept by hand' : 'dropped by hand' };
+      const why = against(comp);
+      return { comp, counts: why === '', why };
+    });
+  const fences = tukey(judged.filter((j) => j.counts && j.comp.sold).map((j) => j.comp.price));
+  if (!fences) return judged;
+  return judged.map((j) =>
+    j.counts && j.why === '' && (j.comp.price < fences.low || j.comp.price > fences.high)
+      ? { ...j, counts: false, why: 'far from all others' }
+      : j,
+  );
+}
+
+/** Fewer than this and a fence says nothing. */
+const ENOUGH_FOR_FENCES = 5;
+
+/** Tukey's inner fences. @see Tukey, Exploratory Data Analysis (1977); NIST/SEMATECH e-Handbook 7.1.6 */
+export function tukey(values: readonly number[]): { low: number; high: number } | null {
+  if (values.length < ENOUGH_FOR_FENCES) return null;
+  const q1 = quantile(values, 0.25);
+  const q3 = quantile(values, 0.75);
+  return { low: q1 - 1.5 * (q3 - q1), high: q3 + 1.5 * (q3 - q1) };
+}
+
+/**
+ * A quantile by linear interpolation between order statistics, at rank 1 + p(n - 1) (Hyndman & Fan's definition 7).
+ *
+ * @param values at least one
+ * @param p 0 to 1
+ */
+export function quantile(values: readonly number[], p: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const at = p * (sorted.length - 1);
+  const below = sorted[Math.floor(at)] ?? NaN;
+  const above = sorted[Math.ceil(at)] ?? below;
+  return below + (above - below) * (at - Math.floor(at));
+}
+
+export type Sureness = 'none' | 'thin' | 'fair' | 'good';
+
+export interface CompsSummary {
+  sold: number;
+  unsold: number;
+  /** Lower quartile, median and upper quartile of what was paid; minor units. Null while nothing sold. */
+  low: Minor | null;
+  typical: Minor | null;
+  high: Minor | null;
+  /** Share of those offered that sold, 0 to 1; null while there is none. */
+  sellThrough: number | null;
+  /** Median days from listing to sale. */
+  daysToSell: number | null;
+  sure: Sureness;
+  /** How sure, in a sentence. */
+  words: string;
+}
+
+/** What the records that count say together. */
+export function summarise(judged: readonly JudgedComp[]): CompsSummary {
+  const counting = judged.filter((j) => j.counts).map((j) => j.comp);
+  const sold = counting.filter((c) => c.sold);
+  const prices = sold.map((c) => c.price);
+  const figure = (p: number) => (prices.length === 0 ? null : Math.round(quantile(prices, p)));
+  const low = figure(0.25);
+  const typical = figure(0.5);
+  const high = figure(0.75);
+  const spread = low !== null && high !== null && typical ? (high - low) / typical : 0;
+  const sure = surenessOf(sold.length, spread);
+  const days = sold.map((c) => (c.endedAt - c.listedAt) / DAY);
+  return {
+    sold: sold.length,
+    unsold: counting.length - sold.length,
+    low,
+    typical,
+    high,
+    sellThrough: counting.length === 0 ? null : sold.length / counting.length,
+    daysToSell: days.length === 0 ? null : Math.round(quantile(days, 0.5)),
+    sure,
+    words: surenessWords(sure, sold.length, spread),
+  };
+}
+
+// How many, and how close together: limits of our own, common practice for "a handful" and "plenty".
+function surenessOf(sold: number, spread: number): Sureness {
+  if (sold === 0) return 'none';
+  if (sold < 5 || spread > 0.8) return 'thin';
+  return sold < 12 || spread > 0.45 ? 'fair' : 'good';
+}
+
+function surenessWords(sure: Sureness, sold: number, spread: number): string {
+  const many = sold === 1 ? 'one sale' : `${sold} sales`;
+  switch (sure) {
+    case 'none':
+      return 'Nothing like it sold lately: the price is a guess.';
+    case 'thin':
+      return spread > 0.8 && sold >= 5
+        ? `${many}, but the prices are far apart: take it as a hint.`
+        : `Only ${many}: take it as a hint.`;
+    case 'fair':
+      return `${many}: a fair idea.`;
+    case 'good':
+      return `${many}, close together: a sound idea.`;
+  }
+}
+
+/** Sold prices counted into equal bins from the lowest to the highest, for drawing. */
+export function histogram(
+  values: readonly number[],
+  bins: number,
+): { from: number; to: number; count: number }[] {
+  if (values.length === 0) return [];
+  const least = Math.min(...values);
+  const width = Math.max(1, (Math.max(...values) - least) / bins);
+  const counts = Array.from({ length: bins }, (_, i) => ({
+    from: least + i * width,
+    to: least + (i + 1) * width,
+    count: 0,
+  }));
+  for (const value of values) counts[Math.min(bins - 1, Math.floor((value - least) / width))]!.count += 1;
+  return counts;
+}
+
+function fold(text: string): string {
+  return text.normalize('NFKD').replace(/\p{M}/gu, '').trim().toLocaleLowerCase('en');
+}

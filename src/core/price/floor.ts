@@ -1,0 +1,76 @@
+import { formatMoney, type Minor } from '../money/money';
+
+/** At least three times what a one-off cost, twice for what can be had again: common practice. */
+export const MULTIPLE = { oneOff: 3, again: 2 } as const;
+/** Slips of the finger: nothing under 1, nothing over 10,000 (of the currency's unit). Common practice. */
+export const USUAL_GUARDS = { min: 100, max: 1_000_000 } as const;
+
+/**
+ * The least price at which selling is worth it: a multiple of the cost, and what posting it takes where the price has
+ * to cover that.
+ *
+ * @param multiple of the cost, at least 1
+ * @param carried postage and packaging that the price has to bring in, minor units; 0 where the buyer pays it apart
+ * @returns null while the cost is not known
+ */
+export function floorOf(cost: Minor | null, multiple: number, carried: Minor): Minor | null {
+  return cost === null ? null : Math.ceil(cost * multiple) + carried;
+}
+
+/** Said where the market pays less than the floor; null where it does not, or nothing is known. */
+export function underFloor(floor: Minor | null, typical: Minor | null, currency: string): string | null {
+  if (floor === null || typical === null || typical >= floor) return null;
+  return `Others sold for about ${formatMoney(typical, currency)}: under your floor of ${formatMoney(floor, currency)}. It may wait long.`;
+}
+
+export interface OfferLimits {
+  /** At or above: taken by itself. Null: never by itself. */
+  acceptFrom: Minor | null;
+  /** Below: refused by itself. Null: never by itself. */
+  refuseUnder: Minor | null;
+  /** Lowest price the seller takes; null: none set. */
+  floor: Minor | null;
+}
+
+export type OfferAnswer =
+  { do: 'accept' | 'refuse'; why: string } | { do: 'ask'; why: string; counter: Minor };
+
+/**
+ * What becomes of an offer. Nothing under the floor is ever taken, whatever the limits say; between the limits the
+ * person is asked, with a counter-offer half way to the price.
+ */
+export function answerOffer(price: Minor, offer: Minor, limits: OfferLimits): OfferAnswer {
+  const { acceptFrom, refuseUnder, floor } = limits;
+  if (offer >= price) return { do: 'accept', why: 'it is the price' };
+  const overFloor = floor === null || offer >= floor;
+  if (acceptFrom !== null && offer >= acceptFrom && overFloor)
+    return { do: 'accept', why: 'it reaches what you take by itself' };
+  if (refuseUnder !== null && offer < refuseUnder)
+    return { do: 'refuse', why: 'it is below what you look at' };
+  const half = Math.ceil((price + offer) / 2);
+  return {
+    do: 'ask',
+    why: overFloor ? 'it is between your limits' : 'it is under your floor',
+    counter: Math.min(price, Math.max(half, floor ?? 0)),
+  };
+}
+
+/** What is wrong with limits; null when nothing is. */
+export function limitsTrouble(price: Minor, { acceptFrom, refuseUnder, floor }: OfferLimits): string | null {
+  if (acceptFrom !== null && acceptFrom > price) return 'Taking by itself begins above the price.';
+  if (acceptFrom !== null && refuseUnder !== null && refuseUnder > acceptFrom)
+    return 'Refusing by itself ends above where taking begins.';
+  if (acceptFrom !== null && floor !== null && acceptFrom < floor)
+    return 'Taking by itself begins under the floor: nothing under the floor is taken.';
+  return null;
+}
+
+/** Room to come down on a local board, common practice: a tenth more, to a round amount. */
+export function startHigh(price: Minor, room = 0.1): Minor {
+  return Math.ceil((price * (1 + room)) / 100) * 100;
+}
+
+/** Stock shown = stock less what is held back, at most the cap (3 with 1 held back: 2; 100 with a cap of 20: 20). Common practice. */
+export function stockShown(stock: number, heldBack: number, cap: number | null): number {
+  return Math.max(0, Math.min(stock - heldBack, cap ?? Infinity));
+}
