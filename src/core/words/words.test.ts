@@ -6,7 +6,7 @@ import { countAs } from './count';
 import { descriptionFromFacts } from './description';
 import { BUILT_IN } from '../kinds/tree';
 import { findPrivate } from './privacy';
-import { titleFromFacts } from './titleFromFacts';
+import { titleFromFacts } from './title';
 
 describe('counting', () => {
   // UAX #29: a family emoji joined by ZWJ is one user-perceived character; UTF-16 length by ECMA-262.

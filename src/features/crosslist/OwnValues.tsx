@@ -5,7 +5,7 @@ import type { Plan, Thing } from '@/contract/records';
 import { suggestedCategory, translate } from '@/core/listing/mapping';
 import { formatMoney } from '@/core/money/money';
 import { countAs } from '@/core/words/count';
-import { titleFromFacts } from '@/core/words/titleFromFacts';
+import { titleFromFacts } from '@/core/words/title';
 import { Field } from '@/parts/Field';
 import { MoneyField } from '@/parts/MoneyField';
 import { Chip, ChipRow, Press } from '@/parts/Press';

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import type { Thing } from '@/contract/records';
 import { countAs } from '@/core/words/count';
 import { descriptionFromFacts } from '@/core/words/description';
-import { titleFromFacts } from '@/core/words/titleFromFacts';
+import { titleFromFacts } from '@/core/words/title';
 import { Field } from '@/parts/Field';
 import { Press } from '@/parts/Press';
 import { useAttic } from '@/store/attic';

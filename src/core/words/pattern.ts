@@ -1,0 +1,227 @@
+import Mustache from 'mustache';
+
+import type { Thing } from '@/contract/records';
+
+import { TESTED_WORDS } from '../condition/conditionText';
+import { flawWords, gradeOfThing, wordsForUse } from '../condition/grade';
+import { publicFacts } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
+import { answersOf, readable } from '../kinds/values';
+import { aroundFromFlat, formatLength, type Units } from '../measure/units';
+
+/** Reusable wording: `{{brand}}` stands for a fact, `{{#flaws}}…{{/flaws}}` for what is said of each, and a section without anything to say vanishes. */
+export interface WordPattern {
+  id: string;
+  name: string;
+  text: string;
+}
+
+const MEASURED = `{{#measured}}
+Measured flat:
+{{#measurements}}
+- {{name}} {{value}}{{#around}} ({{around}} around){{/around}}
+{{/measurements}}
+{{/measured}}`;
+const CONDITION = `{{#grade}}
+Condition: {{grade}}{{#use}}, {{use}}{{/use}}.
+{{/grade}}
+{{#flaws}}
+- {{.}}
+{{/flaws}}
+{{#flawless}}
+- no flaws found
+{{/flawless}}
+{{#included}}
+- with it: {{included}}
+{{/included}}
+{{#missing}}
+- missing: {{missing}}
+{{/missing}}
+{{#tested}}
+- {{tested}}
+{{/tested}}
+{{#note}}
+{{note}}
+{{/note}}`;
+
+/** Three tones to start from. Each says facts of the record and nothing more. */
+export const TONES: readonly WordPattern[] = [
+  {
+    id: 'plain',
+    name: 'Plain',
+    text: `{{what}}{{#how}}: {{how}}{{/how}}.
+{{#size}}
+Label size {{size}}.
+{{/size}}
+
+${CONDITION}
+
+${MEASURED}
+
+{{#closing}}
+{{closing}}
+{{/closing}}`,
+  },
+  {
+    id: 'story',
+    name: 'Told',
+    text: `This is {{#brand}}a {{brand}} {{/brand}}{{^brand}}a {{/brand}}{{kindWords}}{{#model}}, {{model}}{{/model}}{{#colour}}, in {{colour}}{{/colour}}{{#material}}, made of {{material}}{{/material}}.{{#decade}} It was made in the {{decade}}.{{/decade}}{{#size}} The label says size {{size}}.{{/size}}
+
+{{#grade}}
+We looked it over with care. It is {{grade}}{{#use}}: {{use}}{{/use}}.
+{{/grade}}
+{{#flawed}}
+What to know before you buy:
+{{#flaws}}
+- {{.}}
+{{/flaws}}
+{{/flawed}}
+{{#flawless}}
+We found no flaws.
+{{/flawless}}
+{{#included}}
+It comes with {{included}}.
+{{/included}}
+{{#missing}}
+What is missing: {{missing}}.
+{{/missing}}
+{{#tested}}
+It was {{tested}}.
+{{/tested}}
+{{#note}}
+{{note}}
+{{/note}}
+
+${MEASURED}
+
+{{#closing}}
+{{closing}}
+{{/closing}}`,
+  },
+  {
+    id: 'brief',
+    name: 'Brief',
+    text: `{{#facts}}
+- {{label}}: {{value}}
+{{/facts}}
+{{#grade}}
+- condition: {{grade}}
+{{/grade}}
+{{#flaws}}
+- {{.}}
+{{/flaws}}
+{{#measurements}}
+- {{name}}: {{value}}
+{{/measurements}}
+{{#closing}}
+
+{{closing}}
+{{/closing}}`,
+  },
+];
+
+/** Everything a pattern may speak of: public facts, and what follows from them. */
+export function patternView(
+  thing: Thing,
+  kinds: KindTree,
+  units: Units,
+  closing: string,
+): Record<string, unknown> {
+  const kind = kinds.get(thing.kind);
+  const facts = publicFacts(thing, kinds);
+  const words = Object.fromEntries(Object.entries(facts).map(([id, v]) => [id, small(id, readable(v))]));
+  const grade = gradeOfThing(thing);
+  const flaws = thing.flaws.map(
+    (flaw) => `${flawWords(flaw)}${flaw.sizeMm ? ` (${formatLength(flaw.sizeMm, units)})` : ''}`,
+  );
+  const measurements = kinds.measures(thing.kind).flatMap((m) => {
+    const mm = thing.measurements[m.id];
+    return mm === undefined
+      ? []
+      : [
+          {
+            name: m.name.toLocaleLowerCase('en'),
+            value: formatLength(mm, units),
+            around: m.doubled ? formatLength(aroundFromFlat(mm), units) : '',
+          },
+        ];
+  });
+  return {
+    ...words,
+    title: thing.title,
+    kind: kind?.name ?? '',
+    kindWords: kind?.titleWords ?? 'thing',
+    what: [words.brand, words.model, kind?.modelIsName ? '' : kind?.titleWords].filter(Boolean).join(' ') || (kind?.name ?? 'Thing'),
+    how: [words.colour, words.material].filter(Boolean).join(', '),
+    facts: Object.entries(facts).map(([id, v]) => ({ label: kinds.factName(thing.kind, id).toLocaleLowerCase('en'), value: answersOf(v).join(', ') })),
+    grade: grade ? grade.name.toLocaleLowerCase('en') : '',
+    use: thing.use ? wordsForUse(thing.use) : '',
+    flaws,
+    flawed: flaws.length > 0,
+    flawless: grade !== null && flaws.length === 0,
+    measurements,
+    measured: measurements.length > 0,
+    included: thing.included.trim(),
+    missing: thing.missing.trim(),
+    tested: thing.tested ? TESTED_WORDS[thing.tested] : '',
+    note: thing.conditionNote.trim(),
+    closing: closing.trim(),
+  }; // prettier-ignore
+}
+
+/** Colours and stuffs are written small in a sentence; names are not. */
+function small(id: string, value: string): string {
+  return ['colour', 'material', 'pattern', 'metal'].includes(id) ? value.toLocaleLowerCase('en') : value;
+}
+
+export type Filled = { ok: true; text: string } | { ok: false; why: string };
+
+/** Longest text a pattern may make. */
+const LONGEST = 10_000;
+
+/**
+ * A pattern with a thing's facts in it, as plain text. What stands in a fact is never read as a pattern again.
+ *
+ * @returns why the pattern can't be read, where it can't
+ */
+export function fillPattern(
+  pattern: string,
+  thing: Thing,
+  kinds: KindTree,
+  units: Units,
+  closing = '',
+): Filled {
+  try {
+    const text = Mustache.render(pattern, patternView(thing, kinds, units, closing), {}, { escape: String });
+    return { ok: true, text: tidy(text).slice(0, LONGEST) };
+  } catch (error) {
+    return { ok: false, why: patternTrouble(error) };
+  }
+}
+
+function patternTrouble(error: unknown): string {
+  const said = error instanceof Error ? error.message : '';
+  const [, name] = /Unclosed section "([^"]+)"/u.exec(said) ?? /Unopened section "([^"]+)"/u.exec(said) ?? [];
+  if (said.startsWith('Unclosed section')) return `“${name}” is opened with {{#${name}}} and never closed.`;
+  if (said.startsWith('Unopened section')) return `“${name}” is closed with {{/${name}}} but was not opened.`;
+  if (said.startsWith('Unclosed tag')) return 'A {{ has no }} after it.';
+  return 'The pattern can’t be read.';
+}
+
+/** Tokens of a pattern that stand for nothing any kind of thing can have: slips, most likely. */
+export function unknownTokens(pattern: string, thing: Thing, kinds: KindTree): string[] {
+  const view = patternView(thing, kinds, 'metric', '');
+  const known = new Set([...Object.keys(view), ...kinds.leaves.flatMap((kind) => kind.facts.map((f) => f.id)), 'name', 'value', 'label', 'around', '.']); // prettier-ignore
+  const named = [...pattern.matchAll(/\{\{\{?\s*[#^/&]?\s*([^}\s]+)\s*\}?\}\}/gu)].map((m) => m[1] ?? '');
+  return [...new Set(named)].filter((name) => !known.has(name) && !name.startsWith('!'));
+}
+
+/** Sections that vanished leave empty lines behind: at most one between two paragraphs. */
+function tidy(text: string): string {
+  return text
+    .split('\n')
+    .map((line) => line.replace(/[^\S\n]+/gu, ' ').trimEnd())
+    .join('\n')
+    .replace(/\n{3,}/gu, '\n\n')
+    .trim();
+}

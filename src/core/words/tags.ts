@@ -1,0 +1,60 @@
+import type { Sought } from '@/contract/comps';
+import type { Thing } from '@/contract/records';
+
+import { publicWords } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
+import { countAs } from './count';
+import { isBorneOut } from './title';
+
+export interface TagRoom {
+  /** How many, and how long each may be in user-perceived characters. */
+  max: number;
+  longest: number;
+}
+
+/**
+ * Tags from what the record says and buyers search, the most searched first: each once, in small letters, none longer
+ * than the marketplace takes.
+ */
+export function tagsFor(
+  thing: Pick<Thing, 'facts' | 'kind'>,
+  kinds: KindTree,
+  sought: readonly Sought[],
+  room: TagRoom,
+): string[] {
+  const kind = kinds.get(thing.kind);
+  const facts = publicWords(thing, kinds);
+  const what = kind?.titleWords ?? '';
+  const joined = (...words: (string | undefined)[]) => words.filter(Boolean).join(' ');
+  const wishes = [
+    ...[...sought].sort((a, b) => b.count - a.count).filter((s) => isBorneOut(s.word, thing, kinds)).map((s) => s.word),
+    what, joined(facts.brand, what), joined(facts.colour, what), joined(facts.material, what), joined(facts.decade, what),
+    facts.brand, facts.model, facts.material, facts.decade, facts.colour, ...(kind?.alsoCalled ?? []),
+  ]; // prettier-ignore
+  const tags: string[] = [];
+  for (const wish of wishes) {
+    const tag = (wish ?? '').trim().toLocaleLowerCase('en');
+    if (tag === '' || (tag === what && wish !== what) || tags.includes(tag)) continue;
+    if (countAs(tag, 'characters') > room.longest) continue;
+    tags.push(tag);
+    if (tags.length === room.max) break;
+  }
+  return tags;
+}
+
+/** The sign before a topic word in a text: `~gansey`. */
+export const TOPIC = '~';
+
+/** Topic words for the end of a text: single words only, so that one with a space is written together. */
+export function topicLine(tags: readonly string[], max: number): string {
+  return tags
+    .slice(0, max)
+    .map((tag) => TOPIC + tag.replace(/[^\p{L}\p{N}]+/gu, ''))
+    .filter((word) => word.length > 1)
+    .join(' ');
+}
+
+/** Topic words in a text, in order. */
+export function topicsIn(text: string): string[] {
+  return [...text.matchAll(/(?<![\p{L}\p{N}])~([\p{L}\p{N}]+)/gu)].map((m) => m[1] ?? '');
+}
