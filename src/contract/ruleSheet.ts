@@ -108,7 +108,20 @@ export const RuleSheet = z.object({
   version: z.number().int().positive(),
   currency: Currency,
   title: z.object({ max: z.number().int().positive(), counts: Counting }),
-  description: z.object({ min: z.number().int().min(0), max: z.number().int().positive(), counts: Counting }),
+  description: z.object({
+    min: z.number().int().min(0),
+    max: z.number().int().positive(),
+    counts: Counting,
+    /** Tags it takes, without attributes; absent: plain text. What counts is the text with its markup. */
+    markup: z
+      .array(z.string().regex(/^[a-z][a-z0-9]{0,9}$/u))
+      .max(20)
+      .optional(),
+    /** Words in the text that begin with `~` and lead buyers to a topic; absent: there are none. */
+    topics: z.object({ max: z.number().int().positive(), longest: z.number().int().positive() }).optional(),
+  }),
+  /** Words beside the text that lead buyers to it; absent: there are none. */
+  tags: z.object({ max: z.number().int().positive(), longest: z.number().int().positive() }).optional(),
   photos: z.object({
     min: z.number().int().min(0),
     max: z.number().int().positive(),

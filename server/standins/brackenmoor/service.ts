@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 
-import { html } from 'hono/html';
+import { html, raw } from 'hono/html';
 import type { Context } from 'hono';
 
 import { Hooks } from '../kit/hooks';
@@ -243,7 +243,7 @@ export function brackenmoor(options: {
             : html`<p class="note">This is no longer offered.</p>`}
         <dl><dt>Condition</dt><dd>${condition?.label}</dd><dt>Shelved under</dt><dd>${category?.name}</dd>
           ${(category?.specifics ?? []).filter((s) => e.attributes[s.id]).map((s) => html`<dt>${s.label}</dt><dd>${e.attributes[s.id]}</dd>`)}</dl>
-        <div class="words">${e.text}</div>
+        <div class="words">${e.text.includes('<') ? raw(e.text) : e.text}</div>
       </main>`),
     ); // prettier-ignore
   });

@@ -113,7 +113,7 @@ export const SHEET = {
   version: 1,
   currency: 'EUR',
   title: { max: 80, counts: 'codeUnits' },
-  description: { min: 20, max: 4_000, counts: 'codeUnits' },
+  description: { min: 20, max: 4_000, counts: 'codeUnits', markup: ['p', 'br', 'ul', 'li', 'b'] },
   photos: {
     min: 1,
     max: 12,
@@ -160,6 +160,9 @@ export const SHEET = {
         categories: ['bench', 'optics'],
       },
       { kind: 'fixed', label: 'Order fee', amount: 35 },
+      { kind: 'promotion', label: 'Better place', minBp: 200, maxBp: 2_000, of: 'price' },
+      { kind: 'extra', id: 'secondLine', label: 'Second title line', amount: 120, by: 'listing' },
+      { kind: 'extra', id: 'secondCategory', label: 'Second category', amount: 80, by: 'listing' },
     ],
     taxBp: 2_000,
   },

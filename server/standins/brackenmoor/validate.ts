@@ -79,7 +79,8 @@ export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number }
 
   for (const field of ['headline', 'text'] as const) {
     const words = entry[field];
-    if (/<\/?[a-z!][^>]*>/i.test(words)) bad('WD-1', field, 'No markup, please.');
+    const bare = field === 'text' ? words.replace(/<(?:p|\/p|br|br \/|ul|\/ul|li|\/li|b|\/b)>/g, '') : words;
+    if (/<\/?[a-z!][^>]*>/i.test(bare)) bad('WD-1', field, 'We don’t take that markup.');
     if (/\S+@\S+\.\S{2,}/.test(words)) bad('WD-2', field, 'No addresses in the words.');
     if (/https?:\/\/|www\./i.test(words)) bad('WD-3', field, 'No links in the words.');
     const padded = ` ${words.toLowerCase().replace(/[^a-z0-9]+/g, ' ')} `;
@@ -89,14 +90,28 @@ export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number }
   return found;
 }
 
+/** What a seller may pay for beyond selling. */
+export interface Paid {
+  promotionPercent?: number;
+  secondLine?: boolean;
+  secondCategory?: boolean;
+}
+
 /** What Brackenmoor keeps of an order: fees and the tax on them, in cents. */
-export function feesFor(category: string, askingCents: number, postageCents: number): number {
+export function feesFor(
+  category: string,
+  askingCents: number,
+  postageCents: number,
+  paid: Paid = {},
+): number {
   const total = askingCents + postageCents;
   const top = category.split('.')[0];
   const [rate, cap] =
     top === 'wear' ? [11.5, 6_000] : top === 'house' || top === 'shelf' ? [9.8, 5_000] : [7.4, 4_500];
   const selling = Math.min(cap, Math.round(((total * rate) / 100) * 1e6) / 1e6);
   const rounded = Math.floor(selling + 0.5);
-  const before = rounded + 35;
+  const percent = paid.promotionPercent ? Math.min(20, Math.max(2, paid.promotionPercent)) : 0;
+  const place = Math.floor((askingCents * percent) / 100 + 0.5);
+  const before = rounded + 35 + place + (paid.secondLine ? 120 : 0) + (paid.secondCategory ? 80 : 0);
   return before + Math.floor((before * 20) / 100 + 0.5);
 }

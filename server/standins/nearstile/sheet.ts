@@ -30,7 +30,7 @@ export const SHEET = {
     { code: 'used', label: 'Used', wear: 3 },
     { code: 'fix', label: 'Wants fixing', wear: 5 },
   ],
-  fees: { rules: [], taxBp: 0 },
+  fees: { rules: [{ kind: 'extra', id: 'seen', label: 'Shown higher up', amount: 75, by: 'day' }], taxBp: 0 },
   forbiddenWords: [
     { word: 'postage', why: 'things are handed over in person here' },
     { word: 'swap', why: 'swaps have a board of their own' },

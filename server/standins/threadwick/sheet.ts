@@ -37,7 +37,7 @@ export const SHEET = {
   version: 1,
   currency: 'EUR',
   title: { max: 52, counts: 'characters' },
-  description: { min: 10, max: 480, counts: 'characters' },
+  description: { min: 10, max: 480, counts: 'characters', topics: { max: 6, longest: 24 } },
   photos: {
     min: 4,
     max: 8,

@@ -74,6 +74,9 @@ export function objections(piece: Piece, photos: (Measured & { bytes: number })[
     if (p.width < 600) no.push(['photos', 'Photos are at least 600 pixels wide.']);
     if (p.bytes > 2_500_000) no.push(['photos', 'A photo is over 2.5 MB.']);
   }
+  const topics = piece.story.split(/\s+/).filter((word) => word.startsWith('~') && word.length > 1);
+  if (topics.length > 6) no.push(['story', 'Up to six topics.']);
+  if (topics.some((word) => letters(word) > 25)) no.push(['story', 'A topic has up to 24 letters.']);
   for (const part of ['name', 'story'] as const) {
     const words = piece[part].toLowerCase();
     if (/<[a-z!/][^>]*>/.test(words)) no.push([part, 'Plain words only.']);

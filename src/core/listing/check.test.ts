@@ -48,7 +48,6 @@ describe('the check', () => {
     ['a lamp', { kind: 'lamp' }, wick, 'category'],
     ['no use said', { use: null }, moor, 'condition'],
     ['no title', { title: ' ' }, moor, 'title'],
-    ['a title of 53', { title: 'x'.repeat(53) }, wick, 'title'],
     ['a short text', { description: 'short' }, moor, 'description'],
     ['no price', { price: null }, stile, 'price'],
     ['a price under the least', { price: 99 }, moor, 'price'],
@@ -67,11 +66,29 @@ describe('the check', () => {
     ],
     ['an e-mail address', { title: 'Jumper, ask a@b.example' }, stile, 'title'],
     ['a forbidden word', { description: 'A replica of a gansey, in navy wool.' }, moor, 'description'],
-    ['markup', { description: '<b>navy</b> wool, tightly spun, darned' }, moor, 'description'],
+    ['markup', { description: '<b>navy</b> wool, tightly spun, darned' }, wick, 'description'],
     ['a weight over 31.5 kg', { weightG: 40_000 }, moor, 'parcel'],
   ])('blocks %s at its field', (_, part, sheet, field) =>
     expect(blockers(gansey(part), sheet)).toContain(field),
   );
+
+  it('writes shared words shorter where they do not fit, says so, and leaves own words alone', () => {
+    const long = gansey({ title: 'x'.repeat(53), description: 'One sentence of it. '.repeat(40) });
+    const { effective, findings } = look(long, wick);
+    expect(effective.title).toBe('Kittiwake Men jumper Wool Navy size M');
+    expect(effective.description.endsWith('One sentence of it.')).toBe(true);
+    expect(effective.shortened).toEqual(['title', 'description']);
+    expect(findings.map((f) => [f.level, f.field])).toEqual([['caution', 'title'], ['caution', 'description']]);
+    expect(blockers(long, wick, pictures(6), plan('threadwick', { title: 'x'.repeat(53) }))).toEqual(['title']);
+    expect(blockers(long, wick, pictures(6), plan('threadwick', { description: 'x'.repeat(481) }))).toEqual(['description']);
+  }); // prettier-ignore
+  it('sends markup only where it is taken, and only what is taken', () => {
+    const thing = gansey({ description: 'Navy <wool> & more of it\n\n- darned' });
+    expect(look(thing, moor).effective.text).toBe('<p>Navy &lt;wool&gt; &amp; more of it</p><ul><li>darned</li></ul>');
+    expect(look(gansey(), wick).effective.text).toBe('Tightly spun navy wool, darned once.\n\n~jumper ~kittiwakejumper ~navyjumper ~wooljumper ~kittiwake ~wool');
+  }); // prettier-ignore
+  it('counts topic words as Threadwick does', () =>
+    expect(blockers(gansey(), wick, pictures(6), plan('threadwick', { description: 'A gansey ~a1 ~b2 ~c3 ~d4 ~e5 ~f6 ~g7' }))).toEqual(['description'])); // prettier-ignore
 
   it('blocks too few and too small pictures', () => {
     expect(blockers(gansey(), wick, pictures(3))).toEqual(['pictures']);
@@ -197,7 +214,7 @@ describe('the check and the marketplaces’ own validators', () => {
         }));
         const refused = problemsOf(
           {
-            reference: 'r', headline: effective.title, text: effective.description, askingCents: effective.price ?? 0,
+            reference: 'r', headline: effective.title, text: effective.text, askingCents: effective.price ?? 0,
             postageCents: effective.postage ?? 0, category: effective.categoryId ?? '', condition: effective.condition?.code ?? '',
             attributes: effective.specifics, pictures: [],
           },
@@ -224,7 +241,7 @@ describe('the check and the marketplaces’ own validators', () => {
         const s = e.specifics;
         const refused = objections(
           {
-            ref: 'r', name: e.title, story: e.description, price: ((e.price ?? 0) / 100).toFixed(2), shelf: e.categoryId ?? '',
+            ref: 'r', name: e.title, story: e.text, price: ((e.price ?? 0) / 100).toFixed(2), shelf: e.categoryId ?? '',
             worn: e.condition?.code ?? '', department: s.department ?? '', size: s.size ?? '', colour: s.colour ?? '',
             label: s.brand ?? '', cloth: s.material ?? '',
           },

@@ -6,6 +6,7 @@ import { formatMoney } from '../money/money';
 import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
 import { maySend } from '../picture/origin';
 import { countAs } from '../words/count';
+import { topicsIn } from '../words/tags';
 import { findOwn, findPrivate, OWN } from '../words/privacy';
 import { wholeWord } from '../words/wholeWord';
 import { privateValues, type PrivateValue } from '../kinds/publicFacts';
@@ -138,7 +139,23 @@ function checkWords(
   else if (titleLength > 0 && titleLength < sheet.title.max * 0.4)
     caution('title', `${sheet.title.max - titleLength} more characters would fit in the title.`);
   const { min, max, counts } = sheet.description;
-  const length = countAs(effective.description, counts);
+  const length = countAs(effective.text, counts);
+  if (effective.shortened.includes('title'))
+    caution('title', `Too long for ${sheet.name}: there it is “${effective.title}”.`);
+  if (effective.shortened.includes('description'))
+    caution(
+      'description',
+      `Too long for ${sheet.name}: there it ends “…${effective.description.replace(/\n\n~.*$/su, '').slice(-40)}”.`,
+    );
+  const { topics } = sheet.description;
+  if (topics) {
+    const used = topicsIn(effective.description);
+    if (used.length > topics.max)
+      block('description', `${used.length} topic words; ${sheet.name} takes ${topics.max}.`);
+    for (const word of used)
+      if (countAs(word, 'characters') > topics.longest)
+        block('description', `The topic word “${word}” is longer than ${topics.longest}.`);
+  }
   if (length < min)
     block(
       'description',
@@ -151,7 +168,9 @@ function checkWords(
     const text = effective[field];
     for (const find of findPrivate(text, thing.spot, ours))
       block(field, `The ${field} holds ${privateWords(find.what)}: “${find.words}”.`);
-    if (/<[a-z!/][^>]*>/iu.test(text)) block(field, `The ${field} holds markup; only plain text goes there.`);
+    // Where markup is taken, what a person types is never read as markup.
+    if (!(field === 'description' && sheet.description.markup) && /<[a-z!/][^>]*>/iu.test(text))
+      block(field, `The ${field} holds markup; only plain text goes there.`);
     const lower = text.toLocaleLowerCase('en');
     for (const { word, why } of sheet.forbiddenWords)
       // A "ship" rule does not catch "shipshape".

@@ -5,6 +5,11 @@ import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 import { gradeOfThing } from '../condition/grade';
 import type { KindTree } from '../kinds/tree';
 import { publicFacts } from '../kinds/publicFacts';
+import { countAs } from '../words/count';
+import { cutToFit } from '../words/cut';
+import { htmlFromText } from '../words/html';
+import { tagsFor, topicLine, topicsIn } from '../words/tags';
+import { titleFromFacts } from '../words/title';
 import { PACKAGING, postageFor } from '../postage/bands';
 import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
 import { conditionWord, leafById, specificsFromFacts, suggestedCategory } from './mapping';
@@ -12,7 +17,12 @@ import { conditionWord, leafById, specificsFromFacts, suggestedCategory } from '
 /** One thing on one marketplace: the values that would be sent, before they are checked. */
 export interface Effective {
   title: string;
+  /** As a person reads it. */
   description: string;
+  /** The description as it is sent: with the marketplace's markup, where it takes some. */
+  text: string;
+  /** What of the shared words did not fit there and was written shorter. */
+  shortened: readonly ('title' | 'description')[];
   /** Minor units; null while there is none. */
   price: number | null;
   /** What the buyer pays for posting; 0 where it is collected; null when too heavy for a parcel. */
@@ -46,8 +56,7 @@ export function effectiveListing(
   }
   const own = Object.fromEntries(Object.entries(plan?.specifics ?? {}).filter(([, v]) => v !== ''));
   return {
-    title: (plan?.title ?? thing.title).trim(),
-    description: (plan?.description ?? thing.description).trim(),
+    ...wordsFor(thing, plan, sheet, kinds),
     price: plan?.price ?? thing.price,
     postage: inland === null ? null : (sheet.postageCharged ?? inland),
     postageCost: inland ?? 0,
@@ -57,6 +66,43 @@ export function effectiveListing(
     specifics: category ? { ...specificsFromFacts(category, publicFacts(thing, kinds)), ...own } : own,
     answers,
   };
+}
+
+/**
+ * The words as they fit there. Words given for this marketplace stay as they are; shared ones that are too long are
+ * written shorter: the title anew from the record, the description up to where a sentence ends.
+ */
+function wordsFor(
+  thing: Thing,
+  plan: Plan | undefined,
+  sheet: RuleSheet,
+  kinds: KindTree,
+): Pick<Effective, 'title' | 'description' | 'text' | 'shortened'> {
+  const shortened: ('title' | 'description')[] = [];
+  let title = (plan?.title ?? thing.title).trim();
+  if (plan?.title == null && countAs(title, sheet.title.counts) > sheet.title.max) {
+    const forbidden = sheet.forbiddenWords.map((f) => f.word);
+    const shorter = titleFromFacts(thing, kinds, sheet.title.max, sheet.title.counts, [], forbidden);
+    if (shorter !== '') {
+      title = shorter;
+      shortened.push('title');
+    }
+  }
+  const { max, counts, markup, topics } = sheet.description;
+  const sent = (words: string) => (markup ? htmlFromText(words, markup) : words);
+  const length = (words: string) => countAs(sent(words), counts);
+  let description = (plan?.description ?? thing.description).trim();
+  if (plan?.description == null) {
+    const cut = cutToFit(description, max, length);
+    if (cut.cut) shortened.push('description');
+    description = cut.text;
+    if (topics && description !== '' && topicsIn(description).length === 0) {
+      const line = topicLine(tagsFor(thing, kinds, [], topics), topics.max);
+      const longer = `${description}\n\n${line}`;
+      if (line !== '' && length(longer) <= max) description = longer;
+    }
+  }
+  return { title, description, text: sent(description), shortened };
 }
 
 /** Packed weight in grams: as weighed, or the kind's guess. */
@@ -97,7 +143,7 @@ export function draftOf(
     throw new Error('draftOf was called for a listing with blockers');
   return {
     title: effective.title,
-    description: effective.description,
+    description: effective.text,
     price,
     currency: sheet.currency,
     postage,

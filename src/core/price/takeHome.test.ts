@@ -4,6 +4,14 @@ import { RuleSheet, type FeeSchedule } from '@/contract/ruleSheet';
 
 import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
 import { feesFor } from '../../../server/standins/brackenmoor/validate';
+import { boardFee } from '../../../server/standins/handbill/fees';
+import { SHEET as HANDBILL } from '../../../server/standins/handbill/sheet';
+import { cardCost } from '../../../server/standins/lanternyard/fees';
+import { SHEET as LANTERNYARD } from '../../../server/standins/lanternyard/sheet';
+import { keeps } from '../../../server/standins/oldhollow/fees';
+import { SHEET as OLDHOLLOW } from '../../../server/standins/oldhollow/sheet';
+import { withheld } from '../../../server/standins/quirestack/fees';
+import { SHEET as QUIRESTACK } from '../../../server/standins/quirestack/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { part } from '../../../server/standins/threadwick/validate';
 import { postageFor } from '../postage/bands';
@@ -106,6 +114,30 @@ describe('fees and take-home', () => {
       ),
     );
   });
+  it('predicts Brackenmoor’s paid extras', () => {
+    const { fees } = RuleSheet.parse(BRACKENMOOR);
+    fc.assert(
+      fc.property(fc.integer({ min: 100, max: 200_000 }), fc.integer({ min: 1, max: 30 }), fc.boolean(), (price, promotionPercent, line) => {
+        const ours = sale(price, { category: 'none', promotionBp: promotionPercent * 100, extras: line ? { secondLine: 1 } : {} });
+        const none = feesFor('bench', price, 0, {}) - feesFor('bench', price, 0, { promotionPercent, secondLine: line });
+        const without = takeHomeOf(sale(price, { category: 'none' }), fees).feeTotal - takeHomeOf(ours, fees).feeTotal;
+        // Tax is rounded on the sum, so the two ways of taking a difference may be a cent apart.
+        expect(Math.abs(none - without)).toBeLessThanOrEqual(1);
+      }),
+    );
+  }); // prettier-ignore
+  it.each<[string, unknown, (price: number, charged: number) => number, Partial<Parameters<typeof takeHomeOf>[0]>]>([
+    ['Oldhollow', OLDHOLLOW, (price, charged) => keeps(price, charged, 200), { daysListed: 200 }],
+    ['Quirestack', QUIRESTACK, (price) => withheld('sound', price), { category: 'sound', postageCharged: 280 }],
+    ['Lanternyard', LANTERNYARD, (price, charged) => cardCost(price + charged), {}],
+    ['Handbill', HANDBILL, (price) => boardFee(price), {}],
+  ])('predicts what %s charges', (_, raw, theirs, more) => {
+    const sheet = RuleSheet.parse(raw);
+    fc.assert(
+      fc.property(fc.integer({ min: 50, max: 150_000 }), fc.nat(2_000), (price, charged) =>
+        expect(takeHomeOf(sale(price, { postageCharged: charged, ...more }), sheet.fees, parentsOf(sheet)).feeTotal).toBe(theirs(price, charged))),
+    );
+  }); // prettier-ignore
   it('predicts what Threadwick charges, at every cent up to 50.00', () => {
     const { fees } = RuleSheet.parse(THREADWICK);
     for (let price = 200; price <= 5000; price += 1)
