@@ -1,3 +1,4 @@
+import type { Comp, Sought } from '@/contract/comps';
 import type { ListingDraft, Reason } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
@@ -58,6 +59,10 @@ export interface Adapter {
   /** What the marketplace holds under our reference; null: nothing. */
   lookUp(ref: string): Promise<(Published & { over: boolean }) | null>;
   eventsSince(cursor: string | null): Promise<{ news: News[]; cursor: string }>;
+  /** What was offered in a category before, sold or not, with any of these words. Conditions come as our wear. */
+  history(category: string, words: string): Promise<Comp[]>;
+  /** What buyers search for in a category, the most searched first. */
+  sought(category: string): Promise<Sought[]>;
   /** Reads a message the marketplace sent by itself; null: not genuine. */
   readHook?(header: (name: string) => string | undefined, body: string, now: number): News[] | null;
 }

@@ -47,6 +47,8 @@ class Shop implements Adapter {
   async lookUp() {
     return null;
   }
+  history = async () => [];
+  sought = async () => [];
   async eventsSince(cursor: string | null) {
     const from = Number(cursor ?? 0);
     return { news: this.news.slice(from), cursor: String(this.news.length) };

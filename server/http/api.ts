@@ -7,8 +7,9 @@ import { Command, type LedgerAnswer, type SessionAnswer, type SheetsAnswer } fro
 import { RecordId, Sha256 } from '@/contract/common';
 
 import type { LookUpAnswer } from '@/contract/catalogue';
+import type { CompsAnswer, SoughtAnswer } from '@/contract/comps';
 
-import { CallFailed } from '../courier/adapter';
+import { CallFailed, type Adapter } from '../courier/adapter';
 import type { Courier, ThingNews } from '../courier/courier';
 import type { Ledger } from '../courier/ledger';
 import type { PictureShelf } from '../courier/pictureShelf';
@@ -21,6 +22,8 @@ const PICTURE_LIMIT = 8_000_000;
 /** A clip as large as a marketplace could take, with room; under what the server takes at all. */
 const CLIP_LIMIT = 31_000_000;
 const COMMAND_LIMIT = 200_000;
+/** Marketplaces asked in one go. */
+const MOST_ASKED = 20;
 
 export interface ApiParts {
   courier: Courier;
@@ -51,6 +54,45 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
 
   app.get('/marketplaces', (c) => c.json(courier.markets()));
   app.get('/sheets', async (c) => c.json((await courier.ruleSheets()) satisfies SheetsAnswer));
+
+  /** Asks each marketplace of `?at=market:category` on its own; one that fails does not keep the others from answering. */
+  const askAll = async <T>(
+    at: readonly string[],
+    ask: (adapter: Adapter, category: string) => Promise<T>,
+  ) => {
+    const missing: { market: string; why: string }[] = [];
+    const answers = await Promise.all(
+      at.slice(0, MOST_ASKED).map(async (one) => {
+        const [market = '', category = ''] = one.split(/:(.*)/su);
+        const adapter = courier.adapter(market);
+        if (!adapter) return [];
+        try {
+          return [{ market, answer: await ask(adapter, category.slice(0, 80)) }];
+        } catch (error) {
+          if (!(error instanceof CallFailed)) throw error;
+          missing.push({ market, why: error.message });
+          return [];
+        }
+      }),
+    );
+    return { answers: answers.flat(), missing };
+  };
+
+  app.get('/comps', async (c) => {
+    const words = (c.req.query('words') ?? '').slice(0, 200);
+    const { answers, missing } = await askAll(c.req.queries('at') ?? [], (a, category) =>
+      a.history(category, words),
+    );
+    return c.json({ comps: answers.flatMap((a) => a.answer), missing } satisfies CompsAnswer);
+  });
+
+  app.get('/sought', async (c) => {
+    const { answers, missing } = await askAll(c.req.queries('at') ?? [], (a, category) => a.sought(category));
+    return c.json({
+      markets: answers.map(({ market, answer }) => ({ market, words: answer.slice(0, 500) })),
+      missing,
+    } satisfies SoughtAnswer);
+  });
 
   app.get('/lookup/:barcode', async (c) => {
     const barcode = c.req.param('barcode');

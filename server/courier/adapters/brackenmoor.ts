@@ -2,15 +2,17 @@ import { createHmac, timingSafeEqual } from 'node:crypto';
 
 import type { z } from 'zod';
 
+import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  BrackenmoorClip, BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPicture, BrackenmoorProblems,
+  BrackenmoorClip, BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPast, BrackenmoorPicture, BrackenmoorProblems, BrackenmoorSought,
 } from '@/contract/marketplaces/brackenmoor'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
+import { wearOf } from '../wear';
 
 type Listing = z.infer<typeof BrackenmoorListing>;
 
@@ -91,6 +93,24 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
     name: 'Brackenmoor',
     letters: 'Br',
     capabilities: { webhooks: true, review: false, pollEvery: 20_000 },
+
+    async history(category, words) {
+      const query = new URLSearchParams({ category, words });
+      const { body } = await call(`${address}/v1/past?${query}`, { token, expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(BrackenmoorPast, body).past.map((p): Comp => ({
+        id: p.number, market: 'brackenmoor', title: p.headline, brand: p.maker, category: p.category, wear: wear(p.condition),
+        sold: p.outcome === 'sold', price: p.cents, listedAt: p.listedAt, endedAt: p.endedAt,
+      })); // prettier-ignore
+    },
+
+    async sought(category) {
+      const { body } = await call(`${address}/v1/sought?${new URLSearchParams({ category })}`, {
+        token,
+        expected: [200],
+      });
+      return readAs(BrackenmoorSought, body).words.map(({ word, times }) => ({ word, count: times }));
+    },
 
     async ruleSheet() {
       const { body } = await call(`${address}/v1/rules`, { token, expected: [200] });

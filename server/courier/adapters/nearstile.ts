@@ -1,12 +1,20 @@
 import type { z } from 'zod';
 
+import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import { NearstileAd, NearstileFaults, NearstileNews } from '@/contract/marketplaces/nearstile';
+import {
+  NearstileAd,
+  NearstileFaults,
+  NearstileNews,
+  NearstileOld,
+  NearstileSearches,
+} from '@/contract/marketplaces/nearstile';
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
+import { wearOf } from '../wear';
 
 type Ad = z.infer<typeof NearstileAd>;
 
@@ -70,6 +78,24 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
     name: 'Nearstile',
     letters: 'Ns',
     capabilities: { webhooks: false, review: true, pollEvery: 2_000 },
+
+    async history(category, words) {
+      const query = new URLSearchParams({ board: category, words });
+      const { body } = await call(`${address}/board/old?${query}`, { token, expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(NearstileOld, body).ads.map((p): Comp => ({
+        id: p.id, market: 'nearstile', title: p.heading, brand: '', category: p.board, wear: wear(p.state), sold: p.dealt,
+        price: Math.round(p.euros * 100), listedAt: p.up, endedAt: p.down,
+      })); // prettier-ignore
+    },
+
+    async sought(category) {
+      const { body } = await call(`${address}/board/searches?${new URLSearchParams({ board: category })}`, {
+        token,
+        expected: [200],
+      });
+      return readAs(NearstileSearches, body).searches.map(([word, count]) => ({ word, count }));
+    },
 
     async ruleSheet() {
       const { body } = await call(`${address}/board/rules`, { token, expected: [200] });

@@ -1,17 +1,14 @@
 import type { z } from 'zod';
 
+import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import {
-  ThreadwickJournal,
-  ThreadwickObjections,
-  ThreadwickPiece,
-  ThreadwickPieces,
-} from '@/contract/marketplaces/threadwick';
+import { ThreadwickAsked, ThreadwickGone, ThreadwickJournal, ThreadwickObjections, ThreadwickPiece, ThreadwickPieces } from '@/contract/marketplaces/threadwick'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
+import { wearOf } from '../wear';
 
 type Piece = z.infer<typeof ThreadwickPiece>;
 
@@ -83,6 +80,24 @@ export function threadwickAdapter(config: { address: string; token: string }): A
     name: 'Threadwick',
     letters: 'Tw',
     capabilities: { webhooks: false, review: false, pollEvery: 2_500 },
+
+    async history(category, words) {
+      const query = new URLSearchParams({ shelf: category, words });
+      const { body } = await call(`${address}/rail/gone?${query}`, { token, expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(ThreadwickGone, body).map((p): Comp => ({
+        id: p.no, market: 'threadwick', title: p.name, brand: p.label, category: p.shelf, wear: wear(p.worn), sold: p.gone,
+        price: Number(p.price.replace('.', '')), listedAt: Date.parse(p.hung), endedAt: Date.parse(p.down),
+      })); // prettier-ignore
+    },
+
+    async sought(category) {
+      const { body } = await call(`${address}/rail/asked?${new URLSearchParams({ shelf: category })}`, {
+        token,
+        expected: [200],
+      });
+      return Object.entries(readAs(ThreadwickAsked, body)).map(([word, count]) => ({ word, count }));
+    },
 
     async ruleSheet() {
       const { body } = await call(`${address}/rail/rules`, { token, expected: [200] });

@@ -8,6 +8,8 @@ import { measureJpeg, type Measured } from '../kit/pictures';
 import { euros, frame, isOut, page, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
 import { Turns } from '../kit/turns';
+import { pastOf, search, searched } from '../kit/past';
+import { SEED, SHELVES } from './past';
 import { CATEGORIES, SHEET } from './sheet';
 import { feesFor, problemsOf, readEntry, type Entry } from './validate';
 
@@ -173,6 +175,18 @@ export function brackenmoor(options: {
     const all = await store.all<Listing>('listing');
     return c.json({ listings: all.filter((l) => l.entry.reference === reference).map(shown) });
   });
+
+  app.get('/v1/past', (c) => {
+    const found = search(pastOf(SEED, SHELVES, 1, Date.now()), c.req.query('category') ?? '', c.req.query('words') ?? '');
+    const worn = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'rough';
+    return c.json({
+      past: found.map((p) => ({
+        number: p.no, headline: p.words, maker: p.house, category: p.shelf, condition: worn(p.wear), outcome: p.went ? 'sold' : 'unsold',
+        cents: p.cents, listedAt: p.from, endedAt: p.to,
+      })),
+    });
+  }); // prettier-ignore
+  app.get('/v1/sought', (c) => c.json({ words: searched(SEED, SHELVES, c.req.query('category') ?? '') }));
 
   app.get('/v1/happenings', async (c) => {
     const after = Number(c.req.query('after') ?? 0);

@@ -1,3 +1,5 @@
+import { dice } from '../kit/dice';
+
 /** One card of the catalogue, in the desk's own words. */
 export interface Card {
   code: string;
@@ -9,17 +11,6 @@ export interface Card {
   /** Where its rank swings around, of {@link Card.under}'s first. */
   usualPlace: number;
   of: number;
-}
-
-/** Repeats the same numbers for the same seed (mulberry32). */
-function dice(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
 }
 
 // Made-up names throughout.

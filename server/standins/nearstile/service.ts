@@ -8,6 +8,8 @@ import { frame, isOut, page, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
 import { Turns } from '../kit/turns';
 import { review } from './review';
+import { pastOf, search, searched } from '../kit/past';
+import { SEED, SHELVES } from './past';
 import { PLACES, SHEET } from './sheet';
 
 interface Ad {
@@ -108,6 +110,17 @@ export function nearstile(options: { store: Store; token: string; base: string }
       await store.write([{ sort: 'ad', id, body: ad }]);
       return c.json(state(ad), old ? 200 : 202);
     }),
+  );
+
+  app.get('/board/old', (c) => {
+    const found = search(pastOf(SEED, SHELVES, 0.8, Date.now()), c.req.query('board') ?? '', c.req.query('words') ?? '');
+    const state = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'fix';
+    return c.json({
+      ads: found.map((p) => ({ id: p.no, heading: p.words, board: p.shelf, state: state(p.wear), dealt: p.went, euros: p.cents / 100, up: p.from, down: p.to })),
+    });
+  }); // prettier-ignore
+  app.get('/board/searches', (c) =>
+    c.json({ searches: searched(SEED, SHELVES, c.req.query('board') ?? '').map((s) => [s.word, s.times]) }),
   );
 
   app.get('/board/ads/:id', async (c) => {

@@ -7,6 +7,8 @@ import { measureJpeg } from '../kit/pictures';
 import { euros, frame, isOut, page, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
 import { Turns } from '../kit/turns';
+import { pastOf, search, searched } from '../kit/past';
+import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { cents, objections, part, readPiece, type Piece } from './validate';
 
@@ -122,6 +124,22 @@ export function threadwick(options: { store: Store; token: string; base: string 
       await store.write([{ sort: 'piece', id: shown.no, body: down }]);
       return c.json(where(down));
     }),
+  );
+
+  app.get('/rail/gone', (c) => {
+    const found = search(pastOf(SEED, SHELVES, 0.95, Date.now()), c.req.query('shelf') ?? '', c.req.query('words') ?? '');
+    const worn = (wear: number) => SHEET.conditions.find((w) => w.wear >= wear)?.code ?? '4';
+    return c.json(
+      found.map((p) => ({
+        no: p.no, name: p.words, label: p.house, shelf: p.shelf, worn: worn(p.wear), gone: p.went, price: (p.cents / 100).toFixed(2),
+        hung: new Date(p.from).toISOString(), down: new Date(p.to).toISOString(),
+      })),
+    );
+  }); // prettier-ignore
+  app.get('/rail/asked', (c) =>
+    c.json(
+      Object.fromEntries(searched(SEED, SHELVES, c.req.query('shelf') ?? '').map((s) => [s.word, s.times])),
+    ),
   );
 
   app.get('/rail/journal', async (c) => {

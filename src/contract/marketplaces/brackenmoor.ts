@@ -30,3 +30,26 @@ export const BrackenmoorFeed = z.object({
   happenings: z.array(BrackenmoorHappening).max(1_000),
   cursor: z.string().max(40),
 });
+
+export const BrackenmoorPast = z.object({
+  past: z
+    .array(
+      z.object({
+        number: z.string().max(80),
+        headline: z.string().max(400),
+        maker: z.string().max(120),
+        category: z.string().max(80),
+        condition: z.string().max(40),
+        outcome: z.enum(['sold', 'unsold']),
+        cents: z.number().int().nonnegative(),
+        listedAt: z.number().int().nonnegative(),
+        endedAt: z.number().int().nonnegative(),
+      }),
+    )
+    .max(1_000),
+});
+export const BrackenmoorSought = z.object({
+  words: z
+    .array(z.object({ word: z.string().min(1).max(60), times: z.number().int().nonnegative() }))
+    .max(500),
+});

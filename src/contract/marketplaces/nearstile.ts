@@ -13,3 +13,23 @@ export const NearstileNews = z.object({
   news: z.array(NearstileAd).max(1_000),
   upTo: z.number().int().nonnegative(),
 });
+
+export const NearstileOld = z.object({
+  ads: z
+    .array(
+      z.object({
+        id: z.string().max(80),
+        heading: z.string().max(400),
+        board: z.string().max(80),
+        state: z.string().max(40),
+        dealt: z.boolean(),
+        euros: z.number().nonnegative().max(1_000_000),
+        up: z.number().int().nonnegative(),
+        down: z.number().int().nonnegative(),
+      }),
+    )
+    .max(1_000),
+});
+export const NearstileSearches = z.object({
+  searches: z.array(z.tuple([z.string().min(1).max(60), z.number().int().nonnegative()])).max(500),
+});

@@ -31,3 +31,20 @@ export const ThreadwickJournal = z.object({
     .max(1_000),
   next: z.string().max(40),
 });
+
+export const ThreadwickGone = z
+  .array(
+    z.object({
+      no: z.string().max(80),
+      name: z.string().max(400),
+      label: z.string().max(120),
+      shelf: z.string().max(80),
+      worn: z.string().max(40),
+      gone: z.boolean(),
+      price: z.string().regex(/^\d{1,7}\.\d\d$/u),
+      hung: z.iso.datetime(),
+      down: z.iso.datetime(),
+    }),
+  )
+  .max(1_000);
+export const ThreadwickAsked = z.record(z.string().min(1).max(60), z.number().int().nonnegative());

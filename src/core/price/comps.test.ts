@@ -62,6 +62,8 @@ describe('like for like', () => {
   });
   it('knows a brand in any case and with or without accents', () =>
     expect(counted([comp(1, { brand: 'OSTLÉR ' })])).toEqual([1]));
+  it('looks for the brand in the title where there is no field for it', () =>
+    expect(counted([comp(1, { brand: '' }), comp(2, { brand: '', title: 'A jumper' })])).toEqual([1]));
   it('drops what is far from all others, and says why', () => {
     const comps = [1_900, 2_000, 2_050, 2_100, 2_200, 9_900].map((p) => comp(p));
     expect(judgeComps(comps, like(), {}, NOW).at(-1)).toMatchObject({

@@ -59,7 +59,8 @@ export function judgeComps(
     .map((word) => ({ word, found: wholeWord(word.trim(), 'iu') }));
   const against = (comp: Comp): string => {
     if (now - comp.endedAt > like.days * DAY) return `older than ${like.days} days`;
-    if (like.brand !== '' && fold(comp.brand) !== fold(like.brand))
+    // Some places have no field for it: then it may stand in the title.
+    if (like.brand !== '' && !fold(comp.brand || comp.title).includes(fold(like.brand)))
       return `another brand${comp.brand ? `: ${comp.brand}` : ''}`;
     if (like.wear !== null && Math.abs(comp.wear - like.wear) > like.wearWithin) return 'another condition';
     const left = leftOut.find(({ found }) => found.test(comp.title));
