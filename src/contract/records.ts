@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { PriceNew, Rank } from './catalogue';
 import { Choices } from './choices';
+import { Comp } from './comps';
 import { Currency, Instant, MarketId, Minor, RecordId } from './common';
 import { Group, OwnForm } from './groups';
 import { Picture, Reading } from './picture';
@@ -41,6 +42,19 @@ export const Flaw = z.object({
     .default(null),
 });
 export type Flaw = z.infer<typeof Flaw>;
+
+const ParcelSide = z.number().int().positive().max(10_000);
+
+/** When a price comes down, and by how much off the first one then; basis points. */
+export const MarkdownSteps = z
+  .array(
+    z.object({
+      day: z.number().int().min(1).max(3_650),
+      offBp: z.number().int().min(1).max(9_500),
+    }),
+  )
+  .max(20);
+export type MarkdownSteps = z.infer<typeof MarkdownSteps>;
 
 /** A thing owned: one record, entered once, reshaped for each marketplace. */
 export const Thing = z.object({
@@ -97,6 +111,22 @@ export const Thing = z.object({
   price: Minor.nonnegative().nullable().default(null),
   /** Packed weight in grams. */
   weightG: z.number().int().positive().max(1_000_000).nullable().default(null),
+  /** The packed parcel's size, where somebody measured it. */
+  parcel: z
+    .object({ lengthMm: ParcelSide, widthMm: ParcelSide, heightMm: ParcelSide })
+    .nullable()
+    .default(null),
+  /** Whether buyers pay postage apart, or the price carries it. */
+  postageBy: z.enum(['apart', 'builtIn']).default('apart'),
+  /** More of the same can be had: a smaller multiple of the cost is enough. */
+  restockable: z.boolean().default(false),
+  /** Offers taken and refused by themselves; null: every one is asked about. */
+  offers: z
+    .object({ acceptFrom: Minor.nonnegative().nullable(), refuseUnder: Minor.nonnegative().nullable() })
+    .nullable()
+    .default(null),
+  /** How its price comes down by itself, counted from `from`. */
+  markdown: z.object({ steps: MarkdownSteps, from: Instant }).nullable().default(null),
   /** Where it is stored. Private: never sent. */
   spot: z.string().max(60).default(''),
   /** Groups of one's own it was put into by hand. Private. */
@@ -287,6 +317,22 @@ export const Settings = z.object({
   phrases: z.array(ShortText).max(200).default([]),
   /** Barcodes are looked up by themselves. */
   lookUp: z.boolean().default(true),
+  /** How prices like to end, hundredths; empty: as they come. */
+  priceEndings: z.array(z.number().int().min(0).max(99)).max(10).default([0]),
+  /** No price outside these leaves the attic: slips of the finger. Minor units. */
+  guards: z
+    .object({ min: Minor.nonnegative(), max: Minor.nonnegative() })
+    .default({ min: 100, max: 1_000_000 }),
+  /** A price is at least so many times the cost. */
+  multiples: z
+    .object({ oneOff: z.number().min(1).max(100), again: z.number().min(1).max(100) })
+    .default({ oneOff: 3, again: 2 }),
+  /** The last words of every description. Public. */
+  closingWords: z.string().max(1_000).default(''),
+  /** The pattern or tone for kinds that no pattern of the person's own is for. */
+  tone: z.string().max(120).default('plain'),
+  /** Markdown plans kept for kinds, by the kind's id. */
+  markdowns: z.record(z.string().max(60), MarkdownSteps).default({}),
 });
 export type Settings = z.infer<typeof Settings>;
 
@@ -294,6 +340,35 @@ export type Settings = z.infer<typeof Settings>;
 export function planId(thingId: string, market: string): string {
   return `${thingId}_${market}`;
 }
+
+/** A description pattern of the person's own. */
+export const Pattern = z.object({
+  id: RecordId,
+  name: z.string().min(1).max(80),
+  text: z.string().max(6_000),
+  /** The kinds it is for, with all below them; empty: only where it is chosen. */
+  kinds: z.array(z.string().max(60)).max(200).default([]),
+});
+export type Pattern = z.infer<typeof Pattern>;
+
+/** What was found out about a thing's price and words, with the day; a person's own word on single records stays. */
+export const Research = z.object({
+  /** The thing's id, or that of a question asked in the field. */
+  id: RecordId,
+  at: Instant,
+  /** What was asked for. */
+  words: z.string().max(200),
+  brand: z.string().max(120).default(''),
+  comps: z.array(Comp).max(600),
+  missing: z
+    .array(z.object({ market: MarketId, why: z.string().max(300) }))
+    .max(20)
+    .default([]),
+  leftOut: z.array(z.string().max(60)).max(40).default([]),
+  /** By marketplace and number. */
+  byHand: z.record(z.string().max(200), z.enum(['keep', 'drop'])).default({}),
+});
+export type Research = z.infer<typeof Research>;
 
 export const COLLECTIONS = {
   things: Thing,
@@ -307,6 +382,8 @@ export const COLLECTIONS = {
   diary: Diary,
   groups: Group,
   forms: OwnForm,
+  patterns: Pattern,
+  research: Research,
 } as const;
 export type CollectionName = keyof typeof COLLECTIONS;
 export interface RecordOf {
@@ -321,4 +398,6 @@ export interface RecordOf {
   diary: Diary;
   groups: Group;
   forms: OwnForm;
+  patterns: Pattern;
+  research: Research;
 }

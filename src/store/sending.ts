@@ -11,6 +11,8 @@ import {
 } from '@/core/listing/effective';
 import type { KindTree } from '@/core/kinds/tree';
 import { clipFor, picturesFor } from '@/core/picture/chosen';
+import { PACKAGING } from '@/core/postage/rates';
+import { floorOfThing } from '@/core/price/floor';
 import type { TakeHome } from '@/core/price/takeHome';
 
 import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
@@ -58,7 +60,10 @@ export function examine(
     sheet,
     plan,
     effective,
-    findings: checkListing(thing, effective, sheet, own, tree),
+    findings: checkListing(thing, effective, sheet, own, tree, {
+      ...settings.guards,
+      floor: floorOfThing(thing, settings.multiples, effective.postageCost + PACKAGING),
+    }),
     takeHome: listingTakeHome(effective, sheet),
     media,
   };

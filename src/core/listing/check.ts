@@ -11,7 +11,7 @@ import { findOwn, findPrivate, OWN } from '../words/privacy';
 import { wholeWord } from '../words/wholeWord';
 import { privateValues, type PrivateValue } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
-import type { Effective } from './effective';
+import { inlandPostage, type Effective } from './effective';
 
 /** Where on the item sheet the person can put a finding right. */
 export type CheckField =
@@ -31,6 +31,7 @@ export interface Finding {
  * The check: one listing against the marketplace's own rule sheet, our own rules on top.
  *
  * @param pictures the thing's pictures in order
+ * @param limits the person's own guards and floor
  * @returns blockers first; empty when it is ready
  */
 export function checkListing(
@@ -39,6 +40,7 @@ export function checkListing(
   sheet: RuleSheet,
   pictures: readonly Picture[],
   kinds: KindTree,
+  limits: PriceLimits = NO_LIMITS,
 ): Finding[] {
   const findings: Finding[] = [];
   const block = (field: CheckField, message: string) => findings.push({ level: 'blocker', field, message });
@@ -57,9 +59,21 @@ export function checkListing(
   checkWords(thing, effective, sheet, ours, block, caution);
   checkPrivacy(effective, ours, block);
   checkPrice(effective, sheet, block, caution);
+  const posted = inlandPostage(thing, kinds);
+  if (effective.postage === null && !posted.ok) block('parcel', posted.why);
+  checkLimits(effective, sheet.currency, limits, block, caution);
   checkFields(effective, sheet, block, caution);
   return findings.sort((a, b) => Number(a.level === 'caution') - Number(b.level === 'caution'));
 }
+
+/** Guards against slips of the finger, and the least that makes selling worth it; minor units, null for none. */
+export interface PriceLimits {
+  min: number | null;
+  max: number | null;
+  floor: number | null;
+}
+
+const NO_LIMITS: PriceLimits = { min: null, max: null, floor: null };
 
 type Report = (field: CheckField, message: string) => unknown;
 
@@ -206,7 +220,24 @@ function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, cauti
     block('price', `${sheet.name} takes no price over ${formatMoney(max, sheet.currency)}.`);
   else if (sheet.handover === 'collect' && effective.price % 100 !== 0)
     caution('price', 'Round prices are easier to pay in cash.');
-  if (effective.postage === null) block('parcel', 'Too heavy for a parcel: at most 31.5 kg.');
+}
+
+/** The person's own limits, on top of the marketplace's. */
+function checkLimits(
+  { price }: Effective,
+  currency: string,
+  limits: PriceLimits,
+  block: Report,
+  caution: Report,
+) {
+  if (price === null) return;
+  const { min, max, floor } = limits;
+  if (min !== null && price < min)
+    block('price', `Under your own least price of ${formatMoney(min, currency)}: a slip?`);
+  else if (max !== null && price > max)
+    block('price', `Over your own greatest price of ${formatMoney(max, currency)}: a slip?`);
+  else if (floor !== null && price < floor)
+    caution('price', `Under your floor of ${formatMoney(floor, currency)}.`);
 }
 
 function checkFields(effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {

@@ -10,7 +10,8 @@ import { cutToFit } from '../words/cut';
 import { htmlFromText } from '../words/html';
 import { tagsFor, topicLine, topicsIn } from '../words/tags';
 import { titleFromFacts } from '../words/title';
-import { PACKAGING, postageFor } from '../postage/bands';
+import { PACKAGING, postageOf, type Postage } from '../postage/rates';
+import type { AskingTerms } from '../price/askingPrice';
 import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
 import { conditionWord, leafById, specificsFromFacts, suggestedCategory } from './mapping';
 
@@ -48,7 +49,9 @@ export function effectiveListing(
   const categoryId = plan?.category ?? suggestedCategory(sheet.marketplace, thing.kind, kinds);
   const category = leafById(sheet, categoryId) ?? null;
   const grade = gradeOfThing(thing);
-  const inland = sheet.handover === 'collect' ? 0 : postageFor(weightOf(thing, kinds));
+  const posted = inlandPostage(thing, kinds);
+  const inland = sheet.handover === 'collect' ? 0 : posted.ok ? posted.price : null;
+  const charged = thing.postageBy === 'builtIn' ? 0 : inland;
   const answers: Record<string, string> = {};
   for (const question of sheet.questions) {
     const answer = plan?.answers[question.id] ?? remembered[sheet.marketplace]?.[question.id];
@@ -58,7 +61,7 @@ export function effectiveListing(
   return {
     ...wordsFor(thing, plan, sheet, kinds),
     price: plan?.price ?? thing.price,
-    postage: inland === null ? null : (sheet.postageCharged ?? inland),
+    postage: charged === null || inland === null ? null : (sheet.postageCharged ?? charged),
     postageCost: inland ?? 0,
     category,
     categoryId,
@@ -110,20 +113,33 @@ export function weightOf(thing: Pick<Thing, 'weightG' | 'kind'>, kinds: KindTree
   return thing.weightG ?? kinds.get(thing.kind)?.parcelG ?? 1_000;
 }
 
-/** Fees and take-home of a listing as it would be sent; null while it has no price or can't be posted. */
-export function listingTakeHome(effective: Effective, sheet: RuleSheet): TakeHome | null {
-  if (effective.price === null || effective.postage === null) return null;
-  return takeHomeOf(
-    {
-      price: effective.price,
+/** What posting it inland costs, by weight and size. */
+export function inlandPostage(thing: Pick<Thing, 'weightG' | 'kind' | 'parcel'>, kinds: KindTree): Postage {
+  return postageOf({ grams: weightOf(thing, kinds), size: thing.parcel });
+}
+
+/** What of a listing decides which price brings how much; null where it can't be posted. */
+export function askingTerms(effective: Effective, sheet: RuleSheet): AskingTerms | null {
+  if (effective.postage === null) return null;
+  return {
+    sale: {
       postageCharged: effective.postage,
       postageCost: effective.postageCost,
       packaging: sheet.handover === 'collect' ? 0 : PACKAGING,
       category: effective.categoryId ?? '',
     },
-    sheet.fees,
-    parentsOf(sheet),
-  );
+    schedule: sheet.fees,
+    parents: parentsOf(sheet),
+    min: sheet.price.min,
+    max: sheet.price.max,
+  };
+}
+
+/** Fees and take-home of a listing as it would be sent; null while it has no price or can't be posted. */
+export function listingTakeHome(effective: Effective, sheet: RuleSheet): TakeHome | null {
+  const terms = askingTerms(effective, sheet);
+  if (effective.price === null || !terms) return null;
+  return takeHomeOf({ ...terms.sale, price: effective.price }, terms.schedule, terms.parents);
 }
 
 /**

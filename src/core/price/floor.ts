@@ -1,3 +1,5 @@
+import type { Settings, Thing } from '@/contract/records';
+
 import { formatMoney, type Minor } from '../money/money';
 
 /** At least three times what a one-off cost, twice for what can be had again: common practice. */
@@ -15,6 +17,16 @@ export const USUAL_GUARDS = { min: 100, max: 1_000_000 } as const;
  */
 export function floorOf(cost: Minor | null, multiple: number, carried: Minor): Minor | null {
   return cost === null ? null : Math.ceil(cost * multiple) + carried;
+}
+
+/** The floor of a thing by the person's own multiples. What the price has to carry counts where postage is built in. */
+export function floorOfThing(
+  thing: Pick<Thing, 'cost' | 'restockable' | 'postageBy'>,
+  multiples: Settings['multiples'],
+  posting: Minor,
+): Minor | null {
+  const multiple = thing.restockable ? multiples.again : multiples.oneOff;
+  return floorOf(thing.cost, multiple, thing.postageBy === 'builtIn' ? posting : 0);
 }
 
 /** Said where the market pays less than the floor; null where it does not, or nothing is known. */

@@ -14,7 +14,6 @@ import { withheld } from '../../../server/standins/quirestack/fees';
 import { SHEET as QUIRESTACK } from '../../../server/standins/quirestack/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { part } from '../../../server/standins/threadwick/validate';
-import { postageFor } from '../postage/bands';
 import { parentsOf, takeHomeOf } from './takeHome';
 
 const sale = (price: number, more: Partial<Parameters<typeof takeHomeOf>[0]> = {}) => ({
@@ -142,18 +141,5 @@ describe('fees and take-home', () => {
     const { fees } = RuleSheet.parse(THREADWICK);
     for (let price = 200; price <= 5000; price += 1)
       expect(takeHomeOf(sale(price), fees).feeTotal).toBe(part(price));
-  });
-});
-
-describe('postage', () => {
-  it('rises with weight and ends at 31.5 kg', () => {
-    expect(postageFor(250)).toBe(290);
-    expect(postageFor(251)).toBe(420);
-    expect(postageFor(31_501)).toBeNull();
-    fc.assert(
-      fc.property(fc.integer({ min: 1, max: 31_500 }), (g) =>
-        expect(postageFor(g)).toBeLessThanOrEqual(postageFor(Math.min(31_500, g + 500)) ?? 0),
-      ),
-    );
   });
 });

@@ -3,8 +3,8 @@ import type { Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
 import type { KindTree } from '../kinds/tree';
-import { weightOf } from '../listing/effective';
-import { PACKAGING, postageFor } from '../postage/bands';
+import { inlandPostage } from '../listing/effective';
+import { PACKAGING } from '../postage/rates';
 import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
 
 /**
@@ -21,11 +21,12 @@ export function saleTakeHome(
   kinds: KindTree,
 ): TakeHome {
   const collected = sheet.handover === 'collect';
+  const posted = thing && inlandPostage(thing, kinds);
   const computed = takeHomeOf(
     {
       price: sale.amount,
       postageCharged: sale.postage,
-      postageCost: collected || !thing ? 0 : (postageFor(weightOf(thing, kinds)) ?? 0),
+      postageCost: collected || !posted?.ok ? 0 : posted.price,
       packaging: collected ? 0 : PACKAGING,
       category,
     },

@@ -5,8 +5,7 @@ import { View } from 'react-native';
 import type { Thing } from '@/contract/records';
 import { formatMoney } from '@/core/money/money';
 import { formatWeight, GRAMS_PER_OUNCE, parseWeight } from '@/core/measure/units';
-import { weightOf } from '@/core/listing/effective';
-import { postageFor } from '@/core/postage/bands';
+import { inlandPostage, weightOf } from '@/core/listing/effective';
 import { Field } from '@/parts/Field';
 import { MoneyField } from '@/parts/MoneyField';
 import { Press } from '@/parts/Press';
@@ -95,8 +94,9 @@ export const StoreSection = memo(function StoreSection({
     (s) => s.things[thing.id]?.listings.some((l) => l.want === 'live' || l.doing !== null) ?? false,
   );
   const router = useRouter();
-  const grams = weightOf(thing, useKinds());
-  const postage = postageFor(grams);
+  const kinds = useKinds();
+  const grams = weightOf(thing, kinds);
+  const postage = inlandPostage(thing, kinds);
   return (
     <Section name="parcel" title="Parcel and spot" summary={thing.spot || undefined}>
       <View style={{ flexDirection: 'row', gap: 10 }}>
@@ -134,7 +134,7 @@ export const StoreSection = memo(function StoreSection({
         </View>
       </View>
       <Words tone="soft" figures>
-        {`${thing.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; inland postage ${postage === null ? 'not possible' : formatMoney(postage, currency)}. The spot stays private.`}
+        {`${thing.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; ${postage.ok ? `inland postage ${formatMoney(postage.price, currency)}${postage.chargedG > grams ? ` for the room it takes (${formatWeight(postage.chargedG, units)})` : ''}` : postage.why.toLocaleLowerCase('en').replace(/\.$/u, '')}. The spot stays private.`}
       </Words>
       <FieldFindings examined={findings} field="parcel" />
       <Press
