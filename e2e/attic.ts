@@ -100,7 +100,14 @@ export class Attic {
 
   async openThing(title: string): Promise<void> {
     await this.go('Stock');
-    await this.page.locator(`:is([role=listitem], [role=row]) ::-p-text(${title})`).click();
+    const row = `:is([role=listitem], [role=row]) ::-p-text(${title})`;
+    // Only what is in sight is there: a person scrolls to what is further down.
+    await until(`“${title}” is in the list`, async () => {
+      if (await this.page.$(row)) return true;
+      await this.page.$eval('[role=main]', (list) => list.scrollBy(0, 400));
+      return false;
+    });
+    await this.page.locator(row).click();
     await this.page.waitForSelector('[role=main][aria-label="Item sheet"]');
   }
 

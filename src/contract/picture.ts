@@ -135,7 +135,7 @@ export const Reading = z.object({
   /** As it would be stored: the fact's text, millimetres, the kind's id. */
   value: z.string().min(1).max(400),
   /** `desk`: the look-up desk said so. */
-  from: z.enum(['picture', 'desk']).default('picture'),
+  from: z.enum(['picture', 'desk', 'words']).default('picture'),
   /** The words it was read from, and where in the picture they stand. */
   words: z.string().max(400),
   /** Null where the camera read it without a picture being taken. */

@@ -43,7 +43,7 @@ export const Flaw = z.object({
 });
 export type Flaw = z.infer<typeof Flaw>;
 
-const ParcelSide = z.number().int().positive().max(10_000);
+const ParcelSide = z.number().int().positive().max(10_000).nullable();
 
 /** When a price comes down, and by how much off the first one then; basis points. */
 export const MarkdownSteps = z
@@ -111,7 +111,7 @@ export const Thing = z.object({
   price: Minor.nonnegative().nullable().default(null),
   /** Packed weight in grams. */
   weightG: z.number().int().positive().max(1_000_000).nullable().default(null),
-  /** The packed parcel's size, where somebody measured it. */
+  /** The packed parcel's size, as far as somebody measured it. */
   parcel: z
     .object({ lengthMm: ParcelSide, widthMm: ParcelSide, heightMm: ParcelSide })
     .nullable()

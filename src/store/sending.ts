@@ -6,6 +6,7 @@ import {
   draftOf,
   draftPrint,
   effectiveListing,
+  inlandPostage,
   listingTakeHome,
   type Effective,
 } from '@/core/listing/effective';
@@ -53,7 +54,10 @@ export function examine(
   { plans, pictures, settings, tree }: Around = { ...useAttic.getState(), tree: kindsNow() },
 ): Examined {
   const plan = plans[planId(thing.id, sheet.marketplace)];
-  const effective = effectiveListing(thing, plan, sheet, settings.remembered, tree);
+  const posted = inlandPostage(thing, tree);
+  const floor = floorOfThing(thing, settings.multiples, (posted.ok ? posted.price : 0) + PACKAGING);
+  const day = { now: Date.now(), floor };
+  const effective = effectiveListing(thing, plan, sheet, settings.remembered, tree, day);
   const own = thing.pictureIds.map((id) => pictures[id]).filter((p): p is Picture => p !== undefined);
   const media = { pictures: picturesFor(own, sheet.photos), clip: clipFor(own, sheet.clip) };
   return {
@@ -62,7 +66,7 @@ export function examine(
     effective,
     findings: checkListing(thing, effective, sheet, own, tree, {
       ...settings.guards,
-      floor: floorOfThing(thing, settings.multiples, effective.postageCost + PACKAGING),
+      floor,
     }),
     takeHome: listingTakeHome(effective, sheet),
     media,

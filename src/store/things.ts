@@ -1,4 +1,4 @@
-import type { Plan, Settings, Thing } from '@/contract/records';
+import type { MarkdownSteps, Plan, Settings, Thing } from '@/contract/records';
 import { planId, Plan as PlanSchema, Thing as ThingSchema } from '@/contract/records';
 import { codeFor, numberOf } from '@/core/identity/code';
 import { withKind } from '@/core/kinds/changeKind';
@@ -149,4 +149,38 @@ export function rememberAnswer(settings: Settings, market: string, question: str
   setSettings({
     remembered: { ...settings.remembered, [market]: { ...settings.remembered[market], [question]: answer } },
   });
+}
+
+/** Own prices on several marketplaces in one change; the dearest stands as the shared one where there is none yet. */
+export function priceEverywhere(thingId: string, prices: Readonly<Record<string, number>>): void {
+  const { plans, things } = useAttic.getState();
+  const thing = things[thingId];
+  if (!thing || Object.keys(prices).length === 0) return;
+  const shared = thing.price ?? Math.max(...Object.values(prices));
+  change('prices', [
+    thingWith(thing, { price: shared }),
+    ...Object.entries(prices).map(([market, price]) => {
+      const id = planId(thingId, market);
+      const before = plans[id] ?? PlanSchema.parse({ id, thingId, market, wanted: false });
+      return {
+        collection: 'plans' as const,
+        id,
+        record: { ...before, price: price === shared ? null : price },
+      };
+    }),
+  ]);
+}
+
+/** How a thing's price comes down from now on; one that comes down already goes on counting from its first day. */
+export function comeDown(thingId: string, steps: MarkdownSteps | null): void {
+  editThing(thingId, 'coming down', (t) => ({
+    markdown: steps && { steps, from: t.markdown?.from ?? Date.now() },
+  }));
+}
+
+/** A thing of which only the kind is known, lightly used; it is not in the attic. */
+export function blankThing(kind: string): Thing {
+  return ThingSchema.parse({
+    id: 'blank', code: 'blank', author: '', createdAt: 0, updatedAt: 0, kind, use: 'light',
+  }); // prettier-ignore
 }

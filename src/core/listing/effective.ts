@@ -12,6 +12,7 @@ import { tagsFor, topicLine, topicsIn } from '../words/tags';
 import { titleFromFacts } from '../words/title';
 import { PACKAGING, postageOf, type Postage } from '../postage/rates';
 import type { AskingTerms } from '../price/askingPrice';
+import { priceOn } from '../price/markdown';
 import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
 import { conditionWord, leafById, specificsFromFacts, suggestedCategory } from './mapping';
 
@@ -38,13 +39,31 @@ export interface Effective {
   answers: Record<string, string>;
 }
 
-/** Facts of the thing, reshaped by the marketplace's sheet, with the plan's own values on top. */
+/** The price asked there on a day: its own or the shared one, come down as far as its plan says by then. */
+export function priceThere(
+  thing: Thing,
+  plan: Plan | undefined,
+  floor: number | null,
+  now: number,
+): number | null {
+  const price = plan?.price ?? thing.price;
+  return price === null || !thing.markdown
+    ? price
+    : priceOn(price, thing.markdown, floor, thing.markdown.from, now);
+}
+
+/**
+ * Facts of the thing, reshaped by the marketplace's sheet, with the plan's own values on top.
+ *
+ * @param day when, in milliseconds since 1970, and the floor no price comes down under; only for prices that come down
+ */
 export function effectiveListing(
   thing: Thing,
   plan: Plan | undefined,
   sheet: RuleSheet,
   remembered: Settings['remembered'],
   kinds: KindTree,
+  day: { now: number; floor: number | null } = { now: 0, floor: null },
 ): Effective {
   const categoryId = plan?.category ?? suggestedCategory(sheet.marketplace, thing.kind, kinds);
   const category = leafById(sheet, categoryId) ?? null;
@@ -60,7 +79,7 @@ export function effectiveListing(
   const own = Object.fromEntries(Object.entries(plan?.specifics ?? {}).filter(([, v]) => v !== ''));
   return {
     ...wordsFor(thing, plan, sheet, kinds),
-    price: plan?.price ?? thing.price,
+    price: priceThere(thing, plan, day.floor, day.now),
     postage: charged === null || inland === null ? null : (sheet.postageCharged ?? charged),
     postageCost: inland ?? 0,
     category,
@@ -115,7 +134,9 @@ export function weightOf(thing: Pick<Thing, 'weightG' | 'kind'>, kinds: KindTree
 
 /** What posting it inland costs, by weight and size. */
 export function inlandPostage(thing: Pick<Thing, 'weightG' | 'kind' | 'parcel'>, kinds: KindTree): Postage {
-  return postageOf({ grams: weightOf(thing, kinds), size: thing.parcel });
+  const { lengthMm, widthMm, heightMm } = thing.parcel ?? {};
+  const size = lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null;
+  return postageOf({ grams: weightOf(thing, kinds), size });
 }
 
 /** What of a listing decides which price brings how much; null where it can't be posted. */

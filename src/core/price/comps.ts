@@ -156,7 +156,7 @@ export function summarise(judged: readonly JudgedComp[]): CompsSummary {
 function surenessOf(sold: number, spread: number): Sureness {
   if (sold === 0) return 'none';
   if (sold < 5 || spread > 0.8) return 'thin';
-  return sold < 12 || spread > 0.45 ? 'fair' : 'good';
+  return sold < 12 || spread > 0.35 ? 'fair' : 'good';
 }
 
 function surenessWords(sure: Sureness, sold: number, spread: number): string {

@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import { Thing } from '@/contract/records';
 
 import { countAs } from './count';
-import { descriptionFromFacts } from './description';
 import { BUILT_IN } from '../kinds/tree';
 import { findPrivate } from './privacy';
 import { titleFromFacts } from './title';
@@ -78,23 +77,5 @@ describe('a title from the facts', () => {
         },
       ),
     );
-  });
-});
-
-describe('a description from the facts', () => {
-  it('says what is known, every flaw and the measurements, and nothing private', () => {
-    const text = descriptionFromFacts(
-      thing({
-        kind: 'jumper', facts: { brand: 'Ostler', colour: 'Navy' }, use: 'light', spot: 'A3-12', cost: 600,
-        flaws: [{ id: 'f', kind: 'darned', place: 'right elbow', severity: 'clear', sizeMm: 42, pictureId: null, pin: null }],
-        measurements: { chest: 540 },
-      }),
-      BUILT_IN,
-      'metric',
-    ); // prettier-ignore
-    expect(text).toContain('Ostler jumper: Navy.');
-    expect(text).toContain('- darned, right elbow (4.2 cm)');
-    expect(text).toContain('- pit to pit 54 cm');
-    expect(text).not.toMatch(/A3-12|600|6\.00/);
   });
 });

@@ -12,6 +12,8 @@ import { Chip, ChipRow } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 
+import { WordsAndPrices } from './WordsAndPrices';
+
 /** How this attic is set up: who works here, codes, and the way to hauls, spots, owners and kinds. */
 export function Setup() {
   const router = useRouter();
@@ -35,6 +37,16 @@ export function Setup() {
           more="a whole list looked up at once"
           onPress={() => router.navigate('/barcodes')}
         />
+        <LinkRow
+          words="Patterns"
+          more="how descriptions are written"
+          onPress={() => router.navigate('/patterns')}
+        />
+        <LinkRow
+          words="Out buying"
+          more="what it would bring, what to pay"
+          onPress={() => router.navigate('/buying')}
+        />
         <LinkRow words="Kinds" more="and what is asked of them" onPress={() => router.navigate('/kinds')} />
       </Card>
       <Card label="Who works here">
@@ -49,6 +61,7 @@ export function Setup() {
         />
       </Card>
       <LookingUp />
+      <WordsAndPrices />
       <Codes />
     </Page>
   );

@@ -21,6 +21,7 @@ import { agoWords } from '../shell/time';
 import { useDo } from '../shell/useDo';
 import { Fees } from './Fees';
 import { OwnValues } from './OwnValues';
+import { Preview } from './Preview';
 
 export interface MarketCardProps {
   thing: Thing;
@@ -94,6 +95,7 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
               {f.message}
             </Notice>
           ))}
+          <Preview examined={examined} />
           {blockers.length === 0 && !up ? (
             <Notice tone="good">Checked against their rules: ready to send.</Notice>
           ) : null}

@@ -16,6 +16,11 @@ import { useKinds } from '@/store/kinds';
 import type { Examined } from '@/store/sending';
 import { editThing, removeThing } from '@/store/things';
 
+import { AskingPrices } from '../price/AskingPrices';
+import { Comps } from '../price/Comps';
+import { Floor } from '../price/Floor';
+import { MorePrice } from '../price/MorePrice';
+import { ParcelSize } from '../price/ParcelSize';
 import { rankWords } from '../sales/rankWords';
 import { FieldFindings, Section } from './Section';
 
@@ -28,7 +33,6 @@ export const PriceSection = memo(function PriceSection({
   findings: readonly Examined[];
 }) {
   const currency = useAttic((s) => s.settings.currency);
-  const times = thing.cost && thing.price ? thing.price / thing.cost : null;
   return (
     <Section
       name="price"
@@ -53,14 +57,12 @@ export const PriceSection = memo(function PriceSection({
           />
         </View>
       </View>
-      {times !== null ? (
-        <Words tone="soft" figures>
-          {`${times.toFixed(1)} times what it cost.`}
-          {times < 3 ? ' Three times is the usual aim for a one-off.' : ''}
-        </Words>
-      ) : null}
+      <Floor thing={thing} />
       <DeskFigures thing={thing} />
       <FieldFindings examined={findings.filter((e) => e.plan?.price == null)} field="price" />
+      <AskingPrices thing={thing} examined={findings} />
+      <Comps thing={thing} />
+      <MorePrice thing={thing} />
     </Section>
   );
 });
@@ -136,6 +138,7 @@ export const StoreSection = memo(function StoreSection({
       <Words tone="soft" figures>
         {`${thing.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; ${postage.ok ? `inland postage ${formatMoney(postage.price, currency)}${postage.chargedG > grams ? ` for the room it takes (${formatWeight(postage.chargedG, units)})` : ''}` : postage.why.toLocaleLowerCase('en').replace(/\.$/u, '')}. The spot stays private.`}
       </Words>
+      <ParcelSize thing={thing} />
       <FieldFindings examined={findings} field="parcel" />
       <Press
         kind="quiet"

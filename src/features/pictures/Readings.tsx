@@ -34,7 +34,7 @@ export function Readings({ thingId }: { thingId: string }) {
       }}
     >
       <Words kind="strong">
-        {thing.readings.some((r) => r.from === 'desk')
+        {thing.readings.some((r) => r.from !== 'picture')
           ? 'Looked up and read: is it right?'
           : 'Read from the pictures: is it right?'}
       </Words>
@@ -84,7 +84,11 @@ function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
           <Words kind="small" tone="soft">
             {[
               known === undefined ? name : `${name}, instead of ${read(known)}`,
-              reading.from === 'desk' ? 'from the look-up desk' : '',
+              reading.from === 'desk'
+                ? 'from the look-up desk'
+                : reading.from === 'words'
+                  ? 'from words brought in'
+                  : '',
             ]
               .filter(Boolean)
               .join(' · ')}

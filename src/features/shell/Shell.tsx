@@ -10,6 +10,7 @@ import { Press } from '@/parts/Press';
 import { openAttic, unsavedBlobs, useAttic } from '@/store/attic';
 import { beginSession, listen, useCourier } from '@/store/courierLink';
 import { bringDemoWorld } from '@/store/demoWorld';
+import { beginComingDown } from '@/store/comingDown';
 import { beginLookUps } from '@/store/lookUp';
 import { keepMeasurementPicturesTrue } from '@/store/measuring';
 import { saveUnsavedAsFile, useRoom, watchRoom } from '@/store/room';
@@ -39,6 +40,7 @@ async function begin(): Promise<void> {
   await openAttic(name);
   if (session?.demo) await bringDemoWorld();
   beginLookUps();
+  beginComingDown();
   listen();
   keepMeasurementPicturesTrue();
   watchRoom();

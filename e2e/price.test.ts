@@ -1,0 +1,119 @@
+import { Attic } from './attic';
+import { PHONE } from './browser';
+import { house } from './house';
+import { MARKETS } from './listing';
+import { until } from './serverProcess';
+import { jumpersReady } from './world';
+
+const TITLE = 'Plain jumper to be written about';
+const at = house({ world: () => jumpersReady([TITLE]) });
+
+/** What the preview of a marketplace shows, as it says it will be sent. */
+async function preview(attic: Attic, market: string): Promise<{ text: string; words: string }> {
+  await attic.press(`See what buyers on ${market} read`);
+  const box = await attic.page.waitForSelector(`[role=group][aria-label="What buyers on ${market} read"]`);
+  return {
+    text: (await box?.$eval('[data-sent]', (e) => e.getAttribute('data-sent'))) ?? '',
+    words: (await box?.evaluate((e) => (e as HTMLElement).innerText)) ?? '',
+  };
+}
+
+const decoded = (html: string) =>
+  html
+    .replace(/<[^>]*>/gu, ' ')
+    .replace(/&#39;/gu, "'")
+    .replace(/&quot;/gu, '"')
+    .replace(/&lt;/gu, '<')
+    .replace(/&gt;/gu, '>')
+    .replace(/&amp;/gu, '&')
+    .replace(/\s+/gu, ' ');
+
+it('writes, prices and previews a complete record for every marketplace, and sends just that', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openThing(TITLE);
+  await attic.page.waitForSelector('::-p-aria(Send to 3 marketplaces)');
+  attic.taps = 0;
+  attic.typed = 0;
+  const from = Date.now();
+  await attic.press('Write the title from the facts');
+  await attic.press('Write the description from the facts');
+  await attic.fill('What it should bring you', '32');
+  await attic.press('Ask these prices');
+  const shown = [];
+  for (const market of MARKETS) shown.push({ market, ...(await preview(attic, market)) });
+  const seconds = Math.round((Date.now() - from) / 1_000);
+  process.stdout.write(
+    `words and prices for three marketplaces: ${attic.taps} taps, ${attic.typed} characters, ${seconds} s\n`,
+  );
+  expect(attic.taps).toBeLessThanOrEqual(10);
+
+  // Buyers search for sweaters and pullovers, and a jumper is one.
+  expect(await attic.value('Title')).toMatch(/^Kittiwake Mills Men jumper .*sweater/u);
+  await attic.press('Send to 3 marketplaces');
+  for (const { market, text, words } of shown) {
+    await attic.waitForWindow(`${market}: live`);
+    const page = await (await fetch(await attic.publicPage(market))).text();
+    const [title = '', priced = ''] = words.split('\n').filter(Boolean);
+    const price = /€([\d.]+)/u.exec(priced)?.[1] ?? '';
+    expect(page).toContain(title);
+    expect(page).toContain(price === '' ? 'no price' : price);
+    expect(decoded(page)).toContain(decoded(text).trim());
+  }
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('finds out what others sold for, keeps a person’s word on it, and works on it with no connection', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openThing('Kittiwake Mills Men jumper');
+  await attic.press('What did others sell for?');
+  await attic.sees('Asked just now');
+  const sales = async () => Number(/(\d+) sales/u.exec(await attic.text())?.[1] ?? 0);
+  const before = await sales();
+  expect(before).toBeGreaterThan(4);
+  await attic.press('Look at the');
+  const drop = await attic.page.waitForSelector('[aria-label^="Drop "]');
+  const name = (await drop?.evaluate((e) => e.getAttribute('aria-label'))) ?? '';
+  await attic.press(name);
+  // The same record may stand there under a twin's name: the count tells.
+  await until('one sale or offer fewer counts', async () => (await attic.text()).includes('dropped by hand'));
+  await attic.press('Ask again what others sold for');
+  await attic.sees('dropped by hand');
+  await attic.press('Coming down');
+  await attic.press('Let the price come down by itself');
+  await until(
+    'the days it comes down',
+    async () =>
+      (await attic.page.$$('[aria-label="When the price comes down"] [role=listitem]')).length === 3,
+  );
+
+  // Out buying, the marketplaces can't be reached: what was found out is used.
+  await attic.page.setOfflineMode(true);
+  await attic.go('Stock');
+  await attic.press('The attic: hauls, spots, kinds, codes');
+  await attic.press('Out buying');
+  await attic.fill('What is it', 'jumper');
+  await attic.fill('Brand or maker', 'Kittiwake Mills');
+  await attic.press('What would it bring?');
+  await attic.sees('Below is what was found out');
+  await attic.sees('Pay at most, for 3 times');
+  await attic.page.setOfflineMode(false);
+  await attic.page.close();
+});
+
+it('cleans words brought in from elsewhere, and offers the facts in them', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openThing('Kittiwake Mills Men jumper');
+  await attic.press('Bring in words from elsewhere');
+  const page =
+    '<table><tr><td><p style="color:red">Knitted on the quay.</p><script>steal()</script><ul><li>Sleeve 61 cm</li></ul></td></tr></table><p>Welcome to my shop</p>';
+  await attic.fill('Paste words or a page', page);
+  await attic.sees('another shop’s own words');
+  await attic.press('Take these words as the description');
+  await until(
+    'the description is taken',
+    async () => (await attic.value('Description')) === 'Knitted on the quay.\n\n- Sleeve 61 cm',
+  );
+  await attic.sees('from words brought in');
+  expect(attic.complaints).toEqual([]);
+});

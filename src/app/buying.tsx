@@ -1,0 +1,3 @@
+import { Buying } from '@/features/buying/Buying';
+
+export default Buying;

@@ -1,0 +1,3 @@
+import { Patterns } from '@/features/attic/Patterns';
+
+export default Patterns;

@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { formatMoney } from '@/core/money/money';
+import { cleanHtml } from '@/core/words/html';
+import { Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import type { Examined } from '@/store/sending';
+import { FONT, useColours } from '@/theme/theme';
+
+/** What buyers there would read: the very values that are sent, nothing made up for show. */
+export function Preview({ examined }: { examined: Examined }) {
+  const { sheet, effective } = examined;
+  const [open, setOpen] = useState(false);
+  const c = useColours();
+  const { title, price, postage, text, condition } = effective;
+  const markup = sheet.description.markup;
+  return (
+    <View style={{ gap: 6 }}>
+      <Press
+        kind="quiet"
+        label={`${open ? 'Put away' : 'See'} what buyers on ${sheet.name} read`}
+        onPress={() => setOpen(!open)}
+      >
+        {open ? 'Put it away' : 'What buyers read'}
+      </Press>
+      {open ? (
+        <View
+          role="group"
+          aria-label={`What buyers on ${sheet.name} read`}
+          style={{ backgroundColor: c.raised, borderRadius: 8, padding: 10, gap: 6 }}
+        >
+          <Words kind="strong">{title || 'No title yet'}</Words>
+          <Words figures>
+            {[
+              price === null ? 'no price yet' : formatMoney(price, sheet.currency),
+              sheet.handover === 'collect' || postage === null
+                ? ''
+                : postage === 0
+                  ? 'postage included'
+                  : `and ${formatMoney(postage, sheet.currency)} postage`,
+              condition?.label ?? '',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </Words>
+          {markup ? (
+            <div
+              data-sent={text}
+              style={{ fontFamily: FONT.text, fontSize: 14, lineHeight: '20px', color: c.ink }}
+              // Made of our own text, and cleaned once more by the marketplace's list.
+              dangerouslySetInnerHTML={{ __html: cleanHtml(text, markup) }}
+            />
+          ) : (
+            <div
+              data-sent={text}
+              style={{
+                fontFamily: FONT.text,
+                fontSize: 14,
+                lineHeight: '20px',
+                color: c.ink,
+                whiteSpace: 'pre-wrap',
+              }}
+            >
+              {text}
+            </div>
+          )}
+        </View>
+      ) : null}
+    </View>
+  );
+}

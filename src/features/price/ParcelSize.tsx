@@ -1,0 +1,44 @@
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { LengthField } from '@/parts/LengthField';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { editThing } from '@/store/things';
+
+const SIDES = [
+  ['lengthMm', 'Parcel length'],
+  ['widthMm', 'Parcel width'],
+  ['heightMm', 'Parcel height'],
+] as const;
+
+/** The packed parcel's size: a light, bulky one is charged for the room it takes. */
+export function ParcelSize({ thing }: { thing: Thing }) {
+  const units = useAttic((s) => s.settings.units);
+  const set = (side: (typeof SIDES)[number][0], mm: number | null) =>
+    editThing(thing.id, 'parcel', (t) => {
+      const known = t.parcel ?? { lengthMm: null, widthMm: null, heightMm: null };
+      return { parcel: { ...known, [side]: mm === null ? null : Math.round(mm) } };
+    });
+  return (
+    <View style={{ gap: 4 }}>
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        {SIDES.map(([side, label]) => (
+          <View key={side} style={{ flex: 1 }}>
+            <LengthField
+              label={label}
+              value={thing.parcel?.[side] ?? null}
+              units={units}
+              onChange={(mm) => set(side, mm)}
+            />
+          </View>
+        ))}
+      </View>
+      {thing.parcel ? null : (
+        <Words kind="small" tone="soft">
+          Only where it is bulky: then the carrier charges for the room it takes.
+        </Words>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,43 @@
+import { useAttic } from './attic';
+import { useCourier } from './courierLink';
+import { changedSinceSent, examine, hasBlockers, send } from './sending';
+
+/** How often it is looked at whether a price is due to come down, milliseconds. */
+const EVERY = 15 * 60_000;
+
+/**
+ * Sends live listings again whose price has come down by its plan since they were sent. What was changed otherwise
+ * waits for the person: only listings in which nothing but the price differs go by themselves.
+ *
+ * @returns how many were sent
+ */
+export async function sendWhatCameDown(): Promise<number> {
+  const { things } = useAttic.getState();
+  const { things: views, sheets, connected } = useCourier.getState();
+  if (!connected) return 0;
+  let sent = 0;
+  for (const thing of Object.values(things)) {
+    const view = thing.markdown && views[thing.id];
+    if (!view || view.sale) continue;
+    for (const sheet of sheets) {
+      const listing = view.listings.find((l) => l.market === sheet.marketplace);
+      if (!listing || listing.state !== 'live' || listing.want !== 'live' || listing.doing !== null) continue;
+      const now = examine(thing, sheet);
+      if (hasBlockers(now) || now.effective.price === null || now.effective.price >= listing.price) continue;
+      const asSent = { ...now, effective: { ...now.effective, price: listing.price } };
+      if (changedSinceSent(thing, asSent, listing.draftPrint)) continue;
+      await send(thing, sheet).then(
+        () => (sent += 1),
+        // The courier can't be reached just now: the next look tries again.
+        () => undefined,
+      );
+    }
+  }
+  return sent;
+}
+
+/** From now on prices come down by themselves while a page is open. */
+export function beginComingDown(): void {
+  setTimeout(() => void sendWhatCameDown(), 20_000);
+  setInterval(() => void sendWhatCameDown(), EVERY);
+}
