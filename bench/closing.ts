@@ -11,7 +11,7 @@ import { median, tell } from './figure';
 const LATENCY = 400;
 const ROUNDS = 5;
 
-const common = { postage: 420, currency: 'EUR', answers: {}, clip: null };
+const common = { postage: 420, currency: 'EUR', answers: {}, clip: null, tags: [], auction: null, search: null, terms: null, paid: { promotionBp: 0, extras: {} } }; // prettier-ignore
 const DRAFTS: Record<string, Omit<ListingDraft, 'pictures' | 'title'>> = {
   brackenmoor: {
     ...common, description: 'Tightly spun navy wool, darned once.', price: 4800, category: 'wear.knit', condition: 'sound',

@@ -4,7 +4,9 @@ import { join } from 'node:path';
 
 import type { Haul, Owner, Picture, Plan, Settings, Spot, Thing } from '@/contract/records';
 import { checkListing } from '@/core/listing/check';
-import { draftOf, effectiveListing } from '@/core/listing/effective';
+import { draftOf } from '@/core/listing/draft';
+import { effectiveListing } from '@/core/listing/effective';
+import { plainSetup } from '@/core/listing/setup';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { picturesFor } from '@/core/picture/chosen';
 
@@ -53,7 +55,10 @@ export async function furnish(
     for (const sheet of sheets) {
       const plan = world.plans.find((p) => p.thingId === thing.id && p.market === sheet.marketplace);
       if (!plan) continue;
-      const effective = effectiveListing(thing, plan, sheet, world.settings.remembered, BUILT_IN);
+      const effective = effectiveListing(thing, plan, sheet, BUILT_IN, {
+        ...plainSetup(),
+        settings: world.settings,
+      });
       const blocker = checkListing(thing, effective, sheet, pictures, BUILT_IN).find(
         (f) => f.level === 'blocker',
       );

@@ -4,10 +4,15 @@ import { join } from 'node:path';
 import { html } from 'hono/html';
 
 import { brackenmoor } from './standins/brackenmoor/service';
+import { handbill } from './standins/handbill/service';
 import { indexhall } from './standins/indexhall/service';
 import { page, type Service } from './standins/kit/service';
 import { Store } from './standins/kit/store';
+import { lanternyard } from './standins/lanternyard/service';
 import { nearstile } from './standins/nearstile/service';
+import { oldhollow } from './standins/oldhollow/service';
+import { pennant } from './standins/pennant/service';
+import { quirestack } from './standins/quirestack/service';
 import { threadwick } from './standins/threadwick/service';
 
 export interface Outside {
@@ -18,30 +23,42 @@ export interface Outside {
 /** Where the simulated outside is mounted. */
 export const OUTSIDE = '/outside';
 
-/** Starts the simulated outside, each service with a database of its own. */
+/** Who calls the seller by itself, and where to. */
+export type Hooked = Readonly<Record<'brackenmoor' | 'oldhollow', { url: string; secret: string }>>;
+
+/** All that there is outside, in the order people see it. */
+export const SERVICES = [
+  'brackenmoor', 'threadwick', 'nearstile', 'oldhollow', 'quirestack', 'lanternyard', 'handbill', 'indexhall', 'pennant',
+] as const; // prettier-ignore
+export type ServiceId = (typeof SERVICES)[number];
+
+/**
+ * Starts the simulated outside, each service with a database of its own.
+ *
+ * @param token by which a service lets the seller in at first
+ */
 export async function openOutside(
   folder: string,
-  tokens: Readonly<Record<'brackenmoor' | 'threadwick' | 'nearstile' | 'indexhall', string>>,
-  hook: { url: string; secret: string },
+  token: (id: ServiceId) => string,
+  hooks: Hooked,
 ): Promise<Outside> {
   await mkdir(folder, { recursive: true });
   const stores: Store[] = [];
-  const open = async (id: string) => {
+  const common = async (id: ServiceId) => {
     const store = await Store.open(join(folder, `${id}.db`));
     stores.push(store);
-    return store;
+    return { store, token: token(id), base: `${OUTSIDE}/${id}` };
   };
-  const base = (id: string) => `${OUTSIDE}/${id}`;
   const services = [
-    brackenmoor({
-      store: await open('brackenmoor'),
-      token: tokens.brackenmoor,
-      hook,
-      base: base('brackenmoor'),
-    }),
-    threadwick({ store: await open('threadwick'), token: tokens.threadwick, base: base('threadwick') }),
-    nearstile({ store: await open('nearstile'), token: tokens.nearstile, base: base('nearstile') }),
-    indexhall({ store: await open('indexhall'), token: tokens.indexhall, base: base('indexhall') }),
+    brackenmoor({ ...(await common('brackenmoor')), hook: hooks.brackenmoor }),
+    threadwick(await common('threadwick')),
+    nearstile(await common('nearstile')),
+    oldhollow({ ...(await common('oldhollow')), hook: hooks.oldhollow }),
+    quirestack(await common('quirestack')),
+    lanternyard(await common('lanternyard')),
+    handbill(await common('handbill')),
+    indexhall(await common('indexhall')),
+    pennant(await common('pennant')),
   ];
   for (const service of services) service.start();
   return {

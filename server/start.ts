@@ -8,16 +8,22 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 
 import { brackenmoorAdapter } from './courier/adapters/brackenmoor';
+import { handbillAdapter } from './courier/adapters/handbill';
+import { lanternyardAdapter } from './courier/adapters/lanternyard';
 import { nearstileAdapter } from './courier/adapters/nearstile';
+import { oldhollowAdapter } from './courier/adapters/oldhollow';
+import { quirestackAdapter } from './courier/adapters/quirestack';
 import { threadwickAdapter } from './courier/adapters/threadwick';
+import { Connections } from './courier/connections';
 import { Courier } from './courier/courier';
 import { Ledger } from './courier/ledger';
 import { PictureShelf } from './courier/pictureShelf';
 import { api } from './http/api';
 import { hostCheck, securityHeaders } from './http/guard';
 import { demoFiles, pages } from './http/pages';
+import { carrier } from './carrier/carrier';
 import { lookUpDesk } from './lookup/desk';
-import { openOutside, OUTSIDE, outsidePage } from './outside';
+import { openOutside, OUTSIDE, outsidePage, SERVICES, type ServiceId } from './outside';
 
 export interface Running {
   address: string;
@@ -35,6 +41,9 @@ export interface StartOptions {
   /** Folder of the demo world, served to an app that is empty; null: start empty. */
   demo: string | null;
 }
+
+/** How often it is looked at whether a marketplace has new rules, milliseconds. */
+const RULES_EVERY = 20_000;
 
 export class PortTaken extends Error {}
 
@@ -58,19 +67,20 @@ export async function start(options: StartOptions): Promise<Running> {
     'attic',
     () => `${demo ? 'demo' : 'own'}-${randomBytes(6).toString('hex')}`,
   );
-  const tokens = {
-    brackenmoor: await secret('token.brackenmoor'),
-    threadwick: await secret('token.threadwick'),
-    nearstile: await secret('token.nearstile'),
-    indexhall: await secret('token.indexhall'),
+  const addressOf = (id: string) => `${address}${OUTSIDE}/${id}`;
+  const connections = await Connections.open(
+    ledger,
+    SERVICES,
+    () => randomBytes(24).toString('base64url'),
+    addressOf,
+  );
+  const hooks = {
+    brackenmoor: { url: `${address}/hooks/brackenmoor`, secret: await secret('hook.brackenmoor') },
+    oldhollow: { url: `${address}/hooks/oldhollow`, secret: await secret('hook.oldhollow') },
   };
-  const hookSecret = await secret('hook.brackenmoor');
-  const outside = await openOutside(join(data, 'outside'), tokens, {
-    url: `${address}/hooks/brackenmoor`,
-    secret: hookSecret,
-  });
+  const outside = await openOutside(join(data, 'outside'), (id) => connections.token(id), hooks);
   const shelf = new PictureShelf(join(data, 'pictures'));
-  const at = (id: keyof typeof tokens) => ({ address: `${address}${OUTSIDE}/${id}`, token: tokens[id] });
+  const at = (id: ServiceId) => ({ address: addressOf(id), token: () => connections.token(id) });
 
   app.use(securityHeaders());
   app.use(hostCheck(port));
@@ -88,11 +98,17 @@ export async function start(options: StartOptions): Promise<Running> {
   const courier = await Courier.open(
     ledger,
     [
-      brackenmoorAdapter({ ...at('brackenmoor'), hookSecret }),
+      brackenmoorAdapter({ ...at('brackenmoor'), hookSecret: hooks.brackenmoor.secret }),
       threadwickAdapter(at('threadwick')),
       nearstileAdapter(at('nearstile')),
+      oldhollowAdapter({ ...at('oldhollow'), hookSecret: hooks.oldhollow.secret }),
+      quirestackAdapter(at('quirestack')),
+      lanternyardAdapter(at('lanternyard')),
+      handbillAdapter(),
     ],
     (hash) => shelf.get(hash),
+    Date.now,
+    (market) => (market === 'handbill' ? null : `${OUTSIDE}/${market}/access`),
   );
 
   app.post('/hooks/:market', bodyLimit({ maxSize: 100_000 }), async (c) => {
@@ -110,13 +126,26 @@ export async function start(options: StartOptions): Promise<Running> {
     demo: demo !== null,
     currency: 'EUR',
   };
-  app.route('/api', api({ courier, ledger, shelf, desk: lookUpDesk(at('indexhall')), port, session }));
+  app.route(
+    '/api',
+    api({
+      courier,
+      ledger,
+      shelf,
+      connections,
+      desk: lookUpDesk(at('indexhall')),
+      carrier: carrier(at('pennant')),
+      port,
+      session,
+    }),
+  );
   app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
   if (demo) app.route('/demo', demoFiles(demo, '/demo'));
   app.all('/demo/*', (c) => c.text('No such file.', 404));
   app.route('/', pages(dist));
   ready = true;
   await courier.begin();
+  courier.watchRules(RULES_EVERY);
 
   return {
     address,

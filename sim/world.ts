@@ -1,4 +1,4 @@
-import type { Command, ListingDraft } from '@/contract/courier';
+import { ListingDraft, type Command } from '@/contract/courier';
 import { isKept } from '@/core/courier/kept';
 import { emptyCourier, isOver, nextDue, step } from '@/core/courier/step';
 import type { CourierEvent, CourierState, Effect, Policy } from '@/core/courier/types';
@@ -21,10 +21,10 @@ const POLICY: Policy = {
   threadwick: { pollEvery: 3_000 },
   nearstile: { pollEvery: 3_000 },
 };
-const DRAFT: ListingDraft = {
+const DRAFT = ListingDraft.parse({
   title: 'x', description: 'x', price: 2400, currency: 'EUR', postage: 420, category: 'c', condition: 'g',
-  specifics: {}, answers: {}, pictures: [], clip: null,
-}; // prettier-ignore
+  specifics: {}, answers: {}, pictures: [],
+}); // prettier-ignore
 
 const FAULTS_END = 240_000;
 const WORLD_END = 900_000;

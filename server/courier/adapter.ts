@@ -1,4 +1,4 @@
-import type { Comp, Sought } from '@/contract/comps';
+import type { Comp, CompetingOffer, Sought } from '@/contract/comps';
 import type { ListingDraft, Reason } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
@@ -42,6 +42,8 @@ export interface Adapter {
     review: boolean;
     /** Milliseconds between two looks at the feed. */
     pollEvery: number;
+    /** There is no way to call it: a person does all of it, and says so. */
+    byHand?: boolean;
   };
   ruleSheet(): Promise<RuleSheet>;
   publish(call: PublishCall, pictures: Pictures): Promise<Published | AlreadyOver>;
@@ -63,6 +65,8 @@ export interface Adapter {
   history(category: string, words: string): Promise<Comp[]>;
   /** What buyers search for in a category, the most searched first. */
   sought(category: string): Promise<Sought[]>;
+  /** Other sellers' copies of a catalogue record, where things are listed against such; null: no such record. */
+  competing?(barcode: string): Promise<CompetingOffer[] | null>;
   /** Reads a message the marketplace sent by itself; null: not genuine. */
   readHook?(header: (name: string) => string | undefined, body: string, now: number): News[] | null;
 }
@@ -75,6 +79,8 @@ export class CallFailed extends Error {
     readonly unclear: boolean,
     /** Milliseconds the marketplace asked us to wait. */
     readonly retryAfter: number | null = null,
+    /** Our token is no longer good. */
+    readonly locked = false,
   ) {
     super(message);
   }

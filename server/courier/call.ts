@@ -52,7 +52,7 @@ export async function call(
     );
   }
   if (response.status === 401 || response.status === 403)
-    throw new CallFailed('It did not accept our token.', false, 30_000);
+    throw new CallFailed('It no longer lets us in: it needs a new code.', false, 10_000, true);
   if (response.status === 503) throw new CallFailed('It is closed just now.', false);
   throw new CallFailed(`It answered with an error (${response.status}).`, changing && response.status >= 500);
 }

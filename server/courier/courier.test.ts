@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import type { Command, ListingDraft } from '@/contract/courier';
+import { ListingDraft, type Command } from '@/contract/courier';
 import type { News } from '@/core/courier/types';
 
 import { until } from '../../e2e/serverProcess';
@@ -11,10 +11,10 @@ import { Courier } from './courier';
 import { Ledger } from './ledger';
 import { readable } from './words';
 
-const DRAFT: ListingDraft = {
+const DRAFT = ListingDraft.parse({
   title: 'Gansey', description: '', price: 4800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {},
-  answers: {}, pictures: [], clip: null,
-}; // prettier-ignore
+  answers: {}, pictures: [],
+}); // prettier-ignore
 
 /** A marketplace in memory that counts what it was asked. */
 class Shop implements Adapter {

@@ -26,6 +26,7 @@ export class Courier {
   private readonly marketListeners = new Set<() => void>();
   private turn: Promise<unknown> = Promise.resolve();
   private timer: NodeJS.Timeout | null = null;
+  private rulesTimer: NodeJS.Timeout | null = null;
   private stopped = false;
   private readonly policy: Policy;
   private readonly adapters: ReadonlyMap<string, Adapter>;
@@ -36,9 +37,10 @@ export class Courier {
     adapters: readonly Adapter[],
     private readonly pictures: Pictures,
     private readonly clock: () => number,
+    private readonly accessPage: (market: string) => string | null,
   ) {
     this.adapters = new Map(adapters.map((a) => [a.id, a]));
-    this.policy = Object.fromEntries(adapters.map((a) => [a.id, { pollEvery: a.capabilities.pollEvery }]));
+    this.policy = Object.fromEntries(adapters.map((a) => [a.id, a.capabilities]));
   }
 
   /** Reads the ledger from the start. */
@@ -47,8 +49,9 @@ export class Courier {
     adapters: readonly Adapter[],
     pictures: Pictures,
     clock: () => number = Date.now,
+    accessPage: (market: string) => string | null = () => null,
   ): Promise<Courier> {
-    const courier = new Courier(ledger, adapters, pictures, clock);
+    const courier = new Courier(ledger, adapters, pictures, clock, accessPage);
     await courier.rebuild();
     return courier;
   }
@@ -61,6 +64,22 @@ export class Courier {
   stop(): void {
     this.stopped = true;
     if (this.timer) clearTimeout(this.timer);
+    if (this.rulesTimer) clearInterval(this.rulesTimer);
+  }
+
+  /** Reads all rule sheets again and again; whoever listens is told when one has another version. */
+  watchRules(every: number): void {
+    const versions = () =>
+      [...this.sheets.values()]
+        .map((s) => `${s.marketplace}:${s.version}`)
+        .sort()
+        .join();
+    const look = async () => {
+      const before = versions();
+      await this.ruleSheets();
+      if (!this.stopped && versions() !== before) for (const listener of this.marketListeners) listener();
+    };
+    this.rulesTimer = setInterval(() => void look().catch(logged), every);
   }
 
   /** Idempotent: a command given twice is carried out once and answered the same. */
@@ -94,6 +113,10 @@ export class Courier {
         name: a.name,
         letters: a.letters,
         health: (market?.failures ?? 0) > 0 ? 'away' : 'well',
+        link: market?.link ?? 'connected',
+        locked: market?.locked ?? false,
+        byHand: a.capabilities.byHand === true,
+        accessPage: this.accessPage(a.id),
         trouble: market?.trouble ?? null,
         sheetVersion: this.sheets.get(a.id)?.version ?? null,
       };
@@ -190,7 +213,7 @@ export class Courier {
   }
 
   private health(): string {
-    return [...this.state.markets].map(([id, m]) => `${id}:${m.failures > 0}`).join();
+    return [...this.state.markets].map(([id, m]) => `${id}:${m.failures > 0}:${m.link}:${m.locked}`).join();
   }
 
   private wake(): void {
@@ -245,7 +268,8 @@ export class Courier {
         return { type: 'refused', market, ref: effect.ref, action: effect.kind, reasons: error.reasons };
       const trouble = wordsOf(error);
       const retryAfter = error instanceof CallFailed ? error.retryAfter : null;
-      if (effect.kind === 'poll') return { type: 'pollFailed', market, trouble, retryAfter };
+      const locked = error instanceof CallFailed && error.locked;
+      if (effect.kind === 'poll') return { type: 'pollFailed', market, trouble, retryAfter, locked };
       const unclear = error instanceof CallFailed ? error.unclear : true;
       return { type: 'failed', market, ref: effect.ref, action: effect.kind, trouble, unclear, retryAfter };
     }

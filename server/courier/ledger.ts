@@ -117,6 +117,13 @@ export class Ledger {
     return String(rows[0]?.body);
   }
 
+  async keep(name: string, value: string): Promise<void> {
+    await this.db.execute({
+      sql: 'INSERT INTO fact (name, body) VALUES (?,?) ON CONFLICT (name) DO UPDATE SET body=excluded.body',
+      args: [name, value],
+    });
+  }
+
   close(): void {
     this.db.close();
   }

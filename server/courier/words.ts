@@ -28,6 +28,8 @@ function wordsFor(event: CourierEvent): string {
         withdraw: 'asked to withdraw it',
         sold: 'said it was sold',
         settle: 'second sale dealt with',
+        handUp: 'put up by hand',
+        handDown: 'taken down by hand',
       }[event.command.type];
     case 'letOut':
       return 'sending it now';
@@ -45,6 +47,8 @@ function wordsFor(event: CourierEvent): string {
       return `${event.action} not answered: ${event.trouble}`;
     case 'news':
       return event.news.map(newsWords).join('; ');
+    case 'connection':
+      return { connected: 'connected', paused: 'paused', off: 'disconnected' }[event.link];
     case 'started':
       return 'the courier started';
     default:

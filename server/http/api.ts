@@ -3,13 +3,23 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { streamSSE } from 'hono/streaming';
 
-import { Command, type LedgerAnswer, type SessionAnswer, type SheetsAnswer } from '@/contract/courier';
+import {
+  Command,
+  ConnectionWish,
+  type ConnectionTested,
+  type LedgerAnswer,
+  type SessionAnswer,
+  type SheetsAnswer,
+} from '@/contract/courier';
 import { RecordId, Sha256 } from '@/contract/common';
 
 import type { LookUpAnswer } from '@/contract/catalogue';
-import type { CompsAnswer, SoughtAnswer } from '@/contract/comps';
+import type { CarrierRates } from '@/contract/carrier';
+import type { CompetingAnswer, CompsAnswer, SoughtAnswer } from '@/contract/comps';
 
 import { CallFailed, type Adapter } from '../courier/adapter';
+import type { Carrier } from '../carrier/carrier';
+import { NotLetIn, type Connections } from '../courier/connections';
 import type { Courier, ThingNews } from '../courier/courier';
 import type { Ledger } from '../courier/ledger';
 import type { PictureShelf } from '../courier/pictureShelf';
@@ -30,13 +40,15 @@ export interface ApiParts {
   ledger: Ledger;
   shelf: PictureShelf;
   desk: LookUpDesk;
+  carrier: Carrier;
+  connections: Connections;
   port: number;
   session: SessionAnswer;
 }
 
 /** The courier's HTTP interface for the app. */
 export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
-  const { courier, ledger, shelf, desk, port, session } = parts;
+  const { courier, ledger, shelf, desk, carrier, connections, port, session } = parts;
   const app = new Hono<{ Bindings: HttpBindings }>();
 
   app.get('/session', (c) => {
@@ -92,6 +104,55 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       markets: answers.map(({ market, answer }) => ({ market, words: answer.slice(0, 500) })),
       missing,
     } satisfies SoughtAnswer);
+  });
+
+  app.get('/competing', async (c) => {
+    const adapter = courier.adapter(c.req.query('market') ?? '');
+    const barcode = c.req.query('barcode') ?? '';
+    if (!adapter?.competing || !/^\d{7,13}[\dX]$/u.test(barcode))
+      return c.json({ error: 'Nobody lists against such a number there.' }, 400);
+    try {
+      return c.json({ offers: await adapter.competing(barcode) } satisfies CompetingAnswer);
+    } catch (error) {
+      if (!(error instanceof CallFailed)) throw error;
+      return c.json({ error: `${adapter.name}: ${error.message}` }, 502);
+    }
+  });
+
+  app.get('/rates', async (c) => {
+    try {
+      return c.json((await carrier.rates()) satisfies CarrierRates);
+    } catch (error) {
+      if (!(error instanceof CallFailed)) throw error;
+      return c.json({ error: `The carrier: ${error.message}` }, 502);
+    }
+  });
+
+  const LINKS = { resume: 'connected', pause: 'paused', disconnect: 'off' } as const;
+  app.post('/connections/:market', tooLarge(1_000, 'That is too long.'), async (c) => {
+    const market = c.req.param('market');
+    const wish = ConnectionWish.safeParse(await c.req.json().catch(() => null));
+    const adapter = courier.adapter(market);
+    if (!adapter || !wish.success) return c.json({ error: 'The courier could not read that.' }, 400);
+    const { data } = wish;
+    try {
+      if (data.do === 'test') {
+        const from = Date.now();
+        await adapter.ruleSheet();
+        return c.json({ milliseconds: Date.now() - from } satisfies ConnectionTested);
+      }
+      if (data.do === 'connect') await connections.letIn(market, data.code);
+      await courier.take({
+        type: 'connection',
+        market,
+        link: data.do === 'connect' ? 'connected' : LINKS[data.do],
+      });
+      return c.json({ milliseconds: null } satisfies ConnectionTested);
+    } catch (error) {
+      if (error instanceof CallFailed || error instanceof NotLetIn)
+        return c.json({ error: `${adapter.name}: ${error.message}` }, 502);
+      throw error;
+    }
   });
 
   app.get('/lookup/:barcode', async (c) => {

@@ -28,11 +28,11 @@ export interface LookUpDesk {
   ask(barcode: string): Promise<LookUpAnswer>;
 }
 
-export function lookUpDesk(config: { address: string; token: string }): LookUpDesk {
+export function lookUpDesk(config: { address: string; token: () => string }): LookUpDesk {
   return {
     async ask(barcode) {
       const { status, body } = await call(`${config.address}/desk/cards/${encodeURIComponent(barcode)}`, {
-        token: config.token,
+        token: config.token(),
         expected: [200, 400, 404],
       });
       if (status !== 200) return { found: false };

@@ -37,3 +37,22 @@ export const SoughtAnswer = z.object({
   missing: z.array(z.object({ market: MarketId, why: z.string().max(300) })).max(20),
 });
 export type SoughtAnswer = z.infer<typeof SoughtAnswer>;
+
+/** Another seller's copy of the same catalogue record, as it is offered now. */
+export const CompetingOffer = z.object({
+  seller: z.string().max(120),
+  price: Minor.nonnegative(),
+  /** What a buyer pays on top. */
+  postage: Minor.nonnegative(),
+  wear: z.number().int().min(0).max(5),
+  /** Per cent of buyers who were content. */
+  rating: z.number().min(0).max(100),
+  /** Days until it is posted. */
+  leavesIn: z.number().int().nonnegative(),
+});
+export type CompetingOffer = z.infer<typeof CompetingOffer>;
+export const CompetingAnswer = z.object({
+  /** Null: the marketplace has no such record. */
+  offers: z.array(CompetingOffer).max(500).nullable(),
+});
+export type CompetingAnswer = z.infer<typeof CompetingAnswer>;

@@ -2,6 +2,20 @@ import { z } from 'zod';
 
 import { Currency, Instant, MarketId, Minor, RecordId, Sha256 } from './common';
 import { RuleSheet } from './ruleSheet';
+import { SentTerms } from './terms';
+
+/** How something is auctioned; minor units. */
+export const AuctionTerms = z.object({
+  opening: Minor.nonnegative(),
+  /** Ends it at once; null for none. */
+  outright: Minor.nonnegative().nullable(),
+  days: z.number().int().min(1).max(60),
+  /** How often it is put up again when nobody bids. */
+  again: z.number().int().min(0).max(20),
+  /** Its fixed price once that is over; null: it is taken down. */
+  becomes: Minor.nonnegative().nullable(),
+});
+export type AuctionTerms = z.infer<typeof AuctionTerms>;
 
 /** A listing as it is to be sent: effective values only, nothing private. */
 export const ListingDraft = z.object({
@@ -19,6 +33,28 @@ export const ListingDraft = z.object({
   pictures: z.array(Sha256).max(60),
   /** Where the marketplace takes one; on the shelf too. */
   clip: z.object({ hash: Sha256, seconds: z.number().positive() }).nullable().default(null),
+  /** Words that lead buyers to it, where the marketplace takes them apart from the text. */
+  tags: z.array(z.string().max(120)).max(60).default([]),
+  /** Sold to whoever bids most; null: at the price. */
+  auction: AuctionTerms.nullable().default(null),
+  /** What search engines show of it, in the seller's own shop. */
+  search: z
+    .object({
+      title: z.string().max(400),
+      description: z.string().max(2_000),
+      keywords: z.array(z.string().max(120)).max(60),
+    })
+    .nullable()
+    .default(null),
+  /** Postage beyond home, returns, handling; null: as the marketplace has it. */
+  terms: SentTerms.nullable().default(null),
+  /** Paid for: promotion in basis points, and extras by id with what they ask for (words, a category, days). */
+  paid: z
+    .object({
+      promotionBp: z.number().int().min(0).max(10_000),
+      extras: z.record(z.string().max(60), z.string().max(400)),
+    })
+    .default({ promotionBp: 0, extras: {} }),
 });
 export type ListingDraft = z.infer<typeof ListingDraft>;
 
@@ -30,6 +66,8 @@ export const Command = z.discriminatedUnion('type', [
     thing: RecordId,
     market: MarketId,
     draft: ListingDraft,
+    /** Not let out before this moment; null: at once. */
+    notBefore: Instant.nullable().optional(),
   }),
   z.object({ type: z.literal('withdraw'), id: RecordId, thing: RecordId, market: MarketId }),
   /** The seller says that it was sold there, for this much. */
@@ -40,6 +78,18 @@ export const Command = z.discriminatedUnion('type', [
     market: MarketId,
     amount: Minor.nonnegative(),
   }),
+  /** Where a marketplace is worked by hand: it is up, and there; or it was taken down. */
+  z.object({
+    type: z.literal('handUp'),
+    id: RecordId,
+    thing: RecordId,
+    market: MarketId,
+    url: z
+      .string()
+      .max(500)
+      .regex(/^(?:https?:\/\/|\/)\S+$/u),
+  }),
+  z.object({ type: z.literal('handDown'), id: RecordId, thing: RecordId, market: MarketId }),
   /** The person has dealt with a second sale of the same thing. */
   z.object({ type: z.literal('settle'), id: RecordId, thing: RecordId, order: z.string().min(1).max(120) }),
 ]);
@@ -122,10 +172,27 @@ export const MarketView = z.object({
   letters: z.string().length(2),
   /** `away`: the last calls failed; the courier keeps trying. */
   health: z.enum(['well', 'away']),
+  /** `paused`: only withdrawals go there; `off`: nothing does. */
+  link: z.enum(['connected', 'paused', 'off']),
+  /** It does not take our token (any more): the person has to let us in anew. */
+  locked: z.boolean(),
+  /** A person does everything there; the courier only keeps track. */
+  byHand: z.boolean(),
+  /** Where the person is shown a code that lets us in; null where none is needed. */
+  accessPage: z.string().max(500).nullable(),
   trouble: z.string().max(500).nullable(),
   sheetVersion: z.number().int().positive().nullable(),
 });
 export type MarketView = z.infer<typeof MarketView>;
+
+/** What the person wants of a connection. */
+export const ConnectionWish = z.discriminatedUnion('do', [
+  z.object({ do: z.literal('connect'), code: z.string().min(1).max(200) }),
+  z.object({ do: z.enum(['pause', 'resume', 'disconnect', 'test']) }),
+]);
+export type ConnectionWish = z.infer<typeof ConnectionWish>;
+export const ConnectionTested = z.object({ milliseconds: z.number().nonnegative().nullable() });
+export type ConnectionTested = z.infer<typeof ConnectionTested>;
 
 /** Answers of the courier's HTTP interface. */
 export const SessionAnswer = z.object({

@@ -5,7 +5,11 @@ import { Choices } from './choices';
 import { Comp } from './comps';
 import { Currency, Instant, MarketId, Minor, RecordId } from './common';
 import { Group, OwnForm } from './groups';
+import { CarrierRates } from './carrier';
+import { AuctionTerms } from './courier';
+import { Mapping } from './mapping';
 import { Picture, Reading } from './picture';
+import { Terms } from './terms';
 
 export { Picture } from './picture';
 export type { Exam, Reading } from './picture';
@@ -127,6 +131,11 @@ export const Thing = z.object({
     .default(null),
   /** How its price comes down by itself, counted from `from`. */
   markdown: z.object({ steps: MarkdownSteps, from: Instant }).nullable().default(null),
+  /** When it was promised to somebody; `to` null: it still is. Its price stands still meanwhile. */
+  holds: z
+    .array(z.object({ from: Instant, to: Instant.nullable(), who: z.string().max(120) }))
+    .max(100)
+    .default([]),
   /** Where it is stored. Private: never sent. */
   spot: z.string().max(60).default(''),
   /** Groups of one's own it was put into by hand. Private. */
@@ -262,6 +271,20 @@ export const Plan = z.object({
   specifics: z.record(z.string().max(60), ShortText).default({}),
   /** Answers to the marketplace's extra questions. */
   answers: z.record(z.string().max(60), ShortText).default({}),
+  /** Sold to whoever bids most; null: at the price. */
+  auction: AuctionTerms.nullable().default(null),
+  /** Its own tags; null: those from the facts. */
+  tags: z.array(z.string().max(60)).max(60).nullable().default(null),
+  /** Its own pictures in its own order; null: the thing's. */
+  pictureIds: z.array(RecordId).max(200).nullable().default(null),
+  /** Terms chosen for it alone; null: those for its owner, haul or kind. */
+  termsId: RecordId.nullable().default(null),
+  /** Not sent before; null: at once. */
+  startAt: Instant.nullable().default(null),
+  /** Paid promotion, basis points; 0: none. */
+  promotionBp: z.number().int().min(0).max(10_000).default(0),
+  /** Paid extras by id, with what they ask for: words, a category, a number of days. */
+  extras: z.record(z.string().max(60), ShortText).default({}),
   /** What was sent last of pictures and clips, in order: each one's id and what it looked like. */
   sentMedia: z.array(z.string().max(120)).max(200).default([]),
 });
@@ -295,6 +318,10 @@ const USUAL_PATTERN: CodePattern = {
   between: '-',
   costWord: '',
 };
+
+const SHOP_TITLE = '{{title}}';
+const SHOP_DESCRIPTION =
+  '{{what}}{{#how}}, {{how}}{{/how}}.{{#grade}} Condition: {{grade}}.{{/grade}}{{#measurements}} {{name}} {{value}}.{{/measurements}}';
 
 /** One record an attic. */
 export const Settings = z.object({
@@ -333,6 +360,24 @@ export const Settings = z.object({
   tone: z.string().max(120).default('plain'),
   /** Markdown plans kept for kinds, by the kind's id. */
   markdowns: z.record(z.string().max(60), MarkdownSteps).default({}),
+  /** What the carrier asked when it was asked last; null: never. */
+  rates: CarrierRates.nullable().default(null),
+  /** How copies of catalogue records are priced beside others'. */
+  priceRule: z
+    .object({
+      way: z.enum(['match', 'undercut', 'above']),
+      by: Minor.nonnegative(),
+      leaveOut: z.array(z.string().max(120)).max(100),
+      /** Compared only with copies as good or better. */
+      likeForLike: z.boolean(),
+    })
+    .default({ way: 'match', by: 10, leaveOut: [], likeForLike: true }),
+  /** The seller's own shop, and what search engines show of things there: patterns. */
+  shop: z
+    .object({ name: z.string().max(80), title: z.string().max(400), description: z.string().max(2_000) })
+    .default({ name: '', title: SHOP_TITLE, description: SHOP_DESCRIPTION }),
+  /** The version of each marketplace's rules that the person has seen the effects of. */
+  rulesSeen: z.record(z.string().max(32), z.number().int().nonnegative()).default({}),
 });
 export type Settings = z.infer<typeof Settings>;
 
@@ -384,6 +429,8 @@ export const COLLECTIONS = {
   forms: OwnForm,
   patterns: Pattern,
   research: Research,
+  mappings: Mapping,
+  terms: Terms,
 } as const;
 export type CollectionName = keyof typeof COLLECTIONS;
 export interface RecordOf {
@@ -400,4 +447,6 @@ export interface RecordOf {
   forms: OwnForm;
   patterns: Pattern;
   research: Research;
+  mappings: Mapping;
+  terms: Terms;
 }

@@ -77,6 +77,8 @@ export const FeeRule = z.discriminatedUnion('kind', [
     label: z.string().max(120),
     amount: Minor.nonnegative(),
     by: z.enum(['listing', 'day']),
+    /** What it asks for: words, another category; nothing where it is only bought. */
+    asks: z.enum(['words', 'category']).optional(),
   }),
   /** A flat amount up to and including a price, a share of the whole price above it. */
   z.object({
@@ -144,6 +146,8 @@ export const RuleSheet = z.object({
         code: z.string().max(40),
         label: z.string().max(80),
         wear: z.number().int().min(0).max(5),
+        /** The categories it is known in; absent: in all. */
+        categories: z.array(z.string().max(80)).max(500).optional(),
       }),
     )
     .min(1)
@@ -158,7 +162,8 @@ export const RuleSheet = z.object({
         id: z.string().max(60),
         label: z.string().max(160),
         help: z.string().max(400).optional(),
-        type: z.enum(['choice', 'text']),
+        /** `several`: as many of the choices as fit, joined by " | "; `yesNo`: answered "yes" or "no". */
+        type: z.enum(['choice', 'text', 'several', 'yesNo', 'number']),
         choices: z.array(z.string().max(120)).optional(),
         required: z.boolean(),
       }),
@@ -168,6 +173,39 @@ export const RuleSheet = z.object({
   handover: z.enum(['post', 'collect']),
   /** Where the marketplace itself sets what buyers pay for postage, whatever it costs. */
   postageCharged: Minor.nonnegative().optional(),
+  /** Where it may be sold to whoever bids most; absent: at a price only. Minor units. */
+  auction: z
+    .object({
+      minDays: z.number().int().positive(),
+      maxDays: z.number().int().positive().max(60),
+      again: z.number().int().min(0).max(20),
+      open: z.object({ min: Minor, max: Minor }),
+    })
+    .optional(),
+  /** Where things are listed against records found by barcode: those there are, and which are closed to this seller. */
+  records: z
+    .array(
+      z.object({
+        barcode: z.string().max(20),
+        rack: z.string().max(80),
+        closed: z.boolean(),
+      }),
+    )
+    .max(50_000)
+    .optional(),
+  /** What it says about sellers' terms; absent: it has its own for all. */
+  terms: z
+    .object({
+      maxHandlingDays: z.number().int().min(0).max(60),
+      returnDays: z.array(z.number().int().min(0).max(365)).max(20),
+    })
+    .optional(),
+  /** Nobody can call it: a person fills in its form. */
+  byHand: z.boolean().optional(),
+  /** It wants to be told what search engines are to show. */
+  search: z
+    .object({ title: z.number().int().positive(), description: z.number().int().positive() })
+    .optional(),
   /** New listings a calendar month; absent: no limit. */
   monthlyAllowance: z.number().int().positive().optional(),
 });

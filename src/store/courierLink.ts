@@ -189,9 +189,15 @@ function take(name: string, data: string): void {
     if (!markets.success) return;
     useCourier.setState({ markets: markets.data });
     // A marketplace that was away when its rules were asked for may be back.
-    const { sheetsMissing } = useCourier.getState();
-    if (sheetsMissing.some((m) => markets.data.some((v) => v.id === m.market && v.health === 'well')))
-      void loadSheets().catch(() => undefined);
+    const { sheets, sheetsMissing } = useCourier.getState();
+    const missing = sheetsMissing.some((m) =>
+      markets.data.some((v) => v.id === m.market && v.health === 'well'),
+    );
+    const outdated = markets.data.some(
+      (v) =>
+        v.sheetVersion !== null && sheets.some((x) => x.marketplace === v.id && x.version !== v.sheetVersion),
+    );
+    if (missing || outdated) void loadSheets().catch(() => undefined);
   } else if (name === 'caughtUp') {
     useCourier.setState({ caughtUp: true });
   }

@@ -2,23 +2,17 @@ import type { Picture, Plan, Thing } from '@/contract/records';
 import { planId } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { checkListing, type Finding } from '@/core/listing/check';
-import {
-  draftOf,
-  draftPrint,
-  effectiveListing,
-  inlandPostage,
-  listingTakeHome,
-  type Effective,
-} from '@/core/listing/effective';
+import { draftOf, draftPrint } from '@/core/listing/draft';
+import { effectiveListing, floorHere, listingTakeHome, type Effective } from '@/core/listing/effective';
 import type { KindTree } from '@/core/kinds/tree';
 import { clipFor, picturesFor } from '@/core/picture/chosen';
-import { PACKAGING } from '@/core/postage/rates';
-import { floorOfThing } from '@/core/price/floor';
 import type { TakeHome } from '@/core/price/takeHome';
 
 import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
-import { command, CourierTrouble, shelve } from './courierLink';
+import { command, CourierTrouble, shelve, type CommandWithoutId } from './courierLink';
 import { kindsNow } from './kinds';
+import { learnFrom } from './mappings';
+import { setupOf } from './setup';
 import { pictureWorker } from './pictureWorker';
 import { readShown } from './pictures';
 import { editPlan } from './things';
@@ -45,29 +39,33 @@ function mediaPrints({ pictures, clip }: Media): string[] {
 }
 
 /** What of the attic bears on a listing besides the thing itself. */
-export type Around = Pick<AtticState, 'plans' | 'pictures' | 'settings'> & { tree: KindTree };
+export type Around = Pick<AtticState, 'plans' | 'pictures' | 'settings' | 'mappings' | 'terms'> & {
+  tree: KindTree;
+};
 
 /** The check of a thing against one sheet. */
 export function examine(
   thing: Thing,
   sheet: RuleSheet,
-  { plans, pictures, settings, tree }: Around = { ...useAttic.getState(), tree: kindsNow() },
+  around: Around = { ...useAttic.getState(), tree: kindsNow() },
 ): Examined {
+  const { plans, pictures, settings, tree } = around;
   const plan = plans[planId(thing.id, sheet.marketplace)];
-  const posted = inlandPostage(thing, tree);
-  const floor = floorOfThing(thing, settings.multiples, (posted.ok ? posted.price : 0) + PACKAGING);
-  const day = { now: Date.now(), floor };
-  const effective = effectiveListing(thing, plan, sheet, settings.remembered, tree, day);
-  const own = thing.pictureIds.map((id) => pictures[id]).filter((p): p is Picture => p !== undefined);
-  const media = { pictures: picturesFor(own, sheet.photos), clip: clipFor(own, sheet.clip) };
+  const effective = effectiveListing(thing, plan, sheet, tree, setupOf(around, Date.now()));
+  const own = (plan?.pictureIds ?? thing.pictureIds)
+    .map((id) => pictures[id])
+    .filter((p): p is Picture => p !== undefined);
+  const media = {
+    // A person's own order for this marketplace stands; otherwise it is made for how buyers there look.
+    pictures: plan?.pictureIds ? own.slice(0, sheet.photos.max) : picturesFor(own, sheet.photos),
+    clip: clipFor(own, sheet.clip),
+  };
+  const floor = floorHere(thing, tree, settings);
   return {
     sheet,
     plan,
     effective,
-    findings: checkListing(thing, effective, sheet, own, tree, {
-      ...settings.guards,
-      floor,
-    }),
+    findings: checkListing(thing, effective, sheet, own, tree, { ...settings.guards, floor }),
     takeHome: listingTakeHome(effective, sheet),
     media,
   };
@@ -96,34 +94,57 @@ export async function send(thing: Thing, sheet: RuleSheet): Promise<void> {
   const blocker = examined.findings.find((f) => f.level === 'blocker');
   if (blocker) throw new CourierTrouble(blocker.message);
   const { media } = examined;
-  const { maxLongSide, maxBytes, shape } = sheet.photos;
   const hashes: string[] = [];
-  for (const { id } of media.pictures) {
-    const full = await readShown(id);
-    if (!full) throw new CourierTrouble('A picture is missing on this device: remove it or add it again.');
-    const rendition = await pictureWorker().rendition(full, { maxLongSide, maxBytes, shape });
-    hashes.push(await shelve('pictures', rendition));
-  }
-  const film = media.clip && (await readBlob(pictureKey(media.clip.id, 'clip')));
+  // What a person puts up by hand, the courier needs no pictures of.
+  if (!sheet.byHand)
+    for (const rendition of await renditionsOf(examined)) hashes.push(await shelve('pictures', rendition));
+  const film = !sheet.byHand && media.clip && (await readBlob(pictureKey(media.clip.id, 'clip')));
   const seconds = media.clip?.clip?.seconds;
   const clip = film && seconds ? { hash: await shelve('clips', film), seconds } : null;
   const draft = draftOf(examined.effective, sheet, hashes, clip);
-  const answer = await command({ type: 'send', thing: thing.id, market: sheet.marketplace, draft });
-  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+  const startAt = examined.plan?.startAt ?? null;
+  const notBefore = startAt !== null && startAt > Date.now() ? startAt : null;
+  await commanded({ type: 'send', thing: thing.id, market: sheet.marketplace, draft, notBefore });
   editPlan(thing.id, sheet.marketplace, 'sent', { wanted: true, sentMedia: mediaPrints(media) });
+  learnFrom(thing, examined);
+}
+
+/** A thing's pictures in the shape and order of a marketplace. @throws CourierTrouble when one is missing on this device */
+export async function renditionsOf({ sheet, media }: Examined): Promise<Blob[]> {
+  const { maxLongSide, maxBytes, shape } = sheet.photos;
+  const made: Blob[] = [];
+  for (const { id } of media.pictures) {
+    const full = await readShown(id);
+    if (!full) throw new CourierTrouble('A picture is missing on this device: remove it or add it again.');
+    made.push(await pictureWorker().rendition(full, { maxLongSide, maxBytes, shape }));
+  }
+  return made;
+}
+
+/** The person put it up by hand, there. */
+export async function putUpByHand(thing: string, market: string, url: string): Promise<void> {
+  await commanded({ type: 'handUp', thing, market, url });
+}
+
+/** The person took it down by hand. */
+export async function tookDownByHand(thing: string, market: string): Promise<void> {
+  await commanded({ type: 'handDown', thing, market });
+}
+
+/** @throws CourierTrouble with the courier's words where it does not take it */
+async function commanded(wish: CommandWithoutId): Promise<void> {
+  const answer = await command(wish);
+  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
 }
 
 export async function withdraw(thing: string, market: string): Promise<void> {
-  const answer = await command({ type: 'withdraw', thing, market });
-  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+  await commanded({ type: 'withdraw', thing, market });
 }
 
 export async function markSold(thing: string, market: string, amount: number): Promise<void> {
-  const answer = await command({ type: 'sold', thing, market, amount });
-  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+  await commanded({ type: 'sold', thing, market, amount });
 }
 
 export async function settleSecondSale(thing: string, order: string): Promise<void> {
-  const answer = await command({ type: 'settle', thing, order });
-  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+  await commanded({ type: 'settle', thing, order });
 }

@@ -2,8 +2,9 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 
 import { SoughtAnswer, type Sought } from '@/contract/comps';
-import { suggestedCategory } from '@/core/listing/mapping';
+import { categoryFor } from '@/core/mapping/categories';
 
+import { useAttic } from './attic';
 import { ask, useCourier } from './courierLink';
 import { kindsNow } from './kinds';
 
@@ -13,9 +14,10 @@ export const useSoughtWords = create<Record<string, Record<string, readonly Soug
 /** `market:category` for every marketplace that has a category for this kind. */
 export function placesOf(kind: string): string[] {
   const tree = kindsNow();
-  return useCourier.getState().sheets.flatMap(({ marketplace }) => {
-    const category = suggestedCategory(marketplace, kind, tree);
-    return category ? [`${marketplace}:${category}`] : [];
+  const mappings = Object.values(useAttic.getState().mappings);
+  return useCourier.getState().sheets.flatMap((sheet) => {
+    const category = sheet.byHand ? null : categoryFor(kind, tree, sheet, mappings);
+    return category ? [`${sheet.marketplace}:${category.id}`] : [];
   });
 }
 

@@ -178,6 +178,19 @@ export function comeDown(thingId: string, steps: MarkdownSteps | null): void {
   }));
 }
 
+/** It is promised to somebody, or an offer waits: its price stands still from now on. */
+export function hold(thingId: string, who: string): void {
+  editThing(thingId, 'held', (t) =>
+    t.holds.some((h) => h.to === null) ? null : { holds: [...t.holds, { from: Date.now(), to: null, who }] },
+  );
+}
+
+export function letGo(thingId: string): void {
+  editThing(thingId, 'no longer held', (t) => ({
+    holds: t.holds.map((h) => (h.to === null ? { ...h, to: Date.now() } : h)),
+  }));
+}
+
 /** A thing of which only the kind is known, lightly used; it is not in the attic. */
 export function blankThing(kind: string): Thing {
   return ThingSchema.parse({

@@ -1,5 +1,3 @@
-import { createHmac, timingSafeEqual } from 'node:crypto';
-
 import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
@@ -12,6 +10,7 @@ import type { News } from '@/core/courier/types';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
+import { genuine } from '../genuine';
 import { wearOf } from '../wear';
 
 type Listing = z.infer<typeof BrackenmoorListing>;
@@ -23,8 +22,13 @@ const FIELDS: Record<string, string> = {
 }; // prettier-ignore
 
 /** JSON with idempotency keys; signed webhooks, and a feed behind them. */
-export function brackenmoorAdapter(config: { address: string; token: string; hookSecret: string }): Adapter {
-  const { address, token } = config;
+export function brackenmoorAdapter(config: {
+  address: string;
+  token: () => string;
+  hookSecret: string;
+}): Adapter {
+  const { address } = config;
+  const token = () => config.token();
   const json = { 'content-type': 'application/json' };
 
   const refuse = (body: unknown): never => {
@@ -39,14 +43,14 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
   const upload = async (hash: string, pictures: Pictures): Promise<string> => {
     const bytes = await pictures(hash);
     const { status, body } = await call(`${address}/v1/pictures`, {
-      method: 'POST', token, expected: [201, 422], headers: { 'content-type': 'image/jpeg' }, body: bytes,
+      method: 'POST', token: token(), expected: [201, 422], headers: { 'content-type': 'image/jpeg' }, body: bytes,
     }); // prettier-ignore
     return status === 422 ? refuse(body) : readAs(BrackenmoorPicture, body).picture;
   };
 
   const uploadClip = async ({ hash, seconds }: NonNullable<ListingDraft['clip']>, shelf: Pictures) => {
     const { status, body } = await call(`${address}/v1/clips?seconds=${seconds}`, {
-      method: 'POST', token, expected: [201, 422], headers: { 'content-type': 'video/*' }, body: await shelf(hash),
+      method: 'POST', token: token(), expected: [201, 422], headers: { 'content-type': 'video/*' }, body: await shelf(hash),
     }); // prettier-ignore
     return status === 422 ? refuse(body) : readAs(BrackenmoorClip, body).clip;
   };
@@ -82,7 +86,7 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
 
   const find = async (ref: string): Promise<Listing | null> => {
     const { body } = await call(`${address}/v1/listings?reference=${encodeURIComponent(ref)}`, {
-      token,
+      token: token(),
       expected: [200],
     });
     return readAs(BrackenmoorListings, body).listings[0] ?? null;
@@ -96,7 +100,7 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
 
     async history(category, words) {
       const query = new URLSearchParams({ category, words });
-      const { body } = await call(`${address}/v1/past?${query}`, { token, expected: [200] });
+      const { body } = await call(`${address}/v1/past?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(BrackenmoorPast, body).past.map((p): Comp => ({
         id: p.number, market: 'brackenmoor', title: p.headline, brand: p.maker, category: p.category, wear: wear(p.condition),
@@ -106,21 +110,21 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
 
     async sought(category) {
       const { body } = await call(`${address}/v1/sought?${new URLSearchParams({ category })}`, {
-        token,
+        token: token(),
         expected: [200],
       });
       return readAs(BrackenmoorSought, body).words.map(({ word, times }) => ({ word, count: times }));
     },
 
     async ruleSheet() {
-      const { body } = await call(`${address}/v1/rules`, { token, expected: [200] });
+      const { body } = await call(`${address}/v1/rules`, { token: token(), expected: [200] });
       return readAs(RuleSheet, body);
     },
 
     async publish({ ref, draft }, pictures) {
       const { status, body } = await call(`${address}/v1/listings`, {
         method: 'POST',
-        token,
+        token: token(),
         expected: [200, 201, 422],
         headers: { ...json, 'idempotency-key': ref },
         body: await entry(ref, draft, pictures),
@@ -134,7 +138,7 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
       const id = remoteId ?? (await find(ref))?.listing;
       if (!id) return { news: [{ kind: 'ended', ref, remoteId: '', why: 'Brackenmoor no longer has it.' }] };
       const { status, body } = await call(`${address}/v1/listings/${id}`, {
-        method: 'PUT', token, expected: [200, 409, 422], headers: json, body: await entry(ref, draft, pictures),
+        method: 'PUT', token: token(), expected: [200, 409, 422], headers: json, body: await entry(ref, draft, pictures),
       }); // prettier-ignore
       if (status === 422) return refuse(body);
       return status === 409 ? over(readAs(BrackenmoorListing, body)) : 'revised';
@@ -145,7 +149,7 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
       if (!id) return 'absent';
       const { status, body } = await call(`${address}/v1/listings/${id}/end`, {
         method: 'POST',
-        token,
+        token: token(),
         expected: [200, 404, 409],
       });
       if (status === 404) return 'absent';
@@ -159,7 +163,7 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
 
     async eventsSince(cursor) {
       const { body } = await call(`${address}/v1/happenings?after=${encodeURIComponent(cursor ?? '0')}`, {
-        token,
+        token: token(),
         expected: [200],
       });
       const feed = readAs(BrackenmoorFeed, body);
@@ -167,11 +171,7 @@ export function brackenmoorAdapter(config: { address: string; token: string; hoo
     },
 
     readHook(header, body, now) {
-      const [at, signature] = (header('x-brackenmoor-signature') ?? '').split(':');
-      if (!at || !signature || !(Math.abs(now - Number(at)) < 300_000)) return null;
-      const right = createHmac('sha256', config.hookSecret).update(`${at}.${body}`).digest();
-      const given = Buffer.from(signature, 'hex');
-      if (given.length !== right.length || !timingSafeEqual(given, right)) return null;
+      if (!genuine(header('x-brackenmoor-signature'), body, config.hookSecret, now)) return null;
       try {
         const parsed = BrackenmoorHappening.safeParse(JSON.parse(body));
         return parsed.success ? [saleNews(parsed.data)] : null;

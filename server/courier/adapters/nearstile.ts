@@ -20,12 +20,13 @@ type Ad = z.infer<typeof NearstileAd>;
 
 const FIELDS: Record<string, string> = {
   heading: 'title', body: 'description', euros: 'price', board: 'category', state: 'condition', place: 'answer:place',
-  photos: 'pictures',
+  photos: 'pictures', origin: 'fact:origin',
 }; // prettier-ignore
 
 /** Ads put under our own name for them, looked over by people before they are up. */
-export function nearstileAdapter(config: { address: string; token: string }): Adapter {
-  const { address, token } = config;
+export function nearstileAdapter(config: { address: string; token: () => string }): Adapter {
+  const { address } = config;
+  const token = () => config.token();
   const json = { 'content-type': 'application/json' };
   const adAt = (ref: string) => `${address}/board/ads/${encodeURIComponent(ref)}`;
 
@@ -37,6 +38,7 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
       board: draft.category,
       state: draft.condition,
       place: draft.answers.place ?? '',
+      origin: draft.specifics.origin ?? '',
       photos: await Promise.all(
         draft.pictures.map(async (hash) => Buffer.from(await pictures(hash)).toString('base64')),
       ),
@@ -81,7 +83,7 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
 
     async history(category, words) {
       const query = new URLSearchParams({ board: category, words });
-      const { body } = await call(`${address}/board/old?${query}`, { token, expected: [200] });
+      const { body } = await call(`${address}/board/old?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(NearstileOld, body).ads.map((p): Comp => ({
         id: p.id, market: 'nearstile', title: p.heading, brand: '', category: p.board, wear: wear(p.state), sold: p.dealt,
@@ -91,20 +93,20 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
 
     async sought(category) {
       const { body } = await call(`${address}/board/searches?${new URLSearchParams({ board: category })}`, {
-        token,
+        token: token(),
         expected: [200],
       });
       return readAs(NearstileSearches, body).searches.map(([word, count]) => ({ word, count }));
     },
 
     async ruleSheet() {
-      const { body } = await call(`${address}/board/rules`, { token, expected: [200] });
+      const { body } = await call(`${address}/board/rules`, { token: token(), expected: [200] });
       return readAs(RuleSheet, body);
     },
 
     async publish({ ref, draft }, pictures) {
       const { status, body } = await call(`${adAt(ref)}?new=yes`, {
-        method: 'PUT', token, expected: [200, 202, 400, 409], headers: json, body: await form(draft, pictures),
+        method: 'PUT', token: token(), expected: [200, 202, 400, 409], headers: json, body: await form(draft, pictures),
       }); // prettier-ignore
       if (status === 400) return refuse(body);
       const ad = readAs(NearstileAd, body);
@@ -113,7 +115,7 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
 
     async revise(ref, _remoteId, draft, pictures) {
       const { status, body } = await call(adAt(ref), {
-        method: 'PUT', token, expected: [200, 202, 400, 409], headers: json, body: await form(draft, pictures),
+        method: 'PUT', token: token(), expected: [200, 202, 400, 409], headers: json, body: await form(draft, pictures),
       }); // prettier-ignore
       if (status === 400) return refuse(body);
       return status === 409 ? over(readAs(NearstileAd, body)) : 'revised';
@@ -122,7 +124,7 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
     async withdraw(ref, _remoteId, outcome) {
       const { status } = await call(`${adAt(ref)}/close`, {
         method: 'POST',
-        token,
+        token: token(),
         expected: [200, 404],
         headers: json,
         body: JSON.stringify({ as: outcome }),
@@ -131,7 +133,7 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
     },
 
     async lookUp(ref) {
-      const { status, body } = await call(adAt(ref), { token, expected: [200, 404] });
+      const { status, body } = await call(adAt(ref), { token: token(), expected: [200, 404] });
       if (status === 404) return null;
       const ad = readAs(NearstileAd, body);
       return { ...published(ad), over: ad.status === 'closed' || ad.status === 'turned down' };
@@ -139,7 +141,7 @@ export function nearstileAdapter(config: { address: string; token: string }): Ad
 
     async eventsSince(cursor) {
       const { body } = await call(`${address}/board/news/${encodeURIComponent(cursor ?? '0')}`, {
-        token,
+        token: token(),
         expected: [200],
       });
       const { news, upTo } = readAs(NearstileNews, body);

@@ -15,13 +15,14 @@ type Piece = z.infer<typeof ThreadwickPiece>;
 const FIELDS: Record<string, string> = {
   name: 'title', story: 'description', price: 'price', shelf: 'category', worn: 'condition', photos: 'pictures',
   department: 'specific:department', size: 'specific:size', colour: 'specific:colour', label: 'specific:brand',
-  cloth: 'specific:material',
+  cloth: 'specific:material', origin: 'fact:origin',
 }; // prettier-ignore
 const POSTAGE = 390;
 
 /** A form with the photos in one call; found again by reference; its journal has to be read. */
-export function threadwickAdapter(config: { address: string; token: string }): Adapter {
-  const { address, token } = config;
+export function threadwickAdapter(config: { address: string; token: () => string }): Adapter {
+  const { address } = config;
+  const token = () => config.token();
 
   const form = async (ref: string, draft: ListingDraft, pictures: Pictures): Promise<FormData> => {
     const data = new FormData();
@@ -40,6 +41,7 @@ export function threadwickAdapter(config: { address: string; token: string }): A
         colour: specifics.colour ?? '',
         label: specifics.brand ?? '',
         cloth: specifics.material ?? '',
+        origin: specifics.origin ?? '',
       }),
     );
     for (const hash of draft.pictures)
@@ -58,7 +60,7 @@ export function threadwickAdapter(config: { address: string; token: string }): A
 
   const find = async (ref: string): Promise<Piece | null> => {
     const { body } = await call(`${address}/rail/pieces?ref=${encodeURIComponent(ref)}`, {
-      token,
+      token: token(),
       expected: [200],
     });
     return readAs(ThreadwickPieces, body)[0] ?? null;
@@ -83,7 +85,7 @@ export function threadwickAdapter(config: { address: string; token: string }): A
 
     async history(category, words) {
       const query = new URLSearchParams({ shelf: category, words });
-      const { body } = await call(`${address}/rail/gone?${query}`, { token, expected: [200] });
+      const { body } = await call(`${address}/rail/gone?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(ThreadwickGone, body).map((p): Comp => ({
         id: p.no, market: 'threadwick', title: p.name, brand: p.label, category: p.shelf, wear: wear(p.worn), sold: p.gone,
@@ -93,14 +95,14 @@ export function threadwickAdapter(config: { address: string; token: string }): A
 
     async sought(category) {
       const { body } = await call(`${address}/rail/asked?${new URLSearchParams({ shelf: category })}`, {
-        token,
+        token: token(),
         expected: [200],
       });
       return Object.entries(readAs(ThreadwickAsked, body)).map(([word, count]) => ({ word, count }));
     },
 
     async ruleSheet() {
-      const { body } = await call(`${address}/rail/rules`, { token, expected: [200] });
+      const { body } = await call(`${address}/rail/rules`, { token: token(), expected: [200] });
       return readAs(RuleSheet, body);
     },
 
@@ -109,7 +111,7 @@ export function threadwickAdapter(config: { address: string; token: string }): A
       const there = unclear ? await find(ref) : null;
       if (there) return there.status === 'hanging' ? published(there) : over(there);
       const { status, body } = await call(`${address}/rail/pieces?ref=${encodeURIComponent(ref)}`, {
-        method: 'POST', token, expected: [201, 303, 406], body: await form(ref, draft, pictures),
+        method: 'POST', token: token(), expected: [201, 303, 406], body: await form(ref, draft, pictures),
       }); // prettier-ignore
       if (status === 406) return refuse(body);
       const piece = readAs(ThreadwickPiece, body);
@@ -120,7 +122,7 @@ export function threadwickAdapter(config: { address: string; token: string }): A
       const no = remoteId ?? (await find(ref))?.no;
       if (!no) return { news: [{ kind: 'ended', ref, remoteId: '', why: 'Threadwick no longer has it.' }] };
       const { status, body } = await call(`${address}/rail/pieces/${no}`, {
-        method: 'POST', token, expected: [200, 406, 410], body: await form(ref, draft, pictures),
+        method: 'POST', token: token(), expected: [200, 406, 410], body: await form(ref, draft, pictures),
       }); // prettier-ignore
       if (status === 406) return refuse(body);
       return status === 410 ? over(readAs(ThreadwickPiece, body)) : 'revised';
@@ -131,7 +133,7 @@ export function threadwickAdapter(config: { address: string; token: string }): A
       if (!no) return 'absent';
       const { status, body } = await call(`${address}/rail/pieces/${no}`, {
         method: 'DELETE',
-        token,
+        token: token(),
         expected: [200, 404, 410],
       });
       if (status === 404) return 'absent';
@@ -145,7 +147,7 @@ export function threadwickAdapter(config: { address: string; token: string }): A
 
     async eventsSince(cursor) {
       const { body } = await call(`${address}/rail/journal?since=${encodeURIComponent(cursor ?? '0')}`, {
-        token,
+        token: token(),
         expected: [200],
       });
       const { lines, next } = readAs(ThreadwickJournal, body);

@@ -5,7 +5,7 @@ import type { Context } from 'hono';
 
 import { Hooks } from '../kit/hooks';
 import { measureJpeg, type Measured } from '../kit/pictures';
-import { euros, frame, isOut, page, type Service } from '../kit/service';
+import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
 import { Turns } from '../kit/turns';
 import { pastOf, search, searched } from '../kit/past';
@@ -49,7 +49,7 @@ export function brackenmoor(options: {
   const hooks = new Hooks(store, options.hook, 'x-brackenmoor-signature', switches);
   const turns = new Turns();
 
-  app.get('/v1/rules', (c) => c.json(SHEET));
+  app.get('/v1/rules', (c) => c.json(sheetToday(SHEET, switches)));
 
   app.post('/v1/pictures', async (c) => {
     const bytes = new Uint8Array(await c.req.arrayBuffer());
@@ -96,7 +96,7 @@ export function brackenmoor(options: {
     if (!pictures) return [{ code: 'PH-9', field: 'pictures', message: 'A picture is not here.' }];
     if (entry.clip && !(await store.get('clip', entry.clip)))
       return [{ code: 'CL-9', field: 'clip', message: 'The film is not here.' }];
-    const problems = problemsOf(entry, pictures);
+    const problems = problemsOf(entry, pictures, switches);
     const others = (await store.all<Listing>('listing')).filter((l) => l.id !== own?.id);
     const headline = entry.headline.trim().toLowerCase();
     if (

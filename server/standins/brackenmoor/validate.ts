@@ -1,4 +1,6 @@
+import { NO_FAULTS, type Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
+import { picturesToday } from '../kit/service';
 import { CATEGORIES, SHEET } from './sheet';
 
 /** What a seller sends. */
@@ -42,7 +44,11 @@ export function readEntry(body: unknown): Entry | null {
 }
 
 /** Everything wrong with an entry, by Brackenmoor's rules. */
-export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number })[]): Problem[] {
+export function problemsOf(
+  entry: Entry,
+  pictures: (Measured & { bytes: number })[],
+  switches: Switches = NO_FAULTS,
+): Problem[] {
   const found: Problem[] = [];
   const bad = (code: string, field: string, message: string) => found.push({ code, field, message });
 
@@ -56,7 +62,8 @@ export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number }
     bad('PO-1', 'postageCents', 'Postage goes up to 200.00.');
 
   if (pictures.length === 0) bad('PH-1', 'pictures', 'At least one picture.');
-  if (pictures.length > 12) bad('PH-2', 'pictures', 'Twelve pictures at the most.');
+  const most = picturesToday(12, switches);
+  if (pictures.length > most) bad('PH-2', 'pictures', `${most} pictures at the most.`);
   pictures.forEach((p, i) => {
     if (Math.max(p.width, p.height) < 500) bad('PH-3', 'pictures', `Picture ${i + 1} is under 500 pixels.`);
     if (p.bytes > 4_000_000) bad('PH-4', 'pictures', `Picture ${i + 1} is over 4 MB.`);
@@ -74,6 +81,9 @@ export function problemsOf(entry: Entry, pictures: (Measured & { bytes: number }
     } else if (value.length > 65)
       bad('AT-3', `attributes.${wanted.id}`, `${wanted.label} is longer than 65.`);
   }
+  const origin = (entry.attributes.origin ?? '').trim();
+  if (switches.asksOrigin && origin === '') bad('AT-4', 'attributes.origin', 'Where was it made?');
+  if (origin.length > 40) bad('AT-5', 'attributes.origin', 'Where it was made is longer than 40.');
   if (!SHEET.conditions.some((c) => c.code === entry.condition))
     bad('CO-1', 'condition', 'We have no such condition.');
 

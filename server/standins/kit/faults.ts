@@ -20,17 +20,29 @@ export interface Switches {
   reviewTime: number;
   /** Nothing answers before this moment. */
   outageUntil: number;
+  /** How long a day lasts, milliseconds: auctions and paid places go by days. */
+  dayLasts: number;
+  /** The seller's token is no longer good: a new one has to be fetched. */
+  tokenExpired: boolean;
+  /** The rules of the day: half the pictures; every thing has to say where it was made. */
+  fewerPictures: boolean;
+  asksOrigin: boolean;
+  /** Goes up with every change of the rules. */
+  rulesVersion: number;
 }
 
 export const NO_FAULTS: Switches = {
   latency: 0, tooMany: 0, broken: 0, hangUp: 0, hooksTwice: false, hooksLost: false, hooksReordered: false,
-  reviewTime: 4_000, outageUntil: 0,
+  reviewTime: 4_000, outageUntil: 0, dayLasts: 86_400_000, tokenExpired: false, fewerPictures: false, asksOrigin: false, rulesVersion: 1,
 }; // prettier-ignore
 
 /** What a restart does not end; "the next so many calls" are over with it. */
 export function lasting(switches: Switches): Switches {
   return { ...switches, tooMany: 0, broken: 0, hangUp: 0 };
 }
+
+/** Switches that are on or off. */
+export const TICKS = ['hooksTwice', 'hooksLost', 'hooksReordered', 'tokenExpired', 'fewerPictures', 'asksOrigin'] as const; // prettier-ignore
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
@@ -64,8 +76,13 @@ export function setSwitches(switches: Switches, wanted: Record<string, unknown>)
     if (wanted[key] !== undefined && Number.isFinite(value) && value >= 0)
       switches[key] = Math.min(value, 600_000);
   }
-  for (const key of ['hooksTwice', 'hooksLost', 'hooksReordered'] as const)
+  const day = Number(wanted.dayLasts);
+  if (wanted.dayLasts !== undefined && day >= 100 && day <= 86_400_000) switches.dayLasts = day;
+  const rules = () => `${switches.fewerPictures} ${switches.asksOrigin}`;
+  const before = rules();
+  for (const key of TICKS)
     if (wanted[key] !== undefined) switches[key] = wanted[key] === true || wanted[key] === 'on';
+  if (rules() !== before) switches.rulesVersion += 1;
   const minutes = Number(wanted.outageMinutes);
   if (wanted.outageMinutes !== undefined && Number.isFinite(minutes) && minutes >= 0)
     switches.outageUntil = minutes === 0 ? 0 : Date.now() + minutes * 60_000;

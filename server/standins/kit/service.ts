@@ -3,7 +3,8 @@ import { Hono } from 'hono';
 import { html, raw } from 'hono/html';
 import type { HtmlEscapedString } from 'hono/utils/html';
 
-import { faulty, lasting, NO_FAULTS, setSwitches, type Switches } from './faults';
+import { Access } from './access';
+import { faulty, lasting, NO_FAULTS, setSwitches, TICKS, type Switches } from './faults';
 import type { Store } from './store';
 
 export type ServiceApp = Hono<{ Bindings: HttpBindings }>;
@@ -29,10 +30,18 @@ export interface Frame {
  *
  * @param seller path under which the seller's calls live, `/v1`
  */
-export function frame(options: { name: string; store: Store; token: string; seller: string }): Frame {
+export function frame(options: {
+  name: string;
+  store: Store;
+  token: string;
+  seller: string;
+  /** How its days usually are, where they are not calm. */
+  usual?: Partial<Switches>;
+}): Frame {
   const { name, store, token, seller } = options;
   const app: ServiceApp = new Hono({ strict: false });
-  const switches: Switches = { ...NO_FAULTS };
+  const switches: Switches = { ...NO_FAULTS, ...options.usual };
+  const access = new Access(store, token, switches);
   // A service that is out stays out when its process starts again.
   const ready = store.get<Partial<Switches>>('switches', 'board').then((kept) => {
     Object.assign(switches, kept);
@@ -40,10 +49,11 @@ export function frame(options: { name: string; store: Store; token: string; sell
 
   app.use(async (_c, next) => {
     await ready;
+    await access.ready;
     return next();
   });
   app.use(`${seller}/*`, async (c, next) => {
-    if (c.req.header('authorization') !== `Bearer ${token}`) return c.json({ message: 'Who are you?' }, 401);
+    if (!access.admits(c.req.header('authorization'))) return c.json({ message: 'Who are you?' }, 401);
     return next();
   });
   app.use(`${seller}/*`, faulty(switches));
@@ -68,17 +78,42 @@ export function frame(options: { name: string; store: Store; token: string; sell
     });
   });
 
+  access.routes(app, name);
+
   app.get('/switchboard', (c) => c.html(switchboardPage(name, switches)));
   app.post('/switchboard', async (c) => {
     const isForm = (c.req.header('content-type') ?? '').includes('form');
     const wanted = isForm
-      ? { hooksTwice: false, hooksLost: false, hooksReordered: false, ...(await c.req.parseBody()) }
+      ? { ...Object.fromEntries(TICKS.map((key) => [key, false])), ...(await c.req.parseBody()) }
       : ((await c.req.json()) as Record<string, unknown>);
     setSwitches(switches, wanted);
     await store.write([{ sort: 'switches', id: 'board', body: lasting(switches) }]);
     return isForm ? c.redirect('switchboard', 303) : c.json(switches);
   });
   return { app, switches };
+}
+
+/** What a published sheet says today: its own words, and the rules that changed since. */
+export function sheetToday<S extends { photos: { max: number; min: number }; categories: readonly { leaf: boolean; specifics: readonly object[] }[] }>(
+  sheet: S,
+  switches: Switches,
+) {
+  const most = picturesToday(sheet.photos.max, switches);
+  return {
+    ...sheet,
+    version: switches.rulesVersion,
+    photos: { ...sheet.photos, max: most, min: Math.min(sheet.photos.min, most) },
+    categories: switches.asksOrigin
+      ? sheet.categories.map((x) => (x.leaf ? { ...x, specifics: [...x.specifics, ORIGIN] } : x))
+      : sheet.categories,
+  };
+} // prettier-ignore
+
+const ORIGIN = { id: 'origin', label: 'Where it was made', need: 'required', maxLength: 40 };
+
+/** How many pictures are taken today. */
+export function picturesToday(usual: number, switches: Switches): number {
+  return switches.fewerPictures ? Math.ceil(usual / 2) : usual;
 }
 
 /** Pages are closed too while the whole service is out. */
@@ -148,9 +183,13 @@ function switchboardPage(name: string, s: Switches) {
           ${number('broken', 'next calls answered with an error', s.broken)}
           ${number('hangUp', 'next changes carried out, then no answer', s.hangUp)}
           ${number('reviewTime', 'milliseconds a review takes', s.reviewTime)}
+          ${number('dayLasts', 'milliseconds that a day lasts', s.dayLasts)}
           ${tick('hooksTwice', 'messages to the seller sent twice', s.hooksTwice)}
           ${tick('hooksLost', 'messages to the seller lost', s.hooksLost)}
           ${tick('hooksReordered', 'messages to the seller out of order', s.hooksReordered)}
+          ${tick('tokenExpired', 'the seller’s token has run out', s.tokenExpired)}
+          ${tick('fewerPictures', 'new rule: half as many pictures', s.fewerPictures)}
+          ${tick('asksOrigin', 'new rule: every thing says where it was made', s.asksOrigin)}
           <button>Set</button>
         </form>
       </main>`,

@@ -36,4 +36,5 @@ export const SHEET = {
   forbiddenWords: [],
   questions: [],
   handover: 'post',
+  search: { title: 60, description: 155 },
 };

@@ -4,13 +4,14 @@ import { html } from 'hono/html';
 import type { Context } from 'hono';
 
 import { measureJpeg } from '../kit/pictures';
-import { frame, isOut, page, type Service } from '../kit/service';
+import { frame, isOut, page, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
 import { Turns } from '../kit/turns';
 import { review } from './review';
 import { pastOf, search, searched } from '../kit/past';
 import { SEED, SHELVES } from './past';
-import { PLACES, SHEET } from './sheet';
+import { SHEET } from './sheet';
+import { faultsOf, photoFaults } from './validate';
 
 interface Ad {
   /** The seller's own name for it: putting the same one twice changes nothing twice. */
@@ -29,10 +30,6 @@ interface Ad {
 }
 
 const LOOK = { ground: '#f3f6e9', ink: '#26301b', accent: '#6a7a1f', face: 'Verdana, sans-serif' };
-const text = (value: unknown, most: number): value is string =>
-  typeof value === 'string' && value.length <= most;
-const graphemes = (value: string) => [...new Intl.Segmenter().segment(value)].length;
-
 /**
  * Nearstile: a local board. Ads are put under the seller's own name for them and wait for a person to
  * look them over; buyers meet the seller, and only the seller knows when it is sold.
@@ -43,38 +40,18 @@ export function nearstile(options: { store: Store; token: string; base: string }
   const turns = new Turns();
   let timer: NodeJS.Timeout | null = null;
 
-  app.get('/board/rules', (c) => c.json(SHEET));
+  app.get('/board/rules', (c) => c.json(sheetToday(SHEET, switches)));
 
   const state = (ad: Ad) => ({
     id: ad.id, status: ad.status, closedAs: ad.closedAs, why: ad.why, link: `${base}/ad/${encodeURIComponent(ad.id)}`,
   }); // prettier-ignore
 
-  /** Faults that need no person to see. */
-  const faultsOf = (b: Record<string, unknown>): string[] => {
-    const faults: string[] = [];
-    if (!text(b.heading, 4_000) || graphemes(b.heading.trim()) < 1 || graphemes(b.heading) > 64)
-      faults.push('heading: 1 to 64 characters');
-    if (!text(b.body, 20_000) || graphemes(b.body) > 1_500) faults.push('body: up to 1500 characters');
-    if (typeof b.euros !== 'number' || !(b.euros >= 0 && b.euros <= 5_000)) faults.push('euros: 0 to 5000');
-    if (!SHEET.categories.some((x) => x.id === b.board)) faults.push('board: not one of ours');
-    if (!SHEET.conditions.some((x) => x.code === b.state)) faults.push('state: new, used or fix');
-    if (!PLACES.includes(String(b.place))) faults.push('place: not one of ours');
-    return faults;
-  };
-
-  const readPhotos = (list: unknown): { photos: Uint8Array[]; faults: string[] } => {
-    const given = Array.isArray(list) ? list : [];
-    const faults: string[] = [];
-    if (given.length < 1 || given.length > 9) faults.push('photos: 1 to 9');
-    const photos = given.slice(0, 9).map((p) => new Uint8Array(Buffer.from(String(p), 'base64')));
-    for (const bytes of photos) {
+  const readPhotos = (list: unknown) =>
+    (Array.isArray(list) ? list : []).slice(0, 30).map((p) => {
+      const bytes = new Uint8Array(Buffer.from(String(p), 'base64'));
       const size = measureJpeg(bytes);
-      if (!size) faults.push('photos: not a JPEG');
-      else if (Math.max(size.width, size.height) < 400) faults.push('photos: at least 400 pixels');
-      if (bytes.length > 1_500_000) faults.push('photos: up to 1.5 MB');
-    }
-    return { photos, faults };
-  };
+      return { bytes, longSide: size ? Math.max(size.width, size.height) : 0 };
+    });
 
   app.put('/board/ads/:id', (c) =>
     turns.run(async () => {
@@ -83,11 +60,17 @@ export function nearstile(options: { store: Store; token: string; base: string }
       if (old && (old.status === 'closed' || old.status === 'turned down')) return c.json(state(old), 409);
       if (old && c.req.query('new') === 'yes') return c.json(state(old));
       const b = (await c.req.json().catch(() => ({}))) as Record<string, unknown>;
-      const { photos, faults: photoFaults } = readPhotos(b.photos);
-      const faults = [...faultsOf(b), ...photoFaults];
+      const photos = readPhotos(b.photos);
+      const faults = [
+        ...faultsOf(b, switches),
+        ...photoFaults(
+          photos.map((p) => ({ longSide: p.longSide, bytes: p.bytes.length })),
+          switches,
+        ),
+      ];
       if (faults.length > 0) return c.json({ faults }, 400);
       const names: string[] = [];
-      for (const bytes of photos) {
+      for (const { bytes } of photos) {
         const name = randomBytes(8).toString('hex');
         await store.putPicture(name, bytes);
         names.push(name);

@@ -56,6 +56,16 @@ export const SHEET = {
     taxBp: 2_000,
   },
   forbiddenWords: [{ word: 'reproduction', why: 'only the real old thing' }],
-  questions: [],
+  questions: [
+    {
+      id: 'corner',
+      label: 'Section of your corner',
+      help: 'Where it stands in your own corner of Oldhollow. Leave it open if you have none.',
+      type: 'text',
+      required: false,
+    },
+  ],
   handover: 'post',
+  terms: { maxHandlingDays: 20, returnDays: [0, 7, 14, 30] },
+  auction: { minDays: 1, maxDays: 10, again: 3, open: { min: 300, max: 2_000_000 } },
 };

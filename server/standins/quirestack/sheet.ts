@@ -30,7 +30,7 @@ export const SHEET = {
     { code: 'A', label: 'Unopened', wear: 0 },
     { code: 'B', label: 'Read with clean hands', wear: 1 },
     { code: 'C', label: 'Read', wear: 2 },
-    { code: 'D', label: 'Much read', wear: 4 },
+    { code: 'D', label: 'Much read', wear: 4, categories: ['pages', 'sound', 'screen'] },
   ],
   fees: {
     rules: [

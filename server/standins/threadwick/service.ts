@@ -4,7 +4,7 @@ import { html } from 'hono/html';
 import type { Context } from 'hono';
 
 import { measureJpeg } from '../kit/pictures';
-import { euros, frame, isOut, page, type Service } from '../kit/service';
+import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
 import { Turns } from '../kit/turns';
 import { pastOf, search, searched } from '../kit/past';
@@ -47,7 +47,7 @@ export function threadwick(options: { store: Store; token: string; base: string 
     return next();
   });
 
-  app.get('/rail/rules', (c) => c.json(SHEET));
+  app.get('/rail/rules', (c) => c.json(sheetToday(SHEET, switches)));
 
   const where = (s: Shown) => ({
     no: s.no,
@@ -76,7 +76,7 @@ export function threadwick(options: { store: Store; token: string; base: string 
     const form = await readForm(c);
     if (!form) return c.json({ words: 'We could not read that.' }, 400);
     const measured = form.photos.flatMap((p) => (p.size ? [{ ...p.size, bytes: p.bytes.length }] : []));
-    const no = objections(form.piece, measured);
+    const no = objections(form.piece, measured, switches);
     if (measured.length < form.photos.length) no.push(['photos', 'One of the photos is no JPEG.']);
     if (no.length > 0) return c.json({ objections: no }, 406);
     const photos: string[] = [];

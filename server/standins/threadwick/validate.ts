@@ -1,4 +1,6 @@
+import { NO_FAULTS, type Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
+import { picturesToday } from '../kit/service';
 import { FOR_WHOM, HUES, SHEET } from './sheet';
 
 /** A piece as the seller describes it. */
@@ -14,6 +16,7 @@ export interface Piece {
   colour: string;
   label: string;
   cloth: string;
+  origin: string;
 }
 
 export type Objection = [field: keyof Piece | 'photos', words: string];
@@ -30,6 +33,7 @@ const KEYS = [
   'colour',
   'label',
   'cloth',
+  'origin',
 ] as const;
 
 export function readPiece(text: unknown): Piece | null {
@@ -51,7 +55,11 @@ export function cents(price: string): number {
 }
 
 /** What Threadwick objects to in a piece. */
-export function objections(piece: Piece, photos: (Measured & { bytes: number })[]): Objection[] {
+export function objections(
+  piece: Piece,
+  photos: (Measured & { bytes: number })[],
+  switches: Switches = NO_FAULTS,
+): Objection[] {
   const no: Objection[] = [];
   const long = letters(piece.name.trim());
   if (long < 1) no.push(['name', 'Give it a name.']);
@@ -68,7 +76,11 @@ export function objections(piece: Piece, photos: (Measured & { bytes: number })[
   if (!HUES.includes(piece.colour)) no.push(['colour', 'Choose one of our 18 colours.']);
   if (piece.label.length > 40) no.push(['label', 'Up to 40 letters.']);
   if (piece.cloth.length > 40) no.push(['cloth', 'Up to 40 letters.']);
-  if (photos.length < 4 || photos.length > 8) no.push(['photos', 'Four to eight photos.']);
+  const most = picturesToday(8, switches);
+  if (photos.length < Math.min(4, most) || photos.length > most)
+    no.push(['photos', `Four to ${most} photos.`]);
+  if (switches.asksOrigin && piece.origin.trim() === '') no.push(['origin', 'Where was it made?']);
+  if (piece.origin.length > 40) no.push(['origin', 'Up to 40 letters.']);
   for (const p of photos) {
     if (Math.abs(p.width - p.height) > 2) no.push(['photos', 'Photos are square here.']);
     if (p.width < 600) no.push(['photos', 'Photos are at least 600 pixels wide.']);

@@ -26,15 +26,21 @@ export function conditionText(thing: Thing, units: Units): string[] {
   if (thing.included.trim() !== '') lines.push(`- with it: ${thing.included.trim()}`);
   if (thing.missing.trim() !== '') lines.push(`- missing: ${thing.missing.trim()}`);
   if (thing.tested) lines.push(`- ${TESTED_WORDS[thing.tested]}`);
-  if (thing.cleaned !== null) lines.push(thing.cleaned ? '- cleaned' : '- as it was found, not cleaned');
+  const cleaned = cleanedWords(thing);
+  if (cleaned) lines.push(`- ${cleaned}`);
   const home = homeWords(thing);
   if (home) lines.push(`- ${home}`);
   if (thing.conditionNote.trim() !== '') lines.push(thing.conditionNote.trim());
   return lines;
 }
 
+/** Empty where nobody has said. */
+export function cleanedWords({ cleaned }: Pick<Thing, 'cleaned'>): string {
+  return cleaned === null ? '' : cleaned ? 'cleaned' : 'as it was found, not cleaned';
+}
+
 /** "from a smoke-free home with pets"; empty where nobody has said. */
-function homeWords({ smoke, pets }: Pick<Thing, 'smoke' | 'pets'>): string {
+export function homeWords({ smoke, pets }: Pick<Thing, 'smoke' | 'pets'>): string {
   if (smoke === null && pets === null) return '';
   const without = [smoke === false ? 'smoke' : '', pets === false ? 'pets' : ''].filter(Boolean);
   const having = [smoke ? 'smoke' : '', pets ? 'pets' : ''].filter(Boolean);

@@ -6,7 +6,7 @@ import { RuleSheet } from '@/contract/ruleSheet';
 import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
-import { conditionWord } from '../listing/mapping';
+import { conditionWord } from '../listing/onSheet';
 import { conditionText } from './conditionText';
 import { gradeOf, gradeOfThing } from './grade';
 

@@ -1,4 +1,4 @@
-import type { Command, ListingDraft } from '@/contract/courier';
+import { ListingDraft, type Command } from '@/contract/courier';
 
 import { emptyCourier, isOver, nextDue, step, thingOfRef } from './step';
 import type { CourierEvent, CourierState, Effect, News } from './types';
@@ -6,10 +6,10 @@ import { viewOf } from './view';
 import { LATE_PUBLISH, waitAfter } from './waiting';
 
 const POLICY = { moor: { pollEvery: 60_000 }, wick: { pollEvery: 3_000 }, stile: { pollEvery: 3_000 } };
-const DRAFT: ListingDraft = {
+const DRAFT = ListingDraft.parse({
   title: 'Gansey', description: '', price: 4800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {},
-  answers: {}, pictures: [], clip: null,
-}; // prettier-ignore
+  answers: {}, pictures: [],
+}); // prettier-ignore
 
 /** Drives the core by hand, one event after the other. */
 class Bench {

@@ -4,7 +4,7 @@ import type {
   Action, ClosingEntry, CourierEvent, CourierListing, CourierMarket, CourierState, CourierThing, Effect, Job,
   News, Policy, Step,
 } from './types'; // prettier-ignore
-import { LATE_PUBLISH, waitAfter } from './waiting';
+import { LATE_PUBLISH, NEVER, waitAfter } from './waiting';
 
 /** A courier that knows nothing yet. */
 export function emptyCourier(): CourierState {
@@ -50,12 +50,20 @@ export function nextDue(state: CourierState): number | null {
     if (least === null || at < least) least = at;
   };
   for (const market of state.markets.values())
-    if (!market.polling) consider(Math.max(market.pollDue, market.pausedUntil));
+    if (!market.polling && market.link !== 'off' && market.pollDue < NEVER)
+      consider(Math.max(market.pollDue, market.pausedUntil));
   for (const id of state.busy)
-    for (const listing of Object.values(state.things.get(id)?.listings ?? {}))
-      if (listing.job && !listing.job.running)
-        consider(Math.max(listing.job.due, state.markets.get(listing.market)?.pausedUntil ?? 0));
+    for (const listing of Object.values(state.things.get(id)?.listings ?? {})) {
+      const market = state.markets.get(listing.market);
+      if (listing.job && !listing.job.running && listing.job.due < NEVER && mayGo(listing.job, market))
+        consider(Math.max(listing.job.due, market?.pausedUntil ?? 0));
+    }
   return least;
+}
+
+/** Whether the connection lets a job through: a paused marketplace is still told what to take down. */
+function mayGo(job: Job, market: CourierMarket | undefined): boolean {
+  return market?.link === 'paused' ? job.action === 'withdraw' : market?.link !== 'off';
 }
 
 const newJob = (action: Action, due: number): Job => ({
@@ -122,6 +130,15 @@ class Run {
       case 'started':
         this.started(event.markets);
         break;
+      case 'connection': {
+        const market = this.state.markets.get(event.market);
+        if (market) {
+          market.link = event.link;
+          if (event.link === 'connected') market.pausedUntil = 0;
+          if (event.link !== 'off' && market.pollDue < NEVER) market.pollDue = this.now;
+        }
+        break;
+      }
       case 'tick':
         this.tick();
         break;
@@ -136,6 +153,7 @@ class Run {
     const market = 'market' in command ? command.market : null;
     const listing = market ? thing?.listings[market] : undefined;
     if (market && !this.state.markets.has(market)) return 'That marketplace is not connected.';
+    const byHand = market !== null && this.byHand(market);
     switch (command.type) {
       case 'send':
         return this.send(command, thing, listing);
@@ -148,7 +166,10 @@ class Run {
         if (!thing || !listing || (listing.state !== 'live' && listing.state !== 'inReview'))
           return 'It is not listed there.';
         if (thing.sale) return 'It is sold already.';
-        const deal = { ...this.toWithdraw(listing), dealHere: true };
+        // Where all is done by hand, the person has been there already.
+        const deal: CourierListing = byHand
+          ? { ...listing, want: 'gone', state: 'sold', job: null, nextDraft: null, since: this.now }
+          : { ...this.toWithdraw(listing), dealHere: true };
         this.putListing(thing, deal);
         this.sale(command.thing, {
           market: command.market, order: `deal-${command.id}`, amount: command.amount, postage: 0, fees: 0,
@@ -156,6 +177,29 @@ class Run {
         }); // prettier-ignore
         return null;
       }
+      case 'handUp': {
+        if (!byHand) return 'The courier does that there by itself.';
+        const job = listing?.job?.action;
+        if (!thing || !listing || listing.want === 'gone' || !(job === 'publish' || job === 'revise'))
+          return 'Nothing waits to be put up there.';
+        this.putListing(thing, {
+          ...listing,
+          state: 'live',
+          draft: listing.nextDraft ?? listing.draft,
+          nextDraft: null,
+          url: command.url,
+          remoteId: command.url,
+          job: null,
+          reasons: [],
+          since: this.now,
+        });
+        return null;
+      }
+      case 'handDown':
+        if (!byHand) return 'The courier does that there by itself.';
+        if (!thing || !listing || isOver(listing)) return 'It is not listed there.';
+        this.gone(listing.ref);
+        return null;
       case 'settle': {
         const open = thing?.laterSales.some((s) => s.order === command.order && !s.settled);
         if (!thing || !open) return 'There is no such second sale.';
@@ -174,14 +218,21 @@ class Run {
     listing: CourierListing | undefined,
   ): string | null {
     if (thing?.sale) return 'It is sold already, so it was not sent.';
+    if (this.state.markets.get(command.market)?.link === 'off') return 'That marketplace is not connected.';
     if (listing && !isOver(listing)) {
       if (listing.want === 'gone') return 'It is being withdrawn there; send it again once it is gone.';
-      if (listing.job?.action === 'publish') return 'It is on its way there already.';
+      if (listing.job?.action === 'publish' && !this.byHand(command.market))
+        return 'It is on its way there already.';
+      if (listing.job?.action === 'publish') {
+        // Not put up yet: what is to be put up by hand is simply the newer one.
+        this.putListing(this.thingFor(command.thing), { ...listing, draft: command.draft });
+        return null;
+      }
       if (listing.job?.running) return 'The last change is still on its way there; send again in a moment.';
       this.putListing(this.thingFor(command.thing), {
         ...listing,
         nextDraft: command.draft,
-        job: newJob('revise', this.now),
+        job: this.job('revise', command.market),
       });
       return null;
     }
@@ -197,7 +248,7 @@ class Run {
       remoteId: null,
       url: null,
       reasons: [],
-      job: newJob('publish', this.now),
+      job: this.startingAt(command),
       lastPublishAt: 0,
       dealHere: false,
       since: this.now,
@@ -211,7 +262,22 @@ class Run {
     const neverSent = listing.state === 'onItsWay' && listing.lastPublishAt === 0;
     if (neverSent) return { ...listing, want: 'gone', state: 'ended', job: null, since: this.now };
     if (job?.action === 'withdraw') return { ...listing, want: 'gone' };
-    return { ...listing, want: 'gone', nextDraft: null, job: newJob('withdraw', this.now) };
+    return { ...listing, want: 'gone', nextDraft: null, job: this.job('withdraw', listing.market) };
+  }
+
+  private byHand(market: string): boolean {
+    return this.policy[market]?.byHand === true;
+  }
+
+  /** The first publish job of a listing: now, at the time it was planned for, or when a person does it by hand. */
+  private startingAt({ market, notBefore }: Extract<Command, { type: 'send' }>): Job {
+    const job = this.job('publish', market);
+    return notBefore && job.due < NEVER ? { ...job, due: Math.max(job.due, notBefore) } : job;
+  }
+
+  /** A job for now; one that a person does by hand waits for that person. */
+  private job(action: Action, market: string): Job {
+    return newJob(action, this.byHand(market) ? NEVER : this.now);
   }
 
   // ---- answers --------------------------------------------------------------------------------
@@ -299,6 +365,7 @@ class Run {
       market.cursor = cursor;
       market.polling = false;
       market.failures = 0;
+      market.locked = false;
       market.trouble = null;
       market.pollDue = this.now + (this.policy[id]?.pollEvery ?? 60_000);
     }
@@ -309,6 +376,7 @@ class Run {
     if (!market) return;
     market.polling = false;
     market.failures += 1;
+    market.locked = event.locked === true;
     market.trouble = event.trouble;
     market.pollDue = this.now + Math.max(waitAfter(market.failures, event.market), event.retryAfter ?? 0);
   }
@@ -447,11 +515,13 @@ class Run {
       const known = this.state.markets.get(id);
       const fresh: CourierMarket = {
         cursor: known?.cursor ?? null,
-        pollDue: this.now,
+        pollDue: this.byHand(id) ? NEVER : this.now,
         polling: false,
         failures: 0,
         pausedUntil: 0,
         trouble: null,
+        link: known?.link ?? 'connected',
+        locked: known?.locked ?? false,
       };
       this.state.markets.set(id, fresh);
     }
@@ -460,9 +530,16 @@ class Run {
         if (listing.job) {
           this.putListing(this.thingFor(thing.id), {
             ...listing,
-            job: { ...listing.job, running: false, unclear: true, due: this.now },
+            job: { ...listing.job, running: false, unclear: true, due: this.dueAgain(listing) },
           });
         }
+  }
+
+  /** After a restart everything is tried at once, but for what was never let out and is planned for later. */
+  private dueAgain(listing: CourierListing): number {
+    if (this.byHand(listing.market)) return NEVER;
+    const planned = listing.lastPublishAt === 0 && listing.job?.tries === 0;
+    return planned ? Math.max(this.now, listing.job?.due ?? 0) : this.now;
   }
 
   private tick(): void {
@@ -471,8 +548,9 @@ class Run {
       const thing = this.state.things.get(id);
       for (const listing of Object.values(thing?.listings ?? {})) {
         const { job } = listing;
-        const pausedUntil = this.state.markets.get(listing.market)?.pausedUntil ?? 0;
-        if (!job || job.running || job.due > this.now || pausedUntil > this.now) continue;
+        const market = this.state.markets.get(listing.market);
+        if (!job || job.running || job.due > this.now || (market?.pausedUntil ?? 0) > this.now) continue;
+        if (!mayGo(job, market)) continue;
         const rank = { withdraw: 0, revise: 1, publish: 2 }[job.action];
         out.push({ rank, effect: effectOf(id, listing, job) });
         this.putListing(this.thingFor(id), {
@@ -484,7 +562,12 @@ class Run {
     out.sort((a, b) => a.rank - b.rank);
     this.effects.push(...out.map((o) => o.effect));
     for (const [id, market] of this.state.markets)
-      if (!market.polling && market.pollDue <= this.now && market.pausedUntil <= this.now) {
+      if (
+        !market.polling &&
+        market.link !== 'off' &&
+        market.pollDue <= this.now &&
+        market.pausedUntil <= this.now
+      ) {
         market.polling = true;
         this.effects.push({ kind: 'poll', market: id, cursor: market.cursor });
       }

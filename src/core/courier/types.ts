@@ -68,7 +68,13 @@ export interface CourierMarket {
   /** No calls before this moment (asked for by the marketplace). */
   pausedUntil: number;
   trouble: string | null;
+  /** `paused`: nothing new goes there and nothing is changed, but what is sold is still withdrawn. `off`: no calls at all. */
+  link: Link;
+  /** It does not take our token (any more). */
+  locked: boolean;
 }
+
+export type Link = 'connected' | 'paused' | 'off';
 
 export interface CourierState {
   things: Map<string, CourierThing>;
@@ -77,8 +83,8 @@ export interface CourierState {
   busy: Set<string>;
 }
 
-/** How often a marketplace's feed is read, in milliseconds. */
-export type Policy = Readonly<Record<string, { pollEvery: number }>>;
+/** How a marketplace is worked with: how often its feed is read, in milliseconds; whether a person does all of it by hand. */
+export type Policy = Readonly<Record<string, { pollEvery: number; byHand?: boolean }>>;
 
 /** Something a marketplace reports of one listing. */
 export type News =
@@ -103,7 +109,9 @@ export type CourierEvent =
   /** Not kept: a feed read without news. */
   | { type: 'quiet'; market: string; cursor: string | null }
   /** Not kept. */
-  | { type: 'pollFailed'; market: string; trouble: string; retryAfter: number | null }
+  | { type: 'pollFailed'; market: string; trouble: string; retryAfter: number | null; locked?: boolean }
+  /** The person connects, pauses or disconnects a marketplace. */
+  | { type: 'connection'; market: string; link: Link }
   /** The process began: whatever was out may or may not have been done. */
   | { type: 'started'; markets: string[] }
   /** Not kept: time passed. */

@@ -1,7 +1,8 @@
 import type { CourierThingView } from '@/contract/courier';
 
-import { draftPrint } from '../listing/effective';
+import { draftPrint } from '../listing/draft';
 import type { CourierThing } from './types';
+import { NEVER } from './waiting';
 
 /** What the page is told of one thing. */
 export function viewOf(thing: CourierThing): CourierThingView {
@@ -15,7 +16,7 @@ export function viewOf(thing: CourierThing): CourierThingView {
       want: l.want,
       doing: l.job?.action ?? null,
       tries: l.job?.tries ?? 0,
-      nextTryAt: l.job && !l.job.running ? l.job.due : null,
+      nextTryAt: l.job && !l.job.running && l.job.due < NEVER ? l.job.due : null,
       trouble: l.job?.trouble ?? null,
       url: l.url,
       title: l.draft.title,

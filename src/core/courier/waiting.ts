@@ -24,3 +24,6 @@ export const CALL_LIMIT = 10_000;
  * be as old as a call may last.
  */
 export const LATE_PUBLISH = 30_000 + CALL_LIMIT;
+
+/** A job that waits for a person, not for a time. */
+export const NEVER = Number.MAX_SAFE_INTEGER;

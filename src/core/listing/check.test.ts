@@ -10,12 +10,16 @@ import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { objections } from '../../../server/standins/threadwick/validate';
 import { BUILT_IN, KindTree, ROWS } from '../kinds/tree';
 import { checkListing } from './check';
-import { draftOf, draftPrint, effectiveListing, listingTakeHome } from './effective';
-import { translate } from './mapping';
+import { translate } from '../mapping/values';
+import { draftOf, draftPrint } from './draft';
+import { effectiveListing, listingTakeHome } from './effective';
+import { plainSetup } from './setup';
 
 const moor = RuleSheet.parse(BRACKENMOOR);
 const wick = RuleSheet.parse(THREADWICK);
 const stile = RuleSheet.parse(NEARSTILE);
+
+const SETUP = plainSetup({ remembered: { nearstile: { place: 'Harbour steps' } } });
 
 const gansey = (part: Partial<Thing> = {}) =>
   Thing.parse({
@@ -32,7 +36,7 @@ const pictures = (n: number, side = 1500): Picture[] =>
 const plan = (market: string, part: Partial<Plan> = {}) =>
   Plan.parse({ id: `t_${market}`, thingId: 't', market, wanted: true, ...part });
 const look = (thing: Thing, sheet: RuleSheet, shown = pictures(6), p?: Plan) => {
-  const effective = effectiveListing(thing, p, sheet, { nearstile: { place: 'Harbour steps' } }, BUILT_IN);
+  const effective = effectiveListing(thing, p, sheet, BUILT_IN, SETUP);
   return { effective, findings: checkListing(thing, effective, sheet, shown, BUILT_IN) };
 };
 const blockers = (thing: Thing, sheet: RuleSheet, shown?: Picture[], p?: Plan) =>
@@ -114,7 +118,7 @@ describe('the check', () => {
     expect(blockers(torn, moor)).toEqual([]);
   });
   it('asks the sheet’s own questions', () => {
-    const effective = effectiveListing(gansey(), undefined, stile, {}, BUILT_IN);
+    const effective = effectiveListing(gansey(), undefined, stile, BUILT_IN, plainSetup());
     expect(checkListing(gansey(), effective, stile, pictures(6), BUILT_IN).map((f) => f.field)).toEqual([
       'answer:place',
     ]);
@@ -243,7 +247,7 @@ describe('the check and the marketplaces’ own validators', () => {
           {
             ref: 'r', name: e.title, story: e.text, price: ((e.price ?? 0) / 100).toFixed(2), shelf: e.categoryId ?? '',
             worn: e.condition?.code ?? '', department: s.department ?? '', size: s.size ?? '', colour: s.colour ?? '',
-            label: s.brand ?? '', cloth: s.material ?? '',
+            label: s.brand ?? '', cloth: s.material ?? '', origin: '',
           },
           sizes,
         ); // prettier-ignore
@@ -267,7 +271,7 @@ describe('private facts', () => {
   const one = gansey({ facts: { ...gansey().facts, pile: 'Heap nine', material: 'Wool' } });
   const check = (thing: Thing, description: string) => {
     const thingWith = { ...thing, description };
-    const effective = effectiveListing(thingWith, undefined, wick, {}, tree);
+    const effective = effectiveListing(thingWith, undefined, wick, tree, plainSetup());
     return { effective, findings: checkListing(thingWith, effective, wick, pictures(6), tree) };
   };
   it('are never among the fields sent', () =>

@@ -11,11 +11,12 @@ import { findOwn, findPrivate, OWN } from '../words/privacy';
 import { wholeWord } from '../words/wholeWord';
 import { privateValues, type PrivateValue } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
-import { inlandPostage, type Effective } from './effective';
+import { termsTrouble } from '../terms/terms';
+import type { Effective } from './effective';
 
 /** Where on the item sheet the person can put a finding right. */
 export type CheckField =
-  | 'pictures' | 'kind' | 'condition' | 'choices' | 'title' | 'description' | 'price' | 'parcel' | 'category'
+  | 'pictures' | 'kind' | 'condition' | 'choices' | 'title' | 'description' | 'price' | 'parcel' | 'category' | 'tags' | 'format' | 'terms' | 'paid'
   | `specific:${string}`
   // A field that takes free text: it is filled from the fact of the same name.
   | `fact:${string}` | `answer:${string}`; // prettier-ignore
@@ -59,8 +60,13 @@ export function checkListing(
   checkWords(thing, effective, sheet, ours, block, caution);
   checkPrivacy(effective, ours, block);
   checkPrice(effective, sheet, block, caution);
-  const posted = inlandPostage(thing, kinds);
-  if (effective.postage === null && !posted.ok) block('parcel', posted.why);
+  if (effective.unpostable !== null) block('parcel', effective.unpostable);
+  checkTags(effective, sheet, block);
+  checkAuction(thing, effective, sheet, limits.floor, block, caution);
+  checkRecord(effective, sheet, block);
+  checkPaid(effective, sheet, block);
+  for (const trouble of effective.sentTerms ? termsTrouble(effective.sentTerms, sheet) : [])
+    block('terms', trouble);
   checkLimits(effective, sheet.currency, limits, block, caution);
   checkFields(effective, sheet, block, caution);
   return findings.sort((a, b) => Number(a.level === 'caution') - Number(b.level === 'caution'));
@@ -193,6 +199,73 @@ function checkWords(
   }
 }
 
+function checkTags(effective: Effective, sheet: RuleSheet, block: Report) {
+  if (!sheet.tags) return;
+  const { max, longest } = sheet.tags;
+  if (effective.tags.length > max)
+    block('tags', `${effective.tags.length} tags; ${sheet.name} takes ${max}.`);
+  for (const tag of effective.tags)
+    if (tag.trim() === '' || countAs(tag, 'characters') > longest)
+      block('tags', `The tag “${tag}” is empty or longer than ${longest}.`);
+}
+
+function checkAuction(
+  thing: Thing,
+  { auction }: Effective,
+  sheet: RuleSheet,
+  floor: number | null,
+  block: Report,
+  caution: Report,
+) {
+  if (!auction || !sheet.auction) return;
+  const { minDays, maxDays, again, open } = sheet.auction;
+  const say = (amount: number) => formatMoney(amount, sheet.currency);
+  if (auction.days < minDays || auction.days > maxDays)
+    block('format', `Auctions run ${minDays} to ${maxDays} days on ${sheet.name}.`);
+  if (auction.again > again) block('format', `Put up again ${again} times at most on ${sheet.name}.`);
+  if (auction.opening < open.min || auction.opening > open.max)
+    block('format', `Auctions open from ${say(open.min)} to ${say(open.max)} on ${sheet.name}.`);
+  if (auction.outright !== null && auction.outright <= auction.opening)
+    block('format', 'The outright price has to be above the opening price.');
+  if (auction.becomes !== null && (auction.becomes < sheet.price.min || auction.becomes > sheet.price.max))
+    block(
+      'format',
+      `What it becomes: prices go from ${say(sheet.price.min)} to ${say(sheet.price.max)} there.`,
+    );
+  if (floor !== null && auction.opening < floor)
+    caution('format', `It may go under your floor of ${say(floor)}.`);
+}
+
+/** Where things are listed against records: there has to be one, and it has to be open to this seller. */
+function checkRecord(effective: Effective, sheet: RuleSheet, block: Report) {
+  if (!sheet.records || !effective.category) return;
+  const barcode = (effective.specifics.barcode ?? '').trim();
+  if (barcode === '') return;
+  const record = sheet.records.find((r) => r.barcode === barcode);
+  if (!record) block('fact:barcode', `${sheet.name} has no record under ${barcode}.`);
+  else if (record.closed) block('fact:barcode', `The record ${barcode} is closed to you on ${sheet.name}.`);
+}
+
+function checkPaid({ paid }: Effective, sheet: RuleSheet, block: Report) {
+  for (const rule of sheet.fees.rules) {
+    if (
+      rule.kind === 'promotion' &&
+      paid.promotionBp !== 0 &&
+      (paid.promotionBp < rule.minBp || paid.promotionBp > rule.maxBp)
+    )
+      block('paid', `Promotion goes from ${rule.minBp / 100} to ${rule.maxBp / 100} % on ${sheet.name}.`);
+    if (rule.kind !== 'extra' || paid.extras[rule.id] === undefined) continue;
+    const value = paid.extras[rule.id] ?? '';
+    if (rule.asks === 'category' && !sheet.categories.some((c) => c.leaf && c.id === value))
+      block('paid', `${rule.label}: choose which.`);
+    if (
+      rule.asks === 'words' &&
+      (value.trim() === '' || countAs(value, sheet.title.counts) > sheet.title.max)
+    )
+      block('paid', `${rule.label}: 1 to ${sheet.title.max} characters.`);
+  }
+}
+
 /** The seller's own facts in the marketplace's fields: the words were looked at with the words. */
 function checkPrivacy(effective: Effective, ours: readonly PrivateValue[], block: Report) {
   for (const [id, value] of Object.entries(effective.specifics)) {
@@ -213,6 +286,8 @@ function privateWords(what: string): string {
 
 function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, caution: Report) {
   const { min, max } = sheet.price;
+  // An auction's own limits are looked at with the auction.
+  if (effective.auction) return;
   if (effective.price === null) block('price', 'It needs a price.');
   else if (effective.price < min)
     block('price', `${sheet.name} takes no price under ${formatMoney(min, sheet.currency)}.`);
@@ -224,7 +299,7 @@ function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, cauti
 
 /** The person's own limits, on top of the marketplace's. */
 function checkLimits(
-  { price }: Effective,
+  { price, auction }: Effective,
   currency: string,
   limits: PriceLimits,
   block: Report,
@@ -236,7 +311,7 @@ function checkLimits(
     block('price', `Under your own least price of ${formatMoney(min, currency)}: a slip?`);
   else if (max !== null && price > max)
     block('price', `Over your own greatest price of ${formatMoney(max, currency)}: a slip?`);
-  else if (floor !== null && price < floor)
+  else if (floor !== null && price < floor && !auction)
     caution('price', `Under your floor of ${formatMoney(floor, currency)}.`);
 }
 
@@ -261,6 +336,11 @@ function checkFields(effective: Effective, sheet: RuleSheet, block: Report, caut
     const answer = effective.answers[question.id] ?? '';
     const at = `answer:${question.id}` as const;
     if (question.required && answer === '') block(at, `${question.label}: ${sheet.name} asks.`);
+    else if (question.type === 'several') {
+      const strange = answer.split(' | ').find((a) => a !== '' && !question.choices?.includes(a));
+      if (strange) block(at, `“${strange}” is not one of ${sheet.name}’s answers.`);
+    } else if (question.type === 'number' && answer !== '' && !/^\d{1,9}(?:[.,]\d{1,2})?$/u.test(answer))
+      block(at, `${question.label}: a number.`);
     else if (answer !== '' && question.choices && !question.choices.includes(answer))
       block(at, `“${answer}” is not one of ${sheet.name}’s answers.`);
   }

@@ -1,20 +1,28 @@
-import type { ListingDraft } from '@/contract/courier';
+import type { CarrierRates } from '@/contract/carrier';
+import type { AuctionTerms, ListingDraft } from '@/contract/courier';
 import type { Plan, Settings, Thing } from '@/contract/records';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
+import type { Terms } from '@/contract/terms';
 
 import { gradeOfThing } from '../condition/grade';
-import type { KindTree } from '../kinds/tree';
 import { publicFacts } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
+import { categoryFor } from '../mapping/categories';
+import { mappingsFor, specificsFromFacts } from '../mapping/values';
+import { postageOf, PACKAGING, type Postage } from '../postage/rates';
+import type { AskingTerms } from '../price/askingPrice';
+import { floorOfThing } from '../price/floor';
+import { priceOn } from '../price/markdown';
+import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
+import { postageBy, sentTerms, termsFor } from '../terms/terms';
 import { countAs } from '../words/count';
 import { cutToFit } from '../words/cut';
 import { htmlFromText } from '../words/html';
+import { shopWords, type ShopWords } from '../words/shopWords';
 import { tagsFor, topicLine, topicsIn } from '../words/tags';
 import { titleFromFacts } from '../words/title';
-import { PACKAGING, postageOf, type Postage } from '../postage/rates';
-import type { AskingTerms } from '../price/askingPrice';
-import { priceOn } from '../price/markdown';
-import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
-import { conditionWord, leafById, specificsFromFacts, suggestedCategory } from './mapping';
+import { conditionWord, leafById } from './onSheet';
+import { ratesOf, type Setup } from './setup';
 
 /** One thing on one marketplace: the values that would be sent, before they are checked. */
 export interface Effective {
@@ -25,18 +33,36 @@ export interface Effective {
   text: string;
   /** What of the shared words did not fit there and was written shorter. */
   shortened: readonly ('title' | 'description')[];
-  /** Minor units; null while there is none. */
+  tags: string[];
+  /** What search engines are to show, where the marketplace wants to be told. */
+  search: ShopWords | null;
+  /** Minor units; null while there is none. The opening price of an auction. */
   price: number | null;
-  /** What the buyer pays for posting; 0 where it is collected; null when too heavy for a parcel. */
+  auction: AuctionTerms | null;
+  /** What the buyer pays for posting; 0 where it is collected; null when it can't be posted. */
   postage: number | null;
   /** What posting it costs the seller. */
   postageCost: number;
+  /** Why it can't be posted; null when it can. */
+  unpostable: string | null;
+  terms: Terms | null;
+  /** What the marketplace is told of the terms. */
+  sentTerms: ListingDraft['terms'];
+  paid: ListingDraft['paid'];
   category: SheetCategory | null;
   /** The id that was asked for, even where the sheet has no such leaf (any more). */
   categoryId: string | null;
+  /** Why this category; null where the person chose it. */
+  guessed: string | null;
   condition: RuleSheet['conditions'][number] | null;
   specifics: Record<string, string>;
   answers: Record<string, string>;
+}
+
+/** The floor of a thing by the person's own set-up. */
+export function floorHere(thing: Thing, kinds: KindTree, settings: Settings): number | null {
+  const posted = inlandPostage(thing, kinds, ratesOf(settings));
+  return floorOfThing(thing, settings.multiples, (posted.ok ? posted.price : 0) + PACKAGING);
 }
 
 /** The price asked there on a day: its own or the shared one, come down as far as its plan says by then. */
@@ -49,45 +75,71 @@ export function priceThere(
   const price = plan?.price ?? thing.price;
   return price === null || !thing.markdown
     ? price
-    : priceOn(price, thing.markdown, floor, thing.markdown.from, now);
+    : priceOn(price, thing.markdown, floor, thing.markdown.from, now, thing.holds);
 }
 
-/**
- * Facts of the thing, reshaped by the marketplace's sheet, with the plan's own values on top.
- *
- * @param day when, in milliseconds since 1970, and the floor no price comes down under; only for prices that come down
- */
+/** Facts of the thing, reshaped by the marketplace's sheet, with the plan's own values on top. */
 export function effectiveListing(
   thing: Thing,
   plan: Plan | undefined,
   sheet: RuleSheet,
-  remembered: Settings['remembered'],
   kinds: KindTree,
-  day: { now: number; floor: number | null } = { now: 0, floor: null },
+  setup: Setup,
 ): Effective {
-  const categoryId = plan?.category ?? suggestedCategory(sheet.marketplace, thing.kind, kinds);
+  const { settings, mappings, now } = setup;
+  const mapped = plan?.category ? null : categoryFor(thing.kind, kinds, sheet, mappings);
+  const categoryId = plan?.category ?? recordRack(thing, sheet) ?? mapped?.id ?? null;
   const category = leafById(sheet, categoryId) ?? null;
   const grade = gradeOfThing(thing);
-  const posted = inlandPostage(thing, kinds);
-  const inland = sheet.handover === 'collect' ? 0 : posted.ok ? posted.price : null;
-  const charged = thing.postageBy === 'builtIn' ? 0 : inland;
+  const rates = ratesOf(settings);
+  const terms = termsFor(thing, sheet.marketplace, setup.terms, kinds, plan?.termsId);
+  const posted = inlandPostage(thing, kinds, rates);
+  const collected = sheet.handover === 'collect';
+  const charged = collected ? 0 : thing.postageBy === 'builtIn' ? 0 : postageBy(terms, posted);
   const answers: Record<string, string> = {};
   for (const question of sheet.questions) {
-    const answer = plan?.answers[question.id] ?? remembered[sheet.marketplace]?.[question.id];
+    const answer = plan?.answers[question.id] ?? settings.remembered[sheet.marketplace]?.[question.id];
     if (answer) answers[question.id] = answer;
   }
   const own = Object.fromEntries(Object.entries(plan?.specifics ?? {}).filter(([, v]) => v !== ''));
+  const rules = mappingsFor(sheet.marketplace, thing.kind, kinds, mappings);
+  const auction = sheet.auction ? (plan?.auction ?? null) : null;
+  const tags = sheet.tags ? (plan?.tags ?? tagsFor(thing, kinds, [], sheet.tags)) : [];
+  const extras = sheet.fees.rules.flatMap((r) => (r.kind === 'extra' && plan?.extras[r.id] ? [[r.id, plan.extras[r.id]!]] : [])); // prettier-ignore
+  const promoted = sheet.fees.rules.some((r) => r.kind === 'promotion');
+  const keywords = sheet.search ? tagsFor(thing, kinds, [], { max: 12, longest: 40 }) : [];
   return {
     ...wordsFor(thing, plan, sheet, kinds),
-    price: priceThere(thing, plan, day.floor, day.now),
-    postage: charged === null || inland === null ? null : (sheet.postageCharged ?? charged),
-    postageCost: inland ?? 0,
+    tags,
+    search: sheet.search
+      ? shopWords(thing, kinds, settings.units, settings.shop, sheet.search, keywords)
+      : null,
+    price: auction ? auction.opening : priceThere(thing, plan, floorHere(thing, kinds, settings), now),
+    auction,
+    postage: charged === null || (!collected && !posted.ok) ? null : (sheet.postageCharged ?? charged),
+    postageCost: collected || !posted.ok ? 0 : posted.price,
+    unpostable: collected || posted.ok ? null : posted.why,
+    terms,
+    sentTerms: sheet.terms
+      ? sentTerms(terms, (zone) => {
+          const abroad = postageOf(parcelOf(thing, kinds), zone, rates);
+          return abroad.ok ? abroad.price : null;
+        })
+      : null,
+    paid: { promotionBp: promoted ? (plan?.promotionBp ?? 0) : 0, extras: Object.fromEntries(extras) },
     category,
     categoryId,
-    condition: grade ? conditionWord(sheet, grade.wear) : null,
-    specifics: category ? { ...specificsFromFacts(category, publicFacts(thing, kinds)), ...own } : own,
+    guessed: mapped && !mapped.confirmed && categoryId === mapped.id ? mapped.why : null,
+    condition: grade ? conditionWord(sheet, grade.wear, category?.id) : null,
+    specifics: category ? { ...specificsFromFacts(category, publicFacts(thing, kinds), rules), ...own } : own,
     answers,
   };
+}
+
+/** Where a marketplace lists against records, the record says where it goes. */
+function recordRack(thing: Thing, sheet: RuleSheet): string | null {
+  const barcode = thing.facts.barcode?.trim();
+  return (barcode && sheet.records?.find((r) => r.barcode === barcode)?.rack) || null;
 }
 
 /**
@@ -132,22 +184,31 @@ export function weightOf(thing: Pick<Thing, 'weightG' | 'kind'>, kinds: KindTree
   return thing.weightG ?? kinds.get(thing.kind)?.parcelG ?? 1_000;
 }
 
-/** What posting it inland costs, by weight and size. */
-export function inlandPostage(thing: Pick<Thing, 'weightG' | 'kind' | 'parcel'>, kinds: KindTree): Postage {
+type Packed = Pick<Thing, 'weightG' | 'kind' | 'parcel'>;
+
+function parcelOf(thing: Packed, kinds: KindTree) {
   const { lengthMm, widthMm, heightMm } = thing.parcel ?? {};
   const size = lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null;
-  return postageOf({ grams: weightOf(thing, kinds), size });
+  return { grams: weightOf(thing, kinds), size };
+}
+
+/** What posting it inland costs, by weight and size. */
+export function inlandPostage(thing: Packed, kinds: KindTree, rates: CarrierRates): Postage {
+  return postageOf(parcelOf(thing, kinds), 'inland', rates);
 }
 
 /** What of a listing decides which price brings how much; null where it can't be posted. */
 export function askingTerms(effective: Effective, sheet: RuleSheet): AskingTerms | null {
   if (effective.postage === null) return null;
+  const days = (id: string) => Math.max(1, Math.round(Number(effective.paid.extras[id])) || 1);
   return {
     sale: {
       postageCharged: effective.postage,
       postageCost: effective.postageCost,
       packaging: sheet.handover === 'collect' ? 0 : PACKAGING,
       category: effective.categoryId ?? '',
+      promotionBp: effective.paid.promotionBp,
+      extras: Object.fromEntries(Object.keys(effective.paid.extras).map((id) => [id, days(id)])),
     },
     schedule: sheet.fees,
     parents: parentsOf(sheet),
@@ -161,53 +222,4 @@ export function listingTakeHome(effective: Effective, sheet: RuleSheet): TakeHom
   const terms = askingTerms(effective, sheet);
   if (effective.price === null || !terms) return null;
   return takeHomeOf({ ...terms.sale, price: effective.price }, terms.schedule, terms.parents);
-}
-
-/**
- * The draft to send, once the check has no blockers.
- *
- * @param pictureHashes SHA-256 of each rendition, in order
- * @throws Error when a value that the check requires is missing: only a programmer can cause that
- */
-export function draftOf(
-  effective: Effective,
-  sheet: RuleSheet,
-  pictureHashes: readonly string[],
-  clip: ListingDraft['clip'] = null,
-): ListingDraft {
-  const { price, postage, category, condition } = effective;
-  if (price === null || postage === null || !category || !condition)
-    throw new Error('draftOf was called for a listing with blockers');
-  return {
-    title: effective.title,
-    description: effective.text,
-    price,
-    currency: sheet.currency,
-    postage,
-    category: category.id,
-    condition: condition.code,
-    specifics: effective.specifics,
-    answers: effective.answers,
-    pictures: [...pictureHashes],
-    clip,
-  };
-}
-
-/**
- * Fingerprint of what a listing says, to tell whether the thing was changed since it was sent.
- * Pictures are left out: their renditions are made only when sending.
- */
-export function draftPrint(draft: ListingDraft): string {
-  const text = JSON.stringify([
-    draft.title, draft.description, draft.price, draft.postage, draft.category, draft.condition,
-    Object.entries(draft.specifics).sort(), Object.entries(draft.answers).sort(),
-  ]); // prettier-ignore
-  // FNV-1a over UTF-16 code units, twice with different seeds: change detection, not security.
-  return [0x811c9dc5, 0x01000193].map((seed) => fnv(text, seed).toString(16).padStart(8, '0')).join('');
-}
-
-function fnv(text: string, seed: number): number {
-  let hash = seed;
-  for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
-  return hash;
 }

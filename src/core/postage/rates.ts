@@ -1,17 +1,10 @@
-import type { Minor } from '../money/money';
+import type { CarrierRates } from '@/contract/carrier';
 
-/** What a carrier asks, by zone and chargeable weight; as it publishes it. */
-export interface CarrierRates {
-  zones: readonly { id: string; name: string; bands: readonly { upToG: number; price: Minor }[] }[];
-  /** Cubic centimetres that count as a kilogram; null: only the scales count. */
-  divisor: number | null;
-  /** Longest side, and length with girth (length + 2 × (width + height)), millimetres. */
-  maxLongest: number;
-  maxGirth: number;
-}
+import type { Minor } from '../money/money';
 
 /** Until the carrier's own were read: a table of our own, common practice, from memory. */
 export const STARTING_RATES: CarrierRates = {
+  valid: '',
   zones: [
     {
       id: 'inland',

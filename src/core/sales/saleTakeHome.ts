@@ -1,3 +1,4 @@
+import type { CarrierRates } from '@/contract/carrier';
 import type { Sale } from '@/contract/courier';
 import type { Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
@@ -19,9 +20,10 @@ export function saleTakeHome(
   sheet: RuleSheet,
   category: string,
   kinds: KindTree,
+  rates: CarrierRates,
 ): TakeHome {
   const collected = sheet.handover === 'collect';
-  const posted = thing && inlandPostage(thing, kinds);
+  const posted = thing && inlandPostage(thing, kinds, rates);
   const computed = takeHomeOf(
     {
       price: sale.amount,

@@ -7,6 +7,7 @@ import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { takingsOf } from '../ledger/takings';
 import type { Finding } from '../listing/check';
 import { BUILT_IN } from '../kinds/tree';
+import { STARTING_RATES } from '../postage/rates';
 import { saleTakeHome } from './saleTakeHome';
 import { isAlarm, todayLines } from './today';
 
@@ -109,8 +110,17 @@ describe('what a sale leaves', () => {
   it('takes the fees as charged where the marketplace says them', () => {
     const sheet = RuleSheet.parse(THREADWICK);
     // By hand: 48.00 + 3.90 - 8.40 (17.5 %) - 4.20 postage - 0.60 packaging = 38.70.
-    expect(saleTakeHome(sale('threadwick', 1), jumper, sheet, 'knits', BUILT_IN).takeHome).toBe(3870);
-    const charged = saleTakeHome(sale('threadwick', 1, { fees: 900 }), jumper, sheet, 'knits', BUILT_IN);
+    expect(
+      saleTakeHome(sale('threadwick', 1), jumper, sheet, 'knits', BUILT_IN, STARTING_RATES).takeHome,
+    ).toBe(3870);
+    const charged = saleTakeHome(
+      sale('threadwick', 1, { fees: 900 }),
+      jumper,
+      sheet,
+      'knits',
+      BUILT_IN,
+      STARTING_RATES,
+    );
     expect(charged).toMatchObject({ feeTotal: 900, takeHome: 3810 });
   });
   it('is the whole price where things are collected', () =>
@@ -121,6 +131,7 @@ describe('what a sale leaves', () => {
         RuleSheet.parse(NEARSTILE),
         '',
         BUILT_IN,
+        STARTING_RATES,
       ).takeHome,
     ).toBe(4800));
   it('adds up to takings, with unknown costs told apart', () =>

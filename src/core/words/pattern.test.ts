@@ -7,7 +7,9 @@ import { cutToFit } from './cut';
 import { cleanHtml, escapeHtml, htmlFromText, MARKUP, textFromHtml } from './html';
 import { importWords } from './importWords';
 import { fillPattern, TONES, unknownTokens } from './pattern';
-import { shopWords, SHOP_ROOM } from './shopWords';
+import { Settings } from '@/contract/records';
+
+import { shopWords } from './shopWords';
 import { tagsFor, topicLine, topicsIn } from './tags';
 
 const gansey = aThing({
@@ -138,10 +140,18 @@ describe('tags and shop words', () => {
     expect(topicLine(tags, 3)).toBe('~sweater ~jumper ~navyjumper');
     expect(topicsIn(`A text. ${topicLine(tags, 2)}`)).toEqual(['sweater', 'jumper']);
   }); // prettier-ignore
-  it('fit what a search engine shows', () => {
-    const { title, description } = shopWords({ ...gansey, description: 'A long tale of it. '.repeat(30) }, BUILT_IN, 'Yonder');
-    expect(title).toBe('Kittiwake Mills jumper gansey Wool Navy size M | Yonder');
-    expect(title.length).toBeLessThanOrEqual(SHOP_ROOM.title);
-    expect(description.length).toBeLessThanOrEqual(SHOP_ROOM.description);
+  // About 60 and 155 characters: common practice.
+  it('fit what a search engine shows, by the person’s patterns', () => {
+    const room = { title: 60, description: 155 };
+    const { shop } = Settings.parse({ id: 'settings' });
+    const made = shopWords({ ...gansey, title: '' }, BUILT_IN, 'metric', { ...shop, name: 'Yonder' }, room, ['gansey']);
+    expect(made.title).toBe('Kittiwake Mills jumper gansey Wool Navy size M | Yonder');
+    expect(made.description).toContain('Kittiwake Mills gansey jumper, navy, wool.');
+    const long = shopWords(gansey, BUILT_IN, 'metric', { name: '', title: '{{title}} '.repeat(9), description: '{{what}} of the coast. '.repeat(20) }, room, []);
+    expect(long.title.length).toBeLessThanOrEqual(60);
+    expect(long.description.length).toBeLessThanOrEqual(155);
+    expect(long.description).toMatch(/\.$/);
+    const broken = shopWords(gansey, BUILT_IN, 'metric', { name: '', title: '{{#open}}', description: 'x' }, room, []);
+    expect(broken.title).toContain('Kittiwake Mills');
   }); // prettier-ignore
 });

@@ -2,7 +2,7 @@ import Mustache from 'mustache';
 
 import type { Thing } from '@/contract/records';
 
-import { TESTED_WORDS } from '../condition/conditionText';
+import { cleanedWords, homeWords, TESTED_WORDS } from '../condition/conditionText';
 import { flawWords, gradeOfThing, wordsForUse } from '../condition/grade';
 import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
@@ -40,6 +40,12 @@ Condition: {{grade}}{{#use}}, {{use}}{{/use}}.
 {{#tested}}
 - {{tested}}
 {{/tested}}
+{{#cleaned}}
+- {{cleaned}}
+{{/cleaned}}
+{{#household}}
+- {{household}}
+{{/household}}
 {{#note}}
 {{note}}
 {{/note}}`;
@@ -88,6 +94,12 @@ What is missing: {{missing}}.
 {{#tested}}
 It was {{tested}}.
 {{/tested}}
+{{#cleaned}}
+It is {{cleaned}}.
+{{/cleaned}}
+{{#household}}
+It comes {{household}}.
+{{/household}}
 {{#note}}
 {{note}}
 {{/note}}
@@ -110,6 +122,12 @@ ${MEASURED}
 {{#flaws}}
 - {{.}}
 {{/flaws}}
+{{#included}}
+- with it: {{included}}
+{{/included}}
+{{#missing}}
+- missing: {{missing}}
+{{/missing}}
 {{#measurements}}
 - {{name}}: {{value}}
 {{/measurements}}
@@ -164,6 +182,8 @@ export function patternView(
     included: thing.included.trim(),
     missing: thing.missing.trim(),
     tested: thing.tested ? TESTED_WORDS[thing.tested] : '',
+    cleaned: cleanedWords(thing),
+    household: homeWords(thing),
     note: thing.conditionNote.trim(),
     closing: closing.trim(),
   }; // prettier-ignore

@@ -1,28 +1,43 @@
-import type { Thing } from '@/contract/records';
+import type { Settings, Thing } from '@/contract/records';
 
-import { gradeOfThing } from '../condition/grade';
 import type { KindTree } from '../kinds/tree';
+import type { Units } from '../measure/units';
 import { cutToFit } from './cut';
+import { fillPattern } from './pattern';
 import { titleFromFacts } from './title';
 
-/** What search engines show of a page, in characters: common practice, from memory. */
-export const SHOP_ROOM = { title: 60, description: 155 } as const;
+export interface ShopWords {
+  title: string;
+  description: string;
+  keywords: string[];
+}
 
-/** What a search engine shows of a thing's page in the seller's own shop. */
+/**
+ * What a search engine shows of a thing's page in the seller's own shop, by the person's patterns; a pattern that can't
+ * be read leaves the title from the facts.
+ *
+ * @param room what search engines show, in characters (about 60 and 155: common practice)
+ * @param keywords words that lead buyers to it
+ */
 export function shopWords(
   thing: Thing,
   kinds: KindTree,
-  shop: string,
-): { title: string; description: string } {
-  const suffix = shop === '' ? '' : ` | ${shop}`;
-  const title = titleFromFacts(thing, kinds, SHOP_ROOM.title - suffix.length);
-  const grade = gradeOfThing(thing);
-  const words = [thing.title || title, grade ? `${grade.name}.` : '', thing.description.replace(/\s+/gu, ' ')]
-    .filter(Boolean)
-    .join('. ')
-    .replace(/\.\. /gu, '. ');
+  units: Units,
+  shop: Settings['shop'],
+  room: { title: number; description: number },
+  keywords: readonly string[],
+): ShopWords {
+  const fill = (pattern: string) => {
+    const filled = fillPattern(pattern, thing, kinds, units);
+    return filled.ok ? filled.text.replace(/\s+/gu, ' ').trim() : '';
+  };
+  const suffix = shop.name === '' ? '' : ` | ${shop.name}`;
+  const left = Math.max(10, room.title - suffix.length);
+  const wanted = fill(shop.title);
+  const title = wanted !== '' && wanted.length <= left ? wanted : titleFromFacts(thing, kinds, left);
   return {
-    title: `${title}${suffix}`,
-    description: cutToFit(words, SHOP_ROOM.description, 'characters').text,
+    title: `${title}${suffix}`.slice(0, room.title),
+    description: cutToFit(fill(shop.description), room.description, 'characters').text,
+    keywords: [...keywords],
   };
 }

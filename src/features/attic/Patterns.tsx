@@ -8,7 +8,7 @@ import { Notice } from '@/parts/Notice';
 import { Card, Page } from '@/parts/Page';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
+import { setSettings, useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
 import { addPattern, editPattern, removePattern } from '@/store/patterns';
 
@@ -43,6 +43,7 @@ export function Patterns() {
           {open === pattern.id ? <Editor pattern={pattern} /> : null}
         </Card>
       ))}
+      <ShopPatterns />
       <Card label="A new pattern">
         <Words kind="heading">Begin a pattern</Words>
         <ChipRow label="Begin with a tone" radio={false}>
@@ -60,6 +61,37 @@ export function Patterns() {
         </ChipRow>
       </Card>
     </Page>
+  );
+}
+
+/** What search engines show of things in the seller's own shop. */
+function ShopPatterns() {
+  const shop = useAttic((s) => s.settings.shop);
+  const set = (part: Partial<typeof shop>) => setSettings({ shop: { ...shop, ...part } });
+  return (
+    <Card label="Your own shop">
+      <Words kind="heading">Your own shop</Words>
+      <Words tone="soft">What search engines show of a thing’s page there: patterns, too.</Words>
+      <Field
+        label="Name of the shop"
+        value={shop.name}
+        maxLength={40}
+        onChange={(name) => set({ name: name.trim() })}
+      />
+      <Field
+        label="Title for search engines"
+        value={shop.title}
+        maxLength={400}
+        onChange={(title) => set({ title })}
+      />
+      <Field
+        label="Description for search engines"
+        value={shop.description}
+        multiline
+        maxLength={2_000}
+        onChange={(description) => set({ description })}
+      />
+    </Card>
   );
 }
 

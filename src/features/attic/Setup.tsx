@@ -38,6 +38,11 @@ export function Setup() {
           onPress={() => router.navigate('/barcodes')}
         />
         <LinkRow
+          words="Marketplaces"
+          more="connections, terms, kinds and categories"
+          onPress={() => router.navigate('/connections')}
+        />
+        <LinkRow
           words="Patterns"
           more="how descriptions are written"
           onPress={() => router.navigate('/patterns')}

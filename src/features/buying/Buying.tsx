@@ -16,6 +16,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
+import { useSetup } from '@/store/setup';
 import { askComps } from '@/store/research';
 import { blankThing } from '@/store/things';
 
@@ -89,7 +90,8 @@ export function Buying() {
 function Answer({ kind, research }: { kind: string; research: Research }) {
   const kinds = useKinds();
   const sheets = useCourier((s) => s.sheets);
-  const { multiples, currency, remembered } = useAttic((s) => s.settings);
+  const setup = useSetup();
+  const { multiples, currency } = setup.settings;
   const { comps, brand, leftOut, byHand, at } = research;
   const summary = summarise(judgeComps(comps, { ...USUAL_LIKENESS, brand, leftOut }, byHand, at));
   const { low, typical, high } = summary;
@@ -102,7 +104,7 @@ function Answer({ kind, research }: { kind: string; research: Research }) {
     );
   const thing = blankThing(kind);
   const homes = sheets.flatMap((sheet) => {
-    const terms = askingTerms(effectiveListing(thing, undefined, sheet, remembered, kinds), sheet);
+    const terms = askingTerms(effectiveListing(thing, undefined, sheet, kinds, setup), sheet);
     if (!terms || (sheet.categories.length > 0 && terms.sale.category === '')) return [];
     const { takeHome } = takeHomeOf({ ...terms.sale, price: typical }, terms.schedule, terms.parents);
     return [{ sheet, takeHome }];

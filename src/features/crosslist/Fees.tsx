@@ -1,23 +1,30 @@
 import { View } from 'react-native';
 
+import type { Thing } from '@/contract/records';
 import type { Effective } from '@/core/listing/effective';
 import { formatMoney } from '@/core/money/money';
+import { profitOf } from '@/core/price/profit';
 import type { TakeHome } from '@/core/price/takeHome';
 import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
 import { useColours } from '@/theme/theme';
 
 /** Fees line by line and what is left, before anything is sent. */
 export function Fees({
+  thing,
   takeHome,
   effective,
   currency,
 }: {
+  thing: Thing;
   takeHome: TakeHome;
   effective: Effective;
   currency: string;
 }) {
   const c = useColours();
+  const owner = useAttic((s) => (thing.ownerId ? s.owners[thing.ownerId] : undefined));
   const money = (amount: number) => formatMoney(amount, currency);
+  const made = profitOf(effective.price ?? 0, takeHome.takeHome, thing.cost, owner ?? null);
   const lines: [string, number][] = [
     ['Price', effective.price ?? 0],
     ...(effective.postage ? ([['Postage the buyer pays', effective.postage]] as [string, number][]) : []),
@@ -49,6 +56,22 @@ export function Fees({
           {money(takeHome.takeHome)}
         </Words>
       </View>
+      {owner ? (
+        <View style={{ flexDirection: 'row' }}>
+          <Words kind="small" tone="soft" style={{ flex: 1 }}>{`${owner.name}’s share`}</Words>
+          <Words kind="small" tone="soft" figures>{`−${money(made.consignor)}`}</Words>
+        </View>
+      ) : null}
+      {made.profit === null ? null : (
+        <View style={{ flexDirection: 'row' }}>
+          <Words kind="small" tone="soft" style={{ flex: 1 }} figures>
+            {`After what it cost${made.timesCost === null ? '' : `, ${made.timesCost.toFixed(1)} times that`}`}
+          </Words>
+          <Words kind="small" tone={made.profit < 0 ? 'trouble' : 'soft'} figures>
+            {made.profit < 0 ? `−${money(-made.profit)}` : money(made.profit)}
+          </Words>
+        </View>
+      )}
     </View>
   );
 }

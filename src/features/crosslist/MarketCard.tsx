@@ -17,11 +17,13 @@ import { editPlan } from '@/store/things';
 import { useColours } from '@/theme/theme';
 
 import { goTo, sectionOf } from '../item/goTo';
-import { agoWords } from '../shell/time';
+import { agoWords, exactly } from '../shell/time';
 import { useDo } from '../shell/useDo';
+import { ByHand } from './ByHand';
 import { Fees } from './Fees';
 import { OwnValues } from './OwnValues';
 import { Preview } from './Preview';
+import { TakeDownByHand } from './TakeDownByHand';
 
 export interface MarketCardProps {
   thing: Thing;
@@ -81,6 +83,7 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
       {listing ? <ListingState thing={thing} listing={listing} examined={examined} sold={sold} /> : null}
       {wanted && !sold ? (
         <>
+          <Link market={sheet.marketplace} name={sheet.name} />
           <OwnValues thing={thing} examined={examined} />
           {effective.condition ? (
             <Words kind="small" tone="soft">{`Condition there: ${effective.condition.label}`}</Words>
@@ -100,11 +103,26 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
             <Notice tone="good">Checked against their rules: ready to send.</Notice>
           ) : null}
           {examined.takeHome ? (
-            <Fees takeHome={examined.takeHome} effective={effective} currency={currency} />
+            <Fees thing={thing} takeHome={examined.takeHome} effective={effective} currency={currency} />
           ) : null}
         </>
       ) : null}
     </View>
+  );
+}
+
+/** Said where the connection keeps something from going. */
+function Link({ market, name }: { market: string; name: string }) {
+  const link = useCourier((s) => s.markets.find((m) => m.id === market));
+  if (!link || (link.link === 'connected' && !link.locked)) return null;
+  return (
+    <Notice tone="caution">
+      {link.link === 'off'
+        ? `${name} is not connected: nothing can be sent there.`
+        : link.link === 'paused'
+          ? `${name} is paused: what you send waits until you go on.`
+          : `${name} no longer lets us in: what you send waits until a new code is brought.`}
+    </Notice>
   );
 }
 
@@ -126,6 +144,15 @@ function ListingState(props: {
     <>
       {listing.trouble ? (
         <Notice tone="caution">{`${listing.trouble} The courier keeps trying.`}</Notice>
+      ) : null}
+      {listing.doing === 'publish' && listing.nextTryAt && listing.tries === 0 && !sheet.byHand ? (
+        <Notice tone="info">{`Planned for ${exactly(listing.nextTryAt)}.`}</Notice>
+      ) : null}
+      {sheet.byHand && !sold && listing.want === 'live' && listing.doing !== null ? (
+        <ByHand thing={thing} examined={examined} />
+      ) : null}
+      {sheet.byHand && listing.want === 'gone' && listing.doing === 'withdraw' ? (
+        <TakeDownByHand thing={thing.id} listing={listing} name={sheet.name} />
       ) : null}
       {listing.reasons.map((r) => (
         <Notice key={r.message} tone="trouble" onPress={r.field ? () => goTo(r.field) : undefined}>
@@ -155,7 +182,7 @@ function ListingState(props: {
           </Press>
         ) : null}
       </View>
-      {live && !sold && sheet.handover === 'collect' ? (
+      {live && !sold && (sheet.handover === 'collect' || sheet.byHand) ? (
         <Deal
           market={sheet.name}
           asked={price}

@@ -1,8 +1,8 @@
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { Plan, Thing } from '@/contract/records';
-import { suggestedCategory, translate } from '@/core/listing/mapping';
+import { translate } from '@/core/mapping/values';
 import { formatMoney } from '@/core/money/money';
 import { countAs } from '@/core/words/count';
 import { titleFromFacts } from '@/core/words/title';
@@ -11,11 +11,14 @@ import { MoneyField } from '@/parts/MoneyField';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import { kindsNow, useKinds } from '@/store/kinds';
+import { kindsNow } from '@/store/kinds';
 import type { Examined } from '@/store/sending';
-import { editPlan, rememberAnswer } from '@/store/things';
+import { editPlan } from '@/store/things';
 
 import { FieldFindings } from '../item/Section';
+import { CategoryChoice } from './CategoryChoice';
+import { Extras } from './Extras';
+import { Question } from './Question';
 
 /** What differs on this marketplace, what it replaces, and what only this marketplace asks. */
 export function OwnValues({ thing, examined }: { thing: Thing; examined: Examined }) {
@@ -131,6 +134,7 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
           (field) =>
             field.choices &&
             field.need === 'required' &&
+            (plan?.specifics[field.id] !== undefined || (effective.specifics[field.id] ?? '') === '') &&
             translate(thing.facts[field.id] ?? '', field.choices) === null,
         )
         .map((field) => (
@@ -158,6 +162,7 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
       {sheet.questions.map((question) => (
         <Question key={question.id} thing={thing} examined={examined} question={question} />
       ))}
+      <Extras thing={thing} examined={examined} set={set} />
     </>
   );
 }
@@ -182,85 +187,6 @@ function Own({ label, replaces, onGiveBack, children }: OwnProps) {
           Give back
         </Press>
       </View>
-    </View>
-  );
-}
-
-function CategoryChoice(props: {
-  thing: Thing;
-  examined: Examined;
-  onChoose: (category: string | null) => void;
-}) {
-  const { thing, examined, onChoose } = props;
-  const { sheet, effective } = examined;
-  const [choosing, setChoosing] = useState(false);
-  const parent = sheet.categories.find((c) => c.id === effective.category?.parent);
-  const suggested = suggestedCategory(sheet.marketplace, thing.kind, useKinds());
-  if (!choosing)
-    return (
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-        <Words style={{ flex: 1 }}>
-          {effective.category
-            ? `Category: ${[parent?.name, effective.category.name].filter(Boolean).join(' › ')}`
-            : 'No category yet'}
-        </Words>
-        <Press kind="quiet" label={`Choose the category on ${sheet.name}`} onPress={() => setChoosing(true)}>
-          Choose
-        </Press>
-      </View>
-    );
-  return (
-    <ChipRow label={`Category on ${sheet.name}`}>
-      {sheet.categories
-        .filter((c) => c.leaf)
-        .map((c) => (
-          <Chip
-            key={c.id}
-            on={c.id === effective.category?.id}
-            onPress={() => {
-              onChoose(c.id === suggested ? null : c.id);
-              setChoosing(false);
-            }}
-          >
-            {c.name}
-          </Chip>
-        ))}
-    </ChipRow>
-  );
-}
-
-/** A question beyond the fields, drawn from the sheet: its type, choices, and help are the marketplace's. */
-function Question(props: {
-  thing: Thing;
-  examined: Examined;
-  question: Examined['sheet']['questions'][number];
-}) {
-  const { thing, examined, question } = props;
-  const { sheet, plan, effective } = examined;
-  const settings = useAttic((s) => s.settings);
-  const value = effective.answers[question.id] ?? '';
-  const answer = (text: string) => {
-    editPlan(thing.id, sheet.marketplace, `${question.label} on ${sheet.name}`, {
-      answers: { ...plan?.answers, [question.id]: text },
-    });
-    rememberAnswer(settings, sheet.marketplace, question.id, text);
-  };
-  if (question.type === 'text')
-    return (
-      <Field label={question.label} value={value} maxLength={400} hint={question.help} onChange={answer} />
-    );
-  return (
-    <View style={{ gap: 5 }}>
-      <Words kind="small" tone="soft">
-        {[question.label, question.help].filter(Boolean).join('. ')}
-      </Words>
-      <ChipRow label={question.label}>
-        {(question.choices ?? []).map((choice) => (
-          <Chip key={choice} on={value === choice} onPress={() => answer(choice)}>
-            {choice}
-          </Chip>
-        ))}
-      </ChipRow>
     </View>
   );
 }

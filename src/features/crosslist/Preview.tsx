@@ -13,7 +13,7 @@ export function Preview({ examined }: { examined: Examined }) {
   const { sheet, effective } = examined;
   const [open, setOpen] = useState(false);
   const c = useColours();
-  const { title, price, postage, text, condition } = effective;
+  const { title, price, postage, text, condition, tags, search, auction } = effective;
   const markup = sheet.description.markup;
   return (
     <View style={{ gap: 6 }}>
@@ -33,7 +33,9 @@ export function Preview({ examined }: { examined: Examined }) {
           <Words kind="strong">{title || 'No title yet'}</Words>
           <Words figures>
             {[
-              price === null ? 'no price yet' : formatMoney(price, sheet.currency),
+              price === null
+                ? 'no price yet'
+                : `${auction ? 'bids from ' : ''}${formatMoney(price, sheet.currency)}`,
               sheet.handover === 'collect' || postage === null
                 ? ''
                 : postage === 0
@@ -65,6 +67,17 @@ export function Preview({ examined }: { examined: Examined }) {
               {text}
             </div>
           )}
+          {tags.length > 0 ? <Words kind="small" tone="soft">{`Tags: ${tags.join(' · ')}`}</Words> : null}
+          {search ? (
+            <View role="group" aria-label="What search engines show" style={{ gap: 2 }}>
+              <Words kind="small" tone="soft">
+                What search engines show
+              </Words>
+              <Words kind="strong">{search.title}</Words>
+              <Words kind="small">{search.description}</Words>
+              <Words kind="small" tone="soft">{`Keywords: ${search.keywords.join(', ')}`}</Words>
+            </View>
+          ) : null}
         </View>
       ) : null}
     </View>

@@ -64,10 +64,12 @@ function useExamined(thing: Thing): Examined[] {
   const plans = useAttic((s) => s.plans);
   const pictures = useAttic((s) => s.pictures);
   const settings = useAttic((s) => s.settings);
+  const mappings = useAttic((s) => s.mappings);
+  const terms = useAttic((s) => s.terms);
   const tree = useKinds();
   return useMemo(
-    () => sheets.map((sheet) => examine(thing, sheet, { plans, pictures, settings, tree })),
-    [thing, sheets, plans, pictures, settings, tree],
+    () => sheets.map((sheet) => examine(thing, sheet, { plans, pictures, settings, mappings, terms, tree })),
+    [thing, sheets, plans, pictures, settings, mappings, terms, tree],
   );
 }
 

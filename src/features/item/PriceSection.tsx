@@ -3,9 +3,10 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
+import { ratesOf } from '@/core/listing/setup';
 import { formatMoney } from '@/core/money/money';
 import { formatWeight, GRAMS_PER_OUNCE, parseWeight } from '@/core/measure/units';
-import { inlandPostage, weightOf } from '@/core/listing/effective';
+import { floorHere, inlandPostage, weightOf } from '@/core/listing/effective';
 import { Field } from '@/parts/Field';
 import { MoneyField } from '@/parts/MoneyField';
 import { Press } from '@/parts/Press';
@@ -17,6 +18,7 @@ import type { Examined } from '@/store/sending';
 import { editThing, removeThing } from '@/store/things';
 
 import { AskingPrices } from '../price/AskingPrices';
+import { Competing } from '../price/Competing';
 import { Comps } from '../price/Comps';
 import { Floor } from '../price/Floor';
 import { MorePrice } from '../price/MorePrice';
@@ -32,7 +34,9 @@ export const PriceSection = memo(function PriceSection({
   thing: Thing;
   findings: readonly Examined[];
 }) {
-  const currency = useAttic((s) => s.settings.currency);
+  const settings = useAttic((s) => s.settings);
+  const kinds = useKinds();
+  const { currency } = settings;
   return (
     <Section
       name="price"
@@ -62,6 +66,14 @@ export const PriceSection = memo(function PriceSection({
       <FieldFindings examined={findings.filter((e) => e.plan?.price == null)} field="price" />
       <AskingPrices thing={thing} examined={findings} />
       <Comps thing={thing} />
+      {findings.map((e) => (
+        <Competing
+          key={e.sheet.marketplace}
+          thing={thing}
+          examined={e}
+          floor={floorHere(thing, kinds, settings)}
+        />
+      ))}
       <MorePrice thing={thing} />
     </Section>
   );
@@ -98,7 +110,8 @@ export const StoreSection = memo(function StoreSection({
   const router = useRouter();
   const kinds = useKinds();
   const grams = weightOf(thing, kinds);
-  const postage = inlandPostage(thing, kinds);
+  const rates = ratesOf(useAttic((s) => s.settings));
+  const postage = inlandPostage(thing, kinds, rates);
   return (
     <Section name="parcel" title="Parcel and spot" summary={thing.spot || undefined}>
       <View style={{ flexDirection: 'row', gap: 10 }}>

@@ -1,11 +1,11 @@
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { inlandPostage } from '@/core/listing/effective';
+import { floorHere, inlandPostage } from '@/core/listing/effective';
+import { ratesOf } from '@/core/listing/setup';
 import { formatMoney } from '@/core/money/money';
-import { PACKAGING } from '@/core/postage/rates';
 import { summarise } from '@/core/price/comps';
-import { floorOfThing, underFloor } from '@/core/price/floor';
+import { underFloor } from '@/core/price/floor';
 import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow } from '@/parts/Press';
 import { Words } from '@/parts/Words';
@@ -18,10 +18,12 @@ import { useJudged } from './useJudged';
 /** The least it has to bring, and whether others ever pay as much. */
 export function Floor({ thing }: { thing: Thing }) {
   const currency = useAttic((s) => s.settings.currency);
-  const multiples = useAttic((s) => s.settings.multiples);
-  const posted = inlandPostage(thing, useKinds());
+  const settings = useAttic((s) => s.settings);
+  const { multiples } = settings;
+  const kinds = useKinds();
+  const posted = inlandPostage(thing, kinds, ratesOf(settings));
   const judged = useJudged(thing.id);
-  const floor = floorOfThing(thing, multiples, (posted.ok ? posted.price : 0) + PACKAGING);
+  const floor = floorHere(thing, kinds, settings);
   if (floor === null || thing.cost === null) return null;
   const times = thing.price !== null && thing.cost > 0 ? thing.price / thing.cost : null;
   const multiple = thing.restockable ? multiples.again : multiples.oneOff;

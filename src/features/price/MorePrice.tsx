@@ -2,20 +2,21 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { MarkdownSteps, Thing } from '@/contract/records';
-import { inlandPostage } from '@/core/listing/effective';
-import { formatMoney } from '@/core/money/money';
-import { PACKAGING } from '@/core/postage/rates';
+import { floorHere } from '@/core/listing/effective';
+import { formatAmount, formatMoney } from '@/core/money/money';
 import { auctionTrouble, expectAuction, expectFixed, type Estimate } from '@/core/price/auction';
-import { floorOfThing, limitsTrouble, startHigh } from '@/core/price/floor';
+import { limitsTrouble, startHigh } from '@/core/price/floor';
 import { markdownDays, planTrouble, USUAL_MARKDOWN } from '@/core/price/markdown';
+import { Calendar } from '@/parts/Calendar';
 import { Field } from '@/parts/Field';
 import { MoneyField } from '@/parts/MoneyField';
 import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press } from '@/parts/Press';
+import { WholeField } from '@/parts/WholeField';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
-import { comeDown, editThing } from '@/store/things';
+import { comeDown, editThing, hold, letGo } from '@/store/things';
 
 import { dayWords } from '../shell/time';
 import { useJudged } from './useJudged';
@@ -30,9 +31,8 @@ const PARTS: readonly [Part, string][] = [
 /** What else there is to say about a price; put away until it is asked for. */
 export function MorePrice({ thing }: { thing: Thing }) {
   const [part, setPart] = useState<Part | null>(null);
-  const multiples = useAttic((s) => s.settings.multiples);
-  const posted = inlandPostage(thing, useKinds());
-  const floor = floorOfThing(thing, multiples, (posted.ok ? posted.price : 0) + PACKAGING);
+  const settings = useAttic((s) => s.settings);
+  const floor = floorHere(thing, useKinds(), settings);
   if (thing.price === null) return null;
   return (
     <View style={{ gap: 8 }}>
@@ -125,7 +125,7 @@ function ComingDown({ thing, price, floor }: PartProps) {
       {steps.map((step, i) => (
         <View key={i} style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
           <View style={{ flex: 1 }}>
-            <Whole
+            <WholeField
               label={`Step ${i + 1}: days`}
               value={step.day}
               least={1}
@@ -134,7 +134,7 @@ function ComingDown({ thing, price, floor }: PartProps) {
             />
           </View>
           <View style={{ flex: 1 }}>
-            <Whole
+            <WholeField
               label={`Step ${i + 1}: off`}
               unit="%"
               value={Math.round(step.offBp / 100)}
@@ -160,9 +160,16 @@ function ComingDown({ thing, price, floor }: PartProps) {
           </Words>
         ))}
       </View>
-      <Words kind="small" tone="soft">
-        Days in which it is held or an offer waits do not count.
-      </Words>
+      <Calendar
+        label="The days on a calendar"
+        from={thing.markdown.from}
+        marks={days.map((d) => ({
+          at: d.at,
+          words: formatAmount(d.price, currency),
+          tone: d.atFloor ? 'trouble' : 'ink',
+        }))}
+      />
+      <Held thing={thing} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Press
           kind="quiet"
@@ -186,28 +193,35 @@ function ComingDown({ thing, price, floor }: PartProps) {
   );
 }
 
-function Whole(props: {
-  label: string;
-  unit?: string;
-  value: number;
-  least: number;
-  most: number;
-  onChange: (n: number) => void;
-}) {
-  const { label, unit, value, least, most, onChange } = props;
-  const fits = (text: string) => /^\d+$/u.test(text.trim()) && Number(text) >= least && Number(text) <= most;
+/** Promised to somebody, or an offer that waits: the price stands still meanwhile. */
+function Held({ thing }: { thing: Thing }) {
+  const [who, setWho] = useState('');
+  const held = thing.holds.find((h) => h.to === null);
+  if (held)
+    return (
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <Words style={{ flex: 1 }} figures>
+          {`Held for ${held.who || 'somebody'} since ${dayWords(held.from)}: the price stands still.`}
+        </Words>
+        <Press kind="quiet" onPress={() => letGo(thing.id)}>
+          No longer held
+        </Press>
+      </View>
+    );
   return (
-    <Field
-      label={label}
-      unit={unit}
-      figures
-      keyboard="number-pad"
-      value={String(value)}
-      refuse={(text) => (fits(text) ? null : `A whole number from ${least} to ${most}.`)}
-      onChange={(text) => {
-        if (fits(text)) onChange(Number(text));
-      }}
-    />
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+      <View style={{ flex: 1 }}>
+        <Field label="Held for" value={who} pause={0} maxLength={120} onChange={setWho} />
+      </View>
+      <Press
+        onPress={() => {
+          hold(thing.id, who.trim());
+          setWho('');
+        }}
+      >
+        Hold its price
+      </Press>
+    </View>
   );
 }
 
@@ -241,7 +255,7 @@ function AuctionOrFixed({ thing, price, floor }: PartProps) {
           <MoneyField label="Outright price" value={outright} currency={currency} onChange={setOutright} />
         </View>
         <View style={{ flex: 1 }}>
-          <Whole label="Put up again" value={again} least={0} most={3} onChange={setAgain} />
+          <WholeField label="Put up again" value={again} least={0} most={3} onChange={setAgain} />
         </View>
       </View>
       {trouble ? <Notice tone="caution">{trouble}</Notice> : null}

@@ -10,6 +10,7 @@ import { Press } from '@/parts/Press';
 import { openAttic, unsavedBlobs, useAttic } from '@/store/attic';
 import { beginSession, listen, useCourier } from '@/store/courierLink';
 import { bringDemoWorld } from '@/store/demoWorld';
+import { beginRates } from '@/store/carrier';
 import { beginComingDown } from '@/store/comingDown';
 import { beginLookUps } from '@/store/lookUp';
 import { keepMeasurementPicturesTrue } from '@/store/measuring';
@@ -41,6 +42,7 @@ async function begin(): Promise<void> {
   if (session?.demo) await bringDemoWorld();
   beginLookUps();
   beginComingDown();
+  beginRates();
   listen();
   keepMeasurementPicturesTrue();
   watchRoom();

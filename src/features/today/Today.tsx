@@ -16,16 +16,19 @@ import { settleSecondSale } from '@/store/sending';
 import { editThing } from '@/store/things';
 import { useColours, useWide } from '@/theme/theme';
 
+import { TakeDownByHand } from '../crosslist/TakeDownByHand';
 import { ClosingRecord } from '../sales/ClosingRecord';
 import { useSales } from '../sales/useSales';
 import { useDo } from '../shell/useDo';
 import { soonWords } from '../shell/time';
+import { LockedLine, RulesLine, useMarketLines } from './MarketLines';
 import { useToday } from './useToday';
 
 /** What needs a person, worst first; each line does it in one tap. */
 export function Today() {
   const c = useColours();
   const lines = useToday();
+  const { locked, changed } = useMarketLines();
   const empty = useAttic((s) => isNone(s.things));
   const router = useRouter();
   const wide = useWide();
@@ -37,9 +40,19 @@ export function Today() {
           wide ? { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: 14 } : { gap: 12 }
         }
       >
+        {locked.map((market) => (
+          <View key={market.id} style={wide ? { width: '48.8%' } : null}>
+            <LockedLine market={market} />
+          </View>
+        ))}
         {lines.map((line) => (
           <View key={keyOf(line)} style={wide ? { width: '48.8%' } : null}>
             <Line line={line} />
+          </View>
+        ))}
+        {changed.map(({ marketplace }) => (
+          <View key={marketplace} style={wide ? { width: '48.8%' } : null}>
+            <RulesLine market={marketplace} />
           </View>
         ))}
       </View>
@@ -53,7 +66,7 @@ export function Today() {
             Begin with a picture
           </Press>
         </Card>
-      ) : lines.length === 0 ? (
+      ) : lines.length + locked.length + changed.length === 0 ? (
         <Card>
           <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
             <Icon name="check" colour={c.moss} size={26} />
@@ -177,6 +190,8 @@ function SoldTwice({ line, name, thing }: LineProps<'soldTwice'>) {
 function NotGoneYet({ line, name, thing }: LineProps<'notGoneYet'>) {
   const market = useMarketName();
   const closing = useCourier((s) => s.things[line.thingId]?.closing);
+  const listings = useCourier((s) => s.things[line.thingId]?.listings);
+  const markets = useCourier((s) => s.markets);
   const now = useNow();
   return (
     <Card tone="trouble" label={`Not gone everywhere yet: ${name}`}>
@@ -186,15 +201,23 @@ function NotGoneYet({ line, name, thing }: LineProps<'notGoneYet'>) {
         what={`Sold on ${market(line.sale.market)}, not gone everywhere yet`}
         trouble
       />
-      {line.markets.map((m) => (
-        <Words key={m.market} figures>
-          {`Still up on ${market(m.market)}. `}
-          {m.trouble ? `${m.trouble} Tried ${m.tries === 1 ? 'once' : `${m.tries} times`}; ` : ''}
-          {m.trouble
-            ? `the courier tries again ${soonWords(m.nextTryAt, now)}.`
-            : 'It is being withdrawn now.'}
-        </Words>
-      ))}
+      {line.markets.map((m) => {
+        const byHand = markets.find((x) => x.id === m.market)?.byHand;
+        const listing = listings?.find((l) => l.market === m.market);
+        if (byHand && listing)
+          return (
+            <TakeDownByHand key={m.market} thing={line.thingId} listing={listing} name={market(m.market)} />
+          );
+        return (
+          <Words key={m.market} figures>
+            {`Still up on ${market(m.market)}. `}
+            {m.trouble ? `${m.trouble} Tried ${m.tries === 1 ? 'once' : `${m.tries} times`}; ` : ''}
+            {m.trouble
+              ? `the courier tries again ${soonWords(m.nextTryAt, now)}.`
+              : 'It is being withdrawn now.'}
+          </Words>
+        );
+      })}
       {closing ? <ClosingRecord closing={closing} sale={line.sale} /> : null}
     </Card>
   );

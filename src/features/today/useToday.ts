@@ -12,6 +12,8 @@ export function useToday(): TodayLine[] {
   const plans = useAttic((s) => s.plans);
   const pictures = useAttic((s) => s.pictures);
   const settings = useAttic((s) => s.settings);
+  const mappings = useAttic((s) => s.mappings);
+  const terms = useAttic((s) => s.terms);
   const courier = useCourier((s) => s.things);
   const sheets = useCourier((s) => s.sheets);
   const caughtUp = useCourier((s) => s.caughtUp);
@@ -25,10 +27,12 @@ export function useToday(): TodayLine[] {
         courier,
         findings: (thing, market) => {
           const sheet = sheets.find((s) => s.marketplace === market);
-          return sheet ? examine(thing, sheet, { plans, pictures, settings, tree }).findings : [];
+          return sheet
+            ? examine(thing, sheet, { plans, pictures, settings, mappings, terms, tree }).findings
+            : [];
         },
       }),
-    [things, plans, pictures, settings, courier, sheets, caughtUp, tree],
+    [things, plans, pictures, settings, mappings, terms, courier, sheets, caughtUp, tree],
   );
 }
 

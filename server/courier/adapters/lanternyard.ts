@@ -1,0 +1,157 @@
+import type { z } from 'zod';
+
+import type { Comp } from '@/contract/comps';
+import type { ListingDraft } from '@/contract/courier';
+import {
+  LanternyardGood, LanternyardHitches, LanternyardOrders, LanternyardPast, LanternyardPhoto, LanternyardSought,
+} from '@/contract/marketplaces/lanternyard'; // prettier-ignore
+import { RuleSheet } from '@/contract/ruleSheet';
+
+import {
+  CallFailed,
+  Refused,
+  type Adapter,
+  type AlreadyOver,
+  type Pictures,
+  type Published,
+} from '../adapter';
+import { call, readAs } from '../call';
+import { wearOf } from '../wear';
+
+type Good = z.infer<typeof LanternyardGood>;
+
+const FIELDS: Record<string, string> = {
+  title: 'title', text: 'description', cents: 'price', section: 'category', condition: 'condition', photos: 'pictures', origin: 'fact:origin',
+}; // prettier-ignore
+
+/** The seller's own shop: goods under our own name for them, in the shop at once; orders are read from its list. */
+export function lanternyardAdapter(config: { address: string; token: () => string }): Adapter {
+  const { address } = config;
+  const token = () => config.token();
+  const at = (ref: string) => `${address}/admin/goods/${encodeURIComponent(ref)}`;
+
+  const refuse = (body: unknown): never => {
+    throw new Refused(
+      Object.entries(readAs(LanternyardHitches, body).hitches).map(([field, message]) => ({
+        field: FIELDS[field] ?? '',
+        message,
+      })),
+    );
+  };
+
+  const photo = async (hash: string, pictures: Pictures): Promise<string> => {
+    const { status, body } = await call(`${address}/admin/photos`, {
+      method: 'POST', token: token(), expected: [201, 422], headers: { 'content-type': 'image/jpeg' }, body: await pictures(hash),
+    }); // prettier-ignore
+    return status === 422 ? refuse(body) : readAs(LanternyardPhoto, body).photo;
+  };
+
+  const put = async (ref: string, draft: ListingDraft, pictures: Pictures) => {
+    const { status, body } = await call(at(ref), {
+      method: 'PUT',
+      token: token(),
+      expected: [200, 201, 409, 422],
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        title: draft.title,
+        text: draft.description,
+        cents: draft.price,
+        postCents: draft.postage,
+        section: draft.category,
+        condition: draft.condition,
+        origin: draft.specifics.origin ?? '',
+        photos: await Promise.all(draft.pictures.map((hash) => photo(hash, pictures))),
+        search: draft.search ?? { title: '', description: '', keywords: [] },
+        stock: 1,
+      }),
+    });
+    if (status === 422) return refuse(body);
+    return { good: readAs(LanternyardGood, body), isOver: status === 409 };
+  };
+
+  const published = (good: Good): Published => ({ remoteId: good.ref, url: good.seen, state: 'live' });
+
+  const orders = async (cursor: string | null) => {
+    const { body } = await call(`${address}/admin/orders?after=${encodeURIComponent(cursor ?? '0')}`, {
+      token: token(),
+      expected: [200],
+    });
+    const read = readAs(LanternyardOrders, body);
+    return {
+      news: read.orders.map((o) => ({
+        kind: 'sale' as const, ref: o.ref, remoteId: o.ref, order: o.number, amount: o.cents, postage: o.postCents, fees: o.cardCents, at: o.at,
+      })),
+      cursor: read.upTo,
+    }; // prettier-ignore
+  };
+  /** What is sold out is told with its sale, so that nothing is ever taken for withdrawn that was sold. */
+  const overWithSale = async (good: Good): Promise<AlreadyOver> => {
+    if (good.removed) return { news: [{ kind: 'ended', ref: good.ref, remoteId: good.ref, why: '' }] };
+    let cursor = '0';
+    for (;;) {
+      const page = await orders(cursor);
+      const own = page.news.filter((n) => n.ref === good.ref);
+      if (own.length > 0) return { news: own };
+      if (page.cursor === cursor)
+        throw new CallFailed('The shop says that it is sold, but not to whom.', true);
+      cursor = page.cursor;
+    }
+  };
+
+  return {
+    id: 'lanternyard',
+    name: 'Lanternyard',
+    letters: 'Ly',
+    capabilities: { webhooks: false, review: false, pollEvery: 3_000 },
+
+    async history(category, words) {
+      const query = new URLSearchParams({ section: category, words });
+      const { body } = await call(`${address}/admin/past?${query}`, { token: token(), expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(LanternyardPast, body).goods.map((p): Comp => ({
+        id: p.no, market: 'lanternyard', title: p.title, brand: p.maker, category: p.section, wear: wear(p.condition), sold: p.sold,
+        price: p.cents, listedAt: p.from, endedAt: p.to,
+      })); // prettier-ignore
+    },
+
+    async sought(category) {
+      const query = new URLSearchParams({ section: category });
+      const { body } = await call(`${address}/admin/sought?${query}`, { token: token(), expected: [200] });
+      return readAs(LanternyardSought, body).words.map(([word, count]) => ({ word, count }));
+    },
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/admin/rules`, { token: token(), expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+
+    async publish({ ref, draft }, pictures) {
+      const { good, isOver } = await put(ref, draft, pictures);
+      return isOver ? overWithSale(good) : published(good);
+    },
+
+    async revise(ref, _remoteId, draft, pictures) {
+      const { good, isOver } = await put(ref, draft, pictures);
+      return isOver ? overWithSale(good) : 'revised';
+    },
+
+    async withdraw(ref) {
+      const { status, body } = await call(at(ref), {
+        method: 'DELETE',
+        token: token(),
+        expected: [200, 404, 409],
+      });
+      if (status === 404) return 'absent';
+      return status === 409 ? overWithSale(readAs(LanternyardGood, body)) : 'withdrawn';
+    },
+
+    async lookUp(ref) {
+      const { status, body } = await call(at(ref), { token: token(), expected: [200, 404] });
+      if (status === 404) return null;
+      const good = readAs(LanternyardGood, body);
+      return { ...published(good), over: good.removed || good.left === 0 };
+    },
+
+    eventsSince: orders,
+  };
+}

@@ -1,0 +1,172 @@
+import type { z } from 'zod';
+
+import type { Comp } from '@/contract/comps';
+import type { ListingDraft } from '@/contract/courier';
+import {
+  OldhollowComplaints, OldhollowImage, OldhollowPast, OldhollowPiece, OldhollowRefusal, OldhollowSought, OldhollowTiding, OldhollowTidings,
+} from '@/contract/marketplaces/oldhollow'; // prettier-ignore
+import { RuleSheet } from '@/contract/ruleSheet';
+import type { News } from '@/core/courier/types';
+
+import {
+  CallFailed,
+  Refused,
+  type Adapter,
+  type AlreadyOver,
+  type Pictures,
+  type Published,
+} from '../adapter';
+import { call, readAs } from '../call';
+import { genuine } from '../genuine';
+import { wearOf } from '../wear';
+
+type Piece = z.infer<typeof OldhollowPiece>;
+
+const FIELDS: Record<string, string> = {
+  name: 'title', account: 'description', tags: 'tags', room: 'category', state: 'condition', decade: 'specific:decade', maker: 'fact:brand',
+  madeOf: 'fact:material', origin: 'fact:origin', images: 'pictures', price: 'price', 'auction.open': 'format', 'auction.days': 'format',
+  'auction.again': 'format', 'auction.outright': 'format', 'auction.becomes': 'format',
+}; // prettier-ignore
+
+/** Pieces put under our own name for them, fixed or in an auction; tidings come twice and can be read again. */
+export function oldhollowAdapter(config: {
+  address: string;
+  token: () => string;
+  hookSecret: string;
+}): Adapter {
+  const { address } = config;
+  const token = () => config.token();
+  const json = { 'content-type': 'application/json' };
+  const at = (ref: string) => `${address}/hollow/pieces/${encodeURIComponent(ref)}`;
+
+  const refuse = (body: unknown): never => {
+    throw new Refused(
+      readAs(OldhollowComplaints, body).complaints.map(({ about, words }) => ({
+        field: FIELDS[about] ?? '',
+        message: words,
+      })),
+    );
+  };
+
+  const image = async (hash: string, pictures: Pictures): Promise<string> => {
+    const { status, body } = await call(`${address}/hollow/images`, {
+      method: 'POST', token: token(), expected: [201, 422], headers: { 'content-type': 'image/jpeg' }, body: await pictures(hash),
+    }); // prettier-ignore
+    return status === 422 ? refuse(body) : readAs(OldhollowImage, body).image;
+  };
+
+  const form = async (draft: ListingDraft, pictures: Pictures) =>
+    JSON.stringify({
+      name: draft.title, account: draft.description, tags: draft.tags, room: draft.category, state: draft.condition, cents: draft.price,
+      postCents: draft.postage, decade: draft.specifics.decade ?? '', maker: draft.specifics.brand ?? '', madeOf: draft.specifics.material ?? '',
+      origin: draft.specifics.origin ?? '', corner: draft.answers.corner ?? '', images: await Promise.all(draft.pictures.map((hash) => image(hash, pictures))),
+      auction: draft.auction && {
+        openCents: draft.auction.opening, outrightCents: draft.auction.outright, days: draft.auction.days, again: draft.auction.again,
+        becomesCents: draft.auction.becomes,
+      },
+    }); // prettier-ignore
+
+  const newsOf = ({ kind, ref, post, sale }: z.infer<typeof OldhollowTiding>): News => {
+    const about = { ref, remoteId: ref };
+    return kind === 'sold' && sale
+      ? { kind: 'sale', ...about, order: sale.number, amount: sale.cents, postage: post, fees: sale.kept, at: sale.at }
+      : { kind: 'ended', ...about, why: 'Its place at Oldhollow ran out unsold.' };
+  }; // prettier-ignore
+  const over = (p: Piece): AlreadyOver => ({
+    news: [
+      p.status === 'sold'
+        ? newsOf({ kind: 'sold', ref: p.ref, post: 0, sale: p.sale })
+        : { kind: 'ended', ref: p.ref, remoteId: p.ref, why: '' },
+    ],
+  });
+  const published = (p: Piece): Published => ({ remoteId: p.ref, url: p.seen, state: 'live' });
+
+  const put = async (ref: string, draft: ListingDraft, pictures: Pictures, first: boolean) => {
+    const { status, body } = await call(`${at(ref)}${first ? '?first=yes' : ''}`, {
+      method: 'PUT',
+      token: token(),
+      expected: [200, 201, 409, 422],
+      headers: json,
+      body: await form(draft, pictures),
+    });
+    if (status === 422) return refuse(body);
+    const piece = readAs(OldhollowPiece, body);
+    return { piece, isOver: status === 409 };
+  };
+
+  return {
+    id: 'oldhollow',
+    name: 'Oldhollow',
+    letters: 'Oh',
+    capabilities: { webhooks: true, review: false, pollEvery: 15_000 },
+
+    async history(category, words) {
+      const query = new URLSearchParams({ room: category, words });
+      const { body } = await call(`${address}/hollow/past?${query}`, { token: token(), expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(OldhollowPast, body).pieces.map((p): Comp => ({
+        id: p.number, market: 'oldhollow', title: p.name, brand: p.maker, category: p.room, wear: wear(p.state), sold: p.sold, price: p.cents,
+        listedAt: p.from, endedAt: p.to,
+      })); // prettier-ignore
+    },
+
+    async sought(category) {
+      const query = new URLSearchParams({ room: category });
+      const { body } = await call(`${address}/hollow/sought?${query}`, { token: token(), expected: [200] });
+      return readAs(OldhollowSought, body).sought.map(({ word, often }) => ({ word, count: often }));
+    },
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/hollow/rulebook`, { token: token(), expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+
+    async publish({ ref, draft }, pictures) {
+      const { piece, isOver } = await put(ref, draft, pictures, true);
+      return isOver ? over(piece) : published(piece);
+    },
+
+    async revise(ref, _remoteId, draft, pictures) {
+      const { piece, isOver } = await put(ref, draft, pictures, false);
+      return isOver ? over(piece) : 'revised';
+    },
+
+    async withdraw(ref) {
+      const { status, body } = await call(at(ref), {
+        method: 'DELETE',
+        token: token(),
+        expected: [200, 404, 409, 423],
+      });
+      if (status === 404) return 'absent';
+      if (status === 423)
+        throw new Refused([{ field: 'format', message: readAs(OldhollowRefusal, body).message }]);
+      return status === 409 ? over(readAs(OldhollowPiece, body)) : 'withdrawn';
+    },
+
+    async lookUp(ref) {
+      const { status, body } = await call(at(ref), { token: token(), expected: [200, 404] });
+      if (status === 404) return null;
+      const piece = readAs(OldhollowPiece, body);
+      return { ...published(piece), over: piece.status !== 'shown' };
+    },
+
+    async eventsSince(cursor) {
+      const { body } = await call(`${address}/hollow/tidings?after=${encodeURIComponent(cursor ?? '0')}`, {
+        token: token(),
+        expected: [200],
+      });
+      const { tidings, upTo } = readAs(OldhollowTidings, body);
+      return { news: tidings.map(newsOf), cursor: upTo };
+    },
+
+    readHook(header, body, now) {
+      if (!genuine(header('x-oldhollow-seal'), body, config.hookSecret, now)) return null;
+      try {
+        return [newsOf(readAs(OldhollowTiding, JSON.parse(body)))];
+      } catch (error) {
+        if (error instanceof SyntaxError || error instanceof CallFailed) return null;
+        throw error;
+      }
+    },
+  };
+}

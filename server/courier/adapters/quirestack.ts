@@ -1,0 +1,201 @@
+import Papa from 'papaparse';
+
+import type { Comp, CompetingOffer } from '@/contract/comps';
+import type { ListingDraft } from '@/contract/courier';
+import {
+  QuirestackCopies, QuirestackLine, QuirestackLog, QuirestackOffer, QuirestackPast, QuirestackReport, QuirestackSought, QuirestackTicket,
+} from '@/contract/marketplaces/quirestack'; // prettier-ignore
+import { RuleSheet } from '@/contract/ruleSheet';
+import { CALL_LIMIT } from '@/core/courier/waiting';
+import type { News } from '@/core/courier/types';
+import type { z } from 'zod';
+
+import { CallFailed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../adapter';
+import { call, readAs } from '../call';
+import { wearOf } from '../wear';
+
+type Outcome = z.infer<typeof QuirestackLine>;
+type Line = Record<
+  'action' | 'ref' | 'barcode' | 'condition' | 'note' | 'cents' | 'origin' | 'keptAt',
+  string
+>;
+
+/** Codes of the report -> our fields. */
+const FIELDS: Record<string, string> = {
+  Q10: 'fact:barcode', Q11: 'fact:barcode', Q12: 'fact:barcode', Q20: 'condition', Q21: 'description', Q22: 'description', Q23: 'description',
+  Q30: 'price', Q31: 'price', Q40: 'fact:origin', Q41: 'fact:origin',
+}; // prettier-ignore
+/** How long lines are gathered before a list is uploaded, and between two looks at its report, milliseconds. */
+const GATHER = 120;
+const LOOK_EVERY = 250;
+
+/**
+ * Lists of lines that are answered later. Lines given at nearly the same time go up together. A new offer is left to
+ * the report, as something in review is; a withdrawal waits for its line, for it has to be certain.
+ */
+export function quirestackAdapter(config: { address: string; token: () => string }): Adapter {
+  const { address } = config;
+  const token = () => config.token();
+  let gathered: { line: Line; done: (ticket: string) => void; failed: (error: unknown) => void }[] = [];
+
+  const flush = async () => {
+    const now = gathered;
+    gathered = [];
+    // One line an offer in a list: of two, the later would be read against a state that the first has yet to make.
+    const seen = new Set<string>();
+    const later = now.filter(({ line }) => seen.has(line.ref) || !seen.add(line.ref));
+    const first = now.filter((one) => !later.includes(one));
+    if (later.length > 0) {
+      gathered = [...later, ...gathered];
+      setTimeout(() => void flush(), GATHER);
+    }
+    try {
+      const { body } = await call(`${address}/feed/lists`, {
+        method: 'POST', token: token(), expected: [202], headers: { 'content-type': 'text/csv' }, body: Papa.unparse(first.map((g) => g.line)),
+      }); // prettier-ignore
+      const { ticket } = readAs(QuirestackTicket, body);
+      for (const one of first) one.done(ticket);
+    } catch (error) {
+      for (const one of first) one.failed(error);
+    }
+  };
+  const upload = (line: Line) =>
+    new Promise<string>((done, failed) => {
+      if (gathered.length === 0) setTimeout(() => void flush(), GATHER);
+      gathered.push({ line, done, failed });
+    });
+
+  const lineOf = (ref: string, draft: ListingDraft): Line => ({
+    action: 'put', ref, barcode: draft.specifics.barcode ?? '', condition: draft.condition, note: draft.description, cents: String(draft.price),
+    origin: draft.specifics.origin ?? '', keptAt: '',
+  }); // prettier-ignore
+
+  const sendPictures = async (ref: string, draft: ListingDraft, pictures: Pictures) => {
+    for (const [place, hash] of draft.pictures.slice(0, 4).entries())
+      await call(`${address}/feed/pictures/${encodeURIComponent(ref)}?place=${place}`, {
+        method: 'PUT', token: token(), expected: [204], headers: { 'content-type': 'image/jpeg' }, body: await pictures(hash),
+      }); // prettier-ignore
+  };
+
+  const find = async (ref: string) => {
+    const { status, body } = await call(`${address}/feed/offers/${encodeURIComponent(ref)}`, {
+      token: token(),
+      expected: [200, 404],
+    });
+    return status === 404 ? null : readAs(QuirestackOffer, body);
+  };
+  const over = (offer: z.infer<typeof QuirestackOffer>): AlreadyOver => ({
+    news: [
+      offer.order
+        ? { kind: 'sale', ref: offer.ref, remoteId: offer.ref, order: offer.order.order, amount: offer.order.cents, postage: 280, fees: offer.order.withheld, at: offer.order.at }
+        : { kind: 'ended', ref: offer.ref, remoteId: offer.ref, why: '' },
+    ],
+  }); // prettier-ignore
+
+  /** What became of a line. @throws CallFailed while it is not worked through yet */
+  const outcome = async (ticket: string, ref: string): Promise<Outcome> => {
+    const end = Date.now() + CALL_LIMIT - 2_000;
+    for (;;) {
+      const { body } = await call(`${address}/feed/lists/${ticket}`, { token: token(), expected: [200] });
+      const { done, report } = readAs(QuirestackReport, body);
+      const line = report.find((r) => r.ref === ref);
+      if (done && line) return line;
+      if (Date.now() > end) throw new CallFailed('Its list is still being worked through.', true);
+      await new Promise((wait) => setTimeout(wait, LOOK_EVERY));
+    }
+  };
+
+  const reasonOf = ({ code, words }: Pick<Outcome, 'code' | 'words'>) => ({
+    field: FIELDS[code] ?? '',
+    message: `${words} (${code})`,
+  });
+  const newsOf = (entry: z.infer<typeof QuirestackLog>['log'][number]): News[] => {
+    const about = { ref: entry.ref, remoteId: entry.ref };
+    if (entry.kind === 'sold')
+      return [{ kind: 'sale', ...about, order: entry.order, amount: entry.cents, postage: entry.postCents, fees: entry.withheld, at: entry.at }];
+    if (entry.outcome === 'accepted') return [{ kind: 'approved', ...about, url: entry.seen }];
+    if (entry.outcome === 'rejected')
+      return [{ kind: 'turnedDown', ...about, reasons: [reasonOf(entry)] }];
+    return [];
+  }; // prettier-ignore
+
+  return {
+    id: 'quirestack',
+    name: 'Quirestack',
+    letters: 'Qs',
+    capabilities: { webhooks: false, review: true, pollEvery: 2_000 },
+
+    async history(category, words) {
+      const query = new URLSearchParams({ rack: category, words });
+      const { body } = await call(`${address}/feed/past?${query}`, { token: token(), expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(QuirestackPast, body).copies.map((p): Comp => ({
+        id: p.no, market: 'quirestack', title: p.name, brand: p.house, category: p.rack, wear: wear(p.condition), sold: p.sold, price: p.cents,
+        listedAt: p.from, endedAt: p.to,
+      })); // prettier-ignore
+    },
+
+    async sought(category) {
+      const query = new URLSearchParams({ rack: category });
+      const { body } = await call(`${address}/feed/sought?${query}`, { token: token(), expected: [200] });
+      return readAs(QuirestackSought, body).words.map(([word, count]) => ({ word, count }));
+    },
+
+    async competing(barcode) {
+      const query = new URLSearchParams({ barcode });
+      const { status, body } = await call(`${address}/feed/copies?${query}`, { token: token(), expected: [200, 404] });
+      if (status === 404) return null;
+      const wear = await wearOf(this);
+      return readAs(QuirestackCopies, body).copies.map((c): CompetingOffer => ({
+        seller: c.seller, price: c.cents, postage: c.postCents, wear: wear(c.condition), rating: c.rating, leavesIn: c.leavesIn,
+      }));
+    }, // prettier-ignore
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/feed/rules`, { token: token(), expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+
+    async publish({ ref, draft }, pictures) {
+      const before = await find(ref);
+      if (before && before.status !== 'offered') return over(before);
+      await sendPictures(ref, draft, pictures);
+      await upload(lineOf(ref, draft));
+      return { remoteId: ref, url: before?.seen ?? '', state: 'inReview' };
+    },
+
+    async revise(ref, _remoteId, draft, pictures) {
+      await sendPictures(ref, draft, pictures);
+      const said = await outcome(await upload(lineOf(ref, draft)), ref);
+      if (said.outcome === 'accepted') return 'revised';
+      const offer = await find(ref);
+      if (offer && offer.status !== 'offered') return over(offer);
+      throw new Refused([reasonOf(said)]);
+    },
+
+    async withdraw(ref) {
+      const line: Line = { action: 'remove', ref, barcode: '', condition: '', note: '', cents: '', origin: '', keptAt: '' };
+      const said = await outcome(await upload(line), ref);
+      if (said.outcome === 'removed') return 'withdrawn';
+      if (said.outcome === 'unknown') return 'absent';
+      const offer = await find(ref);
+      return offer ? over(offer) : 'absent';
+    }, // prettier-ignore
+
+    async lookUp(ref) {
+      const offer = await find(ref);
+      return (
+        offer && { remoteId: ref, url: offer.seen, state: 'live' as const, over: offer.status !== 'offered' }
+      );
+    },
+
+    async eventsSince(cursor) {
+      const { body } = await call(`${address}/feed/log?after=${encodeURIComponent(cursor ?? '0')}`, {
+        token: token(),
+        expected: [200],
+      });
+      const { log, upTo } = readAs(QuirestackLog, body);
+      return { news: log.flatMap(newsOf), cursor: upTo };
+    },
+  };
+}

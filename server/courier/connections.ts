@@ -1,0 +1,61 @@
+import { z } from 'zod';
+
+import { CALL_LIMIT } from '@/core/courier/waiting';
+
+import type { Ledger } from './ledger';
+
+/** A code was not taken, or nobody answered; the message is for a person. */
+export class NotLetIn extends Error {}
+
+/**
+ * The tokens by which marketplaces let us in. They stay here: no page ever sees one. A person brings a code, the
+ * marketplace gives a token for it.
+ */
+export class Connections {
+  private constructor(
+    private readonly ledger: Ledger,
+    private readonly tokens: Map<string, string>,
+    private readonly addressOf: (market: string) => string,
+  ) {}
+
+  /**
+   * @param first makes the token a marketplace begins with
+   * @param addressOf where a marketplace is
+   */
+  static async open(
+    ledger: Ledger,
+    markets: readonly string[],
+    first: () => string,
+    addressOf: (market: string) => string,
+  ): Promise<Connections> {
+    const tokens = new Map<string, string>();
+    for (const market of markets) tokens.set(market, await ledger.keptOnce(`token.${market}`, first));
+    return new Connections(ledger, tokens, addressOf);
+  }
+
+  token(market: string): string {
+    return this.tokens.get(market) ?? '';
+  }
+
+  /** @throws NotLetIn with words for a person */
+  async letIn(market: string, code: string): Promise<void> {
+    if (!this.tokens.has(market)) throw new NotLetIn('Nobody needs to be let in there.');
+    const response = await fetch(`${this.addressOf(market)}/access/token`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ code: code.trim() }),
+      redirect: 'manual',
+      signal: AbortSignal.timeout(CALL_LIMIT),
+    }).catch(() => null);
+    if (!response) throw new NotLetIn('It does not answer just now. Nothing was changed; try again later.');
+    if (response.status === 403)
+      throw new NotLetIn('That code is wrong or too old. Fetch another one there; nothing was changed.');
+    const body = z
+      .object({ token: z.string().min(16).max(400) })
+      .safeParse(await response.json().catch(() => null));
+    if (!response.ok || !body.success)
+      throw new NotLetIn('It did not answer as agreed. Nothing was changed.');
+    await this.ledger.keep(`token.${market}`, body.data.token);
+    this.tokens.set(market, body.data.token);
+  }
+}

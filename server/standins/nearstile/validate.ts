@@ -1,0 +1,40 @@
+import type { Switches } from '../kit/faults';
+import { picturesToday } from '../kit/service';
+import { PLACES, SHEET } from './sheet';
+
+const text = (value: unknown, most: number): value is string =>
+  typeof value === 'string' && value.length <= most;
+const graphemes = (value: string) => [...new Intl.Segmenter().segment(value)].length;
+
+/** Faults of an ad that need no person to see. */
+export function faultsOf(b: Record<string, unknown>, switches: Switches): string[] {
+  const faults: string[] = [];
+  if (!text(b.heading, 4_000) || graphemes(b.heading.trim()) < 1 || graphemes(b.heading) > 64)
+    faults.push('heading: 1 to 64 characters');
+  if (!text(b.body, 20_000) || graphemes(b.body) > 1_500) faults.push('body: up to 1500 characters');
+  if (typeof b.euros !== 'number' || !(b.euros >= 0 && b.euros <= 5_000)) faults.push('euros: 0 to 5000');
+  if (!SHEET.categories.some((x) => x.id === b.board)) faults.push('board: not one of ours');
+  if (!SHEET.conditions.some((x) => x.code === b.state)) faults.push('state: new, used or fix');
+  if (!PLACES.includes(String(b.place))) faults.push('place: not one of ours');
+  if (!text(b.origin ?? '', 40)) faults.push('origin: up to 40 characters');
+  else if (switches.asksOrigin && String(b.origin ?? '').trim() === '')
+    faults.push('origin: where was it made');
+  if (/<[a-z!/][^>]*>/i.test(`${String(b.heading)} ${String(b.body)}`)) faults.push('body: plain words only');
+  return faults;
+}
+
+/** Faults of its photos; a side of 0 stands for what is no JPEG. */
+export function photoFaults(
+  photos: readonly { longSide: number; bytes: number }[],
+  switches: Switches,
+): string[] {
+  const faults: string[] = [];
+  const most = picturesToday(9, switches);
+  if (photos.length < 1 || photos.length > most) faults.push(`photos: 1 to ${most}`);
+  for (const { longSide, bytes } of photos) {
+    if (longSide === 0) faults.push('photos: not a JPEG');
+    else if (longSide < 400) faults.push('photos: at least 400 pixels');
+    if (bytes > 1_500_000) faults.push('photos: up to 1.5 MB');
+  }
+  return faults;
+}

@@ -1,0 +1,118 @@
+import { picturesToday } from '../kit/service';
+import type { Switches } from '../kit/faults';
+import type { Measured } from '../kit/pictures';
+import { SHEET } from './sheet';
+
+/** What a seller brings. */
+export interface Piece {
+  name: string;
+  account: string;
+  tags: string[];
+  room: string;
+  state: string;
+  cents: number;
+  postCents: number;
+  decade: string;
+  maker: string;
+  madeOf: string;
+  origin: string;
+  images: string[];
+  corner: string;
+  auction: Auction | null;
+}
+
+export interface Auction {
+  openCents: number;
+  /** Ends it at once; null for none. */
+  outrightCents: number | null;
+  days: number;
+  /** How often it is put up again when nobody bids. */
+  again: number;
+  /** What it costs, fixed, once that is over; null: it is taken away. */
+  becomesCents: number | null;
+}
+
+export interface Complaint {
+  about: string;
+  words: string;
+}
+
+const graphemes = (text: string) => [...new Intl.Segmenter().segment(text)].length;
+const isText = (v: unknown, most: number): v is string => typeof v === 'string' && v.length <= most;
+const isCents = (v: unknown): v is number => Number.isInteger(v) && (v as number) >= 0;
+
+export function readPiece(body: unknown): Piece | null {
+  if (typeof body !== 'object' || body === null) return null;
+  const b = body as Record<string, unknown>;
+  const words = ['name', 'account', 'room', 'state', 'decade', 'maker', 'madeOf', 'origin', 'corner'];
+  if (!words.every((key) => isText(b[key], 40_000))) return null;
+  if (!isCents(b.cents) || !isCents(b.postCents)) return null;
+  for (const list of [b.tags, b.images])
+    if (!Array.isArray(list) || list.length > 60 || !list.every((x) => isText(x, 200))) return null;
+  if (b.auction !== null) {
+    const a = b.auction as Record<string, unknown> | undefined;
+    if (typeof a !== 'object' || !isCents(a.openCents) || !Number.isInteger(a.days) || !isCents(a.again)) return null;
+    if (!(a.outrightCents === null || isCents(a.outrightCents))) return null;
+    if (!(a.becomesCents === null || isCents(a.becomesCents))) return null;
+  }
+  return b as unknown as Piece;
+} // prettier-ignore
+
+/** Everything Oldhollow has against a piece. */
+export function complaintsOf(
+  p: Piece,
+  images: readonly (Measured & { bytes: number })[],
+  switches: Switches,
+): Complaint[] {
+  const found: Complaint[] = [];
+  const say = (about: string, words: string) => found.push({ about, words });
+
+  const name = graphemes(p.name.trim());
+  if (name < 1 || graphemes(p.name) > 110) say('name', 'A name has 1 to 110 characters.');
+  const account = graphemes(p.account);
+  if (account < 40) say('account', 'Tell at least 40 characters about it.');
+  if (account > 6_000) say('account', 'An account has up to 6000 characters.');
+  if (p.tags.length > 9) say('tags', 'Nine tags at the most.');
+  for (const tag of p.tags)
+    if (graphemes(tag) > 24 || tag.trim() === '')
+      say('tags', `The tag “${tag}” has more than 24 characters, or none.`);
+
+  if (!SHEET.categories.some((r) => r.id === p.room)) say('room', 'We have no such room.');
+  if (!SHEET.conditions.some((s) => s.code === p.state)) say('state', 'We have no such state.');
+  const decades: readonly string[] = SHEET.categories[0]!.specifics[0]!.choices ?? [];
+  if (p.decade === '') say('decade', 'When was it made? Things here are at least 25 years old.');
+  else if (!decades.includes(p.decade)) say('decade', 'We have no such decade.');
+  for (const [about, text] of [['maker', p.maker], ['madeOf', p.madeOf]] as const)
+    if (text.length > 60) say(about, 'Up to 60 characters.'); // prettier-ignore
+  if (switches.asksOrigin && p.origin.trim() === '') say('origin', 'Where was it made?');
+  if (p.origin.length > 40) say('origin', 'Up to 40 characters.');
+
+  const most = picturesToday(10, switches);
+  if (images.length < 2 || images.length > most) say('images', `From 2 to ${most} images.`);
+  images.forEach((image, i) => {
+    if (Math.max(image.width, image.height) < 800) say('images', `Image ${i + 1} is under 800 pixels.`);
+    if (image.bytes > 5_000_000) say('images', `Image ${i + 1} is over 5 MB.`);
+  });
+
+  if (p.auction) complaintsOfAuction(p.auction, say);
+  else if (p.cents < 300 || p.cents > 2_000_000) say('price', 'Prices go from 3.00 to 20000.00.');
+  if (p.postCents > 50_000) say('price', 'Postage goes up to 500.00.');
+
+  for (const [about, words] of [['name', p.name], ['account', p.account]] as const) {
+    if (/<[a-z!/][^>]*>/i.test(words)) say(about, 'Plain words only.');
+    if (/\breproduction\b/i.test(words)) say(about, 'Only the real old thing: no reproduction.');
+    if (/\S+@\S+\.\S{2,}|https?:\/\/|www\./i.test(words)) say(about, 'No addresses.');
+  } // prettier-ignore
+  return found;
+}
+
+function complaintsOfAuction(a: Auction, say: (about: string, words: string) => unknown): void {
+  if (a.openCents < 300 || a.openCents > 2_000_000)
+    say('auction.open', 'An auction opens from 3.00 to 20000.00.');
+  if (a.days < 1 || a.days > 10) say('auction.days', 'An auction runs 1 to 10 days.');
+  if (a.again > 3) say('auction.again', 'Put up again 3 times at the most.');
+  if (a.outrightCents !== null && a.outrightCents <= a.openCents)
+    say('auction.outright', 'The outright price is above the opening price.');
+  if (a.becomesCents !== null && (a.becomesCents < 300 || a.becomesCents > 2_000_000))
+    say('auction.becomes', 'Prices go from 3.00 to 20000.00.');
+}

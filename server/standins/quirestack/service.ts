@@ -1,0 +1,254 @@
+import { randomBytes, randomInt } from 'node:crypto';
+
+import { html } from 'hono/html';
+import type { Context } from 'hono';
+import Papa from 'papaparse';
+
+import { pastOf, search, searched } from '../kit/past';
+import { measureJpeg } from '../kit/pictures';
+import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { Turns } from '../kit/turns';
+import { withheld } from './fees';
+import { SEED, SHELVES } from './past';
+import { copiesOf, TITLES, titleOf } from './records';
+import { SHEET } from './sheet';
+import { faultOf, type Line } from './validate';
+
+interface Offer {
+  ref: string;
+  line: Line;
+  /** A copy's own picture, where the seller sent one. */
+  pictures: string[];
+  status: 'offered' | 'sold' | 'removed';
+  order: { order: string; cents: number; withheld: number; at: number } | null;
+}
+
+interface Ticket {
+  id: string;
+  at: number;
+  lines: Line[];
+  report: Outcome[] | null;
+}
+
+interface Outcome {
+  row: number;
+  ref: string;
+  outcome: 'accepted' | 'rejected' | 'removed' | 'sold' | 'unknown';
+  code: string;
+  words: string;
+}
+
+const LOOK = { ground: '#eef0f4', ink: '#1d2330', accent: '#39456b', face: '"Segoe UI", Tahoma, sans-serif' };
+const POSTAGE = 280;
+const COLUMNS = ['action', 'ref', 'barcode', 'condition', 'note', 'cents', 'origin', 'keptAt'] as const;
+const MOST_LINES = 2_000;
+
+/**
+ * Quirestack: books, music, film and games against records found by barcode. Nothing is answered at once: lists are
+ * uploaded, a ticket comes back, and a processing report says later what became of each line.
+ */
+export function quirestack(options: { store: Store; token: string; base: string }): Service {
+  const { store, base } = options;
+  const { app, switches } = frame({
+    name: SHEET.name, store, token: options.token, seller: '/feed', usual: { reviewTime: 1_200 },
+  }); // prettier-ignore
+  const turns = new Turns();
+  let timer: NodeJS.Timeout | null = null;
+
+  app.get('/feed/rules', (c) =>
+    c.json({
+      ...sheetToday(SHEET, switches),
+      records: [...TITLES.values()].map((t) => ({ barcode: t.barcode, rack: t.rack, closed: t.closed })),
+    }),
+  );
+
+  app.put('/feed/pictures/:ref', async (c) => {
+    const bytes = new Uint8Array(await c.req.arrayBuffer());
+    const size = measureJpeg(bytes);
+    const place = Number(c.req.query('place') ?? 0);
+    if (!size || bytes.length > 1_000_000 || Math.max(size.width, size.height) < 400 || !(place >= 0 && place < 4))
+      return c.json({ message: 'A JPEG of at least 400 pixels and at most 1 MB, four at the most.' }, 422);
+    const id = `${randomBytes(8).toString('hex')}`;
+    await store.putPicture(id, bytes);
+    await store.write([{ sort: 'picture', id: `${c.req.param('ref')} ${place}`, body: { id } }]);
+    return c.body(null, 204);
+  }); // prettier-ignore
+
+  app.post('/feed/lists', async (c) => {
+    const parsed = Papa.parse<Record<string, string>>(await c.req.text(), { header: true, skipEmptyLines: true });
+    const fields = parsed.meta.fields ?? [];
+    if (!COLUMNS.every((name) => fields.includes(name)) || parsed.data.length > MOST_LINES)
+      return c.json({ message: `A list has the columns ${COLUMNS.join(', ')} and up to ${MOST_LINES} lines.` }, 400);
+    const lines = parsed.data.map(
+      (row) => Object.fromEntries(COLUMNS.map((k) => [k, String(row[k] ?? '').slice(0, 4_000)])) as unknown as Line,
+    );
+    const ticket: Ticket = { id: `T${randomInt(1e8, 9e8)}`, at: Date.now(), lines, report: null };
+    await store.write([{ sort: 'ticket', id: ticket.id, body: ticket }]);
+    return c.json({ ticket: ticket.id, lines: lines.length }, 202);
+  }); // prettier-ignore
+
+  app.get('/feed/lists/:ticket', async (c) => {
+    const ticket = await store.get<Ticket>('ticket', c.req.param('ticket'));
+    if (!ticket) return c.json({ message: 'No such ticket.' }, 404);
+    return c.json({ ticket: ticket.id, done: ticket.report !== null, report: ticket.report ?? [] });
+  });
+
+  /** Lists are worked through in the order they came. */
+  const work = () =>
+    turns.run(async () => {
+      const due = (await store.all<Ticket>('ticket')).filter(
+        (t) => t.report === null && t.at + switches.reviewTime <= Date.now(),
+      );
+      for (const ticket of due) {
+        const report: Outcome[] = [];
+        for (const [i, line] of ticket.lines.entries()) {
+          const { doc, told, ...outcome } = await workLine(line);
+          const said = { row: i + 1, ref: line.ref, ...outcome };
+          report.push(said);
+          await store.write(
+            doc ? [doc] : [],
+            told ? [{ kind: 'report', ...said, seen: seen(line.ref) }] : [],
+          );
+        }
+        await store.write([{ sort: 'ticket', id: ticket.id, body: { ...ticket, report } }]);
+      }
+    });
+
+  const workLine = async (line: Line) => {
+    const old = await store.get<Offer>('offer', line.ref);
+    const no = (outcome: Outcome['outcome'], code: string, words: string) => ({
+      // A change that is rejected leaves the offer as it was: that is told in the report alone.
+      outcome, code, words, told: outcome === 'rejected' && !old, doc: null,
+    }); // prettier-ignore
+    if (line.action === 'remove') {
+      if (!old) return no('unknown', 'Q02', 'There was no such offer.');
+      if (old.status === 'sold') return no('sold', 'Q03', 'It is sold.');
+      const removed: Offer = { ...old, status: 'removed' };
+      return { outcome: 'removed' as const, code: '', words: '', told: false, doc: { sort: 'offer', id: line.ref, body: removed } };
+    }
+    if (line.action !== 'put') return no('rejected', 'Q01', 'A line puts or removes.');
+    if (old && old.status !== 'offered')
+      return no(old.status === 'sold' ? 'sold' : 'removed', 'Q04', 'It was offered before and is over.');
+    const fault = faultOf(line, switches);
+    if (fault) return no('rejected', fault.code, fault.words);
+    const pictures: string[] = [];
+    for (let place = 0; place < 4; place += 1) {
+      const kept = await store.get<{ id: string }>('picture', `${line.ref} ${place}`);
+      if (kept) pictures.push(kept.id);
+    }
+    const offer: Offer = { ref: line.ref, line, pictures, status: 'offered', order: null };
+    return { outcome: 'accepted' as const, code: '', words: '', told: true, doc: { sort: 'offer', id: line.ref, body: offer } };
+  }; // prettier-ignore
+
+  const seen = (ref: string) => `${base}/copy/${encodeURIComponent(ref)}`;
+
+  app.get('/feed/offers/:ref', async (c) => {
+    const offer = await store.get<Offer>('offer', c.req.param('ref'));
+    if (!offer) return c.json({ message: 'No such offer.' }, 404);
+    return c.json({ ref: offer.ref, status: offer.status, seen: seen(offer.ref), order: offer.order });
+  });
+
+  app.get('/feed/log', async (c) => {
+    const after = Number(c.req.query('after') ?? 0) || 0;
+    const rows = await store.happeningsAfter<unknown>(after, 100);
+    return c.json({ log: rows.map((r) => r.body), upTo: String(rows.at(-1)?.n ?? after) });
+  });
+
+  app.get('/feed/copies', (c) => {
+    const title = titleOf(c.req.query('barcode') ?? '');
+    return title
+      ? c.json({ copies: copiesOf(title, Date.now()).map((x) => ({ ...x, postCents: POSTAGE })) })
+      : c.json({ message: 'We have no record under that barcode.' }, 404);
+  });
+
+  app.get('/feed/past', (c) => {
+    const found = search(pastOf(SEED, SHELVES, 1, Date.now()), c.req.query('rack') ?? '', c.req.query('words') ?? '');
+    const condition = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'D';
+    return c.json({
+      copies: found.map((p) => ({ no: p.no, name: p.words, house: p.house, rack: p.shelf, condition: condition(p.wear), sold: p.went, cents: p.cents, from: p.from, to: p.to })),
+    });
+  }); // prettier-ignore
+  app.get('/feed/sought', (c) =>
+    c.json({ words: searched(SEED, SHELVES, c.req.query('rack') ?? '').map((s) => [s.word, s.times]) }),
+  );
+
+  // ---- the buyers' side -------------------------------------------------------------------------
+
+  const head = html`<header><a href="${base}/">QUIRESTACK</a></header>`;
+  const note = (words: string) =>
+    page(
+      words,
+      LOOK,
+      html`${head}
+        <main><h1>${words}</h1></main>`,
+    );
+  const closed = (c: Context) => c.html(note('Stocktaking: closed for now'), 503);
+  const label = (code: string) => SHEET.conditions.find((x) => x.code === code)?.label ?? code;
+
+  app.get('/', async (c) => {
+    if (isOut(switches)) return closed(c);
+    const all = (await store.all<Offer>('offer')).filter((o) => o.status === 'offered').reverse();
+    return c.html(
+      page('Quirestack', LOOK, html`${head}<main><h1>Lately put on the racks</h1>
+        ${all.map((o) => html`<p><a href="${seen(o.ref)}">${titleOf(o.line.barcode)?.name}</a>, ${titleOf(o.line.barcode)?.by}:
+          ${label(o.line.condition)}, <b>${euros(Number(o.line.cents))}</b></p>`)}
+        ${all.length === 0 ? html`<p>Nothing new just now.</p>` : ''}</main>`),
+    ); // prettier-ignore
+  });
+
+  app.get('/copy/:ref', async (c) => {
+    if (isOut(switches)) return closed(c);
+    const o = await store.get<Offer>('offer', c.req.param('ref'));
+    const title = o && titleOf(o.line.barcode);
+    if (!o || !title) return c.html(note('No such copy'), 404);
+    const others = copiesOf(title, Date.now());
+    return c.html(
+      page(title.name, LOOK, html`${head}<main>
+        <h1>${title.name}</h1><p>${title.by} · ${title.barcode}</p>
+        ${o.pictures.length > 0 ? html`<div class="strip">${o.pictures.map((p) => html`<img src="${base}/picture/${p}" alt="The copy itself" />`)}</div>` : ''}
+        <p><span class="price">${euros(Number(o.line.cents))}</span> and ${euros(POSTAGE)} postage</p>
+        <p>${label(o.line.condition)}</p><div class="words">${o.line.note}</div>
+        ${o.status === 'offered'
+          ? html`<form method="post" action="${seen(o.ref)}/order"><button>Order this copy</button></form>`
+          : html`<p class="note">${o.status === 'sold' ? 'This copy is sold.' : 'This copy is no longer on the rack.'}</p>`}
+        <h1>Other copies</h1>
+        ${others.map((x) => html`<p>${x.seller} (${x.rating} %): ${label(x.condition)}, ${euros(x.cents)}, leaves in ${x.leavesIn} days</p>`)}
+        </main>`),
+    ); // prettier-ignore
+  });
+
+  app.post('/copy/:ref/order', (c) =>
+    turns.run(async () => {
+      if (isOut(switches)) return closed(c);
+      const o = await store.get<Offer>('offer', c.req.param('ref'));
+      if (!o) return c.notFound();
+      if (o.status === 'offered') {
+        const cents = Number(o.line.cents);
+        const order = {
+          order: `QS${randomInt(1e8, 9e8)}`,
+          cents,
+          withheld: withheld(titleOf(o.line.barcode)?.rack ?? 'pages', cents),
+          at: Date.now(),
+        };
+        await store.write(
+          [{ sort: 'offer', id: o.ref, body: { ...o, status: 'sold', order } satisfies Offer }],
+          [{ kind: 'sold', ref: o.ref, postCents: POSTAGE, ...order }],
+        );
+      }
+      return c.redirect(seen(o.ref), 303);
+    }),
+  );
+
+  return {
+    id: 'quirestack',
+    name: SHEET.name,
+    app,
+    start: () => {
+      timer = setInterval(() => void work().catch(() => undefined), 200);
+    },
+    stop: () => {
+      if (timer) clearInterval(timer);
+    },
+  };
+}

@@ -1,0 +1,44 @@
+import type { Switches } from '../kit/faults';
+import { titleOf } from './records';
+
+/** One line of an uploaded list. */
+export interface Line {
+  action: string;
+  ref: string;
+  barcode: string;
+  condition: string;
+  note: string;
+  cents: string;
+  origin: string;
+  keptAt: string;
+}
+
+export interface Fault {
+  code: string;
+  words: string;
+}
+
+const MEDIA_WORDS: Record<string, readonly string[]> = {
+  pages: ['A', 'B', 'C', 'D'], sound: ['A', 'B', 'C', 'D'], screen: ['A', 'B', 'C', 'D'], table: ['A', 'B', 'C'],
+}; // prettier-ignore
+
+/** The first thing wrong with a line; null when nothing is. A line has one code, like everywhere such lists are read. */
+export function faultOf(line: Line, switches: Switches): Fault | null {
+  const fault = (code: string, words: string): Fault => ({ code, words });
+  if (!/^\d{7,13}[\dX]$/.test(line.barcode)) return fault('Q10', 'That is no barcode.');
+  const title = titleOf(line.barcode);
+  if (!title) return fault('Q11', 'We have no record under that barcode.');
+  if (title.closed) return fault('Q12', 'That record is closed to you.');
+  if (!(MEDIA_WORDS[title.rack] ?? []).includes(line.condition))
+    return fault('Q20', 'That is no condition of ours for this.');
+  if ([...new Intl.Segmenter().segment(line.note)].length > 600)
+    return fault('Q21', 'The note is longer than 600.');
+  if (/<[a-z!/][^>]*>/i.test(line.note)) return fault('Q22', 'Plain words in the note.');
+  if (/\S+@\S+\.\S{2,}|https?:\/\/|www\./i.test(line.note)) return fault('Q23', 'No addresses in the note.');
+  const cents = /^\d{1,8}$/.test(line.cents) ? Number(line.cents) : -1;
+  if (cents < 50) return fault('Q30', 'Under the least price of 0.50.');
+  if (cents > 50_000) return fault('Q31', 'Over the greatest price of 500.00.');
+  if (switches.asksOrigin && line.origin.trim() === '') return fault('Q40', 'Where was it made?');
+  if (line.origin.length > 40) return fault('Q41', 'Where it was made: up to 40 characters.');
+  return null;
+}

@@ -1,0 +1,3 @@
+import { Connections } from '@/features/connections/Connections';
+
+export default Connections;

@@ -1,0 +1,3 @@
+import { Mappings } from '@/features/connections/Mappings';
+
+export default Mappings;

@@ -1,0 +1,3 @@
+import { TermsPage } from '@/features/connections/TermsPage';
+
+export default TermsPage;

@@ -1,0 +1,74 @@
+import type { ListingDraft } from '@/contract/courier';
+import type { RuleSheet } from '@/contract/ruleSheet';
+
+import type { Effective } from './effective';
+
+/**
+ * The draft to send, once the check has no blockers.
+ *
+ * @param pictureHashes SHA-256 of each rendition, in order
+ * @throws Error when a value that the check requires is missing: only a programmer can cause that
+ */
+export function draftOf(
+  effective: Effective,
+  sheet: RuleSheet,
+  pictureHashes: readonly string[],
+  clip: ListingDraft['clip'] = null,
+): ListingDraft {
+  const { price, postage, category, condition } = effective;
+  if (price === null || postage === null || !category || !condition)
+    throw new Error('draftOf was called for a listing with blockers');
+  return {
+    title: effective.title,
+    description: effective.text,
+    price,
+    currency: sheet.currency,
+    postage,
+    category: category.id,
+    condition: condition.code,
+    specifics: effective.specifics,
+    answers: effective.answers,
+    pictures: [...pictureHashes],
+    clip,
+    tags: effective.tags,
+    auction: effective.auction,
+    search: effective.search,
+    terms: effective.sentTerms,
+    paid: effective.paid,
+  };
+}
+
+/**
+ * Fingerprint of what a listing says, to tell whether the thing was changed since it was sent.
+ * Pictures are left out: their renditions are made only when sending.
+ */
+export function draftPrint(draft: ListingDraft): string {
+  const { tags, auction, search, terms, paid } = draft;
+  const text = JSON.stringify([
+    draft.title, draft.description, draft.price, draft.postage, draft.category, draft.condition,
+    Object.entries(draft.specifics).sort(), Object.entries(draft.answers).sort(),
+    // What a draft from before these existed lacks must not make it look changed.
+    ...(tags?.length ? [tags] : []), ...[auction, search, terms].filter(Boolean),
+    ...(paid && (paid.promotionBp > 0 || Object.keys(paid.extras).length > 0) ? [paid] : []),
+  ]); // prettier-ignore
+  // FNV-1a over UTF-16 code units, twice with different seeds: change detection, not security.
+  return [0x811c9dc5, 0x01000193].map((seed) => fnv(text, seed).toString(16).padStart(8, '0')).join('');
+}
+
+function fnv(text: string, seed: number): number {
+  let hash = seed;
+  for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
+  return hash;
+}
+
+/** Fields of a listing, in the words a person knows them by. */
+const NAMES: readonly [keyof ListingDraft, string][] = [
+  ['title', 'title'], ['description', 'description'], ['price', 'price'], ['postage', 'postage'], ['category', 'category'], ['condition', 'condition'],
+  ['specifics', 'specifics'], ['answers', 'answers'], ['tags', 'tags'], ['auction', 'auction'], ['search', 'words for search engines'], ['terms', 'terms'], ['paid', 'paid extras'],
+]; // prettier-ignore
+
+/** What of a listing would change, for a person to see before it goes: names of what differs. */
+export function draftChanges(before: ListingDraft, after: ListingDraft): string[] {
+  const same = (a: unknown, b: unknown) => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
+  return NAMES.filter(([key]) => !same(before[key], after[key])).map(([, name]) => name);
+}

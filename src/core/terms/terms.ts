@@ -1,0 +1,75 @@
+import type { Thing } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+import type { SentTerms, Terms } from '@/contract/terms';
+
+import type { KindTree } from '../kinds/tree';
+import type { Minor } from '../money/money';
+import type { Postage } from '../postage/rates';
+
+/**
+ * The terms for a thing on a marketplace: those chosen for it; else those for its owner, its haul, its kind or the
+ * nearest kind above; else the default; null: none were made.
+ *
+ * @param chosen id of terms chosen for this listing alone
+ */
+export function termsFor(
+  thing: Pick<Thing, 'kind' | 'haulId' | 'ownerId'>,
+  market: string,
+  all: readonly Terms[],
+  kinds: KindTree,
+  chosen: string | null = null,
+): Terms | null {
+  const here = all.filter((t) => t.market === market);
+  const own = here.find((t) => t.id === chosen);
+  if (own) return own;
+  const { ownerId, haulId } = thing;
+  const byOwner = ownerId && here.find((t) => t.ownerIds.includes(ownerId));
+  if (byOwner) return byOwner;
+  const byHaul = haulId && here.find((t) => t.haulIds.includes(haulId));
+  if (byHaul) return byHaul;
+  for (const kind of [...(kinds.get(thing.kind)?.path ?? [])].reverse()) {
+    const byKind = here.find((t) => t.kinds.includes(kind));
+    if (byKind) return byKind;
+  }
+  return here.find((t) => t.isDefault) ?? null;
+}
+
+/** What a buyer at home pays for postage by these terms; null where it can't be posted. */
+export function postageBy(terms: Terms | null, posted: Postage): Minor | null {
+  if (!posted.ok) return null;
+  if (!terms || terms.home === 'carrier') return posted.price;
+  return terms.home === 'free' ? 0 : terms.flat;
+}
+
+/**
+ * What of the terms the marketplace is told.
+ *
+ * @param toZone what posting costs to a zone; null: the carrier does not take it there
+ */
+export function sentTerms(terms: Terms | null, toZone: (zone: string) => Minor | null): SentTerms | null {
+  if (!terms) return null;
+  const zones = { none: [], near: ['near'], far: ['near', 'far'] }[terms.abroad];
+  return {
+    handlingDays: terms.handlingDays,
+    returnDays: terms.returnDays,
+    returnsPaidBy: terms.returnsPaidBy,
+    abroad: zones.flatMap((zone) => {
+      const price = toZone(zone);
+      return price === null ? [] : [{ zone, price }];
+    }),
+    further: terms.further,
+    collect: terms.collect,
+  };
+}
+
+/** What a marketplace has against terms, in words; empty when nothing. */
+export function termsTrouble(terms: Terms | SentTerms, sheet: RuleSheet): string[] {
+  const rules = sheet.terms;
+  if (!rules) return [];
+  const found: string[] = [];
+  if (terms.handlingDays > rules.maxHandlingDays)
+    found.push(`${sheet.name} wants things posted within ${rules.maxHandlingDays} days.`);
+  if (!rules.returnDays.includes(terms.returnDays))
+    found.push(`${sheet.name} takes returns within ${rules.returnDays.join(', ')} days.`);
+  return found;
+}

@@ -1,0 +1,171 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { MarketView } from '@/contract/courier';
+import { Field } from '@/parts/Field';
+import { LinkRow } from '@/parts/LinkRow';
+import { Notice } from '@/parts/Notice';
+import { Card, Page } from '@/parts/Page';
+import { Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { link } from '@/store/connections';
+import { useCourier } from '@/store/courierLink';
+
+import { BackTo } from '../shell/BackTo';
+import { useDo } from '../shell/useDo';
+
+/** The marketplaces: who lets us in, what waits, and the way to terms and to how kinds translate. */
+export function Connections() {
+  const markets = useCourier((s) => s.markets);
+  return (
+    <Page title="Marketplaces" aside={<BackTo path="/attic" />}>
+      <Words tone="soft">
+        The courier keeps the keys: no page ever sees one. A paused marketplace is sent nothing new, but what
+        sells elsewhere is still taken down there.
+      </Words>
+      {markets.map((market) => (
+        <Connection key={market.id} market={market} />
+      ))}
+    </Page>
+  );
+}
+
+function Connection({ market }: { market: MarketView }) {
+  const router = useRouter();
+  const { run, busy, trouble } = useDo();
+  const [said, setSaid] = useState<string | null>(null);
+  const waiting = useCourier(
+    (s) =>
+      Object.values(s.things).filter((t) =>
+        t.listings.some((l) => l.market === market.id && l.doing !== null),
+      ).length,
+  );
+  const terms = useAttic((s) => Object.values(s.terms).filter((t) => t.market === market.id).length);
+  const mapped = useAttic(
+    (s) => Object.values(s.mappings).filter((m) => m.market === market.id && m.category !== null).length,
+  );
+  const { name } = market;
+  const needsCode = market.locked || market.link === 'off';
+  return (
+    <Card label={name} tone={market.locked ? 'trouble' : undefined}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <Words kind="heading" style={{ flex: 1 }}>
+          {name}
+        </Words>
+        <Words tone={market.locked ? 'trouble' : 'soft'}>{stateOf(market)}</Words>
+      </View>
+      {market.trouble && !market.locked && market.link !== 'off' ? (
+        <Notice tone="caution">{market.trouble}</Notice>
+      ) : null}
+      {waiting > 0 ? (
+        <Words tone="soft" figures>
+          {waiting === 1 ? 'One thing waits to be done there.' : `${waiting} things wait to be done there.`}
+        </Words>
+      ) : null}
+      {market.byHand ? (
+        <Words tone="soft">
+          It has no way to be called. The app prepares everything, you copy it over, and you tick off what you
+          took down.
+        </Words>
+      ) : needsCode ? (
+        <LetIn market={market} />
+      ) : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <Press
+            label={`Test ${name}`}
+            disabled={busy}
+            onPress={() =>
+              run(async () => {
+                setSaid(null);
+                const ms = await link(market.id, { do: 'test' });
+                setSaid(`It answers, in ${ms === null ? 'time' : `${(ms / 1_000).toFixed(1)} seconds`}.`);
+              })
+            }
+          >
+            Test
+          </Press>
+          <Press
+            label={market.link === 'paused' ? `Go on with ${name}` : `Pause ${name}`}
+            disabled={busy}
+            onPress={() => run(() => link(market.id, { do: market.link === 'paused' ? 'resume' : 'pause' }))}
+          >
+            {market.link === 'paused' ? 'Go on' : 'Pause'}
+          </Press>
+          <Press
+            kind="quiet"
+            label={`Disconnect ${name}`}
+            disabled={busy}
+            onPress={() => run(() => link(market.id, { do: 'disconnect' }))}
+          >
+            Disconnect
+          </Press>
+        </View>
+      )}
+      {said ? <Notice tone="good">{said}</Notice> : null}
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      <LinkRow
+        words="Terms"
+        label={`Terms of ${name}`}
+        more={terms === 0 ? 'none made: the carrier’s postage' : `${terms} made`}
+        onPress={() => router.navigate(`/terms?market=${market.id}`)}
+      />
+      <LinkRow
+        words="Kinds and categories"
+        label={`Kinds and categories of ${name}`}
+        more={mapped === 0 ? 'all suggested so far' : `${mapped} decided`}
+        onPress={() => router.navigate(`/mappings?market=${market.id}`)}
+      />
+    </Card>
+  );
+}
+
+/** Fetch a code there, bring it here. */
+function LetIn({ market }: { market: MarketView }) {
+  const { run, busy, trouble } = useDo();
+  const [code, setCode] = useState('');
+  return (
+    <View style={{ gap: 8 }}>
+      <Words>
+        {market.link === 'off'
+          ? 'Not connected: nothing is sent there and nothing is heard from it.'
+          : 'Its key has run out. What you send waits here and goes as soon as it lets us in again.'}
+      </Words>
+      {market.accessPage ? (
+        <Press
+          icon="outside"
+          label={`Fetch a code on ${market.name}`}
+          onPress={() => window.open(market.accessPage ?? '', '_blank', 'noopener')}
+        >
+          Fetch a code there
+        </Press>
+      ) : null}
+      <Field
+        label={`Code from ${market.name}`}
+        value={code}
+        pause={0}
+        maxLength={200}
+        keyboard="number-pad"
+        onChange={setCode}
+      />
+      <Press
+        kind="main"
+        label={`Connect ${market.name}`}
+        disabled={busy || code.trim() === ''}
+        onPress={() => run(() => link(market.id, { do: 'connect', code: code.trim() }))}
+      >
+        Connect
+      </Press>
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+    </View>
+  );
+}
+
+function stateOf(market: MarketView): string {
+  if (market.byHand) return 'by hand';
+  if (market.link === 'off') return 'not connected';
+  if (market.locked) return 'needs a new code';
+  if (market.link === 'paused') return 'paused';
+  return market.health === 'away' ? 'does not answer' : 'connected';
+}

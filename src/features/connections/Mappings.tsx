@@ -1,0 +1,226 @@
+import { useLocalSearchParams } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import type { FieldRule } from '@/contract/mapping';
+import { mappingId } from '@/contract/mapping';
+import type { RuleSheet, SheetSpecific } from '@/contract/ruleSheet';
+import { categoryFor } from '@/core/mapping/categories';
+import { mappingsFor } from '@/core/mapping/values';
+import { Field } from '@/parts/Field';
+import { Card, Page } from '@/parts/Page';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { useKinds } from '@/store/kinds';
+import { mapField, mapKind, mapValue } from '@/store/mappings';
+
+import { pathOf, RankedChoice } from '../crosslist/CategoryChoice';
+import { BackTo } from '../shell/BackTo';
+
+/** How our kinds translate to one marketplace: whole branches at once, then what differs below. */
+export function Mappings() {
+  const { market = '' } = useLocalSearchParams<{ market?: string }>();
+  const sheet = useCourier((s) => s.sheets.find((x) => x.marketplace === market));
+  const kinds = useKinds();
+  const [at, setAt] = useState<string | null>(null);
+  if (!sheet)
+    return (
+      <Page title="Kinds and categories" aside={<BackTo path="/connections" />}>
+        <Words tone="soft">Its rules are being read…</Words>
+      </Page>
+    );
+  const here = at === null ? null : kinds.get(at);
+  const children = kinds.children(at);
+  return (
+    <Page title={`Kinds on ${sheet.name}`} aside={<BackTo path="/connections" />}>
+      <Words tone="soft">
+        What you choose for a branch holds for all below it. Where nothing is chosen, the likeliest category
+        is suggested.
+      </Words>
+      {here ? (
+        <Press kind="quiet" icon="back" onPress={() => setAt(here.path.at(-2) ?? null)}>
+          {`Back to ${here.path.length > 1 ? (kinds.get(here.path.at(-2) ?? '')?.name ?? 'all kinds') : 'all kinds'}`}
+        </Press>
+      ) : null}
+      {here ? <OneKind key={here.id} kind={here.id} name={here.name} sheet={sheet} /> : null}
+      {children.map((kind) => (
+        <KindLine key={kind.id} kind={kind.id} name={kind.name} sheet={sheet} onOpen={() => setAt(kind.id)} />
+      ))}
+    </Page>
+  );
+}
+
+function useCategoryWords(kind: string, sheet: RuleSheet): { words: string; why: string } {
+  const kinds = useKinds();
+  const mappings = useAttic((s) => s.mappings);
+  return useMemo(() => {
+    if (sheet.records) return { words: 'by its record', why: '' };
+    const found = categoryFor(kind, kinds, sheet, Object.values(mappings));
+    const category = found && sheet.categories.find((c) => c.id === found.id && c.leaf);
+    if (found && !category)
+      return { words: 'a category it no longer has: choose another', why: 'chosen before' };
+    return category
+      ? { words: pathOf(sheet, category), why: found.confirmed ? 'chosen' : `suggested: ${found.why}` }
+      : { words: 'nothing likely', why: '' };
+  }, [kind, kinds, mappings, sheet]);
+}
+
+function KindLine(props: { kind: string; name: string; sheet: RuleSheet; onOpen: () => void }) {
+  const { kind, name, sheet, onOpen } = props;
+  const { words, why } = useCategoryWords(kind, sheet);
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 52 }}>
+      <View style={{ flex: 1 }}>
+        <Words kind="strong">{name}</Words>
+        <Words kind="small" tone="soft">
+          {[words, why].filter(Boolean).join('; ')}
+        </Words>
+      </View>
+      <Press kind="quiet" label={`Decide for ${name}`} onPress={onOpen}>
+        Decide
+      </Press>
+    </View>
+  );
+}
+
+function OneKind({ kind, name, sheet }: { kind: string; name: string; sheet: RuleSheet }) {
+  const kinds = useKinds();
+  const mappings = useAttic((s) => s.mappings);
+  const market = sheet.marketplace;
+  const own = mappings[mappingId(market, kind)];
+  const found = categoryFor(kind, kinds, sheet, Object.values(mappings));
+  const category = sheet.categories.find((c) => c.id === found?.id && c.leaf);
+  return (
+    <Card label={name}>
+      <Words kind="heading">{name}</Words>
+      {sheet.records ? (
+        <Words tone="soft">Things are listed against records there: the record says where they go.</Words>
+      ) : (
+        <RankedChoice
+          kind={kind}
+          sheet={sheet}
+          chosen={found?.id ?? null}
+          onChoose={(id) => mapKind(market, kind, id)}
+        />
+      )}
+      {own?.category ? (
+        <Press kind="quiet" onPress={() => mapKind(market, kind, null)}>
+          Leave it to the suggestions
+        </Press>
+      ) : null}
+      {(category?.specifics ?? []).map((field) => (
+        <FieldLine key={field.id} kind={kind} field={field} sheet={sheet} />
+      ))}
+    </Card>
+  );
+}
+
+/** How one of their fields is filled. */
+function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific; sheet: RuleSheet }) {
+  const kinds = useKinds();
+  const mappings = useAttic((s) => s.mappings);
+  const [open, setOpen] = useState(false);
+  const market = sheet.marketplace;
+  const rules = mappingsFor(market, kind, kinds, Object.values(mappings));
+  const rule = rules.map((m) => m.fields[field.id]).find(Boolean) ?? null;
+  const facts = kinds.get(kind)?.facts ?? [];
+  const set = (next: FieldRule | null) => mapField(market, kind, field.id, next);
+  return (
+    <View style={{ gap: 6 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <Words
+          style={{ flex: 1 }}
+        >{`${field.label}: ${ruleWords(rule, (id) => kinds.factName(kind, id))}`}</Words>
+        <Press kind="quiet" label={`How ${field.label} is filled`} onPress={() => setOpen(!open)}>
+          {open ? 'Done' : 'Change'}
+        </Press>
+      </View>
+      {open ? (
+        <>
+          <ChipRow label={`How ${field.label} is filled`}>
+            <Chip on={rule === null} onPress={() => set(null)}>
+              From the same fact
+            </Chip>
+            <Chip
+              on={rule?.from === 'fact'}
+              onPress={() => set({ from: 'fact', fact: facts[0]?.id ?? field.id })}
+            >
+              From another
+            </Chip>
+            <Chip
+              on={rule?.from === 'fixed'}
+              onPress={() => set({ from: 'fixed', value: field.choices?.[0] ?? 'Not said' })}
+            >
+              Always the same
+            </Chip>
+            <Chip on={rule?.from === 'ask'} onPress={() => set({ from: 'ask' })}>
+              Ask me each time
+            </Chip>
+          </ChipRow>
+          {rule?.from === 'fact' ? (
+            <ChipRow label={`Fact for ${field.label}`}>
+              {facts.map((f) => (
+                <Chip key={f.id} on={rule.fact === f.id} onPress={() => set({ from: 'fact', fact: f.id })}>
+                  {f.label}
+                </Chip>
+              ))}
+            </ChipRow>
+          ) : null}
+          {rule?.from === 'fixed' && field.choices ? (
+            <ChipRow label={`Always for ${field.label}`}>
+              {field.choices.map((value) => (
+                <Chip key={value} on={rule.value === value} onPress={() => set({ from: 'fixed', value })}>
+                  {value}
+                </Chip>
+              ))}
+            </ChipRow>
+          ) : null}
+          {rule?.from === 'fixed' && !field.choices ? (
+            <Field
+              label={`Always for ${field.label}`}
+              value={rule.value}
+              maxLength={field.maxLength ?? 400}
+              refuse={(t) => (t.trim() === '' ? 'Say what.' : null)}
+              onChange={(value) => set({ from: 'fixed', value })}
+            />
+          ) : null}
+        </>
+      ) : null}
+      {mappingsWords(rules, field).map(([ours, theirs, at]) => (
+        <View key={ours} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+          <Words kind="small" tone="soft" style={{ flex: 1 }}>{`“${ours}” is “${theirs}” there`}</Words>
+          <Press
+            kind="quiet"
+            label={`Forget what “${ours}” is called for ${field.label}`}
+            onPress={() => mapValue(market, at, field.id, ours, null)}
+          >
+            Forget
+          </Press>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function mappingsWords(
+  rules: ReturnType<typeof mappingsFor>,
+  field: SheetSpecific,
+): [ours: string, theirs: string, kind: string][] {
+  return rules.flatMap((m) =>
+    Object.entries(m.values[field.id] ?? {}).map(([ours, theirs]): [string, string, string] => [ours, theirs, m.kind]),
+  );
+} // prettier-ignore
+
+function ruleWords(rule: FieldRule | null, factName: (id: string) => string): string {
+  if (rule === null) return 'from the same fact';
+  switch (rule.from) {
+    case 'fact':
+      return `from ${factName(rule.fact).toLocaleLowerCase('en')}`;
+    case 'fixed':
+      return `always “${rule.value}”`;
+    case 'ask':
+      return 'asked each time';
+  }
+}

@@ -1,0 +1,254 @@
+import { useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { Terms } from '@/contract/terms';
+import { termsTrouble } from '@/core/terms/terms';
+import { MoneyField } from '@/parts/MoneyField';
+import { Field } from '@/parts/Field';
+import { Notice } from '@/parts/Notice';
+import { Card, Page } from '@/parts/Page';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { WholeField } from '@/parts/WholeField';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { useKinds } from '@/store/kinds';
+import { addTerms, editTerms, removeTerms } from '@/store/terms';
+
+import { BackTo } from '../shell/BackTo';
+import { ChangedHere } from './ChangedHere';
+
+/** A marketplace's terms: several, one of them the default, chosen by owner, haul or kind. */
+export function TermsPage() {
+  const { market = '' } = useLocalSearchParams<{ market?: string }>();
+  const name = useCourier((s) => s.markets.find((m) => m.id === market)?.name ?? market);
+  const terms = useAttic((s) => s.terms);
+  const [open, setOpen] = useState<string | null>(null);
+  const here = Object.values(terms)
+    .filter((t) => t.market === market)
+    .sort((a, b) => Number(b.isDefault) - Number(a.isDefault) || a.name.localeCompare(b.name, 'en'));
+  return (
+    <Page title={`Terms of ${name}`} aside={<BackTo path="/connections" />}>
+      {here.length === 0 ? (
+        <Words tone="soft">
+          None yet: buyers pay what the carrier asks. Terms say it once: postage at home and abroad, how fast
+          you post, what may come back.
+        </Words>
+      ) : null}
+      {here.map((one) => (
+        <Card key={one.id} label={`Terms ${one.name}`}>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+            <View style={{ flex: 1 }}>
+              <Words kind="strong">{one.name}</Words>
+              <Words kind="small" tone="soft" figures>
+                {one.isDefault ? 'for everything no other terms are for' : 'only where they are chosen'}
+              </Words>
+            </View>
+            <Press
+              kind="quiet"
+              label={`Change the terms ${one.name}`}
+              onPress={() => setOpen(open === one.id ? null : one.id)}
+            >
+              {open === one.id ? 'Done' : 'Change'}
+            </Press>
+          </View>
+          {open === one.id ? <Editor terms={one} /> : null}
+        </Card>
+      ))}
+      <Press icon="add" onPress={() => setOpen(addTerms(market))}>
+        {here.length === 0 ? 'Make the usual terms' : 'Make other terms'}
+      </Press>
+      <ChangedHere market={market} />
+    </Page>
+  );
+}
+
+function Editor({ terms }: { terms: Terms }) {
+  const currency = useAttic((s) => s.settings.currency);
+  const hauls = useAttic((s) => s.hauls);
+  const owners = useAttic((s) => s.owners);
+  const sheet = useCourier((s) => s.sheets.find((x) => x.marketplace === terms.market));
+  const kinds = useKinds();
+  const set = (part: Partial<Terms>) => editTerms(terms.id, part);
+  const toggled = (list: readonly string[], id: string) =>
+    list.includes(id) ? list.filter((x) => x !== id) : [...list, id];
+  const row = <T extends string>(
+    label: string,
+    options: readonly [T, string][],
+    value: T,
+    choose: (v: T) => void,
+  ) => (
+    <View style={{ gap: 4 }}>
+      <Words kind="small" tone="soft">
+        {label}
+      </Words>
+      <ChipRow label={label}>
+        {options.map(([id, words]) => (
+          <Chip key={id} on={value === id} onPress={() => choose(id)}>
+            {words}
+          </Chip>
+        ))}
+      </ChipRow>
+    </View>
+  );
+  const many = (
+    label: string,
+    all: readonly { id: string; name: string }[],
+    chosen: readonly string[],
+    choose: (ids: string[]) => void,
+  ) =>
+    all.length === 0 ? null : (
+      <View style={{ gap: 4 }}>
+        <Words kind="small" tone="soft">
+          {label}
+        </Words>
+        <ChipRow label={label} radio={false}>
+          {all.map(({ id, name }) => (
+            <Chip
+              key={id}
+              role="checkbox"
+              on={chosen.includes(id)}
+              onPress={() => choose(toggled(chosen, id))}
+            >
+              {name}
+            </Chip>
+          ))}
+        </ChipRow>
+      </View>
+    );
+  return (
+    <View style={{ gap: 10 }}>
+      <Field
+        label="Name of the terms"
+        value={terms.name}
+        maxLength={80}
+        refuse={(t) => (t.trim() === '' ? 'They need a name.' : null)}
+        onChange={(name) => set({ name: name.trim() })}
+      />
+      {row(
+        'Postage at home',
+        [
+          ['carrier', 'As the carrier asks'],
+          ['flat', 'One amount'],
+          ['free', 'None'],
+        ],
+        terms.home,
+        (home) => set({ home }),
+      )}
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        {terms.home === 'flat' ? (
+          <View style={{ flex: 1 }}>
+            <MoneyField
+              label="The one amount"
+              value={terms.flat}
+              currency={currency}
+              emptied="An amount."
+              onChange={(flat) => flat !== null && set({ flat })}
+            />
+          </View>
+        ) : null}
+        <View style={{ flex: 1 }}>
+          <MoneyField
+            label="Each further piece"
+            value={terms.further}
+            currency={currency}
+            emptied="An amount; 0 for none."
+            onChange={(further) => further !== null && set({ further })}
+          />
+        </View>
+      </View>
+      {row(
+        'Sent abroad',
+        [
+          ['none', 'Not at all'],
+          ['near', 'To neighbours'],
+          ['far', 'Everywhere'],
+        ],
+        terms.abroad,
+        (abroad) => set({ abroad }),
+      )}
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <View style={{ flex: 1 }}>
+          <WholeField
+            label="Posted within"
+            unit="days"
+            value={terms.handlingDays}
+            least={0}
+            most={60}
+            onChange={(handlingDays) => set({ handlingDays })}
+          />
+        </View>
+        <View style={{ flex: 1 }}>
+          <WholeField
+            label="May come back within"
+            unit="days"
+            value={terms.returnDays}
+            least={0}
+            most={365}
+            onChange={(returnDays) => set({ returnDays })}
+          />
+        </View>
+      </View>
+      {terms.returnDays > 0
+        ? row(
+            'Sending back is paid by',
+            [
+              ['buyer', 'The buyer'],
+              ['seller', 'You'],
+            ],
+            terms.returnsPaidBy,
+            (returnsPaidBy) => set({ returnsPaidBy }),
+          )
+        : null}
+      {many(
+        'Paid by',
+        [
+          { id: 'marketplace', name: 'The marketplace’s way' },
+          { id: 'transfer', name: 'Transfer' },
+          { id: 'cash', name: 'Cash' },
+        ],
+        terms.payment,
+        (payment) => set({ payment: payment as Terms['payment'] }),
+      )}
+      <WholeField
+        label="Tax in the price"
+        unit="%"
+        value={Math.round(terms.taxBp / 100)}
+        least={0}
+        most={50}
+        onChange={(percent) => set({ taxBp: percent * 100 })}
+      />
+      <ChipRow label="More of these terms" radio={false}>
+        <Chip role="checkbox" on={terms.collect} onPress={() => set({ collect: !terms.collect })}>
+          May be fetched in person
+        </Chip>
+        <Chip
+          role="checkbox"
+          on={terms.isDefault}
+          onPress={() => !terms.isDefault && set({ isDefault: true })}
+        >
+          The default
+        </Chip>
+      </ChipRow>
+      {many('For these kinds, with all below them', kinds.children(null), terms.kinds, (ids) =>
+        set({ kinds: ids }),
+      )}
+      {many('For these hauls', Object.values(hauls), terms.haulIds, (haulIds) => set({ haulIds }))}
+      {many('For these owners', Object.values(owners), terms.ownerIds, (ownerIds) => set({ ownerIds }))}
+      {(sheet ? termsTrouble(terms, sheet) : []).map((trouble) => (
+        <Notice key={trouble} tone="caution">
+          {trouble}
+        </Notice>
+      ))}
+      <Press
+        kind="quiet"
+        icon="remove"
+        label={`Remove the terms ${terms.name}`}
+        onPress={() => removeTerms(terms.id)}
+      >
+        Remove them
+      </Press>
+    </View>
+  );
+}

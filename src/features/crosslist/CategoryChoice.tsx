@@ -1,0 +1,114 @@
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
+import { rankCategories } from '@/core/mapping/categories';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useKinds } from '@/store/kinds';
+import type { Examined } from '@/store/sending';
+
+/** Categories offered before "all of them". */
+const FEW = 5;
+
+/** The category there: the likeliest first, each with why. */
+export function CategoryChoice(props: {
+  thing: Thing;
+  examined: Examined;
+  onChoose: (category: string) => void;
+}) {
+  const { thing, examined, onChoose } = props;
+  const { sheet, effective } = examined;
+  const [choosing, setChoosing] = useState(false);
+  if (sheet.records) return <Words>{recordWords(effective.category)}</Words>;
+  if (!choosing)
+    return (
+      <View style={{ gap: 2 }}>
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+          <Words style={{ flex: 1 }}>
+            {effective.category ? `Category: ${pathOf(sheet, effective.category)}` : 'No category yet'}
+          </Words>
+          <Press
+            kind="quiet"
+            label={`Choose the category on ${sheet.name}`}
+            onPress={() => setChoosing(true)}
+          >
+            Choose
+          </Press>
+        </View>
+        {effective.guessed ? (
+          <Words
+            kind="small"
+            tone="soft"
+          >{`Suggested: ${effective.guessed}. Sending it makes it yours for this kind.`}</Words>
+        ) : null}
+      </View>
+    );
+  return (
+    <RankedChoice
+      kind={thing.kind}
+      sheet={sheet}
+      chosen={effective.category?.id ?? null}
+      onChoose={(id) => {
+        onChoose(id);
+        setChoosing(false);
+      }}
+    />
+  );
+}
+
+/** The likeliest categories for a kind, then all. */
+export function RankedChoice(props: {
+  kind: string;
+  sheet: RuleSheet;
+  chosen: string | null;
+  onChoose: (category: string) => void;
+}) {
+  const { kind, sheet, chosen, onChoose } = props;
+  const kinds = useKinds();
+  const mappings = useAttic((s) => s.mappings);
+  const [all, setAll] = useState(false);
+  const ranked = useMemo(
+    () => rankCategories(kind, kinds, sheet, Object.values(mappings)),
+    [kind, kinds, sheet, mappings],
+  );
+  const likely = ranked.filter((r, i) => i < FEW && r.score > 0);
+  const shown = all || likely.length === 0 ? ranked : likely;
+  return (
+    <View style={{ gap: 6 }}>
+      <ChipRow label={`Category on ${sheet.name}`}>
+        {shown.map(({ category }) => (
+          <Chip key={category.id} on={category.id === chosen} onPress={() => onChoose(category.id)}>
+            {category.name}
+          </Chip>
+        ))}
+        {shown.length < ranked.length ? (
+          <Chip
+            role="button"
+            on={false}
+            label={`All categories on ${sheet.name}`}
+            onPress={() => setAll(true)}
+          >
+            All of them
+          </Chip>
+        ) : null}
+      </ChipRow>
+      {!all && likely[0]?.why ? (
+        <Words kind="small" tone="soft">{`${likely[0].category.name} comes first: ${likely[0].why}.`}</Words>
+      ) : null}
+    </View>
+  );
+}
+
+export function pathOf(sheet: RuleSheet, category: SheetCategory): string {
+  const parent = sheet.categories.find((c) => c.id === category.parent);
+  return [parent?.name, category.name].filter(Boolean).join(' › ');
+}
+
+function recordWords(category: SheetCategory | null): string {
+  return category
+    ? `Listed against its record, under ${category.name}`
+    : 'Listed against a record: it needs its barcode';
+}

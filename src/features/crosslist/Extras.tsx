@@ -1,0 +1,291 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { AuctionTerms } from '@/contract/courier';
+import type { Plan, Thing } from '@/contract/records';
+import type { FeeRule } from '@/contract/ruleSheet';
+import { Field } from '@/parts/Field';
+import { MoneyField } from '@/parts/MoneyField';
+import { Chip, ChipRow } from '@/parts/Press';
+import { WholeField } from '@/parts/WholeField';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import type { Examined } from '@/store/sending';
+
+import { FieldFindings } from '../item/Section';
+
+import { StartAt } from './StartAt';
+
+type Set = (label: string, part: Partial<Plan>) => void;
+
+/** What only some marketplaces know: how it is sold, tags, terms, paid places, when it starts. Put away until asked for. */
+export function Extras({ thing, examined, set }: { thing: Thing; examined: Examined; set: Set }) {
+  const { sheet, plan } = examined;
+  const [open, setOpen] = useState<string | null>(plan?.auction ? 'format' : null);
+  const paid = sheet.fees.rules.some((r) => r.kind === 'promotion' || r.kind === 'extra');
+  const parts = [
+    sheet.auction ? ['format', 'How it is sold'] : null,
+    sheet.tags ? ['tags', 'Tags'] : null,
+    sheet.handover === 'post' && !sheet.records ? ['terms', 'Terms'] : null,
+    paid ? ['paid', 'Paid places'] : null,
+    sheet.byHand ? null : ['start', 'When'],
+  ].filter((p): p is [string, string] => p !== null);
+  if (parts.length === 0) return null;
+  return (
+    <View style={{ gap: 8 }}>
+      <ChipRow label={`More on ${sheet.name}`} radio={false}>
+        {parts.map(([id, name]) => (
+          <Chip
+            key={id}
+            role="button"
+            on={open === id}
+            label={`${name} on ${sheet.name}`}
+            onPress={() => setOpen(open === id ? null : id)}
+          >
+            {name}
+          </Chip>
+        ))}
+      </ChipRow>
+      {open === 'format' ? <Format thing={thing} examined={examined} set={set} /> : null}
+      {open === 'tags' ? <Tags examined={examined} set={set} /> : null}
+      {open === 'terms' ? <TermsChoice examined={examined} set={set} /> : null}
+      {open === 'paid' ? <Paid examined={examined} set={set} /> : null}
+      {open === 'start' ? (
+        <StartAt
+          name={sheet.name}
+          at={plan?.startAt ?? null}
+          onChange={(startAt) => set('when it starts', { startAt })}
+        />
+      ) : null}
+      {(['format', 'tags', 'terms', 'paid'] as const).map((field) =>
+        open === field ? null : <FieldFindings key={field} examined={[examined]} field={field} />,
+      )}
+    </View>
+  );
+}
+
+/** At a price, or to whoever bids most. */
+function Format({ thing, examined, set }: { thing: Thing; examined: Examined; set: Set }) {
+  const { sheet, plan } = examined;
+  const currency = useAttic((s) => s.settings.currency);
+  const auction = plan?.auction ?? null;
+  const change = (part: Partial<AuctionTerms>) =>
+    auction && set('auction', { auction: { ...auction, ...part } });
+  const begin = (): AuctionTerms => ({
+    opening: Math.max(sheet.auction?.open.min ?? 100, Math.round((thing.price ?? 1_000) / 2)),
+    outright: thing.price,
+    days: Math.min(7, sheet.auction?.maxDays ?? 7),
+    again: 1,
+    becomes: thing.price,
+  });
+  return (
+    <View style={{ gap: 8 }}>
+      <ChipRow label={`How it is sold on ${sheet.name}`}>
+        <Chip on={auction === null} onPress={() => set('at a price', { auction: null })}>
+          At a price
+        </Chip>
+        <Chip on={auction !== null} onPress={() => set('auction', { auction: auction ?? begin() })}>
+          Auction
+        </Chip>
+      </ChipRow>
+      {auction ? (
+        <>
+          <View style={{ flexDirection: 'row', gap: 10 }}>
+            <View style={{ flex: 1 }}>
+              <MoneyField
+                label="Opens at"
+                value={auction.opening}
+                currency={currency}
+                emptied="An auction opens at an amount."
+                onChange={(opening) => opening !== null && change({ opening })}
+              />
+            </View>
+            <View style={{ flex: 1 }}>
+              <MoneyField
+                label="Outright for"
+                value={auction.outright}
+                currency={currency}
+                onChange={(outright) => change({ outright })}
+              />
+            </View>
+          </View>
+          <View style={{ flexDirection: 'row', gap: 10 }}>
+            <View style={{ flex: 1 }}>
+              <WholeField
+                label="Runs for days"
+                value={auction.days}
+                least={1}
+                most={60}
+                onChange={(days) => change({ days })}
+              />
+            </View>
+            <View style={{ flex: 1 }}>
+              <WholeField
+                label="Put up again"
+                value={auction.again}
+                least={0}
+                most={20}
+                onChange={(again) => change({ again })}
+              />
+            </View>
+          </View>
+          <MoneyField
+            label="Then a fixed price of"
+            hint="left empty, it is taken down"
+            value={auction.becomes}
+            currency={currency}
+            onChange={(becomes) => change({ becomes })}
+          />
+        </>
+      ) : null}
+      <FieldFindings examined={[examined]} field="format" />
+    </View>
+  );
+}
+
+function Tags({ examined, set }: { examined: Examined; set: Set }) {
+  const { sheet, plan, effective } = examined;
+  const own = plan?.tags ?? null;
+  return (
+    <View style={{ gap: 6 }}>
+      <Field
+        label={`Tags on ${sheet.name}`}
+        value={effective.tags.join(', ')}
+        hint={`${effective.tags.length} of ${sheet.tags?.max ?? 0}, with commas between${own ? '' : '; written from the facts'}`}
+        onChange={(text) =>
+          set('tags', {
+            tags: text
+              .split(',')
+              .map((tag) => tag.trim().slice(0, 60))
+              .filter(Boolean)
+              .slice(0, 60),
+          })
+        }
+      />
+      {own ? (
+        <Chip role="button" on={false} onPress={() => set('tags', { tags: null })}>
+          Give back: tags from the facts
+        </Chip>
+      ) : null}
+      <FieldFindings examined={[examined]} field="tags" />
+    </View>
+  );
+}
+
+function TermsChoice({ examined, set }: { examined: Examined; set: Set }) {
+  const { sheet, effective } = examined;
+  const terms = useAttic((s) => s.terms);
+  const here = Object.values(terms).filter((t) => t.market === sheet.marketplace);
+  return (
+    <View style={{ gap: 6 }}>
+      {here.length === 0 ? (
+        <Words tone="soft">
+          No terms were made for it: the carrier’s postage is charged. Terms are under Marketplaces, in the
+          attic’s set-up.
+        </Words>
+      ) : (
+        <ChipRow label={`Terms on ${sheet.name}`}>
+          {here.map((t) => (
+            <Chip
+              key={t.id}
+              on={effective.terms?.id === t.id}
+              onPress={() => set('terms', { termsId: t.id })}
+            >
+              {t.name}
+            </Chip>
+          ))}
+        </ChipRow>
+      )}
+      <FieldFindings examined={[examined]} field="terms" />
+    </View>
+  );
+}
+
+/** Promotion and paid extras, as the sheet sells them. */
+function Paid({ examined, set }: { examined: Examined; set: Set }) {
+  const { sheet, plan } = examined;
+  const extras = plan?.extras ?? {};
+  const put = (id: string, value: string | null) => {
+    const { [id]: _, ...rest } = extras;
+    set('paid places', { extras: value === null ? rest : { ...rest, [id]: value } });
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      {sheet.fees.rules.map((rule) =>
+        rule.kind === 'promotion' ? (
+          <Field
+            key={rule.label}
+            label={`${rule.label}, per cent`}
+            figures
+            keyboard="decimal-pad"
+            value={plan?.promotionBp ? String(plan.promotionBp / 100) : ''}
+            hint={`${rule.minBp / 100} to ${rule.maxBp / 100} % of what it sells for; empty for none`}
+            refuse={(text) => (asPercent(text) === null ? 'A number of per cent, or nothing.' : null)}
+            onChange={(text) => set('promotion', { promotionBp: asPercent(text) ?? 0 })}
+          />
+        ) : rule.kind === 'extra' ? (
+          <Extra
+            key={rule.id}
+            rule={rule}
+            value={extras[rule.id]}
+            examined={examined}
+            onChange={(v) => put(rule.id, v)}
+          />
+        ) : null,
+      )}
+      <FieldFindings examined={[examined]} field="paid" />
+    </View>
+  );
+}
+
+function Extra(props: {
+  rule: Extract<FeeRule, { kind: 'extra' }>;
+  value: string | undefined;
+  examined: Examined;
+  onChange: (value: string | null) => void;
+}) {
+  const { rule, value, examined, onChange } = props;
+  const { sheet, effective } = examined;
+  const on = value !== undefined;
+  return (
+    <View style={{ gap: 6 }}>
+      <Chip
+        role="checkbox"
+        on={on}
+        label={`${rule.label} on ${sheet.name}`}
+        onPress={() => onChange(on ? null : rule.by === 'day' ? '1' : rule.asks ? '' : 'yes')}
+      >
+        {rule.label}
+      </Chip>
+      {on && rule.by === 'day' ? (
+        <WholeField
+          label={`${rule.label}, days`}
+          value={Number(value) || 1}
+          least={1}
+          most={60}
+          onChange={(n) => onChange(String(n))}
+        />
+      ) : null}
+      {on && rule.asks === 'words' ? (
+        <Field label={rule.label} value={value} maxLength={200} onChange={onChange} />
+      ) : null}
+      {on && rule.asks === 'category' ? (
+        <ChipRow label={rule.label}>
+          {sheet.categories
+            .filter((c) => c.leaf && c.id !== effective.category?.id)
+            .map((c) => (
+              <Chip key={c.id} on={c.id === value} onPress={() => onChange(c.id)}>
+                {c.name}
+              </Chip>
+            ))}
+        </ChipRow>
+      ) : null}
+    </View>
+  );
+}
+
+function asPercent(text: string): number | null {
+  if (text.trim() === '') return 0;
+  const n = Number(text.trim().replace(',', '.'));
+  return Number.isFinite(n) && n >= 0 && n <= 100 ? Math.round(n * 100) : null;
+}

@@ -1,0 +1,68 @@
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { Field } from '@/parts/Field';
+import { Chip, ChipRow } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import type { Examined } from '@/store/sending';
+import { editPlan, rememberAnswer } from '@/store/things';
+
+/** A question beyond the fields, drawn from the sheet: its type, choices, and help are the marketplace's. */
+export function Question(props: {
+  thing: Thing;
+  examined: Examined;
+  question: Examined['sheet']['questions'][number];
+}) {
+  const { thing, examined, question } = props;
+  const { sheet, plan, effective } = examined;
+  const settings = useAttic((s) => s.settings);
+  const value = effective.answers[question.id] ?? '';
+  const answer = (text: string) => {
+    editPlan(thing.id, sheet.marketplace, `${question.label} on ${sheet.name}`, {
+      answers: { ...plan?.answers, [question.id]: text },
+    });
+    rememberAnswer(settings, sheet.marketplace, question.id, text);
+  };
+  if (question.type === 'text' || question.type === 'number')
+    return (
+      <Field
+        label={`${question.label} on ${sheet.name}`}
+        value={value}
+        maxLength={400}
+        keyboard={question.type === 'number' ? 'decimal-pad' : undefined}
+        hint={question.help}
+        onChange={answer}
+      />
+    );
+  const several = question.type === 'several';
+  const choices = question.type === 'yesNo' ? ['yes', 'no'] : (question.choices ?? []);
+  const chosen = several ? value.split(' | ').filter(Boolean) : [value];
+  return (
+    <View style={{ gap: 5 }}>
+      <Words kind="small" tone="soft">
+        {[question.label, question.help].filter(Boolean).join('. ')}
+      </Words>
+      <ChipRow label={question.label} radio={!several}>
+        {choices.map((choice) => (
+          <Chip
+            key={choice}
+            role={several ? 'checkbox' : 'radio'}
+            on={chosen.includes(choice)}
+            onPress={() =>
+              answer(
+                several
+                  ? choices
+                      .filter((c) => (c === choice ? !chosen.includes(c) : chosen.includes(c)))
+                      .join(' | ')
+                  : choice,
+              )
+            }
+          >
+            {choice}
+          </Chip>
+        ))}
+      </ChipRow>
+    </View>
+  );
+}

@@ -1,0 +1,158 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { CompetingOffer } from '@/contract/comps';
+import type { Thing } from '@/contract/records';
+import { gradeOfThing } from '@/core/condition/grade';
+import { formatMoney } from '@/core/money/money';
+import { ruledPrice, type PriceRule } from '@/core/price/competing';
+import { MoneyField } from '@/parts/MoneyField';
+import { Notice } from '@/parts/Notice';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { setSettings, useAttic } from '@/store/attic';
+import { askCompeting } from '@/store/competing';
+import type { Examined } from '@/store/sending';
+import { editPlan } from '@/store/things';
+
+import { useDo } from '../shell/useDo';
+
+const WAYS: readonly [PriceRule['way'], string][] = [
+  ['match', 'As the cheapest'],
+  ['undercut', 'Under the cheapest'],
+  ['above', 'Above the cheapest'],
+];
+
+/** Where things are listed against records: what others ask for the same, and a price by the person's own rule. */
+export function Competing(props: { thing: Thing; examined: Examined; floor: number | null }) {
+  const { thing, examined, floor } = props;
+  const { sheet, effective } = examined;
+  const barcode = effective.specifics.barcode ?? '';
+  const [offers, setOffers] = useState<CompetingOffer[] | null | undefined>(undefined);
+  const { run, busy, trouble } = useDo();
+  if (!sheet.records || barcode === '') return null;
+  return (
+    <View role="group" aria-label={`Other copies on ${sheet.name}`} style={{ gap: 8 }}>
+      <Press
+        icon="search"
+        disabled={busy}
+        onPress={() => run(async () => setOffers(await askCompeting(sheet.marketplace, barcode)))}
+      >
+        {busy ? 'Asking…' : `What do others ask on ${sheet.name}?`}
+      </Press>
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      {offers === null ? (
+        <Notice tone="caution">{`${sheet.name} has no record under ${barcode}.`}</Notice>
+      ) : null}
+      {offers ? <Ruled thing={thing} examined={examined} offers={offers} floor={floor} /> : null}
+    </View>
+  );
+}
+
+function Ruled(props: {
+  thing: Thing;
+  examined: Examined;
+  offers: readonly CompetingOffer[];
+  floor: number | null;
+}) {
+  const { thing, examined, offers, floor } = props;
+  const { sheet, effective } = examined;
+  const { currency, guards, priceRule } = useAttic((s) => s.settings);
+  const say = (amount: number) => formatMoney(amount, currency);
+  const wear = gradeOfThing(thing)?.wear ?? null;
+  const min = Math.max(guards.min, sheet.price.min, floor ?? 0);
+  const rule: PriceRule = {
+    ...priceRule,
+    notWorseThan: priceRule.likeForLike ? wear : null,
+    min,
+    max: Math.max(min, Math.min(guards.max, sheet.price.max)),
+  };
+  const ruled = ruledPrice(
+    effective.price ?? thing.price ?? rule.min,
+    effective.postage ?? 0,
+    offers.map((o) => ({ seller: o.seller, total: o.price + o.postage, wear: o.wear })),
+    rule,
+    currency,
+  );
+  const change = (part: Partial<typeof priceRule>) => setSettings({ priceRule: { ...priceRule, ...part } });
+  const left = (seller: string) => priceRule.leaveOut.includes(seller);
+  return (
+    <View style={{ gap: 8 }}>
+      <Words figures>
+        {[
+          ruled.lowestNew === null ? 'none new' : `lowest new ${say(ruled.lowestNew)}`,
+          ruled.lowestUsed === null ? 'none used' : `lowest used ${say(ruled.lowestUsed)}`,
+        ].join(', ')}
+        {', with postage.'}
+      </Words>
+      <View role="list" aria-label="Copies of others">
+        {[...offers]
+          .sort((a, b) => a.price + a.postage - b.price - b.postage)
+          .map((o, i) => (
+            <View
+              key={`${o.seller}.${i}`}
+              role="listitem"
+              style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}
+            >
+              <View style={{ flex: 1 }}>
+                <Words tone={left(o.seller) ? 'soft' : 'ink'}>{o.seller}</Words>
+                <Words kind="small" tone="soft" figures>
+                  {`${sheet.conditions.find((c) => c.wear === o.wear)?.label ?? ''} · ${say(o.price)} and ${say(o.postage)} · ${o.rating} % content · posted in ${o.leavesIn} days${left(o.seller) ? ' · left out' : ''}`}
+                </Words>
+              </View>
+              <Press
+                kind="quiet"
+                label={`${left(o.seller) ? 'Count' : 'Leave out'} ${o.seller}`}
+                onPress={() =>
+                  change({
+                    leaveOut: left(o.seller)
+                      ? priceRule.leaveOut.filter((s) => s !== o.seller)
+                      : [...priceRule.leaveOut, o.seller].slice(0, 100),
+                  })
+                }
+              >
+                {left(o.seller) ? 'Count' : 'Leave out'}
+              </Press>
+            </View>
+          ))}
+      </View>
+      <ChipRow label="How to price it">
+        {WAYS.map(([way, words]) => (
+          <Chip key={way} on={priceRule.way === way} onPress={() => change({ way })}>
+            {words}
+          </Chip>
+        ))}
+      </ChipRow>
+      {priceRule.way === 'match' ? null : (
+        <MoneyField
+          label={priceRule.way === 'undercut' ? 'Under it by' : 'Above it by'}
+          value={priceRule.by}
+          currency={currency}
+          emptied="An amount."
+          onChange={(by) => by !== null && change({ by })}
+        />
+      )}
+      <ChipRow label="Compared with" radio={false}>
+        <Chip
+          role="checkbox"
+          on={priceRule.likeForLike}
+          onPress={() => change({ likeForLike: !priceRule.likeForLike })}
+        >
+          Only copies as good as this
+        </Chip>
+      </ChipRow>
+      <Words figures>
+        {`${say(ruled.price)}, number ${ruled.position} of ${ruled.of} by price. ${ruled.why}`}
+      </Words>
+      <Press
+        kind="main"
+        label={`Ask ${say(ruled.price)} on ${sheet.name}`}
+        onPress={() =>
+          editPlan(thing.id, sheet.marketplace, `price on ${sheet.name}`, { price: ruled.price })
+        }
+      >
+        {`Ask ${say(ruled.price)} there`}
+      </Press>
+    </View>
+  );
+}

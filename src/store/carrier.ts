@@ -1,0 +1,17 @@
+import { CarrierRates } from '@/contract/carrier';
+
+import { setSettings, useAttic } from './attic';
+import { ask } from './courierLink';
+
+/** Asks the carrier what parcels cost, and keeps it where that is new; without an answer what it said last holds. */
+export async function learnRates(): Promise<void> {
+  const rates = CarrierRates.parse(await (await ask('/rates')).json());
+  if (JSON.stringify(rates) !== JSON.stringify(useAttic.getState().settings.rates)) setSettings({ rates });
+}
+
+/** From now on, at the opening of a page and once a day. */
+export function beginRates(): void {
+  const look = () => void learnRates().catch(() => undefined);
+  look();
+  setInterval(look, 86_400_000);
+}
