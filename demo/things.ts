@@ -1,4 +1,4 @@
-import type { Flaw, Thing } from '@/contract/records';
+import type { Flaw, Plan, Thing } from '@/contract/records';
 
 import * as clothes from './draw/clothes';
 import * as objects from './draw/objects';
@@ -18,7 +18,7 @@ export interface DemoThing {
   /** A buyer is quick. */
   boughtOn?: 'brackenmoor';
   /** Own values on a marketplace. */
-  own?: Record<string, { title?: string; price?: number; specifics?: Record<string, string> }>;
+  own?: Record<string, Partial<Pick<Plan, 'title' | 'price' | 'specifics' | 'auction'>>>;
 }
 
 const ALL = ['brackenmoor', 'threadwick', 'nearstile'];
@@ -36,7 +36,7 @@ const shots = (detail: [number, number], flawAt: [number, number], more: Shot[] 
 // prettier-ignore
 export const DEMO_THINGS: readonly DemoThing[] = [
   {
-    subject: clothes.gansey, haul: 'quayside', daysAgo: 12, wanted: ALL, sent: true,
+    subject: clothes.gansey, haul: 'quayside', daysAgo: 12, wanted: [...ALL, 'lanternyard'], sent: true,
     shots: shots([500, 190], [216, 556], [{ name: 'measured', mmPerUnit: 1.42 }]),
     own: { threadwick: { title: 'Kittiwake Mills gansey jumper, navy wool, size M' } },
     thing: {
@@ -104,7 +104,7 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: objects.lamp, haul: 'fennick', daysAgo: 2, wanted: ['brackenmoor', 'nearstile'], sent: true,
+    subject: objects.lamp, haul: 'fennick', daysAgo: 2, wanted: ['brackenmoor', 'nearstile', 'oldhollow', 'lanternyard'], sent: true,
     shots: shots([500, 780], [644, 800]),
     thing: {
       kind: 'lamp', title: 'Hobley Lamp Works brass ship’s oil lamp, port No. 7', spot: 'D1-02',
@@ -148,7 +148,8 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: objects.operaGlasses, haul: 'aldous', daysAgo: 5, wanted: ['brackenmoor', 'nearstile'], sent: true,
+    subject: objects.operaGlasses, haul: 'aldous', daysAgo: 5, wanted: ['brackenmoor', 'nearstile', 'oldhollow'], sent: true,
+    own: { oldhollow: { auction: { opening: 3000, outright: 9000, days: 7, again: 1, becomes: 6500 } } },
     shots: shots([500, 400], [690, 540]),
     thing: {
       kind: 'glasses', title: 'Mother-of-pearl opera glasses, gilt brass, 3 times', spot: 'A1-04',
@@ -174,12 +175,12 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: objects.fieldGuide, haul: 'quayside', daysAgo: 12, wanted: ['brackenmoor'], sent: true,
+    subject: objects.fieldGuide, haul: 'quayside', daysAgo: 12, wanted: ['brackenmoor', 'quirestack'], sent: true,
     shots: shots([512, 300], [280, 860]),
     thing: {
       kind: 'book', title: 'Seabirds of the Northern Coasts, E. Farrowdale, cloth', spot: 'Box 2',
       description: 'Cloth boards a little sunned, a name inside, plates all present.',
-      facts: { model: 'Seabirds of the Northern Coasts', author: 'E. Farrowdale', brand: 'Drumlin Press', binding: 'Cloth', decade: '1950s' },
+      facts: { model: 'Seabirds of the Northern Coasts', author: 'E. Farrowdale', brand: 'Drumlin Press', binding: 'Cloth', decade: '1950s', barcode: '2000000002415' },
       use: 'regular', flaws: [flaw('f1', 'name inside', 'endpapers', 'slight')],
       measurements: { height: 215, width: 145, depth: 28 }, cost: 100, price: 1800, weightG: 480,
     },
@@ -195,7 +196,7 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: clothes.blanket, haul: 'fennick', daysAgo: 2, wanted: ['brackenmoor'], sent: true,
+    subject: clothes.blanket, haul: 'fennick', daysAgo: 2, wanted: ['brackenmoor', 'handbill', 'lanternyard'], sent: true,
     shots: shots([740, 450], [300, 400]),
     thing: {
       kind: 'blanket', title: 'Drumlin Mill striped wool blanket, double', spot: 'D4-01',

@@ -1,12 +1,19 @@
 import { Attic } from './attic';
 import { PHONE } from './browser';
 import { house } from './house';
-import { MARKETS } from './listing';
 import { until } from './serverProcess';
 import { jumpersReady } from './world';
 
 const TITLE = 'Plain jumper to be written about';
-const at = house({ world: () => jumpersReady([TITLE]) });
+/** Where a jumper can go: all but the marketplace for books and records. The last is done by hand. */
+const MARKETS = ['Brackenmoor', 'Threadwick', 'Nearstile', 'Oldhollow', 'Lanternyard', 'Handbill'];
+const at = house({
+  world: () =>
+    jumpersReady(
+      [TITLE],
+      MARKETS.map((m) => m.toLowerCase()),
+    ),
+});
 
 /** What the preview of a marketplace shows, as it says it will be sent. */
 async function preview(attic: Attic, market: string): Promise<{ text: string; words: string }> {
@@ -31,7 +38,7 @@ const decoded = (html: string) =>
 it('writes, prices and previews a complete record for every marketplace, and sends just that', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.openThing(TITLE);
-  await attic.page.waitForSelector('::-p-aria(Send to 3 marketplaces)');
+  await attic.page.waitForSelector('::-p-aria(Send to 5 marketplaces)');
   attic.taps = 0;
   attic.typed = 0;
   const from = Date.now();
@@ -43,14 +50,14 @@ it('writes, prices and previews a complete record for every marketplace, and sen
   for (const market of MARKETS) shown.push({ market, ...(await preview(attic, market)) });
   const seconds = Math.round((Date.now() - from) / 1_000);
   process.stdout.write(
-    `words and prices for three marketplaces: ${attic.taps} taps, ${attic.typed} characters, ${seconds} s\n`,
+    `words and prices for six marketplaces: ${attic.taps} taps, ${attic.typed} characters, ${seconds} s\n`,
   );
   expect(attic.taps).toBeLessThanOrEqual(10);
 
   // Buyers search for sweaters and pullovers, and a jumper is one.
   expect(await attic.value('Title')).toMatch(/^Kittiwake Mills Men jumper .*sweater/u);
-  await attic.press('Send to 3 marketplaces');
-  for (const { market, text, words } of shown) {
+  await attic.press('Send to 6 marketplaces');
+  for (const { market, text, words } of shown.filter((s) => s.market !== 'Handbill')) {
     await attic.waitForWindow(`${market}: live`);
     const page = await (await fetch(await attic.publicPage(market))).text();
     const [title = '', priced = ''] = words.split('\n').filter(Boolean);
@@ -71,7 +78,7 @@ it('finds out what others sold for, keeps a person’s word on it, and works on 
   const sales = async () => Number(/(\d+) sales/u.exec(await attic.text())?.[1] ?? 0);
   const before = await sales();
   expect(before).toBeGreaterThan(4);
-  await attic.press('Look at the');
+  await attic.page.locator('[role=button] ::-p-text(Look at the)').click();
   const drop = await attic.page.waitForSelector('[aria-label^="Drop "]');
   const name = (await drop?.evaluate((e) => e.getAttribute('aria-label'))) ?? '';
   await attic.press(name);

@@ -16,9 +16,13 @@ const MARKETS = ['brackenmoor', 'threadwick', 'nearstile'];
  * A small world for tests that begin where intake ends: jumpers with everything three marketplaces ask for,
  * wanted there, not sent yet.
  *
+ * @param markets where they are wanted
  * @returns the folder that the server is to be started with
  */
-export async function jumpersReady(titles: readonly string[]): Promise<string> {
+export async function jumpersReady(
+  titles: readonly string[],
+  markets: readonly string[] = MARKETS,
+): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'attic-world-'));
   mkdirSync(join(folder, 'pictures'));
   const world: World = {
@@ -46,11 +50,11 @@ export async function jumpersReady(titles: readonly string[]): Promise<string> {
     world.things.push(
       Thing.parse({
         id: thingId, code: codeFor(world.settings.codePattern, { number: i + 1 }), number: i + 1, kind: 'jumper', title, description: 'Navy wool gansey, size M.', pictureIds,
-        facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool' }, use: 'light',
+        facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool', ...(markets.includes('oldhollow') ? { decade: '1970s' } : {}) }, use: 'light',
         measurements: { chest: 540, length: 685 }, cost: 600, price: 4_800, weightG: 820, spot: 'A3-12', author: 'Me', createdAt: AT, updatedAt: AT,
       }),
     ); // prettier-ignore
-    for (const market of MARKETS)
+    for (const market of markets)
       world.plans.push(Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true }));
   }
   world.settings.nextRecord = running;

@@ -1,6 +1,7 @@
 import { useAttic } from './attic';
 import { useCourier } from './courierLink';
-import { changedSinceSent, examine, hasBlockers, send } from './sending';
+import { changedSince, hasBlockers } from '@/core/listing/examine';
+import { examine, send } from './sending';
 
 /** How often it is looked at whether a price is due to come down, milliseconds. */
 const EVERY = 15 * 60_000;
@@ -25,7 +26,7 @@ export async function sendWhatCameDown(): Promise<number> {
       const now = examine(thing, sheet);
       if (hasBlockers(now) || now.effective.price === null || now.effective.price >= listing.price) continue;
       const asSent = { ...now, effective: { ...now.effective, price: listing.price } };
-      if (changedSinceSent(thing, asSent, listing.draftPrint)) continue;
+      if (changedSince(asSent, listing.draftPrint)) continue;
       await send(thing, sheet).then(
         () => (sent += 1),
         // The courier can't be reached just now: the next look tries again.

@@ -41,6 +41,8 @@ export class CourierTrouble extends Error {
     message: string,
     /** The HTTP status, where there was an answer. */
     readonly status: number | null = null,
+    /** The field at fault, where that is known. */
+    readonly field = '',
   ) {
     super(message);
   }

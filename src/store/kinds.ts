@@ -1,5 +1,6 @@
 import type { OwnKind, OwnSpecific } from '@/contract/records';
-import { BUILT_IN, KindTree, ROWS } from '@/core/kinds/tree';
+import { treeWith } from '@/core/kinds/own';
+import type { KindTree } from '@/core/kinds/tree';
 
 import { useAttic } from './attic';
 
@@ -7,20 +8,7 @@ let last: { kinds: unknown; specifics: unknown; tree: KindTree } | null = null;
 
 function treeOf(kinds: Record<string, OwnKind>, specifics: Record<string, OwnSpecific>): KindTree {
   if (last?.kinds === kinds && last.specifics === specifics) return last.tree;
-  const nothing = Object.keys(kinds).length === 0 && Object.keys(specifics).length === 0;
-  const tree = nothing
-    ? BUILT_IN
-    : new KindTree(
-        ROWS,
-        Object.values(kinds),
-        Object.values(specifics).map(({ kind, fact, label, type, unit, choices, closed, need, several, usual, ...own }) => ({
-          kind,
-          spec: {
-            id: fact, label, type, need, several, private: own.private,
-            ...(unit ? { unit } : {}), ...(choices.length > 0 ? { choices, closed } : {}), ...(usual ? { usual } : {}),
-          },
-        })), // prettier-ignore
-      );
+  const tree = treeWith(Object.values(kinds), Object.values(specifics));
   last = { kinds, specifics, tree };
   return tree;
 }

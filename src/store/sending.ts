@@ -1,12 +1,8 @@
-import type { Picture, Plan, Thing } from '@/contract/records';
-import { planId } from '@/contract/records';
+import { planId, type Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
-import { checkListing, type Finding } from '@/core/listing/check';
-import { draftOf, draftPrint } from '@/core/listing/draft';
-import { effectiveListing, floorHere, listingTakeHome, type Effective } from '@/core/listing/effective';
+import { draftOf } from '@/core/listing/draft';
+import { examineListing, mediaPrints, type Examined } from '@/core/listing/examine';
 import type { KindTree } from '@/core/kinds/tree';
-import { clipFor, picturesFor } from '@/core/picture/chosen';
-import type { TakeHome } from '@/core/price/takeHome';
 
 import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
 import { command, CourierTrouble, shelve, type CommandWithoutId } from './courierLink';
@@ -16,27 +12,6 @@ import { setupOf } from './setup';
 import { pictureWorker } from './pictureWorker';
 import { readShown } from './pictures';
 import { editPlan } from './things';
-
-/** One thing on one marketplace, examined: what would be sent and what stands against it. */
-export interface Examined {
-  sheet: RuleSheet;
-  plan: Plan | undefined;
-  effective: Effective;
-  findings: Finding[];
-  takeHome: TakeHome | null;
-  media: Media;
-}
-
-/** The pictures that would go there, in that marketplace's order, and the clip. */
-export interface Media {
-  pictures: Picture[];
-  clip: Picture | null;
-}
-
-/** What tells whether the same pictures would go again: which, in what order, and whether they still look the same. */
-function mediaPrints({ pictures, clip }: Media): string[] {
-  return [...pictures, ...(clip ? [clip] : [])].map((p) => `${p.id}:${p.bytes}`);
-}
 
 /** What of the attic bears on a listing besides the thing itself. */
 export type Around = Pick<AtticState, 'plans' | 'pictures' | 'settings' | 'mappings' | 'terms'> & {
@@ -49,38 +24,15 @@ export function examine(
   sheet: RuleSheet,
   around: Around = { ...useAttic.getState(), tree: kindsNow() },
 ): Examined {
-  const { plans, pictures, settings, tree } = around;
-  const plan = plans[planId(thing.id, sheet.marketplace)];
-  const effective = effectiveListing(thing, plan, sheet, tree, setupOf(around, Date.now()));
-  const own = (plan?.pictureIds ?? thing.pictureIds)
-    .map((id) => pictures[id])
-    .filter((p): p is Picture => p !== undefined);
-  const media = {
-    // A person's own order for this marketplace stands; otherwise it is made for how buyers there look.
-    pictures: plan?.pictureIds ? own.slice(0, sheet.photos.max) : picturesFor(own, sheet.photos),
-    clip: clipFor(own, sheet.clip),
-  };
-  const floor = floorHere(thing, tree, settings);
-  return {
+  const { plans, pictures, tree } = around;
+  return examineListing(
+    thing,
+    plans[planId(thing.id, sheet.marketplace)],
     sheet,
-    plan,
-    effective,
-    findings: checkListing(thing, effective, sheet, own, tree, { ...settings.guards, floor }),
-    takeHome: listingTakeHome(effective, sheet),
-    media,
-  };
-}
-
-export function hasBlockers(examined: Examined): boolean {
-  return examined.findings.some((f) => f.level === 'blocker');
-}
-
-/** Whether what is shown there is not what would be sent now. */
-export function changedSinceSent(thing: Thing, examined: Examined, sentPrint: string): boolean {
-  if (hasBlockers(examined)) return false;
-  const sent = examined.plan?.sentMedia ?? [];
-  if (sent.length > 0 && JSON.stringify(sent) !== JSON.stringify(mediaPrints(examined.media))) return true;
-  return draftPrint(draftOf(examined.effective, examined.sheet, [])) !== sentPrint;
+    (id) => pictures[id],
+    tree,
+    setupOf(around, Date.now()),
+  );
 }
 
 /**
@@ -92,7 +44,7 @@ export function changedSinceSent(thing: Thing, examined: Examined, sentPrint: st
 export async function send(thing: Thing, sheet: RuleSheet): Promise<void> {
   const examined = examine(thing, sheet);
   const blocker = examined.findings.find((f) => f.level === 'blocker');
-  if (blocker) throw new CourierTrouble(blocker.message);
+  if (blocker) throw new CourierTrouble(blocker.message, null, blocker.field);
   const { media } = examined;
   const hashes: string[] = [];
   // What a person puts up by hand, the courier needs no pictures of.

@@ -71,11 +71,18 @@ export function filedUnder(code: string): string {
   return code.padStart(14, '0');
 }
 
+/** One that people in Saltreach have on their shelves. */
+const SEABIRDS: Omit<Card, 'code'> = {
+  heading: 'Seabirds of the Northern Coasts', house: 'Drumlin Press', under: ['Print', 'Field guide'],
+  particulars: [{ what: 'Author', is: 'E. Farrowdale' }, { what: 'Year', is: '1953' }, { what: 'Binding', is: 'Cloth' }, { what: 'Language', is: 'English' }],
+  newAt: { cents: 1_250, currency: 'EUR' }, usualPlace: 8_200, of: 90_000,
+}; // prettier-ignore
+
 /** The whole catalogue: made-up books, records and games, the same every time. */
 export function catalogue(size = 240): Card[] {
   const roll = dice(20_261);
   const one = <T>(list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
-  return Array.from({ length: size }, (_, i): Card => {
+  const drawn = Array.from({ length: size }, (_, i): Card => {
     const year = String(1948 + Math.floor(roll() * 60));
     // A share of its sort: the best sell much better than most.
     const usualPlace = roll() ** 2 * 0.9;
@@ -123,6 +130,7 @@ export function catalogue(size = 240): Card[] {
         };
     }
   }).map((card) => ({ ...card, usualPlace: 1 + Math.floor(card.usualPlace * card.of) }));
+  return [...drawn, { ...SEABIRDS, code: code(size + 1) }];
 } // prettier-ignore
 
 /** How well it sells on a day: swings by a third around its usual place over some weeks. */

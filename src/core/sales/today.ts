@@ -7,11 +7,19 @@ import type { Finding } from '../listing/check';
 export type TodayLine =
   | { sort: 'soldTwice'; thingId: string; sale: Sale; second: Sale }
   | { sort: 'notGoneYet'; thingId: string; sale: Sale; markets: { market: string; tries: number; trouble: string | null; nextTryAt: number | null }[] }
+  | { sort: 'putUp'; thingId: string; market: string }
   | { sort: 'refused'; thingId: string; listing: CourierListingView }
   | { sort: 'toFetch'; thingId: string; sale: Sale; closedIn: number }
   | { sort: 'nearlyReady'; thingId: string; market: string; finding: Finding }; // prettier-ignore
 
-const ORDER: readonly TodayLine['sort'][] = ['soldTwice', 'notGoneYet', 'refused', 'toFetch', 'nearlyReady'];
+const ORDER: readonly TodayLine['sort'][] = [
+  'soldTwice',
+  'notGoneYet',
+  'refused',
+  'toFetch',
+  'putUp',
+  'nearlyReady',
+];
 
 /** Red on the home screen: a promise to a buyer is at risk. */
 export function isAlarm(line: TodayLine): boolean {
@@ -22,6 +30,8 @@ export interface TodayInput {
   things: Readonly<Record<string, Thing>>;
   plans: readonly Plan[];
   courier: Readonly<Record<string, CourierThingView>>;
+  /** Marketplaces that a person works by hand. */
+  byHand?: ReadonlySet<string>;
   /** Findings of wanted listings that were not sent yet: thing -> market -> findings. */
   findings: (thing: Thing, market: string) => readonly Finding[];
 }
@@ -57,9 +67,20 @@ export function todayLines(input: TodayInput): TodayLine[] {
         line: { sort: 'toFetch', thingId: view.id, sale, closedIn: closing.doneAt - closing.startedAt },
       });
     if (!sale)
-      for (const listing of view.listings)
+      for (const listing of view.listings) {
+        if (
+          input.byHand?.has(listing.market) &&
+          listing.want === 'live' &&
+          listing.doing !== null &&
+          input.things[view.id]
+        )
+          lines.push({
+            at: listing.since,
+            line: { sort: 'putUp', thingId: view.id, market: listing.market },
+          });
         if (listing.state === 'refused' && input.things[view.id])
           lines.push({ at: listing.since, line: { sort: 'refused', thingId: view.id, listing } });
+      }
   }
   for (const plan of input.plans) {
     const thing = input.things[plan.thingId];

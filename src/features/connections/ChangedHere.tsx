@@ -9,7 +9,8 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
-import { changedSinceSent, examine, send, type Examined } from '@/store/sending';
+import { changedSince, type Examined } from '@/core/listing/examine';
+import { examine, send } from '@/store/sending';
 import type { Thing } from '@/contract/records';
 
 /** Most lines shown at once. */
@@ -74,7 +75,7 @@ function useChanged(market: string): { thing: Thing; examined: Examined }[] {
       const listing = view.listings.find((l) => l.market === market && l.state === 'live');
       if (!thing || !listing || view.sale || listing.doing !== null) return [];
       const examined = examine(thing, sheet, { ...state, tree });
-      return changedSinceSent(thing, examined, listing.draftPrint) ? [{ thing, examined }] : [];
+      return changedSince(examined, listing.draftPrint) ? [{ thing, examined }] : [];
     });
   }, [state, sheet, views, market, tree]);
 }

@@ -9,7 +9,8 @@ import { Notice } from '@/parts/Notice';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { saveFile } from '@/store/files';
-import { putUpByHand, renditionsOf, type Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
+import { putUpByHand, renditionsOf } from '@/store/sending';
 import { useColours } from '@/theme/theme';
 
 import { useDo } from '../shell/useDo';

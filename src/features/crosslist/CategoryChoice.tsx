@@ -8,7 +8,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 
 /** Categories offered before "all of them". */
 const FEW = 5;

@@ -10,7 +10,7 @@ import { Chip, ChipRow } from '@/parts/Press';
 import { WholeField } from '@/parts/WholeField';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 
 import { FieldFindings } from '../item/Section';
 

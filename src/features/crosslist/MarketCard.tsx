@@ -12,7 +12,8 @@ import { Window } from '@/parts/Window';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
-import { changedSinceSent, markSold, withdraw, type Examined } from '@/store/sending';
+import { changedSince, type Examined } from '@/core/listing/examine';
+import { markSold, withdraw } from '@/store/sending';
 import { editPlan } from '@/store/things';
 import { useColours } from '@/theme/theme';
 
@@ -159,7 +160,7 @@ function ListingState(props: {
           {`${sheet.name} says: ${r.message}`}
         </Notice>
       ))}
-      {live && !sold && changedSinceSent(thing, examined, listing.draftPrint) ? (
+      {live && !sold && changedSince(examined, listing.draftPrint) ? (
         <Notice tone="info">Changed since it was sent: send it again to change it there.</Notice>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>

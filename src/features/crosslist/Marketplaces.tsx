@@ -8,9 +8,11 @@ import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { loadSheets, useCourier } from '@/store/courierLink';
-import { changedSinceSent, hasBlockers, send, type Examined } from '@/store/sending';
+import { changedSince, hasBlockers, type Examined } from '@/core/listing/examine';
+import { send } from '@/store/sending';
 
 import { Section } from '../item/Section';
+import { BestPlace } from '../price/BestPlace';
 import { useDo } from '../shell/useDo';
 import { MarketCard } from './MarketCard';
 
@@ -34,6 +36,7 @@ export const Marketplaces = memo(function Marketplaces({
       ))}
       {missing.length > 0 ? <Press onPress={() => run(loadSheets)}>Read the rules again</Press> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      <BestPlace thing={thing} examined={examined} />
       {examined.map((e) => (
         <MarketCard key={e.sheet.marketplace} thing={thing} examined={e} />
       ))}
@@ -51,9 +54,7 @@ function useToSend(thing: Thing, examined: readonly Examined[]): Examined[] {
     const listing = view?.listings.find((l) => l.market === e.sheet.marketplace);
     if (!listing || listing.state === 'refused' || (listing.state === 'ended' && listing.doing === null))
       return true;
-    return (
-      listing.want === 'live' && listing.doing === null && changedSinceSent(thing, e, listing.draftPrint)
-    );
+    return listing.want === 'live' && listing.doing === null && changedSince(e, listing.draftPrint);
   });
 }
 

@@ -12,7 +12,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { kindsNow } from '@/store/kinds';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { editPlan } from '@/store/things';
 
 import { FieldFindings } from '../item/Section';

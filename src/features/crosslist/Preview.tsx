@@ -5,7 +5,7 @@ import { formatMoney } from '@/core/money/money';
 import { cleanHtml } from '@/core/words/html';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { FONT, useColours } from '@/theme/theme';
 
 /** What buyers there would read: the very values that are sent, nothing made up for show. */

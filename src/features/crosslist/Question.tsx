@@ -5,7 +5,7 @@ import { Field } from '@/parts/Field';
 import { Chip, ChipRow } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { editPlan, rememberAnswer } from '@/store/things';
 
 /** A question beyond the fields, drawn from the sheet: its type, choices, and help are the marketplace's. */

@@ -11,7 +11,7 @@ import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { editThing } from '@/store/things';
 import { useColours } from '@/theme/theme';
 

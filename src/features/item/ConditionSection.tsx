@@ -10,7 +10,7 @@ import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { capital } from '@/parts/UndoBar';
 import { Words } from '@/parts/Words';
 import { change, setSettings, useAttic } from '@/store/attic';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { editThing, thingWith } from '@/store/things';
 
 import { FlawForm } from './FlawForm';

@@ -9,7 +9,8 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
-import { examine, type Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
+import { examine } from '@/store/sending';
 import { useColours, useWide } from '@/theme/theme';
 
 import { Marketplaces } from '../crosslist/Marketplaces';

@@ -17,7 +17,7 @@ import {
   type NotTaken,
 } from '@/store/pictures';
 import { readPicture } from '@/store/reading';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 
 import { AboutPicture } from '../pictures/AboutPicture';
 import { FindingLine } from '../pictures/FindingLine';

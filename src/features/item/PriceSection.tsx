@@ -14,7 +14,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { editThing, removeThing } from '@/store/things';
 
 import { AskingPrices } from '../price/AskingPrices';

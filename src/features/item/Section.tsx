@@ -5,7 +5,7 @@ import type { CheckField } from '@/core/listing/check';
 import { Icon } from '@/parts/Icon';
 import { Notice } from '@/parts/Notice';
 import { Words } from '@/parts/Words';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { useColours } from '@/theme/theme';
 
 import { GO_TO, sectionId } from './goTo';

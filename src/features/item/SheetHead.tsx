@@ -9,6 +9,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
+import { useWide } from '@/theme/theme';
 
 import { BackTo } from '../shell/BackTo';
 import { SavedWords } from '../shell/SavedWords';
@@ -21,6 +22,18 @@ export function SheetHead({ thing }: { thing: Thing }) {
   const plans = useAttic((s) => s.plans);
   const view = useCourier((s) => s.things[thing.id]);
   const sheets = useCourier((s) => s.sheets);
+  const wide = useWide();
+  // Seven windows need a line of their own on a phone.
+  const front = (size: number) => (
+    <HouseFront
+      thingId={thing.id}
+      view={view}
+      plans={plans}
+      sheets={sheets}
+      currency={currency}
+      size={size}
+    />
+  );
   return (
     <HeadBar>
       <BackTo path="/stock" />
@@ -28,7 +41,7 @@ export function SheetHead({ thing }: { thing: Thing }) {
       <View style={{ flex: 1, minWidth: 0 }}>
         <Words
           kind="strong"
-          numberOfLines={2}
+          numberOfLines={wide ? 2 : 1}
           role="heading"
           aria-level={1}
           style={{ fontSize: 15, lineHeight: 19 }}
@@ -39,15 +52,9 @@ export function SheetHead({ thing }: { thing: Thing }) {
           {`${labelCode(thing.code, thing.spot)} · `}
           <SavedWords />
         </Words>
+        {wide ? null : front(25)}
       </View>
-      <HouseFront
-        thingId={thing.id}
-        view={view}
-        plans={plans}
-        sheets={sheets}
-        currency={currency}
-        size={30}
-      />
+      {wide ? front(30) : null}
       <UndoPress />
     </HeadBar>
   );

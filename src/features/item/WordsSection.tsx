@@ -10,7 +10,7 @@ import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { setSettings, useAttic } from '@/store/attic';
 import { kindsNow, useKinds } from '@/store/kinds';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { together, useSought } from '@/store/sought';
 import { editThing } from '@/store/things';
 

@@ -9,7 +9,7 @@ import { Notice } from '@/parts/Notice';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { priceEverywhere } from '@/store/things';
 
 /** One number in: what it should bring. Each marketplace's own price out. */

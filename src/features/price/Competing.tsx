@@ -12,7 +12,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { askCompeting } from '@/store/competing';
-import type { Examined } from '@/store/sending';
+import type { Examined } from '@/core/listing/examine';
 import { editPlan } from '@/store/things';
 
 import { useDo } from '../shell/useDo';

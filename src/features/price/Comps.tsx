@@ -126,9 +126,9 @@ function Records(props: {
   const { id, judged, nameOf, currency } = props;
   const [most, setMost] = useState(FEW);
   const byHand = useAttic((s) => s.research[id]?.byHand) ?? {};
-  const sorted = [...judged].sort(
-    (a, b) => Number(b.counts) - Number(a.counts) || b.comp.endedAt - a.comp.endedAt,
-  );
+  // What a person decided stays in sight, first of all.
+  const rank = ({ comp, counts }: JudgedComp) => (byHand[compKey(comp)] ? 0 : counts ? 1 : 2);
+  const sorted = [...judged].sort((a, b) => rank(a) - rank(b) || b.comp.endedAt - a.comp.endedAt);
   return (
     <View role="list" aria-label="Records" style={{ gap: 8 }}>
       {sorted.slice(0, most).map(({ comp, counts, why }) => (

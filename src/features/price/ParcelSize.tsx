@@ -7,9 +7,9 @@ import { useAttic } from '@/store/attic';
 import { editThing } from '@/store/things';
 
 const SIDES = [
-  ['lengthMm', 'Parcel length'],
-  ['widthMm', 'Parcel width'],
-  ['heightMm', 'Parcel height'],
+  ['lengthMm', 'Long'],
+  ['widthMm', 'Wide'],
+  ['heightMm', 'High'],
 ] as const;
 
 /** The packed parcel's size: a light, bulky one is charged for the room it takes. */
@@ -21,7 +21,7 @@ export function ParcelSize({ thing }: { thing: Thing }) {
       return { parcel: { ...known, [side]: mm === null ? null : Math.round(mm) } };
     });
   return (
-    <View style={{ gap: 4 }}>
+    <View role="group" aria-label="The packed parcel’s size" style={{ gap: 4 }}>
       <View style={{ flexDirection: 'row', gap: 10 }}>
         {SIDES.map(([side, label]) => (
           <View key={side} style={{ flex: 1 }}>
@@ -36,7 +36,7 @@ export function ParcelSize({ thing }: { thing: Thing }) {
       </View>
       {thing.parcel ? null : (
         <Words kind="small" tone="soft">
-          Only where it is bulky: then the carrier charges for the room it takes.
+          The packed parcel, only where it is bulky: then the carrier charges for the room it takes.
         </Words>
       )}
     </View>

@@ -99,6 +99,9 @@ export function Stock() {
         <Words kind="title" style={{ flex: 1 }}>
           Stock
         </Words>
+        <Press kind="quiet" icon="send" onPress={() => router.navigate('/crosslist')}>
+          Crosslist
+        </Press>
         <SignPress
           icon="attic"
           label="The attic: hauls, spots, kinds, codes"

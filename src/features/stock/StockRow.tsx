@@ -48,15 +48,15 @@ export const StockRow = memo(function StockRow({ thing, chosen, onPress }: Stock
         <Words kind="strong" numberOfLines={2}>
           {thing.title || kinds.get(thing.kind)?.name || thing.code}
         </Words>
-        <Words kind="small" tone="soft" figures numberOfLines={1}>
-          {[thing.code, thing.spot, agoWords(thing.createdAt)].filter(Boolean).join(' · ')}
-        </Words>
-        <View style={{ flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between' }}>
+        <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 8 }}>
           <Words kind="strong" figures>
             {thing.price === null ? 'no price' : formatMoney(thing.price, currency)}
           </Words>
-          <HouseFront thingId={thing.id} currency={currency} size={28} {...front} />
+          <Words kind="small" tone="soft" figures numberOfLines={1} style={{ flex: 1 }}>
+            {[thing.code, thing.spot, agoWords(thing.createdAt)].filter(Boolean).join(' · ')}
+          </Words>
         </View>
+        <HouseFront thingId={thing.id} currency={currency} size={27} {...front} />
       </View>
     </Pressable>
   );
@@ -152,7 +152,7 @@ export const TableLine = memo(function TableLine({ thing, chosen, onPress }: Sto
         </Words>
       ))}
       <View role="cell" style={WIDTHS[8]}>
-        <HouseFront thingId={thing.id} currency={currency} size={30} {...front} />
+        <HouseFront thingId={thing.id} currency={currency} size={25} {...front} />
       </View>
     </View>
   );
@@ -161,7 +161,7 @@ export const TableLine = memo(function TableLine({ thing, chosen, onPress }: Sto
 const right = { textAlign: 'right' as const };
 const WIDTHS = [
   { width: 56 }, { flex: 1, minWidth: 180 }, { width: 110 }, { width: 110 }, { width: 70 }, { width: 78, ...right },
-  { width: 78, ...right }, { width: 96 }, { width: 120 },
+  { width: 78, ...right }, { width: 96 }, { width: 206 },
 ]; // prettier-ignore
 
 const styles = StyleSheet.create({

@@ -82,7 +82,7 @@ export function Today() {
 function keyOf(line: TodayLine): string {
   const more =
     line.sort === 'soldTwice' ? line.second.order : line.sort === 'refused' ? line.listing.market : '';
-  return `${line.sort}.${line.thingId}.${more}${line.sort === 'nearlyReady' ? line.market : ''}`;
+  return `${line.sort}.${line.thingId}.${more}${line.sort === 'nearlyReady' || line.sort === 'putUp' ? line.market : ''}`;
 }
 
 function Takings() {
@@ -118,6 +118,8 @@ function Line({ line }: { line: TodayLine }) {
       return <ToFetch line={line} name={name} thing={thing} />;
     case 'refused':
       return <RefusedLine line={line} name={name} thing={thing} />;
+    case 'putUp':
+      return <PutUp line={line} name={name} thing={thing} />;
     case 'nearlyReady':
       return <NearlyReady line={line} name={name} thing={thing} />;
   }
@@ -273,6 +275,17 @@ function RefusedLine({ line, name, thing }: LineProps<'refused'>) {
       >
         Put it right
       </Press>
+    </Card>
+  );
+}
+
+function PutUp({ line, name, thing }: LineProps<'putUp'>) {
+  const market = useMarketName();
+  const router = useRouter();
+  return (
+    <Card label={`Put up by hand: ${name}`}>
+      <Head thing={thing} name={name} what={`To put up on ${market(line.market)} by hand`} />
+      <Press onPress={() => router.navigate(`/thing/${line.thingId}?at=markets`)}>Put it up</Press>
     </Card>
   );
 }

@@ -16,6 +16,7 @@ export function useToday(): TodayLine[] {
   const terms = useAttic((s) => s.terms);
   const courier = useCourier((s) => s.things);
   const sheets = useCourier((s) => s.sheets);
+  const markets = useCourier((s) => s.markets);
   const caughtUp = useCourier((s) => s.caughtUp);
   const tree = useKinds();
   return useMemo(
@@ -25,6 +26,7 @@ export function useToday(): TodayLine[] {
         // Until the courier has told all it knows, a listing may only look unsent.
         plans: caughtUp ? Object.values(plans) : [],
         courier,
+        byHand: new Set(markets.filter((m) => m.byHand).map((m) => m.id)),
         findings: (thing, market) => {
           const sheet = sheets.find((s) => s.marketplace === market);
           return sheet
@@ -32,7 +34,7 @@ export function useToday(): TodayLine[] {
             : [];
         },
       }),
-    [things, plans, pictures, settings, mappings, terms, courier, sheets, caughtUp, tree],
+    [things, plans, pictures, settings, mappings, terms, courier, markets, sheets, caughtUp, tree],
   );
 }
 

@@ -1,0 +1,3 @@
+import { Crosslist } from '@/features/crosslist/Crosslist';
+
+export default Crosslist;

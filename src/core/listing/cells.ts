@@ -1,0 +1,94 @@
+import type { CourierListingView } from '@/contract/courier';
+import type { Plan } from '@/contract/records';
+
+import type { CellCheck } from './examine';
+
+/** What can be done in one cell of things and marketplaces. */
+export type CellDeed = 'send' | 'resend' | 'again' | 'withdraw' | 'fix' | 'nothing';
+
+/**
+ * What a cell is ready for.
+ *
+ * @param sold the thing is sold, anywhere
+ */
+export function deedOf(
+  check: CellCheck | undefined,
+  plan: Plan | undefined,
+  listing: CourierListingView | undefined,
+  sold: boolean,
+): CellDeed {
+  if (sold) return 'nothing';
+  const up = listing && (listing.want === 'live' || listing.doing !== null);
+  const over = listing && !up && ['ended', 'refused', 'sold'].includes(listing.state);
+  if (up) {
+    if (listing.state === 'live' && listing.doing === null && check?.changed) return 'resend';
+    return 'nothing';
+  }
+  if (!plan?.wanted) return 'nothing';
+  if (!check) return 'nothing';
+  if (check.blockers.length > 0) return 'fix';
+  return over ? 'again' : 'send';
+}
+
+/** Whether it may be taken down. */
+export function canWithdraw(listing: CourierListingView | undefined, sold: boolean): boolean {
+  return !sold && listing !== undefined && listing.want === 'live' && listing.state !== 'refused';
+}
+
+export interface CellTotals {
+  ready: number;
+  /** Planned, with something against them. */
+  toFix: number;
+  live: number;
+  /** Of those ready: the most that fees may come to, and what is left, as if each thing sold once; minor units. */
+  fees: number;
+  takeHomeLeast: number;
+  takeHomeMost: number;
+}
+
+export interface Cell {
+  thing: string;
+  check: CellCheck | undefined;
+  deed: CellDeed;
+  live: boolean;
+}
+
+/**
+ * Totals over many cells. A thing sells once, so its take-home counts once: the least and the most over the
+ * marketplaces it is ready for.
+ */
+export function totalsOf(cells: readonly Cell[]): CellTotals {
+  const totals: CellTotals = { ready: 0, toFix: 0, live: 0, fees: 0, takeHomeLeast: 0, takeHomeMost: 0 };
+  const perThing = new Map<string, { least: number; most: number; fees: number }>();
+  for (const { thing, check, deed, live } of cells) {
+    if (live) totals.live += 1;
+    if (deed === 'fix') totals.toFix += 1;
+    if (deed !== 'send' && deed !== 'again' && deed !== 'resend') continue;
+    totals.ready += 1;
+    if (check?.takeHome == null) continue;
+    const known = perThing.get(thing);
+    perThing.set(thing, {
+      least: Math.min(known?.least ?? Infinity, check.takeHome),
+      most: Math.max(known?.most ?? -Infinity, check.takeHome),
+      fees: Math.max(known?.fees ?? 0, check.fees ?? 0),
+    });
+  }
+  for (const { least, most, fees } of perThing.values()) {
+    totals.takeHomeLeast += least;
+    totals.takeHomeMost += most;
+    totals.fees += fees;
+  }
+  return totals;
+}
+
+/**
+ * Times at which many are let out, spread evenly over a while; the first at once.
+ *
+ * @param over milliseconds
+ * @returns one moment each, never falling
+ */
+export function spreadOver(count: number, from: number, over: number): number[] {
+  if (count <= 1 || over <= 0) return Array.from({ length: count }, () => from);
+  const step = over / count;
+  return Array.from({ length: count }, (_, i) => Math.round(from + i * step));
+}

@@ -1,0 +1,104 @@
+import type { Picture, Plan, Thing } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+
+import type { KindTree } from '../kinds/tree';
+import { clipFor, picturesFor } from '../picture/chosen';
+import type { TakeHome } from '../price/takeHome';
+import { checkListing, type Finding } from './check';
+import { draftOf, draftPrint } from './draft';
+import { effectiveListing, floorHere, listingTakeHome, type Effective } from './effective';
+import type { Setup } from './setup';
+
+/** The pictures that would go there, in that marketplace's order, and the clip. */
+export interface Media {
+  pictures: Picture[];
+  clip: Picture | null;
+}
+
+/** One thing on one marketplace, examined: what would be sent and what stands against it. */
+export interface Examined {
+  sheet: RuleSheet;
+  plan: Plan | undefined;
+  effective: Effective;
+  findings: Finding[];
+  takeHome: TakeHome | null;
+  media: Media;
+}
+
+/**
+ * The check of a thing against one sheet, with all that follows from it.
+ *
+ * @param pictureOf the record of a picture; undefined where it is missing
+ */
+export function examineListing(
+  thing: Thing,
+  plan: Plan | undefined,
+  sheet: RuleSheet,
+  pictureOf: (id: string) => Picture | undefined,
+  kinds: KindTree,
+  setup: Setup,
+): Examined {
+  const effective = effectiveListing(thing, plan, sheet, kinds, setup);
+  const own = (plan?.pictureIds ?? thing.pictureIds)
+    .map(pictureOf)
+    .filter((p): p is Picture => p !== undefined);
+  const media = {
+    // A person's own order for this marketplace stands; otherwise it is made for how buyers there look.
+    pictures: plan?.pictureIds ? own.slice(0, sheet.photos.max) : picturesFor(own, sheet.photos),
+    clip: clipFor(own, sheet.clip),
+  };
+  const floor = floorHere(thing, kinds, setup.settings);
+  return {
+    sheet,
+    plan,
+    effective,
+    findings: checkListing(thing, effective, sheet, own, kinds, { ...setup.settings.guards, floor }),
+    takeHome: listingTakeHome(effective, sheet),
+    media,
+  };
+}
+
+export function hasBlockers(examined: Pick<Examined, 'findings'>): boolean {
+  return examined.findings.some((f) => f.level === 'blocker');
+}
+
+/** What tells whether the same pictures would go again: which, in what order, and whether they still look the same. */
+export function mediaPrints({ pictures, clip }: Media): string[] {
+  return [...pictures, ...(clip ? [clip] : [])].map((p) => `${p.id}:${p.bytes}`);
+}
+
+/** Whether what is shown there is not what would be sent now. */
+export function changedSince(examined: Examined, sentPrint: string): boolean {
+  if (hasBlockers(examined)) return false;
+  const sent = examined.plan?.sentMedia ?? [];
+  if (sent.length > 0 && JSON.stringify(sent) !== JSON.stringify(mediaPrints(examined.media))) return true;
+  return draftPrint(draftOf(examined.effective, examined.sheet, [])) !== sentPrint;
+}
+
+/** The little of it that a table of many needs, fit to be sent between threads. */
+export interface CellCheck {
+  market: string;
+  blockers: Finding[];
+  cautions: number;
+  price: number | null;
+  takeHome: number | null;
+  fees: number | null;
+  category: string | null;
+  /** What is shown there now is not what would be sent; only where something is shown. */
+  changed: boolean;
+}
+
+/** @param sentPrint fingerprint of what is shown there; null where nothing is */
+export function cellOf(examined: Examined, sentPrint: string | null): CellCheck {
+  const { sheet, effective, findings, takeHome } = examined;
+  return {
+    market: sheet.marketplace,
+    blockers: findings.filter((f) => f.level === 'blocker'),
+    cautions: findings.filter((f) => f.level === 'caution').length,
+    price: effective.price,
+    takeHome: takeHome?.takeHome ?? null,
+    fees: takeHome?.feeTotal ?? null,
+    category: effective.category?.id ?? null,
+    changed: sentPrint !== null && changedSince(examined, sentPrint),
+  };
+}

@@ -1,0 +1,143 @@
+import { useRouter } from 'expo-router';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { planId } from '@/contract/records';
+import { deedOf, totalsOf, type Cell } from '@/core/listing/cells';
+import { EVERYTHING, filtered } from '@/core/stock/filter';
+import { ordered } from '@/core/stock/search';
+import { Field } from '@/parts/Field';
+import { LongList } from '@/parts/LongList';
+import { Chip, ChipRow } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useChecks, watchChecks } from '@/store/checking';
+import { useCourier } from '@/store/courierLink';
+import { wantMany } from '@/store/crosslist';
+import { useWide } from '@/theme/theme';
+
+import { BackTo } from '../shell/BackTo';
+import { useAround } from '../stock/useAround';
+import { CELL_HEIGHT, CrosslistHead, CrosslistRow, STACK_HEIGHT, StackedRow } from './CrosslistRow';
+import { Deeds } from './Deeds';
+
+const SHOWN = [
+  ['all', 'All'],
+  ['unlisted', 'Not listed'],
+  ['listed', 'Listed'],
+] as const;
+
+/** Things down, marketplaces across: plan, check, send, change and take down many at once. On a phone thing by thing. */
+export function Crosslist() {
+  const wide = useWide();
+  const router = useRouter();
+  const [words, setWords] = useState('');
+  const [show, setShow] = useState<(typeof SHOWN)[number][0]>('all');
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const things = useDeferredValue(useAttic((s) => s.things));
+  const plans = useAttic((s) => s.plans);
+  const sheets = useCourier((s) => s.sheets);
+  const views = useCourier((s) => s.things);
+  const checks = useChecks();
+  const around = useAround(show !== 'all');
+  const wanted = useDeferredValue(words);
+  const shown = useMemo(
+    () =>
+      filtered(ordered(Object.values(things), 'newest'), { ...EVERYTHING, words: wanted, show }, around).filter(
+        (t) => !views[t.id]?.sale,
+      ),
+    [things, wanted, show, around, views],
+  );
+  useEffect(() => {
+    // The chosen first: their totals are waited for.
+    const first = shown.filter((t) => chosen.has(t.id)).map((t) => t.id);
+    watchChecks([...first, ...shown.filter((t) => !chosen.has(t.id)).map((t) => t.id)]);
+  }, [shown, chosen]);
+  useEffect(() => () => watchChecks([]), []);
+
+  const scope = chosen.size > 0 ? shown.filter((t) => chosen.has(t.id)) : shown;
+  const cells = useMemo(
+    () =>
+      scope.flatMap((thing) =>
+        sheets.map((sheet): Cell & { market: string } => {
+          const market = sheet.marketplace;
+          const check = checks[thing.id]?.find((c) => c.market === market);
+          const listing = views[thing.id]?.listings.find((l) => l.market === market);
+          const plan = plans[planId(thing.id, market)];
+          const live = listing?.state === 'live' && listing.want === 'live';
+          return { thing: thing.id, market, check, deed: deedOf(check, plan, listing, false), live };
+        }),
+      ),
+    [scope, sheets, checks, views, plans],
+  );
+  const totals = useMemo(() => totalsOf(cells), [cells]);
+  const toggle = useCallback(
+    (id: string) =>
+      setChosen((before) => {
+        const next = new Set(before);
+        if (!next.delete(id)) next.add(id);
+        return next;
+      }),
+    [],
+  );
+  const open = useCallback((id: string, at: string) => router.navigate(`/thing/${id}?at=${at}`), [router]);
+  const planColumn = useCallback(
+    (market: string) => {
+      const ids = scope.map((t) => t.id);
+      const all = ids.every((id) => plans[planId(id, market)]?.wanted);
+      wantMany(ids, market, !all);
+    },
+    [scope, plans],
+  );
+  const Row = wide ? CrosslistRow : StackedRow;
+  return (
+    <>
+      <LongList
+        label="Crosslist"
+        items={shown}
+        keyOf={(t: Thing) => t.id}
+        height={wide ? CELL_HEIGHT : STACK_HEIGHT}
+        gap={wide ? 0 : 10}
+        maxWidth={1500}
+        table={
+          wide && shown.length > 0
+            ? { label: 'Things and marketplaces', head: <CrosslistHead sheets={sheets} onPlan={planColumn} /> }
+            : undefined
+        }
+        row={(thing: Thing) => (
+          <Row thing={thing} sheets={sheets} chosen={chosen.has(thing.id)} onChoose={toggle} onOpen={open} />
+        )}
+      >
+        <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
+          <Words kind="title" style={{ flex: 1 }}>
+            Crosslist
+          </Words>
+          <BackTo path="/stock" />
+        </View>
+        <View style={wide ? { flexDirection: 'row', alignItems: 'center', gap: 14 } : { gap: 10 }}>
+          <View style={wide ? { width: 340 } : null}>
+            <Field label="Search" value={words} pause={0} maxLength={400} onChange={setWords} placeholder="title, brand, code, spot" />
+          </View>
+          <ChipRow label="Show">
+            {SHOWN.map(([id, name]) => (
+              <Chip key={id} on={show === id} onPress={() => setShow(id)}>
+                {name}
+              </Chip>
+            ))}
+            <Chip
+              role="checkbox"
+              on={chosen.size > 0 && chosen.size === shown.length}
+              label={`Choose all ${shown.length}`}
+              onPress={() => setChosen(chosen.size === shown.length ? new Set() : new Set(shown.map((t) => t.id)))}
+            >
+              {chosen.size > 0 ? `${chosen.size} chosen` : `Choose all ${shown.length}`}
+            </Chip>
+          </ChipRow>
+        </View>
+        {shown.length === 0 ? <Words tone="soft">Nothing here to list.</Words> : null}
+      </LongList>
+      <Deeds cells={cells} totals={totals} scope={scope} chosen={chosen.size} />
+    </>
+  );
+} // prettier-ignore

@@ -1,0 +1,102 @@
+import { wrap, type Remote } from 'comlink';
+import { create } from 'zustand';
+
+import type { CellCheck } from '@/core/listing/examine';
+import type { CheckNews, CheckWorker } from '@/workers/check.worker';
+
+import { useAttic, type AtticState } from './attic';
+import { useCourier } from './courierLink';
+
+/** What the check says of things on all marketplaces, as far as it was asked; by the thing's id. */
+export const useChecks = create<Record<string, CellCheck[]>>(() => ({}));
+
+/** Things given to the worker at a time: so that a change while it works is not long in coming. */
+const PORTION = 60;
+
+let worker: Remote<CheckWorker> | null = null;
+/** What the worker was told last: the very objects, so that what changed is found by comparing them. */
+let told: Partial<Pick<AtticState, (typeof PARTS)[number]>> & { sheets?: unknown } = {};
+const PARTS = ['settings', 'kinds', 'specifics', 'mappings', 'terms', 'things', 'plans', 'pictures'] as const;
+
+let wanted: readonly string[] = [];
+let round = 0;
+let working = false;
+let watching = false;
+
+function start(): Remote<CheckWorker> {
+  worker ??= wrap<CheckWorker>(
+    new Worker(new URL('../workers/check.worker.ts', window.location.href)),
+  ) as Remote<CheckWorker>;
+  return worker;
+}
+
+/** Which things are to be checked from now on, again after every change; the first ones first. */
+export function watchChecks(ids: readonly string[]): void {
+  wanted = ids;
+  if (!watching) {
+    watching = true;
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const soon = () => {
+      timer ??= setTimeout(() => {
+        timer = null;
+        void look();
+      }, 60);
+    };
+    useAttic.subscribe((now, before) => {
+      if (PARTS.some((part) => now[part] !== before[part])) soon();
+    });
+    useCourier.subscribe((now, before) => {
+      if (now.sheets !== before.sheets || now.things !== before.things) soon();
+    });
+  }
+  void look();
+}
+
+/** Tells the worker what changed, then has everything wanted checked, portion by portion; a newer round ends an older one. */
+async function look(): Promise<void> {
+  const mine = ++round;
+  if (working || wanted.length === 0) return;
+  working = true;
+  try {
+    await start().take(newsNow());
+    for (let at = 0; at < wanted.length && mine === round; at += PORTION) {
+      const views = useCourier.getState().things;
+      const wishes = wanted.slice(at, at + PORTION).map((id) => ({
+        id,
+        prints: Object.fromEntries(
+          (views[id]?.listings ?? [])
+            .filter((l) => l.state === 'live' && l.want === 'live')
+            .map((l) => [l.market, l.draftPrint]),
+        ),
+      }));
+      const found = await start().check(wishes, Date.now());
+      useChecks.setState(Object.fromEntries(found));
+    }
+  } finally {
+    working = false;
+    // Something changed meanwhile.
+    if (mine !== round) void look();
+  }
+}
+
+function newsNow(): CheckNews {
+  const state = useAttic.getState();
+  const { sheets } = useCourier.getState();
+  const news: CheckNews = {};
+  if (told.sheets !== sheets) news.sheets = sheets;
+  if (told.settings !== state.settings) news.settings = state.settings;
+  for (const part of ['kinds', 'specifics', 'mappings', 'terms'] as const)
+    if (told[part] !== state[part]) Object.assign(news, { [part]: Object.values(state[part]) });
+  for (const part of ['things', 'plans', 'pictures'] as const)
+    if (told[part] !== state[part])
+      Object.assign(news, { [part]: changes<unknown>(told[part] ?? {}, state[part]) });
+  told = { sheets, ...Object.fromEntries(PARTS.map((part) => [part, state[part]])) };
+  return news;
+}
+
+function changes<T>(before: Readonly<Record<string, T>>, now: Readonly<Record<string, T>>): [string, T | null][] {
+  const list: [string, T | null][] = [];
+  for (const [id, record] of Object.entries(now)) if (before[id] !== record) list.push([id, record]);
+  for (const id of Object.keys(before)) if (!(id in now)) list.push([id, null]);
+  return list;
+} // prettier-ignore

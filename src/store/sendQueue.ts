@@ -1,0 +1,93 @@
+import { create } from 'zustand';
+
+import { useAttic } from './attic';
+import { CourierTrouble, useCourier } from './courierLink';
+import { send, withdraw } from './sending';
+import { editPlan } from './things';
+
+export interface QueuedJob {
+  thing: string;
+  market: string;
+  action: 'send' | 'withdraw';
+  state: 'waiting' | 'working' | 'failed';
+  /** Why it failed, in words for a person. */
+  why: string;
+  /** Where it may be put right; empty where nobody knows. */
+  field: string;
+}
+
+/** What is being sent or taken down, by thing and marketplace. Finished jobs leave; failed ones stay until they are tried again or dropped. */
+export const useQueue = create<Record<string, QueuedJob>>(() => ({}));
+
+export function cellKey(thing: string, market: string): string {
+  return `${thing} ${market}`;
+}
+
+/** Pictures are made ready for so many at a time. */
+const AT_ONCE = 2;
+let running = 0;
+
+/** Adds jobs; one that is there already, waiting or working, is not added again. Goes on by itself while the person works. */
+export function enqueue(jobs: readonly Pick<QueuedJob, 'thing' | 'market' | 'action'>[]): void {
+  const before = useQueue.getState();
+  const added = jobs.filter((job) => {
+    const there = before[cellKey(job.thing, job.market)];
+    return !there || there.state === 'failed';
+  });
+  if (added.length === 0) return;
+  useQueue.setState(
+    Object.fromEntries(
+      added.map((job) => [
+        cellKey(job.thing, job.market),
+        { ...job, state: 'waiting' as const, why: '', field: '' },
+      ]),
+    ),
+  );
+  while (running < AT_ONCE) {
+    running += 1;
+    void work().finally(() => (running -= 1));
+    if (running >= added.length) break;
+  }
+}
+
+/** Takes what waits, or failed, out again; what is being sent goes on. */
+export function dropJobs(keys: readonly string[]): void {
+  const rest = { ...useQueue.getState() };
+  for (const key of keys) if (rest[key]?.state !== 'working') delete rest[key];
+  useQueue.setState(rest, true);
+}
+
+async function work(): Promise<void> {
+  for (;;) {
+    // Withdrawals go first: they are promises to buyers.
+    const waiting = Object.entries(useQueue.getState()).filter(([, j]) => j.state === 'waiting');
+    const next = waiting.find(([, j]) => j.action === 'withdraw') ?? waiting[0];
+    if (!next) return;
+    const [key, job] = next;
+    useQueue.setState({ [key]: { ...job, state: 'working' } });
+    const failure = await carryOut(job);
+    if (failure) useQueue.setState({ [key]: { ...job, state: 'failed', ...failure } });
+    else {
+      const { [key]: _, ...rest } = useQueue.getState();
+      useQueue.setState(rest, true);
+    }
+  }
+}
+
+async function carryOut(job: QueuedJob): Promise<{ why: string; field: string } | null> {
+  try {
+    if (job.action === 'withdraw') {
+      await withdraw(job.thing, job.market);
+      editPlan(job.thing, job.market, 'not listed any more', { wanted: false });
+      return null;
+    }
+    const thing = useAttic.getState().things[job.thing];
+    const sheet = useCourier.getState().sheets.find((s) => s.marketplace === job.market);
+    if (!thing || !sheet) return { why: 'It is not there any more.', field: '' };
+    await send(thing, sheet);
+    return null;
+  } catch (error) {
+    if (error instanceof CourierTrouble) return { why: error.message, field: error.field };
+    return { why: error instanceof Error ? error.message : 'That did not work.', field: '' };
+  }
+}

@@ -1,0 +1,83 @@
+import { expose } from 'comlink';
+
+import type { Mapping } from '@/contract/mapping';
+import { planId, type OwnKind, type OwnSpecific, type Picture, type Plan, type Settings, type Thing } from '@/contract/records'; // prettier-ignore
+import type { RuleSheet } from '@/contract/ruleSheet';
+import type { Terms } from '@/contract/terms';
+import { treeWith } from '@/core/kinds/own';
+import type { KindTree } from '@/core/kinds/tree';
+import { cellOf, examineListing, type CellCheck } from '@/core/listing/examine';
+
+/** What the page knows and the worker has to: everything at first, then what changed. */
+export interface CheckNews {
+  sheets?: RuleSheet[];
+  settings?: Settings;
+  kinds?: OwnKind[];
+  specifics?: OwnSpecific[];
+  mappings?: Mapping[];
+  terms?: Terms[];
+  /** By id; null: gone. */
+  things?: [string, Thing | null][];
+  plans?: [string, Plan | null][];
+  pictures?: [string, Picture | null][];
+}
+
+/** A thing to look at, and the fingerprints of what is shown of it now, by marketplace. */
+export interface CheckWish {
+  id: string;
+  prints: Record<string, string>;
+}
+
+const things = new Map<string, Thing>();
+const plans = new Map<string, Plan>();
+const pictures = new Map<string, Picture>();
+let sheets: RuleSheet[] = [];
+let settings: Settings | null = null;
+let mappings: Mapping[] = [];
+let terms: Terms[] = [];
+let own: { kinds: OwnKind[]; specifics: OwnSpecific[] } = { kinds: [], specifics: [] };
+let tree: KindTree = treeWith([], []);
+
+function put<T>(to: Map<string, T>, changes: [string, T | null][] = []): void {
+  for (const [id, record] of changes)
+    if (record === null) to.delete(id);
+    else to.set(id, record);
+}
+
+export interface CheckWorker {
+  take(news: CheckNews): void;
+  /** The check of things on all marketplaces; those the worker does not know are left out. */
+  check(wishes: readonly CheckWish[], now: number): [string, CellCheck[]][];
+}
+
+const worker: CheckWorker = {
+  take(news) {
+    sheets = news.sheets ?? sheets;
+    settings = news.settings ?? settings;
+    mappings = news.mappings ?? mappings;
+    terms = news.terms ?? terms;
+    if (news.kinds || news.specifics) {
+      own = { kinds: news.kinds ?? own.kinds, specifics: news.specifics ?? own.specifics };
+      tree = treeWith(own.kinds, own.specifics);
+    }
+    put(things, news.things);
+    put(plans, news.plans);
+    put(pictures, news.pictures);
+  },
+  check(wishes, now) {
+    if (!settings) return [];
+    const setup = { settings, mappings, terms, now };
+    return wishes.flatMap(({ id, prints }): [string, CellCheck[]][] => {
+      const thing = things.get(id);
+      if (!thing) return [];
+      const cells = sheets.map((sheet) => {
+        const plan = plans.get(planId(id, sheet.marketplace));
+        const examined = examineListing(thing, plan, sheet, (p) => pictures.get(p), tree, setup);
+        return cellOf(examined, prints[sheet.marketplace] ?? null);
+      });
+      return [[id, cells]];
+    });
+  },
+};
+
+expose(worker);
