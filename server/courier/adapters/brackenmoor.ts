@@ -18,8 +18,21 @@ type Listing = z.infer<typeof BrackenmoorListing>;
 /** Fields in Brackenmoor's words -> ours. */
 const FIELDS: Record<string, string> = {
   headline: 'title', text: 'description', askingCents: 'price', postageCents: 'parcel', pictures: 'pictures', clip: 'pictures',
-  category: 'category', condition: 'condition',
+  category: 'category', condition: 'condition', promotionPercent: 'paid', secondLine: 'paid', secondCategory: 'paid', sentWithin: 'terms', backWithin: 'terms',
 }; // prettier-ignore
+
+/** A draft in Brackenmoor's words. */
+export function entryOf(ref: string, draft: ListingDraft, pictures: readonly string[], clip: string | null) {
+  const { extras, promotionBp } = draft.paid;
+  return {
+    reference: ref, headline: draft.title, text: draft.description, askingCents: draft.price, postageCents: draft.postage,
+    category: draft.category, condition: draft.condition, attributes: draft.specifics, pictures: [...pictures], clip,
+    ...(promotionBp > 0 ? { promotionPercent: promotionBp / 100 } : {}),
+    ...(extras.secondLine === undefined ? {} : { secondLine: extras.secondLine }),
+    ...(extras.secondCategory === undefined ? {} : { secondCategory: extras.secondCategory }),
+    ...(draft.terms ? { sentWithin: draft.terms.handlingDays, backWithin: draft.terms.returnDays } : {}),
+  };
+} // prettier-ignore
 
 /** JSON with idempotency keys; signed webhooks, and a feed behind them. */
 export function brackenmoorAdapter(config: {
@@ -56,18 +69,14 @@ export function brackenmoorAdapter(config: {
   };
 
   const entry = async (ref: string, draft: ListingDraft, pictures: Pictures) =>
-    JSON.stringify({
-      reference: ref,
-      headline: draft.title,
-      text: draft.description,
-      askingCents: draft.price,
-      postageCents: draft.postage,
-      category: draft.category,
-      condition: draft.condition,
-      attributes: draft.specifics,
-      pictures: await Promise.all(draft.pictures.map((hash) => upload(hash, pictures))),
-      clip: draft.clip ? await uploadClip(draft.clip, pictures) : null,
-    });
+    JSON.stringify(
+      entryOf(
+        ref,
+        draft,
+        await Promise.all(draft.pictures.map((hash) => upload(hash, pictures))),
+        draft.clip ? await uploadClip(draft.clip, pictures) : null,
+      ),
+    );
 
   const saleNews = (o: z.infer<typeof BrackenmoorHappening>): News => ({
     kind: 'sale', ref: o.reference, remoteId: o.listing, order: o.order, amount: o.paidCents,

@@ -24,6 +24,14 @@ const FIELDS: Record<string, string> = {
   title: 'title', text: 'description', cents: 'price', section: 'category', condition: 'condition', photos: 'pictures', origin: 'fact:origin',
 }; // prettier-ignore
 
+/** A draft in the shop's words: one of a kind. */
+export function goodOf(draft: ListingDraft, photos: readonly string[]) {
+  return {
+    title: draft.title, text: draft.description, cents: draft.price, postCents: draft.postage, section: draft.category, condition: draft.condition,
+    origin: draft.specifics.origin ?? '', photos: [...photos], search: draft.search ?? { title: '', description: '', keywords: [] }, stock: 1,
+  };
+} // prettier-ignore
+
 /** The seller's own shop: goods under our own name for them, in the shop at once; orders are read from its list. */
 export function lanternyardAdapter(config: { address: string; token: () => string }): Adapter {
   const { address } = config;
@@ -52,18 +60,9 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
       token: token(),
       expected: [200, 201, 409, 422],
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({
-        title: draft.title,
-        text: draft.description,
-        cents: draft.price,
-        postCents: draft.postage,
-        section: draft.category,
-        condition: draft.condition,
-        origin: draft.specifics.origin ?? '',
-        photos: await Promise.all(draft.pictures.map((hash) => photo(hash, pictures))),
-        search: draft.search ?? { title: '', description: '', keywords: [] },
-        stock: 1,
-      }),
+      body: JSON.stringify(
+        goodOf(draft, await Promise.all(draft.pictures.map((hash) => photo(hash, pictures)))),
+      ),
     });
     if (status === 422) return refuse(body);
     return { good: readAs(LanternyardGood, body), isOver: status === 409 };

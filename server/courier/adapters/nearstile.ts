@@ -23,6 +23,14 @@ const FIELDS: Record<string, string> = {
   photos: 'pictures', origin: 'fact:origin',
 }; // prettier-ignore
 
+/** A draft in Nearstile's words, without its photos. */
+export function adOf(draft: ListingDraft) {
+  return {
+    heading: draft.title, body: draft.description, euros: draft.price / 100, board: draft.category, state: draft.condition,
+    place: draft.answers.place ?? '', origin: draft.specifics.origin ?? '',
+  };
+} // prettier-ignore
+
 /** Ads put under our own name for them, looked over by people before they are up. */
 export function nearstileAdapter(config: { address: string; token: () => string }): Adapter {
   const { address } = config;
@@ -32,13 +40,7 @@ export function nearstileAdapter(config: { address: string; token: () => string 
 
   const form = async (draft: ListingDraft, pictures: Pictures) =>
     JSON.stringify({
-      heading: draft.title,
-      body: draft.description,
-      euros: draft.price / 100,
-      board: draft.category,
-      state: draft.condition,
-      place: draft.answers.place ?? '',
-      origin: draft.specifics.origin ?? '',
+      ...adOf(draft),
       photos: await Promise.all(
         draft.pictures.map(async (hash) => Buffer.from(await pictures(hash)).toString('base64')),
       ),

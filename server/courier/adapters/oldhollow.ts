@@ -28,6 +28,19 @@ const FIELDS: Record<string, string> = {
   'auction.again': 'format', 'auction.outright': 'format', 'auction.becomes': 'format',
 }; // prettier-ignore
 
+/** A draft in Oldhollow's words. */
+export function pieceOf(draft: ListingDraft, images: readonly string[]) {
+  const { specifics, auction } = draft;
+  return {
+    name: draft.title, account: draft.description, tags: draft.tags, room: draft.category, state: draft.condition, cents: draft.price,
+    postCents: draft.postage, decade: specifics.decade ?? '', maker: specifics.brand ?? '', madeOf: specifics.material ?? '',
+    origin: specifics.origin ?? '', corner: draft.answers.corner ?? '', images: [...images],
+    auction: auction && {
+      openCents: auction.opening, outrightCents: auction.outright, days: auction.days, again: auction.again, becomesCents: auction.becomes,
+    },
+  };
+} // prettier-ignore
+
 /** Pieces put under our own name for them, fixed or in an auction; tidings come twice and can be read again. */
 export function oldhollowAdapter(config: {
   address: string;
@@ -56,15 +69,7 @@ export function oldhollowAdapter(config: {
   };
 
   const form = async (draft: ListingDraft, pictures: Pictures) =>
-    JSON.stringify({
-      name: draft.title, account: draft.description, tags: draft.tags, room: draft.category, state: draft.condition, cents: draft.price,
-      postCents: draft.postage, decade: draft.specifics.decade ?? '', maker: draft.specifics.brand ?? '', madeOf: draft.specifics.material ?? '',
-      origin: draft.specifics.origin ?? '', corner: draft.answers.corner ?? '', images: await Promise.all(draft.pictures.map((hash) => image(hash, pictures))),
-      auction: draft.auction && {
-        openCents: draft.auction.opening, outrightCents: draft.auction.outright, days: draft.auction.days, again: draft.auction.again,
-        becomesCents: draft.auction.becomes,
-      },
-    }); // prettier-ignore
+    JSON.stringify(pieceOf(draft, await Promise.all(draft.pictures.map((hash) => image(hash, pictures)))));
 
   const newsOf = ({ kind, ref, post, sale }: z.infer<typeof OldhollowTiding>): News => {
     const about = { ref, remoteId: ref };

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import type { Comp, CompetingOffer } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  QuirestackCopies, QuirestackLine, QuirestackLog, QuirestackOffer, QuirestackPast, QuirestackReport, QuirestackSought, QuirestackTicket,
+  QuirestackCopies, QuirestackLine, QuirestackLog, QuirestackOffer, QuirestackPast, QuirestackRefusal, QuirestackReport, QuirestackSought, QuirestackTicket,
 } from '@/contract/marketplaces/quirestack'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import { CALL_LIMIT } from '@/core/courier/waiting';
@@ -28,6 +28,12 @@ const FIELDS: Record<string, string> = {
 /** How long lines are gathered before a list is uploaded, and between two looks at its report, milliseconds. */
 const GATHER = 120;
 const LOOK_EVERY = 250;
+
+/** A draft as a line of a list. */
+export function lineOf(ref: string, draft: ListingDraft): Line {
+  const { barcode = '', origin = '' } = draft.specifics;
+  return { action: 'put', ref, barcode, condition: draft.condition, note: draft.description, cents: String(draft.price), origin, keptAt: '' };
+} // prettier-ignore
 
 /**
  * Lists of lines that are answered later. Lines given at nearly the same time go up together. A new offer is left to
@@ -65,16 +71,14 @@ export function quirestackAdapter(config: { address: string; token: () => string
       gathered.push({ line, done, failed });
     });
 
-  const lineOf = (ref: string, draft: ListingDraft): Line => ({
-    action: 'put', ref, barcode: draft.specifics.barcode ?? '', condition: draft.condition, note: draft.description, cents: String(draft.price),
-    origin: draft.specifics.origin ?? '', keptAt: '',
-  }); // prettier-ignore
-
   const sendPictures = async (ref: string, draft: ListingDraft, pictures: Pictures) => {
-    for (const [place, hash] of draft.pictures.slice(0, 4).entries())
-      await call(`${address}/feed/pictures/${encodeURIComponent(ref)}?place=${place}`, {
-        method: 'PUT', token: token(), expected: [204], headers: { 'content-type': 'image/jpeg' }, body: await pictures(hash),
+    for (const [place, hash] of draft.pictures.slice(0, 4).entries()) {
+      const { status, body } = await call(`${address}/feed/pictures/${encodeURIComponent(ref)}?place=${place}`, {
+        method: 'PUT', token: token(), expected: [204, 422], headers: { 'content-type': 'image/jpeg' }, body: await pictures(hash),
       }); // prettier-ignore
+      if (status === 422)
+        throw new Refused([{ field: 'pictures', message: readAs(QuirestackRefusal, body).message }]);
+    }
   };
 
   const find = async (ref: string) => {

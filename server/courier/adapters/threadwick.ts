@@ -19,6 +19,16 @@ const FIELDS: Record<string, string> = {
 }; // prettier-ignore
 const POSTAGE = 390;
 
+/** A draft in Threadwick's words. */
+export function pieceOf(ref: string, draft: ListingDraft) {
+  const { specifics } = draft;
+  return {
+    ref, name: draft.title, story: draft.description, price: (draft.price / 100).toFixed(2), shelf: draft.category, worn: draft.condition,
+    department: specifics.department ?? '', size: specifics.size ?? '', colour: specifics.colour ?? '', label: specifics.brand ?? '',
+    cloth: specifics.material ?? '', origin: specifics.origin ?? '',
+  };
+} // prettier-ignore
+
 /** A form with the photos in one call; found again by reference; its journal has to be read. */
 export function threadwickAdapter(config: { address: string; token: () => string }): Adapter {
   const { address } = config;
@@ -26,24 +36,7 @@ export function threadwickAdapter(config: { address: string; token: () => string
 
   const form = async (ref: string, draft: ListingDraft, pictures: Pictures): Promise<FormData> => {
     const data = new FormData();
-    const { specifics } = draft;
-    data.set(
-      'piece',
-      JSON.stringify({
-        ref,
-        name: draft.title,
-        story: draft.description,
-        price: (draft.price / 100).toFixed(2),
-        shelf: draft.category,
-        worn: draft.condition,
-        department: specifics.department ?? '',
-        size: specifics.size ?? '',
-        colour: specifics.colour ?? '',
-        label: specifics.brand ?? '',
-        cloth: specifics.material ?? '',
-        origin: specifics.origin ?? '',
-      }),
-    );
+    data.set('piece', JSON.stringify(pieceOf(ref, draft)));
     for (const hash of draft.pictures)
       data.append('photo', new Blob([await pictures(hash)], { type: 'image/jpeg' }), 'photo.jpg');
     return data;

@@ -247,9 +247,9 @@ export function brackenmoor(options: {
       page(e.headline, LOOK, html`${head}<main>
         <div class="strip">${e.pictures.map((p, i) => html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`)}</div>
         ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}
-        <h1>${e.headline}</h1>
+        <h1>${e.headline}</h1>${e.secondLine ? html`<p>${e.secondLine}</p>` : ''}
         <div class="price">${euros(e.askingCents)}</div>
-        <p>and ${euros(e.postageCents)} postage</p>
+        <p>and ${euros(e.postageCents)} postage${e.sentWithin === undefined ? '' : `; sent within ${e.sentWithin} days`}${e.backWithin ? `; may come back within ${e.backWithin} days` : ''}</p>
         ${l.state === 'live'
           ? html`<form method="post" action="${base}/thing/${l.id}/buy"><button>Buy it now</button></form>`
           : l.state === 'sold'
@@ -275,7 +275,11 @@ export function brackenmoor(options: {
           reference,
           paidCents: askingCents,
           postageCents,
-          feesCents: feesFor(category, askingCents, postageCents),
+          feesCents: feesFor(category, askingCents, postageCents, {
+            promotionPercent: l.entry.promotionPercent,
+            secondLine: l.entry.secondLine !== undefined,
+            secondCategory: l.entry.secondCategory !== undefined,
+          }),
           soldAt: Date.now(),
         };
         const sold: Listing = { ...l, state: 'sold', order };

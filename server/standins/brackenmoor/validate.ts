@@ -16,6 +16,13 @@ export interface Entry {
   pictures: string[];
   /** A short film; null for none. */
   clip?: string | null;
+  /** Paid for: a better place, a second line under the headline, a second category. */
+  promotionPercent?: number;
+  secondLine?: string;
+  secondCategory?: string;
+  /** Days until it is sent and in which it may come back. */
+  sentWithin?: number;
+  backWithin?: number;
 }
 
 export interface Problem {
@@ -38,7 +45,9 @@ export function readEntry(body: unknown): Entry | null {
     typeof attributes !== 'object' || attributes === null ||
     !Object.values(attributes).every((v) => isText(v, 1_000)) ||
     !Array.isArray(b.pictures) || b.pictures.length > 100 || !b.pictures.every((p) => isText(p, 120)) ||
-    !(b.clip === undefined || b.clip === null || isText(b.clip, 120))
+    !(b.clip === undefined || b.clip === null || isText(b.clip, 120)) ||
+    ![b.promotionPercent, b.sentWithin, b.backWithin].every((n) => n === undefined || typeof n === 'number') ||
+    ![b.secondLine, b.secondCategory].every((t) => t === undefined || isText(t, 1_000))
   ) return null; // prettier-ignore
   return b as unknown as Entry;
 }
@@ -86,6 +95,18 @@ export function problemsOf(
   if (origin.length > 40) bad('AT-5', 'attributes.origin', 'Where it was made is longer than 40.');
   if (!SHEET.conditions.some((c) => c.code === entry.condition))
     bad('CO-1', 'condition', 'We have no such condition.');
+
+  const { promotionPercent: percent, secondLine, secondCategory, sentWithin, backWithin } = entry;
+  if (percent !== undefined && !(percent >= 2 && percent <= 20))
+    bad('PD-1', 'promotionPercent', 'From 2 to 20 per cent.');
+  if (secondLine !== undefined && (secondLine.trim() === '' || secondLine.length > 80))
+    bad('PD-2', 'secondLine', 'A second line has 1 to 80 characters.');
+  if (secondCategory !== undefined && !CATEGORIES.some((c) => c.leaf && c.id === secondCategory))
+    bad('PD-3', 'secondCategory', 'There is no such category.');
+  if (sentWithin !== undefined && !(sentWithin >= 0 && sentWithin <= 10))
+    bad('TE-1', 'sentWithin', 'Sent within 10 days.');
+  if (backWithin !== undefined && ![0, 14, 30].includes(backWithin))
+    bad('TE-2', 'backWithin', 'Back within 14 or 30 days, or not at all.');
 
   for (const field of ['headline', 'text'] as const) {
     const words = entry[field];

@@ -20,6 +20,13 @@ export function faultsOf(b: Record<string, unknown>, switches: Switches): string
   else if (switches.asksOrigin && String(b.origin ?? '').trim() === '')
     faults.push('origin: where was it made');
   if (/<[a-z!/][^>]*>/i.test(`${String(b.heading)} ${String(b.body)}`)) faults.push('body: plain words only');
+  for (const [field, words] of [
+    ['heading', b.heading],
+    ['body', b.body],
+  ] as const)
+    for (const word of ['postage', 'swap'])
+      if (new RegExp(`(^|[^\\p{L}\\p{N}])${word}($|[^\\p{L}\\p{N}])`, 'iu').test(String(words)))
+        faults.push(`${field}: no “${word}” here: things are handed over in person, and not swapped`);
   return faults;
 }
 

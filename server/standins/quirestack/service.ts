@@ -13,7 +13,7 @@ import { withheld } from './fees';
 import { SEED, SHELVES } from './past';
 import { copiesOf, TITLES, titleOf } from './records';
 import { SHEET } from './sheet';
-import { faultOf, type Line } from './validate';
+import { faultOf, pictureFault, type Line } from './validate';
 
 interface Offer {
   ref: string;
@@ -67,8 +67,8 @@ export function quirestack(options: { store: Store; token: string; base: string 
     const bytes = new Uint8Array(await c.req.arrayBuffer());
     const size = measureJpeg(bytes);
     const place = Number(c.req.query('place') ?? 0);
-    if (!size || bytes.length > 1_000_000 || Math.max(size.width, size.height) < 400 || !(place >= 0 && place < 4))
-      return c.json({ message: 'A JPEG of at least 400 pixels and at most 1 MB, four at the most.' }, 422);
+    const fault = pictureFault(size ? Math.max(size.width, size.height) : 0, bytes.length, place);
+    if (fault) return c.json({ message: fault }, 422);
     const id = `${randomBytes(8).toString('hex')}`;
     await store.putPicture(id, bytes);
     await store.write([{ sort: 'picture', id: `${c.req.param('ref')} ${place}`, body: { id } }]);

@@ -42,3 +42,11 @@ export function faultOf(line: Line, switches: Switches): Fault | null {
   if (line.origin.length > 40) return fault('Q41', 'Where it was made: up to 40 characters.');
   return null;
 }
+
+/** What keeps a copy's own picture out; null when nothing does. A side of 0 stands for what is no JPEG. */
+export function pictureFault(longSide: number, bytes: number, place: number): string | null {
+  if (longSide === 0) return 'That is no JPEG.';
+  if (longSide < 400) return 'A picture has at least 400 pixels.';
+  if (bytes > 1_000_000) return 'A picture has up to 1 MB.';
+  return place >= 0 && place < 4 ? null : 'Four pictures at the most.';
+}

@@ -39,7 +39,7 @@ const KEYS = [
 export function readPiece(text: unknown): Piece | null {
   try {
     const value = JSON.parse(String(text)) as Record<string, unknown>;
-    return KEYS.every((k) => typeof value[k] === 'string' && (value[k] as string).length < 5_000)
+    return KEYS.every((k) => typeof value[k] === 'string' && (value[k] as string).length < 20_000)
       ? (value as unknown as Piece)
       : null;
   } catch {

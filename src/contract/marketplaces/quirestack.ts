@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 /** What Quirestack answers. */
 export const QuirestackTicket = z.object({ ticket: z.string().max(40) });
+export const QuirestackRefusal = z.object({ message: z.string().max(500) });
 export const QuirestackLine = z.object({
   row: z.number().int().positive(),
   ref: z.string().max(160),

@@ -281,6 +281,7 @@ describe('private facts', () => {
       level: 'blocker',
       field: 'description',
       message: 'The description holds your private pile: “heap nine”.',
+      ours: true,
     }));
   it('are looked for when set aside as well', () => {
     const aside = { ...one, facts: {}, aside: { facts: { pile: 'Heap nine' }, measurements: {} } };

@@ -26,6 +26,8 @@ export interface Finding {
   level: 'blocker' | 'caution';
   field: CheckField;
   message: string;
+  /** A rule of our own, which the marketplace need not share. */
+  ours?: true;
 }
 
 /**
@@ -45,6 +47,8 @@ export function checkListing(
 ): Finding[] {
   const findings: Finding[] = [];
   const block = (field: CheckField, message: string) => findings.push({ level: 'blocker', field, message });
+  const own = (field: CheckField, message: string) =>
+    findings.push({ level: 'blocker', field, message, ours: true });
   const caution = (field: CheckField, message: string) => findings.push({ level: 'caution', field, message });
 
   checkPictures(sheet, pictures, block, caution);
@@ -52,22 +56,22 @@ export function checkListing(
   checkCondition(thing, effective, sheet, block);
   // Sent as one piece, it would be offered once and the choices would be lost.
   if (thing.choices)
-    block(
+    own(
       'choices',
       `${sheet.name} can’t be sent things in choices yet: take the choices away, or leave it out there.`,
     );
   const ours = privateValues(thing, kinds);
-  checkWords(thing, effective, sheet, ours, block, caution);
-  checkPrivacy(effective, ours, block);
+  checkWords(thing, effective, sheet, ours, block, own, caution);
+  checkPrivacy(effective, ours, own);
   checkPrice(effective, sheet, block, caution);
-  if (effective.unpostable !== null) block('parcel', effective.unpostable);
+  if (effective.unpostable !== null) own('parcel', effective.unpostable);
   checkTags(effective, sheet, block);
   checkAuction(thing, effective, sheet, limits.floor, block, caution);
   checkRecord(effective, sheet, block);
   checkPaid(effective, sheet, block);
   for (const trouble of effective.sentTerms ? termsTrouble(effective.sentTerms, sheet) : [])
     block('terms', trouble);
-  checkLimits(effective, sheet.currency, limits, block, caution);
+  checkLimits(effective, sheet.currency, limits, own, caution);
   checkFields(effective, sheet, block, caution);
   return findings.sort((a, b) => Number(a.level === 'caution') - Number(b.level === 'caution'));
 }
@@ -127,6 +131,15 @@ function checkPictures(sheet: RuleSheet, all: readonly Picture[], block: Report,
 
 function checkCategory(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {
   if (effective.category) return;
+  if (sheet.records) {
+    const barcode = (effective.specifics.barcode ?? thing.facts.barcode ?? '').trim();
+    return block(
+      'fact:barcode',
+      barcode === ''
+        ? `${sheet.name} lists things by their barcode: it needs one.`
+        : `${sheet.name} has no record under ${barcode}.`,
+    );
+  }
   if (thing.kind === '') block('kind', 'Say what kind of thing it is.');
   else if (effective.categoryId)
     block('category', `${sheet.name} no longer has the category chosen: choose another.`);
@@ -150,17 +163,20 @@ function checkWords(
   sheet: RuleSheet,
   ours: readonly PrivateValue[],
   block: Report,
+  own: Report,
   caution: Report,
 ) {
   const titleLength = countAs(effective.title, sheet.title.counts);
-  if (titleLength === 0) block('title', 'It needs a title.');
-  if (titleLength > sheet.title.max)
-    block('title', `The title is ${titleLength} long; ${sheet.name} takes ${sheet.title.max}.`);
-  else if (titleLength > 0 && titleLength < sheet.title.max * 0.4)
-    caution('title', `${sheet.title.max - titleLength} more characters would fit in the title.`);
+  if (!sheet.records) {
+    if (titleLength === 0) block('title', 'It needs a title.');
+    if (titleLength > sheet.title.max)
+      block('title', `The title is ${titleLength} long; ${sheet.name} takes ${sheet.title.max}.`);
+    else if (titleLength > 0 && titleLength < sheet.title.max * 0.4)
+      caution('title', `${sheet.title.max - titleLength} more characters would fit in the title.`);
+  }
   const { min, max, counts } = sheet.description;
   const length = countAs(effective.text, counts);
-  if (effective.shortened.includes('title'))
+  if (effective.shortened.includes('title') && !sheet.records)
     caution('title', `Too long for ${sheet.name}: there it is “${effective.title}”.`);
   if (effective.shortened.includes('description'))
     caution(
@@ -184,10 +200,12 @@ function checkWords(
         : `The description is ${length} long; ${sheet.name} wants ${min}.`,
     );
   if (length > max) block('description', `The description is ${length} long; ${sheet.name} takes ${max}.`);
-  for (const field of ['title', 'description'] as const) {
+  // A record has a title of its own: the thing's is not sent.
+  const sent = sheet.records ? (['description'] as const) : (['title', 'description'] as const);
+  for (const field of sent) {
     const text = effective[field];
     for (const find of findPrivate(text, thing.spot, ours))
-      block(field, `The ${field} holds ${privateWords(find.what)}: “${find.words}”.`);
+      own(field, `The ${field} holds ${privateWords(find.what)}: “${find.words}”.`);
     // Where markup is taken, what a person types is never read as markup.
     if (!(field === 'description' && sheet.description.markup) && /<[a-z!/][^>]*>/iu.test(text))
       block(field, `The ${field} holds markup; only plain text goes there.`);
@@ -236,14 +254,13 @@ function checkAuction(
     caution('format', `It may go under your floor of ${say(floor)}.`);
 }
 
-/** Where things are listed against records: there has to be one, and it has to be open to this seller. */
+/** Where things are listed against records: it has to be open to this seller. */
 function checkRecord(effective: Effective, sheet: RuleSheet, block: Report) {
   if (!sheet.records || !effective.category) return;
   const barcode = (effective.specifics.barcode ?? '').trim();
   if (barcode === '') return;
   const record = sheet.records.find((r) => r.barcode === barcode);
-  if (!record) block('fact:barcode', `${sheet.name} has no record under ${barcode}.`);
-  else if (record.closed) block('fact:barcode', `The record ${barcode} is closed to you on ${sheet.name}.`);
+  if (record?.closed) block('fact:barcode', `The record ${barcode} is closed to you on ${sheet.name}.`);
 }
 
 function checkPaid({ paid }: Effective, sheet: RuleSheet, block: Report) {

@@ -87,8 +87,14 @@ export function effectiveListing(
   setup: Setup,
 ): Effective {
   const { settings, mappings, now } = setup;
-  const mapped = plan?.category ? null : categoryFor(thing.kind, kinds, sheet, mappings);
-  const categoryId = plan?.category ?? recordRack(thing, sheet) ?? mapped?.id ?? null;
+  const own = Object.fromEntries(
+    Object.entries(plan?.specifics ?? {}).filter(([, value]) => value.trim() !== ''),
+  );
+  // Where things are listed against records, nothing but the record says where they go.
+  const mapped = plan?.category || sheet.records ? null : categoryFor(thing.kind, kinds, sheet, mappings);
+  const categoryId = sheet.records
+    ? recordRack(own.barcode ?? thing.facts.barcode, sheet)
+    : (plan?.category ?? mapped?.id ?? null);
   const category = leafById(sheet, categoryId) ?? null;
   const grade = gradeOfThing(thing);
   const rates = ratesOf(settings);
@@ -101,7 +107,6 @@ export function effectiveListing(
     const answer = plan?.answers[question.id] ?? settings.remembered[sheet.marketplace]?.[question.id];
     if (answer) answers[question.id] = answer;
   }
-  const own = Object.fromEntries(Object.entries(plan?.specifics ?? {}).filter(([, v]) => v !== ''));
   const rules = mappingsFor(sheet.marketplace, thing.kind, kinds, mappings);
   const auction = sheet.auction ? (plan?.auction ?? null) : null;
   const tags = sheet.tags ? (plan?.tags ?? tagsFor(thing, kinds, [], sheet.tags)) : [];
@@ -136,10 +141,10 @@ export function effectiveListing(
   };
 }
 
-/** Where a marketplace lists against records, the record says where it goes. */
-function recordRack(thing: Thing, sheet: RuleSheet): string | null {
-  const barcode = thing.facts.barcode?.trim();
-  return (barcode && sheet.records?.find((r) => r.barcode === barcode)?.rack) || null;
+/** The rack of a record; null where there is none under the barcode. */
+function recordRack(barcode: string | undefined, sheet: RuleSheet): string | null {
+  const bare = barcode?.trim();
+  return (bare && sheet.records?.find((r) => r.barcode === bare)?.rack) || null;
 }
 
 /**

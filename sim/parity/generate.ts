@@ -1,0 +1,166 @@
+import { AuctionTerms } from '@/contract/courier';
+import { Picture, Plan, planId, Thing, USES } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+import { BUILT_IN } from '@/core/kinds/tree';
+
+import { Random } from '../random';
+
+export interface Case {
+  thing: Thing;
+  plan: Plan;
+  pictures: Picture[];
+}
+
+const WORDS = [
+  'Kittiwake',
+  'gansey',
+  'wool',
+  'brass',
+  'lamp',
+  'navy',
+  'old',
+  'harbour',
+  'fine',
+  'sound',
+  'darned',
+  'once',
+  'blue',
+  'oak',
+];
+const NASTY = [
+  '<b>bold</b>', '<script>x</script>', 'write to me@example.org', 'see www.example.org', 'https://example.org/x', 'call 0171 555 01234', 'replica',
+  'best price', 'see shop', 'inspired by', 'dupe', 'reproduction', 'postage', 'swap', '👩‍👩‍👧‍👧', 'e\u0301\u0323', '\u202Eright to left', '~topic ~words', '~averylongtopicwordthatnobodywants',
+  'AAAA BBBB CCCC', '<', 'a < b', '<3', '&amp;', '"quoted"',
+]; // prettier-ignore
+
+/**
+ * One listing for one marketplace: sound as often as not, else broken in one or several of the ways that its sheet
+ * allows. The same seed gives the same case.
+ */
+export function makeCase(sheet: RuleSheet, seed: number): Case {
+  const random = new Random(seed);
+  const sound = random.chance(0.45);
+  /** Something sound, or now and then something broken. */
+  const or = <T>(good: T, ...bad: (() => T)[]): T =>
+    sound || random.chance(0.8) ? good : (random.pick(bad) ?? (() => good))();
+  const text = (length: number) => {
+    let made = '';
+    while (made.length < length) made += `${random.pick(WORDS)} `;
+    return made.slice(0, length).trim();
+  };
+  const nasty = (length: number) => `${text(Math.max(1, length))} ${random.pick(NASTY)} ${text(12)}`;
+  const leaves = sheet.categories.filter((c) => c.leaf);
+  const category = random.pick(leaves)!;
+  const record = sheet.records ? random.pick(sheet.records.filter((r) => !sound || !r.closed)) : undefined;
+  const kind = random.pick(BUILT_IN.leaves)!;
+
+  const facts: Record<string, string> = {};
+  const own: Record<string, string> = {};
+  for (const field of category.specifics) {
+    const good = field.id === 'barcode' ? (record?.barcode ?? '') : field.choices ? random.pick(field.choices)! : text(random.between(1, Math.min(20, field.maxLength ?? 20))); // prettier-ignore
+    const value = or(
+      good,
+      () => '',
+      () => 'Something unheard of',
+      () => text((field.maxLength ?? 60) + 1),
+      () => '  ',
+      () => '👩‍👩‍👧‍👧'.repeat(6),
+      () => '2000000009995',
+      () => record?.barcode ?? 'x',
+    );
+    if (random.chance(0.5)) facts[field.id] = value.slice(0, 400);
+    else own[field.id] = value.slice(0, 400);
+  }
+  const limit = sheet.title.max;
+  const title = or(
+    text(random.between(10, limit)),
+    () => '',
+    () => '   ',
+    () => text(limit + 1),
+    () => text(limit),
+    () => nasty(10),
+    () => '👩‍👩‍👧‍👧'.repeat(limit),
+  );
+  const { min, max } = sheet.description;
+  const description = or(
+    text(random.between(Math.max(min, 20), Math.min(max, 400))),
+    () => '',
+    () => text(Math.max(0, min - 1)),
+    () => text(min),
+    () => text(max),
+    () => text(max + 1),
+    () => nasty(60),
+    () => `${text(50)}\n- ${text(8)}\n- ${random.pick(NASTY)}`,
+    () => '👩‍👩‍👧‍👧'.repeat(max),
+  );
+  const price = or(
+    random.between(Math.max(sheet.price.min, 300), Math.min(sheet.price.max, 20_000)),
+    () => 0,
+    () => sheet.price.min - 1,
+    () => sheet.price.min,
+    () => sheet.price.max,
+    () => sheet.price.max + 1,
+  );
+  const count = or(
+    random.between(sheet.photos.min, sheet.photos.max),
+    () => 0,
+    () => Math.max(0, sheet.photos.min - 1),
+    () => sheet.photos.max + 3,
+  );
+  const side = () => or(random.between(Math.max(820, sheet.photos.minLongSide), 2_400), () => sheet.photos.minLongSide - 1, () => sheet.photos.minLongSide); // prettier-ignore
+  const pictures = Array.from({ length: Math.max(0, count) }, (_, i) => {
+    const long = side();
+    return Picture.parse({
+      id: `p${i}`, thingId: 't', origin: 'file', author: 'me', addedAt: 0, width: long, height: Math.max(1, Math.round(long * (0.6 + random.next() * 0.4))), bytes: 100_000,
+    });
+  }); // prettier-ignore
+  const auction =
+    sheet.auction && random.chance(0.4)
+      ? AuctionTerms.parse({
+          opening: or(random.between(sheet.auction.open.min, 5_000), () => sheet.auction!.open.min - 1, () => sheet.auction!.open.max + 1),
+          outright: random.chance(0.5) ? or(random.between(6_000, 9_000), () => sheet.auction!.open.min) : null,
+          days: or(random.between(sheet.auction.minDays, sheet.auction.maxDays), () => sheet.auction!.maxDays + 1),
+          again: or(random.between(0, sheet.auction.again), () => sheet.auction!.again + 1),
+          becomes: random.chance(0.5) ? or(random.between(sheet.price.min, 8_000), () => sheet.price.min - 1, () => sheet.price.max + 1) : null,
+        })
+      : null; // prettier-ignore
+  const { tags } = sheet;
+  const ownTags = tags && random.chance(0.5)
+    ? Array.from({ length: or(random.between(0, tags.max), () => tags.max + 1) }, () => or(text(random.between(2, tags.longest)), () => text(tags.longest + 1), () => '👩‍👩‍👧‍👧'.repeat(tags.longest + 1).slice(0, 60)).slice(0, 60)).filter((t) => t !== '')
+    : null; // prettier-ignore
+  const answers = Object.fromEntries(
+    sheet.questions.flatMap((q) => {
+      const answer = or(
+        q.choices ? random.pick(q.choices)! : text(12),
+        () => '',
+        () => 'Behind the moon',
+      );
+      return answer === '' ? [] : [[q.id, answer]];
+    }),
+  ) as Record<string, string>;
+  const promotion = sheet.fees.rules.find((r) => r.kind === 'promotion');
+  const extras: Record<string, string> = {};
+  for (const rule of sheet.fees.rules)
+    if (rule.kind === 'extra' && random.chance(0.3))
+      extras[rule.id] =
+        rule.asks === 'category'
+          ? or(random.pick(leaves)!.id, () => 'nowhere')
+          : rule.asks === 'words'
+            ? or(text(30), () => '', () => text(sheet.title.max + 1))
+            : '2'; // prettier-ignore
+
+  const thing = Thing.parse({
+    id: 't', code: 'YA-0001', author: 'me', createdAt: 0, updatedAt: 0, kind: kind.id, facts, title: title.slice(0, 400), description: description.slice(0, 10_000),
+    price: Math.max(0, price), weightG: 800, use: random.pick(USES), spot: 'A3-12',
+    flaws: random.chance(0.15) ? [{ id: 'f', kind: 'torn', place: '', severity: random.chance(0.5) ? 'broken' : 'serious', sizeMm: null, pictureId: null, pin: null }] : [],
+    pictureIds: pictures.map((p) => p.id),
+  }); // prettier-ignore
+  const market = sheet.marketplace;
+  const plan = Plan.parse({
+    id: planId('t', market), thingId: 't', market, wanted: true, category: or(category.id, () => 'no-such-category'), specifics: own, answers, auction, tags: ownTags, extras,
+    promotionBp: promotion && random.chance(0.3) ? or(promotion.minBp + 100, () => promotion.minBp - 100, () => promotion.maxBp + 100) : 0,
+    title: random.chance(0.3) ? or(text(20), () => nasty(8), () => text(limit + 5)).slice(0, 400) : null,
+    description: random.chance(0.3) ? or(text(Math.max(min, 60)), () => nasty(50), () => text(max + 5)).slice(0, 10_000) : null,
+  }); // prettier-ignore
+  return { thing, plan, pictures };
+} // prettier-ignore
