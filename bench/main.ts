@@ -1,11 +1,15 @@
 import { benchClosing } from './closing';
 import { benchPictures } from './pictures';
+import { benchCrosslist } from './crosslist';
 import { benchStock } from './stock';
+import { benchWords } from './words';
 
 const BENCHES: Record<string, () => Promise<void>> = {
   closing: benchClosing,
   pictures: benchPictures,
   stock: benchStock,
+  words: benchWords,
+  crosslist: benchCrosslist,
 };
 
 async function main(): Promise<void> {

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 
-import { Picture, Settings, Thing } from '@/contract/records';
+import { Picture, Plan, planId, Settings, Thing } from '@/contract/records';
 import { codeFor } from '@/core/identity/code';
 import { pageOf, recordId } from '@/core/identity/recordId';
 import { BUILT_IN } from '@/core/kinds/tree';
@@ -32,10 +32,14 @@ const WORDS = [
 ];
 const QUERY = 'kittiwake gansey navy';
 
-/** A large attic as it is stored: pages of records as JSON text, by key. */
-function pages(): Record<string, string> {
+/**
+ * A large attic as it is stored: pages of records as JSON text, by key.
+ *
+ * @param marketplaces where every thing is planned
+ */
+export function pages(count = THINGS, marketplaces: readonly string[] = []): Record<string, string> {
   const random = new Random(7);
-  const settings = Settings.parse({ id: 'settings', nextNumber: THINGS + 1, nextRecord: THINGS * 7 + 1 });
+  const settings = Settings.parse({ id: 'settings', nextNumber: count + 1, nextRecord: count * 7 + 1 });
   const all: Record<string, Record<string, unknown>> = {};
   const put = (collection: string, id: string, record: unknown) => {
     const key = `${collection}:${pageOf(id)}`;
@@ -43,7 +47,7 @@ function pages(): Record<string, string> {
   };
   let running = 1;
   const kinds = BUILT_IN.leaves;
-  for (let n = 1; n <= THINGS; n += 1) {
+  for (let n = 1; n <= count; n += 1) {
     const id = recordId(running++, 'bench');
     const pictureIds = Array.from({ length: PICTURES_EACH }, () => recordId(running++, 'bench'));
     const some = () => WORDS[random.between(0, WORDS.length - 1)]!;
@@ -55,6 +59,12 @@ function pages(): Record<string, string> {
       measurements: { chest: 540, length: 680 }, cost: 600, price: 1_000 + random.between(0, 9_000), spot: `A${random.between(1, 40)}-${random.between(1, 40)}`,
       pictureIds, author: 'Me', createdAt: at, updatedAt: at,
     })); // prettier-ignore
+    for (const market of marketplaces)
+      put(
+        'plans',
+        planId(id, market),
+        Plan.parse({ id: planId(id, market), thingId: id, market, wanted: true }),
+      );
     for (const picture of pictureIds)
       put('pictures', picture, Picture.parse({ id: picture, thingId: id, origin: 'file', author: 'Me', addedAt: at, width: 1_600, height: 1_600, bytes: 300_000 })); // prettier-ignore
   }
@@ -65,7 +75,7 @@ function pages(): Record<string, string> {
 }
 
 /** Puts the pages where the app looks for them, a few at a time. */
-async function fill(page: Page, entries: [string, string][]): Promise<void> {
+export async function fill(page: Page, entries: [string, string][]): Promise<void> {
   for (let at = 0; at < entries.length; at += 20)
     await page.evaluate(
       async (some) => {
@@ -170,7 +180,7 @@ async function keystroke95th(attic: Attic): Promise<number> {
 }
 
 /** Flings through the list: the share of frames in which the middle of the page shows no row. */
-async function blankFrames(page: Page): Promise<number> {
+export async function blankFrames(page: Page): Promise<number> {
   return page.evaluate(async () => {
     const scroller = document.querySelector<HTMLElement>('[role=main]');
     if (!scroller) return 1;

@@ -12,21 +12,39 @@ import { garmentPicture } from './pictures';
 const AT = Date.parse('2026-11-20T09:00:00Z');
 const MARKETS = ['brackenmoor', 'threadwick', 'nearstile'];
 
+/** A thing of a small world: what is known of it, and where it is wanted. */
+export interface ReadyThing {
+  part: Partial<Thing>;
+  markets: readonly string[];
+}
+
+const JUMPER: Partial<Thing> = {
+  kind: 'jumper', description: 'Navy wool gansey, size M.', use: 'light', measurements: { chest: 540, length: 685 }, cost: 600, price: 4_800,
+  weightG: 820, spot: 'A3-12', facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool' },
+}; // prettier-ignore
+
+/** A jumper with everything three marketplaces ask for; Oldhollow wants to know when it was made and a longer text. */
+export function jumper(title: string, markets: readonly string[] = MARKETS, part: Partial<Thing> = {}): ReadyThing {
+  const old = markets.includes('oldhollow');
+  const facts = { ...JUMPER.facts, ...(old ? { decade: '1970s' } : {}), ...part.facts };
+  return { part: { ...JUMPER, title, ...part, facts }, markets };
+} // prettier-ignore
+
+/** Jumpers with everything three marketplaces ask for, wanted there, not sent yet. */
+export function jumpersReady(titles: readonly string[], markets: readonly string[] = MARKETS): Promise<string> {
+  return thingsReady(titles.map((title) => jumper(title, markets)));
+} // prettier-ignore
+
 /**
- * A small world for tests that begin where intake ends: jumpers with everything three marketplaces ask for,
- * wanted there, not sent yet.
+ * A small world for tests that begin where intake ends.
  *
- * @param markets where they are wanted
  * @returns the folder that the server is to be started with
  */
-export async function jumpersReady(
-  titles: readonly string[],
-  markets: readonly string[] = MARKETS,
-): Promise<string> {
+export async function thingsReady(things: readonly ReadyThing[]): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'attic-world-'));
   mkdirSync(join(folder, 'pictures'));
   const world: World = {
-    settings: Settings.parse({ id: 'settings', nextNumber: titles.length + 1, remembered: { nearstile: { place: 'Harbour steps' } } }),
+    settings: Settings.parse({ id: 'settings', nextNumber: things.length + 1, remembered: { nearstile: { place: 'Harbour steps' } } }),
     hauls: [], owners: [], spots: [], things: [], pictures: [], plans: [], sent: [], bought: [],
   }; // prettier-ignore
   const shots = [
@@ -36,7 +54,7 @@ export async function jumpersReady(
     await garmentPicture('flaw.jpg', { zoom: 3.6, at: [216, 556] }, 4, 800),
   ];
   let running = 1;
-  for (const [i, title] of titles.entries()) {
+  for (const [i, { part, markets }] of things.entries()) {
     const thingId = recordId(running++, 'test');
     const pictureIds: string[] = [];
     for (const file of shots) {
@@ -49,9 +67,8 @@ export async function jumpersReady(
     }
     world.things.push(
       Thing.parse({
-        id: thingId, code: codeFor(world.settings.codePattern, { number: i + 1 }), number: i + 1, kind: 'jumper', title, description: 'Navy wool gansey, size M.', pictureIds,
-        facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool', ...(markets.includes('oldhollow') ? { decade: '1970s' } : {}) }, use: 'light',
-        measurements: { chest: 540, length: 685 }, cost: 600, price: 4_800, weightG: 820, spot: 'A3-12', author: 'Me', createdAt: AT, updatedAt: AT,
+        id: thingId, code: codeFor(world.settings.codePattern, { number: i + 1 }), number: i + 1, pictureIds, author: 'Me', createdAt: AT, updatedAt: AT,
+        ...part,
       }),
     ); // prettier-ignore
     for (const market of markets)

@@ -1,0 +1,98 @@
+import { Attic } from './attic';
+import { PHONE, WIDE } from './browser';
+import { house } from './house';
+import { until } from './serverProcess';
+import { jumper, thingsReady } from './world';
+
+const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
+const TWENTY = Array.from({ length: 20 }, (_, i) => `Gansey jumper of chest number ${i + 1}`);
+const [FIRST, SECOND] = ['Gansey jumper, first in petrol', 'Gansey jumper, second in petrol'];
+const PHONE_ONE = 'Gansey jumper for one thumb';
+const petrol = (title: string, price: number) => jumper(title, ['brackenmoor', 'threadwick'], { facts: { brand: 'Ostler', department: 'Men', size: 'M', colour: 'Petrol', material: 'Wool' }, price }); // prettier-ignore
+
+const at = house({
+  world: () =>
+    thingsReady([
+      petrol(FIRST!, 5_100),
+      petrol(SECOND!, 5_200),
+      jumper(PHONE_ONE, [], { description: LONG, price: 5_300, facts: { decade: '1970s' } }),
+      ...TWENTY.map((title, i) => jumper(title, [], { description: LONG, price: 6_000 + i * 100, facts: { decade: '1970s' } })),
+    ]),
+}); // prettier-ignore
+
+it('asks what it must the first time, and nothing the second', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openThing(FIRST!);
+  await attic.sees('from its own list');
+  attic.taps = 0;
+  for (const market of ['Brackenmoor', 'Threadwick'])
+    await attic.press('Blue', `[role=radiogroup][aria-label$="olour on ${market}"]`);
+  await attic.press('Send to Brackenmoor and Threadwick');
+  await attic.waitForWindow('Threadwick: live');
+  await attic.waitForWindow('Brackenmoor: live');
+  const first = { taps: attic.taps, typed: attic.typed };
+  await attic.openThing(SECOND!);
+  attic.taps = attic.typed = 0;
+  await attic.press('Send to Brackenmoor and Threadwick');
+  await attic.waitForWindow('Threadwick: live');
+  await attic.waitForWindow('Brackenmoor: live');
+  process.stdout.write(
+    `a jumper on two marketplaces: first time ${first.taps} taps, ${first.typed} characters; second time ${attic.taps} and ${attic.typed}\n`,
+  );
+  expect(attic.taps).toBe(1);
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('lists one thing on six marketplaces by thumb', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.go('Stock');
+  attic.taps = 0;
+  await attic.press('Crosslist');
+  await attic.fill('Search', 'one thumb');
+  for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile', 'Oldhollow', 'Lanternyard', 'Handbill'])
+    await attic.press(`${PHONE_ONE}, ${market}: not planned`);
+  await attic.press('Send 6');
+  await attic.sees('5 live', 60_000);
+  process.stdout.write(
+    `one thing on six marketplaces by thumb: ${attic.taps} taps, ${attic.typed} characters\n`,
+  );
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('sends twenty things to six marketplaces in one go on a wide page, each once', async () => {
+  const attic = await Attic.open(at, WIDE);
+  await attic.go('Stock');
+  await attic.press('Crosslist');
+  await attic.fill('Search', 'chest number');
+  await attic.press('Choose all 20');
+  attic.taps = 0;
+  for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile', 'Oldhollow', 'Lanternyard', 'Handbill'])
+    await attic.press(`Plan all for ${market}, or none`);
+  await attic.sees('120 ready', 60_000);
+  await attic.sees('Take-home €');
+  await attic.press('Send 120');
+  // It goes on while the person is elsewhere.
+  await attic.go('Today');
+  await attic.sees('To put up on Handbill by hand', 90_000);
+  await attic.go('Stock');
+  await attic.press('Crosslist');
+  await attic.fill('Search', 'chest number');
+  await attic.sees('100 live', 240_000);
+  process.stdout.write(
+    `twenty things on six marketplaces: ${attic.taps} taps, ${attic.typed - 24} characters\n`,
+  );
+  for (const market of ['brackenmoor', 'threadwick', 'oldhollow', 'lanternyard']) {
+    const shop = await (await fetch(`${at.server.address}/outside/${market}/`)).text();
+    for (const title of TWENTY)
+      expect([market, title, shop.split(`${title}<`).length - 1]).toEqual([market, title, 1]);
+  }
+  // Those taken down are taken down, in one go.
+  await attic.press('Choose all 20');
+  await attic.press('Withdraw 100');
+  await attic.press('Yes, withdraw 100');
+  await until('none is live any more', async () => / 0 live/u.test(await attic.text()), 120_000);
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});

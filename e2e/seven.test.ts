@@ -1,0 +1,159 @@
+import { readFileSync } from 'node:fs';
+
+import { Attic } from './attic';
+import { PHONE } from './browser';
+import { house, type House } from './house';
+import { garmentPicture } from './pictures';
+import { until } from './serverProcess';
+import { jumper, thingsReady } from './world';
+
+const BY_HAND = 'Gansey jumper by hand';
+const LOCKED = 'Gansey jumper behind a locked door';
+const BID = 'Gansey jumper for the highest bid';
+const BOOK = 'Seabirds of the Northern Coasts';
+const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
+
+const at: House = house({
+  world: () =>
+    thingsReady([
+      jumper(BY_HAND, ['brackenmoor', 'handbill'], { price: 4_100 }),
+      jumper(LOCKED, ['threadwick'], { price: 4_200 }),
+      jumper(BID, ['brackenmoor', 'oldhollow'], { price: 4_300, description: LONG }),
+      {
+        part: {
+          kind: 'book', title: BOOK, description: 'Cloth boards a little sunned, plates all present.', use: 'regular', cost: 100, price: 900, weightG: 480,
+          facts: { model: BOOK, author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000002415' }, spot: 'Box 2',
+        },
+        markets: ['quirestack'],
+      },
+    ]),
+}); // prettier-ignore
+
+const buy = async (attic: Attic, market: string, path: string) => {
+  const page = await attic.publicPage(market);
+  await fetch(`${page}/${path}`, { method: 'POST', redirect: 'manual' });
+};
+
+it('prepares what nobody can call, and is red until it was taken down by hand', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openThing(BY_HAND);
+  await attic.press('Send to Brackenmoor and Handbill');
+  await attic.waitForWindow('Brackenmoor: live');
+  await attic.sees('Nobody can call Handbill');
+  await attic.go('Today');
+  await attic.sees('To put up on Handbill by hand');
+  await attic.press('Put it up');
+
+  // A person fills in the board's form with what was prepared.
+  const prepared = await attic.page.$eval('[aria-label="By hand on Handbill"]', (e) => (e as HTMLElement).innerText); // prettier-ignore
+  for (const words of [BY_HAND, '41.00', 'For wearing', 'Fair']) expect(prepared).toContain(words);
+  const form = new FormData();
+  for (const [name, value] of Object.entries({ heading: BY_HAND, words: LONG, price: '41.00', board: 'wear', state: 'fair' })) form.set(name, value); // prettier-ignore
+  form.append('photos', new Blob([readFileSync(await garmentPicture('hand.jpg', {}, 1, 800))], { type: 'image/jpeg' }), '1.jpg'); // prettier-ignore
+  const put = await fetch(`${at.server.address}/outside/handbill/put-up`, { method: 'POST', body: form, redirect: 'manual' }); // prettier-ignore
+  expect(put.status).toBe(303);
+  const address = put.headers.get('location') ?? '';
+  await attic.fill('Its address on Handbill', address);
+  await attic.press('It is up on Handbill');
+  await attic.waitForWindow('Handbill: live');
+
+  await buy(attic, 'Brackenmoor', 'buy');
+  await attic.waitForWindow('Brackenmoor: sold');
+  await attic.go('Today');
+  await attic.sees('Take it down on Handbill yourself');
+  await attic.press('I took it down on Handbill');
+  await attic.sees('Gone everywhere');
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('says when a key has run out, keeps what was sent, and goes on with a new code', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await at.server.switchboard('threadwick', { tokenExpired: true });
+  await attic.openThing(LOCKED);
+  await attic.press('Send to Threadwick');
+  await attic.go('Today');
+  await attic.sees('Threadwick no longer lets us in');
+  await attic.press('Bring a new code');
+  await attic.sees('Its key has run out');
+  await attic.fill('Code from Threadwick', '00000000');
+  await attic.press('Connect Threadwick');
+  await attic.sees('That code is wrong or too old');
+  const page = await (await fetch(`${at.server.address}/outside/threadwick/access`, { method: 'POST' })).text();
+  await attic.fill('Code from Threadwick', /id="code">(\d+)</u.exec(page)?.[1] ?? '');
+  await attic.press('Connect Threadwick');
+  await attic.press('Test Threadwick');
+  await attic.sees('It answers, in');
+  await attic.openThing(LOCKED);
+  await attic.waitForWindow('Threadwick: live', 60_000);
+  // No page ever saw the key.
+  expect(await attic.page.evaluate(() => JSON.stringify(Object.values(localStorage)))).not.toMatch(/Bearer/u);
+
+  // Paused: nothing new goes there, and it says so.
+  await attic.go('Stock');
+  await attic.press('The attic: hauls, spots, kinds, codes');
+  await attic.press('Marketplaces');
+  await attic.press('Pause Threadwick');
+  await attic.sees('paused');
+  await attic.press('Go on with Threadwick');
+  await attic.seesNot('paused\n');
+  await attic.page.close();
+}); // prettier-ignore
+
+it('auctions it to the highest bid, and takes it down elsewhere when the auction ends', async () => {
+  await at.server.switchboard('oldhollow', { dayLasts: 8_000 });
+  const attic = await Attic.open(at, PHONE);
+  await attic.openThing(BID);
+  await attic.page.waitForSelector('::-p-aria(Send to Brackenmoor and Oldhollow)');
+  await attic.press('How it is sold on Oldhollow');
+  await attic.press('Auction', '[aria-label="How it is sold on Oldhollow"]');
+  await attic.fill('Opens at', '20');
+  await attic.fill('Outright for', '');
+  await attic.fill('Runs for days', '1');
+  await attic.fill('Put up again', '0');
+  await attic.press('Send to Brackenmoor and Oldhollow');
+  await attic.waitForWindow('Oldhollow: live');
+  const page = await attic.publicPage('Oldhollow');
+  await fetch(`${page}/bid`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ who: 'Ines', euros: '23.50' }) }); // prettier-ignore
+  await attic.waitForWindow('Oldhollow: sold', 60_000);
+  await attic.waitForWindow('Brackenmoor: ended', 60_000);
+  await attic.go('Sales');
+  await attic.sees('€23.50');
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+  await at.server.switchboard('oldhollow', { dayLasts: 86_400_000 });
+});
+
+it('lists against a record, priced beside the copies of others, and hears by the report', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openThing(BOOK);
+  await attic.sees('Listed against its record, under Books');
+  await attic.press('What do others ask on Quirestack?');
+  await attic.page.waitForSelector('[aria-label="Copies of others"] [role=listitem]');
+  await attic.press('Under the cheapest');
+  await attic.fill('Under it by', '0.10');
+  await attic.sees('€0.10 under the cheapest');
+  await attic.page.locator('[role=button][aria-label^="Ask "][aria-label$=" on Quirestack"]').click();
+  await attic.press('Send to Quirestack');
+  await attic.waitForWindow('Quirestack: live');
+  await buy(attic, 'Quirestack', 'order');
+  await attic.waitForWindow('Quirestack: sold', 60_000);
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('notices new rules while it runs, and says what of ours no longer passes', async () => {
+  await at.server.switchboard('threadwick', { asksOrigin: true });
+  const attic = await Attic.open(at, PHONE);
+  await attic.go('Today');
+  await attic.sees('Threadwick has new rules', 60_000);
+  await attic.sees('1 live listing would be refused now: Threadwick asks for where it was made.');
+  await attic.press('Seen: the new rules of Threadwick');
+  await attic.seesNot('Threadwick has new rules');
+  await until('it stays seen after a reload', async () => {
+    await attic.reload();
+    await attic.page.waitForSelector('[role=main]');
+    return !(await attic.text()).includes('has new rules');
+  });
+  await attic.page.close();
+});
