@@ -63,7 +63,7 @@ it('lists nothing twice when answers are lost and the power goes while sending',
   await attic.page.reload();
   // What had not been given to the courier yet is given now; what had been is not given twice.
   await until('everything was sent', async () => {
-    const windows = await attic.windows();
+    const windows = (await attic.windows()).filter((w) => !w.endsWith('not planned'));
     if (windows.length === 3 && windows.every((w) => /on its way|in review|live/u.test(w))) return true;
     const button = await attic.page.$('::-p-xpath(//*[@role="button"][starts-with(., "Send to")])');
     await button?.click();

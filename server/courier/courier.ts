@@ -1,4 +1,4 @@
-import type { Command, CommandAnswer, CourierThingView, MarketView } from '@/contract/courier';
+import type { Command, CommandAnswer, CourierThingView, ListingDraft, MarketView } from '@/contract/courier';
 import { isKept } from '@/core/courier/kept';
 import { emptyCourier, nextDue, step } from '@/core/courier/step';
 import type { CourierEvent, CourierState, Effect, Policy } from '@/core/courier/types';
@@ -99,6 +99,14 @@ export class Courier {
       seq: this.changedAt.get(t.id) ?? 0,
       view: viewOf(t),
     }));
+  }
+
+  /** What is (or will be) shown of a thing, by marketplace; without what is over. */
+  drafts(thing: string): Record<string, ListingDraft> {
+    const listings = Object.values(this.state.things.get(thing)?.listings ?? {});
+    return Object.fromEntries(
+      listings.filter((l) => l.want === 'live').map((l) => [l.market, l.nextDraft ?? l.draft]),
+    );
   }
 
   adapter(id: string): Adapter | undefined {

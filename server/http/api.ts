@@ -7,6 +7,7 @@ import {
   Command,
   ConnectionWish,
   type ConnectionTested,
+  type DraftsAnswer,
   type LedgerAnswer,
   type SessionAnswer,
   type SheetsAnswer,
@@ -64,6 +65,9 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     c.header('Cache-Control', 'no-store');
   });
 
+  app.get('/drafts/:thing', (c) =>
+    c.json({ drafts: courier.drafts(c.req.param('thing')) } satisfies DraftsAnswer),
+  );
   app.get('/marketplaces', (c) => c.json(courier.markets()));
   app.get('/sheets', async (c) => c.json((await courier.ruleSheets()) satisfies SheetsAnswer));
 

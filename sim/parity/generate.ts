@@ -33,6 +33,25 @@ const NASTY = [
   'AAAA BBBB CCCC', '<', 'a < b', '<3', '&amp;', '"quoted"',
 ]; // prettier-ignore
 
+function goodAnswer(
+  q: RuleSheet['questions'][number],
+  random: Random,
+  text: (length: number) => string,
+): string {
+  switch (q.type) {
+    case 'choice':
+      return random.pick(q.choices ?? []) ?? '';
+    case 'several':
+      return (q.choices ?? []).filter(() => random.chance(0.5)).join(' | ');
+    case 'yesNo':
+      return random.chance(0.5) ? 'yes' : 'no';
+    case 'number':
+      return String(random.between(0, 9_999));
+    case 'text':
+      return text(12);
+  }
+}
+
 /**
  * One listing for one marketplace: sound as often as not, else broken in one or several of the ways that its sheet
  * allows. The same seed gives the same case.
@@ -91,7 +110,7 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     () => text(max + 1),
     () => nasty(60),
     () => `${text(50)}\n- ${text(8)}\n- ${random.pick(NASTY)}`,
-    () => '👩‍👩‍👧‍👧'.repeat(max),
+    () => '👩‍👩‍👧‍👧'.repeat(Math.min(max, 700)),
   );
   const price = or(
     random.between(Math.max(sheet.price.min, 300), Math.min(sheet.price.max, 20_000)),
@@ -131,7 +150,7 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
   const answers = Object.fromEntries(
     sheet.questions.flatMap((q) => {
       const answer = or(
-        q.choices ? random.pick(q.choices)! : text(12),
+        goodAnswer(q, random, text),
         () => '',
         () => 'Behind the moon',
       );

@@ -134,6 +134,8 @@ export const CourierListingView = z.object({
   postage: Minor,
   reasons: z.array(Reason).max(60),
   since: Instant,
+  /** When it was there first; null: not yet. */
+  listedAt: Instant.nullable(),
   /** Fingerprint of the draft that is (or will be) shown, to see what changed since. */
   draftPrint: z.string().max(80),
 });
@@ -208,6 +210,9 @@ export const SheetsAnswer = z.object({
   missing: z.array(z.object({ market: MarketId, name: z.string(), why: z.string() })),
 });
 export type SheetsAnswer = z.infer<typeof SheetsAnswer>;
+/** What was sent last of a thing, by marketplace. */
+export const DraftsAnswer = z.object({ drafts: z.record(z.string().max(32), ListingDraft) });
+export type DraftsAnswer = z.infer<typeof DraftsAnswer>;
 export const ErrorAnswer = z.object({ error: z.string().max(1_000) });
 
 export const LedgerLine = z.object({

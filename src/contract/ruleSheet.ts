@@ -200,6 +200,8 @@ export const RuleSheet = z.object({
       returnDays: z.array(z.number().int().min(0).max(365)).max(20),
     })
     .optional(),
+  /** It does not take the same title at the same price twice. */
+  refusesTwins: z.boolean().optional(),
   /** Nobody can call it: a person fills in its form. */
   byHand: z.boolean().optional(),
   /** It wants to be told what search engines are to show. */

@@ -5,6 +5,7 @@ import type { CellCheck } from '@/core/listing/examine';
 import type { CheckNews, CheckWorker } from '@/workers/check.worker';
 
 import { useAttic, type AtticState } from './attic';
+import { besideNow } from './beside';
 import { useCourier } from './courierLink';
 
 /** What the check says of things on all marketplaces, as far as it was asked; by the thing's id. */
@@ -15,7 +16,7 @@ const PORTION = 60;
 
 let worker: Remote<CheckWorker> | null = null;
 /** What the worker was told last: the very objects, so that what changed is found by comparing them. */
-let told: Partial<Pick<AtticState, (typeof PARTS)[number]>> & { sheets?: unknown } = {};
+let told: Partial<Pick<AtticState, (typeof PARTS)[number]>> & { sheets?: unknown; beside?: unknown } = {};
 const PARTS = ['settings', 'kinds', 'specifics', 'mappings', 'terms', 'things', 'plans', 'pictures'] as const;
 
 let wanted: readonly string[] = [];
@@ -84,13 +85,15 @@ function newsNow(): CheckNews {
   const { sheets } = useCourier.getState();
   const news: CheckNews = {};
   if (told.sheets !== sheets) news.sheets = sheets;
+  const beside = besideNow();
+  if (told.beside !== beside) news.beside = beside;
   if (told.settings !== state.settings) news.settings = state.settings;
   for (const part of ['kinds', 'specifics', 'mappings', 'terms'] as const)
     if (told[part] !== state[part]) Object.assign(news, { [part]: Object.values(state[part]) });
   for (const part of ['things', 'plans', 'pictures'] as const)
     if (told[part] !== state[part])
       Object.assign(news, { [part]: changes<unknown>(told[part] ?? {}, state[part]) });
-  told = { sheets, ...Object.fromEntries(PARTS.map((part) => [part, state[part]])) };
+  told = { sheets, beside, ...Object.fromEntries(PARTS.map((part) => [part, state[part]])) };
   return news;
 }
 

@@ -5,12 +5,13 @@ import { create } from 'zustand';
 import {
   CommandAnswer,
   CourierThingView,
+  DraftsAnswer,
   LedgerAnswer,
   MarketView,
   SessionAnswer,
   SheetsAnswer,
 } from '@/contract/courier';
-import type { Command, LedgerLine } from '@/contract/courier';
+import type { Command, LedgerLine, ListingDraft } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
 export interface CourierLink {
@@ -125,6 +126,11 @@ export async function shelve(sort: 'pictures' | 'clips', blob: Blob): Promise<st
   const hash = [...digest].map((b) => b.toString(16).padStart(2, '0')).join('');
   await ask(`/${sort}/${hash}`, { method: 'PUT', headers: { 'content-type': blob.type }, body: bytes });
   return hash;
+}
+
+/** What was sent last of a thing, by marketplace. @throws CourierTrouble */
+export async function sentDrafts(thing: string): Promise<Record<string, ListingDraft>> {
+  return DraftsAnswer.parse(await (await ask(`/drafts/${encodeURIComponent(thing)}`)).json()).drafts;
 }
 
 export async function ledgerLines(before?: number): Promise<{ lines: LedgerLine[]; more: boolean }> {

@@ -6,6 +6,7 @@ import type { KindTree } from '@/core/kinds/tree';
 
 import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
 import { command, CourierTrouble, shelve, type CommandWithoutId } from './courierLink';
+import { besideNow } from './beside';
 import { kindsNow } from './kinds';
 import { learnFrom } from './mappings';
 import { setupOf } from './setup';
@@ -32,6 +33,7 @@ export function examine(
     (id) => pictures[id],
     tree,
     setupOf(around, Date.now()),
+    besideNow(),
   );
 }
 

@@ -6,6 +6,7 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import type { Terms } from '@/contract/terms';
 import { treeWith } from '@/core/kinds/own';
 import type { KindTree } from '@/core/kinds/tree';
+import { NOTHING_BESIDE, type Beside } from '@/core/listing/beside';
 import { cellOf, examineListing, type CellCheck } from '@/core/listing/examine';
 
 /** What the page knows and the worker has to: everything at first, then what changed. */
@@ -16,6 +17,7 @@ export interface CheckNews {
   specifics?: OwnSpecific[];
   mappings?: Mapping[];
   terms?: Terms[];
+  beside?: Beside;
   /** By id; null: gone. */
   things?: [string, Thing | null][];
   plans?: [string, Plan | null][];
@@ -35,6 +37,7 @@ let sheets: RuleSheet[] = [];
 let settings: Settings | null = null;
 let mappings: Mapping[] = [];
 let terms: Terms[] = [];
+let beside: Beside = NOTHING_BESIDE;
 let own: { kinds: OwnKind[]; specifics: OwnSpecific[] } = { kinds: [], specifics: [] };
 let tree: KindTree = treeWith([], []);
 
@@ -56,6 +59,7 @@ const worker: CheckWorker = {
     settings = news.settings ?? settings;
     mappings = news.mappings ?? mappings;
     terms = news.terms ?? terms;
+    beside = news.beside ?? beside;
     if (news.kinds || news.specifics) {
       own = { kinds: news.kinds ?? own.kinds, specifics: news.specifics ?? own.specifics };
       tree = treeWith(own.kinds, own.specifics);
@@ -72,7 +76,7 @@ const worker: CheckWorker = {
       if (!thing) return [];
       const cells = sheets.map((sheet) => {
         const plan = plans.get(planId(id, sheet.marketplace));
-        const examined = examineListing(thing, plan, sheet, (p) => pictures.get(p), tree, setup);
+        const examined = examineListing(thing, plan, sheet, (p) => pictures.get(p), tree, setup, beside);
         return cellOf(examined, prints[sheet.marketplace] ?? null);
       });
       return [[id, cells]];

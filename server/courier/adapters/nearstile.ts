@@ -20,14 +20,19 @@ type Ad = z.infer<typeof NearstileAd>;
 
 const FIELDS: Record<string, string> = {
   heading: 'title', body: 'description', euros: 'price', board: 'category', state: 'condition', place: 'answer:place',
-  photos: 'pictures', origin: 'fact:origin',
+  photos: 'pictures', origin: 'fact:origin', boards: 'answer:boards', acquaintances: 'answer:acquaintances',
 }; // prettier-ignore
+
+/** Anything but yes or no is sent on as it is: the marketplace says what is wrong with it. */
+const yesNo = (answer: string | undefined) =>
+  answer === undefined ? undefined : answer === 'yes' ? true : answer === 'no' ? false : answer;
 
 /** A draft in Nearstile's words, without its photos. */
 export function adOf(draft: ListingDraft) {
   return {
     heading: draft.title, body: draft.description, euros: draft.price / 100, board: draft.category, state: draft.condition,
     place: draft.answers.place ?? '', origin: draft.specifics.origin ?? '',
+    boards: (draft.answers.boards ?? '').split(' | ').filter(Boolean), acquaintances: yesNo(draft.answers.acquaintances),
   };
 } // prettier-ignore
 

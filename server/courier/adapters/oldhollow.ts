@@ -24,7 +24,7 @@ type Piece = z.infer<typeof OldhollowPiece>;
 
 const FIELDS: Record<string, string> = {
   name: 'title', account: 'description', tags: 'tags', room: 'category', state: 'condition', decade: 'specific:decade', maker: 'fact:brand',
-  madeOf: 'fact:material', origin: 'fact:origin', images: 'pictures', price: 'price', 'auction.open': 'format', 'auction.days': 'format',
+  madeOf: 'fact:material', origin: 'fact:origin', certificate: 'answer:certificate', corner: 'answer:corner', images: 'pictures', price: 'price', 'auction.open': 'format', 'auction.days': 'format',
   'auction.again': 'format', 'auction.outright': 'format', 'auction.becomes': 'format',
 }; // prettier-ignore
 
@@ -34,7 +34,7 @@ export function pieceOf(draft: ListingDraft, images: readonly string[]) {
   return {
     name: draft.title, account: draft.description, tags: draft.tags, room: draft.category, state: draft.condition, cents: draft.price,
     postCents: draft.postage, decade: specifics.decade ?? '', maker: specifics.brand ?? '', madeOf: specifics.material ?? '',
-    origin: specifics.origin ?? '', corner: draft.answers.corner ?? '', images: [...images],
+    origin: specifics.origin ?? '', corner: draft.answers.corner ?? '', certificate: draft.answers.certificate ?? '', images: [...images],
     auction: auction && {
       openCents: auction.opening, outrightCents: auction.outright, days: auction.days, again: auction.again, becomesCents: auction.becomes,
     },

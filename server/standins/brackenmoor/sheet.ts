@@ -188,5 +188,6 @@ export const SHEET = {
   questions: [],
   handover: 'post',
   terms: { maxHandlingDays: 10, returnDays: [0, 14, 30] },
+  refusesTwins: true,
   monthlyAllowance: 250,
 } as const;

@@ -22,6 +22,7 @@ interface Ad {
   board: string;
   state: string;
   place: string;
+  boards?: string[];
   photos: string[];
   status: 'waiting' | 'up' | 'turned down' | 'closed';
   closedAs: 'sold' | 'withdrawn' | null;
@@ -83,6 +84,7 @@ export function nearstile(options: { store: Store; token: string; base: string }
         board: String(b.board),
         state: String(b.state),
         place: String(b.place),
+        boards: Array.isArray(b.boards) ? b.boards.map(String) : [],
         photos: names,
         // Small changes to an ad that is up are not looked over again.
         status: old?.status ?? 'waiting',
@@ -187,7 +189,7 @@ export function nearstile(options: { store: Store; token: string; base: string }
         ${ad.status === 'closed'
           ? html`<p class="note">${ad.closedAs === 'sold' ? 'Gone to a neighbour.' : 'Taken off the board.'}</p>`
           : html`<p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>`}
-        <dl><dt>State</dt><dd>${condition?.label}</dd></dl>
+        <dl><dt>State</dt><dd>${condition?.label}</dd>${ad.boards?.length ? html`<dt>Also on</dt><dd>${ad.boards.join(', ')}</dd>` : ''}</dl>
         <div class="words">${ad.body}</div></main>`),
     ); // prettier-ignore
   });

@@ -3,6 +3,9 @@ const plain = (id: string, name: string) => ({ id, name, parent: null, leaf: tru
 
 export const PLACES = ['Harbour steps', 'Market cross', 'Station forecourt', 'My own door'];
 
+/** Boards of the quarters around. */
+export const BOARDS = ['Saltreach', 'Netmakers’ Row', 'Upper Fennick', 'The Long Quay'];
+
 export const SHEET = {
   marketplace: 'nearstile',
   name: 'Nearstile',
@@ -43,6 +46,20 @@ export const SHEET = {
       type: 'choice',
       choices: PLACES,
       required: true,
+    },
+    {
+      id: 'boards',
+      label: 'Boards of other quarters',
+      help: 'Shown there, too. More than two look like a crowd.',
+      type: 'several',
+      choices: BOARDS,
+      required: false,
+    },
+    {
+      id: 'acquaintances',
+      label: 'Show it to people who know you',
+      type: 'yesNo',
+      required: false,
     },
   ],
   handover: 'collect',

@@ -1,6 +1,6 @@
 import type { Switches } from '../kit/faults';
 import { picturesToday } from '../kit/service';
-import { PLACES, SHEET } from './sheet';
+import { BOARDS, PLACES, SHEET } from './sheet';
 
 const text = (value: unknown, most: number): value is string =>
   typeof value === 'string' && value.length <= most;
@@ -16,6 +16,11 @@ export function faultsOf(b: Record<string, unknown>, switches: Switches): string
   if (!SHEET.categories.some((x) => x.id === b.board)) faults.push('board: not one of ours');
   if (!SHEET.conditions.some((x) => x.code === b.state)) faults.push('state: new, used or fix');
   if (!PLACES.includes(String(b.place))) faults.push('place: not one of ours');
+  const boards = b.boards ?? [];
+  if (!Array.isArray(boards) || !boards.every((name) => BOARDS.includes(String(name))))
+    faults.push('boards: only quarters of ours');
+  if (b.acquaintances !== undefined && typeof b.acquaintances !== 'boolean')
+    faults.push('acquaintances: true or false');
   if (!text(b.origin ?? '', 40)) faults.push('origin: up to 40 characters');
   else if (switches.asksOrigin && String(b.origin ?? '').trim() === '')
     faults.push('origin: where was it made');

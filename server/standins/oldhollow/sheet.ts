@@ -64,6 +64,13 @@ export const SHEET = {
       type: 'text',
       required: false,
     },
+    {
+      id: 'certificate',
+      label: 'Number of its certificate',
+      help: 'Where somebody vouched for it in writing: figures only.',
+      type: 'number',
+      required: false,
+    },
   ],
   handover: 'post',
   terms: { maxHandlingDays: 20, returnDays: [0, 7, 14, 30] },

@@ -18,6 +18,7 @@ export interface Piece {
   origin: string;
   images: string[];
   corner: string;
+  certificate: string;
   auction: Auction | null;
 }
 
@@ -44,7 +45,7 @@ const isCents = (v: unknown): v is number => Number.isInteger(v) && (v as number
 export function readPiece(body: unknown): Piece | null {
   if (typeof body !== 'object' || body === null) return null;
   const b = body as Record<string, unknown>;
-  const words = ['name', 'account', 'room', 'state', 'decade', 'maker', 'madeOf', 'origin', 'corner'];
+  const words = ['name', 'account', 'room', 'state', 'decade', 'maker', 'madeOf', 'origin', 'corner', 'certificate'];
   if (!words.every((key) => isText(b[key], 40_000))) return null;
   if (!isCents(b.cents) || !isCents(b.postCents)) return null;
   for (const list of [b.tags, b.images])
@@ -86,6 +87,9 @@ export function complaintsOf(
     if (text.length > 60) say(about, 'Up to 60 characters.'); // prettier-ignore
   if (switches.asksOrigin && p.origin.trim() === '') say('origin', 'Where was it made?');
   if (p.origin.length > 40) say('origin', 'Up to 40 characters.');
+
+  if (p.certificate !== '' && !/^\d{1,9}([.,]\d{1,2})?$/.test(p.certificate))
+    say('certificate', 'A certificate’s number is made of figures.');
 
   const most = picturesToday(10, switches);
   if (images.length < 2 || images.length > most) say('images', `From 2 to ${most} images.`);

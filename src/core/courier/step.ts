@@ -185,6 +185,7 @@ class Run {
         this.putListing(thing, {
           ...listing,
           state: 'live',
+          listedAt: listing.listedAt ?? this.now,
           draft: listing.nextDraft ?? listing.draft,
           nextDraft: null,
           url: command.url,
@@ -251,6 +252,7 @@ class Run {
       job: this.startingAt(command),
       lastPublishAt: 0,
       dealHere: false,
+      listedAt: null,
       since: this.now,
     });
     return null;
@@ -285,7 +287,7 @@ class Run {
   private published(event: Extract<CourierEvent, { type: 'published' }>): void {
     this.change(event.ref, (l) => {
       if (isOver(l)) return l;
-      const known = { ...l, remoteId: event.remoteId, url: event.url };
+      const known = { ...l, remoteId: event.remoteId, url: event.url, listedAt: l.listedAt ?? this.now };
       if (l.want === 'gone')
         // It got there after all: take it down now rather than when the next try is due.
         return { ...known, job: l.job ? { ...l.job, due: this.now } : newJob('withdraw', this.now) };

@@ -34,6 +34,8 @@ export interface CourierListing {
   lastPublishAt: number;
   /** The seller said it was sold here, so it ends as sold, not as withdrawn. */
   dealHere: boolean;
+  /** When it was there first; null: not yet. */
+  listedAt: number | null;
   since: number;
 }
 

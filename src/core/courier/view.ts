@@ -25,6 +25,7 @@ export function viewOf(thing: CourierThing): CourierThingView {
       postage: l.draft.postage,
       reasons: l.reasons,
       since: l.since,
+      listedAt: l.listedAt,
       draftPrint: draftPrint(l.nextDraft ?? l.draft),
     })),
     closing: thing.closing && {

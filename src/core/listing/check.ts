@@ -1,4 +1,4 @@
-import type { Picture, Thing } from '@/contract/records';
+import type { Picture, Plan, Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { gradeOfThing } from '../condition/grade';
@@ -12,6 +12,8 @@ import { wholeWord } from '../words/wholeWord';
 import { privateValues, type PrivateValue } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { termsTrouble } from '../terms/terms';
+import { emptyPromises } from '../words/promises';
+import { NOTHING_BESIDE, twinKey, type Beside } from './beside';
 import type { Effective } from './effective';
 
 /** Where on the item sheet the person can put a finding right. */
@@ -28,6 +30,16 @@ export interface Finding {
   message: string;
   /** A rule of our own, which the marketplace need not share. */
   ours?: true;
+  /** What one press would do about it. */
+  fix?: Fix;
+}
+
+/** A change that puts a finding right: to the thing, or to its plan for that marketplace. */
+export interface Fix {
+  /** A verb, in words. */
+  words: string;
+  thing?: Partial<Thing>;
+  plan?: Partial<Plan>;
 }
 
 /**
@@ -46,10 +58,12 @@ export function checkListing(
   limits: PriceLimits = NO_LIMITS,
 ): Finding[] {
   const findings: Finding[] = [];
-  const block = (field: CheckField, message: string) => findings.push({ level: 'blocker', field, message });
-  const own = (field: CheckField, message: string) =>
-    findings.push({ level: 'blocker', field, message, ours: true });
-  const caution = (field: CheckField, message: string) => findings.push({ level: 'caution', field, message });
+  const block: Report = (field, message, fix) =>
+    findings.push({ level: 'blocker', field, message, ...fixed(fix) });
+  const own: Report = (field, message, fix) =>
+    findings.push({ level: 'blocker', field, message, ours: true, ...fixed(fix) });
+  const caution: Report = (field, message, fix) =>
+    findings.push({ level: 'caution', field, message, ...fixed(fix) });
 
   checkPictures(sheet, pictures, block, caution);
   checkCategory(thing, effective, sheet, block);
@@ -73,6 +87,9 @@ export function checkListing(
     block('terms', trouble);
   checkLimits(effective, sheet.currency, limits, own, caution);
   checkFields(effective, sheet, block, caution);
+  checkBeside(thing, effective, sheet, limits.beside ?? NOTHING_BESIDE, block, caution);
+  for (const { words, why } of emptyPromises(effective.description, thing, effective.terms))
+    caution('description', `The description says “${words}”, but ${why}.`);
   return findings.sort((a, b) => Number(a.level === 'caution') - Number(b.level === 'caution'));
 }
 
@@ -81,11 +98,14 @@ export interface PriceLimits {
   min: number | null;
   max: number | null;
   floor: number | null;
+  /** What else of ours is listed. */
+  beside?: Beside;
 }
 
 const NO_LIMITS: PriceLimits = { min: null, max: null, floor: null };
 
-type Report = (field: CheckField, message: string) => unknown;
+type Report = (field: CheckField, message: string, fix?: Fix) => unknown;
+const fixed = (fix: Fix | undefined) => (fix ? { fix } : {});
 
 function checkPictures(sheet: RuleSheet, all: readonly Picture[], block: Report, caution: Report) {
   const { min, max, minLongSide } = sheet.photos;
@@ -170,7 +190,10 @@ function checkWords(
   if (!sheet.records) {
     if (titleLength === 0) block('title', 'It needs a title.');
     if (titleLength > sheet.title.max)
-      block('title', `The title is ${titleLength} long; ${sheet.name} takes ${sheet.title.max}.`);
+      block('title', `The title is ${titleLength} long; ${sheet.name} takes ${sheet.title.max}.`, {
+        words: 'Write it shorter',
+        plan: { title: null },
+      });
     else if (titleLength > 0 && titleLength < sheet.title.max * 0.4)
       caution('title', `${sheet.title.max - titleLength} more characters would fit in the title.`);
   }
@@ -199,7 +222,11 @@ function checkWords(
         ? 'It needs a description.'
         : `The description is ${length} long; ${sheet.name} wants ${min}.`,
     );
-  if (length > max) block('description', `The description is ${length} long; ${sheet.name} takes ${max}.`);
+  if (length > max)
+    block('description', `The description is ${length} long; ${sheet.name} takes ${max}.`, {
+      words: 'End it at a sentence',
+      plan: { description: null },
+    });
   // A record has a title of its own: the thing's is not sent.
   const sent = sheet.records ? (['description'] as const) : (['title', 'description'] as const);
   for (const field of sent) {
@@ -239,7 +266,10 @@ function checkAuction(
   const { minDays, maxDays, again, open } = sheet.auction;
   const say = (amount: number) => formatMoney(amount, sheet.currency);
   if (auction.days < minDays || auction.days > maxDays)
-    block('format', `Auctions run ${minDays} to ${maxDays} days on ${sheet.name}.`);
+    block('format', `Auctions run ${minDays} to ${maxDays} days on ${sheet.name}.`, {
+      words: `Let it run ${Math.min(maxDays, Math.max(minDays, auction.days))} days`,
+      plan: { auction: { ...auction, days: Math.min(maxDays, Math.max(minDays, auction.days)) } },
+    });
   if (auction.again > again) block('format', `Put up again ${again} times at most on ${sheet.name}.`);
   if (auction.opening < open.min || auction.opening > open.max)
     block('format', `Auctions open from ${say(open.min)} to ${say(open.max)} on ${sheet.name}.`);
@@ -261,6 +291,47 @@ function checkRecord(effective: Effective, sheet: RuleSheet, block: Report) {
   if (barcode === '') return;
   const record = sheet.records.find((r) => r.barcode === barcode);
   if (record?.closed) block('fact:barcode', `The record ${barcode} is closed to you on ${sheet.name}.`);
+}
+
+/** How near the end of a month's allowance it is said: the last tenth. */
+const NEARLY_USED = 0.9;
+
+function checkBeside(
+  thing: Thing,
+  effective: Effective,
+  sheet: RuleSheet,
+  beside: Beside,
+  block: Report,
+  caution: Report,
+) {
+  const market = sheet.marketplace;
+  const up = beside.upOn.get(thing.id);
+  if (effective.price !== null) {
+    const twin = beside.twins
+      .get(twinKey(market, effective.title, effective.price))
+      ?.find((id) => id !== thing.id);
+    if (twin)
+      (sheet.refusesTwins ? block : caution)(
+        'title',
+        `Another thing of yours is up on ${sheet.name} under the same title at the same price.`,
+      );
+  }
+  const elsewhere = [...(up ?? [])].filter((m) => m !== market).length;
+  if (effective.auction && elsewhere > 0)
+    caution(
+      'format',
+      `It is up elsewhere too: with the first bid it may be sold twice. Withdraw it there first.`,
+    );
+  const { monthlyAllowance } = sheet;
+  if (monthlyAllowance === undefined || up?.has(market)) return;
+  const used = beside.thisMonth[market] ?? 0;
+  if (used >= monthlyAllowance)
+    block('category', `This month’s ${monthlyAllowance} listings on ${sheet.name} are used up.`);
+  else if (used >= monthlyAllowance * NEARLY_USED)
+    caution(
+      'category',
+      `${monthlyAllowance - used} of this month’s ${monthlyAllowance} listings on ${sheet.name} are left.`,
+    );
 }
 
 function checkPaid({ paid }: Effective, sheet: RuleSheet, block: Report) {
@@ -307,7 +378,10 @@ function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, cauti
   if (effective.auction) return;
   if (effective.price === null) block('price', 'It needs a price.');
   else if (effective.price < min)
-    block('price', `${sheet.name} takes no price under ${formatMoney(min, sheet.currency)}.`);
+    block('price', `${sheet.name} takes no price under ${formatMoney(min, sheet.currency)}.`, {
+      words: `Ask ${formatMoney(min, sheet.currency)} there`,
+      plan: { price: min },
+    });
   else if (effective.price > max)
     block('price', `${sheet.name} takes no price over ${formatMoney(max, sheet.currency)}.`);
   else if (sheet.handover === 'collect' && effective.price % 100 !== 0)
@@ -358,6 +432,8 @@ function checkFields(effective: Effective, sheet: RuleSheet, block: Report, caut
       if (strange) block(at, `“${strange}” is not one of ${sheet.name}’s answers.`);
     } else if (question.type === 'number' && answer !== '' && !/^\d{1,9}(?:[.,]\d{1,2})?$/u.test(answer))
       block(at, `${question.label}: a number.`);
+    else if (question.type === 'yesNo' && answer !== '' && answer !== 'yes' && answer !== 'no')
+      block(at, `${question.label}: yes or no.`);
     else if (answer !== '' && question.choices && !question.choices.includes(answer))
       block(at, `“${answer}” is not one of ${sheet.name}’s answers.`);
   }

@@ -4,6 +4,7 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import type { KindTree } from '../kinds/tree';
 import { clipFor, picturesFor } from '../picture/chosen';
 import type { TakeHome } from '../price/takeHome';
+import { NOTHING_BESIDE, type Beside } from './beside';
 import { checkListing, type Finding } from './check';
 import { draftOf, draftPrint } from './draft';
 import { effectiveListing, floorHere, listingTakeHome, type Effective } from './effective';
@@ -28,6 +29,7 @@ export interface Examined {
 /**
  * The check of a thing against one sheet, with all that follows from it.
  *
+ * @param beside what else of ours is listed
  * @param pictureOf the record of a picture; undefined where it is missing
  */
 export function examineListing(
@@ -37,6 +39,7 @@ export function examineListing(
   pictureOf: (id: string) => Picture | undefined,
   kinds: KindTree,
   setup: Setup,
+  beside: Beside = NOTHING_BESIDE,
 ): Examined {
   const effective = effectiveListing(thing, plan, sheet, kinds, setup);
   const own = (plan?.pictureIds ?? thing.pictureIds)
@@ -52,7 +55,7 @@ export function examineListing(
     sheet,
     plan,
     effective,
-    findings: checkListing(thing, effective, sheet, own, kinds, { ...setup.settings.guards, floor }),
+    findings: checkListing(thing, effective, sheet, own, kinds, { ...setup.settings.guards, floor, beside }),
     takeHome: listingTakeHome(effective, sheet),
     media,
   };

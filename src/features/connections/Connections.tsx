@@ -10,6 +10,7 @@ import { Card, Page } from '@/parts/Page';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
+import { besideNow } from '@/store/beside';
 import { link } from '@/store/connections';
 import { useCourier } from '@/store/courierLink';
 
@@ -18,6 +19,7 @@ import { useDo } from '../shell/useDo';
 
 /** The marketplaces: who lets us in, what waits, and the way to terms and to how kinds translate. */
 export function Connections() {
+  const router = useRouter();
   const markets = useCourier((s) => s.markets);
   return (
     <Page title="Marketplaces" aside={<BackTo path="/attic" />}>
@@ -25,6 +27,11 @@ export function Connections() {
         The courier keeps the keys: no page ever sees one. A paused marketplace is sent nothing new, but what
         sells elsewhere is still taken down there.
       </Words>
+      <LinkRow
+        words="What goes when"
+        more="listings planned for later, on a calendar"
+        onPress={() => router.navigate('/planned')}
+      />
       {markets.map((market) => (
         <Connection key={market.id} market={market} />
       ))}
@@ -46,6 +53,7 @@ function Connection({ market }: { market: MarketView }) {
   const mapped = useAttic(
     (s) => Object.values(s.mappings).filter((m) => m.market === market.id && m.category !== null).length,
   );
+  const allowance = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.monthlyAllowance);
   const { name } = market;
   const needsCode = market.locked || market.link === 'off';
   return (
@@ -105,6 +113,11 @@ function Connection({ market }: { market: MarketView }) {
       )}
       {said ? <Notice tone="good">{said}</Notice> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      {allowance === undefined ? null : (
+        <Words kind="small" tone="soft" figures>
+          {`${besideNow().thisMonth[market.id] ?? 0} of this month’s ${allowance} new listings are used.`}
+        </Words>
+      )}
       <LinkRow
         words="Terms"
         label={`Terms of ${name}`}

@@ -14,6 +14,8 @@ import type { Examined } from '@/core/listing/examine';
 
 import { FieldFindings } from '../item/Section';
 
+import { OwnFields } from './OwnFields';
+import { OwnPictures } from './OwnPictures';
 import { StartAt } from './StartAt';
 
 type Set = (label: string, part: Partial<Plan>) => void;
@@ -24,6 +26,8 @@ export function Extras({ thing, examined, set }: { thing: Thing; examined: Exami
   const [open, setOpen] = useState<string | null>(plan?.auction ? 'format' : null);
   const paid = sheet.fees.rules.some((r) => r.kind === 'promotion' || r.kind === 'extra');
   const parts = [
+    sheet.photos.max > 0 && thing.pictureIds.length > 0 ? ['pictures', 'Pictures'] : null,
+    (examined.effective.category?.specifics.length ?? 0) > 0 ? ['fields', 'Fields'] : null,
     sheet.auction ? ['format', 'How it is sold'] : null,
     sheet.tags ? ['tags', 'Tags'] : null,
     sheet.handover === 'post' && !sheet.records ? ['terms', 'Terms'] : null,
@@ -46,6 +50,16 @@ export function Extras({ thing, examined, set }: { thing: Thing; examined: Exami
           </Chip>
         ))}
       </ChipRow>
+      {open === 'pictures' ? (
+        <OwnPictures
+          thing={thing}
+          examined={examined}
+          onChange={(pictureIds) => set('pictures', { pictureIds })}
+        />
+      ) : null}
+      {open === 'fields' ? (
+        <OwnFields thing={thing} examined={examined} onChange={(specifics) => set('fields', { specifics })} />
+      ) : null}
       {open === 'format' ? <Format thing={thing} examined={examined} set={set} /> : null}
       {open === 'tags' ? <Tags examined={examined} set={set} /> : null}
       {open === 'terms' ? <TermsChoice examined={examined} set={set} /> : null}

@@ -17,6 +17,7 @@ import { markSold, withdraw } from '@/store/sending';
 import { editPlan } from '@/store/things';
 import { useColours } from '@/theme/theme';
 
+import { FindingNotice } from '../item/FindingNotice';
 import { goTo, sectionOf } from '../item/goTo';
 import { agoWords, exactly } from '../shell/time';
 import { useDo } from '../shell/useDo';
@@ -90,14 +91,15 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
             <Words kind="small" tone="soft">{`Condition there: ${effective.condition.label}`}</Words>
           ) : null}
           {blockers.map((f) => (
-            <Notice key={f.field + f.message} tone="trouble" onPress={() => goTo(f.field)}>
-              {f.message}
-            </Notice>
+            <FindingNotice
+              key={f.field + f.message}
+              finding={f}
+              examined={examined}
+              onPress={() => goTo(f.field)}
+            />
           ))}
           {cautions.map((f) => (
-            <Notice key={f.field + f.message} tone="caution">
-              {f.message}
-            </Notice>
+            <FindingNotice key={f.field + f.message} finding={f} examined={examined} />
           ))}
           <Preview examined={examined} />
           {blockers.length === 0 && !up ? (

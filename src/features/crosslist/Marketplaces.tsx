@@ -15,6 +15,7 @@ import { Section } from '../item/Section';
 import { BestPlace } from '../price/BestPlace';
 import { useDo } from '../shell/useDo';
 import { MarketCard } from './MarketCard';
+import { WhatChanges } from './WhatChanges';
 
 /** Everything about selling this thing somewhere: what to send where, what it would bring, and sending it. */
 export const Marketplaces = memo(function Marketplaces({
@@ -91,6 +92,7 @@ function SendBar({ thing, examined }: { thing: Thing; examined: readonly Examine
             : `Take-home ${formatMoney(Math.min(...home), currency)} to ${formatMoney(Math.max(...home), currency)}, wherever it sells first.`}
         </Words>
       ) : null}
+      <WhatChanges thing={thing} ready={ready} />
       {ready.length > 0 || progress ? (
         <Press kind="main" icon="send" disabled={progress !== null} onPress={() => void sendAll()}>
           {progress ?? `Send to ${names.length > 2 ? `${names.length} marketplaces` : names.join(' and ')}`}

@@ -1,13 +1,13 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import type { CheckField } from '@/core/listing/check';
+import type { CheckField, Finding } from '@/core/listing/check';
 import { Icon } from '@/parts/Icon';
-import { Notice } from '@/parts/Notice';
 import { Words } from '@/parts/Words';
 import type { Examined } from '@/core/listing/examine';
 import { useColours } from '@/theme/theme';
 
+import { FindingNotice } from './FindingNotice';
 import { GO_TO, sectionId } from './goTo';
 
 export interface SectionProps {
@@ -62,15 +62,13 @@ export function Section({ name, title, summary, children }: SectionProps) {
 /** What the marketplaces a thing is wanted on say about one field, right under it. */
 export function FieldFindings({ examined, field }: { examined: readonly Examined[]; field: CheckField }) {
   // The same sentence of several marketplaces is said once.
-  const said = new Map<string, 'trouble' | 'caution'>();
-  for (const { findings } of examined)
-    for (const f of findings)
-      if (f.field === field && (f.level === 'blocker' || !said.has(f.message)))
-        said.set(f.message, f.level === 'blocker' ? 'trouble' : 'caution');
-  return [...said].map(([message, tone]) => (
-    <Notice key={message} tone={tone}>
-      {message}
-    </Notice>
+  const said = new Map<string, { finding: Finding; examined: Examined }>();
+  for (const one of examined)
+    for (const finding of one.findings)
+      if (finding.field === field && (finding.level === 'blocker' || !said.has(finding.message)))
+        said.set(finding.message, { finding, examined: one });
+  return [...said.values()].map(({ finding, examined: one }) => (
+    <FindingNotice key={finding.message} finding={finding} examined={one} />
   ));
 }
 

@@ -15,6 +15,7 @@ import { together, useSought } from '@/store/sought';
 import { editThing } from '@/store/things';
 
 import { ImportWords } from '../words/ImportWords';
+import { SoughtWords } from '../words/SoughtWords';
 import { TitleHelp } from '../words/TitleHelp';
 import { FieldFindings, Section } from './Section';
 
@@ -53,6 +54,7 @@ export const WordsSection = memo(function WordsSection({
         Write the title from the facts
       </Press>
       <TitleHelp thing={thing} markets={markets} most={most} />
+      <SoughtWords thing={thing} markets={markets} examined={findings} />
       <FieldFindings examined={findings.filter((e) => e.plan?.title == null)} field="title" />
       <Field
         label="Description"

@@ -1,0 +1,3 @@
+import { Planned } from '@/features/connections/Planned';
+
+export default Planned;

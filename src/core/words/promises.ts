@@ -1,0 +1,69 @@
+import type { Thing } from '@/contract/records';
+import type { Terms } from '@/contract/terms';
+
+import { wholeWord } from './wholeWord';
+
+export interface EmptyPromise {
+  /** The words that promise. */
+  words: string;
+  why: string;
+}
+
+interface Rule {
+  words: readonly string[];
+  /** Why the record does not hold it; null where it does. */
+  against: (thing: Thing, terms: Terms | null) => string | null;
+}
+
+/** Words that promise something, and what of the record has to bear them out. Common practice of returns desks. */
+const RULES: readonly Rule[] = [
+  {
+    words: ['free postage', 'postage free', 'free delivery', 'postage included'],
+    against: (t, terms) =>
+      t.postageBy === 'builtIn' || terms?.home === 'free' ? null : 'buyers are charged postage',
+  },
+  {
+    words: ['fully working', 'in working order', 'works perfectly', 'tested and working'],
+    against: (t) => (t.tested === 'works' ? null : 'it is not recorded as tried out and working'),
+  },
+  {
+    words: ['smoke-free', 'smoke free', 'from a non-smoking home'],
+    against: (t) => (t.smoke === false ? null : 'nobody recorded a home without smoke'),
+  },
+  {
+    words: ['pet-free', 'pet free'],
+    against: (t) => (t.pets === false ? null : 'nobody recorded a home without pets'),
+  },
+  {
+    words: ['brand new', 'never used', 'unused', 'never worn', 'unworn'],
+    against: (t) => (t.use === 'unused' ? null : 'it is recorded as used'),
+  },
+  {
+    words: ['flawless', 'no flaws', 'perfect condition', 'mint condition', 'immaculate'],
+    against: (t) => (t.flaws.length === 0 ? null : 'flaws are recorded'),
+  },
+  {
+    words: ['complete with all', 'nothing missing', 'all pieces present', 'complete set'],
+    against: (t) => (t.missing.trim() === '' ? null : `something is recorded as missing: ${t.missing.trim()}`),
+  },
+  {
+    words: ['returns accepted', 'returns welcome', 'money back'],
+    against: (_t, terms) => (terms && terms.returnDays === 0 ? 'your terms take nothing back' : null),
+  },
+  {
+    words: ['freshly washed', 'freshly laundered', 'professionally cleaned', 'dry cleaned'],
+    against: (t) => (t.cleaned === true ? null : 'it is not recorded as cleaned'),
+  },
+]; // prettier-ignore
+
+/** What a text promises that the record does not hold; words with "not" or "no longer" before them promise nothing. */
+export function emptyPromises(text: string, thing: Thing, terms: Terms | null): EmptyPromise[] {
+  return RULES.flatMap(({ words, against }) => {
+    const said = words.find((w) => {
+      const found = wholeWord(w, 'iu').exec(text);
+      return found !== null && !/(?:\bnot|\bno longer|\bnever)\s+$/iu.test(text.slice(0, found.index));
+    });
+    const why = said ? against(thing, terms) : null;
+    return said && why ? [{ words: said, why }] : [];
+  });
+}

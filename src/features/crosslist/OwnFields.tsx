@@ -1,0 +1,64 @@
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import type { Examined } from '@/core/listing/examine';
+import { Field } from '@/parts/Field';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+
+/** Every field of the category there: what the facts give, and what differs with a way back. */
+export function OwnFields(props: {
+  thing: Thing;
+  examined: Examined;
+  onChange: (specifics: Record<string, string>) => void;
+}) {
+  const { examined, onChange } = props;
+  const { sheet, plan, effective } = examined;
+  const own = plan?.specifics ?? {};
+  const put = (id: string, value: string | null) => {
+    const { [id]: _, ...rest } = own;
+    onChange(value === null ? rest : { ...rest, [id]: value });
+  };
+  return (
+    <View role="group" aria-label={`Fields on ${sheet.name}`} style={{ gap: 8 }}>
+      {(effective.category?.specifics ?? []).map((field) => {
+        const value = effective.specifics[field.id] ?? '';
+        const label = `${field.label} there`;
+        return (
+          <View key={field.id} style={{ gap: 4 }}>
+            {field.choices ? (
+              <>
+                <Words kind="small" tone="soft">
+                  {label}
+                </Words>
+                <ChipRow label={`${label}, ${sheet.name}`}>
+                  {field.choices.map((choice) => (
+                    <Chip key={choice} on={value === choice} onPress={() => put(field.id, choice)}>
+                      {choice}
+                    </Chip>
+                  ))}
+                </ChipRow>
+              </>
+            ) : (
+              <Field
+                label={`${label}, ${sheet.name}`}
+                value={value}
+                maxLength={field.maxLength ?? 400}
+                onChange={(text) => put(field.id, text.trim() === '' ? null : text)}
+              />
+            )}
+            {own[field.id] !== undefined ? (
+              <Press
+                kind="quiet"
+                label={`Give back ${field.label} on ${sheet.name}`}
+                onPress={() => put(field.id, null)}
+              >
+                Give back: as the facts say
+              </Press>
+            ) : null}
+          </View>
+        );
+      })}
+    </View>
+  );
+}
