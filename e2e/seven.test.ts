@@ -1,4 +1,8 @@
-import { readFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+
+import { unzipSync } from 'fflate';
 
 import { Attic } from './attic';
 import { PHONE } from './browser';
@@ -9,6 +13,7 @@ import { jumper, thingsReady } from './world';
 
 const BY_HAND = 'Gansey jumper by hand';
 const LOCKED = 'Gansey jumper behind a locked door';
+const SHOP = 'Gansey jumper for the shop & its window';
 const BID = 'Gansey jumper for the highest bid';
 const BOOK = 'Seabirds of the Northern Coasts';
 const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
@@ -18,6 +23,7 @@ const at: House = house({
     thingsReady([
       jumper(BY_HAND, ['brackenmoor', 'handbill'], { price: 4_100 }),
       jumper(LOCKED, ['threadwick'], { price: 4_200 }),
+      jumper(SHOP, ['lanternyard'], { price: 4_400, description: LONG }),
       jumper(BID, ['brackenmoor', 'oldhollow'], { price: 4_300, description: LONG }),
       {
         part: {
@@ -138,6 +144,45 @@ it('lists against a record, priced beside the copies of others, and hears by the
   await attic.waitForWindow('Quirestack: live');
   await buy(attic, 'Quirestack', 'order');
   await attic.waitForWindow('Quirestack: sold', 60_000);
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('saves the shop as files that open from a disk', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.go('Stock');
+  await attic.press('The attic: hauls, spots, kinds, codes');
+  await attic.press('Marketplaces');
+  await attic.page.evaluate(() => {
+    const made: Blob[] = [];
+    Object.assign(window, { made });
+    const create = URL.createObjectURL.bind(URL);
+    URL.createObjectURL = (blob: Blob) => (made.push(blob), create(blob));
+  });
+  await attic.press('Save Lanternyard as files');
+  await attic.sees('saved as shop.zip');
+  const packed = await attic.page.evaluate(async () => {
+    const zip = (window as unknown as { made: Blob[] }).made.find((b) => b.type === 'application/zip');
+    const bytes = new Uint8Array((await zip?.arrayBuffer()) ?? []);
+    let text = '';
+    for (let i = 0; i < bytes.length; i += 8_192)
+      text += String.fromCharCode(...bytes.subarray(i, i + 8_192));
+    return btoa(text);
+  });
+  const folder = mkdtempSync(join(tmpdir(), 'attic-shop-'));
+  for (const [path, bytes] of Object.entries(unzipSync(Buffer.from(packed, 'base64')))) {
+    mkdirSync(dirname(join(folder, path)), { recursive: true });
+    writeFileSync(join(folder, path), bytes);
+  }
+  const page = await at.browser.newPage();
+  await page.goto(`file://${folder}/index.html`);
+  await page.locator('a.tile').click();
+  await page.waitForSelector('.strip img');
+  expect(await page.$eval('h1', (h) => h.textContent)).toBe(SHOP);
+  await until('its picture is there', () =>
+    page.$eval('.strip img', (img) => (img as HTMLImageElement).naturalWidth > 300),
+  );
+  await page.close();
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });

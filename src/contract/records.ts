@@ -374,8 +374,14 @@ export const Settings = z.object({
     .default({ way: 'match', by: 10, leaveOut: [], likeForLike: true }),
   /** The seller's own shop, and what search engines show of things there: patterns. */
   shop: z
-    .object({ name: z.string().max(80), title: z.string().max(400), description: z.string().max(2_000) })
-    .default({ name: '', title: SHOP_TITLE, description: SHOP_DESCRIPTION }),
+    .object({
+      name: z.string().max(80),
+      /** Where it stands, `https://…`; empty: nowhere yet. */
+      address: z.string().max(300).default(''),
+      title: z.string().max(400),
+      description: z.string().max(2_000),
+    })
+    .default({ name: '', address: '', title: SHOP_TITLE, description: SHOP_DESCRIPTION }),
   /** The version of each marketplace's rules that the person has seen the effects of. */
   rulesSeen: z.record(z.string().max(32), z.number().int().nonnegative()).default({}),
 });

@@ -147,11 +147,11 @@ describe('tags and shop words', () => {
     const made = shopWords({ ...gansey, title: '' }, BUILT_IN, 'metric', { ...shop, name: 'Yonder' }, room, ['gansey']);
     expect(made.title).toBe('Kittiwake Mills jumper gansey Wool Navy size M | Yonder');
     expect(made.description).toContain('Kittiwake Mills gansey jumper, navy, wool.');
-    const long = shopWords(gansey, BUILT_IN, 'metric', { name: '', title: '{{title}} '.repeat(9), description: '{{what}} of the coast. '.repeat(20) }, room, []);
+    const long = shopWords(gansey, BUILT_IN, 'metric', { ...shop, title: '{{title}} '.repeat(9), description: '{{what}} of the coast. '.repeat(20) }, room, []);
     expect(long.title.length).toBeLessThanOrEqual(60);
     expect(long.description.length).toBeLessThanOrEqual(155);
     expect(long.description).toMatch(/\.$/);
-    const broken = shopWords(gansey, BUILT_IN, 'metric', { name: '', title: '{{#open}}', description: 'x' }, room, []);
+    const broken = shopWords(gansey, BUILT_IN, 'metric', { ...shop, title: '{{#open}}', description: 'x' }, room, []);
     expect(broken.title).toContain('Kittiwake Mills');
   }); // prettier-ignore
 });

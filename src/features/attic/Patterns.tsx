@@ -79,6 +79,16 @@ function ShopPatterns() {
         onChange={(name) => set({ name: name.trim() })}
       />
       <Field
+        label="Address of the shop"
+        value={shop.address}
+        maxLength={300}
+        placeholder="https://"
+        refuse={(t) =>
+          t.trim() === '' || /^https?:\/\/\S+$/u.test(t.trim()) ? null : 'An address begins with https://.'
+        }
+        onChange={(address) => set({ address: address.trim() })}
+      />
+      <Field
         label="Title for search engines"
         value={shop.title}
         maxLength={400}

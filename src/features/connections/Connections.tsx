@@ -13,6 +13,7 @@ import { useAttic } from '@/store/attic';
 import { besideNow } from '@/store/beside';
 import { link } from '@/store/connections';
 import { useCourier } from '@/store/courierLink';
+import { saveShop } from '@/store/shopExport';
 
 import { BackTo } from '../shell/BackTo';
 import { useDo } from '../shell/useDo';
@@ -53,6 +54,7 @@ function Connection({ market }: { market: MarketView }) {
   const mapped = useAttic(
     (s) => Object.values(s.mappings).filter((m) => m.market === market.id && m.category !== null).length,
   );
+  const isShop = useCourier((s) => !!s.sheets.find((x) => x.marketplace === market.id)?.search);
   const allowance = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.monthlyAllowance);
   const { name } = market;
   const needsCode = market.locked || market.link === 'off';
@@ -111,6 +113,7 @@ function Connection({ market }: { market: MarketView }) {
           </Press>
         </View>
       )}
+      {isShop ? <SaveShop market={market} /> : null}
       {said ? <Notice tone="good">{said}</Notice> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {allowance === undefined ? null : (
@@ -131,6 +134,33 @@ function Connection({ market }: { market: MarketView }) {
         onPress={() => router.navigate(`/mappings?market=${market.id}`)}
       />
     </Card>
+  );
+}
+
+/** The seller's own shop: all of it as files, to be put anywhere. */
+function SaveShop({ market }: { market: MarketView }) {
+  const { run, busy, trouble } = useDo();
+  const [said, setSaid] = useState('');
+  return (
+    <View style={{ gap: 8 }}>
+      <Press
+        icon="pictures"
+        label={`Save ${market.name} as files`}
+        disabled={busy}
+        onPress={() =>
+          run(async () => {
+            const count = await saveShop(market.id, (done, of) => setSaid(`${done} of ${of}…`));
+            setSaid(
+              `${count === 1 ? 'One thing' : `${count} things`} saved as shop.zip: unpack it and open index.html.`,
+            );
+          })
+        }
+      >
+        {busy ? said || 'Making the pages…' : 'Save the shop as files'}
+      </Press>
+      {said && !busy ? <Notice tone="good">{said}</Notice> : null}
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+    </View>
   );
 }
 

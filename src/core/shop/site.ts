@@ -1,0 +1,131 @@
+import { formatAmount, formatMoney, type Minor } from '../money/money';
+import { escapeHtml } from '../words/html';
+
+/** One thing as the shop's pages show it. */
+export interface ShopGood {
+  /** Unique, and fit for a file name. */
+  id: string;
+  title: string;
+  /** Clean markup: made by us, from plain text. */
+  html: string;
+  price: Minor;
+  postage: Minor;
+  brand: string;
+  condition: { label: string; wear: number };
+  section: { id: string; name: string };
+  /** File names under `pictures/`, the first in front. */
+  pictures: readonly string[];
+  search: { title: string; description: string; keywords: readonly string[] };
+  sold: boolean;
+}
+
+export interface Shop {
+  name: string;
+  currency: string;
+  /** Where it will stand, `https://…/`; empty: nobody knows yet, and there is no sitemap. */
+  address: string;
+}
+
+/** Goods shown beside one of the same section. */
+const MOST_RELATED = 4;
+
+/**
+ * The seller's own shop as files that open from a disk: every page with what search engines want to know, things of the
+ * same section beside each other, pictures that open large, a sitemap where the address is known.
+ *
+ * @returns text by path; pictures are put under `pictures/` by whoever writes the files
+ * @see https://schema.org/Product and https://schema.org/Offer for what is told of each thing
+ */
+export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string, string> {
+  const sections = [...new Map(goods.map((g) => [g.section.id, g.section])).values()];
+  const files: Record<string, string> = { 'style.css': STYLE };
+  const name = shop.name || 'The shop';
+  const nav = (up: string) =>
+    `<header><a href="${up}index.html">${escapeHtml(name)}</a></header><nav>${sections
+      .map((s) => `<a href="${up}section-${file(s.id)}.html">${escapeHtml(s.name)}</a>`)
+      .join(' ')}</nav>`;
+  const tile = (g: ShopGood, up: string) =>
+    `<a class="tile" href="${up}thing/${file(g.id)}.html">${g.pictures[0] ? `<img src="${up}pictures/${file(g.pictures[0])}" alt="" loading="lazy">` : ''}<span>${escapeHtml(g.title)}</span><b>${escapeHtml(g.sold ? 'sold' : formatMoney(g.price, shop.currency))}</b></a>`;
+  const shelf = (title: string, list: readonly ShopGood[]) =>
+    page(
+      title,
+      '',
+      '',
+      `${nav('')}<main><h1>${escapeHtml(title)}</h1><div class="tiles">${list.map((g) => tile(g, '')).join('')}</div></main>`,
+    );
+  files['index.html'] = shelf(
+    name,
+    goods.filter((g) => !g.sold),
+  );
+  for (const section of sections)
+    files[`section-${file(section.id)}.html`] = shelf(
+      section.name,
+      goods.filter((g) => g.section.id === section.id && !g.sold),
+    );
+  for (const good of goods) {
+    const related = goods
+      .filter((g) => g.id !== good.id && g.section.id === good.section.id && !g.sold)
+      .slice(0, MOST_RELATED);
+    const pictures = good.pictures
+      .map((p, i) => `<a href="../pictures/${file(p)}"><img src="../pictures/${file(p)}" alt="Picture ${i + 1} of ${good.pictures.length}"></a>`)
+      .join('');
+    const head = `<meta name="description" content="${escapeHtml(good.search.description)}"><meta name="keywords" content="${escapeHtml(good.search.keywords.join(', '))}"><script type="application/ld+json">${jsonLd(shop, good)}</script>`;
+    files[`thing/${file(good.id)}.html`] = page(
+      good.search.title || good.title,
+      '../',
+      head,
+      `${nav('../')}<main><h1>${escapeHtml(good.title)}</h1><div class="strip">${pictures}</div><p class="price">${escapeHtml(good.sold ? 'Sold' : formatMoney(good.price, shop.currency))}</p>${good.sold ? '' : `<p>and ${escapeHtml(formatMoney(good.postage, shop.currency))} postage</p>`}<p>${escapeHtml(good.condition.label)}</p>${good.html}${related.length > 0 ? `<h2>Beside it</h2><div class="tiles">${related.map((g) => tile(g, '../')).join('')}</div>` : ''}</main>`,
+    );
+  }
+  if (shop.address) {
+    const root = shop.address.replace(/\/*$/u, '/');
+    const all = Object.keys(files).filter((path) => path.endsWith('.html'));
+    files['sitemap.xml'] =
+      `<?xml version="1.0" encoding="UTF-8"?>\n<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${all.map((path) => `<url><loc>${escapeHtml(root + path)}</loc></url>`).join('')}</urlset>`;
+    files['robots.txt'] = `User-agent: *\nAllow: /\nSitemap: ${root}sitemap.xml\n`;
+  }
+  return files;
+} // prettier-ignore
+
+/** Letters, figures, dots and hyphens only: it goes into addresses and file names. */
+function file(name: string): string {
+  return name.replace(/[^A-Za-z0-9._-]+/gu, '-');
+}
+
+function page(title: string, up: string, head: string, body: string): string {
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeHtml(title)}</title>${head}<link rel="stylesheet" href="${up}style.css"></head><body>${body}</body></html>`;
+} // prettier-ignore
+
+/** What search engines are told: schema.org Product with its Offer, condition and availability. */
+function jsonLd(shop: Shop, good: ShopGood): string {
+  const value = {
+    '@context': 'https://schema.org',
+    '@type': 'Product',
+    name: good.title,
+    description: good.search.description,
+    ...(good.brand ? { brand: { '@type': 'Brand', name: good.brand } } : {}),
+    image: good.pictures.map((p) => `../pictures/${file(p)}`),
+    offers: {
+      '@type': 'Offer',
+      price: formatAmount(good.price, shop.currency),
+      priceCurrency: shop.currency,
+      availability: `https://schema.org/${good.sold ? 'SoldOut' : 'InStock'}`,
+      itemCondition: `https://schema.org/${itemCondition(good.condition.wear)}`,
+    },
+  };
+  // What closes a script element must not stand in it.
+  return JSON.stringify(value).replace(/</gu, '\\u003c');
+}
+
+/** schema.org knows four conditions; ours is never said to be better than it is. */
+export function itemCondition(wear: number): 'NewCondition' | 'UsedCondition' | 'DamagedCondition' {
+  return wear === 0 ? 'NewCondition' : wear >= 5 ? 'DamagedCondition' : 'UsedCondition';
+}
+
+const STYLE = `body{margin:0;font:17px/1.5 Georgia,serif;background:#faf6ec;color:#2a2018}
+header{background:#7a4b1e;padding:14px 16px;font-size:22px}header a{color:#fff;text-decoration:none}
+nav{padding:10px 16px}nav a{color:#7a4b1e;margin-right:14px}main{max-width:980px;margin:0 auto;padding:16px}
+.tiles{display:grid;grid-template-columns:repeat(auto-fill,minmax(160px,1fr));gap:16px}
+.tile{color:inherit;text-decoration:none;display:flex;flex-direction:column;gap:4px}
+.tile img{width:100%;aspect-ratio:1;object-fit:cover;border-radius:6px}
+.strip{display:flex;gap:8px;overflow-x:auto}.strip img{height:340px;border-radius:6px}.price{font-size:26px}`;
