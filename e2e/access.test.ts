@@ -87,3 +87,31 @@ it('has nothing axe objects to in the attic’s own lists and where many are fil
   }
   await attic.page.close();
 }, 180_000);
+
+it('has nothing axe objects to where marketplaces, words and prices are set up', async () => {
+  const attic = await Attic.open(at, PHONE);
+  for (const [scheme, view] of [
+    ['light', PHONE],
+    ['dark', WIDE],
+  ] as const) {
+    await attic.page.setViewport(view);
+    await attic.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+    for (const path of [
+      'crosslist',
+      'connections',
+      'terms?market=brackenmoor',
+      'mappings?market=oldhollow',
+      'patterns',
+      'buying',
+      'planned',
+    ]) {
+      await attic.page.goto(`${at.server.address}/${path}`);
+      await attic.page.waitForSelector('[role=main] [role=heading]');
+      if (path.startsWith('terms') && scheme === 'light') await attic.press('Make the usual terms');
+      if (path === 'patterns' && scheme === 'light') await attic.press('Begin with the tone Told');
+      if (path.startsWith('mappings')) await attic.press('Decide for Clothes');
+      expect({ path, scheme, wrong: await wrongs(attic) }).toMatchObject({ wrong: [] });
+    }
+  }
+  await attic.page.close();
+}, 180_000);

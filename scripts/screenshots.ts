@@ -44,6 +44,8 @@ const many = async (page: Page) => {
 
 const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page) => Promise<unknown> }[] = [
   { name: 'today', open: (page) => page.goto(`${ADDRESS}/`) },
+  // Before the camera adds a thing.
+  { name: 'many-wide', wide: true, open: (page) => many(page) },
   { name: 'intake', open: (page) => page.goto(`${ADDRESS}/intake`) },
   { name: 'stock', open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'sales', open: (page) => page.goto(`${ADDRESS}/sales`) },
@@ -77,13 +79,15 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
       for (const line of ['Pit to pit', 'Length']) await page.locator(`::-p-aria(${line})`).click();
     },
   },
+  { name: 'crosslist', wide: true, open: (page) => page.goto(`${ADDRESS}/crosslist`) },
   {
-    name: 'bulk',
+    name: 'price',
     open: async (page) => {
-      await page.goto(`${ADDRESS}/stock`);
-      for (const name of ['Choose several', 'All 16', 'Spot'])
-        await page.locator(`::-p-aria(${name})`).click();
-      await page.locator('input[aria-label="Spot"]').fill('Box 9');
+      await thing(page, 'Kittiwake Mills', 'price');
+      await page.locator('::-p-aria(What did others sell for?)').click();
+      await page.waitForSelector('[role=img][aria-label*="prices from"]');
+      await page.locator('input[aria-label^="What it should bring you"]').fill('32');
+      await page.evaluate(() => document.getElementById('sheet-price')?.scrollIntoView({ block: 'start' }));
     },
   },
   {
@@ -94,8 +98,6 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
       await page.waitForSelector('[aria-label="Quayside car boot"][role=main]');
     },
   },
-  { name: 'many', open: (page) => many(page) },
-  { name: 'many-wide', wide: true, open: (page) => many(page) },
   {
     name: 'barcodes',
     open: async (page) => {

@@ -35,7 +35,7 @@ export function CrosslistHead(props: { sheets: readonly RuleSheet[]; onPlan: (ma
   return (
     <View role="row" style={[styles.line, { backgroundColor: c.raised, height: 52 }]}>
       <Words kind="small" role="columnheader" style={[styles.tickColumn, { fontWeight: '600' }]}>
-        {' '}
+        Pick
       </Words>
       <Words kind="small" role="columnheader" style={[styles.title, { fontWeight: '600' }]}>
         Thing
