@@ -109,7 +109,15 @@ module.exports = [
     },
   },
   {
-    files: ['scripts/**', 'server/main.ts', 'sim/main.ts', 'sim/parity/main.ts', 'demo/build.ts', 'bench/**', 'e2e/globalSetup.js'],
+    files: [
+      'scripts/**',
+      'server/main.ts',
+      'sim/main.ts',
+      'sim/parity/main.ts',
+      'demo/build.ts',
+      'bench/**',
+      'e2e/globalSetup.js',
+    ],
     rules: { 'no-console': 'off' },
   },
   { files: ['**/*.test.{ts,tsx}', '*.config.js', 'e2e/**'], rules: { 'import/no-restricted-paths': 'off' } },

@@ -1,0 +1,79 @@
+import fc from 'fast-check';
+
+import type { CourierListingView } from '@/contract/courier';
+import { Plan } from '@/contract/records';
+
+import { canWithdraw, deedOf, spreadOver, totalsOf, type Cell } from './cells';
+import type { CellCheck } from './examine';
+
+const check = (part: Partial<CellCheck> = {}): CellCheck => ({
+  market: 'moor', blockers: [], cautions: 0, price: 4_800, takeHome: 3_900, fees: 700, category: 'c', changed: false, ...part,
+}); // prettier-ignore
+const plan = (wanted = true) => Plan.parse({ id: 't_moor', thingId: 't', market: 'moor', wanted });
+const listing = (part: Partial<CourierListingView> = {}): CourierListingView => ({
+  market: 'moor', state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4_800, category: '', postage: 0,
+  reasons: [], since: 1, listedAt: 1, draftPrint: '', ...part,
+}); // prettier-ignore
+const blocker = { level: 'blocker' as const, field: 'title' as const, message: 'It needs a title.' };
+
+describe('what a cell is ready for', () => {
+  it.each([
+    ['not planned', check(), plan(false), undefined, 'nothing'],
+    ['planned and sound', check(), plan(), undefined, 'send'],
+    ['not checked yet', undefined, plan(), undefined, 'nothing'],
+    ['planned with a blocker', check({ blockers: [blocker] }), plan(), undefined, 'fix'],
+    ['live as sent', check(), plan(), listing(), 'nothing'],
+    ['live and changed', check({ changed: true }), plan(), listing(), 'resend'],
+    ['live, changing already', check({ changed: true }), plan(), listing({ doing: 'revise' }), 'nothing'],
+    ['on its way', check(), plan(), listing({ state: 'onItsWay', doing: 'publish' }), 'nothing'],
+    ['ended', check(), plan(), listing({ state: 'ended', want: 'gone' }), 'again'],
+    ['refused', check(), plan(), listing({ state: 'refused', want: 'gone' }), 'again'],
+    ['coming down', check(), plan(), listing({ want: 'gone', doing: 'withdraw' }), 'nothing'],
+  ] as const)('%s', (_, c, p, l, deed) => expect(deedOf(c, p, l, false)).toBe(deed));
+  it('is nothing once the thing is sold', () =>
+    expect(deedOf(check(), plan(), undefined, true)).toBe('nothing'));
+  it('is taken down only where it is up', () => {
+    expect(canWithdraw(listing(), false)).toBe(true);
+    expect(canWithdraw(listing({ want: 'gone' }), false)).toBe(false);
+    expect(canWithdraw(listing(), true)).toBe(false);
+    expect(canWithdraw(undefined, false)).toBe(false);
+  });
+});
+
+describe('totals before sending', () => {
+  const cell = (thing: string, deed: Cell['deed'], part: Partial<CellCheck> = {}, live = false): Cell => ({
+    thing,
+    deed,
+    live,
+    check: check(part),
+  });
+  // By hand: t sells once, for 39.00 or 41.00; u for 10.00. Fees: the dearer of t's two, 9.00, and 2.00.
+  it('count a thing once, however many places it goes to', () =>
+    expect(
+      totalsOf([
+        cell('t', 'send', { takeHome: 3_900, fees: 900 }),
+        cell('t', 'again', { takeHome: 4_100, fees: 700 }),
+        cell('t', 'fix'),
+        cell('u', 'resend', { takeHome: 1_000, fees: 200 }, true),
+        cell('v', 'nothing'),
+      ]),
+    ).toEqual({ ready: 3, toFix: 1, live: 1, fees: 1_100, takeHomeLeast: 4_900, takeHomeMost: 5_100 }));
+});
+
+describe('spread over a while', () => {
+  it('lets the first out at once and the last before the end', () => {
+    expect(spreadOver(4, 1_000, 400)).toEqual([1_000, 1_100, 1_200, 1_300]);
+    expect(spreadOver(3, 5, 0)).toEqual([5, 5, 5]);
+    expect(spreadOver(0, 5, 100)).toEqual([]);
+  });
+  it('never falls, never leaves the while', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 0, max: 1e8 }), (count, over) => {
+        const times = spreadOver(count, 7, over);
+        expect(times).toHaveLength(count);
+        times.forEach((at, i) => expect(at).toBeGreaterThanOrEqual(times[i - 1] ?? 7));
+        expect(Math.max(...times)).toBeLessThanOrEqual(7 + over);
+      }),
+    );
+  });
+});

@@ -1,0 +1,58 @@
+import { RuleSheet } from '@/contract/ruleSheet';
+import { Terms } from '@/contract/terms';
+
+import { SHEET } from '../../../server/standins/brackenmoor/sheet';
+import { BUILT_IN } from '../kinds/tree';
+import { postageBy, sentTerms, termsFor, termsTrouble } from './terms';
+
+const made = (id: string, part: Partial<Terms> = {}) =>
+  Terms.parse({ id, market: 'brackenmoor', name: id, ...part });
+const jumper = { kind: 'jumper', haulId: 'h1', ownerId: 'o1' };
+
+describe('which terms hold', () => {
+  const usual = made('usual', { isDefault: true });
+  const clothes = made('clothes', { kinds: ['clothes'] });
+  const jumpers = made('jumpers', { kinds: ['jumper'] });
+  const haul = made('haul', { haulIds: ['h1'] });
+  const owner = made('owner', { ownerIds: ['o1'] });
+  const elsewhere = made('elsewhere', { market: 'oldhollow', isDefault: true });
+  it.each([
+    ['what was chosen for it', [usual, owner, haul, jumpers], 'usual', 'usual'],
+    ['its owner’s', [usual, jumpers, haul, owner], null, 'owner'],
+    ['its haul’s', [usual, jumpers, haul], null, 'haul'],
+    ['its kind’s before the branch’s', [usual, clothes, jumpers], null, 'jumpers'],
+    ['the branch’s', [usual, clothes], null, 'clothes'],
+    ['the default', [elsewhere, usual], null, 'usual'],
+  ])('%s', (_, all, chosen, id) =>
+    expect(termsFor(jumper, 'brackenmoor', all, BUILT_IN, chosen)?.id).toBe(id),
+  );
+  it('are none where none were made', () =>
+    expect(termsFor(jumper, 'brackenmoor', [elsewhere], BUILT_IN)).toBeNull());
+});
+
+describe('postage by terms', () => {
+  const posted = { ok: true as const, price: 420, chargedG: 800 };
+  it.each([
+    [null, 420],
+    [made('a'), 420],
+    [made('b', { home: 'flat', flat: 350 }), 350],
+    [made('c', { home: 'free' }), 0],
+  ])('%#: %i', (terms, amount) => expect(postageBy(terms, posted)).toBe(amount));
+  it('is none for what can’t be posted', () =>
+    expect(postageBy(made('c', { home: 'free' }), { ok: false, why: 'Too heavy.' })).toBeNull());
+  it('tells of those zones that the carrier goes to', () => {
+    const sent = sentTerms(made('a', { abroad: 'far' }), (zone) => (zone === 'near' ? 1_150 : null));
+    expect(sent?.abroad).toEqual([{ zone: 'near', price: 1_150 }]);
+    expect(sentTerms(made('a', { abroad: 'none' }), () => 1)?.abroad).toEqual([]);
+    expect(sentTerms(null, () => 1)).toBeNull();
+  });
+});
+
+it('says what a marketplace has against terms', () => {
+  const sheet = RuleSheet.parse(SHEET);
+  expect(termsTrouble(made('a'), sheet)).toEqual([]);
+  expect(termsTrouble(made('a', { handlingDays: 11, returnDays: 15 }), sheet)).toEqual([
+    'Brackenmoor wants things posted within 10 days.',
+    'Brackenmoor takes returns within 0, 14, 30 days.',
+  ]);
+});
