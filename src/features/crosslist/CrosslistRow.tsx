@@ -6,8 +6,8 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import { deedOf } from '@/core/listing/cells';
 import { stateWords, windowLabel, windowState } from '@/core/listing/windowState';
 import { formatMoney } from '@/core/money/money';
-import { Icon } from '@/parts/Icon';
 import { PictureView } from '@/parts/PictureView';
+import { Tick } from '@/parts/Tick';
 import { Window } from '@/parts/Window';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
@@ -134,7 +134,6 @@ export const StackedRow = memo(function StackedRow(props: CrosslistRowProps) {
 
 function Choose(props: { thing: Thing; chosen: boolean; onChoose: (id: string) => void }) {
   const { thing, chosen, onChoose } = props;
-  const c = useColours();
   return (
     <Pressable
       role="checkbox"
@@ -143,15 +142,7 @@ function Choose(props: { thing: Thing; chosen: boolean; onChoose: (id: string) =
       onPress={() => onChoose(thing.id)}
       style={styles.choose}
     >
-      <View
-        aria-hidden
-        style={[
-          styles.tick,
-          { borderColor: chosen ? c.moss : c.soft, backgroundColor: chosen ? c.moss : 'transparent' },
-        ]}
-      >
-        {chosen ? <Icon name="check" colour={c.onMoss} size={18} /> : null}
-      </View>
+      <Tick on={chosen} />
     </Pressable>
   );
 }
@@ -233,14 +224,6 @@ const styles = StyleSheet.create({
   cell: { width: 92, alignItems: 'center' },
   name: { minHeight: 44, justifyContent: 'center', alignItems: 'center', alignSelf: 'stretch' },
   choose: { width: 44, height: 44, alignItems: 'center', justifyContent: 'center' },
-  tick: {
-    width: 26,
-    height: 26,
-    borderWidth: 2,
-    borderRadius: 7,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
   press: { minWidth: 44, minHeight: 64, alignItems: 'center', justifyContent: 'center', gap: 1 },
   stack: {
     height: STACK_HEIGHT,

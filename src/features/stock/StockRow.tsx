@@ -5,8 +5,8 @@ import type { Thing } from '@/contract/records';
 import { gradeOfThing } from '@/core/condition/grade';
 import { formatMoney } from '@/core/money/money';
 import { HouseFront } from '@/parts/HouseFront';
-import { Icon } from '@/parts/Icon';
 import { PictureView } from '@/parts/PictureView';
+import { Tick } from '@/parts/Tick';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
@@ -67,21 +67,6 @@ function useFront(id: string) {
   const sheets = useCourier((s) => s.sheets);
   const plans = useAttic((s) => s.plans);
   return { view, plans, sheets };
-}
-
-function Tick({ on }: { on: boolean }) {
-  const c = useColours();
-  return (
-    <View
-      aria-hidden
-      style={[
-        styles.tick,
-        { borderColor: on ? c.moss : c.soft, backgroundColor: on ? c.moss : 'transparent' },
-      ]}
-    >
-      {on ? <Icon name="check" colour={c.onMoss} size={18} /> : null}
-    </View>
-  );
 }
 
 const COLUMNS = ['Picture', 'Title', 'Kind', 'Grade', 'Spot', 'Cost', 'Price', 'Age', 'Listed'] as const;
@@ -175,12 +160,4 @@ const styles = StyleSheet.create({
     borderWidth: 1,
   },
   line: { flexDirection: 'row', alignItems: 'center', gap: 12, paddingHorizontal: 12, paddingVertical: 6 },
-  tick: {
-    width: 26,
-    height: 26,
-    borderWidth: 2,
-    borderRadius: 7,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
 });
