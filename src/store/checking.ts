@@ -59,7 +59,7 @@ async function look(): Promise<void> {
   if (working || wanted.length === 0) return;
   working = true;
   try {
-    await start().take(newsNow());
+    for (const part of inSlices(newsNow())) await start().take(part);
     for (let at = 0; at < wanted.length && mine === round; at += PORTION) {
       const views = useCourier.getState().things;
       const wishes = wanted.slice(at, at + PORTION).map((id) => ({
@@ -78,6 +78,20 @@ async function look(): Promise<void> {
     // Something changed meanwhile.
     if (mine !== round) void look();
   }
+}
+
+/** Records handed over at a time: copying very many at once would stop the page. */
+const SLICE = 400;
+
+/** News in parts, none of them large. */
+function inSlices(news: CheckNews): CheckNews[] {
+  const { things = [], plans = [], pictures = [], ...rest } = news;
+  const parts: CheckNews[] = [rest];
+  for (let at = 0; at < things.length; at += SLICE) parts.push({ things: things.slice(at, at + SLICE) });
+  for (let at = 0; at < plans.length; at += SLICE) parts.push({ plans: plans.slice(at, at + SLICE) });
+  for (let at = 0; at < pictures.length; at += SLICE)
+    parts.push({ pictures: pictures.slice(at, at + SLICE) });
+  return parts;
 }
 
 function newsNow(): CheckNews {

@@ -74,13 +74,36 @@ export function rankCategories(
     .sort((a, b) => b.score - a.score);
 } // prettier-ignore
 
+type Found = { id: string; confirmed: boolean; why: string } | null;
+/** Ranking two trees is dear, and asked again for every thing: what was found holds until tree or choices are others. */
+const known = new WeakMap<RuleSheet, { kinds: KindTree; mappings: readonly Mapping[]; found: Map<string, Found> }>(); // prettier-ignore
+
 /** The category for a kind: as the person chose for it or the nearest kind above it; else the likeliest; null: none is likely. */
 export function categoryFor(
   kindId: string,
   kinds: KindTree,
   sheet: RuleSheet,
   mappings: readonly Mapping[],
-): { id: string; confirmed: boolean; why: string } | null {
+): Found {
+  let here = known.get(sheet);
+  if (here?.kinds !== kinds || here.mappings !== mappings) {
+    here = { kinds, mappings, found: new Map() };
+    known.set(sheet, here);
+  }
+  let found = here.found.get(kindId);
+  if (found === undefined) {
+    found = findCategory(kindId, kinds, sheet, mappings);
+    here.found.set(kindId, found);
+  }
+  return found;
+}
+
+function findCategory(
+  kindId: string,
+  kinds: KindTree,
+  sheet: RuleSheet,
+  mappings: readonly Mapping[],
+): Found {
   const path = [...(kinds.get(kindId)?.path ?? [])].reverse();
   for (const kind of path) {
     const own = mappings.find(

@@ -39,7 +39,8 @@ export function Crosslist() {
   const plans = useAttic((s) => s.plans);
   const sheets = useCourier((s) => s.sheets);
   const views = useCourier((s) => s.things);
-  const checks = useChecks();
+  // Totals follow when there is time: the cells in sight ask for themselves.
+  const checks = useDeferredValue(useChecks());
   const around = useAround(show !== 'all');
   const wanted = useDeferredValue(words);
   const shown = useMemo(
