@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { CourierListingView } from '@/contract/courier';
 import { Plan } from '@/contract/records';
 
-import { canWithdraw, deedOf, spreadOver, totalsOf, type Cell } from './cells';
+import { deedOf, spreadOver, totalsOf, type Cell } from './cells';
 import type { CellCheck } from './examine';
 
 const check = (part: Partial<CellCheck> = {}): CellCheck => ({
@@ -32,12 +32,6 @@ describe('what a cell is ready for', () => {
   ] as const)('%s', (_, c, p, l, deed) => expect(deedOf(c, p, l, false)).toBe(deed));
   it('is nothing once the thing is sold', () =>
     expect(deedOf(check(), plan(), undefined, true)).toBe('nothing'));
-  it('is taken down only where it is up', () => {
-    expect(canWithdraw(listing(), false)).toBe(true);
-    expect(canWithdraw(listing({ want: 'gone' }), false)).toBe(false);
-    expect(canWithdraw(listing(), true)).toBe(false);
-    expect(canWithdraw(undefined, false)).toBe(false);
-  });
 });
 
 describe('totals before sending', () => {

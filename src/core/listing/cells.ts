@@ -30,11 +30,6 @@ export function deedOf(
   return over ? 'again' : 'send';
 }
 
-/** Whether it may be taken down. */
-export function canWithdraw(listing: CourierListingView | undefined, sold: boolean): boolean {
-  return !sold && listing !== undefined && listing.want === 'live' && listing.state !== 'refused';
-}
-
 export interface CellTotals {
   ready: number;
   /** Planned, with something against them. */

@@ -15,9 +15,6 @@ const COLOUR_WORDS: Record<string, readonly string[]> = {
 /** Their names for fields that we know under another. */
 const SAME_FIELD: Readonly<Record<string, string>> = { origin: 'country' };
 
-/** Where the value of a marketplace's field came from. */
-export type ValueFrom = 'own' | 'fixed' | 'chosen' | 'same' | 'likely' | 'none';
-
 /**
  * A value of ours in the marketplace's words: as it is where text is free; where there is a list, the same word in any
  * case, a plainer shade, the decade a year lies in.
