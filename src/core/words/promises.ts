@@ -56,13 +56,19 @@ const RULES: readonly Rule[] = [
   },
 ]; // prettier-ignore
 
+/** The check asks for every listing: its patterns are made once. */
+const READY = RULES.map(({ words, against }) => ({
+  against,
+  words: words.map((w) => ({ w, pattern: wholeWord(w, 'iu') })),
+}));
+
 /** What a text promises that the record does not hold; words with "not" or "no longer" before them promise nothing. */
 export function emptyPromises(text: string, thing: Thing, terms: Terms | null): EmptyPromise[] {
-  return RULES.flatMap(({ words, against }) => {
-    const said = words.find((w) => {
-      const found = wholeWord(w, 'iu').exec(text);
+  return READY.flatMap(({ words, against }) => {
+    const said = words.find(({ pattern }) => {
+      const found = pattern.exec(text);
       return found !== null && !/(?:\bnot|\bno longer|\bnever)\s+$/iu.test(text.slice(0, found.index));
-    });
+    })?.w;
     const why = said ? against(thing, terms) : null;
     return said && why ? [{ words: said, why }] : [];
   });

@@ -14,6 +14,7 @@ import { besideNow } from '@/store/beside';
 import { link } from '@/store/connections';
 import { useCourier } from '@/store/courierLink';
 import { saveShop } from '@/store/shopExport';
+import { useWaitingThere } from '@/store/waitingThere';
 
 import { BackTo } from '../shell/BackTo';
 import { useDo } from '../shell/useDo';
@@ -44,12 +45,7 @@ function Connection({ market }: { market: MarketView }) {
   const router = useRouter();
   const { run, busy, trouble } = useDo();
   const [said, setSaid] = useState<string | null>(null);
-  const waiting = useCourier(
-    (s) =>
-      Object.values(s.things).filter((t) =>
-        t.listings.some((l) => l.market === market.id && l.doing !== null),
-      ).length,
-  );
+  const waiting = useWaitingThere(market.id);
   const terms = useAttic((s) => Object.values(s.terms).filter((t) => t.market === market.id).length);
   const mapped = useAttic(
     (s) => Object.values(s.mappings).filter((m) => m.market === market.id && m.category !== null).length,

@@ -80,15 +80,7 @@ export const CrosslistRow = memo(function CrosslistRow(props: CrosslistRowProps)
       </View>
       <View role="cell" style={[styles.title, { flexDirection: 'row', alignItems: 'center', gap: 10 }]}>
         <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 52, height: 52 }} />
-        <Pressable
-          role="link"
-          onPress={() => onOpen(thing.id, 'markets')}
-          style={{ flex: 1, minHeight: 44, justifyContent: 'center' }}
-        >
-          <Words kind="strong" numberOfLines={2}>
-            {thing.title || thing.code}
-          </Words>
-        </Pressable>
+        <ThingLink thing={thing} onOpen={onOpen} />
       </View>
       {sheets.map((sheet) => (
         <View key={sheet.marketplace} role="cell" style={styles.cell}>
@@ -113,15 +105,7 @@ export const StackedRow = memo(function StackedRow(props: CrosslistRowProps) {
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
         <Choose thing={thing} chosen={chosen} onChoose={onChoose} />
         <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />
-        <Pressable
-          role="link"
-          onPress={() => onOpen(thing.id, 'markets')}
-          style={{ flex: 1, minHeight: 44, justifyContent: 'center' }}
-        >
-          <Words kind="strong" numberOfLines={2}>
-            {thing.title || thing.code}
-          </Words>
-        </Pressable>
+        <ThingLink thing={thing} onOpen={onOpen} />
       </View>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         {sheets.map((sheet) => (
@@ -131,6 +115,21 @@ export const StackedRow = memo(function StackedRow(props: CrosslistRowProps) {
     </View>
   );
 });
+
+/** The thing's name; a press opens it at its marketplaces. */
+function ThingLink({ thing, onOpen }: Pick<CrosslistRowProps, 'thing' | 'onOpen'>) {
+  return (
+    <Pressable
+      role="link"
+      onPress={() => onOpen(thing.id, 'markets')}
+      style={{ flex: 1, minHeight: 44, justifyContent: 'center' }}
+    >
+      <Words kind="strong" numberOfLines={2}>
+        {thing.title || thing.code}
+      </Words>
+    </Pressable>
+  );
+}
 
 function Choose(props: { thing: Thing; chosen: boolean; onChoose: (id: string) => void }) {
   const { thing, chosen, onChoose } = props;

@@ -9,6 +9,7 @@ import { setSettings, useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
 import { examine } from '@/store/sending';
+import { useWaitingThere } from '@/store/waitingThere';
 
 /** Marketplaces that need a person: their key has run out, or their rules are others than those seen last. */
 export function useMarketLines() {
@@ -26,12 +27,7 @@ export function useMarketLines() {
 
 export function LockedLine({ market }: { market: MarketView }) {
   const router = useRouter();
-  const waiting = useCourier(
-    (s) =>
-      Object.values(s.things).filter((t) =>
-        t.listings.some((l) => l.market === market.id && l.doing !== null),
-      ).length,
-  );
+  const waiting = useWaitingThere(market.id);
   return (
     <Card tone="trouble" label={`${market.name} needs a new code`}>
       <Words kind="strong" tone="trouble">{`${market.name} no longer lets us in`}</Words>
