@@ -75,8 +75,10 @@ it('prepares what nobody can call, and is red until it was taken down by hand', 
 
 it('says when a key has run out, keeps what was sent, and goes on with a new code', async () => {
   const attic = await Attic.open(at, PHONE);
-  await at.server.switchboard('threadwick', { tokenExpired: true });
   await attic.openThing(LOCKED);
+  // Its rules were read while it still let us in.
+  await attic.page.waitForSelector('::-p-aria(Send to Threadwick)');
+  await at.server.switchboard('threadwick', { tokenExpired: true });
   await attic.press('Send to Threadwick');
   await attic.go('Today');
   await attic.sees('Threadwick no longer lets us in');
