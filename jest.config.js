@@ -18,6 +18,8 @@ const { watchPlugins: _, ...web } = require('jest-expo/web/jest-preset');
 module.exports = {
   // Browser tests wait a good deal: two at a time fill the waits.
   maxWorkers: 2,
+  // No test is timed: this only ends one that hangs, and a busy machine may be slow.
+  testTimeout: 60_000,
   projects: [
     {
       displayName: 'core',

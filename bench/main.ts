@@ -1,4 +1,5 @@
 import { benchClosing } from './closing';
+import { benchCourier } from './courier';
 import { benchPictures } from './pictures';
 import { benchCrosslist } from './crosslist';
 import { benchStock } from './stock';
@@ -6,6 +7,7 @@ import { benchWords } from './words';
 
 const BENCHES: Record<string, () => Promise<void>> = {
   closing: benchClosing,
+  courier: benchCourier,
   pictures: benchPictures,
   stock: benchStock,
   words: benchWords,

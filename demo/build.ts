@@ -10,8 +10,9 @@ import { recordId } from '@/core/identity/recordId';
 
 import { photographMeasured } from './draw/measured';
 import { photograph, type Shot, type Subject } from './draw/studio';
-import type { World } from './furnish';
-import { DEMO_THINGS } from './things';
+import { EARLIER } from './earlier';
+import type { Earlier, World } from './furnish';
+import { DEMO_NOW, DEMO_THINGS } from './things';
 
 const CODES = Settings.parse({ id: 'settings' }).codePattern;
 const SIZE = 1_200;
@@ -55,7 +56,7 @@ export async function buildDemo(folder: string): Promise<void> {
 
   let running = 1;
   const id = () => recordId(running++, 'demo');
-  const now = Date.parse('2026-11-21T09:00:00Z');
+  const now = DEMO_NOW;
   const hauls = HAULS.map(({ key: _, ...haul }) =>
     Haul.parse({ ...haul, id: id(), createdAt: Date.parse(haul.date) }),
   );
@@ -68,6 +69,8 @@ export async function buildDemo(folder: string): Promise<void> {
   const plans: Plan[] = [];
   const sent: string[] = [];
   const bought: string[] = [];
+  const talks: World['talks'] = [];
+  const promised: World['promised'] = [];
   for (const [i, made] of DEMO_THINGS.entries()) {
     const thingId = id();
     const at = now - made.daysAgo * DAY + i * 60_000;
@@ -99,6 +102,8 @@ export async function buildDemo(folder: string): Promise<void> {
     ); // prettier-ignore
     if (made.sent) sent.push(thingId);
     if (made.boughtOn) bought.push(thingId);
+    talks.push(...(made.talks ?? []).map((t) => ({ ...t, thing: thingId })));
+    if (made.promisedOn) promised.push({ thing: thingId, market: made.promisedOn });
     for (const market of made.wanted)
       plans.push(
         Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true, ...made.own?.[market] }),
@@ -110,9 +115,37 @@ export async function buildDemo(folder: string): Promise<void> {
   );
   const settings = Settings.parse({
     id: 'settings', author: 'Odile Tolliver', nextNumber: DEMO_THINGS.length + 1, nextRecord: running,
-    remembered: { nearstile: { place: 'Harbour steps' } }, haulId: hauls[1]?.id ?? null,
+    remembered: { nearstile: { place: 'Harbour steps' } }, meetingPlaces: ['Harbour steps', 'Market hall, by the clock'],
+    sender: 'Tolliver & Wren, Net Loft 3, 4410 Saltreach', haulId: hauls[1]?.id ?? null,
   }); // prettier-ignore
-  const world: World = { settings, hauls, owners: [aldous], spots, things, pictures, plans, sent, bought };
+  const earlier: Earlier[] = [];
+  for (const [i, { subject, shots, listings }] of EARLIER.entries()) {
+    const names: string[] = [];
+    for (const [k, shot] of shots.entries()) {
+      const name = `earlier-${i}-${k}.jpg`;
+      writeFileSync(
+        join(folder, 'pictures', name),
+        await taken(subject, shot, 9_000 + i * 20 + k).encode('jpeg', 80),
+      );
+      names.push(name);
+    }
+    earlier.push(...listings.map((l) => ({ ...l, pictures: names })));
+  }
+  const world: World = {
+    settings,
+    hauls,
+    owners: [aldous],
+    spots,
+    things,
+    pictures,
+    plans,
+    sent,
+    bought,
+    earlier,
+    at: now,
+    talks,
+    promised,
+  };
   writeFileSync(join(folder, 'world.json'), JSON.stringify(world));
   writeFileSync(stamp, print);
 }
@@ -128,6 +161,7 @@ function fingerprint(): string {
   const hash = createHash('sha256');
   for (const file of [
     'demo/build.ts',
+    'demo/earlier.ts',
     'demo/things.ts',
     ...readdirSync('demo/draw').map((f) => `demo/draw/${f}`),
   ].sort())

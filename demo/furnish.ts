@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 import type { Haul, Owner, Picture, Plan, Settings, Spot, Thing } from '@/contract/records';
+import { ListingDraft } from '@/contract/courier';
 import { checkListing } from '@/core/listing/check';
 import { draftOf } from '@/core/listing/draft';
 import { effectiveListing } from '@/core/listing/effective';
@@ -10,6 +11,7 @@ import { plainSetup } from '@/core/listing/setup';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { picturesFor } from '@/core/picture/chosen';
 
+import type { BuyerSays } from './things';
 import type { Courier } from '../server/courier/courier';
 import type { PictureShelf } from '../server/courier/pictureShelf';
 
@@ -26,6 +28,25 @@ export interface World {
   sent: string[];
   /** Of these, the ones bought at once. */
   bought: string[];
+  /** Listed at marketplaces by hand, before there was an attic. */
+  earlier: Earlier[];
+  /** When the world was drawn for: its days are moved to the day it is opened. */
+  at?: number;
+  /** What buyers write once it is live. */
+  talks?: (BuyerSays & { thing: string })[];
+  /** Promised to somebody, and where. */
+  promised?: { thing: string; market: string }[];
+}
+
+/** A listing nobody here knows of yet. */
+export interface Earlier {
+  market: string;
+  /** What the seller called it there. */
+  ref: string;
+  draft: Pick<ListingDraft, 'title' | 'description' | 'price' | 'postage' | 'category' | 'condition'> &
+    Partial<ListingDraft>;
+  /** Files in the world's `pictures`. */
+  pictures: string[];
 }
 
 /**
@@ -69,8 +90,53 @@ export async function furnish(
       await courier.command({ type: 'send', id, thing: thing.id, market: sheet.marketplace, draft });
     }
   }
+  for (const earlier of world.earlier) await listByHand(earlier, folder, courier, shelf);
   for (const id of world.bought) await buyWhenLive(courier, id, address);
+  for (const says of world.talks ?? []) await writeWhenLive(courier, says, address);
+  for (const { thing, market } of world.promised ?? [])
+    if (await whenLive(courier, thing, market))
+      await courier.command({ type: 'hold', id: `demo-hold-${thing}`, thing, market, elsewhere: 'withdraw' });
 }
+
+/** As somebody would have done at the marketplace itself: the courier is not told. */
+async function listByHand(
+  earlier: Earlier,
+  folder: string,
+  courier: Courier,
+  shelf: PictureShelf,
+): Promise<void> {
+  const { market, ref, pictures } = earlier;
+  const files = new Map(
+    pictures.map((name) => {
+      const bytes = readFileSync(join(folder, 'pictures', name));
+      return [createHash('sha256').update(bytes).digest('hex'), bytes] as const;
+    }),
+  );
+  for (const [hash, bytes] of files) await shelf.put(hash, bytes);
+  const draft = ListingDraft.parse({
+    currency: 'EUR', specifics: {}, answers: {}, ...earlier.draft, pictures: [...files.keys()],
+  }); // prettier-ignore
+  await courier.adapter(market)?.publish({ ref, draft, unclear: false }, (hash) => shelf.get(hash));
+}
+
+/** The listing's page once it is live; null where it does not become so in half a minute. */
+async function whenLive(courier: Courier, id: string, market: string): Promise<string | null> {
+  for (let tries = 0; tries < 120; tries += 1) {
+    const listings = courier.views().find((v) => v.view.id === id)?.view.listings ?? [];
+    const there = listings.find((l) => l.market === market && l.state === 'live');
+    if (there?.url) return there.url;
+    await new Promise((done) => setTimeout(done, 250));
+  }
+  return null;
+}
+
+async function writeWhenLive(courier: Courier, says: BuyerSays & { thing: string }, address: string): Promise<void> {
+  const url = await whenLive(courier, says.thing, says.market);
+  if (!url) return;
+  const { who, words = '', euros = '' } = says;
+  const form = new URLSearchParams({ who, words, euros });
+  await fetch(`${address}/outside/${says.market}/talk-about/${url.split('/').at(-1)}`, { method: 'POST', body: form, redirect: 'manual' });
+} // prettier-ignore
 
 /** A buyer who waits until it is live everywhere, then presses the button on Brackenmoor's page. */
 async function buyWhenLive(courier: Courier, id: string, address: string): Promise<void> {

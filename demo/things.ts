@@ -4,6 +4,18 @@ import * as clothes from './draw/clothes';
 import * as objects from './draw/objects';
 import type { Shot, Subject } from './draw/studio';
 
+/** What a buyer writes or offers on a listing's page. */
+export interface BuyerSays {
+  market: string;
+  who: string;
+  words?: string;
+  euros?: string;
+}
+
+/** When the demo world is drawn for; the app moves its days to the day it is opened. */
+export const DEMO_NOW = Date.parse('2026-11-21T09:00:00Z');
+const HOUR = 3_600_000;
+
 /** One thing of the demo world: what is known of it, how it is drawn, and what is to happen with it. */
 export interface DemoThing {
   subject: Subject;
@@ -17,6 +29,10 @@ export interface DemoThing {
   sent?: boolean;
   /** A buyer is quick. */
   boughtOn?: 'brackenmoor';
+  /** Buyers who write once it is live. */
+  talks?: BuyerSays[];
+  /** Where it is promised to somebody. */
+  promisedOn?: string;
   /** Own values on a marketplace. */
   own?: Record<string, Partial<Pick<Plan, 'title' | 'price' | 'specifics' | 'auction'>>>;
 }
@@ -39,12 +55,17 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     subject: clothes.gansey, haul: 'quayside', daysAgo: 12, wanted: [...ALL, 'lanternyard'], sent: true,
     shots: shots([500, 190], [216, 556], [{ name: 'measured', mmPerUnit: 1.42 }]),
     own: { threadwick: { title: 'Kittiwake Mills gansey jumper, navy wool, size M' } },
+    talks: [
+      { market: 'brackenmoor', who: 'Imke', words: 'Would you take a little less?', euros: '41.00' },
+      { market: 'threadwick', who: 'Perrin', words: 'What is it pit to pit, please?' },
+    ],
     thing: {
       kind: 'jumper', title: 'Kittiwake Mills gansey fisherman’s jumper, navy wool, men’s M', spot: 'A3-12',
       description: 'Hand-framed gansey in tightly spun navy wool.\nDarned once at the elbow, neatly, in a lighter blue.\nPit to pit 54 cm, length 68 cm, sleeve 61 cm.',
       facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool', model: 'gansey' },
       use: 'light', flaws: [flaw('f1', 'darned', 'right elbow', 'clear', 42)],
       measurements: { chest: 540, length: 680, sleeve: 610, shoulder: 460 }, cost: 600, price: 4800, weightG: 820,
+      offers: { acceptFrom: 4500, refuseUnder: 3500 },
     },
   },
   {
@@ -70,7 +91,7 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: clothes.headscarf, haul: 'aldous', daysAgo: 5, wanted: ALL, sent: true,
+    subject: clothes.headscarf, haul: 'aldous', daysAgo: 87, wanted: ALL, sent: true,
     shots: shots([500, 500], [800, 800]),
     own: { threadwick: { title: 'Silk headscarf, wreath of flowers, rolled hem', specifics: { department: 'Women', size: 'One size' } } },
     thing: {
@@ -93,7 +114,7 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: objects.satchel, haul: 'quayside', daysAgo: 12, wanted: ['brackenmoor', 'nearstile'], sent: true,
+    subject: objects.satchel, haul: 'quayside', daysAgo: 12, wanted: ['brackenmoor', 'nearstile'], sent: true, promisedOn: 'nearstile',
     shots: shots([340, 620], [780, 780]),
     thing: {
       kind: 'bag', title: 'Vantrell bridle leather satchel, brass buckles, tan', spot: 'C2-01',
@@ -101,6 +122,7 @@ export const DEMO_THINGS: readonly DemoThing[] = [
       facts: { brand: 'Vantrell', colour: 'Tan', material: 'Leather' },
       use: 'regular', flaws: [flaw('f1', 'scuffed', 'corners', 'slight')],
       measurements: { width: 380, height: 290, depth: 110 }, cost: 1200, price: 6500, weightG: 1350,
+      holds: [{ from: DEMO_NOW - HOUR, to: null, who: 'Wilma', market: 'nearstile', meet: { place: 'Harbour steps', at: DEMO_NOW + 3 * HOUR, pay: 'cash', amount: 8500, receivedAt: null, handedAt: null, missedAt: null } }],
     },
   },
   {
@@ -148,7 +170,7 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: objects.operaGlasses, haul: 'aldous', daysAgo: 5, wanted: ['brackenmoor', 'nearstile', 'oldhollow'], sent: true,
+    subject: objects.operaGlasses, haul: 'aldous', daysAgo: 5, wanted: ['brackenmoor', 'nearstile', 'oldhollow'], sent: true, boughtOn: 'brackenmoor',
     own: { oldhollow: { auction: { opening: 3000, outright: 9000, days: 7, again: 1, becomes: 6500 } } },
     shots: shots([500, 400], [690, 540]),
     thing: {
@@ -159,11 +181,11 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: objects.vase, haul: 'fennick', daysAgo: 1, wanted: [],
+    subject: objects.vase, haul: 'fennick', daysAgo: 1, wanted: ['brackenmoor'], sent: true, boughtOn: 'brackenmoor',
     shots: shots([500, 520], [500, 170]),
     thing: {
-      kind: 'vase', title: 'Green pressed-glass vase, diamond pattern', spot: 'B2-04', description: '',
-      facts: { material: 'Pressed glass', colour: 'Green', decade: '1930s' }, use: 'light', cost: 500, price: 2400,
+      kind: 'vase', title: 'Green pressed-glass vase, diamond pattern', spot: 'B2-04', description: 'Pressed glass in bottle green, cut with diamonds all round.\n19 cm high; no chips found.',
+      facts: { material: 'Pressed glass', colour: 'Green', decade: '1930s' }, use: 'light', measurements: { height: 190 }, cost: 500, price: 2400, weightG: 940,
     },
   },
   {
@@ -196,7 +218,7 @@ export const DEMO_THINGS: readonly DemoThing[] = [
     },
   },
   {
-    subject: clothes.blanket, haul: 'fennick', daysAgo: 2, wanted: ['brackenmoor', 'handbill', 'lanternyard'], sent: true,
+    subject: clothes.blanket, haul: 'fennick', daysAgo: 140, wanted: ['brackenmoor', 'handbill', 'lanternyard'], sent: true,
     shots: shots([740, 450], [300, 400]),
     thing: {
       kind: 'blanket', title: 'Drumlin Mill striped wool blanket, double', spot: 'D4-01',

@@ -1,6 +1,11 @@
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
 import type { ElementHandle, Page } from 'puppeteer-core';
 
 import type { House } from './house';
+import { beLate } from './late';
 import { until } from './serverProcess';
 
 /** The app in a page, in the words of the person who uses it. Things are found by role and name. */
@@ -19,6 +24,7 @@ export class Attic {
   ): Promise<Attic> {
     const page = await browser.newPage();
     await page.setViewport(viewport);
+    await beLate(page);
     const attic = new Attic(page);
     page.on('pageerror', (error) => attic.complaints.push(String(error)));
     page.on('console', (message) => {
@@ -62,6 +68,18 @@ export class Attic {
     return found ? found.evaluate((element) => (element as HTMLInputElement).value) : '';
   }
 
+  /** Waits until the field holds just this, or something like it. */
+  async holds(label: string, text: string | RegExp): Promise<void> {
+    let there = '';
+    const fits = () => (typeof text === 'string' ? there === text : text.test(there));
+    await until(`“${label}” holds “${text}”`, async () => {
+      there = await this.value(label);
+      return fits();
+    }).catch((error: unknown) => {
+      throw new Error(`${String(error)} It holds “${there}”.`);
+    });
+  }
+
   async choose(files: string[], button = 'Choose pictures'): Promise<void> {
     this.taps += 1;
     const input = (await this.page.waitForSelector(
@@ -71,8 +89,9 @@ export class Attic {
   }
 
   /** Waits until the words are on the page. */
-  async sees(words: string, ms = 30_000): Promise<void> {
-    await until(`the page says “${words}”`, async () => (await this.text()).includes(words), ms);
+  async sees(words: string | RegExp, ms = 30_000): Promise<void> {
+    const says = (text: string) => (typeof words === 'string' ? text.includes(words) : words.test(text));
+    await until(`the page says “${words}”`, async () => says(await this.text()), ms);
   }
 
   async seesNot(words: string, ms = 30_000): Promise<void> {
@@ -107,8 +126,14 @@ export class Attic {
       await this.page.$eval('[role=main]', (list) => list.scrollBy(0, 400));
       return false;
     });
-    await this.page.locator(row).click();
-    await this.page.waitForSelector('[role=main][aria-label="Item sheet"]');
+    // What has only just come in may move the list under the finger: a person taps again.
+    await until(`the sheet of “${title}” is open`, async () => {
+      if (await this.page.$(row)) await this.page.locator(row).click();
+      return this.page.waitForSelector('[role=main][aria-label="Item sheet"]', { timeout: 8_000 }).then(
+        () => true,
+        () => false,
+      );
+    });
   }
 
   async addFlaw(
@@ -123,6 +148,18 @@ export class Attic {
     await this.press(how, '[aria-label="New flaw"]');
     if (size) await this.fill('Size of the flaw', size);
     await this.press('Keep this flaw');
+  }
+
+  /** Presses what saves a file. @returns its bytes */
+  async saves(name: string): Promise<Buffer> {
+    const folder = mkdtempSync(join(tmpdir(), 'attic-saved-'));
+    const session = await this.page.createCDPSession();
+    await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+    await this.press(name);
+    const finished = () => readdirSync(folder).filter((f) => !f.endsWith('.crdownload'));
+    await until(`“${name}” saved a file`, () => finished().length > 0);
+    await session.detach();
+    return readFileSync(join(folder, finished()[0] ?? ''));
   }
 
   async saved(): Promise<void> {

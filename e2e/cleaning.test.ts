@@ -73,7 +73,7 @@ it('whitens a background, corrects the edge by finger, takes back and does again
   await attic.page.waitForSelector(LARGE);
   await until('the corners are white', async () => (await colours(attic, LARGE, corners)).every(isWhite));
   const middle: [number, number][] = [[0.5, 0.57]];
-  expect((await colours(attic, LARGE, middle)).every(isWhite)).toBe(true);
+  await until('so is the chest', async () => (await colours(attic, LARGE, middle)).every(isWhite));
 
   await attic.press('Clean up picture 1');
   await attic.press('Take the last step back');
@@ -113,7 +113,7 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
   await attic.press('Measure in picture 1');
   await attic.press('A4 sheet');
   await attic.sees('A4 sheet found');
-  expect(await attic.text()).toMatch(/tilted by (19|20|21)°/u);
+  await attic.sees(/tilted by (19|20|21)°/u);
   await attic.press('Pit to pit');
 
   // Its ends are dragged to two points whose distance is known.
@@ -121,6 +121,7 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
   const truth = (690 - 310) * MEASURED_SCENE.mmPerUnit;
   const frame = await (await attic.page.waitForSelector('[data-stage]'))?.boundingBox();
   if (!frame) throw new Error('no stage');
+  await attic.page.waitForSelector('[data-line=chest] circle:nth-of-type(2)');
   for (const [i, [ux, uy]] of ends.entries()) {
     const handle = await (await attic.page.$$('[data-line=chest] circle'))[i]?.boundingBox();
     if (!handle) throw new Error('no handle');
@@ -136,7 +137,7 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
   }
   await attic.press('Keep lengths, make the picture');
   await attic.page.waitForSelector('[role=main][aria-label="Item sheet"]');
-  await until('the figure is there', async () => (await attic.value('Pit to pit')) !== '');
+  await attic.holds('Pit to pit', /\d/u);
   const cm = Number(await attic.value('Pit to pit'));
   // Dragging is exact to about a pixel of the screen, which is three of the picture.
   expect(Math.abs(cm * 10 - truth)).toBeLessThan(Math.max(3, truth * 0.01) + 3);
@@ -163,12 +164,11 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
   await attic.press('Nothing: tape figures');
   await attic.press('Length');
   await attic.fill('Length', '68');
-  const drawn = await attic.page.$$('[data-line]');
-  expect(drawn).toHaveLength(2);
+  await until('both lines are drawn', async () => (await attic.page.$$('[data-line]')).length === 2);
   await attic.press('Make the measurement picture');
   await attic.page.waitForSelector('[role=main][aria-label="Item sheet"]');
   await until('the figures are on it', async () => (await print()) !== metric);
-  expect(await attic.value('Length')).toBe('68');
+  await attic.holds('Length', '68');
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });

@@ -1,11 +1,38 @@
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
 import { house } from './house';
-import { until } from './serverProcess';
-import { jumper, thingsReady } from './world';
+import { jumper, thingsReady, type ReadyThing } from './world';
 
 const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
-const TWENTY = Array.from({ length: 20 }, (_, i) => `Gansey jumper of chest number ${i + 1}`);
+const BARCODES = ['2000000000015', '2000000000046', '2000000000077', '2000000000107'];
+/** Sixteen jumpers, which no record shop takes, and four books, which no clothes shop takes. */
+const TWENTY = Array.from(
+  { length: 20 },
+  (_, i) => `${i < 16 ? 'Gansey jumper' : 'Field guide'} of chest number ${i + 1}`,
+);
+const SEVEN = [
+  'Brackenmoor',
+  'Threadwick',
+  'Nearstile',
+  'Oldhollow',
+  'Quirestack',
+  'Lanternyard',
+  'Handbill',
+];
+const book = (title: string, barcode: string, price: number): ReadyThing => ({
+  part: {
+    kind: 'book',
+    title,
+    description: LONG,
+    use: 'regular',
+    cost: 100,
+    price,
+    weightG: 480,
+    spot: 'Box 2',
+    facts: { model: title, author: 'E. Farrowdale', brand: 'Drumlin Press', barcode, decade: '1970s' },
+  },
+  markets: [],
+});
 const [FIRST, SECOND] = ['Gansey jumper, first in petrol', 'Gansey jumper, second in petrol'];
 const PHONE_ONE = 'Gansey jumper for one thumb';
 const petrol = (title: string, price: number) => jumper(title, ['brackenmoor', 'threadwick'], { facts: { brand: 'Ostler', department: 'Men', size: 'M', colour: 'Petrol', material: 'Wool' }, price }); // prettier-ignore
@@ -16,7 +43,9 @@ const at = house({
       petrol(FIRST!, 5_100),
       petrol(SECOND!, 5_200),
       jumper(PHONE_ONE, [], { description: LONG, price: 5_300, facts: { decade: '1970s' } }),
-      ...TWENTY.map((title, i) => jumper(title, [], { description: LONG, price: 6_000 + i * 100, facts: { decade: '1970s' } })),
+      ...TWENTY.map((title, i) =>
+        i < 16 ? jumper(title, [], { description: LONG, price: 6_000 + i * 100, facts: { decade: '1970s' } }) : book(title, BARCODES[i - 16]!, 900 + i * 100),
+      ),
     ]),
 }); // prettier-ignore
 
@@ -61,16 +90,17 @@ it('lists one thing on six marketplaces by thumb', async () => {
   await attic.page.close();
 });
 
-it('sends twenty things to six marketplaces in one go on a wide page, each once', async () => {
+it('sends twenty things to seven marketplaces in one go on a wide page, each once', async () => {
   const attic = await Attic.open(at, WIDE);
   await attic.go('Stock');
   await attic.press('Crosslist');
   await attic.fill('Search', 'chest number');
   await attic.press('Choose all 20');
   attic.taps = 0;
-  for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile', 'Oldhollow', 'Lanternyard', 'Handbill'])
-    await attic.press(`Plan all for ${market}, or none`);
+  for (const market of SEVEN) await attic.press(`Plan all for ${market}, or none`);
+  // What a marketplace does not take stays behind, with the reason.
   await attic.sees('120 ready', 60_000);
+  await attic.sees('20 to put right');
   await attic.sees('Take-home €');
   await attic.press('Send 120');
   // It goes on while the person is elsewhere.
@@ -81,11 +111,11 @@ it('sends twenty things to six marketplaces in one go on a wide page, each once'
   await attic.fill('Search', 'chest number');
   await attic.sees('100 live', 240_000);
   process.stdout.write(
-    `twenty things on six marketplaces: ${attic.taps} taps, ${attic.typed - 24} characters\n`,
+    `twenty things on seven marketplaces: ${attic.taps} taps, ${attic.typed - 24} characters\n`,
   );
   for (const market of ['brackenmoor', 'threadwick', 'oldhollow', 'lanternyard']) {
     const shop = await (await fetch(`${at.server.address}/outside/${market}/`)).text();
-    for (const title of TWENTY)
+    for (const title of TWENTY.slice(0, market === 'threadwick' ? 16 : 20))
       expect([market, title, shop.split(`${title}<`).length - 1]).toEqual([market, title, 1]);
   }
   // Those taken down are taken down, in one go.
@@ -94,7 +124,7 @@ it('sends twenty things to six marketplaces in one go on a wide page, each once'
   await attic.press('Choose all 2');
   await attic.press('Withdraw 10');
   await attic.press('Yes, withdraw 10');
-  await until('none of it is live any more', async () => / 0 live/u.test(await attic.text()), 60_000);
+  await attic.sees(/ 0 live/u, 60_000);
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
-});
+}, 480_000);

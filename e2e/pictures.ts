@@ -13,6 +13,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 
+import { Exam } from '@/contract/picture';
+
 import { camera } from '../demo/draw/measured';
 import type { Shot } from '../demo/draw/studio';
 
@@ -21,7 +23,9 @@ export type Wanted =
   | { what: 'garment'; of: string; shot: Omit<Shot, 'name'>; seed: number; side: number }
   | { what: 'phone' | 'measured' | 'huge' | 'png' }
   | { what: 'barcode'; digits: string }
-  | { what: 'label' | 'whiteboard'; lines: readonly string[] };
+  | { what: 'label' | 'whiteboard'; lines: readonly string[] }
+  /** Not a picture: what the app finds when it examines one. */
+  | { what: 'exam'; of: Wanted };
 
 /** Where the phone was; must never be seen again. */
 export const GPS = { latitude: [[51, 1], [30, 1], [0, 1]], longitude: [[0, 1], [7, 1], [0, 1]] }; // prettier-ignore
@@ -45,7 +49,10 @@ const KEPT = '.cache/test-pictures';
 
 /** Drawn once, and again when the drawing changes. */
 const drawing = createHash('sha256');
-for (const file of ['e2e/studio.ts', ...readdirSync('demo/draw').map((name) => `demo/draw/${name}`)])
+for (const file of [
+  'e2e/studio.ts',
+  ...['demo/draw', 'src/core/pixels'].flatMap((of) => readdirSync(of).map((name) => `${of}/${name}`)),
+])
   drawing.update(readFileSync(file));
 const DRAWING = drawing.digest('hex');
 
@@ -78,6 +85,13 @@ export const phonePicture = (name = 'phone.jpg') => drawn(name, { what: 'phone' 
 /** A picture of the gansey, square. */
 export const garmentPicture = (name: string, shot: Omit<Shot, 'name'>, seed: number, side = 1_500) =>
   drawn(name, { what: 'garment', of: 'gansey', shot, seed, side });
+
+/** The same with what the app finds on it: pages that get both have nothing to examine. */
+export async function examinedPicture(name: string, shot: Omit<Shot, 'name'>, seed: number, side: number) {
+  const of: Wanted = { what: 'garment', of: 'gansey', shot, seed, side };
+  const exam = await drawn(`${name}.json`, { what: 'exam', of });
+  return { file: await drawn(name, of), exam: Exam.parse(JSON.parse(readFileSync(exam, 'utf8'))) };
+}
 
 /** A small picture of one of the demo world's things: "boots", "lamp". */
 export const thingPicture = (of: string, seed = 7) =>

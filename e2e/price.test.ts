@@ -55,7 +55,7 @@ it('writes, prices and previews a complete record for every marketplace, and sen
   expect(attic.taps).toBeLessThanOrEqual(10);
 
   // Buyers search for sweaters and pullovers, and a jumper is one.
-  expect(await attic.value('Title')).toMatch(/^Kittiwake Mills Men jumper .*sweater/u);
+  await attic.holds('Title', /^Kittiwake Mills Men jumper .*sweater/u);
   await attic.press('Send to 6 marketplaces');
   for (const { market, text, words } of shown.filter((s) => s.market !== 'Handbill')) {
     await attic.waitForWindow(`${market}: live`);
@@ -75,15 +75,16 @@ it('finds out what others sold for, keeps a person’s word on it, and works on 
   await attic.openThing('Kittiwake Mills Men jumper');
   await attic.press('What did others sell for?');
   await attic.sees('Asked just now');
-  const sales = async () => Number(/(\d+) sales/u.exec(await attic.text())?.[1] ?? 0);
-  const before = await sales();
-  expect(before).toBeGreaterThan(4);
+  await until(
+    'there were more than four',
+    async () => Number(/(\d+) sales/u.exec(await attic.text())?.[1]) > 4,
+  );
   await attic.page.locator('[role=button] ::-p-text(Look at the)').click();
   const drop = await attic.page.waitForSelector('[aria-label^="Drop "]');
   const name = (await drop?.evaluate((e) => e.getAttribute('aria-label'))) ?? '';
   await attic.press(name);
   // The same record may stand there under a twin's name: the count tells.
-  await until('one sale or offer fewer counts', async () => (await attic.text()).includes('dropped by hand'));
+  await attic.sees('dropped by hand');
   await attic.press('Ask again what others sold for');
   await attic.sees('dropped by hand');
   await attic.press('Coming down');
@@ -117,10 +118,7 @@ it('cleans words brought in from elsewhere, and offers the facts in them', async
   await attic.fill('Paste words or a page', page);
   await attic.sees('another shop’s own words');
   await attic.press('Take these words as the description');
-  await until(
-    'the description is taken',
-    async () => (await attic.value('Description')) === 'Knitted on the quay.\n\n- Sleeve 61 cm',
-  );
+  await attic.holds('Description', 'Knitted on the quay.\n\n- Sleeve 61 cm');
   await attic.sees('from words brought in');
   expect(attic.complaints).toEqual([]);
 });

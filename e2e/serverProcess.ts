@@ -4,6 +4,8 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+import { createClient } from '@libsql/client';
+
 /** The real server in a process of its own, so that it can be killed. */
 export class ServerProcess {
   private child: ChildProcess | null = null;
@@ -11,7 +13,8 @@ export class ServerProcess {
   private constructor(
     readonly port: number,
     readonly data: string,
-    readonly world: string | null,
+    /** What the app begins with where it is empty; taken in at the next `up`. */
+    public world: string | null,
   ) {}
 
   /** Starts on a free port with data of its own. */
@@ -51,6 +54,17 @@ export class ServerProcess {
     await gone;
   }
 
+  /** The key by which a marketplace lets the seller in, for doing there what a seller does by hand. */
+  async token(market: string): Promise<string> {
+    const db = createClient({ url: `file:${join(this.data, 'ledger.db')}` });
+    const { rows } = await db.execute({
+      sql: 'SELECT body FROM fact WHERE name=?',
+      args: [`token.${market}`],
+    });
+    db.close();
+    return String(rows[0]?.body);
+  }
+
   /** Sets a stand-in's switchboard. */
   async switchboard(market: string, switches: Record<string, unknown>): Promise<void> {
     const response = await fetch(`${this.address}/outside/${market}/switchboard`, {
@@ -70,6 +84,34 @@ export class ServerProcess {
   }
 }
 
+/** A buyer who needs no browser: buys on a listing's public page. */
+export async function buyAt(page: string): Promise<void> {
+  const way = /\/outside\/(\w+)\//u.exec(page)?.[1];
+  if (way === 'lanternyard') {
+    const body = new URLSearchParams({ basket: '' });
+    const put = await fetch(`${page}/basket`, { method: 'POST', body, redirect: 'manual' });
+    await fetch(new URL(`${put.headers.get('location')}/checkout`, page), { method: 'POST' });
+    return;
+  }
+  const verb = way === 'threadwick' ? 'take' : way === 'quirestack' ? 'order' : 'buy';
+  await fetch(`${page}/${verb}`, { method: 'POST', redirect: 'manual' });
+}
+
+/** A buyer who writes to the seller there, or offers. @returns what the buyer does next in that conversation */
+export async function writeAt(
+  page: string,
+  says: { who: string; words?: string; euros?: string },
+): Promise<(act: 'pay' | 'agree') => Promise<void>> {
+  const [base, id] = [page.replace(/\/[^/]+\/[^/]+$/u, ''), page.split('/').at(-1)];
+  const body = new URLSearchParams({ words: '', euros: '', ...says });
+  const answer = await fetch(`${base}/talk-about/${id}`, { method: 'POST', body, redirect: 'manual' });
+  if (answer.status !== 303) throw new Error(`nobody could write there: ${answer.status}`);
+  const way = new URL(answer.headers.get('location') ?? '', page);
+  return async (act) => {
+    await fetch(`${way.origin}${way.pathname}/${act}${way.search}`, { method: 'POST', redirect: 'manual' });
+  };
+}
+
 /** Waits until something is true; says what it waited for when it never is. */
 export async function until(
   what: string,
@@ -84,7 +126,8 @@ export async function until(
   }
 }
 
-function freePort(): Promise<number> {
+/** A port that nobody listens on just now. */
+export function freePort(): Promise<number> {
   return new Promise((done, fail) => {
     const probe = createServer();
     probe.on('error', fail);

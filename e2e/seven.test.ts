@@ -8,7 +8,7 @@ import { Attic } from './attic';
 import { PHONE } from './browser';
 import { house, type House } from './house';
 import { garmentPicture } from './pictures';
-import { until } from './serverProcess';
+import { buyAt, until } from './serverProcess';
 import { jumper, thingsReady } from './world';
 
 const BY_HAND = 'Gansey jumper by hand';
@@ -35,11 +35,6 @@ const at: House = house({
     ]),
 }); // prettier-ignore
 
-const buy = async (attic: Attic, market: string, path: string) => {
-  const page = await attic.publicPage(market);
-  await fetch(`${page}/${path}`, { method: 'POST', redirect: 'manual' });
-};
-
 it('prepares what nobody can call, and is red until it was taken down by hand', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.openThing(BY_HAND);
@@ -51,8 +46,11 @@ it('prepares what nobody can call, and is red until it was taken down by hand', 
   await attic.press('Put it up');
 
   // A person fills in the board's form with what was prepared.
-  const prepared = await attic.page.$eval('[aria-label="By hand on Handbill"]', (e) => (e as HTMLElement).innerText); // prettier-ignore
-  for (const words of [BY_HAND, '41.00', 'For wearing', 'Fair']) expect(prepared).toContain(words);
+  await attic.page.waitForSelector('[aria-label="By hand on Handbill"]');
+  const prepared = () =>
+    attic.page.$eval('[aria-label="By hand on Handbill"]', (e) => (e as HTMLElement).innerText);
+  for (const words of [BY_HAND, '41.00', 'For wearing', 'Fair'])
+    await until(`“${words}” is prepared`, async () => (await prepared()).includes(words));
   const form = new FormData();
   for (const [name, value] of Object.entries({ heading: BY_HAND, words: LONG, price: '41.00', board: 'wear', state: 'fair' })) form.set(name, value); // prettier-ignore
   form.append('photos', new Blob([readFileSync(await garmentPicture('hand.jpg', {}, 1, 800))], { type: 'image/jpeg' }), '1.jpg'); // prettier-ignore
@@ -63,7 +61,7 @@ it('prepares what nobody can call, and is red until it was taken down by hand', 
   await attic.press('It is up on Handbill');
   await attic.waitForWindow('Handbill: live');
 
-  await buy(attic, 'Brackenmoor', 'buy');
+  await buyAt(await attic.publicPage('Brackenmoor'));
   await attic.waitForWindow('Brackenmoor: sold');
   await attic.go('Today');
   await attic.sees('Take it down on Handbill yourself');
@@ -90,6 +88,7 @@ it('says when a key has run out, keeps what was sent, and goes on with a new cod
   const page = await (await fetch(`${at.server.address}/outside/threadwick/access`, { method: 'POST' })).text();
   await attic.fill('Code from Threadwick', /id="code">(\d+)</u.exec(page)?.[1] ?? '');
   await attic.press('Connect Threadwick');
+  await attic.seesNot('Its key has run out');
   await attic.press('Test Threadwick');
   await attic.sees('It answers, in');
   await attic.openThing(LOCKED);
@@ -109,7 +108,7 @@ it('says when a key has run out, keeps what was sent, and goes on with a new cod
 }); // prettier-ignore
 
 it('auctions it to the highest bid, and takes it down elsewhere when the auction ends', async () => {
-  await at.server.switchboard('oldhollow', { dayLasts: 8_000 });
+  await at.server.switchboard('oldhollow', { dayLasts: 20_000 });
   const attic = await Attic.open(at, PHONE);
   await attic.openThing(BID);
   await attic.page.waitForSelector('::-p-aria(Send to Brackenmoor and Oldhollow)');
@@ -144,7 +143,7 @@ it('lists against a record, priced beside the copies of others, and hears by the
   await attic.page.locator('[role=button][aria-label^="Ask "][aria-label$=" on Quirestack"]').click();
   await attic.press('Send to Quirestack');
   await attic.waitForWindow('Quirestack: live');
-  await buy(attic, 'Quirestack', 'order');
+  await buyAt(await attic.publicPage('Quirestack'));
   await attic.waitForWindow('Quirestack: sold', 60_000);
   expect(attic.complaints).toEqual([]);
   await attic.page.close();

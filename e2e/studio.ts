@@ -4,6 +4,8 @@ import { createCanvas, loadImage } from '@napi-rs/canvas';
 import bwipjs from 'bwip-js/node';
 import piexif from 'piexifjs';
 
+import { examine } from '@/core/pixels/examine';
+
 import * as clothes from '../demo/draw/clothes';
 import { photographMeasured } from '../demo/draw/measured';
 import * as objects from '../demo/draw/objects';
@@ -89,7 +91,18 @@ function draw(wanted: Wanted): Promise<Buffer> {
       return whiteboard(wanted.lines, 6).encode('jpeg', 88);
     case 'png':
       return photograph(gansey, { name: 'front' }, 31, 900).encode('png');
+    case 'exam':
+      return exam(wanted.of);
   }
+}
+
+async function exam(of: Wanted): Promise<Buffer> {
+  const picture = await loadImage(await draw(of));
+  const { width, height } = picture;
+  const pen = createCanvas(width, height).getContext('2d');
+  pen.drawImage(picture, 0, 0);
+  const { data } = pen.getImageData(0, 0, width, height);
+  return Buffer.from(JSON.stringify(examine({ width, height, data: new Uint8ClampedArray(data) })));
 }
 
 const [wanted, file] = process.argv.slice(2);

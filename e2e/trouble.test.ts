@@ -2,19 +2,11 @@ import { Attic } from './attic';
 import { PHONE } from './browser';
 import { house } from './house';
 import { listJumper, openReady } from './listing';
-import { until } from './serverProcess';
+import { buyAt, until } from './serverProcess';
 import { jumpersReady } from './world';
 
 const TITLE = 'Gansey jumper on a bad evening, size M';
 const at = house({ afresh: true, world: () => jumpersReady([TITLE]) });
-
-/** A buyer who needs no browser. */
-async function buy(address: string): Promise<void> {
-  await fetch(`${address}/${address.includes('threadwick') ? 'take' : 'buy'}`, {
-    method: 'POST',
-    redirect: 'manual',
-  });
-}
 
 it('stays red while Threadwick is out, keeps trying by itself, and turns calm once it is gone there', async () => {
   const attic = await Attic.open(at, PHONE);
@@ -24,12 +16,12 @@ it('stays red while Threadwick is out, keeps trying by itself, and turns calm on
   await attic.page.bringToFront();
 
   await at.server.switchboard('threadwick', { outageMinutes: 5 });
-  await buy(moor);
+  await buyAt(moor);
   await attic.go('Today');
   await attic.sees('Sold on Brackenmoor, not gone everywhere yet');
   await attic.sees('Still up on Threadwick.');
   await attic.sees('It is closed just now. Tried');
-  expect(await attic.page.$('[role=link][aria-label="Today, 1 urgent"]')).not.toBeNull();
+  await attic.page.waitForSelector('[role=link][aria-label="Today, 1 urgent"]');
   // Growing waits: the number of tries goes up without anybody doing anything.
   await attic.sees('Tried 3 times');
   await attic.seesNot('Fetch it from');
@@ -83,7 +75,7 @@ it('knows of a sale that happened while the page was closed and the power was of
   await attic.page.close();
   // The webhook is lost, and the process dies right after the sale.
   await at.server.switchboard('brackenmoor', { hooksLost: true });
-  await buy(moor);
+  await buyAt(moor);
   await at.server.kill();
   await at.server.up();
   await until('it is gone from Threadwick', async () =>
@@ -101,7 +93,7 @@ it('never keeps a second sale quiet', async () => {
   const moor = await attic.publicPage('Brackenmoor');
   const wick = await attic.publicPage('Threadwick');
   await attic.page.bringToFront();
-  await Promise.all([buy(moor), buy(wick)]);
+  await Promise.all([buyAt(moor), buyAt(wick)]);
   await attic.go('Today');
   await attic.sees('Sold twice');
   await attic.sees('that sale stays.');

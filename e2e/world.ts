@@ -2,12 +2,12 @@ import { copyFileSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { Picture, Plan, planId, Settings, Thing } from '@/contract/records';
+import { Picture, Plan, planId, Settings, Thing, type Owner } from '@/contract/records';
 import { codeFor } from '@/core/identity/code';
 import { recordId } from '@/core/identity/recordId';
 
-import type { World } from '../demo/furnish';
-import { garmentPicture } from './pictures';
+import type { Earlier, World } from '../demo/furnish';
+import { examinedPicture } from './pictures';
 
 const AT = Date.parse('2026-11-20T09:00:00Z');
 const MARKETS = ['brackenmoor', 'threadwick', 'nearstile'];
@@ -16,6 +16,8 @@ const MARKETS = ['brackenmoor', 'threadwick', 'nearstile'];
 export interface ReadyThing {
   part: Partial<Thing>;
   markets: readonly string[];
+  /** Listed there when the server begins, by the same way a page would. */
+  sent?: boolean;
 }
 
 const JUMPER: Partial<Thing> = {
@@ -38,31 +40,41 @@ export function jumpersReady(titles: readonly string[], markets: readonly string
 /**
  * A small world for tests that begin where intake ends.
  *
+ * @param owners consignors that things may belong to
+ * @param earlier what somebody listed by hand before there was an attic, with the first two pictures
  * @returns the folder that the server is to be started with
  */
-export async function thingsReady(things: readonly ReadyThing[]): Promise<string> {
+export async function thingsReady(
+  things: readonly ReadyThing[],
+  earlier: readonly Omit<Earlier, 'pictures'>[] = [],
+  owners: readonly Owner[] = [],
+): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'attic-world-'));
   mkdirSync(join(folder, 'pictures'));
   const world: World = {
     settings: Settings.parse({ id: 'settings', nextNumber: things.length + 1, remembered: { nearstile: { place: 'Harbour steps' } } }),
-    hauls: [], owners: [], spots: [], things: [], pictures: [], plans: [], sent: [], bought: [],
+    hauls: [], owners: [...owners], spots: [], things: [], pictures: [], plans: [], sent: [], bought: [], earlier: [],
   }; // prettier-ignore
   const shots = [
-    await garmentPicture('front.jpg', {}, 1, 800),
-    await garmentPicture('back.jpg', { side: 'back' }, 2, 800),
-    await garmentPicture('label.jpg', { zoom: 3, at: [500, 190] }, 3, 800),
-    await garmentPicture('flaw.jpg', { zoom: 3.6, at: [216, 556] }, 4, 800),
+    await examinedPicture('front.jpg', {}, 1, 800),
+    await examinedPicture('back.jpg', { side: 'back' }, 2, 800),
+    await examinedPicture('label.jpg', { zoom: 3, at: [500, 190] }, 3, 800),
+    await examinedPicture('flaw.jpg', { zoom: 3.6, at: [216, 556] }, 4, 800),
   ];
+  world.earlier = earlier.map((e) => ({ ...e, pictures: ['earlier-front.jpg', 'earlier-back.jpg'] }));
+  for (const [i, name] of ['earlier-front.jpg', 'earlier-back.jpg'].entries())
+    copyFileSync(shots[i]!.file, join(folder, 'pictures', name));
   let running = 1;
-  for (const [i, { part, markets }] of things.entries()) {
+  for (const [i, { part, markets, sent }] of things.entries()) {
     const thingId = recordId(running++, 'test');
+    if (sent) world.sent.push(thingId);
     const pictureIds: string[] = [];
-    for (const file of shots) {
+    for (const { file, exam } of shots) {
       const id = recordId(running++, 'test');
       for (const size of ['full', 'thumb']) copyFileSync(file, join(folder, 'pictures', `${id}-${size}.jpg`));
       pictureIds.push(id);
       world.pictures.push(
-        Picture.parse({ id, thingId, origin: 'demo', author: 'Me', addedAt: AT, width: 800, height: 800, bytes: 100_000 }),
+        Picture.parse({ id, thingId, origin: 'demo', author: 'Me', addedAt: AT, width: 800, height: 800, bytes: 100_000, exam }),
       ); // prettier-ignore
     }
     world.things.push(

@@ -17,11 +17,11 @@ const thing = async (page: Page, title: string, section?: string) => {
   await page.locator('input[aria-label="Search"]').fill(title);
   await page.locator(`:is([role=listitem], [role=row]) ::-p-text(${title})`).click();
   await page.waitForSelector('[aria-label="Item sheet"]');
-  if (section)
-    await page.evaluate(
-      (id) => document.getElementById(id)?.scrollIntoView({ block: 'start' }),
-      `sheet-${section}`,
-    );
+  if (section) {
+    // The lower parts of a sheet follow a moment later.
+    const found = await page.waitForSelector(`#sheet-${section}`);
+    await found?.evaluate((part) => part.scrollIntoView({ block: 'start' }));
+  }
 };
 
 const cleaned = async (page: Page) => {
@@ -35,17 +35,8 @@ const cleaned = async (page: Page) => {
   }
 }; // prettier-ignore
 
-const many = async (page: Page) => {
-  await page.goto(`${ADDRESS}/stock`);
-  for (const name of ['Choose several', 'All 16']) await page.locator(`::-p-aria(${name})`).click();
-  await page.locator('::-p-text(Fill in these 16)').click();
-  await page.waitForSelector('[role=main][aria-label="Fill in 16 things"]');
-};
-
 const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page) => Promise<unknown> }[] = [
   { name: 'today', open: (page) => page.goto(`${ADDRESS}/`) },
-  // Before the camera adds a thing.
-  { name: 'many-wide', wide: true, open: (page) => many(page) },
   { name: 'intake', open: (page) => page.goto(`${ADDRESS}/intake`) },
   { name: 'stock', open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'sales', open: (page) => page.goto(`${ADDRESS}/sales`) },
@@ -91,28 +82,29 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
     },
   },
   {
-    name: 'haul',
+    name: 'talks',
     open: async (page) => {
-      await page.goto(`${ADDRESS}/hauls`);
-      await page.locator('::-p-aria(Quayside car boot)').click();
-      await page.waitForSelector('[aria-label="Quayside car boot"][role=main]');
+      await page.goto(`${ADDRESS}/talks`);
+      await page.waitForSelector('::-p-text(Imke offers)');
+    },
+  },
+  { name: 'packing', open: (page) => page.goto(`${ADDRESS}/packing`) },
+  {
+    name: 'consignor',
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/owners`);
+      await page.locator('::-p-aria(Statement for Mrs Aldous)').click();
+      await page.waitForSelector('::-p-text(Owed:)');
     },
   },
   {
-    name: 'barcodes',
+    name: 'bring-in',
     open: async (page) => {
-      await page.goto(`${ADDRESS}/barcodes`);
-      await page
-        .locator('textarea')
-        .fill('2000000000015\n2000000000022\n2000000000039\n2000000000046\n9781234567897');
-      await page.locator('::-p-aria(Look them up)').click();
-      await page.waitForSelector('::-p-text(4 of 5 known)');
-      await page.evaluate(() =>
-        document.querySelector('[aria-label="What was found"]')?.scrollIntoView({ block: 'end' }),
-      );
+      await page.goto(`${ADDRESS}/bring-in`);
+      await page.locator('::-p-aria(Look what is listed)').click();
+      await page.waitForSelector('::-p-text(the same picture)');
     },
   },
-  { name: 'kinds', open: (page) => page.goto(`${ADDRESS}/kinds?at=jumper`) },
   { name: 'today-night', night: true, open: (page) => page.goto(`${ADDRESS}/`) },
   { name: 'stock-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'item-wide', wide: true, open: (page) => thing(page, 'Kittiwake Mills') },

@@ -45,6 +45,9 @@ export interface StartOptions {
 /** How often it is looked at whether a marketplace has new rules, milliseconds. */
 const RULES_EVERY = 20_000;
 
+/** How often it is compared what marketplaces show, milliseconds. */
+const COMPARE_EVERY = 10 * 60_000;
+
 export class PortTaken extends Error {}
 
 /** Puts the parts together: app, courier and the simulated outside on one port of the loopback. */
@@ -146,6 +149,7 @@ export async function start(options: StartOptions): Promise<Running> {
   ready = true;
   await courier.begin();
   courier.watchRules(RULES_EVERY);
+  courier.watchShown(COMPARE_EVERY);
 
   return {
     address,

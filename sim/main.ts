@@ -1,6 +1,10 @@
+import { shortStory } from './story';
 import { World } from './world';
 
-/** `npm run sim -- --seeds N --from S`: runs the courier through N simulated evenings. */
+/**
+ * `npm run sim -- --seeds N --from S`: runs the courier through N simulated evenings. `--whole` tells the whole story of
+ * one that failed, not only what bears on the thing it failed by.
+ */
 const argument = (name: string, otherwise: number) => {
   const at = process.argv.indexOf(`--${name}`);
   const value = at < 0 ? otherwise : Number(process.argv[at + 1]);
@@ -13,6 +17,7 @@ const argument = (name: string, otherwise: number) => {
 
 const seeds = argument('seeds', 1_000);
 const from = argument('from', 1);
+const whole = process.argv.includes('--whole');
 const total = { orders: 0, doubles: 0, crashes: 0, lostAnswers: 0 };
 let failed = 0;
 for (let seed = from; seed < from + seeds; seed += 1) {
@@ -21,7 +26,9 @@ for (let seed = from; seed < from + seeds; seed += 1) {
   if (violations.length === 0) continue;
   failed += 1;
   if (failed > 3) continue;
-  console.log(`seed ${seed}:\n  ${violations.join('\n  ')}\n${story.join('\n')}\n`);
+  const told = whole ? story : shortStory(story, violations);
+  console.log(`seed ${seed}:\n  ${violations.join('\n  ')}\n${told.join('\n')}`);
+  console.log(`  Again, and whole: npm run sim -- --seeds 1 --from ${seed} --whole\n`);
 }
 console.log(
   `${seeds} evenings from seed ${from}: ${failed} failed; ${total.orders} sales, ${total.doubles} sold twice, ` +

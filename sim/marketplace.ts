@@ -5,6 +5,9 @@ export interface Listed {
   ref: string;
   state: 'inReview' | 'live' | 'ended' | 'sold' | 'turnedDown';
   reviewUntil: number;
+  /** Of a thing in choices: how many there are of each piece, sold ones included, and how many were sold here. */
+  stock: Record<string, number> | null;
+  sold: Record<string, number>;
 }
 
 export interface Order {
@@ -12,6 +15,7 @@ export interface Order {
   market: string;
   ref: string;
   at: number;
+  piece: string | null;
 }
 
 /** How a simulated marketplace is made: its way of keeping a repeated call from doing harm. */
@@ -31,6 +35,8 @@ export class Marketplace {
   readonly feed: News[] = [];
   readonly orders: Order[] = [];
   outageUntil = 0;
+  /** The seller's key is no good before this moment. */
+  lockedUntil = 0;
   /** Broken promises seen by the marketplace itself. */
   readonly violations: string[] = [];
 
@@ -39,7 +45,7 @@ export class Marketplace {
     readonly style: Style,
   ) {}
 
-  publish(ref: string, now: number): Listed {
+  publish(ref: string, now: number, stock: Record<string, number> | null = null): Listed {
     const active = this.listings.find((l) => l.ref === ref);
     if (active) return active;
     const listing: Listed = {
@@ -47,6 +53,8 @@ export class Marketplace {
       ref,
       state: this.style.review ? 'inReview' : 'live',
       reviewUntil: now + 4_000,
+      stock,
+      sold: {},
     };
     this.listings.push(listing);
     const thing = ref.split('.')[0];
@@ -55,13 +63,19 @@ export class Marketplace {
     return listing;
   }
 
-  withdraw(ref: string): 'withdrawn' | 'absent' | News {
+  withdraw(ref: string): 'withdrawn' | 'absent' | News[] {
     const listing = this.listings.find((l) => l.ref === ref);
     if (!listing) return 'absent';
-    if (listing.state === 'sold')
-      return this.feed.find((n) => n.kind === 'sale' && n.ref === ref) ?? 'withdrawn';
+    if (listing.state === 'sold') return this.whyOver(listing);
     listing.state = 'ended';
     return 'withdrawn';
+  }
+
+  /** What it answers of a listing that is over: for several pieces the last sale, and that it is over. */
+  whyOver(listing: Listed): News[] {
+    const sales = this.feed.filter((n) => n.kind === 'sale' && n.ref === listing.ref).slice(-1);
+    const ended: News = { kind: 'ended', ref: listing.ref, remoteId: listing.id, why: '' };
+    return listing.stock ? [...sales, ended] : sales;
   }
 
   review(now: number, turnsDown: (l: Listed) => boolean): News[] {
@@ -85,17 +99,30 @@ export class Marketplace {
     return news;
   }
 
-  buy(listing: Listed, now: number): News {
-    listing.state = 'sold';
+  /** What is up with other stock than before. */
+  restock(ref: string, stock: Record<string, number> | null): void {
+    const listing = this.listings.find((l) => l.ref === ref && isUp(l));
+    if (listing) listing.stock = stock;
+  }
+
+  /** @returns null where there is none of that piece left */
+  buy(listing: Listed, now: number, pieceNo = 0): News | null {
+    const left = Object.entries(listing.stock ?? {}).filter(([code, n]) => n > (listing.sold[code] ?? 0));
+    const piece = listing.stock ? (left[pieceNo % Math.max(1, left.length)]?.[0] ?? null) : null;
+    if (listing.stock && piece === null) return null;
+    if (piece !== null) listing.sold[piece] = (listing.sold[piece] ?? 0) + 1;
+    if (piece === null || left.reduce((sum, [code, n]) => sum + n - (listing.sold[code] ?? 0), 0) === 0)
+      listing.state = 'sold';
     const order: Order = {
       id: `${this.name}-order-${this.orders.length + 1}`,
       market: this.name,
       ref: listing.ref,
       at: now,
+      piece,
     };
     this.orders.push(order);
     const news: News = {
-      kind: 'sale', ref: listing.ref, remoteId: listing.id, order: order.id, amount: 2400, postage: 420, fees: 300, at: now,
+      kind: 'sale', ref: listing.ref, remoteId: listing.id, order: order.id, amount: 2400, postage: 420, fees: 300, at: now, ...(piece === null ? {} : { piece }),
     }; // prettier-ignore
     this.feed.push(news);
     return news;

@@ -468,6 +468,37 @@ export const vase: Subject = {
   },
 };
 
+/** An enamel tray with a blue rim and a chip or two. */
+export const tray: Subject = {
+  floor: 'boards',
+  draw(pen, side, random) {
+    const outer = path((p) => p.roundRect(120, 250, 760, 520, 90));
+    solid(pen, outer, '#2f568c', '#1d3a63');
+    const bed = path((p) => p.roundRect(160, 290, 680, 440, 66));
+    solid(pen, bed, '#f4f1e6', '#d9d4c2');
+    inside(pen, bed, () => {
+      pen.fillStyle = side === 'back' ? 'rgba(40,60,90,0.5)' : 'rgba(47,86,140,0.45)';
+      for (let i = 0; i < 420; i += 1) {
+        pen.beginPath();
+        pen.arc(160 + random.between(0, 680), 290 + random.between(0, 440), random.between(1.5, 4.5), 0, 7);
+        pen.fill();
+      }
+    });
+    for (const [x, y, r] of [
+      [872, 420, 13],
+      [180, 742, 9],
+    ] as const) {
+      pen.fillStyle = '#2a2522';
+      pen.beginPath();
+      pen.ellipse(x, y, r, r * 0.7, 0.5, 0, 7);
+      pen.fill();
+    }
+    shine(pen, bed, (p) => { p.moveTo(240, 330); p.bezierCurveTo(420, 310, 620, 318, 760, 350); }, 0.7, 16); // prettier-ignore
+    rim(pen, outer, 0.45, 18);
+    rim(pen, bed, 0.3, 10);
+  },
+};
+
 /** A field guide in a worn cloth binding. */
 export const fieldGuide: Subject = {
   floor: 'boards',

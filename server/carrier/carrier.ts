@@ -1,7 +1,9 @@
 import { z } from 'zod';
 
 import { CarrierRates } from '@/contract/carrier';
+import type { LabelWish, ParcelLabel, ParcelState } from '@/contract/desk';
 
+import { Refused } from '../courier/adapter';
 import { call, readAs } from '../courier/call';
 
 /** A tariff as the carrier publishes it: steps of grams and cents. */
@@ -28,10 +30,58 @@ const Tariff = z.object({
 export interface Carrier {
   /** @throws CallFailed when it can't be asked, in words for a person */
   rates(): Promise<CarrierRates>;
+  /** Buys a label. The same key again gives the same one. @throws CallFailed, Refused */
+  label(wish: LabelWish): Promise<ParcelLabel>;
+  /** It was handed in. */
+  handed(tracking: string): Promise<ParcelState>;
+  where(tracking: string): Promise<ParcelState>;
 }
 
+const NAME = 'Pennant Post';
+const LabelMade = z.object({
+  number: z.string().min(1).max(40),
+  cents: z.number().int().nonnegative(),
+  label: z.string().max(400_000),
+});
+const Where = z.object({
+  number: z.string().max(40),
+  state: z.enum(['announced', 'on its way', 'delivered']),
+  at: z.number().int().nonnegative().nullable(),
+});
+const Objection = z.object({ message: z.string().max(500) });
+
 export function carrier(config: { address: string; token: () => string }): Carrier {
+  const parcel = async (path: string, method: 'GET' | 'POST'): Promise<ParcelState> => {
+    const { status, body } = await call(`${config.address}/post/parcels/${path}`, {
+      method,
+      token: config.token(),
+      expected: [200, 404],
+    });
+    if (status === 404) throw new Refused([{ field: '', message: readAs(Objection, body).message }]);
+    const { number, state, at } = readAs(Where, body);
+    return { tracking: number, state: state === 'on its way' ? 'onItsWay' : state, at };
+  };
   return {
+    handed: (tracking) => parcel(`${tracking}/handed`, 'POST'),
+    where: (tracking) => parcel(tracking, 'GET'),
+    async label({ key, weightG, sidesMm, to, from }) {
+      const { status, body } = await call(`${config.address}/post/labels`, {
+        method: 'POST',
+        token: config.token(),
+        expected: [200, 201, 422],
+        headers: { 'content-type': 'application/json', 'idempotency-key': key },
+        body: JSON.stringify({
+          grams: weightG,
+          sides: sidesMm,
+          destination: to.zone,
+          to: { name: to.name, lines: to.lines },
+          from,
+        }),
+      });
+      if (status === 422) throw new Refused([{ field: '', message: readAs(Objection, body).message }]);
+      const { number, cents, label } = readAs(LabelMade, body);
+      return { carrier: NAME, tracking: number, cost: cents, pdf: label };
+    },
     async rates() {
       const { body } = await call(`${config.address}/post/tariff`, {
         token: config.token(),

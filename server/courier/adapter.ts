@@ -1,5 +1,8 @@
 import type { Comp, CompetingOffer, Sought } from '@/contract/comps';
 import type { ListingDraft, Reason } from '@/contract/courier';
+import type { Coupon, DepotParcel, DepotStock } from '@/contract/atMarket';
+import type { OfferWish, OrderAtMarket, OrderWish, Talk } from '@/contract/desk';
+import type { OwnListing } from '@/contract/ownListing';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
@@ -44,6 +47,8 @@ export interface Adapter {
     pollEvery: number;
     /** There is no way to call it: a person does all of it, and says so. */
     byHand?: boolean;
+    /** Buyers there are shown that a thing is promised (`draft.held`). */
+    showsHolds?: boolean;
   };
   ruleSheet(): Promise<RuleSheet>;
   publish(call: PublishCall, pictures: Pictures): Promise<Published | AlreadyOver>;
@@ -61,14 +66,61 @@ export interface Adapter {
   /** What the marketplace holds under our reference; null: nothing. */
   lookUp(ref: string): Promise<(Published & { over: boolean }) | null>;
   eventsSince(cursor: string | null): Promise<{ news: News[]; cursor: string }>;
+  /** All listings of the seller that are up or in review, whoever put them up; absent where nobody can be asked. */
+  own?(): Promise<OwnListing[]>;
+  /** A picture of a listing, by its name there. Its bytes are not to be trusted. */
+  picture?(name: string): Promise<Uint8Array<ArrayBuffer>>;
   /** What was offered in a category before, sold or not, with any of these words. Conditions come as our wear. */
   history(category: string, words: string): Promise<Comp[]>;
   /** What buyers search for in a category, the most searched first. */
   sought(category: string): Promise<Sought[]>;
   /** Other sellers' copies of a catalogue record, where things are listed against such; null: no such record. */
   competing?(barcode: string): Promise<CompetingOffer[] | null>;
+  /** Where the marketplace stores things and posts them itself. */
+  depot?: Depot;
+  /** Where the seller gives buyers words that take something off. */
+  coupons?: Coupons;
+  /** What buyers ask and offer there. */
+  talks?: TalkDesk;
+  /** Bought things there, where the marketplace handles the money. */
+  orders?: OrderDesk;
   /** Reads a message the marketplace sent by itself; null: not genuine. */
   readHook?(header: (name: string) => string | undefined, body: string, now: number): News[] | null;
+}
+
+/** Conversations with buyers. */
+export interface TalkDesk {
+  all(): Promise<Talk[]>;
+  /** The same words right after themselves are one answer. */
+  reply(talk: string, words: string): Promise<void>;
+  answerOffer(talk: string, offer: string, wish: OfferWish): Promise<void>;
+}
+
+/** What happens to an order after the sale. */
+export interface OrderDesk {
+  /** null: there is no such order. */
+  order(no: string): Promise<OrderAtMarket | null>;
+  change(no: string, wish: OrderWish): Promise<OrderAtMarket>;
+  /** The statement as a file, in the signs and columns the rule sheet tells. */
+  statement(): Promise<string>;
+}
+
+/** A marketplace's depot. */
+export interface Depot {
+  /** Says what a parcel holds before it is sent. @returns the parcel's number, to be written on it */
+  announce(contents: readonly { code: string; barcode: string }[]): Promise<string>;
+  /** All parcels, with what arrived of each. */
+  parcels(): Promise<DepotParcel[]>;
+  /** Its report of the day. */
+  stock(): Promise<DepotStock>;
+  /** Has things sent back to the seller, by the depot's numbers. What is offered from there has to be taken down before. */
+  sendBack(nos: readonly string[]): Promise<void>;
+}
+
+export interface Coupons {
+  all(): Promise<Coupon[]>;
+  put(coupon: Coupon): Promise<void>;
+  end(code: string): Promise<void>;
 }
 
 /** The call brought no answer that settles it. */

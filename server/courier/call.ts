@@ -22,20 +22,27 @@ export async function call(
 ): Promise<Answer> {
   const { token, expected, ...request } = init;
   const changing = (request.method ?? 'GET') !== 'GET';
-  let response: Response;
-  let text: string;
-  try {
-    response = await fetch(address, {
+  const once = async () => {
+    const response = await fetch(address, {
       ...request,
       redirect: 'manual',
       headers: { ...request.headers, authorization: `Bearer ${token}` },
       signal: AbortSignal.timeout(CALL_LIMIT),
     });
-    text = await readLimited(response);
-  } catch (error) {
-    const late = error instanceof Error && error.name === 'TimeoutError';
-    throw new CallFailed(late ? 'No answer in time.' : 'The connection broke off.', changing);
-  }
+    return { response, text: await readLimited(response) };
+  };
+  const isLate = (error: unknown) => error instanceof Error && error.name === 'TimeoutError';
+  // A kept connection may have been closed from the other side since it was used last: what only asks is asked once more
+  // at once, on a fresh one (RFC 9112, 9.3.1).
+  const again = (error: unknown) => {
+    if (changing || isLate(error) || error instanceof TooLong) throw error;
+    return once();
+  };
+  const { response, text } = await once()
+    .catch(again)
+    .catch((error: unknown) => {
+      throw new CallFailed(isLate(error) ? 'No answer in time.' : 'The connection broke off.', changing);
+    });
   if (expected.includes(response.status)) {
     try {
       return { status: response.status, body: text === '' ? null : JSON.parse(text) };
@@ -57,6 +64,8 @@ export async function call(
   throw new CallFailed(`It answered with an error (${response.status}).`, changing && response.status >= 500);
 }
 
+class TooLong extends Error {}
+
 async function readLimited(response: Response): Promise<string> {
   const reader = response.body?.getReader();
   if (!reader) return '';
@@ -68,7 +77,7 @@ async function readLimited(response: Response): Promise<string> {
     size += value.length;
     if (size > MOST) {
       await reader.cancel();
-      throw new Error('answer too long');
+      throw new TooLong('answer too long');
     }
     chunks.push(value);
   }

@@ -1,17 +1,22 @@
 import { createClient, type Client, type InStatement } from '@libsql/client';
 
 import type { CommandAnswer } from '@/contract/courier';
+import { thingOfRef } from '@/core/courier/refs';
 import type { CourierEvent } from '@/core/courier/types';
 
 export interface Line {
   seq: number;
   at: number;
   event: CourierEvent;
+  /** Of a command. */
+  answer?: CommandAnswer;
 }
 
 /** What goes in: an event, and for a command the answer it got. */
 export interface Entry {
   event: CourierEvent;
+  /** What it is about, where a reference alone does not tell. */
+  thing?: string | null;
   answer?: CommandAnswer;
 }
 
@@ -32,6 +37,7 @@ export class Ledger {
            seq INTEGER PRIMARY KEY AUTOINCREMENT, at INTEGER NOT NULL, type TEXT NOT NULL,
            thing TEXT, market TEXT, command TEXT UNIQUE, answer TEXT, body TEXT NOT NULL)`,
         'CREATE INDEX IF NOT EXISTS ledger_thing ON ledger (thing)',
+        'CREATE TABLE IF NOT EXISTS snapshot (seq INTEGER PRIMARY KEY, body TEXT NOT NULL)',
         'CREATE TABLE IF NOT EXISTS sheet (market TEXT PRIMARY KEY, body TEXT NOT NULL)',
         'CREATE TABLE IF NOT EXISTS fact (name TEXT PRIMARY KEY, body TEXT NOT NULL)',
       ],
@@ -42,12 +48,12 @@ export class Ledger {
 
   /** Writes events in one transaction, durably. @returns the last line's number */
   async append(entries: readonly Entry[], at: number): Promise<number> {
-    const statements: InStatement[] = entries.map(({ event, answer }) => ({
+    const statements: InStatement[] = entries.map(({ event, answer, thing }) => ({
       sql: 'INSERT INTO ledger (at, type, thing, market, command, answer, body) VALUES (?,?,?,?,?,?,?)',
       args: [
         at,
         event.type === 'command' ? event.command.type : event.type,
-        thingIn(event),
+        thing ?? thingIn(event),
         marketIn(event),
         event.type === 'command' ? event.command.id : null,
         answer ? JSON.stringify(answer) : null,
@@ -62,14 +68,44 @@ export class Ledger {
   async *read(after = 0): AsyncGenerator<Line> {
     for (let from = after; ;) {
       const { rows } = await this.db.execute({
-        sql: 'SELECT seq, at, body FROM ledger WHERE seq > ? ORDER BY seq LIMIT 5000',
+        sql: 'SELECT seq, at, answer, body FROM ledger WHERE seq > ? ORDER BY seq LIMIT 5000',
         args: [from],
       });
       for (const row of rows) {
         from = Number(row.seq);
-        yield { seq: from, at: Number(row.at), event: JSON.parse(String(row.body)) as CourierEvent };
+        const answer = row.answer ? (JSON.parse(String(row.answer)) as CommandAnswer) : undefined;
+        yield {
+          seq: from,
+          at: Number(row.at),
+          event: JSON.parse(String(row.body)) as CourierEvent,
+          ...(answer ? { answer } : {}),
+        };
       }
       if (rows.length < 5_000) return;
+    }
+  }
+
+  /** Keeps what came out of all lines up to one, in place of what was kept so before. Nothing is true because of it. */
+  async keepSnapshot(seq: number, body: unknown): Promise<void> {
+    await this.db.batch(
+      [
+        {
+          sql: 'INSERT OR REPLACE INTO snapshot (seq, body) VALUES (?,?)',
+          args: [seq, JSON.stringify(body)],
+        },
+        { sql: 'DELETE FROM snapshot WHERE seq < ?', args: [seq] },
+      ],
+      'write',
+    );
+  }
+
+  /** The newest snapshot; null where there is none that can be read. */
+  async snapshot(): Promise<{ seq: number; body: unknown } | null> {
+    const { rows } = await this.db.execute('SELECT seq, body FROM snapshot ORDER BY seq DESC LIMIT 1');
+    try {
+      return rows[0] ? { seq: Number(rows[0].seq), body: JSON.parse(String(rows[0].body)) } : null;
+    } catch {
+      return null;
     }
   }
 
@@ -129,12 +165,28 @@ export class Ledger {
   }
 }
 
-/** Which thing a line is about; null where it is about none or several. */
-export function thingIn(event: CourierEvent): string | null {
+/**
+ * Which thing a line is about; null where it is about none or several.
+ *
+ * @param behind the thing a reference belongs to
+ */
+export function thingIn(
+  event: CourierEvent,
+  behind: (ref: string) => string | null = thingOfRef,
+): string | null {
   if (event.type === 'command') return event.command.thing;
+  if (event.type === 'strays') {
+    const refs = [
+      ...event.gone,
+      ...[...event.lingering, ...event.edited, ...(event.found ?? []), ...(event.extra ?? [])].map(
+        (x) => x.ref,
+      ),
+    ];
+    return refs.length === 1 ? behind(refs[0]!) : null;
+  }
   const ref =
     'ref' in event ? event.ref : event.type === 'news' && event.news.length === 1 ? event.news[0]?.ref : null;
-  return ref?.split('.')[0] ?? null;
+  return ref ? behind(ref) : null;
 }
 
 export function marketIn(event: CourierEvent): string | null {

@@ -3,6 +3,7 @@ import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 
 import { clipKind } from '@/core/picture/clipPrivacy';
+import { fileKind } from '@/core/picture/fileKind';
 
 /** Pictures and clips the courier may have to send, by the SHA-256 of their bytes. */
 export class PictureShelf {
@@ -13,8 +14,7 @@ export class PictureShelf {
     bytes: Uint8Array,
     sort: 'picture' | 'clip' = 'picture',
   ): Promise<'kept' | 'not that picture' | 'not a JPEG' | 'not a clip'> {
-    if (sort === 'picture' && !(bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff))
-      return 'not a JPEG';
+    if (sort === 'picture' && fileKind(bytes) !== 'jpeg') return 'not a JPEG';
     if (sort === 'clip' && !clipKind(bytes.subarray(0, 16))) return 'not a clip';
     if (createHash('sha256').update(bytes).digest('hex') !== hash) return 'not that picture';
     if (await this.has(hash)) return 'kept';

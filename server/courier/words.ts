@@ -1,6 +1,8 @@
 import type { LedgerLine } from '@/contract/courier';
 import type { CourierEvent, News } from '@/core/courier/types';
 
+import Papa from 'papaparse';
+
 import { marketIn, thingIn, type Line } from './ledger';
 
 /** A ledger line in words a person can read; one that reports of several listings is told in as many. */
@@ -20,16 +22,45 @@ export function readable(line: Line): LedgerLine[] {
   }));
 }
 
+const COLUMNS = ['line', 'time', 'who', 'what', 'thing', 'marketplace', 'words', 'answer'] as const;
+const NEW_LINE = '\r\n';
+/** The first row of the ledger as a table (RFC 4180). */
+export const TABLE_HEAD = COLUMNS.join() + NEW_LINE;
+
+/** A ledger line as rows of a table; nothing in it is taken for a formula by whatever opens it. */
+export function tableRows(line: Line): string[] {
+  const { event, answer } = line;
+  const who = event.type !== 'command' ? 'courier' : (event.by ?? 'a person');
+  const said = answer ? (answer.accepted ? 'taken' : (answer.why ?? 'not taken')) : '';
+  return readable(line).map((l) => {
+    const row = [
+      l.seq,
+      new Date(l.at).toISOString(),
+      who,
+      l.type,
+      l.thing ?? '',
+      l.market ?? '',
+      l.words,
+      said,
+    ];
+    return Papa.unparse([row], { escapeFormulae: true, newline: NEW_LINE }) + NEW_LINE;
+  });
+}
+
 function wordsFor(event: CourierEvent): string {
   switch (event.type) {
     case 'command':
       return {
         send: 'asked to send it',
         withdraw: 'asked to withdraw it',
+        adopt: 'looked after from now on',
         sold: 'said it was sold',
         settle: 'second sale dealt with',
         handUp: 'put up by hand',
         handDown: 'taken down by hand',
+        hold: 'promised to somebody',
+        release: 'no longer promised',
+        undo: 'sale came to nothing',
       }[event.command.type];
     case 'letOut':
       return 'sending it now';
@@ -47,6 +78,18 @@ function wordsFor(event: CourierEvent): string {
       return `${event.action} not answered: ${event.trouble}`;
     case 'news':
       return event.news.map(newsWords).join('; ');
+    case 'strays':
+      return [
+        ...event.gone.map((ref) => `${ref} is no longer shown there`),
+        ...event.lingering.map(({ ref }) => `${ref} was still shown, taken down again`),
+        ...event.edited.map(({ ref, as }) =>
+          as ? `${ref} was changed there` : `${ref} is shown as it was sent again`,
+        ),
+        ...(event.found ?? []).map(({ ref }) => `${ref} is there, and looked after again`),
+        ...(event.extra ?? []).map(({ ref }) => `${ref} was there as well, taken down`),
+      ].join('; ');
+    case 'looked':
+      return 'looked what is there';
     case 'connection':
       return { connected: 'connected', paused: 'paused', off: 'disconnected' }[event.link];
     case 'started':

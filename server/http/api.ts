@@ -1,10 +1,11 @@
 import type { HttpBindings } from '@hono/node-server';
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import { streamSSE } from 'hono/streaming';
+import { stream, streamSSE } from 'hono/streaming';
 
 import {
   Command,
+  CommandBy,
   ConnectionWish,
   type ConnectionTested,
   type DraftsAnswer,
@@ -14,18 +15,27 @@ import {
 } from '@/contract/courier';
 import { RecordId, Sha256 } from '@/contract/common';
 
+import {
+  Coupon,
+  DepotBack,
+  DepotContents,
+  type CouponsAnswer,
+  type ParcelAnnounced,
+  type ParcelsAnswer,
+} from '@/contract/atMarket';
+import type { CompareAnswer, OwnAnswer } from '@/contract/ownListing';
 import type { LookUpAnswer } from '@/contract/catalogue';
-import type { CarrierRates } from '@/contract/carrier';
 import type { CompetingAnswer, CompsAnswer, SoughtAnswer } from '@/contract/comps';
 
-import { CallFailed, type Adapter } from '../courier/adapter';
+import { CallFailed, Refused, type Adapter } from '../courier/adapter';
 import type { Carrier } from '../carrier/carrier';
 import { NotLetIn, type Connections } from '../courier/connections';
 import type { Courier, ThingNews } from '../courier/courier';
 import type { Ledger } from '../courier/ledger';
 import type { PictureShelf } from '../courier/pictureShelf';
-import { readable } from '../courier/words';
+import { readable, TABLE_HEAD, tableRows } from '../courier/words';
 import type { LookUpDesk } from '../lookup/desk';
+import { deskRoutes, type OfMarket } from './desk';
 import { fromOwnPage, sessionCheck } from './guard';
 
 /** The largest picture a marketplace could ask for, with room. */
@@ -123,14 +133,89 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     }
   });
 
-  app.get('/rates', async (c) => {
+  /** What is asked of one marketplace; its trouble becomes an answer with words. */
+  const ofMarket: OfMarket = async (c, ask) => {
+    const adapter = courier.adapter(c.req.param('market') ?? '');
+    if (!adapter) return c.json({ error: 'There is no such marketplace.' }, 404);
     try {
-      return c.json((await carrier.rates()) satisfies CarrierRates);
+      return await ask(adapter);
     } catch (error) {
-      if (!(error instanceof CallFailed)) throw error;
-      return c.json({ error: `The carrier: ${error.message}` }, 502);
+      if (error instanceof Refused) return c.json({ error: `${adapter.name}: ${error.message}` }, 422);
+      if (error instanceof CallFailed) return c.json({ error: `${adapter.name}: ${error.message}` }, 502);
+      throw error;
     }
-  });
+  };
+  deskRoutes(app, { courier, carrier, ofMarket });
+  const cannot = (c: Context) => c.json({ error: 'That can’t be done there.' }, 400);
+
+  app.get('/own/:market', (c) =>
+    ofMarket(c, async (adapter) => {
+      if (!adapter.own) return cannot(c);
+      const listings = (await adapter.own()).map((l) => ({ ...l, thing: courier.thingBehind(l.ref) }));
+      return c.json({ listings } satisfies OwnAnswer);
+    }),
+  );
+  app.post('/own/:market/compare', (c) =>
+    ofMarket(c, async (adapter) => {
+      const strays = await courier.compare(adapter.id);
+      return strays === null
+        ? c.json({ error: `${adapter.name} can’t be asked just now.` }, 502)
+        : c.json({ strays } satisfies CompareAnswer);
+    }),
+  );
+  app.get('/own/:market/pictures/:name', (c) =>
+    ofMarket(c, async (adapter) => {
+      if (!adapter.picture) return cannot(c);
+      const bytes = await adapter.picture(c.req.param('name'));
+      // Whatever was sent, it leaves here as a picture to be drawn anew, never as a page.
+      return c.body(bytes, 200, { 'Content-Type': 'image/jpeg' });
+    }),
+  );
+
+  app.get('/coupons/:market', (c) =>
+    ofMarket(c, async ({ coupons }) =>
+      coupons ? c.json({ coupons: await coupons.all() } satisfies CouponsAnswer) : cannot(c),
+    ),
+  );
+  app.put('/coupons/:market', tooLarge(1_000, 'That is too long.'), (c) =>
+    ofMarket(c, async ({ coupons }) => {
+      const coupon = Coupon.safeParse(await c.req.json().catch(() => null));
+      if (!coupons || !coupon.success) return cannot(c);
+      await coupons.put(coupon.data);
+      return c.body(null, 204);
+    }),
+  );
+  app.delete('/coupons/:market/:code', (c) =>
+    ofMarket(c, async ({ coupons }) => {
+      const code = Coupon.shape.code.safeParse(c.req.param('code'));
+      if (!coupons || !code.success) return cannot(c);
+      await coupons.end(code.data);
+      return c.body(null, 204);
+    }),
+  );
+
+  app.get('/depot/:market', (c) =>
+    ofMarket(c, async ({ depot }) =>
+      depot
+        ? c.json({ parcels: await depot.parcels(), stock: await depot.stock() } satisfies ParcelsAnswer)
+        : cannot(c),
+    ),
+  );
+  app.post('/depot/:market', tooLarge(50_000, 'That is too much for one parcel.'), (c) =>
+    ofMarket(c, async ({ depot }) => {
+      const contents = DepotContents.safeParse(await c.req.json().catch(() => null));
+      if (!depot || !contents.success) return cannot(c);
+      return c.json({ parcel: await depot.announce(contents.data) } satisfies ParcelAnnounced);
+    }),
+  );
+  app.post('/depot/:market/back', tooLarge(20_000, 'That is too much at a time.'), (c) =>
+    ofMarket(c, async ({ depot }) => {
+      const wanted = DepotBack.safeParse(await c.req.json().catch(() => null));
+      if (!depot || !wanted.success) return cannot(c);
+      await depot.sendBack(wanted.data.nos);
+      return c.json({ ok: true });
+    }),
+  );
 
   const LINKS = { resume: 'connected', pause: 'paused', disconnect: 'off' } as const;
   app.post('/connections/:market', tooLarge(1_000, 'That is too long.'), async (c) => {
@@ -191,12 +276,14 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   });
 
   app.post('/commands', tooLarge(COMMAND_LIMIT, 'The command is too long.'), async (c) => {
-    const command = Command.safeParse(await c.req.json().catch(() => null));
+    const body: unknown = await c.req.json().catch(() => null);
+    const command = Command.safeParse(body);
+    const by = CommandBy.safeParse(body);
     if (!command.success) return c.json({ error: 'The courier could not read that command.' }, 400);
     if (command.data.type === 'send')
       for (const hash of [...command.data.draft.pictures, command.data.draft.clip?.hash ?? []].flat())
         if (!(await shelf.has(hash))) return c.json({ error: 'A picture has not arrived yet.' }, 409);
-    return c.json(await courier.command(command.data));
+    return c.json(await courier.command(command.data, by.success ? by.data.by : undefined));
   });
 
   app.get('/ledger', async (c) => {
@@ -209,6 +296,15 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       thing.success ? thing.data : null,
     );
     return c.json({ lines: lines.flatMap(readable), more: lines.length === limit } satisfies LedgerAnswer);
+  });
+
+  /** The whole ledger as a table: every line, who and what, when, and the answer. */
+  app.get('/ledger/file', (c) => {
+    c.header('Content-Type', 'text/csv; charset=utf-8');
+    return stream(c, async (out) => {
+      await out.write(TABLE_HEAD);
+      for await (const line of ledger.read()) for (const row of tableRows(line)) await out.write(row);
+    });
   });
 
   /** What changed since the line the page saw last, then everything as it happens. */

@@ -82,7 +82,7 @@ function looseDraft({ effective, sheet }: Examined): ListingDraft {
   return {
     title: effective.title, description: effective.text, price: effective.price ?? 0, currency: sheet.currency, postage: effective.postage ?? 0,
     category: effective.categoryId ?? '', condition: effective.condition?.code ?? '', specifics: effective.specifics, answers: effective.answers,
-    pictures: [], clip: null, tags: effective.tags, auction: effective.auction, search: effective.search, terms: effective.sentTerms, paid: effective.paid,
+    pictures: [], clip: null, tags: effective.tags, auction: effective.auction, search: effective.search, terms: effective.sentTerms, paid: effective.paid, ...(effective.choices ? { choices: effective.choices } : {}),
   };
 } // prettier-ignore
 

@@ -1,3 +1,4 @@
+import { Choices as ChoicesSchema, type Choices } from '@/contract/choices';
 import { AuctionTerms } from '@/contract/courier';
 import { Picture, Plan, planId, Thing, USES } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
@@ -51,6 +52,26 @@ function goodAnswer(
       return text(12);
   }
 }
+
+/** Several to choose from, now and then one more of something than is taken. */
+function choicesFor(
+  most: NonNullable<RuleSheet['choices']>,
+  random: Random,
+  or: <T>(good: T, ...bad: (() => T)[]) => T,
+  text: (length: number) => string,
+): Choices {
+  const kinds = or(random.between(1, most.options), () => most.options + 1);
+  const count = or(random.between(2, 6), () => 1, () => most.pieces + 1, () => most.pieces);
+  const word = () => or(text(random.between(3, 12)), () => text(most.longest).padEnd(most.longest, 'x'), () => text(most.longest).padEnd(most.longest + 1, 'x'));
+  const options = Array.from({ length: kinds }, () => ({ name: word(), values: [word()] }));
+  const stock = () => or(random.between(1, 9), () => most.stock, () => most.stock + 1);
+  const none = or(false, () => true);
+  const pieces = Array.from({ length: count }, (_, i) => ({
+    values: options.map(() => word()), stock: none ? 0 : stock(), price: random.chance(0.5) ? null : or(random.between(300, 9_000), () => 1), code: `YA-0001/${i + 1}`,
+    pictureIds: [],
+  }));
+  return ChoicesSchema.parse({ options, pieces });
+} // prettier-ignore
 
 /**
  * One listing for one marketplace: sound as often as not, else broken in one or several of the ways that its sheet
@@ -173,6 +194,7 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     price: Math.max(0, price), weightG: 800, use: random.pick(USES), spot: 'A3-12',
     flaws: random.chance(0.15) ? [{ id: 'f', kind: 'torn', place: '', severity: random.chance(0.5) ? 'broken' : 'serious', sizeMm: null, pictureId: null, pin: null }] : [],
     pictureIds: pictures.map((p) => p.id),
+    choices: sheet.choices && random.chance(0.3) ? choicesFor(sheet.choices, random, or, text) : null,
   }); // prettier-ignore
   const market = sheet.marketplace;
   const plan = Plan.parse({

@@ -27,6 +27,10 @@ export const Choices = z.object({
       }),
     )
     .max(400),
+  /** Of each piece so many are never shown, against sales in the same moment. */
+  heldBack: z.number().int().min(0).max(1_000).default(0),
+  /** At most so many of each are shown at once; null: all. */
+  cap: z.number().int().min(1).max(100_000).nullable().default(null),
   /** Number of the next piece's code, so that none is given twice. */
   nextPiece: z.number().int().positive().default(1),
 });

@@ -17,6 +17,27 @@ export const AuctionTerms = z.object({
 });
 export type AuctionTerms = z.infer<typeof AuctionTerms>;
 
+/** Several to choose from: each piece by its code, with how many there ever were of it. */
+export const DraftChoices = z.object({
+  options: z.array(z.string().max(60)).min(1).max(3),
+  pieces: z
+    .array(
+      z.object({
+        code: z.string().min(1).max(90),
+        values: z.array(z.string().max(60)).max(3),
+        price: Minor.nonnegative(),
+        stock: z.number().int().min(0).max(100_000),
+      }),
+    )
+    .min(1)
+    .max(400),
+  /** Of each piece so many are never shown; absent: none. */
+  heldBack: z.number().int().min(0).max(100_000).optional(),
+  /** At most so many of each are shown at once; absent: all. */
+  cap: z.number().int().min(1).max(100_000).optional(),
+});
+export type DraftChoices = z.infer<typeof DraftChoices>;
+
 /** A listing as it is to be sent: effective values only, nothing private. */
 export const ListingDraft = z.object({
   title: z.string().max(400),
@@ -55,6 +76,12 @@ export const ListingDraft = z.object({
       extras: z.record(z.string().max(60), z.string().max(400)),
     })
     .default({ promotionBp: 0, extras: {} }),
+  /** Its number at the marketplace's own depot, which posts it; absent: it is with the seller. */
+  depotNo: z.string().max(40).optional(),
+  /** Sold in choices; absent: one of a kind. */
+  choices: DraftChoices.optional(),
+  /** Promised to somebody there, for marketplaces that show that. Put in by the courier. */
+  held: z.boolean().optional(),
 });
 export type ListingDraft = z.infer<typeof ListingDraft>;
 
@@ -70,6 +97,21 @@ export const Command = z.discriminatedUnion('type', [
     notBefore: Instant.nullable().optional(),
   }),
   z.object({ type: z.literal('withdraw'), id: RecordId, thing: RecordId, market: MarketId }),
+  /** A listing that somebody put up there is this thing: from now on the courier looks after it. */
+  z.object({
+    type: z.literal('adopt'),
+    id: RecordId,
+    thing: RecordId,
+    market: MarketId,
+    /** What the marketplace knows it by. */
+    ref: z.string().min(1).max(120),
+    remoteId: z.string().min(1).max(120),
+    url: z.string().max(500),
+    state: z.enum(['live', 'inReview']),
+    listedAt: Instant.nullable(),
+    /** What is shown there now, as far as it was told. */
+    draft: ListingDraft,
+  }),
   /** The seller says that it was sold there, for this much. */
   z.object({
     type: z.literal('sold'),
@@ -77,6 +119,13 @@ export const Command = z.discriminatedUnion('type', [
     thing: RecordId,
     market: MarketId,
     amount: Minor.nonnegative(),
+    /** The marketplace's own number of it, where it has one: told by the marketplace later, it is the same sale. */
+    order: z
+      .string()
+      .min(1)
+      .max(100)
+      .regex(/^(?!deal-)/u)
+      .optional(),
   }),
   /** Where a marketplace is worked by hand: it is up, and there; or it was taken down. */
   z.object({
@@ -90,10 +139,31 @@ export const Command = z.discriminatedUnion('type', [
       .regex(/^(?:https?:\/\/|\/)\S+$/u),
   }),
   z.object({ type: z.literal('handDown'), id: RecordId, thing: RecordId, market: MarketId }),
+  /** Promised to somebody there: elsewhere it is taken down until that is over, or left up. */
+  z.object({
+    type: z.literal('hold'),
+    id: RecordId,
+    thing: RecordId,
+    market: MarketId,
+    elsewhere: z.enum(['withdraw', 'leave']),
+  }),
+  /** The promise came to nothing: what was taken down for it goes up again. */
+  z.object({ type: z.literal('release'), id: RecordId, thing: RecordId }),
+  /** A sale came to nothing: it was cancelled, or the thing came back. It may be sold again. */
+  z.object({
+    type: z.literal('undo'),
+    id: RecordId,
+    thing: RecordId,
+    order: z.string().min(1).max(120),
+    why: z.enum(['cancelled', 'returned']),
+  }),
   /** The person has dealt with a second sale of the same thing. */
   z.object({ type: z.literal('settle'), id: RecordId, thing: RecordId, order: z.string().min(1).max(120) }),
 ]);
 export type Command = z.infer<typeof Command>;
+
+/** Who gives a command, for whoever reads the ledger; beside the command itself. */
+export const CommandBy = z.object({ by: z.string().min(1).max(120) });
 
 export const CommandAnswer = z.object({ accepted: z.boolean(), why: z.string().optional() });
 export type CommandAnswer = z.infer<typeof CommandAnswer>;
@@ -115,8 +185,27 @@ export const Sale = z.object({
   at: Instant,
   /** When the courier learned of it. */
   knownAt: Instant,
+  /** Of a thing in choices: the code of the piece. */
+  piece: z.string().max(90).optional(),
 });
 export type Sale = z.infer<typeof Sale>;
+
+/** A promise: where it was made, and where the thing was taken down for it. */
+export const HoldView = z.object({
+  market: MarketId,
+  at: Instant,
+  elsewhere: z.enum(['withdraw', 'leave']),
+  down: z.array(MarketId).max(60),
+});
+export type HoldView = z.infer<typeof HoldView>;
+
+/** A sale that came to nothing, and when that was said. */
+export const PastSale = Sale.extend({ why: z.enum(['cancelled', 'returned']), undoneAt: Instant });
+export type PastSale = z.infer<typeof PastSale>;
+
+/** What of a listing was changed at the marketplace itself; null: as it was sent. */
+export const Edited = z.object({ title: z.string().max(400).nullable(), price: Minor.nullable() });
+export type Edited = z.infer<typeof Edited>;
 
 export const CourierListingView = z.object({
   market: MarketId,
@@ -138,6 +227,10 @@ export const CourierListingView = z.object({
   listedAt: Instant.nullable(),
   /** Fingerprint of the draft that is (or will be) shown, to see what changed since. */
   draftPrint: z.string().max(80),
+  /** Somebody changed it there; null: it is shown as it was sent. */
+  edited: Edited.nullable().default(null),
+  /** It is promised to somebody there. */
+  held: z.boolean().default(false),
 });
 export type CourierListingView = z.infer<typeof CourierListingView>;
 
@@ -164,6 +257,11 @@ export const CourierThingView = z.object({
   sale: Sale.nullable(),
   /** Sales after the first, each until the person has dealt with it. */
   laterSales: z.array(Sale.extend({ settled: z.boolean() })),
+  /** Of a thing in choices: every piece sold, the first ones first. */
+  pieceSales: z.array(Sale).default([]),
+  /** Sales that were cancelled, or whose thing came back. */
+  pastSales: z.array(PastSale).default([]),
+  hold: HoldView.nullable().default(null),
   closing: ClosingView.nullable(),
 });
 export type CourierThingView = z.infer<typeof CourierThingView>;
@@ -184,6 +282,12 @@ export const MarketView = z.object({
   accessPage: z.string().max(500).nullable(),
   trouble: z.string().max(500).nullable(),
   sheetVersion: z.number().int().positive().nullable(),
+  /** When what it shows was last compared with what should be there; null: not yet. */
+  comparedAt: Instant.nullable().default(null),
+  /** Listings it shows that nobody here knows of. */
+  unknown: z.number().int().min(0).default(0),
+  /** Calls to it fail one after the other, so only one at a time goes out to see whether it is back. */
+  resting: z.boolean().default(false),
 });
 export type MarketView = z.infer<typeof MarketView>;
 

@@ -8,6 +8,7 @@ import { Group, OwnForm } from './groups';
 import { CarrierRates } from './carrier';
 import { AuctionTerms } from './courier';
 import { Mapping } from './mapping';
+import { ConsignorPayment, Order, SavedAnswer, Statement } from './orders';
 import { Picture, Reading } from './picture';
 import { Terms } from './terms';
 
@@ -133,11 +134,55 @@ export const Thing = z.object({
   markdown: z.object({ steps: MarkdownSteps, from: Instant }).nullable().default(null),
   /** When it was promised to somebody; `to` null: it still is. Its price stands still meanwhile. */
   holds: z
-    .array(z.object({ from: Instant, to: Instant.nullable(), who: z.string().max(120) }))
+    .array(
+      z.object({
+        from: Instant,
+        to: Instant.nullable(),
+        who: z.string().max(120),
+        /** On which marketplace it was promised; null: nobody said, only its price is held. */
+        market: MarketId.nullable().default(null),
+        /** Where the two meet to hand it over; null: nothing is arranged. */
+        meet: z
+          .object({
+            place: z.string().max(120),
+            at: Instant,
+            pay: z.enum(['cash', 'transfer']),
+            amount: Minor.nonnegative(),
+            /** The money is here; only then it is handed over. */
+            receivedAt: Instant.nullable().default(null),
+            handedAt: Instant.nullable().default(null),
+            /** Nobody came. */
+            missedAt: Instant.nullable().default(null),
+          })
+          .nullable()
+          .default(null),
+      }),
+    )
     .max(100)
     .default([]),
+  /** Not ours to sell any more: where it went. Null: it is here, or sold. */
+  left: z
+    .object({ how: z.enum(['back', 'given', 'bought', 'thrown']), at: Instant })
+    .nullable()
+    .default(null),
+  /** Days a consignor gave on top of what was agreed. */
+  moreDays: z.number().int().min(0).max(3_650).default(0),
+  /** From when patience is counted anew; null: from when it was up first. */
+  patientFrom: Instant.nullable().default(null),
   /** Where it is stored. Private: never sent. */
   spot: z.string().max(60).default(''),
+  /** Sent to a marketplace's depot, there, called back, or missing from what arrived; null: with the seller. Private. */
+  depot: z
+    .object({
+      market: MarketId,
+      parcel: z.string().max(40),
+      state: z.enum(['sent', 'there', 'missing', 'back']),
+      /** The depot's own number for it, once it was counted in. */
+      no: z.string().max(40).nullable(),
+      since: Instant,
+    })
+    .nullable()
+    .default(null),
   /** Groups of one's own it was put into by hand. Private. */
   groupIds: z.array(RecordId).max(200).default([]),
   /** Sold in choices; null: one of a kind. */
@@ -145,8 +190,6 @@ export const Thing = z.object({
   /** How things like it sold, on the days somebody asked; the oldest first. */
   ranks: z.array(Rank).max(40).default([]),
   priceNew: PriceNew.nullable().default(null),
-  /** When it was fetched from its spot and packed after a sale. */
-  packedAt: Instant.nullable().default(null),
   /** In the order buyers see them; the first is the cover. */
   pictureIds: z.array(RecordId).max(200).default([]),
   /** Shots of the kind's list that this thing does without. */
@@ -382,6 +425,20 @@ export const Settings = z.object({
       description: z.string().max(2_000),
     })
     .default({ name: '', address: '', title: SHOP_TITLE, description: SHOP_DESCRIPTION }),
+  /** Public places to meet buyers at. */
+  meetingPlaces: z.array(z.string().min(1).max(120)).max(40).default([]),
+  /** Answers given again and again. */
+  savedAnswers: z.array(SavedAnswer).max(100).default([]),
+  /** What happens elsewhere once an offer is taken or a meeting arranged. */
+  whenPromised: z.enum(['withdraw', 'leave']).default('withdraw'),
+  /** Offers within a thing's limits are answered by themselves while a page is open. */
+  answerOffers: z.boolean().default(true),
+  /** Days a thing is tried before a person is asked what to do with it. */
+  patienceDays: z.number().int().min(1).max(3_650).default(120),
+  /** Who sends parcels, one line: on labels and slips. */
+  sender: z.string().max(120).default(''),
+  /** When a copy of everything was saved last. */
+  copiedAt: Instant.nullable().default(null),
   /** The version of each marketplace's rules that the person has seen the effects of. */
   rulesSeen: z.record(z.string().max(32), z.number().int().nonnegative()).default({}),
 });
@@ -437,6 +494,9 @@ export const COLLECTIONS = {
   research: Research,
   mappings: Mapping,
   terms: Terms,
+  orders: Order,
+  statements: Statement,
+  payments: ConsignorPayment,
 } as const;
 export type CollectionName = keyof typeof COLLECTIONS;
 export interface RecordOf {
@@ -455,4 +515,7 @@ export interface RecordOf {
   research: Research;
   mappings: Mapping;
   terms: Terms;
+  orders: Order;
+  statements: Statement;
+  payments: ConsignorPayment;
 }

@@ -80,6 +80,8 @@ export const FeeRule = z.discriminatedUnion('kind', [
     /** What it asks for: words, another category; nothing where it is only bought. */
     asks: z.enum(['words', 'category']).optional(),
   }),
+  /** An amount for every order that the marketplace's depot posts. */
+  z.object({ kind: z.literal('depot'), label: z.string().max(120), amount: Minor.nonnegative() }),
   /** A flat amount up to and including a price, a share of the whole price above it. */
   z.object({
     kind: z.literal('step'),
@@ -102,6 +104,28 @@ export const Counting = z.enum(['characters', 'codeUnits']);
 export type Counting = z.infer<typeof Counting>;
 
 /** What a marketplace publishes of its own rules. */
+/** The signs, columns and words of a marketplace's statement, a table of lines by order. */
+export const StatementFormat = z.object({
+  separator: z.enum([',', ';']),
+  decimal: z.enum(['.', ',']),
+  columns: z.object({
+    order: z.string().max(40),
+    sort: z.string().max(40),
+    amount: z.string().max(40),
+    day: z.string().max(40),
+  }),
+  sorts: z.object({
+    sale: z.string().max(60),
+    postage: z.string().max(60),
+    fee: z.string().max(60),
+    /** Given back to a buyer. */
+    back: z.string().max(60),
+    feeBack: z.string().max(60),
+    payout: z.string().max(60),
+  }),
+});
+export type StatementFormat = z.infer<typeof StatementFormat>;
+
 export const RuleSheet = z.object({
   marketplace: MarketId,
   name: z.string().min(1).max(60),
@@ -173,6 +197,17 @@ export const RuleSheet = z.object({
   handover: z.enum(['post', 'collect']),
   /** Where the marketplace itself sets what buyers pay for postage, whatever it costs. */
   postageCharged: Minor.nonnegative().optional(),
+  /** Several to choose from in one listing: kinds of choice, pieces, characters of a name or value, of each at most. */
+  choices: z
+    .object({
+      options: z.number().int().positive(),
+      pieces: z.number().int().positive(),
+      longest: z.number().int().positive(),
+      stock: z.number().int().positive(),
+    })
+    .optional(),
+  /** It can store things and post them itself; buyers then pay no postage. */
+  depot: z.boolean().optional(),
   /** Where it may be sold to whoever bids most; absent: at a price only. Minor units. */
   auction: z
     .object({
@@ -202,6 +237,8 @@ export const RuleSheet = z.object({
     .optional(),
   /** It does not take the same title at the same price twice. */
   refusesTwins: z.boolean().optional(),
+  /** How it writes statements of what it paid out; absent: it handles no money. */
+  statement: StatementFormat.optional(),
   /** Nobody can call it: a person fills in its form. */
   byHand: z.boolean().optional(),
   /** It wants to be told what search engines are to show. */

@@ -94,7 +94,10 @@ export function Chip(props: {
       ]}
     >
       {props.on ? <Icon name="check" colour={c.moss} size={16} /> : null}
-      <Words kind="small" style={{ fontSize: 15, fontFamily: props.on ? FONT.strong : FONT.text }}>
+      <Words
+        kind="small"
+        style={{ fontSize: 15, flexShrink: 1, fontFamily: props.on ? FONT.strong : FONT.text }}
+      >
         {props.children}
       </Words>
     </Pressable>
@@ -132,6 +135,7 @@ const styles = StyleSheet.create({
   quiet: { paddingHorizontal: 8 },
   sign: { width: 44, height: 44, alignItems: 'center', justifyContent: 'center', borderRadius: 22 },
   chip: {
+    maxWidth: '100%',
     minHeight: 44,
     flexDirection: 'row',
     alignItems: 'center',

@@ -24,7 +24,7 @@ export interface WindowProps {
 export function Window({ state, letters, label, size = 34 }: WindowProps) {
   const c = useColours();
   const clip = `w-${state}`;
-  const lit = state === 'live' || state === 'sold' || state === 'goingDown';
+  const lit = state === 'live' || state === 'held' || state === 'sold' || state === 'goingDown';
   const quiet = state === 'notPlanned' || state === 'ended';
   return (
     <View role="img" aria-label={label} style={{ alignItems: 'center', width: size }}>
@@ -49,6 +49,14 @@ export function Window({ state, letters, label, size = 34 }: WindowProps) {
                 <line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.soft} strokeWidth={2.4} />
               ))
             : null}
+          {state === 'held' ? (
+            <>
+              <rect x={4} y={2} width={12} height={36} fill={c.surface} />
+              {[8, 13, 18, 23, 28, 33].map((y) => (
+                <line key={y} x1={4} y1={y} x2={15} y2={y} stroke={c.ink} strokeWidth={2.4} />
+              ))}
+            </>
+          ) : null}
           {state === 'goingDown' ? (
             <>
               <rect x={4} y={2} width={24} height={17} fill={c.surface} />

@@ -94,7 +94,7 @@ it('takes over what another page changed, and never gives a code twice', async (
   const here = useAttic.getState();
   const record = { ...(thing(id) as NonNullable<ReturnType<typeof thing>>), title: 'From the phone' };
   const after = takenOver(here, {
-    edits: [{ collection: 'things', id, before: null, after: record }],
+    edits: [{ collection: 'things', id, after: record, was: { title: '' } }],
     settings: { nextNumber: 9, author: 'Bas' },
   });
   expect(after.things?.[id]?.title).toBe('From the phone');
@@ -192,6 +192,40 @@ it('loses nothing when the page is left before it was stored', async () => {
   expect(settings.nextNumber).toBe(4);
   // It is stored now, and a third opening needs no note.
   expect(Object.keys(localStorage).filter((key) => key.startsWith(`attic-${name}-left-`))).toEqual([]);
+});
+
+it('loses no setting either, and takes none from a note that is older than what is stored', async () => {
+  const name = fresh();
+  await openAttic(name);
+  setSettings({ patienceDays: 90 });
+  await saveNow();
+  const write = jest.spyOn(Disk.prototype, 'write').mockImplementation(() => new Promise(() => undefined));
+  setSettings({ rulesSeen: { threadwick: 2 }, author: 'Wren' });
+  window.dispatchEvent(new Event('pagehide'));
+  write.mockRestore();
+  jest.resetModules();
+  const again = jest.requireActual<typeof import('./attic')>('./attic');
+  await again.openAttic(name);
+  expect(again.useAttic.getState().settings).toMatchObject({
+    rulesSeen: { threadwick: 2 },
+    author: 'Wren',
+    patienceDays: 90,
+  });
+  const left = () => Object.keys(localStorage).filter((key) => key.startsWith(`attic-${name}-left-`));
+  expect(left()).toEqual([]);
+  // One from long ago, and one that is not valid.
+  const note = (at: number, part: object) =>
+    JSON.stringify({ schema: 1, changes: [], settings: { at, part } });
+  localStorage.setItem(`attic-${name}-left-x`, note(1, { author: 'Somebody' }));
+  localStorage.setItem(
+    `attic-${name}-left-y`,
+    note(Date.now() + 1_000, { patienceDays: 'many', nextNumber: 1, __proto__: 1, nothing: 2, tone: 'told' }),
+  );
+  await openAttic(name);
+  const { settings } = useAttic.getState();
+  expect(settings).toMatchObject({ author: 'Wren', patienceDays: 90, tone: 'told' });
+  expect(settings).not.toHaveProperty('nothing');
+  expect(left()).toEqual([]);
 });
 
 it('leaves alone what another page stored later than a page that was left', async () => {

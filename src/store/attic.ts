@@ -3,9 +3,11 @@ import { create } from 'zustand';
 
 import { SCHEMA_VERSION } from '@/contract/migrations';
 import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/contract/records';
+import { numbersUp } from '@/core/identity/numbers';
 import { recordId } from '@/core/identity/recordId';
 
 import { breath } from './breath';
+import { merged, told, type Conflict, type ToldEdit } from './merging';
 import { Disk, DiskFull, type Stored } from './disk';
 import { diaryEdits } from './diary';
 import { inverseOf, journalWith, slim, type Change, type Edit } from './journal';
@@ -13,6 +15,8 @@ import { LeavingNote, type Unstored } from './leaving';
 import { loadRecords, noRecords, numbersAfter, pageKey, pageTexts, type Records, type SetAside } from './pagedRecords'; // prettier-ignore
 
 export interface AtticState extends Records {
+  /** Fields that another page set without having seen what this one had set. */
+  conflicts: Conflict[];
   status: 'closed' | 'open';
   settings: Settings;
   aside: SetAside[];
@@ -26,6 +30,7 @@ export interface AtticState extends Records {
 }
 
 export const useAttic = create<AtticState>(() => ({
+  conflicts: [],
   ...noRecords(),
   status: 'closed',
   settings: Settings.parse({ id: 'settings' }),
@@ -47,6 +52,9 @@ const dirtyPages = new Set<string>();
 const unstored = new Set<string>();
 let note: LeavingNote | null = null;
 let dirtySettings = false;
+/** Settings changed since they were last stored for certain, and when any was changed last. */
+let unstoredSettings: Partial<Settings> = {};
+let settingsAt = 0;
 let blobs: Record<string, Blob> = {};
 const dropped = new Set<string>();
 let writing: Promise<void> = Promise.resolve();
@@ -55,10 +63,12 @@ let timer: ReturnType<typeof setTimeout> | null = null;
 /** Opens the attic with this name: reads everything, reports what could not be read. */
 export async function openAttic(name: string): Promise<void> {
   disk = new Disk(name);
-  const { records, settings, aside } = await loadRecords(disk);
+  const { records, settings, aside, ...loaded } = await loadRecords(disk);
+  settingsAt = loaded.settingsAt;
+  unstoredSettings = {};
   unstored.clear();
   note = new LeavingNote(name, nanoid());
-  const left = note.found(records);
+  const left = note.found(records, settingsAt);
   const journal = readJournal(await disk.text('journal'));
   const last = journal.at(-1);
   const offer = last?.destructive && Date.now() - last.at < OFFER_TIME ? last : null;
@@ -72,12 +82,13 @@ export async function openAttic(name: string): Promise<void> {
     savedAt: Date.now(),
     saveTrouble: null,
   });
-  if (left.changes.length > 0) {
+  if (left.changes.length > 0 || !isNone(left.settings)) {
     takeOver(left.changes.map((l) => ({ ...l, before: null, after: l.record }) as Edit));
-    setSettings(numbersAfter(useAttic.getState(), settings));
+    const least = numbersUp(settings, left.settings);
+    setSettings({ ...left.settings, ...numbersAfter(useAttic.getState(), least) });
     await saveNow();
   }
-  if (unstored.size === 0) left.forget();
+  if (isAllStored()) left.forget();
   await sweepPictures(disk, useAttic.getState(), journal);
   listenToOtherPages(name);
   window.addEventListener('pagehide', leaving);
@@ -110,6 +121,8 @@ export function setSettings(part: Partial<Settings>): void {
   useAttic.setState((s) => ({ settings: { ...s.settings, ...part } }));
   outbox.push({ settings: part });
   void tellOtherPages();
+  settingsAt = Date.now();
+  Object.assign(unstoredSettings, part);
   dirtySettings = true;
   saveSoon();
 }
@@ -232,6 +245,15 @@ export function undo(which?: Change): void {
   saveSoon();
 }
 
+/** A person has seen a conflict. With `mine`, what this page had set is set again. */
+export function settleConflict(conflict: Conflict, mine: boolean): void {
+  const { collection, id, field } = conflict;
+  const record = useAttic.getState()[collection][id];
+  useAttic.setState((s) => ({ conflicts: s.conflicts.filter((c) => c !== conflict) }));
+  if (mine && record)
+    change('mine kept', [{ collection, id, record: { ...record, [field]: conflict.mine } } as Put]);
+}
+
 export function dismissOffer(): void {
   useAttic.setState({ offer: null });
 }
@@ -260,6 +282,13 @@ export function pictureKey(id: string, size: PictureSize): string {
   return `picture:${id}:${size}`;
 }
 
+/** Where the bytes of pictures, clips and labels are kept, those included that are only in this page so far. */
+export async function storedBytes(): Promise<string[]> {
+  const stored = (await disk?.keys()) ?? [];
+  const keys = [...stored.filter((key) => /^(?:picture|label):/u.test(key)), ...Object.keys(blobs)];
+  return [...new Set(keys)].filter((key) => !dropped.has(key));
+}
+
 /** How many pictures' bytes are only in this page so far. */
 export function unsavedBlobs(): Readonly<Record<string, Blob>> {
   return blobs;
@@ -278,7 +307,7 @@ export function saveNow(): Promise<void> {
 function apply(edits: readonly Edit[]): void {
   takeOver(edits);
   for (let at = 0; at < edits.length; at += SLICE)
-    outbox.push({ edits: edits.slice(at, at + SLICE).map((edit) => ({ ...edit, before: null })) });
+    outbox.push({ edits: edits.slice(at, at + SLICE).map(told) });
   void tellOtherPages();
 }
 
@@ -321,6 +350,7 @@ function leaving(): void {
       const id = key.slice(collection.length + 1);
       return { collection, id, record: state[collection][id] ?? null };
     }),
+    { at: settingsAt, part: unstoredSettings },
   );
   void saveNow();
 }
@@ -335,12 +365,14 @@ async function write(): Promise<void> {
     return;
   const state = useAttic.getState();
   const pages = [...dirtyPages];
-  const bytes = blobs;
+  // A copy: bytes that come while this write runs are not part of it.
+  const bytes = { ...blobs };
   const gone = [...dropped];
+  const set = { ...unstoredSettings };
   const texts: Record<string, Stored> = {
     settings: JSON.stringify(state.settings),
     journal: JSON.stringify(state.journal),
-    meta: JSON.stringify({ schema: SCHEMA_VERSION }),
+    meta: JSON.stringify({ schema: SCHEMA_VERSION, settingsAt }),
   };
   dirtyPages.clear();
   dirtySettings = false;
@@ -349,7 +381,9 @@ async function write(): Promise<void> {
   const areStored = () => {
     // What was changed again meanwhile is still to be written.
     for (const key of stored) if (isStored(key)) unstored.delete(key);
-    if (unstored.size === 0) note?.clear();
+    for (const name of Object.keys(set) as (keyof Settings)[])
+      if (unstoredSettings[name] === set[name]) delete unstoredSettings[name];
+    if (isAllStored()) note?.clear();
   };
   try {
     await disk.write({ ...texts, ...bytes });
@@ -386,6 +420,10 @@ async function write(): Promise<void> {
   }
 }
 
+function isAllStored(): boolean {
+  return unstored.size === 0 && isNone(unstoredSettings);
+}
+
 function isStored(key: string): boolean {
   const collection = key.slice(0, key.indexOf(' ')) as CollectionName;
   return !dirtyPages.has(pageKey(collection, key.slice(collection.length + 1)));
@@ -393,7 +431,7 @@ function isStored(key: string): boolean {
 
 /** What one page of an attic tells the others. */
 interface PageMessage {
-  edits?: readonly Edit[];
+  edits?: readonly ToldEdit[];
   settings?: Partial<Settings>;
 }
 
@@ -401,7 +439,18 @@ interface PageMessage {
 function listenToOtherPages(name: string): void {
   channel?.close();
   channel = new BroadcastChannel(`attic-${name}`);
-  channel.onmessage = ({ data }: MessageEvent<PageMessage>) => useAttic.setState((s) => takenOver(s, data));
+  channel.onmessage = ({ data }: MessageEvent<PageMessage>) => {
+    if (data.settings) settingsAt = Date.now();
+    useAttic.setState((s) => takenOver(s, data));
+    // Where both changed the same record, what came of it is stored by this page as well.
+    for (const { collection, id, after } of data.edits ?? []) {
+      const now = useAttic.getState()[collection][id];
+      if (after !== null && now && JSON.stringify(now) !== JSON.stringify(after)) {
+        dirtyPages.add(pageKey(collection, id));
+        saveSoon();
+      }
+    }
+  };
 }
 
 /** The state with what another page changed. Running numbers only ever go up, so no code is given twice. */
@@ -410,19 +459,18 @@ export function takenOver(
   { edits = [], settings = {} }: PageMessage,
 ): Partial<AtticState> {
   const next: Record<string, unknown> = {};
-  for (const { collection, id, after } of edits) {
+  const conflicts: Conflict[] = [];
+  for (const edit of edits) {
+    const { collection, id } = edit;
     const map = (next[collection] ?? { ...state[collection] }) as Record<string, unknown>;
-    if (after === null) delete map[id];
-    else map[id] = after;
+    const { record, conflicts: found } = merged(map[id], edit);
+    if (record === null) delete map[id];
+    else map[id] = record;
+    conflicts.push(...found);
     next[collection] = map;
   }
-  const { nextNumber, nextRecord } = state.settings;
-  next.settings = {
-    ...state.settings,
-    ...settings,
-    nextNumber: Math.max(nextNumber, settings.nextNumber ?? 0),
-    nextRecord: Math.max(nextRecord, settings.nextRecord ?? 0),
-  };
+  if (conflicts.length > 0) next.conflicts = [...state.conflicts, ...conflicts].slice(-20);
+  next.settings = { ...state.settings, ...settings, ...numbersUp(state.settings, settings) };
   return next as Partial<AtticState>;
 }
 

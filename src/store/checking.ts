@@ -1,8 +1,9 @@
 import { wrap, type Remote } from 'comlink';
 import { create } from 'zustand';
 
+import { planId, type Thing } from '@/contract/records';
 import type { CellCheck } from '@/core/listing/examine';
-import type { CheckNews, CheckWorker } from '@/workers/check.worker';
+import type { CheckNews, CheckWorker, ExaminedThere } from '@/workers/check.worker';
 
 import { useAttic, type AtticState } from './attic';
 import { besideNow } from './beside';
@@ -17,7 +18,10 @@ const PORTION = 60;
 let worker: Remote<CheckWorker> | null = null;
 /** What the worker was told last: the very objects, so that what changed is found by comparing them. */
 let told: Partial<Pick<AtticState, (typeof PARTS)[number]>> & { sheets?: unknown; beside?: unknown } = {};
-const PARTS = ['settings', 'kinds', 'specifics', 'mappings', 'terms', 'things', 'plans', 'pictures'] as const;
+/** What holds for all things, and the things themselves: a sheet in sight needs only the first. */
+const COMMON = ['settings', 'kinds', 'specifics', 'mappings', 'terms'] as const;
+const RECORDS = ['things', 'plans', 'pictures'] as const;
+const PARTS = [...COMMON, ...RECORDS] as const;
 
 let wanted: readonly string[] = [];
 let round = 0;
@@ -94,7 +98,8 @@ function inSlices(news: CheckNews): CheckNews[] {
   return parts;
 }
 
-function newsNow(): CheckNews {
+/** What is new of all that holds for every thing. */
+function commonNews(): CheckNews {
   const state = useAttic.getState();
   const { sheets } = useCourier.getState();
   const news: CheckNews = {};
@@ -102,13 +107,35 @@ function newsNow(): CheckNews {
   const beside = besideNow();
   if (told.beside !== beside) news.beside = beside;
   if (told.settings !== state.settings) news.settings = state.settings;
-  for (const part of ['kinds', 'specifics', 'mappings', 'terms'] as const)
-    if (told[part] !== state[part]) Object.assign(news, { [part]: Object.values(state[part]) });
-  for (const part of ['things', 'plans', 'pictures'] as const)
+  for (const part of COMMON)
+    if (part !== 'settings' && told[part] !== state[part])
+      Object.assign(news, { [part]: Object.values(state[part]) });
+  told = { ...told, sheets, beside, ...Object.fromEntries(COMMON.map((part) => [part, state[part]])) };
+  return news;
+}
+
+function newsNow(): CheckNews {
+  const state = useAttic.getState();
+  const news = commonNews();
+  for (const part of RECORDS)
     if (told[part] !== state[part])
       Object.assign(news, { [part]: changes<unknown>(told[part] ?? {}, state[part]) });
-  told = { sheets, beside, ...Object.fromEntries(PARTS.map((part) => [part, state[part]])) };
+  told = { ...told, ...Object.fromEntries(RECORDS.map((part) => [part, state[part]])) };
   return news;
+}
+
+/** One thing as it is being worked on, examined on every sheet beside the page. */
+export async function examineBeside(thing: Thing): Promise<ExaminedThere[]> {
+  const { plans, pictures } = useAttic.getState();
+  const { sheets } = useCourier.getState();
+  const news = commonNews();
+  if (Object.keys(news).length > 0) void start().take(news);
+  const own = sheets.flatMap((s) => plans[planId(thing.id, s.marketplace)] ?? []);
+  const ids = new Set([...thing.pictureIds, ...own.flatMap((p) => p.pictureIds ?? [])]);
+  return start().examine(
+    { thing, plans: own, pictures: [...ids].flatMap((id) => pictures[id] ?? []) },
+    Date.now(),
+  );
 }
 
 function changes<T>(before: Readonly<Record<string, T>>, now: Readonly<Record<string, T>>): [string, T | null][] {

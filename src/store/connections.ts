@@ -1,6 +1,8 @@
 import { ConnectionTested, type ConnectionWish } from '@/contract/courier';
 
-import { ask, loadSheets } from './courierLink';
+import { CompareAnswer } from '@/contract/ownListing';
+
+import { ask, askWith, loadSheets } from './courierLink';
 
 /**
  * Connects, pauses, disconnects or tests a marketplace.
@@ -9,12 +11,19 @@ import { ask, loadSheets } from './courierLink';
  * @throws CourierTrouble with words for a person
  */
 export async function link(market: string, wish: ConnectionWish): Promise<number | null> {
-  const answer = await ask(`/connections/${market}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(wish),
-  });
+  const answer = await askWith(`/connections/${market}`, wish);
   const { milliseconds } = ConnectionTested.parse(await answer.json());
   if (wish.do === 'connect') void loadSheets().catch(() => undefined);
   return milliseconds;
+}
+
+/**
+ * Has what a marketplace shows compared with what should be there, now.
+ *
+ * @returns how many listings were not as they should be
+ * @throws CourierTrouble with words for a person
+ */
+export async function compareNow(market: string): Promise<number> {
+  const answer = await ask(`/own/${market}/compare`, { method: 'POST' });
+  return CompareAnswer.parse(await answer.json()).strays;
 }

@@ -14,6 +14,8 @@ import {
 import type { Command, LedgerLine, ListingDraft } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
+import { useAttic } from './attic';
+
 export interface CourierLink {
   session: SessionAnswer | null;
   /** Whether the page hears the courier. */
@@ -35,6 +37,10 @@ export const useCourier = create<CourierLink>(() => ({
   sheets: [],
   sheetsMissing: [],
 }));
+
+/** The name of a marketplace; its id while nothing was heard of it. */
+export const marketName = (id: string, markets = useCourier.getState().markets): string =>
+  markets.find((m) => m.id === id)?.name ?? id;
 
 /** The courier could not be asked, or said no; the message is for a person. */
 export class CourierTrouble extends Error {
@@ -101,13 +107,18 @@ export type CommandWithoutId = Command extends infer C
     : never
   : never;
 
+/** Asks with a body. @throws CourierTrouble with words for a person */
+export function askWith(path: string, body: unknown, method: 'POST' | 'PUT' = 'POST'): Promise<Response> {
+  return ask(path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+}
+
 /** Gives the courier a command. A lost answer is asked for again under the same id, so it is done once. */
-export async function command(wish: CommandWithoutId): Promise<CommandAnswer> {
-  const body = JSON.stringify({ ...wish, id: nanoid().replace(/^[-_]+/u, 'x') });
-  const init = { method: 'POST', headers: { 'content-type': 'application/json' }, body };
+export async function command(wish: CommandWithoutId): Promise<CommandAnswer & { id: string }> {
+  const id = nanoid().replace(/^[-_]+/u, 'x');
+  const by = useAttic.getState().settings.author || undefined;
   for (let tries = 1; ; tries += 1)
     try {
-      return CommandAnswer.parse(await (await ask('/commands', init)).json());
+      return { ...CommandAnswer.parse(await (await askWith('/commands', { ...wish, by, id })).json()), id };
     } catch (error) {
       if (tries >= 3) throw error;
       await new Promise((done) => setTimeout(done, 400 * tries));
@@ -136,6 +147,11 @@ export async function sentDrafts(thing: string): Promise<Record<string, ListingD
 export async function ledgerLines(before?: number): Promise<{ lines: LedgerLine[]; more: boolean }> {
   const query = before === undefined ? '' : `?before=${before}`;
   return LedgerAnswer.parse(await (await ask(`/ledger${query}`)).json());
+}
+
+/** The whole ledger as a table, to be kept elsewhere. */
+export async function ledgerFile(): Promise<Blob> {
+  return (await ask('/ledger/file')).blob();
 }
 
 /** Listens for as long as the page lives; after sleep or a restart it goes on where it was. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { COLLECTIONS, Settings } from '@/contract/records';
+import { COLLECTIONS, Settings, type Thing } from '@/contract/records';
 
 import { change, isEmptyAttic, pictureKey, putBlob, saveNow, setSettings, type Put } from './attic';
 
@@ -12,6 +12,7 @@ const World = z.object({
   things: z.array(COLLECTIONS.things),
   pictures: z.array(COLLECTIONS.pictures),
   plans: z.array(COLLECTIONS.plans),
+  at: z.number().int().optional(),
 });
 const BROUGHT = ['hauls', 'owners', 'spots', 'things', 'pictures', 'plans'] as const;
 
@@ -20,7 +21,9 @@ export async function bringDemoWorld(): Promise<void> {
   if (!isEmptyAttic()) return;
   const response = await fetch('/demo/world.json');
   if (!response.ok) return;
-  const world = World.parse(await response.json());
+  const drawn = World.parse(await response.json());
+  const later = drawn.at === undefined ? 0 : Date.now() - drawn.at;
+  const world = { ...drawn, things: drawn.things.map((t) => moved(t, later)) };
   await Promise.all(
     world.pictures.flatMap(({ id }) =>
       (['full', 'thumb'] as const).map(async (size) => {
@@ -36,3 +39,14 @@ export async function bringDemoWorld(): Promise<void> {
   change('demo world', puts, { ownUndo: true });
   await saveNow();
 }
+
+/** Its days are told from the day it is opened, so that what is due in three days is due in three days. */
+function moved(thing: Thing, later: number): Thing {
+  const on = <T extends number | null>(at: T) => (at === null ? at : ((at + later) as T));
+  return {
+    ...thing,
+    createdAt: on(thing.createdAt),
+    updatedAt: on(thing.updatedAt),
+    holds: thing.holds.map((h) => ({ ...h, from: on(h.from), to: on(h.to), meet: h.meet && { ...h.meet, at: on(h.meet.at) } })),
+  };
+} // prettier-ignore

@@ -1,5 +1,5 @@
 import { readRecord, SCHEMA_VERSION } from '@/contract/migrations';
-import { COLLECTIONS, type CollectionName } from '@/contract/records';
+import { COLLECTIONS, Settings, type CollectionName } from '@/contract/records';
 
 import type { Records } from './pagedRecords';
 
@@ -8,6 +8,12 @@ export interface Unstored {
   collection: CollectionName;
   id: string;
   record: unknown;
+}
+
+/** Settings changed but perhaps not stored yet, and when the last of them was. */
+export interface UnstoredSettings {
+  at: number;
+  part: Partial<Settings>;
 }
 
 /**
@@ -26,10 +32,10 @@ export class LeavingNote {
     this.own = `${prefixOf(attic)}${page}`;
   }
 
-  leave(changes: readonly Unstored[]): void {
-    if (changes.length === 0) return;
+  leave(changes: readonly Unstored[], settings: UnstoredSettings): void {
+    if (changes.length === 0 && Object.keys(settings.part).length === 0) return;
     try {
-      localStorage.setItem(this.own, JSON.stringify({ schema: SCHEMA_VERSION, changes }));
+      localStorage.setItem(this.own, JSON.stringify({ schema: SCHEMA_VERSION, changes, settings }));
       this.left = true;
     } catch {
       // Too much for it, or not allowed: then the write that is on its way is all there is.
@@ -42,20 +48,38 @@ export class LeavingNote {
     this.left = false;
   }
 
-  /** What pages left behind that are gone now. @returns the changes that are newer than what is stored, and how to forget the notes */
-  found(records: Records): { changes: Unstored[]; forget: () => void } {
+  /**
+   * What pages left behind that are gone now.
+   *
+   * @param settingsAt when the settings that are stored were changed last
+   * @returns the changes that are newer than what is stored, and how to forget the notes
+   */
+  found(
+    records: Records,
+    settingsAt: number,
+  ): { changes: Unstored[]; settings: Partial<Settings>; forget: () => void } {
     const keys: string[] = [];
     const changes: Unstored[] = [];
+    const settings: UnstoredSettings[] = [];
     try {
       for (let i = 0; i < localStorage.length; i += 1) {
         const key = localStorage.key(i) ?? '';
         if (key.startsWith(prefixOf(this.attic))) keys.push(key);
       }
-      for (const key of keys) changes.push(...readNote(localStorage.getItem(key), records));
+      for (const key of keys) {
+        const text = localStorage.getItem(key);
+        changes.push(...readNote(text, records));
+        settings.push(...readSettingsNote(text, settingsAt));
+      }
     } catch {
       // Without it nothing was left either.
     }
-    return { changes, forget: () => keys.forEach((key) => localStorage.removeItem(key)) };
+    settings.sort((a, b) => a.at - b.at);
+    return {
+      changes,
+      settings: Object.assign({}, ...settings.map((s) => s.part)) as Partial<Settings>,
+      forget: () => keys.forEach((key) => localStorage.removeItem(key)),
+    };
   }
 }
 
@@ -63,14 +87,27 @@ function prefixOf(attic: string): string {
   return `attic-${attic}-left-`;
 }
 
-function readNote(text: string | null, records: Records): Unstored[] {
-  let note: unknown;
+function parsed(text: string | null): Record<string, unknown> {
   try {
-    note = JSON.parse(text ?? '');
+    return (JSON.parse(text ?? '') ?? {}) as Record<string, unknown>;
   } catch {
-    return [];
+    return {};
   }
-  const { schema, changes } = (note ?? {}) as { schema?: unknown; changes?: unknown };
+}
+
+/** Settings that are no older than those that are stored; a field that is not valid is left out. */
+function readSettingsNote(text: string | null, settingsAt: number): UnstoredSettings[] {
+  const { at, part } = (parsed(text).settings ?? {}) as { at?: unknown; part?: unknown };
+  if (typeof at !== 'number' || at < settingsAt || typeof part !== 'object' || part === null) return [];
+  const fields = Object.entries(part).filter(
+    ([name, value]) =>
+      Object.hasOwn(Settings.shape, name) && Settings.shape[name as keyof Settings].safeParse(value).success,
+  );
+  return [{ at, part: Object.fromEntries(fields) as Partial<Settings> }];
+}
+
+function readNote(text: string | null, records: Records): Unstored[] {
+  const { schema, changes } = parsed(text);
   if (typeof schema !== 'number' || !Array.isArray(changes)) return [];
   return changes.flatMap((raw: unknown): Unstored[] => {
     const { collection, id, record } = (raw ?? {}) as Partial<Unstored>;

@@ -1,6 +1,7 @@
 import { readRecord, SCHEMA_VERSION } from '@/contract/migrations';
 import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/contract/records';
 import { numberOf } from '@/core/identity/code';
+import type { RunningNumbers } from '@/core/identity/numbers';
 import { pageOf } from '@/core/identity/recordId';
 
 import { breath } from './breath';
@@ -18,6 +19,8 @@ export interface SetAside {
 export interface Loaded {
   records: Records;
   settings: Settings;
+  /** When the settings were changed last. */
+  settingsAt: number;
   aside: SetAside[];
 }
 
@@ -34,7 +37,7 @@ export function pageKey(collection: CollectionName, id: string): string {
 /** Reads every page. Records that don't validate are set aside under a key of their own and reported. */
 export async function loadRecords(disk: Disk): Promise<Loaded> {
   const keys = await disk.keys();
-  const meta = parse(await disk.text('meta')) as { schema?: number } | null;
+  const meta = parse(await disk.text('meta')) as { schema?: number; settingsAt?: number } | null;
   const version = typeof meta?.schema === 'number' ? meta.schema : SCHEMA_VERSION;
   const records = noRecords();
   const aside: SetAside[] = [];
@@ -65,7 +68,8 @@ export async function loadRecords(disk: Disk): Promise<Loaded> {
   for (const key of keys)
     if (key.startsWith('aside:') && !(key in keep))
       aside.push({ collection: 'things', key: key.slice(6), why: 'set aside earlier' });
-  return { records, settings, aside };
+  const settingsAt = typeof meta?.settingsAt === 'number' ? meta.settingsAt : 0;
+  return { records, settings, settingsAt, aside };
 }
 
 function readSettings(
@@ -86,8 +90,8 @@ function readSettings(
 /** The running numbers to go on with: codes are unique for ever, so after the highest in use. */
 export function numbersAfter(
   records: Records,
-  least = { nextNumber: 1, nextRecord: 1 },
-): Pick<Settings, 'nextNumber' | 'nextRecord'> {
+  least: RunningNumbers = { nextNumber: 1, nextRecord: 1 },
+): RunningNumbers {
   let { nextNumber, nextRecord } = least;
   for (const thing of Object.values(records.things))
     nextNumber = Math.max(nextNumber, (numberOf(thing) ?? 0) + 1);

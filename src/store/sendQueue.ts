@@ -14,6 +14,8 @@ export interface QueuedJob {
   why: string;
   /** Where it may be put right; empty where nobody knows. */
   field: string;
+  /** What is wanted after what is being done now: somebody thought better of it meanwhile. */
+  next: 'send' | 'withdraw' | null;
 }
 
 /** What is being sent or taken down, by thing and marketplace. Finished jobs leave; failed ones stay until they are tried again or dropped. */
@@ -27,22 +29,22 @@ export function cellKey(thing: string, market: string): string {
 const AT_ONCE = 2;
 let running = 0;
 
-/** Adds jobs; one that is there already, waiting or working, is not added again. Goes on by itself while the person works. */
+/**
+ * Adds jobs; the same that is there already, waiting or working, is not added again. The last word counts: what waits is
+ * done as it was asked for last, and the opposite of what is being done is done right after it. Goes on by itself while
+ * the person works.
+ */
 export function enqueue(jobs: readonly Pick<QueuedJob, 'thing' | 'market' | 'action'>[]): void {
   const before = useQueue.getState();
-  const added = jobs.filter((job) => {
+  const added = jobs.flatMap((job): QueuedJob[] => {
     const there = before[cellKey(job.thing, job.market)];
-    return !there || there.state === 'failed';
+    if (!there || there.state === 'failed')
+      return [{ ...job, state: 'waiting', why: '', field: '', next: null }];
+    if (there.state === 'waiting') return there.action === job.action ? [] : [{ ...there, ...job }];
+    return [{ ...there, next: there.action === job.action ? null : job.action }];
   });
   if (added.length === 0) return;
-  useQueue.setState(
-    Object.fromEntries(
-      added.map((job) => [
-        cellKey(job.thing, job.market),
-        { ...job, state: 'waiting' as const, why: '', field: '' },
-      ]),
-    ),
-  );
+  useQueue.setState(Object.fromEntries(added.map((job) => [cellKey(job.thing, job.market), job])));
   while (running < AT_ONCE) {
     running += 1;
     void work().finally(() => (running -= 1));
@@ -53,7 +55,11 @@ export function enqueue(jobs: readonly Pick<QueuedJob, 'thing' | 'market' | 'act
 /** Takes what waits, or failed, out again; what is being sent goes on. */
 export function dropJobs(keys: readonly string[]): void {
   const rest = { ...useQueue.getState() };
-  for (const key of keys) if (rest[key]?.state !== 'working') delete rest[key];
+  for (const key of keys) {
+    const job = rest[key];
+    if (job?.state === 'working') rest[key] = { ...job, next: null };
+    else delete rest[key];
+  }
   useQueue.setState(rest, true);
 }
 
@@ -66,7 +72,9 @@ async function work(): Promise<void> {
     const [key, job] = next;
     useQueue.setState({ [key]: { ...job, state: 'working' } });
     const failure = await carryOut(job);
-    if (failure) useQueue.setState({ [key]: { ...job, state: 'failed', ...failure } });
+    const action = useQueue.getState()[key]?.next ?? null;
+    if (action) useQueue.setState({ [key]: { ...job, action, state: 'waiting' } });
+    else if (failure) useQueue.setState({ [key]: { ...job, state: 'failed', ...failure } });
     else {
       const { [key]: _, ...rest } = useQueue.getState();
       useQueue.setState(rest, true);

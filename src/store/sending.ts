@@ -85,18 +85,29 @@ export async function tookDownByHand(thing: string, market: string): Promise<voi
   await commanded({ type: 'handDown', thing, market });
 }
 
-/** @throws CourierTrouble with the courier's words where it does not take it */
-async function commanded(wish: CommandWithoutId): Promise<void> {
-  const answer = await command(wish);
-  if (!answer.accepted) throw new CourierTrouble(answer.why ?? 'The courier did not take it.');
+/**
+ * Gives the courier a command.
+ *
+ * @param allRight refusals that mean it is so already
+ * @returns the command's id
+ * @throws CourierTrouble with the courier's words where it does not take it
+ */
+export async function commanded(wish: CommandWithoutId, allRight: readonly string[] = []): Promise<string> {
+  const { id, accepted, why } = await command(wish);
+  if (!accepted && !allRight.includes(why ?? ''))
+    throw new CourierTrouble(why ?? 'The courier did not take it.');
+  return id;
 }
 
+/** Takes it down there; where it is down or on its way down already, nothing is left to do. */
 export async function withdraw(thing: string, market: string): Promise<void> {
-  await commanded({ type: 'withdraw', thing, market });
+  const isSo = ['It is not listed there.', 'It is being withdrawn already.'];
+  await commanded({ type: 'withdraw', thing, market }, isSo);
 }
 
-export async function markSold(thing: string, market: string, amount: number): Promise<void> {
-  await commanded({ type: 'sold', thing, market, amount });
+/** @param order the marketplace's own number of the sale, where it has one */
+export async function markSold(thing: string, market: string, amount: number, order?: string): Promise<void> {
+  await commanded({ type: 'sold', thing, market, amount, ...(order ? { order } : {}) });
 }
 
 export async function settleSecondSale(thing: string, order: string): Promise<void> {

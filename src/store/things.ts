@@ -65,14 +65,24 @@ export function codeNow(thing: Thing): string {
   });
 }
 
-/** Gives a thing the code that its parts make now. Its running number stays, so that no code comes twice. */
+/**
+ * Gives a thing the code that its parts make now. Its running number stays, so that no code comes twice; where another
+ * thing has the same code all the same, it gets a number of its own.
+ */
 export function giveNewCode(id: string): void {
   const { things, settings } = useAttic.getState();
   const thing = things[id];
   if (!thing) return;
-  const number = numberOf(thing);
-  if (number === null) setSettings({ nextNumber: settings.nextNumber + 1 });
-  editThing(id, 'code', { code: codeNow(thing), number: number ?? settings.nextNumber });
+  const known = sharesCode(things, thing) ? null : numberOf(thing);
+  const number = known ?? settings.nextNumber;
+  if (known === null) setSettings({ nextNumber: settings.nextNumber + 1 });
+  editThing(id, 'code', { code: codeNow({ ...thing, number }), number });
+}
+
+/** Whether another thing has this one's code: so it may be when things were brought back from a copy. */
+export function sharesCode(things: Readonly<Record<string, Thing>>, { id, code }: Thing): boolean {
+  for (const other in things) if (other !== id && things[other]?.code === code) return true;
+  return false;
 }
 
 /**
@@ -175,19 +185,6 @@ export function priceEverywhere(thingId: string, prices: Readonly<Record<string,
 export function comeDown(thingId: string, steps: MarkdownSteps | null): void {
   editThing(thingId, 'coming down', (t) => ({
     markdown: steps && { steps, from: t.markdown?.from ?? Date.now() },
-  }));
-}
-
-/** It is promised to somebody, or an offer waits: its price stands still from now on. */
-export function hold(thingId: string, who: string): void {
-  editThing(thingId, 'held', (t) =>
-    t.holds.some((h) => h.to === null) ? null : { holds: [...t.holds, { from: Date.now(), to: null, who }] },
-  );
-}
-
-export function letGo(thingId: string): void {
-  editThing(thingId, 'no longer held', (t) => ({
-    holds: t.holds.map((h) => (h.to === null ? { ...h, to: Date.now() } : h)),
   }));
 }
 

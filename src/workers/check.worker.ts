@@ -7,7 +7,7 @@ import type { Terms } from '@/contract/terms';
 import { treeWith } from '@/core/kinds/own';
 import type { KindTree } from '@/core/kinds/tree';
 import { NOTHING_BESIDE, type Beside } from '@/core/listing/beside';
-import { cellOf, examineListing, type CellCheck } from '@/core/listing/examine';
+import { cellOf, examineListing, type CellCheck, type Examined } from '@/core/listing/examine';
 
 /** What the page knows and the worker has to: everything at first, then what changed. */
 export interface CheckNews {
@@ -51,7 +51,19 @@ export interface CheckWorker {
   take(news: CheckNews): void;
   /** The check of things on all marketplaces; those the worker does not know are left out. */
   check(wishes: readonly CheckWish[], now: number): [string, CellCheck[]][];
+  /** One thing as it is being worked on, on every sheet, in the sheets' order. */
+  examine(one: OneThing, now: number): ExaminedThere[];
 }
+
+/** A thing with all that is its own. */
+export interface OneThing {
+  thing: Thing;
+  plans: Plan[];
+  pictures: Picture[];
+}
+
+/** Without what the page has itself: copying a rule sheet at every keystroke would be the dearest part. */
+export type ExaminedThere = Omit<Examined, 'sheet' | 'plan'> & { market: string };
 
 const worker: CheckWorker = {
   take(news) {
@@ -80,6 +92,20 @@ const worker: CheckWorker = {
         return cellOf(examined, prints[sheet.marketplace] ?? null);
       });
       return [[id, cells]];
+    });
+  },
+  examine(one, now) {
+    if (!settings) return [];
+    const setup = { settings, mappings, terms, now };
+    return sheets.map((sheet) => {
+      const plan = one.plans.find((p) => p.market === sheet.marketplace);
+      const pictureOf = (id: string) => one.pictures.find((p) => p.id === id);
+      const {
+        sheet: _,
+        plan: __,
+        ...rest
+      } = examineListing(one.thing, plan, sheet, pictureOf, tree, setup, beside);
+      return { market: sheet.marketplace, ...rest };
     });
   },
 };

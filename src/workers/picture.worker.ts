@@ -4,6 +4,7 @@ import type { Exam, MeasureLine, Step } from '@/contract/picture';
 import { drawingOf } from '@/core/measure/drawing';
 import type { Corners, Reference } from '@/core/measure/plane';
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
+import { fingerprintOf } from '@/core/pixels/fingerprint';
 import { findSheet } from '@/core/pixels/sheet';
 import { lookOf, through } from '@/core/picture/look';
 import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
@@ -41,6 +42,8 @@ export interface PictureWorker {
   take(file: Blob): Promise<Taken>;
   /** What is to be said about a picture that is kept already. */
   examined(blob: Blob): Promise<Exam>;
+  /** Its fingerprint, and a small copy drawn anew; null where it is no picture. */
+  glance(file: Blob): Promise<{ print: string; small: Blob } | null>;
   /** The picture with the steps done, as it is to be kept. */
   develop(original: Original, steps: readonly Step[]): Promise<Developed>;
   /** The same, small and quick, for looking at; as a ghost the background still shines through, for correcting the mask. */
@@ -95,6 +98,20 @@ async function examined(blob: Blob): Promise<Exam> {
   const exam = seenBy(bitmap);
   bitmap.close();
   return exam;
+}
+
+const GLANCE_SIDE = 240;
+
+async function glance(file: Blob): Promise<{ print: string; small: Blob } | null> {
+  try {
+    const bitmap = await createImageBitmap(file);
+    const share = Math.min(1, GLANCE_SIDE / Math.max(bitmap.width, bitmap.height));
+    const canvas = drawn(bitmap, Math.round(bitmap.width * share), Math.round(bitmap.height * share));
+    bitmap.close();
+    return { print: fingerprintOf(pixelsOf(canvas)), small: await jpeg(canvas, 0.8) };
+  } catch {
+    return null;
+  }
 }
 
 /**
@@ -216,6 +233,7 @@ async function rendition(full: Blob, spec: RenditionSpec & { maxBytes: number })
 expose({
   take,
   examined,
+  glance,
   develop,
   preview,
   measured,

@@ -3,13 +3,15 @@ import type { z } from 'zod';
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  BrackenmoorClip, BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPast, BrackenmoorPicture, BrackenmoorProblems, BrackenmoorSought,
+  BrackenmoorClip, BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPast, BrackenmoorPicture, BrackenmoorProblems, BrackenmoorSought, BrackenmoorStall,
 } from '@/contract/marketplaces/brackenmoor'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
+import { ordersAt, talksAt } from './afterSale';
+import { inPortions, ownListing, pictureAt } from '../ownListings';
 import { genuine } from '../genuine';
 import { wearOf } from '../wear';
 
@@ -18,7 +20,7 @@ type Listing = z.infer<typeof BrackenmoorListing>;
 /** Fields in Brackenmoor's words -> ours. */
 const FIELDS: Record<string, string> = {
   headline: 'title', text: 'description', askingCents: 'price', postageCents: 'parcel', pictures: 'pictures', clip: 'pictures',
-  category: 'category', condition: 'condition', promotionPercent: 'paid', secondLine: 'paid', secondCategory: 'paid', sentWithin: 'terms', backWithin: 'terms',
+  category: 'category', condition: 'condition', promotionPercent: 'paid', secondLine: 'paid', secondCategory: 'paid', sentWithin: 'terms', backWithin: 'terms', choices: 'choices',
 }; // prettier-ignore
 
 /** A draft in Brackenmoor's words. */
@@ -30,6 +32,14 @@ export function entryOf(ref: string, draft: ListingDraft, pictures: readonly str
     ...(promotionBp > 0 ? { promotionPercent: promotionBp / 100 } : {}),
     ...(extras.secondLine === undefined ? {} : { secondLine: extras.secondLine }),
     ...(extras.secondCategory === undefined ? {} : { secondCategory: extras.secondCategory }),
+    ...(draft.choices
+      ? {
+          choices: {
+            names: draft.choices.options,
+            pieces: draft.choices.pieces.map((p) => ({ code: p.code, values: p.values, cents: p.price, stock: p.stock })),
+          },
+        }
+      : {}),
     ...(draft.terms ? { sentWithin: draft.terms.handlingDays, backWithin: draft.terms.returnDays } : {}),
   };
 } // prettier-ignore
@@ -80,16 +90,16 @@ export function brackenmoorAdapter(config: {
 
   const saleNews = (o: z.infer<typeof BrackenmoorHappening>): News => ({
     kind: 'sale', ref: o.reference, remoteId: o.listing, order: o.order, amount: o.paidCents,
-    postage: o.postageCents, fees: o.feesCents, at: o.soldAt,
+    postage: o.postageCents, fees: o.feesCents, at: o.soldAt, ...(o.piece === undefined ? {} : { piece: o.piece }),
   }); // prettier-ignore
 
-  const over = (l: Listing): AlreadyOver => ({
-    news: [
-      l.order
-        ? saleNews({ kind: 'sold', ...l.order })
-        : { kind: 'ended', ref: l.reference, remoteId: l.listing, why: '' },
-    ],
-  });
+  const over = (l: Listing): AlreadyOver => {
+    const ended: News = { kind: 'ended', ref: l.reference, remoteId: l.listing, why: '' };
+    if (!l.order) return { news: [ended] };
+    const sale = saleNews({ kind: 'sold', ...l.order });
+    // The last of several pieces: its sale alone does not say that the listing is over.
+    return { news: l.order.piece === undefined ? [sale] : [sale, ended] };
+  };
 
   const published = (l: Listing): Published => ({ remoteId: l.listing, url: l.page, state: 'live' });
 
@@ -106,6 +116,8 @@ export function brackenmoorAdapter(config: {
     name: 'Brackenmoor',
     letters: 'Br',
     capabilities: { webhooks: true, review: false, pollEvery: 20_000 },
+    talks: talksAt({ market: 'brackenmoor', at: `${address}/v1/letters`, token }, true),
+    orders: ordersAt({ market: 'brackenmoor', at: `${address}/v1/orders`, token }),
 
     async history(category, words) {
       const query = new URLSearchParams({ category, words });
@@ -178,6 +190,20 @@ export function brackenmoorAdapter(config: {
       const feed = readAs(BrackenmoorFeed, body);
       return { news: feed.happenings.map(saleNews), cursor: feed.cursor };
     },
+
+    own: () =>
+      inPortions(async (from) => {
+        const { body } = await call(`${address}/v1/stall?from=${from}`, { token: token(), expected: [200] });
+        const { stall, next } = readAs(BrackenmoorStall, body);
+        return {
+          next,
+          some: stall.map((l) => ownListing({
+            market: 'brackenmoor', ref: l.reference || l.listing, remoteId: l.listing, url: l.page, title: l.headline, text: l.text, price: l.askingCents,
+            postage: l.postageCents, category: l.category, condition: l.condition, specifics: l.attributes, pictures: l.pictures, listedAt: l.listedAt,
+          })),
+        };
+      }), // prettier-ignore
+    picture: (name) => pictureAt(address, name),
 
     readHook(header, body, now) {
       if (!genuine(header('x-brackenmoor-signature'), body, config.hookSecret, now)) return null;

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  LanternyardGood, LanternyardHitches, LanternyardOrders, LanternyardPast, LanternyardPhoto, LanternyardSought,
+  LanternyardCoupons, LanternyardGood, LanternyardGoods, LanternyardHitches, LanternyardOrders, LanternyardPast, LanternyardPhoto, LanternyardRefusal, LanternyardSought,
 } from '@/contract/marketplaces/lanternyard'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 
@@ -16,6 +16,8 @@ import {
   type Published,
 } from '../adapter';
 import { call, readAs } from '../call';
+import { ordersAt, talksAt } from './afterSale';
+import { inPortions, ownListing, pictureAt } from '../ownListings';
 import { wearOf } from '../wear';
 
 type Good = z.infer<typeof LanternyardGood>;
@@ -102,6 +104,8 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
     name: 'Lanternyard',
     letters: 'Ly',
     capabilities: { webhooks: false, review: false, pollEvery: 3_000 },
+    talks: talksAt({ market: 'lanternyard', at: `${address}/admin/questions`, token }, false),
+    orders: ordersAt({ market: 'lanternyard', at: `${address}/admin/sales`, token }),
 
     async history(category, words) {
       const query = new URLSearchParams({ section: category, words });
@@ -152,5 +156,38 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
     },
 
     eventsSince: orders,
+
+    own: () =>
+      inPortions(async (from) => {
+        const { body } = await call(`${address}/admin/goods?from=${from}`, { token: token(), expected: [200] });
+        const { goods, next } = readAs(LanternyardGoods, body);
+        return {
+          next,
+          some: goods.map(({ ref, seen, good, at: since }) => ownListing({
+            market: 'lanternyard', ref, remoteId: ref, url: seen, title: good.title, text: good.text, price: good.cents, postage: good.postCents,
+            category: good.section, condition: good.condition, pictures: good.photos, listedAt: since, specifics: { origin: good.origin },
+          })),
+        };
+      }), // prettier-ignore
+    picture: (name) => pictureAt(address, name),
+
+    coupons: {
+      async all() {
+        const { body } = await call(`${address}/admin/coupons`, { token: token(), expected: [200] });
+        return readAs(LanternyardCoupons, body).coupons;
+      },
+      async put({ code, percentOff }) {
+        const { status, body } = await call(`${address}/admin/coupons/${encodeURIComponent(code)}`, {
+          method: 'PUT', token: token(), expected: [204, 422], headers: { 'content-type': 'application/json' }, body: JSON.stringify({ percentOff }),
+        }); // prettier-ignore
+        if (status === 422)
+          throw new Refused([{ field: 'coupon', message: readAs(LanternyardRefusal, body).message }]);
+      },
+      async end(code) {
+        await call(`${address}/admin/coupons/${encodeURIComponent(code)}`, {
+          method: 'DELETE', token: token(), expected: [204],
+        }); // prettier-ignore
+      },
+    },
   };
 }

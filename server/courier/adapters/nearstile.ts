@@ -5,6 +5,7 @@ import type { ListingDraft } from '@/contract/courier';
 import {
   NearstileAd,
   NearstileFaults,
+  NearstileMine,
   NearstileNews,
   NearstileOld,
   NearstileSearches,
@@ -14,6 +15,8 @@ import type { News } from '@/core/courier/types';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
+import { talksAt } from './afterSale';
+import { inPortions, ownListing, pictureAt } from '../ownListings';
 import { wearOf } from '../wear';
 
 type Ad = z.infer<typeof NearstileAd>;
@@ -45,6 +48,7 @@ export function nearstileAdapter(config: { address: string; token: () => string 
 
   const form = async (draft: ListingDraft, pictures: Pictures) =>
     JSON.stringify({
+      held: draft.held === true,
       ...adOf(draft),
       photos: await Promise.all(
         draft.pictures.map(async (hash) => Buffer.from(await pictures(hash)).toString('base64')),
@@ -86,7 +90,8 @@ export function nearstileAdapter(config: { address: string; token: () => string 
     id: 'nearstile',
     name: 'Nearstile',
     letters: 'Ns',
-    capabilities: { webhooks: false, review: true, pollEvery: 2_000 },
+    capabilities: { showsHolds: true, webhooks: false, review: true, pollEvery: 2_000 },
+    talks: talksAt({ market: 'nearstile', at: `${address}/board/enquiries`, token }, true),
 
     async history(category, words) {
       const query = new URLSearchParams({ board: category, words });
@@ -145,6 +150,20 @@ export function nearstileAdapter(config: { address: string; token: () => string 
       const ad = readAs(NearstileAd, body);
       return { ...published(ad), over: ad.status === 'closed' || ad.status === 'turned down' };
     },
+
+    own: () =>
+      inPortions(async (from) => {
+        const { body } = await call(`${address}/board/mine?from=${from}`, { token: token(), expected: [200] });
+        const { ads, next } = readAs(NearstileMine, body);
+        return {
+          next,
+          some: ads.map((ad) => ownListing({
+            market: 'nearstile', ref: ad.id, remoteId: ad.id, url: ad.link, state: ad.status === 'up' ? 'live' : 'inReview', title: ad.heading, text: ad.body,
+            price: Math.round(ad.euros * 100), category: ad.board, condition: ad.state, pictures: ad.photos, listedAt: ad.putAt,
+          })),
+        };
+      }), // prettier-ignore
+    picture: (name) => pictureAt(address, name),
 
     async eventsSince(cursor) {
       const { body } = await call(`${address}/board/news/${encodeURIComponent(cursor ?? '0')}`, {

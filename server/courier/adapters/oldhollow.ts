@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  OldhollowComplaints, OldhollowImage, OldhollowPast, OldhollowPiece, OldhollowRefusal, OldhollowSought, OldhollowTiding, OldhollowTidings,
+  OldhollowComplaints, OldhollowImage, OldhollowPast, OldhollowPiece, OldhollowRefusal, OldhollowShelf, OldhollowSought, OldhollowTiding, OldhollowTidings,
 } from '@/contract/marketplaces/oldhollow'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
@@ -17,6 +17,8 @@ import {
   type Published,
 } from '../adapter';
 import { call, readAs } from '../call';
+import { ordersAt, talksAt } from './afterSale';
+import { inPortions, ownListing, pictureAt } from '../ownListings';
 import { genuine } from '../genuine';
 import { wearOf } from '../wear';
 
@@ -104,6 +106,8 @@ export function oldhollowAdapter(config: {
     name: 'Oldhollow',
     letters: 'Oh',
     capabilities: { webhooks: true, review: false, pollEvery: 15_000 },
+    talks: talksAt({ market: 'oldhollow', at: `${address}/hollow/questions`, token }, false),
+    orders: ordersAt({ market: 'oldhollow', at: `${address}/hollow/sales`, token }),
 
     async history(category, words) {
       const query = new URLSearchParams({ room: category, words });
@@ -163,6 +167,21 @@ export function oldhollowAdapter(config: {
       const { tidings, upTo } = readAs(OldhollowTidings, body);
       return { news: tidings.map(newsOf), cursor: upTo };
     },
+
+    own: () =>
+      inPortions(async (from) => {
+        const { body } = await call(`${address}/hollow/shelf?from=${from}`, { token: token(), expected: [200] });
+        const { shelf, next } = readAs(OldhollowShelf, body);
+        return {
+          next,
+          some: shelf.map(({ ref, seen, piece, since }) => ownListing({
+            market: 'oldhollow', ref, remoteId: ref, url: seen, title: piece.name, text: piece.account, price: piece.auction?.openCents ?? piece.cents,
+            postage: piece.postCents, category: piece.room, condition: piece.state, pictures: piece.images, listedAt: since,
+            specifics: { decade: piece.decade, brand: piece.maker, material: piece.madeOf, origin: piece.origin },
+          })),
+        };
+      }), // prettier-ignore
+    picture: (name) => pictureAt(address, name),
 
     readHook(header, body, now) {
       if (!genuine(header('x-oldhollow-seal'), body, config.hookSecret, now)) return null;

@@ -3,15 +3,17 @@ import Papa from 'papaparse';
 import type { Comp, CompetingOffer } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  QuirestackCopies, QuirestackLine, QuirestackLog, QuirestackOffer, QuirestackPast, QuirestackRefusal, QuirestackReport, QuirestackSought, QuirestackTicket,
+  QuirestackCopies, QuirestackDepotReport, QuirestackKept, QuirestackLine, QuirestackLog, QuirestackOffer, QuirestackParcel, QuirestackParcels, QuirestackPast, QuirestackRefusal, QuirestackReport, QuirestackReturned, QuirestackSought, QuirestackStock, QuirestackStockReport, QuirestackTicket,
 } from '@/contract/marketplaces/quirestack'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import { CALL_LIMIT } from '@/core/courier/waiting';
 import type { News } from '@/core/courier/types';
-import type { z } from 'zod';
+import { z } from 'zod';
 
 import { CallFailed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../adapter';
 import { call, readAs } from '../call';
+import { ordersAt, talksAt } from './afterSale';
+import { ownListing, pictureAt } from '../ownListings';
 import { wearOf } from '../wear';
 
 type Outcome = z.infer<typeof QuirestackLine>;
@@ -32,7 +34,7 @@ const LOOK_EVERY = 250;
 /** A draft as a line of a list. */
 export function lineOf(ref: string, draft: ListingDraft): Line {
   const { barcode = '', origin = '' } = draft.specifics;
-  return { action: 'put', ref, barcode, condition: draft.condition, note: draft.description, cents: String(draft.price), origin, keptAt: '' };
+  return { action: 'put', ref, barcode, condition: draft.condition, note: draft.description, cents: String(draft.price), origin, keptAt: draft.depotNo ?? '' };
 } // prettier-ignore
 
 /**
@@ -43,6 +45,16 @@ export function quirestackAdapter(config: { address: string; token: () => string
   const { address } = config;
   const token = () => config.token();
   let gathered: { line: Line; done: (ticket: string) => void; failed: (error: unknown) => void }[] = [];
+
+  /** Something is wanted of the depot. @throws Refused with its words where it says no */
+  const askDepot = async (path: 'parcels' | 'returns', wanted: object): Promise<unknown> => {
+    const { status, body } = await call(`${address}/feed/${path}`, {
+      method: 'POST', token: token(), expected: [200, 201, 422], headers: { 'content-type': 'application/json' }, body: JSON.stringify(wanted),
+    }); // prettier-ignore
+    if (status === 422)
+      throw new Refused([{ field: 'parcel', message: readAs(QuirestackRefusal, body).message }]);
+    return body;
+  };
 
   const flush = async () => {
     const now = gathered;
@@ -128,6 +140,8 @@ export function quirestackAdapter(config: { address: string; token: () => string
     name: 'Quirestack',
     letters: 'Qs',
     capabilities: { webhooks: false, review: true, pollEvery: 2_000 },
+    talks: talksAt({ market: 'quirestack', at: `${address}/feed/questions`, token }, false),
+    orders: ordersAt({ market: 'quirestack', at: `${address}/feed/orders`, token }),
 
     async history(category, words) {
       const query = new URLSearchParams({ rack: category, words });
@@ -191,6 +205,44 @@ export function quirestackAdapter(config: { address: string; token: () => string
       return (
         offer && { remoteId: ref, url: offer.seen, state: 'live' as const, over: offer.status !== 'offered' }
       );
+    },
+
+    async own() {
+      const { body } = await call(`${address}/feed/stock`, { token: token(), expected: [200] });
+      const { report } = readAs(QuirestackStockReport, body);
+      const { data } = Papa.parse<unknown>(report, { header: true, skipEmptyLines: true });
+      return readAs(z.array(QuirestackStock).max(20_000), data).map((o) => ownListing({
+        market: 'quirestack', ref: o.ref, remoteId: o.ref, url: o.seen, title: o.name, text: o.note, price: Number(o.cents), postage: 280,
+        category: o.rack, condition: o.condition, pictures: o.pictures.split(' ').filter(Boolean), specifics: { barcode: o.barcode },
+      }));
+    }, // prettier-ignore
+    picture: (name) => pictureAt(address, name),
+
+    depot: {
+      async announce(contents) {
+        return readAs(QuirestackParcel, await askDepot('parcels', { contents })).parcel;
+      },
+      async parcels() {
+        const { body } = await call(`${address}/feed/parcels`, { token: token(), expected: [200] });
+        return readAs(QuirestackParcels, body).parcels;
+      },
+      async stock() {
+        const { body } = await call(`${address}/feed/depot`, { token: token(), expected: [200] });
+        const { day, report } = readAs(QuirestackDepotReport, body);
+        const { data } = Papa.parse<unknown>(report, { header: true, skipEmptyLines: true });
+        const lines = readAs(z.array(QuirestackKept).max(20_000), data);
+        return {
+          day,
+          lines: lines.map(({ depotNo, code, state }) => ({
+            no: depotNo,
+            code,
+            state: state === 'returned' ? ('back' as const) : state,
+          })),
+        };
+      },
+      async sendBack(nos) {
+        readAs(QuirestackReturned, await askDepot('returns', { depotNos: nos }));
+      },
     },
 
     async eventsSince(cursor) {

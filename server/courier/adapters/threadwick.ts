@@ -2,12 +2,14 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import { ThreadwickAsked, ThreadwickGone, ThreadwickJournal, ThreadwickObjections, ThreadwickPiece, ThreadwickPieces } from '@/contract/marketplaces/threadwick'; // prettier-ignore
+import { ThreadwickAsked, ThreadwickGone, ThreadwickJournal, ThreadwickMine, ThreadwickObjections, ThreadwickPiece, ThreadwickPieces } from '@/contract/marketplaces/threadwick'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
+import { ordersAt, talksAt } from './afterSale';
+import { inPortions, ownListing, pictureAt } from '../ownListings';
 import { wearOf } from '../wear';
 
 type Piece = z.infer<typeof ThreadwickPiece>;
@@ -75,6 +77,8 @@ export function threadwickAdapter(config: { address: string; token: () => string
     name: 'Threadwick',
     letters: 'Tw',
     capabilities: { webhooks: false, review: false, pollEvery: 2_500 },
+    talks: talksAt({ market: 'threadwick', at: `${address}/rail/notes`, token }, true),
+    orders: ordersAt({ market: 'threadwick', at: `${address}/rail/sales`, token }),
 
     async history(category, words) {
       const query = new URLSearchParams({ shelf: category, words });
@@ -137,6 +141,21 @@ export function threadwickAdapter(config: { address: string; token: () => string
       const piece = await find(ref);
       return piece && { ...published(piece), over: piece.status !== 'hanging' };
     },
+
+    own: () =>
+      inPortions(async (from) => {
+        const { body } = await call(`${address}/rail/mine?from=${from}`, { token: token(), expected: [200] });
+        const { pieces, next } = readAs(ThreadwickMine, body);
+        return {
+          next,
+          some: pieces.map(({ no, ref, seen, piece, photos }) => ownListing({
+            market: 'threadwick', ref: ref || no, remoteId: no, url: seen, title: piece.name, text: piece.story, price: Number(piece.price.replace('.', '')),
+            postage: POSTAGE, category: piece.shelf, condition: piece.worn, pictures: photos,
+            specifics: { department: piece.department, size: piece.size, colour: piece.colour, brand: piece.label, material: piece.cloth, origin: piece.origin },
+          })),
+        };
+      }), // prettier-ignore
+    picture: (name) => pictureAt(address, name),
 
     async eventsSince(cursor) {
       const { body } = await call(`${address}/rail/journal?since=${encodeURIComponent(cursor ?? '0')}`, {

@@ -5,8 +5,10 @@ import type { Context } from 'hono';
 
 import { Hooks } from '../kit/hooks';
 import { measureJpeg, type Measured } from '../kit/pictures';
-import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
+import { euros, frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
+import { ordersDesk, paidOrder } from '../kit/orders';
+import { talksDesk } from '../kit/talks';
 import { Turns } from '../kit/turns';
 import { pastOf, search, searched } from '../kit/past';
 import { SEED, SHELVES } from './past';
@@ -19,6 +21,8 @@ interface Listing {
   state: 'live' | 'ended' | 'sold';
   listedAt: number;
   order: Order | null;
+  /** Of a listing with choices: how many of each piece went. */
+  sold?: Record<string, number>;
 }
 
 interface Order {
@@ -29,7 +33,16 @@ interface Order {
   postageCents: number;
   feesCents: number;
   soldAt: number;
+  piece?: string;
 }
+
+/** How many of a piece are left. */
+function left(l: Listing, code: string): number {
+  const piece = l.entry.choices?.pieces.find((p) => p.code === code);
+  return Math.max(0, (piece?.stock ?? 0) - (l.sold?.[code] ?? 0));
+}
+
+const anyLeft = (l: Listing) => (l.entry.choices?.pieces ?? []).some((p) => left(l, p.code) > 0);
 
 const LOOK = { ground: '#eef1ec', ink: '#1f2a24', accent: '#2c5f63', face: 'Georgia, serif' };
 
@@ -176,6 +189,12 @@ export function brackenmoor(options: {
     return c.json({ listings: all.filter((l) => l.entry.reference === reference).map(shown) });
   });
 
+  app.get('/v1/stall', async (c) => {
+    const live = (await store.all<Listing>('listing')).filter((l) => l.state === 'live');
+    const { part, next } = portion(live, c.req.query('from'), 60);
+    return c.json({ stall: part.map((l) => ({ ...shown(l), ...l.entry, listedAt: l.listedAt })), next });
+  });
+
   app.get('/v1/past', (c) => {
     const found = search(pastOf(SEED, SHELVES, 1, Date.now()), c.req.query('category') ?? '', c.req.query('words') ?? '');
     const worn = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'rough';
@@ -197,6 +216,8 @@ export function brackenmoor(options: {
     });
   });
 
+  ordersDesk(app, { store, switches, at: '/v1/orders', style: SHEET.statement });
+
   // ---- the buyers' side -------------------------------------------------------------------------
 
   const head = html`<header><a href="${base}/">Brackenmoor</a></header>`;
@@ -213,6 +234,79 @@ export function brackenmoor(options: {
       ),
       503,
     );
+
+  /** Sells it, or a piece of it, at the price asked or agreed; false when it is gone. */
+  const sell = async (l: Listing, { code, agreed }: { code?: string; agreed?: number }): Promise<boolean> => {
+    const piece = l.entry.choices?.pieces.find((p) => p.code === code);
+    if (l.state !== 'live' || (code !== undefined && left(l, code) <= 0)) return false;
+    const { postageCents, category, reference } = l.entry;
+    const askingCents = agreed ?? piece?.cents ?? l.entry.askingCents;
+    const order: Order = {
+      order: `BM${randomBytes(5).toString('hex').toUpperCase()}`,
+      listing: l.id,
+      reference,
+      paidCents: askingCents,
+      postageCents,
+      feesCents: feesFor(category, askingCents, postageCents, {
+        promotionPercent: l.entry.promotionPercent,
+        secondLine: l.entry.secondLine !== undefined,
+        secondCategory: l.entry.secondCategory !== undefined,
+      }),
+      soldAt: Date.now(),
+      ...(code === undefined ? {} : { piece: code }),
+    };
+    const counted: Listing =
+      code === undefined ? l : { ...l, sold: { ...l.sold, [code]: (l.sold?.[code] ?? 0) + 1 } };
+    const sold: Listing = {
+      ...counted,
+      state: code !== undefined && anyLeft(counted) ? 'live' : 'sold',
+      order,
+    };
+    await store.write(
+      [
+        { sort: 'listing', id: l.id, body: sold },
+        paidOrder({
+          no: order.order,
+          ref: reference,
+          what: l.entry.headline,
+          cents: askingCents,
+          postCents: postageCents,
+          feeCents: order.feesCents,
+          at: order.soldAt,
+        }),
+        hooks.entry(order.order, { kind: 'sold', ...order }),
+      ],
+      [order],
+    );
+    return true;
+  };
+
+  const talks = talksDesk(app, {
+    store,
+    switches,
+    base,
+    look: LOOK,
+    head,
+    at: '/v1/letters',
+    about: async (id) => {
+      const l = await store.get<Listing>('listing', id);
+      return (
+        l && {
+          ref: l.entry.reference,
+          what: l.entry.headline,
+          seen: `${base}/thing/${l.id}`,
+          open: l.state === 'live',
+        }
+      );
+    },
+    offers: {
+      pay: (ref, cents) =>
+        turns.run(async () => {
+          const l = (await store.all<Listing>('listing')).find((x) => x.entry.reference === ref);
+          return l !== undefined && !l.entry.choices && sell(l, { agreed: cents });
+        }),
+    },
+  });
 
   app.get('/', async (c) => {
     if (isOut(switches)) return closed(c);
@@ -251,7 +345,10 @@ export function brackenmoor(options: {
         <div class="price">${euros(e.askingCents)}</div>
         <p>and ${euros(e.postageCents)} postage${e.sentWithin === undefined ? '' : `; sent within ${e.sentWithin} days`}${e.backWithin ? `; may come back within ${e.backWithin} days` : ''}</p>
         ${l.state === 'live'
-          ? html`<form method="post" action="${base}/thing/${l.id}/buy"><button>Buy it now</button></form>`
+          ? html`<form method="post" action="${base}/thing/${l.id}/buy">${e.choices
+              ? html`<p>${e.choices.names.join(', ')}</p>${e.choices.pieces.map((p) => html`<label><input type="radio" name="piece" value="${p.code}" required ${left(l, p.code) === 0 ? raw('disabled') : ''} />
+                  ${p.values.join(', ')}, ${euros(p.cents)} (${left(l, p.code) === 0 ? 'gone' : `${left(l, p.code)} left`})</label>`)}`
+              : ''}<button>Buy it now</button></form>${talks.forms(l.id)}`
           : l.state === 'sold'
             ? html`<p class="note">This has been bought.</p>`
             : html`<p class="note">This is no longer offered.</p>`}
@@ -267,27 +364,7 @@ export function brackenmoor(options: {
       if (isOut(switches)) return closed(c);
       const l = await store.get<Listing>('listing', c.req.param('id'));
       if (!l) return c.notFound();
-      if (l.state === 'live') {
-        const { askingCents, postageCents, category, reference } = l.entry;
-        const order: Order = {
-          order: `BM${randomBytes(5).toString('hex').toUpperCase()}`,
-          listing: l.id,
-          reference,
-          paidCents: askingCents,
-          postageCents,
-          feesCents: feesFor(category, askingCents, postageCents, {
-            promotionPercent: l.entry.promotionPercent,
-            secondLine: l.entry.secondLine !== undefined,
-            secondCategory: l.entry.secondCategory !== undefined,
-          }),
-          soldAt: Date.now(),
-        };
-        const sold: Listing = { ...l, state: 'sold', order };
-        await store.write(
-          [{ sort: 'listing', id: l.id, body: sold }, hooks.entry(order.order, { kind: 'sold', ...order })],
-          [order],
-        );
-      }
+      await sell(l, { code: l.entry.choices ? String((await c.req.parseBody()).piece ?? '') : undefined });
       return c.redirect(`${base}/thing/${l.id}`, 303);
     }),
   );

@@ -111,6 +111,19 @@ export const SHEET = {
   name: 'Brackenmoor',
   letters: 'Br',
   version: 1,
+  statement: {
+    separator: ',',
+    decimal: '.',
+    columns: { order: 'order', sort: 'entry', amount: 'euros', day: 'day' },
+    sorts: {
+      sale: 'sold',
+      postage: 'postage',
+      fee: 'commission',
+      back: 'refund',
+      feeBack: 'commission returned',
+      payout: 'transfer',
+    },
+  },
   currency: 'EUR',
   title: { max: 80, counts: 'codeUnits' },
   description: { min: 20, max: 4_000, counts: 'codeUnits', markup: ['p', 'br', 'ul', 'li', 'b'] },
@@ -189,5 +202,6 @@ export const SHEET = {
   handover: 'post',
   terms: { maxHandlingDays: 10, returnDays: [0, 14, 30] },
   refusesTwins: true,
+  choices: { options: 2, pieces: 60, longest: 40, stock: 999 },
   monthlyAllowance: 250,
 } as const;

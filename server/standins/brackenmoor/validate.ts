@@ -23,6 +23,13 @@ export interface Entry {
   /** Days until it is sent and in which it may come back. */
   sentWithin?: number;
   backWithin?: number;
+  /** Several to choose from; how many of each there are is counted from here on. */
+  choices?: Choice;
+}
+
+export interface Choice {
+  names: string[];
+  pieces: { code: string; values: string[]; cents: number; stock: number }[];
 }
 
 export interface Problem {
@@ -49,8 +56,19 @@ export function readEntry(body: unknown): Entry | null {
     ![b.promotionPercent, b.sentWithin, b.backWithin].every((n) => n === undefined || typeof n === 'number') ||
     ![b.secondLine, b.secondCategory].every((t) => t === undefined || isText(t, 1_000))
   ) return null; // prettier-ignore
+  if (b.choices !== undefined && !isChoice(b.choices)) return null;
   return b as unknown as Entry;
 }
+
+function isChoice(value: unknown): value is Choice {
+  if (typeof value !== 'object' || value === null) return false;
+  const { names, pieces } = value as Record<string, unknown>;
+  const texts = (list: unknown) => Array.isArray(list) && list.length <= 10 && list.every((t) => isText(t, 400));
+  return (
+    texts(names) && Array.isArray(pieces) && pieces.length <= 1_000 &&
+    pieces.every((p: Record<string, unknown>) => isText(p.code, 120) && texts(p.values) && Number.isInteger(p.cents) && Number.isInteger(p.stock))
+  );
+} // prettier-ignore
 
 /** Everything wrong with an entry, by Brackenmoor's rules. */
 export function problemsOf(
@@ -107,6 +125,20 @@ export function problemsOf(
     bad('TE-1', 'sentWithin', 'Sent within 10 days.');
   if (backWithin !== undefined && ![0, 14, 30].includes(backWithin))
     bad('TE-2', 'backWithin', 'Back within 14 or 30 days, or not at all.');
+
+  if (entry.choices) {
+    const { names, pieces } = entry.choices;
+    if (names.length < 1 || names.length > 2) bad('CH-1', 'choices', 'One or two kinds of choice.');
+    if (pieces.length < 2 || pieces.length > 60) bad('CH-2', 'choices', '2 to 60 pieces to choose from.');
+    if ([...names, ...pieces.flatMap((p) => p.values)].some((w) => w.trim() === '' || w.length > 40))
+      bad('CH-3', 'choices', 'Names and values have 1 to 40 characters.');
+    if (pieces.some((p) => p.cents < 100 || p.cents > 2_500_000))
+      bad('CH-4', 'choices', 'Prices of pieces go from 1.00 to 25000.00.');
+    if (pieces.some((p) => p.stock < 0 || p.stock > 999) || pieces.every((p) => p.stock === 0))
+      bad('CH-5', 'choices', 'Up to 999 of a piece, and one of something at least.');
+    if (pieces.some((p) => p.values.length !== names.length))
+      bad('CH-6', 'choices', 'Every piece says which of each choice it is.');
+  }
 
   for (const field of ['headline', 'text'] as const) {
     const words = entry[field];

@@ -27,13 +27,17 @@ export interface Switches {
   /** The rules of the day: half the pictures; every thing has to say where it was made. */
   fewerPictures: boolean;
   asksOrigin: boolean;
+  /** A parcel to the depot is one thing short when it is counted. */
+  parcelShort: boolean;
+  /** Statements take half a euro more of each order than was told at the sale. */
+  feesWrong: boolean;
   /** Goes up with every change of the rules. */
   rulesVersion: number;
 }
 
 export const NO_FAULTS: Switches = {
   latency: 0, tooMany: 0, broken: 0, hangUp: 0, hooksTwice: false, hooksLost: false, hooksReordered: false,
-  reviewTime: 4_000, outageUntil: 0, dayLasts: 86_400_000, tokenExpired: false, fewerPictures: false, asksOrigin: false, rulesVersion: 1,
+  reviewTime: 4_000, outageUntil: 0, dayLasts: 86_400_000, tokenExpired: false, fewerPictures: false, asksOrigin: false, parcelShort: false, feesWrong: false, rulesVersion: 1,
 }; // prettier-ignore
 
 /** What a restart does not end; "the next so many calls" are over with it. */
@@ -42,7 +46,7 @@ export function lasting(switches: Switches): Switches {
 }
 
 /** Switches that are on or off. */
-export const TICKS = ['hooksTwice', 'hooksLost', 'hooksReordered', 'tokenExpired', 'fewerPictures', 'asksOrigin'] as const; // prettier-ignore
+export const TICKS = ['hooksTwice', 'hooksLost', 'hooksReordered', 'tokenExpired', 'fewerPictures', 'asksOrigin', 'parcelShort', 'feesWrong'] as const; // prettier-ignore
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 

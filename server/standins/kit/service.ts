@@ -47,10 +47,12 @@ export function frame(options: {
     Object.assign(switches, kept);
   });
 
-  app.use(async (_c, next) => {
+  app.use(async (c, next) => {
     await ready;
     await access.ready;
-    return next();
+    await next();
+    // What was answered without being read is read to its end: else the connection would be closed under the next call.
+    if (c.req.method !== 'GET') await c.req.arrayBuffer().catch(() => undefined);
   });
   app.use(`${seller}/*`, async (c, next) => {
     if (!access.admits(c.req.header('authorization'))) return c.json({ message: 'Who are you?' }, 401);
@@ -114,6 +116,12 @@ const ORIGIN = { id: 'origin', label: 'Where it was made', need: 'required', max
 /** How many pictures are taken today. */
 export function picturesToday(usual: number, switches: Switches): number {
   return switches.fewerPictures ? Math.ceil(usual / 2) : usual;
+}
+
+/** A list in portions: what comes from a place on, and where the next portion begins; null after the last. */
+export function portion<T>(list: readonly T[], from: string | undefined, size: number) {
+  const at = Math.max(0, Math.trunc(Number(from ?? 0)) || 0);
+  return { part: list.slice(at, at + size), next: at + size < list.length ? at + size : null };
 }
 
 /** Pages are closed too while the whole service is out. */
@@ -189,6 +197,8 @@ function switchboardPage(name: string, s: Switches) {
           ${tick('hooksReordered', 'messages to the seller out of order', s.hooksReordered)}
           ${tick('tokenExpired', 'the seller’s token has run out', s.tokenExpired)}
           ${tick('fewerPictures', 'new rule: half as many pictures', s.fewerPictures)}
+          ${tick('parcelShort', 'parcels to a depot come one thing short', s.parcelShort)}
+          ${tick('feesWrong', 'statements take half a euro too much of each order', s.feesWrong)}
           ${tick('asksOrigin', 'new rule: every thing says where it was made', s.asksOrigin)}
           <button>Set</button>
         </form>

@@ -56,6 +56,10 @@ export class Store {
     );
   }
 
+  async drop(sort: string, id: string): Promise<void> {
+    await this.db.execute({ sql: 'DELETE FROM doc WHERE sort=? AND id=?', args: [sort, id] });
+  }
+
   async happeningsAfter<T>(n: number, limit: number): Promise<{ n: number; body: T }[]> {
     const found = await this.db.execute({
       sql: 'SELECT n, body FROM happening WHERE n > ? ORDER BY n LIMIT ?',

@@ -5,8 +5,10 @@ import type { Context } from 'hono';
 
 import { pastOf, search, searched } from '../kit/past';
 import { measureJpeg, type Measured } from '../kit/pictures';
-import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
+import { euros, frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
+import { ordersDesk, paidOrder } from '../kit/orders';
+import { talksDesk } from '../kit/talks';
 import { Turns } from '../kit/turns';
 import { cardCost } from './fees';
 import { SEED, SHELVES } from './past';
@@ -82,6 +84,15 @@ export function lanternyard(options: { store: Store; token: string; base: string
     }),
   );
 
+  app.get('/admin/goods', async (c) => {
+    const { part, next } = portion(
+      (await store.all<Shelved>('good')).filter(offered),
+      c.req.query('from'),
+      80,
+    );
+    return c.json({ goods: part.map((s) => ({ ...told(s), good: s.good, at: s.at })), next });
+  });
+
   app.get('/admin/goods/:ref', async (c) => {
     const s = await store.get<Shelved>('good', c.req.param('ref'));
     return s ? c.json(told(s)) : c.json({ message: 'Not in the shop.' }, 404);
@@ -105,7 +116,13 @@ export function lanternyard(options: { store: Store; token: string; base: string
     await store.write([{ sort: 'coupon', id: code, body: { code, percentOff: Number(percentOff) } satisfies Coupon }]);
     return c.body(null, 204);
   }); // prettier-ignore
+  app.delete('/admin/coupons/:code', async (c) => {
+    await store.drop('coupon', c.req.param('code').toUpperCase());
+    return c.body(null, 204);
+  });
   app.get('/admin/coupons', async (c) => c.json({ coupons: await store.all<Coupon>('coupon') }));
+
+  ordersDesk(app, { store, switches, at: '/admin/sales', style: SHEET.statement });
 
   app.get('/admin/orders', async (c) => {
     const after = Number(c.req.query('after') ?? 0) || 0;
@@ -127,6 +144,13 @@ export function lanternyard(options: { store: Store; token: string; base: string
   // ---- the shop ---------------------------------------------------------------------------------
 
   const head = html`<header><a href="${base}/">The shop at Lanternyard</a></header>`;
+  const talks = talksDesk(app, {
+    store, switches, base, look: LOOK, head, at: '/admin/questions',
+    about: async (id) => {
+      const s = await store.get<Shelved>('good', id);
+      return s && { ref: s.ref, what: s.good.title, seen: `${base}/g/${encodeURIComponent(s.ref)}`, open: offered(s) };
+    },
+  }); // prettier-ignore
   const note = (words: string) =>
     page(
       words,
@@ -174,7 +198,7 @@ export function lanternyard(options: { store: Store; token: string; base: string
         <div class="strip">${good.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${good.photos.length}" />`)}</div>
         <p><span class="price">${euros(good.cents)}</span> and ${euros(good.postCents)} postage · ${condition?.label}</p>
         ${offered(s)
-          ? html`<form method="post" action="${base}/g/${encodeURIComponent(s.ref)}/basket"><input type="hidden" name="basket" value="${basket}" /><button>Put it in the basket</button></form>`
+          ? html`<form method="post" action="${base}/g/${encodeURIComponent(s.ref)}/basket"><input type="hidden" name="basket" value="${basket}" /><button>Put it in the basket</button></form>${talks.forms(encodeURIComponent(s.ref))}`
           : html`<p class="note">${s.left === 0 ? 'Sold.' : 'No longer in the shop.'}</p>`}
         <div class="words">${raw(good.text)}</div>
         ${related.length > 0 ? html`<h1>Beside it</h1><div class="grid">${related.map(tile)}</div>` : ''}</main>`),
@@ -241,6 +265,7 @@ export function lanternyard(options: { store: Store; token: string; base: string
         [
           ...bought.map((s) => ({ sort: 'good', id: s.ref, body: { ...s, left: s.left - 1 } satisfies Shelved })),
           { sort: 'basket', id: basket.id, body: { ...basket, refs: [] } },
+          ...lines.map((l, i) => paidOrder({ no: l.number, ref: l.ref, what: bought[i]?.good.title ?? '', cents: l.cents, postCents: l.postCents, feeCents: l.cardCents, at: l.at })),
         ],
         lines,
       );

@@ -4,8 +4,9 @@ import { html } from 'hono/html';
 import type { Context } from 'hono';
 
 import { measureJpeg } from '../kit/pictures';
-import { frame, isOut, page, sheetToday, type Service } from '../kit/service';
+import { frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
+import { talksDesk } from '../kit/talks';
 import { Turns } from '../kit/turns';
 import { review } from './review';
 import { pastOf, search, searched } from '../kit/past';
@@ -23,6 +24,8 @@ interface Ad {
   state: string;
   place: string;
   boards?: string[];
+  /** Promised to a neighbour: it stays up, and says so. */
+  held?: boolean;
   photos: string[];
   status: 'waiting' | 'up' | 'turned down' | 'closed';
   closedAs: 'sold' | 'withdrawn' | null;
@@ -86,6 +89,7 @@ export function nearstile(options: { store: Store; token: string; base: string }
         place: String(b.place),
         boards: Array.isArray(b.boards) ? b.boards.map(String) : [],
         photos: names,
+        held: b.held === true,
         // Small changes to an ad that is up are not looked over again.
         status: old?.status ?? 'waiting',
         closedAs: null,
@@ -96,6 +100,17 @@ export function nearstile(options: { store: Store; token: string; base: string }
       return c.json(state(ad), old ? 200 : 202);
     }),
   );
+
+  app.get('/board/mine', async (c) => {
+    const mine = (await store.all<Ad>('ad')).filter((ad) => ad.status === 'up' || ad.status === 'waiting');
+    const { part, next } = portion(mine, c.req.query('from'), 40);
+    return c.json({
+      ads: part.map((ad) => ({
+        ...state(ad), heading: ad.heading, body: ad.body, euros: ad.euros, board: ad.board, state: ad.state, place: ad.place, photos: ad.photos, putAt: ad.putAt,
+      })),
+      next,
+    });
+  }); // prettier-ignore
 
   app.get('/board/old', (c) => {
     const found = search(pastOf(SEED, SHELVES, 0.8, Date.now()), c.req.query('board') ?? '', c.req.query('words') ?? '');
@@ -156,6 +171,14 @@ export function nearstile(options: { store: Store; token: string; base: string }
       ),
       503,
     );
+  const talks = talksDesk(app, {
+    store, switches, base, look: LOOK, head, at: '/board/enquiries',
+    about: async (id) => {
+      const ad = await store.get<Ad>('ad', id);
+      return ad && { ref: ad.id, what: ad.heading, seen: `${base}/ad/${ad.id}`, open: ad.status === 'up' };
+    },
+    offers: {},
+  }); // prettier-ignore
   const price = (ad: Ad) => (ad.euros === 0 ? 'to give away' : `${ad.euros.toFixed(2)} €`);
 
   app.get('/', async (c) => {
@@ -188,7 +211,8 @@ export function nearstile(options: { store: Store; token: string; base: string }
         <h1>${ad.heading}</h1><div class="price">${price(ad)}</div>
         ${ad.status === 'closed'
           ? html`<p class="note">${ad.closedAs === 'sold' ? 'Gone to a neighbour.' : 'Taken off the board.'}</p>`
-          : html`<p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>`}
+          : html`${ad.held ? html`<p class="note">Promised to a neighbour; ask whether it is still to be had.</p>` : ''}
+            <p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>${talks.forms(ad.id)}`}
         <dl><dt>State</dt><dd>${condition?.label}</dd>${ad.boards?.length ? html`<dt>Also on</dt><dd>${ad.boards.join(', ')}</dd>` : ''}</dl>
         <div class="words">${ad.body}</div></main>`),
     ); // prettier-ignore

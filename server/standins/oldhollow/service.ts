@@ -6,8 +6,10 @@ import type { Context } from 'hono';
 import { Hooks } from '../kit/hooks';
 import { pastOf, search, searched } from '../kit/past';
 import { measureJpeg, type Measured } from '../kit/pictures';
-import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
+import { euros, frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
+import { ordersDesk, paidOrder } from '../kit/orders';
+import { talksDesk } from '../kit/talks';
 import { Turns } from '../kit/turns';
 import { keeps } from './fees';
 import { SEED, SHELVES } from './past';
@@ -97,7 +99,11 @@ export function oldhollow(options: {
     const sold: Standing = { ...s, status: 'sold', sale };
     const told = happening(sold, 'sold');
     await store.write(
-      [{ sort: 'piece', id: s.ref, body: sold }, hooks.entry(sale.number, told)],
+      [
+        { sort: 'piece', id: s.ref, body: sold },
+        paidOrder({ no: sale.number, ref: s.ref, what: s.piece.name, cents: bid.cents, postCents: s.piece.postCents, feeCents: sale.kept, at: bid.at }),
+        hooks.entry(sale.number, told),
+      ],
       [told],
     ); // prettier-ignore
     return sold;
@@ -153,6 +159,12 @@ export function oldhollow(options: {
     }),
   );
 
+  app.get('/hollow/shelf', async (c) => {
+    const here = (await store.all<Standing>('piece')).filter((s) => s.status === 'shown');
+    const { part, next } = portion(here, c.req.query('from'), 50);
+    return c.json({ shelf: part.map((s) => ({ ...shown(s), piece: s.piece, since: s.since })), next });
+  });
+
   app.get('/hollow/past', (c) => {
     const found = search(pastOf(SEED, SHELVES, 1.1, Date.now()), c.req.query('room') ?? '', c.req.query('words') ?? '');
     const state = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'wreck';
@@ -197,9 +209,18 @@ export function oldhollow(options: {
       } // prettier-ignore
     });
 
+  ordersDesk(app, { store, switches, at: '/hollow/sales', style: SHEET.statement });
+
   // ---- the buyers' side -------------------------------------------------------------------------
 
   const head = html`<header><a href="${base}/">Oldhollow</a></header>`;
+  const talks = talksDesk(app, {
+    store, switches, base, look: LOOK, head, at: '/hollow/questions',
+    about: async (id) => {
+      const s = await store.get<Standing>('piece', id);
+      return s && { ref: s.ref, what: s.piece.name, seen: `${base}/piece/${encodeURIComponent(s.ref)}`, open: s.status === 'shown' };
+    },
+  }); // prettier-ignore
   const note = (title: string, words: string) =>
     page(
       title,
@@ -250,6 +271,7 @@ export function oldhollow(options: {
           : ''}
         ${s.status === 'shown' && outright !== null
           ? html`<form method="post" action="${at}/buy"><button>Take it for ${euros(outright)}</button></form>` : ''}
+        ${s.status === 'shown' ? talks.forms(encodeURIComponent(s.ref)) : ''}
         <dl><dt>State</dt><dd>${state?.label}</dd><dt>Made in the</dt><dd>${piece.decade}</dd>
           ${piece.maker ? html`<dt>Maker</dt><dd>${piece.maker}</dd>` : ''}${piece.madeOf ? html`<dt>Of</dt><dd>${piece.madeOf}</dd>` : ''}
           ${piece.tags.length > 0 ? html`<dt>Found by</dt><dd>${piece.tags.join(' · ')}</dd>` : ''}</dl>

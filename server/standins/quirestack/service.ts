@@ -8,6 +8,8 @@ import { pastOf, search, searched } from '../kit/past';
 import { measureJpeg } from '../kit/pictures';
 import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
+import { ordersDesk, paidOrder } from '../kit/orders';
+import { talksDesk } from '../kit/talks';
 import { Turns } from '../kit/turns';
 import { withheld } from './fees';
 import { SEED, SHELVES } from './past';
@@ -22,6 +24,25 @@ interface Offer {
   pictures: string[];
   status: 'offered' | 'sold' | 'removed';
   order: { order: string; cents: number; withheld: number; at: number } | null;
+}
+
+/** A thing at the depot. */
+interface Kept {
+  depotNo: string;
+  code: string;
+  barcode: string;
+  /** When it was posted to its buyer. */
+  postedAt?: number;
+  /** When it was sent back to the seller. */
+  returnedAt?: number;
+}
+
+/** What a seller sends to the depot. */
+interface Parcel {
+  parcel: string;
+  at: number;
+  countedAt: number | null;
+  contents: { code: string; barcode: string; depotNo: string | null }[];
 }
 
 interface Ticket {
@@ -41,6 +62,8 @@ interface Outcome {
 
 const LOOK = { ground: '#eef0f4', ink: '#1d2330', accent: '#39456b', face: '"Segoe UI", Tahoma, sans-serif' };
 const POSTAGE = 280;
+/** How many times a list's time a parcel takes. */
+const PARCEL_TAKES = 3;
 const COLUMNS = ['action', 'ref', 'barcode', 'condition', 'note', 'cents', 'origin', 'keptAt'] as const;
 const MOST_LINES = 2_000;
 
@@ -97,6 +120,7 @@ export function quirestack(options: { store: Store; token: string; base: string 
   /** Lists are worked through in the order they came. */
   const work = () =>
     turns.run(async () => {
+      await count();
       const due = (await store.all<Ticket>('ticket')).filter(
         (t) => t.report === null && t.at + switches.reviewTime <= Date.now(),
       );
@@ -130,7 +154,12 @@ export function quirestack(options: { store: Store; token: string; base: string 
     if (line.action !== 'put') return no('rejected', 'Q01', 'A line puts or removes.');
     if (old && old.status !== 'offered')
       return no(old.status === 'sold' ? 'sold' : 'removed', 'Q04', 'It was offered before and is over.');
-    const fault = faultOf(line, switches);
+    const stored = line.keptAt === '' ? null : await store.get<Kept>('depot', line.keptAt);
+    const fault =
+      faultOf(line, switches) ??
+      (line.keptAt !== '' && (!stored || stored.postedAt || stored.returnedAt || titleOf(stored.barcode) !== titleOf(line.barcode))
+        ? { code: 'Q50', words: 'No such thing is at our depot.' }
+        : null);
     if (fault) return no('rejected', fault.code, fault.words);
     const pictures: string[] = [];
     for (let place = 0; place < 4; place += 1) {
@@ -148,6 +177,82 @@ export function quirestack(options: { store: Store; token: string; base: string 
     if (!offer) return c.json({ message: 'No such offer.' }, 404);
     return c.json({ ref: offer.ref, status: offer.status, seen: seen(offer.ref), order: offer.order });
   });
+
+  /** What is on the racks today, as lines of a list. */
+  app.get('/feed/stock', async (c) => {
+    const offered = (await store.all<Offer>('offer')).filter((o) => o.status === 'offered');
+    const lines = offered.map((o) => ({
+      ref: o.ref, barcode: o.line.barcode, name: titleOf(o.line.barcode)?.name ?? '', rack: titleOf(o.line.barcode)?.rack ?? '', condition: o.line.condition,
+      note: o.line.note, cents: o.line.cents, keptAt: o.line.keptAt, seen: seen(o.ref), pictures: o.pictures.join(' '),
+    }));
+    return c.json({ day: new Date().toISOString().slice(0, 10), report: Papa.unparse(lines) });
+  }); // prettier-ignore
+
+  app.post('/feed/parcels', async (c) => {
+    const { contents } = (await c.req.json().catch(() => ({}))) as { contents?: unknown };
+    const lines = (Array.isArray(contents) ? contents : []).map((x: Record<string, unknown>) => ({
+      code: String(x.code ?? '').slice(0, 60), barcode: String(x.barcode ?? '').slice(0, 14), depotNo: null,
+    })); // prettier-ignore
+    const fault =
+      lines.length < 1 || lines.length > 200
+        ? 'A parcel holds 1 to 200 things.'
+        : lines.some((l) => l.code === '' || !titleOf(l.barcode))
+          ? 'Everything in a parcel has a code and a barcode that we have a record of.'
+          : null;
+    if (fault) return c.json({ message: fault }, 422);
+    const parcel: Parcel = {
+      parcel: `P${randomInt(1e6, 9e6)}`,
+      at: Date.now(),
+      countedAt: null,
+      contents: lines,
+    };
+    await store.write([{ sort: 'parcel', id: parcel.parcel, body: parcel }]);
+    return c.json({ parcel: parcel.parcel }, 201);
+  });
+  app.get('/feed/parcels', async (c) => c.json({ parcels: await store.all<Parcel>('parcel') }));
+
+  /** What the depot holds, made once a day as lines of a list. */
+  app.get('/feed/depot', async (c) => {
+    const lines = (await store.all<Kept>('depot')).map((x) => ({
+      depotNo: x.depotNo, code: x.code, barcode: x.barcode, state: x.postedAt ? 'posted' : x.returnedAt ? 'returned' : 'kept',
+    })); // prettier-ignore
+    return c.json({ day: new Date().toISOString().slice(0, 10), report: Papa.unparse(lines) });
+  });
+
+  /** What the seller wants back leaves the depot, all of it or nothing. Asked again, nothing leaves twice. */
+  app.post('/feed/returns', async (c) => {
+    const { depotNos } = (await c.req.json().catch(() => ({}))) as { depotNos?: unknown };
+    const nos = Array.isArray(depotNos) ? depotNos.map(String) : [];
+    const there = await Promise.all(nos.map((no) => store.get<Kept>('depot', no)));
+    const offered = (await store.all<Offer>('offer')).filter((o) => o.status === 'offered').map((o) => o.line.keptAt);
+    const fault =
+      nos.length < 1 || nos.length > 200
+        ? 'Between 1 and 200 things leave at a time.'
+        : there.some((k) => !k)
+          ? 'Something of that is not at our depot.'
+          : there.some((k) => k?.postedAt)
+            ? 'Something of that was posted to its buyer.'
+            : nos.some((no) => offered.includes(no))
+              ? 'Something of that is still offered from here: take it down first.'
+              : null;
+    if (fault) return c.json({ message: fault }, 422);
+    const leaving = there.flatMap((k) => (k && !k.returnedAt ? [{ ...k, returnedAt: Date.now() } satisfies Kept] : []));
+    await store.write(leaving.map((k) => ({ sort: 'depot', id: k.depotNo, body: k })));
+    return c.json({ returned: nos.length });
+  }); // prettier-ignore
+
+  /** Parcels come in after a while and are counted; on a bad day the last thing of one is missing. */
+  const count = async () => {
+    for (const p of await store.all<Parcel>('parcel')) {
+      if (p.countedAt !== null || p.at + switches.reviewTime * PARCEL_TAKES > Date.now()) continue;
+      const missing = switches.parcelShort ? p.contents.length - 1 : -1;
+      const contents = p.contents.map((x, i) => ({ ...x, depotNo: i === missing ? null : `D${randomInt(1e6, 9e6)}` }));
+      await store.write([
+        { sort: 'parcel', id: p.parcel, body: { ...p, contents, countedAt: Date.now() } satisfies Parcel },
+        ...contents.flatMap((x) => (x.depotNo ? [{ sort: 'depot', id: x.depotNo, body: x }] : [])),
+      ]);
+    }
+  }; // prettier-ignore
 
   app.get('/feed/log', async (c) => {
     const after = Number(c.req.query('after') ?? 0) || 0;
@@ -173,9 +278,18 @@ export function quirestack(options: { store: Store; token: string; base: string 
     c.json({ words: searched(SEED, SHELVES, c.req.query('rack') ?? '').map((s) => [s.word, s.times]) }),
   );
 
+  ordersDesk(app, { store, switches, at: '/feed/orders', style: SHEET.statement });
+
   // ---- the buyers' side -------------------------------------------------------------------------
 
   const head = html`<header><a href="${base}/">QUIRESTACK</a></header>`;
+  const talks = talksDesk(app, {
+    store, switches, base, look: LOOK, head, at: '/feed/questions',
+    about: async (id) => {
+      const o = await store.get<Offer>('offer', id);
+      return o && { ref: o.ref, what: titleOf(o.line.barcode)?.name ?? '', seen: seen(o.ref), open: o.status === 'offered' };
+    },
+  }); // prettier-ignore
   const note = (words: string) =>
     page(
       words,
@@ -207,10 +321,10 @@ export function quirestack(options: { store: Store; token: string; base: string 
       page(title.name, LOOK, html`${head}<main>
         <h1>${title.name}</h1><p>${title.by} · ${title.barcode}</p>
         ${o.pictures.length > 0 ? html`<div class="strip">${o.pictures.map((p) => html`<img src="${base}/picture/${p}" alt="The copy itself" />`)}</div>` : ''}
-        <p><span class="price">${euros(Number(o.line.cents))}</span> and ${euros(POSTAGE)} postage</p>
+        <p><span class="price">${euros(Number(o.line.cents))}</span> ${o.line.keptAt ? 'posted by us, nothing on top' : `and ${euros(POSTAGE)} postage`}</p>
         <p>${label(o.line.condition)}</p><div class="words">${o.line.note}</div>
         ${o.status === 'offered'
-          ? html`<form method="post" action="${seen(o.ref)}/order"><button>Order this copy</button></form>`
+          ? html`<form method="post" action="${seen(o.ref)}/order"><button>Order this copy</button></form>${talks.forms(encodeURIComponent(o.ref))}`
           : html`<p class="note">${o.status === 'sold' ? 'This copy is sold.' : 'This copy is no longer on the rack.'}</p>`}
         <h1>Other copies</h1>
         ${others.map((x) => html`<p>${x.seller} (${x.rating} %): ${label(x.condition)}, ${euros(x.cents)}, leaves in ${x.leavesIn} days</p>`)}
@@ -225,15 +339,30 @@ export function quirestack(options: { store: Store; token: string; base: string 
       if (!o) return c.notFound();
       if (o.status === 'offered') {
         const cents = Number(o.line.cents);
+        const rack = titleOf(o.line.barcode)?.rack ?? 'pages';
+        const ours = o.line.keptAt !== '';
         const order = {
           order: `QS${randomInt(1e8, 9e8)}`,
           cents,
-          withheld: withheld(titleOf(o.line.barcode)?.rack ?? 'pages', cents),
+          withheld: withheld(rack, cents, ours),
           at: Date.now(),
         };
+        const kept = ours ? await store.get<Kept>('depot', o.line.keptAt) : null;
         await store.write(
-          [{ sort: 'offer', id: o.ref, body: { ...o, status: 'sold', order } satisfies Offer }],
-          [{ kind: 'sold', ref: o.ref, postCents: POSTAGE, ...order }],
+          [
+            { sort: 'offer', id: o.ref, body: { ...o, status: 'sold', order } satisfies Offer },
+            paidOrder({
+              no: order.order,
+              ref: o.ref,
+              what: titleOf(o.line.barcode)?.name ?? '',
+              cents,
+              postCents: ours ? 0 : POSTAGE,
+              feeCents: order.withheld,
+              at: order.at,
+            }),
+            ...(kept ? [{ sort: 'depot', id: kept.depotNo, body: { ...kept, postedAt: Date.now() } }] : []),
+          ],
+          [{ kind: 'sold', ref: o.ref, postCents: ours ? 0 : POSTAGE, ...order }],
         );
       }
       return c.redirect(seen(o.ref), 303);

@@ -12,6 +12,7 @@ export const SHEET = {
   name: 'Quirestack',
   letters: 'Qs',
   version: 1,
+  statement: { separator: ';', decimal: '.', columns: { order: 'ORDER', sort: 'CODE', amount: 'AMOUNT', day: 'DAY' }, sorts: { sale: 'S1', postage: 'S2', fee: 'W1', back: 'R1', feeBack: 'R2', payout: 'T1' } },
   currency: 'EUR',
   title: { max: 200, counts: 'characters' },
   description: { min: 0, max: 600, counts: 'characters' },
@@ -37,6 +38,7 @@ export const SHEET = {
       { kind: 'share', label: 'Share of the order', bp: 1_350, of: 'total', least: 60 },
       { kind: 'fixed', label: 'Handling, printed', amount: 75, categories: ['pages'] },
       { kind: 'fixed', label: 'Handling, discs and boxes', amount: 95, categories: ['sound', 'screen', 'table'] },
+      { kind: 'depot', label: 'Stored and posted by the depot', amount: 190 },
     ],
     taxBp: 2_000,
   },
@@ -44,4 +46,5 @@ export const SHEET = {
   questions: [],
   handover: 'post',
   postageCharged: 280,
+  depot: true,
 }; // prettier-ignore

@@ -4,8 +4,10 @@ import { html } from 'hono/html';
 import type { Context } from 'hono';
 
 import { measureJpeg } from '../kit/pictures';
-import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
+import { euros, frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
+import { ordersDesk, paidOrder } from '../kit/orders';
+import { talksDesk } from '../kit/talks';
 import { Turns } from '../kit/turns';
 import { pastOf, search, searched } from '../kit/past';
 import { SEED, SHELVES } from './past';
@@ -126,6 +128,12 @@ export function threadwick(options: { store: Store; token: string; base: string 
     }),
   );
 
+  app.get('/rail/mine', async (c) => {
+    const hanging = (await store.all<Shown>('piece')).filter((s) => s.status === 'hanging');
+    const { part, next } = portion(hanging, c.req.query('from'), 100);
+    return c.json({ pieces: part.map((s) => ({ ...where(s), piece: s.piece, photos: s.photos })), next });
+  });
+
   app.get('/rail/gone', (c) => {
     const found = search(pastOf(SEED, SHELVES, 0.95, Date.now()), c.req.query('shelf') ?? '', c.req.query('words') ?? '');
     const worn = (wear: number) => SHEET.conditions.find((w) => w.wear >= wear)?.code ?? '4';
@@ -148,6 +156,8 @@ export function threadwick(options: { store: Store; token: string; base: string 
     return c.json({ lines: rows.map((r) => r.body), next: String(rows.at(-1)?.n ?? since) });
   });
 
+  ordersDesk(app, { store, switches, at: '/rail/sales', style: SHEET.statement });
+
   // ---- the buyers' side -------------------------------------------------------------------------
 
   const head = html`<header><a href="${base}/">threadwick</a></header>`;
@@ -164,6 +174,51 @@ export function threadwick(options: { store: Store; token: string; base: string 
       ),
       503,
     );
+
+  /** Sold at a price; false when it is gone. */
+  const takeHome = async (s: Shown, amount: number): Promise<boolean> => {
+    if (s.status !== 'hanging') return false;
+    const when = new Date();
+    const sale = { sale: `tw-${randomInt(1e9, 9e9)}`, amount, part: part(amount), when: when.toISOString() };
+    await store.write(
+      [
+        { sort: 'piece', id: s.no, body: { ...s, status: 'sold', sale } satisfies Shown },
+        paidOrder({
+          no: sale.sale,
+          ref: s.piece.ref,
+          what: s.piece.name,
+          cents: amount,
+          postCents: POSTAGE,
+          feeCents: sale.part,
+          at: when.getTime(),
+        }),
+      ],
+      [{ line: 'sold', no: s.no, ref: s.piece.ref, post: POSTAGE, ...sale }],
+    );
+    return true;
+  };
+
+  const talks = talksDesk(app, {
+    store,
+    switches,
+    base,
+    look: LOOK,
+    head,
+    at: '/rail/notes',
+    about: async (id) => {
+      const s = await store.get<Shown>('piece', id);
+      return (
+        s && { ref: s.piece.ref, what: s.piece.name, seen: `${base}/p/${s.no}`, open: s.status === 'hanging' }
+      );
+    },
+    offers: {
+      pay: (ref, amount) =>
+        turns.run(async () => {
+          const s = (await byRef(ref)).find((x) => x.status === 'hanging');
+          return s !== undefined && takeHome(s, amount);
+        }),
+    },
+  });
 
   app.get('/', async (c) => {
     if (isOut(switches)) return closed(c);
@@ -196,7 +251,7 @@ export function threadwick(options: { store: Store; token: string; base: string 
         <div class="strip">${s.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${s.photos.length}" />`)}</div>
         <p><span class="price">${s.piece.price} €</span> and ${euros(POSTAGE)} for the post</p>
         ${s.status === 'hanging'
-          ? html`<form method="post" action="${base}/p/${s.no}/take"><button>Take it home</button></form>`
+          ? html`<form method="post" action="${base}/p/${s.no}/take"><button>Take it home</button></form>${talks.forms(s.no)}`
           : html`<p class="note">${s.status === 'sold' ? 'Somebody took it home.' : 'It was taken down.'}</p>`}
         <dl><dt>Worn</dt><dd>${worn?.label}</dd><dt>Size</dt><dd>${s.piece.size}</dd><dt>Colour</dt><dd>${s.piece.colour}</dd>
           <dt>Department</dt><dd>${s.piece.department}</dd>
@@ -210,19 +265,7 @@ export function threadwick(options: { store: Store; token: string; base: string 
       if (isOut(switches)) return closed(c);
       const s = await store.get<Shown>('piece', c.req.param('no'));
       if (!s) return c.notFound();
-      if (s.status === 'hanging') {
-        const amount = cents(s.piece.price);
-        const sale = {
-          sale: `tw-${randomInt(1e9, 9e9)}`,
-          amount,
-          part: part(amount),
-          when: new Date().toISOString(),
-        };
-        await store.write(
-          [{ sort: 'piece', id: s.no, body: { ...s, status: 'sold', sale } satisfies Shown }],
-          [{ line: 'sold', no: s.no, ref: s.piece.ref, post: POSTAGE, ...sale }],
-        );
-      }
+      await takeHome(s, cents(s.piece.price));
       return c.redirect(`${base}/p/${s.no}`, 303);
     }),
   );

@@ -9,6 +9,8 @@ export const BrackenmoorOrder = z.object({
   postageCents: z.number().int().nonnegative(),
   feesCents: z.number().int().nonnegative(),
   soldAt: z.number().int().nonnegative(),
+  /** Of a listing with choices: the seller's code of the piece. */
+  piece: z.string().max(90).optional(),
 });
 export const BrackenmoorListing = z.object({
   listing: z.string().max(60),
@@ -52,4 +54,24 @@ export const BrackenmoorSought = z.object({
   words: z
     .array(z.object({ word: z.string().min(1).max(60), times: z.number().int().nonnegative() }))
     .max(500),
+});
+
+/** What is offered there, as it was put up. */
+export const BrackenmoorStall = z.object({
+  stall: z
+    .array(
+      BrackenmoorListing.extend({
+        headline: z.string().max(1_000),
+        text: z.string().max(20_000),
+        askingCents: z.number().int().nonnegative(),
+        postageCents: z.number().int().nonnegative(),
+        category: z.string().max(80),
+        condition: z.string().max(40),
+        attributes: z.record(z.string().max(60), z.string().max(1_000)),
+        pictures: z.array(z.string().max(120)).max(60),
+        listedAt: z.number().int().nonnegative(),
+      }),
+    )
+    .max(1_000),
+  next: z.number().int().positive().nullable(),
 });

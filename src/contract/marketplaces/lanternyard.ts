@@ -45,3 +45,31 @@ export const LanternyardPast = z.object({
 export const LanternyardSought = z.object({
   words: z.array(z.tuple([z.string().min(1).max(60), z.number().int().nonnegative()])).max(500),
 });
+
+/** What is in the shop, as it was put. */
+export const LanternyardGoods = z.object({
+  goods: z
+    .array(
+      LanternyardGood.extend({
+        good: z.object({
+          title: z.string().max(1_000),
+          text: z.string().max(20_000),
+          cents: z.number().int().nonnegative(),
+          postCents: z.number().int().nonnegative(),
+          section: z.string().max(80),
+          condition: z.string().max(40),
+          origin: z.string().max(400),
+          photos: z.array(z.string().max(120)).max(60),
+        }),
+        at: z.number().int().nonnegative(),
+      }),
+    )
+    .max(1_000),
+  next: z.number().int().positive().nullable(),
+});
+export const LanternyardRefusal = z.object({ message: z.string().max(500) });
+export const LanternyardCoupons = z.object({
+  coupons: z
+    .array(z.object({ code: z.string().max(20), percentOff: z.number().int().min(1).max(90) }))
+    .max(1_000),
+});

@@ -33,3 +33,24 @@ export const NearstileOld = z.object({
 export const NearstileSearches = z.object({
   searches: z.array(z.tuple([z.string().min(1).max(60), z.number().int().nonnegative()])).max(500),
 });
+
+/** Ads that are up or wait for review, as they were put. */
+export const NearstileMine = z.object({
+  ads: z
+    .array(
+      z.object({
+        id: z.string().min(1).max(120),
+        status: z.enum(['waiting', 'up']),
+        link: z.string().max(300),
+        heading: z.string().max(1_000),
+        body: z.string().max(20_000),
+        euros: z.number().nonnegative().max(1_000_000),
+        board: z.string().max(80),
+        state: z.string().max(40),
+        photos: z.array(z.string().max(120)).max(60),
+        putAt: z.number().int().nonnegative(),
+      }),
+    )
+    .max(1_000),
+  next: z.number().int().positive().nullable(),
+});

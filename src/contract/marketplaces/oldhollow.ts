@@ -51,3 +51,29 @@ export const OldhollowSought = z.object({
     .array(z.object({ word: z.string().min(1).max(60), often: z.number().int().nonnegative() }))
     .max(500),
 });
+
+/** What stands there, as it was put. */
+export const OldhollowShelf = z.object({
+  shelf: z
+    .array(
+      OldhollowPiece.extend({
+        piece: z.object({
+          name: z.string().max(1_000),
+          account: z.string().max(20_000),
+          room: z.string().max(80),
+          state: z.string().max(40),
+          cents: z.number().int().nonnegative(),
+          postCents: z.number().int().nonnegative(),
+          decade: z.string().max(400),
+          maker: z.string().max(400),
+          madeOf: z.string().max(400),
+          origin: z.string().max(400),
+          images: z.array(z.string().max(120)).max(60),
+          auction: z.object({ openCents: z.number().int().nonnegative() }).nullable(),
+        }),
+        since: z.number().int().nonnegative(),
+      }),
+    )
+    .max(1_000),
+  next: z.number().int().positive().nullable(),
+});

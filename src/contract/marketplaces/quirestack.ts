@@ -72,3 +72,55 @@ export const QuirestackPast = z.object({
 export const QuirestackSought = z.object({
   words: z.array(z.tuple([z.string().min(1).max(60), z.number().int().nonnegative()])).max(500),
 });
+
+/** A line of the stock report. */
+export const QuirestackStock = z.object({
+  ref: z.string().min(1).max(120),
+  barcode: z.string().max(20),
+  name: z.string().max(400),
+  rack: z.string().max(80),
+  condition: z.string().max(40),
+  note: z.string().max(4_000),
+  cents: z.string().regex(/^\d{1,8}$/u),
+  keptAt: z.string().max(40),
+  seen: z.string().max(300),
+  pictures: z.string().max(1_000),
+});
+/** The report itself: lines of comma-separated values. */
+export const QuirestackStockReport = z.object({ report: z.string().max(4_000_000) });
+export const QuirestackParcel = z.object({ parcel: z.string().max(40) });
+/** A parcel on its way to the depot, or counted there. */
+export const QuirestackParcels = z.object({
+  parcels: z
+    .array(
+      z.object({
+        parcel: z.string().max(40),
+        at: z.number().int().nonnegative(),
+        countedAt: z.number().int().nonnegative().nullable(),
+        contents: z
+          .array(
+            z.object({
+              code: z.string().max(60),
+              barcode: z.string().max(20),
+              /** The depot's own number for it once it was counted in; null: not there. */
+              depotNo: z.string().max(40).nullable(),
+            }),
+          )
+          .max(500),
+      }),
+    )
+    .max(2_000),
+});
+/** The depot's own report: lines of comma-separated values, and the day they were made. */
+export const QuirestackDepotReport = z.object({
+  day: z.string().regex(/^\d{4}-\d\d-\d\d$/u),
+  report: z.string().max(4_000_000),
+});
+export const QuirestackKept = z.object({
+  depotNo: z.string().min(1).max(40),
+  code: z.string().max(60),
+  barcode: z.string().max(20),
+  state: z.enum(['kept', 'posted', 'returned']),
+});
+/** How many of the things asked for are on their way back. */
+export const QuirestackReturned = z.object({ returned: z.number().int().nonnegative() });

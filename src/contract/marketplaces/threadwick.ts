@@ -48,3 +48,28 @@ export const ThreadwickGone = z
   )
   .max(1_000);
 export const ThreadwickAsked = z.record(z.string().min(1).max(60), z.number().int().nonnegative());
+
+/** What hangs there, as it was put up. */
+export const ThreadwickMine = z.object({
+  pieces: z
+    .array(
+      ThreadwickPiece.extend({
+        piece: z.object({
+          name: z.string().max(1_000),
+          story: z.string().max(20_000),
+          price: z.string().regex(/^\d{1,7}\.\d\d$/u),
+          shelf: z.string().max(80),
+          worn: z.string().max(40),
+          department: z.string().max(400),
+          size: z.string().max(400),
+          colour: z.string().max(400),
+          label: z.string().max(400),
+          cloth: z.string().max(400),
+          origin: z.string().max(400),
+        }),
+        photos: z.array(z.string().max(120)).max(60),
+      }),
+    )
+    .max(1_000),
+  next: z.number().int().positive().nullable(),
+});

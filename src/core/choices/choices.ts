@@ -1,4 +1,5 @@
 import type { Choices, Piece } from '@/contract/choices';
+import type { DraftChoices } from '@/contract/courier';
 
 import { sameWord } from '../words/sameWord';
 
@@ -55,6 +56,8 @@ export function withOptions(before: Choices | null, options: readonly Option[], 
     choices: {
       options: options.map((o) => ({ name: o.name.trim(), values: [...o.values] })),
       pieces,
+      heldBack: before?.heldBack ?? 0,
+      cap: before?.cap ?? null,
       nextPiece: next,
     },
   };
@@ -83,6 +86,21 @@ export function inStock(choices: Choices): number {
 export function priceRange(choices: Choices, usual: number | null): { from: number; to: number } | null {
   const all = choices.pieces.flatMap((p) => p.price ?? usual ?? []);
   return all.length === 0 ? null : { from: Math.min(...all), to: Math.max(...all) };
+}
+
+/** Choices as they are sent: every piece that there is, or ever was, with its own price or the thing's. */
+export function draftChoices(choices: Choices, usual: number | null): DraftChoices {
+  return {
+    options: choices.options.map((o) => o.name),
+    ...(choices.heldBack > 0 ? { heldBack: choices.heldBack } : {}),
+    ...(choices.cap !== null ? { cap: choices.cap } : {}),
+    pieces: choices.pieces.map(({ code, values, price, stock }) => ({
+      code,
+      values: [...values],
+      price: price ?? usual ?? 0,
+      stock,
+    })),
+  };
 }
 
 /** What a piece is shown with: its own pictures, or else the thing's. */

@@ -175,3 +175,168 @@ describe('a time to be sent at', () => {
     expect(desk.closing?.doneAt).not.toBeNull();
   });
 });
+
+describe('a listing that was there before', () => {
+  const adopt = (desk: Desk, market: string, ref: string, thing = 't') =>
+    desk.ask({
+      type: 'adopt', thing, market, ref, remoteId: `r-${ref}`, url: '/there', state: 'live', listedAt: 77, draft: DRAFT,
+    }); // prettier-ignore
+  const soldAs = (desk: Desk, market: string, ref: string) => {
+    const news = [{ kind: 'sale' as const, ref, remoteId: 'x', order: `o-${ref}`, amount: 1, postage: 0, fees: 0, at: desk.now }]; // prettier-ignore
+    desk.take({ type: 'news', market, news, cursor: null });
+  };
+  it('is the thing’s own once it was adopted, without a call', () => {
+    const desk = new Desk();
+    expect(adopt(desk, 'moor', 'old-1')).toBeNull();
+    expect(desk.view('moor')).toMatchObject({ state: 'live', doing: null, url: '/there', listedAt: 77 });
+    expect(desk.tick()).toEqual([]);
+  });
+  it('is closed when the thing sells elsewhere, and closes the others when it sells itself', () => {
+    const desk = new Desk();
+    adopt(desk, 'moor', 'old-1');
+    adopt(desk, 'wick', 'old-1-too');
+    soldAs(desk, 'moor', 'old-1');
+    expect(desk.tick()).toEqual(['withdraw wick']);
+    desk.take({ type: 'withdrawn', market: 'wick', ref: 'old-1-too' });
+    expect(desk.closing?.doneAt).toBe(desk.now);
+    expect(desk.state.things.get('t')?.sale?.order).toBe('o-old-1');
+  });
+  it('is believed to be gone at once when nobody knows it, since nothing of it can arrive late', () => {
+    const desk = new Desk();
+    desk.now = 1_000_000;
+    adopt(desk, 'moor', 'old-1');
+    desk.ask({ type: 'withdraw', market: 'moor' });
+    expect(desk.tick()).toEqual(['withdraw moor']);
+    desk.take({ type: 'absent', market: 'moor', ref: 'old-1' });
+    expect(desk.view('moor').state).toBe('ended');
+  });
+  it('belongs to one thing, which has one listing a marketplace', () => {
+    const desk = new Desk();
+    adopt(desk, 'moor', 'old-1');
+    expect(adopt(desk, 'moor', 'old-2')).toMatch(/has a listing there/);
+    expect(adopt(desk, 'moor', 'old-1', 'other')).toMatch(/belongs to a thing already/);
+    desk.send('wick');
+    expect(adopt(desk, 'wick', 't.wick.1', 'other')).toMatch(/belongs to a thing already/);
+    expect(adopt(desk, 'bill', 'x')).toMatch(/Nobody can ask/);
+    soldAs(desk, 'moor', 'old-1');
+    expect(adopt(desk, 'wick', 'old-3')).toMatch(/sold already/);
+  });
+  it('can be put up again afterwards under a reference of ours, later than any before', () => {
+    const desk = new Desk();
+    adopt(desk, 'moor', 'old-1');
+    desk.ask({ type: 'withdraw', market: 'moor' });
+    desk.tick();
+    desk.take({ type: 'withdrawn', market: 'moor', ref: 'old-1' });
+    expect(desk.send('moor')).toBeNull();
+    expect(desk.state.things.get('t')?.listings.moor?.ref).toBe('t.moor.2');
+    // What is said of the old one changes nothing of the new.
+    desk.take({ type: 'absent', market: 'moor', ref: 'old-1' });
+    expect(desk.view('moor').state).toBe('onItsWay');
+  });
+  it('is ours again after the courier lost everything it knew', () => {
+    const desk = new Desk();
+    expect(adopt(desk, 'moor', 't.moor.3')).toBeNull();
+    expect(desk.view('moor').state).toBe('live');
+    expect(desk.state.things.get('t')?.listings.moor?.generation).toBe(3);
+  });
+});
+
+describe('a thing in choices', () => {
+  const choices = {
+    options: ['Piece'],
+    pieces: [
+      { code: 'A', values: ['mug'], price: 900, stock: 2 },
+      { code: 'B', values: ['jug'], price: 1_900, stock: 1 },
+    ],
+  };
+  const desk = () => {
+    const d = new Desk();
+    for (const market of ['moor', 'wick']) d.send(market, { draft: { ...DRAFT, choices } });
+    d.tick();
+    d.live('moor');
+    d.live('wick');
+    return d;
+  };
+  const sell = (d: Desk, market: string, piece: string, order: string) => {
+    const news = [{ kind: 'sale' as const, ref: `t.${market}.1`, remoteId: '1', order, amount: 1, postage: 0, fees: 0, at: d.now, piece }]; // prettier-ignore
+    d.take({ type: 'news', market, news, cursor: null });
+  };
+  const stockSent = (d: Desk) => {
+    const { effects } = d.take({ type: 'tick' });
+    return effects.flatMap((e) =>
+      e.kind === 'revise' || e.kind === 'publish'
+        ? [[e.kind, e.market, e.draft.choices?.pieces.map((p) => p.stock)]]
+        : [],
+    );
+  };
+  const thing = (d: Desk) => viewOf(d.state.things.get('t')!);
+
+  it('stays up when a piece is sold, and everywhere else there is one fewer', () => {
+    const d = desk();
+    sell(d, 'moor', 'A', 'o1');
+    expect(thing(d)).toMatchObject({ sale: null, closing: null });
+    expect(stockSent(d)).toEqual([['revise', 'wick', [1, 1]]]);
+    // Told again, it is the same sale.
+    sell(d, 'moor', 'A', 'o1');
+    expect(thing(d).pieceSales).toHaveLength(1);
+  });
+  it('is changed once more when another piece goes while a change is under way', () => {
+    const d = desk();
+    sell(d, 'moor', 'A', 'o1');
+    expect(stockSent(d)).toEqual([['revise', 'wick', [1, 1]]]);
+    sell(d, 'moor', 'B', 'o2');
+    expect(stockSent(d)).toEqual([]);
+    d.take({ type: 'revised', market: 'wick', ref: 't.wick.1' });
+    expect(stockSent(d)).toEqual([['revise', 'wick', [1, 0]]]);
+  });
+  it('is sold with its last piece, and closed everywhere like any other', () => {
+    const d = desk();
+    sell(d, 'moor', 'A', 'o1');
+    sell(d, 'wick', 'A', 'o2');
+    sell(d, 'moor', 'B', 'o3');
+    expect(thing(d).sale?.order).toBe('o3');
+    expect(thing(d).pieceSales.map((s) => s.order)).toEqual(['o1', 'o2', 'o3']);
+    expect(thing(d).closing?.doneAt).toBeNull();
+    // Where it was sold it may still show a piece that went elsewhere.
+    expect(d.tick()).toEqual(['withdraw moor', 'withdraw wick']);
+    d.take({ type: 'withdrawn', market: 'wick', ref: 't.wick.1' });
+    expect(thing(d).closing?.doneAt).toBeNull();
+    d.take({ type: 'withdrawn', market: 'moor', ref: 't.moor.1' });
+    expect(thing(d).closing?.doneAt).toBe(d.now);
+    expect(d.view('moor').state).toBe('sold');
+  });
+  it('never hides a piece sold once too often', () => {
+    const d = desk();
+    sell(d, 'moor', 'B', 'o1');
+    sell(d, 'wick', 'B', 'o2');
+    expect(thing(d).laterSales).toMatchObject([{ order: 'o2', piece: 'B', settled: false }]);
+    expect(thing(d).pieceSales).toHaveLength(1);
+  });
+  it('can be sold again once there are more of it', () => {
+    const d = desk();
+    for (const [piece, order] of [['A', 'o1'], ['A', 'o2'], ['B', 'o3']] as const) sell(d, 'moor', piece, order); // prettier-ignore
+    d.tick();
+    for (const m of ['wick', 'moor']) d.take({ type: 'withdrawn', market: m, ref: `t.${m}.1` });
+    expect(d.send('moor', { draft: { ...DRAFT, choices } })).toMatch(/sold already/);
+    const more = { ...choices, pieces: choices.pieces.map((p) => ({ ...p, stock: p.stock + 1 })) };
+    expect(d.send('moor', { draft: { ...DRAFT, choices: more } })).toBeNull();
+    expect(thing(d).sale).toBeNull();
+    expect(stockSent(d)).toEqual([['publish', 'moor', [1, 1]]]);
+  });
+});
+
+describe('put up by hand just when it was sold', () => {
+  it('is red until it was taken down, though nobody knew that it was up', () => {
+    const desk = new Desk();
+    desk.send('moor');
+    desk.send('bill');
+    desk.tick();
+    desk.live('moor');
+    desk.sold('moor');
+    expect(desk.closing?.doneAt).not.toBeNull();
+    expect(desk.ask({ type: 'handUp', market: 'bill', url: '/notice/1' })).toBeNull();
+    expect(desk.closing?.doneAt).toBeNull();
+    expect(desk.ask({ type: 'handDown', market: 'bill' })).toBeNull();
+    expect(desk.closing?.doneAt).not.toBeNull();
+  });
+});

@@ -1,6 +1,7 @@
 import { ListingDraft, type Command } from '@/contract/courier';
 
-import { emptyCourier, isOver, nextDue, step, thingOfRef } from './step';
+import { isOver, thingOfRef } from './refs';
+import { emptyCourier, nextDue, step } from './step';
 import type { CourierEvent, CourierState, Effect, News } from './types';
 import { viewOf } from './view';
 import { LATE_PUBLISH, waitAfter } from './waiting';

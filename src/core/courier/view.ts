@@ -10,6 +10,9 @@ export function viewOf(thing: CourierThing): CourierThingView {
     id: thing.id,
     sale: thing.sale,
     laterSales: thing.laterSales,
+    pieceSales: thing.pieceSales,
+    pastSales: thing.pastSales ?? [],
+    hold: thing.hold ?? null,
     listings: Object.values(thing.listings).map((l) => ({
       market: l.market,
       state: l.state,
@@ -27,6 +30,8 @@ export function viewOf(thing: CourierThing): CourierThingView {
       since: l.since,
       listedAt: l.listedAt,
       draftPrint: draftPrint(l.nextDraft ?? l.draft),
+      edited: l.edited ?? null,
+      held: thing.hold?.market === l.market,
     })),
     closing: thing.closing && {
       startedAt: thing.closing.startedAt,

@@ -25,5 +25,8 @@ export const CALL_LIMIT = 10_000;
  */
 export const LATE_PUBLISH = 30_000 + CALL_LIMIT;
 
+/** After so many failed calls in a row a marketplace is left in peace, but for one call now and then. */
+export const REST_AFTER = 5;
+
 /** A job that waits for a person, not for a time. */
 export const NEVER = Number.MAX_SAFE_INTEGER;

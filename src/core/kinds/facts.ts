@@ -86,4 +86,5 @@ export const COMMON_FACTS: readonly FactSpec[] = [
   { id: 'barcode', label: 'Barcode' },
   { id: 'sizeElsewhere', label: 'Size elsewhere, about', several: true },
   { id: 'serial', label: 'Serial number', private: true },
+  { id: 'customs', label: 'Customs wording', private: true },
 ];

@@ -1,3 +1,4 @@
+import { listed } from '../words/listed';
 import type { FactSpec } from './spec';
 
 export type Judged = { ok: true; value: string } | { ok: false; why: string };
@@ -59,7 +60,7 @@ function oneValue(spec: FactSpec, typed: string): Judged {
     return { ok: false, why: 'It holds characters that can’t be seen: type it instead of pasting.' };
   if (spec.closed && spec.choices && !spec.choices.includes(value)) {
     const same = spec.choices.find((c) => c.toLocaleLowerCase('en') === value.toLocaleLowerCase('en'));
-    return same ? { ok: true, value: same } : { ok: false, why: `Only ${listed(spec.choices)}.` };
+    return same ? { ok: true, value: same } : { ok: false, why: `Only ${listed(spec.choices, 'or')}.` };
   }
   switch (spec.type) {
     case 'number':
@@ -82,9 +83,4 @@ function oneValue(spec: FactSpec, typed: string): Judged {
 
 function tooLong(value: string): Judged {
   return { ok: false, why: `It is ${value.length} characters long; ${LONGEST} fit.` };
-}
-
-function listed(words: readonly string[]): string {
-  const last = words.at(-1) ?? '';
-  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} or ${last}`;
 }

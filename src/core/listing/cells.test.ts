@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { CourierListingView } from '@/contract/courier';
 import { Plan } from '@/contract/records';
 
-import { deedOf, spreadOver, totalsOf, type Cell } from './cells';
+import { addTotals, deedOf, NO_TOTALS, spreadOver, totalsOf, type Cell } from './cells';
 import type { CellCheck } from './examine';
 
 const check = (part: Partial<CellCheck> = {}): CellCheck => ({
@@ -12,7 +12,7 @@ const check = (part: Partial<CellCheck> = {}): CellCheck => ({
 const plan = (wanted = true) => Plan.parse({ id: 't_moor', thingId: 't', market: 'moor', wanted });
 const listing = (part: Partial<CourierListingView> = {}): CourierListingView => ({
   market: 'moor', state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4_800, category: '', postage: 0,
-  reasons: [], since: 1, listedAt: 1, draftPrint: '', ...part,
+  reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, ...part,
 }); // prettier-ignore
 const blocker = { level: 'blocker' as const, field: 'title' as const, message: 'It needs a title.' };
 
@@ -52,6 +52,22 @@ describe('totals before sending', () => {
         cell('v', 'nothing'),
       ]),
     ).toEqual({ ready: 3, toFix: 1, live: 1, fees: 1_100, takeHomeLeast: 4_900, takeHomeMost: 5_100 }));
+});
+
+describe('totals of parts', () => {
+  it('are those of the whole', () => {
+    const deed = fc.constantFrom<Cell['deed']>('send', 'again', 'resend', 'fix', 'nothing');
+    const cells = fc.array(
+      fc.record({ thing: fc.constantFrom('a', 'b', 'c'), deed, live: fc.boolean(), takeHome: fc.integer({ min: 0, max: 9_000 }) }),
+    ); // prettier-ignore
+    fc.assert(
+      fc.property(cells, (some) => {
+        const all = some.map((c): Cell => ({ ...c, check: check({ takeHome: c.takeHome, fees: 1 }) }));
+        const parts = ['a', 'b', 'c'].map((id) => totalsOf(all.filter((c) => c.thing === id)));
+        expect(parts.reduce(addTotals, NO_TOTALS)).toEqual(totalsOf(all));
+      }),
+    );
+  });
 });
 
 describe('spread over a while', () => {

@@ -41,6 +41,22 @@ export interface CellTotals {
   takeHomeMost: number;
 }
 
+export const NO_TOTALS: CellTotals = {
+  ready: 0, toFix: 0, live: 0, fees: 0, takeHomeLeast: 0, takeHomeMost: 0,
+}; // prettier-ignore
+
+/** Totals of other things, put together: no thing may be in both. */
+export function addTotals(a: CellTotals, b: CellTotals): CellTotals {
+  return {
+    ready: a.ready + b.ready,
+    toFix: a.toFix + b.toFix,
+    live: a.live + b.live,
+    fees: a.fees + b.fees,
+    takeHomeLeast: a.takeHomeLeast + b.takeHomeLeast,
+    takeHomeMost: a.takeHomeMost + b.takeHomeMost,
+  };
+}
+
 export interface Cell {
   thing: string;
   check: CellCheck | undefined;
@@ -53,7 +69,7 @@ export interface Cell {
  * marketplaces it is ready for.
  */
 export function totalsOf(cells: readonly Cell[]): CellTotals {
-  const totals: CellTotals = { ready: 0, toFix: 0, live: 0, fees: 0, takeHomeLeast: 0, takeHomeMost: 0 };
+  const totals: CellTotals = { ...NO_TOTALS };
   const perThing = new Map<string, { least: number; most: number; fees: number }>();
   for (const { thing, check, deed, live } of cells) {
     if (live) totals.live += 1;

@@ -65,19 +65,16 @@ export function checkListing(
   const caution: Report = (field, message, fix) =>
     findings.push({ level: 'caution', field, message, ...fixed(fix) });
 
+  if (thing.left) own('kind', 'It is no longer here to be sold.');
   checkPictures(sheet, pictures, block, caution);
   checkCategory(thing, effective, sheet, block);
   checkCondition(thing, effective, sheet, block);
-  // Sent as one piece, it would be offered once and the choices would be lost.
-  if (thing.choices)
-    own(
-      'choices',
-      `${sheet.name} can’t be sent things in choices yet: take the choices away, or leave it out there.`,
-    );
+  checkChoices(thing, effective, sheet, block, own);
   const ours = privateValues(thing, kinds);
   checkWords(thing, effective, sheet, ours, block, own, caution);
   checkPrivacy(effective, ours, own);
   checkPrice(effective, sheet, block, caution);
+  checkDepot(thing, effective, caution);
   if (effective.unpostable !== null) own('parcel', effective.unpostable);
   checkTags(effective, sheet, block);
   checkAuction(thing, effective, sheet, limits.floor, block, caution);
@@ -106,6 +103,44 @@ const NO_LIMITS: PriceLimits = { min: null, max: null, floor: null };
 
 type Report = (field: CheckField, message: string, fix?: Fix) => unknown;
 const fixed = (fix: Fix | undefined) => (fix ? { fix } : {});
+
+function checkChoices(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report, own: Report) {
+  if (!thing.choices) return;
+  if (!sheet.choices || !effective.choices) {
+    // Sent as one piece, it would be offered once and the choices would be lost.
+    own('choices', `${sheet.name} takes nothing in choices: take the choices away, or leave it out there.`);
+    return;
+  }
+  const most = sheet.choices;
+  const { options, pieces } = effective.choices;
+  if (options.length > most.options)
+    block('choices', `${sheet.name} takes ${most.options} kinds of choice; there are ${options.length}.`);
+  if (pieces.length < 2 || pieces.length > most.pieces)
+    block('choices', `${sheet.name} takes 2 to ${most.pieces} pieces to choose from; there are ${pieces.length}.`);
+  const long = [...options, ...pieces.flatMap((p) => p.values)].find((w) => w.length > most.longest);
+  if (long) block('choices', `“${long}” is longer than ${most.longest} characters.`);
+  if (pieces.some((p) => p.price < sheet.price.min || p.price > sheet.price.max))
+    block('choices', `Every piece needs a price from ${formatMoney(sheet.price.min, sheet.currency)} to ${formatMoney(sheet.price.max, sheet.currency)}.`);
+  if (pieces.some((p) => p.stock > most.stock)) block('choices', `${sheet.name} counts up to ${most.stock} of a piece.`);
+  if (pieces.every((p) => p.stock === 0)) block('choices', 'Nothing of it is in stock.');
+  if (effective.auction) block('choices', 'An auction sells one thing: it can’t be in choices.');
+} // prettier-ignore
+
+/** What is not at hand can't be posted. */
+function checkDepot({ depot }: Thing, effective: Effective, caution: Report) {
+  if (!depot || effective.depotNo !== null) return;
+  if (depot.state === 'sent')
+    caution('parcel', 'It is on its way to a depot: nothing can be posted before it is counted there.');
+  if (depot.state === 'there')
+    caution(
+      'parcel',
+      'It is at another marketplace’s depot: if it sells here, it has to be called back first.',
+    );
+  if (depot.state === 'back')
+    caution('parcel', 'It is on its way back from a depot: it can be posted once it is here.');
+  if (depot.state === 'missing')
+    caution('parcel', 'It was missing when its parcel was counted at the depot: find it before it sells.');
+}
 
 function checkPictures(sheet: RuleSheet, all: readonly Picture[], block: Report, caution: Report) {
   const { min, max, minLongSide } = sheet.photos;

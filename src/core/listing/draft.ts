@@ -35,6 +35,8 @@ export function draftOf(
     search: effective.search,
     terms: effective.sentTerms,
     paid: effective.paid,
+    ...(effective.choices === null ? {} : { choices: effective.choices }),
+    ...(effective.depotNo === null ? {} : { depotNo: effective.depotNo }),
   };
 }
 
@@ -49,6 +51,7 @@ export function draftPrint(draft: ListingDraft): string {
     Object.entries(draft.specifics).sort(), Object.entries(draft.answers).sort(),
     // What a draft from before these existed lacks must not make it look changed.
     ...(tags?.length ? [tags] : []), ...[auction, search, terms].filter(Boolean),
+    ...[draft.depotNo, draft.choices].filter(Boolean),
     ...(paid && (paid.promotionBp > 0 || Object.keys(paid.extras).length > 0) ? [paid] : []),
   ]); // prettier-ignore
   // FNV-1a over UTF-16 code units, twice with different seeds: change detection, not security.
@@ -64,7 +67,7 @@ function fnv(text: string, seed: number): number {
 /** Fields of a listing, in the words a person knows them by. */
 const NAMES: readonly [keyof ListingDraft, string][] = [
   ['title', 'title'], ['description', 'description'], ['price', 'price'], ['postage', 'postage'], ['category', 'category'], ['condition', 'condition'],
-  ['specifics', 'specifics'], ['answers', 'answers'], ['tags', 'tags'], ['auction', 'auction'], ['search', 'words for search engines'], ['terms', 'terms'], ['paid', 'paid extras'],
+  ['specifics', 'specifics'], ['answers', 'answers'], ['tags', 'tags'], ['auction', 'auction'], ['search', 'words for search engines'], ['terms', 'terms'], ['paid', 'paid extras'], ['choices', 'choices'],
 ]; // prettier-ignore
 
 /** What of a listing would change, for a person to see before it goes: names of what differs. */

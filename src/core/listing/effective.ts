@@ -1,5 +1,5 @@
 import type { CarrierRates } from '@/contract/carrier';
-import type { AuctionTerms, ListingDraft } from '@/contract/courier';
+import type { AuctionTerms, DraftChoices, ListingDraft } from '@/contract/courier';
 import type { Plan, Settings, Thing } from '@/contract/records';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 import type { Terms } from '@/contract/terms';
@@ -7,6 +7,8 @@ import type { Terms } from '@/contract/terms';
 import { gradeOfThing } from '../condition/grade';
 import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
+import { draftChoices } from '../choices/choices';
+import { postedBy } from '../depot/depot';
 import { categoryFor } from '../mapping/categories';
 import { mappingsFor, specificsFromFacts } from '../mapping/values';
 import { postageOf, PACKAGING, type Postage } from '../postage/rates';
@@ -43,6 +45,10 @@ export interface Effective {
   postage: number | null;
   /** What posting it costs the seller. */
   postageCost: number;
+  /** Several to choose from, where the marketplace takes that; null: one of a kind. */
+  choices: DraftChoices | null;
+  /** Its number at that marketplace's depot, which posts it; null: it is with the seller. */
+  depotNo: string | null;
   /** Why it can't be posted; null when it can. */
   unpostable: string | null;
   terms: Terms | null;
@@ -102,6 +108,7 @@ export function effectiveListing(
   const posted = inlandPostage(thing, kinds, rates);
   const collected = sheet.handover === 'collect';
   const charged = collected ? 0 : thing.postageBy === 'builtIn' ? 0 : postageBy(terms, posted);
+  const depotNo = sheet.depot && postedBy(sheet.marketplace, thing) ? (thing.depot?.no ?? null) : null;
   const answers: Record<string, string> = {};
   for (const question of sheet.questions) {
     const answer = plan?.answers[question.id] ?? settings.remembered[sheet.marketplace]?.[question.id];
@@ -119,11 +126,18 @@ export function effectiveListing(
     search: sheet.search
       ? shopWords(thing, kinds, settings.units, settings.shop, sheet.search, keywords)
       : null,
+    choices: sheet.choices && thing.choices ? draftChoices(thing.choices, thing.price) : null,
     price: auction ? auction.opening : priceThere(thing, plan, floorHere(thing, kinds, settings), now),
     auction,
-    postage: charged === null || (!collected && !posted.ok) ? null : (sheet.postageCharged ?? charged),
-    postageCost: collected || !posted.ok ? 0 : posted.price,
-    unpostable: collected || posted.ok ? null : posted.why,
+    postage:
+      depotNo !== null
+        ? 0
+        : charged === null || (!collected && !posted.ok)
+          ? null
+          : (sheet.postageCharged ?? charged),
+    postageCost: depotNo !== null || collected || !posted.ok ? 0 : posted.price,
+    depotNo,
+    unpostable: depotNo !== null || collected || posted.ok ? null : posted.why,
     terms,
     sentTerms: sheet.terms
       ? sentTerms(terms, (zone) => {
@@ -210,7 +224,8 @@ export function askingTerms(effective: Effective, sheet: RuleSheet): AskingTerms
     sale: {
       postageCharged: effective.postage,
       postageCost: effective.postageCost,
-      packaging: sheet.handover === 'collect' ? 0 : PACKAGING,
+      packaging: effective.depotNo !== null || sheet.handover === 'collect' ? 0 : PACKAGING,
+      fromDepot: effective.depotNo !== null,
       category: effective.categoryId ?? '',
       promotionBp: effective.paid.promotionBp,
       extras: Object.fromEntries(Object.keys(effective.paid.extras).map((id) => [id, days(id)])),

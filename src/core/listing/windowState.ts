@@ -5,7 +5,7 @@ import { formatMoney } from '../money/money';
 
 /** What a window shows of one listing. */
 export type WindowState =
-  | 'notPlanned' | 'draft' | 'onItsWay' | 'live' | 'goingDown' | 'refused' | 'ended' | 'sold'; // prettier-ignore
+  | 'notPlanned' | 'draft' | 'onItsWay' | 'live' | 'held' | 'goingDown' | 'refused' | 'ended' | 'sold'; // prettier-ignore
 
 export function windowState(listing: CourierListingView | undefined, plan: Plan | undefined): WindowState {
   if (!listing) return plan?.wanted ? 'draft' : 'notPlanned';
@@ -16,7 +16,7 @@ export function windowState(listing: CourierListingView | undefined, plan: Plan 
     case 'inReview':
       return 'onItsWay';
     case 'live':
-      return 'live';
+      return listing.held ? 'held' : 'live';
     case 'refused':
       return 'refused';
     case 'ended':
@@ -36,6 +36,8 @@ export function stateWords(listing: CourierListingView | undefined, plan: Plan |
       return listing?.trouble ? 'on its way, trying again' : 'on its way';
     case 'live':
       return 'live';
+    case 'held':
+      return 'live, on hold';
     case 'goingDown':
       return listing?.trouble ? 'coming down, trying again' : 'coming down';
     case 'refused':

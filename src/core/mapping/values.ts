@@ -13,7 +13,7 @@ const COLOUR_WORDS: Record<string, readonly string[]> = {
 };
 
 /** Their names for fields that we know under another. */
-const SAME_FIELD: Readonly<Record<string, string>> = { origin: 'country' };
+export const SAME_FIELD: Readonly<Record<string, string>> = { origin: 'country' };
 
 /**
  * A value of ours in the marketplace's words: as it is where text is free; where there is a list, the same word in any

@@ -1,6 +1,7 @@
 import type { Exam, Picture } from '@/contract/picture';
 
 import type { Stance } from '../kinds/spec';
+import { listed } from '../words/listed';
 import type { Background } from '../pixels/background';
 
 /** What a finding is about; the screens pick a remedy by it. */
@@ -89,7 +90,7 @@ export function judge(
     if (exam.cutOff.length > 0)
       say(
         'cutOff',
-        `Perhaps cut off at the ${list(exam.cutOff)}: show all of it.`,
+        `Perhaps cut off at the ${listed(exam.cutOff, 'and')}: show all of it.`,
         `touches ${exam.cutOff.length === 1 ? 'one side' : `${exam.cutOff.length} sides`}`,
         false,
       );
@@ -165,8 +166,4 @@ function figure(value: number): string {
 
 function percent(share: number): string {
   return `${Math.round(share * 100)} %`;
-}
-
-function list(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 }

@@ -32,6 +32,8 @@ export interface SaleTerms {
   listedThisMonth?: number;
   /** Paid promotion, basis points; 0 or absent for none. Outside a rule's limits it is brought inside. */
   promotionBp?: number;
+  /** Stored and posted by the marketplace. */
+  fromDepot?: boolean;
   /** Paid extras by id: for how many days (1 where it is paid once). */
   extras?: Readonly<Record<string, number>>;
 }
@@ -107,6 +109,8 @@ function feeOf(
   switch (rule.kind) {
     case 'fixed':
       return elsewhere(rule.categories) ? null : rule.amount;
+    case 'depot':
+      return sale.fromDepot ? rule.amount : null;
     case 'step':
       return sale.price <= rule.upTo ? rule.flat : share(sale.price, rule.bpAbove);
     case 'share':

@@ -3,6 +3,7 @@ import type { Sale } from '@/contract/courier';
 import type { Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
+import { postedBy } from '../depot/depot';
 import type { KindTree } from '../kinds/tree';
 import { inlandPostage } from '../listing/effective';
 import { PACKAGING } from '../postage/rates';
@@ -22,7 +23,8 @@ export function saleTakeHome(
   kinds: KindTree,
   rates: CarrierRates,
 ): TakeHome {
-  const collected = sheet.handover === 'collect';
+  const fromDepot = sheet.depot === true && postedBy(sale.market, thing);
+  const collected = sheet.handover === 'collect' || fromDepot;
   const posted = thing && inlandPostage(thing, kinds, rates);
   const computed = takeHomeOf(
     {
@@ -31,6 +33,7 @@ export function saleTakeHome(
       postageCost: collected || !posted?.ok ? 0 : posted.price,
       packaging: collected ? 0 : PACKAGING,
       category,
+      fromDepot,
     },
     sheet.fees,
     parentsOf(sheet),

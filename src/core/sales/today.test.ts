@@ -1,5 +1,6 @@
 import type { CourierListingView, CourierThingView, Sale } from '@/contract/courier';
-import { Plan, Thing } from '@/contract/records';
+import { Order as OrderRecord, orderId, type Order } from '@/contract/orders';
+import { Plan, planId, Thing } from '@/contract/records';
 import { RuleSheet } from '@/contract/ruleSheet';
 
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
@@ -7,9 +8,10 @@ import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { takingsOf } from '../ledger/takings';
 import type { Finding } from '../listing/check';
 import { BUILT_IN } from '../kinds/tree';
+import { ordersOf } from '../orders/orders';
 import { STARTING_RATES } from '../postage/rates';
 import { saleTakeHome } from './saleTakeHome';
-import { isAlarm, todayLines } from './today';
+import { isAlarm, LONG_HOLD, SOON, todayLines, type TodayInput } from './today';
 
 const thing = (id: string, part: Partial<Thing> = {}) =>
   Thing.parse({ id, code: 'YA-0001', author: 'me', createdAt: 5, updatedAt: 5, ...part });
@@ -18,10 +20,10 @@ const sale = (market: string, at: number, part: Partial<Sale> = {}): Sale => ({
 }); // prettier-ignore
 const listing = (market: string, part: Partial<CourierListingView> = {}): CourierListingView => ({
   market, state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4800,
-  category: '', postage: 0, reasons: [], since: 1, listedAt: 1, draftPrint: '', ...part,
+  category: '', postage: 0, reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, ...part,
 }); // prettier-ignore
 const view = (id: string, part: Partial<CourierThingView> = {}): CourierThingView => ({
-  id, listings: [], sale: null, laterSales: [], closing: null, ...part,
+  id, listings: [], sale: null, laterSales: [], pieceSales: [], pastSales: [], hold: null, closing: null, ...part,
 }); // prettier-ignore
 const open = (market: string) => ({
   startedAt: 10,
@@ -34,20 +36,72 @@ const lines = (
   things: Thing[] = [thing('t')],
   plans: Plan[] = [],
   findings: Finding[] = [],
-) =>
-  todayLines({
-    things: Object.fromEntries(things.map((t) => [t.id, t])),
-    courier: Object.fromEntries(views.map((v) => [v.id, v])),
+  desk: Partial<TodayInput> & { records?: Order[] } = {},
+) => {
+  const { records = [], ...more } = desk;
+  const courier = Object.fromEntries(views.map((v) => [v.id, v]));
+  const byId = Object.fromEntries(things.map((t) => [t.id, t]));
+  const orders = ordersOf(courier, byId, Object.fromEntries(records.map((r) => [r.id, r])), [], 100);
+  return todayLines({
+    things: byId,
+    courier,
+    orders,
     plans,
+    now: 100,
+    tonight: 1_000,
     findings: () => findings,
+    ...more,
+  });
+};
+/** The order is fetched and packed. */
+const packedNow = (thingId: string, order: string): Order =>
+  OrderRecord.parse({
+    id: orderId(thingId, order),
+    thingId,
+    market: 'moor',
+    order,
+    fetchedAt: 12,
+    packedAt: 12,
+    postedAt: 13,
   });
 
 describe('Today', () => {
   it('is calm when nothing needs a person', () => {
     expect(lines([view('t', { listings: [listing('moor')] })])).toEqual([]);
     expect(
-      lines([view('t', { sale: sale('moor', 9), closing: done })], [thing('t', { packedAt: 12 })]),
+      lines([view('t', { sale: sale('moor', 9), closing: done })], [thing('t')], [], [], {
+        records: [packedNow('t', 'moor-9')],
+      }),
     ).toEqual([]);
+  });
+
+  it('asks about what ended or was changed there, as long as it is wanted there', () => {
+    const plan = (wanted: boolean) =>
+      Plan.parse({ id: planId('t', 'moor'), thingId: 't', market: 'moor', wanted });
+    const why = [{ field: '', message: 'It was found to be no longer shown there.' }];
+    const ended = view('t', { listings: [listing('moor', { state: 'ended', want: 'gone', reasons: why })] });
+    const sorts = (v: CourierThingView, plans: Plan[]) => lines([v], [thing('t')], plans).map((l) => l.sort);
+    expect(sorts(ended, [plan(true)])).toEqual(['endedThere']);
+    expect(sorts(ended, [plan(false)])).toEqual([]);
+    const withdrawn = view('t', { listings: [listing('moor', { state: 'ended', want: 'gone' })] });
+    expect(sorts(withdrawn, [plan(true)])).toEqual([]);
+    const edited = { title: null, price: 3_000 };
+    expect(sorts(view('t', { listings: [listing('moor', { edited })] }), [])).toEqual(['editedThere']);
+    // What is being put right needs nobody.
+    expect(sorts(view('t', { listings: [listing('moor', { edited, doing: 'revise' })] }), [])).toEqual([]);
+  });
+
+  it('has every piece of a thing in choices fetched, and tells of one sold too often', () => {
+    const mug = sale('moor', 9, { piece: 'A' });
+    const jug = sale('moor', 12, { piece: 'B' });
+    const both = view('t', { pieceSales: [mug, jug] });
+    expect(lines([both]).map((l) => l.sort === 'toFetch' && l.sale.piece)).toEqual(['A', 'B']);
+    const records = [packedNow('t', mug.order)];
+    expect(
+      lines([both], [thing('t')], [], [], { records }).map((l) => l.sort === 'toFetch' && l.sale.piece),
+    ).toEqual(['B']);
+    const twice = view('t', { pieceSales: [mug], laterSales: [{ ...sale('wick', 10, { piece: 'A' }), settled: false }] }); // prettier-ignore
+    expect(lines([twice], [thing('t')], [], [], { records }).map((l) => l.sort)).toEqual(['soldTwice']);
   });
 
   it('puts promises at risk first, red, and says how the trying goes', () => {
@@ -73,6 +127,8 @@ describe('Today', () => {
     expect(found[1]).toMatchObject({
       markets: [{ market: 'wick', tries: 3, trouble: 'closed', nextTryAt: 77 }],
     });
+    // From the sale on, as buyers count, however late it was heard of.
+    expect(found[3]).toMatchObject({ closedIn: 391 });
   });
 
   it('does not ask to fetch what is not gone everywhere yet', () =>
@@ -90,7 +146,66 @@ describe('Today', () => {
       sale: sale('moor', 9), laterSales: [{ ...sale('wick', 11), settled: true }], closing: done,
       listings: [listing('stile', { state: 'refused' })],
     }); // prettier-ignore
-    expect(lines([settled], [thing('t', { packedAt: 1 })])).toEqual([]);
+    expect(lines([settled], [thing('t')], [], [], { records: [packedNow('t', 'moor-9')] })).toEqual([]);
+  });
+
+  it('says what waits at the desk: parcels, meetings, promises, buyers, money, endings', () => {
+    const sold = view('t', { sale: sale('moor', 9), closing: done });
+    const at = (part: Partial<Order>) => [{ ...packedNow('t', 'moor-9'), postedAt: null, ...part }];
+    expect(lines([sold], [thing('t')], [], [], { records: at({}) })).toMatchObject([
+      { sort: 'parcels', toLabel: 1, toPost: 0, late: 0 },
+    ]);
+    const label = { carrier: 'P', tracking: 'PN1', cost: 420, at: 14 };
+    expect(lines([sold], [thing('t')], [], [], { records: at({ label }) })).toMatchObject([
+      { sort: 'parcels', toLabel: 0, toPost: 1 },
+    ]);
+    const meet = {
+      place: 'Harbour steps',
+      at: 500,
+      pay: 'cash' as const,
+      amount: 4_000,
+      receivedAt: null,
+      handedAt: null,
+      missedAt: null,
+    };
+    const held = thing('t', { holds: [{ from: 5, to: null, who: 'Imke', market: 'stile', meet }] });
+    expect(lines([view('t')], [held])).toMatchObject([{ sort: 'meeting', late: false }]);
+    expect(lines([view('t')], [held], [], [], { now: 600 })).toMatchObject([{ sort: 'meeting', late: true }]);
+    // Late in the evening the next hours are tomorrow's, and count all the same.
+    const at500 = (now: number) => lines([view('t')], [held], [], [], { now, tonight: now + 100 });
+    expect(at500(500 - SOON)).toEqual([]);
+    expect(at500(501 - SOON)).toMatchObject([{ sort: 'meeting', late: false }]);
+    expect(lines([view('t')], [held], [], [], { now: 500 - SOON, tonight: 501 })).toHaveLength(1);
+    const loose = thing('t', { holds: [{ from: 5, to: null, who: 'Imke', market: null, meet: null }] });
+    expect(lines([view('t')], [loose])).toEqual([]);
+    expect(lines([view('t')], [loose], [], [], { now: 6 + LONG_HOLD })).toMatchObject([{ sort: 'heldLong' }]);
+    // Sold to somebody else: that is a promise broken, and red.
+    const broken = lines([sold], [held], [], [], { records: at({ postedAt: 15 }) });
+    expect(broken).toMatchObject([{ sort: 'promisedSold', who: 'Imke' }]);
+    expect(broken.filter(isAlarm)).toHaveLength(1);
+    // Sold where it was promised, by an offer that was taken and paid: the promise is kept.
+    const kept = thing('t', { holds: [{ from: 5, to: null, who: 'Imke', market: 'moor', meet: null }] });
+    expect(lines([sold], [kept], [], [], { records: at({ postedAt: 15 }) })).toEqual([]);
+    expect(
+      lines([view('t')], [thing('t')], [], [], {
+        moneyOff: [{ market: 'moor', orders: 2, off: -100, at: 3 }],
+      }),
+    ).toMatchObject([{ sort: 'moneyOff', off: -100 }]);
+    const back = {
+      reason: 'doesNotFit' as const,
+      words: '',
+      openedAt: 20,
+      hereAt: 30,
+      given: null,
+      feesBack: 0,
+      doneAt: null,
+    };
+    expect(lines([sold], [thing('t')], [], [], { records: at({ postedAt: 15, back }) })).toMatchObject([
+      { sort: 'cameBack' },
+    ]);
+    expect(
+      lines([sold], [thing('t')], [], [], { records: at({ postedAt: 15, back: { ...back, hereAt: null } }) }),
+    ).toEqual([]);
   });
 
   it('names what is one fact away from ready, and only that', () => {

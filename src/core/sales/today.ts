@@ -1,5 +1,9 @@
 import type { CourierListingView, CourierThingView, Sale } from '@/contract/courier';
 import type { Plan, Thing } from '@/contract/records';
+import { openHold } from '../holds/holds';
+import type { Ending } from '../consign/endings';
+import type { OrderRow } from '../orders/orders';
+import { waits, waitsSince, type TalksOfThing } from '../talks/talks';
 
 import type { Finding } from '../listing/check';
 
@@ -9,21 +13,55 @@ export type TodayLine =
   | { sort: 'notGoneYet'; thingId: string; sale: Sale; markets: { market: string; tries: number; trouble: string | null; nextTryAt: number | null }[] }
   | { sort: 'putUp'; thingId: string; market: string }
   | { sort: 'refused'; thingId: string; listing: CourierListingView }
-  | { sort: 'toFetch'; thingId: string; sale: Sale; closedIn: number }
+  /** It ended there, or somebody changed it there, and nobody here asked for that. */
+  | { sort: 'endedThere'; thingId: string; listing: CourierListingView }
+  | { sort: 'editedThere'; thingId: string; listing: CourierListingView }
+  | { sort: 'toFetch'; thingId: string; sale: Sale; /** Milliseconds from the sale to the last withdrawal, as the closing record counts; null: pieces are left, so nothing is closed. */ closedIn: number | null }
+  /** A thing that is promised was sold elsewhere: the one it was promised to has to be told. */
+  | { sort: 'promisedSold'; thingId: string; who: string; sale: Sale }
+  /** Buyers wait for an answer. */
+  | { sort: 'asked'; thingId: string; talks: TalksOfThing }
+  /** Today, or past and nobody said how it went. */
+  | { sort: 'meeting'; thingId: string; hold: Thing['holds'][number]; late: boolean }
+  /** Promised for days, and nothing arranged. */
+  | { sort: 'heldLong'; thingId: string; hold: Thing['holds'][number] }
+  /** Packed, with labels to buy or parcels to hand in. */
+  | { sort: 'parcels'; thingId: string; toLabel: number; toPost: number; late: number }
+  /** It came back: to be graded again, and money to be given back. */
+  | { sort: 'cameBack'; thingId: string; row: OrderRow }
+  /** Statements that say otherwise than was told at the sale. */
+  | { sort: 'moneyOff'; thingId: string; market: string; orders: number; off: number }
+  | { sort: 'ending'; thingId: string; ending: Ending }
   | { sort: 'nearlyReady'; thingId: string; market: string; finding: Finding }; // prettier-ignore
 
 const ORDER: readonly TodayLine['sort'][] = [
   'soldTwice',
   'notGoneYet',
+  'promisedSold',
   'refused',
+  'endedThere',
+  'editedThere',
+  'meeting',
+  'asked',
   'toFetch',
+  'parcels',
+  'cameBack',
+  'heldLong',
+  'moneyOff',
   'putUp',
   'nearlyReady',
+  'ending',
 ];
+
+/** How long a promise may stand with nothing arranged before it is asked about, milliseconds. */
+export const LONG_HOLD = 3 * 86_400_000;
+
+/** A meeting so near is shown though it is after midnight, milliseconds. */
+export const SOON = 6 * 3_600_000;
 
 /** Red on the home screen: a promise to a buyer is at risk. */
 export function isAlarm(line: TodayLine): boolean {
-  return line.sort === 'soldTwice' || line.sort === 'notGoneYet';
+  return line.sort === 'soldTwice' || line.sort === 'notGoneYet' || line.sort === 'promisedSold';
 }
 
 export interface TodayInput {
@@ -32,6 +70,15 @@ export interface TodayInput {
   courier: Readonly<Record<string, CourierThingView>>;
   /** Marketplaces that a person works by hand. */
   byHand?: ReadonlySet<string>;
+  /** All orders, as far as the desk has worked them. */
+  orders: readonly OrderRow[];
+  talks?: readonly TalksOfThing[];
+  endings?: readonly Ending[];
+  /** By marketplace: orders whose statement is off and nobody has seen that yet, and by how much in all. */
+  moneyOff?: readonly { market: string; orders: number; off: number; at: number }[];
+  now: number;
+  /** When today ends. */
+  tonight: number;
   /** Findings of wanted listings that were not sent yet: thing -> market -> findings. */
   findings: (thing: Thing, market: string) => readonly Finding[];
 }
@@ -39,11 +86,15 @@ export interface TodayInput {
 /** Everything that needs a person today, worst first; within a sort, the oldest first. */
 export function todayLines(input: TodayInput): TodayLine[] {
   const lines: { line: TodayLine; at: number }[] = [];
+  const wanted = new Set(input.plans.filter((p) => p.wanted).map((p) => `${p.thingId} ${p.market}`));
   for (const view of Object.values(input.courier)) {
     const { sale, closing } = view;
     for (const second of view.laterSales)
-      if (!second.settled && sale)
-        lines.push({ at: second.at, line: { sort: 'soldTwice', thingId: view.id, sale, second } });
+      if (!second.settled) {
+        const first = sale ?? view.pieceSales.find((s) => s.piece === second.piece);
+        if (first)
+          lines.push({ at: second.at, line: { sort: 'soldTwice', thingId: view.id, sale: first, second } });
+      }
     if (sale && closing && closing.doneAt === null)
       lines.push({
         at: sale.at,
@@ -61,11 +112,6 @@ export function todayLines(input: TodayInput): TodayLine[] {
             })),
         },
       });
-    else if (sale && closing?.doneAt && !input.things[view.id]?.packedAt)
-      lines.push({
-        at: sale.at,
-        line: { sort: 'toFetch', thingId: view.id, sale, closedIn: closing.doneAt - closing.startedAt },
-      });
     if (!sale)
       for (const listing of view.listings) {
         if (
@@ -78,14 +124,30 @@ export function todayLines(input: TodayInput): TodayLine[] {
             at: listing.since,
             line: { sort: 'putUp', thingId: view.id, market: listing.market },
           });
+        const about = { thingId: view.id, listing };
+        if (
+          listing.state === 'ended' &&
+          listing.reasons.length > 0 &&
+          wanted.has(`${view.id} ${listing.market}`)
+        )
+          lines.push({ at: listing.since, line: { sort: 'endedThere', ...about } });
+        if (listing.edited && listing.state === 'live' && listing.doing === null && input.things[view.id])
+          lines.push({ at: listing.since, line: { sort: 'editedThere', ...about } });
         if (listing.state === 'refused' && input.things[view.id])
           lines.push({ at: listing.since, line: { sort: 'refused', thingId: view.id, listing } });
       }
   }
+  deskLines(input, lines);
   for (const plan of input.plans) {
     const thing = input.things[plan.thingId];
     const view = input.courier[plan.thingId];
-    if (!plan.wanted || !thing || view?.sale || view?.listings.some((l) => l.market === plan.market))
+    if (
+      !plan.wanted ||
+      !thing ||
+      thing.left ||
+      view?.sale ||
+      view?.listings.some((l) => l.market === plan.market)
+    )
       continue;
     const blockers = input.findings(thing, plan.market).filter((f) => f.level === 'blocker');
     if (blockers.length === 1 && blockers[0])
@@ -98,3 +160,52 @@ export function todayLines(input: TodayInput): TodayLine[] {
     .sort((a, b) => ORDER.indexOf(a.line.sort) - ORDER.indexOf(b.line.sort) || a.at - b.at)
     .map(({ line }) => line);
 }
+
+/** What waits at the desk: orders, buyers, promises, money. */
+function deskLines(input: TodayInput, lines: { line: TodayLine; at: number }[]): void {
+  const { orders, courier, things, now } = input;
+  for (const row of orders) {
+    const { thingId, sale } = row;
+    const view = courier[thingId];
+    const closing = view?.sale?.order === sale.order ? view.closing : null;
+    // The last piece of a thing in choices closes it; like the others it is fetched at once.
+    const closed = sale.piece !== undefined || closing?.doneAt;
+    if (row.stage === 'toFetch' && closed)
+      lines.push({
+        at: sale.at,
+        line: { sort: 'toFetch', thingId, sale, closedIn: closing?.doneAt && sale.piece === undefined ? Math.max(0, closing.doneAt - sale.at) : null },
+      });
+    if (row.stage === 'back' && row.record?.back?.hereAt)
+      lines.push({ at: row.record.back.hereAt, line: { sort: 'cameBack', thingId, row } });
+  }
+  const packed = orders.filter((r) => r.stage === 'toPack' || r.stage === 'toLabel' || r.stage === 'toPost');
+  const [first] = packed;
+  if (first) {
+    const toPost = packed.filter((r) => r.stage === 'toPost').length;
+    const late = packed.filter((r) => now > r.sale.at + LATE_PARCEL).length;
+    lines.push({ at: first.sale.at, line: { sort: 'parcels', thingId: first.thingId, toLabel: packed.length - toPost, toPost, late } });
+  }
+  for (const talks of input.talks ?? []) {
+    const waiting = talks.talks.filter(waits);
+    // Of what is sold only questions about it are left, and those stand with the order.
+    if (waiting.length === 0 || (talks.thing !== null && courier[talks.thing]?.sale && waiting.every((t) => t.offers.length > 0 && t.lines.length === 0))) continue;
+    lines.push({ at: Math.min(...waiting.map(waitsSince)), line: { sort: 'asked', thingId: talks.thing ?? '', talks } });
+  }
+  for (const thing of Object.values(things)) {
+    const hold = openHold(thing);
+    if (!hold) continue;
+    const sale = courier[thing.id]?.sale;
+    if (sale) {
+      if (sale.market !== hold.market) lines.push({ at: sale.at, line: { sort: 'promisedSold', thingId: thing.id, who: hold.who, sale } });
+    } else if (hold.meet) {
+      if (hold.meet.at < Math.max(input.tonight, now + SOON)) lines.push({ at: hold.meet.at, line: { sort: 'meeting', thingId: thing.id, hold, late: hold.meet.at < now } });
+    } else if (now - hold.from > LONG_HOLD) lines.push({ at: hold.from, line: { sort: 'heldLong', thingId: thing.id, hold } });
+  }
+  for (const { market, orders: count, off, at } of input.moneyOff ?? [])
+    lines.push({ at, line: { sort: 'moneyOff', thingId: '', market, orders: count, off } });
+  for (const [i, ending] of (input.endings ?? []).entries())
+    lines.push({ at: i, line: { sort: 'ending', thingId: ending.thing.id, ending } });
+} // prettier-ignore
+
+/** A parcel that long after its sale is late, whatever was promised; milliseconds. */
+const LATE_PARCEL = 3 * 86_400_000;

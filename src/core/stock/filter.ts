@@ -49,7 +49,10 @@ function testsOf(filter: StockFilter, around: Around, asked: ReadonlySet<string>
     priceTo === null ? null : (t) => t.price !== null && t.price <= priceTo,
     lacks === null ? null : (t) => lacksIt(t, lacks, kinds),
     groupId === null ? null : groupTest(groupId, around, asked),
-    show === 'all' ? null : (t) => standing(t) === show,
+    // What is no longer here is looked for by itself.
+    show === 'left'
+      ? (t) => t.left !== null
+      : (t) => t.left === null && (show === 'all' || standing(t) === show),
     around.search.test(filter.words),
   ];
   return tests.filter((t) => t !== null);

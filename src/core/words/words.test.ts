@@ -4,6 +4,7 @@ import { Thing } from '@/contract/records';
 
 import { countAs } from './count';
 import { BUILT_IN } from '../kinds/tree';
+import { counted, listed } from './listed';
 import { findPrivate } from './privacy';
 import { titleFromFacts } from './title';
 
@@ -77,5 +78,20 @@ describe('a title from the facts', () => {
         },
       ),
     );
+  });
+});
+
+describe('lists and counts in a sentence', () => {
+  it.each([
+    [[], ''],
+    [['wool'], 'wool'],
+    [['wool', 'cotton'], 'wool and cotton'],
+    [['wool', 'cotton', 'linen'], 'wool, cotton and linen'],
+  ])('%o: “%s”', (words, said) => {
+    expect(listed(words, 'and')).toBe(said);
+    expect(listed(words, 'or')).toBe(said.replace(' and ', ' or '));
+  });
+  it('one of something is not several', () => {
+    expect([0, 1, 2].map((n) => counted(n, 'thing'))).toEqual(['0 things', '1 thing', '2 things']);
   });
 });

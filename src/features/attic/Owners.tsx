@@ -1,9 +1,11 @@
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
 import { ENDS, type Owner } from '@/contract/records';
 import { formatMoney } from '@/core/money/money';
 import { Field } from '@/parts/Field';
+import { LinkRow } from '@/parts/LinkRow';
 import { MoneyField } from '@/parts/MoneyField';
 import { Card, Page } from '@/parts/Page';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
@@ -53,6 +55,7 @@ export function Owners() {
 const END_WORDS = { back: 'Theirs again', given: 'Given away', bought: 'Bought by us' } as const;
 
 function Agreement({ owner, things }: { owner: Owner; things: number }) {
+  const router = useRouter();
   const currency = useAttic((s) => s.settings.currency);
   const put = (part: Partial<Owner>) => keepOwner({ ...owner, ...part });
   const tier = (i: number, part: Partial<Owner['tiers'][number]>) =>
@@ -67,6 +70,11 @@ function Agreement({ owner, things }: { owner: Owner; things: number }) {
           {things === 1 ? '1 thing' : `${things} things`}
         </Words>
       </View>
+      <LinkRow
+        words="Statement and balance"
+        label={`Statement for ${owner.name}`}
+        onPress={() => router.navigate(`/consignor?owner=${owner.id}`)}
+      />
       {owner.tiers.map((t, i) => (
         <View key={i} style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
           <View style={{ flex: 1 }}>

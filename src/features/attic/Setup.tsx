@@ -12,12 +12,14 @@ import { Chip, ChipRow } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 
+import { agoWords } from '../shell/time';
 import { WordsAndPrices } from './WordsAndPrices';
 
 /** How this attic is set up: who works here, codes, and the way to hauls, spots, owners and kinds. */
 export function Setup() {
   const router = useRouter();
   const author = useAttic((s) => s.settings.author);
+  const copiedAt = useAttic((s) => s.settings.copiedAt);
   const counts = {
     hauls: useAttic((s) => Object.keys(s.hauls).length),
     spots: useAttic((s) => Object.keys(s.spots).length),
@@ -53,6 +55,11 @@ export function Setup() {
           onPress={() => router.navigate('/buying')}
         />
         <LinkRow words="Kinds" more="and what is asked of them" onPress={() => router.navigate('/kinds')} />
+        <LinkRow
+          words="A copy to keep"
+          more={copiedAt === null ? 'none saved yet' : `saved ${agoWords(copiedAt)}`}
+          onPress={() => router.navigate('/copies')}
+        />
       </Card>
       <Card label="Who works here">
         <Words kind="heading">Who is working on this device</Words>

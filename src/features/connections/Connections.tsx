@@ -11,13 +11,15 @@ import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { besideNow } from '@/store/beside';
-import { link } from '@/store/connections';
+import { compareNow, link } from '@/store/connections';
 import { useCourier } from '@/store/courierLink';
 import { saveShop } from '@/store/shopExport';
 import { useWaitingThere } from '@/store/waitingThere';
 
 import { BackTo } from '../shell/BackTo';
+import { agoWords } from '../shell/time';
 import { useDo } from '../shell/useDo';
+import { Coupons } from './Coupons';
 
 /** The marketplaces: who lets us in, what waits, and the way to terms and to how kinds translate. */
 export function Connections() {
@@ -33,6 +35,11 @@ export function Connections() {
         words="What goes when"
         more="listings planned for later, on a calendar"
         onPress={() => router.navigate('/planned')}
+      />
+      <LinkRow
+        words="Bring in listings"
+        more="what is listed already, looked after from now on"
+        onPress={() => router.navigate('/bring-in')}
       />
       {markets.map((market) => (
         <Connection key={market.id} market={market} />
@@ -51,6 +58,8 @@ function Connection({ market }: { market: MarketView }) {
     (s) => Object.values(s.mappings).filter((m) => m.market === market.id && m.category !== null).length,
   );
   const isShop = useCourier((s) => !!s.sheets.find((x) => x.marketplace === market.id)?.search);
+  const hasDepot = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.depot === true);
+  const kept = useAttic((s) => Object.values(s.things).filter((t) => t.depot?.market === market.id).length);
   const allowance = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.monthlyAllowance);
   const { name } = market;
   const needsCode = market.locked || market.link === 'off';
@@ -100,6 +109,25 @@ function Connection({ market }: { market: MarketView }) {
             {market.link === 'paused' ? 'Go on' : 'Pause'}
           </Press>
           <Press
+            label={`Compare what ${name} shows`}
+            disabled={busy}
+            onPress={() =>
+              run(async () => {
+                setSaid(null);
+                const strays = await compareNow(market.id);
+                setSaid(
+                  strays === 0
+                    ? 'It shows just what it should.'
+                    : strays === 1
+                      ? 'One listing was not as it should be: see Today.'
+                      : `${strays} listings were not as they should be: see Today.`,
+                );
+              })
+            }
+          >
+            Compare
+          </Press>
+          <Press
             kind="quiet"
             label={`Disconnect ${name}`}
             disabled={busy}
@@ -110,6 +138,10 @@ function Connection({ market }: { market: MarketView }) {
         </View>
       )}
       {isShop ? <SaveShop market={market} /> : null}
+      {isShop && !needsCode ? <Coupons market={market} /> : null}
+      {market.comparedAt === null ? null : (
+        <Words kind="small" tone="soft">{`What it shows was compared ${agoWords(market.comparedAt)}.`}</Words>
+      )}
       {said ? <Notice tone="good">{said}</Notice> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {allowance === undefined ? null : (
@@ -117,6 +149,14 @@ function Connection({ market }: { market: MarketView }) {
           {`${besideNow().thisMonth[market.id] ?? 0} of this month’s ${allowance} new listings are used.`}
         </Words>
       )}
+      {hasDepot ? (
+        <LinkRow
+          words="Depot"
+          label={`Depot of ${name}`}
+          more={kept === 0 ? 'it can store and post things for you' : `${kept} there or on their way`}
+          onPress={() => router.navigate(`/depot?market=${market.id}`)}
+        />
+      ) : null}
       <LinkRow
         words="Terms"
         label={`Terms of ${name}`}
@@ -206,5 +246,6 @@ function stateOf(market: MarketView): string {
   if (market.link === 'off') return 'not connected';
   if (market.locked) return 'needs a new code';
   if (market.link === 'paused') return 'paused';
+  if (market.resting) return 'fails, tried now and then';
   return market.health === 'away' ? 'does not answer' : 'connected';
 }

@@ -4,7 +4,6 @@ import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
 import { planId } from '@/contract/records';
-import { deedOf, totalsOf, type Cell } from '@/core/listing/cells';
 import { EVERYTHING, filtered } from '@/core/stock/filter';
 import { ordered } from '@/core/stock/search';
 import { Field } from '@/parts/Field';
@@ -12,7 +11,7 @@ import { LongList } from '@/parts/LongList';
 import { Chip, ChipRow } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import { useChecks, watchChecks } from '@/store/checking';
+import { watchChecks } from '@/store/checking';
 import { useCourier } from '@/store/courierLink';
 import { wantMany } from '@/store/crosslist';
 import { useWide } from '@/theme/theme';
@@ -21,6 +20,7 @@ import { BackTo } from '../shell/BackTo';
 import { useAround } from '../stock/useAround';
 import { CELL_HEIGHT, CrosslistHead, CrosslistRow, STACK_HEIGHT, StackedRow } from './CrosslistRow';
 import { Deeds } from './Deeds';
+import { useCells } from './useCells';
 
 const SHOWN = [
   ['all', 'All'],
@@ -39,8 +39,6 @@ export function Crosslist() {
   const plans = useAttic((s) => s.plans);
   const sheets = useCourier((s) => s.sheets);
   const views = useCourier((s) => s.things);
-  // Totals follow when there is time: the cells in sight ask for themselves.
-  const checks = useDeferredValue(useChecks());
   const around = useAround(show !== 'all');
   const wanted = useDeferredValue(words);
   const shown = useMemo(
@@ -58,21 +56,7 @@ export function Crosslist() {
   useEffect(() => () => watchChecks([]), []);
 
   const scope = chosen.size > 0 ? shown.filter((t) => chosen.has(t.id)) : shown;
-  const cells = useMemo(
-    () =>
-      scope.flatMap((thing) =>
-        sheets.map((sheet): Cell & { market: string } => {
-          const market = sheet.marketplace;
-          const check = checks[thing.id]?.find((c) => c.market === market);
-          const listing = views[thing.id]?.listings.find((l) => l.market === market);
-          const plan = plans[planId(thing.id, market)];
-          const live = listing?.state === 'live' && listing.want === 'live';
-          return { thing: thing.id, market, check, deed: deedOf(check, plan, listing, false), live };
-        }),
-      ),
-    [scope, sheets, checks, views, plans],
-  );
-  const totals = useMemo(() => totalsOf(cells), [cells]);
+  const { cells, totals } = useCells(scope);
   const toggle = useCallback(
     (id: string) =>
       setChosen((before) => {

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -38,7 +38,10 @@ export function Deeds(props: {
   const failed = Object.entries(queue).filter(([, j]) => j.state === 'failed');
   const ready = cells.filter((x) => x.deed === 'send' || x.deed === 'again' || x.deed === 'resend');
   const live = cells.filter((x) => x.live);
-  const checked = scope.every((t) => cells.some((x) => x.thing === t.id && x.check));
+  const checked = useMemo(() => {
+    const known = new Set(cells.flatMap((x) => (x.check ? [x.thing] : [])));
+    return scope.every((t) => known.has(t.id));
+  }, [cells, scope]);
   const sendAll = () => {
     if (spread > 0) {
       const fresh = ready.filter((x) => x.deed !== 'resend');

@@ -5,6 +5,7 @@ import type { CourierListingView } from '@/contract/courier';
 import type { Thing } from '@/contract/records';
 import { stateWords, windowLabel, windowState } from '@/core/listing/windowState';
 import { formatMoney } from '@/core/money/money';
+import { Field } from '@/parts/Field';
 import { MoneyField } from '@/parts/MoneyField';
 import { Notice } from '@/parts/Notice';
 import { Chip, Press } from '@/parts/Press';
@@ -192,11 +193,47 @@ function ListingState(props: {
           busy={busy}
           onSold={(amount) => run(() => markSold(thing.id, sheet.marketplace, amount))}
         />
+      ) : live && !sold ? (
+        <SoldThere
+          market={sheet.name}
+          asked={price}
+          busy={busy}
+          onSold={(amount, order) => run(() => markSold(thing.id, sheet.marketplace, amount, order))}
+        />
       ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </>
   );
 }
+
+/** An order the person has before the courier heard of it: by mail, on the marketplace's own page. */
+function SoldThere(props: { market: string; asked: number; busy: boolean; onSold: (amount: number, order: string) => void }) {
+  const { market, asked, busy, onSold } = props;
+  const currency = useAttic((s) => s.settings.currency);
+  const [open, setOpen] = useState(false);
+  const [amount, setAmount] = useState<number | null>(asked);
+  const [order, setOrder] = useState('');
+  if (!open)
+    return (
+      <Press kind="quiet" label={`Sold on ${market} already`} onPress={() => setOpen(true)}>
+        It was sold there, I have the order
+      </Press>
+    );
+  return (
+    <View style={{ gap: 8 }}>
+      <Field label={`Order number on ${market}`} value={order} pause={0} maxLength={100} onChange={setOrder} />
+      <MoneyField label={`Sold on ${market} for`} value={amount} currency={currency} onChange={setAmount} />
+      <Press
+        kind="main"
+        label={`Take it down: sold on ${market}`}
+        disabled={busy || amount === null || order.trim() === '' || order.trim().startsWith('deal-')}
+        onPress={() => amount !== null && onSold(amount, order.trim())}
+      >
+        Take it down everywhere else
+      </Press>
+    </View>
+  );
+} // prettier-ignore
 
 /** A deal made in person: what was agreed in the end, which may not be what was asked. */
 function Deal(props: { market: string; asked: number; busy: boolean; onSold: (amount: number) => void }) {

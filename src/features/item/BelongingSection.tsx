@@ -4,12 +4,13 @@ import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
 import { groupWords } from '@/core/stock/groups';
+import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { capital } from '@/parts/UndoBar';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { toggleGroup } from '@/store/groups';
-import { anotherLike, codeNow, editThing, giveNewCode } from '@/store/things';
+import { anotherLike, codeNow, editThing, giveNewCode, sharesCode } from '@/store/things';
 
 import { exactly } from '../shell/time';
 import { Section } from './Section';
@@ -23,6 +24,7 @@ export const BelongingSection = memo(function BelongingSection({ thing }: { thin
   const owner = thing.ownerId ? owners[thing.ownerId] : undefined;
   const [open, setOpen] = useState(false);
   const fresh = codeNow(thing);
+  const twice = useAttic((s) => sharesCode(s.things, thing));
   return (
     <Section name="belonging" title="Haul, owner, history" summary={owner ? owner.name : haul?.name}>
       {open ? (
@@ -83,7 +85,12 @@ export const BelongingSection = memo(function BelongingSection({ thing }: { thin
       ) : null}
       <GroupChips thing={thing} />
       <Words figures tone="soft">{`Code ${thing.code}`}</Words>
-      {fresh !== thing.code ? (
+      {twice ? (
+        <>
+          <Notice tone="caution">Another thing has the same code.</Notice>
+          <Press onPress={() => giveNewCode(thing.id)}>Give it a code of its own</Press>
+        </>
+      ) : fresh !== thing.code ? (
         <Press label={`Give it the new code ${fresh}`} onPress={() => giveNewCode(thing.id)}>
           {`Give it a new code: ${fresh}`}
         </Press>

@@ -9,9 +9,11 @@ import { Field } from '@/parts/Field';
 import { MoneyField } from '@/parts/MoneyField';
 import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
+import { WholeField } from '@/parts/WholeField';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import type { Examined } from '@/core/listing/examine';
+import { useCourier } from '@/store/courierLink';
 import { editThing } from '@/store/things';
 import { useColours } from '@/theme/theme';
 
@@ -40,6 +42,7 @@ export const ChoicesSection = memo(function ChoicesSection({
           {choices?.pieces.map((piece) => (
             <PieceLine key={piece.code} thing={thing} piece={piece} currency={currency} />
           ))}
+          {choices ? <Shown thing={thing} /> : null}
           {choices ? (
             <Press
               kind="quiet"
@@ -150,6 +153,9 @@ function PieceLine(props: { thing: Thing; piece: Piece; currency: string }) {
   const { thing, piece, currency } = props;
   const c = useColours();
   const [pictures, setPictures] = useState(false);
+  const sold = useCourier(
+    (s) => s.things[thing.id]?.pieceSales.filter((p) => p.piece === piece.code).length ?? 0,
+  );
   const words = piece.values.join(', ');
   const put = (label: string, part: Partial<Piece>) =>
     editThing(thing.id, label, (t) => ({
@@ -169,7 +175,9 @@ function PieceLine(props: { thing: Thing; piece: Piece; currency: string }) {
         <View style={{ flex: 1 }}>
           <Words kind="strong">{words}</Words>
           <Words kind="small" tone="soft" figures>
-            {piece.code}
+            {sold === 0
+              ? piece.code
+              : `${piece.code} · ${sold} sold, ${Math.max(0, piece.stock - sold)} left`}
           </Words>
         </View>
         <Press
@@ -225,3 +233,21 @@ function PieceLine(props: { thing: Thing; piece: Piece; currency: string }) {
     </View>
   );
 }
+
+/** How many of each marketplaces show: not the last ones, and not all of many. */
+function Shown({ thing }: { thing: Thing }) {
+  const { choices } = thing;
+  if (!choices) return null;
+  const put = (part: Partial<NonNullable<Thing['choices']>>) =>
+    editThing(thing.id, 'stock shown', (t) => (t.choices ? { choices: { ...t.choices, ...part } } : null));
+  return (
+    <View style={{ flexDirection: 'row', gap: 10 }}>
+      <View style={{ flex: 1 }}>
+        <WholeField label="Held back of each" value={choices.heldBack} least={0} most={1_000} onChange={(n) => put({ heldBack: n })} />
+      </View>
+      <View style={{ flex: 1 }}>
+        <WholeField label="Shown at most (0: all)" value={choices.cap ?? 0} least={0} most={100_000} onChange={(n) => put({ cap: n === 0 ? null : n })} />
+      </View>
+    </View>
+  );
+} // prettier-ignore

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
@@ -8,9 +8,7 @@ import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
-import { useKinds } from '@/store/kinds';
-import type { Examined } from '@/core/listing/examine';
-import { examine } from '@/store/sending';
+import { useExamined } from '@/store/examining';
 import { useColours, useWide } from '@/theme/theme';
 
 import { Marketplaces } from '../crosslist/Marketplaces';
@@ -59,43 +57,35 @@ function sameButReadings(a: Thing, b: Thing): boolean {
   return rest(a) === rest(b);
 }
 
-/** The thing examined for every marketplace whose sheet is known. */
-function useExamined(thing: Thing): Examined[] {
-  const sheets = useCourier((s) => s.sheets);
-  const plans = useAttic((s) => s.plans);
-  const pictures = useAttic((s) => s.pictures);
-  const settings = useAttic((s) => s.settings);
-  const mappings = useAttic((s) => s.mappings);
-  const terms = useAttic((s) => s.terms);
-  const tree = useKinds();
-  return useMemo(
-    () => sheets.map((sheet) => examine(thing, sheet, { plans, pictures, settings, mappings, terms, tree })),
-    [thing, sheets, plans, pictures, settings, mappings, terms, tree],
-  );
-}
-
 const Sheet = memo(function Sheet({ thing, at }: { thing: Thing; at: string | undefined }) {
   const c = useColours();
   const wide = useWide();
   const examined = useExamined(thing);
   const sale = useCourier((s) => s.things[thing.id]?.sale);
   const wanted = useMemo(() => examined.filter((e) => e.plan?.wanted), [examined]);
+  // What is in sight first is there at once; what is further down follows bit by bit, keeping no tap waiting.
+  const whole = useDeferredValue(true, false);
   useEffect(() => {
-    if (at) goTo(at);
-  }, [at]);
+    if (at && whole) goTo(at);
+  }, [at, whole]);
 
   const facts = (
     <>
       <WhatSection thing={thing} findings={wanted} />
-      <ConditionSection thing={thing} findings={wanted} />
-      <MeasurementsSection thing={thing} />
-      <WordsSection thing={thing} findings={wanted} />
-      <PriceSection thing={thing} findings={wanted} />
-      <ChoicesSection thing={thing} findings={wanted} />
-      <StoreSection thing={thing} findings={wanted} />
-      <BelongingSection thing={thing} />
+      {whole ? (
+        <>
+          <ConditionSection thing={thing} findings={wanted} />
+          <MeasurementsSection thing={thing} />
+          <WordsSection thing={thing} findings={wanted} />
+          <PriceSection thing={thing} findings={wanted} />
+          <ChoicesSection thing={thing} findings={wanted} />
+          <StoreSection thing={thing} findings={wanted} />
+          <BelongingSection thing={thing} />
+        </>
+      ) : null}
     </>
   );
+  const markets = whole ? <Marketplaces thing={thing} examined={examined} /> : null;
   const column = { padding: 12, gap: 12, paddingBottom: 48 };
   return (
     <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Item sheet">
@@ -125,7 +115,7 @@ const Sheet = memo(function Sheet({ thing, at }: { thing: Thing; at: string | un
             tabIndex={0}
             aria-label="Marketplaces"
           >
-            <Marketplaces thing={thing} examined={examined} />
+            {markets}
           </ScrollView>
         </View>
       ) : (
@@ -139,7 +129,7 @@ const Sheet = memo(function Sheet({ thing, at }: { thing: Thing; at: string | un
           {sale ? <SoldNotice /> : null}
           <PicturesSection thing={thing} findings={wanted} />
           {facts}
-          <Marketplaces thing={thing} examined={examined} />
+          {markets}
         </ScrollView>
       )}
     </View>

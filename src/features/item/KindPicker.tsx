@@ -39,10 +39,17 @@ export function KindPicker({ thing }: { thing: Thing }) {
         </Press>
       </View>
     );
-  return <Chooser thing={thing} onChoose={choose} />;
+  return <KindChooser thing={thing} onChoose={choose} />;
 }
 
-function Chooser({ thing, onChoose }: { thing: Thing; onChoose: (id: string) => void }) {
+/** Choosing a kind, for a thing or for what is to become one. */
+export function KindChooser({
+  thing,
+  onChoose,
+}: {
+  thing: Pick<Thing, 'id' | 'kind' | 'title' | 'facts' | 'readings'>;
+  onChoose: (id: string) => void;
+}) {
   const kinds = useKinds();
   const [branch, setBranch] = useState<string | null>(null);
   const [browsing, setBrowsing] = useState(false);

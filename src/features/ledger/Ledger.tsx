@@ -1,14 +1,17 @@
+import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { LedgerLine } from '@/contract/courier';
 import { takingsOf } from '@/core/ledger/takings';
 import { formatMoney } from '@/core/money/money';
+import { LinkRow } from '@/parts/LinkRow';
 import { Card, Page } from '@/parts/Page';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import { ledgerLines, useCourier } from '@/store/courierLink';
+import { ledgerFile, ledgerLines, useCourier } from '@/store/courierLink';
+import { saveFile } from '@/store/files';
 import { useColours } from '@/theme/theme';
 
 import { useSales } from '../sales/useSales';
@@ -17,9 +20,22 @@ import { useDo } from '../shell/useDo';
 
 /** Money made so far, by marketplace, and everything the courier did, line by line. */
 export function Ledger() {
+  const router = useRouter();
   return (
     <Page title="Ledger">
       <Money />
+      <Card label="Statements">
+        <LinkRow
+          words="Payouts"
+          more="what marketplaces paid, against what they told"
+          onPress={() => router.navigate('/payouts')}
+        />
+        <LinkRow
+          words="Consignors"
+          more="what each is owed, and why"
+          onPress={() => router.navigate('/owners')}
+        />
+      </Card>
       <Lines />
     </Page>
   );
@@ -31,9 +47,7 @@ function Money() {
   const currency = useAttic((s) => s.settings.currency);
   const markets = useCourier((s) => s.markets);
   const figures = sales.flatMap((s) =>
-    s.takeHome
-      ? [{ sale: s.sale, takeHome: s.takeHome.takeHome, cost: things[s.thingId]?.cost ?? null }]
-      : [],
+    s.real ? [{ sale: s.sale, takeHome: s.real.takeHome, cost: things[s.thingId]?.cost ?? null }] : [],
   );
   const total = takingsOf(figures);
   const money = (amount: number) => formatMoney(amount, currency);
@@ -117,6 +131,13 @@ function Lines() {
   return (
     <Card label="What the courier did">
       <Words kind="heading">What the courier did</Words>
+      <Press
+        icon="down"
+        disabled={busy}
+        onPress={() => run(async () => saveFile(await ledgerFile(), 'courier-ledger.csv'))}
+      >
+        Save the whole ledger
+      </Press>
       {lines.map((line, i) => (
         <View key={`${line.seq}.${i}`} style={{ borderTopWidth: 1, borderColor: c.line, paddingVertical: 5 }}>
           <Words>

@@ -16,9 +16,12 @@ import { WholeField } from '@/parts/WholeField';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
-import { comeDown, editThing, hold, letGo } from '@/store/things';
+import { openHold } from '@/core/holds/holds';
+import { letGo, promise } from '@/store/desk/promises';
+import { comeDown, editThing } from '@/store/things';
 
 import { dayWords } from '../shell/time';
+import { useDo } from '../shell/useDo';
 import { useJudged } from './useJudged';
 
 type Part = 'offers' | 'down' | 'auction';
@@ -196,14 +199,15 @@ function ComingDown({ thing, price, floor }: PartProps) {
 /** Promised to somebody, or an offer that waits: the price stands still meanwhile. */
 function Held({ thing }: { thing: Thing }) {
   const [who, setWho] = useState('');
-  const held = thing.holds.find((h) => h.to === null);
+  const { run } = useDo();
+  const held = openHold(thing);
   if (held)
     return (
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <Words style={{ flex: 1 }} figures>
           {`Held for ${held.who || 'somebody'} since ${dayWords(held.from)}: the price stands still.`}
         </Words>
-        <Press kind="quiet" onPress={() => letGo(thing.id)}>
+        <Press kind="quiet" onPress={() => run(() => letGo(thing))}>
           No longer held
         </Press>
       </View>
@@ -215,7 +219,7 @@ function Held({ thing }: { thing: Thing }) {
       </View>
       <Press
         onPress={() => {
-          hold(thing.id, who.trim());
+          run(() => promise(thing, who.trim(), null, null));
           setWho('');
         }}
       >

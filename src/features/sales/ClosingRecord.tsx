@@ -3,10 +3,10 @@ import { View } from 'react-native';
 import type { ClosingView, Sale } from '@/contract/courier';
 import { Icon } from '@/parts/Icon';
 import { Words } from '@/parts/Words';
-import { useCourier } from '@/store/courierLink';
 import { useColours } from '@/theme/theme';
 
 import { exactly } from '../shell/time';
+import { useMarketName } from '../shell/useMarketName';
 
 const OUTCOMES: Record<ClosingView['entries'][number]['outcome'], string> = {
   soldHere: 'sold here',
@@ -19,7 +19,7 @@ const OUTCOMES: Record<ClosingView['entries'][number]['outcome'], string> = {
 /** The closing record: every marketplace with its time, the proof of "gone everywhere". */
 export function ClosingRecord({ closing, sale }: { closing: ClosingView; sale: Sale }) {
   const c = useColours();
-  const markets = useCourier((s) => s.markets);
+  const market = useMarketName();
   return (
     <View
       role="table"
@@ -36,7 +36,7 @@ export function ClosingRecord({ closing, sale }: { closing: ClosingView; sale: S
           >
             <Icon name={open ? 'alert' : 'check'} colour={open ? c.brick : c.moss} size={17} />
             <Words role="cell" style={{ width: 108 }}>
-              {markets.find((m) => m.id === entry.market)?.name ?? entry.market}
+              {market(entry.market)}
             </Words>
             <Words role="cell" tone={open ? 'trouble' : 'ink'} style={{ flex: 1 }}>
               {OUTCOMES[entry.outcome]}

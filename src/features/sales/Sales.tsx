@@ -1,23 +1,36 @@
 import { useRouter } from 'expo-router';
+import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 
+import { openHold } from '@/core/holds/holds';
 import { formatMoney } from '@/core/money/money';
+import { orderId } from '@/contract/orders';
+import { isUnposted, type OrderRow } from '@/core/orders/orders';
+import { waits } from '@/core/talks/talks';
+import { LinkRow } from '@/parts/LinkRow';
 import { Card, Page } from '@/parts/Page';
 import { PictureView } from '@/parts/PictureView';
+import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useTalks } from '@/store/desk/talks';
 
+import { stageWords, useOrders } from '../desk/useOrders';
 import { agoWords, exactly } from '../shell/time';
+import { useMarketName } from '../shell/useMarketName';
 import { ClosingRecord } from './ClosingRecord';
 import { rankWords } from './rankWords';
 import { useSales, type SoldThing } from './useSales';
 
 /** What was sold, where it went for how much, and the proof that it is gone elsewhere. */
 export function Sales() {
-  const sales = useSales();
+  const sales = useSales(true);
+  const orders = useOrders();
+  const rows = useMemo(() => new Map(orders.map((r) => [r.id, r])), [orders]);
   return (
     <Page title="Sales">
+      <Desk orders={orders} />
       {sales.length === 0 ? (
         <Card>
           <Words kind="heading">No sales yet</Words>
@@ -27,20 +40,42 @@ export function Sales() {
         </Card>
       ) : null}
       {sales.map((sold) => (
-        <SaleCard key={sold.thingId} sold={sold} />
+        <SaleCard
+          key={`${sold.thingId} ${sold.sale.order}`}
+          sold={sold}
+          row={rows.get(orderId(sold.thingId, sold.sale.order))}
+        />
       ))}
     </Page>
   );
 }
 
-function SaleCard({ sold }: { sold: SoldThing }) {
+/** The desk's own pages, each with what waits there. */
+function Desk({ orders }: { orders: readonly OrderRow[] }) {
+  const router = useRouter();
+  const waiting = useTalks((s) => s.talks.filter(waits).length);
+  const things = useAttic((s) => s.things);
+  const views = useCourier((s) => s.things);
+  const held = Object.values(things).filter((t) => openHold(t) && !views[t.id]?.sale).length;
+  const parcels = orders.filter((r) => r.way === 'post' && isUnposted(r)).length;
+  const say = (n: number, one: string, many: string, none: string) => (n === 0 ? none : n === 1 ? one : `${n} ${many}`);
+  return (
+    <Card label="Desk">
+      <LinkRow words="Messages and offers" more={say(waiting, 'one waits for you', 'wait for you', 'nobody waits')} onPress={() => router.navigate('/talks')} />
+      <LinkRow words="Packing" more={say(parcels, 'one parcel', 'parcels', 'nothing to pack')} onPress={() => router.navigate('/packing')} />
+      <LinkRow words="Promises and meetings" more={say(held, 'one thing is promised', 'things are promised', 'nothing is promised')} onPress={() => router.navigate('/promises')} />
+      <LinkRow words="Payouts" more="statements against what was told" onPress={() => router.navigate('/payouts')} />
+    </Card>
+  );
+} // prettier-ignore
+
+function SaleCard({ sold, row }: { sold: SoldThing; row: OrderRow | undefined }) {
   const thing = useAttic((s) => s.things[sold.thingId]);
   const currency = useAttic((s) => s.settings.currency);
-  const market = useCourier(
-    (s) => s.markets.find((m) => m.id === sold.sale.market)?.name ?? sold.sale.market,
-  );
+  const market = useMarketName()(sold.sale.market);
   const router = useRouter();
-  const name = thing?.title || thing?.code || 'Something not in this attic';
+  const title = thing?.title || thing?.code || 'Something not in this attic';
+  const name = sold.piece ? `${title}: ${sold.piece}` : title;
   return (
     <Card label={`Sale: ${name}`}>
       <Pressable
@@ -61,12 +96,12 @@ function SaleCard({ sold }: { sold: SoldThing }) {
           <Words kind="strong" figures>
             {formatMoney(sold.sale.amount, currency)}
           </Words>
-          {sold.takeHome ? (
+          {sold.real ? (
             <Words
               kind="small"
               tone="soft"
               figures
-            >{`home ${formatMoney(sold.takeHome.takeHome, currency)}`}</Words>
+            >{`home ${formatMoney(sold.real.takeHome, currency)}`}</Words>
           ) : null}
         </View>
       </Pressable>
@@ -75,6 +110,13 @@ function SaleCard({ sold }: { sold: SoldThing }) {
           {rankWords(thing.ranks)}
         </Words>
       ) : null}
+      <Press
+        kind="quiet"
+        label={`Order of ${name}`}
+        onPress={() => router.navigate(`/order/${orderId(sold.thingId, sold.sale.order)}`)}
+      >
+        {`Order: ${row ? stageWords(row) : 'open'}`}
+      </Press>
       {sold.closing ? <ClosingRecord closing={sold.closing} sale={sold.sale} /> : null}
     </Card>
   );

@@ -1,6 +1,9 @@
 import { useMemo } from 'react';
 
 import type { ClosingView, Sale } from '@/contract/courier';
+import { orderId, type Statement, type StatementLine } from '@/contract/orders';
+import { salesOf } from '@/core/orders/orders';
+import { realMoney, type RealMoney } from '@/core/payout/realMoney';
 import type { TakeHome } from '@/core/price/takeHome';
 import { ratesOf } from '@/core/listing/setup';
 import { saleTakeHome } from '@/core/sales/saleTakeHome';
@@ -12,28 +15,69 @@ export interface SoldThing {
   thingId: string;
   sale: Sale;
   closing: ClosingView | null;
-  /** Null while that marketplace's schedule is not known. */
+  /** Which of a thing in choices; null: one of a kind. */
+  piece: string | null;
+  /** As expected at the sale; null while that marketplace's schedule is not known. */
   takeHome: TakeHome | null;
+  /** With what was really taken and paid since. */
+  real: RealMoney | null;
+  /** It was cancelled, or came back, and when. */
+  undone: boolean;
+  undoneAt: number | null;
 }
 
-/** Everything sold, newest first. */
-export function useSales(): SoldThing[] {
+/**
+ * Everything sold, newest first.
+ *
+ * @param past with sales that came to nothing
+ */
+export function useSales(past = false): SoldThing[] {
+  const orders = useAttic((s) => s.orders);
+  const statements = useAttic((s) => s.statements);
   const views = useCourier((s) => s.things);
   const sheets = useCourier((s) => s.sheets);
   const things = useAttic((s) => s.things);
   const rates = ratesOf(useAttic((s) => s.settings));
   const kinds = useKinds();
+  const linesOf = useMemo(() => linesByOrder(Object.values(statements)), [statements]);
   return useMemo(
     () =>
       Object.values(views)
-        .flatMap(({ id, sale, closing, listings }) => {
-          if (!sale) return [];
-          const sheet = sheets.find((s) => s.marketplace === sale.market);
-          const category = listings.find((l) => l.market === sale.market)?.category ?? '';
-          const takeHome = sheet ? saleTakeHome(sale, things[id], sheet, category, kinds, rates) : null;
-          return [{ thingId: id, sale, closing, takeHome }];
+        .flatMap((view) => {
+          const { id, sale, closing, listings, pastSales } = view;
+          const all: (Sale & { undoneAt?: number })[] = [...salesOf(view), ...(past ? pastSales : [])];
+          return all.map((one): SoldThing => {
+            const sheet = sheets.find((s) => s.marketplace === one.market);
+            const category = listings.find((l) => l.market === one.market)?.category ?? '';
+            const takeHome = sheet ? saleTakeHome(one, things[id], sheet, category, kinds, rates) : null;
+            const last = one.order === sale?.order;
+            const piece = things[id]?.choices?.pieces.find((p) => p.code === one.piece);
+            const undoneAt = one.undoneAt ?? null;
+            const mine = linesOf.get(`${one.market} ${one.order}`) ?? [];
+            return {
+              thingId: id,
+              sale: one,
+              closing: last ? closing : null,
+              takeHome,
+              real: takeHome && realMoney(one, takeHome, orders[orderId(id, one.order)] ?? null, mine),
+              piece: piece?.values.join(', ') ?? null,
+              undone: undoneAt !== null,
+              undoneAt,
+            };
+          });
         })
         .sort((a, b) => b.sale.at - a.sale.at),
-    [views, sheets, things, kinds, rates],
+    [views, sheets, things, kinds, rates, orders, linesOf, past],
   );
+}
+
+/** Statement lines by marketplace and order. */
+function linesByOrder(statements: readonly Statement[]): Map<string, StatementLine[]> {
+  const by = new Map<string, StatementLine[]>();
+  for (const { id, lines } of statements)
+    for (const line of lines) {
+      const key = `${id} ${line.order}`;
+      by.set(key, [...(by.get(key) ?? []), line]);
+    }
+  return by;
 }

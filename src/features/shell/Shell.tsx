@@ -7,11 +7,15 @@ import { Notice } from '@/parts/Notice';
 import { UndoBar } from '@/parts/UndoBar';
 import { Words } from '@/parts/Words';
 import { Press } from '@/parts/Press';
-import { openAttic, unsavedBlobs, useAttic } from '@/store/attic';
+import { openAttic, settleConflict, unsavedBlobs, useAttic } from '@/store/attic';
 import { beginSession, listen, useCourier } from '@/store/courierLink';
 import { bringDemoWorld } from '@/store/demoWorld';
 import { beginRates } from '@/store/carrier';
 import { beginComingDown } from '@/store/comingDown';
+import { beginDepot } from '@/store/depot';
+import type { Conflict } from '@/store/merging';
+import { beginOrders } from '@/store/desk/orders';
+import { beginTalks } from '@/store/desk/talks';
 import { beginLookUps } from '@/store/lookUp';
 import { keepMeasurementPicturesTrue } from '@/store/measuring';
 import { saveUnsavedAsFile, useRoom, watchRoom } from '@/store/room';
@@ -42,6 +46,9 @@ async function begin(): Promise<void> {
   if (session?.demo) await bringDemoWorld();
   beginLookUps();
   beginComingDown();
+  beginDepot();
+  beginOrders();
+  beginTalks();
   beginRates();
   listen();
   keepMeasurementPicturesTrue();
@@ -95,15 +102,43 @@ function Frame() {
   );
 }
 
+/** Another page set the same field in the same moment: theirs stands unless this person says otherwise. */
+function ConflictLine({ conflict }: { conflict: Conflict }) {
+  const name = useAttic((s) => s.things[conflict.id]?.title || s.things[conflict.id]?.code || 'A record');
+  const say = (value: unknown) =>
+    value === null || value === undefined || value === ''
+      ? 'nothing'
+      : typeof value === 'object'
+        ? 'something else'
+        : `“${String(value).slice(0, 80)}”`;
+  return (
+    <View role="group" aria-label={`Conflict: ${name}`} style={{ gap: 6 }}>
+      <Notice tone="caution">
+        {`${name}: another page set ${conflict.field} to ${say(conflict.theirs)} while you set it to ${say(conflict.mine)}. Theirs is kept.`}
+      </Notice>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Press onPress={() => settleConflict(conflict, true)}>Keep mine</Press>
+        <Press kind="quiet" onPress={() => settleConflict(conflict, false)}>
+          Leave it
+        </Press>
+      </View>
+    </View>
+  );
+}
+
 function Warnings() {
   const saveTrouble = useAttic((s) => s.saveTrouble);
   const aside = useAttic((s) => s.aside.length);
   const lost = useLostCourier();
   const room = useRoom((s) => s.room);
   const tight = room && room.level !== 'plenty' ? room : null;
-  if (!saveTrouble && !lost && !tight && aside === 0) return null;
+  const conflicts = useAttic((s) => s.conflicts);
+  if (!saveTrouble && !lost && !tight && aside === 0 && conflicts.length === 0) return null;
   return (
     <View style={{ padding: 8, gap: 6 }}>
+      {conflicts.slice(0, 2).map((c) => (
+        <ConflictLine key={`${c.id} ${c.field}`} conflict={c} />
+      ))}
       {saveTrouble ? <Notice tone="trouble">{saveTrouble}</Notice> : null}
       {saveTrouble && Object.keys(unsavedBlobs()).length > 0 ? (
         <Press icon="down" onPress={() => void saveUnsavedAsFile()}>

@@ -5,6 +5,12 @@ export function agoWords(at: number): string {
   return Date.now() - at < 10_000 ? 'just now' : formatDistanceToNowStrict(at, { addSuffix: true });
 }
 
+/** How long something took: "1.9 seconds", "3 minutes". */
+export function tookWords(ms: number): string {
+  if (ms < 1_000) return 'under a second';
+  return ms < 10_000 ? `${(ms / 1_000).toFixed(1)} seconds` : formatDistanceStrict(0, ms);
+}
+
 /** "in 8 seconds"; "now" when it is due. */
 export function soonWords(at: number | null, now: number): string {
   return at === null || at - now < 1_000 ? 'now' : formatDistanceStrict(at, now, { addSuffix: true });

@@ -20,7 +20,13 @@ import { Narrowing } from './Narrowing';
 import { useAround } from './useAround';
 import { LINE_HEIGHT, ROW_HEIGHT, StockRow, TableHead, TableLine } from './StockRow';
 
-const SHOWN_WORDS = { all: 'All', unlisted: 'Not listed', listed: 'Listed', sold: 'Sold' } as const;
+const SHOWN_WORDS = {
+  all: 'All',
+  unlisted: 'Not listed',
+  listed: 'Listed',
+  sold: 'Sold',
+  left: 'No longer here',
+} as const;
 
 const ORDER_WORDS: readonly [Order, string][] = [
   ['newest', 'Newest first'],

@@ -2,6 +2,8 @@ import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 
 import type { MarketView } from '@/contract/courier';
+import { listedNotHere } from '@/core/copy/listedNotHere';
+import { counted } from '@/core/words/listed';
 import { Card } from '@/parts/Page';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
@@ -16,12 +18,17 @@ export function useMarketLines() {
   const markets = useCourier((s) => s.markets);
   const sheets = useCourier((s) => s.sheets);
   const seen = useAttic((s) => s.settings.rulesSeen);
+  const views = useCourier((s) => s.things);
+  const things = useAttic((s) => s.things);
+  const lost = useMemo(() => listedNotHere(views, things).length, [views, things]);
   return useMemo(
     () => ({
       locked: markets.filter((m) => m.locked && m.link !== 'off'),
+      strangers: markets.filter((m) => m.unknown > 0 && m.link !== 'off'),
       changed: sheets.filter((s) => s.version !== (seen[s.marketplace] ?? 1)),
+      lost,
     }),
-    [markets, sheets, seen],
+    [markets, sheets, seen, lost],
   );
 }
 
@@ -36,6 +43,48 @@ export function LockedLine({ market }: { market: MarketView }) {
       </Words>
       <Press kind="trouble" onPress={() => router.navigate('/connections')}>
         Bring a new code
+      </Press>
+    </Card>
+  );
+}
+
+/** The courier lists things that this attic has lost. */
+export function LostLine({ count }: { count: number }) {
+  const router = useRouter();
+  const one = count === 1;
+  return (
+    <Card label="Listed, and not in this attic">
+      <Words kind="strong" figures>
+        {one
+          ? 'One thing is listed that is not in this attic'
+          : `${count} things are listed that are not in this attic`}
+      </Words>
+      <Words tone="soft">
+        {`The courier still takes ${one ? 'it' : 'them'} down when ${one ? 'it sells' : 'one sells'}, but where ${one ? 'it lies' : 'they lie'} and all else is not known in this browser.`}
+      </Words>
+      <Press kind="main" onPress={() => router.navigate('/copies')}>
+        Read a copy of the attic
+      </Press>
+    </Card>
+  );
+}
+
+/** A marketplace shows listings that nobody here looks after. */
+export function StrangersLine({ market }: { market: MarketView }) {
+  const router = useRouter();
+  const one = market.unknown === 1;
+  return (
+    <Card label={`Not looked after on ${market.name}`}>
+      <Words kind="strong" figures>
+        {one
+          ? `One listing on ${market.name} is not looked after`
+          : `${market.unknown} listings on ${market.name} are not looked after`}
+      </Words>
+      <Words tone="soft">
+        {`Nobody takes ${one ? 'it' : 'them'} down when the thing sells elsewhere. Bring ${one ? 'it' : 'them'} in, and the courier does.`}
+      </Words>
+      <Press label={`Bring in from ${market.name}`} onPress={() => router.navigate('/bring-in')}>
+        {one ? 'Bring it in' : 'Bring them in'}
       </Press>
     </Card>
   );
@@ -66,14 +115,13 @@ export function RulesLine({ market }: { market: string }) {
   if (!sheet) return null;
   const { live, drafts } = affected;
   const first = live[0] ?? drafts[0];
-  const count = (n: number, what: string) => (n === 1 ? `1 ${what}` : `${n} ${what}s`);
   return (
     <Card label={`${sheet.name} has new rules`}>
       <Words kind="strong">{`${sheet.name} has new rules`}</Words>
       <Words figures>
         {live.length + drafts.length === 0
           ? 'Everything of yours still passes.'
-          : `${[live.length > 0 ? count(live.length, 'live listing') : '', drafts.length > 0 ? count(drafts.length, 'draft') : ''].filter(Boolean).join(' and ')} would be refused now: ${first?.why ?? ''}`}
+          : `${[live.length > 0 ? counted(live.length, 'live listing') : '', drafts.length > 0 ? counted(drafts.length, 'draft') : ''].filter(Boolean).join(' and ')} would be refused now: ${first?.why ?? ''}`}
       </Words>
       {first ? (
         <Press onPress={() => router.navigate(`/thing/${first.id}?at=markets`)}>Look at the first</Press>

@@ -1,34 +1,48 @@
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
+import { isAway, postedBy } from '@/core/depot/depot';
 import { formatMoney } from '@/core/money/money';
 import type { TodayLine } from '@/core/sales/today';
 import { Card, Page } from '@/parts/Page';
-import { PictureView } from '@/parts/PictureView';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { Icon } from '@/parts/Icon';
 import { isNone, useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
-import { settleSecondSale } from '@/store/sending';
-import { editThing } from '@/store/things';
+import { enqueue } from '@/store/sendQueue';
+import { packedNow } from '@/store/desk/orders';
+import { editPlan } from '@/store/things';
 import { useColours, useWide } from '@/theme/theme';
 
 import { TakeDownByHand } from '../crosslist/TakeDownByHand';
+import { CallBack } from '../depot/CallBack';
 import { ClosingRecord } from '../sales/ClosingRecord';
 import { useSales } from '../sales/useSales';
-import { useDo } from '../shell/useDo';
-import { soonWords } from '../shell/time';
-import { LockedLine, RulesLine, useMarketLines } from './MarketLines';
+import { soonWords, tookWords } from '../shell/time';
+import { SECOND, useTime } from '../shell/useTime';
+import { useMarketName } from '../shell/useMarketName';
+import {
+  Asked,
+  CameBack,
+  EndingLine,
+  HeldLong,
+  MeetingLine,
+  MoneyOff,
+  ParcelsLine,
+  PromisedSold,
+  SoldTwice,
+} from './DeskLines';
+import { Head, type LineProps } from './lines';
+import { LockedLine, LostLine, RulesLine, StrangersLine, useMarketLines } from './MarketLines';
 import { useToday } from './useToday';
 
 /** What needs a person, worst first; each line does it in one tap. */
 export function Today() {
   const c = useColours();
   const lines = useToday();
-  const { locked, changed } = useMarketLines();
+  const { locked, changed, strangers, lost } = useMarketLines();
   const empty = useAttic((s) => isNone(s.things));
   const router = useRouter();
   const wide = useWide();
@@ -50,6 +64,16 @@ export function Today() {
             <Line line={line} />
           </View>
         ))}
+        {lost > 0 ? (
+          <View style={wide ? { width: '48.8%' } : null}>
+            <LostLine count={lost} />
+          </View>
+        ) : null}
+        {strangers.map((market) => (
+          <View key={`strangers ${market.id}`} style={wide ? { width: '48.8%' } : null}>
+            <StrangersLine market={market} />
+          </View>
+        ))}
         {changed.map(({ marketplace }) => (
           <View key={marketplace} style={wide ? { width: '48.8%' } : null}>
             <RulesLine market={marketplace} />
@@ -66,7 +90,7 @@ export function Today() {
             Begin with a picture
           </Press>
         </Card>
-      ) : lines.length + locked.length + changed.length === 0 ? (
+      ) : lines.length + locked.length + changed.length + strangers.length + lost === 0 ? (
         <Card>
           <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
             <Icon name="check" colour={c.moss} size={26} />
@@ -81,7 +105,19 @@ export function Today() {
 
 function keyOf(line: TodayLine): string {
   const more =
-    line.sort === 'soldTwice' ? line.second.order : line.sort === 'refused' ? line.listing.market : '';
+    line.sort === 'moneyOff'
+      ? line.market
+      : line.sort === 'asked'
+        ? (line.talks.talks[0]?.id ?? '')
+        : line.sort === 'cameBack'
+          ? line.row.id
+          : line.sort === 'soldTwice'
+            ? line.second.order
+            : line.sort === 'toFetch'
+              ? line.sale.order
+              : line.sort === 'refused' || line.sort === 'endedThere' || line.sort === 'editedThere'
+                ? line.listing.market
+                : '';
   return `${line.sort}.${line.thingId}.${more}${line.sort === 'nearlyReady' || line.sort === 'putUp' ? line.market : ''}`;
 }
 
@@ -114,10 +150,30 @@ function Line({ line }: { line: TodayLine }) {
       return <SoldTwice line={line} name={name} thing={thing} />;
     case 'notGoneYet':
       return <NotGoneYet line={line} name={name} thing={thing} />;
+    case 'promisedSold':
+      return <PromisedSold line={line} name={name} thing={thing} />;
+    case 'asked':
+      return <Asked line={line} name={name} thing={thing} />;
+    case 'meeting':
+      return <MeetingLine line={line} name={name} thing={thing} />;
+    case 'heldLong':
+      return <HeldLong line={line} name={name} thing={thing} />;
+    case 'parcels':
+      return <ParcelsLine line={line} name={name} thing={thing} />;
+    case 'cameBack':
+      return <CameBack line={line} name={name} thing={thing} />;
+    case 'moneyOff':
+      return <MoneyOff line={line} />;
+    case 'ending':
+      return <EndingLine line={line} name={name} thing={thing} />;
     case 'toFetch':
       return <ToFetch line={line} name={name} thing={thing} />;
     case 'refused':
       return <RefusedLine line={line} name={name} thing={thing} />;
+    case 'endedThere':
+      return <EndedThere line={line} name={name} thing={thing} />;
+    case 'editedThere':
+      return <EditedThere line={line} name={name} thing={thing} />;
     case 'putUp':
       return <PutUp line={line} name={name} thing={thing} />;
     case 'nearlyReady':
@@ -125,76 +181,12 @@ function Line({ line }: { line: TodayLine }) {
   }
 }
 
-interface LineProps<S extends TodayLine['sort']> {
-  line: Extract<TodayLine, { sort: S }>;
-  name: string;
-  thing: Thing | undefined;
-}
-
-function Head({
-  thing,
-  name,
-  what,
-  trouble,
-}: {
-  thing: Thing | undefined;
-  name: string;
-  what: string;
-  trouble?: boolean;
-}) {
-  const c = useColours();
-  return (
-    <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-      <PictureView id={thing?.pictureIds[0]} alt="" style={{ width: 64, height: 64 }} />
-      <View style={{ flex: 1, gap: 2 }}>
-        <View style={{ flexDirection: 'row', gap: 6, alignItems: 'center' }}>
-          {trouble ? <Icon name="alert" colour={c.brick} size={18} /> : null}
-          <Words kind="strong" tone={trouble ? 'trouble' : 'ink'} style={{ flexShrink: 1 }}>
-            {what}
-          </Words>
-        </View>
-        <Words numberOfLines={2}>{name}</Words>
-      </View>
-    </View>
-  );
-}
-
-function useMarketName(): (id: string) => string {
-  const markets = useCourier((s) => s.markets);
-  return (id) => markets.find((m) => m.id === id)?.name ?? id;
-}
-
-function SoldTwice({ line, name, thing }: LineProps<'soldTwice'>) {
-  const market = useMarketName();
-  const currency = useAttic((s) => s.settings.currency);
-  const { run, trouble, busy } = useDo();
-  const { sale, second } = line;
-  return (
-    <Card tone="trouble" label={`Sold twice: ${name}`}>
-      <Head thing={thing} name={name} what="Sold twice" trouble />
-      <Words figures>
-        {`First on ${market(sale.market)} at ${clock(sale.at)} for ${formatMoney(sale.amount, currency)}: that sale stays. `}
-        {`Then on ${market(second.market)} at ${clock(second.at)} for ${formatMoney(second.amount, currency)}, order ${second.order}.`}
-      </Words>
-      <Words tone="soft">{`Cancel the later order on ${market(second.market)} and tell that buyer you are sorry.`}</Words>
-      {trouble ? <Words tone="trouble">{trouble}</Words> : null}
-      <Press
-        kind="trouble"
-        disabled={busy}
-        onPress={() => run(() => settleSecondSale(line.thingId, second.order))}
-      >
-        I have cancelled the later order
-      </Press>
-    </Card>
-  );
-}
-
 function NotGoneYet({ line, name, thing }: LineProps<'notGoneYet'>) {
   const market = useMarketName();
   const closing = useCourier((s) => s.things[line.thingId]?.closing);
   const listings = useCourier((s) => s.things[line.thingId]?.listings);
   const markets = useCourier((s) => s.markets);
-  const now = useNow();
+  const now = useTime(SECOND);
   return (
     <Card tone="trouble" label={`Not gone everywhere yet: ${name}`}>
       <Head
@@ -225,12 +217,23 @@ function NotGoneYet({ line, name, thing }: LineProps<'notGoneYet'>) {
   );
 }
 
+/** Where it is to be fetched; where it is, as long as nobody can fetch it. */
+function spotWords(thing: Thing | undefined): string {
+  if (!thing?.spot) return 'No spot recorded';
+  return isAway(thing) ? thing.spot : `Fetch it from ${thing.spot}`;
+}
+
 function ToFetch({ line, name, thing }: LineProps<'toFetch'>) {
+  const router = useRouter();
   const market = useMarketName();
   const currency = useAttic((s) => s.settings.currency);
   const closing = useCourier((s) => s.things[line.thingId]?.closing);
   const c = useColours();
-  const takeHome = useSales().find((s) => s.thingId === line.thingId)?.takeHome;
+  const sold = useSales().find((s) => s.thingId === line.thingId && s.sale.order === line.sale.order);
+  const takeHome = sold?.takeHome;
+  const postedThere = postedBy(line.sale.market, thing);
+  const away = thing !== undefined && !postedThere && isAway(thing);
+  const piece = thing?.choices?.pieces.find((p) => p.code === line.sale.piece);
   return (
     <Card label={`Sold: ${name}`}>
       <Head
@@ -238,23 +241,93 @@ function ToFetch({ line, name, thing }: LineProps<'toFetch'>) {
         name={name}
         what={`Sold on ${market(line.sale.market)} for ${formatMoney(line.sale.amount, currency)}`}
       />
+      {piece ? <Words kind="heading" figures>{`${piece.values.join(', ')} · ${piece.code}`}</Words> : null}
       {takeHome ? <Words figures>{`Take-home ${formatMoney(takeHome.takeHome, currency)}`}</Words> : null}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <Icon name="spot" colour={c.slate} />
         <Words kind="heading" figures>
-          {thing?.spot ? `Fetch it from ${thing.spot}` : 'No spot recorded'}
+          {postedThere ? `${market(line.sale.market)} posts it from its depot` : spotWords(thing)}
         </Words>
       </View>
-      <Words tone="good">{`Gone everywhere in ${seconds(line.closedIn)}.`}</Words>
-      {closing ? <ClosingRecord closing={closing} sale={line.sale} /> : null}
-      {thing ? (
-        <Press
-          icon="parcel"
-          onPress={() => editThing(thing.id, 'fetched and packed', { packedAt: Date.now() })}
-        >
-          Fetched and packed
+      {line.closedIn === null ? null : (
+        <Words tone="good">{`Gone everywhere in ${tookWords(line.closedIn)}.`}</Words>
+      )}
+      {closing && line.closedIn !== null ? <ClosingRecord closing={closing} sale={line.sale} /> : null}
+      {thing && away ? <CallBack thing={thing} /> : null}
+      {thing && !away ? (
+        <Press icon="parcel" onPress={() => packedNow(line.thingId, line.sale)}>
+          {postedThere ? 'Seen' : 'Fetched and packed'}
         </Press>
       ) : null}
+      {thing && !postedThere && !away ? (
+        <Press kind="quiet" label={`Fetch and pack ${name}`} onPress={() => router.navigate('/packing')}>
+          Scan and weigh it
+        </Press>
+      ) : null}
+    </Card>
+  );
+}
+
+/** It is not there any more, and nobody here took it down. */
+function EndedThere({ line, name, thing }: LineProps<'endedThere'>) {
+  const market = useMarketName()(line.listing.market);
+  const about = { thing: line.thingId, market: line.listing.market };
+  return (
+    <Card label={`Ended on ${market}: ${name}`}>
+      <Head thing={thing} name={name} what={`It ended on ${market}`} />
+      {line.listing.reasons.map((reason) => (
+        <Words key={reason.message}>{reason.message}</Words>
+      ))}
+      <Press
+        label={`Put ${name} up again on ${market}`}
+        onPress={() => enqueue([{ ...about, action: 'send' }])}
+      >
+        Put it up again
+      </Press>
+      <Press
+        kind="quiet"
+        label={`Leave ${name} off ${market}`}
+        onPress={() => editPlan(about.thing, about.market, `${name} left off ${market}`, { wanted: false })}
+      >
+        Leave it off
+      </Press>
+    </Card>
+  );
+}
+
+/** Somebody changed it at the marketplace itself: which of the two is right, a person has to say. */
+function EditedThere({ line, name, thing }: LineProps<'editedThere'>) {
+  const market = useMarketName()(line.listing.market);
+  const currency = useAttic((s) => s.settings.currency);
+  const { edited } = line.listing;
+  const about = { thing: line.thingId, market: line.listing.market };
+  if (!edited) return null;
+  const say = (amount: number) => formatMoney(amount, currency);
+  const theirs = {
+    ...(edited.price === null ? {} : { price: edited.price }),
+    ...(edited.title === null ? {} : { title: edited.title }),
+  };
+  const send = () => enqueue([{ ...about, action: 'send' }]);
+  return (
+    <Card label={`Changed on ${market}: ${name}`}>
+      <Head thing={thing} name={name} what={`It was changed on ${market} itself`} />
+      {edited.price === null ? null : (
+        <Words figures>{`It asks ${say(edited.price)} there; you sent ${say(line.listing.price)}.`}</Words>
+      )}
+      {edited.title === null ? null : <Words>{`It is called “${edited.title}” there.`}</Words>}
+      <Press label={`Send mine again to ${market}: ${name}`} onPress={send}>
+        Send mine again
+      </Press>
+      <Press
+        kind="quiet"
+        label={`Keep what ${market} has: ${name}`}
+        onPress={() => {
+          editPlan(about.thing, about.market, `as ${market} has it`, theirs);
+          send();
+        }}
+      >
+        Keep theirs
+      </Press>
     </Card>
   );
 }
@@ -302,25 +375,4 @@ function NearlyReady({ line, name, thing }: LineProps<'nearlyReady'>) {
       </Press>
     </Card>
   );
-}
-
-function useNow(): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 1_000);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
-
-function clock(at: number): string {
-  return new Date(at).toLocaleTimeString('en-GB');
-}
-
-function seconds(ms: number): string {
-  return ms < 1_000
-    ? 'under a second'
-    : ms < 90_000
-      ? `${Math.round(ms / 1_000)} seconds`
-      : `${Math.round(ms / 60_000)} minutes`;
 }

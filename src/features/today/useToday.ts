@@ -1,10 +1,17 @@
 import { useMemo } from 'react';
 
+import { endings } from '@/core/consign/endings';
+import { talksByThing } from '@/core/talks/talks';
 import { isAlarm, todayLines, type TodayLine } from '@/core/sales/today';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
+import { useTalks } from '@/store/desk/talks';
 import { examine } from '@/store/sending';
+
+import { useMoneyOff } from '../desk/useMoney';
+import { MINUTE, useTime } from '../shell/useTime';
+import { useOrders } from '../desk/useOrders';
 
 /** Everything that needs a person, worst first. */
 export function useToday(): TodayLine[] {
@@ -19,6 +26,12 @@ export function useToday(): TodayLine[] {
   const markets = useCourier((s) => s.markets);
   const caughtUp = useCourier((s) => s.caughtUp);
   const tree = useKinds();
+  const orders = useOrders();
+  const moneyOff = useMoneyOff();
+  const owners = useAttic((s) => s.owners);
+  const heard = useTalks((s) => s.talks);
+  const talks = useMemo(() => talksByThing(heard), [heard]);
+  const now = useTime(MINUTE);
   return useMemo(
     () =>
       todayLines({
@@ -26,6 +39,21 @@ export function useToday(): TodayLine[] {
         // Until the courier has told all it knows, a listing may only look unsent.
         plans: caughtUp ? Object.values(plans) : [],
         courier,
+        orders,
+        talks,
+        moneyOff,
+        endings: caughtUp
+          ? endings(
+              Object.values(things),
+              owners,
+              (id) => courier[id]?.listings.some((l) => l.state === 'live') ?? false,
+              (id) => courier[id]?.sale != null,
+              now,
+              settings.patienceDays,
+            )
+          : [],
+        now,
+        tonight: new Date(now).setHours(24, 0, 0, 0),
         byHand: new Set(markets.filter((m) => m.byHand).map((m) => m.id)),
         findings: (thing, market) => {
           const sheet = sheets.find((s) => s.marketplace === market);
@@ -34,16 +62,35 @@ export function useToday(): TodayLine[] {
             : [];
         },
       }),
-    [things, plans, pictures, settings, mappings, terms, courier, markets, sheets, caughtUp, tree],
+    [
+      things,
+      plans,
+      pictures,
+      settings,
+      mappings,
+      terms,
+      courier,
+      markets,
+      sheets,
+      caughtUp,
+      tree,
+      orders,
+      talks,
+      moneyOff,
+      owners,
+      now,
+    ],
   );
 }
+
+const NO_FINDINGS = { plans: [], orders: [], now: 0, tonight: 0, findings: () => [] };
 
 /** How many promises to buyers are at risk just now. */
 export function useAlarmCount(): number {
   const courier = useCourier((s) => s.things);
   const things = useAttic((s) => s.things);
   return useMemo(
-    () => todayLines({ things, plans: [], courier, findings: () => [] }).filter(isAlarm).length,
+    () => todayLines({ things, courier, ...NO_FINDINGS }).filter(isAlarm).length,
     [things, courier],
   );
 }

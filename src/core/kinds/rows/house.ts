@@ -22,7 +22,7 @@ export const HOUSE: readonly KindRow[] = [
   { id: 'basket', parent: 'home', name: 'Basket or box', titleWords: 'box', alsoCalled: ['basket', 'box', 'casket', 'tin'], details: ['inside', 'lid'] },
 
   { id: 'kitchen', parent: null, name: 'Kitchen and table', titleWords: 'kitchenware', facts: [f.maker, f.model, f.stuff, { ...f.colour, need: 'wanted' }, f.decade], measures: [m.height, m.width], flaws: ['chip', 'crack', 'rust', 'crazing', 'stain inside'], places: [...OBJECT, 'spout', 'lid'], details: ['inside', 'rim'], parcelG: 1500 },
-  { id: 'kitchenware', parent: 'kitchen', name: 'Pot, jug or dish', titleWords: 'pot', alsoCalled: ['pot', 'jug', 'dish', 'coffee pot', 'bowl'] },
+  { id: 'kitchenware', parent: 'kitchen', name: 'Pot, jug or dish', titleWords: 'pot', alsoCalled: ['pot', 'jug', 'dish', 'coffee pot', 'bowl', 'tray'] },
   { id: 'teapot', parent: 'kitchen', name: 'Teapot', details: ['spout', 'lid', 'inside'] },
   { id: 'cup', parent: 'kitchen', name: 'Cup, mug or tea glass', titleWords: 'cup', alsoCalled: ['cup', 'mug', 'saucer', 'tea glass', 'tumbler', 'goblet'], facts: [f.pieces], measures: [m.height, m.diameter] },
   { id: 'plate', parent: 'kitchen', name: 'Plate or service', titleWords: 'plate', alsoCalled: ['plate', 'service', 'platter', 'tureen'], facts: [f.pieces], measures: [m.diameter], details: ['mark', 'rim'], parcelG: 2000 },

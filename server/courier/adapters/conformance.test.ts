@@ -1,0 +1,278 @@
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+import type { ListingDraft } from '@/contract/courier';
+import { Picture, Plan, planId, Settings, Thing } from '@/contract/records';
+import { BUILT_IN } from '@/core/kinds/tree';
+import { checkListing } from '@/core/listing/check';
+import { draftOf } from '@/core/listing/draft';
+import { effectiveListing } from '@/core/listing/effective';
+import { plainSetup } from '@/core/listing/setup';
+import { picturesFor } from '@/core/picture/chosen';
+
+import { garmentPicture } from '../../../e2e/pictures';
+import { buyAt, freePort, until } from '../../../e2e/serverProcess';
+import { jumper } from '../../../e2e/world';
+import { start, type Running } from '../../start';
+import { CallFailed, Refused, type Adapter, type AlreadyOver } from '../adapter';
+
+/*
+ * What the courier counts on from every adapter, each against its own stand-in over HTTP. A new adapter joins the list and
+ * has to pass as it is.
+ */
+const CALLED = ['brackenmoor', 'threadwick', 'nearstile', 'oldhollow', 'quirestack', 'lanternyard'] as const;
+type Called = (typeof CALLED)[number];
+
+const BOOK: Partial<Thing> = {
+  kind: 'book', title: 'Seabirds of the Northern Coasts', description: 'Cloth boards a little sunned, plates all present.', use: 'regular', cost: 100,
+  price: 900, weightG: 480, facts: { model: 'Seabirds', author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000002415' },
+}; // prettier-ignore
+const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow. '.repeat(3);
+
+let running: Running;
+const shots = new Map<string, Uint8Array<ArrayBuffer>>();
+const pictures = async (hash: string) => shots.get(hash)!;
+let count = 0;
+
+beforeAll(async () => {
+  running = await start({
+    port: await freePort(),
+    data: mkdtempSync(join(tmpdir(), 'attic-adapters-')),
+    dist: 'dist',
+    demo: null,
+  });
+  for (const [i, shot] of [{}, { side: 'back' as const }, { zoom: 3, at: [500, 190] as [number, number] }, { zoom: 3.6, at: [216, 556] as [number, number] }].entries()) {
+    const bytes = new Uint8Array(readFileSync(await garmentPicture(`conform-${i}.jpg`, shot, i + 1, 800)));
+    shots.set(createHash('sha256').update(bytes).digest('hex'), bytes);
+  }
+}, 120_000); // prettier-ignore
+afterAll(() => running.stop());
+
+/** The draft of something new that this marketplace takes. */
+async function draftFor(adapter: Adapter): Promise<ListingDraft> {
+  const sheet = await adapter.ruleSheet();
+  const n = (count += 1);
+  const part = adapter.id === 'quirestack' ? BOOK : jumper(`Gansey jumper number ${n}, size M`, [adapter.id], { description: LONG }).part; // prettier-ignore
+  const all = [...shots.keys()].map((hash, i) =>
+    Picture.parse({ id: `p${i}`, thingId: `t${n}`, origin: 'demo', author: 'Me', addedAt: 1, width: 800, height: 800, bytes: 9, exam: null, shows: hash.slice(0, 8) }),
+  );
+  const thing = Thing.parse({ id: `t${n}`, code: `YA-${n}`, author: 'Me', createdAt: 1, updatedAt: 1, pictureIds: all.map((p) => p.id), ...part });
+  const plan = Plan.parse({ id: planId(thing.id, adapter.id), thingId: thing.id, market: adapter.id, wanted: true });
+  const settings = Settings.parse({ id: 'settings', remembered: { nearstile: { place: 'Harbour steps' } } });
+  const effective = effectiveListing(thing, plan, sheet, BUILT_IN, { ...plainSetup(), settings });
+  const stopped = checkListing(thing, effective, sheet, all, BUILT_IN).find((f) => f.level === 'blocker');
+  if (stopped) throw new Error(`${adapter.id}: ${stopped.message}`);
+  const hashes = [...shots.keys()];
+  return draftOf(effective, sheet, picturesFor(all, sheet.photos).map((p) => hashes[Number(p.id.slice(1))]!));
+} // prettier-ignore
+
+/** The same adapter, asked again after as long as the marketplace wants to be left alone: some are strict. */
+function patient(adapter: Adapter): Adapter {
+  const again = async (act: () => unknown): Promise<unknown> => {
+    try {
+      return await act();
+    } catch (error) {
+      if (!(error instanceof CallFailed) || error.retryAfter === null || error.locked) throw error;
+      await new Promise((done) => setTimeout(done, error.retryAfter ?? 0));
+      return again(act);
+    }
+  };
+  return new Proxy(adapter, {
+    get: (target, key: keyof Adapter) => {
+      const it = target[key];
+      return typeof it === 'function'
+        ? (...given: never[]) => again(() => (it as (...a: never[]) => unknown).apply(target, given))
+        : it;
+    },
+  });
+}
+
+// A strict one makes everybody wait.
+jest.setTimeout(180_000);
+
+describe.each(CALLED)('%s', (id: Called) => {
+  let adapter: Adapter;
+  let ref: string;
+  const publish = (of: string, draft: ListingDraft, unclear = false) =>
+    adapter.publish({ ref: of, draft, unclear }, pictures);
+  const set = (switches: Record<string, unknown>) =>
+    fetch(`${running.address}/outside/${id}/switchboard`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(switches),
+    });
+  const shown = async (of: string) => (await adapter.own!()).filter((l) => l.ref === of);
+  const isUp = (of: string) =>
+    until(
+      `${of} is up`,
+      async () => (await adapter.lookUp(of))?.state === 'live' && (await shown(of)).length === 1,
+    );
+  /** Something new that is up. */
+  const listed = async (): Promise<{ draft: ListingDraft; remoteId: string; url: string }> => {
+    const draft = await draftFor(adapter);
+    const answer = await publish(ref, draft);
+    if ('news' in answer) throw new Error('over before it began');
+    await isUp(ref);
+    const there = await adapter.lookUp(ref);
+    return { draft, remoteId: answer.remoteId || there!.remoteId, url: there!.url };
+  };
+  const kinds = (answer: unknown) =>
+    typeof answer === 'object' && answer && 'news' in answer
+      ? (answer as AlreadyOver).news.map((n) => n.kind)
+      : answer;
+  const trouble = async (act: () => Promise<unknown>) => {
+    const error = await act().then(
+      () => null,
+      (e: unknown) => e,
+    );
+    expect(error).toBeInstanceOf(CallFailed);
+    return error as CallFailed;
+  };
+
+  beforeAll(() => set({ reviewTime: 300 }));
+  beforeEach(() => {
+    adapter = patient(running.courier.adapter(id)!);
+    ref = `case${(count += 1)}.${id}.1`;
+  });
+
+  it('tells its own rules', async () => {
+    expect((await adapter.ruleSheet()).marketplace).toBe(id);
+  });
+
+  it('puts up, once for a reference however often it is told, as it was sent', async () => {
+    const { draft } = await listed();
+    await publish(ref, draft);
+    await publish(ref, draft, true);
+    const [there, ...more] = await shown(ref);
+    expect(more).toEqual([]);
+    expect(there).toMatchObject({ ref, price: draft.price, market: id });
+    if (id !== 'quirestack') expect(there?.title).toBe(draft.title);
+  });
+
+  it('changes what is up, and says when it is over', async () => {
+    const { draft, remoteId } = await listed();
+    const dearer = { ...draft, price: draft.price + 100 };
+    expect(await adapter.revise(ref, remoteId, dearer, pictures)).toBe('revised');
+    expect((await shown(ref))[0]?.price).toBe(dearer.price);
+    await adapter.withdraw(ref, remoteId, 'withdrawn');
+    const after = await adapter.revise(ref, remoteId, draft, pictures).then(kinds, (e: unknown) => e);
+    if (!(after instanceof Refused)) expect(after).toEqual(['ended']);
+    expect(await shown(ref)).toEqual([]);
+  });
+
+  it('takes down, and knows that it is down', async () => {
+    const { remoteId } = await listed();
+    expect(await adapter.withdraw(ref, remoteId, 'withdrawn')).toBe('withdrawn');
+    expect(await shown(ref)).toEqual([]);
+    const after = await adapter.lookUp(ref);
+    expect(after === null || after.over).toBe(true);
+    // Told again, whatever it answers, it is no second withdrawal of something that is up.
+    expect(['absent', 'withdrawn', 'ended']).toContain([kinds(await adapter.withdraw(ref, remoteId, 'withdrawn'))].flat()[0]); // prettier-ignore
+  });
+
+  it('takes down by the reference alone, and says when it never had it', async () => {
+    await listed();
+    expect(await adapter.withdraw(ref, null, 'withdrawn')).toBe('withdrawn');
+    expect(await adapter.withdraw(`never.${id}.1`, null, 'withdrawn')).toBe('absent');
+    expect(await adapter.lookUp(`never.${id}.1`)).toBeNull();
+  });
+
+  it('says no with the field at fault, and nothing goes up', async () => {
+    const draft = await draftFor(adapter);
+    const broken = { ...draft, price: 1, title: '', condition: 'nothing of that sort' };
+    if (id === 'nearstile' || id === 'quirestack') {
+      // It takes everything in and says no afterwards, by its feed.
+      const before = (await adapter.eventsSince(null)).cursor;
+      const at = await publish(ref, broken).catch((e: unknown) => e);
+      if (!(at instanceof Refused))
+        await until('it is turned down', async () =>
+          (await adapter.eventsSince(before)).news.some((n) => n.kind === 'turnedDown' && n.ref === ref && n.reasons.length > 0),
+        ); // prettier-ignore
+    } else {
+      const no = await publish(ref, broken).then(
+        () => null,
+        (e: unknown) => e,
+      );
+      expect(no).toBeInstanceOf(Refused);
+      const { reasons } = no as Refused;
+      expect(reasons.length).toBeGreaterThan(0);
+      for (const { field, message } of reasons) expect([field, message]).not.toContain('');
+    }
+    expect(await shown(ref)).toEqual([]);
+  });
+
+  if (id !== 'nearstile')
+    it('tells of a sale once, with what it brought, whoever asks', async () => {
+      const { draft, remoteId, url } = await listed();
+      await buyAt(`${running.address}${url}`);
+      let sales = 0;
+      await until('the sale is told', async () => {
+        const { news } = await adapter.eventsSince(null);
+        const mine = news.filter((n) => n.kind === 'sale' && n.ref === ref);
+        sales = mine.length;
+        if (mine[0]?.kind === 'sale') expect(mine[0].amount).toBe(draft.price);
+        return sales > 0;
+      });
+      // Those who tell twice on a bad day tell of the same order.
+      expect(sales).toBe(1);
+      expect(kinds(await adapter.withdraw(ref, remoteId, 'withdrawn'))).toEqual(['sale']);
+      expect(kinds(await adapter.revise(ref, remoteId, draft, pictures))).toEqual(['sale']);
+      expect((await adapter.lookUp(ref))?.over ?? true).toBe(true);
+      expect(await shown(ref)).toEqual([]);
+    });
+
+  it('after a cursor nothing is told again', async () => {
+    await listed();
+    const first = await adapter.eventsSince(null);
+    const next = await adapter.eventsSince(first.cursor);
+    expect(next.news).toEqual([]);
+    expect(next.cursor).toBe(first.cursor);
+  });
+
+  describe('on a bad day', () => {
+    afterEach(() => set({ outageMinutes: 0, tooMany: 0, broken: 0, hangUp: 0, tokenExpired: false }));
+
+    it('passes on how long it wants to be left alone', async () => {
+      // One that was asked too much of already says so by itself.
+      await adapter.eventsSince(null);
+      await set({ tooMany: 1 });
+      expect(await trouble(() => running.courier.adapter(id)!.eventsSince(null))).toMatchObject({ retryAfter: 2_000, unclear: false });
+    }); // prettier-ignore
+
+    it('an outage changed nothing, for certain', async () => {
+      await set({ outageMinutes: 5 });
+      expect((await trouble(() => adapter.withdraw(ref, 'x', 'withdrawn'))).unclear).toBe(false);
+      expect((await trouble(() => adapter.lookUp(ref))).unclear).toBe(false);
+    });
+
+    it('a key that has run out is said to be that', async () => {
+      await set({ tokenExpired: true });
+      const { locked, unclear } = await trouble(() => adapter.eventsSince(null));
+      expect([locked, unclear]).toEqual([true, false]);
+      // A new key, as a person would bring it.
+      await set({ tokenExpired: false });
+    });
+
+    it('an answer that was lost is unclear; told again, there is one listing and no more', async () => {
+      const draft = await draftFor(adapter);
+      await set({ hangUp: 1 });
+      const lost = await publish(ref, draft).then(
+        () => null,
+        (e: unknown) => e,
+      );
+      if (lost !== null) expect(lost).toMatchObject({ unclear: true });
+      await publish(ref, draft, true);
+      await isUp(ref);
+      expect(await shown(ref)).toHaveLength(1);
+    });
+  });
+});
+
+it('the one that is done by hand is never called: all of it is the person’s', async () => {
+  const adapter = running.courier.adapter('handbill')!;
+  expect(adapter.capabilities.byHand).toBe(true);
+  expect(adapter.own).toBeUndefined();
+  expect((await adapter.ruleSheet()).byHand).toBe(true);
+});

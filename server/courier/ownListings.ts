@@ -1,0 +1,51 @@
+import type { OwnListing } from '@/contract/ownListing';
+import { CALL_LIMIT } from '@/core/courier/waiting';
+
+import { CallFailed } from './adapter';
+
+/** Portions a marketplace's list may come in; more would be one that never ends. */
+const MOST_PORTIONS = 400;
+const PICTURE_LIMIT = 8_000_000;
+
+/** A whole list that comes in portions. */
+export async function inPortions<T>(
+  ask: (from: number) => Promise<{ some: T[]; next: number | null }>,
+): Promise<T[]> {
+  const all: T[] = [];
+  let from: number | null = 0;
+  for (let i = 0; from !== null; i += 1) {
+    if (i === MOST_PORTIONS) throw new CallFailed('Its list of listings has no end.', false);
+    const portion: { some: T[]; next: number | null } = await ask(from);
+    all.push(...portion.some);
+    from = portion.next;
+  }
+  return all;
+}
+
+type Told = Pick<OwnListing, 'market' | 'ref' | 'remoteId' | 'url' | 'title' | 'text' | 'price' | 'category' | 'condition' | 'pictures'> &
+  Partial<OwnListing>; // prettier-ignore
+
+/** A listing in our words; fields without an answer are left out. */
+export function ownListing(told: Told): OwnListing {
+  const specifics = Object.entries(told.specifics ?? {}).filter(([, value]) => value.trim() !== '');
+  return { state: 'live', postage: 0, listedAt: null, ...told, specifics: Object.fromEntries(specifics) };
+}
+
+/** A listing's picture, from where buyers see it. @throws CallFailed */
+export async function pictureAt(address: string, name: string): Promise<Uint8Array<ArrayBuffer>> {
+  try {
+    const response = await fetch(`${address}/picture/${encodeURIComponent(name)}`, {
+      signal: AbortSignal.timeout(CALL_LIMIT),
+      redirect: 'error',
+    });
+    if (!response.ok) throw new CallFailed('The picture is not there any more.', false);
+    if (Number(response.headers.get('content-length') ?? 0) > PICTURE_LIMIT)
+      throw new CallFailed('The picture is over 8 MB.', false);
+    const bytes = new Uint8Array(await response.arrayBuffer());
+    if (bytes.length > PICTURE_LIMIT) throw new CallFailed('The picture is over 8 MB.', false);
+    return bytes;
+  } catch (error) {
+    if (error instanceof CallFailed) throw error;
+    throw new CallFailed('The picture could not be fetched.', false);
+  }
+}

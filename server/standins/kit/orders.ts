@@ -1,0 +1,173 @@
+import Papa from 'papaparse';
+import type { Context } from 'hono';
+
+import { dice } from './dice';
+import type { Switches } from './faults';
+import type { ServiceApp } from './service';
+import type { Store } from './store';
+import { Turns } from './turns';
+
+/** A bought thing, from the payment to its end. */
+export interface PaidOrder {
+  no: string;
+  ref: string;
+  what: string;
+  cents: number;
+  postCents: number;
+  /** Kept back from the seller. */
+  feeCents: number;
+  at: number;
+  buyer: { name: string; lines: string[]; zone: 'inland' | 'near' | 'far' };
+  state: 'paid' | 'posted' | 'cancelled' | 'given back';
+  carrier: string;
+  tracking: string;
+  why: string;
+  /** Given back to the buyer, and fees given back to the seller. */
+  backCents: number;
+  feeBackCents: number;
+}
+
+/** How a service writes its statements: columns, words for sorts of lines, signs. */
+export interface StatementStyle {
+  separator: string;
+  decimal: string;
+  columns: { order: string; sort: string; amount: string; day: string };
+  sorts: Record<Line['sort'], string>;
+}
+
+interface Line {
+  sort: 'sale' | 'postage' | 'fee' | 'back' | 'feeBack' | 'payout';
+  order: string;
+  cents: number;
+  at: number;
+}
+
+const FIRST = ['Ada', 'Jorun', 'Kester', 'Imke', 'Tamsin', 'Odo', 'Perrin', 'Wilma'];
+const LAST = ['Harrow', 'Fenwick-Lund', 'Stavely', 'Quill', 'Marram', 'Thackery', 'Oakes', 'Brindle'];
+const STREETS = ['Chandler’s Row', 'Mill Bank', 'Ropewalk', 'Cooper Lane', 'Lantern Steps', 'Salt Quay'];
+const TOWNS = {
+  inland: ['4410 Saltreach', '4622 Hembury', '5093 Long Wick'],
+  near: ['K-120 Osmark', 'K-344 Vell'],
+  far: ['90017 Port Amity'],
+} as const;
+
+/** Made-up people, the same for the same order. */
+export function buyerOf(no: string): PaidOrder['buyer'] {
+  const roll = dice([...no].reduce((sum, ch) => (sum * 31 + (ch.codePointAt(0) ?? 0)) % 1_000_003, 7));
+  const pick = <T>(list: readonly T[]) => list[Math.floor(roll() * list.length)] as T;
+  const zone = roll() < 0.8 ? 'inland' : roll() < 0.7 ? 'near' : 'far';
+  const name = `${pick(FIRST)} ${pick(LAST)}`;
+  return { name, zone, lines: [`${pick(STREETS)} ${1 + Math.floor(roll() * 80)}`, pick(TOWNS[zone])] };
+}
+
+/** An order just paid, ready to be written with the sale. */
+export function paidOrder(
+  part: Pick<PaidOrder, 'no' | 'ref' | 'what' | 'cents' | 'postCents' | 'feeCents' | 'at'>,
+): { sort: 'paid'; id: string; body: PaidOrder } {
+  const body: PaidOrder = {
+    ...part, buyer: buyerOf(part.no), state: 'paid', carrier: '', tracking: '', why: '', backCents: 0, feeBackCents: 0,
+  }; // prettier-ignore
+  return { sort: 'paid', id: part.no, body };
+}
+
+/**
+ * What a service keeps of bought things: who gets them, whether they were posted, what was given back, and statements of
+ * what was paid out. Money is paid out once a thing was posted.
+ *
+ * @param at path under which the seller asks, `/v1/orders`
+ */
+export function ordersDesk(
+  app: ServiceApp,
+  options: { store: Store; switches: Switches; at: string; style: StatementStyle },
+): void {
+  const { store, switches, at, style } = options;
+  const turns = new Turns();
+
+  const changing = (path: string, change: (o: PaidOrder, b: Record<string, unknown>) => PaidOrder | string) =>
+    app.post(`${at}/:no${path}`, (c) =>
+      turns.run(async () => {
+        const o = await store.get<PaidOrder>('paid', c.req.param('no') ?? '');
+        if (!o) return c.json({ message: 'No such order.' }, 404);
+        const b = (await c.req.json().catch(() => ({}))) as Record<string, unknown>;
+        const next = change(o, b);
+        if (typeof next === 'string') return c.json({ message: next }, 409);
+        await store.write([{ sort: 'paid', id: o.no, body: next }]);
+        return c.json(next);
+      }),
+    );
+
+  app.get(`${at}/:no`, async (c) => {
+    const o = await store.get<PaidOrder>('paid', c.req.param('no'));
+    return o ? c.json(o) : c.json({ message: 'No such order.' }, 404);
+  });
+  changing('/posted', (o, b) => {
+    if (o.state === 'cancelled' || o.state === 'given back') return 'That order is over.';
+    const tracking = String(b.tracking ?? '').slice(0, 40);
+    return { ...o, state: 'posted', carrier: String(b.carrier ?? '').slice(0, 60), tracking };
+  });
+  // Cancelled before it was posted: the buyer gets everything back, and the fee goes with it.
+  changing('/cancel', (o, b) =>
+    o.state === 'cancelled'
+      ? o
+      : o.state !== 'paid'
+        ? 'It was posted already.'
+        : {
+            ...o,
+            state: 'cancelled',
+            why: String(b.why ?? '').slice(0, 500),
+            backCents: o.cents + o.postCents,
+            feeBackCents: o.feeCents,
+          },
+  );
+  // Given back after it was posted: the fee is given back in the same share as the price.
+  changing('/give-back', (o, b) => {
+    const cents = Number(b.cents);
+    const most = o.cents + o.postCents;
+    if (!Number.isInteger(cents) || cents < 1 || cents > most) return `Between 1 and ${most} can be given back.`;
+    if (o.state === 'given back') return o.backCents === cents ? o : 'Something was given back already.';
+    if (o.state !== 'posted') return 'It was not posted; cancel it.';
+    const share = Math.min(1, cents / Math.max(1, o.cents));
+    const feeBackCents = Math.floor(o.feeCents * share);
+    return { ...o, state: 'given back', why: String(b.why ?? '').slice(0, 500), backCents: cents, feeBackCents };
+  }); // prettier-ignore
+
+  /** All lines there are, payouts included; what is due is paid out when somebody asks. */
+  const lines = async (): Promise<Line[]> => {
+    const all: Line[] = [];
+    for (const o of await store.all<PaidOrder>('paid')) {
+      const extra = switches.feesWrong ? 50 : 0;
+      all.push({ sort: 'sale', order: o.no, cents: o.cents, at: o.at });
+      if (o.postCents) all.push({ sort: 'postage', order: o.no, cents: o.postCents, at: o.at });
+      if (o.feeCents + extra) all.push({ sort: 'fee', order: o.no, cents: -(o.feeCents + extra), at: o.at });
+      if (o.backCents) all.push({ sort: 'back', order: o.no, cents: -o.backCents, at: o.at + 1 });
+      if (o.feeBackCents) all.push({ sort: 'feeBack', order: o.no, cents: o.feeBackCents, at: o.at + 1 });
+    }
+    return all;
+  };
+  const payOut = async (): Promise<Line[]> => {
+    const waiting = new Set((await store.all<PaidOrder>('paid')).filter((o) => o.state === 'paid').map((o) => o.no)); // prettier-ignore
+    const due = (await lines()).filter((l) => !waiting.has(l.order)).reduce((sum, l) => sum + l.cents, 0);
+    const paid = await store.all<{ no: string; cents: number; at: number }>('payout');
+    const owed = due - paid.reduce((sum, p) => sum + p.cents, 0);
+    if (owed > 0) {
+      const payout = { no: `P${paid.length + 1}`, cents: owed, at: Date.now() };
+      await store.write([{ sort: 'payout', id: payout.no, body: payout }]);
+      paid.push(payout);
+    }
+    return paid.map((p) => ({ sort: 'payout', order: p.no, cents: -p.cents, at: p.at }));
+  };
+
+  app.get(`${at}-statement`, (c: Context) =>
+    turns.run(async () => {
+      const all = [...(await lines()), ...(await payOut())].sort((a, b) => a.at - b.at);
+      const money = (cents: number) => (cents / 100).toFixed(2).replace('.', style.decimal);
+      const { order, sort, amount, day } = style.columns;
+      const rows = all.map((l) => [new Date(l.at).toISOString().slice(0, 10), style.sorts[l.sort], l.order, money(l.cents)]); // prettier-ignore
+      const text = Papa.unparse([[day, sort, order, amount], ...rows], {
+        delimiter: style.separator,
+        newline: '\r\n',
+      });
+      return c.json({ statement: `${text}\r\n` });
+    }),
+  );
+}

@@ -1,0 +1,3 @@
+import { BringIn } from '@/features/bringIn/BringIn';
+
+export default BringIn;

@@ -1,0 +1,3 @@
+import { ConsignorPage } from '@/features/desk/ConsignorPage';
+
+export default ConsignorPage;

@@ -1,0 +1,3 @@
+import { Copies } from '@/features/attic/Copies';
+
+export default Copies;

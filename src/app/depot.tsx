@@ -1,0 +1,3 @@
+import { Depot } from '@/features/depot/Depot';
+
+export default Depot;

@@ -1,0 +1,3 @@
+import { OrderPage } from '@/features/desk/OrderPage';
+
+export default OrderPage;

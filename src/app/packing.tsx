@@ -1,0 +1,3 @@
+import { Packing } from '@/features/desk/Packing';
+
+export default Packing;

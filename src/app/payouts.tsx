@@ -1,0 +1,3 @@
+import { MoneyPage } from '@/features/desk/MoneyPage';
+
+export default MoneyPage;

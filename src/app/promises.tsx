@@ -1,0 +1,3 @@
+import { Promises } from '@/features/desk/Promises';
+
+export default Promises;

@@ -1,0 +1,3 @@
+import { Talks } from '@/features/desk/Talks';
+
+export default Talks;

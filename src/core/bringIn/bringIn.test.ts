@@ -1,0 +1,133 @@
+import fc from 'fast-check';
+
+import { OwnListing } from '@/contract/ownListing';
+import { RuleSheet } from '@/contract/ruleSheet';
+import { Mapping, mappingId } from '@/contract/mapping';
+
+import { SHEET as brackenmoor } from '../../../server/standins/brackenmoor/sheet';
+import { SHEET as threadwick } from '../../../server/standins/threadwick/sheet';
+import { BUILT_IN } from '../kinds/tree';
+import { LABELLED_LISTINGS } from './labelled';
+import { groupSightings, likeness, weighWords, type Sighting } from './sameThing';
+import { copied, kindOfListings, offersOf } from './takeOver';
+
+const sightings = LABELLED_LISTINGS.map((l) => l.sighting);
+const thingOf = new Map(LABELLED_LISTINGS.map((l) => [l.sighting.id, l.thing]));
+
+/** Every two listings of different marketplaces that were put together, or belong together. */
+function pairs(groups: readonly (readonly string[])[]): Set<string> {
+  return new Set(groups.flatMap((ids) => ids.flatMap((a, i) => ids.slice(i + 1).map((b) => `${a} ${b}`))));
+}
+
+describe('listings of one thing', () => {
+  // Pairs judged by hand in labelled.ts: common practice.
+  it('are found by their words, hardly ever wrongly', () => {
+    const truth = pairs(
+      [...new Set(thingOf.values())].map((thing) =>
+        LABELLED_LISTINGS.filter((l) => l.thing === thing).map((l) => l.sighting.id),
+      ),
+    );
+    const found = pairs(groupSightings(sightings, []).map((g) => g.listings));
+    const right = [...found].filter((p) => truth.has(p));
+    const wrong = [...found].filter((p) => !truth.has(p));
+    const missed = [...truth].filter((p) => !found.has(p));
+    const precision = right.length / found.size;
+    const recall = right.length / truth.size;
+    const words = (p: string) =>
+      p
+        .split(' ')
+        .map((id) => `${thingOf.get(id)}`)
+        .join('/');
+    process.stdout.write(
+      `${truth.size} pairs: precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)}; wrong ${wrong.map(words).join(', ') || 'none'}; missed ${missed.map(words).join(', ') || 'none'}\n`,
+    );
+    expect(precision).toBeGreaterThanOrEqual(0.95);
+    expect(recall).toBeGreaterThanOrEqual(0.8);
+  });
+
+  it('are never two of one marketplace, nor two things of the attic', () => {
+    const word = fc.constantFrom('navy', 'wool', 'jumper', 'vase', 'brass', 'lamp', 'M', 'L', '22');
+    const sighting = fc.record({
+      market: fc.constantFrom('a', 'b', 'c', null),
+      ref: fc.constantFrom('', 'CODE-1', 'CODE-2'),
+      title: fc.array(word, { maxLength: 5 }).map((w) => w.join(' ')),
+      barcode: fc.constantFrom('', '4006381333931', '9780306406157', 'nonsense'),
+      price: fc.option(fc.integer({ min: 0, max: 10_000 })),
+      prints: fc.constant<string[]>([]),
+    });
+    fc.assert(
+      fc.property(fc.array(sighting, { maxLength: 14 }), (some) => {
+        const all = some.map((s, i): Sighting => ({ ...s, id: String(i) }));
+        const listings = all.filter((s) => s.market !== null);
+        const things = all.filter((s) => s.market === null);
+        const groups = groupSightings(listings, things);
+        expect(groups.flatMap((g) => g.listings).sort()).toEqual(listings.map((l) => l.id).sort());
+        for (const g of groups) {
+          const markets = g.listings.map((id) => all[Number(id)]!.market);
+          expect(new Set(markets).size).toBe(markets.length);
+        }
+        const claimed = groups.flatMap((g) => g.thing ?? []);
+        expect(new Set(claimed).size).toBe(claimed.length);
+      }),
+    );
+  });
+
+  it('are told by a picture where words say little, and kept apart by barcodes that differ', () => {
+    const weights = weighWords(sightings.map((s) => s.title));
+    const print = 'a3'.repeat(80);
+    const a: Sighting = { id: 'a', market: 'a', ref: '', title: 'Old lamp', barcode: '', price: 900, prints: [print] }; // prettier-ignore
+    const b = { ...a, id: 'b', market: 'b', title: 'Light for a desk' };
+    expect(likeness(a, b, weights).sure).toBeGreaterThan(0.5);
+    expect(likeness(a, b, weights).why[0]).toBe('the same picture');
+    expect(likeness({ ...a, prints: [] }, { ...b, prints: [] }, weights).sure).toBeLessThan(0.1);
+    const twin = { ...a, id: 'c', market: 'c', barcode: '4006381333931' };
+    expect(likeness({ ...a, prints: [], barcode: '9780306406157' }, { ...twin, prints: [] }, weights).sure).toBeLessThan(0.5); // prettier-ignore
+  });
+
+  it('is the same likeness both ways, between 0 and 1', () => {
+    const weights = weighWords(sightings.map((s) => s.title));
+    const pick = fc.constantFrom(...sightings);
+    fc.assert(
+      fc.property(pick, pick, (a, b) => {
+        const there = likeness(a, b, weights).sure;
+        expect(there).toBeCloseTo(likeness(b, a, weights).sure, 10);
+        expect(there).toBeGreaterThanOrEqual(0);
+        expect(there).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+});
+
+describe('copying from listings', () => {
+  const sheets = [brackenmoor, threadwick].map((s) => RuleSheet.parse(s));
+  const listing = (part: Partial<OwnListing>): OwnListing =>
+    OwnListing.parse({
+      market: 'brackenmoor', ref: 'r', remoteId: 'r', url: '/x', state: 'live', title: 'Navy wool jumper', text: '<p>Warm.</p><p>Visit my shop!</p>',
+      price: 4_800, postage: 0, category: 'wear.knit', condition: brackenmoor.conditions[2]!.code, specifics: { brand: 'Kittiwake Mills', colour: 'Navy' },
+      pictures: [], listedAt: null, ...part,
+    }); // prettier-ignore
+  const two = [listing({}), listing({ market: 'threadwick', title: 'Kittiwake gansey jumper', price: 5_200, condition: threadwick.conditions[1]!.code, specifics: { brand: 'kittiwake mills', size: 'M' } })]; // prettier-ignore
+
+  it('offers each field once, with who says what, cleaned', () => {
+    const kind = kindOfListings(two, BUILT_IN, []);
+    expect(kind).toBe('jumper');
+    const offers = Object.fromEntries(offersOf(two, sheets, BUILT_IN, kind, 'metric').map((o) => [o.field, o.values])); // prettier-ignore
+    expect(offers.title?.map((v) => v.markets)).toEqual([['threadwick'], ['brackenmoor']]);
+    expect(offers['fact:brand']).toEqual([{ value: 'Kittiwake Mills', shown: 'Kittiwake Mills', markets: ['brackenmoor', 'threadwick'] }]); // prettier-ignore
+    expect(offers.description?.[0]?.value).toBe('Warm.');
+    expect(offers.price?.map((v) => v.shown)).toEqual(['€48.00', '€52.00']);
+    expect(offers['fact:size']?.[0]?.markets).toEqual(['threadwick']);
+  });
+
+  it('goes by the kind the person decided on for such a category', () => {
+    const mapping = Mapping.parse({ id: mappingId('brackenmoor', 'cardigan'), market: 'brackenmoor', kind: 'cardigan', category: 'wear.knit' }); // prettier-ignore
+    expect(kindOfListings(two, BUILT_IN, [mapping])).toBe('cardigan');
+    expect(kindOfListings([listing({ title: '???', category: 'gone' })], BUILT_IN, [])).toBe('');
+  });
+
+  it('takes only what was chosen, and nothing a question does not take', () => {
+    const part = copied({ facts: { size: 'L' } }, { title: 'T', price: '4800', use: 'light', 'fact:brand': 'K', 'fact:nonsense': 'x' }, BUILT_IN, 'jumper'); // prettier-ignore
+    expect(part).toEqual({ title: 'T', price: 4_800, use: 'light', facts: { size: 'L', brand: 'K' } });
+    expect(copied({ facts: {} }, {}, BUILT_IN, 'jumper')).toEqual({});
+  });
+});

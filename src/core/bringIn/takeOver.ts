@@ -1,0 +1,106 @@
+import type { Mapping } from '@/contract/mapping';
+import type { OwnListing } from '@/contract/ownListing';
+import { USES, type Thing } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+
+import { wordsForUse } from '../condition/grade';
+import { suggestKinds } from '../kinds/suggest';
+import type { KindTree } from '../kinds/tree';
+import { factsWith } from '../kinds/values';
+import type { Units } from '../measure/units';
+import { SAME_FIELD } from '../mapping/values';
+import { formatMoney } from '../money/money';
+import { importWords } from '../words/importWords';
+import { sameWord } from '../words/sameWord';
+
+/** One field that could be copied, with what each listing says. */
+export interface FieldOffer {
+  /** `title`, `description`, `price`, `use`, or `fact:` and its id. */
+  field: string;
+  label: string;
+  /** What most listings say first. */
+  values: { value: string; /** For a person. */ shown: string; markets: string[] }[];
+}
+
+/**
+ * What kind of thing some listings of one thing show: as the person decided for such a category, or by the words.
+ *
+ * @returns empty when nothing points to a kind
+ */
+export function kindOfListings(
+  listings: readonly OwnListing[],
+  kinds: KindTree,
+  mappings: readonly Mapping[],
+): string {
+  for (const listing of listings) {
+    const decided = mappings.find(
+      (m) => m.kind !== '' && m.market === listing.market && m.category === listing.category,
+    );
+    if (decided && kinds.get(decided.kind)) return decided.kind;
+  }
+  // Categories are too broad to go by: "Kitchen and table" would make a desk of a tray.
+  const found = suggestKinds({ title: listings.map((l) => l.title).join('\n') }, kinds, 1)[0];
+  return found?.kind ?? '';
+}
+
+/** All that could be copied from listings of one thing, field by field, cleaned. */
+export function offersOf(
+  listings: readonly OwnListing[],
+  sheets: readonly RuleSheet[],
+  kinds: KindTree,
+  kind: string,
+  units: Units,
+): FieldOffer[] {
+  const offers = new Map<string, FieldOffer>();
+  const say = (field: string, label: string, value: string, market: string, shown = value) => {
+    if (value.trim() === '') return;
+    const offer = offers.get(field) ?? { field, label, values: [] };
+    const same = offer.values.find((v) => sameWord(v.value, value));
+    if (!same) offer.values.push({ value: value.trim(), shown, markets: [market] });
+    else if (!same.markets.includes(market)) same.markets.push(market);
+    offers.set(field, offer);
+  };
+  const facts = new Map(kinds.facts(kind).map((f) => [f.id, f]));
+  for (const listing of listings) {
+    const { market } = listing;
+    const sheet = sheetOf(sheets, market);
+    say('title', 'Title', listing.title.slice(0, 400), market);
+    const words = importWords(listing.text, kinds, kind, units);
+    say('description', 'Description', words.text.slice(0, 10_000), market);
+    if (sheet) say('price', 'Price', String(listing.price), market, formatMoney(listing.price, sheet.currency));
+    const wear = sheet?.conditions.find((c) => c.code === listing.condition)?.wear;
+    const use = wear === undefined ? undefined : USES[Math.min(wear, USES.length - 1)];
+    if (use) say('use', 'How it was used', use, market, wordsForUse(use));
+    for (const [id, value] of Object.entries(listing.specifics)) {
+      const spec = facts.get(SAME_FIELD[id] ?? id);
+      if (spec && !spec.private && factsWith({}, spec, value).ok) say(`fact:${spec.id}`, spec.label, value, market);
+    }
+  }
+  for (const offer of offers.values())
+    offer.values.sort((a, b) => b.markets.length - a.markets.length || b.value.length - a.value.length);
+  return [...offers.values()];
+} // prettier-ignore
+
+/** What copying some values makes of a thing. What a question does not take is left out. */
+export function copied(
+  thing: Pick<Thing, 'facts'>,
+  chosen: Readonly<Record<string, string>>,
+  kinds: KindTree,
+  kind: string,
+): Partial<Thing> {
+  const part: Partial<Thing> = {};
+  let facts = thing.facts;
+  for (const [field, value] of Object.entries(chosen)) {
+    if (field === 'title' || field === 'description') part[field] = value;
+    if (field === 'price') part.price = Number(value);
+    if (field === 'use') part.use = USES.find((u) => u === value) ?? null;
+    const spec = field.startsWith('fact:') && kinds.facts(kind).find((f) => f.id === field.slice(5));
+    const done = spec && factsWith(facts, spec, value);
+    if (done && done.ok) facts = done.facts;
+  }
+  return facts === thing.facts ? part : { ...part, facts };
+}
+
+function sheetOf(sheets: readonly RuleSheet[], market: string): RuleSheet | undefined {
+  return sheets.find((s) => s.marketplace === market);
+}

@@ -1,0 +1,122 @@
+import type { ListingDraft } from '@/contract/courier';
+
+import type { Action, CourierListing, CourierState, CourierThing, Effect, Job, Policy } from './types';
+import { isOver, refOf, thingBehind } from './refs';
+import { NEVER } from './waiting';
+
+export const newJob = (action: Action, due: number): Job => ({
+  action,
+  tries: 0,
+  due,
+  running: false,
+  unclear: false,
+  trouble: null,
+});
+
+/** What a step knows and changes: the state, with the few ways in which anything of it is changed. */
+export class Keeping {
+  readonly effects: Effect[] = [];
+  readonly changed = new Set<string>();
+  refusal: string | null = null;
+
+  constructor(
+    protected readonly state: CourierState,
+    protected readonly now: number,
+    protected readonly policy: Policy,
+  ) {}
+
+  protected thingFor(id: string): CourierThing {
+    return (
+      this.state.things.get(id) ?? {
+        id,
+        listings: {},
+        sale: null,
+        laterSales: [],
+        pieceSales: [],
+        closing: null,
+      }
+    );
+  }
+
+  protected put(thing: CourierThing): void {
+    this.state.things.set(thing.id, thing);
+    if (Object.values(thing.listings).some((l) => l.job)) this.state.busy.add(thing.id);
+    else this.state.busy.delete(thing.id);
+    this.changed.add(thing.id);
+  }
+
+  protected putListing(thing: CourierThing, listing: CourierListing): void {
+    this.put({ ...thing, listings: { ...thing.listings, [listing.market]: listing } });
+  }
+
+  /** Changes the listing with this reference; answers to an earlier generation change nothing. */
+  protected change(ref: string, alter: (listing: CourierListing) => CourierListing): void {
+    const id = thingBehind(this.state, ref);
+    const thing = id ? this.state.things.get(id) : undefined;
+    const listing = thing && Object.values(thing.listings).find((l) => l.ref === ref);
+    if (!thing || !listing) return;
+    const next = alter(listing);
+    if (next !== listing) this.putListing(thing, next);
+  }
+
+  protected byHand(market: string): boolean {
+    return this.policy[market]?.byHand === true;
+  }
+
+  /** A job for now; one that a person does by hand waits for that person. */
+  protected job(action: Action, market: string): Job {
+    return newJob(action, this.byHand(market) ? NEVER : this.now);
+  }
+
+  /** A listing that has not been let out yet. */
+  protected fresh(thing: string, market: string, generation: number, draft: ListingDraft): CourierListing {
+    return {
+      market,
+      ref: refOf(thing, market, generation),
+      generation,
+      want: 'live',
+      state: 'onItsWay',
+      draft,
+      nextDraft: null,
+      remoteId: null,
+      url: null,
+      reasons: [],
+      job: this.job('publish', market),
+      lastPublishAt: 0,
+      dealHere: false,
+      listedAt: null,
+      since: this.now,
+    };
+  }
+
+  /** Withdrawing takes the place of whatever was to be done; a publish never let out is simply dropped. */
+  protected toWithdraw(listing: CourierListing): CourierListing {
+    const job = listing.job;
+    // Where nobody has looked yet, it may stand there from a life that is forgotten: then it is withdrawn, not just dropped.
+    const { unseen } = this.state.markets.get(listing.market) ?? {};
+    const neverSent = !unseen && listing.state === 'onItsWay' && listing.lastPublishAt === 0;
+    if (neverSent) return { ...listing, want: 'gone', state: 'ended', job: null, since: this.now };
+    if (job?.action === 'withdraw') return { ...listing, want: 'gone' };
+    return { ...listing, want: 'gone', nextDraft: null, job: this.job('withdraw', listing.market) };
+  }
+
+  /** Changed once more with what it may say now, after whatever is under way there. */
+  protected changedAgain(l: CourierListing): CourierListing {
+    return l.job || l.state !== 'live'
+      ? { ...l, again: true }
+      : { ...l, nextDraft: l.draft, job: this.job('revise', l.market) };
+  }
+
+  /** What has to be changed again, now that nothing else is under way there. */
+  protected onceMore({ again, ...l }: CourierListing): CourierListing {
+    return again ? { ...l, nextDraft: l.draft, job: this.job('revise', l.market) } : l;
+  }
+
+  protected gone(ref: string): void {
+    this.change(ref, (l) =>
+      isOver(l)
+        ? l
+        : { ...l, want: 'gone', state: l.dealHere ? 'sold' : 'ended', job: null, since: this.now },
+    );
+  }
+}

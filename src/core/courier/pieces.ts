@@ -1,0 +1,40 @@
+import type { DraftChoices, ListingDraft } from '@/contract/courier';
+
+import { stockShown } from '../price/floor';
+import type { CourierThing } from './types';
+
+/** What a thing is to choose from, by the drafts of all its listings: of each piece the most that any says there were. */
+export function choicesOf(thing: CourierThing): DraftChoices | undefined {
+  const all = Object.values(thing.listings).flatMap((l) => (l.nextDraft ?? l.draft).choices ?? []);
+  const [first, ...others] = all;
+  if (!first) return undefined;
+  const pieces = new Map(first.pieces.map((p) => [p.code, p]));
+  for (const p of others.flatMap((c) => c.pieces))
+    if ((pieces.get(p.code)?.stock ?? -1) < p.stock) pieces.set(p.code, p);
+  return { ...first, pieces: [...pieces.values()] };
+}
+
+/** How many pieces are left of a thing in choices, all together, those held back counted in. */
+export function piecesLeft(thing: CourierThing): number {
+  const pieces = choicesOf(thing)?.pieces ?? [];
+  return pieces.reduce((sum, p) => {
+    const sold = thing.pieceSales.filter((s) => s.piece === p.code).length;
+    return sum + Math.max(0, p.stock - sold);
+  }, 0);
+}
+
+/**
+ * The draft with the stock that a listing is to be sent. The marketplace itself counts down what it sold of this listing, so
+ * what it sold is added to what it is to show: what is left, less what is held back, and no more than the cap.
+ */
+export function stockCounted(draft: ListingDraft, thing: CourierThing, ref: string): ListingDraft {
+  if (!draft.choices) return draft;
+  const { heldBack = 0, cap = null } = draft.choices;
+  const pieces = draft.choices.pieces.map((p) => {
+    const sold = thing.pieceSales.filter((s) => s.piece === p.code);
+    const here = sold.filter((s) => s.ref === ref).length;
+    const back = (thing.pastSales ?? []).filter((s) => s.piece === p.code && s.ref === ref).length;
+    return { ...p, stock: here + back + stockShown(p.stock - sold.length, heldBack, cap) };
+  });
+  return { ...draft, choices: { ...draft.choices, pieces } };
+}

@@ -1,0 +1,114 @@
+import type { Command, Sale } from '@/contract/courier';
+
+import type { CourierListing, CourierThing } from './types';
+import { isOver } from './refs';
+import { Selling } from './selling';
+
+/** Promises, and sales that come to nothing. */
+export class Promising extends Selling {
+  /** Promised: taken down elsewhere if that is wished; where it is promised, buyers are told if that can be shown. */
+  protected hold(
+    command: Extract<Command, { type: 'hold' }>,
+    thing = this.thingFor(command.thing),
+  ): string | null {
+    if (thing.sale) return 'It is sold already.';
+    if (thing.hold) return 'It is promised already.';
+    const { market, elsewhere } = command;
+    const listings = { ...thing.listings };
+    const down: string[] = [];
+    for (const l of Object.values(thing.listings))
+      if (l.market === market) listings[market] = this.shownHold(l);
+      else if (elsewhere === 'withdraw' && ((l.want === 'live' && !isOver(l)) || l.backUp)) {
+        listings[l.market] = l.backUp ? { ...l, backUp: false } : this.toWithdraw(l);
+        down.push(l.market);
+      }
+    this.put({ ...thing, listings, hold: { market, at: this.now, elsewhere, down } });
+    return null;
+  }
+
+  /** The promise came to nothing: up again with what was taken down for it. */
+  protected release(thing: CourierThing | undefined): string | null {
+    if (!thing?.hold) return 'It is not promised.';
+    const { market, down } = thing.hold;
+    const listings = { ...thing.listings };
+    for (const l of Object.values(thing.listings))
+      if (l.market === market) listings[market] = this.shownHold(l);
+      else if (down.includes(l.market) && l.want === 'gone')
+        listings[l.market] = isOver(l) || !this.byHand(l.market) ? { ...l, backUp: true } : this.leftUp(l);
+    this.put({ ...thing, listings, hold: null });
+    return null;
+  }
+
+  /** Not taken down by hand yet: it may simply stay. */
+  protected leftUp(l: CourierListing): CourierListing {
+    return { ...l, want: 'live', state: 'live', job: null, since: this.now };
+  }
+
+  /** A listing where buyers see that it is promised, or no longer. */
+  protected shownHold(l: CourierListing): CourierListing {
+    return this.policy[l.market]?.showsHolds && l.want === 'live' && !isOver(l) ? this.changedAgain(l) : l;
+  }
+
+  /** What was taken down for a promise goes up again once it is gone, unless it was sold meanwhile. */
+  protected putBackUp(id: string): void {
+    const thing = this.state.things.get(id);
+    const waiting = Object.values(thing?.listings ?? {}).filter((l) => l.backUp);
+    if (!thing || waiting.length === 0) return;
+    const listings = { ...thing.listings };
+    for (const l of waiting)
+      if (thing.sale) listings[l.market] = { ...l, backUp: false };
+      else if (isOver(l))
+        listings[l.market] =
+          l.state === 'ended' ? this.fresh(id, l.market, l.generation + 1, l.draft) : { ...l, backUp: false };
+    this.put({ ...thing, listings });
+  }
+
+  /** A sale came to nothing. A second one that nobody has dealt with takes its place. */
+  protected undo(
+    { order, why }: Extract<Command, { type: 'undo' }>,
+    thing: CourierThing | undefined,
+  ): string | null {
+    const past = (sale: Sale & { ref?: string }) => ({ ...sale, why, undoneAt: this.now });
+    const pieces = thing?.pieceSales.find((s) => s.order === order);
+    const later = thing?.laterSales.find((s) => s.order === order && !s.settled);
+    const isFirst = thing?.sale?.order === order;
+    if (!thing || (!pieces && !later && !isFirst)) return 'There is no such sale.';
+    const before = thing.pastSales ?? [];
+    if (later) {
+      const { settled: _, ...sale } = later;
+      this.put({
+        ...thing,
+        laterSales: thing.laterSales.filter((s) => s !== later),
+        pastSales: [...before, past(sale)],
+      });
+      return null;
+    }
+    if (thing.closing && thing.closing.doneAt === null)
+      return 'It is still being taken down elsewhere; say so again once it is gone.';
+    const gone: CourierThing = {
+      ...thing,
+      pastSales: [...before, past(pieces ?? thing.sale!)],
+      pieceSales: thing.pieceSales.filter((s) => s.order !== order),
+    };
+    if (pieces) {
+      const waiting = gone.laterSales.find((s) => s.piece === pieces.piece && !s.settled);
+      const listings = { ...gone.listings };
+      for (const [market, l] of Object.entries(listings))
+        if (l.want === 'live' && !isOver(l) && l.draft.choices) listings[market] = this.changedAgain(l);
+      this.put({ ...gone, listings, sale: null, closing: null, laterSales: gone.laterSales.filter((s) => s !== waiting) });
+      if (waiting) {
+        const { settled: _, ...sale } = waiting;
+        this.pieceSale(thing.id, gone.listings[sale.market]?.ref ?? '', sale);
+      }
+      return null;
+    }
+    const next = gone.laterSales.filter((s) => !s.settled).sort((a, b) => a.at - b.at)[0];
+    if (!next) {
+      this.put({ ...gone, sale: null, closing: null });
+      return null;
+    }
+    const { settled: _, ...sale } = next;
+    this.put({ ...gone, sale, laterSales: gone.laterSales.filter((s) => s !== next) });
+    return null;
+  } // prettier-ignore
+}

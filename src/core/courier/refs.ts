@@ -1,0 +1,27 @@
+import type { CourierListing, CourierState } from './types';
+
+/** Nothing more will happen to it by itself. */
+export function isOver(listing: CourierListing): boolean {
+  return listing.job === null && ['refused', 'ended', 'sold'].includes(listing.state);
+}
+
+/** `thing.market.generation` */
+export function refOf(thing: string, market: string, generation: number): string {
+  return `${thing}.${market}.${generation}`;
+}
+
+/** The thing a reference belongs to; null for references that are not ours. */
+export function thingOfRef(ref: string): string | null {
+  return /^([A-Za-z0-9_-]{1,64})\.[a-z][a-z0-9-]*\.\d+$/u.exec(ref)?.[1] ?? null;
+}
+
+/** Which generation one of our own references is of; 0 for others. A later listing must not take its name. */
+export function generationOf(ref: string, thing: string, market: string): number {
+  const start = `${thing}.${market}.`;
+  return ref.startsWith(start) ? Number(ref.slice(start.length)) || 0 : 0;
+}
+
+/** The thing a reference belongs to, adopted ones included; null: none that is known. */
+export function thingBehind(state: Pick<CourierState, 'adopted'>, ref: string): string | null {
+  return state.adopted.get(ref) ?? thingOfRef(ref);
+}

@@ -1,0 +1,102 @@
+import type { DepotParcel, DepotStock } from '@/contract/atMarket';
+import type { Thing } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+
+/** What keeps a thing from going to the depot; null when it may go. */
+export function whyNotToDepot(thing: Thing, sheet: RuleSheet): string | null {
+  if (thing.depot?.state === 'sent') return 'on its way there already';
+  if (thing.depot?.state === 'there') return 'at a depot already';
+  if (thing.depot?.state === 'back') return 'on its way back from a depot';
+  if (thing.choices) return 'sold in choices';
+  const barcode = thing.facts.barcode ?? '';
+  if (barcode === '') return 'no barcode';
+  const record = sheet.records?.find((r) => r.barcode === barcode);
+  if (!record) return `no record at ${sheet.name}`;
+  return record.closed ? 'its record is closed to you' : null;
+}
+
+/** Whether this marketplace keeps it and posts it to its buyers itself. */
+export function postedBy(market: string, thing: Pick<Thing, 'depot'> | undefined): boolean {
+  return thing?.depot?.state === 'there' && thing.depot.market === market;
+}
+
+/** Whether it is where only a depot can reach it, or on its way back from there. */
+export function isAway({ depot }: Pick<Thing, 'depot'>): boolean {
+  return depot?.state === 'there' || depot?.state === 'back';
+}
+
+/** What counting a parcel says of one thing. */
+export interface Counted {
+  thing: string;
+  depot: NonNullable<Thing['depot']>;
+  /** Its new spot; null: as it was. */
+  spot: string | null;
+}
+
+/**
+ * What is new of things on their way to a depot: counted in under the depot's own number, or missing from the parcel that
+ * was to hold them. Each is told once.
+ */
+export function countedIn(
+  things: readonly Pick<Thing, 'id' | 'code' | 'depot'>[],
+  parcels: readonly DepotParcel[],
+  market: string,
+  spotThere: string,
+): Counted[] {
+  return things.flatMap(({ id, code, depot }): Counted[] => {
+    if (!depot || depot.market !== market || isAway({ depot })) return [];
+    const parcel = parcels.find((p) => p.parcel === depot.parcel);
+    if (!parcel || parcel.countedAt === null) return [];
+    const line = parcel.contents.find((x) => x.code === code);
+    const no = line?.depotNo ?? null;
+    if (no !== null)
+      return [
+        { thing: id, depot: { ...depot, state: 'there', no, since: parcel.countedAt }, spot: spotThere },
+      ];
+    if (depot.state === 'missing') return [];
+    return [
+      { thing: id, depot: { ...depot, state: 'missing', no: null, since: parcel.countedAt }, spot: null },
+    ];
+  });
+}
+
+/** A parcel against what was put into it. */
+export interface ParcelState {
+  sent: number;
+  arrived: number;
+  /** Codes of what was not in it. */
+  missing: string[];
+}
+
+export function parcelState({ contents, countedAt }: DepotParcel): ParcelState {
+  const missing = countedAt === null ? [] : contents.filter((x) => x.depotNo === null).map((x) => x.code);
+  const arrived = countedAt === null ? 0 : contents.length - missing.length;
+  return { sent: contents.length, arrived, missing };
+}
+
+/** The depot's report of the day against what is known here. */
+export interface StockCompared {
+  /** Ids of things held to be there that the report does not have, or has as posted though they are not sold. */
+  absent: string[];
+  /** Codes the report has that nobody here holds to be there. */
+  strange: string[];
+}
+
+/** @param sold ids of things that are sold */
+export function compareStock(
+  things: readonly Pick<Thing, 'id' | 'code' | 'depot'>[],
+  stock: DepotStock,
+  market: string,
+  sold: ReadonlySet<string>,
+): StockCompared {
+  const kept = new Set(stock.lines.filter((l) => l.state === 'kept').map((l) => l.no));
+  const numbered = things.filter((t) => t.depot?.market === market && t.depot.no !== null);
+  const known = new Set(numbered.map((t) => t.depot?.no));
+  return {
+    absent: numbered
+      .filter((t) => t.depot?.state === 'there')
+      .filter((t) => !sold.has(t.id) && !kept.has(t.depot?.no ?? ''))
+      .map((t) => t.id),
+    strange: stock.lines.filter((l) => l.state === 'kept' && !known.has(l.no)).map((l) => l.code),
+  };
+}

@@ -1,0 +1,42 @@
+import type { Thing } from '@/contract/records';
+
+export type WeightSays =
+  | { is: 'asExpected' }
+  /** Nobody knew what to expect. */
+  | { is: 'unknown' }
+  | { is: 'lighter' | 'heavier'; byG: number };
+
+/**
+ * What the scales say against the packed weight that was recorded. Off by a twelfth and more than 40 g is worth a look:
+ * something is missing, or it is the look-alike. Common practice.
+ */
+export function judgeWeight(weighedG: number, expectedG: number | null): WeightSays {
+  if (expectedG === null) return { is: 'unknown' };
+  const byG = Math.abs(weighedG - expectedG);
+  if (byG <= Math.max(40, expectedG / 12)) return { is: 'asExpected' };
+  return { is: weighedG < expectedG ? 'lighter' : 'heavier', byG };
+}
+
+/** What was promised to the buyer and has to be in the parcel, in words. */
+export function promised(thing: Thing): string[] {
+  const flaws = thing.flaws.map((f) => [f.kind, f.place].filter(Boolean).join(', '));
+  return [
+    ...(thing.included.trim() ? [`With it: ${thing.included.trim()}`] : []),
+    ...(thing.missing.trim() ? [`Said to be missing: ${thing.missing.trim()}`] : []),
+    ...(flaws.length > 0 ? [`Flaws told of: ${flaws.join('; ')}`] : []),
+  ];
+}
+
+export interface CustomsLine {
+  what: string;
+  origin: string;
+  value: number;
+  weightG: number | null;
+}
+
+/** What customs is told: the wording kept for it, else what it is and of what it is made. */
+export function customsLine(thing: Thing, kindName: string, amount: number, weightG: number | null): CustomsLine {
+  const { customs, material, country } = thing.facts;
+  const usual = [kindName.toLowerCase(), material ? `of ${material.toLowerCase()}` : ''].filter(Boolean).join(' ');
+  return { what: customs?.trim() || `Used ${usual || 'goods'}`, origin: country?.trim() || 'not known', value: amount, weightG };
+} // prettier-ignore

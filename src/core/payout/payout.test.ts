@@ -1,0 +1,106 @@
+import fc from 'fast-check';
+import Papa from 'papaparse';
+
+import type { StatementLine } from '@/contract/orders';
+import { Order } from '@/contract/orders';
+import { StatementFormat } from '@/contract/ruleSheet';
+
+import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
+import { SHEET as LANTERNYARD } from '../../../server/standins/lanternyard/sheet';
+import { SHEET as OLDHOLLOW } from '../../../server/standins/oldhollow/sheet';
+import { SHEET as QUIRESTACK } from '../../../server/standins/quirestack/sheet';
+import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
+import { realMoney } from './realMoney';
+import { reconcileMoney } from './reconcile';
+import { readStatement, withLines } from './statement';
+
+const FORMATS = [BRACKENMOOR, THREADWICK, OLDHOLLOW, QUIRESTACK, LANTERNYARD].map(
+  (s) => [s.marketplace, StatementFormat.parse(s.statement)] as const,
+);
+const line = (sort: StatementLine['sort'], order: string, amount: number, day = '2026-11-20'): StatementLine => ({ sort, order, amount, day }); // prettier-ignore
+
+describe.each(FORMATS)('a statement of %s', (_, format) => {
+  const write = (lines: readonly StatementLine[]) => {
+    const { columns: c, separator, decimal, sorts } = format;
+    const rows = lines.map((l) => [l.day, sorts[l.sort], l.order, (l.amount / 100).toFixed(2).replace('.', decimal)]);
+    return Papa.unparse([[c.day, c.sort, c.order, c.amount], ...rows], { delimiter: separator });
+  };
+  it('is read back as it was written, to the cent', () => {
+    const lines = fc.array(
+      fc.record({
+        sort: fc.constantFrom('sale', 'postage', 'fee', 'back', 'feeBack', 'payout') as fc.Arbitrary<StatementLine['sort']>,
+        order: fc.stringMatching(/^[A-Z]{2}-\d{1,9}$/u),
+        amount: fc.integer({ min: -9_999_999, max: 9_999_999 }),
+        day: fc.constantFrom('2026-11-01', '2026-12-31'),
+      }),
+      { maxLength: 30 },
+    );
+    fc.assert(fc.property(lines, (all) => expect(readStatement(write(all), format)).toEqual({ lines: all, trouble: [] })));
+  });
+  it('leaves out rows it cannot read, and says which and why', () => {
+    const text = `${write([line('sale', 'A-1', 100)])}\r\n2026-11-20${format.separator}magic${format.separator}A-2${format.separator}1${format.decimal}00\r\n2026-11-20${format.separator}${format.sorts.fee}${format.separator}A-3${format.separator}lots`;
+    const read = readStatement(text, format);
+    expect(read?.lines).toEqual([line('sale', 'A-1', 100)]);
+    expect(read?.trouble.map((t) => t.row)).toEqual([3, 4]);
+  });
+  it('is told from any other file', () => expect(readStatement('a,b\n1,2', format)).toBeNull());
+}); // prettier-ignore
+
+describe('lines of several files', () => {
+  it('count once where files overlap, and twice where one file has them twice', () => {
+    const a = line('fee', 'A', -50);
+    expect(withLines([a], [a])).toEqual([a]);
+    expect(withLines([], [a, a])).toEqual([a, a]);
+    expect(withLines([a, a], [a, a, a])).toEqual([a, a, a]);
+  });
+});
+
+describe('reconciling', () => {
+  const expected = { order: 'A', amount: 4_800, postage: 390, fees: 762, undone: false };
+  // By hand: 48.00 + 3.90 - 7.62 = 44.28.
+  it('is quiet where the statement says what was told', () => {
+    const lines = [line('sale', 'A', 4_800), line('postage', 'A', 390), line('fee', 'A', -762), line('payout', 'P1', -4_428)];
+    expect(reconcileMoney([expected], lines)).toEqual({
+      orders: [{ order: 'A', expected: 4_428, real: 4_428, fees: { expected: 762, real: 762 }, off: 0 }],
+      strange: [], earned: 4_428, paidOut: 4_428, owed: 0,
+    });
+  });
+  it('finds a fee that is half a euro too much', () => {
+    const lines = [line('sale', 'A', 4_800), line('postage', 'A', 390), line('fee', 'A', -812)];
+    const { orders, owed } = reconcileMoney([expected], lines);
+    expect(orders[0]).toMatchObject({ off: -50, fees: { expected: 762, real: 812 } });
+    expect(owed).toBe(4_378);
+  });
+  it('expects nothing of what came back, and names orders nobody knows', () => {
+    const lines = [line('sale', 'A', 4_800), line('back', 'A', -4_800), line('sale', 'X', 100)];
+    const { orders, strange } = reconcileMoney([{ ...expected, undone: true }], lines);
+    expect(orders[0]).toMatchObject({ expected: 0, off: 0 });
+    expect(strange).toEqual(['X']);
+  });
+  it('is not off where the statement does not have it yet, or nobody knew the fees', () => {
+    expect(reconcileMoney([expected], []).orders[0]).toMatchObject({ real: null, off: 0 });
+    expect(reconcileMoney([{ ...expected, fees: null }], [line('sale', 'A', 1)]).orders[0]?.off).toBe(0);
+  });
+}); // prettier-ignore
+
+describe('what a sale really left', () => {
+  const sale = { market: 'moor', order: 'A', amount: 4_800, postage: 390, fees: 762, at: 1, knownAt: 1 };
+  const computed = { fees: [], feeTotal: 762, postageCost: 420, packaging: 60, takeHome: 3_948 };
+  const order = (part: Partial<Order>) => Order.parse({ id: 't_A', thingId: 't', market: 'moor', order: 'A', ...part });
+  const label = { carrier: 'P', tracking: 'PN', cost: 580, at: 1 };
+  it('is as expected until more is known', () => {
+    expect(realMoney(sale, computed, null, [])).toMatchObject({ takeHome: 3_948, feesFrom: 'marketplace', postageFrom: 'tariff' });
+  });
+  it('takes the label’s postage and the statement’s fees', () => {
+    const real = realMoney(sale, computed, order({ label }), [line('fee', 'A', -812)]);
+    // By hand: 51.90 - 8.12 - 5.80 - 0.60 = 37.38.
+    expect(real).toMatchObject({ fees: 812, postage: 580, takeHome: 3_738, feesFrom: 'statement', postageFrom: 'label' });
+  });
+  it('is a loss of the postage where it came back with everything given back', () => {
+    const back = { reason: 'damaged' as const, words: '', openedAt: 1, hereAt: 2, given: 5_190, feesBack: 762, doneAt: null };
+    expect(realMoney(sale, computed, order({ label, back }), []).takeHome).toBe(-640);
+  });
+  it('is nothing where it was cancelled before it was posted', () => {
+    expect(realMoney(sale, computed, order({ cancelled: { at: 2, why: '' } }), []).takeHome).toBe(0);
+  });
+}); // prettier-ignore

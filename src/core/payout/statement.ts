@@ -1,0 +1,62 @@
+import Papa from 'papaparse';
+
+import { STATEMENT_SORTS, StatementLine } from '@/contract/orders';
+import type { StatementFormat } from '@/contract/ruleSheet';
+
+export interface StatementRead {
+  lines: StatementLine[];
+  /** Rows that could not be read, with why; they are left out. */
+  trouble: { row: number; why: string }[];
+}
+
+/** Longest statement that is read, characters. */
+const MOST = 2_000_000;
+
+/**
+ * Reads a statement file in the signs, columns and words its marketplace's rules tell.
+ *
+ * @returns null where it is not such a file at all
+ */
+export function readStatement(text: string, format: StatementFormat): StatementRead | null {
+  const { columns, sorts, separator, decimal } = format;
+  const table = Papa.parse<Record<string, string>>(text.slice(0, MOST).replace(/^\uFEFF/u, ''), {
+    header: true,
+    delimiter: separator,
+    skipEmptyLines: 'greedy',
+  });
+  const heads = table.meta.fields ?? [];
+  if (!Object.values(columns).every((c) => heads.includes(c))) return null;
+  const lines: StatementLine[] = [];
+  const trouble: StatementRead['trouble'] = [];
+  table.data.forEach((row, i) => {
+    const said = row[columns.sort]?.trim();
+    const sort = STATEMENT_SORTS.find((s) => sorts[s] === said);
+    const amount = minorOf(row[columns.amount] ?? '', decimal);
+    const line = StatementLine.safeParse({ sort, amount, order: row[columns.order]?.trim(), day: row[columns.day]?.trim() });
+    if (line.success) lines.push(line.data);
+    else trouble.push({ row: i + 2, why: !sort ? `“${said ?? ''}” is no sort of line it uses.` : amount === null ? 'The amount could not be read.' : 'The day or order could not be read.' });
+  });
+  return { lines, trouble };
+} // prettier-ignore
+
+function minorOf(text: string, decimal: '.' | ','): number | null {
+  const plain = text.trim().replaceAll(decimal === ',' ? '.' : ',', '').replace(decimal, '.');
+  if (!/^-?\d{1,9}(?:\.\d{1,2})?$/u.test(plain)) return null;
+  return Math.round(Number(plain) * 100);
+} // prettier-ignore
+
+/**
+ * What is known of a marketplace's lines after another file was read: nothing is counted twice where files overlap, and two
+ * like lines of one file stay two.
+ */
+export function withLines(known: readonly StatementLine[], read: readonly StatementLine[]): StatementLine[] {
+  const keyOf = (l: StatementLine) => `${l.day} ${l.sort} ${l.order} ${l.amount}`;
+  const counted = new Map<string, number>();
+  for (const l of known) counted.set(keyOf(l), (counted.get(keyOf(l)) ?? 0) + 1);
+  const fresh = read.filter((l) => {
+    const left = counted.get(keyOf(l)) ?? 0;
+    if (left > 0) counted.set(keyOf(l), left - 1);
+    return left === 0;
+  });
+  return [...known, ...fresh].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+}

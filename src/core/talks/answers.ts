@@ -1,0 +1,30 @@
+import mustache from 'mustache';
+
+/** What can stand in a saved answer: public facts of the thing that is asked about. */
+export interface AnswerView {
+  [token: string]: string;
+}
+
+/** Tokens of a saved answer, each with whether the thing has it. */
+export function tokensOf(text: string): string[] {
+  try {
+    return [...new Set(mustache.parse(text).flatMap((p) => (p[0] === 'name' || p[0] === '&' ? [p[1]] : [])))];
+  } catch {
+    return [];
+  }
+}
+
+/**
+ * A saved answer with the thing's facts in it.
+ *
+ * @returns the words, and which facts it wanted that the thing does not have: those have to be put in by hand
+ */
+export function filledIn(text: string, view: AnswerView): { words: string; missing: string[] } {
+  const missing = tokensOf(text).filter((t) => !view[t]);
+  const shown = new Proxy(view, { get: (all, key) => (typeof key === 'string' ? all[key] || '…' : undefined), has: () => true });
+  try {
+    return { words: mustache.render(text, shown, undefined, { escape: (s: unknown) => String(s) }), missing };
+  } catch {
+    return { words: text, missing };
+  }
+} // prettier-ignore

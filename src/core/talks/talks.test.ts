@@ -1,0 +1,76 @@
+import type { BuyerOffer } from '@/contract/desk';
+
+import { filledIn, tokensOf } from './answers';
+import { agreedOffer, openOffer, talksByThing, waits, waitsSince, type TalkOf } from './talks';
+
+const offer = (amount: number, at: number, state: BuyerOffer['state'] = 'open'): BuyerOffer => ({
+  id: `o${at}`,
+  amount,
+  at,
+  state,
+  counter: null,
+});
+const said = (by: 'buyer' | 'seller', at: number) => ({ by, words: 'x', at });
+const talk = (id: string, part: Partial<TalkOf> = {}): TalkOf => ({
+  market: 'moor', id, ref: 't.moor.1', what: 'Gansey', who: id, lines: [], offers: [], changedAt: 0, takesOffers: true, thing: 't', ...part,
+}); // prettier-ignore
+
+describe('who waits for an answer', () => {
+  it('is whoever spoke last, or offered and heard nothing', () => {
+    expect(waits(talk('a', { lines: [said('buyer', 1)] }))).toBe(true);
+    expect(waits(talk('a', { lines: [said('buyer', 1), said('seller', 2)] }))).toBe(false);
+    expect(waits(talk('a', { offers: [offer(100, 1)] }))).toBe(true);
+    expect(waits(talk('a', { offers: [offer(100, 1, 'refused')] }))).toBe(false);
+  });
+  it('only the newest offer counts', () => {
+    const two = talk('a', { offers: [offer(100, 1, 'over'), offer(120, 2)] });
+    expect(openOffer(two)?.amount).toBe(120);
+    expect(agreedOffer(talk('a', { offers: [offer(100, 1, 'accepted')] }))?.amount).toBe(100);
+    expect(agreedOffer(two)).toBeNull();
+  });
+  it('since the buyer spoke or offered last', () => {
+    expect(
+      waitsSince(talk('a', { lines: [said('buyer', 5), said('seller', 9)], offers: [offer(1, 7)] })),
+    ).toBe(7);
+  });
+});
+
+describe('conversations by thing', () => {
+  it('puts several buyers of one side by side, those who wait first, the highest offer first', () => {
+    const quiet = talk('q', { lines: [said('seller', 1)], changedAt: 9 });
+    const low = talk('l', { offers: [offer(3_900, 3)] });
+    const high = talk('h', { offers: [offer(4_100, 4)], market: 'wick' });
+    const [group] = talksByThing([quiet, low, high]);
+    expect(group?.talks.map((t) => t.id)).toEqual(['h', 'l', 'q']);
+  });
+  it('puts the thing first whose buyers wait longest', () => {
+    const groups = talksByThing([
+      talk('new', { thing: 'a', lines: [said('buyer', 50)] }),
+      talk('old', { thing: 'b', lines: [said('buyer', 10)] }),
+      talk('done', { thing: 'c', lines: [said('seller', 1)], changedAt: 99 }),
+    ]);
+    expect(groups.map((g) => g.thing)).toEqual(['b', 'a', 'c']);
+  });
+  it('keeps conversations about things nobody here knows apart by their listings', () => {
+    const groups = talksByThing([talk('a', { thing: null, ref: 'x' }), talk('b', { thing: null, ref: 'y' })]);
+    expect(groups).toHaveLength(2);
+  });
+});
+
+describe('a saved answer', () => {
+  it('has the thing’s facts in it', () => {
+    expect(filledIn('Pit to pit is {{chest}}, {{buyer}}.', { chest: '54 cm', buyer: 'Imke & Co' })).toEqual({
+      words: 'Pit to pit is 54 cm, Imke & Co.',
+      missing: [],
+    });
+  });
+  it('says what the thing does not have, and leaves dots there', () => {
+    const { words, missing } = filledIn('It is {{chest}} wide and {{length}} long.', { chest: '54 cm' });
+    expect(missing).toEqual(['length']);
+    expect(words).toBe('It is 54 cm wide and … long.');
+  });
+  it('that can’t be read is left as it was typed', () => {
+    expect(filledIn('A {{#broken', {})).toEqual({ words: 'A {{#broken', missing: [] });
+    expect(tokensOf('{{a}} {{b}} {{a}}')).toEqual(['a', 'b']);
+  });
+});

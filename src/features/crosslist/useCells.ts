@@ -1,0 +1,89 @@
+import { useEffect, useMemo, useState } from 'react';
+
+import type { CourierThingView } from '@/contract/courier';
+import { planId, type Plan, type Thing } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+import { addTotals, deedOf, NO_TOTALS, totalsOf, type Cell, type CellTotals } from '@/core/listing/cells';
+import type { CellCheck } from '@/core/listing/examine';
+import { useAttic } from '@/store/attic';
+import { useChecks } from '@/store/checking';
+import { useCourier } from '@/store/courierLink';
+
+export type MarketCell = Cell & { market: string };
+
+/** Totals follow the checks that come in, but no more often than this; milliseconds. */
+const EVERY = 400;
+
+interface Known {
+  checks: readonly CellCheck[] | undefined;
+  view: CourierThingView | undefined;
+  plans: readonly (Plan | undefined)[];
+  sheets: readonly RuleSheet[];
+  cells: MarketCell[];
+  totals: CellTotals;
+}
+
+/** By thing; kept when the view is left, so that coming back is quick. */
+const known = new Map<string, Known>();
+
+/** All cells of some things, with their totals. Only things of which something changed are worked out anew. */
+export function useCells(scope: readonly Thing[]): { cells: MarketCell[]; totals: CellTotals } {
+  const sheets = useCourier((s) => s.sheets);
+  const views = useCourier((s) => s.things);
+  const plans = useAttic((s) => s.plans);
+  const checks = useNowAndThen();
+  return useMemo(() => {
+    const cells: MarketCell[] = [];
+    let totals = NO_TOTALS;
+    for (const { id } of scope) {
+      const now = {
+        checks: checks[id], view: views[id], plans: sheets.map((s) => plans[planId(id, s.marketplace)]), sheets,
+      }; // prettier-ignore
+      let it = known.get(id);
+      if (!it || !same(it, now)) {
+        const own = cellsOf(id, now);
+        it = { ...now, cells: own, totals: totalsOf(own) };
+        known.set(id, it);
+      }
+      cells.push(...it.cells);
+      totals = addTotals(totals, it.totals);
+    }
+    return { cells, totals };
+  }, [scope, sheets, checks, views, plans]);
+}
+
+type Now = Pick<Known, 'checks' | 'view' | 'plans' | 'sheets'>;
+
+function same(a: Now, b: Now): boolean {
+  return (
+    a.checks === b.checks && a.view === b.view && a.sheets === b.sheets && a.plans.every((p, i) => p === b.plans[i])
+  );
+} // prettier-ignore
+
+function cellsOf(thing: string, { checks, view, plans, sheets }: Now): MarketCell[] {
+  return sheets.map(({ marketplace: market }, i) => {
+    const check = checks?.find((c) => c.market === market);
+    const listing = view?.listings.find((l) => l.market === market);
+    const live = listing?.state === 'live' && listing.want === 'live';
+    return { thing, market, check, deed: deedOf(check, plans[i], listing, false), live };
+  });
+}
+
+/** The checks as they were a moment ago: they come in portions, and not every one is worth drawing totals for. */
+function useNowAndThen(): Record<string, CellCheck[]> {
+  const [shown, setShown] = useState(useChecks.getState);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const stop = useChecks.subscribe(() => {
+      timer ??= setTimeout(() => {
+        timer = null;
+        setShown(useChecks.getState());
+      }, EVERY);
+    });
+    return () => {
+      stop();
+      if (timer) clearTimeout(timer);
+    };
+  }, []);
+  return shown;
+}

@@ -1,0 +1,95 @@
+import { format } from 'date-fns';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { openHold } from '@/core/holds/holds';
+import { Field } from '@/parts/Field';
+import { MoneyField } from '@/parts/MoneyField';
+import { Notice } from '@/parts/Notice';
+import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { setSettings, useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { arrange, promise, type Meeting } from '@/store/desk/promises';
+
+import { useDo } from '../shell/useDo';
+
+/** Place, time, money: what the two agree on before a thing is handed over in person. */
+export function Arrange(props: { thing: Thing; who: string; market: string; amount: number | null }) {
+  const { thing, who, market } = props;
+  const settings = useAttic((s) => s.settings);
+  const listed = useCourier((s) => s.things[thing.id]?.listings.find((l) => l.market === market)?.price);
+  const [open, setOpen] = useState(false);
+  const [place, setPlace] = useState(settings.meetingPlaces[0] ?? '');
+  const [when, setWhen] = useState(() => format(Date.now() + 3_600_000, "yyyy-MM-dd'T'HH:mm"));
+  const [pay, setPay] = useState<Meeting['pay']>('cash');
+  const [amount, setAmount] = useState<number | null>(props.amount ?? listed ?? thing.price);
+  const { run, busy, trouble } = useDo();
+  if (!open)
+    return (
+      <Press icon="sales" label={`Arrange a meeting with ${who}`} onPress={() => setOpen(true)}>
+        Arrange a meeting
+      </Press>
+    );
+  const at = Date.parse(when);
+  const meet: Meeting | null =
+    place.trim() !== '' && Number.isFinite(at) && amount !== null
+      ? { place: place.trim(), at, pay, amount, receivedAt: null, handedAt: null, missedAt: null }
+      : null;
+  const keep = (meeting: Meeting) =>
+    run(async () => {
+      const { meetingPlaces } = useAttic.getState().settings;
+      if (!meetingPlaces.includes(meeting.place)) setSettings({ meetingPlaces: [...meetingPlaces, meeting.place] });
+      if (openHold(thing)) arrange(thing, meeting, market);
+      else await promise(thing, who, meeting, market);
+      setOpen(false);
+    });
+  return (
+    <View role="group" aria-label={`Meeting with ${who}`} style={{ gap: 8 }}>
+      {settings.meetingPlaces.length > 0 ? (
+        <ChipRow label="Where">
+          {settings.meetingPlaces.map((p) => (
+            <Chip key={p} on={p === place} onPress={() => setPlace(p)}>
+              {p}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
+      <Field label="Public place" value={place} pause={0} maxLength={120} onChange={setPlace} />
+      <Field
+        label="When"
+        value={when}
+        pause={0}
+        maxLength={16}
+        hint="Day and time, 2026-11-08 15:30"
+        refuse={(text) => (Number.isFinite(Date.parse(text.trim().replace(' ', 'T'))) ? null : 'A day and a time.')}
+        onChange={(text) => setWhen(text.trim().replace(' ', 'T'))}
+      />
+      <MoneyField label="For" value={amount} currency={settings.currency} onChange={setAmount} />
+      <ChipRow label="Paid">
+        <Chip on={pay === 'cash'} onPress={() => setPay('cash')}>
+          In cash
+        </Chip>
+        <Chip on={pay === 'transfer'} onPress={() => setPay('transfer')}>
+          By transfer
+        </Chip>
+      </ChipRow>
+      <ChipRow label="Elsewhere meanwhile">
+        <Chip on={settings.whenPromised === 'withdraw'} onPress={() => setSettings({ whenPromised: 'withdraw' })}>
+          Taken down
+        </Chip>
+        <Chip on={settings.whenPromised === 'leave'} onPress={() => setSettings({ whenPromised: 'leave' })}>
+          Left up
+        </Chip>
+      </ChipRow>
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      <Press kind="main" disabled={busy || !meet} onPress={() => meet && keep(meet)}>
+        {`Promise it to ${who}`}
+      </Press>
+      <Words kind="small" tone="soft">
+        It is sold only once it is handed over.
+      </Words>
+    </View>
+  );
+} // prettier-ignore

@@ -1,0 +1,24 @@
+import { agoWords, soonWords, tookWords } from './time';
+
+it('says how long something took as exactly as anybody wants to know', () => {
+  expect([0, 999, 1_000, 1_940, 9_949, 12_400, 60_000, 185_000, 7_200_000].map(tookWords)).toEqual([
+    'under a second',
+    'under a second',
+    '1.0 seconds',
+    '1.9 seconds',
+    '9.9 seconds',
+    '12 seconds',
+    '1 minute',
+    '3 minutes',
+    '2 hours',
+  ]);
+});
+
+it('says when something was and when it will be', () => {
+  const now = Date.now();
+  expect(agoWords(now - 2_000)).toBe('just now');
+  expect(agoWords(now - 3 * 86_400_000)).toBe('3 days ago');
+  expect(soonWords(null, now)).toBe('now');
+  expect(soonWords(now + 500, now)).toBe('now');
+  expect(soonWords(now + 8_000, now)).toBe('in 8 seconds');
+});

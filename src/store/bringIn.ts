@@ -1,0 +1,231 @@
+import pLimit from 'p-limit';
+import { create } from 'zustand';
+
+import type { MarketView } from '@/contract/courier';
+import { OwnAnswer, type OwnListing } from '@/contract/ownListing';
+import { planId, Plan, type Thing } from '@/contract/records';
+import { groupSightings, type SameGroup, type Sighting } from '@/core/bringIn/sameThing';
+import { shownDraft } from '@/core/bringIn/shownDraft';
+import { copied } from '@/core/bringIn/takeOver';
+
+import { change, useAttic } from './attic';
+import { ask, command, CourierTrouble, useCourier } from './courierLink';
+import { kindsNow } from './kinds';
+import { pictureWorker } from './pictureWorker';
+import { addPictures } from './pictures';
+import { newThing, thingWith } from './things';
+
+/** What looking at one marketplace brought. */
+export interface LookedAt {
+  market: string;
+  /** Listings there, and how many of them the courier looks after already; null while it is being asked. */
+  found: { all: number; known: number } | null;
+  trouble: string | null;
+}
+
+interface BringIn {
+  looking: boolean;
+  looked: LookedAt[];
+  /** Listings nobody looks after yet, by {@link listingId}. */
+  listings: Record<string, OwnListing>;
+  /** Small copies of their covers. */
+  covers: Record<string, { print: string; address: string }>;
+  groups: SameGroup[];
+  /** Ids of listings that the person said are a thing of their own. */
+  apart: string[];
+}
+
+const EMPTY: BringIn = { looking: false, looked: [], listings: {}, covers: {}, groups: [], apart: [] };
+export const useBringIn = create<BringIn>(() => EMPTY);
+
+export const listingId = (l: Pick<OwnListing, 'market' | 'ref'>) => `${l.market} ${l.ref}`;
+
+/** Asks all marketplaces that can be asked what they show of ours, and puts together what is one thing. */
+export async function lookThere(): Promise<void> {
+  const markets = (await marketsKnown()).filter((m) => !m.byHand && m.link !== 'off');
+  for (const { address } of Object.values(useBringIn.getState().covers)) URL.revokeObjectURL(address);
+  useBringIn.setState({
+    ...EMPTY,
+    looking: true,
+    looked: markets.map((m) => ({ market: m.id, found: null, trouble: null })),
+  });
+  try {
+    await Promise.all(markets.map((m) => lookAt(m.id)));
+    regroup();
+    await lookAtCovers();
+    regroup();
+  } finally {
+    useBringIn.setState({ looking: false });
+  }
+}
+
+/** How long a page that has only just opened waits to hear which marketplaces there are, milliseconds. */
+const PATIENCE = 10_000;
+
+/** @throws CourierTrouble when nothing is heard of any */
+async function marketsKnown(): Promise<MarketView[]> {
+  const heard = () => useCourier.getState().markets;
+  if (heard().length === 0)
+    await new Promise<void>((done) => {
+      const over = setTimeout(finish, PATIENCE);
+      const stop = useCourier.subscribe(() => heard().length > 0 && finish());
+      function finish() {
+        clearTimeout(over);
+        stop();
+        done();
+      }
+    });
+  if (heard().length === 0) throw new CourierTrouble('The courier can’t be reached. Try again in a moment.');
+  return heard();
+}
+
+async function lookAt(market: string): Promise<void> {
+  const tell = (part: Partial<LookedAt>) =>
+    useBringIn.setState((s) => ({
+      looked: s.looked.map((l) => (l.market === market ? { ...l, ...part } : l)),
+    }));
+  try {
+    const { listings } = OwnAnswer.parse(await (await ask(`/own/${market}`)).json());
+    const fresh = listings.filter((l) => l.thing === null);
+    tell({ found: { all: listings.length, known: listings.length - fresh.length } });
+    useBringIn.setState((s) => ({
+      listings: { ...s.listings, ...Object.fromEntries(fresh.map((l) => [listingId(l), l])) },
+    }));
+  } catch (error) {
+    tell({ trouble: error instanceof Error ? error.message : 'It could not be asked.' });
+  }
+}
+
+const limit = pLimit(3);
+
+async function fetchPicture(market: string, name: string): Promise<Blob | null> {
+  const answer = await ask(`/own/${market}/pictures/${encodeURIComponent(name)}`).catch(() => null);
+  return answer && answer.blob();
+}
+
+/** Covers tell more than words, so they are looked at in the background; one that can't be had is done without. */
+async function lookAtCovers(): Promise<void> {
+  await Promise.all(
+    Object.values(useBringIn.getState().listings).map((l) =>
+      limit(async () => {
+        const [cover] = l.pictures;
+        const blob = cover ? await fetchPicture(l.market, cover) : null;
+        const seen = blob && (await pictureWorker().glance(blob));
+        if (!seen) return;
+        const address = URL.createObjectURL(seen.small);
+        useBringIn.setState((s) => ({
+          covers: { ...s.covers, [listingId(l)]: { print: seen.print, address } },
+        }));
+      }),
+    ),
+  );
+}
+
+/** Puts together anew what is left. */
+function regroup(): void {
+  const { listings, covers, apart } = useBringIn.getState();
+  const { things, pictures } = useAttic.getState();
+  const { things: views } = useCourier.getState();
+  const sightingOf = (id: string, l: OwnListing): Sighting => ({
+    id, market: l.market, ref: l.ref, title: l.title, barcode: l.specifics.barcode ?? '', price: l.price, prints: covers[id] ? [covers[id].print] : [],
+  }); // prettier-ignore
+  const ours = Object.values(things)
+    .filter((t) => !views[t.id]?.sale)
+    .map((t): Sighting => ({
+      id: t.id, market: null, ref: t.code, title: t.title, barcode: t.facts.barcode ?? '', price: t.price,
+      prints: t.pictureIds.slice(0, 3).flatMap((p) => pictures[p]?.exam?.print ?? []),
+    })); // prettier-ignore
+  const together = Object.entries(listings).filter(([id]) => !apart.includes(id));
+  const groups = groupSightings(
+    together.map(([id, l]) => sightingOf(id, l)),
+    ours,
+  ).map((g) => (g.thing !== null && isUp(g.thing, g.listings) ? { ...g, thing: null } : g));
+  const alone = apart.flatMap((id) => (listings[id] ? [{ listings: [id], thing: null, sure: 1, why: [] }] : []));
+  useBringIn.setState({ groups: [...groups, ...alone] });
+} // prettier-ignore
+
+/** Whether the thing is up already where one of the listings is: then it is another. */
+function isUp(thing: string, ids: readonly string[]): boolean {
+  const { listings } = useBringIn.getState();
+  const up = useCourier.getState().things[thing]?.listings ?? [];
+  return ids.some((id) =>
+    up.some((l) => l.market === listings[id]?.market && !['refused', 'ended', 'sold'].includes(l.state)),
+  );
+}
+
+/** The person says that a listing is a thing of its own. */
+export function takeApart(id: string): void {
+  useBringIn.setState((s) => ({ apart: [...s.apart, id] }));
+  regroup();
+}
+
+export interface TakeIn {
+  listings: readonly OwnListing[];
+  /** The thing they are; null: a new one. */
+  thing: string | null;
+  kind: string;
+  /** What is copied: value by field. */
+  chosen: Readonly<Record<string, string>>;
+  /** Whose pictures are taken; null: none. */
+  picturesOf: OwnListing | null;
+}
+
+/**
+ * Makes listings the attic's own: a thing for them, what was chosen copied into it, their pictures, and the courier told
+ * to look after each, so that a later sale closes them too.
+ *
+ * @returns the thing's id
+ * @throws CourierTrouble when the courier did not take one; what was taken before stays
+ */
+export async function takeIn({ listings, thing, kind, chosen, picturesOf }: TakeIn): Promise<string> {
+  const kinds = kindsNow();
+  const known = thing === null ? undefined : useAttic.getState().things[thing];
+  const record = known ?? newThing({ kind });
+  const part = copied(record, chosen, kinds, kind);
+  const changed: Partial<Thing> = known && kind !== '' && known.kind === '' ? { ...part, kind } : part;
+  change(known ? 'copied from listings' : 'brought in', [
+    known
+      ? thingWith(known, changed)
+      : { collection: 'things', id: record.id, record: { ...record, ...changed } },
+    ...listings.map((l) => ({ collection: 'plans' as const, id: planId(record.id, l.market), record: planFor(record.id, l, { ...record, ...changed }) })),
+  ]); // prettier-ignore
+  for (const listing of listings) {
+    const { market, ref, remoteId, url, state, listedAt } = listing;
+    const answer = await command({ type: 'adopt', thing: record.id, market, ref, remoteId, url, state, listedAt, draft: shownDraft(listing, currencyAt(listing.market)) }); // prettier-ignore
+    if (!answer.accepted) throw new CourierTrouble(`${listing.title}: ${answer.why ?? 'not taken.'}`);
+    useBringIn.setState((s) => {
+      const { [listingId(listing)]: _, ...rest } = s.listings;
+      return { listings: rest };
+    });
+  }
+  regroup();
+  if (picturesOf) await bringPictures(record.id, picturesOf);
+  return record.id;
+}
+
+async function bringPictures(thing: string, { market, pictures }: OwnListing): Promise<void> {
+  const blobs = await Promise.all(pictures.map((name) => limit(() => fetchPicture(market, name))));
+  const files = blobs.flatMap((b, i) => (b ? [new File([b], `${market}-${i + 1}.jpg`)] : []));
+  await addPictures(thing, files, { origin: 'file' });
+  const missing = pictures.length - files.length;
+  if (missing > 0)
+    throw new CourierTrouble(
+      `It is brought in, but ${missing === 1 ? 'one picture' : `${missing} pictures`} could not be fetched from ${market}. Add them from your own files.`,
+    );
+}
+
+/** What is planned there: as it is there, where that is not what the thing says. */
+function planFor(thingId: string, l: OwnListing, thing: Thing): Plan {
+  const id = planId(thingId, l.market);
+  const before = useAttic.getState().plans[id] ?? Plan.parse({ id, thingId, market: l.market, wanted: true });
+  return {
+    ...before,
+    wanted: true,
+    category: l.category,
+    price: l.price === thing.price ? null : l.price,
+    title: l.title === thing.title ? null : l.title.slice(0, 400),
+  };
+}
+
+const currencyAt = (market: string) =>
+  useCourier.getState().sheets.find((s) => s.marketplace === market)?.currency ?? 'EUR';

@@ -1,0 +1,94 @@
+import Papa from 'papaparse';
+
+import { ParcelAnnounced, ParcelsAnswer, type DepotBack, type DepotParcel } from '@/contract/atMarket';
+import type { Thing } from '@/contract/records';
+import { countedIn } from '@/core/depot/depot';
+
+import { change, useAttic } from './attic';
+import { ask, askWith, marketName, useCourier } from './courierLink';
+import { saveFile } from './files';
+import { thingWith } from './things';
+
+/**
+ * Says at the depot what a parcel will hold, and notes it on the things.
+ *
+ * @returns the parcel's number
+ * @throws CourierTrouble with words for a person
+ */
+export async function announceParcel(market: string, things: readonly Thing[]): Promise<string> {
+  const contents = things.map((t) => ({ code: t.code, barcode: t.facts.barcode ?? '' }));
+  const answer = await askWith(`/depot/${market}`, contents);
+  const { parcel } = ParcelAnnounced.parse(await answer.json());
+  const depot = { market, parcel, state: 'sent' as const, no: null, since: Date.now() };
+  change(
+    `parcel ${parcel} to ${marketName(market)}`,
+    things.map((t) => thingWith(t, { depot, spot: `On its way to ${marketName(market)}` })),
+  );
+  return parcel;
+}
+
+/** The parcels as the depot knows them; what was counted since is noted on the things. @throws CourierTrouble */
+export async function readParcels(market: string): Promise<ParcelsAnswer> {
+  const { parcels, stock } = ParcelsAnswer.parse(await (await ask(`/depot/${market}`)).json());
+  const { things } = useAttic.getState();
+  const counted = countedIn(Object.values(things), parcels, market, `${marketName(market)}’s depot`);
+  if (counted.length > 0)
+    change(
+      `counted at ${marketName(market)}’s depot`,
+      counted.flatMap(({ thing, depot, spot }) => {
+        const known = things[thing];
+        return known ? [thingWith(known, { depot, ...(spot === null ? {} : { spot }) })] : [];
+      }),
+      // It is the depot's word, not something the person did: there is nothing to take back.
+      { ownUndo: true },
+    );
+  return { parcels: [...parcels].sort((a, b) => b.at - a.at), stock };
+}
+
+/**
+ * Has it sent back from the depot it is at.
+ *
+ * @throws CourierTrouble with words for a person, for one where it is still offered from there
+ */
+export async function callBack(thing: Thing): Promise<void> {
+  const { depot } = thing;
+  if (!depot || depot.no === null) return;
+  await askWith(`/depot/${depot.market}/back`, { nos: [depot.no] } satisfies DepotBack);
+  const name = marketName(depot.market);
+  change(
+    `called back from ${name}’s depot`,
+    [thingWith(thing, { depot: { ...depot, state: 'back', since: Date.now() }, spot: `On its way back from ${name}` })],
+    // The parcel is under way, whatever is taken back here.
+    { ownUndo: true },
+  );
+} // prettier-ignore
+
+/** It never left, or came back. */
+export function backFromDepot(thing: Thing): void {
+  change('back from the depot', [thingWith(thing, { depot: null, spot: '' })]);
+}
+
+/** The list of what a parcel holds, to be laid into it. */
+export function saveContents(parcel: DepotParcel): void {
+  const { things } = useAttic.getState();
+  const titles = new Map(Object.values(things).map((t) => [t.code, t.title]));
+  const rows = parcel.contents.map((x) => ({
+    parcel: parcel.parcel, code: x.code, barcode: x.barcode, title: titles.get(x.code) ?? '', arrived: parcel.countedAt === null ? '' : x.depotNo === null ? 'no' : 'yes',
+  })); // prettier-ignore
+  const csv = Papa.unparse(rows, { escapeFormulae: true });
+  saveFile(new Blob([csv], { type: 'text/csv' }), `${parcel.parcel}.csv`);
+}
+
+/** How often parcels on their way are asked about while a page is open, milliseconds. */
+const EVERY = 60_000;
+
+/** From now on what is counted at a depot is noted while a page is open. */
+export function beginDepot(): void {
+  const look = () => {
+    if (!useCourier.getState().connected) return;
+    const waiting = Object.values(useAttic.getState().things).filter((t) => t.depot?.state === 'sent');
+    for (const market of new Set(waiting.map((t) => t.depot!.market)))
+      void readParcels(market).catch(() => undefined);
+  };
+  setInterval(look, EVERY);
+}

@@ -1,0 +1,60 @@
+import { formatLength } from '@/core/measure/units';
+import { formatMoney } from '@/core/money/money';
+import type { Talk } from '@/contract/desk';
+import type { SavedAnswer } from '@/contract/orders';
+import type { Thing } from '@/contract/records';
+import { publicFacts } from '@/core/kinds/publicFacts';
+import type { AnswerView } from '@/core/talks/answers';
+
+import { newId, setSettings, useAttic } from '../attic';
+import { useCourier } from '../courierLink';
+import { kindsNow } from '../kinds';
+
+/** Answers to begin with; one of the person's own with the same id takes the place of one of these. */
+export const STARTING_ANSWERS: readonly SavedAnswer[] = [
+  { id: 'measures', name: 'Measurements', text: 'Hello {{buyer}}, laid flat: {{measurements}}.' },
+  {
+    id: 'stillHere',
+    name: 'Still here',
+    text: 'Hello {{buyer}}, yes, it is still here. It costs {{price}}.',
+  },
+  { id: 'flaws', name: 'Condition', text: 'Hello {{buyer}}, as to its condition: {{condition}}.' },
+  {
+    id: 'lowest',
+    name: 'Firm price',
+    text: 'Hello {{buyer}}, thank you, but {{price}} is what I need for it.',
+  },
+];
+
+/** The public facts of a thing, as tokens of a saved answer: "pit to pit is 54 cm". */
+export function answerView(thing: Thing, talk: Pick<Talk, 'who' | 'market'>): AnswerView {
+  const { settings } = useAttic.getState();
+  const kinds = kindsNow();
+  const listing = useCourier.getState().things[thing.id]?.listings.find((l) => l.market === talk.market);
+  const price = listing?.price ?? thing.price;
+  const measured = kinds.measures(thing.kind).flatMap((m) => {
+    const mm = thing.measurements[m.id];
+    return mm === undefined ? [] : [[m.id, m.name, formatLength(mm, settings.units)] as const];
+  });
+  const flaws = thing.flaws.map((f) => [f.kind, f.place].filter(Boolean).join(', '));
+  return {
+    ...publicFacts(thing, kinds),
+    ...Object.fromEntries(measured.map(([id, , length]) => [id, length])),
+    measurements: measured.map(([, name, length]) => `${name.toLocaleLowerCase('en')} ${length}`).join(', '),
+    condition: [thing.conditionNote.trim(), ...flaws].filter(Boolean).join('; ') || (thing.use ? 'nothing to tell of' : ''),
+    price: price === null || price === undefined ? '' : formatMoney(price, settings.currency),
+    title: thing.title,
+    buyer: talk.who,
+  };
+} // prettier-ignore
+
+/** Keeps an answer for other times, with the buyer's name and the thing's own figures as tokens again. */
+export function keepAnswer(name: string, text: string, thing: Thing | undefined, talk: Talk): void {
+  const view = thing ? answerView(thing, talk) : { buyer: talk.who };
+  const values = Object.entries(view)
+    .filter(([, value]) => value.length > 1)
+    .sort((a, b) => b[1].length - a[1].length);
+  const general = values.reduce((t, [token, value]) => t.replaceAll(value, `{{${token}}}`), text);
+  const { savedAnswers } = useAttic.getState().settings;
+  setSettings({ savedAnswers: [...savedAnswers, { id: newId(), name, text: general.slice(0, 2_000) }] });
+}

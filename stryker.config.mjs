@@ -1,0 +1,30 @@
+/** `npm run mutate`: breaks the courier's core in every small way and counts how often its tests notice. */
+export default {
+  testRunner: 'jest',
+  jest: { configFile: 'jest.mutation.config.js', enableFindRelatedTests: false },
+  coverageAnalysis: 'perTest',
+  mutate: ['src/core/courier/*.ts', '!src/core/courier/*.test.ts', '!src/core/courier/types.ts'],
+  // Words for people are looked at by eye.
+  mutator: { excludedMutations: ['StringLiteral'] },
+  ignorePatterns: [
+    '.attic',
+    '.cache',
+    '.expo',
+    'bench',
+    'dist',
+    'docs',
+    'e2e',
+    'public',
+    'src/app',
+    'src/features',
+    'src/parts',
+  ],
+  tempDirName: '.cache/mutants',
+  reporters: ['clear-text', 'json', 'progress-append-only'],
+  jsonReporter: { fileName: '.cache/mutation.json' },
+  clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
+  thresholds: { high: 90, low: 85, break: 85 },
+  concurrency: 2,
+  timeoutMS: 5_000,
+  ignoreStatic: true,
+};
