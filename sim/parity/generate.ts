@@ -33,6 +33,11 @@ const NASTY = [
   'best price', 'see shop', 'inspired by', 'dupe', 'reproduction', 'postage', 'swap', '👩‍👩‍👧‍👧', 'e\u0301\u0323', '\u202Eright to left', '~topic ~words', '~averylongtopicwordthatnobodywants',
   'AAAA BBBB CCCC', '<', 'a < b', '<3', '&amp;', '"quoted"',
 ]; // prettier-ignore
+/** What addresses, markup, topics and refused phrases are made of: put together at random, they come close to every rule about words. */
+const SCRAPS = [
+  '@', '@', '.', '.', '..', 'a', 'b1', 'Z', 'com', 'www', 'http', 'https', ':', '//', '/', '<', '>', '</', '<p>', '<br>', '<a', '!', '&', '&amp;', '&#64;', ';', ',', '~', '~~', '-', '- ', '* ',
+  'best', 'price', 'see', 'shop', 'replica', 'inspired', 'by', 'dupe', 'reproduction', 'é', 'ß', 'İ', '\u00A0', '\u200B', '_', "'", '🧶', '0', '+49', '171 555', ' ', ' ', ' ', '\n', '\n\n', '\t',
+]; // prettier-ignore
 
 function goodAnswer(
   q: RuleSheet['questions'][number],
@@ -89,6 +94,10 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     return made.slice(0, length).trim();
   };
   const nasty = (length: number) => `${text(Math.max(1, length))} ${random.pick(NASTY)} ${text(12)}`;
+  /** Sound in everything but the words: what they are refused for is not hidden behind other refusals. */
+  const wordy = sound && random.chance(0.25);
+  const mash = () =>
+    Array.from({ length: random.between(1, 14) }, () => random.pick(SCRAPS)).join('');
   const leaves = sheet.categories.filter((c) => c.leaf);
   const category = random.pick(leaves)!;
   const record = sheet.records ? random.pick(sheet.records.filter((r) => !sound || !r.closed)) : undefined;
@@ -112,17 +121,18 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     else own[field.id] = value.slice(0, 400);
   }
   const limit = sheet.title.max;
-  const title = or(
+  const title = wordy ? `${text(10)} ${mash()}`.slice(0, limit) : or(
     text(random.between(10, limit)),
     () => '',
     () => '   ',
     () => text(limit + 1),
     () => text(limit),
     () => nasty(10),
+    () => `${text(10)} ${mash()}`,
     () => '👩‍👩‍👧‍👧'.repeat(limit),
   );
   const { min, max } = sheet.description;
-  const description = or(
+  const description = wordy ? `${text(min)} ${mash()}`.slice(0, max) : or(
     text(random.between(Math.max(min, 20), Math.min(max, 400))),
     () => '',
     () => text(Math.max(0, min - 1)),
@@ -130,6 +140,8 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     () => text(max),
     () => text(max + 1),
     () => nasty(60),
+    () => `${mash()} ${text(50)} ${mash()}`,
+    () => mash(),
     () => `${text(50)}\n- ${text(8)}\n- ${random.pick(NASTY)}`,
     () => '👩‍👩‍👧‍👧'.repeat(Math.min(max, 700)),
   );
@@ -201,7 +213,7 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     id: planId('t', market), thingId: 't', market, wanted: true, category: or(category.id, () => 'no-such-category'), specifics: own, answers, auction, tags: ownTags, extras,
     promotionBp: promotion && random.chance(0.3) ? or(promotion.minBp + 100, () => promotion.minBp - 100, () => promotion.maxBp + 100) : 0,
     title: random.chance(0.3) ? or(text(20), () => nasty(8), () => text(limit + 5)).slice(0, 400) : null,
-    description: random.chance(0.3) ? or(text(Math.max(min, 60)), () => nasty(50), () => text(max + 5)).slice(0, 10_000) : null,
+    description: random.chance(0.3) ? or(text(Math.max(min, 60)), () => nasty(50), () => `${text(50)}${mash()}`, () => text(max + 5)).slice(0, 10_000) : null,
   }); // prettier-ignore
   return { thing, plan, pictures };
 } // prettier-ignore

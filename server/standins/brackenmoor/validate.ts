@@ -143,15 +143,26 @@ export function problemsOf(
   for (const field of ['headline', 'text'] as const) {
     const words = entry[field];
     const bare = field === 'text' ? words.replace(/<(?:p|\/p|br|br \/|ul|\/ul|li|\/li|b|\/b)>/g, '') : words;
-    if (/<\/?[a-z!][^>]*>/i.test(bare)) bad('WD-1', field, 'We don’t take that markup.');
-    if (/\S+@\S+\.\S{2,}/.test(words)) bad('WD-2', field, 'No addresses in the words.');
-    if (/https?:\/\/|www\./i.test(words)) bad('WD-3', field, 'No links in the words.');
-    const padded = ` ${words.toLowerCase().replace(/[^a-z0-9]+/g, ' ')} `;
+    if (/<[a-z!/][^>]*>/i.test(bare)) bad('WD-1', field, 'We don’t take that markup.');
+    const seen = field === 'text' ? asSeen(words) : words;
+    if (/\S+@\S+\.\S{2,}/.test(seen)) bad('WD-2', field, 'No addresses in the words.');
+    if (/https?:\/\/|www\./i.test(seen)) bad('WD-3', field, 'No links in the words.');
+    const padded = ` ${seen.replace(/[^\p{L}\p{N}]+/gu, ' ').toLowerCase()} `;
     for (const phrase of ['replica', 'best price', 'see shop'])
       if (padded.includes(` ${phrase} `)) bad('WD-4', field, `We don't take “${phrase}”.`);
   }
   return found;
 }
+
+/** Markup as a buyer sees it: what stands in two paragraphs or lines does not stand together. */
+function asSeen(markup: string): string {
+  return markup
+    .replace(/<[^>]*>/g, ' ')
+    .replace(/&#(\d{1,7});/g, (whole, n) => (Number(n) < 0x110000 ? String.fromCodePoint(Number(n)) : whole))
+    .replace(/&(lt|gt|quot|apos|nbsp);/g, (_, name: keyof typeof SIGNS) => SIGNS[name])
+    .replace(/&amp;/g, '&');
+}
+const SIGNS = { lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ' };
 
 /** What a seller may pay for beyond selling. */
 export interface Paid {

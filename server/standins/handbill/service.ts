@@ -36,7 +36,8 @@ export function objectionsTo(
   const found: string[] = [];
   if (chars(n.heading.trim()) < 1 || chars(n.heading) > 70) found.push('heading: 1 to 70 characters.');
   if (chars(n.words) > 2_000) found.push('words: up to 2000 characters.');
-  if (/<[a-z!/][^>]*>/i.test(n.heading + n.words)) found.push('words: plain words only.');
+  if ([n.heading, n.words].some((words) => /<[a-z!/][^>]*>/i.test(words)))
+    found.push('words: plain words only.');
   if (!(Number.isInteger(n.cents) && n.cents >= 100 && n.cents <= 1_000_000))
     found.push('price: 1.00 to 10000.00.');
   if (!SHEET.categories.some((b) => b.id === n.board)) found.push('board: one of ours.');

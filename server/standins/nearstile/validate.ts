@@ -24,7 +24,8 @@ export function faultsOf(b: Record<string, unknown>, switches: Switches): string
   if (!text(b.origin ?? '', 40)) faults.push('origin: up to 40 characters');
   else if (switches.asksOrigin && String(b.origin ?? '').trim() === '')
     faults.push('origin: where was it made');
-  if (/<[a-z!/][^>]*>/i.test(`${String(b.heading)} ${String(b.body)}`)) faults.push('body: plain words only');
+  if ([b.heading, b.body].some((words) => /<[a-z!/][^>]*>/i.test(String(words))))
+    faults.push('body: plain words only');
   for (const [field, words] of [
     ['heading', b.heading],
     ['body', b.body],

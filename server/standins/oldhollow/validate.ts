@@ -104,7 +104,7 @@ export function complaintsOf(
 
   for (const [about, words] of [['name', p.name], ['account', p.account]] as const) {
     if (/<[a-z!/][^>]*>/i.test(words)) say(about, 'Plain words only.');
-    if (/\breproduction\b/i.test(words)) say(about, 'Only the real old thing: no reproduction.');
+    if (/(?<![\p{L}\p{N}])reproduction(?![\p{L}\p{N}])/iu.test(words)) say(about, 'Only the real old thing: no reproduction.');
     if (/\S+@\S+\.\S{2,}|https?:\/\/|www\./i.test(words)) say(about, 'No addresses.');
   } // prettier-ignore
   return found;

@@ -90,10 +90,10 @@ export function objections(
   if (topics.length > 6) no.push(['story', 'Up to six topics.']);
   if (topics.some((word) => letters(word) > 25)) no.push(['story', 'A topic has up to 24 letters.']);
   for (const part of ['name', 'story'] as const) {
-    const words = piece[part].toLowerCase();
-    if (/<[a-z!/][^>]*>/.test(words)) no.push([part, 'Plain words only.']);
-    if (/\S@\S+\.\S/.test(words) || /https?:|www\./.test(words)) no.push([part, 'No addresses.']);
-    if (/(^|[^\p{L}\p{N}])(inspired by|dupe)($|[^\p{L}\p{N}])/u.test(words))
+    const words = piece[part];
+    if (/<[a-z!/][^>]*>/i.test(words)) no.push([part, 'Plain words only.']);
+    if (/\S@\S+\.\S/.test(words) || /https?:|www\./i.test(words)) no.push([part, 'No addresses.']);
+    if (/(^|[^\p{L}\p{N}])(inspired[^\p{L}\p{N}]+by|dupe)($|[^\p{L}\p{N}])/iu.test(words))
       no.push([part, 'Say what it is, not what it is like.']);
   }
   return no;

@@ -181,6 +181,50 @@ describe('the check and the marketplaces’ own validators', () => {
       '🧶'.repeat(240),
     ),
     fc.string({ maxLength: 600 }),
+    // What addresses, markup, topics and refused phrases are made of.
+    fc
+      .array(
+        fc.constantFrom(
+          ...[
+            '@',
+            '.',
+            'a',
+            'com',
+            'www',
+            'http',
+            ':',
+            '//',
+            '<',
+            '>',
+            '/',
+            '&',
+            '!',
+            '~',
+            '-',
+            '- ',
+            ' ',
+            '\n',
+            '\n\n',
+          ],
+          ...[
+            'best',
+            'price',
+            'see',
+            'shop',
+            'replica',
+            'inspired',
+            'by',
+            'dupe',
+            'é',
+            'İ',
+            '\u00A0',
+            '0',
+            '🧶',
+          ],
+        ),
+        { maxLength: 40 },
+      )
+      .map((scraps) => scraps.join('')),
   );
   const facts = fc.record(
     {

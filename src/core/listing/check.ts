@@ -8,7 +8,7 @@ import { maySend } from '../picture/origin';
 import { countAs } from '../words/count';
 import { topicsIn } from '../words/tags';
 import { findOwn, findPrivate, OWN } from '../words/privacy';
-import { wholeWord } from '../words/wholeWord';
+import { wholePhrase } from '../words/wholeWord';
 import { privateValues, type PrivateValue } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { termsTrouble } from '../terms/terms';
@@ -271,10 +271,9 @@ function checkWords(
     // Where markup is taken, what a person types is never read as markup.
     if (!(field === 'description' && sheet.description.markup) && /<[a-z!/][^>]*>/iu.test(text))
       block(field, `The ${field} holds markup; only plain text goes there.`);
-    const lower = text.toLocaleLowerCase('en');
     for (const { word, why } of sheet.forbiddenWords)
       // A "ship" rule does not catch "shipshape".
-      if (wholeWord(word.toLocaleLowerCase('en'), 'u').test(lower))
+      if (wholePhrase(word).test(text))
         block(field, `“${word}” is refused there: ${why}`);
   }
 }

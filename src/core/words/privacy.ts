@@ -10,6 +10,8 @@ export interface PrivateFind {
 /**
  * Finds what must not stand in public words: the spot, e-mail and web addresses, phone numbers.
  *
+ * Addresses are found as roughly as marketplaces look for them, who take "3@2.50" for one and refuse it: whatever
+ * has something before an `@` and a point with something behind it after, and whatever holds `www.` or `http:`.
  * A phone number here is a run of at least eight digits, with the usual separators, that starts with
  * `+`, `0` or `(0`; shorter runs are sizes, years and measurements.
  *
@@ -18,13 +20,21 @@ export interface PrivateFind {
  */
 export function findPrivate(text: string, spot: string, ours: readonly PrivateValue[] = []): PrivateFind[] {
   const found: PrivateFind[] = [];
-  for (const m of text.matchAll(/[^\s@<>,;]{1,64}@[^\s@<>,;]{1,120}\.[a-z]{2,20}/giu))
-    found.push({ what: 'e-mail address', words: m[0] });
-  for (const m of text.matchAll(/\b(?:https?:\/\/|www\.)[^\s<>]{3,200}/giu))
-    found.push({ what: 'web address', words: m[0] });
+  for (const word of text.split(/\s+/u)) {
+    const at = word.indexOf('@', 1);
+    const point = at === -1 ? -1 : word.indexOf('.', at + 2);
+    if (point !== -1 && point < word.length - 1) found.push({ what: 'e-mail address', words: shown(word) });
+    else if (/https?:|www\./iu.test(word)) found.push({ what: 'web address', words: shown(word) });
+  }
   for (const m of text.matchAll(/(?<![\d.,])(?:\+|\(?0)[\d\s()./-]{6,24}\d/gu))
     if (m[0].replace(/\D/gu, '').length >= 8) found.push({ what: 'phone number', words: m[0].trim() });
   return [...found, ...findOwn(text, ours), ...standing(text, spot, 'spot')];
+}
+
+/** An address as it is told of: without what only stands beside it, and not without end. */
+function shown(word: string): string {
+  const bare = word.replace(/^[<>()[\]"'“”‘’,;]+|[<>()[\]"'“”‘’,;.!?]+$/gu, '') || word;
+  return bare.length > 120 ? `${bare.slice(0, 119)}…` : bare;
 }
 
 /** How a find of a private fact begins; its name follows. */

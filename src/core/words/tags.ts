@@ -56,5 +56,5 @@ export function topicLine(tags: readonly string[], max: number): string {
 
 /** Topic words in a text, in order. */
 export function topicsIn(text: string): string[] {
-  return [...text.matchAll(/(?<![\p{L}\p{N}])~([\p{L}\p{N}]+)/gu)].map((m) => m[1] ?? '');
+  return [...text.matchAll(/(?<!\S)~(\S+)/gu)].map((m) => m[1] ?? '');
 }

@@ -4,7 +4,7 @@ import type { Thing } from '@/contract/records';
 import { publicWords } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { countAs, type Counting } from './count';
-import { wholeWord } from './wholeWord';
+import { wholePhrase, wholeWord } from './wholeWord';
 
 /** A piece of a title: what it says, where it comes from, and how much it is worth. */
 export interface TitlePart {
@@ -107,7 +107,7 @@ export function bestTitle(
   room: TitleRoom,
   forbidden: readonly string[] = [],
 ): BuiltTitle {
-  const allowed = parts.filter((p) => !forbidden.some((word) => wholeWord(word, 'iu').test(p.text)));
+  const allowed = parts.filter((p) => !forbidden.some((word) => wholePhrase(word).test(p.text)));
   const rest = allowed.map((_, i) => allowed.slice(i).reduce((sum, p) => sum + p.weight, 0));
   let best: { chosen: TitlePart[]; weight: number } = { chosen: [], weight: 0 };
   const go = (at: number, chosen: TitlePart[], weight: number): void => {
