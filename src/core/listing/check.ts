@@ -273,8 +273,7 @@ function checkWords(
       block(field, `The ${field} holds markup; only plain text goes there.`);
     for (const { word, why } of sheet.forbiddenWords)
       // A "ship" rule does not catch "shipshape".
-      if (wholePhrase(word).test(text))
-        block(field, `“${word}” is refused there: ${why}`);
+      if (wholePhrase(word).test(text)) block(field, `“${word}” is refused there: ${why}`);
   }
 }
 
