@@ -24,6 +24,7 @@ module.exports = {
     {
       displayName: 'core',
       ...node,
+      setupFiles: ['<rootDir>/jest.properties.js'],
       testMatch: ['<rootDir>/{src/core,src/contract,server,sim,demo}/**/*.test.ts'],
     },
     {
@@ -38,7 +39,7 @@ module.exports = {
       transformIgnorePatterns: [
         'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|nanoid|idb|date-fns|eventsource-parser|comlink)/?)',
       ],
-      setupFiles: [...(web.setupFiles ?? []), '<rootDir>/e2e/uiSetup.ts'],
+      setupFiles: [...(web.setupFiles ?? []), '<rootDir>/e2e/uiSetup.ts', '<rootDir>/jest.properties.js'],
     },
     {
       displayName: 'browser',
