@@ -42,10 +42,13 @@ async function lookAt(attic: Attic, place: string, views: readonly (typeof VIEWS
   }
 }
 
-it('has nothing axe objects to where the attic is still empty', async () => {
+it('has nothing axe objects to where the attic is still empty, nor where it says that the courier is away', async () => {
   const server = await ServerProcess.start();
   try {
     const attic = await Attic.open({ server, browser: at.browser }, PHONE);
+    expect(await wrongs(attic)).toEqual([]);
+    await server.kill();
+    await attic.sees('The courier can’t be reached');
     expect(await wrongs(attic)).toEqual([]);
     await attic.page.close();
   } finally {

@@ -48,7 +48,7 @@ export class ServerProcess {
   /** As a power cut would: nothing is said, nothing is finished. */
   async kill(): Promise<void> {
     const child = this.child;
-    if (!child || child.exitCode !== null) return;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
     const gone = new Promise((done) => child.once('exit', done));
     child.kill('SIGKILL');
     await gone;

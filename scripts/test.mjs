@@ -1,6 +1,6 @@
 // npm test: installs what the tests need, then lint, types, unit, interface and browser tests.
 //   -- core        only these Jest projects (core, ui, browser)
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -14,6 +14,24 @@ function run(command, args, env = {}) {
   console.log(`\n— ${command.replace('node_modules/.bin/', '')} ${args.join(' ')}`);
   const done = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } });
   if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+/** Runs something beside other things; what it said is printed when it is done. */
+function beside(...args) {
+  return new Promise((done) => {
+    let said = '';
+    const child = spawn('npm', ['run', '--silent', ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
+    child.stdout.on('data', (part) => (said += part));
+    child.stderr.on('data', (part) => (said += part));
+    child.on('error', (error) => {
+      said += String(error);
+      done(1);
+    });
+    child.on('close', (status) => {
+      console.log(`\n— ${args.join(' ')}\n${said}`.trimEnd());
+      done(status ?? 1);
+    });
+  });
 }
 
 installPackages();
@@ -31,8 +49,10 @@ if (needsBrowser && !existsSync('/usr/bin/chromium')) {
   });
 }
 if (wanted.length === 0) {
-  run('npm', ['run', '--silent', 'lint']);
-  run('npm', ['run', '--silent', 'types']);
+  // None of them keeps more than a core busy for long.
+  const ended = await Promise.all([beside('lint'), beside('types'), beside('build')]);
+  const failed = ended.find((status) => status !== 0);
+  if (failed !== undefined) process.exit(failed);
 }
 const projects = wanted.length > 0 ? ['--selectProjects', ...wanted] : [];
 run('node_modules/.bin/jest', ['--ci', ...projects]);

@@ -84,7 +84,7 @@ function Frame() {
       <View style={{ flex: 1, minWidth: 0 }}>
         <Warnings />
         {trouble ? (
-          <View style={{ padding: 16 }}>
+          <View style={{ padding: 16 }} role="main">
             <Notice tone="trouble">{trouble}</Notice>
           </View>
         ) : open ? (
@@ -135,7 +135,7 @@ function Warnings() {
   const conflicts = useAttic((s) => s.conflicts);
   if (!saveTrouble && !lost && !tight && aside === 0 && conflicts.length === 0) return null;
   return (
-    <View style={{ padding: 8, gap: 6 }}>
+    <View style={{ padding: 8, gap: 6 }} role="region" aria-label="Warnings" aria-live="polite">
       {conflicts.slice(0, 2).map((c) => (
         <ConflictLine key={`${c.id} ${c.field}`} conflict={c} />
       ))}
