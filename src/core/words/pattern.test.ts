@@ -139,6 +139,7 @@ describe('tags and shop words', () => {
     expect(tags).toEqual(['sweater', 'jumper', 'navy jumper', 'wool jumper', 'kittiwake mills']);
     expect(topicLine(tags, 3)).toBe('~sweater ~jumper ~navyjumper');
     expect(topicsIn(`A text. ${topicLine(tags, 2)}`)).toEqual(['sweater', 'jumper']);
+    expect(topicsIn('~a wool~b (~c) ~ ~~ ~d,')).toEqual(['a', '~', 'd,']);
   }); // prettier-ignore
   // About 60 and 155 characters: common practice.
   it('fit what a search engine shows, by the person’s patterns', () => {

@@ -7,6 +7,7 @@ import { BUILT_IN } from '../kinds/tree';
 import { counted, listed } from './listed';
 import { findPrivate } from './privacy';
 import { titleFromFacts } from './title';
+import { wholePhrase } from './wholeWord';
 
 describe('counting', () => {
   // UAX #29: a family emoji joined by ZWJ is one user-perceived character; UTF-16 length by ECMA-262.
@@ -22,6 +23,8 @@ describe('private words', () => {
   it.each([
     ['write to odile@saltreach.example', 'e-mail address'], ['call 0151 234 5678', 'phone number'],
     ['call +44 (0)151 2345678', 'phone number'], ['see www.attic.example/x', 'web address'], ['it is in A3-12.', 'spot'],
+    // As roughly as marketplaces look.
+    ['a pair@2.50', 'e-mail address'], ['@odile@saltreach.1', 'e-mail address'], ['http:attic', 'web address'], ['Awww.', 'web address'],
   ])('finds %p', (text, what) => expect(findPrivate(text, 'A3-12').map((f) => f.what)).toContain(what)); // prettier-ignore
 
   it.each([
@@ -30,7 +33,13 @@ describe('private words', () => {
     'model 2034567',
     'made 1950-1960',
     'BA3-125',
+    'worn @home. Then not.',
+    'two @ 2.50',
   ])('leaves %p alone', (text) => expect(findPrivate(text, 'A3-12')).toEqual([]));
+  it('tells of an address without what only stands beside it, and not without end', () => {
+    expect(findPrivate('(write to <odile@saltreach.example>, please)', '')[0]?.words).toBe('odile@saltreach.example');
+    expect(findPrivate(`a@${'x'.repeat(5_000)}.example`, '')[0]?.words).toHaveLength(120);
+  }); // prettier-ignore
   it('is not fooled by signs in a spot', () =>
     expect(findPrivate('shelf (x)* here', '(x)*').map((f) => f.what)).toEqual(['spot']));
   it('answers quickly whatever it is given', () => {
@@ -40,6 +49,13 @@ describe('private words', () => {
       ),
     );
   });
+});
+
+describe('a phrase', () => {
+  it.each([
+    ['best price', 'Best price!', true], ['best price', 'the best-price', true], ['best price', 'best,\nprice', true],
+    ['best price', 'best prices', false], ['best price', 'bestprice', false], ['dupe', 'éDupe', false], ['c++', 'in c++.', true], ['c++', 'c', false], [' ', 'a b', false],
+  ])('%p in %p: %p', (phrase, text, found) => expect(wholePhrase(phrase).test(text)).toBe(found)); // prettier-ignore
 });
 
 const thing = (part: Partial<Thing>) =>
