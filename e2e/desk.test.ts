@@ -142,9 +142,7 @@ it('takes a return: back in hand, money given back, graded again, up again where
   await attic.press('It is back in hand');
   await attic.go('Today');
   await attic.press('Settle it');
-  await until('the marketplace knows of the parcel', async () =>
-    (await attic.text()).includes('Marketplace told'),
-  );
+  await attic.sees('Marketplace told');
   await attic.press('Give €51.20 back');
   await attic.sees('€51.20 given back');
   await attic.press('Grade it again');

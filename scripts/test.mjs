@@ -1,6 +1,6 @@
 // npm test: installs what the tests need, then lint, types, unit, interface and browser tests.
 //   -- core        only these Jest projects (core, ui, browser)
-import { spawn, spawnSync } from 'node:child_process';
+import { execFile, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -16,22 +16,14 @@ function run(command, args, env = {}) {
   if (done.status !== 0) process.exit(done.status ?? 1);
 }
 
-/** Runs something beside other things; what it said is printed when it is done. */
-function beside(...args) {
-  return new Promise((done) => {
-    let said = '';
-    const child = spawn('npm', ['run', '--silent', ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
-    child.stdout.on('data', (part) => (said += part));
-    child.stderr.on('data', (part) => (said += part));
-    child.on('error', (error) => {
-      said += String(error);
-      done(1);
-    });
-    child.on('close', (status) => {
-      console.log(`\n— ${args.join(' ')}\n${said}`.trimEnd());
-      done(status ?? 1);
-    });
-  });
+/** Runs something beside other things; what it said is printed when it is done. Ends with what went wrong, or null. */
+function beside(script) {
+  return new Promise((done) =>
+    execFile('npm', ['run', '--silent', script], { maxBuffer: 64_000_000 }, (error, said, complained) => {
+      console.log(`\n— ${script}\n${said}${complained}${error?.message ?? ''}`.trimEnd());
+      done(error);
+    }),
+  );
 }
 
 installPackages();
@@ -50,9 +42,8 @@ if (needsBrowser && !existsSync('/usr/bin/chromium')) {
 }
 if (wanted.length === 0) {
   // None of them keeps more than a core busy for long.
-  const ended = await Promise.all([beside('lint'), beside('types'), beside('build')]);
-  const failed = ended.find((status) => status !== 0);
-  if (failed !== undefined) process.exit(failed);
+  const troubles = await Promise.all([beside('lint'), beside('types'), beside('build')]);
+  if (troubles.some(Boolean)) process.exit(1);
 }
 const projects = wanted.length > 0 ? ['--selectProjects', ...wanted] : [];
 run('node_modules/.bin/jest', ['--ci', ...projects]);

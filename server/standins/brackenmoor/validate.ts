@@ -158,11 +158,11 @@ export function problemsOf(
 function asSeen(markup: string): string {
   return markup
     .replace(/<[^>]*>/g, ' ')
-    .replace(/&#(\d{1,7});/g, (whole, n) => (Number(n) < 0x110000 ? String.fromCodePoint(Number(n)) : whole))
-    .replace(/&(lt|gt|quot|apos|nbsp);/g, (_, name: keyof typeof SIGNS) => SIGNS[name])
-    .replace(/&amp;/g, '&');
+    .replace(/&(?:#(\d{1,6})|(lt|gt|quot|apos|nbsp|amp));/g, (_, number?: string, name?: string) =>
+      name ? SIGNS[name as keyof typeof SIGNS] : String.fromCodePoint(Number(number)),
+    );
 }
-const SIGNS = { lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ' };
+const SIGNS = { lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ', amp: '&' };
 
 /** What a seller may pay for beyond selling. */
 export interface Paid {

@@ -107,7 +107,8 @@ export function bestTitle(
   room: TitleRoom,
   forbidden: readonly string[] = [],
 ): BuiltTitle {
-  const allowed = parts.filter((p) => !forbidden.some((word) => wholePhrase(word).test(p.text)));
+  const refused = forbidden.map(wholePhrase);
+  const allowed = parts.filter((p) => !refused.some((phrase) => phrase.test(p.text)));
   const rest = allowed.map((_, i) => allowed.slice(i).reduce((sum, p) => sum + p.weight, 0));
   let best: { chosen: TitlePart[]; weight: number } = { chosen: [], weight: 0 };
   const go = (at: number, chosen: TitlePart[], weight: number): void => {
