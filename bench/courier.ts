@@ -44,7 +44,7 @@ class Market implements Adapter {
   eventsSince = async (cursor: string | null) => ({ news: [], cursor: cursor ?? '0' });
 }
 
-const fileOf = () => `file:${join(mkdtempSync(join(tmpdir(), 'attic-bench-')), 'ledger.db')}`;
+const fileOf = () => join(mkdtempSync(join(tmpdir(), 'attic-bench-')), 'ledger.db');
 const send = (thing: string, market: string): CourierEvent => ({
   type: 'command',
   command: { type: 'send', id: `${thing}-${market}`, thing, market, draft: DRAFT },

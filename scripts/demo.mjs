@@ -1,6 +1,7 @@
 // npm run demo: installs what is missing, builds what is stale, starts with the demo world.
 //   -- --fresh        an empty attic of your own (earlier ones are kept beside it)
 //   -- --port 9000    another port
+//   -- --restore      goes on with the kept copy of a ledger that can't be read
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -14,10 +15,14 @@ process.chdir(join(dirname(fileURLToPath(import.meta.url)), '..'));
 let values;
 try {
   ({ values } = parseArgs({
-    options: { fresh: { type: 'boolean', default: false }, port: { type: 'string', default: '8417' } },
+    options: {
+      fresh: { type: 'boolean', default: false },
+      port: { type: 'string', default: '8417' },
+      restore: { type: 'boolean', default: false },
+    },
   }));
 } catch (error) {
-  console.error(`${error.message}\nUse: npm run demo -- [--fresh] [--port NUMBER]`);
+  console.error(`${error.message}\nUse: npm run demo -- [--fresh] [--port NUMBER] [--restore]`);
   process.exit(2);
 }
 
@@ -44,6 +49,7 @@ const server = spawn(
     '--data',
     data,
     ...(values.fresh ? [] : ['--demo', world]),
+    ...(values.restore ? ['--restore'] : []),
   ],
   { stdio: 'inherit' },
 );

@@ -1,7 +1,8 @@
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 
-import { PortTaken, start } from './start';
+import { start } from './start';
+import { StartTrouble } from './startTrouble';
 
 const { values } = parseArgs({
   options: {
@@ -10,6 +11,8 @@ const { values } = parseArgs({
     dist: { type: 'string', default: 'dist' },
     /** Folder of the demo world; left out, the attic begins empty. */
     demo: { type: 'string' },
+    /** Goes on with the kept copy of the ledger. */
+    restore: { type: 'boolean', default: false },
   },
 });
 
@@ -22,12 +25,14 @@ async function main(): Promise<void> {
     process.exit(2);
   }
   try {
-    const { address, courier, shelf } = await start({
+    const { address, courier, shelf, log } = await start({
       port,
       data: values.data ?? join('.attic', 'own'),
       dist: values.dist,
       demo: values.demo ?? null,
+      restore: values.restore,
     });
+    process.on('unhandledRejection', (error) => log.fault('nobody waited for it', error));
     console.log(`Yonder Attic is at ${address}`);
     console.log(`The simulated marketplaces are at ${address}/outside`);
     if (values.demo) {
@@ -35,10 +40,8 @@ async function main(): Promise<void> {
       await furnish(values.demo, courier, shelf, address);
     }
   } catch (error) {
-    if (!(error instanceof PortTaken)) throw error;
-    console.error(
-      `${error.message} Another Yonder Attic may be running; or choose a port: npm run demo -- --port ${port + 1}`,
-    );
-    process.exit(1);
+    if (!(error instanceof StartTrouble)) throw error;
+    console.error(error.message);
+    process.exit(error.exitCode);
   }
 }

@@ -14,6 +14,7 @@ import { oldhollow } from './standins/oldhollow/service';
 import { pennant } from './standins/pennant/service';
 import { quirestack } from './standins/quirestack/service';
 import { threadwick } from './standins/threadwick/service';
+import { databaseCode, StartTrouble } from './startTrouble';
 
 export interface Outside {
   services: Service[];
@@ -45,7 +46,10 @@ export async function openOutside(
   await mkdir(folder, { recursive: true });
   const stores: Store[] = [];
   const common = async (id: ServiceId) => {
-    const store = await Store.open(join(folder, `${id}.db`));
+    const file = join(folder, `${id}.db`);
+    const store = await Store.open(file).catch((error: unknown): never => {
+      throw databaseCode(error) === null ? error : storeTrouble(id, file);
+    });
     stores.push(store);
     return { store, token: token(id), base: `${OUTSIDE}/${id}` };
   };
@@ -68,6 +72,13 @@ export async function openOutside(
       for (const store of stores) store.close();
     },
   };
+}
+
+function storeTrouble(id: ServiceId, file: string): StartTrouble {
+  return new StartTrouble(
+    'damaged',
+    `The simulated service “${id}” can’t use its data, “${file}”: it is damaged, locked or can’t be written. Your attic and the ledger are whole. Move that file away to begin that service anew, then start again.`,
+  );
 }
 
 /** A page with the ways out: each marketplace's public side and its switchboard. */

@@ -1,5 +1,4 @@
 import { randomBytes } from 'node:crypto';
-import { mkdir } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
 
@@ -16,19 +15,24 @@ import { quirestackAdapter } from './courier/adapters/quirestack';
 import { threadwickAdapter } from './courier/adapters/threadwick';
 import { Connections } from './courier/connections';
 import { Courier } from './courier/courier';
-import { Ledger } from './courier/ledger';
+import { copiedAt, LedgerCopies, openLedger, takeKept } from './courier/ledgerCopies';
 import { PictureShelf } from './courier/pictureShelf';
+import { holdFolder } from './folderLock';
 import { api } from './http/api';
+import { EventStream } from './http/eventStream';
 import { hostCheck, securityHeaders } from './http/guard';
 import { demoFiles, pages } from './http/pages';
 import { carrier } from './carrier/carrier';
 import { lookUpDesk } from './lookup/desk';
+import { openLog, type Log } from './log';
+import { StartTrouble } from './startTrouble';
 import { openOutside, OUTSIDE, outsidePage, SERVICES, type ServiceId } from './outside';
 
 export interface Running {
   address: string;
   courier: Courier;
   shelf: PictureShelf;
+  log: Log;
   stop(): Promise<void>;
 }
 
@@ -40,6 +44,8 @@ export interface StartOptions {
   dist: string;
   /** Folder of the demo world, served to an app that is empty; null: start empty. */
   demo: string | null;
+  /** Goes on with the kept copy of the ledger. */
+  restore?: boolean;
 }
 
 /** How often it is looked at whether a marketplace has new rules, milliseconds. */
@@ -48,12 +54,37 @@ const RULES_EVERY = 20_000;
 /** How often it is compared what marketplaces show, milliseconds. */
 const COMPARE_EVERY = 10 * 60_000;
 
-export class PortTaken extends Error {}
+/** How the kept copy of the ledger is taken, as it is typed. */
+const RESTORE = 'npm run demo -- --restore';
 
-/** Puts the parts together: app, courier and the simulated outside on one port of the loopback. */
+/**
+ * Puts the parts together: app, courier and the simulated outside on one port of the loopback.
+ *
+ * @throws StartTrouble in words for the person who starts it; then nothing is left open
+ */
 export async function start(options: StartOptions): Promise<Running> {
-  const { port, data, dist, demo } = options;
-  await mkdir(data, { recursive: true });
+  const opened: (() => unknown)[] = [];
+  const close = async () => {
+    for (const one of opened.splice(0).reverse()) await one();
+  };
+  try {
+    return await open(options, (one) => opened.push(one), close);
+  } catch (error) {
+    await close();
+    throw error;
+  }
+}
+
+/** @param closing what is to be closed at the end, the last one first */
+async function open(
+  options: StartOptions,
+  closing: (close: () => unknown) => void,
+  stop: () => Promise<void>,
+): Promise<Running> {
+  const { port, data, dist, demo, restore = false } = options;
+  closing(await holdFolder(data, `http://127.0.0.1:${port}`));
+  const log = await openLog(join(data, 'logs'));
+  closing(() => log.close());
   const app = new Hono<{ Bindings: HttpBindings }>({ strict: false });
   let ready = false;
   const server = await listen(
@@ -62,11 +93,22 @@ export async function start(options: StartOptions): Promise<Running> {
       ready ? app.fetch(request, env as HttpBindings) : new Response('Starting.', { status: 503 }),
     port,
   );
+  closing(async () => {
+    server.closeAllConnections();
+    await new Promise((done) => server.close(done));
+  });
   const address = `http://127.0.0.1:${port}`;
 
-  const ledger = await Ledger.open(`file:${join(data, 'ledger.db')}`);
+  const ledgerFile = join(data, 'ledger.db');
+  const aside = restore ? await takeKept(ledgerFile) : null;
+  if (restore)
+    log.note('went on with the kept copy of the ledger', { aside: aside === null ? 'none' : 'put aside' });
+  const ledger = await openLedger(ledgerFile, RESTORE);
+  closing(() => ledger.close());
+  const copies = new LedgerCopies(ledger, ledgerFile, log);
+  const earlierLedger = ledger.isNew ? copiedAt(ledgerFile) : null;
   const secret = (name: string) => ledger.keptOnce(name, () => randomBytes(24).toString('base64url'));
-  const attic = await ledger.keptOnce(
+  let attic = await ledger.keptOnce(
     'attic',
     () => `${demo ? 'demo' : 'own'}-${randomBytes(6).toString('hex')}`,
   );
@@ -82,6 +124,7 @@ export async function start(options: StartOptions): Promise<Running> {
     oldhollow: { url: `${address}/hooks/oldhollow`, secret: await secret('hook.oldhollow') },
   };
   const outside = await openOutside(join(data, 'outside'), (id) => connections.token(id), hooks);
+  closing(() => outside.stop());
   const shelf = new PictureShelf(join(data, 'pictures'));
   const at = (id: ServiceId) => ({ address: addressOf(id), token: () => connections.token(id) });
 
@@ -110,9 +153,16 @@ export async function start(options: StartOptions): Promise<Running> {
       handbillAdapter(),
     ],
     (hash) => shelf.get(hash),
-    Date.now,
-    (market) => (market === 'handbill' ? null : `${OUTSIDE}/${market}/access`),
+    {
+      clock: Date.now,
+      accessPage: (market) => (market === 'handbill' ? null : `${OUTSIDE}/${market}/access`),
+      log,
+      incomplete: restore,
+    },
   );
+  closing(() => courier.stop());
+  const events = new EventStream(courier);
+  closing(() => events.stop());
 
   app.post('/hooks/:market', bodyLimit({ maxSize: 100_000 }), async (c) => {
     const adapter = courier.adapter(c.req.param('market'));
@@ -120,14 +170,19 @@ export async function start(options: StartOptions): Promise<Running> {
     if (!adapter || !news) return c.text('Not genuine.', 401);
     // Answered only once it is in the ledger: what is answered is never lost.
     await courier.take({ type: 'news', market: adapter.id, news, cursor: null });
+    // Acted on, but not written down: it is to be told again.
+    if (courier.health().cannotWrite !== null) return c.text('Not kept yet.', 503);
     return c.body(null, 204);
   });
   // The token is kept, so that an open page goes on after a restart.
-  const session = {
-    token: await secret('session'),
-    attic,
-    demo: demo !== null,
-    currency: 'EUR',
+  const token = await secret('session');
+  const session = () => ({ token, attic, demo: demo !== null, currency: 'EUR', earlierLedger });
+  const goOnWith = async (name: string) => {
+    await ledger.keep('attic', name);
+    attic = name;
+    log.note('went on with the attic of a browser');
+    for (const { id } of courier.markets())
+      void courier.compare(id).catch((error: unknown) => log.fault('comparing', error, { market: id }));
   };
   app.route(
     '/api',
@@ -140,29 +195,27 @@ export async function start(options: StartOptions): Promise<Running> {
       carrier: carrier(at('pennant')),
       port,
       session,
+      goOnWith,
+      events,
+      log,
     }),
   );
   app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
   if (demo) app.route('/demo', demoFiles(demo, '/demo'));
   app.all('/demo/*', (c) => c.text('No such file.', 404));
   app.route('/', pages(dist));
+  app.onError((error, c) => {
+    log.fault('answering', error, { path: c.req.routePath, method: c.req.method });
+    return c.text('Something went wrong.', 500);
+  });
   ready = true;
+  await copies.start();
+  closing(() => copies.stop());
   await courier.begin();
   courier.watchRules(RULES_EVERY);
   courier.watchShown(COMPARE_EVERY);
 
-  return {
-    address,
-    courier,
-    shelf,
-    stop: async () => {
-      courier.stop();
-      outside.stop();
-      server.closeAllConnections();
-      await new Promise((done) => server.close(done));
-      ledger.close();
-    },
-  };
+  return { address, courier, shelf, log, stop };
 }
 
 type Fetch = Parameters<typeof serve>[0]['fetch'];
@@ -171,7 +224,14 @@ function listen(fetch: Fetch, port: number): Promise<Server> {
   return new Promise((done, fail) => {
     const server = serve({ fetch, port, hostname: '127.0.0.1' }, () => done(server)) as Server;
     server.on('error', (error: NodeJS.ErrnoException) =>
-      fail(error.code === 'EADDRINUSE' ? new PortTaken(`Port ${port} is taken.`) : error),
+      fail(
+        error.code === 'EADDRINUSE'
+          ? new StartTrouble(
+              'portTaken',
+              `Port ${port} is taken. Another Yonder Attic may be running; or choose a port: npm run demo -- --port ${port + 1}`,
+            )
+          : error,
+      ),
     );
   });
 }

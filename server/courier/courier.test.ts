@@ -3,10 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 import { ListingDraft, type Command } from '@/contract/courier';
+import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
 import { until } from '../../e2e/serverProcess';
 import { CallFailed, Refused, type Adapter } from './adapter';
+import { handbillAdapter } from './adapters/handbill';
 import { Courier } from './courier';
 import { Ledger } from './ledger';
 import { readable } from './words';
@@ -70,7 +72,7 @@ let moor: Shop;
 let wick: Shop;
 
 async function open() {
-  ledger = await Ledger.open(`file:${file}`);
+  ledger = await Ledger.open(file);
   courier = await Courier.open(ledger, [moor, wick], async () => new Uint8Array());
   await courier.begin();
 }
@@ -140,7 +142,7 @@ it('does nothing that could not be kept: a failed ledger write changes nothing',
 it('tells whoever listens, with numbers that only go up', async () => {
   const heard: number[] = [];
   const leave = courier.listen(
-    ({ seq }) => heard.push(seq),
+    ({ seq }) => heard.push(seq ?? 0),
     () => undefined,
   );
   await send('moor');
@@ -155,16 +157,20 @@ it('says which rules are missing and why, and keeps the last ones read', async (
     sheets: [],
     missing: [{ market: 'moor', why: 'It is closed just now.' }, {}],
   });
+  const sheet = { ...(await handbillAdapter().ruleSheet()), marketplace: 'moor' };
+  await ledger.keepSheet('moor', sheet);
+  expect((await courier.ruleSheets()).sheets).toEqual([RuleSheet.parse(sheet)]);
+  // One that was written by nobody knows whom is as good as none.
   await ledger.keepSheet('moor', { marketplace: 'moor' });
-  expect((await courier.ruleSheets()).sheets).toEqual([{ marketplace: 'moor' }]);
+  expect((await courier.ruleSheets()).sheets).toEqual([]);
 });
 
 it('writes a ledger a person can read', async () => {
   await send('moor');
   await until('it is live', () => states()?.[0] === 'live');
   await courier.take({ type: 'news', market: 'moor', news: [sale('moor'), sale('wick', 2)], cursor: null });
-  const lines = (await ledger.newest(1e9, 50, null)).flatMap(readable);
+  const lines = (await ledger.newest(1e9, 50, null)).lines.flatMap(readable);
   const words = lines.map((l) => `${l.thing ?? ''} ${l.market ?? ''} ${l.words}`.trim());
   expect(words).toEqual(expect.arrayContaining(['the courier started', 't moor asked to send it', 't moor sending it now', 't moor live', 't moor sold for 48.00, order o-moor', 't moor sold for 48.00, order o-wick'])); // prettier-ignore
-  expect((await ledger.newest(1e9, 50, 't')).length).toBeGreaterThan(2);
+  expect((await ledger.newest(1e9, 50, 't')).lines.length).toBeGreaterThan(2);
 });

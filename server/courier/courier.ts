@@ -1,21 +1,33 @@
-import type { Command, CommandAnswer, CourierThingView, ListingDraft, MarketView } from '@/contract/courier';
+import {
+  ListingDraft,
+  type Command,
+  type CommandAnswer,
+  type CourierHealth,
+  type CourierThingView,
+  type MarketView,
+} from '@/contract/courier';
 import { isKept } from '@/core/courier/kept';
 import { thingBehind } from '@/core/courier/refs';
 import { emptyCourier, nextDue, step } from '@/core/courier/step';
 import type { CourierEvent, CourierState, Effect, Found, Policy } from '@/core/courier/types';
 import { compareShown } from '@/core/courier/reconcile';
-import { snapshotOf, stateOf, type Snapshot } from '@/core/courier/snapshot';
+import { snapshotOf, stateOf } from '@/core/courier/snapshot';
 import { viewOf } from '@/core/courier/view';
-import { REST_AFTER } from '@/core/courier/waiting';
+import { REST_AFTER, waitAfter } from '@/core/courier/waiting';
+import { serialQueue } from '@/core/serialQueue';
 import type { OwnListing } from '@/contract/ownListing';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { shownDraft } from '@/core/bringIn/shownDraft';
 
+import { consoleLog, type Log } from '../log';
+import { databaseCode } from '../startTrouble';
 import { CallFailed, Refused, type Adapter, type AlreadyOver, type Pictures } from './adapter';
+import { entering } from './entering';
 import { thingIn, type Entry, type Ledger } from './ledger';
 
 export interface ThingNews {
-  seq: number;
+  /** The ledger line that it came with; null: it could not be written down yet. */
+  seq: number | null;
   view: CourierThingView;
 }
 
@@ -23,8 +35,32 @@ export interface ThingNews {
 const FIRST_LOOK = 30_000;
 /** How many lines are read again at most when it opens. */
 const SNAPSHOT_EVERY = 10_000;
+/** Longest time a timer may run, milliseconds: a longer one would go off at once. */
+const LONGEST_TIMER = 2_000_000_000;
 /** How soon a marketplace that could not be looked at before anything was listed is asked again; milliseconds. */
 const LOOK_AGAIN = 2_000;
+
+/** Nothing can be written just now, so nothing new is taken on. The message is for a person. */
+export class CannotWrite extends Error {}
+
+/** Why the ledger can't be written, as part of a sentence. */
+const WHY = {
+  full: 'the disk is full',
+  unwritable: 'the disk does not take what is written',
+  readOnly: 'the ledger is read-only',
+  locked: 'another program has locked the ledger',
+  damaged: 'the ledger is damaged',
+  cannotOpen: 'the ledger can’t be opened',
+} as const;
+
+export interface CourierOptions {
+  clock?: () => number;
+  /** Where a person is shown a code that lets us in. */
+  accessPage?: (market: string) => string | null;
+  log?: Log;
+  /** Lines are missing: an earlier copy of the ledger was taken. */
+  incomplete?: boolean;
+}
 
 /**
  * Runs the core's decisions: keeps events in the ledger before acting on them, carries out effects
@@ -39,13 +75,20 @@ export class Courier {
   private readonly changedAt = new Map<string, number>();
   private readonly listeners = new Set<(news: ThingNews) => void>();
   private readonly marketListeners = new Set<() => void>();
-  private turn: Promise<unknown> = Promise.resolve();
+  private readonly healthListeners = new Set<() => void>();
+  private readonly inTurn = serialQueue();
+  /** While nothing can be written: why, and what happened meanwhile, to be written down as soon as that is possible. */
+  private cannotWrite: { code: keyof typeof WHY; since: number; tries: number } | null = null;
+  private unwritten: (Entry & { at: number })[] = [];
+  private readonly changedUnwritten = new Set<string>();
+  private writeTimer: NodeJS.Timeout | null = null;
   private timer: NodeJS.Timeout | null = null;
   private rulesTimer: NodeJS.Timeout | null = null;
   private compareTimer: NodeJS.Timeout | null = null;
   private compareFirst: NodeJS.Timeout | null = null;
   private firstLook: NodeJS.Timeout | null = null;
   private stopped = false;
+  private readonly pictures: Pictures;
   private readonly policy: Policy;
   private readonly adapters: ReadonlyMap<string, Adapter>;
   private readonly sheets = new Map<string, RuleSheet>();
@@ -53,10 +96,13 @@ export class Courier {
   private constructor(
     private readonly ledger: Ledger,
     adapters: readonly Adapter[],
-    private readonly pictures: Pictures,
+    pictures: Pictures,
     private readonly clock: () => number,
     private readonly accessPage: (market: string) => string | null,
+    private readonly log: Log,
+    private readonly incomplete: boolean,
   ) {
+    this.pictures = (hash) => pictures(hash).catch(lostPicture);
     this.adapters = new Map(adapters.map((a) => [a.id, a]));
     this.policy = Object.fromEntries(
       adapters.map((a) => [a.id, { ...a.capabilities, looksFirst: a.own !== undefined }]),
@@ -68,23 +114,33 @@ export class Courier {
     ledger: Ledger,
     adapters: readonly Adapter[],
     pictures: Pictures,
-    clock: () => number = steadyClock(),
-    accessPage: (market: string) => string | null = () => null,
+    {
+      clock = steadyClock(),
+      accessPage = () => null,
+      log = consoleLog,
+      incomplete = false,
+    }: CourierOptions = {},
   ): Promise<Courier> {
-    const courier = new Courier(ledger, adapters, pictures, clock, accessPage);
+    const courier = new Courier(ledger, adapters, pictures, clock, accessPage, log, incomplete);
     await courier.rebuild();
     return courier;
   }
 
   /** Goes on where it left off: whatever was out when the process ended is done again. */
   async begin(): Promise<void> {
-    await this.take({ type: 'started', markets: [...this.adapters.keys()] });
+    const incomplete = this.incomplete || this.ledger.unread.size > 0;
+    await this.take({
+      type: 'started',
+      markets: [...this.adapters.keys()],
+      ...(incomplete ? { incomplete } : {}),
+    });
     this.lookFirst();
   }
 
   stop(): void {
     this.stopped = true;
     if (this.timer) clearTimeout(this.timer);
+    if (this.writeTimer) clearTimeout(this.writeTimer);
     if (this.rulesTimer) clearInterval(this.rulesTimer);
     if (this.compareTimer) clearInterval(this.compareTimer);
     if (this.compareFirst) clearTimeout(this.compareFirst);
@@ -103,13 +159,13 @@ export class Courier {
       await this.ruleSheets();
       if (!this.stopped && versions() !== before) for (const listener of this.marketListeners) listener();
     };
-    this.rulesTimer = setInterval(() => void look().catch(logged), every);
+    this.rulesTimer = setInterval(() => void look().catch(this.logged), every);
   }
 
   /** Compares all marketplaces by itself, again and again. */
   watchShown(every: number): void {
     const look = () => {
-      for (const id of this.adapters.keys()) void this.compare(id).catch(logged);
+      for (const id of this.adapters.keys()) void this.compare(id).catch(this.logged);
     };
     this.compareTimer = setInterval(look, every);
     // What was sold or ended while nobody was here comes by the feeds first.
@@ -127,7 +183,8 @@ export class Courier {
     if (!adapter?.own || link === 'off' || this.stopped) return null;
     const asked = this.now();
     const own = await adapter.own().catch((error: unknown) => {
-      if (error instanceof CallFailed) return null;
+      // A marketplace that does not answer, or says no, just could not be asked.
+      if (error instanceof CallFailed || error instanceof Refused) return null;
       throw error;
     });
     if (own === null || this.stopped) return null;
@@ -136,7 +193,11 @@ export class Courier {
     const gone: string[] = [];
     // What is not in the list is asked for by its name before it is believed to be gone.
     for (const ref of found.missing) {
-      const there = await adapter.lookUp(ref).catch(() => undefined);
+      const there = await adapter.lookUp(ref).catch((error: unknown) => {
+        if (!(error instanceof CallFailed || error instanceof Refused))
+          this.log.fault('looking up a listing', error, { market: id });
+        return undefined;
+      });
       if (there === null || there?.over) gone.push(ref);
     }
     const { lingering, edited, extra, unknown } = found;
@@ -153,14 +214,18 @@ export class Courier {
   /** A listing under our own reference as far as the marketplace can still tell. */
   private remembered(own: OwnListing): Found {
     const { ref, remoteId, url, state, listedAt, market } = own;
-    return { ref, remoteId, url, state, listedAt, draft: shownDraft(own, this.sheets.get(market)?.currency ?? 'EUR') };
+    const shown = shownDraft(own, this.sheets.get(market)?.currency ?? 'EUR');
+    const draft = ListingDraft.safeParse(shown);
+    // What is shown there may be longer than anything we send: then it is remembered by its title and price alone.
+    const bare = { ...shown, description: '', category: '', condition: '', specifics: {}, price: 0, postage: 0 };
+    return { ref, remoteId, url, state, listedAt, draft: draft.success ? draft.data : bare };
   } // prettier-ignore
 
   /** A courier that begins with nothing looks what of ours is there before it lists anything. */
   private lookFirst(): void {
     const unseen = [...this.state.markets].filter(([, m]) => m.unseen && m.link !== 'off');
     if (unseen.length === 0 || this.stopped) return;
-    void Promise.all(unseen.map(([id]) => this.compare(id).catch(logged))).then(() => {
+    void Promise.all(unseen.map(([id]) => this.compare(id).catch(this.logged))).then(() => {
       if (!this.stopped) this.firstLook = setTimeout(() => this.lookFirst(), LOOK_AGAIN);
     });
   }
@@ -173,19 +238,33 @@ export class Courier {
   command(command: Command, by?: string): Promise<CommandAnswer> {
     return this.inTurn(async () => {
       const before = await this.ledger.answerTo(command.id);
-      return before ?? this.decide({ type: 'command', command, ...(by ? { by } : {}) });
+      return before ?? (await this.decide({ type: 'command', command, ...(by ? { by } : {}) }));
     });
   }
 
   take(event: CourierEvent): Promise<CommandAnswer> {
-    return this.inTurn(() => this.decide(event));
+    return this.inTurn(async () => {
+      let answer: CommandAnswer = { accepted: true };
+      for (const fit of entering(event, this.log)) answer = await this.decide(fit);
+      return answer;
+    });
   }
 
   views(): ThingNews[] {
     return [...this.state.things.values()].map((t) => ({
-      seq: this.changedAt.get(t.id) ?? 0,
+      seq: this.changedUnwritten.has(t.id) ? null : (this.changedAt.get(t.id) ?? 0),
       view: viewOf(t),
     }));
+  }
+
+  /** Whether it can do its work, and what it does not know. */
+  health(): CourierHealth {
+    const { cannotWrite } = this;
+    return {
+      cannotWrite: cannotWrite && WHY[cannotWrite.code],
+      since: cannotWrite?.since ?? null,
+      unreadLines: this.ledger.unread.size,
+    };
   }
 
   /** What is (or will be) shown of a thing, by marketplace; without what is over. */
@@ -239,12 +318,18 @@ export class Courier {
         try {
           const sheet = await adapter.ruleSheet();
           this.sheets.set(adapter.id, sheet);
-          await this.ledger.keepSheet(adapter.id, sheet);
+          // Kept for a day when it is away; without that nothing is missing today.
+          await this.ledger.keepSheet(adapter.id, sheet).catch(this.logged);
           sheets.push(sheet);
         } catch (error) {
-          const kept = (await this.ledger.sheet(adapter.id)) as RuleSheet | null;
+          const kept = await this.ledger.sheet(adapter.id);
           if (kept) sheets.push(kept);
-          else missing.push({ market: adapter.id, name: adapter.name, why: wordsOf(error) });
+          else
+            missing.push({
+              market: adapter.id,
+              name: adapter.name,
+              why: this.wordsOf(error, { market: adapter.id }),
+            });
         }
       }),
     );
@@ -253,26 +338,30 @@ export class Courier {
     return { sheets, missing };
   }
 
-  listen(onThing: (news: ThingNews) => void, onMarkets: () => void): () => void {
+  listen(
+    onThing: (news: ThingNews) => void,
+    onMarkets: () => void,
+    onHealth: () => void = () => undefined,
+  ): () => void {
     this.listeners.add(onThing);
     this.marketListeners.add(onMarkets);
+    this.healthListeners.add(onHealth);
     return () => {
       this.listeners.delete(onThing);
       this.marketListeners.delete(onMarkets);
+      this.healthListeners.delete(onHealth);
     };
   }
 
   // ---- one event at a time ------------------------------------------------------------------------
 
-  private inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const mine = this.turn.then(work, work);
-    this.turn = mine.catch(() => undefined);
-    return mine;
-  }
-
-  private async decide(event: CourierEvent): Promise<CommandAnswer> {
+  private async decide(given: CourierEvent): Promise<CommandAnswer> {
+    // What cannot be written down is not taken on; what marketplaces tell is, for a sale must be acted on.
+    if (this.cannotWrite && given.type === 'command') throw this.writeTrouble();
+    const event: CourierEvent =
+      given.type === 'tick' && this.cannotWrite ? { type: 'tick', publish: false } : given;
     const now = this.now();
-    const before = this.health();
+    const before = this.linkHealth();
     const { effects, changed, refusal } = step(this.state, event, now, this.policy);
     const answer: CommandAnswer = refusal === null ? { accepted: true } : { accepted: false, why: refusal };
     const behind = (ref: string) => thingBehind(this.state, ref);
@@ -281,48 +370,116 @@ export class Courier {
       ? [event.type === 'command' ? { event, answer } : { event, thing }]
       : [];
     // A publish call may be made only once the ledger says that it is about to be.
-    for (const effect of effects)
-      if (effect.kind === 'publish') {
-        const letOut: CourierEvent = { type: 'letOut', market: effect.market, ref: effect.ref };
-        step(this.state, letOut, now, this.policy);
-        entries.push({ event: letOut, thing: thingIn(letOut, behind) });
-      }
-    if (entries.length > 0) {
-      try {
-        this.seq = await this.ledger.append(entries, now);
-      } catch (error) {
-        // What could not be kept did not happen: go back to what the ledger holds.
-        await this.rebuild();
-        throw error;
-      }
-    }
+    const letOut = effects.flatMap((effect): Entry[] => {
+      if (effect.kind !== 'publish') return [];
+      const out: CourierEvent = { type: 'letOut', market: effect.market, ref: effect.ref };
+      step(this.state, out, now, this.policy);
+      return [{ event: out, thing: thingIn(out, behind) }];
+    });
+    if (entries.length + letOut.length > 0 && !(await this.kept(event, entries, letOut, now))) return answer;
     for (const id of changed) this.tell(id);
-    if (before !== this.health()) for (const listener of this.marketListeners) listener();
+    if (before !== this.linkHealth()) for (const listener of this.marketListeners) listener();
     for (const effect of effects) void this.carryOut(effect);
     this.wake();
     // Without it opening takes longer, and nothing else.
-    await this.keepSnapshot().catch(logged);
+    if (!this.cannotWrite) await this.keepSnapshot().catch(this.logged);
     return answer;
   }
 
+  /**
+   * Writes down what happened. Where that can't be done, what is only told of goes on in memory: selling twice is worse
+   * than forgetting in a crash what will be told again. What would let out something new did not happen.
+   *
+   * @returns whether it is to be acted on
+   * @throws CannotWrite for a command; whatever else keeps the ledger from writing
+   */
+  private async kept(event: CourierEvent, entries: Entry[], letOut: Entry[], at: number): Promise<boolean> {
+    if (!this.cannotWrite)
+      try {
+        this.seq = await this.ledger.append([...entries, ...letOut], at);
+        return true;
+      } catch (error) {
+        const code = databaseCode(error);
+        if (code === null || event.type === 'command' || letOut.length > 0)
+          // What could not be kept did not happen: go back to what the ledger holds.
+          await this.rebuild();
+        if (code === null) throw error;
+        this.beginTrouble(code, error);
+        if (event.type === 'command') throw this.writeTrouble();
+        if (letOut.length > 0) {
+          this.wake();
+          return false;
+        }
+      }
+    this.unwritten.push(...entries.map((entry) => ({ ...entry, at })));
+    return true;
+  }
+
+  private writeTrouble(): CannotWrite {
+    const why = this.cannotWrite ? WHY[this.cannotWrite.code] : 'of the ledger';
+    return new CannotWrite(`The courier cannot write: ${why}. Nothing was sent or changed; try again once that is put right.`);
+  } // prettier-ignore
+
+  private beginTrouble(code: keyof typeof WHY, error: unknown): void {
+    this.cannotWrite = { code, since: this.now(), tries: 1 };
+    this.log.fault('writing the ledger', error, { code });
+    for (const listener of this.healthListeners) listener();
+    this.writeSoon();
+  }
+
+  private writeSoon(): void {
+    if (this.stopped || !this.cannotWrite) return;
+    const wait = waitAfter(this.cannotWrite.tries, 'ledger');
+    this.writeTimer = setTimeout(() => void this.inTurn(() => this.writeAgain()).catch(this.logged), wait);
+  }
+
+  /** Tries to write what happened meanwhile; once that went well all is as before. */
+  private async writeAgain(): Promise<void> {
+    const trouble = this.cannotWrite;
+    if (!trouble || this.stopped) return;
+    const written = [...this.unwritten];
+    try {
+      if (written.length > 0) this.seq = await this.ledger.append(written, this.now());
+      else await this.ledger.tryWriting();
+    } catch (error) {
+      const code = databaseCode(error) ?? trouble.code;
+      if (databaseCode(error) === null) this.log.fault('writing the ledger again', error);
+      this.cannotWrite = { ...trouble, code, tries: trouble.tries + 1 };
+      if (code !== trouble.code) for (const listener of this.healthListeners) listener();
+      this.writeSoon();
+      return;
+    }
+    this.unwritten = [];
+    this.cannotWrite = null;
+    this.log.note('the ledger can be written again', { lines: written.length });
+    const late = [...this.changedUnwritten];
+    this.changedUnwritten.clear();
+    for (const id of late) this.tell(id);
+    for (const listener of this.healthListeners) listener();
+    this.wake();
+  }
+
+  /** Back to what the ledger holds, and what is still to be written to it. What is known stays where it can't be read. */
   private async rebuild(): Promise<void> {
     const kept = await this.ledger.snapshot();
-    const { changedAt, ...whole } = (kept?.body ?? {}) as Partial<
-      Snapshot & { changedAt: [string, number][] }
-    >;
-    const known = kept && changedAt ? stateOf(whole as Snapshot) : null;
-    this.state = known ?? emptyCourier();
-    this.seq = this.snapshotSeq = known && kept ? kept.seq : 0;
-    this.changedAt.clear();
-    if (known) for (const [id, seq] of changedAt ?? []) this.changedAt.set(id, seq);
-    for await (const { seq, at, event } of this.ledger.read(this.seq)) {
-      const { changed } = step(this.state, event, at, this.policy);
-      this.seq = seq;
-      for (const id of changed) this.changedAt.set(id, seq);
+    const known = kept && stateOf(kept.body);
+    const state = known ?? emptyCourier();
+    const from = known && kept ? kept.seq : 0;
+    const changedAt = new Map(known && kept ? kept.body.changedAt : []);
+    let seq = from;
+    for await (const line of this.ledger.read(from)) {
+      const { changed } = step(state, line.event, line.at, this.policy);
+      seq = line.seq;
+      for (const id of changed) changedAt.set(id, seq);
     }
-    const [last] = await this.ledger.newest(Number.MAX_SAFE_INTEGER, 1, null);
-    this.lastAt = Math.max(this.lastAt, last?.at ?? 0);
-    await this.keepSnapshot();
+    this.lastAt = Math.max(this.lastAt, await this.ledger.lastAt());
+    for (const { event, at } of this.unwritten) step(state, event, at, this.policy);
+    this.state = state;
+    this.seq = seq;
+    this.snapshotSeq = from;
+    this.changedAt.clear();
+    for (const [id, at] of changedAt) this.changedAt.set(id, at);
+    if (!this.cannotWrite) await this.keepSnapshot().catch(this.logged);
   }
 
   /** Opening reads only what came after a snapshot, so one is made now and then. */
@@ -341,12 +498,13 @@ export class Courier {
   private tell(id: string): void {
     const thing = this.state.things.get(id);
     if (!thing) return;
-    this.changedAt.set(id, this.seq);
-    const news = { seq: this.seq, view: viewOf(thing) };
+    if (this.cannotWrite) this.changedUnwritten.add(id);
+    else this.changedAt.set(id, this.seq);
+    const news = { seq: this.cannotWrite ? null : this.seq, view: viewOf(thing) };
     for (const listener of this.listeners) listener(news);
   }
 
-  private health(): string {
+  private linkHealth(): string {
     return [...this.state.markets]
       .map(([id, m]) => `${id}:${m.failures > 0}:${m.link}:${m.locked}:${m.failedCalls >= REST_AFTER}`)
       .join();
@@ -354,12 +512,12 @@ export class Courier {
 
   private wake(): void {
     if (this.stopped) return;
-    const due = nextDue(this.state);
+    const due = nextDue(this.state, !this.cannotWrite);
     if (this.timer) clearTimeout(this.timer);
     if (due === null) return;
     this.timer = setTimeout(
-      () => void this.take({ type: 'tick' }).catch(logged),
-      Math.max(0, due - this.now()),
+      () => void this.take({ type: 'tick' }).catch(this.logged),
+      Math.min(LONGEST_TIMER, Math.max(0, due - this.now())),
     );
   }
 
@@ -367,7 +525,7 @@ export class Courier {
 
   private async carryOut(effect: Effect): Promise<void> {
     const event = await this.attempt(effect);
-    if (!this.stopped) await this.take(event).catch(logged);
+    if (!this.stopped) await this.take(event).catch(this.logged);
   }
 
   private async attempt(effect: Effect): Promise<CourierEvent> {
@@ -402,14 +560,48 @@ export class Courier {
     } catch (error) {
       if (effect.kind !== 'poll' && error instanceof Refused)
         return { type: 'refused', market, ref: effect.ref, action: effect.kind, reasons: error.reasons };
-      const trouble = wordsOf(error);
+      const fault = !(error instanceof CallFailed || error instanceof Refused);
+      const trouble = this.wordsOf(error, {
+        market,
+        kind: effect.kind,
+        ref: effect.kind === 'poll' ? null : effect.ref,
+      });
       const retryAfter = error instanceof CallFailed ? error.retryAfter : null;
       const locked = error instanceof CallFailed && error.locked;
       if (effect.kind === 'poll') return { type: 'pollFailed', market, trouble, retryAfter, locked };
       const unclear = error instanceof CallFailed ? error.unclear : true;
-      return { type: 'failed', market, ref: effect.ref, action: effect.kind, trouble, unclear, retryAfter };
+      return {
+        type: 'failed',
+        market,
+        ref: effect.ref,
+        action: effect.kind,
+        trouble,
+        unclear,
+        retryAfter,
+        ...(fault ? { fault } : {}),
+      };
     }
   }
+
+  /** What a person is told of an error: its own words where it was expected; anything else is for the log. */
+  private wordsOf(error: unknown, about: Record<string, string | null>): string {
+    if (error instanceof CallFailed || error instanceof Refused) return error.message;
+    this.log.fault('working with a marketplace', error, about);
+    return OUR_FAULT;
+  }
+
+  private readonly logged = (error: unknown): void => this.log.fault('the courier', error);
+}
+
+/** Said of what nobody expected. */
+const OUR_FAULT = 'Something went wrong here, not there: it is in the server’s log.';
+
+/** A picture that is not on the shelf any more is put there again by sending the listing again. */
+function lostPicture(error: unknown): never {
+  if ((error as { code?: unknown } | null)?.code !== 'ENOENT') throw error;
+  throw new Refused([
+    { field: 'pictures', message: 'A picture of it got lost on the server: send it again.' },
+  ]);
 }
 
 /** The time of day at the start, and from then on a clock that nobody can set: jumps must not shorten any waiting. */
@@ -420,12 +612,4 @@ function steadyClock(): () => number {
 
 function overEvent(market: string, answer: AlreadyOver): CourierEvent {
   return { type: 'news', market, news: answer.news, cursor: null };
-}
-
-function wordsOf(error: unknown): string {
-  return error instanceof Error ? error.message : 'Something went wrong.';
-}
-
-function logged(error: unknown): void {
-  console.error('courier:', error);
 }

@@ -1,8 +1,16 @@
+import { existsSync, statSync } from 'node:fs';
+import { rename, rm } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+
 import { createClient, type Client, type InStatement } from '@libsql/client';
 
-import type { CommandAnswer } from '@/contract/courier';
+import { CommandAnswer } from '@/contract/courier';
+import { LINE_VERSION, readEvent, Snapshot, type CourierEvent } from '@/contract/courierEvents';
+import { RuleSheet } from '@/contract/ruleSheet';
 import { thingOfRef } from '@/core/courier/refs';
-import type { CourierEvent } from '@/core/courier/types';
+import { z } from 'zod';
+
+import { databaseCode, StartTrouble } from '../startTrouble';
 
 export interface Line {
   seq: number;
@@ -20,22 +28,59 @@ export interface Entry {
   answer?: CommandAnswer;
 }
 
+/** A line that could not be read. It stays where it is. */
+export interface Unread {
+  seq: number;
+  why: string;
+}
+
+/** A snapshot with what the courier keeps beside its state: the line of each thing's newest change. */
+const KeptSnapshot = Snapshot.extend({ changedAt: z.array(z.tuple([z.string(), z.number().int()])) });
+export type KeptSnapshot = z.infer<typeof KeptSnapshot>;
+
 /**
  * The append-only record of all that happened, in an embedded SQL database file. Nothing is ever
  * changed or taken out; any state is rebuilt by reading it from the start.
  */
 export class Ledger {
-  private constructor(private readonly db: Client) {}
+  /** Lines that could not be read so far, each once. */
+  readonly unread = new Map<number, Unread>();
 
-  static async open(url: string): Promise<Ledger> {
-    const db = createClient({ url });
+  private constructor(
+    private readonly db: Client,
+    /** The ledger had no line yet when it was opened. */
+    readonly isNew: boolean,
+  ) {}
+
+  /**
+   * @param file where it is; made where there is none
+   * @throws StartTrouble in words for a person where it can't be used: damaged, locked, read-only, or not to be opened
+   */
+  static async open(file: string): Promise<Ledger> {
+    try {
+      const db = createClient({ url: `file:${file}` });
+      try {
+        return await Ledger.on(db);
+      } catch (error) {
+        db.close();
+        throw error;
+      }
+    } catch (error) {
+      throw ledgerTrouble(error, file);
+    }
+  }
+
+  private static async on(db: Client): Promise<Ledger> {
     await db.execute('PRAGMA journal_mode=WAL');
     await db.execute('PRAGMA synchronous=FULL');
+    const { rows: found } = await db.execute('PRAGMA quick_check(1)');
+    if (found[0]?.quick_check !== 'ok') throw new Error(`SQLITE_CORRUPT: ${String(found[0]?.quick_check)}`);
     await db.batch(
       [
         `CREATE TABLE IF NOT EXISTS ledger (
            seq INTEGER PRIMARY KEY AUTOINCREMENT, at INTEGER NOT NULL, type TEXT NOT NULL,
-           thing TEXT, market TEXT, command TEXT UNIQUE, answer TEXT, body TEXT NOT NULL)`,
+           thing TEXT, market TEXT, command TEXT UNIQUE, answer TEXT, body TEXT NOT NULL,
+           version INTEGER NOT NULL DEFAULT 1)`,
         'CREATE INDEX IF NOT EXISTS ledger_thing ON ledger (thing)',
         'CREATE TABLE IF NOT EXISTS snapshot (seq INTEGER PRIMARY KEY, body TEXT NOT NULL)',
         'CREATE TABLE IF NOT EXISTS sheet (market TEXT PRIMARY KEY, body TEXT NOT NULL)',
@@ -43,13 +88,20 @@ export class Ledger {
       ],
       'write',
     );
-    return new Ledger(db);
+    // Ledgers from before lines had a version: theirs is the first.
+    const { rows: columns } = await db.execute('PRAGMA table_info(ledger)');
+    if (!columns.some((c) => c.name === 'version'))
+      await db.execute('ALTER TABLE ledger ADD COLUMN version INTEGER NOT NULL DEFAULT 1');
+    const { rows } = await db.execute('SELECT 1 FROM ledger LIMIT 1');
+    const ledger = new Ledger(db, rows.length === 0);
+    await ledger.keptOnce('ledger', () => randomUUID());
+    return ledger;
   }
 
   /** Writes events in one transaction, durably. @returns the last line's number */
-  async append(entries: readonly Entry[], at: number): Promise<number> {
-    const statements: InStatement[] = entries.map(({ event, answer, thing }) => ({
-      sql: 'INSERT INTO ledger (at, type, thing, market, command, answer, body) VALUES (?,?,?,?,?,?,?)',
+  async append(entries: readonly (Entry & { at?: number })[], now: number): Promise<number> {
+    const statements: InStatement[] = entries.map(({ event, answer, thing, at = now }) => ({
+      sql: 'INSERT INTO ledger (at, type, thing, market, command, answer, body, version) VALUES (?,?,?,?,?,?,?,?)',
       args: [
         at,
         event.type === 'command' ? event.command.type : event.type,
@@ -58,31 +110,43 @@ export class Ledger {
         event.type === 'command' ? event.command.id : null,
         answer ? JSON.stringify(answer) : null,
         JSON.stringify(event),
+        LINE_VERSION,
       ],
     }));
     const results = await this.db.batch(statements, 'write');
     return Number(results.at(-1)?.lastInsertRowid ?? 0);
   }
 
-  /** Every line in order, read in portions. */
+  /** Whether anything can be written just now. @throws what the database says where not */
+  async tryWriting(): Promise<void> {
+    await this.keep('triedWriting', String(Date.now()));
+  }
+
+  /** Every line in order, read in portions. What can't be read is left where it is, and noted in {@link unread}. */
   async *read(after = 0): AsyncGenerator<Line> {
     for (let from = after; ;) {
       const { rows } = await this.db.execute({
-        sql: 'SELECT seq, at, answer, body FROM ledger WHERE seq > ? ORDER BY seq LIMIT 5000',
+        sql: 'SELECT seq, at, answer, body, version FROM ledger WHERE seq > ? ORDER BY seq LIMIT 5000',
         args: [from],
       });
       for (const row of rows) {
         from = Number(row.seq);
-        const answer = row.answer ? (JSON.parse(String(row.answer)) as CommandAnswer) : undefined;
-        yield {
-          seq: from,
-          at: Number(row.at),
-          event: JSON.parse(String(row.body)) as CourierEvent,
-          ...(answer ? { answer } : {}),
-        };
+        const line = this.line(row);
+        if (line) yield line;
       }
       if (rows.length < 5_000) return;
     }
+  }
+
+  private line(row: Record<string, unknown>): Line | null {
+    const seq = Number(row.seq);
+    const read = readEvent(json(row.body), Number(row.version));
+    if (!read.ok) {
+      this.unread.set(seq, { seq, why: read.why });
+      return null;
+    }
+    const answer = CommandAnswer.safeParse(json(row.answer));
+    return { seq, at: Number(row.at), event: read.event, ...(answer.success ? { answer: answer.data } : {}) };
   }
 
   /** Keeps what came out of all lines up to one, in place of what was kept so before. Nothing is true because of it. */
@@ -99,27 +163,26 @@ export class Ledger {
     );
   }
 
-  /** The newest snapshot; null where there is none that can be read. */
-  async snapshot(): Promise<{ seq: number; body: unknown } | null> {
+  /** The newest snapshot; null where there is none that can be read: then all lines are. */
+  async snapshot(): Promise<{ seq: number; body: KeptSnapshot } | null> {
     const { rows } = await this.db.execute('SELECT seq, body FROM snapshot ORDER BY seq DESC LIMIT 1');
-    try {
-      return rows[0] ? { seq: Number(rows[0].seq), body: JSON.parse(String(rows[0].body)) } : null;
-    } catch {
-      return null;
-    }
+    const body = KeptSnapshot.safeParse(json(rows[0]?.body));
+    return rows[0] && body.success ? { seq: Number(rows[0].seq), body: body.data } : null;
   }
 
-  /** The newest lines before a number, newest first. */
-  async newest(before: number, limit: number, thing: string | null): Promise<Line[]> {
+  /** The newest lines before a number, newest first, and whether there are older ones. */
+  async newest(before: number, limit: number, thing: string | null): Promise<{ lines: Line[]; more: boolean }> {
     const { rows } = await this.db.execute({
-      sql: `SELECT seq, at, body FROM ledger WHERE seq < ? ${thing ? 'AND thing = ?' : ''} ORDER BY seq DESC LIMIT ?`,
+      sql: `SELECT seq, at, body, version FROM ledger WHERE seq < ? ${thing ? 'AND thing = ?' : ''} ORDER BY seq DESC LIMIT ?`,
       args: thing ? [before, thing, limit] : [before, limit],
     });
-    return rows.map((row) => ({
-      seq: Number(row.seq),
-      at: Number(row.at),
-      event: JSON.parse(String(row.body)) as CourierEvent,
-    }));
+    return { lines: rows.flatMap((row) => this.line(row) ?? []), more: rows.length === limit };
+  } // prettier-ignore
+
+  /** When the newest line was written; 0: there is none. */
+  async lastAt(): Promise<number> {
+    const { rows } = await this.db.execute('SELECT at FROM ledger ORDER BY seq DESC LIMIT 1');
+    return Number(rows[0]?.at ?? 0);
   }
 
   /** The answer a command got when it was first given; null: never given. */
@@ -128,7 +191,10 @@ export class Ledger {
       sql: 'SELECT answer FROM ledger WHERE command=?',
       args: [command],
     });
-    return rows[0] ? (JSON.parse(String(rows[0].answer)) as CommandAnswer) : null;
+    if (!rows[0]) return null;
+    const answer = CommandAnswer.safeParse(json(rows[0].answer));
+    // It was given, whatever became of the words: it must not be carried out twice.
+    return answer.success ? answer.data : { accepted: true };
   }
 
   async keepSheet(market: string, body: unknown): Promise<void> {
@@ -138,9 +204,11 @@ export class Ledger {
     });
   }
 
-  async sheet(market: string): Promise<unknown> {
+  /** The rules of a marketplace as they were kept last; null where there are none that can be read. */
+  async sheet(market: string): Promise<RuleSheet | null> {
     const { rows } = await this.db.execute({ sql: 'SELECT body FROM sheet WHERE market=?', args: [market] });
-    return rows[0] ? JSON.parse(String(rows[0].body)) : null;
+    const sheet = RuleSheet.safeParse(json(rows[0]?.body));
+    return sheet.success ? sheet.data : null;
   }
 
   /** A value made once and kept: the attic's name, the tokens. */
@@ -160,8 +228,72 @@ export class Ledger {
     });
   }
 
+  async fact(name: string): Promise<string | null> {
+    const { rows } = await this.db.execute({ sql: 'SELECT body FROM fact WHERE name=?', args: [name] });
+    return rows[0] ? String(rows[0].body) : null;
+  }
+
+  /**
+   * Writes a whole, checked copy of the ledger to a file, in place of the one before. A copy of another ledger is not
+   * written over: it is put aside under the time it was made.
+   */
+  async copyTo(file: string): Promise<void> {
+    const draft = `${file}.part`;
+    await rm(draft, { force: true });
+    await this.db.execute({ sql: 'VACUUM INTO ?', args: [draft] });
+    if (existsSync(file) && (await nameOf(file)) !== (await this.fact('ledger')))
+      await rename(
+        file,
+        `${file}.of-${new Date(statSync(file).mtimeMs).toISOString().replace(/[:.]/gu, '-')}`,
+      );
+    await rename(draft, file);
+  }
+
   close(): void {
     this.db.close();
+  }
+}
+
+/** Which ledger a copy is of; null where that can't be told. */
+async function nameOf(file: string): Promise<string | null> {
+  const db = createClient({ url: `file:${file}` });
+  try {
+    const { rows } = await db.execute("SELECT body FROM fact WHERE name='ledger'");
+    return rows[0] ? String(rows[0].body) : null;
+  } catch (error) {
+    // A copy that can't be read is not worth keeping the name for.
+    if (databaseCode(error) === null && !/no such table/u.test(String(error))) throw error;
+    return null;
+  } finally {
+    db.close();
+  }
+}
+
+/** What is wrong with the ledger's file, in words for the person who started the server. */
+function ledgerTrouble(error: unknown, file: string): unknown {
+  const what = `The ledger “${file}”`;
+  switch (databaseCode(error)) {
+    case 'damaged':
+      return new StartTrouble('damaged', `${what} is damaged or is no ledger. It was left as it is.`);
+    case 'locked':
+      return new StartTrouble('locked', `${what} is locked by another program. Nothing was changed. Close that program, then start again.`); // prettier-ignore
+    case 'readOnly':
+    case 'full':
+    case 'unwritable':
+      return new StartTrouble('readOnly', `${what} can’t be written: the disk is full, or the file or its folder is read-only. Nothing was changed. Put that right, then start again.`); // prettier-ignore
+    case 'cannotOpen':
+      return new StartTrouble('cannotOpen', `${what} can’t be opened. Nothing was changed. See that its folder is there and may be read and written, then start again.`); // prettier-ignore
+    default:
+      return error;
+  }
+}
+
+function json(text: unknown): unknown {
+  try {
+    return typeof text === 'string' ? JSON.parse(text) : null;
+  } catch {
+    // Whoever asked parses what comes: null fits nothing.
+    return null;
   }
 }
 

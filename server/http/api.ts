@@ -1,9 +1,10 @@
 import type { HttpBindings } from '@hono/node-server';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import { stream, streamSSE } from 'hono/streaming';
+import { stream } from 'hono/streaming';
 
 import {
+  AtticWish,
   Command,
   CommandBy,
   ConnectionWish,
@@ -30,12 +31,15 @@ import type { CompetingAnswer, CompsAnswer, SoughtAnswer } from '@/contract/comp
 import { CallFailed, Refused, type Adapter } from '../courier/adapter';
 import type { Carrier } from '../carrier/carrier';
 import { NotLetIn, type Connections } from '../courier/connections';
-import type { Courier, ThingNews } from '../courier/courier';
+import { CannotWrite, type Courier } from '../courier/courier';
 import type { Ledger } from '../courier/ledger';
 import type { PictureShelf } from '../courier/pictureShelf';
 import { readable, TABLE_HEAD, tableRows } from '../courier/words';
 import type { LookUpDesk } from '../lookup/desk';
 import { deskRoutes, type OfMarket } from './desk';
+import { databaseCode } from '../startTrouble';
+import type { Log } from '../log';
+import type { EventStream } from './eventStream';
 import { fromOwnPage, sessionCheck } from './guard';
 
 /** The largest picture a marketplace could ask for, with room. */
@@ -54,25 +58,47 @@ export interface ApiParts {
   carrier: Carrier;
   connections: Connections;
   port: number;
-  session: SessionAnswer;
+  session: () => SessionAnswer;
+  /** From now on this courier works for the attic of that name. */
+  goOnWith: (attic: string) => Promise<void>;
+  events: EventStream;
+  log: Log;
 }
 
 /** The courier's HTTP interface for the app. */
 export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
-  const { courier, ledger, shelf, desk, carrier, connections, port, session } = parts;
+  const { courier, ledger, shelf, desk, carrier, connections, port, session, events, log } = parts;
   const app = new Hono<{ Bindings: HttpBindings }>();
 
   app.get('/session', (c) => {
     c.header('Cache-Control', 'no-store');
     return fromOwnPage(port, c.req.header('origin'), c.req.header('sec-fetch-site'))
-      ? c.json(session)
+      ? c.json(session())
       : c.json({ error: 'Only the app’s own pages may ask this.' }, 403);
   });
 
-  app.use(sessionCheck(port, session.token));
+  app.use(sessionCheck(port, session().token));
   app.use(async (c, next) => {
     await next();
     c.header('Cache-Control', 'no-store');
+  });
+
+  app.onError((error, c) => {
+    if (error instanceof CannotWrite) return c.json({ error: error.message }, 503);
+    log.fault('answering the page', error, { path: c.req.routePath, method: c.req.method });
+    const full = databaseCode(error) === 'full' || databaseCode(error) === 'unwritable';
+    const words = full
+      ? 'The server’s disk takes nothing more: nothing was changed. Make room on it, then try again.'
+      : 'Something went wrong on the server: it is in its log. Nothing more was done; try again.';
+    return c.json({ error: words }, 500);
+  });
+
+  /** The attic that the page has open becomes the one this courier works for; its ledger is another than it was. */
+  app.post('/attic', tooLarge(1_000, 'That is too long.'), async (c) => {
+    const wish = AtticWish.safeParse(await body(c));
+    if (!wish.success) return c.json({ error: 'That is no name of an attic.' }, 400);
+    await parts.goOnWith(wish.data.attic);
+    return c.json(session());
   });
 
   app.get('/drafts/:thing', (c) =>
@@ -179,7 +205,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   );
   app.put('/coupons/:market', tooLarge(1_000, 'That is too long.'), (c) =>
     ofMarket(c, async ({ coupons }) => {
-      const coupon = Coupon.safeParse(await c.req.json().catch(() => null));
+      const coupon = Coupon.safeParse(await body(c));
       if (!coupons || !coupon.success) return cannot(c);
       await coupons.put(coupon.data);
       return c.body(null, 204);
@@ -203,14 +229,14 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   );
   app.post('/depot/:market', tooLarge(50_000, 'That is too much for one parcel.'), (c) =>
     ofMarket(c, async ({ depot }) => {
-      const contents = DepotContents.safeParse(await c.req.json().catch(() => null));
+      const contents = DepotContents.safeParse(await body(c));
       if (!depot || !contents.success) return cannot(c);
       return c.json({ parcel: await depot.announce(contents.data) } satisfies ParcelAnnounced);
     }),
   );
   app.post('/depot/:market/back', tooLarge(20_000, 'That is too much at a time.'), (c) =>
     ofMarket(c, async ({ depot }) => {
-      const wanted = DepotBack.safeParse(await c.req.json().catch(() => null));
+      const wanted = DepotBack.safeParse(await body(c));
       if (!depot || !wanted.success) return cannot(c);
       await depot.sendBack(wanted.data.nos);
       return c.json({ ok: true });
@@ -220,7 +246,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   const LINKS = { resume: 'connected', pause: 'paused', disconnect: 'off' } as const;
   app.post('/connections/:market', tooLarge(1_000, 'That is too long.'), async (c) => {
     const market = c.req.param('market');
-    const wish = ConnectionWish.safeParse(await c.req.json().catch(() => null));
+    const wish = ConnectionWish.safeParse(await body(c));
     const adapter = courier.adapter(market);
     if (!adapter || !wish.success) return c.json({ error: 'The courier could not read that.' }, 400);
     const { data } = wish;
@@ -276,9 +302,9 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   });
 
   app.post('/commands', tooLarge(COMMAND_LIMIT, 'The command is too long.'), async (c) => {
-    const body: unknown = await c.req.json().catch(() => null);
-    const command = Command.safeParse(body);
-    const by = CommandBy.safeParse(body);
+    const told = await body(c);
+    const command = Command.safeParse(told);
+    const by = CommandBy.safeParse(told);
     if (!command.success) return c.json({ error: 'The courier could not read that command.' }, 400);
     if (command.data.type === 'send')
       for (const hash of [...command.data.draft.pictures, command.data.draft.clip?.hash ?? []].flat())
@@ -289,13 +315,12 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   app.get('/ledger', async (c) => {
     const before = Number(c.req.query('before') ?? Number.MAX_SAFE_INTEGER);
     const thing = RecordId.safeParse(c.req.query('thing'));
-    const limit = 100;
-    const lines = await ledger.newest(
+    const { lines, more } = await ledger.newest(
       Number.isInteger(before) ? before : Number.MAX_SAFE_INTEGER,
-      limit,
+      100,
       thing.success ? thing.data : null,
     );
-    return c.json({ lines: lines.flatMap(readable), more: lines.length === limit } satisfies LedgerAnswer);
+    return c.json({ lines: lines.flatMap(readable), more } satisfies LedgerAnswer);
   });
 
   /** The whole ledger as a table: every line, who and what, when, and the answer. */
@@ -307,47 +332,13 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     });
   });
 
-  /** What changed since the line the page saw last, then everything as it happens. */
-  app.get('/events', (c) => {
-    const since = Number(c.req.header('last-event-id') ?? 0) || 0;
-    return streamSSE(c, async (stream) => {
-      const waiting: (() => Promise<void>)[] = [];
-      let ring: () => void = () => undefined;
-      const push = (send: () => Promise<void>) => {
-        waiting.push(send);
-        ring();
-      };
-      const thing = ({ seq, view }: ThingNews) =>
-        push(() => stream.writeSSE({ id: String(seq), event: 'thing', data: JSON.stringify(view) }));
-      const markets = () =>
-        push(() => stream.writeSSE({ event: 'marketplaces', data: JSON.stringify(courier.markets()) }));
-      const leave = courier.listen(thing, markets);
-      let open = true;
-      stream.onAbort(() => {
-        open = false;
-        leave();
-        ring();
-      });
-      markets();
-      for (const news of courier.views().sort((a, b) => a.seq - b.seq)) if (news.seq > since) thing(news);
-      push(() => stream.writeSSE({ event: 'caughtUp', data: '{}' }));
-      while (open) {
-        const send = waiting.shift();
-        if (send) await send();
-        else {
-          const rung = new Promise<'ring'>((done) => {
-            ring = () => done('ring');
-          });
-          const calm = stream.sleep(15_000).then(() => 'calm' as const);
-          if (waiting.length === 0 && (await Promise.race([rung, calm])) === 'calm')
-            await stream.writeSSE({ event: 'still', data: '{}' });
-        }
-      }
-    });
-  });
+  app.get('/events', (c) => events.answer(c));
 
   return app;
 }
+
+/** What was sent, read as JSON; null where it is none: whoever asked parses it. */
+const body = (c: Context): Promise<unknown> => c.req.json().catch(() => null);
 
 function tooLarge(maxSize: number, error: string) {
   return bodyLimit({ maxSize, onError: (c) => c.json({ error }, 413) });

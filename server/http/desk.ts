@@ -59,6 +59,18 @@ export function deskRoutes(
     ofMarket(c, async ({ talks }) => {
       const wish = OfferWish.safeParse(await body(c));
       if (!talks || !wish.success) return cannot(c);
+      // Taking an offer promises the thing; one that nobody here knows of can't be taken down elsewhere.
+      if (wish.data.answer !== 'refuse') {
+        const talk = (await talks.all()).find((t) => t.id === c.req.param('talk'));
+        if (!talk || courier.thingBehind(talk.ref) === null)
+          return c.json(
+            {
+              error:
+                'The courier does not know that thing: bring its listing in first. The offer was not answered.',
+            },
+            409,
+          );
+      }
       await talks.answerOffer(c.req.param('talk'), c.req.param('offer'), wish.data);
       return c.body(null, 204);
     }),

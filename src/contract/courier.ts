@@ -231,6 +231,8 @@ export const CourierListingView = z.object({
   edited: Edited.nullable().default(null),
   /** It is promised to somebody there. */
   held: z.boolean().default(false),
+  /** A fault of our own came up again and again: it is not tried any more until it is sent again. */
+  stopped: z.boolean().default(false),
 });
 export type CourierListingView = z.infer<typeof CourierListingView>;
 
@@ -291,6 +293,16 @@ export const MarketView = z.object({
 });
 export type MarketView = z.infer<typeof MarketView>;
 
+/** Whether the courier can do its work, and what it does not know. */
+export const CourierHealth = z.object({
+  /** Why nothing can be written down, as part of a sentence; null: all is well. */
+  cannotWrite: z.string().max(200).nullable(),
+  since: Instant.nullable(),
+  /** Lines of the ledger that could not be read: left where they are, and what they told is not known. */
+  unreadLines: z.number().int().min(0),
+});
+export type CourierHealth = z.infer<typeof CourierHealth>;
+
 /** What the person wants of a connection. */
 export const ConnectionWish = z.discriminatedUnion('do', [
   z.object({ do: z.literal('connect'), code: z.string().min(1).max(200) }),
@@ -307,8 +319,12 @@ export const SessionAnswer = z.object({
   attic: RecordId,
   demo: z.boolean(),
   currency: Currency,
+  /** When an earlier copy of a ledger was made that stands beside this one, which is new; null: it is not new, or there is none. */
+  earlierLedger: Instant.nullable().default(null),
 });
 export type SessionAnswer = z.infer<typeof SessionAnswer>;
+/** The attic that a courier whose ledger is new is to work for. */
+export const AtticWish = z.object({ attic: RecordId });
 export const SheetsAnswer = z.object({
   sheets: z.array(RuleSheet),
   missing: z.array(z.object({ market: MarketId, name: z.string(), why: z.string() })),

@@ -8,6 +8,8 @@ export class Store {
     const db = createClient({ url: `file:${file}` });
     await db.execute('PRAGMA journal_mode=WAL');
     await db.execute('PRAGMA synchronous=FULL');
+    const { rows } = await db.execute('PRAGMA quick_check(1)');
+    if (rows[0]?.quick_check !== 'ok') throw new Error(`SQLITE_CORRUPT: ${String(rows[0]?.quick_check)}`);
     await db.batch(
       [
         'CREATE TABLE IF NOT EXISTS doc (sort TEXT, id TEXT, body TEXT NOT NULL, PRIMARY KEY (sort, id))',

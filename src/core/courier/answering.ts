@@ -1,6 +1,6 @@
 import type { CourierEvent, CourierListing, Found, Job } from './types';
 import { isOver, thingOfRef, generationOf, thingBehind } from './refs';
-import { LATE_PUBLISH, REST_AFTER, waitAfter } from './waiting';
+import { FAULT_WAIT, LATE_PUBLISH, MOST_FAULTS, NEVER, REST_AFTER, waitAfter } from './waiting';
 import { Commanding } from './commanding';
 import { newJob } from './keeping';
 
@@ -69,7 +69,10 @@ export class Answering extends Commanding {
       if (event.action === 'revise')
         return { ...l, nextDraft: null, reasons: event.reasons, job: null, since: this.now };
       // A refused withdrawal is not an end: say why and go on trying.
-      const words = event.reasons.map((r) => r.message).join(' ');
+      const words = event.reasons
+        .map((r) => r.message)
+        .join(' ')
+        .slice(0, 500);
       return { ...l, job: this.later(l.job, event.ref, words, null, false) };
     });
   }
@@ -87,9 +90,20 @@ export class Answering extends Commanding {
     }
     this.change(event.ref, (l) =>
       l.job && l.job.action === event.action && !isOver(l)
-        ? { ...l, job: this.later(l.job, event.ref, event.trouble, event.retryAfter, event.unclear) }
+        ? { ...l, job: this.afterFault(this.later(l.job, event.ref, event.trouble, event.retryAfter, event.unclear), event.fault) }
         : l,
     );
+  } // prettier-ignore
+
+  /**
+   * A fault of our own is not mended by trying: after a few it rests until a person sends it again or the courier is
+   * started anew. A withdrawal is never given up, only tried less often: sold twice is worse than tried in vain.
+   */
+  private afterFault({ faults = 0, ...job }: Job, fault = false): Job {
+    if (!fault) return job;
+    const rests = faults + 1 >= MOST_FAULTS;
+    const due = rests ? (job.action === 'withdraw' ? this.now + FAULT_WAIT : NEVER) : job.due;
+    return { ...job, faults: faults + 1, due };
   }
 
   protected later(job: Job, ref: string, trouble: string, retryAfter: number | null, unclear: boolean): Job {

@@ -1,7 +1,7 @@
 import type { Command } from '@/contract/courier';
 
 import type { CourierListing, CourierThing, Job } from './types';
-import { isOver, generationOf, thingBehind } from './refs';
+import { isOver, isStopped, generationOf, thingBehind } from './refs';
 import { NEVER } from './waiting';
 import { Promising } from './promising';
 
@@ -122,8 +122,19 @@ export class Commanding extends Promising {
       return 'It is promised to somebody, so it was not sent.';
     if (listing && !isOver(listing)) {
       if (listing.want === 'gone') return 'It is being withdrawn there; send it again once it is gone.';
-      if (listing.job?.action === 'publish' && !this.byHand(command.market))
+      const stopped = listing.job !== null && isStopped(listing.job);
+      if (listing.job?.action === 'publish' && !this.byHand(command.market) && !stopped)
         return 'It is on its way there already.';
+      if (listing.job?.action === 'publish' && stopped) {
+        // It may have arrived all the same, so it goes on under the same reference.
+        const { faults: _, ...job } = listing.job;
+        this.putListing(this.thingFor(command.thing), {
+          ...listing,
+          draft: command.draft,
+          job: { ...job, due: this.now },
+        });
+        return null;
+      }
       if (listing.job?.action === 'publish') {
         // Not put up yet: what is to be put up by hand is simply the newer one.
         this.putListing(this.thingFor(command.thing), { ...listing, draft: command.draft });

@@ -7,7 +7,7 @@ import { snapshotOf, SNAPSHOT_VERSION, stateOf } from './snapshot';
 import { emptyCourier, nextDue, step } from './step';
 import type { CourierEvent, CourierListing, CourierState, Policy } from './types';
 import { viewOf } from './view';
-import { CALL_LIMIT, LATE_PUBLISH, NEVER, REST_AFTER, waitAfter } from './waiting';
+import { CALL_LIMIT, FAULT_WAIT, LATE_PUBLISH, MOST_FAULTS, NEVER, REST_AFTER, waitAfter } from './waiting';
 
 const POLL = 600_000;
 const POLICY: Policy = {
@@ -718,9 +718,9 @@ describe('a listing found under our own reference', () => {
   });
   it('comes down while the thing is promised elsewhere, and stays where it is promised', () => {
     const desk = new Desk();
+    found(desk, 1, 'moor');
     desk.say({ type: 'hold', market: 'moor', elsewhere: 'withdraw' });
     found(desk, 1, 'wick');
-    found(desk, 1, 'moor');
     expect(desk.listing('wick')).toMatchObject({ want: 'gone', job: { action: 'withdraw' } });
     expect(desk.listing('moor')).toMatchObject({ want: 'live', job: null });
   });
@@ -794,5 +794,104 @@ describe('what was taken down for a promise', () => {
       backUp: false,
       url: '/r1',
     });
+  });
+});
+
+describe('a fault of our own', () => {
+  const fault = (desk: Desk, action: 'publish' | 'revise' | 'withdraw') =>
+    desk.take({
+      type: 'failed',
+      market: 'moor',
+      ref: 't.moor.1',
+      action,
+      trouble: 'Ours.',
+      unclear: true,
+      retryAfter: null,
+      fault: true,
+    });
+  it('is tried a few times, then rests until a person sends it again', () => {
+    const desk = new Desk();
+    desk.send('moor');
+    for (let n = 0; n < MOST_FAULTS; n += 1) {
+      expect(desk.tick(POLL)).toContain('publish t.moor.1');
+      fault(desk, 'publish');
+    }
+    expect(desk.tick(86_400_000)).toEqual([]);
+    expect(desk.view('moor')).toMatchObject({ stopped: true, nextTryAt: null, trouble: 'Ours.' });
+    expect(desk.send('moor', OTHER)).toBeNull();
+    // It may have arrived: the same reference, with what it says now.
+    expect(desk.tick()).toEqual(['publish t.moor.1']);
+    expect(desk.listing('moor')).toMatchObject({ draft: OTHER, job: { unclear: true } });
+    expect(desk.view('moor').stopped).toBe(false);
+  });
+  it('never ends a withdrawal: it is only tried less often', () => {
+    const desk = new Desk();
+    desk.live('moor');
+    desk.say({ type: 'withdraw', market: 'moor' });
+    for (let n = 0; n < 3 * MOST_FAULTS; n += 1) {
+      expect(desk.tick(FAULT_WAIT)).toContain('withdraw t.moor.1');
+      fault(desk, 'withdraw');
+    }
+    expect(desk.tick(FAULT_WAIT / 2)).toEqual([]);
+    expect(desk.tick(FAULT_WAIT / 2)).toEqual(['withdraw t.moor.1']);
+  });
+  it('is over once something else comes of it', () => {
+    const desk = new Desk();
+    desk.send('moor');
+    for (let n = 1; n < MOST_FAULTS; n += 1) {
+      desk.tick(POLL);
+      fault(desk, 'publish');
+    }
+    desk.tick(POLL);
+    desk.fail('moor', 'publish');
+    desk.tick(POLL);
+    fault(desk, 'publish');
+    expect(desk.view('moor').stopped).toBe(false);
+  });
+});
+
+describe('a thing the courier never saw', () => {
+  it('can’t be promised, released, sold, withdrawn, settled or undone, and nothing of it is kept', () => {
+    const desk = new Desk();
+    const wishes: Wish[] = [
+      { type: 'hold', market: 'moor', elsewhere: 'withdraw' },
+      { type: 'release' },
+      { type: 'sold', market: 'moor', amount: 1 },
+      { type: 'withdraw', market: 'moor' },
+      { type: 'settle', order: 'o' },
+      { type: 'undo', order: 'o', why: 'returned' },
+      { type: 'handUp', market: 'paper', url: '/x' },
+      { type: 'handDown', market: 'paper' },
+    ];
+    for (const wish of wishes) expect(desk.say(wish)).not.toBeNull();
+    expect(desk.state.things.size).toBe(0);
+  });
+});
+
+describe('while nothing can be written', () => {
+  it('only what takes down, changes or asks is let out, and nothing is waited for that may not go', () => {
+    const desk = new Desk();
+    desk.live('moor');
+    desk.send('wick');
+    desk.say({ type: 'withdraw', market: 'moor' });
+    const { effects } = desk.take({ type: 'tick', publish: false });
+    expect(effects.map((e) => `${e.kind} ${e.market}`)).toEqual(['withdraw moor']);
+    desk.take({ type: 'withdrawn', market: 'moor', ref: 't.moor.1' });
+    expect(nextDue(desk.state, false)).toBeGreaterThan(desk.now);
+    expect(nextDue(desk.state)).toBe(desk.now);
+    expect(desk.tick()).toEqual(['publish t.wick.1']);
+  });
+});
+
+describe('a start with lines missing', () => {
+  it('looks at every marketplace that can be asked before anything new goes there', () => {
+    const policy: Policy = { moor: { pollEvery: POLL, looksFirst: true } };
+    const state = emptyCourier();
+    step(state, { type: 'started', markets: ['moor'] }, 1, policy);
+    step(state, { type: 'looked', market: 'moor' }, 2, policy);
+    step(state, { type: 'started', markets: ['moor'] }, 3, policy);
+    expect(state.markets.get('moor')?.unseen).toBe(false);
+    step(state, { type: 'started', markets: ['moor'], incomplete: true }, 4, policy);
+    expect(state.markets.get('moor')?.unseen).toBe(true);
   });
 });

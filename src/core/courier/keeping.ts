@@ -89,13 +89,21 @@ export class Keeping {
     };
   }
 
-  /** Withdrawing takes the place of whatever was to be done; a publish never let out is simply dropped. */
-  protected toWithdraw(listing: CourierListing): CourierListing {
+  /**
+   * Withdrawing takes the place of whatever was to be done; a publish never let out is simply dropped. What a person was
+   * to put up by hand may be up without anybody having heard of it: then the person is asked whether it is gone.
+   *
+   * @param sold it must be gone for certain
+   */
+  protected toWithdraw(listing: CourierListing, sold = false): CourierListing {
     const job = listing.job;
     // Where nobody has looked yet, it may stand there from a life that is forgotten: then it is withdrawn, not just dropped.
     const { unseen } = this.state.markets.get(listing.market) ?? {};
     const neverSent = !unseen && listing.state === 'onItsWay' && listing.lastPublishAt === 0;
-    if (neverSent) return { ...listing, want: 'gone', state: 'ended', job: null, since: this.now };
+    // After a restart its job is unclear: that it was put up may have been said, and lost.
+    const perhapsUp = this.byHand(listing.market) && job?.action === 'publish' && (sold || job.unclear);
+    if (neverSent && !perhapsUp)
+      return { ...listing, want: 'gone', state: 'ended', job: null, since: this.now };
     if (job?.action === 'withdraw') return { ...listing, want: 'gone' };
     return { ...listing, want: 'gone', nextDraft: null, job: this.job('withdraw', listing.market) };
   }

@@ -325,6 +325,33 @@ describe('a thing in choices', () => {
   });
 });
 
+describe('what a person was to put up by hand', () => {
+  it('is simply dropped when it is no longer wanted and nothing was lost', () => {
+    const desk = new Desk();
+    desk.send('bill');
+    expect(desk.ask({ type: 'withdraw', market: 'bill' })).toBeNull();
+    expect(desk.view('bill')).toMatchObject({ state: 'ended', doing: null });
+  });
+  it('is asked about after a restart: that it is up may have been said, and lost', () => {
+    const desk = new Desk();
+    desk.send('bill');
+    desk.take({ type: 'started', markets: ['moor', 'wick', 'bill'] });
+    expect(desk.ask({ type: 'withdraw', market: 'bill' })).toBeNull();
+    expect(desk.view('bill')).toMatchObject({ state: 'onItsWay', want: 'gone', doing: 'withdraw' });
+    expect(desk.ask({ type: 'handDown', market: 'bill' })).toBeNull();
+    expect(desk.view('bill')).toMatchObject({ state: 'ended', doing: null });
+  });
+  it('waits to be put up again, and is not held to be up, when a promise comes to nothing', () => {
+    const desk = new Desk();
+    desk.send('moor');
+    desk.send('bill');
+    desk.take({ type: 'started', markets: ['moor', 'wick', 'bill'] });
+    desk.ask({ type: 'hold', market: 'moor', elsewhere: 'withdraw' });
+    desk.ask({ type: 'release' });
+    expect(desk.view('bill')).toMatchObject({ state: 'onItsWay', want: 'live', doing: 'publish' });
+  });
+});
+
 describe('put up by hand just when it was sold', () => {
   it('is red until it was taken down, though nobody knew that it was up', () => {
     const desk = new Desk();
@@ -333,7 +360,9 @@ describe('put up by hand just when it was sold', () => {
     desk.tick();
     desk.live('moor');
     desk.sold('moor');
-    expect(desk.closing?.doneAt).not.toBeNull();
+    // Nobody said that it is up, and nobody said that it is not: the person is asked.
+    expect(desk.closing?.doneAt).toBeNull();
+    expect(desk.view('bill')).toMatchObject({ state: 'onItsWay', want: 'gone', doing: 'withdraw' });
     expect(desk.ask({ type: 'handUp', market: 'bill', url: '/notice/1' })).toBeNull();
     expect(desk.closing?.doneAt).toBeNull();
     expect(desk.ask({ type: 'handDown', market: 'bill' })).toBeNull();

@@ -9,8 +9,10 @@ export class Promising extends Selling {
   /** Promised: taken down elsewhere if that is wished; where it is promised, buyers are told if that can be shown. */
   protected hold(
     command: Extract<Command, { type: 'hold' }>,
-    thing = this.thingFor(command.thing),
+    thing: CourierThing | undefined,
   ): string | null {
+    if (!thing || Object.keys(thing.listings).length === 0)
+      return 'The courier knows of no such thing: it was never listed.';
     if (thing.sale) return 'It is sold already.';
     if (thing.hold) return 'It is promised already.';
     const { market, elsewhere } = command;
@@ -41,6 +43,14 @@ export class Promising extends Selling {
 
   /** Not taken down by hand yet: it may simply stay. */
   protected leftUp(l: CourierListing): CourierListing {
+    // Nobody ever said that it is up: it waits to be put up, as before.
+    if (l.state === 'onItsWay')
+      return {
+        ...l,
+        want: 'live',
+        job: { ...this.job('publish', l.market), unclear: true },
+        since: this.now,
+      };
     return { ...l, want: 'live', state: 'live', job: null, since: this.now };
   }
 

@@ -1,8 +1,14 @@
-import type { CourierListing, CourierState } from './types';
+import type { CourierListing, CourierState, Job } from './types';
+import { MOST_FAULTS } from './waiting';
 
 /** Nothing more will happen to it by itself. */
 export function isOver(listing: CourierListing): boolean {
   return listing.job === null && ['refused', 'ended', 'sold'].includes(listing.state);
+}
+
+/** It rests after faults of our own: a person has to send it again. */
+export function isStopped(job: Job): boolean {
+  return (job.faults ?? 0) >= MOST_FAULTS && job.action !== 'withdraw' && !job.running;
 }
 
 /** `thing.market.generation` */

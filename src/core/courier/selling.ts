@@ -97,9 +97,9 @@ export class Selling extends Keeping {
               ? { ...here, state: 'sold' }
               : here
             : here.ref !== ref
-              ? this.toWithdraw(here)
+              ? this.toWithdraw(here, true)
               : sale.piece !== undefined
-                ? { ...this.toWithdraw(here), dealHere: true }
+                ? { ...this.toWithdraw(here, true), dealHere: true }
                 : { ...here, want: 'gone', state: 'sold', job: null, nextDraft: null, since: this.now },
         },
       };
@@ -112,7 +112,7 @@ export class Selling extends Keeping {
     const listings = { ...thing.listings };
     for (const [market, listing] of Object.entries(listings))
       if (market !== sale.market && !isOver(listing) && listing.job?.action !== 'withdraw')
-        listings[market] = this.toWithdraw(listing);
+        listings[market] = this.toWithdraw(listing, true);
     this.put({
       ...thing,
       listings,

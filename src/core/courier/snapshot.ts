@@ -1,16 +1,11 @@
-import type { CourierMarket, CourierState, CourierThing } from './types';
+import type { Snapshot } from '@/contract/courierEvents';
 
-/** The courier's whole state as plain data, so that opening need not read every line of the ledger again. */
-export interface Snapshot {
-  /** Another number: made by a courier that decided otherwise, so the ledger is read from the start instead. */
-  version: number;
-  things: CourierThing[];
-  markets: [string, CourierMarket][];
-  adopted: [string, string][];
-}
+import type { CourierState } from './types';
+
+export type { Snapshot };
 
 /** To be raised whenever `step` or the shape of its state changes what comes out of reading the same lines. */
-export const SNAPSHOT_VERSION = 1;
+export const SNAPSHOT_VERSION = 2;
 
 export function snapshotOf(state: CourierState): Snapshot {
   return {

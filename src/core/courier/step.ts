@@ -37,8 +37,12 @@ export function step(state: CourierState, event: CourierEvent, now: number, poli
   return { state, effects: run.effects, changed: run.changed, refusal: run.refusal };
 }
 
-/** The least moment at which a tick would do something; null when nothing is waiting. */
-export function nextDue(state: CourierState): number | null {
+/**
+ * The least moment at which a tick would do something; null when nothing is waiting.
+ *
+ * @param publish whether the tick may let out what is new
+ */
+export function nextDue(state: CourierState, publish = true): number | null {
   let least: number | null = null;
   const consider = (at: number) => {
     if (least === null || at < least) least = at;
@@ -49,6 +53,7 @@ export function nextDue(state: CourierState): number | null {
   for (const id of state.busy)
     for (const listing of Object.values(state.things.get(id)?.listings ?? {})) {
       const market = state.markets.get(listing.market);
+      if (listing.job?.action === 'publish' && !publish) continue;
       if (listing.job && !listing.job.running && listing.job.due < NEVER && mayGo(listing.job, market))
         consider(Math.max(listing.job.due, market?.pausedUntil ?? 0, market?.restUntil ?? 0));
     }
@@ -118,7 +123,7 @@ class Run extends Answering {
         this.pollFailed(event);
         break;
       case 'started':
-        this.started(event.markets);
+        this.started(event.markets, event.incomplete === true);
         break;
       case 'connection': {
         const market = this.state.markets.get(event.market);
@@ -130,14 +135,14 @@ class Run extends Answering {
         break;
       }
       case 'tick':
-        this.tick();
+        this.tick(event.publish !== false);
         break;
     }
     for (const id of [...this.changed]) this.putBackUp(id);
     for (const id of this.changed) this.settleClosing(id);
   }
 
-  private started(markets: string[]): void {
+  private started(markets: string[], incomplete: boolean): void {
     for (const id of markets) {
       const known = this.state.markets.get(id);
       const fresh: CourierMarket = {
@@ -153,7 +158,8 @@ class Run extends Answering {
         restUntil: 0,
         comparedAt: null,
         unknown: 0,
-        unseen: known ? (known.unseen ?? false) : this.policy[id]?.looksFirst === true,
+        // What is not all remembered is looked for before anything new goes there.
+        unseen: known && !incomplete ? (known.unseen ?? false) : this.policy[id]?.looksFirst === true,
       };
       this.state.markets.set(id, fresh);
     }
@@ -176,7 +182,7 @@ class Run extends Answering {
     return planned ? Math.max(this.now, listing.job?.due ?? 0) : this.now;
   }
 
-  private tick(): void {
+  private tick(publish: boolean): void {
     const out: { effect: Exclude<Effect, { kind: 'poll' }>; rank: number }[] = [];
     for (const id of [...this.state.busy]) {
       const thing = this.state.things.get(id);
@@ -184,6 +190,7 @@ class Run extends Answering {
       for (const listing of Object.values(thing.listings)) {
         const { job } = listing;
         const market = this.state.markets.get(listing.market);
+        if (job?.action === 'publish' && !publish) continue;
         if (!job || job.running || job.due > this.now || (market?.pausedUntil ?? 0) > this.now) continue;
         if (!mayGo(job, market) || (market?.restUntil ?? 0) > this.now) continue;
         const rank = { withdraw: 0, revise: 1, publish: 2 }[job.action];

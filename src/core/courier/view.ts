@@ -2,6 +2,7 @@ import type { CourierThingView } from '@/contract/courier';
 
 import { draftPrint } from '../listing/draft';
 import type { CourierThing } from './types';
+import { isStopped } from './refs';
 import { NEVER } from './waiting';
 
 /** What the page is told of one thing. */
@@ -32,6 +33,7 @@ export function viewOf(thing: CourierThing): CourierThingView {
       draftPrint: draftPrint(l.nextDraft ?? l.draft),
       edited: l.edited ?? null,
       held: thing.hold?.market === l.market,
+      stopped: l.job !== null && isStopped(l.job),
     })),
     closing: thing.closing && {
       startedAt: thing.closing.startedAt,

@@ -28,5 +28,11 @@ export const LATE_PUBLISH = 30_000 + CALL_LIMIT;
 /** After so many failed calls in a row a marketplace is left in peace, but for one call now and then. */
 export const REST_AFTER = 5;
 
+/** After so many faults of our own in a row a job is not tried again by itself. */
+export const MOST_FAULTS = 5;
+
+/** How long a withdrawal rests after so many faults, milliseconds. */
+export const FAULT_WAIT = 10 * 60_000;
+
 /** A job that waits for a person, not for a time. */
 export const NEVER = Number.MAX_SAFE_INTEGER;

@@ -12,7 +12,7 @@ import { plainSetup } from './setup';
 
 const view = (id: string, market: string, title: string, listedAt: number | null = 10): CourierThingView => ({
   id, sale: null, laterSales: [], pieceSales: [], pastSales: [], hold: null, closing: null,
-  listings: [{ market, state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title, price: 4_800, category: '', postage: 0, reasons: [], since: 1, listedAt, draftPrint: '' , edited: null, held: false}],
+  listings: [{ market, state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title, price: 4_800, category: '', postage: 0, reasons: [], since: 1, listedAt, draftPrint: '' , edited: null, held: false, stopped: false}],
 }); // prettier-ignore
 const jumper = aThing({ kind: 'jumper', title: 'Gansey', price: 4_800, use: 'light' });
 const said = (market: typeof BRACKENMOOR | typeof OLDHOLLOW, views: CourierThingView[], plan: Partial<Plan> = {}, allowance?: number) => {

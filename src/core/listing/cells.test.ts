@@ -12,7 +12,7 @@ const check = (part: Partial<CellCheck> = {}): CellCheck => ({
 const plan = (wanted = true) => Plan.parse({ id: 't_moor', thingId: 't', market: 'moor', wanted });
 const listing = (part: Partial<CourierListingView> = {}): CourierListingView => ({
   market: 'moor', state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4_800, category: '', postage: 0,
-  reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, ...part,
+  reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, stopped: false, ...part,
 }); // prettier-ignore
 const blocker = { level: 'blocker' as const, field: 'title' as const, message: 'It needs a title.' };
 

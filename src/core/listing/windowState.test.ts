@@ -6,7 +6,7 @@ import { stateWords, windowLabel, windowState } from './windowState';
 const plan = Plan.parse({ id: 'p', thingId: 't', market: 'wick', wanted: true });
 const listing = (part: Partial<CourierListingView>): CourierListingView => ({
   market: 'wick', state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '',
-  price: 2400, category: '', postage: 0, reasons: [], listedAt: null, since: 0, draftPrint: '', edited: null, held: false, ...part,
+  price: 2400, category: '', postage: 0, reasons: [], listedAt: null, since: 0, draftPrint: '', edited: null, held: false, stopped: false, ...part,
 }); // prettier-ignore
 
 it.each<[Partial<CourierListingView> | null, string, string]>([

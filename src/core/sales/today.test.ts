@@ -20,7 +20,7 @@ const sale = (market: string, at: number, part: Partial<Sale> = {}): Sale => ({
 }); // prettier-ignore
 const listing = (market: string, part: Partial<CourierListingView> = {}): CourierListingView => ({
   market, state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4800,
-  category: '', postage: 0, reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, ...part,
+  category: '', postage: 0, reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, stopped: false, ...part,
 }); // prettier-ignore
 const view = (id: string, part: Partial<CourierThingView> = {}): CourierThingView => ({
   id, listings: [], sale: null, laterSales: [], pieceSales: [], pastSales: [], hold: null, closing: null, ...part,

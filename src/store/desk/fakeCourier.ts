@@ -49,7 +49,7 @@ export function sold(market: string, order: string, part: Partial<Sale> = {}): S
 export function listed(market: string, part: Partial<CourierListingView> = {}): CourierListingView {
   return {
     market, state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4_800,
-    category: '', postage: 0, reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, ...part,
+    category: '', postage: 0, reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, stopped: false, ...part,
   }; // prettier-ignore
 }
 

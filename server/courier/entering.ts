@@ -1,0 +1,37 @@
+import { CourierEvent, Extra, Found, News } from '@/contract/courierEvents';
+import type { z } from 'zod';
+
+import type { Log } from '../log';
+
+/** Made by the server itself from what was parsed already. */
+const OURS: readonly CourierEvent['type'][] = ['command', 'tick', 'started', 'connection', 'looked', 'letOut', 'quiet', 'compared']; // prettier-ignore
+
+/**
+ * What an adapter hands in, as the contract has it: cut where it is too long, so that every view of it fits the page.
+ * What does not fit at all is left out by itself and noted; the rest of what came with it counts.
+ */
+export function entering(event: CourierEvent, log: Log): CourierEvent[] {
+  if (OURS.includes(event.type)) return [event];
+  const whole = CourierEvent.safeParse(event);
+  if (whole.success) return [whole.data];
+  const market = 'market' in event ? event.market : null;
+  log.fault('a marketplace told what does not fit', whole.error, { market, type: event.type });
+  const fits = <T>(schema: z.ZodType<T>, all: readonly unknown[] = []): T[] =>
+    all.flatMap((one) => {
+      const read = schema.safeParse(one);
+      return read.success ? [read.data] : [];
+    });
+  const rest: unknown =
+    event.type === 'news'
+      ? { ...event, news: fits(News, event.news) }
+      : event.type === 'strays'
+        ? { ...event, found: fits(Found, event.found), extra: fits(Extra, event.extra) }
+        : // An answer that does not fit is none: it may have been done all the same.
+          'ref' in event && typeof event.ref === 'string'
+          ? { type: 'failed', market, ref: event.ref, action: 'action' in event ? event.action : ACTION[event.type], trouble: NOT_READ, unclear: true, retryAfter: null, fault: true }
+          : null; // prettier-ignore
+  return fits(CourierEvent, [rest]);
+}
+
+const NOT_READ = 'Its answer could not be read: it is in the server’s log.';
+const ACTION: Partial<Record<CourierEvent['type'], 'publish' | 'revise' | 'withdraw'>> = { published: 'publish', revised: 'revise', withdrawn: 'withdraw', absent: 'withdraw' }; // prettier-ignore
