@@ -2,68 +2,15 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { ListingDraft, type Command } from '@/contract/courier';
 import { RuleSheet } from '@/contract/ruleSheet';
-import type { News } from '@/core/courier/types';
 
 import { until } from '../../e2e/serverProcess';
-import { CallFailed, Refused, type Adapter } from './adapter';
+import { CallFailed, Refused } from './adapter';
 import { handbillAdapter } from './adapters/handbill';
 import { Courier } from './courier';
 import { Ledger } from './ledger';
+import { saleAt, sendTo, Shop } from './shop.testing';
 import { readable } from './words';
-
-const DRAFT = ListingDraft.parse({
-  title: 'Gansey', description: '', price: 4800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {},
-  answers: {}, pictures: [],
-}); // prettier-ignore
-
-/** A marketplace in memory that counts what it was asked. */
-class Shop implements Adapter {
-  readonly letters = 'Xx';
-  readonly capabilities = { webhooks: true, review: false, pollEvery: 60_000 };
-  readonly up = new Set<string>();
-  calls: string[] = [];
-  news: News[] = [];
-  trouble: Error | null = null;
-
-  constructor(
-    readonly id: string,
-    readonly name = id,
-  ) {}
-  ruleSheet(): Promise<never> {
-    return Promise.reject(new CallFailed('It is closed just now.', false));
-  }
-  async publish({ ref }: { ref: string }) {
-    this.ask(`publish ${ref}`);
-    this.up.add(ref);
-    return { remoteId: ref, url: `/${ref}`, state: 'live' as const };
-  }
-  async revise() {
-    return 'revised' as const;
-  }
-  async withdraw(ref: string) {
-    this.ask(`withdraw ${ref}`);
-    return this.up.delete(ref) ? ('withdrawn' as const) : ('absent' as const);
-  }
-  async lookUp() {
-    return null;
-  }
-  history = async () => [];
-  sought = async () => [];
-  async eventsSince(cursor: string | null) {
-    const from = Number(cursor ?? 0);
-    return { news: this.news.slice(from), cursor: String(this.news.length) };
-  }
-  private ask(what: string) {
-    this.calls.push(what);
-    if (this.trouble) throw this.trouble;
-  }
-}
-
-const sale = (market: string, at = 1): News => ({
-  kind: 'sale', ref: `t.${market}.1`, remoteId: 'r', order: `o-${market}`, amount: 4800, postage: 420, fees: 762, at,
-}); // prettier-ignore
 
 let courier: Courier;
 let ledger: Ledger;
@@ -89,14 +36,13 @@ afterEach(() => {
 
 const view = () => courier.views().find((v) => v.view.id === 't')?.view;
 const states = () => view()?.listings.map((l) => l.state);
-const send = (market: string, id = `send-${market}`) =>
-  courier.command({ type: 'send', id, thing: 't', market, draft: DRAFT } satisfies Command);
+const send = (market: string, id?: string) => courier.command(sendTo(market, id));
 
 it('publishes, hears of a sale, and withdraws from the other', async () => {
   await send('moor');
   await send('wick');
   await until('both are live', () => states()?.join() === 'live,live');
-  await courier.take({ type: 'news', market: 'moor', news: [sale('moor')], cursor: null });
+  await courier.take({ type: 'news', market: 'moor', news: [saleAt('moor')], cursor: null });
   await until('it is closed', () => !!view()?.closing?.doneAt);
   expect(states()).toEqual(['sold', 'ended']);
   expect(wick.up.size).toBe(0);
@@ -168,7 +114,12 @@ it('says which rules are missing and why, and keeps the last ones read', async (
 it('writes a ledger a person can read', async () => {
   await send('moor');
   await until('it is live', () => states()?.[0] === 'live');
-  await courier.take({ type: 'news', market: 'moor', news: [sale('moor'), sale('wick', 2)], cursor: null });
+  await courier.take({
+    type: 'news',
+    market: 'moor',
+    news: [saleAt('moor'), saleAt('wick', 2)],
+    cursor: null,
+  });
   const lines = (await ledger.newest(1e9, 50, null)).lines.flatMap(readable);
   const words = lines.map((l) => `${l.thing ?? ''} ${l.market ?? ''} ${l.words}`.trim());
   expect(words).toEqual(expect.arrayContaining(['the courier started', 't moor asked to send it', 't moor sending it now', 't moor live', 't moor sold for 48.00, order o-moor', 't moor sold for 48.00, order o-wick'])); // prettier-ignore
