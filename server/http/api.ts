@@ -8,6 +8,7 @@ import {
   Command,
   CommandBy,
   ConnectionWish,
+  FaultTold,
   type ConnectionTested,
   type DraftsAnswer,
   type LedgerAnswer,
@@ -91,6 +92,14 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       ? 'The server’s disk takes nothing more: nothing was changed. Make room on it, then try again.'
       : 'Something went wrong on the server: it is in its log. Nothing more was done; try again.';
     return c.json({ error: words }, 500);
+  });
+
+  app.post('/faults', tooLarge(20_000, 'That is too long.'), async (c) => {
+    const told = FaultTold.safeParse(await body(c));
+    if (!told.success) return c.json({ error: 'That is no fault.' }, 400);
+    const { doing, message, stack } = told.data;
+    log.fault(`page: ${doing}`, Object.assign(new Error(message), { stack }));
+    return c.body(null, 204);
   });
 
   /** The attic that the page has open becomes the one this courier works for; its ledger is another than it was. */

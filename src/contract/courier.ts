@@ -1,7 +1,6 @@
 import { z } from 'zod';
 
 import { Currency, Instant, MarketId, Minor, RecordId, Sha256 } from './common';
-import { RuleSheet } from './ruleSheet';
 import { SentTerms } from './terms';
 
 /** How something is auctioned; minor units. */
@@ -325,11 +324,18 @@ export const SessionAnswer = z.object({
 export type SessionAnswer = z.infer<typeof SessionAnswer>;
 /** The attic that a courier whose ledger is new is to work for. */
 export const AtticWish = z.object({ attic: RecordId });
+/** Sheets are parsed one by one: one that does not fit must not cost the others. */
 export const SheetsAnswer = z.object({
-  sheets: z.array(RuleSheet),
+  sheets: z.array(z.unknown()),
   missing: z.array(z.object({ market: MarketId, name: z.string(), why: z.string() })),
 });
 export type SheetsAnswer = z.infer<typeof SheetsAnswer>;
+/** What nobody expected in a page, for the server's log. */
+export const FaultTold = z.object({
+  doing: z.string().max(200),
+  message: z.string().max(1_000),
+  stack: z.string().max(4_000),
+});
 /** What was sent last of a thing, by marketplace. */
 export const DraftsAnswer = z.object({ drafts: z.record(z.string().max(32), ListingDraft) });
 export type DraftsAnswer = z.infer<typeof DraftsAnswer>;

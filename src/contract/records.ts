@@ -330,6 +330,8 @@ export const Plan = z.object({
   extras: z.record(z.string().max(60), ShortText).default({}),
   /** What was sent last of pictures and clips, in order: each one's id and what it looked like. */
   sentMedia: z.array(z.string().max(120)).max(200).default([]),
+  /** What the marketplace knows a listing by that was brought in; null: it went out from here. */
+  adopted: z.string().max(200).nullable().default(null),
 });
 export type Plan = z.infer<typeof Plan>;
 

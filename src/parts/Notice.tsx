@@ -1,19 +1,21 @@
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 
-import { useColours } from '@/theme/theme';
+import { FONT, useColours } from '@/theme/theme';
 
 import { Icon, type IconName } from './Icon';
 import { Words } from './Words';
 
 export interface NoticeProps {
-  tone: 'trouble' | 'caution' | 'info' | 'good';
+  /** `alarm`: the reddest thing there is, for what may sell twice. */
+  tone: 'alarm' | 'trouble' | 'caution' | 'info' | 'good';
   children: ReactNode;
   /** Makes it a way to where it can be put right. */
   onPress?: () => void;
 }
 
 const SIGNS: Record<NoticeProps['tone'], IconName> = {
+  alarm: 'alert',
   trouble: 'alert',
   caution: 'caution',
   info: 'info',
@@ -24,6 +26,7 @@ const SIGNS: Record<NoticeProps['tone'], IconName> = {
 export function Notice({ tone, children, onPress }: NoticeProps) {
   const c = useColours();
   const look = {
+    alarm: [c.brick, c.onBrick],
     trouble: [c.brickTint, c.brick],
     caution: [c.brassTint, c.brassInk],
     info: [c.slateTint, c.slate],
@@ -34,7 +37,13 @@ export function Notice({ tone, children, onPress }: NoticeProps) {
       <Icon name={SIGNS[tone]} colour={look[1]} size={19} />
       <View style={{ flex: 1 }}>
         {typeof children === 'string' ? (
-          <Words kind="small" style={{ fontSize: 15, lineHeight: 20 }}>
+          <Words
+            kind="small"
+            style={[
+              { fontSize: 15, lineHeight: 20 },
+              tone === 'alarm' && { color: c.onBrick, fontFamily: FONT.strong },
+            ]}
+          >
             {children}
           </Words>
         ) : (

@@ -1,9 +1,12 @@
+import fc from 'fast-check';
+
 import { Picture, planId } from '@/contract/records';
 
 import {
   change, openAttic, OFFER_TIME, pictureKey, putBlob, saveNow, setSettings, takenOver, undo, unsavedBlobs, useAttic,
 } from './attic'; // prettier-ignore
 import { Disk } from './disk';
+import { told } from './merging';
 import { pageKey } from './pagedRecords';
 import { addThing, editPlan, editThing, removeThing } from './things';
 
@@ -190,6 +193,7 @@ it('loses nothing when the page is left before it was stored', async () => {
   expect(things[gone]).toBeUndefined();
   expect(things[late]?.code).toBe('YA-0003');
   expect(settings.nextNumber).toBe(4);
+  await again.saveNow();
   // It is stored now, and a third opening needs no note.
   expect(Object.keys(localStorage).filter((key) => key.startsWith(`attic-${name}-left-`))).toEqual([]);
 });
@@ -225,6 +229,7 @@ it('loses no setting either, and takes none from a note that is older than what 
   const { settings } = useAttic.getState();
   expect(settings).toMatchObject({ author: 'Wren', patienceDays: 90, tone: 'told' });
   expect(settings).not.toHaveProperty('nothing');
+  await saveNow();
   expect(left()).toEqual([]);
 });
 
@@ -247,4 +252,103 @@ it('leaves alone what another page stored later than a page that was left', asyn
   await openAttic(name);
   expect(thing(id)?.title).toBe('Newer');
   expect(thing('bad')).toBeUndefined();
+});
+
+describe('two pages that change the same thing in the same moment', () => {
+  type Fields = Record<string, unknown>;
+  /** A page with a thing it has seen, what it does to it, and when. */
+  const page = (name: string, seen: Fields, after: Fields | null, at: number) => {
+    const edit = told({ collection: 'things', id: 't', before: seen, after });
+    const set = new Map(['*', ...Object.keys(edit.was ?? {})].map((field) => [`things t ${field}`, at]));
+    const state = {
+      ...useAttic.getState(),
+      conflicts: [],
+      things: (after === null ? {} : { t: after }) as never,
+    };
+    return { name, edit, state, stamp: { at, page: name }, setAt: (key: string) => set.get(key) ?? null };
+  };
+  const hears = (one: ReturnType<typeof page>, other: ReturnType<typeof page>) => ({
+    ...one.state,
+    ...takenOver(one.state, { edits: [other.edit], stamp: other.stamp }, one.setAt, one.name),
+  });
+
+  it('come to the same, whatever they did and whichever was first', () => {
+    const fields = fc.record({ title: fc.constantFrom('a', 'b', 'c'), price: fc.nat(3) });
+    const deed = fc.oneof({ weight: 4, arbitrary: fields }, fc.constant(null));
+    fc.assert(
+      fc.property(fields, deed, deed, fc.nat(2), fc.nat(2), (seen, x, y, atX, atY) => {
+        const [one, other] = [page('one', seen, x, atX), page('other', seen, y, atY)];
+        expect(hears(one, other).things).toEqual(hears(other, one).things);
+      }),
+    );
+  });
+  it('are both told whose stands', () => {
+    const [one, other] = [
+      page('one', { price: 1 }, { price: 2 }, 5),
+      page('other', { price: 1 }, { price: 3 }, 5),
+    ];
+    expect(hears(one, other)).toMatchObject({
+      things: { t: { price: 3 } },
+      conflicts: [{ kept: 'theirs', mine: 2, theirs: 3 }],
+    });
+    expect(hears(other, one)).toMatchObject({
+      things: { t: { price: 3 } },
+      conflicts: [{ kept: 'mine', mine: 3, theirs: 2 }],
+    });
+  });
+});
+
+describe('storing', () => {
+  it('goes on after something was thrown where nobody expected it, says so meanwhile, and loses nothing', async () => {
+    const name = fresh();
+    await openAttic(name);
+    const id = addThing();
+    await saveNow();
+    const complained = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    // Before anything is written: a record that can't be put into text.
+    editThing(id, 'title', { title: 'typed meanwhile' });
+    const good = thing(id)!;
+    const poison = {
+      ...good,
+      toJSON: () => {
+        throw new Error('not to be written');
+      },
+    };
+    useAttic.setState({ things: { [id]: poison } });
+    await saveNow();
+    expect(useAttic.getState().saveTrouble).toMatch(
+      /could not be stored.*kept only while this page stays open/u,
+    );
+    expect(complained).toHaveBeenCalled();
+    complained.mockRestore();
+    useAttic.setState({ things: { [id]: good } });
+    await saveNow();
+    expect(useAttic.getState().saveTrouble).toBeNull();
+    await openAttic(name);
+    expect(thing(id)?.title).toBe('typed meanwhile');
+  });
+  it('keeps what could be taken back apart where it can’t be read, and opens the rest', async () => {
+    const name = fresh();
+    await openAttic(name);
+    const id = addThing();
+    editThing(id, 'title', { title: 'Gansey' });
+    await saveNow();
+    const disk = new Disk(name);
+    const [first] = JSON.parse((await disk.text('journal'))!) as { edits: { after: Fields }[] }[];
+    type Fields = Record<string, unknown>;
+    const bad = [
+      { ...first, edits: [{ collection: 'things', id, before: { price: 1 }, after: { price: 'a lot' } }] },
+      { ...first, edits: [{ collection: 'nowhere', id, before: null, after: {} }] },
+      { label: 7 },
+    ];
+    await disk.write({ journal: JSON.stringify([first, ...bad]) });
+    await openAttic(name);
+    expect(useAttic.getState().journal).toHaveLength(1);
+    expect(useAttic.getState().aside.map((a) => a.collection)).toEqual(['journal']);
+    expect(await disk.text('aside:journal')).toContain('a lot');
+    await disk.write({ journal: '{"not": "a journal"' });
+    await openAttic(name);
+    expect(useAttic.getState().journal).toEqual([]);
+    expect(thing(id)?.title).toBe('Gansey');
+  });
 });

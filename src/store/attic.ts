@@ -6,11 +6,15 @@ import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/con
 import { numbersUp } from '@/core/identity/numbers';
 import { recordId } from '@/core/identity/recordId';
 
+import { serialQueue } from '@/core/serialQueue';
+
 import { breath } from './breath';
-import { merged, told, type Conflict, type ToldEdit } from './merging';
+import { fault } from './faults';
+import { opening } from './leader';
+import { isLater, merged, told, type Conflict, type Stamp, type ToldEdit } from './merging';
 import { Disk, DiskFull, type Stored } from './disk';
 import { diaryEdits } from './diary';
-import { inverseOf, journalWith, slim, type Change, type Edit } from './journal';
+import { inverseOf, journalWith, readJournal, slim, type Change, type Edit } from './journal';
 import { LeavingNote, type Unstored } from './leaving';
 import { loadRecords, noRecords, numbersAfter, pageKey, pageTexts, type Records, type SetAside } from './pagedRecords'; // prettier-ignore
 
@@ -57,46 +61,73 @@ let unstoredSettings: Partial<Settings> = {};
 let settingsAt = 0;
 let blobs: Record<string, Blob> = {};
 const dropped = new Set<string>();
-let writing: Promise<void> = Promise.resolve();
+const inTurn = serialQueue();
+/** Tells the pages of one attic apart. */
+const PAGE = nanoid();
+/** When this page set a field last: told something else of the same moment, all pages keep the same. */
+const setHere = new Map<string, number>();
 let timer: ReturnType<typeof setTimeout> | null = null;
 
-/** Opens the attic with this name: reads everything, reports what could not be read. */
+/** Opens the attic with this name: reads everything, reports what could not be read. Waits for no writing. */
 export async function openAttic(name: string): Promise<void> {
-  disk = new Disk(name);
-  const { records, settings, aside, ...loaded } = await loadRecords(disk);
-  settingsAt = loaded.settingsAt;
-  unstoredSettings = {};
-  unstored.clear();
-  note = new LeavingNote(name, nanoid());
-  const left = note.found(records, settingsAt);
-  const journal = readJournal(await disk.text('journal'));
-  const last = journal.at(-1);
-  const offer = last?.destructive && Date.now() - last.at < OFFER_TIME ? last : null;
-  useAttic.setState({
-    ...records,
-    settings,
-    aside,
-    journal,
-    offer,
-    status: 'open',
-    savedAt: Date.now(),
-    saveTrouble: null,
+  const opened = new Disk(name);
+  const left = await opening(name, async (alone) => {
+    disk = opened;
+    const { records, settings, aside, ...loaded } = await loadRecords(opened);
+    settingsAt = loaded.settingsAt;
+    unstoredSettings = {};
+    unstored.clear();
+    note = new LeavingNote(name, PAGE);
+    const found = note.found(records, settingsAt);
+    const { journal, misfits } = readJournal(await opened.text('journal'), loaded.version);
+    if (misfits !== null) {
+      await opened.write({ 'aside:journal': misfits });
+      aside.push({ collection: 'journal', key: 'journal', why: 'what could be taken back can’t be read' });
+    }
+    const last = journal.at(-1);
+    const offer = last?.destructive && Date.now() - last.at < OFFER_TIME ? last : null;
+    useAttic.setState({
+      ...records,
+      settings,
+      aside,
+      journal,
+      offer,
+      status: 'open',
+      savedAt: Date.now(),
+      saveTrouble: null,
+    });
+    if (found.changes.length > 0 || !isNone(found.settings)) {
+      takeOver(found.changes.map((l) => ({ ...l, before: null, after: l.record }) as Edit));
+      const least = numbersUp(settings, found.settings);
+      setSettings({ ...found.settings, ...numbersAfter(useAttic.getState(), least) });
+    }
+    // Another page may be about to name bytes that no record speaks of yet.
+    if (alone) await sweepPictures(opened, useAttic.getState(), journal);
+    return found;
   });
-  if (left.changes.length > 0 || !isNone(left.settings)) {
-    takeOver(left.changes.map((l) => ({ ...l, before: null, after: l.record }) as Edit));
-    const least = numbersUp(settings, left.settings);
-    setSettings({ ...left.settings, ...numbersAfter(useAttic.getState(), least) });
-    await saveNow();
-  }
-  if (isAllStored()) left.forget();
-  await sweepPictures(disk, useAttic.getState(), journal);
+  void saveNow().then(() => {
+    if (isAllStored()) left.forget();
+  });
   listenToOtherPages(name);
-  window.addEventListener('pagehide', leaving);
-  document.addEventListener('visibilitychange', leaving);
-  window.addEventListener('beforeunload', (event) => {
+  watchLeaving();
+}
+
+let stopWatchingLeaving: () => void = () => undefined;
+
+function watchLeaving(): void {
+  stopWatchingLeaving();
+  const asked = (event: BeforeUnloadEvent) => {
     // Asked only when something would be lost.
     if (useAttic.getState().saveTrouble) event.preventDefault();
-  });
+  };
+  window.addEventListener('pagehide', leaving);
+  document.addEventListener('visibilitychange', leaving);
+  window.addEventListener('beforeunload', asked);
+  stopWatchingLeaving = () => {
+    window.removeEventListener('pagehide', leaving);
+    document.removeEventListener('visibilitychange', leaving);
+    window.removeEventListener('beforeunload', asked);
+  };
 }
 
 export function isEmptyAttic(): boolean {
@@ -245,13 +276,14 @@ export function undo(which?: Change): void {
   saveSoon();
 }
 
-/** A person has seen a conflict. With `mine`, what this page had set is set again. */
-export function settleConflict(conflict: Conflict, mine: boolean): void {
+/** A person has seen a conflict. With `other`, what did not stand is set instead. */
+export function settleConflict(conflict: Conflict, other: boolean): void {
   const { collection, id, field } = conflict;
   const record = useAttic.getState()[collection][id];
   useAttic.setState((s) => ({ conflicts: s.conflicts.filter((c) => c !== conflict) }));
-  if (mine && record)
-    change('mine kept', [{ collection, id, record: { ...record, [field]: conflict.mine } } as Put]);
+  const instead = conflict.kept === 'mine' ? conflict.theirs : conflict.mine;
+  if (other && record)
+    change('the other one taken', [{ collection, id, record: { ...record, [field]: instead } } as Put]);
 }
 
 export function dismissOffer(): void {
@@ -298,17 +330,42 @@ export function unsavedBlobs(): Readonly<Record<string, Blob>> {
 export function saveNow(): Promise<void> {
   if (timer) clearTimeout(timer);
   timer = null;
-  writing = writing.then(write);
-  return writing;
+  return inTurn(write);
 }
 
 // ---- inside ---------------------------------------------------------------------------------------
 
 function apply(edits: readonly Edit[]): void {
   takeOver(edits);
-  for (let at = 0; at < edits.length; at += SLICE)
-    outbox.push({ edits: edits.slice(at, at + SLICE).map(told) });
+  const at = Date.now();
+  for (let from = 0; from < edits.length; from += SLICE) {
+    const some = edits.slice(from, from + SLICE).map(told);
+    for (const { collection, id, was } of some)
+      // The record as a whole, too: it may be taken away elsewhere in the same moment.
+      for (const field of [WHOLE, ...Object.keys(was ?? {})]) noteSet(`${collection} ${id} ${field}`, at);
+    outbox.push({ edits: some, stamp: { at, page: PAGE } });
+  }
+  forgetOldStamps(at);
   void tellOtherPages();
+}
+
+const WHOLE = '*';
+
+/** The newest stand last, so that old ones are found first. */
+function noteSet(key: string, at: number): void {
+  setHere.delete(key);
+  setHere.set(key, at);
+}
+
+/** Other pages hear of a change in no time: what was set long ago is known to all. */
+const STAMPS_KEPT = 60_000;
+const MOST_STAMPS = 20_000;
+
+function forgetOldStamps(now: number): void {
+  for (const [key, at] of setHere) {
+    if (now - at < STAMPS_KEPT && setHere.size <= MOST_STAMPS) return;
+    setHere.delete(key);
+  }
 }
 
 const outbox: PageMessage[] = [];
@@ -318,11 +375,18 @@ let telling = false;
 async function tellOtherPages(): Promise<void> {
   if (telling) return;
   telling = true;
-  for (let message = outbox.shift(); message; message = outbox.shift()) {
-    channel?.postMessage(message);
-    if (outbox.length > 0) await breath();
+  try {
+    for (let message = outbox.shift(); message; message = outbox.shift()) {
+      channel?.postMessage(message);
+      if (outbox.length > 0) await breath();
+    }
+  } catch (error) {
+    // What one message holds can't be told; the next ones can.
+    fault('telling other pages', error);
+  } finally {
+    telling = false;
   }
-  telling = false;
+  if (outbox.length > 0) void tellOtherPages();
 }
 
 function takeOver(edits: readonly Edit[]): void {
@@ -360,7 +424,23 @@ function saveSoon(): void {
   timer ??= setTimeout(() => void saveNow(), WRITE_DELAY);
 }
 
+/** Writes what waits. Whatever goes wrong is said, nothing is taken for stored, and it is tried again. */
 async function write(): Promise<void> {
+  const [pages, settingsToo] = [[...dirtyPages], dirtySettings];
+  try {
+    await writeAll();
+  } catch (error) {
+    for (const page of pages) dirtyPages.add(page);
+    dirtySettings ||= settingsToo;
+    fault('storing', error);
+    useAttic.setState({
+      saveTrouble: 'It could not be stored. Everything is kept only while this page stays open.',
+    });
+    timer ??= setTimeout(() => void saveNow(), 5_000);
+  }
+}
+
+async function writeAll(): Promise<void> {
   if (!disk || (dirtyPages.size === 0 && !dirtySettings && Object.keys(blobs).length + dropped.size === 0))
     return;
   const state = useAttic.getState();
@@ -433,6 +513,8 @@ function isStored(key: string): boolean {
 interface PageMessage {
   edits?: readonly ToldEdit[];
   settings?: Partial<Settings>;
+  /** When, and by which page. */
+  stamp?: Stamp;
 }
 
 /** Two pages of one attic: each takes over what the other changed, record by record. */
@@ -441,11 +523,11 @@ function listenToOtherPages(name: string): void {
   channel = new BroadcastChannel(`attic-${name}`);
   channel.onmessage = ({ data }: MessageEvent<PageMessage>) => {
     if (data.settings) settingsAt = Date.now();
-    useAttic.setState((s) => takenOver(s, data));
+    useAttic.setState((s) => takenOver(s, data, (key) => setHere.get(key) ?? null));
     // Where both changed the same record, what came of it is stored by this page as well.
     for (const { collection, id, after } of data.edits ?? []) {
       const now = useAttic.getState()[collection][id];
-      if (after !== null && now && JSON.stringify(now) !== JSON.stringify(after)) {
+      if (after === null ? now !== undefined : JSON.stringify(now) !== JSON.stringify(after)) {
         dirtyPages.add(pageKey(collection, id));
         saveSoon();
       }
@@ -453,17 +535,30 @@ function listenToOtherPages(name: string): void {
   };
 }
 
-/** The state with what another page changed. Running numbers only ever go up, so no code is given twice. */
+/**
+ * The state with what another page changed. Running numbers only ever go up, so no code is given twice.
+ *
+ * @param setAt when this page set a field itself, by collection, record and field; null: not lately
+ */
 export function takenOver(
   state: AtticState,
-  { edits = [], settings = {} }: PageMessage,
+  { edits = [], settings = {}, stamp }: PageMessage,
+  setAt: (key: string) => number | null = () => null,
+  page = PAGE,
 ): Partial<AtticState> {
   const next: Record<string, unknown> = {};
   const conflicts: Conflict[] = [];
   for (const edit of edits) {
     const { collection, id } = edit;
     const map = (next[collection] ?? { ...state[collection] }) as Record<string, unknown>;
-    const { record, conflicts: found } = merged(map[id], edit);
+    const mineStands = (field: string) => {
+      const at = setAt(`${collection} ${id} ${field}`);
+      return at !== null && stamp !== undefined && isLater({ at, page }, stamp);
+    };
+    // Taken away on one page and changed on the other: what was done later holds on both.
+    const gone = map[id] === undefined ? edit.was !== null : edit.after === null;
+    if (gone && mineStands(WHOLE)) continue;
+    const { record, conflicts: found } = merged(map[id], edit, mineStands);
     if (record === null) delete map[id];
     else map[id] = record;
     conflicts.push(...found);
@@ -472,15 +567,6 @@ export function takenOver(
   if (conflicts.length > 0) next.conflicts = [...state.conflicts, ...conflicts].slice(-20);
   next.settings = { ...state.settings, ...settings, ...numbersUp(state.settings, settings) };
   return next as Partial<AtticState>;
-}
-
-function readJournal(text: string | null): Change[] {
-  try {
-    const journal: unknown = JSON.parse(text ?? '[]');
-    return Array.isArray(journal) ? (journal as Change[]) : [];
-  } catch {
-    return [];
-  }
 }
 
 /** Bytes of pictures that no record and no undoable change speaks of any more. */

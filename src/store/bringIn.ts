@@ -1,7 +1,6 @@
 import pLimit from 'p-limit';
 import { create } from 'zustand';
 
-import type { MarketView } from '@/contract/courier';
 import { OwnAnswer, type OwnListing } from '@/contract/ownListing';
 import { planId, Plan, type Thing } from '@/contract/records';
 import { groupSightings, type SameGroup, type Sighting } from '@/core/bringIn/sameThing';
@@ -9,7 +8,8 @@ import { shownDraft } from '@/core/bringIn/shownDraft';
 import { copied } from '@/core/bringIn/takeOver';
 
 import { change, useAttic } from './attic';
-import { ask, command, CourierTrouble, useCourier } from './courierLink';
+import { ask, command, CourierTrouble, marketsKnown, useCourier } from './courierLink';
+import { unlessExpected, wordsFor } from './faults';
 import { kindsNow } from './kinds';
 import { pictureWorker } from './pictureWorker';
 import { addPictures } from './pictures';
@@ -59,26 +59,6 @@ export async function lookThere(): Promise<void> {
   }
 }
 
-/** How long a page that has only just opened waits to hear which marketplaces there are, milliseconds. */
-const PATIENCE = 10_000;
-
-/** @throws CourierTrouble when nothing is heard of any */
-async function marketsKnown(): Promise<MarketView[]> {
-  const heard = () => useCourier.getState().markets;
-  if (heard().length === 0)
-    await new Promise<void>((done) => {
-      const over = setTimeout(finish, PATIENCE);
-      const stop = useCourier.subscribe(() => heard().length > 0 && finish());
-      function finish() {
-        clearTimeout(over);
-        stop();
-        done();
-      }
-    });
-  if (heard().length === 0) throw new CourierTrouble('The courier can’t be reached. Try again in a moment.');
-  return heard();
-}
-
 async function lookAt(market: string): Promise<void> {
   const tell = (part: Partial<LookedAt>) =>
     useBringIn.setState((s) => ({
@@ -92,14 +72,18 @@ async function lookAt(market: string): Promise<void> {
       listings: { ...s.listings, ...Object.fromEntries(fresh.map((l) => [listingId(l), l])) },
     }));
   } catch (error) {
-    tell({ trouble: error instanceof Error ? error.message : 'It could not be asked.' });
+    tell({ trouble: wordsFor(error, 'looking what is listed') });
   }
 }
 
 const limit = pLimit(3);
 
 async function fetchPicture(market: string, name: string): Promise<Blob | null> {
-  const answer = await ask(`/own/${market}/pictures/${encodeURIComponent(name)}`).catch(() => null);
+  // A picture that can't be had is counted by whoever wanted it.
+  const answer = await ask(`/own/${market}/pictures/${encodeURIComponent(name)}`).catch((error: unknown) => {
+    unlessExpected('fetching a picture')(error);
+    return null;
+  });
   return answer && answer.blob();
 }
 
@@ -221,6 +205,7 @@ function planFor(thingId: string, l: OwnListing, thing: Thing): Plan {
   return {
     ...before,
     wanted: true,
+    adopted: l.ref,
     category: l.category,
     price: l.price === thing.price ? null : l.price,
     title: l.title === thing.title ? null : l.title.slice(0, 400),

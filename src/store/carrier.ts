@@ -2,6 +2,7 @@ import { CarrierRates } from '@/contract/carrier';
 
 import { setSettings, useAttic } from './attic';
 import { ask } from './courierLink';
+import { repeating } from './repeating';
 
 /** Asks the carrier what parcels cost, and keeps it where that is new; without an answer what it said last holds. */
 export async function learnRates(): Promise<void> {
@@ -9,9 +10,7 @@ export async function learnRates(): Promise<void> {
   if (JSON.stringify(rates) !== JSON.stringify(useAttic.getState().settings.rates)) setSettings({ rates });
 }
 
-/** From now on, at the opening of a page and once a day. */
-export function beginRates(): void {
-  const look = () => void learnRates().catch(() => undefined);
-  look();
-  setInterval(look, 86_400_000);
+/** From now on, at the opening of a page and once a day. @returns stops */
+export function beginRates(): () => void {
+  return repeating('asking what parcels cost', learnRates, { first: 0, every: 86_400_000 });
 }

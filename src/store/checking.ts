@@ -1,4 +1,3 @@
-import { wrap, type Remote } from 'comlink';
 import { create } from 'zustand';
 
 import { planId, type Thing } from '@/contract/records';
@@ -8,6 +7,8 @@ import type { CheckNews, CheckWorker, ExaminedThere } from '@/workers/check.work
 import { useAttic, type AtticState } from './attic';
 import { besideNow } from './beside';
 import { useCourier } from './courierLink';
+import { unlessExpected } from './faults';
+import { keptWorker } from './workers';
 
 /** What the check says of things on all marketplaces, as far as it was asked; by the thing's id. */
 export const useChecks = create<Record<string, CellCheck[]>>(() => ({}));
@@ -15,7 +16,6 @@ export const useChecks = create<Record<string, CellCheck[]>>(() => ({}));
 /** Things given to the worker at a time: so that a change while it works is not long in coming. */
 const PORTION = 60;
 
-let worker: Remote<CheckWorker> | null = null;
 /** What the worker was told last: the very objects, so that what changed is found by comparing them. */
 let told: Partial<Pick<AtticState, (typeof PARTS)[number]>> & { sheets?: unknown; beside?: unknown } = {};
 /** What holds for all things, and the things themselves: a sheet in sight needs only the first. */
@@ -28,12 +28,17 @@ let round = 0;
 let working = false;
 let watching = false;
 
-function start(): Remote<CheckWorker> {
-  worker ??= wrap<CheckWorker>(
-    new Worker(new URL('../workers/check.worker.ts', window.location.href)),
-  ) as Remote<CheckWorker>;
-  return worker;
-}
+const worker = keptWorker<CheckWorker>(
+  'checking listings',
+  () => new Worker(new URL('../workers/check.worker.ts', window.location.href)),
+  // A new worker knows nothing of what the last one was told.
+  () => {
+    told = {};
+    lives += 1;
+  },
+);
+/** Counts the worker's starts: what was told to an earlier one has to be told again. */
+let lives = 0;
 
 /** Which things are to be checked from now on, again after every change; the first ones first. */
 export function watchChecks(ids: readonly string[]): void {
@@ -44,7 +49,7 @@ export function watchChecks(ids: readonly string[]): void {
     const soon = () => {
       timer ??= setTimeout(() => {
         timer = null;
-        void look();
+        void look().catch(unlessExpected('checking listings'));
       }, 60);
     };
     useAttic.subscribe((now, before) => {
@@ -54,7 +59,7 @@ export function watchChecks(ids: readonly string[]): void {
       if (now.sheets !== before.sheets || now.things !== before.things) soon();
     });
   }
-  void look();
+  void look().catch(unlessExpected('checking listings'));
 }
 
 /** Tells the worker what changed, then has everything wanted checked, portion by portion; a newer round ends an older one. */
@@ -63,7 +68,11 @@ async function look(): Promise<void> {
   if (working || wanted.length === 0) return;
   working = true;
   try {
-    for (const part of inSlices(newsNow())) await start().take(part);
+    for (let life = -1; life !== lives;) {
+      worker.begin();
+      life = lives;
+      for (const part of inSlices(newsNow())) await worker.ask.take(part);
+    }
     for (let at = 0; at < wanted.length && mine === round; at += PORTION) {
       const views = useCourier.getState().things;
       const wishes = wanted.slice(at, at + PORTION).map((id) => ({
@@ -74,13 +83,19 @@ async function look(): Promise<void> {
             .map((l) => [l.market, l.draftPrint]),
         ),
       }));
-      const found = await start().check(wishes, Date.now());
+      const life = lives;
+      const found = await worker.ask.check(wishes, Date.now());
+      if (life !== lives) {
+        // It was started anew meanwhile, with nothing to check by.
+        round += 1;
+        break;
+      }
       useChecks.setState(Object.fromEntries(found));
     }
   } finally {
     working = false;
     // Something changed meanwhile.
-    if (mine !== round) void look();
+    if (mine !== round) void look().catch(unlessExpected('checking listings'));
   }
 }
 
@@ -128,14 +143,18 @@ function newsNow(): CheckNews {
 export async function examineBeside(thing: Thing): Promise<ExaminedThere[]> {
   const { plans, pictures } = useAttic.getState();
   const { sheets } = useCourier.getState();
-  const news = commonNews();
-  if (Object.keys(news).length > 0) void start().take(news);
   const own = sheets.flatMap((s) => plans[planId(thing.id, s.marketplace)] ?? []);
   const ids = new Set([...thing.pictureIds, ...own.flatMap((p) => p.pictureIds ?? [])]);
-  return start().examine(
-    { thing, plans: own, pictures: [...ids].flatMap((id) => pictures[id] ?? []) },
-    Date.now(),
-  );
+  const about = { thing, plans: own, pictures: [...ids].flatMap((id) => pictures[id] ?? []) };
+  for (;;) {
+    worker.begin();
+    const life = lives;
+    const news = commonNews();
+    if (Object.keys(news).length > 0) await worker.ask.take(news);
+    const examined = await worker.ask.examine(about, Date.now());
+    // Started anew meanwhile, it had nothing to examine by.
+    if (life === lives) return examined;
+  }
 }
 
 function changes<T>(before: Readonly<Record<string, T>>, now: Readonly<Record<string, T>>): [string, T | null][] {

@@ -1,6 +1,8 @@
 import { useAttic } from './attic';
 import { useCourier } from './courierLink';
 import { changedSince, hasBlockers } from '@/core/listing/examine';
+import { unlessExpected } from './faults';
+import { repeating } from './repeating';
 import { examine, send } from './sending';
 
 /** How often it is looked at whether a price is due to come down, milliseconds. */
@@ -27,18 +29,19 @@ export async function sendWhatCameDown(): Promise<number> {
       if (hasBlockers(now) || now.effective.price === null || now.effective.price >= listing.price) continue;
       const asSent = { ...now, effective: { ...now.effective, price: listing.price } };
       if (changedSince(asSent, listing.draftPrint)) continue;
-      await send(thing, sheet).then(
-        () => (sent += 1),
+      try {
+        await send(thing, sheet);
+        sent += 1;
+      } catch (error) {
         // The courier can't be reached just now: the next look tries again.
-        () => undefined,
-      );
+        unlessExpected('bringing prices down')(error);
+      }
     }
   }
   return sent;
 }
 
-/** From now on prices come down by themselves while a page is open. */
-export function beginComingDown(): void {
-  setTimeout(() => void sendWhatCameDown(), 20_000);
-  setInterval(() => void sendWhatCameDown(), EVERY);
+/** From now on prices come down by themselves while a page is open. @returns stops */
+export function beginComingDown(): () => void {
+  return repeating('bringing prices down', sendWhatCameDown, { first: 20_000, every: EVERY });
 }

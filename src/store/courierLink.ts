@@ -4,17 +4,20 @@ import { create } from 'zustand';
 
 import {
   CommandAnswer,
+  CourierHealth,
   CourierThingView,
   DraftsAnswer,
+  ErrorAnswer,
   LedgerAnswer,
   MarketView,
   SessionAnswer,
   SheetsAnswer,
 } from '@/contract/courier';
 import type { Command, LedgerLine, ListingDraft } from '@/contract/courier';
-import type { RuleSheet } from '@/contract/ruleSheet';
+import { RuleSheet } from '@/contract/ruleSheet';
 
 import { useAttic } from './attic';
+import { Expected, fault, onFault, unlessExpected } from './faults';
 
 export interface CourierLink {
   session: SessionAnswer | null;
@@ -26,6 +29,12 @@ export interface CourierLink {
   markets: MarketView[];
   sheets: RuleSheet[];
   sheetsMissing: { market: string; name: string; why: string }[];
+  /** Whether the courier can do its work; null while it was not told. */
+  health: CourierHealth | null;
+  /** Things of which it told what this page does not understand: what is shown of them may be old. */
+  misfits: Record<string, string>;
+  /** The server works for another attic than the one that is open here. */
+  otherAttic: boolean;
 }
 
 export const useCourier = create<CourierLink>(() => ({
@@ -36,6 +45,9 @@ export const useCourier = create<CourierLink>(() => ({
   markets: [],
   sheets: [],
   sheetsMissing: [],
+  health: null,
+  misfits: {},
+  otherAttic: false,
 }));
 
 /** The name of a marketplace; its id while nothing was heard of it. */
@@ -43,7 +55,7 @@ export const marketName = (id: string, markets = useCourier.getState().markets):
   markets.find((m) => m.id === id)?.name ?? id;
 
 /** The courier could not be asked, or said no; the message is for a person. */
-export class CourierTrouble extends Error {
+export class CourierTrouble extends Expected {
   constructor(
     message: string,
     /** The HTTP status, where there was an answer. */
@@ -58,23 +70,33 @@ export class CourierTrouble extends Error {
 type SaleListener = (thingId: string, at: number) => void;
 let saleListener: SaleListener = () => undefined;
 
-/** Who is told of every sale heard of, old ones when the page opens included. */
-export function onSale(listener: SaleListener): void {
+/** Who is told of every sale heard of, old ones when the page opens included. @returns no longer */
+export function onSale(listener: SaleListener): () => void {
   saleListener = listener;
+  return () => (saleListener = () => undefined);
 }
 
 let lastEventId = '0';
-let listening = false;
 let hanging: AbortController | null = null;
 
 /** Begins a session with this server. @throws CourierTrouble when there is none */
 export async function beginSession(): Promise<SessionAnswer> {
-  const response = await fetch('/api/session', { cache: 'no-store' }).catch(() => null);
+  const response = await fetch('/api/session', { cache: 'no-store' }).catch(noAnswer);
   if (!response?.ok) throw new CourierTrouble('The courier can’t be reached.');
   const session = SessionAnswer.parse(await response.json());
-  useCourier.setState({ session });
+  const before = useCourier.getState().session;
+  useCourier.setState({ session, otherAttic: before !== null && before.attic !== session.attic });
   return session;
 }
+
+/** Has the courier, whose ledger is new, work for this attic from now on. @throws CourierTrouble */
+export async function goOnWith(attic: string): Promise<void> {
+  const session = SessionAnswer.parse(await (await askWith('/attic', { attic })).json());
+  useCourier.setState({ session, otherAttic: false });
+}
+
+/** A call that got no answer: whoever called says so in words of its own. */
+const noAnswer = (): null => null;
 
 /** Asks the server, in this page's session. @throws CourierTrouble with words for a person */
 export async function ask(path: string, init: RequestInit = {}): Promise<Response> {
@@ -83,7 +105,7 @@ export async function ask(path: string, init: RequestInit = {}): Promise<Respons
     const response = await fetch(`/api${path}`, {
       ...init,
       headers: { ...init.headers, 'x-attic-session': token },
-    }).catch(() => null);
+    }).catch(noAnswer);
     if (!response) throw new CourierTrouble('The courier can’t be reached. Nothing was sent; try again.');
     // The server was started anew: a new session, then once more.
     if (response.status === 401 && !again) {
@@ -91,9 +113,10 @@ export async function ask(path: string, init: RequestInit = {}): Promise<Respons
       continue;
     }
     if (!response.ok) {
-      const body = (await response.json().catch(() => null)) as { error?: string } | null;
+      // An answer without words is told by its number.
+      const body = ErrorAnswer.safeParse(await response.json().catch(noAnswer));
       throw new CourierTrouble(
-        body?.error ?? `The courier answered with an error (${response.status}).`,
+        body.success ? body.data.error : `The courier answered with an error (${response.status}).`,
         response.status,
       );
     }
@@ -125,9 +148,47 @@ export async function command(wish: CommandWithoutId): Promise<CommandAnswer & {
     }
 }
 
+/** Reads all rules. One sheet that does not fit costs that marketplace, not the others. */
 export async function loadSheets(): Promise<void> {
-  const { sheets, missing } = SheetsAnswer.parse(await (await ask('/sheets')).json());
-  useCourier.setState({ sheets, sheetsMissing: missing });
+  const { sheets: told, missing } = SheetsAnswer.parse(await (await ask('/sheets')).json());
+  const sheets: RuleSheet[] = [];
+  const sheetsMissing = [...missing];
+  for (const one of told) {
+    const sheet = RuleSheet.safeParse(one);
+    if (sheet.success) sheets.push(sheet.data);
+    else sheetsMissing.push(misfitSheet(one));
+  }
+  useCourier.setState({ sheets, sheetsMissing });
+}
+
+function misfitSheet(told: unknown): CourierLink['sheetsMissing'][number] {
+  const { marketplace, name } = (told ?? {}) as Record<string, unknown>;
+  const market = typeof marketplace === 'string' ? marketplace.slice(0, 60) : '';
+  return {
+    market,
+    name: typeof name === 'string' ? name.slice(0, 60) : market,
+    why: 'Its rules are written in a way this page does not understand.',
+  };
+}
+
+/** How long a page that has only just opened waits to hear which marketplaces there are, milliseconds. */
+const FIRST_PATIENCE = 10_000;
+
+/** @throws CourierTrouble when nothing is heard of any */
+export async function marketsKnown(): Promise<MarketView[]> {
+  const heard = () => useCourier.getState().markets;
+  if (heard().length === 0)
+    await new Promise<void>((done) => {
+      const over = setTimeout(finish, FIRST_PATIENCE);
+      const stop = useCourier.subscribe(() => heard().length > 0 && finish());
+      function finish() {
+        clearTimeout(over);
+        stop();
+        done();
+      }
+    });
+  if (heard().length === 0) throw new CourierTrouble('The courier can’t be reached. Try again in a moment.');
+  return heard();
 }
 
 /** Brings a picture or clip to the courier's shelf. @returns its SHA-256 */
@@ -154,75 +215,148 @@ export async function ledgerFile(): Promise<Blob> {
   return (await ask('/ledger/file')).blob();
 }
 
-/** Listens for as long as the page lives; after sleep or a restart it goes on where it was. */
-export function listen(): void {
-  if (listening) return;
-  listening = true;
+/** Listens until it is stopped; after sleep or a restart it goes on where it was. @returns stops */
+export function listen(): () => void {
+  let open = true;
+  let wake: () => void = () => undefined;
+  const leave = () => hanging?.abort();
   // A page that the browser keeps aside, for the way back, must not hold a connection: there are only six for all.
-  window.addEventListener('pagehide', () => hanging?.abort());
+  window.addEventListener('pagehide', leave);
+  onFault((told) => void askWith('/faults', told).catch(unlessReported));
   void (async () => {
-    for (let wait = 500; ; wait = Math.min(5_000, wait * 1.5)) {
+    for (let wait = 500; open; wait = Math.min(5_000, wait * 1.5)) {
       try {
         await hear();
         wait = 500;
-      } catch {
-        // Said by `connected`; tried again below.
+      } catch (error) {
+        // No answer is said by `connected`; anything else is a fault. Both are tried again below.
+        if (!(error instanceof Quiet) && !isBroken(error)) unlessExpected('hearing the courier')(error);
       }
       useCourier.setState({ connected: false });
-      await new Promise((done) => setTimeout(done, wait));
+      if (!open) return;
+      await new Promise<void>((done) => {
+        const timer = setTimeout(done, wait);
+        wake = () => {
+          clearTimeout(timer);
+          done();
+        };
+      });
     }
   })();
+  return () => {
+    open = false;
+    window.removeEventListener('pagehide', leave);
+    leave();
+    wake();
+  };
 }
 
+/** A fault that can't be reported is in the console; reporting that, too, would never end. */
+const unlessReported = (): void => undefined;
+
+/** Nothing was heard for longer than the server ever says nothing. */
+class Quiet extends Error {}
+
+/** A connection that broke off, or was left: no fault of anybody. */
+function isBroken(error: unknown): boolean {
+  return error instanceof TypeError || (error instanceof DOMException && error.name === 'AbortError');
+}
+
+/** A sleeping machine leaves connections half open: the server says "still" every 15 seconds. */
+const LONGEST_QUIET = 40_000;
+
 async function hear(): Promise<void> {
-  hanging = new AbortController();
-  const response = await ask('/events', {
-    headers: { 'last-event-id': lastEventId },
-    signal: hanging.signal,
-  });
+  const mine = new AbortController();
+  hanging = mine;
+  const response = await ask('/events', { headers: { 'last-event-id': lastEventId }, signal: mine.signal });
   if (!response.body) return;
   useCourier.setState({ connected: true });
   const missing = useCourier.getState().sheets.length === 0;
-  if (missing) void loadSheets().catch(() => undefined);
+  if (missing) void loadSheets().catch(unlessExpected('reading the rules of marketplaces'));
   const parser = createParser({
     onEvent: (event) => {
       if (event.id) lastEventId = event.id;
-      take(event.event ?? '', event.data);
+      // A fault of ours in taking one in must not end the hearing of the others.
+      try {
+        take(event.event ?? '', event.data);
+      } catch (error) {
+        fault('hearing the courier', error);
+      }
     },
   });
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
-  // A sleeping machine leaves connections half open: the server says "still" every 15 seconds.
-  for (;;) {
-    const quiet = new Promise<never>((_, fail) => setTimeout(() => fail(new Error('quiet')), 40_000));
-    const { done, value } = await Promise.race([reader.read(), quiet]);
-    if (done) return;
-    parser.feed(value);
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  try {
+    for (;;) {
+      const quiet = new Promise<never>((_, fail) => {
+        timer = setTimeout(() => fail(new Quiet()), LONGEST_QUIET);
+      });
+      const { done, value } = await Promise.race([reader.read(), quiet]);
+      clearTimeout(timer);
+      if (done) return;
+      parser.feed(value);
+    }
+  } finally {
+    clearTimeout(timer);
+    mine.abort();
+    // The connection is over already: what its reader says to that is nobody's business.
+    await reader.cancel().catch(noAnswer);
   }
 }
 
 function take(name: string, data: string): void {
-  const value: unknown = JSON.parse(data);
-  if (name === 'thing') {
-    const view = CourierThingView.safeParse(value);
-    if (!view.success) return;
-    const { id, sale } = view.data;
-    useCourier.setState((s) => ({ things: { ...s.things, [id]: view.data } }));
-    if (sale) saleListener(id, sale.at);
-  } else if (name === 'marketplaces') {
-    const markets = MarketView.array().safeParse(value);
-    if (!markets.success) return;
-    useCourier.setState({ markets: markets.data });
-    // A marketplace that was away when its rules were asked for may be back.
-    const { sheets, sheetsMissing } = useCourier.getState();
-    const missing = sheetsMissing.some((m) =>
-      markets.data.some((v) => v.id === m.market && v.health === 'well'),
-    );
-    const outdated = markets.data.some(
-      (v) =>
-        v.sheetVersion !== null && sheets.some((x) => x.marketplace === v.id && x.version !== v.sheetVersion),
-    );
-    if (missing || outdated) void loadSheets().catch(() => undefined);
+  let value: unknown;
+  try {
+    value = JSON.parse(data);
+  } catch (error) {
+    fault('hearing the courier', error);
+    return;
+  }
+  if (name === 'thing') takeThing(value);
+  else if (name === 'marketplaces') takeMarkets(value);
+  else if (name === 'health') {
+    const health = CourierHealth.safeParse(value);
+    if (health.success) useCourier.setState({ health: health.data });
+    else fault('hearing how the courier is', health.error);
   } else if (name === 'caughtUp') {
     useCourier.setState({ caughtUp: true });
   }
+}
+
+function takeThing(value: unknown): void {
+  const view = CourierThingView.safeParse(value);
+  if (!view.success) {
+    // What is not understood is not left out: the person is told that what is shown may be old.
+    const { id } = (value ?? {}) as { id?: unknown };
+    const issue = view.error.issues[0];
+    const why = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
+    useCourier.setState((s) => ({ misfits: { ...s.misfits, [String(id).slice(0, 64)]: why } }));
+    fault('hearing of a listing', new Error(why));
+    return;
+  }
+  const { id, sale } = view.data;
+  useCourier.setState((s) => {
+    const { [id]: known, ...misfits } = s.misfits;
+    return { things: { ...s.things, [id]: view.data }, ...(known === undefined ? {} : { misfits }) };
+  });
+  if (sale) saleListener(id, sale.at);
+}
+
+function takeMarkets(value: unknown): void {
+  const told = Array.isArray(value) ? (value as unknown[]) : [];
+  // One that does not fit must not cost the others.
+  const markets = told.flatMap((one) => {
+    const view = MarketView.safeParse(one);
+    if (!view.success) fault('hearing of a marketplace', view.error);
+    return view.success ? [view.data] : [];
+  });
+  useCourier.setState({ markets });
+  // A marketplace that was away when its rules were asked for may be back.
+  const { sheets, sheetsMissing } = useCourier.getState();
+  const missing = sheetsMissing.some((m) => markets.some((v) => v.id === m.market && v.health === 'well'));
+  const outdated = markets.some(
+    (v) =>
+      v.sheetVersion !== null && sheets.some((x) => x.marketplace === v.id && x.version !== v.sheetVersion),
+  );
+  if (missing || outdated) void loadSheets().catch(unlessExpected('reading the rules of marketplaces'));
 }

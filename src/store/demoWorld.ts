@@ -37,7 +37,8 @@ export async function bringDemoWorld(): Promise<void> {
     world[collection].map((record) => ({ collection, id: record.id, record })),
   ) as Put[];
   change('demo world', puts, { ownUndo: true });
-  await saveNow();
+  // Nobody waits for it to be stored: a browser that can't store must still show what there is.
+  void saveNow();
 }
 
 /** Its days are told from the day it is opened, so that what is due in three days is due in three days. */

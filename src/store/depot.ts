@@ -6,7 +6,9 @@ import { countedIn } from '@/core/depot/depot';
 
 import { change, useAttic } from './attic';
 import { ask, askWith, marketName, useCourier } from './courierLink';
+import { unlessExpected } from './faults';
 import { saveFile } from './files';
+import { repeating } from './repeating';
 import { thingWith } from './things';
 
 /**
@@ -82,13 +84,13 @@ export function saveContents(parcel: DepotParcel): void {
 /** How often parcels on their way are asked about while a page is open, milliseconds. */
 const EVERY = 60_000;
 
-/** From now on what is counted at a depot is noted while a page is open. */
-export function beginDepot(): void {
-  const look = () => {
+/** From now on what is counted at a depot is noted while a page is open. @returns stops */
+export function beginDepot(): () => void {
+  const look = async () => {
     if (!useCourier.getState().connected) return;
     const waiting = Object.values(useAttic.getState().things).filter((t) => t.depot?.state === 'sent');
     for (const market of new Set(waiting.map((t) => t.depot!.market)))
-      void readParcels(market).catch(() => undefined);
+      await readParcels(market).catch(unlessExpected('asking a depot'));
   };
-  setInterval(look, EVERY);
+  return repeating('asking depots', look, { first: EVERY, every: EVERY });
 }

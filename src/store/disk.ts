@@ -1,38 +1,78 @@
-import { createAsyncStorage, type AsyncStorage } from '@react-native-async-storage/async-storage';
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+
+import { howKept } from './keeping';
 
 /** What can be stored: JSON text, or a Blob (the web engine keeps Blobs as they are, whatever its types say). */
 export type Stored = string | Blob;
 
+/** A Blob in a browser that stores none: its bytes and what they are. */
+interface Bytes {
+  bytes: ArrayBuffer;
+  type: string;
+}
+
+/** The few calls that are made of the browser's storage. */
+interface Engine {
+  getItem(key: string): Promise<unknown>;
+  getMany(keys: string[]): Promise<Record<string, unknown>>;
+  getAllKeys(): Promise<string[]>;
+  setMany(entries: Record<string, unknown>): Promise<unknown>;
+  removeMany(keys: string[]): Promise<unknown>;
+}
+
+/** For a browser that keeps nothing: all of it goes with the page. */
+class Memory implements Engine {
+  private readonly kept = new Map<string, unknown>();
+  getItem = async (key: string) => this.kept.get(key) ?? null;
+  getMany = async (keys: string[]) => Object.fromEntries(keys.map((k) => [k, this.kept.get(k) ?? null]));
+  getAllKeys = async () => [...this.kept.keys()];
+  setMany = async (entries: Record<string, unknown>) => {
+    for (const [key, value] of Object.entries(entries)) this.kept.set(key, value);
+  };
+  removeMany = async (keys: string[]) => {
+    for (const key of keys) this.kept.delete(key);
+  };
+}
+
+const memories = new Map<string, Memory>();
+
+/** What attics' databases are called in the browser. */
+export const DATABASE = 'attic-';
+
 /** The browser's storage of one attic, with types that tell the truth about Blobs. */
 export class Disk {
-  private readonly storage: AsyncStorage;
+  private opened: Promise<Engine> | null = null;
 
-  constructor(name: string) {
-    this.storage = createAsyncStorage(`attic-${name}`);
-  }
+  constructor(private readonly name: string) {}
 
   async text(key: string): Promise<string | null> {
-    const value: unknown = await this.storage.getItem(key);
+    const value = await (await this.engine()).getItem(key);
     return typeof value === 'string' ? value : null;
   }
 
   async texts(keys: string[]): Promise<Record<string, string | null>> {
-    return this.storage.getMany(keys);
+    const values = await (await this.engine()).getMany(keys);
+    return Object.fromEntries(
+      Object.entries(values).map(([key, value]) => [key, typeof value === 'string' ? value : null]),
+    );
   }
 
   async blob(key: string): Promise<Blob | null> {
-    const value: unknown = await this.storage.getItem(key);
-    return value instanceof Blob ? value : null;
+    const value = await (await this.engine()).getItem(key);
+    if (value instanceof Blob) return value;
+    return isBytes(value) ? new Blob([value.bytes], { type: value.type }) : null;
   }
 
-  keys(): Promise<string[]> {
-    return this.storage.getAllKeys();
+  async keys(): Promise<string[]> {
+    return (await this.engine()).getAllKeys();
   }
 
   /** All or nothing: what was there survives a failed write. @throws DiskFull when there is no room. */
   async write(entries: Record<string, Stored>): Promise<void> {
+    const engine = await this.engine();
+    const kept = (await howKept()) === 'bytes' ? await inBytes(entries) : entries;
     try {
-      await this.storage.setMany(entries as Record<string, string>);
+      await engine.setMany(kept);
     } catch (error) {
       // A quota error arrives without words; the estimate tells it apart.
       const room = await navigator.storage?.estimate?.();
@@ -47,8 +87,32 @@ export class Disk {
   }
 
   async remove(keys: string[]): Promise<void> {
-    if (keys.length > 0) await this.storage.removeMany(keys);
+    if (keys.length > 0) await (await this.engine()).removeMany(keys);
   }
+
+  private engine(): Promise<Engine> {
+    this.opened ??= howKept().then((how): Engine => {
+      if (how !== 'memory') return createAsyncStorage(`${DATABASE}${this.name}`) as unknown as Engine;
+      const memory = memories.get(this.name) ?? new Memory();
+      memories.set(this.name, memory);
+      return memory;
+    });
+    return this.opened;
+  }
+}
+
+function isBytes(value: unknown): value is Bytes {
+  return (
+    typeof value === 'object' && value !== null && 'bytes' in value && value.bytes instanceof ArrayBuffer && 'type' in value && typeof value.type === 'string'
+  );
+} // prettier-ignore
+
+async function inBytes(entries: Record<string, Stored>): Promise<Record<string, string | Bytes>> {
+  const all = Object.entries(entries).map(async ([key, value]) => {
+    const kept = typeof value === 'string' ? value : { bytes: await value.arrayBuffer(), type: value.type };
+    return [key, kept] as const;
+  });
+  return Object.fromEntries(await Promise.all(all));
 }
 
 export class DiskFull extends Error {

@@ -1,4 +1,7 @@
-import type { CollectionName, RecordOf } from '@/contract/records';
+import { z } from 'zod';
+
+import { SCHEMA_VERSION } from '@/contract/migrations';
+import { COLLECTIONS, type CollectionName, type RecordOf } from '@/contract/records';
 
 import type { Records } from './pagedRecords';
 
@@ -26,6 +29,65 @@ export const JOURNAL_LENGTH = 60;
 const JOURNAL_EDITS = 3_000;
 /** Typing in one field within this time is one change, milliseconds. */
 const SAME_CHANGE = 2_000;
+
+const SomeFields = z.record(z.string(), z.unknown()).nullable();
+const RawEdit = z.object({
+  collection: z.enum(Object.keys(COLLECTIONS) as [CollectionName, ...CollectionName[]]),
+  id: z.string().min(1).max(64),
+  before: SomeFields,
+  after: SomeFields,
+});
+const RawChange = z.object({
+  label: z.string().max(400),
+  at: z.number().nonnegative(),
+  author: z.string().max(400),
+  destructive: z.boolean(),
+  edits: z.array(RawEdit),
+});
+
+/** Whether every field that is kept of a record is one of its collection, and valid. */
+function fits({ collection, before, after }: z.infer<typeof RawEdit>): boolean {
+  const { shape } = COLLECTIONS[collection];
+  const whole = before === null || after === null;
+  return [before, after].every(
+    (record) =>
+      record === null ||
+      (whole
+        ? COLLECTIONS[collection].safeParse(record).success
+        : Object.entries(record).every(
+            ([field, value]) =>
+              Object.hasOwn(shape, field) &&
+              (shape as Record<string, z.ZodType>)[field]?.safeParse(value).success,
+          )),
+  );
+}
+
+/**
+ * The journal as it was stored. Changes that can't be read are left out, and so are all of an earlier schema: half of a
+ * record can't be brought up to date.
+ *
+ * @param version of the schema it was written under
+ * @returns misfits: the text as it was, where something of it was left out; null: all of it was read
+ */
+export function readJournal(
+  text: string | null,
+  version: number,
+): { journal: Change[]; misfits: string | null } {
+  if (text === null) return { journal: [], misfits: null };
+  let raw: unknown = null;
+  try {
+    raw = JSON.parse(text);
+  } catch {
+    return { journal: [], misfits: text };
+  }
+  if (!Array.isArray(raw)) return { journal: [], misfits: text };
+  if (version !== SCHEMA_VERSION) return { journal: [], misfits: null };
+  const journal = raw.flatMap((one: unknown): Change[] => {
+    const change = RawChange.safeParse(one);
+    return change.success && change.data.edits.every(fits) ? [change.data as unknown as Change] : [];
+  });
+  return { journal, misfits: journal.length === raw.length ? null : text };
+}
 
 /** Adds a change; quick further edits of the same kind to the same record become one with the last. */
 export function journalWith(journal: readonly Change[], change: Change): Change[] {

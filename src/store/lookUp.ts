@@ -6,7 +6,8 @@ import { toldBy } from '@/core/catalogue/record';
 import { readBarcode } from '@/core/identity/gtin';
 
 import { change, useAttic } from './attic';
-import { ask, CourierTrouble, onSale } from './courierLink';
+import { ask, CourierTrouble, onSale, useCourier } from './courierLink';
+import { unlessExpected } from './faults';
 import { kindsNow } from './kinds';
 import { freshReadings, onBarcodeRead, type Found } from './readings';
 import { thingWith } from './things';
@@ -109,14 +110,25 @@ export async function rankOnSale(thingId: string, soldAt: number): Promise<void>
   const barcode = thing?.facts.barcode;
   if (!last || !barcode || !settings.lookUp || last.at >= soldAt) return;
   // A rank is nice to have: the sale does not wait for it, nor for the desk to be there.
-  const record = await lookUp(barcode).catch(() => null);
+  const record = await lookUp(barcode).catch((error: unknown) => {
+    unlessExpected('asking for a rank')(error);
+    return null;
+  });
   const now = useAttic.getState().things[thingId];
   if (record && now)
     change('rank on the day of the sale', [thingWith(now, figuresOf(now, record))], { ownUndo: true });
 }
 
-/** From now on barcodes are looked up as they are read, and ranks again on the day of the sale. */
-export function beginLookUps(): void {
-  onBarcodeRead(barcodeSeen);
-  onSale((thingId, at) => void rankOnSale(thingId, at));
+/** From now on barcodes are looked up as they are read. @returns stops */
+export function lookUpAsRead(): () => void {
+  return onBarcodeRead(barcodeSeen);
+}
+
+/** From now on ranks are asked for again on the day of the sale. @returns stops */
+export function rankOnSales(): () => void {
+  const sold = (thingId: string, at: number) =>
+    void rankOnSale(thingId, at).catch(unlessExpected('asking for a rank'));
+  // Sales that were told before this page was the one to ask.
+  for (const { id, sale } of Object.values(useCourier.getState().things)) if (sale) sold(id, sale.at);
+  return onSale(sold);
 }

@@ -20,7 +20,7 @@ describe('two pages and one record', () => {
     );
     expect(record).toEqual({ price: 4_500, updatedAt: 3 });
     expect(conflicts).toEqual([
-      { collection: 'things', id: 't', field: 'price', mine: 4_600, theirs: 4_500 },
+      { collection: 'things', id: 't', field: 'price', mine: 4_600, theirs: 4_500, kept: 'theirs' },
     ]);
   });
   it('is quiet where both set the same, and where the other had seen this page’s', () => {

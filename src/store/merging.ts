@@ -9,13 +9,26 @@ export interface ToldEdit {
   was: Record<string, unknown> | null;
 }
 
-/** Two pages set the same field without having seen each other: the later one stands, and a person is told. */
+/** Two pages set the same field without having seen each other: the later one stands on both, and a person is told. */
 export interface Conflict {
   collection: CollectionName;
   id: string;
   field: string;
   mine: unknown;
   theirs: unknown;
+  /** Whose stands. */
+  kept: 'mine' | 'theirs';
+}
+
+/** When a page set something: later ones stand; of the same moment, the page whose name comes later. */
+export interface Stamp {
+  at: number;
+  page: string;
+}
+
+/** Every page comes to the same answer, whichever of two it hears of first. */
+export function isLater(a: Stamp, b: Stamp): boolean {
+  return a.at === b.at ? a.page > b.page : a.at > b.at;
 }
 
 type Fields = Record<string, unknown>;
@@ -39,8 +52,13 @@ export function told(edit: {
  * This page's record with what another page changed, field by field: what the other did not touch stays as it is here.
  *
  * @param mine the record as this page has it; undefined: it has none
+ * @param mineStands whether what this page set in a field is later than what is told; left out: it never is
  */
-export function merged(mine: unknown, edit: ToldEdit): { record: unknown; conflicts: Conflict[] } {
+export function merged(
+  mine: unknown,
+  edit: ToldEdit,
+  mineStands: (field: string) => boolean = () => false,
+): { record: unknown; conflicts: Conflict[] } {
   const { collection, id, after, was } = edit;
   if (after === null || was === null || mine === undefined || mine === null)
     return { record: after, conflicts: [] };
@@ -49,8 +67,10 @@ export function merged(mine: unknown, edit: ToldEdit): { record: unknown; confli
   for (const field of Object.keys(was)) {
     const theirs = (after as Fields)[field];
     const here = record[field];
-    if (field !== 'updatedAt' && !same(here, was[field]) && !same(here, theirs))
-      conflicts.push({ collection, id, field, mine: here, theirs });
+    const differs = !same(here, was[field]) && !same(here, theirs);
+    const kept = differs && mineStands(field) ? 'mine' : 'theirs';
+    if (field !== 'updatedAt' && differs) conflicts.push({ collection, id, field, mine: here, theirs, kept });
+    if (kept === 'mine') continue;
     if (theirs === undefined) delete record[field];
     else record[field] = theirs;
   }

@@ -1,3 +1,5 @@
+import { z } from 'zod';
+
 import { readRecord, SCHEMA_VERSION } from '@/contract/migrations';
 import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from '@/contract/records';
 import { numberOf } from '@/core/identity/code';
@@ -11,16 +13,23 @@ export type Records = { [C in CollectionName]: Record<string, RecordOf[C]> };
 
 /** A record that could not be read: kept as it was, never shown as if it were whole. */
 export interface SetAside {
-  collection: CollectionName | 'settings';
+  collection: CollectionName | 'settings' | 'journal';
   key: string;
   why: string;
 }
+
+const Meta = z.object({
+  schema: z.number().int().positive().catch(SCHEMA_VERSION),
+  settingsAt: z.number().nonnegative().catch(0),
+});
 
 export interface Loaded {
   records: Records;
   settings: Settings;
   /** When the settings were changed last. */
   settingsAt: number;
+  /** Of the schema that it was written under. */
+  version: number;
   aside: SetAside[];
 }
 
@@ -37,8 +46,10 @@ export function pageKey(collection: CollectionName, id: string): string {
 /** Reads every page. Records that don't validate are set aside under a key of their own and reported. */
 export async function loadRecords(disk: Disk): Promise<Loaded> {
   const keys = await disk.keys();
-  const meta = parse(await disk.text('meta')) as { schema?: number; settingsAt?: number } | null;
-  const version = typeof meta?.schema === 'number' ? meta.schema : SCHEMA_VERSION;
+  const meta = Meta.safeParse(parse(await disk.text('meta')));
+  const { schema: version, settingsAt } = meta.success
+    ? meta.data
+    : { schema: SCHEMA_VERSION, settingsAt: 0 };
   const records = noRecords();
   const aside: SetAside[] = [];
   const keep: Record<string, string> = {};
@@ -68,8 +79,7 @@ export async function loadRecords(disk: Disk): Promise<Loaded> {
   for (const key of keys)
     if (key.startsWith('aside:') && !(key in keep))
       aside.push({ collection: 'things', key: key.slice(6), why: 'set aside earlier' });
-  const settingsAt = typeof meta?.settingsAt === 'number' ? meta.settingsAt : 0;
-  return { records, settings, settingsAt, aside };
+  return { records, settings, settingsAt, version, aside };
 }
 
 function readSettings(

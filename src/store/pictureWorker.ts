@@ -1,11 +1,15 @@
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 
 import type { PictureWorker } from '@/workers/picture.worker';
 
-let worker: Remote<PictureWorker> | null = null;
+import { keptWorker } from './workers';
+
+const worker = keptWorker<PictureWorker>(
+  'working on a picture',
+  () => new Worker(new URL('../workers/picture.worker.ts', window.location.href)),
+);
 
 /** The worker that handles pixels; started when first needed. */
 export function pictureWorker(): Remote<PictureWorker> {
-  worker ??= wrap<PictureWorker>(new Worker(new URL('../workers/picture.worker.ts', window.location.href)));
-  return worker;
+  return worker.ask;
 }

@@ -1,4 +1,3 @@
-import { wrap, type Remote } from 'comlink';
 import type { Worker as TextReader } from 'tesseract.js';
 
 import type { Reading } from '@/contract/records';
@@ -7,20 +6,24 @@ import { LEAST_CONFIDENCE, suggestionsFrom, type ReadLine, type Suggestion } fro
 import type { BarcodeWorker } from '@/workers/barcode.worker';
 
 import { useAttic } from './attic';
+import { Expected, unlessExpected } from './faults';
 import { kindsNow } from './kinds';
 import { pictureWorker } from './pictureWorker';
 import { readOriginal } from './pictures';
 import { addReadings } from './readings';
+import { keptWorker } from './workers';
 
-let barcodes: Remote<BarcodeWorker> | null = null;
+const barcodes = keptWorker<BarcodeWorker>(
+  'looking for a barcode',
+  () => new Worker(new URL('../workers/barcode.worker.ts', window.location.href)),
+);
 
 /** Reads a barcode in a picture. @returns its digits, checked; null when there is none */
 export async function barcodeIn(
   picture: Blob,
   thorough: boolean,
 ): Promise<{ digits: string; box: Reading['box'] } | null> {
-  barcodes ??= wrap<BarcodeWorker>(new Worker(new URL('../workers/barcode.worker.ts', window.location.href)));
-  const found = await barcodes.read(picture, thorough);
+  const found = await barcodes.ask.read(picture, thorough);
   return found && readBarcode(found.text).ok ? { digits: found.text, box: found.box } : null;
 }
 
@@ -42,8 +45,16 @@ function textReader(): Promise<TextReader> {
     await made.setParameters({ tessedit_pageseg_mode: PSM.AUTO, user_defined_dpi: '300' });
     return made;
   })();
+  // Whoever waits for it is told; the next one tries anew.
   reader.catch(() => (reader = null));
   return reader;
+}
+
+/** One that does not answer is ended, and another is started when it is needed. */
+function endReader(): void {
+  const ended = reader;
+  reader = null;
+  void ended?.then((r) => r.terminate()).catch(unlessExpected('reading a label'));
 }
 
 /** The lines of text in a picture. Upside-down text comes out as junk of little confidence: then turned once. */
@@ -69,11 +80,15 @@ async function recognised(blob: Blob): Promise<ReadLine[]> {
   const bitmap = await createImageBitmap(blob);
   const { width, height } = bitmap;
   bitmap.close();
-  const late = new Promise<never>((_, fail) =>
-    setTimeout(() => fail(new Error('The reader did not answer: is the server there?')), PATIENCE),
-  );
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, fail) => {
+    timer = setTimeout(() => {
+      endReader();
+      fail(new Expected('The reader did not answer: is the server there?'));
+    }, PATIENCE);
+  });
   const read = textReader().then((r) => r.recognize(blob, {}, { text: true, blocks: true }));
-  const { data } = await Promise.race([read, late]);
+  const { data } = await Promise.race([read, late]).finally(() => clearTimeout(timer));
   return (data.blocks ?? []).flatMap((b) =>
     b.paragraphs.flatMap((p) =>
       p.lines.map((l) => ({

@@ -14,8 +14,9 @@ type Listener = (thingId: string, barcode: string) => void;
 let barcodeListener: Listener = () => undefined;
 
 /** Who is told that a barcode was read. */
-export function onBarcodeRead(listener: Listener): void {
+export function onBarcodeRead(listener: Listener): () => void {
   barcodeListener = listener;
+  return () => (barcodeListener = () => undefined);
 }
 
 /**

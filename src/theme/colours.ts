@@ -13,6 +13,7 @@ export interface Colours {
   brassInk: string;
   brassTint: string;
   brick: string;
+  onBrick: string;
   brickTint: string;
   slate: string;
   slateTint: string;
@@ -32,6 +33,7 @@ export const day: Colours = {
   brassInk: '#6E5008',
   brassTint: '#F8E8BE',
   brick: '#9C3527',
+  onBrick: '#FFFFFF',
   brickTint: '#F8DED7',
   slate: '#3C566E',
   slateTint: '#DDE6ED',
@@ -51,6 +53,7 @@ export const night: Colours = {
   brassInk: '#F0CF82',
   brassTint: '#453A1D',
   brick: '#F0A090',
+  onBrick: '#2A120D',
   brickTint: '#4A2A24',
   slate: '#A9C3DA',
   slateTint: '#2B3844',

@@ -6,6 +6,8 @@ import type { Order } from '@/contract/orders';
 import { ordersOf, type OrderRow } from '@/core/orders/orders';
 
 import { change, putBlob, readBlob, useAttic } from '../attic';
+import { unlessExpected } from '../faults';
+import { repeating } from '../repeating';
 import { ask, askWith, CourierTrouble, useCourier } from '../courierLink';
 import { commanded } from '../sending';
 import { enqueue } from '../sendQueue';
@@ -163,8 +165,9 @@ export async function tellPosted(): Promise<void> {
           tracking: label?.tracking ?? '',
         });
       save('told of the parcel', row, { toldAt: Date.now() });
-    } catch {
-      // It is told again at the next look.
+    } catch (error) {
+      // Where nobody answers it is told again at the next look.
+      unlessExpected('telling of a parcel')(error);
     }
   }
 }
@@ -174,11 +177,12 @@ export async function askArrivals(): Promise<void> {
   for (const row of ordersNow()) {
     const tracking = row.stage === 'underWay' ? row.record?.label?.tracking : undefined;
     if (!tracking) continue;
-    const state = await ask(`/parcels/${tracking}`).then(
-      async (answer) => ParcelState.parse(await answer.json()),
-      () => null,
-    );
-    if (state?.state === 'delivered') save('arrived', row, { arrivedAt: state.at ?? Date.now() });
+    try {
+      const state = ParcelState.parse(await (await ask(`/parcels/${tracking}`)).json());
+      if (state.state === 'delivered') save('arrived', row, { arrivedAt: state.at ?? Date.now() });
+    } catch (error) {
+      unlessExpected('asking for a parcel')(error);
+    }
   }
 }
 
@@ -255,11 +259,12 @@ export function returnDone(row: OrderRow, upAgain: readonly string[]): void {
 /** How often carrier and marketplaces are asked and told while a page is open, milliseconds. */
 const EVERY = 30_000;
 
-export function beginOrders(): void {
-  const look = () => {
+/** From now on parcels are told of and asked about while a page is open. @returns stops */
+export function beginOrders(): () => void {
+  const look = async () => {
     if (!useCourier.getState().connected) return;
-    void tellPosted().then(askArrivals).catch(() => undefined);
+    await tellPosted();
+    await askArrivals();
   };
-  setTimeout(look, 5_000);
-  setInterval(look, EVERY);
-} // prettier-ignore
+  return repeating('telling of parcels', look, { first: 5_000, every: EVERY });
+}

@@ -11,7 +11,7 @@ import { addThing, editThing } from '../things';
 import { commandsIn, fakeServer, listed, sold, told, type Asked } from './fakeCourier';
 import { arrange, handedOver, letGo, moneyReceived, promise, type Meeting } from './promises';
 import { answerView, keepAnswer } from './savedAnswers';
-import { answer, beginTalks, judged, readTalks, reply, useTalks } from './talks';
+import { answer, answerAlone, beginTalks, judged, readTalks, reply, useTalks } from './talks';
 import { whatItLeaves } from './whatItLeaves';
 
 const MOOR = 'brackenmoor';
@@ -90,6 +90,7 @@ describe('offers', () => {
   /** What happens by itself in the first moments of an open page. */
   const pageIsOpen = async () => {
     jest.useFakeTimers();
+    answerAlone();
     beginTalks();
     await jest.advanceTimersByTimeAsync(2_500);
     jest.clearAllTimers();

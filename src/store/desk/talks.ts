@@ -9,7 +9,9 @@ import { agreedOffer, openOffer, type TalkOf } from '@/core/talks/talks';
 
 import { useAttic } from '../attic';
 import { ask, askWith, useCourier } from '../courierLink';
+import { unlessExpected } from '../faults';
 import { kindsNow } from '../kinds';
+import { repeating } from '../repeating';
 import { promise } from './promises';
 
 interface Talks {
@@ -84,18 +86,49 @@ async function answerByLimits(): Promise<void> {
     if (useCourier.getState().things[thing.id]?.sale) continue;
     const says = judged(talk);
     if (!says || says.do === 'ask' || (says.do === 'accept' && takenBy(talk, thing))) continue;
-    await answer(talk, says.do).catch(() => undefined);
+    // One that could not be answered waits for the next look; the others are answered.
+    await answer(talk, says.do).catch(unlessExpected('answering an offer'));
   }
 }
 
 /** How often marketplaces are asked while a page is open, milliseconds. */
 const EVERY = 15_000;
 
-export function beginTalks(): void {
-  const look = () => {
-    if (!useCourier.getState().connected || document.visibilityState === 'hidden') return;
-    void readTalks().then(answerByLimits).catch(() => undefined);
+/** From now on conversations are read while a page is looked at. @returns stops */
+export function beginTalks(): () => void {
+  const look = async () => {
+    if (useCourier.getState().connected && document.visibilityState !== 'hidden') await readTalks();
   };
-  setTimeout(look, 2_000);
-  setInterval(look, EVERY);
-} // prettier-ignore
+  return repeating('reading messages', look, { first: 2_000, every: EVERY });
+}
+
+/** From now on offers are answered by a thing's own limits. @returns stops */
+export function answerAlone(): () => void {
+  let busy = false;
+  const look = async () => {
+    if (busy) return;
+    busy = true;
+    try {
+      await answerByLimits();
+    } catch (error) {
+      unlessExpected('answering offers')(error);
+    } finally {
+      busy = false;
+    }
+  };
+  const stopListening = useTalks.subscribe((now, before) => {
+    if (now.readAt !== before.readAt) void look();
+  });
+  // Also while nobody looks at this page.
+  const stopReading = repeating(
+    'reading messages',
+    async () => {
+      if (useCourier.getState().connected && document.visibilityState === 'hidden') await readTalks();
+    },
+    { first: EVERY, every: EVERY },
+  );
+  return () => {
+    stopListening();
+    stopReading();
+  };
+}

@@ -1,0 +1,203 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+
+import { counted, listed } from '@/core/words/listed';
+import { Notice } from '@/parts/Notice';
+import { Press } from '@/parts/Press';
+import { settleConflict, unsavedBlobs, useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { dismissFaults, useFaults } from '@/store/faults';
+import type { Conflict } from '@/store/merging';
+import { useKeeping } from '@/store/opening';
+import { dismissRelearned, useRelearned } from '@/store/relearn';
+import { saveUnsavedAsFile, useRoom } from '@/store/room';
+
+/** What a person has to know on every page, worst first. */
+export function Warnings() {
+  const lines: ReactNode[] = [
+    useCourierTrouble(),
+    useStoreTrouble(),
+    ...useConflicts(),
+    useRoomTrouble(),
+    useNothingLasts(),
+    useLost(),
+    useRelearning(),
+    useAside(),
+    useFault(),
+  ].filter(Boolean);
+  if (lines.length === 0) return null;
+  return (
+    <View style={{ padding: 8, gap: 6 }} role="region" aria-label="Warnings" aria-live="polite">
+      {lines}
+    </View>
+  );
+}
+
+/** Nothing is redder: what sells is not closed as it should be. */
+function useCourierTrouble(): ReactNode {
+  const health = useCourier((s) => s.health);
+  const other = useCourier((s) => s.otherAttic);
+  const misfits = useCourier((s) => Object.keys(s.misfits).length);
+  if (other)
+    return (
+      <Notice key="courier" tone="trouble">
+        The courier works for another attic now: nothing of this one is sent or closed. What you do here is
+        kept. Reload the page to choose.
+      </Notice>
+    );
+  if (health?.cannotWrite)
+    return (
+      <Notice key="courier" tone="alarm">
+        {`The courier cannot write: ${health.cannotWrite}, sales are not being closed. It still takes down what it knows to be sold; nothing new is sent, and nothing you ask of it is done. Put that right on the computer that runs it: it goes on by itself.`}
+      </Notice>
+    );
+  if (misfits > 0)
+    return (
+      <Notice key="courier" tone="trouble">
+        {`The courier told of ${counted(misfits, 'thing')} in a way this page does not understand: what is shown of ${misfits === 1 ? 'it' : 'them'} may be old. Reload the page; if this stays, look at the marketplaces yourself.`}
+      </Notice>
+    );
+  if (health && health.unreadLines > 0)
+    return (
+      <Notice key="courier" tone="caution">
+        {`${counted(health.unreadLines, 'line')} of the courier’s ledger could not be read. They are kept; the marketplaces were asked what is listed. Look through what you sent lately.`}
+      </Notice>
+    );
+  return null;
+}
+
+function useStoreTrouble(): ReactNode {
+  const saveTrouble = useAttic((s) => s.saveTrouble);
+  if (!saveTrouble) return null;
+  return (
+    <View key="store" style={{ gap: 6 }}>
+      <Notice tone="trouble">{saveTrouble}</Notice>
+      {Object.keys(unsavedBlobs()).length > 0 ? (
+        <Press icon="down" onPress={() => void saveUnsavedAsFile()}>
+          Save the waiting pictures as a file
+        </Press>
+      ) : null}
+    </View>
+  );
+}
+
+function useConflicts(): ReactNode[] {
+  const conflicts = useAttic((s) => s.conflicts);
+  return conflicts.slice(0, 2).map((c) => <ConflictLine key={`${c.id} ${c.field}`} conflict={c} />);
+}
+
+/** Another page set the same field in the same moment: one of the two stands on both, unless this person says otherwise. */
+function ConflictLine({ conflict }: { conflict: Conflict }) {
+  const name = useAttic((s) => s.things[conflict.id]?.title || s.things[conflict.id]?.code || 'A record');
+  const say = (value: unknown) =>
+    value === null || value === undefined || value === ''
+      ? 'nothing'
+      : typeof value === 'object'
+        ? 'something else'
+        : `“${String(value).slice(0, 80)}”`;
+  const mine = conflict.kept === 'mine';
+  return (
+    <View role="group" aria-label={`Conflict: ${name}`} style={{ gap: 6 }}>
+      <Notice tone="caution">
+        {`${name}: another page set ${conflict.field} to ${say(conflict.theirs)} while you set it to ${say(conflict.mine)}. ${mine ? 'Yours' : 'Theirs'} is kept, there too.`}
+      </Notice>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Press onPress={() => settleConflict(conflict, true)}>{mine ? 'Take theirs' : 'Keep mine'}</Press>
+        <Press kind="quiet" onPress={() => settleConflict(conflict, false)}>
+          Leave it
+        </Press>
+      </View>
+    </View>
+  );
+}
+
+function useRoomTrouble(): ReactNode {
+  const room = useRoom((s) => s.room);
+  if (!room || room.level === 'plenty') return null;
+  return (
+    <Notice key="room" tone={room.level === 'full' ? 'trouble' : 'caution'}>
+      {room.level === 'full'
+        ? 'This device has no room for more pictures. Free some on the device, or take out things you no longer need.'
+        : `Room for about ${room.pictures} more pictures on this device: free some before it runs out.`}
+    </Notice>
+  );
+}
+
+/** A private window, or a browser that keeps nothing. */
+function useNothingLasts(): ReactNode {
+  const { how, passing } = useKeeping();
+  if (!passing) return null;
+  return (
+    <Notice key="lasting" tone={how === 'memory' ? 'trouble' : 'caution'}>
+      {how === 'memory'
+        ? 'This browser keeps nothing: all of this goes when you close or reload the page. Allow it to store data, or save a copy (Stock, The attic, A copy to keep).'
+        : 'A private window: all of this goes when you close it. Open the attic in an ordinary one, or save a copy (Stock, The attic, A copy to keep).'}
+    </Notice>
+  );
+}
+
+/** Once the courier has been away for a few seconds, not for every blink. */
+function useLost(): ReactNode {
+  const connected = useCourier((s) => s.connected);
+  const [lost, setLost] = useState(false);
+  useEffect(() => {
+    // Back at once, away only after a while.
+    const timer = setTimeout(() => setLost(!connected), connected ? 0 : 3_000);
+    return () => clearTimeout(timer);
+  }, [connected]);
+  if (!lost) return null;
+  return (
+    <Notice key="lost" tone="caution">
+      The courier can’t be reached just now. Your work is kept here; listings are shown as last known.
+    </Notice>
+  );
+}
+
+function useRelearning(): ReactNode {
+  const now = useRelearned((s) => s.now);
+  if (!now) return null;
+  const missing =
+    now.missing.length > 0 ? ` ${listed(now.missing, 'and')} could not be asked: compare later.` : '';
+  const byHand =
+    now.byHand > 0 ? ` ${counted(now.byHand, 'thing')} may hang where nobody but you can look.` : '';
+  return (
+    <View key="relearning" style={{ gap: 6 }}>
+      <Notice tone={now.done && !missing && !byHand ? 'good' : 'info'}>
+        {now.done
+          ? `The courier looks after ${counted(now.listings, 'listing')} of this attic again.${missing}${byHand}`
+          : 'The courier is learning what of this attic is listed …'}
+      </Notice>
+      {now.done ? (
+        <Press kind="quiet" onPress={dismissRelearned}>
+          All right
+        </Press>
+      ) : null}
+    </View>
+  );
+}
+
+function useAside(): ReactNode {
+  const aside = useAttic((s) => s.aside.length);
+  if (aside === 0) return null;
+  return (
+    <Notice key="aside" tone="caution">
+      {`${aside === 1 ? 'One record' : `${aside} records`} could not be read and ${aside === 1 ? 'was' : 'were'} set aside; nothing was thrown away. The rest of the attic is whole.`}
+    </Notice>
+  );
+}
+
+/** Something that nobody expected: said, and where more stands. */
+function useFault(): ReactNode {
+  const { last, count } = useFaults();
+  if (!last) return null;
+  return (
+    <View key="fault" style={{ gap: 6 }}>
+      <Notice tone="caution">
+        {`Something went wrong while ${last.doing}${count > 1 ? `, and ${counted(count - 1, 'more time')}` : ''}. What you did is kept. It is written down in the server’s log.`}
+      </Notice>
+      <Press kind="quiet" onPress={dismissFaults}>
+        All right
+      </Press>
+    </View>
+  );
+}
