@@ -21,6 +21,7 @@ const POLICY: Policy = Object.fromEntries(MARKETS.map((m) => [m, { pollEvery: 3_
 /** A marketplace in memory that answers after a while. */
 class Market implements Adapter {
   readonly letters = 'Xx';
+  readonly home = '/';
   readonly capabilities = { webhooks: true, review: false, pollEvery: 3_600_000 };
   readonly up = new Set<string>();
   constructor(

@@ -24,6 +24,11 @@ export class Attic {
   ): Promise<Attic> {
     const page = await browser.newPage();
     await page.setViewport(viewport);
+    return Attic.on(page, server.address);
+  }
+
+  /** The app in a page that somebody has got ready. */
+  static async on(page: Page, address: string): Promise<Attic> {
     await beLate(page);
     const attic = new Attic(page);
     page.on('pageerror', (error) => attic.complaints.push(String(error)));
@@ -36,7 +41,7 @@ export class Attic {
       )
         attic.complaints.push(text);
     });
-    await page.goto(server.address);
+    await page.goto(address);
     await page.waitForSelector('[role=main]');
     return attic;
   }

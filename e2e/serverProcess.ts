@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -52,6 +52,15 @@ export class ServerProcess {
     const gone = new Promise((done) => child.once('exit', done));
     child.kill('SIGKILL');
     await gone;
+  }
+
+  /**
+   * The files of the server may not grow beyond this any more: to whoever writes a longer one the disk is full.
+   *
+   * @param bytes null: as long as they like again
+   */
+  limitFiles(bytes: number | null): void {
+    execFileSync('prlimit', ['--pid', String(this.child?.pid), `--fsize=${bytes ?? 'unlimited'}:unlimited`]);
   }
 
   /** The key by which a marketplace lets the seller in, for doing there what a seller does by hand. */

@@ -20,6 +20,7 @@ import { vision } from './vision.mjs';
 const SOURCES = [
   'src',
   'app.json',
+  'index.js',
   'babel.config.js',
   'metro.config.js',
   'package-lock.json',

@@ -38,6 +38,8 @@ export interface Adapter {
   readonly id: string;
   readonly name: string;
   readonly letters: string;
+  /** Where its pages for buyers are, as a path on this server or a full address ending in `/`. Links elsewhere are not opened. */
+  readonly home: string;
   readonly capabilities: {
     /** It reports by itself, so the feed is only a safety net. */
     webhooks: boolean;

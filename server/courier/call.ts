@@ -47,6 +47,7 @@ export async function call(
     try {
       return { status: response.status, body: text === '' ? null : JSON.parse(text) };
     } catch {
+      // Not JSON.
       throw new CallFailed('The answer could not be read.', changing);
     }
   }

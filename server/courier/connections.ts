@@ -46,12 +46,13 @@ export class Connections {
       body: JSON.stringify({ code: code.trim() }),
       redirect: 'manual',
       signal: AbortSignal.timeout(CALL_LIMIT),
-    }).catch(() => null);
+    }).catch(() => null); // No answer is told in words below.
     if (!response) throw new NotLetIn('It does not answer just now. Nothing was changed; try again later.');
     if (response.status === 403)
       throw new NotLetIn('That code is wrong or too old. Fetch another one there; nothing was changed.');
     const body = z
       .object({ token: z.string().min(16).max(400) })
+      // What is no JSON fits nothing.
       .safeParse(await response.json().catch(() => null));
     if (!response.ok || !body.success)
       throw new NotLetIn('It did not answer as agreed. Nothing was changed.');

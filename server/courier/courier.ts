@@ -292,6 +292,7 @@ export class Courier {
         id: a.id,
         name: a.name,
         letters: a.letters,
+        home: a.home,
         health: (market?.failures ?? 0) > 0 ? 'away' : 'well',
         link: market?.link ?? 'connected',
         locked: market?.locked ?? false,

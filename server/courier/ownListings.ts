@@ -7,6 +7,9 @@ import { CallFailed } from './adapter';
 const MOST_PORTIONS = 400;
 const PICTURE_LIMIT = 8_000_000;
 
+/** Where the pages of a marketplace are that comes with the app: a path, whatever name this server is called by. */
+export const homeAt = (address: string): string => `${new URL(address).pathname}/`;
+
 /** A whole list that comes in portions. */
 export async function inPortions<T>(
   ask: (from: number) => Promise<{ some: T[]; next: number | null }>,

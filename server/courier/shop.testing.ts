@@ -11,6 +11,7 @@ const DRAFT = ListingDraft.parse({
 /** A marketplace in memory that counts what it was asked. */
 export class Shop implements Adapter {
   readonly letters = 'Xx';
+  readonly home = '/';
   readonly capabilities = { webhooks: true, review: false, pollEvery: 60_000 };
   readonly up = new Set<string>();
   calls: string[] = [];

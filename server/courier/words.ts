@@ -1,7 +1,7 @@
 import type { LedgerLine } from '@/contract/courier';
 import type { CourierEvent, News } from '@/core/courier/types';
 
-import Papa from 'papaparse';
+import { csvLines } from '@/core/tables/csv';
 
 import { marketIn, thingIn, type Line } from './ledger';
 
@@ -23,9 +23,8 @@ export function readable(line: Line): LedgerLine[] {
 }
 
 const COLUMNS = ['line', 'time', 'who', 'what', 'thing', 'marketplace', 'words', 'answer'] as const;
-const NEW_LINE = '\r\n';
 /** The first row of the ledger as a table (RFC 4180). */
-export const TABLE_HEAD = COLUMNS.join() + NEW_LINE;
+export const TABLE_HEAD = csvLines([COLUMNS]);
 
 /** A ledger line as rows of a table; nothing in it is taken for a formula by whatever opens it. */
 export function tableRows(line: Line): string[] {
@@ -43,7 +42,7 @@ export function tableRows(line: Line): string[] {
       l.words,
       said,
     ];
-    return Papa.unparse([row], { escapeFormulae: true, newline: NEW_LINE }) + NEW_LINE;
+    return csvLines([row]);
   });
 }
 

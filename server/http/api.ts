@@ -16,6 +16,7 @@ import {
   type SheetsAnswer,
 } from '@/contract/courier';
 import { RecordId, Sha256 } from '@/contract/common';
+import { pictureGate } from '@/core/picture/gate';
 
 import {
   Coupon,
@@ -202,6 +203,8 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     ofMarket(c, async (adapter) => {
       if (!adapter.picture) return cannot(c);
       const bytes = await adapter.picture(c.req.param('name'));
+      const gate = pictureGate(bytes);
+      if (!gate.ok) return c.json({ error: `${adapter.name}: ${gate.why}` }, 422);
       // Whatever was sent, it leaves here as a picture to be drawn anew, never as a page.
       return c.body(bytes, 200, { 'Content-Type': 'image/jpeg' });
     }),

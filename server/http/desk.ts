@@ -28,6 +28,7 @@ export function deskRoutes(
   { courier, carrier, ofMarket }: { courier: Courier; carrier: Carrier; ofMarket: OfMarket },
 ): void {
   const cannot = (c: Context) => c.json({ error: 'That can’t be done there.' }, 400);
+  // What is no JSON fits nothing: whoever asked parses it.
   const body = (c: Context) => c.req.json().catch(() => null) as Promise<unknown>;
 
   app.get('/talks', async (c) => {

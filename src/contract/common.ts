@@ -8,12 +8,23 @@ export type Minor = z.infer<typeof Minor>;
 export const Instant = z.number().int().nonnegative();
 export type Instant = z.infer<typeof Instant>;
 
+/** Records are kept by their ids: one that every object answers to (`constructor`) would be found where it is not. */
+function isOwnName(name: string): boolean {
+  return !(name in {});
+}
+
 /** Short name of a marketplace, used in addresses and keys: `brackenmoor`. */
-export const MarketId = z.string().regex(/^[a-z][a-z0-9-]{1,31}$/);
+export const MarketId = z
+  .string()
+  .regex(/^[a-z][a-z0-9-]{1,31}$/)
+  .refine(isOwnName);
 export type MarketId = z.infer<typeof MarketId>;
 
 /** Id of a record. Letters, digits, `-` and `_` only, so that it is safe in addresses and keys. */
-export const RecordId = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/);
+export const RecordId = z
+  .string()
+  .regex(/^[A-Za-z0-9_-]{1,64}$/)
+  .refine(isOwnName, 'a name that every object has');
 export type RecordId = z.infer<typeof RecordId>;
 
 /** SHA-256 of a file's bytes in lower-case hex. */

@@ -279,6 +279,8 @@ export const MarketView = z.object({
   locked: z.boolean(),
   /** A person does everything there; the courier only keeps track. */
   byHand: z.boolean(),
+  /** Where its own pages are; links to anywhere else are not opened. null: nobody knows. */
+  home: z.string().max(500).nullable().default(null),
   /** Where the person is shown a code that lets us in; null where none is needed. */
   accessPage: z.string().max(500).nullable(),
   trouble: z.string().max(500).nullable(),

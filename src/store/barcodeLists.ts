@@ -2,6 +2,7 @@ import type { CatalogueRecord } from '@/contract/catalogue';
 import type { ListedBarcode } from '@/core/catalogue/barcodeList';
 
 import { change, type Put } from './attic';
+import { wordsFor } from './faults';
 import { lookUp, recordBeside } from './lookUp';
 import { allConfirmed } from './readings';
 import { newThing } from './things';
@@ -29,7 +30,7 @@ export async function lookUpList(
         const record = await lookUp(digits);
         onEach({ digits, state: record ? 'known' : 'unknown', record, why: '' });
       } catch (error) {
-        const why = error instanceof Error ? error.message : 'It could not be asked.';
+        const why = wordsFor(error, 'looking up a barcode');
         onEach({ digits, state: 'trouble', record: null, why });
       }
     }

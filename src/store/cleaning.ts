@@ -2,21 +2,17 @@ import type { Step } from '@/contract/picture';
 import type { Thing } from '@/contract/records';
 import { done, doneAgain, takenBack, type History } from '@/core/picture/history';
 import { isPlain, lookOf } from '@/core/picture/look';
+import { serialQueue } from '@/core/serialQueue';
 
 import { change, dropBlob, pictureKey, putBlob, readBlob, saveNow, useAttic } from './attic';
 import type { Preview } from '@/workers/picture.worker';
 
+import { Expected } from './faults';
 import { pictureWorker } from './pictureWorker';
 import { readOriginal } from './pictures';
 
 /** One thing at a time is done to pictures, in the order it was asked for. */
-let turn: Promise<unknown> = Promise.resolve();
-
-function inTurn<T>(work: () => Promise<T>): Promise<T> {
-  const mine = turn.then(work, work);
-  turn = mine.catch(() => undefined);
-  return mine;
-}
+const inTurn = serialQueue();
 
 /** Steps that are worked out anew for each picture. */
 export type Automatic = 'light' | 'crop' | 'straighten' | 'white';
@@ -41,6 +37,7 @@ export function previewOf(id: string, steps: readonly Step[], ghost = false): Pr
     pictureWorker().preview(original, steps, PREVIEW_SIDE, ghost),
   );
   lastPreview = { of, preview };
+  // Whoever waits for it is told; the next one tries anew.
   preview.catch(() => (lastPreview = null));
   return preview;
 }
@@ -68,7 +65,7 @@ export const cleaning = {
 /** The original under a name that stays the same as long as its bytes do. */
 export async function originalOf(id: string): Promise<{ key: string; blob: Blob }> {
   const blob = await readOriginal(id);
-  if (!blob) throw new Error('This picture’s bytes are not on this device.');
+  if (!blob) throw new Expected('This picture’s bytes are not on this device.');
   return { key: id, blob };
 }
 

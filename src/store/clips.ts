@@ -42,6 +42,7 @@ export async function takeClip(file: File): Promise<TakenClip | null> {
     if (!still) throw new Error('no still');
     return { ok: true, bytes: blob, type, seconds: Math.max(0.1, Math.min(LONGEST_CLIP, seconds)), still };
   } catch {
+    // Whatever the browser says of it, it can't be shown, and that is said.
     return { ok: false, why: 'The clip can’t be played here: save it as MP4 or WebM.' };
   } finally {
     video.removeAttribute('src');

@@ -3,6 +3,7 @@ import { ConnectionTested, type ConnectionWish } from '@/contract/courier';
 import { CompareAnswer } from '@/contract/ownListing';
 
 import { ask, askWith, loadSheets } from './courierLink';
+import { unlessExpected } from './faults';
 
 /**
  * Connects, pauses, disconnects or tests a marketplace.
@@ -13,7 +14,7 @@ import { ask, askWith, loadSheets } from './courierLink';
 export async function link(market: string, wish: ConnectionWish): Promise<number | null> {
   const answer = await askWith(`/connections/${market}`, wish);
   const { milliseconds } = ConnectionTested.parse(await answer.json());
-  if (wish.do === 'connect') void loadSheets().catch(() => undefined);
+  if (wish.do === 'connect') void loadSheets().catch(unlessExpected('reading the rules of marketplaces'));
   return milliseconds;
 }
 

@@ -4,19 +4,28 @@ import { COPY_FORMAT, CopyHead } from '@/contract/copy';
 import { readRecord, SCHEMA_VERSION } from '@/contract/migrations';
 import { Settings, type CollectionName } from '@/contract/records';
 import { beside, countOf, settingsAfter, type Beside } from '@/core/copy/compare';
+import { MOST_PICTURE_BYTES, pictureGate } from '@/core/picture/gate';
 import { bytesName, bytesOfName, HEAD_NAME, isWhatItSays, ownerOfKey, recordsName, SETTINGS_NAME } from '@/core/copy/names'; // prettier-ignore
 
 import { changeMany, isEmptyAttic, putBlob, readBlob, saveNow, setSettings, storedBytes, useAttic, type Put } from './attic'; // prettier-ignore
 import { breath } from './breath';
+import { Expected } from './faults';
 import { saveFile } from './files';
 import { COLLECTION_NAMES, noRecords, numbersAfter, type Records } from './pagedRecords';
 
 /** Something is wrong with a copy, in words for a person. Nothing in the attic was changed. */
-export class CopyTrouble extends Error {}
+export class CopyTrouble extends Expected {}
 
-/** Bytes that no record list, and no picture, is ever as large as. */
-const MOST_TEXT = 512 * 1024 ** 2;
-const MOST_BYTES = 256 * 1024 ** 2;
+/** Bytes that no record list is ever as large as. */
+const MOST_TEXT = 128 * 1024 ** 2;
+/** Bytes that nothing kept under such a key is ever as large as. */
+const MOST_BYTES: Record<string, number> = {
+  original: MOST_PICTURE_BYTES,
+  full: MOST_PICTURE_BYTES,
+  thumb: 2_000_000,
+  clip: 64_000_000,
+  label: 2_000_000,
+};
 /** Pictures stored together: their bytes are in memory meanwhile. */
 const TOGETHER = 12;
 
@@ -104,8 +113,7 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
     let unread = 0;
     for (const one of raw as unknown[]) {
       const read = readRecord(collection, one, head.data.schema);
-      if (read.ok && read.record.id !== '__proto__')
-        (records[collection] as Record<string, unknown>)[read.record.id] = read.record;
+      if (read.ok) (records[collection] as Record<string, unknown>)[read.record.id] = read.record;
       else unread += 1;
     }
     if (unread > 0) leftOut.push(`${unread} of the ${collection} could not be read.`);
@@ -224,20 +232,63 @@ async function bringBytes(
   }
 }
 
-async function bytesOf({ entry, type }: OpenedCopy['files'][number]): Promise<Blob | null> {
-  if (entry.uncompressedSize > MOST_BYTES) return null;
-  const { BlobWriter } = await zip();
-  const blob = await entry.getData(new BlobWriter(type), { checkSignature: true }).catch(() => null);
-  const first = new Uint8Array((await blob?.slice(0, 16).arrayBuffer()) ?? new ArrayBuffer(0));
-  return blob && isWhatItSays(first, type) ? blob : null;
+async function bytesOf({ entry, key, type }: OpenedCopy['files'][number]): Promise<Blob | null> {
+  const [sort, , size = ''] = key.split(':');
+  const most = MOST_BYTES[sort === 'label' ? 'label' : size] ?? 0;
+  const parts = await contents(entry, most, (first) => isWhatItSays(first.subarray(0, 16), type));
+  const blob = parts && new Blob(parts, { type });
+  if (!blob || !type.startsWith('image/')) return blob;
+  // Small bytes may claim to be an enormous picture; they would be drawn on every list.
+  const whole = new Uint8Array(await blob.arrayBuffer());
+  return pictureGate(whole).ok ? blob : null;
 }
 
-async function json(entry: FileEntry | undefined): Promise<unknown> {
-  if (!entry || entry.uncompressedSize > MOST_TEXT) return null;
-  const { TextWriter } = await zip();
+/** Nothing more of an entry is wanted. */
+class Enough extends Error {}
+
+/**
+ * What an entry holds, read no further than it may be long, whatever it says of itself: a few bytes may unpack to
+ * gigabytes.
+ *
+ * @param fits judges the first bytes
+ * @returns null where it is too long, damaged, or not what it should be
+ */
+async function contents(
+  entry: FileEntry,
+  most: number,
+  fits: (first: Uint8Array) => boolean,
+): Promise<Uint8Array<ArrayBuffer>[] | null> {
+  if (entry.uncompressedSize > most) return null;
+  const parts: Uint8Array<ArrayBuffer>[] = [];
+  let size = 0;
+  const into = new WritableStream<Uint8Array<ArrayBuffer>>({
+    write(part) {
+      if (part.length === 0) return;
+      size += part.length;
+      if (size > most || (parts.length === 0 && !fits(part))) throw new Enough();
+      parts.push(part.slice());
+    },
+  });
   try {
-    return JSON.parse(await entry.getData(new TextWriter(), { checkSignature: true }));
+    await entry.getData(into, { checkSignature: true });
+    return parts.length > 0 || fits(new Uint8Array()) ? parts : null;
   } catch {
+    // Too much, damaged, or something else than it says: all the same to whoever wanted it, who counts and tells it.
+    return null;
+  }
+}
+
+/** What may begin a list or a record as text. */
+const JSON_BEGINS = /^[\s\uFEFF\u00EF\u00BB\u00BF]*[[{]/u;
+
+async function json(entry: FileEntry | undefined): Promise<unknown> {
+  if (!entry) return null;
+  const begins = (first: Uint8Array) => JSON_BEGINS.test(String.fromCharCode(...first.subarray(0, 64)));
+  const parts = await contents(entry, MOST_TEXT, begins);
+  try {
+    return parts && JSON.parse(await new Blob(parts).text());
+  } catch {
+    // Not JSON: then there is no such list, which is told.
     return null;
   }
 }

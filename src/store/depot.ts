@@ -1,8 +1,7 @@
-import Papa from 'papaparse';
-
 import { ParcelAnnounced, ParcelsAnswer, type DepotBack, type DepotParcel } from '@/contract/atMarket';
 import type { Thing } from '@/contract/records';
 import { countedIn } from '@/core/depot/depot';
+import { csvTable } from '@/core/tables/csv';
 
 import { change, useAttic } from './attic';
 import { ask, askWith, marketName, useCourier } from './courierLink';
@@ -74,10 +73,16 @@ export function backFromDepot(thing: Thing): void {
 export function saveContents(parcel: DepotParcel): void {
   const { things } = useAttic.getState();
   const titles = new Map(Object.values(things).map((t) => [t.code, t.title]));
-  const rows = parcel.contents.map((x) => ({
-    parcel: parcel.parcel, code: x.code, barcode: x.barcode, title: titles.get(x.code) ?? '', arrived: parcel.countedAt === null ? '' : x.depotNo === null ? 'no' : 'yes',
-  })); // prettier-ignore
-  const csv = Papa.unparse(rows, { escapeFormulae: true });
+  const arrived = (depotNo: string | null) =>
+    parcel.countedAt === null ? '' : depotNo === null ? 'no' : 'yes';
+  const rows = parcel.contents.map((x) => [
+    parcel.parcel,
+    x.code,
+    x.barcode,
+    titles.get(x.code) ?? '',
+    arrived(x.depotNo),
+  ]);
+  const csv = csvTable(['parcel', 'code', 'barcode', 'title', 'arrived'], rows);
   saveFile(new Blob([csv], { type: 'text/csv' }), `${parcel.parcel}.csv`);
 }
 

@@ -1,5 +1,6 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 
+import { Expected } from './faults';
 import { howKept } from './keeping';
 
 /** What can be stored: JSON text, or a Blob (the web engine keeps Blobs as they are, whatever its types say). */
@@ -115,7 +116,7 @@ async function inBytes(entries: Record<string, Stored>): Promise<Record<string, 
   return Object.fromEntries(await Promise.all(all));
 }
 
-export class DiskFull extends Error {
+export class DiskFull extends Expected {
   constructor() {
     super('This device has no room left for the attic.');
   }

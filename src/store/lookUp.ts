@@ -7,7 +7,7 @@ import { readBarcode } from '@/core/identity/gtin';
 
 import { change, useAttic } from './attic';
 import { ask, CourierTrouble, onSale, useCourier } from './courierLink';
-import { unlessExpected } from './faults';
+import { unlessExpected, wordsFor } from './faults';
 import { kindsNow } from './kinds';
 import { freshReadings, onBarcodeRead, type Found } from './readings';
 import { thingWith } from './things';
@@ -63,7 +63,7 @@ export async function lookUpThing(thingId: string, barcode: string): Promise<voi
       change('looked up', [thingWith(thing, recordBeside(thing, record))], { ownUndo: true });
     say(record ? null : { unknown: barcode });
   } catch (error) {
-    say({ trouble: error instanceof Error ? error.message : 'The look-up desk can’t be asked.' });
+    say({ trouble: wordsFor(error, 'looking up a barcode') });
   }
 }
 

@@ -19,6 +19,7 @@ function remembered(): readonly string[] {
     const ids: unknown = JSON.parse(sessionStorage.getItem(KEY) ?? '[]');
     return Array.isArray(ids) ? ids.filter((id) => typeof id === 'string') : [];
   } catch {
+    // Nothing that can be read was left there: then nothing is being filled in.
     return [];
   }
 }

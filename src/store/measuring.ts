@@ -5,6 +5,7 @@ import { formatLength, type Units } from '@/core/measure/units';
 
 import { change, newId, pictureKey, putBlob, saveNow, useAttic } from './attic';
 import { originalOf } from './cleaning';
+import { unlessExpected } from './faults';
 import { kindsNow } from './kinds';
 import { pictureWorker } from './pictureWorker';
 import { thingWith } from './things';
@@ -103,16 +104,23 @@ export function keepMeasurementPicturesTrue(): () => void {
         const figures = figuresFor(thing, made.lines, settings.units);
         if (JSON.stringify(figures) === JSON.stringify(made.figures)) continue;
         if (Object.keys(figures).length === 0) continue;
-        await makeMeasurementPicture(thingId, made.from, made.lines, made.plane).catch(() => null);
+        // One that can't be drawn now is drawn when something of it changes again.
+        await makeMeasurementPicture(thingId, made.from, made.lines, made.plane).catch(
+          unlessExpected('drawing a measurement picture'),
+        );
       }
     } finally {
       busy = false;
     }
   };
-  return useAttic.subscribe((state, before) => {
+  const unsubscribe = useAttic.subscribe((state, before) => {
     if (state.things === before.things && state.settings.units === before.settings.units) return;
     // After a pause, so that it is not drawn at every key.
     if (waiting) clearTimeout(waiting);
     waiting = setTimeout(() => void look(), 700);
   });
+  return () => {
+    unsubscribe();
+    if (waiting) clearTimeout(waiting);
+  };
 }

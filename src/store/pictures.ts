@@ -5,6 +5,7 @@ import type { Thing } from '@/contract/records';
 
 import { change, newId, pictureKey, putBlob, readBlob, saveNow, useAttic, type PictureSize } from './attic';
 import { takeClip } from './clips';
+import { unlessExpected } from './faults';
 import { pictureWorker } from './pictureWorker';
 import { addThing, thingWith } from './things';
 
@@ -125,7 +126,11 @@ export async function examineMissing(ids: readonly string[]): Promise<void> {
       blob &&
       (await pictureWorker()
         .examined(blob)
-        .catch(() => null));
+        // One that can't be looked at stays without; it is tried again another day.
+        .catch((error: unknown) => {
+          unlessExpected('examining a picture')(error);
+          return null;
+        }));
     const now = useAttic.getState().pictures[id];
     if (exam && now && !now.exam)
       change('picture examined', [{ collection: 'pictures', id, record: { ...now, exam } }], { ownUndo: true }); // prettier-ignore
@@ -149,7 +154,7 @@ export function usePictureAddress(id: string | undefined, size: ShownSize): stri
     if (!id || addresses.get(key)?.version === version) return;
     let wanted = true;
     const read = size === 'full' ? readShown(id) : readBlob(key);
-    void read.then((blob) => {
+    void read.catch(unlessExpected('reading a picture')).then((blob) => {
       if (!blob) return;
       const before = addresses.get(key);
       if (before?.version !== version) {

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 
 import { useAttic } from './attic';
 import { CourierTrouble, useCourier } from './courierLink';
+import { wordsFor } from './faults';
 import { send, withdraw } from './sending';
 import { editPlan } from './things';
 
@@ -96,6 +97,6 @@ async function carryOut(job: QueuedJob): Promise<{ why: string; field: string } 
     return null;
   } catch (error) {
     if (error instanceof CourierTrouble) return { why: error.message, field: error.field };
-    return { why: error instanceof Error ? error.message : 'That did not work.', field: '' };
+    return { why: wordsFor(error, 'sending'), field: '' };
   }
 }

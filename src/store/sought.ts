@@ -6,6 +6,7 @@ import { categoryFor } from '@/core/mapping/categories';
 
 import { useAttic } from './attic';
 import { ask, useCourier } from './courierLink';
+import { unlessExpected } from './faults';
 import { kindsNow } from './kinds';
 
 /** What buyers search for, by our kind: per marketplace, as long as the page is open. Absent: not asked yet. */
@@ -34,7 +35,8 @@ export async function askSought(kind: string): Promise<void> {
     const words = Object.fromEntries(answer.markets.map((m) => [m.market, m.words]));
     useSoughtWords.setState({ [kind]: words });
     if (answer.missing.length > 0) asked.delete(kind);
-  } catch {
+  } catch (error) {
+    unlessExpected('asking what buyers search')(error);
     asked.delete(kind);
   }
 }

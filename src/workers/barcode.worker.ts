@@ -1,3 +1,5 @@
+import '@/contract/noEval';
+
 import { expose } from 'comlink';
 import { prepareZXingModule, readBarcodes, type ReaderOptions } from 'zxing-wasm/reader';
 

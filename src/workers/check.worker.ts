@@ -1,3 +1,5 @@
+import '@/contract/noEval';
+
 import { expose } from 'comlink';
 
 import type { Mapping } from '@/contract/mapping';

@@ -1,7 +1,7 @@
 import exifr from 'exifr/dist/lite.esm.mjs';
-import { imageSize } from 'image-size';
 
 import { fileKind, tooLarge } from '@/core/picture/fileKind';
+import { MOST_PICTURE_BYTES, pictureGate, type Gate } from '@/core/picture/gate';
 
 export type Decoded = { ok: true; bitmap: ImageBitmap; takenAt: number | null } | { ok: false; why: string };
 
@@ -10,17 +10,15 @@ const HEAD = 700_000;
 
 /** Makes pixels of whatever file a person gives, or says why not. Nothing in it is believed before it is checked. */
 export async function decode(file: Blob): Promise<Decoded> {
-  const head = new Uint8Array(await file.slice(0, HEAD).arrayBuffer());
-  const kind = fileKind(head.subarray(0, 16));
-  if (kind === 'empty') return { ok: false, why: 'The file is empty.' };
-  const size = declaredSize(head);
-  const refused = size && tooLarge(size.width, size.height);
-  if (refused) return { ok: false, why: refused };
+  const gate = await gateOf(file);
+  if (!gate.ok) return gate;
+  const { kind } = gate;
   try {
     const bitmap =
       kind === 'heic'
         ? await decodeHeic(file)
         : await createImageBitmap(file, { imageOrientation: 'from-image' });
+    // What it says it is, and what comes out of it, may differ.
     const large = tooLarge(bitmap.width, bitmap.height);
     if (large) {
       bitmap.close();
@@ -29,20 +27,17 @@ export async function decode(file: Blob): Promise<Decoded> {
     return { ok: true, bitmap, takenAt: kind === 'jpeg' || kind === 'heic' ? await takenTime(file) : null };
   } catch (error) {
     if (error instanceof Missing) return { ok: false, why: error.message };
-    return {
-      ok: false,
-      why: kind === 'unknown' ? 'This is not a picture.' : 'The picture is damaged and can’t be read.',
-    };
+    return { ok: false, why: 'The picture is damaged and can’t be read.' };
   }
 }
 
-/** The size a file's head says it has, without decoding: a small file can claim to be enormous. */
-function declaredSize(head: Uint8Array): { width: number; height: number } | null {
-  try {
-    return imageSize(head);
-  } catch {
-    return null;
-  }
+/** What is known of a file before it is decoded; all of it is looked through where its size stands far behind. */
+export async function gateOf(file: Blob): Promise<Gate> {
+  const kind = fileKind(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
+  const whole = kind === 'jpeg' || file.size <= HEAD;
+  // How many passes there are only the whole file tells; one that is too large is not even read.
+  const bytes = new Uint8Array(await file.slice(0, whole ? MOST_PICTURE_BYTES : HEAD).arrayBuffer());
+  return pictureGate(bytes, file.size);
 }
 
 async function takenTime(file: Blob): Promise<number | null> {

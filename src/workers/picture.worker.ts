@@ -1,3 +1,5 @@
+import '@/contract/noEval';
+
 import { expose } from 'comlink';
 
 import type { Exam, MeasureLine, Step } from '@/contract/picture';
@@ -11,7 +13,7 @@ import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendi
 import { KEPT } from '@/core/storage/room';
 
 import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
-import { decode } from './decode';
+import { decode, gateOf } from './decode';
 import { Desk, type Proposals } from './desk';
 import { drawMeasures } from './drawMeasures';
 
@@ -104,12 +106,15 @@ const GLANCE_SIDE = 240;
 
 async function glance(file: Blob): Promise<{ print: string; small: Blob } | null> {
   try {
+    // It comes from a marketplace.
+    if (!(await gateOf(file)).ok) return null;
     const bitmap = await createImageBitmap(file);
     const share = Math.min(1, GLANCE_SIDE / Math.max(bitmap.width, bitmap.height));
     const canvas = drawn(bitmap, Math.round(bitmap.width * share), Math.round(bitmap.height * share));
     bitmap.close();
     return { print: fingerprintOf(pixelsOf(canvas)), small: await jpeg(canvas, 0.8) };
   } catch {
+    // What can't be decoded is no picture.
     return null;
   }
 }

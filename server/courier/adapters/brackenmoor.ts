@@ -11,7 +11,7 @@ import type { News } from '@/core/courier/types';
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
-import { inPortions, ownListing, pictureAt } from '../ownListings';
+import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
 import { genuine } from '../genuine';
 import { wearOf } from '../wear';
 
@@ -115,6 +115,7 @@ export function brackenmoorAdapter(config: {
     id: 'brackenmoor',
     name: 'Brackenmoor',
     letters: 'Br',
+    home: homeAt(address),
     capabilities: { webhooks: true, review: false, pollEvery: 20_000 },
     talks: talksAt({ market: 'brackenmoor', at: `${address}/v1/letters`, token }, true),
     orders: ordersAt({ market: 'brackenmoor', at: `${address}/v1/orders`, token }),
@@ -211,6 +212,7 @@ export function brackenmoorAdapter(config: {
         const parsed = BrackenmoorHappening.safeParse(JSON.parse(body));
         return parsed.success ? [saleNews(parsed.data)] : null;
       } catch {
+        // Signed, and no JSON all the same: not something it would send.
         return null;
       }
     },

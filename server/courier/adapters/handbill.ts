@@ -29,12 +29,17 @@ const nobody = (): never => {
   throw new CallFailed('Nobody can call Handbill: a person does it by hand.', false, 3_600_000);
 };
 
-/** A board without a way to call it: only its rules are known, everything else a person does and says. */
-export function handbillAdapter(): Adapter {
+/**
+ * A board without a way to call it: only its rules are known, everything else a person does and says.
+ *
+ * @param home where its pages are
+ */
+export function handbillAdapter(home = '/outside/handbill/'): Adapter {
   return {
     id: 'handbill',
     name: 'Handbill',
     letters: 'Hb',
+    home,
     capabilities: { webhooks: false, review: false, pollEvery: 3_600_000, byHand: true },
     ruleSheet: async () => RULES,
     history: async () => [],

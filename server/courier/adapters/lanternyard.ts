@@ -17,7 +17,7 @@ import {
 } from '../adapter';
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
-import { inPortions, ownListing, pictureAt } from '../ownListings';
+import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
 import { wearOf } from '../wear';
 
 type Good = z.infer<typeof LanternyardGood>;
@@ -103,6 +103,7 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
     id: 'lanternyard',
     name: 'Lanternyard',
     letters: 'Ly',
+    home: homeAt(address),
     capabilities: { webhooks: false, review: false, pollEvery: 3_000 },
     talks: talksAt({ market: 'lanternyard', at: `${address}/admin/questions`, token }, false),
     orders: ordersAt({ market: 'lanternyard', at: `${address}/admin/sales`, token }),

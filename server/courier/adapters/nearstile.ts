@@ -16,7 +16,7 @@ import type { News } from '@/core/courier/types';
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
 import { talksAt } from './afterSale';
-import { inPortions, ownListing, pictureAt } from '../ownListings';
+import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
 import { wearOf } from '../wear';
 
 type Ad = z.infer<typeof NearstileAd>;
@@ -90,6 +90,7 @@ export function nearstileAdapter(config: { address: string; token: () => string 
     id: 'nearstile',
     name: 'Nearstile',
     letters: 'Ns',
+    home: homeAt(address),
     capabilities: { showsHolds: true, webhooks: false, review: true, pollEvery: 2_000 },
     talks: talksAt({ market: 'nearstile', at: `${address}/board/enquiries`, token }, true),
 

@@ -18,7 +18,7 @@ import {
 } from '../adapter';
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
-import { inPortions, ownListing, pictureAt } from '../ownListings';
+import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
 import { genuine } from '../genuine';
 import { wearOf } from '../wear';
 
@@ -105,6 +105,7 @@ export function oldhollowAdapter(config: {
     id: 'oldhollow',
     name: 'Oldhollow',
     letters: 'Oh',
+    home: homeAt(address),
     capabilities: { webhooks: true, review: false, pollEvery: 15_000 },
     talks: talksAt({ market: 'oldhollow', at: `${address}/hollow/questions`, token }, false),
     orders: ordersAt({ market: 'oldhollow', at: `${address}/hollow/sales`, token }),

@@ -13,7 +13,7 @@ import { z } from 'zod';
 import { CallFailed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../adapter';
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
-import { ownListing, pictureAt } from '../ownListings';
+import { homeAt, ownListing, pictureAt } from '../ownListings';
 import { wearOf } from '../wear';
 
 type Outcome = z.infer<typeof QuirestackLine>;
@@ -139,6 +139,7 @@ export function quirestackAdapter(config: { address: string; token: () => string
     id: 'quirestack',
     name: 'Quirestack',
     letters: 'Qs',
+    home: homeAt(address),
     capabilities: { webhooks: false, review: true, pollEvery: 2_000 },
     talks: talksAt({ market: 'quirestack', at: `${address}/feed/questions`, token }, false),
     orders: ordersAt({ market: 'quirestack', at: `${address}/feed/orders`, token }),

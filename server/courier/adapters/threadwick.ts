@@ -9,7 +9,7 @@ import type { News } from '@/core/courier/types';
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
-import { inPortions, ownListing, pictureAt } from '../ownListings';
+import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
 import { wearOf } from '../wear';
 
 type Piece = z.infer<typeof ThreadwickPiece>;
@@ -76,6 +76,7 @@ export function threadwickAdapter(config: { address: string; token: () => string
     id: 'threadwick',
     name: 'Threadwick',
     letters: 'Tw',
+    home: homeAt(address),
     capabilities: { webhooks: false, review: false, pollEvery: 2_500 },
     talks: talksAt({ market: 'threadwick', at: `${address}/rail/notes`, token }, true),
     orders: ordersAt({ market: 'threadwick', at: `${address}/rail/sales`, token }),

@@ -91,3 +91,12 @@ export function setSwitches(switches: Switches, wanted: Record<string, unknown>)
   if (wanted.outageMinutes !== undefined && Number.isFinite(minutes) && minutes >= 0)
     switches.outageUntil = minutes === 0 ? 0 : Date.now() + minutes * 60_000;
 }
+
+/** Work of its own accord that failed: a database that was just closed, or a full disk. It is tried again; each sort is said once. */
+export function lateWork(error: unknown): void {
+  const words = String(error);
+  if (said.has(words)) return;
+  said.add(words);
+  console.error('a stand-in, at work by itself:', error);
+}
+const said = new Set<string>();

@@ -1,6 +1,6 @@
 import { createHmac } from 'node:crypto';
 
-import type { Switches } from './faults';
+import { lateWork, type Switches } from './faults';
 import type { Store } from './store';
 
 interface Waiting {
@@ -29,7 +29,7 @@ export class Hooks {
   }
 
   start(): void {
-    this.timer = setInterval(() => void this.sendDue(), 250);
+    this.timer = setInterval(() => void this.sendDue().catch(lateWork), 250);
   }
 
   stop(): void {
@@ -72,6 +72,7 @@ export class Hooks {
       });
       hook.done = answer.ok || hook.tries >= 20;
     } catch {
+      // Nobody there: it is sent again.
       hook.done = false;
     }
     if (!hook.done) hook.due = Date.now() + Math.min(60_000, 1_000 * 2 ** hook.tries);

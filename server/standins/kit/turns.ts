@@ -1,10 +1,10 @@
-/** Lets one piece of work in at a time, in the order it came. */
+import pLimit from 'p-limit';
+
+/** Lets one piece of work in at a time, in the order it came; one that fails does not keep the next from its turn. */
 export class Turns {
-  private last: Promise<unknown> = Promise.resolve();
+  private readonly one = pLimit(1);
 
   run<T>(work: () => Promise<T>): Promise<T> {
-    const mine = this.last.then(work, work);
-    this.last = mine.catch(() => undefined);
-    return mine;
+    return this.one(work);
   }
 }

@@ -3,6 +3,7 @@ import { randomBytes, randomInt } from 'node:crypto';
 import { html } from 'hono/html';
 import type { Context } from 'hono';
 
+import { lateWork } from '../kit/faults';
 import { Hooks } from '../kit/hooks';
 import { pastOf, search, searched } from '../kit/past';
 import { measureJpeg, type Measured } from '../kit/pictures';
@@ -312,7 +313,7 @@ export function oldhollow(options: {
     app,
     start: () => {
       hooks.start();
-      timer = setInterval(() => void look().catch(() => undefined), 500);
+      timer = setInterval(() => void look().catch(lateWork), 500);
     },
     stop: () => {
       hooks.stop();

@@ -4,6 +4,7 @@ import { html } from 'hono/html';
 import type { Context } from 'hono';
 import Papa from 'papaparse';
 
+import { lateWork } from '../kit/faults';
 import { pastOf, search, searched } from '../kit/past';
 import { measureJpeg } from '../kit/pictures';
 import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
@@ -374,7 +375,7 @@ export function quirestack(options: { store: Store; token: string; base: string 
     name: SHEET.name,
     app,
     start: () => {
-      timer = setInterval(() => void work().catch(() => undefined), 200);
+      timer = setInterval(() => void work().catch(lateWork), 200);
     },
     stop: () => {
       if (timer) clearInterval(timer);

@@ -19,7 +19,9 @@ const MOST = 2_000_000;
  */
 export function readStatement(text: string, format: StatementFormat): StatementRead | null {
   const { columns, sorts, separator, decimal } = format;
-  const table = Papa.parse<Record<string, string>>(text.slice(0, MOST).replace(/^\uFEFF/u, ''), {
+  // Cut between two rows, never within one: half an amount is another amount.
+  const cut = text.length > MOST ? text.lastIndexOf('\n', MOST) + 1 : text.length;
+  const table = Papa.parse<Record<string, string>>(text.slice(0, cut).replace(/^\uFEFF/u, ''), {
     header: true,
     delimiter: separator,
     skipEmptyLines: 'greedy',
@@ -36,12 +38,18 @@ export function readStatement(text: string, format: StatementFormat): StatementR
     if (line.success) lines.push(line.data);
     else trouble.push({ row: i + 2, why: !sort ? `“${said ?? ''}” is no sort of line it uses.` : amount === null ? 'The amount could not be read.' : 'The day or order could not be read.' });
   });
+  for (const error of table.errors)
+    if (error.type === 'Quotes') trouble.push({ row: (error.row ?? 0) + 2, why: 'A quotation mark in it is never closed: what comes after it was not read.' });
+  if (cut < text.length) trouble.push({ row: table.data.length + 2, why: 'The file is too long: from this row on nothing was read. Read it in parts.' });
   return { lines, trouble };
 } // prettier-ignore
 
 function minorOf(text: string, decimal: '.' | ','): number | null {
-  const plain = text.trim().replaceAll(decimal === ',' ? '.' : ',', '').replace(decimal, '.');
-  if (!/^-?\d{1,9}(?:\.\d{1,2})?$/u.test(plain)) return null;
+  // Thousands may be parted, in threes: with the other sign for decimals "12.50" must not become 1250.
+  const whole = decimal === ',' ? /^-?(?:\d{1,3}(?:\.\d{3})*|\d{1,9})(?:,\d{1,2})?$/u : /^-?(?:\d{1,3}(?:,\d{3})*|\d{1,9})(?:\.\d{1,2})?$/u;
+  const said = text.trim();
+  if (!whole.test(said) || said.length > 14) return null;
+  const plain = said.replaceAll(decimal === ',' ? '.' : ',', '').replace(decimal, '.');
   return Math.round(Number(plain) * 100);
 } // prettier-ignore
 

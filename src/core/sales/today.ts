@@ -133,7 +133,7 @@ export function todayLines(input: TodayInput): TodayLine[] {
           lines.push({ at: listing.since, line: { sort: 'endedThere', ...about } });
         if (listing.edited && listing.state === 'live' && listing.doing === null && input.things[view.id])
           lines.push({ at: listing.since, line: { sort: 'editedThere', ...about } });
-        if (listing.state === 'refused' && input.things[view.id])
+        if ((listing.state === 'refused' || listing.stopped) && input.things[view.id])
           lines.push({ at: listing.since, line: { sort: 'refused', thingId: view.id, listing } });
       }
   }

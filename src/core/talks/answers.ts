@@ -10,6 +10,7 @@ export function tokensOf(text: string): string[] {
   try {
     return [...new Set(mustache.parse(text).flatMap((p) => (p[0] === 'name' || p[0] === '&' ? [p[1]] : [])))];
   } catch {
+    // A person may type half a token: then there is none yet.
     return [];
   }
 }
@@ -25,6 +26,7 @@ export function filledIn(text: string, view: AnswerView): { words: string; missi
   try {
     return { words: mustache.render(text, shown, undefined, { escape: (s: unknown) => String(s) }), missing };
   } catch {
+    // Half a token stays as it was typed, for the person to see.
     return { words: text, missing };
   }
 } // prettier-ignore

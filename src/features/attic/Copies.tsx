@@ -9,6 +9,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { bringBack, CopyTrouble, openCopy, saveCopy, type Brought, type OpenedCopy } from '@/store/copies';
+import { unlessExpected } from '@/store/faults';
 
 import { BackTo } from '../shell/BackTo';
 import { agoWords, exactly } from '../shell/time';
@@ -44,7 +45,8 @@ function SaveCopy() {
     setBusy('Copying …');
     try {
       await saveCopy((done, of) => setBusy(`Copying ${done} of ${counted(of, 'file')} …`));
-    } catch {
+    } catch (error) {
+      unlessExpected('saving a copy')(error);
       setTrouble(
         'The copy could not be made: there may be no room for it. Nothing in the attic was changed.',
       );

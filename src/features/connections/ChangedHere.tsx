@@ -11,6 +11,7 @@ import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
 import { changedSince, type Examined } from '@/core/listing/examine';
 import { examine, send } from '@/store/sending';
+import { wordsFor } from '@/store/faults';
 import type { Thing } from '@/contract/records';
 
 /** Most lines shown at once. */
@@ -29,7 +30,7 @@ export function ChangedHere({ market }: { market: string }) {
     for (const [i, { thing, examined }] of changed.entries()) {
       setProgress(`${i + 1} of ${changed.length}…`);
       await send(thing, examined.sheet).catch((error: unknown) =>
-        bad.push(`${thing.title || thing.code}: ${error instanceof Error ? error.message : 'did not work.'}`),
+        bad.push(`${thing.title || thing.code}: ${wordsFor(error, 'sending')}`),
       );
     }
     setTroubles(bad);

@@ -26,6 +26,7 @@ import { ByHand } from './ByHand';
 import { Fees } from './Fees';
 import { OwnValues } from './OwnValues';
 import { Preview } from './Preview';
+import { SeeThere } from './SeeThere';
 import { TakeDownByHand } from './TakeDownByHand';
 
 export interface MarketCardProps {
@@ -147,7 +148,9 @@ function ListingState(props: {
   return (
     <>
       {listing.trouble ? (
-        <Notice tone="caution">{`${listing.trouble} The courier keeps trying.`}</Notice>
+        <Notice tone={listing.stopped ? 'trouble' : 'caution'}>
+          {`${listing.trouble} ${listing.stopped ? 'It is not tried any more: send it again.' : 'The courier keeps trying.'}`}
+        </Notice>
       ) : null}
       {listing.doing === 'publish' && listing.nextTryAt && listing.tries === 0 && !sheet.byHand ? (
         <Notice tone="info">{`Planned for ${exactly(listing.nextTryAt)}.`}</Notice>
@@ -167,14 +170,10 @@ function ListingState(props: {
         <Notice tone="info">Changed since it was sent: send it again to change it there.</Notice>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {listing.url && (live || listing.state === 'sold') ? (
-          <Press
-            icon="outside"
-            label={`See it on ${sheet.name}`}
-            onPress={() => window.open(listing.url ?? '', '_blank', 'noopener')}
-          >
+        {live || listing.state === 'sold' ? (
+          <SeeThere listing={listing} label={`See it on ${sheet.name}`}>
             See it there
-          </Press>
+          </SeeThere>
         ) : null}
         {waiting && !sold ? (
           <Press

@@ -10,6 +10,7 @@ import { useAttic } from '@/store/attic';
 import { loadSheets, useCourier } from '@/store/courierLink';
 import { changedSince, hasBlockers, type Examined } from '@/core/listing/examine';
 import { send } from '@/store/sending';
+import { wordsFor } from '@/store/faults';
 
 import { Section } from '../item/Section';
 import { BestPlace } from '../price/BestPlace';
@@ -72,7 +73,7 @@ function SendBar({ thing, examined }: { thing: Thing; examined: readonly Examine
       try {
         await send(thing, e.sheet);
       } catch (error) {
-        bad.push({ name: e.sheet.name, why: error instanceof Error ? error.message : 'That did not work.' });
+        bad.push({ name: e.sheet.name, why: wordsFor(error, 'sending') });
       }
     }
     setTroubles(bad);

@@ -7,6 +7,7 @@ import { draftChanges, draftOf } from '@/core/listing/draft';
 import type { Examined } from '@/core/listing/examine';
 import { Words } from '@/parts/Words';
 import { sentDrafts, useCourier } from '@/store/courierLink';
+import { unlessExpected } from '@/store/faults';
 
 /** What will change where, before it goes: for live listings that are to be sent again. */
 export function WhatChanges({ thing, ready }: { thing: Thing; ready: readonly Examined[] }) {
@@ -22,7 +23,7 @@ export function WhatChanges({ thing, ready }: { thing: Thing; ready: readonly Ex
       void sentDrafts(thing.id)
         .then((found) => there && setDrafts(found))
         // Without an answer there is no list; sending is offered all the same.
-        .catch(() => undefined);
+        .catch(unlessExpected('comparing with what was sent'));
     return () => {
       there = false;
     };

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import type { Origin } from '@/contract/picture';
 import { Thing } from '@/contract/records';
+import { serialQueue } from '@/core/serialQueue';
 import { shotList } from '@/core/picture/shots';
 import { FilePress } from '@/parts/FilePress';
 import { Notice } from '@/parts/Notice';
@@ -16,6 +17,7 @@ import { useKinds } from '@/store/kinds';
 import { addPictures, type NotTaken } from '@/store/pictures';
 import { addBarcode, readPicture } from '@/store/reading';
 import { addThing } from '@/store/things';
+import { unlessExpected, wordsFor } from '@/store/faults';
 
 import { FindingLine } from '../pictures/FindingLine';
 import { Readings } from '../pictures/Readings';
@@ -42,7 +44,9 @@ export function Intake() {
   const thing = useAttic((s) => (thingId ? s.things[thingId] : undefined));
   const pictures = useAttic((s) => s.pictures);
   // Pictures taken quickly go into the same thing, one after the other.
-  const turn = useRef<Promise<string | null>>(Promise.resolve(null));
+  const [inTurn] = useState(serialQueue);
+  // Which thing that is; null: the next picture begins one.
+  const into = useRef<string | null>(null);
   const own = (thing?.pictureIds ?? []).flatMap((id) => pictures[id] ?? []);
   const shots = shotList(thing ?? NOTHING, own, useKinds());
   const current = currentShot(shots, chosen);
@@ -55,18 +59,24 @@ export function Intake() {
     setWaiting((n) => n + files.length);
     setNotTaken([]);
     setChosen(null);
-    turn.current = turn.current.then(async (before) => {
-      const taken = await addPictures(before, files, {
+    let left = files.length;
+    void inTurn(async () => {
+      const taken = await addPictures(into.current, files, {
         origin,
         shows,
         onEach: (_, id) => {
+          left -= 1;
           setWaiting((n) => n - 1);
-          if (id) setThingId(id);
+          if (id) setThingId((into.current = id));
         },
       });
       setNotTaken((list) => [...list, ...taken.notTaken]);
       if (taken.thingId && READ.has(shows)) void read(taken.thingId, shows);
-      return taken.thingId;
+    }).catch((error: unknown) => {
+      // What came before is stored, and the next ones are taken.
+      setWaiting((n) => n - left);
+      const why = wordsFor(error, 'taking a picture');
+      setNotTaken((list) => [...list, ...files.slice(-left).map(({ name }) => ({ name, why }))]);
     });
   };
 
@@ -75,7 +85,10 @@ export function Intake() {
     const picture = [...(things[id]?.pictureIds ?? [])].reverse().find((p) => all[p]?.shows === shows);
     if (!picture) return;
     setReadNote('Reading the words…');
-    const found = await readPicture(id, picture).catch(() => null);
+    const found = await readPicture(id, picture).catch((error: unknown) => {
+      unlessExpected('reading words')(error);
+      return null;
+    });
     setReadNote(
       found === null ? 'The words could not be read just now.' : found === 0 ? 'No words made out.' : null,
     );
@@ -86,7 +99,7 @@ export function Intake() {
     take(files, 'file', files.length === 1 || current?.id === 'front' ? (current?.id ?? '') : '');
 
   const next = () => {
-    turn.current = Promise.resolve(null);
+    void inTurn(() => (into.current = null));
     setThingId(null);
     setNotTaken([]);
     setChosen(null);
@@ -94,11 +107,10 @@ export function Intake() {
   };
 
   const barcode = (digits: string) => {
-    turn.current = turn.current.then((before) => {
-      const id = before ?? addThing();
-      addBarcode(id, digits);
-      setThingId(id);
-      return id;
+    void inTurn(() => {
+      into.current ??= addThing();
+      addBarcode(into.current, digits);
+      setThingId(into.current);
     });
   };
 

@@ -5,6 +5,7 @@ import { Notice } from '@/parts/Notice';
 import { Press } from '@/parts/Press';
 import { barcodeIn } from '@/store/reading';
 import { LONGEST_CLIP } from '@/store/clips';
+import { unlessExpected } from '@/store/faults';
 
 export interface LiveCameraProps {
   onPicture: (file: File) => void;
@@ -167,7 +168,8 @@ function useBarcode(
     const look = async () => {
       while (looking) {
         const frame = await frameOf(video.current, 0.9);
-        const code = frame && (await barcodeIn(frame, false).catch(() => null));
+        // One frame that could not be looked at is followed by the next.
+        const code = frame && (await barcodeIn(frame, false).catch(nothingSeen));
         if (looking && frame && code) {
           looking = false;
           found.current(code.digits, frame);
@@ -211,4 +213,9 @@ function cameraWords(error: unknown): string {
 /** Whether this page may ask for a camera at all. */
 export function hasLiveCamera(): boolean {
   return typeof navigator !== 'undefined' && !!navigator.mediaDevices?.getUserMedia;
+}
+
+function nothingSeen(error: unknown): null {
+  unlessExpected('looking for a barcode')(error);
+  return null;
 }

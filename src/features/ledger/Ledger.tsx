@@ -12,6 +12,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { ledgerFile, ledgerLines, useCourier } from '@/store/courierLink';
 import { saveFile } from '@/store/files';
+import { unlessExpected } from '@/store/faults';
 import { useColours } from '@/theme/theme';
 
 import { useSales } from '../sales/useSales';
@@ -123,7 +124,8 @@ function Lines() {
         setLines(answer.lines);
         setMore(answer.more);
       })
-      .catch(() => undefined);
+      // Without an answer the list stays as it was, and the page says that the courier is away.
+      .catch(unlessExpected('reading the ledger'));
     return () => {
       wanted = false;
     };

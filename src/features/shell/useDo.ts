@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { wordsFor } from '@/store/faults';
 
 /** Runs something that may fail: busy while it does, trouble in words when it did not work. */
 export function useDo() {
@@ -8,7 +9,7 @@ export function useDo() {
     setBusy(true);
     setTrouble(null);
     void work()
-      .catch((error: unknown) => setTrouble(error instanceof Error ? error.message : 'That did not work.'))
+      .catch((error: unknown) => setTrouble(wordsFor(error, 'doing that')))
       .finally(() => setBusy(false));
   };
   return { busy, trouble, run };

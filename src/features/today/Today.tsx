@@ -337,7 +337,18 @@ function RefusedLine({ line, name, thing }: LineProps<'refused'>) {
   const router = useRouter();
   return (
     <Card label={`Refused: ${name}`}>
-      <Head thing={thing} name={name} what={`${market(line.listing.market)} refused it`} />
+      <Head
+        thing={thing}
+        name={name}
+        what={
+          line.listing.stopped
+            ? `It did not get to ${market(line.listing.market)}, and is not tried any more`
+            : `${market(line.listing.market)} refused it`
+        }
+      />
+      {line.listing.stopped && line.listing.trouble ? (
+        <Words>{`${line.listing.trouble} Send it again.`}</Words>
+      ) : null}
       {line.listing.reasons.map((reason) => (
         <Words key={reason.message}>{`“${reason.message}”`}</Words>
       ))}

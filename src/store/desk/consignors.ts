@@ -1,6 +1,5 @@
-import Papa from 'papaparse';
-
 import type { ConsignorStatement } from '@/core/consign/statement';
+import { csvTable } from '@/core/tables/csv';
 import type { Thing } from '@/contract/records';
 
 import { change, newId, useAttic } from '../attic';
@@ -16,16 +15,29 @@ export function payConsignor(ownerId: string, amount: number, note: string): voi
 
 const hundredths = (amount: number) => (amount / 100).toFixed(2);
 
-/** What a spreadsheet would take for a formula; a figure below zero is none. */
-const FORMULA = /^(?:[=+@\t\r]|-(?!\d+\.\d\d$))/u;
+const COLUMNS = [
+  'day',
+  'what',
+  'thing',
+  'code',
+  'marketplace',
+  'price',
+  'costs',
+  'yours',
+  'balance',
+] as const;
 
 /** A statement as a table (RFC 4180); nothing in it is taken for a formula. */
 export function statementCsv(s: ConsignorStatement, market: (id: string) => string): Blob {
-  const rows = s.lines.map((l) => ({
-    day: new Date(l.at).toISOString().slice(0, 10), what: l.sort, thing: l.what, code: l.code, marketplace: l.market && market(l.market),
-    price: hundredths(l.price), costs: hundredths(l.costs), yours: hundredths(l.amount), balance: hundredths(l.balance),
-  })); // prettier-ignore
-  return new Blob([Papa.unparse(rows, { escapeFormulae: FORMULA })], { type: 'text/csv' });
+  const rows = s.lines.map((l) => [
+    new Date(l.at).toISOString().slice(0, 10),
+    l.sort,
+    l.what,
+    l.code,
+    l.market && market(l.market),
+    ...[l.price, l.costs, l.amount, l.balance].map(hundredths),
+  ]);
+  return new Blob([csvTable(COLUMNS, rows)], { type: 'text/csv' });
 }
 
 /** Takes a thing out of what is sold: it comes down everywhere, and is no longer ours. */

@@ -6,7 +6,7 @@ import type { Order } from '@/contract/orders';
 import { ordersOf, type OrderRow } from '@/core/orders/orders';
 
 import { change, putBlob, readBlob, useAttic } from '../attic';
-import { unlessExpected } from '../faults';
+import { unlessExpected, wordsFor } from '../faults';
 import { repeating } from '../repeating';
 import { ask, askWith, CourierTrouble, useCourier } from '../courierLink';
 import { commanded } from '../sending';
@@ -89,7 +89,7 @@ export async function buyLabels(
         try {
           await buyLabel(row);
         } catch (error) {
-          trouble.push({ row, why: error instanceof Error ? error.message : 'It did not work.' });
+          trouble.push({ row, why: wordsFor(error, 'buying a label') });
         }
         onDone();
       }),
