@@ -282,6 +282,25 @@ describe('two pages that change the same thing in the same moment', () => {
       }),
     );
   });
+  it('or the same setting, come to the same', () => {
+    const state = useAttic.getState();
+    const setBy = (name: string, at: number, author: string) => ({
+      name,
+      stamp: { at, page: name },
+      state: { ...state, settings: { ...state.settings, author } },
+      settings: { author },
+    });
+    const hears = (one: ReturnType<typeof setBy>, other: ReturnType<typeof setBy>) =>
+      takenOver(one.state, other, () => one.stamp.at, one.name).settings?.author;
+    for (const [a, b] of [
+      [5, 5],
+      [5, 6],
+      [6, 5],
+    ] as const) {
+      const [one, other] = [setBy('one', a, 'Wren'), setBy('other', b, 'Tolliver')];
+      expect(hears(one, other)).toBe(hears(other, one));
+    }
+  });
   it('are both told whose stands', () => {
     const [one, other] = [
       page('one', { price: 1 }, { price: 2 }, 5),

@@ -150,7 +150,9 @@ export function newId(): string {
 
 export function setSettings(part: Partial<Settings>): void {
   useAttic.setState((s) => ({ settings: { ...s.settings, ...part } }));
-  outbox.push({ settings: part });
+  const at = Date.now();
+  for (const name of Object.keys(part)) noteSet(settingKey(name), at);
+  outbox.push({ settings: part, stamp: { at, page: PAGE } });
   void tellOtherPages();
   settingsAt = Date.now();
   Object.assign(unstoredSettings, part);
@@ -350,6 +352,7 @@ function apply(edits: readonly Edit[]): void {
 }
 
 const WHOLE = '*';
+const settingKey = (name: string) => `settings ${name}`;
 
 /** The newest stand last, so that old ones are found first. */
 function noteSet(key: string, at: number): void {
@@ -524,6 +527,13 @@ function listenToOtherPages(name: string): void {
   channel.onmessage = ({ data }: MessageEvent<PageMessage>) => {
     if (data.settings) settingsAt = Date.now();
     useAttic.setState((s) => takenOver(s, data, (key) => setHere.get(key) ?? null));
+    // Stored with what stands here, where that is not what the other page has.
+    const { settings } = useAttic.getState();
+    for (const [name, theirs] of Object.entries(data.settings ?? {}))
+      if (JSON.stringify(settings[name as keyof Settings]) !== JSON.stringify(theirs)) {
+        dirtySettings = true;
+        saveSoon();
+      }
     // Where both changed the same record, what came of it is stored by this page as well.
     for (const { collection, id, after } of data.edits ?? []) {
       const now = useAttic.getState()[collection][id];
@@ -565,7 +575,15 @@ export function takenOver(
     next[collection] = map;
   }
   if (conflicts.length > 0) next.conflicts = [...state.conflicts, ...conflicts].slice(-20);
-  next.settings = { ...state.settings, ...settings, ...numbersUp(state.settings, settings) };
+  const theirs = Object.entries(settings).filter(([name]) => {
+    const at = setAt(settingKey(name));
+    return at === null || stamp === undefined || !isLater({ at, page }, stamp);
+  });
+  next.settings = {
+    ...state.settings,
+    ...Object.fromEntries(theirs),
+    ...numbersUp(state.settings, settings),
+  };
   return next as Partial<AtticState>;
 }
 

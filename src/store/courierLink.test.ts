@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 
 import { setSettings } from './attic';
-import { ask, command, CourierTrouble, marketName, useCourier } from './courierLink';
+import { ask, command, CourierTrouble, listen, loadSheets, marketName, useCourier } from './courierLink';
+import { useFaults } from './faults';
 
 interface Call {
   path: string;
@@ -76,6 +77,106 @@ describe('a command', () => {
     expect(new Set(ids).size).toBe(20);
     for (const id of ids) expect(id).toMatch(/^[A-Za-z0-9][A-Za-z0-9_-]*$/u);
   });
+});
+
+describe('what the courier tells', () => {
+  /** A stream of messages, as the server sends them, that ends after the last. */
+  function tells(...messages: [event: string, data: unknown][]): void {
+    const lines = messages.map(([event, data]) => `event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+    const parts = [lines.join('')];
+    const reader = {
+      read: async () =>
+        parts.length > 0 ? { done: false, value: parts.shift() } : { done: true, value: undefined },
+      cancel: async () => undefined,
+    };
+    const body = { pipeThrough: () => ({ getReader: () => reader }) };
+    globalThis.TextDecoderStream ??= class {} as never;
+    globalThis.fetch = (async (path: string) =>
+      path === '/api/events'
+        ? { ok: true, status: 200, body }
+        : { ok: false, status: 503, json: async () => null }) as unknown as typeof fetch;
+  }
+  const view = (id: string, more: object = {}) => ({
+    id,
+    listings: [],
+    sale: null,
+    laterSales: [],
+    closing: null,
+    ...more,
+  });
+  const settled = () => new Promise((done) => setTimeout(done, 20));
+  let complained: jest.SpyInstance;
+  beforeEach(() => {
+    complained = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    useCourier.setState({ things: {}, misfits: {}, markets: [], sheets: [{} as never], health: null });
+    useFaults.setState({ last: null, count: 0 });
+  });
+  afterEach(() => complained.mockRestore());
+
+  it('and this page does not understand is shown as trouble, not left out; the rest is taken', async () => {
+    tells(['thing', view('good')], ['thing', view('bad', { sale: 'yes' })], ['thing', view('later')]);
+    const stop = listen();
+    await settled();
+    stop();
+    expect(Object.keys(useCourier.getState().things)).toEqual(['good', 'later']);
+    expect(Object.keys(useCourier.getState().misfits)).toEqual(['bad']);
+    expect(useFaults.getState().count).toBe(1);
+  });
+  it('and was not understood before is right once it is', async () => {
+    useCourier.setState({ misfits: { t: 'sale' } });
+    tells(['thing', view('t')]);
+    const stop = listen();
+    await settled();
+    stop();
+    expect(useCourier.getState().misfits).toEqual({});
+  });
+  it('of one marketplace does not cost the others', async () => {
+    const market = (id: string) => ({
+      id,
+      name: id,
+      letters: 'Xx',
+      health: 'well',
+      link: 'connected',
+      locked: false,
+      byHand: false,
+      accessPage: null,
+      trouble: null,
+      sheetVersion: null,
+    });
+    tells(
+      ['marketplaces', [market('moor'), { ...market('wick'), letters: 'too many' }]],
+      ['health', { cannotWrite: 'the disk is full', since: 1, unreadLines: 0 }],
+    );
+    const stop = listen();
+    await settled();
+    stop();
+    expect(useCourier.getState().markets.map((m) => m.id)).toEqual(['moor']);
+    expect(useCourier.getState().health?.cannotWrite).toBe('the disk is full');
+  });
+  it('stops when it is told to: nothing is asked any more', async () => {
+    tells();
+    const stop = listen();
+    await settled();
+    stop();
+    const asked = jest.spyOn(globalThis, 'fetch');
+    await new Promise((done) => setTimeout(done, 900));
+    expect(asked).not.toHaveBeenCalled();
+  });
+});
+
+it('one rule sheet that does not fit costs that marketplace, not the others', async () => {
+  const sheet = { marketplace: 'handbill', name: 'Handbill' };
+  replies({ body: { sheets: [sheet, 7], missing: [{ market: 'moor', name: 'Moor', why: 'away' }] } });
+  await loadSheets();
+  expect(useCourier.getState().sheets).toEqual([]);
+  expect(useCourier.getState().sheetsMissing.map((m) => m.name)).toEqual(['Moor', 'Handbill', '']);
+});
+
+it('a server that works for another attic now is told apart', async () => {
+  useCourier.setState({ session: { attic: 'mine' } as never, otherAttic: false });
+  replies({ status: 401 }, { body: {} });
+  await ask('/sheets');
+  expect(useCourier.getState().otherAttic).toBe(true);
 });
 
 it('a marketplace nothing was heard of is called by its id', () => {

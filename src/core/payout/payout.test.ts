@@ -43,6 +43,26 @@ describe.each(FORMATS)('a statement of %s', (_, format) => {
     expect(read?.lines).toEqual([line('sale', 'A-1', 100)]);
     expect(read?.trouble.map((t) => t.row)).toEqual([3, 4]);
   });
+  it('that is too long is read up to a row’s end, never half an amount, and says so', () => {
+    const { columns: c, separator, sorts } = format;
+    const row = (n: number) => ['2026-11-01', sorts.sale, `o${n}`, format.decimal === ',' ? '1234,56' : '1234.56'].join(separator);
+    const rows = Array.from({ length: 80_000 }, (_, n) => row(n));
+    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ...rows].join('\n'), format);
+    expect(read?.lines.length).toBeGreaterThan(50_000);
+    expect(new Set(read?.lines.map((l) => l.amount))).toEqual(new Set([123_456]));
+    expect(read?.trouble).toEqual([{ row: read!.lines.length + 2, why: expect.stringMatching(/too long.*nothing was read/u) }]);
+  });
+  it('with the other sign for decimals is not read as a hundred times as much', () => {
+    const { columns: c, separator, sorts, decimal } = format;
+    const amount = decimal === ',' ? '12.50' : '12,50';
+    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ['2026-11-01', sorts.sale, 'o1', `"${amount}"`].join(separator)].join('\n'), format);
+    expect(read).toMatchObject({ lines: [], trouble: [{ row: 2, why: 'The amount could not be read.' }] });
+  });
+  it('with a quotation mark that is never closed says so', () => {
+    const { columns: c, separator, sorts } = format;
+    const text = [[c.day, c.sort, c.order, c.amount].join(separator), ['2026-11-01', sorts.sale, '"o1', '1'].join(separator), 'more'].join('\n');
+    expect(readStatement(text, format)?.trouble.some((t) => /never closed/u.test(t.why))).toBe(true);
+  });
   it('is told from any other file', () => expect(readStatement('a,b\n1,2', format)).toBeNull());
 }); // prettier-ignore
 

@@ -75,6 +75,18 @@ describe('Today', () => {
     ).toEqual([]);
   });
 
+  it('tells of what is not tried any more, though nobody refused it', () => {
+    const stopped = listing('moor', {
+      state: 'onItsWay',
+      doing: 'publish',
+      tries: 5,
+      trouble: 'Ours.',
+      stopped: true,
+    });
+    expect(lines([view('t', { listings: [stopped] })]).map((l) => l.sort)).toEqual(['refused']);
+    expect(lines([view('t', { listings: [{ ...stopped, stopped: false }] })])).toEqual([]);
+  });
+
   it('asks about what ended or was changed there, as long as it is wanted there', () => {
     const plan = (wanted: boolean) =>
       Plan.parse({ id: planId('t', 'moor'), thingId: 't', market: 'moor', wanted });
