@@ -115,47 +115,6 @@ it('takes what is whole of a damaged copy, says what is not, and nothing from an
   expect(attic.complaints).toEqual([]);
 });
 
-it('takes what is whole of a damaged copy, says what is not, and nothing from any other file', async () => {
-  const attic = await Attic.open(at, PHONE);
-  const head = { format: COPY_FORMAT, schema: 1, at: 1, author: 'Wren', records: 6, bytes: 3 };
-  const good = { id: 'p00001-brought', code: 'YA-9000', title: 'Brought from elsewhere', pictureIds: ['p00002-torn'], author: 'Wren', createdAt: 1, updatedAt: 1 }; // prettier-ignore
-  const picture = { id: 'p00002-torn', thingId: good.id, author: 'Wren', addedAt: 1, width: 10, height: 10, bytes: 9, origin: 'demo' }; // prettier-ignore
-  const json = (value: unknown) => strToU8(JSON.stringify(value));
-  const damaged = zipSync({
-    'attic.json': json(head),
-    'records/things.json': json([good, { ...good, id: '../../x' }, { id: 'p00003-x', price: 'much' }]),
-    'records/pictures.json': json([picture]),
-    'records/hauls.json': strToU8('{'),
-    'picture/p00002-torn/full.jpg': strToU8('<svg onload="alert(1)">'),
-  });
-  await readCopy(attic, keep('damaged.zip', damaged));
-  await attic.sees('2 of the things could not be read.');
-  await attic.sees('The list of hauls could not be read.');
-  await attic.sees('2 records are not in it any more.');
-  await attic.sees('2 pictures or labels are not in it any more.');
-  await attic.press('Bring back what is missing');
-  await attic.sees('1 picture file in the copy could not be read');
-  await attic.openThing(good.title);
-  for (const [name, bytes, why] of [
-    ['words.zip', strToU8('Not an archive at all.'), 'This is no copy of an attic, or it was cut short.'],
-    ['cut.zip', damaged.slice(0, 300), 'This is no copy of an attic, or it was cut short.'],
-    [
-      'shop.zip',
-      zipSync({ 'index.html': strToU8('<p>') }),
-      'This is no copy of an attic. Nothing was changed.',
-    ],
-    [
-      'newer.zip',
-      zipSync({ 'attic.json': json({ ...head, schema: 99 }) }),
-      'made by a newer version of the app',
-    ],
-  ] as const) {
-    await readCopy(attic, keep(name, bytes));
-    await attic.sees(why);
-  }
-  expect(attic.complaints).toEqual([]);
-});
-
 /** The size that an archive says one of its files unpacks to, written over wherever it stands (APPNOTE 4.3.7, 4.3.12). */
 function lyingAbout(zip: Uint8Array, name: string, says: number): Uint8Array {
   const bytes = Buffer.from(zip);
