@@ -6,7 +6,13 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 
 import type { House } from './house';
 import { beLate } from './late';
+import { pressOn } from './pointer';
 import { until } from './serverProcess';
+
+export interface OpenOptions {
+  /** The app is kept for when there is no connection. */
+  offline?: boolean;
+}
 
 /** The app in a page, in the words of the person who uses it. Things are found by role and name. */
 export class Attic {
@@ -21,14 +27,22 @@ export class Attic {
   static async open(
     { server, browser }: House,
     viewport: Parameters<Page['setViewport']>[0],
+    options: OpenOptions = {},
   ): Promise<Attic> {
     const page = await browser.newPage();
     await page.setViewport(viewport);
-    return Attic.on(page, server.address);
+    return Attic.on(page, server.address, options);
   }
 
   /** The app in a page that somebody has got ready. */
-  static async on(page: Page, address: string): Promise<Attic> {
+  static async on(page: Page, address: string, { offline = false }: OpenOptions = {}): Promise<Attic> {
+    // Some compilers give functions their names by a helper, which pages do not have.
+    await page.evaluateOnNewDocument('globalThis.__name ??= (made) => made');
+    // Keeping the app for a day without a connection costs a second of work, which only tests of such days need.
+    if (!offline)
+      await page.evaluateOnNewDocument(
+        'navigator.serviceWorker.register = () => Promise.reject(new Error("not in this test"))',
+      );
     await beLate(page);
     const attic = new Attic(page);
     page.on('pageerror', (error) => attic.complaints.push(String(error)));
@@ -47,24 +61,25 @@ export class Attic {
   }
 
   async go(place: 'Today' | 'Intake' | 'Stock' | 'Sales' | 'Ledger'): Promise<void> {
-    await this.page.locator(`[role=navigation] [role=link][aria-label^="${place}"]`).click();
+    await pressOn(this.page, { selector: `[role=navigation] [role=link][aria-label^="${place}"]` });
     await this.page.waitForSelector(`[role=main][aria-label="${place}"]`);
   }
 
   /** Presses what has this name: a button, chip or link. */
   async press(name: string, within = ''): Promise<void> {
     this.taps += 1;
-    await this.page.locator(`${within} ::-p-aria(${name})`.trim()).click();
+    await pressOn(this.page, { name, ...(within ? { within } : {}) });
   }
 
   async fill(label: string, text: string): Promise<void> {
     this.taps += 1;
     this.typed += text.length;
     const field = `:is(input, textarea)[aria-label^="${label}"]`;
-    await this.page.locator(field).click();
+    await pressOn(this.page, { selector: field });
     await this.page.$eval(field, (element) => (element as HTMLInputElement).select());
     await this.page.keyboard.press('Backspace');
-    await this.page.keyboard.type(text);
+    // In one go, as pasting does: what a keystroke costs is measured elsewhere.
+    await this.page.keyboard.sendCharacter(text);
     await this.page.$eval(field, (element) => (element as HTMLElement).blur());
   }
 
@@ -95,12 +110,11 @@ export class Attic {
 
   /** Waits until the words are on the page. */
   async sees(words: string | RegExp, ms = 30_000): Promise<void> {
-    const says = (text: string) => (typeof words === 'string' ? text.includes(words) : words.test(text));
-    await until(`the page says “${words}”`, async () => says(await this.text()), ms);
+    await this.becomes(`the page says “${words}”`, says, ms, sought(words), true);
   }
 
   async seesNot(words: string, ms = 30_000): Promise<void> {
-    await until(`the page no longer says “${words}”`, async () => !(await this.text()).includes(words), ms);
+    await this.becomes(`the page no longer says “${words}”`, says, ms, sought(words), false);
   }
 
   async text(): Promise<string> {
@@ -115,11 +129,25 @@ export class Attic {
   }
 
   async waitForWindow(label: string, ms = 30_000): Promise<void> {
-    await until(
-      `a window says “${label}”`,
-      async () => (await this.windows()).some((w) => w.startsWith(label)),
-      ms,
-    );
+    const lit = (start: string) =>
+      [...document.querySelectorAll('[role=group][aria-label="Where it is listed"] [role=img]')].some((w) =>
+        w.getAttribute('aria-label')?.startsWith(start),
+      );
+    await this.becomes(`a window says “${label}”`, lit, ms, label);
+  }
+
+  /** Waits until something holds in the page; looked at there, so that looking costs little. */
+  private async becomes<P extends unknown[]>(
+    what: string,
+    holds: (...args: P) => boolean,
+    ms: number,
+    ...args: P
+  ): Promise<void> {
+    const inPage = holds as (...args: unknown[]) => boolean;
+    const waiting = this.page.waitForFunction(inPage, { polling: 60, timeout: ms }, ...args);
+    await waiting.catch((error: unknown) => {
+      throw new Error(`waited in vain: ${what} (${String(error)})`);
+    });
   }
 
   async openThing(title: string): Promise<void> {
@@ -187,4 +215,17 @@ export class Attic {
     await this.page.bringToFront();
     return address;
   }
+}
+
+/** Words, or a pattern, in a form that goes into the page. */
+function sought(words: string | RegExp): { text: string; flags: string | null } {
+  return typeof words === 'string'
+    ? { text: words, flags: null }
+    : { text: words.source, flags: words.flags };
+}
+
+/** In the page: whether it says so, or does not. */
+function says({ text, flags }: { text: string; flags: string | null }, yes: boolean): boolean {
+  const there = document.body.innerText;
+  return (flags === null ? there.includes(text) : new RegExp(text, flags).test(there)) === yes;
 }

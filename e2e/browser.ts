@@ -4,7 +4,12 @@ import { join } from 'node:path';
 
 import puppeteer, { type Browser } from 'puppeteer-core';
 
-const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+const PLACES = [
+  '/usr/bin/chromium-headless-shell',
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+];
 
 /** Phone and wide views that every screen is tried at. */
 export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true, deviceScaleFactor: 1 };

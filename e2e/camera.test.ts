@@ -26,7 +26,7 @@ afterAll(() => server?.kill());
 
 async function withBrowser(browser: Browser, work: (attic: Attic) => Promise<void>): Promise<void> {
   try {
-    const attic = await Attic.open({ server, browser }, PHONE);
+    const attic = await Attic.open({ server, browser }, PHONE, { offline: true });
     await work(attic);
     expect(attic.complaints).toEqual([]);
   } finally {

@@ -71,7 +71,8 @@ it('writes, prices and previews a complete record for every marketplace, and sen
 });
 
 it('finds out what others sold for, keeps a person’s word on it, and works on it with no connection', async () => {
-  const attic = await Attic.open(at, PHONE);
+  const attic = await Attic.open(at, PHONE, { offline: true });
+  await attic.page.evaluate(async () => void (await navigator.serviceWorker.ready));
   await attic.openThing('Kittiwake Mills Men jumper');
   await attic.press('What did others sell for?');
   await attic.sees('Asked just now');

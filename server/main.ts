@@ -13,6 +13,8 @@ const { values } = parseArgs({
     demo: { type: 'string' },
     /** Goes on with the kept copy of the ledger. */
     restore: { type: 'boolean', default: false },
+    /** Part of the usual time between two looks at a feed; for tests. */
+    pace: { type: 'string', default: '1' },
   },
 });
 
@@ -31,6 +33,7 @@ async function main(): Promise<void> {
       dist: values.dist,
       demo: values.demo ?? null,
       restore: values.restore,
+      pace: Number(values.pace) || 1,
     });
     process.on('unhandledRejection', (error) => log.fault('nobody waited for it', error));
     console.log(`Yonder Attic is at ${address}`);

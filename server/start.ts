@@ -6,6 +6,7 @@ import { serve, type HttpBindings } from '@hono/node-server';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 
+import type { Adapter } from './courier/adapter';
 import { brackenmoorAdapter } from './courier/adapters/brackenmoor';
 import { handbillAdapter } from './courier/adapters/handbill';
 import { lanternyardAdapter } from './courier/adapters/lanternyard';
@@ -46,6 +47,8 @@ export interface StartOptions {
   demo: string | null;
   /** Goes on with the kept copy of the ledger. */
   restore?: boolean;
+  /** Feeds are read at so much of their usual intervals: 1 as in life, less for tests that would only wait. */
+  pace?: number;
 }
 
 /** How often it is looked at whether a marketplace has new rules, milliseconds. */
@@ -81,7 +84,7 @@ async function open(
   closing: (close: () => unknown) => void,
   stop: () => Promise<void>,
 ): Promise<Running> {
-  const { port, data, dist, demo, restore = false } = options;
+  const { port, data, dist, demo, restore = false, pace = 1 } = options;
   closing(await holdFolder(data, `http://127.0.0.1:${port}`));
   const log = await openLog(join(data, 'logs'));
   closing(() => log.close());
@@ -151,7 +154,7 @@ async function open(
       quirestackAdapter(at('quirestack')),
       lanternyardAdapter(at('lanternyard')),
       handbillAdapter(),
-    ],
+    ].map((adapter) => paced(adapter, pace)),
     (hash) => shelf.get(hash),
     {
       clock: Date.now,
@@ -216,6 +219,11 @@ async function open(
   courier.watchShown(COMPARE_EVERY);
 
   return { address, courier, shelf, log, stop };
+}
+
+function paced(adapter: Adapter, pace: number): Adapter {
+  const pollEvery = Math.max(200, adapter.capabilities.pollEvery * pace);
+  return pace === 1 ? adapter : { ...adapter, capabilities: { ...adapter.capabilities, pollEvery } };
 }
 
 type Fetch = Parameters<typeof serve>[0]['fetch'];

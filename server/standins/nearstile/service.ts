@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { html } from 'hono/html';
 import type { Context } from 'hono';
 
+import { lateWork } from '../kit/faults';
 import { measureJpeg } from '../kit/pictures';
 import { frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
 import type { Store } from '../kit/store';
@@ -223,7 +224,7 @@ export function nearstile(options: { store: Store; token: string; base: string }
     name: SHEET.name,
     app,
     start: () => {
-      timer = setInterval(() => void lookOver(), 300);
+      timer = setInterval(() => void lookOver().catch(lateWork), 300);
     },
     stop: () => {
       if (timer) clearInterval(timer);

@@ -1,0 +1,100 @@
+import type { Page } from 'puppeteer-core';
+
+/** What is to be pressed: by a selector, or by what it is called aloud. */
+export interface Wanted {
+  selector?: string;
+  name?: string;
+  /** Where it is looked for, by a selector. */
+  within?: string;
+}
+
+const PATIENCE = 30_000;
+
+/**
+ * Presses something as a person does: once it is there, in sight, at rest, not switched off and not covered. All of that is
+ * found out in the page, frame by frame, so that it costs no more than a person would wait.
+ */
+export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
+  const end = Date.now() + PATIENCE;
+  for (;;) {
+    const place = await page.evaluate(findPlace, wanted);
+    if (place) {
+      await page.mouse.click(place.x, place.y);
+      // A page that moved under the finger: the press went elsewhere, and a person presses again.
+      if (await wasHit(page)) return;
+    }
+    if (Date.now() > end) throw new Error(`waited in vain to press ${JSON.stringify(wanted)}`);
+  }
+}
+
+/** Whether what was wanted took the press. A page that is gone because of it took it. */
+function wasHit(page: Page): Promise<boolean> {
+  return page
+    .evaluate(() => (window as { pressHit?: boolean }).pressHit === true)
+    .catch((error: unknown) => {
+      if (/context|navigat|detached|closed/iu.test(String(error))) return true;
+      throw error;
+    });
+}
+
+/** In the page: where to press; null when it is not ready within a moment. */
+async function findPlace({ selector, name, within }: Wanted): Promise<{ x: number; y: number } | null> {
+  const PRESSABLE = 'button, a, input, textarea, select, [role], [aria-label], [tabindex]';
+  const frame = () => new Promise((done) => requestAnimationFrame(done));
+  const words = (text: string | null) => (text ?? '').replace(/\s+/gu, ' ').trim();
+  const called = (element: Element) => {
+    const labelled = element.getAttribute('aria-label');
+    return labelled === null ? words(element.textContent) : words(labelled);
+  };
+  const isShown = (element: Element) => {
+    const { width, height } = element.getBoundingClientRect();
+    return (
+      width > 0 && height > 0 && element.checkVisibility() && !element.closest('[aria-hidden=true], [inert]')
+    );
+  };
+  const find = (): Element | undefined => {
+    const roots = within ? [...document.querySelectorAll(within)] : [document.body];
+    for (const root of roots)
+      for (const element of root.querySelectorAll(selector ?? PRESSABLE))
+        if ((name === undefined || called(element) === words(name)) && isShown(element)) {
+          // The innermost of that name takes the press; what is around it only bears the name too.
+          const inner =
+            name === undefined
+              ? null
+              : [...element.querySelectorAll(PRESSABLE)].find((e) => called(e) === words(name) && isShown(e));
+          return inner ?? element;
+        }
+    return undefined;
+  };
+  for (let tries = 0; tries < 30; tries += 1) {
+    const element = find();
+    if (!element || element.closest('[aria-disabled=true], [disabled]')) {
+      await frame();
+      continue;
+    }
+    let box = element.getBoundingClientRect();
+    if (box.top < 0 || box.left < 0 || box.bottom > innerHeight || box.right > innerWidth) {
+      element.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
+      await frame();
+      box = element.getBoundingClientRect();
+    }
+    await frame();
+    await frame();
+    const now = element.getBoundingClientRect();
+    const atRest = element.isConnected && Math.abs(now.x - box.x) < 0.5 && Math.abs(now.y - box.y) < 0.5;
+    const [x, y] = [now.x + now.width / 2, now.y + now.height / 2];
+    const top = document.elementFromPoint(x, y);
+    if (atRest && top && (element.contains(top) || top.contains(element))) {
+      const note = window as { pressHit?: boolean };
+      note.pressHit = false;
+      const hit = ({ target }: Event) => {
+        note.pressHit = target instanceof Node && (element.contains(target) || target.contains(element));
+      };
+      addEventListener('pointerdown', hit, { capture: true, once: true });
+      return { x, y };
+    }
+    // Under the bar at the bottom, or a head that stays: brought to the middle.
+    element.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
+  }
+  return null;
+}
