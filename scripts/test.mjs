@@ -1,6 +1,6 @@
 // npm test: installs what the tests need, then lint, types, unit, interface and browser tests.
-//   -- core        only these Jest projects (core, ui, browser)
-import { execFile, spawnSync } from 'node:child_process';
+//   -- core        only these Jest projects (core, server, sim, ui, browser)
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -10,40 +10,72 @@ import { installPackages } from './packages.mjs';
 process.chdir(join(dirname(fileURLToPath(import.meta.url)), '..'));
 const wanted = process.argv.slice(2);
 
-function run(command, args, env = {}) {
-  console.log(`\n— ${command.replace('node_modules/.bin/', '')} ${args.join(' ')}`);
-  const done = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } });
-  if (done.status !== 0) process.exit(done.status ?? 1);
+/** Runs something; what it says is printed in one piece when it is done, or as it comes. @returns whether it went well */
+function run(command, args, { quietly = false, env = {} } = {}) {
+  const name = `— ${command.replace('node_modules/.bin/', '')} ${args.join(' ')}`;
+  if (!quietly) console.log(`\n${name}`);
+  return new Promise((done) => {
+    const child = spawn(command, args, {
+      stdio: quietly ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+      env: { ...process.env, ...env },
+    });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (data) => (said += data));
+    child.on('error', (error) => {
+      console.error(error.message);
+      done(false);
+    });
+    child.on('close', (code) => {
+      if (quietly) console.log(`\n${name}\n${said.trimEnd()}`);
+      done(code === 0);
+    });
+  });
 }
 
-/** Runs something beside other things; what it said is printed when it is done. Ends with what went wrong, or null. */
-function beside(script) {
-  return new Promise((done) =>
-    execFile('npm', ['run', '--silent', script], { maxBuffer: 64_000_000 }, (error, said, complained) => {
-      console.log(`\n— ${script}\n${said}${complained}${error?.message ?? ''}`.trimEnd());
-      done(error);
-    }),
-  );
+/** One after the other, until one does not go well. */
+async function inTurn(...works) {
+  for (const work of works) if (!(await work())) return false;
+  return true;
 }
 
-installPackages();
-const needsBrowser = wanted.length === 0 || wanted.includes('browser');
-if (needsBrowser && !existsSync('/usr/bin/chromium')) {
+function end(isGood) {
+  if (!isGood) process.exit(1);
+}
+
+const BROWSER = 'chromium-headless-shell';
+function installBrowser() {
+  if ([`/usr/bin/${BROWSER}`, '/usr/bin/chromium'].some(existsSync)) return;
   if (process.getuid?.() !== 0) {
     console.error(
-      'The browser tests need Chromium: install Debian’s package "chromium" (as root: apt-get install chromium).',
+      `The browser tests need Chromium: install Debian’s package "${BROWSER}" (as root: apt-get install ${BROWSER}).`,
     );
     process.exit(1);
   }
-  run('apt-get', ['update', '-qq']);
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
-    DEBIAN_FRONTEND: 'noninteractive',
-  });
+  const options = { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
+  spawnSync('apt-get', ['update', '-qq'], options);
+  const got = spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', BROWSER], options);
+  if (got.status !== 0) process.exit(got.status ?? 1);
 }
-if (wanted.length === 0) {
-  // None of them keeps more than a core busy for long.
-  const troubles = await Promise.all([beside('lint'), beside('types'), beside('build')]);
-  if (troubles.some(Boolean)) process.exit(1);
+
+const jest = (projects, workers, quietly = false) =>
+  run('node_modules/.bin/jest', ['--ci', '--maxWorkers', String(workers), '--selectProjects', ...projects], { quietly }); // prettier-ignore
+const npm = (script) => run('npm', ['run', '--silent', script], { quietly: true });
+
+installPackages();
+if (wanted.length === 0 || wanted.includes('browser')) installBrowser();
+
+// What a browser waits for is seldom the machine: three at a time fill two cores.
+if (wanted.length > 0) end(await jest(wanted, wanted.includes('browser') ? 3 : 2));
+else {
+  // The build takes a core for as long as everything else that needs no browser takes the other.
+  const good = await Promise.all([
+    npm('build'),
+    inTurn(
+      () => npm('lint'),
+      () => npm('types'),
+      () => jest(['core', 'server', 'sim', 'ui'], 1, true),
+    ),
+  ]);
+  end(good.every(Boolean));
+  end(await jest(['browser'], 3));
 }
-const projects = wanted.length > 0 ? ['--selectProjects', ...wanted] : [];
-run('node_modules/.bin/jest', ['--ci', ...projects]);

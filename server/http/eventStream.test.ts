@@ -1,8 +1,7 @@
-import { connect, type Socket } from 'node:net';
+import { connect, type AddressInfo, type Socket } from 'node:net';
 
 import { serve, type HttpBindings } from '@hono/node-server';
 import { Hono } from 'hono';
-import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
 
 import type { CourierThingView } from '@/contract/courier';

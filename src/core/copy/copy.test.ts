@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 
+import { RecordId } from '@/contract/common';
 import { COLLECTIONS, Settings, Thing, type CollectionName } from '@/contract/records';
 
 import { beside, countOf, settingsAfter, type AllRecords } from './compare';
 import { listedNotHere } from './listedNotHere';
 import { bytesName, bytesOfName, isWhatItSays, ownerOfKey, recordsName } from './names';
 
-const id = fc.stringMatching(/^[A-Za-z0-9_-]{1,64}$/);
+/** Any id that a record may have. */
+const id = fc.stringMatching(/^[A-Za-z0-9_-]{1,64}$/).filter((one) => RecordId.safeParse(one).success);
 const TYPES = ['', 'image/jpeg', 'image/png', 'image/webp', 'video/mp4', 'video/webm', 'application/pdf'];
 
 describe('names in a copy', () => {
