@@ -1,7 +1,7 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 
 import { Expected } from './faults';
-import { howKept } from './keeping';
+import { forgetTrial, howKept } from './keeping';
 
 /** What can be stored: JSON text, or a Blob (the web engine keeps Blobs as they are, whatever its types say). */
 export type Stored = string | Blob;
@@ -83,6 +83,7 @@ export class Disk {
         0,
       );
       if (left < size * 2) throw new DiskFull();
+      forgetTrial();
       throw error;
     }
   }

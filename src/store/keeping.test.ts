@@ -19,8 +19,14 @@ afterEach(() => {
   IDBObjectStore.prototype.put = put;
 });
 
-it('an ordinary browser keeps Blobs', async () => {
+it('an ordinary browser keeps Blobs, which is tried once and not at every start', async () => {
   expect(await howKept()).toBe('blobs');
+  const tried = jest.spyOn(IDBObjectStore.prototype, 'put');
+  jest.resetModules();
+  const again = jest.requireActual<typeof import('./keeping')>('./keeping');
+  expect(await again.howKept()).toBe('blobs');
+  expect(tried).not.toHaveBeenCalled();
+  tried.mockRestore();
 });
 
 it.each(['says no', 'is silent'] as const)(

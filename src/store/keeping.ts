@@ -14,17 +14,48 @@ const PATIENCE = 5_000;
 /** Texts are waited for much longer: an attic must not be taken for lost because the machine is slow. */
 const TEXT_PATIENCE = 60_000;
 
+/** Where it is noted that this browser takes Blobs, so that no later start waits for trying it. */
+const NOTED = 'yonder-keeps';
+
 let kept: Promise<Keeping> | null = null;
 
-/** Found out once a page, before anything is read. */
+/** Found out once a browser, before anything is read. */
 export function howKept(): Promise<Keeping> {
-  kept ??= tried();
+  kept ??= noted() ? Promise.resolve('blobs') : tried().then(noting);
   return kept;
 }
 
-/** For tests: found out anew. */
+/** For tests: found out anew, as by another page. */
 export function forgetHowKept(): void {
   kept = null;
+  forgetTrial();
+}
+
+/** A write failed: the next start finds out anew what can be kept. */
+export function forgetTrial(): void {
+  try {
+    localStorage.removeItem(NOTED);
+  } catch {
+    // Where nothing can be noted, nothing was.
+  }
+}
+
+function noted(): boolean {
+  try {
+    return localStorage.getItem(NOTED) === 'blobs';
+  } catch {
+    // A browser may forbid it: then it is tried each time.
+    return false;
+  }
+}
+
+function noting(how: Keeping): Keeping {
+  try {
+    if (how === 'blobs') localStorage.setItem(NOTED, how);
+  } catch {
+    // It is tried again the next time.
+  }
+  return how;
 }
 
 async function tried(): Promise<Keeping> {
