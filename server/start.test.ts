@@ -66,6 +66,15 @@ describe('a data folder', () => {
   });
 });
 
+it('a folder that is none is told of in words', async () => {
+  data = join(data, 'a-file');
+  writeFileSync(data, '');
+  expect(await trouble()).toMatchObject({
+    code: 'cannotOpen',
+    message: expect.stringMatching(/it is no folder/u),
+  });
+});
+
 describe('a ledger that can’t be used', () => {
   it.each<[string, (file: string) => void, StartTrouble['code']]>([
     ['is no database', (file) => writeFileSync(file, 'not a ledger '.repeat(900)), 'damaged'],

@@ -26,7 +26,7 @@ import { demoFiles, pages } from './http/pages';
 import { carrier } from './carrier/carrier';
 import { lookUpDesk } from './lookup/desk';
 import { openLog, type Log } from './log';
-import { StartTrouble } from './startTrouble';
+import { databaseCode, StartTrouble } from './startTrouble';
 import { openOutside, OUTSIDE, outsidePage, SERVICES, type ServiceId } from './outside';
 
 export interface Running {
@@ -74,7 +74,11 @@ export async function start(options: StartOptions): Promise<Running> {
     return await open(options, (one) => opened.push(one), close);
   } catch (error) {
     await close();
-    throw error;
+    if (error instanceof StartTrouble || databaseCode(error) === null) throw error;
+    throw new StartTrouble(
+      'cannotOpen',
+      `The attic’s folder “${options.data}” can’t be used: it is no folder, may not be written, or its disk is full. Nothing was changed. Put that right, then start again.`,
+    );
   }
 }
 

@@ -28,6 +28,6 @@ export function databaseCode(
   if (/SQLITE_READONLY/u.test(said)) return 'readOnly';
   if (/SQLITE_FULL|ENOSPC/u.test(said)) return 'full';
   if (/SQLITE_IOERR|EFBIG|EIO\b|EROFS|EACCES|EDQUOT/u.test(said)) return 'unwritable';
-  if (/SQLITE_CANTOPEN|ConnectionFailed/u.test(said)) return 'cannotOpen';
+  if (/SQLITE_CANTOPEN|ConnectionFailed|ENOTDIR|EEXIST|EPERM/u.test(said)) return 'cannotOpen';
   return null;
 }

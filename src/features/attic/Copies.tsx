@@ -99,7 +99,8 @@ function ReadCopy() {
         ),
       );
       setCopy(null);
-    } catch {
+    } catch (error) {
+      unlessExpected('reading a copy')(error);
       setTrouble('It stopped on the way. What was brought back is here; read the copy again for the rest.');
     }
     setBusy(null);
