@@ -73,7 +73,7 @@ else {
     inTurn(
       () => npm('lint'),
       () => npm('types'),
-      () => jest(['core', 'server', 'sim', 'ui'], 1, true),
+      () => jest(['core', 'server', 'sim', 'ui'], 2, true),
     ),
   ]);
   end(good.every(Boolean));

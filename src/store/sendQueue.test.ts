@@ -103,13 +103,20 @@ it('what waits is done as it was asked for last', async () => {
 it('what failed stays with its reason and field, until it is tried again or dropped', async () => {
   enqueue([job('a', 'moor'), job('b', 'wick')]);
   await end(0, new CourierTrouble('The title is too long.', null, 'title'));
-  await end(1, new Error('Out of memory'));
+  const complained = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  await end(1, new TypeError('Cannot read properties of undefined'));
   expect(useQueue.getState()[cellKey('a', 'moor')]).toMatchObject({
     state: 'failed',
     why: 'The title is too long.',
     field: 'title',
   });
-  expect(useQueue.getState()[cellKey('b', 'wick')]).toMatchObject({ why: 'Out of memory', field: '' });
+  // What nobody expected is written down with its stack, and told in words for people.
+  expect(useQueue.getState()[cellKey('b', 'wick')]).toMatchObject({
+    why: expect.stringMatching(/^Something went wrong\./u),
+    field: '',
+  });
+  expect(complained).toHaveBeenCalledWith('sending:', expect.any(TypeError));
+  complained.mockRestore();
   enqueue([job('a', 'moor')]);
   expect(whats().at(-1)).toBe('send a moor');
   await end(2);
