@@ -18,4 +18,4 @@ export async function bundleServer() {
   });
 }
 
-if (process.argv[1]?.endsWith('bundleServer.mjs')) await bundleServer();
+if (process.argv[1]?.endsWith('bundleServer.mjs')) void bundleServer();
