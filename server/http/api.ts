@@ -43,6 +43,7 @@ import { databaseCode } from '../startTrouble';
 import type { Log } from '../log';
 import type { EventStream } from './eventStream';
 import { fromOwnPage, sessionCheck } from './guard';
+import { jsonBody } from './jsonBody';
 
 /** The largest picture a marketplace could ask for, with room. */
 const PICTURE_LIMIT = 8_000_000;
@@ -96,7 +97,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   });
 
   app.post('/faults', tooLarge(20_000, 'That is too long.'), async (c) => {
-    const told = FaultTold.safeParse(await body(c));
+    const told = FaultTold.safeParse(await jsonBody(c));
     if (!told.success) return c.json({ error: 'That is no fault.' }, 400);
     const { doing, message, stack } = told.data;
     log.fault(`page: ${doing}`, Object.assign(new Error(message), { stack }));
@@ -105,7 +106,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
 
   /** The attic that the page has open becomes the one this courier works for; its ledger is another than it was. */
   app.post('/attic', tooLarge(1_000, 'That is too long.'), async (c) => {
-    const wish = AtticWish.safeParse(await body(c));
+    const wish = AtticWish.safeParse(await jsonBody(c));
     if (!wish.success) return c.json({ error: 'That is no name of an attic.' }, 400);
     await parts.goOnWith(wish.data.attic);
     return c.json(session());
@@ -217,7 +218,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   );
   app.put('/coupons/:market', tooLarge(1_000, 'That is too long.'), (c) =>
     ofMarket(c, async ({ coupons }) => {
-      const coupon = Coupon.safeParse(await body(c));
+      const coupon = Coupon.safeParse(await jsonBody(c));
       if (!coupons || !coupon.success) return cannot(c);
       await coupons.put(coupon.data);
       return c.body(null, 204);
@@ -241,14 +242,14 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   );
   app.post('/depot/:market', tooLarge(50_000, 'That is too much for one parcel.'), (c) =>
     ofMarket(c, async ({ depot }) => {
-      const contents = DepotContents.safeParse(await body(c));
+      const contents = DepotContents.safeParse(await jsonBody(c));
       if (!depot || !contents.success) return cannot(c);
       return c.json({ parcel: await depot.announce(contents.data) } satisfies ParcelAnnounced);
     }),
   );
   app.post('/depot/:market/back', tooLarge(20_000, 'That is too much at a time.'), (c) =>
     ofMarket(c, async ({ depot }) => {
-      const wanted = DepotBack.safeParse(await body(c));
+      const wanted = DepotBack.safeParse(await jsonBody(c));
       if (!depot || !wanted.success) return cannot(c);
       await depot.sendBack(wanted.data.nos);
       return c.json({ ok: true });
@@ -258,7 +259,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   const LINKS = { resume: 'connected', pause: 'paused', disconnect: 'off' } as const;
   app.post('/connections/:market', tooLarge(1_000, 'That is too long.'), async (c) => {
     const market = c.req.param('market');
-    const wish = ConnectionWish.safeParse(await body(c));
+    const wish = ConnectionWish.safeParse(await jsonBody(c));
     const adapter = courier.adapter(market);
     if (!adapter || !wish.success) return c.json({ error: 'The courier could not read that.' }, 400);
     const { data } = wish;
@@ -314,7 +315,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   });
 
   app.post('/commands', tooLarge(COMMAND_LIMIT, 'The command is too long.'), async (c) => {
-    const told = await body(c);
+    const told = await jsonBody(c);
     const command = Command.safeParse(told);
     const by = CommandBy.safeParse(told);
     if (!command.success) return c.json({ error: 'The courier could not read that command.' }, 400);
@@ -348,9 +349,6 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
 
   return app;
 }
-
-/** What was sent, read as JSON; null where it is none: whoever asked parses it. */
-const body = (c: Context): Promise<unknown> => c.req.json().catch(() => null);
 
 function tooLarge(maxSize: number, error: string) {
   return bodyLimit({ maxSize, onError: (c) => c.json({ error }, 413) });

@@ -16,6 +16,7 @@ import {
 import { CallFailed, Refused, type Adapter } from '../courier/adapter';
 import type { Carrier } from '../carrier/carrier';
 import type { Courier } from '../courier/courier';
+import { jsonBody } from './jsonBody';
 
 /** Asks one marketplace; its trouble becomes an answer with words. */
 export type OfMarket = (c: Context, ask: (adapter: Adapter) => Promise<Response>) => Promise<Response>;
@@ -28,8 +29,6 @@ export function deskRoutes(
   { courier, carrier, ofMarket }: { courier: Courier; carrier: Carrier; ofMarket: OfMarket },
 ): void {
   const cannot = (c: Context) => c.json({ error: 'That can’t be done there.' }, 400);
-  // What is no JSON fits nothing: whoever asked parses it.
-  const body = (c: Context) => c.req.json().catch(() => null) as Promise<unknown>;
 
   app.get('/talks', async (c) => {
     const missing: TalksAnswer['missing'] = [];
@@ -50,7 +49,7 @@ export function deskRoutes(
   });
   app.post('/talks/:market/:talk', LIMIT, (c) =>
     ofMarket(c, async ({ talks }) => {
-      const wish = ReplyWish.safeParse(await body(c));
+      const wish = ReplyWish.safeParse(await jsonBody(c));
       if (!talks || !wish.success) return cannot(c);
       await talks.reply(c.req.param('talk'), wish.data.words);
       return c.body(null, 204);
@@ -58,7 +57,7 @@ export function deskRoutes(
   );
   app.post('/talks/:market/:talk/offers/:offer', LIMIT, (c) =>
     ofMarket(c, async ({ talks }) => {
-      const wish = OfferWish.safeParse(await body(c));
+      const wish = OfferWish.safeParse(await jsonBody(c));
       if (!talks || !wish.success) return cannot(c);
       // Taking an offer promises the thing; one that nobody here knows of can't be taken down elsewhere.
       if (wish.data.answer !== 'refuse') {
@@ -87,7 +86,7 @@ export function deskRoutes(
   );
   app.post('/orders/:market/:no', LIMIT, (c) =>
     ofMarket(c, async ({ orders }) => {
-      const wish = OrderWish.safeParse(await body(c));
+      const wish = OrderWish.safeParse(await jsonBody(c));
       if (!orders || !wish.success) return cannot(c);
       return c.json((await orders.change(c.req.param('no'), wish.data)) satisfies OrderAtMarket);
     }),
@@ -109,7 +108,7 @@ export function deskRoutes(
   app.get('/rates', (c) => ofCarrier(c, async () => c.json(await carrier.rates())));
   app.post('/labels', LIMIT, (c) =>
     ofCarrier(c, async () => {
-      const wish = LabelWish.safeParse(await body(c));
+      const wish = LabelWish.safeParse(await jsonBody(c));
       if (!wish.success) return c.json({ error: 'That is no parcel.' }, 400);
       return c.json((await carrier.label(wish.data)) satisfies ParcelLabel);
     }),

@@ -81,7 +81,10 @@ export async function openAttic(name: string): Promise<void> {
     const found = note.found(records, settingsAt);
     const { journal, misfits } = readJournal(await opened.text('journal'), loaded.version);
     if (misfits !== null) {
-      await opened.write({ 'aside:journal': misfits });
+      // Where it can't be kept, the attic opens all the same.
+      await opened
+        .write({ 'aside:journal': misfits })
+        .catch((error: unknown) => fault('setting the journal aside', error));
       aside.push({ collection: 'journal', key: 'journal', why: 'what could be taken back can’t be read' });
     }
     const last = journal.at(-1);
@@ -558,13 +561,14 @@ export function takenOver(
 ): Partial<AtticState> {
   const next: Record<string, unknown> = {};
   const conflicts: Conflict[] = [];
+  const stands = (key: string) => {
+    const at = setAt(key);
+    return at !== null && stamp !== undefined && isLater({ at, page }, stamp);
+  };
   for (const edit of edits) {
     const { collection, id } = edit;
     const map = (next[collection] ?? { ...state[collection] }) as Record<string, unknown>;
-    const mineStands = (field: string) => {
-      const at = setAt(`${collection} ${id} ${field}`);
-      return at !== null && stamp !== undefined && isLater({ at, page }, stamp);
-    };
+    const mineStands = (field: string) => stands(`${collection} ${id} ${field}`);
     // Taken away on one page and changed on the other: what was done later holds on both.
     const gone = map[id] === undefined ? edit.was !== null : edit.after === null;
     if (gone && mineStands(WHOLE)) continue;
@@ -575,10 +579,7 @@ export function takenOver(
     next[collection] = map;
   }
   if (conflicts.length > 0) next.conflicts = [...state.conflicts, ...conflicts].slice(-20);
-  const theirs = Object.entries(settings).filter(([name]) => {
-    const at = setAt(settingKey(name));
-    return at === null || stamp === undefined || !isLater({ at, page }, stamp);
-  });
+  const theirs = Object.entries(settings).filter(([name]) => !stands(settingKey(name)));
   next.settings = {
     ...state.settings,
     ...Object.fromEntries(theirs),

@@ -82,7 +82,6 @@ async function strangeTo(
 async function open(name: string): Promise<void> {
   await openAttic(name);
   rememberAttic(name);
-  // The way to the attic is open before anything is waited for that may fail.
   if (useCourier.getState().session?.demo) await bringDemoWorld();
   say({ stage: 'open' });
   started(name);
