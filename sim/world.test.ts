@@ -25,7 +25,7 @@ describe('the courier in a simulated world', () => {
   });
 
   // Evenings that once failed: a line torn while the page lost its memory too, so that nobody knew what was up by hand.
-  it.each([7_408_847, 910_007_088])('keeps them through evening %i', (seed) => {
+  it.each([7_408_847, 910_007_088, 2_718_283_485])('keeps them through evening %i', (seed) => {
     expect(new World(seed).run().violations).toEqual([]);
   });
 

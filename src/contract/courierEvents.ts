@@ -193,6 +193,8 @@ export const CourierListing = z.object({
   job: Job.nullable(),
   /** When a publish call was last let out; withdrawing waits for late ones. 0: never. */
   lastPublishAt: Moment,
+  /** A change that went unanswered may still arrive until then, and undo what was said after it. */
+  lateUntil: Moment.optional(),
   /** What it may sell changed while something else was under way: it is changed once more. */
   again: z.boolean().optional(),
   /** It was taken down for a promise that came to nothing: it goes up again once it is gone. */

@@ -27,8 +27,7 @@ export class Answering extends Commanding {
 
   protected revised(l: CourierListing): CourierListing {
     if (l.job?.action !== 'revise') return l;
-    const { unclear } = l.job;
-    const done = {
+    const done: CourierListing = {
       ...l,
       draft: l.nextDraft ?? l.draft,
       nextDraft: null,
@@ -37,11 +36,12 @@ export class Answering extends Commanding {
       edited: null,
       changedAt: this.now,
     };
+    if (l.again) return this.onceMore(done);
     // An earlier call that went unanswered may still arrive and show pieces that are sold: said once more after that.
-    if (unclear && !l.again && (l.draft.choices || this.policy[l.market]?.showsHolds))
-      return { ...done, nextDraft: done.draft, job: newJob('revise', this.now + LATE_PUBLISH) };
-    const next = this.onceMore(done);
-    return next.job ? { ...next, job: { ...next.job, unclear } } : next;
+    const { lateUntil = 0 } = l;
+    if (lateUntil > this.now && (l.draft.choices || this.policy[l.market]?.showsHolds))
+      return { ...done, nextDraft: done.draft, job: newJob('revise', lateUntil) };
+    return done;
   }
 
   /** "No such listing": gone, unless a publish call that went unanswered may still arrive. */
@@ -88,12 +88,13 @@ export class Answering extends Commanding {
       if (market.failedCalls >= REST_AFTER)
         market.restUntil = this.now + waitAfter(market.failedCalls - REST_AFTER + 1, event.market);
     }
-    this.change(event.ref, (l) =>
-      l.job && l.job.action === event.action && !isOver(l)
-        ? { ...l, job: this.afterFault(this.later(l.job, event.ref, event.trouble, event.retryAfter, event.unclear), event.fault) }
-        : l,
-    );
-  } // prettier-ignore
+    this.change(event.ref, (l) => {
+      if (l.job?.action !== event.action || isOver(l)) return l;
+      const job = this.later(l.job, event.ref, event.trouble, event.retryAfter, event.unclear);
+      const late = event.action === 'revise' && event.unclear ? { lateUntil: this.now + LATE_PUBLISH } : {};
+      return { ...l, ...late, job: this.afterFault(job, event.fault) };
+    });
+  }
 
   /**
    * A fault of our own is not mended by trying: after a few it rests until a person sends it again or the courier is

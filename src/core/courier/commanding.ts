@@ -144,8 +144,7 @@ export class Commanding extends Promising {
       this.putListing(this.thingFor(command.thing), {
         ...listing,
         nextDraft: command.draft,
-        // What an earlier call was to change may still arrive.
-        job: { ...this.job('revise', command.market), unclear: listing.job?.unclear === true },
+        job: this.job('revise', command.market),
       });
       return null;
     }

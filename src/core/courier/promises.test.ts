@@ -166,6 +166,18 @@ describe('a promise', () => {
     expect(desk.work(LATE_PUBLISH)).toEqual(['revise board.1']);
     expect(desk.work(LATE_PUBLISH)).toEqual([]);
   });
+  it('says it once more also where a person sends a change before that', () => {
+    const desk = new Desk('board');
+    desk.say({ type: 'hold', market: 'board', elsewhere: 'leave' });
+    desk.take({ type: 'tick' });
+    desk.take({ type: 'failed', market: 'board', ref: 't.board.1', action: 'revise', trouble: '?', unclear: true, retryAfter: null });
+    desk.say({ type: 'release' });
+    desk.work(2_000);
+    expect(desk.say({ type: 'send', market: 'board', draft: DRAFT })).toBeNull();
+    expect(desk.work(2_000)).toEqual(['revise board.1']);
+    expect(desk.work(LATE_PUBLISH)).toEqual(['revise board.1']);
+    expect(desk.work(LATE_PUBLISH)).toEqual([]);
+  }); // prettier-ignore
 });
 
 describe('a sale that comes to nothing', () => {

@@ -5,7 +5,7 @@ import type { CourierState } from './types';
 export type { Snapshot };
 
 /** To be raised whenever `step` or the shape of its state changes what comes out of reading the same lines. */
-export const SNAPSHOT_VERSION = 2;
+export const SNAPSHOT_VERSION = 3;
 
 export function snapshotOf(state: CourierState): Snapshot {
   return {

@@ -12,7 +12,7 @@ import type {
   Step,
 } from './types';
 import { stockCounted } from './pieces';
-import { CALL_LIMIT, NEVER, REST_AFTER } from './waiting';
+import { CALL_LIMIT, LATE_PUBLISH, NEVER, REST_AFTER } from './waiting';
 import { Answering } from './answering';
 
 /** A courier that knows nothing yet. */
@@ -170,6 +170,7 @@ class Run extends Answering {
             ...listing,
             // What was out may still arrive, however long ago the clock says that was.
             lastPublishAt: listing.lastPublishAt === 0 ? 0 : this.now,
+            ...(listing.job.action === 'revise' ? { lateUntil: this.now + LATE_PUBLISH } : {}),
             job: { ...listing.job, running: false, unclear: true, due: this.dueAgain(listing) },
           });
         }
