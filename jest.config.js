@@ -38,6 +38,7 @@ module.exports = {
       moduleNameMapper: {
         ...web.moduleNameMapper,
         ...alias,
+        '\\.css$': '<rootDir>/src/testing/noStyle.js',
         '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
       },
       transformIgnorePatterns: [

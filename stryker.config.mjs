@@ -25,6 +25,6 @@ export default {
   clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
   thresholds: { high: 90, low: 85, break: 85 },
   concurrency: 2,
-  timeoutMS: 5_000,
+  timeoutMS: 10_000,
   ignoreStatic: true,
 };

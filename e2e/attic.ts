@@ -4,6 +4,7 @@ import { join } from 'node:path';
 
 import type { ElementHandle, Page } from 'puppeteer-core';
 
+import { countPage } from './coverage';
 import type { House } from './house';
 import { beLate } from './late';
 import { pressOn } from './pointer';
@@ -44,6 +45,7 @@ export class Attic {
         'navigator.serviceWorker.register = () => Promise.reject(new Error("not in this test"))',
       );
     await beLate(page);
+    await countPage(page);
     const attic = new Attic(page);
     page.on('pageerror', (error) => attic.complaints.push(String(error)));
     page.on('console', (message) => {

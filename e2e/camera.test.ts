@@ -2,6 +2,7 @@ import type { Browser } from 'puppeteer-core';
 
 import { Attic } from './attic';
 import { openBrowser, PHONE } from './browser';
+import { closeBrowser } from './coverage';
 import { showing } from './house';
 import {
   barcodePicture,
@@ -30,7 +31,7 @@ async function withBrowser(browser: Browser, work: (attic: Attic) => Promise<voi
     await work(attic);
     expect(attic.complaints).toEqual([]);
   } finally {
-    await browser.close();
+    await closeBrowser(browser);
   }
 }
 

@@ -4,6 +4,7 @@ import { COPY_FORMAT } from '@/contract/copy';
 
 import { Attic } from './attic';
 import { openBrowser, PHONE } from './browser';
+import { closeBrowser } from './coverage';
 import { house } from './house';
 import { keep } from './pictures';
 import { buyAt } from './serverProcess';
@@ -33,7 +34,7 @@ it('brings an attic back that its browser has lost, and what is listed is looked
   const inside = unzipSync(bytes);
   expect(JSON.parse(new TextDecoder().decode(inside['records/things.json']))).toHaveLength(2);
   expect(Object.keys(inside).filter((name) => name.startsWith('picture/'))).toHaveLength(16);
-  await at.browser.close();
+  await closeBrowser(at.browser);
 
   // Another browser, and no demo world to begin with.
   at.server.world = null;

@@ -1,6 +1,7 @@
 import type { Browser } from 'puppeteer-core';
 
 import { openBrowser } from './browser';
+import { closeBrowser } from './coverage';
 import { ServerProcess } from './serverProcess';
 
 /** The real server and a browser, for the tests of a file. */
@@ -31,7 +32,7 @@ export function house({
     opened.browser = await openBrowser(scene ? showing(await scene()) : []);
   });
   (afresh ? afterEach : afterAll)(async () => {
-    await opened.browser?.close();
+    if (opened.browser) await closeBrowser(opened.browser);
     await opened.server?.kill();
   });
   return opened as House;

@@ -6,6 +6,8 @@ import { join } from 'node:path';
 
 import { createClient } from '@libsql/client';
 
+import { COVERAGE, SERVER_COUNTS, serverWrites } from './coverage';
+
 /** The real server in a process of its own, so that it can be killed. */
 export class ServerProcess {
   private child: ChildProcess | null = null;
@@ -34,11 +36,13 @@ export class ServerProcess {
     this.child = spawn(
       process.execPath,
       [
+        ...SERVER_COUNTS,
         ...(process.env.ATTIC_SERVER ? [process.env.ATTIC_SERVER] : ['--import', 'tsx', 'server/main.ts']),
         ...['--port', String(this.port), '--data', this.data, '--pace', '0.3'],
+        ...(process.env.ATTIC_APP ? ['--dist', process.env.ATTIC_APP] : []),
         ...(this.world ? ['--demo', this.world] : []),
       ],
-      { stdio: ['ignore', 'ignore', 'inherit'] },
+      { stdio: ['ignore', 'ignore', 'inherit', ...(COVERAGE ? ['ipc' as const] : [])] },
     );
     await until('the server answers', async () =>
       fetch(`${this.address}/api/session`).then(
@@ -52,6 +56,7 @@ export class ServerProcess {
   async kill(): Promise<void> {
     const child = this.child;
     if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    await serverWrites(child);
     const gone = new Promise((done) => child.once('exit', done));
     child.kill('SIGKILL');
     await gone;

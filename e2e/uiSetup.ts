@@ -1,11 +1,21 @@
+import { TextDecoder, TextEncoder } from 'node:util';
+
 import 'fake-indexeddb/auto';
+
+import '../src/testing/worker';
+
+// jsdom has none.
+Object.assign(globalThis, { TextDecoder, TextEncoder });
 
 /** jsdom has no structuredClone of its own: copies what the stores keep, bytes included. */
 function copied(value: unknown): unknown {
   if (typeof value === 'function') throw new Error('a function can’t be copied');
   if (typeof value !== 'object' || value === null || value instanceof Blob) return value;
   if (value instanceof ArrayBuffer) return value.slice(0);
+  if (ArrayBuffer.isView(value)) return (value as Uint8Array).slice();
   if (Array.isArray(value)) return value.map(copied);
+  // Pictures and their like are handed over, not copied.
+  if (value.constructor?.name !== 'Object') return value;
   return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, copied(inner)]));
 }
 globalThis.structuredClone ??= copied as typeof structuredClone;
@@ -36,5 +46,19 @@ globalThis.BroadcastChannel ??= class {
 jest.mock('expo-font', () => ({
   ...jest.requireActual('expo-font'),
   isLoaded: () => true,
+  useFonts: () => [true, null],
   loadAsync: async () => undefined,
 }));
+
+// Pages are tried one by one: where they send the person is looked at, not followed.
+jest.mock('expo-router', () => jest.requireActual('../src/testing/router'));
+
+// Workers run beside the page; here they run in it, spoken to as ever.
+jest.mock('comlink', () => {
+  const comlink = jest.requireActual('comlink');
+  const { offer } = jest.requireActual('../src/testing/worker');
+  return {
+    ...comlink,
+    expose: (api: unknown, to?: unknown) => (to ? comlink.expose(api, to) : offer(api)),
+  };
+});

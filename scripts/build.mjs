@@ -51,21 +51,7 @@ export function build() {
   const print = fingerprint();
   if (existsSync('dist/index.html') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === print) return;
   console.log('Building the app …');
-  rmSync('dist', { recursive: true, force: true });
-  const done = spawnSync('node_modules/.bin/expo', ['export', '--platform', 'web', '--output-dir', 'dist'], {
-    stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...process.env, EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1', NODE_ENV: 'production' },
-    encoding: 'utf8',
-    maxBuffer: 64_000_000,
-  });
-  if (done.status !== 0 || !existsSync('dist/index.html')) {
-    console.error(done.stdout, done.stderr);
-    throw new Error('The app could not be built.');
-  }
-  writeServiceWorker(
-    'dist',
-    [...filesBelow('dist')].map((file) => file.slice('dist/'.length)),
-  );
+  exportApp('dist');
   for (const file of filesBelow('dist')) {
     if (!/\.(js|css|html|json|svg|ttf|wasm|map)$/.test(file)) continue;
     const bytes = readFileSync(file);
@@ -76,9 +62,34 @@ export function build() {
       brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
     );
   }
-  cpSync(vision(), 'dist/vision', { recursive: true });
+  addVision('dist');
   mkdirSync('.cache', { recursive: true });
   writeFileSync(STAMP, print);
+}
+
+/** What reads pictures is fetched by the app when it is wanted. */
+export function addVision(folder) {
+  cpSync(vision(), join(folder, 'vision'), { recursive: true });
+}
+
+/** Puts the app into an empty folder, as files to be served. */
+export function exportApp(folder, options = []) {
+  rmSync(folder, { recursive: true, force: true });
+  const args = ['export', '--platform', 'web', '--output-dir', folder, ...options];
+  const done = spawnSync('node_modules/.bin/expo', args, {
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1', NODE_ENV: 'production' },
+    encoding: 'utf8',
+    maxBuffer: 64_000_000,
+  });
+  if (done.status !== 0 || !existsSync(join(folder, 'index.html'))) {
+    console.error(done.stdout, done.stderr);
+    throw new Error('The app could not be built.');
+  }
+  writeServiceWorker(
+    folder,
+    [...filesBelow(folder)].filter((f) => !f.endsWith('.map')).map((file) => file.slice(folder.length + 1)),
+  );
 }
 
 if (process.argv[1]?.endsWith('build.mjs')) build();

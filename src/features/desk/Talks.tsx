@@ -50,6 +50,11 @@ export function Talks() {
         <Notice key={m.market} tone="caution">{`${market(m.market)} could not be asked: ${m.why}`}</Notice>
       ))}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      {connected ? null : (
+        <Words tone="soft">
+          {readAt === null ? 'No marketplace was asked yet.' : `As it was ${agoWords(readAt)}.`}
+        </Words>
+      )}
       {readAt !== null && groups.length === 0 ? (
         <Card>
           <Words kind="heading">Nobody has written</Words>

@@ -30,7 +30,7 @@ export function ItemSheet() {
   const router = useRouter();
   if (!thing)
     return (
-      <View style={{ padding: 24, gap: 12 }}>
+      <View style={{ padding: 24, gap: 12 }} role="main" aria-label="Item sheet">
         <Words kind="heading">It is not in this attic</Words>
         <Words tone="soft">
           It may have been removed. If that was just now, undo is at the bottom of the page.

@@ -54,6 +54,7 @@ export function Sales() {
 function Desk({ orders }: { orders: readonly OrderRow[] }) {
   const router = useRouter();
   const waiting = useTalks((s) => s.talks.filter(waits).length);
+  const asked = useTalks((s) => s.readAt !== null);
   const things = useAttic((s) => s.things);
   const views = useCourier((s) => s.things);
   const held = Object.values(things).filter((t) => openHold(t) && !views[t.id]?.sale).length;
@@ -61,7 +62,7 @@ function Desk({ orders }: { orders: readonly OrderRow[] }) {
   const say = (n: number, one: string, many: string, none: string) => (n === 0 ? none : n === 1 ? one : `${n} ${many}`);
   return (
     <Card label="Desk">
-      <LinkRow words="Messages and offers" more={say(waiting, 'one waits for you', 'wait for you', 'nobody waits')} onPress={() => router.navigate('/talks')} />
+      <LinkRow words="Messages and offers" more={say(waiting, 'one waits for you', 'wait for you', asked ? 'nobody waits' : 'not asked yet')} onPress={() => router.navigate('/talks')} />
       <LinkRow words="Packing" more={say(parcels, 'one parcel', 'parcels', 'nothing to pack')} onPress={() => router.navigate('/packing')} />
       <LinkRow words="Promises and meetings" more={say(held, 'one thing is promised', 'things are promised', 'nothing is promised')} onPress={() => router.navigate('/promises')} />
       <LinkRow words="Payouts" more="statements against what was told" onPress={() => router.navigate('/payouts')} />

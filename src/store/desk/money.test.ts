@@ -13,7 +13,7 @@ import { addThing, editPlan } from '../things';
 import {
   buyFromOwner, elsewhereFor, letLeave, markDown, moreTime, payConsignor, statementCsv, waitLonger,
 } from './consignors'; // prettier-ignore
-import { fakeServer, listed, told } from './fakeCourier';
+import { fakeServer, listed, told } from '@/testing/courier';
 import { fetchStatement, keepStatement, sawMoney } from './statements';
 
 const MOOR = 'brackenmoor';

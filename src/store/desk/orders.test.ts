@@ -7,7 +7,7 @@ import { openAttic, readBlob, useAttic } from '../attic';
 import { CourierTrouble, useCourier } from '../courierLink';
 import { useQueue } from '../sendQueue';
 import { addThing, editThing } from '../things';
-import { commandsIn, fakeServer, sold, told } from './fakeCourier';
+import { commandsIn, fakeServer, sold, told } from '@/testing/courier';
 import {
   addressOf, arrived, askArrivals, backHere, buyLabels, cancel, cancelSecond, closed, fetched, giveBack, handledThere, labelKey,
   openReturn, ordersNow, packed, packedNow, posted, returnDone, setAddress, tellPosted,

@@ -8,7 +8,7 @@ import type { TalkOf } from '@/core/talks/talks';
 import { openAttic, setSettings, useAttic } from '../attic';
 import { CourierTrouble, useCourier } from '../courierLink';
 import { addThing, editThing } from '../things';
-import { commandsIn, fakeServer, listed, sold, told, type Asked } from './fakeCourier';
+import { commandsIn, fakeServer, listed, sold, told, type Asked } from '@/testing/courier';
 import { arrange, handedOver, letGo, moneyReceived, promise, type Meeting } from './promises';
 import { answerView, keepAnswer } from './savedAnswers';
 import { answer, answerAlone, beginTalks, judged, readTalks, reply, useTalks } from './talks';

@@ -1,6 +1,6 @@
 import type { CourierListingView, CourierThingView, Sale } from '@/contract/courier';
 
-import { useCourier } from '../courierLink';
+import { useCourier } from '@/store/courierLink';
 
 /** What was asked of the server, in order. */
 export interface Asked {

@@ -1,0 +1,104 @@
+import type { ComponentType } from 'react';
+
+import { nameless, open, said, SLIPS, type PageOptions } from '@/testing/page';
+import { emptyAttic, manyThings, troubledEvening, type Many } from '@/testing/world';
+
+import { Barcodes } from './attic/Barcodes';
+import { Copies } from './attic/Copies';
+import { Groups } from './attic/Groups';
+import { HaulPage } from './attic/HaulPage';
+import { Hauls } from './attic/Hauls';
+import { Owners } from './attic/Owners';
+import { Patterns } from './attic/Patterns';
+import { Setup } from './attic/Setup';
+import { Spots } from './attic/Spots';
+import { BringIn } from './bringIn/BringIn';
+import { Buying } from './buying/Buying';
+import { Connections } from './connections/Connections';
+import { Mappings } from './connections/Mappings';
+import { Planned } from './connections/Planned';
+import { TermsPage } from './connections/TermsPage';
+import { Crosslist } from './crosslist/Crosslist';
+import { Depot } from './depot/Depot';
+import { ConsignorPage } from './desk/ConsignorPage';
+import { MoneyPage } from './desk/MoneyPage';
+import { OrderPage } from './desk/OrderPage';
+import { Packing } from './desk/Packing';
+import { Promises } from './desk/Promises';
+import { Talks } from './desk/Talks';
+import { Intake } from './intake/Intake';
+import { ItemSheet } from './item/ItemSheet';
+import { Kinds } from './kinds/Kinds';
+import { Ledger } from './ledger/Ledger';
+import { Many as ManyPage } from './many/Many';
+import { Sales } from './sales/Sales';
+import { Stock } from './stock/Stock';
+import { Today } from './today/Today';
+
+interface Tried {
+  page: ComponentType;
+  /** What its address says. */
+  params?: (many: Many) => Record<string, string>;
+}
+
+const PAGES: Record<string, Tried> = {
+  Barcodes: { page: Barcodes },
+  Copies: { page: Copies },
+  Groups: { page: Groups },
+  Haul: { page: HaulPage, params: ({ haul }) => ({ id: haul }) },
+  Hauls: { page: Hauls },
+  Owners: { page: Owners },
+  Patterns: { page: Patterns },
+  Setup: { page: Setup },
+  Spots: { page: Spots },
+  BringIn: { page: BringIn },
+  Buying: { page: Buying },
+  Connections: { page: Connections },
+  Mappings: { page: Mappings, params: () => ({ market: 'brackenmoor' }) },
+  Planned: { page: Planned },
+  Terms: { page: TermsPage, params: () => ({ market: 'brackenmoor' }) },
+  Crosslist: { page: Crosslist },
+  Depot: { page: Depot, params: () => ({ market: 'quirestack' }) },
+  Consignor: { page: ConsignorPage, params: ({ owner }) => ({ owner }) },
+  Money: { page: MoneyPage },
+  Order: { page: OrderPage, params: (many) => ({ id: many.id('Kittiwake') }) },
+  Packing: { page: Packing },
+  Promises: { page: Promises },
+  Talks: { page: Talks },
+  Intake: { page: Intake },
+  Item: { page: ItemSheet, params: (many) => ({ id: many.id('Kittiwake') }) },
+  Kinds: { page: Kinds },
+  Ledger: { page: Ledger },
+  Many: { page: ManyPage },
+  Sales: { page: Sales },
+  Stock: { page: Stock },
+  Today: { page: Today },
+};
+const NOBODY: Many = { id: () => 'nobody', haul: 'nobody', owner: 'nobody' };
+
+/** How an attic may be found by whoever opens a page. */
+const FOUND: Record<string, { world: () => Promise<Many>; options?: PageOptions }> = {
+  'with nothing in it': { world: () => emptyAttic().then(() => NOBODY) },
+  'with many things': { world: manyThings },
+  'in a troubled evening': { world: troubledEvening },
+  'without the courier': { world: manyThings, options: { offline: true } },
+  'on a wide screen': { world: troubledEvening, options: { wide: true } },
+};
+
+let complained: jest.SpyInstance;
+beforeEach(() => {
+  complained = jest.spyOn(console, 'error');
+});
+afterEach(() => complained.mockRestore());
+
+describe.each(Object.entries(FOUND))('in an attic %s', (_, { world, options }) => {
+  it.each(Object.entries(PAGES))('%s says what there is, in words', async (name, { page, params }) => {
+    const many = await world();
+    await open(page, { ...options, params: params?.(many) ?? {} });
+    expect(document.querySelectorAll('[role=main]')).toHaveLength(1);
+    expect(said().length).toBeGreaterThan(20);
+    expect(said()).not.toMatch(SLIPS);
+    expect(nameless()).toEqual([]);
+    expect(complained.mock.calls.map((c) => String(c[0]).slice(0, 300))).toEqual([]);
+  });
+});

@@ -1,0 +1,122 @@
+import { act, configure, fireEvent, render } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ComponentType } from 'react';
+
+import { useCourier } from '@/store/courierLink';
+import { Theme } from '@/theme/theme';
+
+import { fakeServer, type Asked } from './courier';
+import { furnishDom } from './jsdom';
+import { setParams, went } from './router';
+
+export interface PageOptions {
+  /** What the address says. */
+  params?: Record<string, string>;
+  /** Nobody answers. */
+  offline?: boolean;
+  wide?: boolean;
+  /** What the server answers, by the beginning of a path. */
+  answers?: Parameters<typeof fakeServer>[0];
+}
+
+// Whether each of its parents is shown is the dearest question about an element; pages draw nothing that is hidden.
+configure({ defaultHidden: true });
+
+/** A page as it stands once what it asked for is there. @returns what it asked of the server, growing */
+export async function open(
+  Page: ComponentType,
+  { params = {}, offline = false, wide = false, answers = {} }: PageOptions = {},
+): Promise<Asked[]> {
+  furnishDom(wide ? 1280 : 390, wide ? 800 : 844);
+  setParams(params);
+  went.length = 0;
+  const asked = fakeServer(answers);
+  if (offline) {
+    globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+    useCourier.setState({ connected: false });
+  }
+  render(
+    <Theme>
+      <Page />
+    </Theme>,
+  );
+  await settled();
+  return asked;
+}
+
+/** Answers, timers of a moment and what follows from them. */
+export async function settled(ms = 30): Promise<void> {
+  await act(() => new Promise((done) => setTimeout(done, ms)));
+}
+
+/** All that the page says, fields included. */
+export function said(): string {
+  const fields = [...document.querySelectorAll<HTMLInputElement>('input, textarea')].map((f) => f.value);
+  return [document.body.textContent, ...fields].join('\n');
+}
+
+/** What can be pressed or filled in without anybody being able to say what it is. */
+export function nameless(): string[] {
+  return [...document.querySelectorAll('button, a, input, textarea, [role=img], [role=switch], [role=radio]')]
+    .filter(
+      (e) => !(e.getAttribute('aria-label') || e.getAttribute('aria-labelledby') || e.textContent?.trim()),
+    )
+    .map((e) => e.outerHTML.slice(0, 200));
+}
+
+/** What no sentence for a person has in it. */
+export const SLIPS = /\b(?:undefined|NaN|Infinity|null)\b|\[object |Invalid Date/u;
+
+const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
+
+/** Presses what has this name, the first of them. */
+export async function press(name: string | RegExp): Promise<void> {
+  const all = [
+    ...document.querySelectorAll(
+      'button, [role=button], [role=link], [role=radio], [role=switch], [role=checkbox]',
+    ),
+  ];
+  const nameOf = (e: Element) => e.getAttribute('aria-label') ?? e.textContent ?? '';
+  const found = all.find((e) => (typeof name === 'string' ? nameOf(e) === name : name.test(nameOf(e))));
+  if (!found) throw new Error(`There is no “${name}” among: ${all.map(nameOf).join(' | ')}`);
+  await user.click(found);
+  await settled();
+}
+
+/** Whether something of this name can be pressed just now. */
+export function canPress(name: string): boolean {
+  const found = [...document.querySelectorAll('button')].find((e) => (e.getAttribute('aria-label') ?? e.textContent) === name); // prettier-ignore
+  return found !== undefined && !found.disabled && found.getAttribute('aria-disabled') !== 'true';
+}
+
+/** The field whose name begins so. */
+export function field(label: string): HTMLInputElement {
+  const found = document.querySelector<HTMLInputElement>(`:is(input, textarea)[aria-label^="${label}"]`);
+  if (!found) throw new Error(`There is no field “${label}”.`);
+  return found;
+}
+
+/** Writes into the field whose name begins so, in place of what is in it. */
+export async function fill(label: string, text: string): Promise<void> {
+  const there = field(label);
+  act(() => there.focus());
+  fireEvent.change(there, { target: { value: text } });
+  act(() => there.blur());
+  await settled();
+}
+
+/** Waits until the page says this. */
+export async function sees(words: string | RegExp): Promise<void> {
+  const there = () => (typeof words === 'string' ? said().includes(words) : words.test(said()));
+  for (let waited = 0; !there(); waited += 50) {
+    if (waited > 4_000) throw new Error(`The page never said “${words}”. It says:\n${said()}`);
+    await settled(50);
+  }
+}
+
+/** Types into the field whose name begins so and presses Enter, as a scanner does. */
+export async function scan(label: string, text: string): Promise<void> {
+  await user.click(field(label));
+  await user.keyboard(`${text}{Enter}`);
+  await settled();
+}
