@@ -1,4 +1,8 @@
 module.exports = function (api) {
-  api.cache(true);
-  return { presets: ['babel-preset-expo'] };
+  const isTest = api.env('test');
+  return {
+    presets: ['babel-preset-expo'],
+    // Jest runs no modules that are fetched when they are wanted: there they are required.
+    plugins: isTest ? ['@babel/plugin-transform-dynamic-import'] : [],
+  };
 };

@@ -1,3 +1,4 @@
+import * as streams from 'node:stream/web';
 import { TextDecoder, TextEncoder } from 'node:util';
 
 import 'fake-indexeddb/auto';
@@ -5,7 +6,7 @@ import 'fake-indexeddb/auto';
 import '../src/testing/worker';
 
 // jsdom has none.
-Object.assign(globalThis, { TextDecoder, TextEncoder });
+Object.assign(globalThis, { TextDecoder, TextEncoder, ...streams });
 
 /** jsdom has no structuredClone of its own: copies what the stores keep, bytes included. */
 function copied(value: unknown): unknown {
@@ -36,6 +37,22 @@ Blob.prototype.text ??= function (this: Blob) {
   return read(this, 'readAsText') as Promise<string>;
 };
 
+// An answer, as far as it is used for what it holds.
+globalThis.Response ??= class {
+  constructor(
+    private readonly stream: ReadableStream<Uint8Array<ArrayBuffer>>,
+    private readonly about: { headers?: Record<string, string> } = {},
+  ) {}
+  async blob() {
+    const parts: Uint8Array<ArrayBuffer>[] = [];
+    for (const reader = this.stream.getReader(); ; ) {
+      const { done, value } = await reader.read();
+      if (done) return new Blob(parts, { type: this.about.headers?.['Content-Type'] ?? '' });
+      parts.push(value);
+    }
+  }
+} as never;
+
 // jsdom knows no other pages.
 globalThis.BroadcastChannel ??= class {
   onmessage = null;
@@ -62,3 +79,9 @@ jest.mock('comlink', () => {
     expose: (api: unknown, to?: unknown) => (to ? comlink.expose(api, to) : offer(api)),
   };
 });
+
+// A word of one library to another, at every page.
+const warn = console.warn;
+console.warn = (...said: unknown[]) => {
+  if (!String(said[0]).startsWith('props.pointerEvents is deprecated')) warn(...said);
+};

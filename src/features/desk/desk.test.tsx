@@ -128,11 +128,11 @@ describe('an order', () => {
 });
 
 describe('promises', () => {
-  const promised = (meet: boolean) =>
+  const promised = (meet: boolean): void =>
     editThing(many.id('Kittiwake'), 'promised', () => ({
       holds: [{
         from: Date.now() - 9_000, to: null, who: 'Imke', market: 'nearstile',
-        meet: meet ? { at: Date.now() + 3_600_000, place: 'Harbour steps', amount: 4_000, pay: 'cash', receivedAt: null, missedAt: null } : null,
+        meet: meet ? { at: Date.now() + 3_600_000, place: 'Harbour steps', amount: 4_000, pay: 'cash' as const, receivedAt: null, handedAt: null, missedAt: null } : null,
       }],
     })); // prettier-ignore
   const holds = () => useAttic.getState().things[many.id('Kittiwake')]!.holds;

@@ -1,0 +1,194 @@
+import { act } from '@testing-library/react';
+
+import { useAttic } from '@/store/attic';
+import { canPress, field, fill, open, press, said, scan, sees } from '@/testing/page';
+import { went } from '@/testing/router';
+import { emptyAttic, manyThings } from '@/testing/world';
+
+import { Barcodes } from './Barcodes';
+import { Copies } from './Copies';
+import { Groups } from './Groups';
+import { HaulPage } from './HaulPage';
+import { Hauls } from './Hauls';
+import { Owners } from './Owners';
+import { Patterns } from './Patterns';
+import { Setup } from './Setup';
+import { Spots } from './Spots';
+
+const state = () => useAttic.getState();
+const names = (records: Readonly<Record<string, { name: string }>>) =>
+  Object.values(records).map((r) => r.name);
+
+describe('the set-up', () => {
+  it('shows the next code as its parts are chosen, and reads a cost in letters', async () => {
+    await emptyAttic();
+    await open(Setup);
+    await fill('Your name', 'Bas Wren');
+    await press('Spot, last');
+    await press('Sign between: .');
+    await press('Cost in letters');
+    await fill('Word for the cost', 'BACKGROUND');
+    // 6.50: the sixth, the fifth and the tenth letter.
+    await sees('.RGD.A3-12');
+    await fill('Read a cost in letters', 'RGD');
+    await sees('6.50');
+    expect(state().settings.author).toBe('Bas Wren');
+  });
+  it('says when no barcode is to be asked about, and how prices end', async () => {
+    await emptyAttic();
+    await open(Setup);
+    await press('Only when I ask');
+    expect(state().settings.lookUp).toBe(false);
+    await fill('Closing words', 'Posted within two days.');
+    await press('Prices may end in 99');
+    expect(state().settings.priceEndings).toContain(99);
+    await press('Hauls');
+    await press('A copy to keep');
+    expect(went).toEqual(['/hauls', '/copies']);
+  });
+});
+
+describe('hauls', () => {
+  it('begin with a name, and lead to their page', async () => {
+    await emptyAttic();
+    await open(Hauls);
+    expect(canPress('Start this haul')).toBe(false);
+    await fill('Name of a new haul', 'Church sale');
+    await press('Start this haul');
+    expect(names(state().hauls)).toEqual(['Church sale']);
+  });
+  it('keep what was in them, and what new things begin with', async () => {
+    const many = await manyThings();
+    await open(HaulPage, { params: { id: many.haul } });
+    const haul = () => state().hauls[many.haul]!;
+    await fill('Where from', 'Harbour car park');
+    await fill('Day', '2026-02-31');
+    await sees(/day|date/iu);
+    await fill('Day', '2026-11-01');
+    await fill('What', 'A crate of tools');
+    await fill('How many', '7');
+    await press('Add this line');
+    await press('Remove the line crates');
+    expect(haul()).toMatchObject({ source: 'Harbour car park', date: '2026-11-01', lines: [{ what: 'A crate of tools', count: 7 }] });
+    await press('Mrs Aldous');
+    await fill('Spot for new things', 'Shelf 9');
+    expect(haul().defaults).toMatchObject({ ownerId: many.owner, spot: 'Shelf 9' });
+    await press('Take things in from it');
+    expect(went.at(-1)).toBe('/intake');
+  }); // prettier-ignore
+});
+
+describe('spots', () => {
+  it('things are moved by scanning, and what is neither spot nor thing moves nothing', async () => {
+    const many = await manyThings();
+    await open(Spots);
+    await scan('Scan a spot, then things', 'Box 4');
+    await sees('To Box 4');
+    await scan('Scan a spot, then things', 'YA-1');
+    await scan('Scan a spot, then things', 'who knows');
+    await sees('“who knows” is neither a spot nor a thing of this attic. Nothing was moved.');
+    await scan('Scan a spot, then things', 'YA-2');
+    await press('Not YA-2');
+    await press(/^Move/u);
+    expect(state().things[many.id('Kittiwake')]?.spot).toBe('Box 4');
+    expect(state().things[many.id('Ostler')]?.spot).toBe('Rail-07');
+  });
+  it('say when there is more in them than fits', async () => {
+    await manyThings();
+    await open(Spots);
+    await fill('Name of a new spot', 'Attic window');
+    await press('Add this spot');
+    expect(names(state().spots)).toContain('Attic window');
+    await press('What is in A3-12');
+    await sees('Kittiwake');
+    await fill('How many fit in A3-12', '1');
+    expect(Object.values(state().spots).find((s) => s.name === 'A3-12')?.capacity).toBe(1);
+  });
+});
+
+it('groups lie below groups, are renamed, and go without their things', async () => {
+  await manyThings();
+  await open(Groups);
+  await fill('Name of a new group', 'Winter fair');
+  await press('Add this group');
+  await press('Change the group Winter fair');
+  await fill('Name of the group', 'Christmas fair');
+  await fill('Name of a group below it', 'Table 3');
+  await press('Add it below');
+  expect(names(state().groups).sort()).toEqual(['Christmas fair', 'Table 3']);
+  const inner = Object.values(state().groups).find((g) => g.name === 'Table 3');
+  expect(state().groups[inner?.parent ?? '']?.name).toBe('Christmas fair');
+});
+
+it('a consignor’s agreement is put down tier by tier', async () => {
+  const many = await manyThings();
+  await open(Owners);
+  const owner = () => state().owners[many.owner]!;
+  await fill('Their share', '55');
+  expect(owner().tiers).toMatchObject([{ shareBp: 5_500 }]);
+  await fill('Their share', '155');
+  await sees(/100|share/u);
+  expect(owner().tiers).toMatchObject([{ shareBp: 5_500 }]);
+  await press(/Another share below a price/u);
+  expect(owner().tiers).toHaveLength(2);
+  await press('Remove tier 1');
+  await press('Before fees');
+  await press('Given away');
+  await fill('Days it is tried', '60');
+  await fill('Never sold below', '12.00');
+  expect(owner()).toMatchObject({ of: 'beforeFees', atEnd: 'given', days: 60, least: 1_200 });
+  await fill('Name of a consignor', 'Mr Pell');
+  await press('Add this consignor');
+  expect(names(state().owners)).toContain('Mr Pell');
+  await press('Statement for Mrs Aldous');
+  expect(went.at(-1)).toBe(`/consignor?owner=${many.owner}`);
+});
+
+describe('patterns', () => {
+  it('begin with a tone, show what they make of real things, and say what is a slip of the pen', async () => {
+    await manyThings();
+    await open(Patterns);
+    await press(/^Begin with the tone/u);
+    await fill('Name of the pattern', 'Short and plain');
+    await fill('Text of the pattern', '{{brand}}, {{colour}}. {{misspelt}}');
+    await sees('Nothing has “misspelt”: a slip of the pen? It stays empty.');
+    await sees(/Of .* it makes:/u);
+    const first = said();
+    await press(/another|next/iu);
+    expect(said()).not.toBe(first);
+    await fill('Text of the pattern', '{{#flaws}} no end');
+    await sees(/end|closed|begun/iu);
+    await press(/^For /u);
+    await press('Remove the pattern Short and plain');
+    expect(Object.keys(state().patterns)).toEqual([]);
+  });
+});
+
+describe('a copy to keep', () => {
+  it('that is none changes nothing, and says so', async () => {
+    await manyThings();
+    await open(Copies);
+    const input = document.querySelector<HTMLInputElement>('input[type=file]');
+    const file = new File(['not a copy'], 'copy.zip', { type: 'application/zip' });
+    Object.defineProperty(input, 'files', { configurable: true, value: [file] });
+    act(() => void input?.dispatchEvent(new Event('change', { bubbles: true })));
+    await sees('This is no copy of an attic, or it was cut short. Nothing was changed.');
+  });
+});
+
+describe('a list of barcodes', () => {
+  it('is looked up at once; what nobody knows is told of', async () => {
+    await emptyAttic();
+    await open(Barcodes, { answers: { '/lookup/': () => ({ found: false }) } });
+    await fill('Barcodes', '2000000000015\n2000000000022\nnot a number');
+    await press('Look them up');
+    await sees(/2000000000015|nobody|not known|no record/iu);
+  });
+  it('without the courier says that nobody could be asked', async () => {
+    await emptyAttic();
+    await open(Barcodes, { offline: true });
+    await fill('Barcodes', '2000000000015');
+    await press('Look them up');
+    await sees(/can’t be reached/u);
+  });
+});

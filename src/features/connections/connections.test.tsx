@@ -1,0 +1,158 @@
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { commandsIn, listed, told } from '@/testing/courier';
+import { canPress, field, fill, open, press, said, sees } from '@/testing/page';
+import { went } from '@/testing/router';
+import { emptyAttic, manyThings, market, SHEETS, troubledEvening } from '@/testing/world';
+
+import { Connections } from './Connections';
+import { Mappings } from './Mappings';
+import { Planned } from './Planned';
+import { TermsPage } from './TermsPage';
+
+const MOOR = { params: { market: 'brackenmoor' } };
+
+describe('connections', () => {
+  const SERVER = {
+    '/connections/': () => ({ milliseconds: 420 }),
+    '/own/': () => ({ strays: 2 }),
+    '/sheets': () => ({ sheets: SHEETS, missing: [] }),
+  };
+  it('can be tested, paused and compared, each answered in words', async () => {
+    await manyThings();
+    const asked = await open(Connections, { answers: SERVER });
+    await press('Test Brackenmoor');
+    await sees('It answers, in 0.4 seconds.');
+    await press('Pause Brackenmoor');
+    await press('Compare what Brackenmoor shows');
+    await sees('2 listings were not as they should be: see Today.');
+    expect(asked.map((a) => [a.path, a.body.do])).toEqual([
+      ['/connections/brackenmoor', 'test'],
+      ['/connections/brackenmoor', 'pause'],
+      ['/own/brackenmoor/compare', undefined],
+    ]);
+  });
+  it('that let nobody in take a new code, and say when it is not taken', async () => {
+    await troubledEvening();
+    let taken = false;
+    const asked = await open(Connections, {
+      answers: { ...SERVER, '/connections/': () => (taken ? { milliseconds: null } : { refused: 'That code is not known there.', status: 422 }) },
+    }); // prettier-ignore
+    await sees('It did not answer.');
+    expect(canPress('Test Nearstile')).toBe(false);
+    await fill('Code from Nearstile', 'wrong');
+    await press('Connect Nearstile');
+    await sees('That code is not known there.');
+    taken = true;
+    await fill('Code from Nearstile', 'right');
+    await press('Connect Nearstile');
+    expect(asked.filter((a) => a.path.startsWith('/connections')).map((a) => a.body)).toEqual([
+      { do: 'connect', code: 'wrong' },
+      { do: 'connect', code: 'right' },
+    ]);
+  });
+  it('without the courier change nothing, and say so', async () => {
+    await manyThings();
+    await open(Connections, { offline: true });
+    await press('Test Brackenmoor');
+    await sees('The courier can’t be reached. Nothing was sent; try again.');
+    await press('Terms of Brackenmoor');
+    expect(went.at(-1)).toBe('/terms?market=brackenmoor');
+  });
+});
+
+describe('terms', () => {
+  const terms = () => Object.values(useAttic.getState().terms);
+  it('are made, named and set, and the listings they change are sent only when asked', async () => {
+    const many = await manyThings();
+    const asked = await open(TermsPage, { ...MOOR, answers: { '/pictures/': () => ({}) } });
+    await press('Make the usual terms');
+    await fill('Name of the terms', 'Light things');
+    await press('One amount');
+    await fill('The one amount', '3.50');
+    await fill('Each further piece', '1.00');
+    await fill('Posted within', '3');
+    await fill('May come back within', '30');
+    await press('You');
+    await press('Everywhere');
+    await press('May be fetched in person');
+    await press('Clothes');
+    await press('Haul quayside');
+    await press('Mrs Aldous');
+    expect(terms()).toMatchObject([{
+      name: 'Light things', home: 'flat', flat: 350, further: 100, handlingDays: 3, returnDays: 30, returnsPaidBy: 'seller', abroad: 'far', collect: true,
+      haulIds: [many.haul], ownerIds: [many.owner], kinds: ['clothes'], isDefault: true,
+    }]); // prettier-ignore
+    await fill('Name of the terms', ' ');
+    await sees('They need a name.');
+    await sees(/\d+ live listings change/u);
+    await press('Change them on Brackenmoor');
+    await sees('A picture is missing on this device: remove it or add it again.');
+    expect(commandsIn(asked)).toEqual([]);
+    await press(/^Remove the terms/u);
+    expect(terms()).toEqual([]);
+  });
+  it('in an empty attic say what they are for', async () => {
+    await emptyAttic();
+    await open(TermsPage, MOOR);
+    await sees('None yet: buyers pay what the carrier asks.');
+    expect(said()).not.toContain('listing changes');
+  });
+});
+
+describe('how kinds translate', () => {
+  const mapping = () => Object.values(useAttic.getState().mappings);
+  it('is decided for a branch, field by field, and left to the suggestions again', async () => {
+    await manyThings();
+    await open(Mappings, MOOR);
+    await press('Decide for Clothes');
+    await sees('Back to all kinds');
+    await press(/^How .* is filled$/u);
+    await press('Ask me each time');
+    expect(Object.values(mapping()[0]?.fields ?? {})).toEqual([{ from: 'ask' }]);
+    await sees('asked each time');
+    await press('Always the same');
+    expect(Object.values(mapping()[0]?.fields ?? {})).toMatchObject([{ from: 'fixed' }]);
+    await press('From another');
+    expect(Object.values(mapping()[0]?.fields ?? {})).toMatchObject([{ from: 'fact' }]);
+    await press('From the same fact');
+    expect(Object.values(mapping()[0]?.fields ?? {})).toEqual([]);
+    await press('Back to all kinds');
+    expect(canPress('Decide for Shoes')).toBe(true);
+  });
+  it('waits for the rules', async () => {
+    await emptyAttic();
+    useCourier.setState({ sheets: [] });
+    await open(Mappings, MOOR);
+    await sees('Its rules are being read…');
+  });
+});
+
+describe('what goes when', () => {
+  it('is shown on a calendar and in a list, in order of time', async () => {
+    const many = await manyThings();
+    const at = Date.now() + 3 * 86_400_000;
+    for (const [title, later] of [['Kittiwake', 9_000], ['Ostler', 0]] as const)
+      told(many.id(title), { listings: [listed('brackenmoor', { state: 'onItsWay', doing: 'publish', nextTryAt: at + later })] }); // prettier-ignore
+    await open(Planned);
+    const lines = [...document.querySelectorAll('[aria-label="Planned listings"] [role=listitem]')];
+    expect(lines.map((l) => l.textContent?.slice(0, 6))).toEqual(['Ostler', 'Kittiw']);
+    await press(/^Ostler/u);
+    expect(went.at(-1)).toBe(`/thing/${many.id('Ostler')}?at=markets`);
+  });
+});
+
+it('a marketplace with a depot and coupons leads to both', async () => {
+  await manyThings();
+  useCourier.setState({ markets: SHEETS.map((s) => market(s)) });
+  const asked = await open(Connections, { answers: { '/coupons/': () => ({ coupons: [{ code: 'SPRING', percentOff: 10 }] }) } }); // prettier-ignore
+  await press('Coupons of Lanternyard');
+  await sees('SPRING: 10 % off');
+  await fill('A buyer’s word', 'SUMMER');
+  await fill('Per cent off', '15');
+  expect(field('Per cent off').value).toBe('15');
+  await press('End SPRING');
+  expect(asked.at(-2)?.path ?? '').toContain('/coupons/lanternyard');
+  await press('Depot of Quirestack');
+  expect(went.at(-1)).toBe('/depot?market=quirestack');
+});

@@ -1,0 +1,121 @@
+import { useAttic } from '@/store/attic';
+import { useQueue } from '@/store/sendQueue';
+import { editThing } from '@/store/things';
+import { commandsIn, sold, told } from '@/testing/courier';
+import { open, press, said, sees } from '@/testing/page';
+import { went } from '@/testing/router';
+import { emptyAttic, manyThings, troubledEvening } from '@/testing/world';
+
+import { Today } from './Today';
+
+const MOOR_SAYS = {
+  order: 'T-9',
+  state: 'cancelled',
+  buyer: null,
+  amount: 1,
+  postage: 0,
+  fees: 0,
+  back: 0,
+  feesBack: 0,
+};
+const DAY = 86_400_000;
+
+it('an empty attic is offered its first picture', async () => {
+  await emptyAttic();
+  await open(Today);
+  await press('Begin with a picture');
+  expect(went).toEqual(['/intake']);
+});
+
+describe('a troubled evening', () => {
+  it('puts what is still up after its sale first, and what was sold twice beside it', async () => {
+    await troubledEvening();
+    await open(Today);
+    const cards = [...document.querySelectorAll('[role=group][aria-label]')].map((e) => e.getAttribute('aria-label') ?? ''); // prettier-ignore
+    const at = (start: string) => cards.findIndex((c) => c.startsWith(start));
+    expect(at('Nearstile needs a new code')).toBe(0);
+    expect(at('Sold twice')).toBeGreaterThan(0);
+    expect(at('Refused')).toBeGreaterThan(Math.max(at('Sold twice'), at('Not gone everywhere yet')));
+    await sees('Still up on Threadwick. It did not answer. Tried 4 times; the courier tries again');
+    await sees('“It has an address in it.”');
+    await sees('It was taken down there.');
+    await sees('3 listings on Oldhollow are not looked after');
+  });
+  it('tells the buyer who came second, cancels there, and the line is gone', async () => {
+    const many = await troubledEvening();
+    const asked = await open(Today, { answers: { '/orders/': () => MOOR_SAYS } });
+    await press(/^Cancel the later order of Ostler/u);
+    expect(asked.find((a) => a.path.startsWith('/orders/'))?.body).toMatchObject({ do: 'cancel' });
+    expect(commandsIn(asked)).toEqual([
+      { type: 'undo', thing: many.id('Ostler'), order: 'T-9', why: 'cancelled' },
+    ]);
+  });
+  it('what was changed there is sent again, or kept; what ended goes up again, or is left', async () => {
+    const many = await troubledEvening();
+    await open(Today);
+    await press(/^Keep what Nearstile has/u);
+    const plan = Object.values(useAttic.getState().plans).find((p) => p.thingId === many.id('Stout') && p.market === 'nearstile'); // prettier-ignore
+    expect(plan).toMatchObject({ title: 'Boots!!', price: 1 });
+    await press(/^Put Silk .* up again on Threadwick/u);
+    expect(Object.keys(useQueue.getState())).toContain(`${many.id('Silk')} threadwick`);
+    await press('Bring in from Oldhollow');
+    await press('Bring a new code');
+    expect(went.slice(-2)).toEqual(['/bring-in', '/connections']);
+  });
+  it('without the courier a press says that nothing was done', async () => {
+    await troubledEvening();
+    await open(Today, { offline: true });
+    await press('I have cancelled the later order');
+    await sees('The courier can’t be reached');
+  });
+});
+
+describe('things that wait for a decision', () => {
+  it('sold is fetched from its spot, packed with one press', async () => {
+    const many = await manyThings();
+    const at = Date.now() - 9_000;
+    told(many.id('Ostler'), { sale: sold('brackenmoor', 'B-2', { at }), closing: { startedAt: at, doneAt: at + 2_100, entries: [] } });
+    await open(Today);
+    await sees('Fetch it from Rail-07');
+    await sees(/Gone everywhere in 2/u);
+    await sees(/One sale today: €\d/u);
+    await press('Fetched and packed');
+    expect(Object.values(useAttic.getState().orders)[0]?.packedAt).toBeTruthy();
+  }); // prettier-ignore
+  it('promised long ago, or about to meet, is one press from being over', async () => {
+    const many = await manyThings();
+    const hold = (title: string, meet: number | null) =>
+      editThing(many.id(title), 'promised', () => ({
+        holds: [{ from: Date.now() - 20 * DAY, to: null, who: 'Imke', market: null, meet: meet === null ? null : { at: meet, place: 'Harbour steps', amount: 4_000, pay: 'cash', receivedAt: null, handedAt: null, missedAt: null } }],
+      })); // prettier-ignore
+    hold('Kittiwake', null);
+    hold('Ostler', Date.now() + 3_600_000);
+    await open(Today);
+    await sees(/Promised since/u);
+    await sees(/Meeting today/u);
+    await press(/^Nobody came for Ostler/u);
+    expect(useAttic.getState().things[many.id('Ostler')]?.holds[0]?.to).not.toBeNull();
+    await press(/^No longer promised: Kittiwake/u);
+    expect(said()).not.toMatch(/Promised since/u);
+  });
+  it('a consignment that ends goes on, is marked down, or goes back', async () => {
+    const many = await manyThings();
+    const silk = () => useAttic.getState().things[many.id('Silk')]!;
+    await open(Today);
+    await sees(/Mrs Aldous’s time ends in 3 days/u);
+    const before = silk().price ?? 0;
+    await press(/^Mark Silk .* down/u);
+    expect(silk().price).toBeLessThan(before);
+    await press(/^30 more days for Silk/u);
+    expect(said()).not.toMatch(/time ends/u);
+  });
+  it('one sold to somebody while promised to another: the other is to be told', async () => {
+    const many = await manyThings();
+    editThing(many.id('Ostler'), 'promised', () => ({ holds: [{ from: Date.now() - 9, to: null, who: 'Imke', market: null, meet: null }] }));
+    told(many.id('Ostler'), { sale: sold('brackenmoor', 'B-2', { at: Date.now() }), closing: { startedAt: 1, doneAt: 2, entries: [] } });
+    await open(Today);
+    await sees('Tell Imke that it is gone. The sale stays.');
+    await press('I have told them');
+    expect(useAttic.getState().things[many.id('Ostler')]?.holds[0]?.to).not.toBeNull();
+  }); // prettier-ignore
+});
