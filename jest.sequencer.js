@@ -31,6 +31,7 @@ const SECONDS = {
   'sim/world': 25,
   'adapters/conformance': 33,
   'price/askingPrice': 12,
+  'pixels/looking': 11,
   'courier/writing': 10,
   'http/eventStream': 9,
 };
