@@ -80,8 +80,12 @@ jest.mock('comlink', () => {
   };
 });
 
-// A word of one library to another, at every page.
-const warn = console.warn;
-console.warn = (...said: unknown[]) => {
-  if (!String(said[0]).startsWith('props.pointerEvents is deprecated')) warn(...said);
+// Words of libraries to each other, and to whoever writes tests.
+const silent = (how: 'warn' | 'error', words: RegExp) => {
+  const say = console[how];
+  console[how] = (...said: unknown[]) => {
+    if (!words.test(String(said[0]))) say(...said);
+  };
 };
+silent('warn', /^props\.pointerEvents is deprecated/u);
+silent('error', /was not wrapped in act\(/u);

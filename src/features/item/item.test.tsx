@@ -1,0 +1,149 @@
+import { planId } from '@/contract/records';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { commandsIn, listed, told } from '@/testing/courier';
+import { field, fill, open, press, sees, settled } from '@/testing/page';
+import { manyThings, market, SHEETS, type Many } from '@/testing/world';
+
+import { ItemSheet } from './ItemSheet';
+
+let many: Many;
+beforeEach(async () => {
+  many = await manyThings();
+});
+const thing = (title: string) => useAttic.getState().things[many.id(title)]!;
+const plan = (title: string, where: string) => useAttic.getState().plans[planId(many.id(title), where)];
+
+/** The sheet of a thing, with all of it there. */
+async function sheetOf(title: string, options: Parameters<typeof open>[1] = {}) {
+  const asked = await open(ItemSheet, { params: { id: many.id(title) }, ...options });
+  await sees('Where is it best?');
+  await settled(250);
+  return asked;
+}
+
+describe('what it is and how it is', () => {
+  it('a flaw is put down in words, changed, and goes', async () => {
+    await sheetOf('Ostler');
+    await press('Add a flaw');
+    await fill('What is wrong', 'stain');
+    await fill('Where on the thing', 'left cuff');
+    await press('Serious');
+    await fill('Size of the flaw', '2');
+    await press('Keep this flaw');
+    expect(thing('Ostler').flaws).toHaveLength(2);
+    expect(thing('Ostler').flaws[1]).toMatchObject({
+      kind: 'stain',
+      place: 'left cuff',
+      severity: 'serious',
+    });
+    await press(/^Remove flaw: .*stain/u);
+    expect(thing('Ostler').flaws).toHaveLength(1);
+  });
+  it('words, figures and spot are kept as typed; a slip is told of and not kept', async () => {
+    await sheetOf('Ostler');
+    await fill('Title', 'Ostler chore coat, waxed');
+    await fill('Price', '79.50');
+    await fill('Cost', 'abc');
+    await sees(/digits only/u);
+    await fill('Weight packed', '1700');
+    await fill('Spot', 'Rail-08');
+    expect(thing('Ostler')).toMatchObject({ title: 'Ostler chore coat, waxed', price: 7_950, cost: 900, weightG: 1_700, spot: 'Rail-08' }); // prettier-ignore
+  });
+  it('sold in choices, each piece has its stock', async () => {
+    await sheetOf('Marrow');
+    await press('Sell it in choices');
+    await fill('Choice 1', 'Size');
+    await fill('To choose from 1', 'S, M, L');
+    await press('Keep these choices');
+    expect(thing('Marrow').choices?.pieces.map((p) => p.values)).toEqual([['S'], ['M'], ['L']]);
+    await fill('In stock: M', '3');
+    expect(thing('Marrow').choices?.pieces[1]?.stock).toBe(3);
+    await fill('Held back of each', '1');
+    await fill('Shown at most', '2');
+    expect(thing('Marrow').choices).toMatchObject({ heldBack: 1, cap: 2 });
+  });
+  it('belongs to a haul and an owner, one press each', async () => {
+    await sheetOf('Ostler');
+    await press('Change haul or owner');
+    await press('Mrs Aldous');
+    expect(thing('Ostler').ownerId).toBe(many.owner);
+    await press('Haul fennick');
+    expect(thing('Ostler').haulId).toBe('haul-1');
+  });
+});
+
+describe('on a marketplace', () => {
+  it('its own words and price stand beside the shared ones until they are given back', async () => {
+    await sheetOf('Marrow');
+    await press('Own price on Brackenmoor');
+    await fill('Price on Brackenmoor', '41.00');
+    expect(plan('Marrow', 'brackenmoor')?.price).toBe(4_100);
+    await sees('€36.00');
+    await press('Own title on Brackenmoor');
+    expect(field('Title on Brackenmoor').value.length).toBeGreaterThan(5);
+    await press('Own description on Brackenmoor');
+    await press(/^Give back own price on Brackenmoor/u);
+    expect(plan('Marrow', 'brackenmoor')?.price).toBeNull();
+  });
+  it('more of it is put away until asked for: fields, tags, terms, paid places, when', async () => {
+    await sheetOf('Marrow');
+    await press('List it on Oldhollow');
+    expect(plan('Marrow', 'oldhollow')?.wanted).toBe(true);
+    await press('How it is sold on Oldhollow');
+    await press('Auction');
+    await fill('Opens at', '15.00');
+    await fill('Runs for days', '5');
+    await fill('Outright for', '45.00');
+    await fill('Put up again', '2');
+    expect(plan('Marrow', 'oldhollow')?.auction).toMatchObject({
+      opening: 1_500,
+      days: 5,
+      outright: 4_500,
+      again: 2,
+    });
+    await press('At a price');
+    expect(plan('Marrow', 'oldhollow')?.auction).toBeNull();
+    await press('Fields on Brackenmoor');
+    await press('When on Brackenmoor');
+    const times = document.querySelector('[aria-label="When it is sent to Brackenmoor"]');
+    expect(times?.querySelectorAll('[role=radio]').length).toBeGreaterThan(2);
+    await press('Pictures on Brackenmoor');
+    await press(/^Leave out on Brackenmoor/u);
+    expect(plan('Marrow', 'brackenmoor')?.pictureIds).toHaveLength(thing('Marrow').pictureIds.length - 1);
+    await press(/^Send to Brackenmoor too/u);
+    await press(/^Earlier on Brackenmoor/u);
+    await press('Give back own pictures on Brackenmoor');
+    expect(plan('Marrow', 'brackenmoor')?.pictureIds).toBeNull();
+  });
+  it('says what the marketplace said, what waits, and what keeps it from going', async () => {
+    told(many.id('Marrow'), {
+      listings: [
+        listed('brackenmoor', { state: 'refused', want: 'gone', reasons: [{ field: 'description', message: 'It has an address in it.' }] }),
+        listed('threadwick', { state: 'onItsWay', doing: 'publish', tries: 3, trouble: 'It did not answer.' }),
+      ],
+    }); // prettier-ignore
+    useCourier.setState({ markets: SHEETS.map((s) => market(s, s.marketplace === 'brackenmoor' ? { link: 'paused' } : {})) }); // prettier-ignore
+    await sheetOf('Marrow');
+    await sees('Brackenmoor says: It has an address in it.');
+    await sees('It did not answer. The courier keeps trying.');
+    await sees('Brackenmoor is paused: what you send waits until you go on.');
+    await sees('Threadwick asks for size.');
+  });
+  it('what differs from what is shown is said; it is withdrawn with one press', async () => {
+    const asked = await sheetOf('Kittiwake');
+    await sees('Changed since it was sent: send it again to change it there.');
+    await press('Withdraw it from Brackenmoor');
+    expect(commandsIn(asked)).toEqual([
+      { type: 'withdraw', thing: many.id('Kittiwake'), market: 'brackenmoor' },
+    ]);
+  });
+});
+
+it('a thing that is removed leaves a page that says where to go; one that is listed can’t be', async () => {
+  await sheetOf('Kittiwake');
+  await sees('Listed: withdraw it before removing it');
+  await sheetOf('Marrow');
+  await press('Remove it from the attic');
+  await sees('It is not in this attic');
+});
