@@ -67,7 +67,7 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
     await lookAt(attic, place, VIEWS);
   }
   for (const work of ['clean', 'measure']) {
-    await attic.page.goto(new URL(`${sheet}/${work}/${picture}`, at.server.address).href);
+    await attic.visit(`${sheet}/${work}/${picture}`);
     await attic.page.waitForSelector('[data-stage] img');
     await lookAt(attic, work, VIEWS);
   }
@@ -76,7 +76,7 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
 
 it('has nothing axe objects to in the attic’s own lists and where many are filled in', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.page.goto(`${at.server.address}/groups`);
+  await attic.visit('/groups');
   await attic.fill('Name of a new group', 'Winter');
   await attic.press('Add this group');
   await attic.press('Change the group Winter');
@@ -90,7 +90,7 @@ it('has nothing axe objects to in the attic’s own lists and where many are fil
     'barcodes',
     'copies',
   ]) {
-    await attic.page.goto(`${at.server.address}/${path}`);
+    await attic.visit(`/${path}`);
     await attic.page.waitForSelector('[role=main] [role=heading]');
     if (path.startsWith('kinds')) await attic.press('Change what shows on the sheet');
     await lookAt(attic, path, NARROW_AND_NIGHT);
@@ -126,7 +126,7 @@ it('has nothing axe objects to where marketplaces, words and prices are set up',
     'consignor',
   ]) {
     await attic.page.setViewport(PHONE);
-    await attic.page.goto(`${at.server.address}/${path}`);
+    await attic.visit(`/${path}`);
     await attic.page.waitForSelector('[role=main] [role=heading]');
     if (path.startsWith('terms')) await attic.press('Make the usual terms');
     if (path === 'patterns') await attic.press('Begin with the tone Told');

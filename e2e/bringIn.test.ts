@@ -51,7 +51,7 @@ it('finds what was listed by hand, makes one thing of it, and closes it everywhe
   await until('somebody has put it all up', async () =>
     (await (await fetch(`${at.server.address}/outside/lanternyard/`)).text()).includes('Brass ship'),
   );
-  await attic.page.goto(`${at.server.address}/bring-in`);
+  await attic.visit('/bring-in');
   await attic.press('Look what is listed');
   await attic.sees('1 of 1 not looked after yet');
   await attic.sees('2 not looked after yet');
@@ -87,7 +87,7 @@ it('finds what was listed by hand, makes one thing of it, and closes it everywhe
 it('says what can’t be asked, and goes on with the others', async () => {
   await at.server.switchboard('lanternyard', { outageMinutes: 5 });
   const attic = await Attic.open(at, PHONE);
-  await attic.page.goto(`${at.server.address}/bring-in`);
+  await attic.visit('/bring-in');
   await attic.press('Look what is listed');
   await attic.sees('It is closed just now');
   await attic.sees('nothing listed');
@@ -97,7 +97,7 @@ it('says what can’t be asked, and goes on with the others', async () => {
 it('keeps a thing at a marketplace’s depot, and says what was missing', async () => {
   const attic = await Attic.open(at, PHONE);
   await at.server.switchboard('quirestack', { reviewTime: 400, parcelShort: true });
-  await attic.page.goto(`${at.server.address}/depot?market=quirestack`);
+  await attic.visit('/depot?market=quirestack');
   const parcel = async () => {
     await attic.press(BOOK);
     await attic.press('Announce a parcel of one thing');
@@ -125,17 +125,17 @@ it('keeps a thing at a marketplace’s depot, and says what was missing', async 
   expect(await (await fetch(page)).text()).toContain('posted by us, nothing on top');
   await fetch(`${page}/order`, { method: 'POST', redirect: 'manual' });
   await attic.waitForWindow('Quirestack: sold');
-  await attic.page.goto(`${at.server.address}/depot?market=quirestack`);
+  await attic.visit('/depot?market=quirestack');
   await attic.sees('0 kept there, 1 posted to buyers.');
   await attic.go('Today');
   await attic.sees('Quirestack posts it from its depot');
-  await attic.page.goto(`${at.server.address}/depot?market=quirestack`);
+  await attic.visit('/depot?market=quirestack');
   await attic.sees('It agrees with what is known here.');
 });
 
 it('calls back from the depot what sells elsewhere', async () => {
   const attic = await Attic.open(at, PHONE);
-  const toTheDepot = () => attic.page.goto(`${at.server.address}/depot?market=quirestack`);
+  const toTheDepot = () => attic.visit('/depot?market=quirestack');
   await toTheDepot();
   await attic.press(ELSEWHERE);
   await attic.press('Announce a parcel of one thing');
@@ -152,7 +152,7 @@ it('calls back from the depot what sells elsewhere', async () => {
   // There is nothing to fetch before it is here.
   await attic.go('Today');
   await attic.sees('Quirestack’s depot');
-  await attic.page.goto(`${at.server.address}/packing`);
+  await attic.visit('/packing');
   await attic.press(`Call ${ELSEWHERE} back`);
   await attic.sees('On its way back from Quirestack');
   await toTheDepot();
@@ -168,7 +168,7 @@ it('calls back from the depot what sells elsewhere', async () => {
 
 it('gives buyers in the own shop a word that takes something off', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.page.goto(`${at.server.address}/connections`);
+  await attic.visit('/connections');
   await attic.press('Coupons of Lanternyard');
   await attic.sees('There are none.');
   await attic.fill('A buyer’s word', 'harbour10');

@@ -1,8 +1,10 @@
-import { existsSync, mkdtempSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 import puppeteer, { type Browser } from 'puppeteer-core';
+
+import { writeCounted } from './coverage';
 
 const PLACES = [
   '/usr/bin/chromium-headless-shell',
@@ -15,18 +17,41 @@ const PLACES = [
 export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true, deviceScaleFactor: 1 };
 export const WIDE = { width: 1280, height: 800, deviceScaleFactor: 1 };
 
-/** Starts headless Chromium with an empty profile. */
-export function openBrowser(extra: string[] = []): Promise<Browser> {
+/** What a browser keeps of scripts it has compiled, in its profile. */
+const COMPILED = ['Cache', 'Code Cache'];
+/** Where it is kept from one browser to the next, as long as they fetch the app from the same port. */
+const KEPT = join(tmpdir(), `attic-compiled-${process.ppid}-${process.env.JEST_WORKER_ID ?? '0'}`);
+const profiles = new WeakMap<Browser, string>();
+
+/** Starts headless Chromium with a profile that is empty but for scripts compiled before: a page starts twice as fast. */
+export async function openBrowser(extra: string[] = []): Promise<Browser> {
   const executablePath = PLACES.find(existsSync);
   if (!executablePath)
     throw new Error('Chromium is not installed: npm test installs it from Debian’s packages.');
-  return puppeteer.launch({
+  const userDataDir = mkdtempSync(join(tmpdir(), 'attic-browser-'));
+  if (existsSync(KEPT)) cpSync(KEPT, join(userDataDir, 'Default'), { recursive: true });
+  const browser = await puppeteer.launch({
     executablePath,
     headless: true,
-    userDataDir: mkdtempSync(join(tmpdir(), 'attic-browser-')),
+    userDataDir,
     args: [
       '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
       '--disable-component-update', '--disable-sync', ...extra,
     ],
   }); // prettier-ignore
+  profiles.set(browser, userDataDir);
+  return browser;
+}
+
+/** Closes the browser; what ran in its pages is written down first where that is wanted. */
+export async function closeBrowser(browser: Browser): Promise<void> {
+  await writeCounted(browser);
+  await browser.close();
+  const profile = profiles.get(browser);
+  if (!profile) return;
+  rmSync(KEPT, { recursive: true, force: true });
+  for (const part of COMPILED)
+    if (existsSync(join(profile, 'Default', part)))
+      cpSync(join(profile, 'Default', part), join(KEPT, part), { recursive: true });
+  rmSync(profile, { recursive: true, force: true });
 }

@@ -1,8 +1,7 @@
 import type { Browser } from 'puppeteer-core';
 
 import { Attic } from './attic';
-import { openBrowser, PHONE } from './browser';
-import { closeBrowser } from './coverage';
+import { closeBrowser, openBrowser, PHONE } from './browser';
 import { showing } from './house';
 import {
   barcodePicture,

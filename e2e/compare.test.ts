@@ -32,8 +32,11 @@ const goods = async () =>
     .goods;
 const named = async (title: string) => (await goods()).find((g) => g.good.title === title);
 
+/** What has only just changed is left to the next look; milliseconds. */
+const SETTLED = 6_000;
+
 const compare = async (attic: Attic, said: string) => {
-  await attic.page.goto(`${at.server.address}/connections`);
+  await attic.visit('/connections');
   await attic.press('Compare what Lanternyard shows');
   await attic.sees(said);
 };
@@ -53,7 +56,7 @@ it('finds what ended or was changed there without a word, and puts it right with
     body: JSON.stringify({ ...changed!.good, cents: 2_500 }),
   });
   // What has only just gone up is left to the next look.
-  await new Promise((done) => setTimeout(done, 4_500));
+  await new Promise((done) => setTimeout(done, SETTLED));
   await compare(attic, '2 listings were not as they should be');
   await attic.go('Today');
   await attic.sees('It was found to be no longer shown there.');
@@ -69,7 +72,7 @@ it('finds what ended or was changed there without a word, and puts it right with
     await attic.openThing(title);
     await attic.waitForWindow('Lanternyard: live');
   }
-  await new Promise((done) => setTimeout(done, 4_500));
+  await new Promise((done) => setTimeout(done, SETTLED));
   await compare(attic, 'It shows just what it should.');
   expect(attic.complaints).toEqual([]);
 });
@@ -92,7 +95,7 @@ it('takes down what is still shown though it is sold', async () => {
     args: [there!.ref],
   });
   shop.close();
-  await new Promise((done) => setTimeout(done, 4_500));
+  await new Promise((done) => setTimeout(done, SETTLED));
   await compare(attic, 'One listing was not as it should be');
   await attic.go('Today');
   await attic.sees('Gone everywhere in');

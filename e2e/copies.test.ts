@@ -3,8 +3,7 @@ import { strToU8, unzipSync, zipSync } from 'fflate';
 import { COPY_FORMAT } from '@/contract/copy';
 
 import { Attic } from './attic';
-import { openBrowser, PHONE } from './browser';
-import { closeBrowser } from './coverage';
+import { closeBrowser, openBrowser, PHONE } from './browser';
 import { house } from './house';
 import { keep } from './pictures';
 import { buyAt } from './serverProcess';
@@ -27,7 +26,7 @@ it('brings an attic back that its browser has lost, and what is listed is looked
   await attic.waitForWindow('Threadwick: live');
   const moor = await attic.publicPage('Brackenmoor');
   await attic.go('Today');
-  await attic.page.goto(`${at.server.address}/copies`);
+  await attic.visit('/copies');
   await attic.sees('None was saved yet.');
   const bytes = await attic.saves('Save a copy of the attic');
   await attic.sees('The last one was saved');

@@ -60,7 +60,7 @@ it('arranges a meeting, holds the thing meanwhile, and puts it up again when nob
   const page = await pageOf(attic, MET, 'Nearstile');
   await attic.waitForWindow('Lanternyard: live');
   await writeAt(page, { who: 'Wilma', words: 'Is it still here? I could come today.' });
-  await attic.page.goto(`${at.server.address}/talks`);
+  await attic.visit('/talks');
   await attic.sees('Wilma: Is it still here?');
   await attic.press('Still here, to Wilma');
   await attic.holds('Answer to Wilma', 'Hello Wilma, yes, it is still here. It costs €40.00.');
@@ -84,7 +84,7 @@ it('arranges a meeting, holds the thing meanwhile, and puts it up again when nob
   await attic.waitForWindow('Nearstile: live, €40.00');
   // The next one comes: first the money, then the thing, and only then it is sold.
   await writeAt(page, { who: 'Odo', words: 'I would take it.' });
-  await attic.page.goto(`${at.server.address}/talks`);
+  await attic.visit('/talks');
   await attic.press('Arrange a meeting with Odo');
   await attic.press('Promise it to Odo');
   await attic.go('Today');
@@ -104,7 +104,7 @@ it('shows several buyers of one thing side by side, and answers offers by its li
   await writeAt(moor, { who: 'Imke', euros: '20.00' });
   await writeAt(moor, { who: 'Tamsin', euros: '41.00' });
   const kester = await writeAt(wick, { who: 'Kester', euros: '43.00', words: 'Could you?' });
-  await attic.page.goto(`${at.server.address}/talks`);
+  await attic.visit('/talks');
   // Too low: refused by itself. The others are put before the person, the higher first.
   await attic.sees('Imke offers €20.00 (you said no)');
   await attic.sees('3 buyers');
@@ -155,7 +155,7 @@ it('takes a return: back in hand, money given back, graded again, up again where
   await attic.waitForWindow('Brackenmoor: live');
   await attic.waitForWindow('Lanternyard: live');
   // Its statement and what was told agree, the fee that came back included.
-  await attic.page.goto(`${at.server.address}/payouts`);
+  await attic.visit('/payouts');
   await attic.press('Fetch the statement of Brackenmoor');
   await attic.sees('all to the cent as told at the sale');
   expect(attic.complaints).toEqual([]);
@@ -183,7 +183,7 @@ it('tells a consignor to the cent what she is owed, on the page and in a table',
   await buyAt(await pageOf(attic, HERS[0], 'Brackenmoor'));
   await buyAt(await pageOf(attic, HERS[1], 'Threadwick'));
   await attic.waitForWindow('Threadwick: sold');
-  await attic.page.goto(`${at.server.address}/owners`);
+  await attic.visit('/owners');
   await attic.press('Statement for Mrs Aldous');
   // By hand. Brackenmoor: 48.00 + 4.20 - 7.62 fees - 4.20 post - 0.60 packing = 39.78, 60 % is 23.868.
   // Threadwick: 48.00 + 3.90 - 8.40 fees - 4.20 post - 0.60 packing = 38.70, 60 % is 23.22. Together 47.09.

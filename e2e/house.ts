@@ -1,7 +1,6 @@
 import type { Browser } from 'puppeteer-core';
 
-import { openBrowser } from './browser';
-import { closeBrowser } from './coverage';
+import { closeBrowser, openBrowser } from './browser';
 import { ServerProcess } from './serverProcess';
 
 /** The real server and a browser, for the tests of a file. */

@@ -62,7 +62,7 @@ it('keeps groups of one’s own, one below the other, filled by hand and by a fi
 
 it('shows what the person wants on the sheet, in their order, and never hides what is required', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.page.goto(`${at.server.address}/kinds?at=jumper`);
+  await attic.visit('/kinds?at=jumper');
   await attic.press('Change what shows on the sheet');
   await attic.press('Put Model away');
   await attic.press('Move Colour up');

@@ -36,7 +36,7 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
     }),
   );
   for (const { address, text } of pages) if (!text.includes('cables, two')) await buyAt(address);
-  await attic.page.goto(`${at.server.address}/packing`);
+  await attic.visit('/packing');
   await attic.sees('To fetch: 10');
   // In the order of the shelves.
   let spots: string[] = [];
@@ -87,7 +87,7 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
   expect(new Set(told.map((o) => o.tracking)).size).toBe(10);
   // Two days pass at the carrier's: what has arrived is noted by itself.
   await at.server.switchboard('pennant', { dayLasts: 100 });
-  await attic.page.goto(`${at.server.address}/sales`);
+  await attic.visit('/sales');
   await attic.sees('Order: arrived', 60_000);
   expect(attic.complaints).toEqual([]);
 }); // prettier-ignore

@@ -45,7 +45,7 @@ globalThis.Response ??= class {
   ) {}
   async blob() {
     const parts: Uint8Array<ArrayBuffer>[] = [];
-    for (const reader = this.stream.getReader(); ; ) {
+    for (const reader = this.stream.getReader(); ;) {
       const { done, value } = await reader.read();
       if (done) return new Blob(parts, { type: this.about.headers?.['Content-Type'] ?? '' });
       parts.push(value);
@@ -80,6 +80,7 @@ jest.mock('comlink', () => {
   };
 });
 
+/* eslint-disable no-console */
 // Words of libraries to each other, and to whoever writes tests.
 const silent = (how: 'warn' | 'error', words: RegExp) => {
   const say = console[how];

@@ -1,7 +1,6 @@
 // npm run coverage: which lines the tests run, those in Node and those in browsers together.
 //   -- node | browser     runs only these again, and takes the others from the last time
 //   -- --files            also every file below its goal, with the lines that never ran
-import { Buffer } from 'node:buffer';
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
@@ -93,9 +92,7 @@ async function countBrowser() {
     const file = isServer ? SERVER_BUNDLE : join(APP, decodeURIComponent(new URL(url).pathname));
     if (!known.has(file)) {
       const code = readFileSync(file, 'utf8');
-      const map = isServer
-        ? Buffer.from(code.slice(code.lastIndexOf('base64,') + 7), 'base64').toString()
-        : readFileSync(`${file}.map`, 'utf8');
+      const map = readFileSync(`${file}.map`, 'utf8');
       known.set(file, { code, map: JSON.parse(map), isServer });
     }
     return known.get(file);
