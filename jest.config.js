@@ -39,6 +39,7 @@ module.exports = {
         ...web.moduleNameMapper,
         ...alias,
         '\\.css$': '<rootDir>/src/testing/noStyle.js',
+        '^exifr/dist/lite\\.esm\\.mjs$': '<rootDir>/node_modules/exifr/dist/lite.umd.js',
         '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
       },
       transformIgnorePatterns: [

@@ -109,7 +109,8 @@ export async function fill(label: string, text: string): Promise<void> {
 export async function sees(words: string | RegExp): Promise<void> {
   const there = () => (typeof words === 'string' ? said().includes(words) : words.test(said()));
   for (let waited = 0; !there(); waited += 50) {
-    if (waited > 4_000) throw new Error(`The page never said “${words}”. It says:\n${said().slice(0, 1_500)}`);
+    if (waited > 4_000)
+      throw new Error(`The page never said “${words}”. It says:\n${said().slice(0, 1_500)}`);
     await settled(50);
   }
 }

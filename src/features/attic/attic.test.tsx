@@ -1,7 +1,7 @@
 import { act } from '@testing-library/react';
 
 import { useAttic } from '@/store/attic';
-import { canPress, field, fill, open, press, said, scan, sees } from '@/testing/page';
+import { canPress, fill, open, press, said, scan, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings } from '@/testing/world';
 

@@ -2,7 +2,6 @@ import type { ComponentType } from 'react';
 
 import type { Thing } from '@/contract/records';
 import { useAttic } from '@/store/attic';
-import { commandsIn } from '@/testing/courier';
 import { canPress, fill, open, press, said, sees, type PageOptions } from '@/testing/page';
 import { manyThings } from '@/testing/world';
 

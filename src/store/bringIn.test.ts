@@ -1,0 +1,108 @@
+import type { OwnListing } from '@/contract/ownListing';
+import { planId } from '@/contract/records';
+import { fakeServer, listed, told } from '@/testing/courier';
+import { emptyAttic, market, SHEETS } from '@/testing/world';
+
+import { useAttic } from './attic';
+import { listingId, lookThere, takeApart, takeIn, useBringIn } from './bringIn';
+import { useCourier } from './courierLink';
+import { addThing } from './things';
+
+const state = () => useBringIn.getState();
+const there = (where: string, ref: string, title: string, part: Partial<OwnListing> = {}): OwnListing => ({
+  market: where, ref, remoteId: ref, url: `/outside/${where}/${ref}`, state: 'live', title, text: '', price: 2_400, postage: 420, category: 'x',
+  condition: 'g', specifics: {}, pictures: [], listedAt: 1_000, ...part,
+}); // prettier-ignore
+
+beforeEach(async () => {
+  await emptyAttic();
+  useCourier.setState({
+    markets: SHEETS.map((s) => market(s, s.marketplace === 'oldhollow' ? { link: 'off' } : {})),
+  });
+});
+
+/** What these marketplaces show; the others show nothing, one does not answer. */
+function shown(...listings: (OwnListing & { thing?: string | null })[]) {
+  return fakeServer({
+    '/own/': ({ path }) =>
+      path === '/own/nearstile'
+        ? { refused: 'It did not answer.', status: 502 }
+        : {
+            listings: listings.filter((l) => path === `/own/${l.market}`).map((l) => ({ thing: null, ...l })),
+          },
+  });
+}
+
+describe('looking what is listed', () => {
+  it('asks all that can be asked, and says of each what came of it', async () => {
+    shown(
+      there('brackenmoor', 'a', 'Brass ship’s lamp'),
+      { ...there('brackenmoor', 'b', 'Known'), thing: 'thing-1' },
+    ); // prettier-ignore
+    await lookThere();
+    const looked = Object.fromEntries(state().looked.map((l) => [l.market, l.found ?? l.trouble]));
+    expect(looked).toEqual({
+      brackenmoor: { all: 2, known: 1 },
+      threadwick: { all: 0, known: 0 },
+      nearstile: 'It did not answer.',
+      quirestack: { all: 0, known: 0 },
+      lanternyard: { all: 0, known: 0 },
+    });
+    expect(Object.values(state().listings).map((l) => l.ref)).toEqual(['a']);
+    expect(state().looking).toBe(false);
+  });
+  it('puts the same thing of several marketplaces together, and beside what is in the attic', async () => {
+    const id = addThing({ title: 'Green pressed-glass vase, diamond pattern', price: 2_400 });
+    shown(
+      there('brackenmoor', 'a', 'Hobley Lamp Works brass ship’s oil lamp, port No. 7'),
+      there('threadwick', 'c', 'Hobley Lamp Works brass ship’s oil lamp port No 7'),
+      there('lanternyard', 'd', 'Green pressed-glass vase, diamond pattern'),
+    );
+    await lookThere();
+    const groups = state().groups.map((g) => [g.thing, g.listings.length]);
+    expect(groups).toEqual(expect.arrayContaining([[null, 2], [id, 1]])); // prettier-ignore
+  });
+  it('what is up there already with another listing is another thing', async () => {
+    const id = addThing({ title: 'Green pressed-glass vase, diamond pattern', price: 2_400 });
+    told(id, { listings: [listed('lanternyard')] });
+    shown(there('lanternyard', 'd', 'Green pressed-glass vase, diamond pattern'));
+    await lookThere();
+    expect(state().groups.map((g) => g.thing)).toEqual([null]);
+  });
+  it('a person may say that two are two', async () => {
+    const [one, two] = [
+      there('brackenmoor', 'a', 'Brass ship’s oil lamp No. 7'),
+      there('threadwick', 'c', 'Brass ship’s oil lamp No. 7'),
+    ];
+    shown(one, two);
+    await lookThere();
+    expect(state().groups).toHaveLength(1);
+    takeApart(listingId(two));
+    expect(state().groups.map((g) => g.listings)).toEqual([[listingId(one)], [listingId(two)]]);
+  });
+});
+
+describe('taking in', () => {
+  const lamp = there('brackenmoor', 'a', 'Brass lamp', { category: 'lamps', price: 2_900 });
+  const taken = (part: object = {}) =>
+    takeIn({ listings: [lamp], thing: null, kind: 'lamp', chosen: { title: 'Brass lamp', price: '2400' }, picturesOf: null, ...part }); // prettier-ignore
+  it('makes a thing of it, remembers how it is there, and has the courier look after it', async () => {
+    const asked = fakeServer({});
+    const id = await taken();
+    const { things, plans } = useAttic.getState();
+    expect(things[id]).toMatchObject({ kind: 'lamp', title: 'Brass lamp' });
+    expect(plans[planId(id, 'brackenmoor')]).toMatchObject({ wanted: true, adopted: 'a', category: 'lamps', title: null });
+    expect(asked.find((a) => a.path === '/commands')?.body).toMatchObject({ type: 'adopt', thing: id, ref: 'a', market: 'brackenmoor' });
+  }); // prettier-ignore
+  it('a courier that does not take it says why; the thing stays, to be tried again', async () => {
+    fakeServer({ '/commands': () => ({ accepted: false, why: 'That listing belongs to a thing already.' }) });
+    await expect(taken()).rejects.toThrow('Brass lamp: That listing belongs to a thing already.');
+    expect(Object.keys(useAttic.getState().things)).toHaveLength(1);
+  });
+  it('pictures that can’t be fetched are counted, not passed over', async () => {
+    fakeServer({ '/own/': () => ({ refused: 'Gone.', status: 404 }) });
+    await expect(taken({ picturesOf: { ...lamp, pictures: ['p1', 'p2'] } })).rejects.toThrow(
+      'It is brought in, but 2 pictures could not be fetched from brackenmoor.',
+    );
+  });
+});
