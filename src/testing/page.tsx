@@ -121,3 +121,13 @@ export async function scan(label: string, text: string): Promise<void> {
   await user.keyboard(`${text}{Enter}`);
   await settled();
 }
+
+/** Chooses these files where files are chosen. */
+export async function choose(...files: File[]): Promise<void> {
+  const inputs = document.querySelectorAll<HTMLInputElement>('input[type=file]');
+  const input = inputs[inputs.length - 1];
+  if (!input) throw new Error('Files can’t be chosen here.');
+  Object.defineProperty(input, 'files', { configurable: true, value: files });
+  act(() => void input.dispatchEvent(new Event('change', { bubbles: true })));
+  await settled();
+}

@@ -1,0 +1,65 @@
+import { useAttic } from '@/store/attic';
+import { furnishCanvas, pictureFile } from '@/testing/canvas';
+import { choose, fill, open, press, sees } from '@/testing/page';
+import { went } from '@/testing/router';
+import { emptyAttic, manyThings } from '@/testing/world';
+
+import { Intake } from './Intake';
+
+furnishCanvas();
+const things = () => Object.values(useAttic.getState().things);
+const shot = (name = 'front.jpg') =>
+  pictureFile(name, 300, 240, (pen) => {
+    pen.fillStyle = '#c9c2b4';
+    pen.fillRect(0, 0, 300, 240);
+    pen.fillStyle = '#2f4a86';
+    pen.fillRect(90, 50, 120, 140);
+  });
+
+it('the first picture begins the thing; the next one goes into it, and then another begins', async () => {
+  await emptyAttic();
+  await open(Intake);
+  await sees('A new thing');
+  await choose(await shot());
+  await sees('Saved, 1 picture');
+  await choose(await shot('back.jpg'), await shot('label.jpg'));
+  await sees('Saved, 3 pictures');
+  expect(things()).toHaveLength(1);
+  await press('Next thing');
+  await choose(await shot());
+  await sees('Saved, 1 picture');
+  expect(things()).toHaveLength(2);
+  await press('Fill in its sheet');
+  expect(went.at(-1)).toBe(`/thing/${things().at(-1)?.id}`);
+});
+
+it('a file that is no picture is named with its reason, and the others are kept', async () => {
+  await emptyAttic();
+  await open(Intake);
+  await choose(await shot(), new File(['not a picture'], 'notes.txt'));
+  await sees(/notes\.txt: .+ The others were kept\./u);
+  await sees('Saved, 1 picture');
+});
+
+it('without the courier pictures are taken in all the same', async () => {
+  await emptyAttic();
+  await open(Intake, { offline: true });
+  await choose(await shot());
+  await sees('Saved, 1 picture');
+});
+
+it('what is taken in belongs to the haul that is worked in', async () => {
+  const many = await manyThings();
+  await open(Intake);
+  await press('Change');
+  await press('Haul quayside');
+  expect(useAttic.getState().settings.haulId).toBe(many.haul);
+  const before = things().length;
+  await choose(await shot());
+  await sees('Saved, 1 picture');
+  expect(things()).toHaveLength(before + 1);
+  expect(things().filter((t) => t.haulId === many.haul && t.title === '')).toHaveLength(1);
+  await fill('A new haul', 'Church sale');
+  await press(/^Start/u);
+  expect(Object.values(useAttic.getState().hauls).map((h) => h.name)).toContain('Church sale');
+});

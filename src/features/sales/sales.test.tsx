@@ -1,0 +1,75 @@
+import { useTalks } from '@/store/desk/talks';
+import { sold, told } from '@/testing/courier';
+import { open, press, sees } from '@/testing/page';
+import { went } from '@/testing/router';
+import { emptyAttic, manyThings } from '@/testing/world';
+
+import { Ledger } from '../ledger/Ledger';
+import { Sales } from './Sales';
+
+const at = Date.now() - 3_600_000;
+const CLOSING = {
+  startedAt: at,
+  doneAt: at + 1_400,
+  entries: [
+    { market: 'brackenmoor', outcome: 'soldHere' as const, at, tries: 0, trouble: null },
+    { market: 'threadwick', outcome: 'withdrawn' as const, at: at + 1_400, tries: 1, trouble: null },
+  ],
+};
+
+describe('sales', () => {
+  it('nothing is called calm that was not asked', async () => {
+    await emptyAttic();
+    useTalks.setState({ talks: [], missing: [], readAt: null });
+    await open(Sales, { offline: true });
+    await sees('Messages and offersnot asked yet');
+    useTalks.setState({ readAt: Date.now() });
+    await sees('Messages and offersnobody waits');
+  });
+  it('say what was sold, what it left, how fast it was gone elsewhere, and lead to the order', async () => {
+    const many = await manyThings();
+    told(many.id('Ostler'), { sale: sold('brackenmoor', 'B-2', { at, knownAt: at }), closing: CLOSING });
+    await open(Sales);
+    await sees(/Brackenmoor, 1 hour ago · order B-2/u);
+    await sees(/home €\d+\.\d\d/u);
+    await sees('Packingone parcel');
+    await press(/^Order of Ostler/u);
+    expect(went.at(-1)).toMatch(/^\/order\//u);
+  });
+  it('of something the attic has lost is still a sale', async () => {
+    await emptyAttic();
+    told('thing-x', { sale: sold('brackenmoor', 'B-9', { at, knownAt: at }), closing: CLOSING });
+    await open(Sales);
+    await sees('Something not in this attic');
+  });
+});
+
+describe('the ledger', () => {
+  const line = (seq: number, words: string) => ({
+    seq,
+    at,
+    type: 'news',
+    market: 'brackenmoor',
+    thing: null,
+    words,
+  });
+  it('adds takings by marketplace, and shows what the courier did, earlier lines on demand', async () => {
+    const many = await manyThings();
+    told(many.id('Ostler'), { sale: sold('brackenmoor', 'B-2', { at, fees: 600, amount: 7_400, postage: 580 }), closing: CLOSING });
+    const asked = await open(Ledger, {
+      answers: { '/ledger': ({ path }) => (path.includes('before') ? { lines: [line(3, 'put up')], more: false } : { lines: [line(9, 'sold')], more: true }) },
+    });
+    await sees('1 sold for €74.00');
+    await sees('After costtake-home less what was paid');
+    await sees('Brackenmoor: sold');
+    await press('Show earlier lines');
+    await sees('Brackenmoor: put up');
+    expect(asked.filter((a) => a.path.startsWith('/ledger'))).toHaveLength(2);
+  }); // prettier-ignore
+  it('that can’t be saved now says so', async () => {
+    await manyThings();
+    await open(Ledger, { offline: true });
+    await press('Save the whole ledger');
+    await sees('The courier can’t be reached');
+  });
+});
