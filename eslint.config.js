@@ -120,5 +120,8 @@ module.exports = [
     ],
     rules: { 'no-console': 'off' },
   },
-  { files: ['**/*.test.{ts,tsx}', '*.config.js', 'e2e/**', 'src/testing/**'], rules: { 'import/no-restricted-paths': 'off' } },
+  {
+    files: ['**/*.test.{ts,tsx}', '*.config.js', 'e2e/**', 'src/testing/**'],
+    rules: { 'import/no-restricted-paths': 'off' },
+  },
 ];

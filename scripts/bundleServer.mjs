@@ -14,7 +14,9 @@ export async function bundleServer() {
     // Reading a thousand small modules is most of what a start costs. What is compiled for this machine, or starts threads
     // from files of its own, stays where it is.
     external: ['libsql', '@libsql/*', '@napi-rs/canvas', 'pino', 'pino-roll', 'tsx'],
-    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    banner: {
+      js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+    },
     sourcemap: 'linked',
     alias: { '@': './src' },
     logLevel: 'error',
