@@ -53,5 +53,6 @@ export async function closeBrowser(browser: Browser): Promise<void> {
   for (const part of COMPILED)
     if (existsSync(join(profile, 'Default', part)))
       cpSync(join(profile, 'Default', part), join(KEPT, part), { recursive: true });
-  rmSync(profile, { recursive: true, force: true });
+  // A process of the browser may write its last words still.
+  rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 50 });
 }

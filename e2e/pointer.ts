@@ -27,10 +27,13 @@ export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
   }
 }
 
-/** Whether what was wanted took the press. A page that is gone because of it took it. */
+/** Whether what was wanted took the press. A page that is gone because of it took it, and so did what went away under it. */
 function wasHit(page: Page): Promise<boolean> {
   return page
-    .evaluate(() => (window as { pressHit?: boolean }).pressHit === true)
+    .evaluate(() => {
+      const { pressHit, pressedOn } = window as { pressHit?: boolean; pressedOn?: Element };
+      return pressHit === true || pressedOn?.isConnected === false;
+    })
     .catch((error: unknown) => {
       if (/context|navigat|detached|closed/iu.test(String(error))) return true;
       throw error;
@@ -85,12 +88,17 @@ async function findPlace({ selector, name, within }: Wanted): Promise<{ x: numbe
     const [x, y] = [now.x + now.width / 2, now.y + now.height / 2];
     const top = document.elementFromPoint(x, y);
     if (atRest && top && (element.contains(top) || top.contains(element))) {
-      const note = window as { pressHit?: boolean };
+      const note = window as { pressHit?: boolean; pressedOn?: Element };
       note.pressHit = false;
-      const hit = ({ target }: Event) => {
-        note.pressHit = target instanceof Node && (element.contains(target) || target.contains(element));
-      };
-      addEventListener('pointerdown', hit, { capture: true, once: true });
+      delete note.pressedOn;
+      const isOn = ({ target }: Event) =>
+        target instanceof Node && (element.contains(target) || target.contains(element));
+      // A press is down and up on the same: a picture that comes in between moves the button away under the finger.
+      addEventListener('click', (event) => (note.pressHit = isOn(event)), { capture: true, once: true });
+      addEventListener('pointerdown', (event) => isOn(event) && (note.pressedOn = element), {
+        capture: true,
+        once: true,
+      });
       return { x, y };
     }
     // Under the bar at the bottom, or a head that stays: brought to the middle.
