@@ -87,7 +87,9 @@ function About({ haul }: { haul: Haul }) {
 }
 
 function isDay(text: string): boolean {
-  return /^\d{4}-\d\d-\d\d$/u.test(text) && !Number.isNaN(Date.parse(text));
+  const at = /^\d{4}-\d\d-\d\d$/u.test(text) ? Date.parse(text) : NaN;
+  // The 31st of February is read as a day in March.
+  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
 }
 
 function Lines({ haul }: { haul: Haul }) {
