@@ -40,6 +40,7 @@ export async function countPage(page: Page): Promise<void> {
 }
 
 async function write(session: CDPSession): Promise<void> {
+  // A worker that has ended meanwhile has nothing more to tell.
   const taken = await session.send('Profiler.takePreciseCoverage').catch(() => null);
   const result = (taken?.result ?? []).filter((s: Script) => s.url.includes('/_expo/'));
   if (!COVERAGE || result.length === 0) return;

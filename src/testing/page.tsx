@@ -69,6 +69,9 @@ export const SLIPS = /\b(?:undefined|NaN|Infinity|null)\b|\[object |Invalid Date
 
 const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 
+/** What it is called aloud. */
+const nameOf = (e: Element) => e.getAttribute('aria-label') ?? e.textContent ?? '';
+
 /** Presses what has this name, the first of them. */
 export async function press(name: string | RegExp): Promise<void> {
   const all = [
@@ -76,7 +79,6 @@ export async function press(name: string | RegExp): Promise<void> {
       'button, [role=button], [role=link], [role=radio], [role=switch], [role=checkbox]',
     ),
   ];
-  const nameOf = (e: Element) => e.getAttribute('aria-label') ?? e.textContent ?? '';
   const found = all.find((e) => (typeof name === 'string' ? nameOf(e) === name : name.test(nameOf(e))));
   if (!found) throw new Error(`There is no “${name}” among: ${all.map(nameOf).join(' | ')}`);
   await user.click(found);
@@ -85,7 +87,7 @@ export async function press(name: string | RegExp): Promise<void> {
 
 /** Whether something of this name can be pressed just now. */
 export function canPress(name: string): boolean {
-  const found = [...document.querySelectorAll('button')].find((e) => (e.getAttribute('aria-label') ?? e.textContent) === name); // prettier-ignore
+  const found = [...document.querySelectorAll('button')].find((e) => nameOf(e) === name);
   return found !== undefined && !found.disabled && found.getAttribute('aria-disabled') !== 'true';
 }
 
