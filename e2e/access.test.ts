@@ -1,4 +1,5 @@
-import { AxePuppeteer } from '@axe-core/puppeteer';
+import { source, type AxeResults, type RunOptions } from 'axe-core';
+
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
 import { house } from './house';
@@ -22,14 +23,21 @@ const VIEWS = [
 const NARROW_AND_NIGHT = [VIEWS[0], VIEWS[2]] as const;
 
 /** What axe finds wrong by WCAG 2.2 AA and its best practices, in short. */
-async function wrongs(attic: Attic, scheme = 'light'): Promise<string[]> {
-  // No page of ours has frames: everything is done in the page itself, four times as fast.
-  const axe = new AxePuppeteer(attic.page)
-    .setLegacyMode(true)
-    .options({ resultTypes: ['violations'], preload: false });
-  const rules = scheme === 'dark' ? AFTER_DARK : null;
-  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
-  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+async function wrongs({ page }: Attic, scheme = 'light'): Promise<string[]> {
+  // Once a page: to read it anew each time takes as long as the looking.
+  await page.evaluate(`window.axe ?? (() => { ${source} })()`);
+  return page.evaluate(
+    async (runOnly) => {
+      const { axe } = window as unknown as { axe: { run(options: RunOptions): Promise<AxeResults> } };
+      const { violations } = await axe.run({
+        resultTypes: ['violations'],
+        preload: false,
+        ...(runOnly ? { runOnly } : {}),
+      });
+      return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+    },
+    scheme === 'dark' ? AFTER_DARK : null,
+  );
 }
 
 /** Looks at the page that is open in each of these views; none is loaded again for it. */
@@ -37,7 +45,12 @@ async function lookAt(attic: Attic, place: string, views: readonly (typeof VIEWS
   for (const [scheme, view] of views) {
     await attic.page.setViewport(view);
     await attic.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
-    const wrong = await wrongs(attic, scheme);
+    let wrong = await wrongs(attic, scheme);
+    // What is only just being drawn otherwise is no fault: one that stays is.
+    for (let again = 0; wrong.length > 0 && again < 3; again += 1) {
+      await new Promise((done) => setTimeout(done, 300));
+      wrong = await wrongs(attic, scheme);
+    }
     expect({ place, scheme, width: view.width, wrong }).toMatchObject({ wrong: [] });
   }
 }

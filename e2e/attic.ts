@@ -156,9 +156,11 @@ export class Attic {
     ...args: P
   ): Promise<void> {
     const inPage = holds as (...args: unknown[]) => boolean;
-    const waiting = this.page.waitForFunction(inPage, { polling: 60, timeout: ms }, ...args);
-    await waiting.catch((error: unknown) => {
-      throw new Error(`waited in vain: ${what} (${String(error)})`);
+    const waiting = this.page.waitForFunction(inPage, { polling: 120, timeout: ms }, ...args);
+    await waiting.catch(async (error: unknown) => {
+      // A page that is gone says nothing any more.
+      const there = await this.text().catch(() => '');
+      throw new Error(`waited in vain: ${what} (${String(error)}). It says:\n${there}`);
     });
   }
 

@@ -2,15 +2,17 @@ import type { Page } from 'puppeteer-core';
 
 /** LATE=300 in the environment: so many milliseconds. */
 const LATE = Number(process.env.LATE ?? 0);
+/** SLOW=3 in the environment: a page computes at a third of its pace. That keeps a core busy, so two at a time are enough. */
+const SLOW = Number(process.env.SLOW ?? 1);
 
 /**
  * Where LATE is set, all that a page waits for comes that much later: answers of the server, what it tells of
- * by itself, the work of workers; and the page itself computes at a third of its pace. A test that looks before
- * what it looks for can be there fails then, and not some day on a busy machine.
+ * by itself, the work of workers. A test that looks before what it looks for can be there fails then, and not some
+ * day on a busy machine.
  */
 export async function beLate(page: Page): Promise<void> {
+  if (SLOW > 1) await page.emulateCPUThrottling(SLOW);
   if (LATE === 0) return;
-  await page.emulateCPUThrottling(3);
   await page.evaluateOnNewDocument((ms: number) => {
     const later = () => new Promise((done) => setTimeout(done, ms * (0.5 + Math.random())));
     const ask = window.fetch;

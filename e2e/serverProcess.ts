@@ -139,7 +139,7 @@ export async function until(
   for (;;) {
     if (await check()) return;
     if (Date.now() > end) throw new Error(`waited in vain: ${what}`);
-    await new Promise((done) => setTimeout(done, 40));
+    await new Promise((done) => setTimeout(done, 80));
   }
 }
 

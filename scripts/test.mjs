@@ -67,14 +67,14 @@ if (wanted.length === 0 || wanted.includes('browser')) installBrowser();
 // What a browser waits for is seldom the machine: three at a time fill two cores.
 if (wanted.length > 0) end(await jest(wanted, wanted.includes('browser') ? 3 : 2));
 else {
-  // The build takes a core for as long as everything else that needs no browser takes the other.
+  // All of it together keeps two cores busy to the end, which one after the other does not.
   const good = await Promise.all([
-    npm('build'),
     inTurn(
       () => npm('lint'),
+      () => npm('build'),
       () => npm('types'),
-      () => jest(['core', 'server', 'sim', 'ui'], 2, true),
     ),
+    jest(['core', 'server', 'sim', 'ui'], 3, true),
   ]);
   end(good.every(Boolean));
   end(await jest(['browser'], 3));

@@ -3,7 +3,7 @@ import { TextDecoder, TextEncoder } from 'node:util';
 
 import 'fake-indexeddb/auto';
 
-import '../src/testing/worker';
+import './worker';
 
 // jsdom has none.
 Object.assign(globalThis, { TextDecoder, TextEncoder, ...streams });
@@ -68,12 +68,12 @@ jest.mock('expo-font', () => ({
 }));
 
 // Pages are tried one by one: where they send the person is looked at, not followed.
-jest.mock('expo-router', () => jest.requireActual('../src/testing/router'));
+jest.mock('expo-router', () => jest.requireActual('./router'));
 
 // Workers run beside the page; here they run in it, spoken to as ever.
 jest.mock('comlink', () => {
   const comlink = jest.requireActual('comlink');
-  const { offer } = jest.requireActual('../src/testing/worker');
+  const { offer } = jest.requireActual('./worker');
   return {
     ...comlink,
     expose: (api: unknown, to?: unknown) => (to ? comlink.expose(api, to) : offer(api)),
@@ -90,3 +90,8 @@ const silent = (how: 'warn' | 'error', words: RegExp) => {
 };
 silent('warn', /^props\.pointerEvents is deprecated/u);
 silent('error', /was not wrapped in act\(/u);
+
+// React writes down the stack of whoever made an element, for the first thousands a second: a sixth of the time here.
+const { __CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE: react } =
+  jest.requireActual('react');
+Object.defineProperty(react, 'recentlyCreatedOwnerStacks', { get: () => Infinity, set: () => undefined });
