@@ -6,7 +6,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 
 import { countPage } from './coverage';
 import type { House } from './house';
-import { beLate } from './late';
+import { beLate, SLOWER } from './late';
 import { pressOn } from './pointer';
 import { until } from './serverProcess';
 
@@ -156,7 +156,7 @@ export class Attic {
     ...args: P
   ): Promise<void> {
     const inPage = holds as (...args: unknown[]) => boolean;
-    const waiting = this.page.waitForFunction(inPage, { polling: 120, timeout: ms }, ...args);
+    const waiting = this.page.waitForFunction(inPage, { polling: 120, timeout: ms * SLOWER }, ...args);
     await waiting.catch(async (error: unknown) => {
       // A page that is gone says nothing any more.
       const there = await this.text().catch(() => '');

@@ -4,6 +4,8 @@ import type { Page } from 'puppeteer-core';
 const LATE = Number(process.env.LATE ?? 0);
 /** SLOW=3 in the environment: a page computes at a third of its pace. That keeps a core busy, so two at a time are enough. */
 const SLOW = Number(process.env.SLOW ?? 1);
+/** How much more patience a test has then. */
+export const SLOWER = Math.max(SLOW, LATE > 0 ? 4 : 1);
 
 /**
  * Where LATE is set, all that a page waits for comes that much later: answers of the server, what it tells of

@@ -1,1 +1,3 @@
-jest.setTimeout(300_000);
+import { SLOWER } from './late';
+
+jest.setTimeout(300_000 * SLOWER);

@@ -1,5 +1,7 @@
 import type { Page } from 'puppeteer-core';
 
+import { SLOWER } from './late';
+
 /** What is to be pressed: by a selector, or by what it is called aloud. */
 export interface Wanted {
   selector?: string;
@@ -8,7 +10,7 @@ export interface Wanted {
   within?: string;
 }
 
-const PATIENCE = 30_000;
+const PATIENCE = 30_000 * SLOWER;
 
 /**
  * Presses something as a person does: once it is there, in sight, at rest, not switched off and not covered. All of that is
@@ -21,21 +23,24 @@ export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
     if (place) {
       await page.mouse.click(place.x, place.y);
       // A page that moved under the finger: the press went elsewhere, and a person presses again.
-      if (await wasHit(page)) return;
+      const hit = await whatWasHit(page);
+      if (hit === 'it') return;
+      // It went away before it was clicked: either because of the press, or drawn anew, and then it is there again.
+      if (hit === 'gone' && !(await page.evaluate(findPlace, wanted))) return;
     }
     if (Date.now() > end) throw new Error(`waited in vain to press ${JSON.stringify(wanted)}`);
   }
 }
 
-/** Whether what was wanted took the press. A page that is gone because of it took it, and so did what went away under it. */
-function wasHit(page: Page): Promise<boolean> {
+/** What took the press: what was wanted, something else, or what was wanted and went away under it. A page that is gone took it. */
+function whatWasHit(page: Page): Promise<'it' | 'other' | 'gone'> {
   return page
     .evaluate(() => {
       const { pressHit, pressedOn } = window as { pressHit?: boolean; pressedOn?: Element };
-      return pressHit === true || pressedOn?.isConnected === false;
+      return pressHit === true ? 'it' : pressedOn?.isConnected === false ? 'gone' : 'other';
     })
     .catch((error: unknown) => {
-      if (/context|navigat|detached|closed/iu.test(String(error))) return true;
+      if (/context|navigat|detached|closed/iu.test(String(error))) return 'it';
       throw error;
     });
 }

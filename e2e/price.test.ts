@@ -5,6 +5,8 @@ import { until } from './serverProcess';
 import { jumpersReady } from './world';
 
 const TITLE = 'Plain jumper to be written about';
+/** What it asks everywhere before prices are made. */
+const SHARED_PRICE = '€48.00';
 /** Where a jumper can go: all but the marketplace for books and records. The last is done by hand. */
 const MARKETS = ['Brackenmoor', 'Threadwick', 'Nearstile', 'Oldhollow', 'Lanternyard', 'Handbill'];
 const at = house({
@@ -19,6 +21,11 @@ const at = house({
 async function preview(attic: Attic, market: string): Promise<{ text: string; words: string }> {
   await attic.press(`See what buyers on ${market} read`);
   const box = await attic.page.waitForSelector(`[role=group][aria-label="What buyers on ${market} read"]`);
+  // What is asked there now is shown as soon as the listing was looked at again.
+  await until(
+    `${market} shows its own price`,
+    async () => !(await box?.evaluate((e) => (e as HTMLElement).innerText))?.includes(SHARED_PRICE),
+  );
   return {
     text: (await box?.$eval('[data-sent]', (e) => e.getAttribute('data-sent'))) ?? '',
     words: (await box?.evaluate((e) => (e as HTMLElement).innerText)) ?? '',

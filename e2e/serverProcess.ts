@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { createClient } from '@libsql/client';
 
 import { COVERAGE, SERVER_COUNTS, serverWrites } from './coverage';
+import { SLOWER } from './late';
 
 /** The real server in a process of its own, so that it can be killed. */
 export class ServerProcess {
@@ -135,7 +136,7 @@ export async function until(
   check: () => Promise<boolean> | boolean,
   ms = 30_000,
 ): Promise<void> {
-  const end = Date.now() + ms;
+  const end = Date.now() + ms * SLOWER;
   for (;;) {
     if (await check()) return;
     if (Date.now() > end) throw new Error(`waited in vain: ${what}`);
