@@ -34,6 +34,8 @@ export async function openBrowser(extra: string[] = []): Promise<Browser> {
     executablePath,
     headless: true,
     userDataDir,
+    // What is waited for has a limit of its own, and its own words.
+    protocolTimeout: 0,
     args: [
       '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
       '--disable-component-update', '--disable-sync', ...extra,

@@ -145,3 +145,23 @@ it('sells a thing in choices, piece by piece: counted, priced and coded; nowhere
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });
+
+it('goes back to before a reload, and the attic is not read again over what was changed', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.go('Stock');
+  await attic.reload();
+  await attic.sees(TITLES[0]!);
+  const opened: string[] = [];
+  attic.page.on('request', (request) => {
+    if (request.url().endsWith('/api/session')) opened.push(request.url());
+  });
+  await attic.page.evaluate(() => history.back());
+  await attic.page.waitForSelector('[role=main][aria-label="Today"]');
+  await attic.visit('/groups');
+  await attic.fill('Name of a new group', 'Summer');
+  await attic.press('Add this group');
+  await attic.sees('Summer');
+  expect(opened).toEqual([]);
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});

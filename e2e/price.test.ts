@@ -46,6 +46,8 @@ it('writes, prices and previews a complete record for every marketplace, and sen
   const attic = await Attic.open(at, PHONE);
   await attic.openThing(TITLE);
   await attic.page.waitForSelector('::-p-aria(Send to 5 marketplaces)');
+  // The title takes up what buyers search, once that was asked.
+  await attic.sees('What do buyers search?');
   attic.taps = 0;
   attic.typed = 0;
   const from = Date.now();

@@ -70,6 +70,8 @@ let timer: ReturnType<typeof setTimeout> | null = null;
 
 /** Opens the attic with this name: reads everything, reports what could not be read. Waits for no writing. */
 export async function openAttic(name: string): Promise<void> {
+  // What another attic has not stored yet is its own: it is stored before this one takes its place.
+  if (disk) await saveNow();
   const opened = new Disk(name);
   const left = await opening(name, async (alone) => {
     disk = opened;

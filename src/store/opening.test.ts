@@ -49,6 +49,24 @@ describe('which attic is opened', () => {
     expect(rememberedAttic()).toBe(name);
     stop();
   });
+  it('once a page: drawn anew, the frame begins it again, and what was changed meanwhile stays', async () => {
+    const name = fresh();
+    const asked = fakeServer({ '/session': () => session(name) });
+    useCourier.setState({ session: null });
+    const first = begin();
+    await until('open');
+    const id = addThing({ title: 'just now' });
+    first();
+    const second = begin();
+    await new Promise((done) => setTimeout(done, 50));
+    expect(useAttic.getState().things[id]?.title).toBe('just now');
+    expect(asked.filter((a) => a.path === '/session')).toHaveLength(1);
+    second();
+    // Stopped for good, it begins anew.
+    await new Promise((done) => setTimeout(done, 0));
+    begin()();
+    expect(now().stage).toBe('opening');
+  });
   it('the one opened last, where the courier can’t be reached', async () => {
     const name = fresh();
     await kept(name);

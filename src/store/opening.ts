@@ -29,11 +29,38 @@ export const useKeeping = create<{ how: Keeping | null; passing: boolean }>(() =
 
 const say = (now: Opening) => useOpening.setState({ now });
 
-/** Begins: asks who the courier works for, opens the attic, and starts what runs by itself. @returns stops all of it */
+/** What runs for this page, and how often it was begun; null: nothing does. */
+let running: { times: number; stop: () => void } | null = null;
+
+/**
+ * Begins: asks who the courier works for, opens the attic, and starts what runs by itself; once a page, however often it is
+ * asked for. The frame may be drawn anew at any time, as on going back to before a reload: to read the attic again then
+ * would put what was stored last over what was changed since.
+ *
+ * @returns stops all of it, unless it was begun again in the same moment
+ */
 export function begin(): () => void {
+  const mine = (running ??= { times: 0, stop: beginning() });
+  mine.times += 1;
+  let stopped = false;
+  return () => {
+    if (stopped) return;
+    stopped = true;
+    mine.times -= 1;
+    queueMicrotask(() => {
+      if (mine.times > 0 || running !== mine) return;
+      running = null;
+      mine.stop();
+    });
+  };
+}
+
+function beginning(): () => void {
   const stops = [watchFaults()];
   const stop = () => stops.splice(0).forEach((one) => one());
   started = (name) => stops.push(startServices(name));
+  // Nothing can be changed before all of it is read.
+  say({ stage: 'opening' });
   void (async () => {
     try {
       void learnKeeping();
