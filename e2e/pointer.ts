@@ -18,15 +18,17 @@ const PATIENCE = 30_000 * SLOWER;
  */
 export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
   const end = Date.now() + PATIENCE;
+  let wentAway = false;
   for (;;) {
     const place = await page.evaluate(findPlace, wanted);
+    // It went away under the finger and stays away: that was what the press did.
+    if (!place && wentAway) return;
     if (place) {
       await page.mouse.click(place.x, place.y);
       // A page that moved under the finger: the press went elsewhere, and a person presses again.
       const hit = await whatWasHit(page);
       if (hit === 'it') return;
-      // It went away before it was clicked: either because of the press, or drawn anew, and then it is there again.
-      if (hit === 'gone' && !(await page.evaluate(findPlace, wanted))) return;
+      wentAway ||= hit === 'gone';
     }
     if (Date.now() > end) throw new Error(`waited in vain to press ${JSON.stringify(wanted)}`);
   }
@@ -96,8 +98,16 @@ async function findPlace({ selector, name, within }: Wanted): Promise<{ x: numbe
       const note = window as { pressHit?: boolean; pressedOn?: Element };
       note.pressHit = false;
       delete note.pressedOn;
-      const isOn = ({ target }: Event) =>
-        target instanceof Node && (element.contains(target) || target.contains(element));
+      // Drawn anew meanwhile, it is another element of the same name.
+      const isAlike = (e: Element) =>
+        (selector ? e.matches(selector) : called(e) === words(name ?? '')) &&
+        (!within || e.closest(within) !== null);
+      const isOn = ({ target }: Event) => {
+        if (!(target instanceof Element)) return false;
+        if (element.contains(target) || target.contains(element)) return true;
+        for (let e: Element | null = target; e; e = e.parentElement) if (isAlike(e)) return true;
+        return false;
+      };
       // A press is down and up on the same: a picture that comes in between moves the button away under the finger.
       addEventListener('click', (event) => (note.pressHit = isOn(event)), { capture: true, once: true });
       addEventListener('pointerdown', (event) => isOn(event) && (note.pressedOn = element), {
