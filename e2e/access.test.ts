@@ -28,7 +28,8 @@ async function wrongs({ page }: Attic, scheme = 'light'): Promise<string[]> {
   await page.evaluate(`window.axe ?? (() => { ${source} })()`);
   return page.evaluate(
     async (runOnly) => {
-      const { axe } = window as unknown as { axe: { run(options: RunOptions): Promise<AxeResults> } };
+      const { axe } = window as Window & { axe?: { run(options: RunOptions): Promise<AxeResults> } };
+      if (!axe) throw new Error('axe is not in the page');
       const { violations } = await axe.run({
         resultTypes: ['violations'],
         preload: false,

@@ -62,7 +62,17 @@ describe('many things', () => {
 it('what could not be sent is said with its reason, and tried again', async () => {
   const many = await troubledEvening();
   const key = `${many.id('Marrow')} brackenmoor`;
-  useQueue.setState({ [key]: { thing: many.id('Marrow'), market: 'brackenmoor', action: 'send', state: 'failed', why: 'A picture is missing.', field: '', next: null } }); // prettier-ignore
+  useQueue.setState({
+    [key]: {
+      thing: many.id('Marrow'),
+      market: 'brackenmoor',
+      action: 'send',
+      state: 'failed',
+      why: 'A picture is missing.',
+      field: '',
+      next: null,
+    },
+  });
   await open(Crosslist);
   await sees('One could not be sent: A picture is missing.');
   await press('Try those again');

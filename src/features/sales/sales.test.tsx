@@ -55,9 +55,17 @@ describe('the ledger', () => {
   });
   it('adds takings by marketplace, and shows what the courier did, earlier lines on demand', async () => {
     const many = await manyThings();
-    told(many.id('Ostler'), { sale: sold('brackenmoor', 'B-2', { at, fees: 600, amount: 7_400, postage: 580 }), closing: CLOSING });
+    told(many.id('Ostler'), {
+      sale: sold('brackenmoor', 'B-2', { at, fees: 600, amount: 7_400, postage: 580 }),
+      closing: CLOSING,
+    });
     const asked = await open(Ledger, {
-      answers: { '/ledger': ({ path }) => (path.includes('before') ? { lines: [line(3, 'put up')], more: false } : { lines: [line(9, 'sold')], more: true }) },
+      answers: {
+        '/ledger': ({ path }) =>
+          path.includes('before')
+            ? { lines: [line(3, 'put up')], more: false }
+            : { lines: [line(9, 'sold')], more: true },
+      },
     });
     await sees('1 sold for €74.00');
     await sees('After costtake-home less what was paid');
@@ -65,7 +73,7 @@ describe('the ledger', () => {
     await press('Show earlier lines');
     await sees('Brackenmoor: put up');
     expect(asked.filter((a) => a.path.startsWith('/ledger'))).toHaveLength(2);
-  }); // prettier-ignore
+  });
   it('that can’t be saved now says so', async () => {
     await manyThings();
     await open(Ledger, { offline: true });
