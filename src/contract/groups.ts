@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { Minor, RecordId } from './common';
 
-export const SHOWN = ['all', 'unlisted', 'listed', 'sold', 'left'] as const;
+export const SHOWN = ['all', 'unlisted', 'listed', 'refused', 'sold', 'left'] as const;
 /** What a thing may still lack. */
 export const GAPS = ['kind', 'answers', 'condition', 'measurements', 'title', 'price', 'pictures', 'spot', 'readings'] as const; // prettier-ignore
 

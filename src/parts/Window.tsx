@@ -24,7 +24,8 @@ export interface WindowProps {
 export function Window({ state, letters, label, size = 34 }: WindowProps) {
   const c = useColours();
   const clip = `w-${state}`;
-  const lit = state === 'live' || state === 'held' || state === 'sold' || state === 'goingDown';
+  const lit = ['live', 'held', 'changeRefused', 'sold', 'goingDown'].includes(state);
+  const isBad = state === 'refused' || state === 'changeRefused';
   const quiet = state === 'notPlanned' || state === 'ended';
   return (
     <View role="img" aria-label={label} style={{ alignItems: 'center', width: size }}>
@@ -73,8 +74,10 @@ export function Window({ state, letters, label, size = 34 }: WindowProps) {
           </g>
         ) : null}
         {state === 'refused' ? (
+          <path d="M9 8 L15 17 L11 21 L18 28 L14 37" fill="none" stroke={c.brick} strokeWidth={2.2} />
+        ) : null}
+        {isBad ? (
           <>
-            <path d="M9 8 L15 17 L11 21 L18 28 L14 37" fill="none" stroke={c.brick} strokeWidth={2.2} />
             <circle cx={25} cy={9} r={6.5} fill={c.brick} />
             <path d="M25 5.5 V10 M25 12 V12.8" stroke={c.surface} strokeWidth={1.9} />
           </>
@@ -82,7 +85,7 @@ export function Window({ state, letters, label, size = 34 }: WindowProps) {
         <path
           d={FRAME}
           fill="none"
-          stroke={state === 'refused' ? c.brick : quiet ? c.soft : c.ink}
+          stroke={isBad ? c.brick : quiet ? c.soft : c.ink}
           strokeWidth={2}
         />
         {state === 'sold' ? (

@@ -5,12 +5,25 @@ import { formatMoney } from '../money/money';
 
 /** What a window shows of one listing. */
 export type WindowState =
-  | 'notPlanned' | 'draft' | 'onItsWay' | 'live' | 'held' | 'goingDown' | 'refused' | 'ended' | 'sold'; // prettier-ignore
+  | 'notPlanned' | 'draft' | 'onItsWay' | 'live' | 'held' | 'changeRefused' | 'goingDown' | 'refused' | 'ended' | 'sold'; // prettier-ignore
+
+/** Whether a change of what is shown there was not taken: buyers go on seeing it as it was before. */
+export function changeRefused(listing: CourierListingView): boolean {
+  const { state, want, doing, reasons, stopped } = listing;
+  if (want !== 'live' || (state !== 'live' && state !== 'inReview')) return false;
+  return doing === null ? reasons.length > 0 : doing === 'revise' && stopped;
+}
+
+/** Whether the marketplace did not take something of this listing, or it is not tried any more: a person has to look. */
+export function notTaken(listing: CourierListingView): boolean {
+  return listing.state === 'refused' || listing.stopped || changeRefused(listing);
+}
 
 export function windowState(listing: CourierListingView | undefined, plan: Plan | undefined): WindowState {
   if (!listing) return plan?.wanted ? 'draft' : 'notPlanned';
   if (listing.state === 'sold') return 'sold';
   if (listing.want === 'gone' && listing.doing === 'withdraw') return 'goingDown';
+  if (changeRefused(listing)) return 'changeRefused';
   switch (listing.state) {
     case 'onItsWay':
     case 'inReview':
@@ -26,7 +39,8 @@ export function windowState(listing: CourierListingView | undefined, plan: Plan 
 
 /** The state in words, short, for beside the window. */
 export function stateWords(listing: CourierListingView | undefined, plan: Plan | undefined): string {
-  if (listing?.state === 'inReview' && listing.want === 'live') return 'in review there';
+  if (listing?.state === 'inReview' && listing.want === 'live')
+    return changeRefused(listing) ? 'in review there, change not taken' : 'in review there';
   switch (windowState(listing, plan)) {
     case 'notPlanned':
       return 'not planned';
@@ -38,6 +52,8 @@ export function stateWords(listing: CourierListingView | undefined, plan: Plan |
       return 'live';
     case 'held':
       return 'live, on hold';
+    case 'changeRefused':
+      return 'live, change not taken';
     case 'goingDown':
       return listing?.trouble ? 'coming down, trying again' : 'coming down';
     case 'refused':

@@ -87,6 +87,19 @@ describe('Today', () => {
     expect(lines([view('t', { listings: [{ ...stopped, stopped: false }] })])).toEqual([]);
   });
 
+  it('tells of a change that was not taken: buyers go on seeing what was', () => {
+    const reasons = [{ field: 'price', message: 'Too low.' }];
+    const refused = listing('moor', { reasons });
+    const found = lines([view('t', { listings: [refused] })]);
+    expect(found).toEqual([{ sort: 'changeRefused', thingId: 't', listing: refused }]);
+    // Being sent again, or taken down, it needs nobody.
+    expect(lines([view('t', { listings: [{ ...refused, doing: 'revise' }] })])).toEqual([]);
+    expect(lines([view('t', { listings: [{ ...refused, want: 'gone', doing: 'withdraw' }] })])).toEqual([]);
+    // A change that is not tried any more is none that was taken.
+    const stopped = listing('moor', { doing: 'revise', stopped: true, trouble: 'Ours.' });
+    expect(lines([view('t', { listings: [stopped] })]).map((l) => l.sort)).toEqual(['changeRefused']);
+  });
+
   it('asks about what ended or was changed there, as long as it is wanted there', () => {
     const plan = (wanted: boolean) =>
       Plan.parse({ id: planId('t', 'moor'), thingId: 't', market: 'moor', wanted });

@@ -6,6 +6,7 @@ import type { OrderRow } from '../orders/orders';
 import { waits, waitsSince, type TalksOfThing } from '../talks/talks';
 
 import type { Finding } from '../listing/check';
+import { changeRefused, notTaken } from '../listing/windowState';
 
 /** Something that needs a person, worst first. */
 export type TodayLine =
@@ -13,6 +14,8 @@ export type TodayLine =
   | { sort: 'notGoneYet'; thingId: string; sale: Sale; markets: { market: string; tries: number; trouble: string | null; nextTryAt: number | null }[] }
   | { sort: 'putUp'; thingId: string; market: string }
   | { sort: 'refused'; thingId: string; listing: CourierListingView }
+  /** It is there, but a change was not taken: buyers see it as it was before. */
+  | { sort: 'changeRefused'; thingId: string; listing: CourierListingView }
   /** It ended there, or somebody changed it there, and nobody here asked for that. */
   | { sort: 'endedThere'; thingId: string; listing: CourierListingView }
   | { sort: 'editedThere'; thingId: string; listing: CourierListingView }
@@ -38,6 +41,7 @@ const ORDER: readonly TodayLine['sort'][] = [
   'soldTwice',
   'notGoneYet',
   'promisedSold',
+  'changeRefused',
   'refused',
   'endedThere',
   'editedThere',
@@ -133,8 +137,11 @@ export function todayLines(input: TodayInput): TodayLine[] {
           lines.push({ at: listing.since, line: { sort: 'endedThere', ...about } });
         if (listing.edited && listing.state === 'live' && listing.doing === null && input.things[view.id])
           lines.push({ at: listing.since, line: { sort: 'editedThere', ...about } });
-        if ((listing.state === 'refused' || listing.stopped) && input.things[view.id])
-          lines.push({ at: listing.since, line: { sort: 'refused', thingId: view.id, listing } });
+        if (notTaken(listing) && input.things[view.id])
+          lines.push({
+            at: listing.since,
+            line: { sort: changeRefused(listing) ? 'changeRefused' : 'refused', ...about },
+          });
       }
   }
   deskLines(input, lines);

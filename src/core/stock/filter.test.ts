@@ -28,6 +28,7 @@ const around: Around = {
   groups,
   search: new StockSearch(BUILT_IN),
   standing: (t) => (t.id === 'b' ? 'sold' : 'unlisted'),
+  isRefused: (t) => t.id === 'c',
 };
 const ids = (filter: StockFilter, from = around) => filtered(things, filter, from).map((t) => t.id);
 
@@ -41,6 +42,7 @@ it.each<[Partial<StockFilter>, string[]]>([
   [{ priceFrom: 901 }, ['a']],
   [{ priceTo: 4_800 }, ['a', 'b']],
   [{ show: 'sold' }, ['b']],
+  [{ show: 'refused' }, ['c']],
   [{ words: 'lamp' }, ['b']],
   [{ lacks: 'kind' }, ['c']],
   [{ lacks: 'price' }, ['c']],

@@ -12,6 +12,8 @@ export interface Around {
   search: StockSearch;
   /** How a thing stands at the marketplaces. */
   standing: (thing: Thing) => 'unlisted' | 'listed' | 'sold';
+  /** Whether a marketplace did not take it, or a change of it. */
+  isRefused: (thing: Thing) => boolean;
 }
 
 /** A filter that lets everything through. */
@@ -37,7 +39,7 @@ export function thingsOf(group: Group, things: readonly Thing[], around: Around)
 type Test = (thing: Thing) => boolean;
 
 function testsOf(filter: StockFilter, around: Around, asked: ReadonlySet<string>): Test[] {
-  const { kinds, standing } = around;
+  const { kinds, standing, isRefused } = around;
   const { show, kind, haulId, ownerId, priceFrom, priceTo, lacks, groupId } = filter;
   const spot = filter.spot.trim().toLocaleLowerCase('en');
   const tests: (Test | null)[] = [
@@ -52,7 +54,7 @@ function testsOf(filter: StockFilter, around: Around, asked: ReadonlySet<string>
     // What is no longer here is looked for by itself.
     show === 'left'
       ? (t) => t.left !== null
-      : (t) => t.left === null && (show === 'all' || standing(t) === show),
+      : (t) => t.left === null && (show === 'all' || (show === 'refused' ? isRefused(t) : standing(t) === show)),
     around.search.test(filter.words),
   ];
   return tests.filter((t) => t !== null);

@@ -26,6 +26,7 @@ const SHOWN = [
   ['all', 'All'],
   ['unlisted', 'Not listed'],
   ['listed', 'Listed'],
+  ['refused', 'Refused'],
 ] as const;
 
 /** Things down, marketplaces across: plan, check, send, change and take down many at once. On a phone thing by thing. */

@@ -4,7 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { planId, type Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { deedOf } from '@/core/listing/cells';
-import { stateWords, windowLabel, windowState } from '@/core/listing/windowState';
+import { notTaken, stateWords, windowLabel, windowState } from '@/core/listing/windowState';
 import { formatMoney } from '@/core/money/money';
 import { PictureView } from '@/parts/PictureView';
 import { Tick } from '@/parts/Tick';
@@ -167,7 +167,7 @@ function CellPress(props: {
   const listing = view?.listings.find((l) => l.market === market);
   const deed = deedOf(check, plan, listing, !!view?.sale);
   const blocker = deed === 'fix' ? check?.blockers[0] : undefined;
-  const refused = listing?.state === 'refused' ? listing.reasons[0] : undefined;
+  const refused = listing && notTaken(listing) ? listing.reasons[0] : undefined;
   const trouble = job?.state === 'failed' ? job.why : (refused?.message ?? blocker?.message);
   const at = job?.field || refused?.field || blocker?.field || 'markets';
   const under =

@@ -24,6 +24,7 @@ const SHOWN_WORDS = {
   all: 'All',
   unlisted: 'Not listed',
   listed: 'Listed',
+  refused: 'Refused',
   sold: 'Sold',
   left: 'No longer here',
 } as const;

@@ -6,7 +6,7 @@ import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
 import { searchFor } from '@/store/search';
 
-import { standingOf } from './standing';
+import { isRefused, standingOf } from './standing';
 
 /** What filters are judged by. What the marketplaces say changes often: it is not asked where it does not matter. */
 export function useAround(asksStanding: boolean): Around {
@@ -15,7 +15,13 @@ export function useAround(asksStanding: boolean): Around {
   const asks = asksStanding || Object.values(groups).some((g) => g.filter && g.filter.show !== 'all');
   const views = useCourier((s) => (asks ? s.things : null));
   return useMemo(
-    () => ({ kinds, groups, search: searchFor(kinds), standing: (thing) => standingOf(views?.[thing.id]) }),
+    () => ({
+      kinds,
+      groups,
+      search: searchFor(kinds),
+      standing: (thing) => standingOf(views?.[thing.id]),
+      isRefused: (thing) => isRefused(views?.[thing.id]),
+    }),
     [kinds, groups, views],
   );
 }

@@ -115,7 +115,7 @@ function keyOf(line: TodayLine): string {
             ? line.second.order
             : line.sort === 'toFetch'
               ? line.sale.order
-              : line.sort === 'refused' || line.sort === 'endedThere' || line.sort === 'editedThere'
+              : line.sort === 'refused' || line.sort === 'changeRefused' || line.sort === 'endedThere' || line.sort === 'editedThere'
                 ? line.listing.market
                 : '';
   return `${line.sort}.${line.thingId}.${more}${line.sort === 'nearlyReady' || line.sort === 'putUp' ? line.market : ''}`;
@@ -169,6 +169,7 @@ function Line({ line }: { line: TodayLine }) {
     case 'toFetch':
       return <ToFetch line={line} name={name} thing={thing} />;
     case 'refused':
+    case 'changeRefused':
       return <RefusedLine line={line} name={name} thing={thing} />;
     case 'endedThere':
       return <EndedThere line={line} name={name} thing={thing} />;
@@ -332,18 +333,21 @@ function EditedThere({ line, name, thing }: LineProps<'editedThere'>) {
   );
 }
 
-function RefusedLine({ line, name, thing }: LineProps<'refused'>) {
+function RefusedLine({ line, name, thing }: LineProps<'refused' | 'changeRefused'>) {
   const market = useMarketName();
+  const there = market(line.listing.market);
   const router = useRouter();
   return (
-    <Card label={`Refused: ${name}`}>
+    <Card label={`${line.sort === 'changeRefused' ? 'Change refused' : 'Refused'}: ${name}`}>
       <Head
         thing={thing}
         name={name}
         what={
-          line.listing.stopped
-            ? `It did not get to ${market(line.listing.market)}, and is not tried any more`
-            : `${market(line.listing.market)} refused it`
+          line.sort === 'changeRefused'
+            ? `${there} did not take a change: buyers there still see it as it was`
+            : line.listing.stopped
+              ? `It did not get to ${there}, and is not tried any more`
+              : `${there} refused it`
         }
       />
       {line.listing.stopped && line.listing.trouble ? (
@@ -359,6 +363,15 @@ function RefusedLine({ line, name, thing }: LineProps<'refused'>) {
       >
         Put it right
       </Press>
+      {line.sort === 'changeRefused' ? (
+        <Press
+          kind="quiet"
+          label={`Send ${name} to ${there} once more`}
+          onPress={() => enqueue([{ thing: line.thingId, market: line.listing.market, action: 'send' }])}
+        >
+          Send it once more
+        </Press>
+      ) : null}
     </Card>
   );
 }

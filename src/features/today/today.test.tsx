@@ -1,7 +1,7 @@
 import { useAttic } from '@/store/attic';
 import { useQueue } from '@/store/sendQueue';
 import { editThing } from '@/store/things';
-import { commandsIn, sold, told } from '@/testing/courier';
+import { commandsIn, listed, sold, told } from '@/testing/courier';
 import { open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings, troubledEvening } from '@/testing/world';
@@ -49,6 +49,16 @@ describe('a troubled evening', () => {
     expect(commandsIn(asked)).toEqual([
       { type: 'undo', thing: many.id('Ostler'), order: 'T-9', why: 'cancelled' },
     ]);
+  });
+  it('a change that was not taken says why, where to put it right, and is sent once more', async () => {
+    const many = await troubledEvening();
+    const reasons = [{ field: 'price', message: 'It is under the least price here.' }];
+    told(many.id('Silk'), { listings: [listed('threadwick', { reasons })] });
+    await open(Today);
+    await sees('Threadwick did not take a change: buyers there still see it as it was');
+    await sees('“It is under the least price here.”');
+    await press(/^Send Silk .* to Threadwick once more/u);
+    expect(Object.keys(useQueue.getState())).toContain(`${many.id('Silk')} threadwick`);
   });
   it('what was changed there is sent again, or kept; what ended goes up again, or is left', async () => {
     const many = await troubledEvening();
