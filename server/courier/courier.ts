@@ -281,6 +281,13 @@ export class Courier {
     return id !== null && this.state.things.has(id) ? id : null;
   }
 
+  /** Why a thing can't be promised to a buyer there: it is sold, or promised on another marketplace; null: it can. */
+  notToPromise(thing: string, market: string): 'sold' | 'promised' | null {
+    const { sale = null, hold } = this.state.things.get(thing) ?? {};
+    if (sale) return 'sold';
+    return hold && hold.market !== market ? 'promised' : null;
+  }
+
   adapter(id: string): Adapter | undefined {
     return this.adapters.get(id);
   }

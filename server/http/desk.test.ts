@@ -11,13 +11,17 @@ const talk = (id: string, ref: string) => ({ id, ref });
 const adapter = {
   name: 'Moor',
   talks: {
-    all: async () => [talk('ours', 't.moor.1'), talk('strange', 'somebody-elses')],
+    all: async () => [talk('ours', 't.moor.1'), talk('taken', 'u.moor.1'), talk('strange', 'somebody-elses')],
     reply: async () => undefined,
     answerOffer: async (id: string, _: string, { answer }: { answer: string }) =>
       void answered.push(`${id} ${answer}`),
   },
 } as unknown as Adapter;
-const courier = { thingBehind: (ref: string) => (ref === 't.moor.1' ? 't' : null) } as unknown as Courier;
+let why: 'sold' | 'promised' | null = 'sold';
+const courier = {
+  thingBehind: (ref: string) => /^(.)\.moor/u.exec(ref)?.[1] ?? null,
+  notToPromise: (thing: string) => (thing === 'u' ? why : null),
+} as unknown as Courier;
 const ofMarket: OfMarket = (_: Context, ask) => ask(adapter);
 
 const app = new Hono<{ Bindings: HttpBindings }>();
@@ -39,6 +43,17 @@ describe('an offer', () => {
     });
     expect((await answer('nowhere', how)).status).toBe(409);
     expect(answered).toEqual([]);
+  });
+  it.each([
+    ['sold', 'accept', /^It is sold\./u],
+    ['promised', 'counter', /^It is promised on another marketplace\./u],
+  ] as const)('for a thing that is %s can’t be met with “%s”', async (is, how, words) => {
+    why = is;
+    const response = await answer('taken', how);
+    expect(response.status).toBe(409);
+    expect(await response.json()).toMatchObject({ error: expect.stringMatching(words) });
+    expect((await answer('taken', 'refuse')).status).toBe(204);
+    expect(answered).toEqual(['taken refuse']);
   });
   it('may always be refused, and is answered where the thing is known', async () => {
     expect((await answer('strange', 'refuse')).status).toBe(204);

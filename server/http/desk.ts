@@ -62,11 +62,20 @@ export function deskRoutes(
       // Taking an offer promises the thing; one that nobody here knows of can't be taken down elsewhere.
       if (wish.data.answer !== 'refuse') {
         const talk = (await talks.all()).find((t) => t.id === c.req.param('talk'));
-        if (!talk || courier.thingBehind(talk.ref) === null)
+        const thing = talk ? courier.thingBehind(talk.ref) : null;
+        if (thing === null)
           return c.json(
             {
               error:
                 'The courier does not know that thing: bring its listing in first. The offer was not answered.',
+            },
+            409,
+          );
+        const why = courier.notToPromise(thing, c.req.param('market'));
+        if (why)
+          return c.json(
+            {
+              error: `It is ${why === 'sold' ? 'sold' : 'promised on another marketplace'}. The offer was not answered.`,
             },
             409,
           );

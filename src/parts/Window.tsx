@@ -82,12 +82,7 @@ export function Window({ state, letters, label, size = 34 }: WindowProps) {
             <path d="M25 5.5 V10 M25 12 V12.8" stroke={c.surface} strokeWidth={1.9} />
           </>
         ) : null}
-        <path
-          d={FRAME}
-          fill="none"
-          stroke={isBad ? c.brick : quiet ? c.soft : c.ink}
-          strokeWidth={2}
-        />
+        <path d={FRAME} fill="none" stroke={isBad ? c.brick : quiet ? c.soft : c.ink} strokeWidth={2} />
         {state === 'sold' ? (
           <g fill={c.moss} stroke={c.surface} strokeWidth={0.8}>
             <path d="M16 24 C9 17 5 21 5 25 C5 29 10 30 16 25 Z" />

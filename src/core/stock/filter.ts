@@ -54,7 +54,8 @@ function testsOf(filter: StockFilter, around: Around, asked: ReadonlySet<string>
     // What is no longer here is looked for by itself.
     show === 'left'
       ? (t) => t.left !== null
-      : (t) => t.left === null && (show === 'all' || (show === 'refused' ? isRefused(t) : standing(t) === show)),
+      : (t) =>
+          t.left === null && (show === 'all' || (show === 'refused' ? isRefused(t) : standing(t) === show)),
     around.search.test(filter.words),
   ];
   return tests.filter((t) => t !== null);

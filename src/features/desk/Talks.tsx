@@ -20,16 +20,17 @@ import {
   type TalkOf,
   type TalksOfThing,
 } from '@/core/talks/talks';
-import { filledIn } from '@/core/talks/answers';
+import { mayPromise, standingFor, type Standing } from '@/core/talks/standing';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
-import { answerView, keepAnswer, STARTING_ANSWERS } from '@/store/desk/savedAnswers';
-import { answer, judged, readTalks, reply, useTalks } from '@/store/desk/talks';
+import { answerFor, keepAnswer, STARTING_ANSWERS } from '@/store/desk/savedAnswers';
+import { standingWords } from '@/store/desk/standing';
+import { answer, judged, readTalks, reply, SAYS_OTHERWISE, useTalks } from '@/store/desk/talks';
 import { whatItLeaves } from '@/store/desk/whatItLeaves';
 import { useColours, useWide } from '@/theme/theme';
 
 import { BackTo } from '../shell/BackTo';
-import { agoWords } from '../shell/time';
+import { agoWords, exactly } from '../shell/time';
 import { useDo } from '../shell/useDo';
 import { Arrange } from './Arrange';
 import { useMarketName } from '../shell/useMarketName';
@@ -174,7 +175,21 @@ function AnswerOffer({ talk }: { talk: TalkOf }) {
   const offer = openOffer(talk);
   const [counter, setCounter] = useState<number | null>(says?.do === 'ask' ? says.counter : null);
   const { run, busy, trouble } = useDo();
+  const stands = useStanding(talk);
   if (!offer) return null;
+  const no = (
+    <Press kind="quiet" disabled={busy} label={`Say no to ${talk.who}`} onPress={() => run(() => answer(talk, 'refuse'))}>
+      Say no
+    </Press>
+  );
+  if (stands && !mayPromise(stands.standing))
+    return (
+      <View style={{ gap: 8 }}>
+        <Notice tone="caution">{`It is ${stands.words}${stands.standing.is === 'held' ? ': let that go first to take this offer, or say no' : ': say no'}.`}</Notice>
+        {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+        {no}
+      </View>
+    );
   const leaves = (amount: number | null) => {
     const home = amount === null ? null : whatItLeaves(talk, amount);
     return home === null ? null : `leaves ${formatMoney(home, currency)}`;
@@ -198,12 +213,25 @@ function AnswerOffer({ talk }: { talk: TalkOf }) {
           {leaves(counter) ? `Ask (${leaves(counter)})` : 'Ask'}
         </Press>
       </View>
-      <Press kind="quiet" disabled={busy} label={`Say no to ${talk.who}`} onPress={() => run(() => answer(talk, 'refuse'))}>
-        Say no
-      </Press>
+      {no}
     </View>
   );
 } // prettier-ignore
+
+/** How the thing stands towards this buyer, in words; null where it can be had, or is not known here. */
+function useStanding(talk: TalkOf): { standing: Standing; words: string } | null {
+  const market = useMarketName();
+  const thing = useAttic((s) => (talk.thing ? s.things[talk.thing] : undefined));
+  const view = useCourier((s) => (talk.thing ? s.things[talk.thing] : undefined));
+  const talks = useTalks((s) => s.talks);
+  if (!thing) return null;
+  const standing = standingFor(talk, thing, view, talks);
+  const words = standingWords(standing, market);
+  if (words === null) return null;
+  const until =
+    standing.is === 'held' && standing.until !== null ? `; they meet ${exactly(standing.until)}` : '';
+  return { standing, words: words + until };
+}
 
 /** Where no money passes at the marketplace, what was agreed is handed over in person. */
 function Agreed({ talk }: { talk: TalkOf }) {
@@ -222,8 +250,18 @@ function Reply({ talk }: { talk: TalkOf }) {
   const thing = useAttic((s) => (talk.thing ? s.things[talk.thing] : undefined));
   const [text, setText] = useState('');
   const [lacks, setLacks] = useState<string[]>([]);
+  // The saved answer that gave way to how the thing stands.
+  const [instead, setInstead] = useState<string | null>(null);
   const [name, setName] = useState('');
-  const { run, busy, trouble } = useDo();
+  const { run, busy, trouble, field } = useDo();
+  const stands = useStanding(talk);
+  const send = (anyway: boolean) =>
+    run(async () => {
+      await reply(talk, text.trim(), anyway);
+      setText('');
+      setLacks([]);
+      setInstead(null);
+    });
   const answers = [...saved, ...STARTING_ANSWERS.filter((a) => !saved.some((s) => s.id === a.id))];
   return (
     <View style={{ gap: 8 }}>
@@ -236,15 +274,19 @@ function Reply({ talk }: { talk: TalkOf }) {
               on={false}
               label={`${a.name}, to ${talk.who}`}
               onPress={() => {
-                const { words, missing } = filledIn(a.text, answerView(thing, talk));
+                const { words, missing, gaveWay } = answerFor(a, thing, talk);
                 setText(words);
                 setLacks(missing);
+                setInstead(gaveWay ? a.name : null);
               }}
             >
               {a.name}
             </Chip>
           ))}
         </ChipRow>
+      ) : null}
+      {instead && stands ? (
+        <Notice tone="caution">{`“${instead}” is for what can be had; it is ${stands.words}.`}</Notice>
       ) : null}
       {lacks.length > 0 ? (
         <Notice tone="caution">{`Not recorded: ${lacks.join(', ')}. Put it in where the dots are.`}</Notice>
@@ -254,16 +296,15 @@ function Reply({ talk }: { talk: TalkOf }) {
       <Press
         disabled={busy || text.trim() === '' || text.includes('…')}
         label={`Send to ${talk.who}`}
-        onPress={() =>
-          run(async () => {
-            await reply(talk, text.trim());
-            setText('');
-            setLacks([]);
-          })
-        }
+        onPress={() => send(false)}
       >
         Send
       </Press>
+      {field === SAYS_OTHERWISE ? (
+        <Press kind="quiet" disabled={busy} label={`Send it to ${talk.who} all the same`} onPress={() => send(true)}>
+          I mean it: send it
+        </Press>
+      ) : null}
       {text.trim() !== '' ? (
         <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
           <View style={{ flex: 1 }}>

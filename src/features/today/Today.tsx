@@ -115,7 +115,10 @@ function keyOf(line: TodayLine): string {
             ? line.second.order
             : line.sort === 'toFetch'
               ? line.sale.order
-              : line.sort === 'refused' || line.sort === 'changeRefused' || line.sort === 'endedThere' || line.sort === 'editedThere'
+              : line.sort === 'refused' ||
+                  line.sort === 'changeRefused' ||
+                  line.sort === 'endedThere' ||
+                  line.sort === 'editedThere'
                 ? line.listing.market
                 : '';
   return `${line.sort}.${line.thingId}.${more}${line.sort === 'nearlyReady' || line.sort === 'putUp' ? line.market : ''}`;

@@ -4,11 +4,14 @@ import type { Talk } from '@/contract/desk';
 import type { SavedAnswer } from '@/contract/orders';
 import type { Thing } from '@/contract/records';
 import { publicFacts } from '@/core/kinds/publicFacts';
-import type { AnswerView } from '@/core/talks/answers';
+import { filledIn, type AnswerView } from '@/core/talks/answers';
+import { claimsFree, type Asker } from '@/core/talks/standing';
 
 import { newId, setSettings, useAttic } from '../attic';
 import { useCourier } from '../courierLink';
 import { kindsNow } from '../kinds';
+import { toldToBuyers } from './standing';
+import { standingOf } from './talks';
 
 /** Answers to begin with; one of the person's own with the same id takes the place of one of these. */
 export const STARTING_ANSWERS: readonly SavedAnswer[] = [
@@ -16,7 +19,7 @@ export const STARTING_ANSWERS: readonly SavedAnswer[] = [
   {
     id: 'stillHere',
     name: 'Still here',
-    text: 'Hello {{buyer}}, yes, it is still here. It costs {{price}}.',
+    text: 'Hello {{buyer}}, {{whether}}',
   },
   { id: 'flaws', name: 'Condition', text: 'Hello {{buyer}}, as to its condition: {{condition}}.' },
   {
@@ -27,11 +30,13 @@ export const STARTING_ANSWERS: readonly SavedAnswer[] = [
 ];
 
 /** The public facts of a thing, as tokens of a saved answer: "pit to pit is 54 cm". */
-export function answerView(thing: Thing, talk: Pick<Talk, 'who' | 'market'>): AnswerView {
+export function answerView(thing: Thing, talk: Asker): AnswerView {
   const { settings } = useAttic.getState();
   const kinds = kindsNow();
   const listing = useCourier.getState().things[thing.id]?.listings.find((l) => l.market === talk.market);
-  const price = listing?.price ?? thing.price;
+  const amount = listing?.price ?? thing.price;
+  const price = amount === null ? '' : formatMoney(amount, settings.currency);
+  const standing = standingOf({ ...talk, thing: thing.id });
   const measured = kinds.measures(thing.kind).flatMap((m) => {
     const mm = thing.measurements[m.id];
     return mm === undefined ? [] : [[m.id, m.name, formatLength(mm, settings.units)] as const];
@@ -42,17 +47,35 @@ export function answerView(thing: Thing, talk: Pick<Talk, 'who' | 'market'>): An
     ...Object.fromEntries(measured.map(([id, , length]) => [id, length])),
     measurements: measured.map(([, name, length]) => `${name.toLocaleLowerCase('en')} ${length}`).join(', '),
     condition: [thing.conditionNote.trim(), ...flaws].filter(Boolean).join('; ') || (thing.use ? 'nothing to tell of' : ''),
-    price: price === null || price === undefined ? '' : formatMoney(price, settings.currency),
+    price,
+    // Whether it can be had, as a sentence to whoever asks.
+    whether: standing ? toldToBuyers(standing, price) : '',
     title: thing.title,
     buyer: talk.who,
   };
 } // prettier-ignore
 
+/**
+ * A saved answer for a buyer. One that says the thing can be had gives way to how it stands, where it can't.
+ *
+ * @returns the words; the facts it wanted that are not recorded; and whether it gave way
+ */
+export function answerFor(
+  saved: SavedAnswer,
+  thing: Thing,
+  talk: Asker,
+): { words: string; missing: string[]; gaveWay: boolean } {
+  const standing = standingOf({ ...talk, thing: thing.id });
+  const gaveWay = standing !== null && standing.is !== 'free' && claimsFree(saved.text);
+  const text = gaveWay ? 'Hello {{buyer}}, {{whether}}' : saved.text;
+  return { ...filledIn(text, answerView(thing, talk)), gaveWay };
+}
+
 /** Keeps an answer for other times, with the buyer's name and the thing's own figures as tokens again. */
 export function keepAnswer(name: string, text: string, thing: Thing | undefined, talk: Talk): void {
   const view = thing ? answerView(thing, talk) : { buyer: talk.who };
   const values = Object.entries(view)
-    .filter(([, value]) => value.length > 1)
+    .filter(([token, value]) => value.length > 1 && token !== 'whether')
     .sort((a, b) => b[1].length - a[1].length);
   const general = values.reduce((t, [token, value]) => t.replaceAll(value, `{{${token}}}`), text);
   const { savedAnswers } = useAttic.getState().settings;

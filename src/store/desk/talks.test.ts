@@ -10,7 +10,7 @@ import { CourierTrouble, useCourier } from '../courierLink';
 import { addThing, editThing } from '../things';
 import { commandsIn, fakeServer, listed, sold, told, type Asked } from '@/testing/courier';
 import { arrange, handedOver, letGo, moneyReceived, promise, type Meeting } from './promises';
-import { answerView, keepAnswer } from './savedAnswers';
+import { answerFor, answerView, keepAnswer, STARTING_ANSWERS } from './savedAnswers';
 import { answer, answerAlone, beginTalks, judged, readTalks, reply, useTalks } from './talks';
 import { whatItLeaves } from './whatItLeaves';
 
@@ -104,6 +104,29 @@ describe('offers', () => {
     [2_900, 'refuse'],
   ])('of %i are judged by the limits: %s', (amount, says) => {
     expect(judged(talk(forSale(), { offers: [offer(amount)] }))?.do).toBe(says);
+  });
+
+  it.each<[string, (id: string) => void, RegExp]>([
+    ['promised to somebody else', (id) => editThing(id, 'promised', () => ({ holds: [{ from: 1, to: null, who: 'Odo', market: WICK, meet: null }] })), /promised to Odo on threadwick. Let that go first/u],
+    ['agreed with somebody else', (id) => useTalks.setState({ talks: [talk(id, { id: 't9', who: 'Ines', offers: [{ ...offer(4_000), state: 'accepted' }] })] }), /promised to Ines on brackenmoor/u],
+    ['sold', (id) => told(id, { listings: [listed(MOOR)], sale: sold(WICK, 'W-1') }), /It is sold on threadwick. Say no/u],
+  ])('for a thing that is %s are not taken by one press, nor met with a price; but refused', async (_, make, words) => {
+    const asked = server([]);
+    const id = forSale();
+    make(id);
+    const one = talk(id, { offers: [offer(4_500)] });
+    await expect(answer(one, 'accept')).rejects.toThrow(words);
+    await expect(answer(one, 'counter', 4_600)).rejects.toThrow(words);
+    expect(asked).toEqual([]);
+    await answer(one, 'refuse');
+    expect(answersIn(asked)).toEqual([['t1', 'refuse']]);
+  }); // prettier-ignore
+
+  it('of whom it is promised to are taken', async () => {
+    const asked = server([]);
+    const id = forSale({ holds: [{ from: 1, to: null, who: 'Wilma', market: MOOR, meet: null }] });
+    await answer(talk(id, { offers: [offer(4_500)] }), 'accept');
+    expect(answersIn(asked)).toEqual([['t1', 'accept']]);
   });
 
   it('are judged only of what is known and listed there', () => {
@@ -261,6 +284,40 @@ describe('saved answers', () => {
     expect(view.measurements).toContain('54 cm');
     expect(answerView(thing(id), { who: 'Odo', market: WICK }).price).toBe('€48.00');
   }); // prettier-ignore
+
+  it.each<[string, (id: string) => void, RegExp]>([
+    ['sold', (id) => told(id, { sale: sold(WICK, 'W-1') }), /sorry, it is sold/u],
+    ['promised', (id) => editThing(id, 'promised', () => ({ holds: [{ from: 1, to: null, who: 'Odo', market: WICK, meet: null }] })), /promised to somebody/u],
+    ['given away', (id) => editThing(id, 'gone', () => ({ left: { at: 1, how: 'given' } })), /no longer for sale/u],
+  ])('do not say that a thing is here which is %s', async (_, make, words) => {
+    const asked = fakeServer({ '/talks/': () => ({}), '/talks': () => ({ talks: [], missing: [] }) });
+    const id = forSale();
+    make(id);
+    for (const name of ['stillHere', 'lowest'])
+      expect(answerFor(STARTING_ANSWERS.find((a) => a.id === name)!, thing(id), talk(id))).toMatchObject({ words: expect.stringMatching(words), missing: [] });
+    // What does not say so stays as it is.
+    expect(answerFor(STARTING_ANSWERS.find((a) => a.id === 'flaws')!, thing(id), talk(id)).gaveWay).toBe(false);
+    // Typed by hand it is asked about, and sent where it is meant.
+    await expect(reply(talk(id), 'Yes, it is still available!')).rejects.toThrow(/these words say it can be had. Nothing was sent/u);
+    expect(asked).toEqual([]);
+    await reply(talk(id), 'Yes, it is still available!', true);
+    await reply(talk(id), 'Sorry, it is not available any more.');
+    expect(asked.filter((a) => a.path.startsWith('/talks/'))).toHaveLength(2);
+  }); // prettier-ignore
+
+  it('say that what is free is still here, and what it costs', () => {
+    const id = forSale();
+    expect(
+      answerFor(
+        STARTING_ANSWERS.find((a) => a.id === 'stillHere')!,
+        thing(id),
+        talk(id),
+      ),
+    ).toMatchObject({
+      words: 'Hello Wilma, yes, it is still here. It costs €48.00.',
+      gaveWay: false,
+    });
+  });
 
   it('are kept for other buyers and things: names and figures become tokens', () => {
     const id = addThing({ kind: 'jumper', price: 4_800, measurements: { chest: 540 } });

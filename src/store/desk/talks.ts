@@ -1,18 +1,18 @@
 import { create } from 'zustand';
 
 import { TalksAnswer } from '@/contract/desk';
-import type { Thing } from '@/contract/records';
-import { openHold } from '@/core/holds/holds';
 import { floorHere } from '@/core/listing/effective';
 import { answerOffer as judgeOffer, type OfferAnswer } from '@/core/price/floor';
-import { agreedOffer, openOffer, type TalkOf } from '@/core/talks/talks';
+import { claimsFree, mayPromise, standingFor, type Asker, type Standing } from '@/core/talks/standing';
+import { openOffer, type TalkOf } from '@/core/talks/talks';
 
 import { useAttic } from '../attic';
-import { ask, askWith, useCourier } from '../courierLink';
+import { ask, askWith, CourierTrouble, marketName, useCourier } from '../courierLink';
 import { unlessExpected } from '../faults';
 import { kindsNow } from '../kinds';
 import { repeating } from '../repeating';
 import { promise } from './promises';
+import { standingWords } from './standing';
 
 interface Talks {
   talks: TalkOf[];
@@ -32,10 +32,29 @@ export async function readTalks(): Promise<void> {
 
 const pathOf = (talk: TalkOf) => `/talks/${talk.market}/${encodeURIComponent(talk.id)}`;
 
-/** @throws CourierTrouble with words for a person */
-export async function reply(talk: TalkOf, words: string): Promise<void> {
+/**
+ * Writes to a buyer. Words that say it can be had are not sent about a thing that is sold or promised.
+ *
+ * @param anyway the person was told how it stands, and means it
+ * @throws CourierTrouble with words for a person
+ */
+export async function reply(talk: TalkOf, words: string, anyway = false): Promise<void> {
+  const standing = standingOf(talk);
+  if (!anyway && standing && standing.is !== 'free' && claimsFree(words))
+    throw new CourierTrouble(
+      `It is ${standingWords(standing, (id) => marketName(id))}, and these words say it can be had. Nothing was sent.`,
+      null,
+      SAYS_OTHERWISE,
+    );
   await askWith(pathOf(talk), { words });
   await readTalks();
+}
+
+/** How the thing of a conversation stands towards its buyer; null: the attic knows no such thing. */
+export function standingOf(talk: Asker & Pick<TalkOf, 'thing'>): Standing | null {
+  const thing = talk.thing ? useAttic.getState().things[talk.thing] : undefined;
+  if (!thing) return null;
+  return standingFor(talk, thing, useCourier.getState().things[thing.id], useTalks.getState().talks);
 }
 
 /** What the limits of a thing say to an offer there; null where the thing or its price is not known. */
@@ -52,8 +71,12 @@ export function judged(talk: TalkOf): OfferAnswer | null {
   return judgeOffer(listing.price, offer.amount, { acceptFrom, refuseUnder, floor });
 }
 
+/** The fault of words that say of a thing what is not so; they may be meant. */
+export const SAYS_OTHERWISE = 'saysOtherwise';
+
 /**
- * Answers the open offer of a conversation. Taking it is a promise: the thing is held for that buyer.
+ * Answers the open offer of a conversation. Taking it is a promise: the thing is held for that buyer. What is sold, or
+ * promised to somebody else, can only be refused.
  *
  * @throws CourierTrouble with words for a person
  */
@@ -64,16 +87,15 @@ export async function answer(
 ): Promise<void> {
   const offer = openOffer(talk);
   if (!offer) return;
+  const standing = standingOf(talk);
+  if (how !== 'refuse' && standing && !mayPromise(standing))
+    throw new CourierTrouble(
+      `It is ${standingWords(standing, (id) => marketName(id))}. ${standing.is === 'held' ? 'Let that go first, or say no' : 'Say no'}: the offer was not answered.`,
+    );
   await askWith(`${pathOf(talk)}/offers/${encodeURIComponent(offer.id)}`, { answer: how, amount });
   const thing = talk.thing ? useAttic.getState().things[talk.thing] : undefined;
   if (how === 'accept' && thing && !thing.choices) await promise(thing, talk.who, null, talk.market);
   await readTalks();
-}
-
-/** Whether somebody else was promised the thing already, or may still pay what was agreed. */
-function takenBy(talk: TalkOf, thing: Thing): boolean {
-  const others = useTalks.getState().talks.filter((t) => t.thing === talk.thing && t.id !== talk.id);
-  return openHold(thing) !== undefined || others.some((t) => agreedOffer(t) !== null);
 }
 
 /** Answers by itself what a thing's own limits settle; all else waits for the person. */
@@ -83,9 +105,11 @@ async function answerByLimits(): Promise<void> {
   for (const talk of useTalks.getState().talks) {
     const thing = talk.thing ? things[talk.thing] : undefined;
     if (!thing?.offers || !talk.takesOffers || !openOffer(talk)) continue;
-    if (useCourier.getState().things[thing.id]?.sale) continue;
+    const standing = standingOf(talk);
+    if (!standing || standing.is === 'sold') continue;
     const says = judged(talk);
-    if (!says || says.do === 'ask' || (says.do === 'accept' && takenBy(talk, thing))) continue;
+    // What is not simply free is for the person to promise.
+    if (!says || says.do === 'ask' || (says.do === 'accept' && standing.is !== 'free')) continue;
     // One that could not be answered waits for the next look; the others are answered.
     await answer(talk, says.do).catch(unlessExpected('answering an offer'));
   }
