@@ -17,11 +17,15 @@ const argument = (name: string, otherwise: number) => {
 
 const seeds = argument('seeds', 1_000);
 const from = argument('from', 1);
+const limits = {
+  heldBack: argument('held-back', 0),
+  ...(process.argv.includes('--cap') ? { cap: argument('cap', 1) } : {}),
+};
 const whole = process.argv.includes('--whole');
 const total = { orders: 0, doubles: 0, crashes: 0, lostAnswers: 0 };
 let failed = 0;
 for (let seed = from; seed < from + seeds; seed += 1) {
-  const { violations, story, figures } = new World(seed).run();
+  const { violations, story, figures } = new World(seed, undefined, limits).run();
   for (const key of Object.keys(total) as (keyof typeof total)[]) total[key] += figures[key];
   if (violations.length === 0) continue;
   failed += 1;

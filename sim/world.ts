@@ -6,6 +6,7 @@ import { emptyCourier, nextDue, step } from '@/core/courier/step';
 import type { CourierEvent, CourierState, CourierThing, Effect, Found, Policy } from '@/core/courier/types';
 import { snapshotOf, stateOf, type Snapshot } from '@/core/courier/snapshot';
 import { CALL_LIMIT } from '@/core/courier/waiting';
+import { stockShown } from '@/core/price/floor';
 
 import { isUp, Marketplace, type Order } from './marketplace';
 import { Random } from './random';
@@ -37,18 +38,32 @@ const DRAFT = ListingDraft.parse({
   specifics: {}, answers: {}, pictures: [],
 }); // prettier-ignore
 
+/** How much of what there is buyers may see. */
+export interface Limits {
+  heldBack?: number;
+  cap?: number;
+}
+
 /** The thing of which there are several: two mugs and a jug. */
 const SEVERAL = 'many';
 const STOCK = { mug: 2, jug: 1 };
-const SEVERAL_DRAFT: ListingDraft = {
+const several = (limits: Limits): ListingDraft => ({
   ...DRAFT,
   choices: {
+    ...limits,
     options: ['Piece'],
     pieces: Object.entries(STOCK).map(([code, stock]) => ({ code, values: [code], price: 900, stock })),
   },
-};
+});
 const stockOf = (draft: ListingDraft) =>
   draft.choices ? Object.fromEntries(draft.choices.pieces.map((p) => [p.code, p.stock])) : null;
+
+/** No marketplace keeps a listing of nothing. */
+const isNothing = (stock: Record<string, number> | null) =>
+  stock !== null && Object.values(stock).every((n) => n === 0);
+const nothingToSell = ({ market, ref, kind }: Extract<Effect, { kind: 'publish' | 'revise' }>): CourierEvent => ({
+  type: 'refused', market, ref, action: kind, reasons: [{ field: 'choices', message: 'There is nothing to sell.' }],
+}); // prettier-ignore
 
 /** The courier's clock at the beginning: no real one stands near zero, not even after a jump. */
 const EPOCH = 1_700_000_000_000;
@@ -89,10 +104,14 @@ export class World {
   private forgot = false;
   private readonly result: SimResult;
 
-  /** @param sabotage changes events before the courier takes them, to prove that the judge notices; null drops one */
+  /**
+   * @param sabotage changes events before the courier takes them, to prove that the judge notices; null drops one
+   * @param limits what of the thing in choices is held back, or not shown
+   */
   constructor(
     seed: number,
     private readonly sabotage: (event: CourierEvent) => CourierEvent | null = (event) => event,
+    private readonly limits: Limits = {},
   ) {
     this.random = new Random(seed);
     this.result = {
@@ -233,7 +252,7 @@ export class World {
   }
 
   private send(thing: string, market: string): void {
-    const draft = thing === SEVERAL ? SEVERAL_DRAFT : DRAFT;
+    const draft = thing === SEVERAL ? several(this.limits) : DRAFT;
     this.command({ type: 'send', id: this.id(), thing, market, draft });
   }
 
@@ -538,6 +557,7 @@ export class World {
       return this.failure(effect, 'slow down', false, this.random.between(500, 8_000));
     switch (effect.kind) {
       case 'publish': {
+        if (isNothing(stockOf(effect.draft))) return nothingToSell(effect);
         const l = market.publish(effect.ref, this.now, stockOf(effect.draft));
         this.tell(`  ${market.name}: publish ${effect.ref} -> ${l.state}`);
         // Like a real service, it answers a repeated call with what became of the listing.
@@ -556,6 +576,7 @@ export class World {
           : { type: 'withdrawn', market: market.name, ref: l.ref };
       }
       case 'revise':
+        if (isNothing(stockOf(effect.draft))) return nothingToSell(effect);
         market.restock(effect.ref, stockOf(effect.draft));
         return { type: 'revised', market: market.name, ref: effect.ref };
       case 'withdraw': {
@@ -654,7 +675,8 @@ export class World {
           for (const l of market.listings)
             if (l.ref.startsWith(`${SEVERAL}.`) && l.state === 'live') {
               const shown = (l.stock?.[code] ?? 0) - (l.sold[code] ?? 0);
-              if (shown > stock - sold) violations.push(`${l.ref} still shows ${shown} ${code}, there are ${stock - sold}`);
+              const most = stockShown(stock - sold, this.limits.heldBack ?? 0, this.limits.cap ?? null);
+              if (shown > most) violations.push(`${l.ref} still shows ${shown} ${code}, there are ${stock - sold} and ${most} to show`);
             }
     }
   } // prettier-ignore

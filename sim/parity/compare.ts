@@ -1,5 +1,6 @@
 import type { ListingDraft } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
+import { choicesShown } from '@/core/courier/pieces';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { hasBlockers, examineListing, type Examined } from '@/core/listing/examine';
 import { plainSetup } from '@/core/listing/setup';
@@ -82,7 +83,7 @@ function looseDraft({ effective, sheet }: Examined): ListingDraft {
   return {
     title: effective.title, description: effective.text, price: effective.price ?? 0, currency: sheet.currency, postage: effective.postage ?? 0,
     category: effective.categoryId ?? '', condition: effective.condition?.code ?? '', specifics: effective.specifics, answers: effective.answers,
-    pictures: [], clip: null, tags: effective.tags, auction: effective.auction, search: effective.search, terms: effective.sentTerms, paid: effective.paid, ...(effective.choices ? { choices: effective.choices } : {}),
+    pictures: [], clip: null, tags: effective.tags, auction: effective.auction, search: effective.search, terms: effective.sentTerms, paid: effective.paid, ...(effective.choices ? { choices: choicesShown(effective.choices) } : {}),
   };
 } // prettier-ignore
 

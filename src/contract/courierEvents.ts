@@ -199,6 +199,8 @@ export const CourierListing = z.object({
   again: z.boolean().optional(),
   /** It was taken down for a promise that came to nothing: it goes up again once it is gone. */
   backUp: z.boolean().optional(),
+  /** It was taken down because nothing of it was left to show (the rest is held back): it goes up again when there is. */
+  emptied: z.boolean().optional(),
   /** The seller said it was sold here, so it ends as sold, not as withdrawn. */
   dealHere: z.boolean(),
   /** What of it somebody changed there. */

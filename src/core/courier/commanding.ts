@@ -2,6 +2,7 @@ import type { Command } from '@/contract/courier';
 
 import type { CourierListing, CourierThing, Job } from './types';
 import { isOver, isStopped, generationOf, thingBehind } from './refs';
+import { showsNothing } from './pieces';
 import { NEVER } from './waiting';
 import { Promising } from './promising';
 
@@ -17,6 +18,11 @@ export class Commanding extends Promising {
       case 'send':
         return this.send(command, thing, listing);
       case 'withdraw':
+        // It is down because nothing was left to show: now it stays down.
+        if (thing && listing?.emptied) {
+          this.putListing(thing, { ...listing, emptied: false });
+          return null;
+        }
         if (!thing || !listing || isOver(listing)) return 'It is not listed there.';
         if (listing.want === 'gone' && !listing.backUp) return 'It is being withdrawn already.';
         this.putListing(thing, { ...this.toWithdraw(listing), backUp: false });
@@ -117,6 +123,8 @@ export class Commanding extends Promising {
     listing: CourierListing | undefined,
   ): string | null {
     if (thing?.sale && !this.restocked(thing, command)) return 'It is sold already, so it was not sent.';
+    if (showsNothing(command.draft, thing ?? { pieceSales: [] }))
+      return 'All that is left of it is held back: there would be nothing to show.';
     if (this.state.markets.get(command.market)?.link === 'off') return 'That marketplace is not connected.';
     if (thing?.hold?.elsewhere === 'withdraw' && thing.hold.market !== command.market)
       return 'It is promised to somebody, so it was not sent.';

@@ -23,6 +23,23 @@ export function piecesLeft(thing: CourierThing): number {
   }, 0);
 }
 
+/** Choices with what buyers may see of each piece at first: what there is, less what is held back, no more than the cap. */
+export function choicesShown(choices: DraftChoices): DraftChoices {
+  const { heldBack = 0, cap = null } = choices;
+  return {
+    ...choices,
+    pieces: choices.pieces.map((p) => ({ ...p, stock: stockShown(p.stock, heldBack, cap) })),
+  };
+}
+
+/** Whether of a listing in choices nothing can be shown just now: all of it is sold or held back. */
+export function showsNothing({ choices }: ListingDraft, thing: Pick<CourierThing, 'pieceSales'>): boolean {
+  if (!choices) return false;
+  const sold = (code: string) => thing.pieceSales.filter((s) => s.piece === code).length;
+  const left = { ...choices, pieces: choices.pieces.map((p) => ({ ...p, stock: p.stock - sold(p.code) })) };
+  return choicesShown(left).pieces.every((p) => p.stock === 0);
+}
+
 /**
  * The draft with the stock that a listing is to be sent. The marketplace itself counts down what it sold of this listing, so
  * what it sold is added to what it is to show: what is left, less what is held back, and no more than the cap.

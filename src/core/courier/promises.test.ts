@@ -283,7 +283,6 @@ describe('pieces that come back', () => {
   it.each([
     [3, { heldBack: 1 }, 0, 2],
     [3, { heldBack: 1 }, 1, 1],
-    [3, { heldBack: 1 }, 2, 0],
     [100, { cap: 20 }, 0, 20],
     [100, { cap: 20 }, 85, 15],
     [100, { cap: 20 }, 79, 20],
@@ -299,6 +298,25 @@ describe('pieces that come back', () => {
     if (sold === 0) desk.say({ type: 'send', market: 'wick', draft });
     expect(stockAt(desk, 'wick')).toBe(shown);
   });
+  it('come down where all that is left is held back, and go up again when one comes back', () => {
+    const draft = { ...DRAFT, choices: { ...choices, heldBack: 1, pieces: [{ ...choices.pieces[0]!, stock: 2 }] } };
+    const desk = new Desk();
+    for (const market of ['moor', 'wick']) desk.say({ type: 'send', market, draft });
+    desk.work();
+    sell(desk, 'moor', 'm1');
+    // One is left, and that is held back: no marketplace goes on showing it, the thing itself is not sold.
+    const down = desk.take({ type: 'tick' }).effects.filter((e) => e.kind !== 'poll').map((e) => [e.kind, e.market]);
+    expect(down.sort()).toEqual([['withdraw', 'moor'], ['withdraw', 'wick']]);
+    for (const market of ['moor', 'wick']) desk.take({ type: 'withdrawn', market, ref: `t.${market}.1` });
+    expect(desk.view.sale).toBeNull();
+    expect(desk.view.listings.map((l) => l.state)).toEqual(['ended', 'ended']);
+    expect(desk.say({ type: 'send', market: 'moor', draft })).toBe('All that is left of it is held back: there would be nothing to show.');
+    // One is not wanted there any more, so only the other goes up again.
+    expect(desk.say({ type: 'withdraw', market: 'wick' })).toBeNull();
+    expect(desk.say({ type: 'undo', order: 'm1', why: 'returned' })).toBeNull();
+    const up = desk.take({ type: 'tick' }).effects.flatMap((e) => (e.kind === 'publish' ? [[e.market, e.draft.choices?.pieces[0]?.stock]] : []));
+    expect(up).toEqual([['moor', 1]]);
+  }); // prettier-ignore
   it('are put up to the cap again where they were sold, on top of what the marketplace counted', () => {
     const draft = {
       ...DRAFT,

@@ -1,6 +1,7 @@
 import type { Command, Sale } from '@/contract/courier';
 
 import type { CourierListing, CourierThing } from './types';
+import { showsNothing } from './pieces';
 import { isOver } from './refs';
 import { Selling } from './selling';
 
@@ -71,6 +72,24 @@ export class Promising extends Selling {
         listings[l.market] =
           l.state === 'ended' ? this.fresh(id, l.market, l.generation + 1, l.draft) : { ...l, backUp: false };
     this.put({ ...thing, listings });
+  }
+
+  /**
+   * Where nothing is left to show, it comes down: no marketplace keeps a listing of nothing, and one that stays would go on
+   * showing what is held back. It goes up again once there is something to show.
+   */
+  protected emptyOrFill(id: string): void {
+    const thing = this.state.things.get(id);
+    if (!thing || thing.sale) return;
+    const listings = { ...thing.listings };
+    for (const l of Object.values(thing.listings)) {
+      const nothing = showsNothing(l.nextDraft ?? l.draft, thing);
+      if (nothing && l.want === 'live' && !isOver(l))
+        listings[l.market] = { ...this.toWithdraw(l), emptied: true, backUp: false };
+      else if (l.emptied && !nothing && l.want === 'gone')
+        listings[l.market] = { ...l, emptied: false, backUp: true };
+    }
+    if (Object.values(thing.listings).some((l) => listings[l.market] !== l)) this.put({ ...thing, listings });
   }
 
   /** A sale came to nothing. A second one that nobody has dealt with takes its place. */

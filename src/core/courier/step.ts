@@ -138,7 +138,11 @@ class Run extends Answering {
         this.tick(event.publish !== false);
         break;
     }
-    for (const id of [...this.changed]) this.putBackUp(id);
+    for (const id of [...this.changed]) {
+      this.emptyOrFill(id);
+      this.putBackUp(id);
+      this.emptyOrFill(id);
+    }
     for (const id of this.changed) this.settleClosing(id);
   }
 

@@ -2,6 +2,7 @@ import type { Picture, Plan, Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { gradeOfThing } from '../condition/grade';
+import { choicesShown } from '../courier/pieces';
 import { formatMoney } from '../money/money';
 import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
 import { maySend } from '../picture/origin';
@@ -112,7 +113,9 @@ function checkChoices(thing: Thing, effective: Effective, sheet: RuleSheet, bloc
     return;
   }
   const most = sheet.choices;
-  const { options, pieces } = effective.choices;
+  const { options, pieces: all } = effective.choices;
+  // What buyers would see of each: what is held back, or over the cap, is never sent.
+  const { pieces } = choicesShown(effective.choices);
   if (options.length > most.options)
     block('choices', `${sheet.name} takes ${most.options} kinds of choice; there are ${options.length}.`);
   if (pieces.length < 2 || pieces.length > most.pieces)
@@ -122,7 +125,8 @@ function checkChoices(thing: Thing, effective: Effective, sheet: RuleSheet, bloc
   if (pieces.some((p) => p.price < sheet.price.min || p.price > sheet.price.max))
     block('choices', `Every piece needs a price from ${formatMoney(sheet.price.min, sheet.currency)} to ${formatMoney(sheet.price.max, sheet.currency)}.`);
   if (pieces.some((p) => p.stock > most.stock)) block('choices', `${sheet.name} counts up to ${most.stock} of a piece.`);
-  if (pieces.every((p) => p.stock === 0)) block('choices', 'Nothing of it is in stock.');
+  if (pieces.every((p) => p.stock === 0))
+    block('choices', all.every((p) => p.stock === 0) ? 'Nothing of it is in stock.' : 'All of it is held back: there would be nothing to show.');
   if (effective.auction) block('choices', 'An auction sells one thing: it can’t be in choices.');
 } // prettier-ignore
 
