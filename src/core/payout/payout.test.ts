@@ -52,6 +52,18 @@ describe.each(FORMATS)('a statement of %s', (_, format) => {
     expect(new Set(read?.lines.map((l) => l.amount))).toEqual(new Set([123_456]));
     expect(read?.trouble).toEqual([{ row: read!.lines.length + 2, why: expect.stringMatching(/too long.*nothing was read/u) }]);
   });
+  it.each([
+    ['5.00', 500], ['+5.00', 500], ['(5.00)', -500], ['€5.00', 500], ['-€5.00', -500], ['€-5.00', -500], ['5.00 €', 500], ['EUR 5.00', 500],
+    ['5.00-', -500], ['−5.00', -500], ['(€1,234.50)', -123_450], ['0.00', 0],
+    ['(-5.00)', null], ['--5.00', null], ['-5.00-', null], ['(5.00', null], ['5.00)', null], ['€', null], ['5.00 EURO', null], ['5.0.0', null],
+  ])('reads %s as %p', (written, amount) => {
+    const { columns: c, separator, sorts, decimal } = format;
+    // The figures above are written with points; swapped where it writes commas.
+    const cell = decimal === '.' ? written : written.replace(/[.,]/gu, (sign) => (sign === '.' ? ',' : '.'));
+    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ['2026-11-01', sorts.fee, 'o1', `"${cell}"`].join(separator)].join('\n'), format);
+    expect(read?.lines.map((l) => l.amount)).toEqual(amount === null ? [] : [amount]);
+    expect(read?.trouble).toHaveLength(amount === null ? 1 : 0);
+  });
   it('with the other sign for decimals is not read as a hundred times as much', () => {
     const { columns: c, separator, sorts, decimal } = format;
     const amount = decimal === ',' ? '12.50' : '12,50';
@@ -96,6 +108,31 @@ describe('reconciling', () => {
     const { orders, strange } = reconcileMoney([{ ...expected, undone: true }], lines);
     expect(orders[0]).toMatchObject({ expected: 0, off: 0 });
     expect(strange).toEqual(['X']);
+  });
+  const gone = { ...expected, undone: true };
+  const sold = [line('sale', 'A', 4_800), line('postage', 'A', 390), line('fee', 'A', -762)];
+  it.each<[string, Parameters<typeof reconcileMoney>[0][number], StatementLine[], number]>([
+    ['nothing where all of it went back', gone, [line('back', 'A', -5_190), line('feeBack', 'A', 762)], 0],
+    ['the fee that was kept', gone, [line('back', 'A', -5_190)], -762],
+    ['half the fee that was kept', gone, [line('back', 'A', -5_190), line('feeBack', 'A', 381)], -381],
+    ['what was given back too much', gone, [line('back', 'A', -5_690), line('feeBack', 'A', 762)], -500],
+    ['nothing where it is not given back yet', gone, [], 0],
+    // Given back 30.00 of 51.90, with 4.76 of the fee: 21.90 - 7.62 + 4.76 = 19.04 stays.
+    ['nothing where part of it went back, as was said', { ...gone, given: 3_000, feesBack: 476 }, [line('back', 'A', -3_000), line('feeBack', 'A', 476)], 0],
+    ['more given back than was said', { ...gone, given: 3_000, feesBack: 476 }, [line('back', 'A', -3_100), line('feeBack', 'A', 476)], -100],
+    ['nothing where nobody knew the fees, and all went back', { ...gone, fees: null }, [line('back', 'A', -5_190), line('feeBack', 'A', 762)], 0],
+    ['the fee that was kept, where nobody knew it before', { ...gone, fees: null }, [line('back', 'A', -5_190)], -762],
+  ])('of what came back finds %s', (_, order, lines, off) => {
+    expect(reconcileMoney([order], [...sold, ...lines]).orders[0]?.off).toBe(off);
+  });
+  it('finds every fee kept and every cent too much that was given back, whatever the order', () => {
+    const order = fc.record({ amount: fc.integer({ min: 100, max: 90_000 }), postage: fc.integer({ min: 0, max: 2_000 }), fee: fc.integer({ min: 1, max: 90 }), kept: fc.integer({ min: 0, max: 90 }), more: fc.integer({ min: 0, max: 500 }) });
+    fc.assert(fc.property(order, ({ amount, postage, fee, kept, more }) => {
+      const notBack = Math.min(kept, fee);
+      const lines = [line('sale', 'A', amount), line('postage', 'A', postage), line('fee', 'A', -fee), line('back', 'A', -amount - postage - more), line('feeBack', 'A', fee - notBack)];
+      const { off } = reconcileMoney([{ order: 'A', amount, postage, fees: fee, undone: true }], lines).orders[0]!;
+      expect(off).toBe(0 - notBack - more);
+    }));
   });
   it('is not off where the statement does not have it yet, or nobody knew the fees', () => {
     expect(reconcileMoney([expected], []).orders[0]).toMatchObject({ real: null, off: 0 });

@@ -11,6 +11,10 @@ export interface Expected {
   fees: Minor | null;
   /** Cancelled or sent back. */
   undone: boolean;
+  /** What was given back of price and postage, as far as it was said; null: all of it. Of undone orders only. */
+  given?: Minor | null;
+  /** What the marketplace said it gives back of its fees; null: all of them. Of undone orders only. */
+  feesBack?: Minor | null;
 }
 
 /** One order against its statement. */
@@ -35,7 +39,19 @@ export interface Reconciled {
   owed: Minor;
 }
 
-/** Holds what was expected of each order against what the statement says. What was undone is expected to bring nothing. */
+/**
+ * What an order should leave: price and postage, less fees; of one that was undone also less what was given back, with the
+ * fees that come back. Nothing else was said of it: then all goes back, and nothing is left.
+ */
+function expectedOf({ amount, postage, fees, undone, given, feesBack }: Expected): Minor | null {
+  if (!undone) return fees === null ? null : amount + postage - fees;
+  const kept = amount + postage - (given ?? amount + postage);
+  // Fees that nobody knew are known to come back where all of them do.
+  if (fees === null) return feesBack == null ? kept : null;
+  return kept - fees + (feesBack ?? fees);
+}
+
+/** Holds what was expected of each order against what the statement says. */
 export function reconcileMoney(expected: readonly Expected[], lines: readonly StatementLine[]): Reconciled {
   const byOrder = new Map<string, StatementLine[]>();
   for (const line of lines)
@@ -44,14 +60,17 @@ export function reconcileMoney(expected: readonly Expected[], lines: readonly St
   const orders = expected.map((e): OrderMoney => {
     const mine = byOrder.get(e.order);
     const fees = 0 - sum((mine ?? []).filter((l) => l.sort === 'fee' || l.sort === 'feeBack'));
-    const should = e.undone ? 0 : e.fees === null ? null : e.amount + e.postage - e.fees;
+    const should = expectedOf(e);
     const real = mine ? sum(mine) : null;
-    const off = should === null || real === null || e.undone ? 0 : real - should;
+    // Money goes back days after the sale: until the statement has that, it says nothing of it.
+    const pending = e.undone && !mine?.some((l) => l.sort === 'back') && mine?.some((l) => l.sort === 'sale');
+    const off = should === null || real === null || pending ? 0 : real - should;
+    const back = e.undone ? (e.feesBack ?? e.fees) : 0;
     return {
       order: e.order,
       expected: should,
       real,
-      fees: { expected: e.undone ? 0 : e.fees, real: fees },
+      fees: { expected: e.fees === null || back === null ? null : e.fees - back, real: fees },
       off,
     };
   });

@@ -44,13 +44,23 @@ export function readStatement(text: string, format: StatementFormat): StatementR
   return { lines, trouble };
 } // prettier-ignore
 
+/** An amount as bookkeeping writes it: a sign or brackets for what goes out, a currency's sign or code before or after. */
+const WRITTEN =
+  /^(?<open>\()?\s*(?<sign>[-+−])?\s*(?:\p{Sc}|[A-Z]{3}\s)?\s*(?<late>[-+−])?(?<figures>[\d.,]+)\s*(?:\p{Sc}|[A-Z]{3})?\s*(?<end>[-−])?(?<close>\))?$/u;
+
 function minorOf(text: string, decimal: '.' | ','): number | null {
-  // Thousands may be parted, in threes: with the other sign for decimals "12.50" must not become 1250.
-  const whole = decimal === ',' ? /^-?(?:\d{1,3}(?:\.\d{3})*|\d{1,9})(?:,\d{1,2})?$/u : /^-?(?:\d{1,3}(?:,\d{3})*|\d{1,9})(?:\.\d{1,2})?$/u;
   const said = text.trim();
-  if (!whole.test(said) || said.length > 14) return null;
-  const plain = said.replaceAll(decimal === ',' ? '.' : ',', '').replace(decimal, '.');
-  return Math.round(Number(plain) * 100);
+  if (said.length > 24) return null;
+  const { open, close, sign, late, end, figures = '' } = WRITTEN.exec(said)?.groups ?? {};
+  const signs = [sign, late, end].filter(Boolean);
+  // One sign at most, and no minus within brackets: twice less might be more.
+  if (Boolean(open) !== Boolean(close) || signs.length > 1 || (open && signs.length > 0)) return null;
+  // Thousands may be parted, in threes: with the other sign for decimals "12.50" must not become 1250.
+  const whole = decimal === ',' ? /^(?:\d{1,3}(?:\.\d{3})*|\d{1,9})(?:,\d{1,2})?$/u : /^(?:\d{1,3}(?:,\d{3})*|\d{1,9})(?:\.\d{1,2})?$/u;
+  if (!whole.test(figures) || figures.length > 13) return null;
+  const plain = figures.replaceAll(decimal === ',' ? '.' : ',', '').replace(decimal, '.');
+  const amount = Math.round(Number(plain) * 100);
+  return open || (signs[0] && signs[0] !== '+') ? 0 - amount : amount;
 } // prettier-ignore
 
 /**

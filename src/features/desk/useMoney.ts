@@ -6,12 +6,13 @@ import { useAttic } from '@/store/attic';
 
 import { useSales, type SoldThing } from '../sales/useSales';
 
-const expectedOf = ({ sale, takeHome, undone }: SoldThing): Expected => ({
+const expectedOf = ({ sale, takeHome, undone, back }: SoldThing): Expected => ({
   order: sale.order,
   amount: sale.amount,
   postage: sale.postage,
   fees: takeHome?.feeTotal ?? null,
   undone,
+  ...back,
 });
 const NO_LINES: StatementLine[] = [];
 

@@ -24,6 +24,8 @@ export interface SoldThing {
   /** It was cancelled, or came back, and when. */
   undone: boolean;
   undoneAt: number | null;
+  /** What was given back of it, and of its fees, as far as that was said. */
+  back: { given: number | null; feesBack: number | null };
 }
 
 /**
@@ -53,16 +55,19 @@ export function useSales(past = false): SoldThing[] {
             const last = one.order === sale?.order;
             const piece = things[id]?.choices?.pieces.find((p) => p.code === one.piece);
             const undoneAt = one.undoneAt ?? null;
+            const record = orders[orderId(id, one.order)] ?? null;
+            const given = record?.back?.given ?? null;
             const mine = linesOf.get(`${one.market} ${one.order}`) ?? [];
             return {
               thingId: id,
               sale: one,
               closing: last ? closing : null,
               takeHome,
-              real: takeHome && realMoney(one, takeHome, orders[orderId(id, one.order)] ?? null, mine),
+              real: takeHome && realMoney(one, takeHome, record, mine),
               piece: piece?.values.join(', ') ?? null,
               undone: undoneAt !== null,
               undoneAt,
+              back: { given, feesBack: given === null ? null : (record?.back?.feesBack ?? null) },
             };
           });
         })
