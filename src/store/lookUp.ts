@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { LookUpAnswer, type CatalogueRecord } from '@/contract/catalogue';
 import type { Thing } from '@/contract/records';
 import { toldBy } from '@/core/catalogue/record';
-import { readBarcode } from '@/core/identity/gtin';
+import { canonicalBarcode, readBarcode } from '@/core/identity/gtin';
 
 import { change, useAttic } from './attic';
 import { ask, CourierTrouble, onSale, useCourier } from './courierLink';
@@ -30,7 +30,7 @@ const WAITS = [1_000, 2_000, 4_000, 8_000];
  * @throws CourierTrouble when it can't be asked, in words for a person
  */
 export async function lookUp(barcode: string): Promise<CatalogueRecord | null> {
-  const digits = barcode.replace(/[\s-]/gu, '');
+  const digits = canonicalBarcode(barcode);
   for (let tries = 0; ; tries += 1)
     try {
       const answer = LookUpAnswer.safeParse(

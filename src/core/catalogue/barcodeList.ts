@@ -1,7 +1,7 @@
-import { readBarcode } from '../identity/gtin';
+import { bareDigits, canonicalBarcode, readBarcode } from '../identity/gtin';
 
 export interface ListedBarcode {
-  /** Digits as they stand in the list, without spaces and hyphens. */
+  /** Digits in the one form in which barcodes are kept. */
   digits: string;
   /** How often it stands there: that many copies. */
   times: number;
@@ -27,23 +27,20 @@ const LONGEST = 200_000;
 export function barcodesIn(text: string): BarcodeList {
   const times = new Map<string, number>();
   const refused: BarcodeList['refused'] = [];
-  const key = new Map<string, string>();
   let left = 0;
   for (const cell of text.slice(0, LONGEST).split(/[\r\n\t,;|]+/u)) {
-    const bare = cell.replace(/[\s"'-]/gu, '').toUpperCase();
+    const bare = bareDigits(cell.replace(/["']/gu, ''));
     if (!/^\d[\dX]{7,13}$/u.test(bare)) continue;
     const read = readBarcode(bare);
     if (!read.ok) {
       if (refused.length < 100) refused.push({ text: bare, why: read.why });
       continue;
     }
-    // However it was written: with or without zeros in front.
-    const digits = key.get(read.gtin14) ?? bare;
+    const digits = canonicalBarcode(bare);
     if (!times.has(digits) && times.size >= MOST_BARCODES) {
       left += 1;
       continue;
     }
-    key.set(read.gtin14, digits);
     times.set(digits, (times.get(digits) ?? 0) + 1);
   }
   return { barcodes: [...times].map(([digits, n]) => ({ digits, times: n })), refused, left };

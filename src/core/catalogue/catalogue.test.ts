@@ -67,7 +67,7 @@ describe('a list of barcodes', () => {
   }); // prettier-ignore
   it('takes the same article written with zeros in front as one', () => {
     const upc = full('04000000001');
-    expect(barcodesIn(`${upc}\n0${upc}`).barcodes).toEqual([{ digits: upc, times: 2 }]);
+    expect(barcodesIn(`${upc}\n0${upc}`).barcodes).toEqual([{ digits: `0${upc}`, times: 2 }]);
   });
   it('keeps to its bound and says what is left', () => {
     const many = Array.from({ length: MOST_BARCODES + 3 }, (_, i) => full(`2${String(i).padStart(11, '0')}`));

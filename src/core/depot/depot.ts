@@ -2,6 +2,8 @@ import type { DepotParcel, DepotStock } from '@/contract/atMarket';
 import type { Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
+import { recordOf } from '../listing/onSheet';
+
 /** What keeps a thing from going to the depot; null when it may go. */
 export function whyNotToDepot(thing: Thing, sheet: RuleSheet): string | null {
   if (thing.depot?.state === 'sent') return 'on its way there already';
@@ -10,7 +12,7 @@ export function whyNotToDepot(thing: Thing, sheet: RuleSheet): string | null {
   if (thing.choices) return 'sold in choices';
   const barcode = thing.facts.barcode ?? '';
   if (barcode === '') return 'no barcode';
-  const record = sheet.records?.find((r) => r.barcode === barcode);
+  const record = recordOf(barcode, sheet);
   if (!record) return `no record at ${sheet.name}`;
   return record.closed ? 'its record is closed to you' : null;
 }

@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import * as gtin from 'gtin';
 import * as isbn3 from 'isbn3';
 
-import { checkDigit, isbn10CheckDigit, isbn10From13, isbn13From10, readBarcode } from './gtin';
+import {
+  canonicalBarcode,
+  checkDigit,
+  isbn10CheckDigit,
+  isbn10From13,
+  isbn13From10,
+  readBarcode,
+} from './gtin';
 
 const digits = (length: number) => fc.stringMatching(new RegExp(`^\\d{${length}}$`, 'u'));
 
@@ -27,6 +34,31 @@ describe('barcodes', () => {
       gtin14: '09780306406157',
     });
     expect(isbn10From13('9790000000000')).toBeNull();
+  });
+  // However it is printed, typed or pasted: GS1 General Specifications, all lengths are one number with zeros in front.
+  it.each([
+    ['2000000000015', '2000000000015'], ['200-0000000015', '2000000000015'], ['200 000 000 001 5', '2000000000015'], ['02000000000015', '2000000000015'],
+    ['ISBN 978-0-306-40615-7', '9780306406157'], ['ISBN-13: 9780306406157', '9780306406157'], ['isbn 0-306-40615-2', '9780306406157'], ['978–0–306–40615–7', '9780306406157'],
+    ['978\u20110\u2011306\u201140615\u20117', '9780306406157'], ['978\u00A00306406157', '9780306406157'], ['９７８０３０６４０６１５７', '9780306406157'], ['EAN 4006381333931', '4006381333931'],
+    ['036000291452', '0036000291452'], ['0036000291452', '0036000291452'], ['00036000291452', '0036000291452'], ['96385074', '96385074'], ['00000096385074', '96385074'], ['10614141000415', '10614141000415'],
+  ])('keeps %s as %s', (written, kept) => expect(canonicalBarcode(written)).toBe(kept)); // prettier-ignore
+  it('keeps what is no barcode as it was typed, and its form never changes again', () => {
+    expect(canonicalBarcode(' 2000000000019 ')).toBe('2000000000019');
+    expect(canonicalBarcode('ISBN unknown')).toBe('ISBN unknown');
+    fc.assert(
+      fc.property(
+        digits(12),
+        fc.constantFrom('-', ' ', '\u2011', '–', ''),
+        fc.nat(11),
+        (twelve, dash, at) => {
+          const code = twelve + checkDigit(twelve);
+          const kept = canonicalBarcode(code);
+          expect(canonicalBarcode(`${code.slice(0, at)}${dash}${code.slice(at)}`)).toBe(kept);
+          expect(canonicalBarcode(kept)).toBe(kept);
+          expect(canonicalBarcode(`0${code}`)).toBe(kept);
+        },
+      ),
+    );
   });
   it('finds every single wrong digit, and the way back is exact', () => {
     fc.assert(

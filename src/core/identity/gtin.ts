@@ -5,13 +5,40 @@ export type Barcode =
   | { ok: true; kind: BarcodeKind; /** Filled up with zeros in front: the same article, however it was written. */ gtin14: string }
   | { ok: false; why: string }; // prettier-ignore
 
+/** What stands in front of the digits in print. */
+const NAMED = /^\s*(?:ISBN|EAN|UPC|GTIN|JAN)(?:\s*-?\s*(?:8|10|12|13|14|A)(?=[\s:]))?\s*:?\s*/iu;
+
+/** The bare digits of what was typed, pasted or printed: "ISBN 978-0-306-40615-7" without name, spaces, and dashes of any length. */
+export function bareDigits(text: string): string {
+  return text
+    .normalize('NFKC')
+    .replace(NAMED, '')
+    .replace(/[\s\p{Pd}\p{Cf}−]/gu, '')
+    .toUpperCase();
+}
+
 /**
- * Reads the digits of a barcode or of a printed ISBN; hyphens and spaces do not matter.
+ * The one form in which a barcode is kept and compared, however it was written: 13 digits for EAN-13, UPC-A and ISBN
+ * (of ten characters, too), 8 for EAN-8, 14 only where the first is no zero.
+ *
+ * @returns what was typed, trimmed, where it is no barcode
+ * @see GS1 General Specifications, "Storage of a GTIN in a database": all lengths are one number filled up with zeros
+ */
+export function canonicalBarcode(text: string): string {
+  const read = readBarcode(text);
+  if (!read.ok) return text.trim();
+  const { gtin14 } = read;
+  if (gtin14.startsWith('000000')) return gtin14.slice(6);
+  return gtin14.startsWith('0') ? gtin14.slice(1) : gtin14;
+}
+
+/**
+ * Reads the digits of a barcode or of a printed ISBN; its name in front, dashes and spaces do not matter.
  *
  * @see GS1 General Specifications, "Check digit calculation"; ISBN Users' Manual, International edition
  */
 export function readBarcode(text: string): Barcode {
-  const bare = text.replace(/[\s-]/gu, '').toUpperCase();
+  const bare = bareDigits(text);
   if (/^\d{9}[\dX]$/u.test(bare)) {
     if (isbn10CheckDigit(bare.slice(0, 9)) !== bare[9]) return wrong();
     return { ok: true, kind: 'ISBN-10', gtin14: `0${isbn13From10(bare)}` };

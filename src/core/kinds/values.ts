@@ -1,3 +1,4 @@
+import { canonicalBarcode } from '../identity/gtin';
 import { listed } from '../words/listed';
 import type { FactSpec } from './spec';
 
@@ -77,7 +78,7 @@ function oneValue(spec: FactSpec, typed: string): Judged {
       return { ok: false, why: 'Yes or no.' };
     }
     default:
-      return { ok: true, value };
+      return { ok: true, value: spec.id === 'barcode' ? canonicalBarcode(value) : value };
   }
 }
 

@@ -13,6 +13,7 @@ import { checkListing } from './check';
 import { translate } from '../mapping/values';
 import { draftOf, draftPrint } from './draft';
 import { effectiveListing, listingTakeHome } from './effective';
+import { recordOf } from './onSheet';
 import { plainSetup } from './setup';
 
 const moor = RuleSheet.parse(BRACKENMOOR);
@@ -41,6 +42,25 @@ const look = (thing: Thing, sheet: RuleSheet, shown = pictures(6), p?: Plan) => 
 };
 const blockers = (thing: Thing, sheet: RuleSheet, shown?: Picture[], p?: Plan) =>
   look(thing, sheet, shown, p).findings.filter((f) => f.level === 'blocker').map((f) => f.field); // prettier-ignore
+
+describe('a record by its barcode', () => {
+  const record = { barcode: '2000000000015', rack: 'books', closed: false };
+  const sheet: RuleSheet = { ...moor, records: [record] };
+  it.each(['200-0000000015', '200 000 0000 015', '02000000000015', 'EAN 2000000000015', '200\u20110000000015'])(
+    'is found as it was typed, %s, and sent as the marketplace has it',
+    (barcode) => {
+      const thing = gansey({ facts: { barcode } });
+      expect(recordOf(barcode, sheet)).toEqual(record);
+      const own = plan('brackenmoor', { specifics: { barcode } });
+      expect(effectiveListing(thing, own, sheet, BUILT_IN, SETUP)).toMatchObject({ categoryId: 'books', specifics: { barcode: '2000000000015' } });
+    },
+  ); // prettier-ignore
+  it('is none under another barcode, or none at all', () => {
+    expect(recordOf('2000000000022', sheet)).toBeUndefined();
+    expect(recordOf(' ', sheet)).toBeUndefined();
+    expect(recordOf('2000000000015', moor)).toBeUndefined();
+  });
+});
 
 describe('the check', () => {
   it.each([moor, wick, stile])('has nothing against a complete jumper on $name', (sheet) =>

@@ -16,6 +16,7 @@ import { termsTrouble } from '../terms/terms';
 import { emptyPromises } from '../words/promises';
 import { NOTHING_BESIDE, twinKey, type Beside } from './beside';
 import type { Effective } from './effective';
+import { recordOf } from './onSheet';
 
 /** Where on the item sheet the person can put a finding right. */
 export type CheckField =
@@ -326,7 +327,7 @@ function checkRecord(effective: Effective, sheet: RuleSheet, block: Report) {
   if (!sheet.records || !effective.category) return;
   const barcode = (effective.specifics.barcode ?? '').trim();
   if (barcode === '') return;
-  const record = sheet.records.find((r) => r.barcode === barcode);
+  const record = recordOf(barcode, sheet);
   if (record?.closed) block('fact:barcode', `The record ${barcode} is closed to you on ${sheet.name}.`);
 }
 

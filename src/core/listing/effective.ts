@@ -5,6 +5,7 @@ import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 import type { Terms } from '@/contract/terms';
 
 import { gradeOfThing } from '../condition/grade';
+import { canonicalBarcode } from '../identity/gtin';
 import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { draftChoices } from '../choices/choices';
@@ -23,7 +24,7 @@ import { htmlFromText } from '../words/html';
 import { shopWords, type ShopWords } from '../words/shopWords';
 import { tagsFor, topicLine, topicsIn } from '../words/tags';
 import { titleFromFacts } from '../words/title';
-import { conditionWord, leafById } from './onSheet';
+import { conditionWord, leafById, recordOf } from './onSheet';
 import { ratesOf, type Setup } from './setup';
 
 /** One thing on one marketplace: the values that would be sent, before they are checked. */
@@ -150,15 +151,23 @@ export function effectiveListing(
     categoryId,
     guessed: mapped && !mapped.confirmed && categoryId === mapped.id ? mapped.why : null,
     condition: grade ? conditionWord(sheet, grade.wear, category?.id) : null,
-    specifics: category ? { ...specificsFromFacts(category, publicFacts(thing, kinds), rules), ...own } : own,
+    specifics: underRecord(
+      category ? { ...specificsFromFacts(category, publicFacts(thing, kinds), rules), ...own } : own,
+      sheet,
+    ),
     answers,
   };
 }
 
+/** What is listed against the record of a barcode names it as the marketplace does, however it was typed or kept. */
+function underRecord(specifics: Record<string, string>, sheet: RuleSheet): Record<string, string> {
+  const { barcode } = specifics;
+  return sheet.records && barcode ? { ...specifics, barcode: canonicalBarcode(barcode) } : specifics;
+}
+
 /** The rack of a record; null where there is none under the barcode. */
 function recordRack(barcode: string | undefined, sheet: RuleSheet): string | null {
-  const bare = barcode?.trim();
-  return (bare && sheet.records?.find((r) => r.barcode === bare)?.rack) || null;
+  return recordOf(barcode, sheet)?.rack ?? null;
 }
 
 /**

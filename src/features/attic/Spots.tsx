@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
+import { canonicalBarcode } from '@/core/identity/gtin';
 import { labelCode } from '@/core/identity/code';
 import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
@@ -197,5 +198,8 @@ function thingBy(things: readonly Thing[], text: string): Thing[] {
   const byCode = things.filter((t) =>
     [t.code, labelCode(t.code, t.spot)].some((code) => code.toLocaleLowerCase('en') === wanted),
   );
-  return byCode.length > 0 ? byCode : things.filter((t) => t.facts.barcode === text);
+  const barcode = canonicalBarcode(text);
+  return byCode.length > 0
+    ? byCode
+    : things.filter((t) => t.facts.barcode && canonicalBarcode(t.facts.barcode) === barcode);
 }
