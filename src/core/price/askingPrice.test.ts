@@ -60,6 +60,26 @@ describe('asking price for a take-home', () => {
   });
 
   // Worked by hand: at 18.00 Threadwick keeps 2.40 and 15.60 is left; above it keeps 17.5 % of everything.
+  // Counted, not timed: what is asked for a price is what takes the time.
+  it.each([
+    ['fees that take all of what is added', [{ kind: 'share', label: 'all', bp: 10_000, of: 'price' }], 1],
+    ['fees that take all but a hundredth of a per cent', [{ kind: 'share', label: 'all', bp: 9_999, of: 'price' }], 60_000_000],
+    ['a price that is just out of reach', [{ kind: 'share', label: 'some', bp: 1_000, of: 'price' }], 899_999_999],
+  ] as const)('tries a bounded number of prices with %s', (_, rules, target) => {
+    let tries = 0;
+    const counting = {
+      taxBp: 0,
+      rules: rules.map((r) => ({ ...r, get bp() {
+        tries += 1;
+        return r.bp;
+      } })),
+    };
+    const terms: AskingTerms = { sale: NO_POSTAGE, schedule: counting, min: 0, max: 999_999_999 };
+    const price = askingPrice(target, terms);
+    expect(tries).toBeLessThan(50_000);
+    if (price !== null) expect(takeHomeOf({ ...NO_POSTAGE, price }, { taxBp: 0, rules: [...rules] }).takeHome).toBeGreaterThanOrEqual(target);
+    else expect(takeHomeOf({ ...NO_POSTAGE, price: 999_999_999 }, { taxBp: 0, rules: [...rules] }).takeHome).toBeLessThan(target);
+  }); // prettier-ignore
   it('goes over a threshold only when it has to', () => {
     expect(askingPrice(1_560, threadwick)).toBe(1_800);
     // 18.91 × 0.825 = 15.60075: 3.31 is kept, 15.60 is left. One cent more than 15.60 takes 18.92.

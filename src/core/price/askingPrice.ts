@@ -13,11 +13,16 @@ export interface AskingTerms {
   max: Minor;
 }
 
+/** After so many minor units every share is rounded as before: a basis point is a ten-thousandth. */
+const ROUND = 10_000;
+
 /**
  * The least price whose take-home reaches a target.
  *
  * Between two breakpoints the take-home is a straight line but for rounding, and rounding is off by at most half a
- * unit a line. So only the few prices around where that line crosses the target are tried: exact, and quick.
+ * unit a line. So only the few prices around where that line crosses the target are tried: exact, and quick. Where fees
+ * take all, or nearly all, of what is added to the price, the line hardly rises: then no more prices are tried than one
+ * round of rounding has, and above them the first price that brings it for certain is taken.
  *
  * @param target minor units
  * @returns null when no price within the marketplace's limits brings as much
@@ -35,11 +40,15 @@ export function askingPrice(target: Minor, terms: AskingTerms): Minor | null {
     let price = from;
     if (slope > 0 && first < target - off)
       price = Math.min(to, from + Math.max(0, Math.floor((target - off - first) / slope)));
-    for (; price <= to; price += 1) {
+    const tried = Math.min(to, price + ROUND);
+    for (; price <= tried; price += 1) {
       if (at(price) >= target) return price;
       // It only falls from here, or will not rise to it before the stretch ends.
       if (slope <= 0 && first + slope * (price - from) < target - off) break;
     }
+    if (slope <= 0 || price <= tried) continue;
+    price = Math.max(price, from + Math.ceil((target + off - first) / slope));
+    if (price <= to && at(price) >= target) return price;
   }
   return null;
 }
@@ -77,7 +86,9 @@ export function inHabit(
   const ends = [...new Set(endings.map((e) => Math.round((e * unit) / 100)))].filter((e) => e < unit);
   if (ends.length === 0 || unit === 1) return price;
   ends.sort((a, b) => a - b);
-  const { sale, schedule, parents = new Map(), max } = terms;
+  const { sale, schedule, parents = new Map() } = terms;
+  // What does not bring it within so many units of the currency will not bring it by another ending.
+  const max = Math.min(terms.max, price + ROUND * unit);
   for (let whole = Math.floor(price / unit) * unit; whole <= max; whole += unit)
     for (const end of ends) {
       const one = whole + end;
