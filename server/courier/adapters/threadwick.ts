@@ -5,6 +5,7 @@ import type { ListingDraft } from '@/contract/courier';
 import { ThreadwickAsked, ThreadwickGone, ThreadwickJournal, ThreadwickMine, ThreadwickObjections, ThreadwickPiece, ThreadwickPieces } from '@/contract/marketplaces/threadwick'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
+import { formatAmount } from '@/core/money/money';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
@@ -25,7 +26,7 @@ const POSTAGE = 390;
 export function pieceOf(ref: string, draft: ListingDraft) {
   const { specifics } = draft;
   return {
-    ref, name: draft.title, story: draft.description, price: (draft.price / 100).toFixed(2), shelf: draft.category, worn: draft.condition,
+    ref, name: draft.title, story: draft.description, price: formatAmount(draft.price, draft.currency), shelf: draft.category, worn: draft.condition,
     department: specifics.department ?? '', size: specifics.size ?? '', colour: specifics.colour ?? '', label: specifics.brand ?? '',
     cloth: specifics.material ?? '', origin: specifics.origin ?? '',
   };

@@ -3,7 +3,7 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { gradeOfThing } from '../condition/grade';
 import { choicesShown } from '../courier/pieces';
-import { formatMoney } from '../money/money';
+import { exponentOf, formatMoney } from '../money/money';
 import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
 import { maySend } from '../picture/origin';
 import { countAs } from '../words/count';
@@ -422,7 +422,7 @@ function checkPrice(effective: Effective, sheet: RuleSheet, block: Report, cauti
     });
   else if (effective.price > max)
     block('price', `${sheet.name} takes no price over ${formatMoney(max, sheet.currency)}.`);
-  else if (sheet.handover === 'collect' && effective.price % 100 !== 0)
+  else if (sheet.handover === 'collect' && effective.price % 10 ** exponentOf(sheet.currency) !== 0)
     caution('price', 'Round prices are easier to pay in cash.');
 }
 

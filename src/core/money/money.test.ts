@@ -38,6 +38,20 @@ describe('reading an amount', () => {
     },
   );
 
+  // What is typed in another currency is not that many of this one.
+  it.each([
+    ['£5', 'EUR'], ['5 £', 'EUR'], ['USD 5', 'EUR'], ['$5', 'EUR'], ['€5', 'GBP'], ['¥500', 'EUR'], ['EUR 5', 'JPY'], ['US$5', 'EUR'],
+  ])('refuses %p where amounts are in %s', (text, currency) =>
+    expect(parseMoney(text, currency)).toMatchObject({ ok: false, why: expect.stringMatching(/is another currency/u) })); // prettier-ignore
+  it.each([
+    ['£5', 'GBP', 500], ['GBP 5', 'GBP', 500], ['$5', 'USD', 500], ['$5', 'AUD', 500], ['A$5', 'AUD', 500], ['¥500', 'JPY', 500], ['5 CHF', 'CHF', 500], ['5 €', 'EUR', 500],
+    // Without decimals, a lone separator can only part thousands.
+    ['1,000', 'JPY', 1_000], ['1.000', 'JPY', 1_000], ['¥12,500', 'JPY', 12_500], ['1,234,567', 'JPY', 1_234_567], ['1,234', 'KWD', 1_234],
+  ])('reads %p in %s as %i', (text, currency, amount) => expect(parseMoney(text, currency)).toEqual({ ok: true, amount })); // prettier-ignore
+  it('reads no decimals where there are none', () => {
+    for (const text of ['1.5', '12,50', '1,0']) expect(parseMoney(text, 'JPY').ok).toBe(false);
+  });
+
   it('reads back every amount it writes', () => {
     fc.assert(
       fc.property(
@@ -72,6 +86,41 @@ describe('splitting a cost', () => {
   it('splits evenly where no weight is known', () => expect(splitCost(10, [0, 0])).toEqual([5, 5]));
   it('refuses a weight below zero', () => expect(() => splitCost(10, [1, -1])).toThrow(RangeError));
 
+  // By hand: two over 1, 7 and 2 is 0.2, 1.4 and 0.4; the cents cut off the last two are equal.
+  it.each([
+    [2, [1, 7, 2], [0, 2, 0]],
+    [2, [1, 3, 10], [0, 1, 1]],
+    [2, [1, 19, 6], [0, 2, 0]],
+  ])('splits %i over %j as %j', (total, weights, parts) => expect(splitCost(total, weights)).toEqual(parts));
+  // Largest remainder, Hamilton's method, in whole numbers: a tie goes to the earlier thing, whatever floating point makes of it.
+  it('gives a tied cent to the earlier thing', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1_000_000 }),
+        fc.array(fc.integer({ min: 0, max: 5_000_000 }), { minLength: 1, maxLength: 12 }),
+        fc.integer({ min: 1, max: 1_000_000 }),
+        (total, some, times) => {
+          // The same ratios in larger numbers: nothing may change.
+          const weights = [...some, ...some];
+          const parts = splitCost(total, weights);
+          expect(
+            splitCost(
+              total,
+              weights.map((w) => w * times),
+            ),
+          ).toEqual(parts);
+          const sum = weights.reduce((a, b) => a + b, 0);
+          if (sum === 0) return;
+          const rest = weights.map((w) => (BigInt(total) * BigInt(w)) % BigInt(sum));
+          const got = weights.map((w, i) => BigInt(parts[i]!) - (BigInt(total) * BigInt(w)) / BigInt(sum));
+          for (let i = 0; i < weights.length; i += 1)
+            for (let j = 0; j < weights.length; j += 1)
+              if (rest[i]! > rest[j]! || (rest[i] === rest[j] && i < j))
+                expect(got[i]! >= got[j]!).toBe(true);
+        },
+      ),
+    );
+  });
   it('never loses or makes a cent', () => {
     fc.assert(
       fc.property(

@@ -38,19 +38,36 @@ export function formatAmount(amount: Minor, currency: string): string {
   return (amount / 10 ** exponent).toFixed(exponent);
 }
 
+/** Whether a sign or code that was typed may mean this currency: "$" is that of many. */
+function isSignOf(sign: string, currency: string): boolean {
+  if (/^[A-Z]{3}$/u.test(sign)) return sign === currency;
+  return (['symbol', 'narrowSymbol'] as const).some((currencyDisplay) =>
+    new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay })
+      .formatToParts(0)
+      .some((part) => part.type === 'currency' && part.value === sign),
+  );
+}
+
 export type ParsedMoney = { ok: true; amount: Minor } | { ok: false; why: string };
 
 /**
  * Reads an amount a person typed, with either decimal sign and optional grouping.
  *
  * `12`, `12.5`, `12,50`, `1.234,50`, `1,234.50`, `€ 12`. A lone separator before exactly three
- * digits (`1,234`) could mean two things and is refused, except in currencies with three decimals.
+ * digits (`1,234`) could mean two things and is refused, except in currencies with three decimals or with none, where
+ * it parts thousands. A sign or code of another currency is refused.
  *
  * @returns minor units, or why it can't be read; never a guess
  */
 export function parseMoney(text: string, currency: string): ParsedMoney {
   const exponent = exponentOf(currency);
-  const bare = text.trim().replace(/^(?:\p{Sc}|[A-Z]{3})\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu, '');
+  const said = text.trim();
+  const other = [...said.matchAll(/^(?:[A-Z]{0,3}\p{Sc}|[A-Z]{3})|(?:\p{Sc}|[A-Z]{3})$/gu)]
+    .map(([sign]) => sign)
+    .find((sign) => !isSignOf(sign, currency));
+  if (other !== undefined)
+    return { ok: false, why: `“${other}” is another currency: this amount is in ${currency}.` };
+  const bare = said.replace(/^(?:[A-Z]{0,3}\p{Sc}|[A-Z]{3})\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu, '');
   if (bare === '') return { ok: false, why: 'Type an amount, like 24.00.' };
   if (bare.startsWith('-')) return { ok: false, why: 'An amount can’t be below zero.' };
   if (!/^[\d.,\s]+$/u.test(bare)) return { ok: false, why: 'Use digits only, like 24.00.' };
@@ -64,9 +81,11 @@ export function parseMoney(text: string, currency: string): ParsedMoney {
     const sign = compact[last];
     const repeated = marks.filter((i) => compact[i] === sign).length > 1;
     if (repeated && marks.some((i) => compact[i] !== sign)) return { ok: false, why: 'Too many separators.' };
-    if (!repeated && marks.length === 1 && decimals === 3 && exponent !== 3)
-      return { ok: false, why: `“${text.trim()}” can be read two ways: type it without the separator.` };
-    if (!repeated) {
+    const lone = !repeated && marks.length === 1 && decimals === 3;
+    if (lone && exponent !== 3 && exponent !== 0)
+      return { ok: false, why: `“${said}” can be read two ways: type it without the separator.` };
+    // Without decimals it can only part thousands.
+    if (!repeated && !(lone && exponent === 0)) {
       whole = compact.slice(0, last);
       fraction = compact.slice(last + 1);
     }

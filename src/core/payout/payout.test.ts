@@ -35,11 +35,11 @@ describe.each(FORMATS)('a statement of %s', (_, format) => {
       }),
       { maxLength: 30 },
     );
-    fc.assert(fc.property(lines, (all) => expect(readStatement(write(all), format)).toEqual({ lines: all, trouble: [] })));
+    fc.assert(fc.property(lines, (all) => expect(readStatement(write(all), format, 'EUR')).toEqual({ lines: all, trouble: [] })));
   });
   it('leaves out rows it cannot read, and says which and why', () => {
     const text = `${write([line('sale', 'A-1', 100)])}\r\n2026-11-20${format.separator}magic${format.separator}A-2${format.separator}1${format.decimal}00\r\n2026-11-20${format.separator}${format.sorts.fee}${format.separator}A-3${format.separator}lots`;
-    const read = readStatement(text, format);
+    const read = readStatement(text, format, 'EUR');
     expect(read?.lines).toEqual([line('sale', 'A-1', 100)]);
     expect(read?.trouble.map((t) => t.row)).toEqual([3, 4]);
   });
@@ -47,7 +47,7 @@ describe.each(FORMATS)('a statement of %s', (_, format) => {
     const { columns: c, separator, sorts } = format;
     const row = (n: number) => ['2026-11-01', sorts.sale, `o${n}`, format.decimal === ',' ? '1234,56' : '1234.56'].join(separator);
     const rows = Array.from({ length: 80_000 }, (_, n) => row(n));
-    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ...rows].join('\n'), format);
+    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ...rows].join('\n'), format, 'EUR');
     expect(read?.lines.length).toBeGreaterThan(50_000);
     expect(new Set(read?.lines.map((l) => l.amount))).toEqual(new Set([123_456]));
     expect(read?.trouble).toEqual([{ row: read!.lines.length + 2, why: expect.stringMatching(/too long.*nothing was read/u) }]);
@@ -60,23 +60,40 @@ describe.each(FORMATS)('a statement of %s', (_, format) => {
     const { columns: c, separator, sorts, decimal } = format;
     // The figures above are written with points; swapped where it writes commas.
     const cell = decimal === '.' ? written : written.replace(/[.,]/gu, (sign) => (sign === '.' ? ',' : '.'));
-    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ['2026-11-01', sorts.fee, 'o1', `"${cell}"`].join(separator)].join('\n'), format);
+    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ['2026-11-01', sorts.fee, 'o1', `"${cell}"`].join(separator)].join('\n'), format, 'EUR');
     expect(read?.lines.map((l) => l.amount)).toEqual(amount === null ? [] : [amount]);
     expect(read?.trouble).toHaveLength(amount === null ? 1 : 0);
   });
   it('with the other sign for decimals is not read as a hundred times as much', () => {
     const { columns: c, separator, sorts, decimal } = format;
     const amount = decimal === ',' ? '12.50' : '12,50';
-    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ['2026-11-01', sorts.sale, 'o1', `"${amount}"`].join(separator)].join('\n'), format);
+    const read = readStatement([[c.day, c.sort, c.order, c.amount].join(separator), ['2026-11-01', sorts.sale, 'o1', `"${amount}"`].join(separator)].join('\n'), format, 'EUR');
     expect(read).toMatchObject({ lines: [], trouble: [{ row: 2, why: 'The amount could not be read.' }] });
   });
   it('with a quotation mark that is never closed says so', () => {
     const { columns: c, separator, sorts } = format;
     const text = [[c.day, c.sort, c.order, c.amount].join(separator), ['2026-11-01', sorts.sale, '"o1', '1'].join(separator), 'more'].join('\n');
-    expect(readStatement(text, format)?.trouble.some((t) => /never closed/u.test(t.why))).toBe(true);
+    expect(readStatement(text, format, 'EUR')?.trouble.some((t) => /never closed/u.test(t.why))).toBe(true);
   });
-  it('is told from any other file', () => expect(readStatement('a,b\n1,2', format)).toBeNull());
+  it('is told from any other file', () => expect(readStatement('a,b\n1,2', format, 'EUR')).toBeNull());
 }); // prettier-ignore
+
+// ISO 4217: the yen has no decimals, the dinar of Kuwait three.
+it.each([
+  ['1,000', 'JPY', 1_000],
+  ['1,000.00', 'JPY', 1_000],
+  ['12.50', 'JPY', null],
+  ['1.234', 'KWD', 1_234],
+  ['1.2', 'KWD', 1_200],
+  ['1.234', 'EUR', null],
+])('a statement’s %s in %s is %p', (cell, currency, amount) => {
+  const format = { ...FORMATS[0]![1], decimal: '.' as const, separator: ';' as const };
+  const { columns: c, sorts } = format;
+  const text = `${[c.day, c.sort, c.order, c.amount].join(';')}\n2026-11-01;${sorts.sale};o1;${cell}`;
+  expect(readStatement(text, format, currency)?.lines.map((l) => l.amount)).toEqual(
+    amount === null ? [] : [amount],
+  );
+});
 
 describe('lines of several files', () => {
   it('count once where files overlap, and twice where one file has them twice', () => {

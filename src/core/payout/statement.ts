@@ -3,6 +3,8 @@ import Papa from 'papaparse';
 import { STATEMENT_SORTS, StatementLine } from '@/contract/orders';
 import type { StatementFormat } from '@/contract/ruleSheet';
 
+import { exponentOf } from '../money/money';
+
 export interface StatementRead {
   lines: StatementLine[];
   /** Rows that could not be read, with why; they are left out. */
@@ -17,8 +19,9 @@ const MOST = 2_000_000;
  *
  * @returns null where it is not such a file at all
  */
-export function readStatement(text: string, format: StatementFormat): StatementRead | null {
+export function readStatement(text: string, format: StatementFormat, currency: string): StatementRead | null {
   const { columns, sorts, separator, decimal } = format;
+  const exponent = exponentOf(currency);
   // Cut between two rows, never within one: half an amount is another amount.
   const cut = text.length > MOST ? text.lastIndexOf('\n', MOST) + 1 : text.length;
   const table = Papa.parse<Record<string, string>>(text.slice(0, cut).replace(/^\uFEFF/u, ''), {
@@ -33,7 +36,7 @@ export function readStatement(text: string, format: StatementFormat): StatementR
   table.data.forEach((row, i) => {
     const said = row[columns.sort]?.trim();
     const sort = STATEMENT_SORTS.find((s) => sorts[s] === said);
-    const amount = minorOf(row[columns.amount] ?? '', decimal);
+    const amount = minorOf(row[columns.amount] ?? '', decimal, exponent);
     const line = StatementLine.safeParse({ sort, amount, order: row[columns.order]?.trim(), day: row[columns.day]?.trim() });
     if (line.success) lines.push(line.data);
     else trouble.push({ row: i + 2, why: !sort ? `“${said ?? ''}” is no sort of line it uses.` : amount === null ? 'The amount could not be read.' : 'The day or order could not be read.' });
@@ -48,7 +51,7 @@ export function readStatement(text: string, format: StatementFormat): StatementR
 const WRITTEN =
   /^(?<open>\()?\s*(?<sign>[-+−])?\s*(?:\p{Sc}|[A-Z]{3}\s)?\s*(?<late>[-+−])?(?<figures>[\d.,]+)\s*(?:\p{Sc}|[A-Z]{3})?\s*(?<end>[-−])?(?<close>\))?$/u;
 
-function minorOf(text: string, decimal: '.' | ','): number | null {
+function minorOf(text: string, decimal: '.' | ',', exponent: number): number | null {
   const said = text.trim();
   if (said.length > 24) return null;
   const { open, close, sign, late, end, figures = '' } = WRITTEN.exec(said)?.groups ?? {};
@@ -56,10 +59,13 @@ function minorOf(text: string, decimal: '.' | ','): number | null {
   // One sign at most, and no minus within brackets: twice less might be more.
   if (Boolean(open) !== Boolean(close) || signs.length > 1 || (open && signs.length > 0)) return null;
   // Thousands may be parted, in threes: with the other sign for decimals "12.50" must not become 1250.
-  const whole = decimal === ',' ? /^(?:\d{1,3}(?:\.\d{3})*|\d{1,9})(?:,\d{1,2})?$/u : /^(?:\d{1,3}(?:,\d{3})*|\d{1,9})(?:\.\d{1,2})?$/u;
-  if (!whole.test(figures) || figures.length > 13) return null;
-  const plain = figures.replaceAll(decimal === ',' ? '.' : ',', '').replace(decimal, '.');
-  const amount = Math.round(Number(plain) * 100);
+  const parts = figures.split(decimal);
+  const [whole = '', fraction = ''] = parts;
+  const thousands = decimal === ',' ? /^(?:\d{1,3}(?:\.\d{3})*|\d{1,9})$/u : /^(?:\d{1,3}(?:,\d{3})*|\d{1,9})$/u;
+  if (parts.length > 2 || !thousands.test(whole) || figures.length > 14) return null;
+  // Fewer decimals may be written than there are; more only where they are nought.
+  if (parts.length === 2 && (!/^\d+$/u.test(fraction) || /[1-9]/u.test(fraction.slice(exponent)) || fraction.length > Math.max(exponent, 2))) return null;
+  const amount = Number(whole.replace(/[.,]/gu, '') + fraction.slice(0, exponent).padEnd(exponent, '0'));
   return open || (signs[0] && signs[0] !== '+') ? 0 - amount : amount;
 } // prettier-ignore
 

@@ -1,6 +1,6 @@
 import type { Settings, Thing } from '@/contract/records';
 
-import { formatMoney, type Minor } from '../money/money';
+import { exponentOf, formatMoney, type Minor } from '../money/money';
 
 /** At least three times what a one-off cost, twice for what can be had again: common practice. */
 export const MULTIPLE = { oneOff: 3, again: 2 } as const;
@@ -77,9 +77,11 @@ export function limitsTrouble(price: Minor, { acceptFrom, refuseUnder, floor }: 
   return null;
 }
 
-/** Room to come down on a local board, common practice: a tenth more, to a round amount. */
-export function startHigh(price: Minor, room = 0.1): Minor {
-  return Math.ceil((price * (1 + room)) / 100) * 100;
+/** Room to come down on a local board, common practice: a tenth more, to a round amount of the currency's unit. */
+export function startHigh(price: Minor, currency: string, room = 0.1): Minor {
+  const unit = 10 ** exponentOf(currency);
+  // In whole numbers first: 1.1 times 30 is not 33 to a machine.
+  return Math.ceil(Math.round(price * (1 + room)) / unit) * unit;
 }
 
 /** Stock shown = stock less what is held back, at most the cap (3 with 1 held back: 2; 100 with a cap of 20: 20). Common practice. */

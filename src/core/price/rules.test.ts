@@ -164,7 +164,15 @@ describe('buying', () => {
     expect(promotionAdvice(0, null, 200).bp).toBe(200);
     expect(promotionAdvice(30, 0.2, 200).bp).toBe(200);
   });
-  it('starts high on a local board, at a round amount', () => expect(startHigh(4_800)).toBe(5_300));
+  // Common practice: a tenth more, up to the next whole unit of the currency.
+  it.each([
+    [4_800, 'EUR', 5_300],
+    [3_000, 'EUR', 3_300],
+    [4_800, 'JPY', 5_280],
+    [4_800, 'KWD', 6_000],
+  ])('starts high on a local board, at a round amount: %i %s becomes %i', (price, currency, high) =>
+    expect(startHigh(price, currency)).toBe(high),
+  );
 });
 
 const history = (sold: number[], unsold: number[]): Comp[] =>

@@ -81,7 +81,7 @@ export function ConsignorPage() {
           >
             Save as PDF
           </Press>
-          <Press onPress={() => saveFile(statementCsv(statement, market), `statement-${owner.name}.csv`)}>
+          <Press onPress={() => saveFile(statementCsv(statement, market, currency), `statement-${owner.name}.csv`)}>
             Save as a table
           </Press>
         </View>

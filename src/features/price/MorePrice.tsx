@@ -92,7 +92,7 @@ function Offers({ thing, price, floor }: PartProps) {
       </View>
       {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
       <Words kind="small" tone="soft" figures>
-        {`In between you are asked.${floor === null ? '' : ` Nothing under ${formatMoney(floor, currency)} is ever taken.`} On a local board, ${formatMoney(startHigh(price), currency)} leaves room to come down.`}
+        {`In between you are asked.${floor === null ? '' : ` Nothing under ${formatMoney(floor, currency)} is ever taken.`} On a local board, ${formatMoney(startHigh(price, currency), currency)} leaves room to come down.`}
       </Words>
     </View>
   );

@@ -1,4 +1,5 @@
 import type { ConsignorStatement } from '@/core/consign/statement';
+import { formatAmount } from '@/core/money/money';
 import { csvTable } from '@/core/tables/csv';
 import type { Thing } from '@/contract/records';
 
@@ -13,8 +14,6 @@ export function payConsignor(ownerId: string, amount: number, note: string): voi
   change('paid', [{ collection: 'payments', id, record: { id, ownerId, amount, at: Date.now(), note } }]);
 }
 
-const hundredths = (amount: number) => (amount / 100).toFixed(2);
-
 const COLUMNS = [
   'day',
   'what',
@@ -27,15 +26,15 @@ const COLUMNS = [
   'balance',
 ] as const;
 
-/** A statement as a table (RFC 4180); nothing in it is taken for a formula. */
-export function statementCsv(s: ConsignorStatement, market: (id: string) => string): Blob {
+/** A statement as a table (RFC 4180), amounts with the currency's own decimals; nothing in it is taken for a formula. */
+export function statementCsv(s: ConsignorStatement, market: (id: string) => string, currency: string): Blob {
   const rows = s.lines.map((l) => [
     new Date(l.at).toISOString().slice(0, 10),
     l.sort,
     l.what,
     l.code,
     l.market && market(l.market),
-    ...[l.price, l.costs, l.amount, l.balance].map(hundredths),
+    ...[l.price, l.costs, l.amount, l.balance].map((amount) => formatAmount(amount, currency)),
   ]);
   return new Blob([csvTable(COLUMNS, rows)], { type: 'text/csv' });
 }

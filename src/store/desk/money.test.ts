@@ -92,8 +92,8 @@ describe('a consignor’s statement as a table', () => {
   const line = (what: string, amount: number): ConsignorStatement['lines'][number] => ({
     at: Date.parse('2026-11-20T10:00:00Z'), sort: 'sale', thingId: 't', what, code: 'YA-0001', market: MOOR, price: 4_800, costs: 300, amount, balance: amount,
   }) as never; // prettier-ignore
-  const table = async (lines: ConsignorStatement['lines']) => {
-    const blob = statementCsv({ lines, balance: 0 } as never, (id) => id.toUpperCase());
+  const table = async (lines: ConsignorStatement['lines'], currency = 'EUR') => {
+    const blob = statementCsv({ lines, balance: 0 } as never, (id) => id.toUpperCase(), currency);
     const text = await new Promise<string>((done) => {
       const reader = new FileReader();
       reader.onload = () => done(String(reader.result));
@@ -101,6 +101,14 @@ describe('a consignor’s statement as a table', () => {
     });
     return Papa.parse<Record<string, string>>(text, { header: true }).data;
   };
+
+  it.each([
+    ['JPY', '4800', '2700'],
+    ['KWD', '4.800', '2.700'],
+  ])('has amounts in %s with its own decimals', async (currency, price, yours) => {
+    const [row] = await table([line('Gansey', 2_700)], currency);
+    expect(row).toMatchObject({ price, yours });
+  });
 
   it('has every amount in hundredths, those below zero as figures', async () => {
     const [one, two] = await table([line('Gansey', 2_700), line('Paid', -2_000)]);

@@ -18,7 +18,7 @@ export async function fetchStatement(market: string): Promise<StatementRead> {
 /** Keeps the lines of a statement file. @throws CourierTrouble where it is not one of that marketplace */
 export function keepStatement(market: string, text: string): StatementRead {
   const sheet = useCourier.getState().sheets.find((s) => s.marketplace === market);
-  const read = sheet?.statement ? readStatement(text, sheet.statement) : null;
+  const read = sheet?.statement ? readStatement(text, sheet.statement, sheet.currency) : null;
   if (!sheet || !read)
     throw new CourierTrouble(
       `That is no statement of ${sheet?.name ?? market}: its columns are missing. What was known is kept.`,
