@@ -2,6 +2,7 @@ import { ParcelAnnounced, ParcelsAnswer, type DepotBack, type DepotParcel } from
 import type { Thing } from '@/contract/records';
 import { countedIn } from '@/core/depot/depot';
 import { csvTable } from '@/core/tables/csv';
+import { nameOf } from './names';
 
 import { change, useAttic } from './attic';
 import { ask, askWith, marketName, useCourier } from './courierLink';
@@ -72,7 +73,7 @@ export function backFromDepot(thing: Thing): void {
 /** The list of what a parcel holds, to be laid into it. */
 export function saveContents(parcel: DepotParcel): void {
   const { things } = useAttic.getState();
-  const titles = new Map(Object.values(things).map((t) => [t.code, t.title]));
+  const titles = new Map(Object.values(things).map((t) => [t.code, nameOf(t)]));
   const arrived = (depotNo: string | null) =>
     parcel.countedAt === null ? '' : depotNo === null ? 'no' : 'yes';
   const rows = parcel.contents.map((x) => [

@@ -5,6 +5,7 @@ import { withKind } from '@/core/kinds/changeKind';
 import type { FactSpec } from '@/core/kinds/spec';
 import { factsWith } from '@/core/kinds/values';
 
+import { nameOf } from './names';
 import { change, newId, setSettings, useAttic, type Put } from './attic';
 import { kindsNow } from './kinds';
 
@@ -135,7 +136,7 @@ export function removeThing(id: string): void {
   const thing = things[id];
   if (!thing) return;
   change(
-    `${thing.title || thing.code} removed`,
+    `${nameOf(thing)} removed`,
     [
       { collection: 'things', id, record: null },
       ...thing.pictureIds.map((p) => ({ collection: 'pictures' as const, id: p, record: null })),

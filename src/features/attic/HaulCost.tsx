@@ -13,6 +13,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { editHaul, spreadCost } from '@/store/hauls';
 import { useKinds } from '@/store/kinds';
+import { nameOf } from '@/store/names';
 
 import { useSales } from '../sales/useSales';
 
@@ -56,7 +57,7 @@ export function HaulCost({ haul }: { haul: Haul }) {
           {own.map((t) => (
             <View key={t.id} style={{ flexDirection: 'row', gap: 8 }}>
               <Words kind="small" style={{ flex: 1 }} numberOfLines={1}>
-                {t.title || t.code}
+                {nameOf(t)}
               </Words>
               <Words kind="small" figures tone={split.costs.get(t.id) === t.cost ? 'soft' : undefined}>
                 {money(split.costs.get(t.id) ?? 0)}

@@ -11,6 +11,7 @@ import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
 import { addPattern, editPattern, removePattern } from '@/store/patterns';
+import { nameOf } from '@/store/names';
 
 import { BackTo } from '../shell/BackTo';
 
@@ -164,7 +165,7 @@ function Editor({ pattern }: { pattern: Pattern }) {
       </ChipRow>
       {thing && filled ? (
         <View role="group" aria-label="What it makes of a real thing" style={{ gap: 6 }}>
-          <Words kind="small" tone="soft">{`Of ${thing.title || thing.code} it makes:`}</Words>
+          <Words kind="small" tone="soft">{`Of ${nameOf(thing)} it makes:`}</Words>
           {filled.ok ? <Words>{filled.text}</Words> : <Notice tone="trouble">{filled.why}</Notice>}
           {some.length > 1 ? (
             <Press kind="quiet" onPress={() => setAt(at + 1)}>

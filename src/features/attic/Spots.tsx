@@ -11,6 +11,7 @@ import { Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { keepSpot, moveTo, removeSpot } from '@/store/hauls';
+import { nameOf } from '@/store/names';
 
 import { BackTo } from '../shell/BackTo';
 import { LabelPress } from './LabelPress';
@@ -120,7 +121,7 @@ function Inside({ place }: { place: Place }) {
         words={`Labels for ${count(place.things.length)} and the spot`}
         labels={[
           { code: place.name, name: 'Spot', spot: place.name },
-          ...place.things.map((t) => ({ code: t.code, name: t.title || t.code, spot: t.spot })),
+          ...place.things.map((t) => ({ code: t.code, name: nameOf(t), spot: t.spot })),
         ]}
       />
       {spot && place.things.length === 0 ? (
@@ -173,7 +174,7 @@ function Mover({ places }: { places: readonly Place[] }) {
         return thing ? (
           <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
             <Words style={{ flex: 1 }} numberOfLines={1}>
-              {`${labelCode(thing.code, thing.spot)} ${thing.title}`}
+              {`${labelCode(thing.code, thing.spot)} ${nameOf(thing)}`}
             </Words>
             <SignPress
               icon="remove"

@@ -1,3 +1,4 @@
+import { nameOf } from '@/store/names';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 
@@ -11,13 +12,13 @@ export function ThingLine({ thing }: { thing: Thing }) {
   return (
     <Pressable
       role="link"
-      aria-label={thing.title || thing.code}
+      aria-label={nameOf(thing)}
       onPress={() => router.navigate(`/thing/${thing.id}`)}
       style={{ flexDirection: 'row', gap: 10, alignItems: 'center', minHeight: 52 }}
     >
       <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 44, height: 44 }} />
       <View style={{ flex: 1 }}>
-        <Words numberOfLines={2}>{thing.title || thing.code}</Words>
+        <Words numberOfLines={2}>{nameOf(thing)}</Words>
         <Words kind="small" tone="soft" figures>
           {thing.code}
         </Words>

@@ -16,6 +16,7 @@ import { takeApart, takeIn, useBringIn } from '@/store/bringIn';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
 import { useColours } from '@/theme/theme';
+import { nameOf } from '@/store/names';
 
 import { KindChooser } from '../item/KindPicker';
 import { useDo } from '../shell/useDo';
@@ -78,7 +79,7 @@ export function FoundThing(props: { group: SameGroup; onBrought: (id: string, ti
       {suggested ? (
         <ChipRow label="Which thing it is">
           <Chip on={isThat} onPress={() => setIsThat(true)}>
-            {`It is ${suggested.code}, ${suggested.title || 'untitled'}`}
+            {`It is ${suggested.code}, ${nameOf(suggested)}`}
           </Chip>
           <Chip on={!isThat} onPress={() => setIsThat(false)}>
             A thing of its own

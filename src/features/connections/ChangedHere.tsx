@@ -12,6 +12,7 @@ import { useKinds } from '@/store/kinds';
 import { changedSince, type Examined } from '@/core/listing/examine';
 import { examine, send } from '@/store/sending';
 import { wordsFor } from '@/store/faults';
+import { nameOf } from '@/store/names';
 import type { Thing } from '@/contract/records';
 
 /** Most lines shown at once. */
@@ -30,7 +31,7 @@ export function ChangedHere({ market }: { market: string }) {
     for (const [i, { thing, examined }] of changed.entries()) {
       setProgress(`${i + 1} of ${changed.length}…`);
       await send(thing, examined.sheet).catch((error: unknown) =>
-        bad.push(`${thing.title || thing.code}: ${wordsFor(error, 'sending')}`),
+        bad.push(`${nameOf(thing)}: ${wordsFor(error, 'sending')}`),
       );
     }
     setTroubles(bad);
@@ -45,7 +46,7 @@ export function ChangedHere({ market }: { market: string }) {
       <View role="list" style={{ gap: 4 }}>
         {changed.slice(0, FEW).map(({ thing, examined }) => (
           <Words key={thing.id} role="listitem" numberOfLines={1} figures>
-            {`${thing.title || thing.code}: ${formatMoney(examined.effective.price ?? 0, currency)}${examined.effective.postage ? ` and ${formatMoney(examined.effective.postage, currency)} postage` : ''}`}
+            {`${nameOf(thing)}: ${formatMoney(examined.effective.price ?? 0, currency)}${examined.effective.postage ? ` and ${formatMoney(examined.effective.postage, currency)} postage` : ''}`}
           </Words>
         ))}
         {changed.length > FEW ? <Words tone="soft">{`and ${changed.length - FEW} more`}</Words> : null}

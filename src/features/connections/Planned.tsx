@@ -8,6 +8,7 @@ import { Page } from '@/parts/Page';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { nameOr } from '@/store/names';
 
 import { BackTo } from '../shell/BackTo';
 import { exactly } from '../shell/time';
@@ -49,7 +50,7 @@ export function Planned() {
             {planned.map((p) => (
               <View key={`${p.id} ${p.market}`} role="listitem">
                 <LinkRow
-                  words={things[p.id]?.title || p.title}
+                  words={nameOr(things[p.id], p.title)}
                   more={`${sheetOf(p.market)?.name ?? p.market}, ${exactly(p.at)}`}
                   onPress={() => router.navigate(`/thing/${p.id}?at=markets`)}
                 />

@@ -15,6 +15,7 @@ import { useChecks } from '@/store/checking';
 import { useCourier } from '@/store/courierLink';
 import { wantMany } from '@/store/crosslist';
 import { cellKey, useQueue } from '@/store/sendQueue';
+import { nameOf } from '@/store/names';
 import { useColours } from '@/theme/theme';
 
 export const CELL_HEIGHT = 86;
@@ -125,7 +126,7 @@ function ThingLink({ thing, onOpen }: Pick<CrosslistRowProps, 'thing' | 'onOpen'
       style={{ flex: 1, minHeight: 44, justifyContent: 'center' }}
     >
       <Words kind="strong" numberOfLines={2}>
-        {thing.title || thing.code}
+        {nameOf(thing)}
       </Words>
     </Pressable>
   );
@@ -137,7 +138,7 @@ function Choose(props: { thing: Thing; chosen: boolean; onChoose: (id: string) =
     <Pressable
       role="checkbox"
       aria-checked={chosen}
-      aria-label={`Choose ${thing.title || thing.code}`}
+      aria-label={`Choose ${nameOf(thing)}`}
       onPress={() => onChoose(thing.id)}
       style={styles.choose}
     >
@@ -190,7 +191,7 @@ function CellPress(props: {
   return (
     <Pressable
       role="button"
-      aria-label={`${thing.title || thing.code}, ${words}${trouble ? `; ${trouble}` : ''}`}
+      aria-label={`${nameOf(thing)}, ${words}${trouble ? `; ${trouble}` : ''}`}
       onPress={() =>
         trouble || !planned
           ? onOpen(thing.id, trouble ? at : 'markets')

@@ -8,6 +8,7 @@ import { Words } from '@/parts/Words';
 import { useCourier } from '@/store/courierLink';
 import { backFromDepot, callBack } from '@/store/depot';
 import { enqueue } from '@/store/sendQueue';
+import { nameOf } from '@/store/names';
 
 import { agoWords } from '../shell/time';
 import { useDo } from '../shell/useDo';
@@ -20,7 +21,7 @@ export function CallBack({ thing }: { thing: Thing }) {
   const market = useMarketName();
   const { run, busy, trouble } = useDo();
   if (!depot || !isAway(thing)) return null;
-  const name = thing.title || thing.code;
+  const name = nameOf(thing);
   const place = `${market(depot.market)}’s depot`;
   const offered = view?.listings.some((l) => l.market === depot.market && l.want === 'live');
   if (depot.state === 'back')

@@ -16,6 +16,7 @@ import { useCourier } from '@/store/courierLink';
 import { announceParcel, backFromDepot, readParcels, saveContents } from '@/store/depot';
 import { enqueue } from '@/store/sendQueue';
 import { editPlan } from '@/store/things';
+import { nameOf, nameOr } from '@/store/names';
 
 import { ThingLine } from '../attic/ThingLine';
 import { BackTo } from '../shell/BackTo';
@@ -56,8 +57,8 @@ export function Depot() {
       </Words>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {missing.map((t) => (
-        <Card key={t.id} label={`Missing: ${t.title || t.code}`} tone="trouble">
-          <Notice tone="trouble">{`${t.title || t.code} was not in parcel ${t.depot?.parcel}.`}</Notice>
+        <Card key={t.id} label={`Missing: ${nameOf(t)}`} tone="trouble">
+          <Notice tone="trouble">{`${nameOf(t)} was not in parcel ${t.depot?.parcel}.`}</Notice>
           <ThingLine thing={t} />
           <Press label={`${t.code} is here after all`} onPress={() => backFromDepot(t)}>
             It is here after all
@@ -115,14 +116,14 @@ function Packing(props: { market: string; fit: readonly Thing[]; onSent: () => v
             key={t.id}
             role="checkbox"
             aria-checked={on}
-            aria-label={t.title || t.code}
+            aria-label={nameOf(t)}
             onPress={() => setTicked(on ? ticked.filter((id) => id !== t.id) : [...ticked, t.id])}
             style={{ flexDirection: 'row', gap: 10, alignItems: 'center', minHeight: 52 }}
           >
             <Tick on={on} />
             <PictureView id={t.pictureIds[0]} alt="" style={{ width: 44, height: 44 }} />
             <View style={{ flex: 1 }}>
-              <Words numberOfLines={2}>{t.title || t.code}</Words>
+              <Words numberOfLines={2}>{nameOf(t)}</Words>
               <Words kind="small" tone="soft" figures>
                 {[t.code, t.spot].filter(Boolean).join(' · ')}
               </Words>
@@ -237,7 +238,7 @@ function Reported({ market, stock }: { market: string; stock: DepotStock }) {
       <Words figures>{`${stock.day}: ${kept} kept there, ${posted} posted to buyers.`}</Words>
       {compared.absent.map((id) => (
         <Notice key={id} tone="trouble">
-          {`${things[id]?.title || things[id]?.code || 'A thing'} should be there, and is not in the report.`}
+          {`${nameOr(things[id], 'A thing')} should be there, and is not in the report.`}
         </Notice>
       ))}
       {compared.strange.length > 0 ? (

@@ -15,6 +15,7 @@ import { payConsignor, statementCsv } from '@/store/desk/consignors';
 import { statementPdf } from '@/store/desk/paper';
 import { saveFile } from '@/store/files';
 import { useColours } from '@/theme/theme';
+import { nameOf } from '@/store/names';
 
 import { useSales } from '../sales/useSales';
 import { BackTo } from '../shell/BackTo';
@@ -44,7 +45,7 @@ export function ConsignorPage() {
       if (thing?.ownerId !== owner.id || !s.takeHome) return [];
       // What coming back cost is the business's own: the consignor is owed as if nothing had been sold.
       const takeHome = s.undone ? s.takeHome.takeHome : (s.real?.takeHome ?? s.takeHome.takeHome);
-      return [{ order: s.sale.order, what: thing.title, code: thing.code, market: s.sale.market, at: s.sale.at, price: s.sale.amount, takeHome, undoneAt: s.undoneAt }];
+      return [{ order: s.sale.order, what: nameOf(thing), code: thing.code, market: s.sale.market, at: s.sale.at, price: s.sale.amount, takeHome, undoneAt: s.undoneAt }];
     }); // prettier-ignore
     const paid = Object.values(payments).filter((p) => p.ownerId === owner.id);
     return consignorStatement(owner, mine, paid, from, now + 60_000);

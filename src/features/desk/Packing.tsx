@@ -21,6 +21,7 @@ import { buyLabels, fetched, labelsTogether, packed, posted, type LabelTrouble }
 import { packingSlips } from '@/store/desk/paper';
 import { saveFile } from '@/store/files';
 import { useKinds } from '@/store/kinds';
+import { nameOf, nameOr } from '@/store/names';
 import { useColours } from '@/theme/theme';
 
 import { ScanField } from '../attic/ScanField';
@@ -78,7 +79,7 @@ function FetchOne({ row }: { row: OrderRow }) {
   const [text, setText] = useState('');
   const [said, setSaid] = useState<Scanned | null>(null);
   const piece = thing?.choices?.pieces.find((p) => p.code === row.sale.piece);
-  const name = thing?.title || thing?.code || 'Something not in this attic';
+  const name = nameOr(thing, 'Something not in this attic');
   const alike = thing ? lookAlikes(thing, Object.values(things), (id) => views[id]?.sale != null) : [];
   const check = (typed: string) => {
     if (!thing) return;
@@ -122,7 +123,7 @@ function FetchOne({ row }: { row: OrderRow }) {
       )}
       {said?.is === 'another' ? (
         <Notice tone="trouble">
-          {`That is ${said.thing.code}, ${said.thing.title || 'without a title'}${said.thing.spot ? ` from ${said.thing.spot}` : ''}. This order is for ${piece?.code ?? thing?.code}: put it back.`}
+          {`That is ${said.thing.code}, ${nameOf(said.thing)}${said.thing.spot ? ` from ${said.thing.spot}` : ''}. This order is for ${piece?.code ?? thing?.code}: put it back.`}
         </Notice>
       ) : said?.is === 'unknown' ? (
         <Notice tone="trouble">{`No thing here has the code “${text.trim()}”. Look at the label again.`}</Notice>
@@ -139,7 +140,7 @@ function PackOne({ row }: { row: OrderRow }) {
   const [grams, setGrams] = useState('');
   const weighed = /^\d{1,6}$/u.test(grams.trim()) ? Number(grams) : null;
   const says = weighed === null ? null : judgeWeight(weighed, thing?.weightG ?? null);
-  const name = thing?.title || thing?.code || 'Something not in this attic';
+  const name = nameOr(thing, 'Something not in this attic');
   const terms = thing ? termsFor(thing, row.sale.market, Object.values(records), kinds) : null;
   const by = postBy(row.sale, terms?.handlingDays ?? 2);
   return (
@@ -202,7 +203,7 @@ function Rows({ rows }: { rows: readonly OrderRow[] }) {
       {rows.map((row) => (
         <View key={row.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <View style={{ flex: 1 }}>
-            <Words numberOfLines={1}>{things[row.thingId]?.title || row.sale.order}</Words>
+            <Words numberOfLines={1}>{nameOr(things[row.thingId], row.sale.order)}</Words>
             <Words kind="small" tone="soft" figures>
               {[market(row.sale.market), row.record?.label && `${row.record.label.tracking}, ${formatMoney(row.record.label.cost, currency)}`]
                 .filter(Boolean)
@@ -237,7 +238,7 @@ function Labels({ toLabel }: { toLabel: readonly OrderRow[] }) {
         <Notice
           key={row.id}
           tone="trouble"
-        >{`${things[row.thingId]?.title || row.sale.order}: ${why}`}</Notice>
+        >{`${nameOr(things[row.thingId], row.sale.order)}: ${why}`}</Notice>
       ))}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       <Press kind="main" disabled={busy} onPress={buy}>

@@ -12,6 +12,7 @@ import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { handedOver, letGo, moneyReceived } from '@/store/desk/promises';
+import { nameOf } from '@/store/names';
 
 import { ThingLine } from '../attic/ThingLine';
 import { BackTo } from '../shell/BackTo';
@@ -37,7 +38,7 @@ export function Promises() {
         </Card>
       ) : null}
       {held.map(({ thing }) => (
-        <Card key={thing.id} label={`Promised: ${thing.title || thing.code}`}>
+        <Card key={thing.id} label={`Promised: ${nameOf(thing)}`}>
           <ThingLine thing={thing} />
           <HoldSteps thing={thing} />
         </Card>
@@ -56,7 +57,7 @@ export function HoldSteps({ thing }: { thing: Thing }) {
   const hold = openHold(thing);
   if (!hold) return null;
   const { meet } = hold;
-  const name = thing.title || thing.code;
+  const name = nameOf(thing);
   return (
     <View style={{ gap: 8 }}>
       <Words figures>

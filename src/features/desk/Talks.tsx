@@ -27,6 +27,7 @@ import { answerFor, keepAnswer, STARTING_ANSWERS } from '@/store/desk/savedAnswe
 import { standingWords } from '@/store/desk/standing';
 import { answer, judged, readTalks, reply, SAYS_OTHERWISE, useTalks } from '@/store/desk/talks';
 import { whatItLeaves } from '@/store/desk/whatItLeaves';
+import { nameOr } from '@/store/names';
 import { useColours, useWide } from '@/theme/theme';
 
 import { BackTo } from '../shell/BackTo';
@@ -77,7 +78,7 @@ function OfThing({ group }: { group: TalksOfThing }) {
   const sale = useCourier((s) => (group.thing ? s.things[group.thing]?.sale : null));
   const wide = useWide();
   const router = useRouter();
-  const name = thing?.title || group.what;
+  const name = nameOr(thing, group.what);
   const hold = thing && openHold(thing);
   return (
     <Card label={`About ${name}`}>

@@ -10,6 +10,7 @@ import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
 import { useWide } from '@/theme/theme';
+import { nameOf } from '@/store/names';
 
 import { BackTo } from '../shell/BackTo';
 import { SavedWords } from '../shell/SavedWords';
@@ -17,7 +18,9 @@ import { UndoPress } from '../shell/UndoPress';
 
 /** Always in sight: cover, title, house front, whether it is saved, and undo. */
 export function SheetHead({ thing }: { thing: Thing }) {
-  const kinds = useKinds();
+  // Its kind's own words are heard of, too.
+  useKinds();
+  const name = nameOf(thing);
   const currency = useAttic((s) => s.settings.currency);
   const plans = useAttic((s) => s.plans);
   const view = useCourier((s) => s.things[thing.id]);
@@ -46,7 +49,7 @@ export function SheetHead({ thing }: { thing: Thing }) {
           aria-level={1}
           style={{ fontSize: 15, lineHeight: 19 }}
         >
-          {thing.title || kinds.get(thing.kind)?.name || 'A new thing'}
+          {name === thing.code ? 'A new thing' : name}
         </Words>
         <Words kind="small" tone="soft" figures numberOfLines={2}>
           {`${labelCode(thing.code, thing.spot)} · `}

@@ -14,6 +14,7 @@ import { ledgerFile, ledgerLines, useCourier } from '@/store/courierLink';
 import { saveFile } from '@/store/files';
 import { unlessExpected } from '@/store/faults';
 import { useColours } from '@/theme/theme';
+import { nameOr } from '@/store/names';
 
 import { useSales } from '../sales/useSales';
 import { exactly } from '../shell/time';
@@ -145,7 +146,7 @@ function Lines() {
           <Words>
             {[
               line.market && (markets.find((m) => m.id === line.market)?.name ?? line.market),
-              line.thing && (things[line.thing]?.title || things[line.thing]?.code),
+              line.thing && nameOr(things[line.thing], ''),
             ]
               .filter(Boolean)
               .join(' · ')}

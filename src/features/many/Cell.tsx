@@ -9,6 +9,7 @@ import { PictureView } from '@/parts/PictureView';
 import { Words } from '@/parts/Words';
 import { kindsNow } from '@/store/kinds';
 import { FONT } from '@/theme/theme';
+import { nameOf } from '@/store/names';
 
 /** One thing in the grid: its answers as they are typed, by the question's target. */
 export interface Row {
@@ -35,7 +36,7 @@ export function ThingCell({ rowData }: { rowData: Row }) {
           {thing.code}
         </Words>
         <Words kind="small" tone="soft" numberOfLines={1}>
-          {thing.title}
+          {nameOf(thing)}
         </Words>
       </View>
     </View>

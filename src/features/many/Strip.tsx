@@ -13,6 +13,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { applyBulk } from '@/store/bulk';
 import { useColours } from '@/theme/theme';
+import { nameOf } from '@/store/names';
 
 import { AnswerField } from '../stock/AnswerField';
 
@@ -98,7 +99,7 @@ function OneQuestion(props: {
         <View style={{ flex: 1 }}>
           <Words kind="heading">{label}</Words>
           <Words kind="small" tone="soft" figures numberOfLines={1}>
-            {[thing.code, thing.title || ways.kinds.get(thing.kind)?.name].filter(Boolean).join(' · ')}
+            {[thing.code, nameOf(thing)].filter(Boolean).join(' · ')}
           </Words>
         </View>
         <Words tone="soft" figures role="status">

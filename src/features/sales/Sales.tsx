@@ -15,6 +15,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useTalks } from '@/store/desk/talks';
+import { nameOr } from '@/store/names';
 
 import { stageWords, useOrders } from '../desk/useOrders';
 import { agoWords, exactly } from '../shell/time';
@@ -75,7 +76,7 @@ function SaleCard({ sold, row }: { sold: SoldThing; row: OrderRow | undefined })
   const currency = useAttic((s) => s.settings.currency);
   const market = useMarketName()(sold.sale.market);
   const router = useRouter();
-  const title = thing?.title || thing?.code || 'Something not in this attic';
+  const title = nameOr(thing, 'Something not in this attic');
   const name = sold.piece ? `${title}: ${sold.piece}` : title;
   return (
     <Card label={`Sale: ${name}`}>

@@ -11,6 +11,7 @@ import type { Conflict } from '@/store/merging';
 import { useKeeping } from '@/store/opening';
 import { dismissRelearned, useRelearned } from '@/store/relearn';
 import { saveUnsavedAsFile, useRoom } from '@/store/room';
+import { nameOr } from '@/store/names';
 
 /** What a person has to know on every page, worst first. */
 export function Warnings() {
@@ -88,7 +89,7 @@ function useConflicts(): ReactNode[] {
 
 /** Another page set the same field in the same moment: one of the two stands on both, unless this person says otherwise. */
 function ConflictLine({ conflict }: { conflict: Conflict }) {
-  const name = useAttic((s) => s.things[conflict.id]?.title || s.things[conflict.id]?.code || 'A record');
+  const name = useAttic((s) => nameOr(s.things[conflict.id], 'A record'));
   const say = (value: unknown) =>
     value === null || value === undefined || value === ''
       ? 'nothing'

@@ -11,6 +11,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
+import { nameOf } from '@/store/names';
 import { useColours } from '@/theme/theme';
 
 import { agoWords } from '../shell/time';
@@ -30,12 +31,12 @@ export const LINE_HEIGHT = 76;
 export const StockRow = memo(function StockRow({ thing, chosen, onPress }: StockLineProps) {
   const c = useColours();
   const currency = useAttic((s) => s.settings.currency);
-  const kinds = useKinds();
+  useKinds();
   const front = useFront(thing.id);
   return (
     <Pressable
       {...(chosen === null ? { role: 'link' } : { role: 'checkbox', 'aria-checked': chosen })}
-      aria-label={thing.title || thing.code}
+      aria-label={nameOf(thing)}
       onPress={() => onPress(thing.id)}
       style={[
         styles.row,
@@ -46,7 +47,7 @@ export const StockRow = memo(function StockRow({ thing, chosen, onPress }: Stock
       <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 76, height: 76 }} />
       <View style={{ flex: 1, gap: 3, minWidth: 0 }}>
         <Words kind="strong" numberOfLines={2}>
-          {thing.title || kinds.get(thing.kind)?.name || thing.code}
+          {nameOf(thing)}
         </Words>
         <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 8 }}>
           <Words kind="strong" figures>
@@ -116,7 +117,7 @@ export const TableLine = memo(function TableLine({ thing, chosen, onPress }: Sto
           {chosen !== null ? <Tick on={chosen} /> : null}
           <View style={{ flex: 1 }}>
             <Words kind="strong" numberOfLines={2}>
-              {thing.title || thing.code}
+              {nameOf(thing)}
             </Words>
             <Words kind="small" tone="soft" figures numberOfLines={1}>
               {thing.code}

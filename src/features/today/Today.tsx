@@ -14,6 +14,7 @@ import { useCourier } from '@/store/courierLink';
 import { enqueue } from '@/store/sendQueue';
 import { packedNow } from '@/store/desk/orders';
 import { editPlan } from '@/store/things';
+import { nameOr } from '@/store/names';
 import { useColours, useWide } from '@/theme/theme';
 
 import { TakeDownByHand } from '../crosslist/TakeDownByHand';
@@ -147,7 +148,7 @@ function Takings() {
 
 function Line({ line }: { line: TodayLine }) {
   const thing = useAttic((s) => s.things[line.thingId]);
-  const name = thing?.title || thing?.code || 'Something not in this attic';
+  const name = nameOr(thing, 'Something not in this attic');
   switch (line.sort) {
     case 'soldTwice':
       return <SoldTwice line={line} name={name} thing={thing} />;

@@ -6,6 +6,7 @@ import type { ConsignorStatement } from '@/core/consign/statement';
 import { printable } from '@/core/labels/layout';
 import { formatMoney } from '@/core/money/money';
 
+import { nameOr } from '../names';
 import { useAttic } from '../attic';
 import { marketName } from '../courierLink';
 import { kindsNow } from '../kinds';
@@ -89,7 +90,7 @@ export function packingSlips(rows: readonly OrderRow[]): Promise<Blob> {
       sheet.gap();
       for (const line of [to?.name ?? '', ...(to?.lines ?? [])]) if (line) sheet.text(line, 13);
       sheet.gap();
-      sheet.line([{ text: thing?.title || row.sale.order }, { text: formatMoney(row.sale.amount, settings.currency), at: 170, right: true }], 11, true);
+      sheet.line([{ text: nameOr(thing, row.sale.order) }, { text: formatMoney(row.sale.amount, settings.currency), at: 170, right: true }], 11, true);
       if (piece) sheet.text(piece.values.join(', '));
       for (const line of thing ? promised(thing) : []) sheet.text(line);
       sheet.line([{ text: 'Postage' }, { text: formatMoney(row.sale.postage, settings.currency), at: 170, right: true }]);

@@ -1,0 +1,19 @@
+import type { Thing } from '@/contract/records';
+
+import { publicFacts } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
+
+/**
+ * What a thing is called in every list of the attic: its title; else what its record says it is (a book's or record's own
+ * name with who made it); else brand and kind; else its code. Never empty.
+ */
+export function thingName(thing: Pick<Thing, 'title' | 'kind' | 'facts' | 'code'>, kinds: KindTree): string {
+  const title = thing.title.trim();
+  if (title !== '') return title;
+  const kind = kinds.get(thing.kind);
+  const facts = publicFacts(thing, kinds);
+  const own = kind?.modelIsName ? facts.model?.trim() : '';
+  if (own) return [own, facts.author?.trim() || facts.brand?.trim()].filter(Boolean).join(', ');
+  const words = [facts.brand?.trim(), kind?.name].filter(Boolean);
+  return words.length > 0 ? words.join(' ') : thing.code;
+}
