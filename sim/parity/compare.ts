@@ -45,14 +45,14 @@ export function compare(seeds: number, from = 1): Parity {
       const key = `${judge.id} ${day}`;
       const sheet = sheets.get(key) ?? Sheet.parse(judge.sheet(switches));
       sheets.set(key, sheet);
-      const { thing, plan, pictures } = makeCase(sheet, seed * 31 + JUDGES.indexOf(judge));
+      const { thing, plan, pictures, terms } = makeCase(sheet, seed * 31 + JUDGES.indexOf(judge));
       const examined = examineListing(
         thing,
         plan,
         sheet,
         (id) => pictures.find((p) => p.id === id),
         BUILT_IN,
-        setup,
+        { ...setup, terms },
       );
       const refusals = judge.against(looseDraft(examined), sentPictures(examined), switches);
       found.listings += 1;

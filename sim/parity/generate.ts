@@ -2,6 +2,7 @@ import { Choices as ChoicesSchema, type Choices } from '@/contract/choices';
 import { AuctionTerms } from '@/contract/courier';
 import { Picture, Plan, planId, Thing, USES } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
+import { Terms } from '@/contract/terms';
 import { BUILT_IN } from '@/core/kinds/tree';
 
 import { Random } from '../random';
@@ -10,6 +11,8 @@ export interface Case {
   thing: Thing;
   plan: Plan;
   pictures: Picture[];
+  /** The person's terms there; none as often as not. */
+  terms: Terms[];
 }
 
 const WORDS = [
@@ -79,6 +82,22 @@ function choicesFor(
     pictureIds: [],
   }));
   return ChoicesSchema.parse({ options, pieces, heldBack, cap });
+} // prettier-ignore
+
+/** Terms of the person's, now and then with days or postage that a marketplace does not take. */
+function termsFor(sheet: RuleSheet, random: Random, or: <T>(good: T, ...bad: (() => T)[]) => T): Terms[] {
+  if (random.chance(0.4)) return [];
+  const { maxHandlingDays = 10, returnDays = [14] } = sheet.terms ?? {};
+  const most = sheet.postageMost ?? 20_000;
+  const amount = () => or(random.between(0, 900), () => most, () => most + 1);
+  return [
+    Terms.parse({
+      id: 'usual', market: sheet.marketplace, name: 'Usual', isDefault: true, home: random.pick(['carrier', 'flat', 'free']), flat: amount(), further: amount(),
+      abroad: random.pick(['none', 'near', 'far']), handlingDays: or(random.between(0, maxHandlingDays), () => maxHandlingDays + 1, () => 60),
+      returnDays: or(random.pick(returnDays)!, () => 3, () => 365), returnsPaidBy: random.pick(['buyer', 'seller']),
+      payment: (['marketplace', 'transfer', 'cash'] as const).filter(() => random.chance(0.5)), taxBp: random.pick([0, 700, 1_900, 5_000]), collect: random.chance(0.5),
+    }),
+  ];
 } // prettier-ignore
 
 /**
@@ -218,5 +237,5 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     title: random.chance(0.3) ? or(text(20), () => nasty(8), () => text(limit + 5)).slice(0, 400) : null,
     description: random.chance(0.3) ? or(text(Math.max(min, 60)), () => nasty(50), () => `${text(50)}${mash()}`, () => text(max + 5)).slice(0, 10_000) : null,
   }); // prettier-ignore
-  return { thing, plan, pictures };
+  return { thing, plan, pictures, terms: termsFor(sheet, random, or) };
 } // prettier-ignore

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { Currency, MarketId, Minor } from './common';
+import { TermName } from './terms';
 
 /** A field a marketplace asks for in a category. */
 export const SheetSpecific = z.object({
@@ -195,6 +196,8 @@ export const RuleSheet = z.object({
     .max(40),
   /** `post`: sent by parcel, the buyer pays postage. `collect`: met in person, no order, no money. */
   handover: z.enum(['post', 'collect']),
+  /** The most that a buyer may be asked for postage, at home or abroad; absent: no limit. */
+  postageMost: Minor.positive().optional(),
   /** Where the marketplace itself sets what buyers pay for postage, whatever it costs. */
   postageCharged: Minor.nonnegative().optional(),
   /** Several to choose from in one listing: kinds of choice, pieces, characters of a name or value, of each at most. */
@@ -228,11 +231,13 @@ export const RuleSheet = z.object({
     )
     .max(50_000)
     .optional(),
-  /** What it says about sellers' terms; absent: it has its own for all. */
+  /** What it says about sellers' terms; absent: it has its own for all. Limits that are absent: there are none. */
   terms: z
     .object({
-      maxHandlingDays: z.number().int().min(0).max(60),
-      returnDays: z.array(z.number().int().min(0).max(365)).max(20),
+      maxHandlingDays: z.number().int().min(0).max(60).optional(),
+      returnDays: z.array(z.number().int().min(0).max(365)).max(20).optional(),
+      /** What of them it wants to be told and shows to buyers. */
+      takes: z.array(TermName).max(20),
     })
     .optional(),
   /** It does not take the same title at the same price twice. */

@@ -2,6 +2,21 @@ import { z } from 'zod';
 
 import { MarketId, Minor, RecordId } from './common';
 
+const Payment = z.enum(['marketplace', 'transfer', 'cash']);
+
+/** What of terms a marketplace may want to be told; postage at home is part of the listing itself. */
+export const TermName = z.enum([
+  'further',
+  'abroad',
+  'handlingDays',
+  'returnDays',
+  'returnsPaidBy',
+  'payment',
+  'taxBp',
+  'collect',
+]);
+export type TermName = z.infer<typeof TermName>;
+
 /** A reusable bundle of postage, payment, returns and handling time for one marketplace. */
 export const Terms = z.object({
   id: RecordId,
@@ -27,10 +42,7 @@ export const Terms = z.object({
   returnDays: z.number().int().min(0).max(365).default(14),
   returnsPaidBy: z.enum(['buyer', 'seller']).default('buyer'),
   /** How it is paid, where the marketplace leaves that to the two. */
-  payment: z
-    .array(z.enum(['marketplace', 'transfer', 'cash']))
-    .max(3)
-    .default(['marketplace']),
+  payment: z.array(Payment).max(3).default(['marketplace']),
   /** Tax in the price, basis points; 0: none. */
   taxBp: z.number().int().min(0).max(5_000).default(0),
   /** May be fetched in person. */
@@ -38,14 +50,18 @@ export const Terms = z.object({
 });
 export type Terms = z.infer<typeof Terms>;
 
-/** What of it a marketplace is told. */
-export const SentTerms = z.object({
-  handlingDays: z.number().int().min(0).max(60),
-  returnDays: z.number().int().min(0).max(365),
-  returnsPaidBy: z.enum(['buyer', 'seller']),
-  /** Postage beyond home, by zone; minor units. */
-  abroad: z.array(z.object({ zone: z.string().max(40), price: Minor.nonnegative() })).max(20),
-  further: Minor.nonnegative(),
-  collect: z.boolean(),
-});
+/** What of it a marketplace is told: that which it takes. */
+export const SentTerms = z
+  .object({
+    handlingDays: z.number().int().min(0).max(60),
+    returnDays: z.number().int().min(0).max(365),
+    returnsPaidBy: z.enum(['buyer', 'seller']),
+    /** Postage beyond home, by zone; minor units. */
+    abroad: z.array(z.object({ zone: z.string().max(40), price: Minor.nonnegative() })).max(20),
+    further: Minor.nonnegative(),
+    payment: z.array(Payment).max(3),
+    taxBp: z.number().int().min(0).max(5_000),
+    collect: z.boolean(),
+  })
+  .partial();
 export type SentTerms = z.infer<typeof SentTerms>;

@@ -6,6 +6,7 @@ import {
   BrackenmoorClip, BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPast, BrackenmoorPicture, BrackenmoorProblems, BrackenmoorSought, BrackenmoorStall,
 } from '@/contract/marketplaces/brackenmoor'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
+import type { SentTerms } from '@/contract/terms';
 import type { News } from '@/core/courier/types';
 
 import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
@@ -20,7 +21,7 @@ type Listing = z.infer<typeof BrackenmoorListing>;
 /** Fields in Brackenmoor's words -> ours. */
 const FIELDS: Record<string, string> = {
   headline: 'title', text: 'description', askingCents: 'price', postageCents: 'parcel', pictures: 'pictures', clip: 'pictures',
-  category: 'category', condition: 'condition', promotionPercent: 'paid', secondLine: 'paid', secondCategory: 'paid', sentWithin: 'terms', backWithin: 'terms', choices: 'choices',
+  category: 'category', condition: 'condition', promotionPercent: 'paid', secondLine: 'paid', secondCategory: 'paid', sentWithin: 'terms', backWithin: 'terms', backPaidBy: 'terms', abroad: 'terms', furtherCents: 'terms', taxPercent: 'terms', fetch: 'terms', choices: 'choices',
 }; // prettier-ignore
 
 /** A draft in Brackenmoor's words. */
@@ -40,9 +41,22 @@ export function entryOf(ref: string, draft: ListingDraft, pictures: readonly str
           },
         }
       : {}),
-    ...(draft.terms ? { sentWithin: draft.terms.handlingDays, backWithin: draft.terms.returnDays } : {}),
+    ...(draft.terms ? termsOf(draft.terms) : {}),
   };
 } // prettier-ignore
+
+/** Terms in Brackenmoor's words; what is not told stays away in the message. */
+function termsOf(terms: SentTerms) {
+  return {
+    sentWithin: terms.handlingDays,
+    backWithin: terms.returnDays,
+    backPaidBy: terms.returnsPaidBy,
+    abroad: terms.abroad?.map(({ zone, price }) => ({ zone, cents: price })),
+    furtherCents: terms.further,
+    taxPercent: terms.taxBp === undefined ? undefined : terms.taxBp / 100,
+    fetch: terms.collect,
+  };
+}
 
 /** JSON with idempotency keys; signed webhooks, and a feed behind them. */
 export function brackenmoorAdapter(config: {

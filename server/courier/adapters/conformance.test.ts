@@ -5,12 +5,14 @@ import { join } from 'node:path';
 
 import type { ListingDraft } from '@/contract/courier';
 import { Picture, Plan, planId, Settings, Thing } from '@/contract/records';
+import { Terms, type TermName } from '@/contract/terms';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { checkListing } from '@/core/listing/check';
 import { draftOf } from '@/core/listing/draft';
 import { effectiveListing } from '@/core/listing/effective';
 import { plainSetup } from '@/core/listing/setup';
 import { picturesFor } from '@/core/picture/chosen';
+import { takesTerm } from '@/core/terms/terms';
 
 import { garmentPicture } from '../../../e2e/pictures';
 import { buyAt, freePort, until } from '../../../e2e/serverProcess';
@@ -51,7 +53,7 @@ beforeAll(async () => {
 afterAll(() => running.stop());
 
 /** The draft of something new that this marketplace takes. */
-async function draftFor(adapter: Adapter): Promise<ListingDraft> {
+async function draftFor(adapter: Adapter, terms?: Terms): Promise<ListingDraft> {
   const sheet = await adapter.ruleSheet();
   const n = (count += 1);
   const part = adapter.id === 'quirestack' ? BOOK : jumper(`Gansey jumper number ${n}, size M`, [adapter.id], { description: LONG }).part; // prettier-ignore
@@ -61,7 +63,7 @@ async function draftFor(adapter: Adapter): Promise<ListingDraft> {
   const thing = Thing.parse({ id: `t${n}`, code: `YA-${n}`, author: 'Me', createdAt: 1, updatedAt: 1, pictureIds: all.map((p) => p.id), ...part });
   const plan = Plan.parse({ id: planId(thing.id, adapter.id), thingId: thing.id, market: adapter.id, wanted: true });
   const settings = Settings.parse({ id: 'settings', remembered: { nearstile: { place: 'Harbour steps' } } });
-  const effective = effectiveListing(thing, plan, sheet, BUILT_IN, { ...plainSetup(), settings });
+  const effective = effectiveListing(thing, plan, sheet, BUILT_IN, { ...plainSetup(), settings, terms: terms ? [terms] : [] });
   const stopped = checkListing(thing, effective, sheet, all, BUILT_IN).find((f) => f.level === 'blocker');
   if (stopped) throw new Error(`${adapter.id}: ${stopped.message}`);
   const hashes = [...shots.keys()];
@@ -160,6 +162,60 @@ describe.each(CALLED)('%s', (id: Called) => {
     const after = await adapter.revise(ref, remoteId, draft, pictures).then(kinds, (e: unknown) => e);
     if (!(after instanceof Refused)) expect(after).toEqual(['ended']);
     expect(await shown(ref)).toEqual([]);
+  });
+
+  it('shows buyers every term that it takes, is told no other, and changes them', async () => {
+    const sheet = await adapter.ruleSheet();
+    const terms = Terms.parse({
+      id: 'usual', market: id, name: 'Usual', isDefault: true, home: 'flat', flat: 365, further: 135, abroad: 'far', handlingDays: 7, returnDays: 30,
+      returnsPaidBy: 'seller', payment: ['transfer', 'cash'], taxBp: 700, collect: true,
+    }); // prettier-ignore
+    const draft = await draftFor(adapter, terms);
+    expect(Object.keys(draft.terms ?? {}).sort()).toEqual([...(sheet.terms?.takes ?? [])].sort());
+    const answer = await publish(ref, draft);
+    if ('news' in answer) throw new Error('over before it began');
+    await isUp(ref);
+    const there = (await adapter.lookUp(ref))!;
+    const read = async () =>
+      (await (await fetch(`${running.address}${there.url}`)).text()).replaceAll('&#39;', '’');
+    const money = (amount: number) => new RegExp(`${Math.floor(amount / 100)}[.,]${String(amount % 100).padStart(2, '0')}`, 'u'); // prettier-ignore
+    const shows: Record<TermName, readonly RegExp[]> = {
+      further: [money(135)],
+      abroad: (draft.terms?.abroad ?? []).map((a) => money(a.price)),
+      handlingDays: [/within 7 days/iu],
+      returnDays: [/back within 30 days/iu],
+      returnsPaidBy: [/seller/u],
+      payment: [/transfer/u, /cash/u],
+      taxBp: [/7 % tax/u],
+      collect: [/fetched/u],
+    };
+    const page = await read();
+    for (const name of sheet.terms?.takes ?? []) for (const words of shows[name]) expect(page).toMatch(words);
+    if (sheet.terms?.takes.includes('abroad')) expect(draft.terms?.abroad).toHaveLength(2);
+    if (takesTerm(sheet, 'home')) expect(page).toMatch(money(365));
+    // Changed, the buyer's page follows; what is set to nothing is gone from it.
+    const plain = {
+      ...terms,
+      flat: 295,
+      further: 0,
+      abroad: 'none' as const,
+      handlingDays: 3,
+      returnDays: 0,
+      taxBp: 0,
+      collect: false,
+    };
+    const changed = await draftFor(adapter, plain);
+    await adapter.revise(
+      ref,
+      there.remoteId,
+      { ...draft, postage: changed.postage, terms: changed.terms },
+      pictures,
+    );
+    const after = await read();
+    if (takesTerm(sheet, 'home')) expect(after).toMatch(money(295));
+    if (takesTerm(sheet, 'handlingDays')) expect(after).toMatch(/within 3 days/iu);
+    for (const name of ['returnDays', 'abroad', 'taxBp', 'collect'] as const)
+      if (takesTerm(sheet, name)) for (const words of shows[name]) expect(after).not.toMatch(words);
   });
 
   it('takes down, and knows that it is down', async () => {

@@ -31,6 +31,7 @@ export function goodOf(draft: ListingDraft, photos: readonly string[]) {
   return {
     title: draft.title, text: draft.description, cents: draft.price, postCents: draft.postage, section: draft.category, condition: draft.condition,
     origin: draft.specifics.origin ?? '', photos: [...photos], search: draft.search ?? { title: '', description: '', keywords: [] }, stock: 1,
+    furtherCents: draft.terms?.further, sentInDays: draft.terms?.handlingDays, backInDays: draft.terms?.returnDays,
   };
 } // prettier-ignore
 

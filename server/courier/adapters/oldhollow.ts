@@ -6,6 +6,7 @@ import {
   OldhollowComplaints, OldhollowImage, OldhollowPast, OldhollowPiece, OldhollowRefusal, OldhollowShelf, OldhollowSought, OldhollowTiding, OldhollowTidings,
 } from '@/contract/marketplaces/oldhollow'; // prettier-ignore
 import { RuleSheet } from '@/contract/ruleSheet';
+import type { SentTerms } from '@/contract/terms';
 import type { News } from '@/core/courier/types';
 
 import {
@@ -27,7 +28,7 @@ type Piece = z.infer<typeof OldhollowPiece>;
 const FIELDS: Record<string, string> = {
   name: 'title', account: 'description', tags: 'tags', room: 'category', state: 'condition', decade: 'specific:decade', maker: 'fact:brand',
   madeOf: 'fact:material', origin: 'fact:origin', certificate: 'answer:certificate', corner: 'answer:corner', images: 'pictures', price: 'price', 'auction.open': 'format', 'auction.days': 'format',
-  'auction.again': 'format', 'auction.outright': 'format', 'auction.becomes': 'format',
+  'auction.again': 'format', 'auction.outright': 'format', 'auction.becomes': 'format', dealings: 'terms',
 }; // prettier-ignore
 
 /** A draft in Oldhollow's words. */
@@ -40,8 +41,22 @@ export function pieceOf(draft: ListingDraft, images: readonly string[]) {
     auction: auction && {
       openCents: auction.opening, outrightCents: auction.outright, days: auction.days, again: auction.again, becomesCents: auction.becomes,
     },
+    ...(draft.terms ? { dealings: dealingsOf(draft.terms) } : {}),
   };
 } // prettier-ignore
+
+/** Terms in Oldhollow's words. */
+function dealingsOf(terms: SentTerms) {
+  return {
+    sendsWithin: terms.handlingDays ?? null,
+    takesBackWithin: terms.returnDays ?? 0,
+    backAtCostOf: terms.returnsPaidBy ?? 'buyer',
+    overseas: (terms.abroad ?? []).map(({ zone, price }) => ({ to: zone, cents: price })),
+    paidBy: terms.payment ?? [],
+    taxPermille: Math.round((terms.taxBp ?? 0) / 10),
+    mayFetch: terms.collect ?? false,
+  };
+}
 
 /** Pieces put under our own name for them, fixed or in an auction; tidings come twice and can be read again. */
 export function oldhollowAdapter(config: {

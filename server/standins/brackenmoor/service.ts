@@ -343,7 +343,8 @@ export function brackenmoor(options: {
         ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}
         <h1>${e.headline}</h1>${e.secondLine ? html`<p>${e.secondLine}</p>` : ''}
         <div class="price">${euros(e.askingCents)}</div>
-        <p>and ${euros(e.postageCents)} postage${e.sentWithin === undefined ? '' : `; sent within ${e.sentWithin} days`}${e.backWithin ? `; may come back within ${e.backWithin} days` : ''}</p>
+        <p>and ${euros(e.postageCents)} postage</p>
+        <ul>${termLines(e).map((line) => html`<li>${line}</li>`)}</ul>
         ${l.state === 'live'
           ? html`<form method="post" action="${base}/thing/${l.id}/buy">${e.choices
               ? html`<p>${e.choices.names.join(', ')}</p>${e.choices.pieces.map((p) => html`<label><input type="radio" name="piece" value="${p.code}" required ${left(l, p.code) === 0 ? raw('disabled') : ''} />
@@ -377,3 +378,17 @@ function filmType(bytes: Uint8Array): string | null {
   if (bytes[0] === 0x1a && bytes[1] === 0x45 && bytes[2] === 0xdf && bytes[3] === 0xa3) return 'video/webm';
   return String.fromCharCode(...bytes.subarray(4, 8)) === 'ftyp' ? 'video/mp4' : null;
 }
+
+const WHERE: Record<string, string> = { near: 'the neighbours', far: 'the rest of the world' };
+
+/** The seller's terms as buyers read them. */
+function termLines(e: Entry): string[] {
+  return [
+    e.furtherCents ? `Each further piece in the same parcel: ${euros(e.furtherCents)}` : '',
+    ...(e.abroad ?? []).map(({ zone, cents }) => `To ${WHERE[zone] ?? zone}: ${euros(cents)} postage`),
+    e.sentWithin === undefined ? '' : `Sent within ${e.sentWithin} days`,
+    e.backWithin ? `May come back within ${e.backWithin} days; the ${e.backPaidBy ?? 'buyer'} pays for sending back` : '',
+    e.taxPercent ? `${e.taxPercent} % tax is in the price` : '',
+    e.fetch ? 'May be fetched in person' : '',
+  ].filter(Boolean);
+} // prettier-ignore

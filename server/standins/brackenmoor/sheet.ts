@@ -200,7 +200,12 @@ export const SHEET = {
   ],
   questions: [],
   handover: 'post',
-  terms: { maxHandlingDays: 10, returnDays: [0, 14, 30] },
+  postageMost: 20_000,
+  terms: {
+    maxHandlingDays: 10,
+    returnDays: [0, 14, 30],
+    takes: ['further', 'abroad', 'handlingDays', 'returnDays', 'returnsPaidBy', 'taxBp', 'collect'],
+  },
   refusesTwins: true,
   choices: { options: 2, pieces: 60, longest: 40, stock: 999 },
   monthlyAllowance: 250,

@@ -23,6 +23,13 @@ export interface Entry {
   /** Days until it is sent and in which it may come back. */
   sentWithin?: number;
   backWithin?: number;
+  backPaidBy?: 'buyer' | 'seller';
+  /** Postage to other zones; what a further piece in the same parcel adds. */
+  abroad?: { zone: string; cents: number }[];
+  furtherCents?: number;
+  taxPercent?: number;
+  /** May be fetched in person. */
+  fetch?: boolean;
   /** Several to choose from; how many of each there are is counted from here on. */
   choices?: Choice;
 }
@@ -37,6 +44,9 @@ export interface Problem {
   field: string;
   message: string;
 }
+
+/** Where it may be sent beyond home. */
+export const ZONES = ['near', 'far'];
 
 const isText = (value: unknown, most: number): value is string =>
   typeof value === 'string' && value.length <= most;
@@ -53,11 +63,20 @@ export function readEntry(body: unknown): Entry | null {
     !Object.values(attributes).every((v) => isText(v, 1_000)) ||
     !Array.isArray(b.pictures) || b.pictures.length > 100 || !b.pictures.every((p) => isText(p, 120)) ||
     !(b.clip === undefined || b.clip === null || isText(b.clip, 120)) ||
-    ![b.promotionPercent, b.sentWithin, b.backWithin].every((n) => n === undefined || typeof n === 'number') ||
-    ![b.secondLine, b.secondCategory].every((t) => t === undefined || isText(t, 1_000))
+    ![b.promotionPercent, b.sentWithin, b.backWithin, b.furtherCents, b.taxPercent].every((n) => n === undefined || typeof n === 'number') ||
+    !(b.fetch === undefined || typeof b.fetch === 'boolean') || !(b.abroad === undefined || isAbroad(b.abroad)) ||
+    ![b.secondLine, b.secondCategory, b.backPaidBy].every((t) => t === undefined || isText(t, 1_000))
   ) return null; // prettier-ignore
   if (b.choices !== undefined && !isChoice(b.choices)) return null;
   return b as unknown as Entry;
+}
+
+function isAbroad(value: unknown): value is NonNullable<Entry['abroad']> {
+  return (
+    Array.isArray(value) &&
+    value.length <= ZONES.length &&
+    value.every((v: Record<string, unknown>) => isText(v.zone, 20) && Number.isInteger(v.cents))
+  );
 }
 
 function isChoice(value: unknown): value is Choice {
@@ -114,7 +133,7 @@ export function problemsOf(
   if (!SHEET.conditions.some((c) => c.code === entry.condition))
     bad('CO-1', 'condition', 'We have no such condition.');
 
-  const { promotionPercent: percent, secondLine, secondCategory, sentWithin, backWithin } = entry;
+  const { promotionPercent: percent, secondLine, secondCategory, sentWithin, backWithin, backPaidBy } = entry;
   if (percent !== undefined && !(percent >= 2 && percent <= 20))
     bad('PD-1', 'promotionPercent', 'From 2 to 20 per cent.');
   if (secondLine !== undefined && (secondLine.trim() === '' || secondLine.length > 80))
@@ -125,6 +144,16 @@ export function problemsOf(
     bad('TE-1', 'sentWithin', 'Sent within 10 days.');
   if (backWithin !== undefined && ![0, 14, 30].includes(backWithin))
     bad('TE-2', 'backWithin', 'Back within 14 or 30 days, or not at all.');
+
+  if (backPaidBy !== undefined && backPaidBy !== 'buyer' && backPaidBy !== 'seller')
+    bad('TE-3', 'backPaidBy', 'Sending back is paid by the buyer or the seller.');
+  for (const { zone, cents } of entry.abroad ?? []) {
+    if (!ZONES.includes(zone)) bad('TE-4', 'abroad', 'We do not send there.');
+    if (cents < 0 || cents > 20_000) bad('PO-2', 'abroad', 'Postage goes up to 200.00.');
+  }
+  const { furtherCents = 0, taxPercent = 0 } = entry;
+  if (furtherCents < 0 || furtherCents > 20_000) bad('PO-3', 'furtherCents', 'Postage goes up to 200.00.');
+  if (!(taxPercent >= 0 && taxPercent <= 50)) bad('TE-5', 'taxPercent', 'From 0 to 50 per cent.');
 
   if (entry.choices) {
     const { names, pieces } = entry.choices;

@@ -17,6 +17,7 @@ interface Notice {
   heading: string;
   words: string;
   cents: number;
+  postCents?: number;
   board: string;
   state: string;
   photos: string[];
@@ -86,6 +87,7 @@ export function handbill(options: { store: Store; token: string; base: string })
             <label>Heading <input name="heading" size="60" /></label>
             <label>Words <textarea name="words" rows="10" cols="60"></textarea></label>
             <label>Price in euros <input name="price" /></label>
+            <label>Postage in euros <input name="post" /></label>
             <label>Board <select name="board">${option(SHEET.categories)}</select></label>
             <label>State <select name="state">${option(SHEET.conditions)}</select></label>
             <label>Photos, the first in front <input type="file" name="photos" multiple accept="image/jpeg" /></label>
@@ -110,7 +112,7 @@ export function handbill(options: { store: Store; token: string; base: string })
       );
       const n: Notice = {
         id: randomBytes(5).toString('hex'), key: randomBytes(8).toString('hex'), heading: words('heading'), words: words('words').replace(/\r\n/g, '\n'),
-        cents: Math.round(Number(words('price').replace(',', '.')) * 100), board: words('board'), state: words('state'), photos: [], status: 'up', at: Date.now(),
+        cents: Math.round(Number(words('price').replace(',', '.')) * 100), postCents: Math.round(Number(words('post').replace(',', '.')) * 100) || 0, board: words('board'), state: words('state'), photos: [], status: 'up', at: Date.now(),
       }; // prettier-ignore
       const against = objectionsTo(
         n,
@@ -143,7 +145,7 @@ export function handbill(options: { store: Store; token: string; base: string })
     const mine = c.req.query('key') === n.key;
     return c.html(
       note(n.heading, html`<div class="strip">${n.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1}" />`)}</div>
-        <p class="price">${euros(n.cents)}</p><p>${SHEET.conditions.find((s) => s.code === n.state)?.label}</p>
+        <p class="price">${euros(n.cents)}</p>${n.postCents ? html`<p>and ${euros(n.postCents)} postage</p>` : ''}<p>${SHEET.conditions.find((s) => s.code === n.state)?.label}</p>
         <div class="words">${n.words}</div>
         ${n.status === 'up' ? html`<form method="post" action="${base}/notice/${n.id}/buy"><button>I take it</button></form>` : html`<p class="note">${n.status === 'bought' ? 'Taken.' : 'Down.'}</p>`}
         ${mine ? html`<p class="note">Yours. ${n.status === 'bought' ? `Taken: the board keeps ${euros(boardFee(n.cents))}.` : ''}</p>

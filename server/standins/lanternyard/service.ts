@@ -197,6 +197,8 @@ export function lanternyard(options: { store: Store; token: string; base: string
         <h1>${good.title}</h1>
         <div class="strip">${good.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${good.photos.length}" />`)}</div>
         <p><span class="price">${euros(good.cents)}</span> and ${euros(good.postCents)} postage · ${condition?.label}</p>
+        ${good.furtherCents === undefined ? '' : html`<p>Each further piece in the same parcel: ${euros(good.furtherCents)}</p>`}
+        ${good.sentInDays === undefined ? '' : html`<p>Sent within ${good.sentInDays} days${good.backInDays ? `; may come back within ${good.backInDays} days` : ''}</p>`}
         ${offered(s)
           ? html`<form method="post" action="${base}/g/${encodeURIComponent(s.ref)}/basket"><input type="hidden" name="basket" value="${basket}" /><button>Put it in the basket</button></form>${talks.forms(encodeURIComponent(s.ref))}`
           : html`<p class="note">${s.left === 0 ? 'Sold.' : 'No longer in the shop.'}</p>`}
@@ -227,7 +229,8 @@ export function lanternyard(options: { store: Store; token: string; base: string
     if (!basket) return c.html(note('There is no such basket'), 404);
     const things = await inBasket(basket);
     const coupon = await store.get<Coupon>('coupon', basket.coupon);
-    const total = things.filter(offered).reduce((sum, s) => sum + off(s.good.cents, coupon) + s.good.postCents, 0);
+    const bought = things.filter(offered);
+    const total = bought.reduce((sum, s) => sum + off(s.good.cents, coupon) + postIn(bought, s), 0);
     return c.html(
       page('Your basket', LOOK, html`${head}<main><h1>Your basket</h1>
         ${things.map((s) => html`<p>${s.good.title}: ${offered(s) ? euros(off(s.good.cents, coupon)) : 'just sold, left out'}</p>`)}
@@ -259,7 +262,8 @@ export function lanternyard(options: { store: Store; token: string; base: string
       const number = `LY-${randomBytes(4).toString('hex')}`;
       const lines = bought.map((s, i) => {
         const cents = off(s.good.cents, coupon);
-        return { kind: 'sold', number: `${number}-${i + 1}`, ref: s.ref, cents, postCents: s.good.postCents, cardCents: cardCost(cents + s.good.postCents), at: Date.now() };
+        const postCents = postIn(bought, s);
+        return { kind: 'sold', number: `${number}-${i + 1}`, ref: s.ref, cents, postCents, cardCents: cardCost(cents + postCents), at: Date.now() };
       });
       await store.write(
         [
@@ -274,4 +278,12 @@ export function lanternyard(options: { store: Store; token: string; base: string
   ); // prettier-ignore
 
   return { id: 'lanternyard', name: SHEET.name, app, start: () => undefined, stop: () => undefined };
+}
+
+/** Postage of one of several in a parcel: the dearest pays its own, every other what a further one costs. */
+function postIn(parcel: readonly Shelved[], one: Shelved): number {
+  const most = Math.max(...parcel.map((s) => s.good.postCents));
+  const { postCents, furtherCents = postCents } = one.good;
+  const isFirst = one === parcel.find((s) => s.good.postCents === most);
+  return isFirst ? postCents : Math.min(postCents, furtherCents);
 }

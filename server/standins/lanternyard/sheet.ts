@@ -49,5 +49,6 @@ export const SHEET = {
   forbiddenWords: [],
   questions: [],
   handover: 'post',
+  terms: { takes: ['further', 'handlingDays', 'returnDays'] },
   search: { title: 60, description: 155 },
 };

@@ -15,6 +15,11 @@ export interface Good {
   photos: string[];
   search: { title: string; description: string; keywords: string[] };
   stock: number;
+  /** Postage of a further good in the same parcel; absent: each pays its own. */
+  furtherCents?: number;
+  /** Days until it is sent, and in which it may come back. */
+  sentInDays?: number;
+  backInDays?: number;
 }
 
 const isText = (v: unknown, most: number): v is string => typeof v === 'string' && v.length <= most;
@@ -26,6 +31,7 @@ export function readGood(body: unknown): Good | null {
   const fits =
     ['title', 'text', 'section', 'condition', 'origin'].every((key) => isText(b[key], 60_000)) &&
     [b.cents, b.postCents, b.stock].every((n) => Number.isInteger(n) && (n as number) >= 0) &&
+    [b.furtherCents, b.sentInDays, b.backInDays].every((n) => n === undefined || (Number.isInteger(n) && (n as number) >= 0)) &&
     Array.isArray(b.photos) && b.photos.length <= 100 && b.photos.every((p) => isText(p, 100)) &&
     typeof s === 'object' && s !== null && isText(s.title, 400) && isText(s.description, 2_000) &&
     Array.isArray(s.keywords) && s.keywords.length <= 60 && s.keywords.every((k) => isText(k, 200)); // prettier-ignore

@@ -15,7 +15,7 @@ import { Turns } from '../kit/turns';
 import { keeps } from './fees';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
-import { complaintsOf, readPiece, type Piece } from './validate';
+import { complaintsOf, readPiece, type Dealings, type Piece } from './validate';
 
 interface Bid {
   who: string;
@@ -264,6 +264,7 @@ export function oldhollow(options: {
         <h1>${piece.name}</h1>
         <div class="strip">${piece.images.map((p, i) => html`<img src="${base}/picture/${p}" alt="Image ${i + 1} of ${piece.images.length}" />`)}</div>
         <p><span class="price">${euros(asked(s))}</span> and ${euros(piece.postCents)} to send it</p>
+        ${(piece.dealings ? dealingLines(piece.dealings) : []).map((line) => html`<p>${line}</p>`)}
         ${s.status !== 'shown' ? html`<p class="note">${s.status === 'sold' ? 'It found its home.' : 'It no longer stands here.'}</p>` : ''}
         ${s.status === 'shown' && inAuction(s)
           ? html`<p>${s.bids.length === 0 ? 'Nobody has bid' : `${s.bids.length} have bid`}; the auction ends ${new Date(s.until).toUTCString()}.</p>
@@ -325,3 +326,22 @@ export function oldhollow(options: {
 function inAuction(s: Standing): boolean {
   return s.piece.auction !== null && s.fixedCents === null;
 }
+
+const WORLD: Record<string, string> = { near: 'neighbouring countries', far: 'further away' };
+const WAYS: Record<string, string> = {
+  marketplace: 'through Oldhollow',
+  transfer: 'by transfer',
+  cash: 'in cash',
+};
+
+/** How the seller deals, as visitors read it. */
+function dealingLines(d: Dealings): string[] {
+  return [
+    d.sendsWithin === null ? '' : `Sent within ${d.sendsWithin} days.`,
+    ...d.overseas.map((o) => `${euros(o.cents)} to send it ${WORLD[o.to] ?? ''}.`),
+    d.takesBackWithin > 0 ? `Taken back within ${d.takesBackWithin} days, at the ${d.backAtCostOf}’s cost.` : 'Not taken back.',
+    d.paidBy.length > 0 ? `Paid ${d.paidBy.map((way) => WAYS[way] ?? '').join(' or ')}.` : '',
+    d.taxPermille > 0 ? `With ${d.taxPermille / 10} % tax.` : '',
+    d.mayFetch ? 'May be fetched.' : '',
+  ].filter(Boolean);
+} // prettier-ignore

@@ -86,6 +86,11 @@ export const SHEET = {
     },
   ],
   handover: 'post',
-  terms: { maxHandlingDays: 20, returnDays: [0, 7, 14, 30] },
+  postageMost: 50_000,
+  terms: {
+    maxHandlingDays: 20,
+    returnDays: [0, 7, 14, 30],
+    takes: ['abroad', 'handlingDays', 'returnDays', 'returnsPaidBy', 'payment', 'taxBp', 'collect'],
+  },
   auction: { minDays: 1, maxDays: 10, again: 3, open: { min: 300, max: 2_000_000 } },
 };

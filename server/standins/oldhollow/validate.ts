@@ -20,6 +20,19 @@ export interface Piece {
   corner: string;
   certificate: string;
   auction: Auction | null;
+  dealings?: Dealings;
+}
+
+/** How the seller deals: sending, taking back, being paid. */
+export interface Dealings {
+  /** Days; null: not said. */
+  sendsWithin: number | null;
+  takesBackWithin: number;
+  backAtCostOf: string;
+  overseas: { to: string; cents: number }[];
+  paidBy: string[];
+  taxPermille: number;
+  mayFetch: boolean;
 }
 
 export interface Auction {
@@ -56,7 +69,18 @@ export function readPiece(body: unknown): Piece | null {
     if (!(a.outrightCents === null || isCents(a.outrightCents))) return null;
     if (!(a.becomesCents === null || isCents(a.becomesCents))) return null;
   }
+  if (b.dealings !== undefined && !isDealings(b.dealings)) return null;
   return b as unknown as Piece;
+} // prettier-ignore
+
+function isDealings(value: unknown): value is Dealings {
+  if (typeof value !== 'object' || value === null) return false;
+  const d = value as Record<string, unknown>;
+  return (
+    (d.sendsWithin === null || isCents(d.sendsWithin)) && isCents(d.takesBackWithin) && isText(d.backAtCostOf, 20) && isCents(d.taxPermille) && typeof d.mayFetch === 'boolean' &&
+    Array.isArray(d.overseas) && d.overseas.length <= 5 && d.overseas.every((o: Record<string, unknown>) => isText(o.to, 20) && isCents(o.cents)) &&
+    Array.isArray(d.paidBy) && d.paidBy.length <= 5 && d.paidBy.every((w) => isText(w, 20))
+  );
 } // prettier-ignore
 
 /** Everything Oldhollow has against a piece. */
@@ -101,6 +125,21 @@ export function complaintsOf(
   if (p.auction) complaintsOfAuction(p.auction, say);
   else if (p.cents < 300 || p.cents > 2_000_000) say('price', 'Prices go from 3.00 to 20000.00.');
   if (p.postCents > 50_000) say('price', 'Postage goes up to 500.00.');
+
+  if (p.dealings) {
+    const { sendsWithin, takesBackWithin, backAtCostOf, overseas, paidBy, taxPermille } = p.dealings;
+    if (sendsWithin !== null && sendsWithin > 20) say('dealings', 'Send it within 20 days.');
+    if (![0, 7, 14, 30].includes(takesBackWithin))
+      say('dealings', 'Take it back within 7, 14 or 30 days, or not at all.');
+    if (!['buyer', 'seller'].includes(backAtCostOf))
+      say('dealings', 'Back at the buyer’s cost or the seller’s.');
+    if (overseas.some((o) => !['near', 'far'].includes(o.to)))
+      say('dealings', 'We know no such part of the world.');
+    if (overseas.some((o) => o.cents > 50_000)) say('dealings', 'Postage goes up to 500.00.');
+    if (paidBy.some((way) => !['marketplace', 'transfer', 'cash'].includes(way)))
+      say('dealings', 'We know no such way to pay.');
+    if (taxPermille > 500) say('dealings', 'No tax is over half.');
+  }
 
   for (const [about, words] of [['name', p.name], ['account', p.account]] as const) {
     if (/<[a-z!/][^>]*>/i.test(words)) say(about, 'Plain words only.');

@@ -78,6 +78,7 @@ export function checkListing(
   checkPrice(effective, sheet, block, caution);
   checkDepot(thing, effective, caution);
   if (effective.unpostable !== null) own('parcel', effective.unpostable);
+  checkPostage(effective, sheet, block);
   checkTags(effective, sheet, block);
   checkAuction(thing, effective, sheet, limits.floor, block, caution);
   checkRecord(effective, sheet, block);
@@ -130,6 +131,18 @@ function checkChoices(thing: Thing, effective: Effective, sheet: RuleSheet, bloc
     block('choices', all.every((p) => p.stock === 0) ? 'Nothing of it is in stock.' : 'All of it is held back: there would be nothing to show.');
   if (effective.auction) block('choices', 'An auction sells one thing: it can’t be in choices.');
 } // prettier-ignore
+
+/** The most a buyer may be asked for postage, wherever it goes. */
+function checkPostage({ postage, sentTerms, terms }: Effective, sheet: RuleSheet, block: Report) {
+  const { postageMost: most } = sheet;
+  if (most === undefined) return;
+  const dear = (amount: number | null | undefined) => (amount ?? 0) > most;
+  if (dear(postage) || dear(sentTerms?.further) || sentTerms?.abroad?.some((a) => dear(a.price)))
+    block(
+      terms ? 'terms' : 'parcel',
+      `${sheet.name} takes no postage over ${formatMoney(most, sheet.currency)}.`,
+    );
+}
 
 /** What is not at hand can't be posted. */
 function checkDepot({ depot }: Thing, effective: Effective, caution: Report) {

@@ -141,7 +141,7 @@ export function effectiveListing(
     unpostable: depotNo !== null || collected || posted.ok ? null : posted.why,
     terms,
     sentTerms: sheet.terms
-      ? sentTerms(terms, (zone) => {
+      ? sentTerms(terms, sheet.terms, (zone) => {
           const abroad = postageOf(parcelOf(thing, kinds), zone, rates);
           return abroad.ok ? abroad.price : null;
         })

@@ -3,7 +3,7 @@ import { Terms } from '@/contract/terms';
 
 import { SHEET } from '../../../server/standins/brackenmoor/sheet';
 import { BUILT_IN } from '../kinds/tree';
-import { postageBy, sentTerms, termsFor, termsTrouble } from './terms';
+import { postageBy, sentTerms, takesTerm, termsFor, termsTrouble } from './terms';
 
 const made = (id: string, part: Partial<Terms> = {}) =>
   Terms.parse({ id, market: 'brackenmoor', name: id, ...part });
@@ -40,11 +40,28 @@ describe('postage by terms', () => {
   ])('%#: %i', (terms, amount) => expect(postageBy(terms, posted)).toBe(amount));
   it('is none for what can’t be posted', () =>
     expect(postageBy(made('c', { home: 'free' }), { ok: false, why: 'Too heavy.' })).toBeNull());
+  const all = RuleSheet.parse(SHEET).terms!;
   it('tells of those zones that the carrier goes to', () => {
-    const sent = sentTerms(made('a', { abroad: 'far' }), (zone) => (zone === 'near' ? 1_150 : null));
+    const sent = sentTerms(made('a', { abroad: 'far' }), all, (zone) => (zone === 'near' ? 1_150 : null));
     expect(sent?.abroad).toEqual([{ zone: 'near', price: 1_150 }]);
-    expect(sentTerms(made('a', { abroad: 'none' }), () => 1)?.abroad).toEqual([]);
-    expect(sentTerms(null, () => 1)).toBeNull();
+    expect(sentTerms(made('a', { abroad: 'none' }), all, () => 1)?.abroad).toEqual([]);
+    expect(sentTerms(null, all, () => 1)).toBeNull();
+  });
+  it('is told only what the marketplace takes, in one order', () => {
+    const terms = made('a', { further: 90, taxBp: 700, collect: true, payment: ['cash'] });
+    expect(sentTerms(terms, { ...all, takes: ['taxBp', 'further'] }, () => 1)).toEqual({
+      further: 90,
+      taxBp: 700,
+    });
+    expect(sentTerms(terms, { ...all, takes: [] }, () => 1)).toEqual({});
+  });
+  it('says which settings reach buyers', () => {
+    const sheet = RuleSheet.parse(SHEET);
+    expect(takesTerm(sheet, 'payment')).toBe(false);
+    expect(takesTerm(sheet, 'further')).toBe(true);
+    expect(takesTerm(sheet, 'home')).toBe(true);
+    expect(takesTerm({ ...sheet, postageCharged: 390 }, 'home')).toBe(false);
+    expect(takesTerm({ ...sheet, handover: 'collect' }, 'home')).toBe(false);
   });
 });
 

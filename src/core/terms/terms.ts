@@ -1,6 +1,6 @@
 import type { Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
-import type { SentTerms, Terms } from '@/contract/terms';
+import type { SentTerms, TermName, Terms } from '@/contract/terms';
 
 import type { KindTree } from '../kinds/tree';
 import type { Minor } from '../money/money';
@@ -42,14 +42,18 @@ export function postageBy(terms: Terms | null, posted: Postage): Minor | null {
 }
 
 /**
- * What of the terms the marketplace is told.
+ * What of the terms the marketplace is told: that which it takes, in one order, so that the same terms read the same.
  *
  * @param toZone what posting costs to a zone; null: the carrier does not take it there
  */
-export function sentTerms(terms: Terms | null, toZone: (zone: string) => Minor | null): SentTerms | null {
+export function sentTerms(
+  terms: Terms | null,
+  { takes }: NonNullable<RuleSheet['terms']>,
+  toZone: (zone: string) => Minor | null,
+): SentTerms | null {
   if (!terms) return null;
   const zones = { none: [], near: ['near'], far: ['near', 'far'] }[terms.abroad];
-  return {
+  const all: Required<SentTerms> = {
     handlingDays: terms.handlingDays,
     returnDays: terms.returnDays,
     returnsPaidBy: terms.returnsPaidBy,
@@ -58,18 +62,29 @@ export function sentTerms(terms: Terms | null, toZone: (zone: string) => Minor |
       return price === null ? [] : [{ zone, price }];
     }),
     further: terms.further,
+    payment: terms.payment,
+    taxBp: terms.taxBp,
     collect: terms.collect,
   };
+  return Object.fromEntries(Object.entries(all).filter(([name]) => takes.some((t) => t === name)));
+}
+
+/** Whether what is set under this name reaches buyers there. */
+export function takesTerm(sheet: RuleSheet, name: TermName | 'home'): boolean {
+  if (name !== 'home') return sheet.terms?.takes.includes(name) ?? false;
+  // Postage at home is the listing's own, unless the marketplace sets it itself or nothing is posted.
+  return sheet.handover === 'post' && sheet.postageCharged === undefined;
 }
 
 /** What a marketplace has against terms, in words; empty when nothing. */
 export function termsTrouble(terms: Terms | SentTerms, sheet: RuleSheet): string[] {
   const rules = sheet.terms;
   if (!rules) return [];
+  const { handlingDays = 0, returnDays } = terms;
   const found: string[] = [];
-  if (terms.handlingDays > rules.maxHandlingDays)
+  if (handlingDays > (rules.maxHandlingDays ?? Infinity))
     found.push(`${sheet.name} wants things posted within ${rules.maxHandlingDays} days.`);
-  if (!rules.returnDays.includes(terms.returnDays))
+  if (returnDays !== undefined && rules.returnDays && !rules.returnDays.includes(returnDays))
     found.push(`${sheet.name} takes returns within ${rules.returnDays.join(', ')} days.`);
   return found;
 }

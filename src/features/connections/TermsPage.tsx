@@ -1,9 +1,12 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
-import type { Terms } from '@/contract/terms';
-import { termsTrouble } from '@/core/terms/terms';
+import type { RuleSheet } from '@/contract/ruleSheet';
+import type { TermName, Terms } from '@/contract/terms';
+import { formatMoney } from '@/core/money/money';
+import { setPostage } from '@/core/postage/rates';
+import { takesTerm, termsTrouble } from '@/core/terms/terms';
 import { MoneyField } from '@/parts/MoneyField';
 import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
@@ -64,6 +67,24 @@ export function TermsPage() {
   );
 }
 
+const TERMS: readonly [TermName | 'home', string][] = [
+  ['home', 'postage at home'], ['further', 'further pieces'], ['abroad', 'postage abroad'], ['handlingDays', 'days until it is posted'],
+  ['returnDays', 'sending back'], ['payment', 'ways to pay'], ['taxBp', 'tax'], ['collect', 'fetching in person'],
+]; // prettier-ignore
+
+/** What the marketplace takes nothing of, so that nobody thinks buyers read it there. */
+function Untold({ sheet }: { sheet: RuleSheet }) {
+  const names = TERMS.filter(([id]) => !takesTerm(sheet, id)).map(([, name]) => name);
+  if (names.length === 0) return null;
+  return (
+    <Words kind="small" tone="soft">
+      {`${sheet.name} takes nothing of: ${names.join(', ')}.${
+        takesTerm(sheet, 'handlingDays') ? '' : ' Packing goes by your days all the same.'
+      }`}
+    </Words>
+  );
+}
+
 function Editor({ terms }: { terms: Terms }) {
   const currency = useAttic((s) => s.settings.currency);
   const hauls = useAttic((s) => s.hauls);
@@ -71,6 +92,9 @@ function Editor({ terms }: { terms: Terms }) {
   const sheet = useCourier((s) => s.sheets.find((x) => x.marketplace === terms.market));
   const kinds = useKinds();
   const set = (part: Partial<Terms>) => editTerms(terms.id, part);
+  /** The control of a term; what the marketplace does not take can't be set, and is named below. */
+  const term = (name: TermName | 'home', control: ReactNode) =>
+    !sheet || takesTerm(sheet, name) ? control : null;
   const toggled = (list: readonly string[], id: string) =>
     list.includes(id) ? list.filter((x) => x !== id) : [...list, id];
   const row = <T extends string>(
@@ -126,19 +150,20 @@ function Editor({ terms }: { terms: Terms }) {
         refuse={(t) => (t.trim() === '' ? 'They need a name.' : null)}
         onChange={(name) => set({ name: name.trim() })}
       />
-      {row(
-        'Postage at home',
-        [
-          ['carrier', 'As the carrier asks'],
-          ['flat', 'One amount'],
-          ['free', 'None'],
-        ],
-        terms.home,
-        (home) => set({ home }),
-      )}
-      <View style={{ flexDirection: 'row', gap: 10 }}>
-        {terms.home === 'flat' ? (
-          <View style={{ flex: 1 }}>
+      {term(
+        'home',
+        <>
+          {row(
+            'Postage at home',
+            [
+              ['carrier', 'As the carrier asks'],
+              ['flat', 'One amount'],
+              ['free', 'None'],
+            ],
+            terms.home,
+            (home) => set({ home }),
+          )}
+          {terms.home === 'flat' ? (
             <MoneyField
               label="The one amount"
               value={terms.flat}
@@ -146,9 +171,12 @@ function Editor({ terms }: { terms: Terms }) {
               emptied="An amount."
               onChange={(flat) => flat !== null && set({ flat })}
             />
-          </View>
-        ) : null}
-        <View style={{ flex: 1 }}>
+          ) : null}
+        </>,
+      )}
+      {term(
+        'further',
+        <>
           <MoneyField
             label="Each further piece"
             value={terms.further}
@@ -156,73 +184,89 @@ function Editor({ terms }: { terms: Terms }) {
             emptied="An amount; 0 for none."
             onChange={(further) => further !== null && set({ further })}
           />
-        </View>
-      </View>
-      {row(
-        'Sent abroad',
-        [
-          ['none', 'Not at all'],
-          ['near', 'To neighbours'],
-          ['far', 'Everywhere'],
-        ],
-        terms.abroad,
-        (abroad) => set({ abroad }),
+          {terms.home === 'flat' ? (
+            <Words kind="small" tone="soft" figures>
+              {`Three in one parcel: ${formatMoney(setPostage(terms.flat, terms.further, 3), currency)}.`}
+            </Words>
+          ) : null}
+        </>,
       )}
-      <View style={{ flexDirection: 'row', gap: 10 }}>
-        <View style={{ flex: 1 }}>
-          <WholeField
-            label="Posted within"
-            unit="days"
-            value={terms.handlingDays}
-            least={0}
-            most={60}
-            onChange={(handlingDays) => set({ handlingDays })}
-          />
-        </View>
-        <View style={{ flex: 1 }}>
-          <WholeField
-            label="May come back within"
-            unit="days"
-            value={terms.returnDays}
-            least={0}
-            most={365}
-            onChange={(returnDays) => set({ returnDays })}
-          />
-        </View>
-      </View>
-      {terms.returnDays > 0
-        ? row(
-            'Sending back is paid by',
-            [
-              ['buyer', 'The buyer'],
-              ['seller', 'You'],
-            ],
-            terms.returnsPaidBy,
-            (returnsPaidBy) => set({ returnsPaidBy }),
-          )
-        : null}
-      {many(
-        'Paid by',
-        [
-          { id: 'marketplace', name: 'The marketplace’s way' },
-          { id: 'transfer', name: 'Transfer' },
-          { id: 'cash', name: 'Cash' },
-        ],
-        terms.payment,
-        (payment) => set({ payment: payment as Terms['payment'] }),
+      {term(
+        'abroad',
+        row(
+          'Sent abroad',
+          [
+            ['none', 'Not at all'],
+            ['near', 'To neighbours'],
+            ['far', 'Everywhere'],
+          ],
+          terms.abroad,
+          (abroad) => set({ abroad }),
+        ),
       )}
       <WholeField
-        label="Tax in the price"
-        unit="%"
-        value={Math.round(terms.taxBp / 100)}
+        label="Posted within"
+        unit="days"
+        value={terms.handlingDays}
         least={0}
-        most={50}
-        onChange={(percent) => set({ taxBp: percent * 100 })}
+        most={60}
+        onChange={(handlingDays) => set({ handlingDays })}
       />
+      {term(
+        'returnDays',
+        <WholeField
+          label="May come back within"
+          unit="days"
+          value={terms.returnDays}
+          least={0}
+          most={365}
+          onChange={(returnDays) => set({ returnDays })}
+        />,
+      )}
+      {terms.returnDays > 0
+        ? term(
+            'returnsPaidBy',
+            row(
+              'Sending back is paid by',
+              [
+                ['buyer', 'The buyer'],
+                ['seller', 'You'],
+              ],
+              terms.returnsPaidBy,
+              (returnsPaidBy) => set({ returnsPaidBy }),
+            ),
+          )
+        : null}
+      {term(
+        'payment',
+        many(
+          'Paid by',
+          [
+            { id: 'marketplace', name: 'The marketplace’s way' },
+            { id: 'transfer', name: 'Transfer' },
+            { id: 'cash', name: 'Cash' },
+          ],
+          terms.payment,
+          (payment) => set({ payment: payment as Terms['payment'] }),
+        ),
+      )}
+      {term(
+        'taxBp',
+        <WholeField
+          label="Tax in the price"
+          unit="%"
+          value={Math.round(terms.taxBp / 100)}
+          least={0}
+          most={50}
+          onChange={(percent) => set({ taxBp: percent * 100 })}
+        />,
+      )}
       <ChipRow label="More of these terms" radio={false}>
-        <Chip role="checkbox" on={terms.collect} onPress={() => set({ collect: !terms.collect })}>
-          May be fetched in person
-        </Chip>
+        {!sheet || takesTerm(sheet, 'collect') ? (
+          <Chip role="checkbox" on={terms.collect} onPress={() => set({ collect: !terms.collect })}>
+            May be fetched in person
+          </Chip>
+        ) : null}
         <Chip
           role="checkbox"
           on={terms.isDefault}
@@ -231,6 +275,7 @@ function Editor({ terms }: { terms: Terms }) {
           The default
         </Chip>
       </ChipRow>
+      {sheet ? <Untold sheet={sheet} /> : null}
       {many('For these kinds, with all below them', kinds.children(null), terms.kinds, (ids) =>
         set({ kinds: ids }),
       )}

@@ -92,6 +92,24 @@ describe('terms', () => {
     await press(/^Remove the terms/u);
     expect(terms()).toEqual([]);
   });
+  it('offer what the marketplace takes, and name what it takes nothing of', async () => {
+    await emptyAttic();
+    await open(TermsPage, { params: { market: 'oldhollow' } });
+    await press('Make the usual terms');
+    expect(said()).not.toContain('Each further piece');
+    await sees('Oldhollow takes nothing of: further pieces.');
+    await press('Cash');
+    expect(terms()[0]?.payment).toEqual(['marketplace', 'cash']);
+  });
+  it('name all of it where a marketplace has its own terms for everybody', async () => {
+    await emptyAttic();
+    await open(TermsPage, { params: { market: 'threadwick' } });
+    await press('Make the usual terms');
+    await sees(
+      'Threadwick takes nothing of: postage at home, further pieces, postage abroad, days until it is posted, sending back, ways to pay, tax, fetching in person. Packing goes by your days all the same.',
+    );
+    expect(said()).not.toContain('Sent abroad');
+  });
   it('in an empty attic say what they are for', async () => {
     await emptyAttic();
     await open(TermsPage, MOOR);

@@ -28,6 +28,7 @@ export function ByHand({ thing, examined }: { thing: Thing; examined: Examined }
     ['Heading', effective.title],
     ['Words', effective.text],
     ['Price', effective.price === null ? '' : formatAmount(effective.price, sheet.currency)],
+    ['Postage', effective.postage ? formatAmount(effective.postage, sheet.currency) : ''],
     ['Category', effective.category?.name ?? ''],
     ['Condition', effective.condition?.label ?? ''],
     ...sheet.questions.map((q): [string, string] => [q.label, effective.answers[q.id] ?? '']),
