@@ -81,6 +81,8 @@ it('lists one thing on six marketplaces by thumb', async () => {
   await attic.fill('Search', 'one thumb');
   for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile', 'Oldhollow', 'Lanternyard', 'Handbill'])
     await attic.press(`${PHONE_ONE}, ${market}: not planned`);
+  await attic.press('Review 6 to send');
+  await attic.sees('6 listings of one thing on 6 marketplaces. Fees up to €');
   await attic.press('Send 6');
   await attic.sees('5 live', 60_000);
   process.stdout.write(
@@ -102,6 +104,8 @@ it('sends twenty things to seven marketplaces in one go on a wide page, each onc
   await attic.sees('120 ready', 60_000);
   await attic.sees('20 to put right');
   await attic.sees('Take-home €');
+  await attic.press('Review 120 to send');
+  await attic.sees('120 listings of 20 things on 6 marketplaces');
   await attic.press('Send 120');
   // It goes on while the person is elsewhere.
   await attic.go('Today');

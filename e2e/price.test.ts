@@ -45,7 +45,7 @@ const decoded = (html: string) =>
 it('writes, prices and previews a complete record for every marketplace, and sends just that', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.openThing(TITLE);
-  await attic.page.waitForSelector('::-p-aria(Send to 5 marketplaces)');
+  await attic.page.waitForSelector('::-p-aria(Send to 5 of 6)');
   // The title takes up what buyers search, once that was asked.
   await attic.sees('What do buyers search?');
   attic.taps = 0;

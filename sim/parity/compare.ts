@@ -2,7 +2,9 @@ import type { ListingDraft } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { choicesShown } from '@/core/courier/pieces';
 import { BUILT_IN } from '@/core/kinds/tree';
-import { hasBlockers, examineListing, type Examined } from '@/core/listing/examine';
+import { looseDraft } from '@/core/listing/draft';
+import { cellOf, hasBlockers, examineListing, type Examined } from '@/core/listing/examine';
+import { twinsAmong, type MarketCell } from '@/core/listing/twins';
 import { plainSetup } from '@/core/listing/setup';
 
 import { NO_FAULTS, type Switches } from '../../server/standins/kit/faults';
@@ -23,6 +25,9 @@ export interface Parity {
   listings: number;
   accepted: number;
   refused: number;
+  /** Two that were called ready and are sent together; of how many the second is refused. */
+  pairs: number;
+  twins: number;
   disagreements: Disagreement[];
 }
 
@@ -35,7 +40,7 @@ const DAYS: readonly Partial<Switches>[] = [
 
 /** Compares the check with every marketplace's own validator over generated listings; the same seeds, the same listings. */
 export function compare(seeds: number, from = 1): Parity {
-  const found: Parity = { listings: 0, accepted: 0, refused: 0, disagreements: [] };
+  const found: Parity = { listings: 0, accepted: 0, refused: 0, pairs: 0, twins: 0, disagreements: [] };
   const setup = plainSetup();
   const sheets = new Map<string, RuleSheet>();
   for (let seed = from; seed < from + seeds; seed += 1)
@@ -54,11 +59,22 @@ export function compare(seeds: number, from = 1): Parity {
         BUILT_IN,
         { ...setup, terms },
       );
-      const refusals = judge.against(looseDraft(examined), sentPictures(examined), switches);
+      const refusals = judge.against(arriving(examined), sentPictures(examined), switches);
       found.listings += 1;
       if (refusals.length > 0) found.refused += 1;
       else found.accepted += 1;
       found.disagreements.push(...disagree(judge, seed, examined, refusals));
+      if (refusals.length > 0 || hasBlockers(examined)) continue;
+      // Another thing of ours, sent together with it: alike, nearly alike, or not at all.
+      const other = examineListing(
+        { ...thing, id: 'u', code: 'YA-0002', ...likeIt(examined, seed) },
+        plan && { ...plan, title: null },
+        sheet,
+        (id) => pictures.find((p) => p.id === id),
+        BUILT_IN,
+        { ...setup, terms },
+      );
+      if (!hasBlockers(other)) found.disagreements.push(...twinTrouble(judge, seed, examined, other, found));
     }
   return found;
 }
@@ -78,14 +94,33 @@ function disagree(
     .map((f) => ({ ...at, sort: 'needless', rule: `${f.field}: ${f.message}` }));
 }
 
-/** What would be sent, also where the check says it can't be: what is missing is left empty. */
-function looseDraft({ effective, sheet }: Examined): ListingDraft {
-  return {
-    title: effective.title, description: effective.text, price: effective.price ?? 0, currency: sheet.currency, postage: effective.postage ?? 0,
-    category: effective.categoryId ?? '', condition: effective.condition?.code ?? '', specifics: effective.specifics, answers: effective.answers,
-    pictures: [], clip: null, tags: effective.tags, auction: effective.auction, search: effective.search, terms: effective.sentTerms, paid: effective.paid, ...(effective.choices ? { choices: choicesShown(effective.choices) } : {}),
-  };
+const LIKE: readonly ((title: string, price: number) => { title: string; price: number })[] = [
+  (title, price) => ({ title, price }),
+  (title, price) => ({ title: ` ${title.toUpperCase()} `, price }),
+  (title, price) => ({ title, price: price + 1 }),
+  (title, price) => ({ title: `${title.slice(0, 20)} II`, price }),
+];
+
+function likeIt({ effective }: Examined, seed: number): { title: string; price: number } {
+  return LIKE[seed % LIKE.length]!(effective.title, effective.price ?? 0);
+}
+
+/** Both were called ready: whether they would be called so together, and whether both would be taken. */
+function twinTrouble(judge: Judge, seed: number, a: Examined, b: Examined, found: Parity): Disagreement[] {
+  const cells = [a, b].map((e, i): MarketCell => ({ thing: `${i}`, market: judge.id, deed: 'send', live: false, check: cellOf(e, null) }));
+  const keptBack = twinsAmong(cells).size > 0;
+  const refused = judge.twins?.(arriving(a), arriving(b)) ?? false;
+  found.pairs += 1;
+  if (refused) found.twins += 1;
+  if (keptBack === refused) return [];
+  return [{ market: judge.id, seed, sort: refused ? 'missed' : 'needless', rule: `two sent together: ${a.effective.title}` }];
 } // prettier-ignore
+
+/** What would arrive: the courier sends of choices what is shown of them. */
+function arriving({ effective, sheet }: Examined): ListingDraft {
+  const draft = looseDraft(effective, sheet);
+  return draft.choices ? { ...draft, choices: choicesShown(draft.choices) } : draft;
+}
 
 /** Renditions as they would be made: no larger than asked for, square where that is asked for. */
 function sentPictures({ media, sheet }: Examined): Sent[] {

@@ -228,6 +228,8 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     price: Math.max(0, price), weightG: 800, use: random.pick(USES), spot: 'A3-12',
     flaws: random.chance(0.15) ? [{ id: 'f', kind: 'torn', place: '', severity: random.chance(0.5) ? 'broken' : 'serious', sizeMm: null, pictureId: null, pin: null }] : [],
     pictureIds: pictures.map((p) => p.id),
+    // Limits of offers are the person's own: nothing of them may stop a listing.
+    offers: random.chance(0.3) ? { acceptFrom: random.chance(0.5) ? random.between(0, 30_000) : null, refuseUnder: random.chance(0.5) ? random.between(0, 30_000) : null } : null,
     choices: sheet.choices && random.chance(0.3) ? choicesFor(sheet.choices, random, or, text) : null,
   }); // prettier-ignore
   const market = sheet.marketplace;

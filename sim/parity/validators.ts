@@ -7,7 +7,7 @@ import { pieceOf as oldPieceOf } from '../../server/courier/adapters/oldhollow';
 import { lineOf } from '../../server/courier/adapters/quirestack';
 import { pieceOf } from '../../server/courier/adapters/threadwick';
 import { SHEET as brackenmoor } from '../../server/standins/brackenmoor/sheet';
-import { problemsOf, readEntry } from '../../server/standins/brackenmoor/validate';
+import { areTwins, problemsOf, readEntry } from '../../server/standins/brackenmoor/validate';
 import { objectionsTo } from '../../server/standins/handbill/service';
 import { NO_FAULTS, type Switches } from '../../server/standins/kit/faults';
 import { picturesToday, sheetToday } from '../../server/standins/kit/service';
@@ -37,6 +37,8 @@ export interface Judge {
   sheet: (switches: Switches) => unknown;
   /** What is wrong with it, in the marketplace's words; empty when it is taken. */
   against: (draft: ListingDraft, pictures: readonly Sent[], switches: Switches) => string[];
+  /** Whether it refuses the second of two that are sent together; absent: it never does. */
+  twins?: (a: ListingDraft, b: ListingDraft) => boolean;
 }
 
 const UNREADABLE = ['it can’t be read at all'];
@@ -50,6 +52,10 @@ export const JUDGES: readonly Judge[] = [
     against: (draft, pictures, s) => {
       const entry = readEntry(entryOf('a-reference', draft, ids(pictures), null));
       return entry ? problemsOf(entry, [...pictures], s).map((p) => `${p.code} ${p.message}`) : UNREADABLE;
+    },
+    twins: (...drafts) => {
+      const [a, b] = drafts.map((d) => readEntry(entryOf('ref', d, [], null)));
+      return !!a && !!b && areTwins(a, b);
     },
   },
   {

@@ -332,6 +332,8 @@ export const Plan = z.object({
   sentMedia: z.array(z.string().max(120)).max(200).default([]),
   /** What the marketplace knows a listing by that was brought in; null: it went out from here. */
   adopted: z.string().max(200).nullable().default(null),
+  /** Fingerprint of what would have been sent when it was brought in; null: it was sent from here since, or first. */
+  adoptedPrint: z.string().max(40).nullable().default(null),
 });
 export type Plan = z.infer<typeof Plan>;
 

@@ -1,12 +1,17 @@
 import type { OwnListing } from '@/contract/ownListing';
 import { planId } from '@/contract/records';
-import { fakeServer, listed, told } from '@/testing/courier';
+import { shownDraft } from '@/core/bringIn/shownDraft';
+import { draftPrint } from '@/core/listing/draft';
+import { printNow } from '@/core/listing/examine';
+import { commandsIn, fakeServer, listed, told } from '@/testing/courier';
 import { emptyAttic, market, SHEETS } from '@/testing/world';
 
 import { useAttic } from './attic';
 import { listingId, lookThere, takeApart, takeIn, useBringIn } from './bringIn';
 import { useCourier } from './courierLink';
-import { addThing } from './things';
+import { markDown } from './desk/consignors';
+import { examine, send } from './sending';
+import { addThing, editPlan, editThing } from './things';
 
 const state = () => useBringIn.getState();
 const there = (where: string, ref: string, title: string, part: Partial<OwnListing> = {}): OwnListing => ({
@@ -32,6 +37,48 @@ function shown(...listings: (OwnListing & { thing?: string | null })[]) {
           },
   });
 }
+
+describe('what was brought in', () => {
+  const put = there('brackenmoor', 'a', 'Kittiwake gansey', {
+    category: 'knitwear',
+    condition: 'good',
+    postage: 390,
+  });
+  /** Brought in and live there; what is shown differs from the record in postage and more. */
+  async function brought() {
+    const id = addThing({
+      kind: 'jumper',
+      title: 'Kittiwake gansey',
+      use: 'light',
+      price: 2_400,
+      weightG: 900,
+      description: 'Navy wool, tightly spun, knitted in the round. Darned once at the elbow.',
+    });
+    const asked = shown(put);
+    await takeIn({ listings: [put], thing: id, kind: 'jumper', chosen: {}, picturesOf: null });
+    const sheet = SHEETS.find((s) => s.marketplace === 'brackenmoor')!;
+    told(id, { listings: [listed('brackenmoor', { draftPrint: draftPrint(shownDraft(put, 'EUR')) })] });
+    return { asked, now: () => examine(useAttic.getState().things[id]!, sheet), id, sheet };
+  }
+  it('is not changed by being brought in, nor by planning it elsewhere', async () => {
+    const { now, id } = await brought();
+    const differs = printNow(now()) !== draftPrint(shownDraft(put, 'EUR'));
+    expect(differs).toBe(true);
+    expect(now().plan?.adoptedPrint).toBe(printNow(now()));
+    editPlan(id, 'threadwick', 'planned', { wanted: true });
+    expect(printNow(now())).toBe(now().plan?.adoptedPrint);
+    editThing(id, 'title', { description: 'Navy wool, and newly washed. Knitted in the round.' });
+    expect(printNow(now())).not.toBe(now().plan?.adoptedPrint);
+  });
+  it('is not written over by anything before the person saw what changes', async () => {
+    const { asked, id, sheet } = await brought();
+    const record = () => useAttic.getState().things[id]!;
+    await expect(send(record(), sheet)).rejects.toThrow('look at what would change there first');
+    markDown(record());
+    await new Promise((done) => setTimeout(done, 50));
+    expect(commandsIn(asked).filter((c) => c.type === 'send')).toEqual([]);
+  });
+});
 
 describe('looking what is listed', () => {
   it('asks all that can be asked, and says of each what came of it', async () => {

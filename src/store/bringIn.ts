@@ -6,6 +6,7 @@ import { planId, Plan, type Thing } from '@/contract/records';
 import { groupSightings, type SameGroup, type Sighting } from '@/core/bringIn/sameThing';
 import { shownDraft } from '@/core/bringIn/shownDraft';
 import { copied } from '@/core/bringIn/takeOver';
+import { mediaPrints, printNow } from '@/core/listing/examine';
 
 import { change, useAttic } from './attic';
 import { ask, command, CourierTrouble, marketsKnown, useCourier } from './courierLink';
@@ -13,6 +14,7 @@ import { unlessExpected, wordsFor } from './faults';
 import { kindsNow } from './kinds';
 import { pictureWorker } from './pictureWorker';
 import { addPictures } from './pictures';
+import { examine } from './sending';
 import { newThing, thingWith } from './things';
 
 /** What looking at one marketplace brought. */
@@ -187,6 +189,19 @@ export async function takeIn({ listings, thing, kind, chosen, picturesOf }: Take
   return record.id;
 }
 
+/**
+ * The plan with what would be sent there as things are now: until the person changes something, what was found counts as
+ * unchanged, and it is never written over before they saw what that changes.
+ */
+export function asFound(thing: Thing, plan: Plan): Plan {
+  const sheet = useCourier.getState().sheets.find((s) => s.marketplace === plan.market);
+  if (!sheet) return plan;
+  const state = useAttic.getState();
+  const plans = { ...state.plans, [plan.id]: plan };
+  const examined = examine(thing, sheet, { ...state, plans, tree: kindsNow() });
+  return { ...plan, adoptedPrint: printNow(examined), sentMedia: mediaPrints(examined.media) };
+}
+
 async function bringPictures(thing: string, { market, pictures }: OwnListing): Promise<void> {
   const blobs = await Promise.all(pictures.map((name) => limit(() => fetchPicture(market, name))));
   const files = blobs.flatMap((b, i) => (b ? [new File([b], `${market}-${i + 1}.jpg`)] : []));
@@ -202,14 +217,14 @@ async function bringPictures(thing: string, { market, pictures }: OwnListing): P
 function planFor(thingId: string, l: OwnListing, thing: Thing): Plan {
   const id = planId(thingId, l.market);
   const before = useAttic.getState().plans[id] ?? Plan.parse({ id, thingId, market: l.market, wanted: true });
-  return {
+  return asFound(thing, {
     ...before,
     wanted: true,
     adopted: l.ref,
     category: l.category,
     price: l.price === thing.price ? null : l.price,
     title: l.title === thing.title ? null : l.title.slice(0, 400),
-  };
+  });
 }
 
 const currencyAt = (market: string) =>

@@ -26,6 +26,8 @@ export async function sendWhatCameDown(): Promise<number> {
       const listing = view.listings.find((l) => l.market === sheet.marketplace);
       if (!listing || listing.state !== 'live' || listing.want !== 'live' || listing.doing !== null) continue;
       const now = examine(thing, sheet);
+      // What was brought in would be rewritten in more than its price: that waits for the person.
+      if (now.plan && now.plan.adoptedPrint !== null) continue;
       if (hasBlockers(now) || now.effective.price === null || now.effective.price >= listing.price) continue;
       const asSent = { ...now, effective: { ...now.effective, price: listing.price } };
       if (changedSince(asSent, listing.draftPrint)) continue;

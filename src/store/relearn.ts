@@ -1,10 +1,13 @@
 import { create } from 'zustand';
 
 import { OwnAnswer, type OwnListing } from '@/contract/ownListing';
+import { planId } from '@/contract/records';
 import { shownDraft } from '@/core/bringIn/shownDraft';
 
 import { useAttic } from './attic';
+import { asFound } from './bringIn';
 import { ask, askWith, command, CourierTrouble, marketsKnown, useCourier } from './courierLink';
+import { editPlan } from './things';
 
 /** What a courier whose ledger is new has learned of an attic. */
 export interface Relearned {
@@ -60,6 +63,14 @@ async function adopt(listing: OwnListing, thing: string): Promise<void> {
   const currency = useCourier.getState().sheets.find((s) => s.marketplace === market)?.currency ?? 'EUR';
   const draft = shownDraft(listing, currency);
   await command({ type: 'adopt', thing, market, ref, remoteId, url, state, listedAt, draft });
+  const { plans, things } = useAttic.getState();
+  const plan = plans[planId(thing, market)];
+  const record = things[thing];
+  // What the courier learns of it is only what is shown: that is no change of the person's.
+  if (plan && record && plan.adoptedPrint === null) {
+    const { adoptedPrint, sentMedia } = asFound(record, plan);
+    editPlan(thing, market, 'as it was found', { adoptedPrint, sentMedia });
+  }
 }
 
 export function dismissRelearned(): void {

@@ -10,6 +10,8 @@ export interface QueuedJob {
   thing: string;
   market: string;
   action: 'send' | 'withdraw';
+  /** The person saw, value by value, what changes there. */
+  seen?: boolean;
   state: 'waiting' | 'working' | 'failed';
   /** Why it failed, in words for a person. */
   why: string;
@@ -35,7 +37,7 @@ let running = 0;
  * done as it was asked for last, and the opposite of what is being done is done right after it. Goes on by itself while
  * the person works.
  */
-export function enqueue(jobs: readonly Pick<QueuedJob, 'thing' | 'market' | 'action'>[]): void {
+export function enqueue(jobs: readonly Pick<QueuedJob, 'thing' | 'market' | 'action' | 'seen'>[]): void {
   const before = useQueue.getState();
   const added = jobs.flatMap((job): QueuedJob[] => {
     const there = before[cellKey(job.thing, job.market)];
@@ -93,7 +95,7 @@ async function carryOut(job: QueuedJob): Promise<{ why: string; field: string } 
     const thing = useAttic.getState().things[job.thing];
     const sheet = useCourier.getState().sheets.find((s) => s.marketplace === job.market);
     if (!thing || !sheet) return { why: 'It is not there any more.', field: '' };
-    await send(thing, sheet);
+    await send(thing, sheet, job.seen);
     return null;
   } catch (error) {
     if (error instanceof CourierTrouble) return { why: error.message, field: error.field };

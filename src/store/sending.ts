@@ -5,8 +5,8 @@ import { examineListing, mediaPrints, type Examined } from '@/core/listing/exami
 import type { KindTree } from '@/core/kinds/tree';
 
 import { pictureKey, readBlob, useAttic, type AtticState } from './attic';
-import { command, CourierTrouble, shelve, type CommandWithoutId } from './courierLink';
-import { besideNow } from './beside';
+import { command, CourierTrouble, shelve, useCourier, type CommandWithoutId } from './courierLink';
+import { besideNow, goingOut } from './beside';
 import { kindsNow } from './kinds';
 import { learnFrom } from './mappings';
 import { setupOf } from './setup';
@@ -41,13 +41,36 @@ export function examine(
  * Sends a thing to a marketplace: makes its pictures in that marketplace's shape, brings them to the
  * courier, and gives the command. The courier goes on by itself from there.
  *
+ * @param seen the person saw, value by value, what changes there
  * @throws CourierTrouble with words for a person
  */
-export async function send(thing: Thing, sheet: RuleSheet): Promise<void> {
+export async function send(thing: Thing, sheet: RuleSheet, seen = false): Promise<void> {
   const examined = examine(thing, sheet);
+  if (!seen && isUnsentThere(examined))
+    throw new CourierTrouble(
+      `It was brought in from ${sheet.name} and never sent from here: look at what would change there first.`,
+      null,
+      'markets',
+    );
   const blocker = examined.findings.find((f) => f.level === 'blocker');
   if (blocker) throw new CourierTrouble(blocker.message, null, blocker.field);
-  const { media } = examined;
+  const { title, price } = examined.effective;
+  const ended = goingOut({ thing: thing.id, market: sheet.marketplace, title, price: price ?? 0 });
+  try {
+    await give(thing, examined);
+    ended(true);
+  } catch (error) {
+    ended(false);
+    throw error;
+  }
+  const sentMedia = mediaPrints(examined.media);
+  editPlan(thing.id, sheet.marketplace, 'sent', { wanted: true, sentMedia, adoptedPrint: null });
+  learnFrom(thing, examined);
+}
+
+/** Pictures to the shelf, then the command. */
+async function give(thing: Thing, examined: Examined): Promise<void> {
+  const { sheet, media } = examined;
   const hashes: string[] = [];
   // What a person puts up by hand, the courier needs no pictures of.
   if (!sheet.byHand)
@@ -59,8 +82,15 @@ export async function send(thing: Thing, sheet: RuleSheet): Promise<void> {
   const startAt = examined.plan?.startAt ?? null;
   const notBefore = startAt !== null && startAt > Date.now() ? startAt : null;
   await commanded({ type: 'send', thing: thing.id, market: sheet.marketplace, draft, notBefore });
-  editPlan(thing.id, sheet.marketplace, 'sent', { wanted: true, sentMedia: mediaPrints(media) });
-  learnFrom(thing, examined);
+}
+
+/** Whether it is up there as it was found: nothing of ours has ever replaced what it says. */
+function isUnsentThere({ plan, sheet }: Examined): boolean {
+  if (!plan || plan.adoptedPrint === null) return false;
+  const listing = useCourier
+    .getState()
+    .things[plan.thingId]?.listings.find((l) => l.market === sheet.marketplace);
+  return listing?.want === 'live' && (listing.state === 'live' || listing.state === 'inReview');
 }
 
 /** A thing's pictures in the shape and order of a marketplace. @throws CourierTrouble when one is missing on this device */

@@ -1,6 +1,9 @@
-import type { CourierListingView, CourierThingView, Sale } from '@/contract/courier';
+import type { CourierListingView, CourierThingView, ListingDraft, Sale } from '@/contract/courier';
+import { looseDraft } from '@/core/listing/draft';
+import { useAttic } from '@/store/attic';
 
 import { useCourier } from '@/store/courierLink';
+import { examine } from '@/store/sending';
 
 /** What was asked of the server, in order. */
 export interface Asked {
@@ -59,4 +62,19 @@ export function told(id: string, part: Partial<CourierThingView> = {}): void {
     id, listings: [], sale: null, laterSales: [], pieceSales: [], pastSales: [], hold: null, closing: null, ...part,
   }; // prettier-ignore
   useCourier.setState((s) => ({ things: { ...s.things, [id]: view } }));
+}
+
+/** What the server answers to being asked what is shown of a thing: as it would be sent now, except for some of it. */
+export function sentDraftsOf(
+  id: string,
+  part: Partial<ListingDraft> = {},
+): { drafts: Record<string, ListingDraft> } {
+  const thing = useAttic.getState().things[id];
+  const drafts = useCourier
+    .getState()
+    .sheets.map((sheet) => [
+      sheet.marketplace,
+      { ...looseDraft(examine(thing!, sheet).effective, sheet), ...part },
+    ]);
+  return { drafts: Object.fromEntries(drafts) as Record<string, ListingDraft> };
 }

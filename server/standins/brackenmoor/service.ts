@@ -13,7 +13,7 @@ import { Turns } from '../kit/turns';
 import { pastOf, search, searched } from '../kit/past';
 import { SEED, SHELVES } from './past';
 import { CATEGORIES, SHEET } from './sheet';
-import { feesFor, problemsOf, readEntry, type Entry } from './validate';
+import { areTwins, feesFor, problemsOf, readEntry, type Entry } from './validate';
 
 interface Listing {
   id: string;
@@ -111,15 +111,7 @@ export function brackenmoor(options: {
       return [{ code: 'CL-9', field: 'clip', message: 'The film is not here.' }];
     const problems = problemsOf(entry, pictures, switches);
     const others = (await store.all<Listing>('listing')).filter((l) => l.id !== own?.id);
-    const headline = entry.headline.trim().toLowerCase();
-    if (
-      others.some(
-        (l) =>
-          l.state === 'live' &&
-          l.entry.headline.trim().toLowerCase() === headline &&
-          l.entry.askingCents === entry.askingCents,
-      )
-    )
+    if (others.some((l) => l.state === 'live' && areTwins(l.entry, entry)))
       problems.push({ code: 'TW-1', field: 'headline', message: 'You list the same thing already.' });
     const month = new Date().toISOString().slice(0, 7);
     const used = others.filter((l) => new Date(l.listedAt).toISOString().startsWith(month)).length;

@@ -89,6 +89,12 @@ function isChoice(value: unknown): value is Choice {
   );
 } // prettier-ignore
 
+/** Whether two entries offer the same thing at the same price: we show only one. */
+export function areTwins(a: Entry, b: Entry): boolean {
+  const plain = (e: Entry) => e.headline.trim().toLowerCase();
+  return plain(a) === plain(b) && a.askingCents === b.askingCents;
+}
+
 /** Everything wrong with an entry, by Brackenmoor's rules. */
 export function problemsOf(
   entry: Entry,

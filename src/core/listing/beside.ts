@@ -16,10 +16,23 @@ export function twinKey(market: string, title: string, price: number): string {
   return `${market}\n${title.trim().toLocaleLowerCase('en')}\n${price}`;
 }
 
+/** What is just being sent, before the courier tells of it. */
+export interface Going {
+  thing: string;
+  market: string;
+  title: string;
+  /** Minor units. */
+  price: number;
+}
+
 /**
  * @param monthBegan first moment of this calendar month, milliseconds since 1970
  */
-export function besideOf(views: readonly CourierThingView[], monthBegan: number): Beside {
+export function besideOf(
+  views: readonly CourierThingView[],
+  monthBegan: number,
+  going: readonly Going[] = [],
+): Beside {
   const twins = new Map<string, string[]>();
   const upOn = new Map<string, Set<string>>();
   const thisMonth: Record<string, number> = {};
@@ -32,5 +45,9 @@ export function besideOf(views: readonly CourierThingView[], monthBegan: number)
       twins.set(key, [...(twins.get(key) ?? []), id]);
       upOn.set(id, (upOn.get(id) ?? new Set()).add(l.market));
     }
+  for (const g of going) {
+    const key = twinKey(g.market, g.title, g.price);
+    twins.set(key, [...(twins.get(key) ?? []), g.thing]);
+  }
   return { twins, upOn, thisMonth };
 }

@@ -7,7 +7,7 @@ import { addTotals, deedOf, NO_TOTALS, spreadOver, totalsOf, type Cell } from '.
 import type { CellCheck } from './examine';
 
 const check = (part: Partial<CellCheck> = {}): CellCheck => ({
-  market: 'moor', blockers: [], cautions: 0, price: 4_800, takeHome: 3_900, fees: 700, category: 'c', changed: false, ...part,
+  market: 'moor', title: 'Gansey', refusesTwins: false, blockers: [], cautions: 0, price: 4_800, takeHome: 3_900, fees: 700, category: 'c', changed: false, ...part,
 }); // prettier-ignore
 const plan = (wanted = true) => Plan.parse({ id: 't_moor', thingId: 't', market: 'moor', wanted });
 const listing = (part: Partial<CourierListingView> = {}): CourierListingView => ({

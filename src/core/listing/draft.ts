@@ -18,18 +18,23 @@ export function draftOf(
   const { price, postage, category, condition } = effective;
   if (price === null || postage === null || !category || !condition)
     throw new Error('draftOf was called for a listing with blockers');
+  return { ...looseDraft(effective, sheet), pictures: [...pictureHashes], clip };
+}
+
+/** What would be sent, also where the check says it can't be: what is missing is left empty, pictures are left out. */
+export function looseDraft(effective: Effective, sheet: RuleSheet): ListingDraft {
   return {
     title: effective.title,
     description: effective.text,
-    price,
+    price: effective.price ?? 0,
     currency: sheet.currency,
-    postage,
-    category: category.id,
-    condition: condition.code,
+    postage: effective.postage ?? 0,
+    category: effective.categoryId ?? '',
+    condition: effective.condition?.code ?? '',
     specifics: effective.specifics,
     answers: effective.answers,
-    pictures: [...pictureHashes],
-    clip,
+    pictures: [],
+    clip: null,
     tags: effective.tags,
     auction: effective.auction,
     search: effective.search,
@@ -62,16 +67,4 @@ function fnv(text: string, seed: number): number {
   let hash = seed;
   for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
   return hash;
-}
-
-/** Fields of a listing, in the words a person knows them by. */
-const NAMES: readonly [keyof ListingDraft, string][] = [
-  ['title', 'title'], ['description', 'description'], ['price', 'price'], ['postage', 'postage'], ['category', 'category'], ['condition', 'condition'],
-  ['specifics', 'specifics'], ['answers', 'answers'], ['tags', 'tags'], ['auction', 'auction'], ['search', 'words for search engines'], ['terms', 'terms'], ['paid', 'paid extras'], ['choices', 'choices'],
-]; // prettier-ignore
-
-/** What of a listing would change, for a person to see before it goes: names of what differs. */
-export function draftChanges(before: ListingDraft, after: ListingDraft): string[] {
-  const same = (a: unknown, b: unknown) => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
-  return NAMES.filter(([key]) => !same(before[key], after[key])).map(([, name]) => name);
 }

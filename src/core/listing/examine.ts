@@ -6,7 +6,7 @@ import { clipFor, picturesFor } from '../picture/chosen';
 import type { TakeHome } from '../price/takeHome';
 import { NOTHING_BESIDE, type Beside } from './beside';
 import { checkListing, type Finding } from './check';
-import { draftOf, draftPrint } from './draft';
+import { draftPrint, looseDraft } from './draft';
 import { effectiveListing, floorHere, listingTakeHome, type Effective } from './effective';
 import type { Setup } from './setup';
 
@@ -70,17 +70,28 @@ export function mediaPrints({ pictures, clip }: Media): string[] {
   return [...pictures, ...(clip ? [clip] : [])].map((p) => `${p.id}:${p.bytes}`);
 }
 
-/** Whether what is shown there is not what would be sent now. */
+/** What a listing that was brought in is compared with, until it is sent: what would have been sent then. */
+export function printNow({ effective, sheet }: Pick<Examined, 'effective' | 'sheet'>): string {
+  return draftPrint(looseDraft(effective, sheet));
+}
+
+/**
+ * Whether something was changed since it was sent. One that was brought in differs in much that nobody changed (the
+ * marketplace has its own postage, tags, words): it counts as changed once the person changed something.
+ */
 export function changedSince(examined: Examined, sentPrint: string): boolean {
   if (hasBlockers(examined)) return false;
   const sent = examined.plan?.sentMedia ?? [];
   if (sent.length > 0 && JSON.stringify(sent) !== JSON.stringify(mediaPrints(examined.media))) return true;
-  return draftPrint(draftOf(examined.effective, examined.sheet, [])) !== sentPrint;
+  return printNow(examined) !== (examined.plan?.adoptedPrint ?? sentPrint);
 }
 
 /** The little of it that a table of many needs, fit to be sent between threads. */
 export interface CellCheck {
   market: string;
+  title: string;
+  /** Two of the same title at the same price are not taken there. */
+  refusesTwins: boolean;
   blockers: Finding[];
   cautions: number;
   price: number | null;
@@ -96,6 +107,8 @@ export function cellOf(examined: Examined, sentPrint: string | null): CellCheck 
   const { sheet, effective, findings, takeHome } = examined;
   return {
     market: sheet.marketplace,
+    title: effective.title,
+    refusesTwins: sheet.refusesTwins ?? false,
     blockers: findings.filter((f) => f.level === 'blocker'),
     cautions: findings.filter((f) => f.level === 'caution').length,
     price: effective.price,

@@ -1,7 +1,6 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { formatMoney } from '@/core/money/money';
 import { Notice } from '@/parts/Notice';
 import { Card } from '@/parts/Page';
 import { Press } from '@/parts/Press';
@@ -15,22 +14,23 @@ import { wordsFor } from '@/store/faults';
 import { nameOf } from '@/store/names';
 import type { Thing } from '@/contract/records';
 
-/** Most lines shown at once. */
-const FEW = 8;
+import { ChangedValues, differencesOf } from '../crosslist/ChangedValues';
+import { useSentDrafts } from '../crosslist/useSentDrafts';
 
-/** Live listings of a marketplace that no longer say what would be sent now: shown, and sent anew only when asked. */
+/** Live listings of a marketplace that no longer say what would be sent now: old and new are shown, and sent only when asked. */
 export function ChangedHere({ market }: { market: string }) {
   const changed = useChanged(market);
-  const currency = useAttic((s) => s.settings.currency);
+  const { drafts, trouble } = useSentDrafts(changed.map(({ thing }) => thing.id));
   const [progress, setProgress] = useState<string | null>(null);
   const [troubles, setTroubles] = useState<string[]>([]);
   if (changed.length === 0 && troubles.length === 0) return null;
+  const known = changed.filter(({ thing }) => drafts[thing.id]?.[market]);
   const name = changed[0]?.examined.sheet.name ?? '';
   const all = async () => {
     const bad: string[] = [];
-    for (const [i, { thing, examined }] of changed.entries()) {
-      setProgress(`${i + 1} of ${changed.length}…`);
-      await send(thing, examined.sheet).catch((error: unknown) =>
+    for (const [i, { thing, examined }] of known.entries()) {
+      setProgress(`${i + 1} of ${known.length}…`);
+      await send(thing, examined.sheet, true).catch((error: unknown) =>
         bad.push(`${nameOf(thing)}: ${wordsFor(error, 'sending')}`),
       );
     }
@@ -43,22 +43,28 @@ export function ChangedHere({ market }: { market: string }) {
         {changed.length === 1 ? 'One live listing changes' : `${changed.length} live listings change`}
       </Words>
       <Words tone="soft">They stay as they are there until you send them again.</Words>
-      <View role="list" style={{ gap: 4 }}>
-        {changed.slice(0, FEW).map(({ thing, examined }) => (
-          <Words key={thing.id} role="listitem" numberOfLines={1} figures>
-            {`${nameOf(thing)}: ${formatMoney(examined.effective.price ?? 0, currency)}${examined.effective.postage ? ` and ${formatMoney(examined.effective.postage, currency)} postage` : ''}`}
-          </Words>
-        ))}
-        {changed.length > FEW ? <Words tone="soft">{`and ${changed.length - FEW} more`}</Words> : null}
-      </View>
+      {known.map(({ thing, examined }) => (
+        <View key={thing.id} style={{ gap: 4 }}>
+          <Words kind="strong">{nameOf(thing)}</Words>
+          <ChangedValues
+            label={`What changes of ${nameOf(thing)}`}
+            values={differencesOf(examined, drafts[thing.id]![market]!)}
+          />
+        </View>
+      ))}
+      {trouble ? (
+        <Notice tone="trouble">{`What is shown there could not be read: ${trouble}`}</Notice>
+      ) : known.length < changed.length ? (
+        <Words tone="soft">What is shown there is being read…</Words>
+      ) : null}
       {troubles.map((t) => (
         <Notice key={t} tone="trouble">
           {t}
         </Notice>
       ))}
-      {changed.length > 0 ? (
+      {known.length > 0 ? (
         <Press kind="main" icon="send" disabled={progress !== null} onPress={() => void all()}>
-          {progress ?? (changed.length === 1 ? `Change it on ${name}` : `Change them on ${name}`)}
+          {progress ?? (known.length === 1 ? `Change it on ${name}` : `Change them on ${name}`)}
         </Press>
       ) : null}
     </Card>

@@ -1,6 +1,6 @@
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
-import { commandsIn, listed, told } from '@/testing/courier';
+import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
 import { canPress, field, fill, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings, market, SHEETS, troubledEvening } from '@/testing/world';
@@ -65,7 +65,13 @@ describe('terms', () => {
   const terms = () => Object.values(useAttic.getState().terms);
   it('are made, named and set, and the listings they change are sent only when asked', async () => {
     const many = await manyThings();
-    const asked = await open(TermsPage, { ...MOOR, answers: { '/pictures/': () => ({}) } });
+    const asked = await open(TermsPage, {
+      ...MOOR,
+      answers: {
+        '/pictures/': () => ({}),
+        '/drafts/': ({ path }) => sentDraftsOf(path.split('/')[2]!, { postage: 999 }),
+      },
+    });
     await press('Make the usual terms');
     await fill('Name of the terms', 'Light things');
     await press('One amount');
@@ -86,6 +92,7 @@ describe('terms', () => {
     await fill('Name of the terms', ' ');
     await sees('They need a name.');
     await sees(/\d+ live listings change/u);
+    await sees('€9.99 → €3.50');
     await press('Change them on Brackenmoor');
     await sees('A picture is missing on this device: remove it or add it again.');
     expect(commandsIn(asked)).toEqual([]);

@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import type { Thing } from '@/contract/records';
 import { planId } from '@/contract/records';
 import { EVERYTHING, filtered } from '@/core/stock/filter';
+import type { MarketCell } from '@/core/listing/twins';
 import { ordered } from '@/core/stock/search';
 import { Field } from '@/parts/Field';
 import { LongList } from '@/parts/LongList';
@@ -20,6 +21,7 @@ import { BackTo } from '../shell/BackTo';
 import { useAround } from '../stock/useAround';
 import { CELL_HEIGHT, CrosslistHead, CrosslistRow, STACK_HEIGHT, StackedRow } from './CrosslistRow';
 import { Deeds } from './Deeds';
+import { Review } from './Review';
 import { useCells } from './useCells';
 
 const SHOWN = [
@@ -57,7 +59,7 @@ export function Crosslist() {
   useEffect(() => () => watchChecks([]), []);
 
   const scope = chosen.size > 0 ? shown.filter((t) => chosen.has(t.id)) : shown;
-  const { cells, totals } = useCells(scope);
+  const { cells, totals, twins } = useCells(scope);
   const toggle = useCallback(
     (id: string) =>
       setChosen((before) => {
@@ -76,6 +78,8 @@ export function Crosslist() {
     },
     [scope, plans],
   );
+  const [reviewing, setReviewing] = useState<readonly MarketCell[] | null>(null);
+  if (reviewing) return <Review cells={reviewing} onDone={() => setReviewing(null)} />;
   const Row = wide ? CrosslistRow : StackedRow;
   return (
     <>
@@ -92,7 +96,7 @@ export function Crosslist() {
             : undefined
         }
         row={(thing: Thing) => (
-          <Row thing={thing} sheets={sheets} chosen={chosen.has(thing.id)} onChoose={toggle} onOpen={open} />
+          <Row thing={thing} sheets={sheets} chosen={chosen.has(thing.id)} twins={twins.get(thing.id)} onChoose={toggle} onOpen={open} />
         )}
       >
         <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
@@ -123,7 +127,7 @@ export function Crosslist() {
         </View>
         {shown.length === 0 ? <Words tone="soft">Nothing here to list.</Words> : null}
       </LongList>
-      <Deeds cells={cells} totals={totals} scope={scope} chosen={chosen.size} />
+      <Deeds cells={cells} totals={totals} scope={scope} chosen={chosen.size} onReview={setReviewing} />
     </>
   );
 } // prettier-ignore

@@ -25,6 +25,8 @@ export interface CrosslistRowProps {
   thing: Thing;
   sheets: readonly RuleSheet[];
   chosen: boolean;
+  /** Marketplaces it can't go to with the others, and the thing that goes there before it. */
+  twins?: Readonly<Record<string, string>>;
   onChoose: (id: string) => void;
   /** Opens the thing at a field. */
   onOpen: (id: string, at: string) => void;
@@ -61,7 +63,7 @@ export function CrosslistHead(props: { sheets: readonly RuleSheet[]; onPlan: (ma
 
 /** One thing on a wide screen: a window per marketplace. */
 export const CrosslistRow = memo(function CrosslistRow(props: CrosslistRowProps) {
-  const { thing, sheets, chosen, onChoose, onOpen } = props;
+  const { thing, sheets, chosen, twins, onChoose, onOpen } = props;
   const c = useColours();
   return (
     <View
@@ -85,7 +87,13 @@ export const CrosslistRow = memo(function CrosslistRow(props: CrosslistRowProps)
       </View>
       {sheets.map((sheet) => (
         <View key={sheet.marketplace} role="cell" style={styles.cell}>
-          <CellPress thing={thing} sheet={sheet} onOpen={onOpen} size={32} />
+          <CellPress
+            thing={thing}
+            sheet={sheet}
+            twin={twins?.[sheet.marketplace]}
+            onOpen={onOpen}
+            size={32}
+          />
         </View>
       ))}
     </View>
@@ -94,7 +102,7 @@ export const CrosslistRow = memo(function CrosslistRow(props: CrosslistRowProps)
 
 /** One thing on a phone: its windows in a row to press. */
 export const StackedRow = memo(function StackedRow(props: CrosslistRowProps) {
-  const { thing, sheets, chosen, onChoose, onOpen } = props;
+  const { thing, sheets, chosen, twins, onChoose, onOpen } = props;
   const c = useColours();
   return (
     <View
@@ -110,7 +118,14 @@ export const StackedRow = memo(function StackedRow(props: CrosslistRowProps) {
       </View>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         {sheets.map((sheet) => (
-          <CellPress key={sheet.marketplace} thing={thing} sheet={sheet} onOpen={onOpen} size={30} />
+          <CellPress
+            key={sheet.marketplace}
+            thing={thing}
+            sheet={sheet}
+            twin={twins?.[sheet.marketplace]}
+            onOpen={onOpen}
+            size={30}
+          />
         ))}
       </View>
     </View>
@@ -154,10 +169,11 @@ function Choose(props: { thing: Thing; chosen: boolean; onChoose: (id: string) =
 function CellPress(props: {
   thing: Thing;
   sheet: RuleSheet;
+  twin: string | undefined;
   onOpen: (id: string, at: string) => void;
   size: number;
 }) {
-  const { thing, sheet, onOpen, size } = props;
+  const { thing, sheet, twin, onOpen, size } = props;
   const c = useColours();
   const market = sheet.marketplace;
   const currency = useAttic((s) => s.settings.currency);
@@ -169,8 +185,12 @@ function CellPress(props: {
   const deed = deedOf(check, plan, listing, !!view?.sale);
   const blocker = deed === 'fix' ? check?.blockers[0] : undefined;
   const refused = listing && notTaken(listing) ? listing.reasons[0] : undefined;
-  const trouble = job?.state === 'failed' ? job.why : (refused?.message ?? blocker?.message);
-  const at = job?.field || refused?.field || blocker?.field || 'markets';
+  const twinned = useAttic((s) => (twin === undefined ? undefined : s.things[twin]));
+  const same =
+    twinned &&
+    `${nameOf(twinned)} (${twinned.code}) goes there under the same title at the same price: one of them has to differ`;
+  const trouble = job?.state === 'failed' ? job.why : (refused?.message ?? blocker?.message ?? same);
+  const at = job?.field || refused?.field || blocker?.field || (same ? 'title' : 'markets');
   const under =
     job && job.state !== 'failed'
       ? job.state === 'waiting'

@@ -2,36 +2,30 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { spreadOver, type Cell, type CellTotals } from '@/core/listing/cells';
+import type { CellTotals } from '@/core/listing/cells';
+import type { MarketCell } from '@/core/listing/twins';
 import { formatMoney } from '@/core/money/money';
 import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press } from '@/parts/Press';
+import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import { planTimes } from '@/store/crosslist';
 import { dropJobs, enqueue, useQueue } from '@/store/sendQueue';
 import { useColours, useWide } from '@/theme/theme';
 
-const HOUR = 3_600_000;
-const SPREADS: readonly [string, number][] = [
-  ['At once', 0],
-  ['Over 2 hours', 2 * HOUR],
-  ['Over a day', 24 * HOUR],
-];
-
 /** What can be done with all that is shown or chosen, with the totals before it is done; stays at the bottom. */
 export function Deeds(props: {
-  cells: readonly (Cell & { market: string })[];
+  cells: readonly MarketCell[];
   totals: CellTotals;
   scope: readonly Thing[];
   chosen: number;
+  /** Shows what would go out; nothing goes before. */
+  onReview: (ready: readonly MarketCell[]) => void;
 }) {
-  const { cells, totals, scope, chosen } = props;
+  const { cells, totals, scope, chosen, onReview } = props;
   const c = useColours();
   const wide = useWide();
   const currency = useAttic((s) => s.settings.currency);
   const queue = useQueue();
-  const [spread, setSpread] = useState(0);
   const [asking, setAsking] = useState(false);
   const jobs = Object.values(queue);
   const moving = jobs.filter((j) => j.state !== 'failed').length;
@@ -42,13 +36,6 @@ export function Deeds(props: {
     const known = new Set(cells.flatMap((x) => (x.check ? [x.thing] : [])));
     return scope.every((t) => known.has(t.id));
   }, [cells, scope]);
-  const sendAll = () => {
-    if (spread > 0) {
-      const fresh = ready.filter((x) => x.deed !== 'resend');
-      planTimes(fresh, spreadOver(fresh.length, Date.now(), spread));
-    }
-    enqueue(ready.map(({ thing, market }) => ({ thing, market, action: 'send' })));
-  };
   const say = (amount: number) => formatMoney(amount, currency);
   return (
     <View
@@ -85,14 +72,14 @@ export function Deeds(props: {
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
         {ready.length > 0 ? (
-          <Press kind="main" icon="send" onPress={sendAll}>
-            {`Send ${ready.length}`}
+          <Press kind="main" icon="send" onPress={() => onReview(ready)}>
+            {`Review ${ready.length} to send`}
           </Press>
         ) : null}
         {failed.length > 0 ? (
           <Press
             onPress={() => {
-              const again = failed.map(([, { thing, market, action }]) => ({ thing, market, action }));
+              const again = failed.map(([, { thing, market, action, seen }]) => ({ thing, market, action, seen }));
               dropJobs(failed.map(([key]) => key));
               enqueue(again);
             }}
@@ -114,15 +101,6 @@ export function Deeds(props: {
           ) : (
             <Press onPress={() => setAsking(true)}>{`Withdraw ${live.length}`}</Press>
           )
-        ) : null}
-        {ready.length > 1 ? (
-          <ChipRow label="When they go">
-            {SPREADS.map(([words, over]) => (
-              <Chip key={words} on={spread === over} onPress={() => setSpread(over)}>
-                {words}
-              </Chip>
-            ))}
-          </ChipRow>
         ) : null}
       </View>
     </View>

@@ -14,7 +14,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { changedSince, type Examined } from '@/core/listing/examine';
-import { markSold, withdraw } from '@/store/sending';
+import { markSold, send, withdraw } from '@/store/sending';
 import { editPlan } from '@/store/things';
 import { useColours } from '@/theme/theme';
 
@@ -104,15 +104,33 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
             <FindingNotice key={f.field + f.message} finding={f} examined={examined} />
           ))}
           <Preview examined={examined} />
-          {blockers.length === 0 && !up ? (
-            <Notice tone="good">Checked against their rules: ready to send.</Notice>
-          ) : null}
+          {blockers.length === 0 && !up ? <ReadyThere thing={thing} examined={examined} /> : null}
           {examined.takeHome ? (
             <Fees thing={thing} takeHome={examined.takeHome} effective={effective} currency={currency} />
           ) : null}
         </>
       ) : null}
     </View>
+  );
+}
+
+/** Nothing stands against it: it can go there by itself, or with the others. */
+function ReadyThere({ thing, examined }: MarketCardProps) {
+  const { run, busy, trouble } = useDo();
+  const { name } = examined.sheet;
+  return (
+    <>
+      <Notice tone="good">Checked against their rules: ready to send.</Notice>
+      <Press
+        kind="quiet"
+        label={`Send only to ${name}`}
+        disabled={busy}
+        onPress={() => run(() => send(thing, examined.sheet))}
+      >
+        {busy ? 'Sending it…' : 'Send only there'}
+      </Press>
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+    </>
   );
 }
 
@@ -167,7 +185,7 @@ function ListingState(props: {
         </Notice>
       ))}
       {live && !sold && changedSince(examined, listing.draftPrint) ? (
-        <Notice tone="info">Changed since it was sent: send it again to change it there.</Notice>
+        <Notice tone="info">Changed here since: what would change there is shown below.</Notice>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {live || listing.state === 'sold' ? (

@@ -1,11 +1,21 @@
 import { planId } from '@/contract/records';
 import { useAttic } from '@/store/attic';
-import { useQueue } from '@/store/sendQueue';
+import { dropJobs, useQueue } from '@/store/sendQueue';
+import { sentDraftsOf } from '@/testing/courier';
 import { fill, open, press, said, sees, settled } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings, troubledEvening } from '@/testing/world';
 
 import { Crosslist } from './Crosslist';
+
+// What one test sends is not still being worked on in the next.
+afterEach(async () => {
+  for (;;) {
+    dropJobs(Object.keys(useQueue.getState()));
+    if (Object.keys(useQueue.getState()).length === 0) return;
+    await settled(50);
+  }
+});
 
 const plans = () => useAttic.getState().plans;
 
@@ -23,6 +33,42 @@ describe('many things', () => {
     await open(Crosslist);
     await sees(/\d+ ready · \d+ to put right · \d+ live/u);
     await sees(/Take-home €\d+/u);
+  });
+  it('what was looked through and left alone stays', async () => {
+    await manyThings();
+    await open(Crosslist);
+    await sees(/[1-9]\d* ready/u);
+    await settled(600);
+    await press(/^Review \d+ to send$/u);
+    await press('Not now');
+    expect(useQueue.getState()).toEqual({});
+    await sees(/[1-9]\d* ready/u);
+  });
+  it('nothing goes out that was not looked through: count, fees, names, old and new; a place can be left out', async () => {
+    const many = await manyThings();
+    const gansey = many.id('Kittiwake');
+    const asked = await open(Crosslist, {
+      answers: { '/drafts/': ({ path }) => sentDraftsOf(path.split('/')[2]!, { title: 'As it was' }) },
+    });
+    await sees(/[1-9]\d* ready/u);
+    await settled(600);
+    // Nothing is chosen: what is in sight is looked through first.
+    await press(/^Review \d+ to send$/u);
+    await sees('What goes out');
+    await sees(/\d+ listings of \d+ things on \d marketplaces\. Fees up to €/u);
+    await sees(/As it was → Kittiwake/u);
+    await sees(/\d+ new, \d+ to change · fees up to €/u);
+    expect(useQueue.getState()).toEqual({});
+    for (const name of said().match(
+      /(?:Threadwick|Nearstile|Oldhollow|Quirestack|Lanternyard|Handbill)(?=\d+ (?:new|to change))/gu,
+    ) ?? [])
+      await press(`Send to ${name}`);
+    await press(/^Send \d+$/u);
+    const jobs = Object.values(useQueue.getState());
+    expect(jobs.length).toBeGreaterThan(1);
+    expect(jobs.map((j) => j.market).filter((m) => m !== 'brackenmoor')).toEqual([]);
+    expect(jobs.find((j) => j.thing === gansey)).toMatchObject({ action: 'send', seen: true });
+    expect(asked.some((a) => a.path === '/commands')).toBe(false);
   });
   it('chosen ones are withdrawn only after a second press', async () => {
     const many = await manyThings();

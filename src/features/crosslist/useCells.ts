@@ -3,13 +3,12 @@ import { useEffect, useMemo, useState } from 'react';
 import type { CourierThingView } from '@/contract/courier';
 import { planId, type Plan, type Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
-import { addTotals, deedOf, NO_TOTALS, totalsOf, type Cell, type CellTotals } from '@/core/listing/cells';
+import { addTotals, deedOf, NO_TOTALS, totalsOf, type CellTotals } from '@/core/listing/cells';
 import type { CellCheck } from '@/core/listing/examine';
+import { twinsAmong, withoutTwins, type MarketCell } from '@/core/listing/twins';
 import { useAttic } from '@/store/attic';
 import { useChecks } from '@/store/checking';
 import { useCourier } from '@/store/courierLink';
-
-export type MarketCell = Cell & { market: string };
 
 /** Totals follow the checks that come in, but no more often than this; milliseconds. */
 const EVERY = 400;
@@ -26,8 +25,15 @@ interface Known {
 /** By thing; kept when the view is left, so that coming back is quick. */
 const known = new Map<string, Known>();
 
+export interface Cells {
+  cells: MarketCell[];
+  totals: CellTotals;
+  /** Things that can't go with the others: the first of its kind that goes, by thing and then marketplace. */
+  twins: ReadonlyMap<string, Readonly<Record<string, string>>>;
+}
+
 /** All cells of some things, with their totals. Only things of which something changed are worked out anew. */
-export function useCells(scope: readonly Thing[]): { cells: MarketCell[]; totals: CellTotals } {
+export function useCells(scope: readonly Thing[]): Cells {
   const sheets = useCourier((s) => s.sheets);
   const views = useCourier((s) => s.things);
   const plans = useAttic((s) => s.plans);
@@ -48,9 +54,17 @@ export function useCells(scope: readonly Thing[]): { cells: MarketCell[]; totals
       cells.push(...it.cells);
       totals = addTotals(totals, it.totals);
     }
-    return { cells, totals };
+    const found = twinsAmong(cells);
+    if (found.size === 0) return { cells, totals, twins: NO_TWINS };
+    const twins = new Map<string, Record<string, string>>();
+    for (const [{ thing, market }, first] of found)
+      twins.set(thing, { ...twins.get(thing), [market]: first });
+    const going = withoutTwins(cells, found);
+    return { cells: going, totals: totalsOf(going), twins };
   }, [scope, sheets, checks, views, plans]);
 }
+
+const NO_TWINS: Cells['twins'] = new Map();
 
 type Now = Pick<Known, 'checks' | 'view' | 'plans' | 'sheets'>;
 

@@ -1,8 +1,9 @@
 import { planId } from '@/contract/records';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
-import { commandsIn, listed, told } from '@/testing/courier';
-import { field, fill, open, press, sees, settled } from '@/testing/page';
+import { editPlan, editThing } from '@/store/things';
+import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
+import { canPress, field, fill, open, press, sees, settled } from '@/testing/page';
 import { manyThings, market, SHEETS, type Many } from '@/testing/world';
 
 import { ItemSheet } from './ItemSheet';
@@ -131,12 +132,32 @@ describe('on a marketplace', () => {
     await sees('Threadwick asks for size.');
   });
   it('what differs from what is shown is said; it is withdrawn with one press', async () => {
-    const asked = await sheetOf('Kittiwake');
-    await sees('Changed since it was sent: send it again to change it there.');
+    const id = many.id('Kittiwake');
+    const asked = await sheetOf('Kittiwake', {
+      answers: { '/drafts/': () => sentDraftsOf(id, { price: 5_100 }) },
+    });
+    await sees('Changed here since: what would change there is shown below.');
+    await sees('€51.00 → €48.00');
+    expect(commandsIn(asked)).toEqual([]);
     await press('Withdraw it from Brackenmoor');
     expect(commandsIn(asked)).toEqual([
       { type: 'withdraw', thing: many.id('Kittiwake'), market: 'brackenmoor' },
     ]);
+  });
+  it('where it is up already nothing goes before old and new were seen', async () => {
+    await sheetOf('Kittiwake', { answers: { '/drafts/': () => ({ refused: 'Not now.', status: 503 }) } });
+    await sees('What is shown there could not be read: Not now.');
+    expect(canPress('Change it on Brackenmoor')).toBe(false);
+  });
+  it('what it does not go to is named, with why; it can go to one alone', async () => {
+    const id = many.id('Blue');
+    editThing(id, 'price', { price: 3_200 });
+    for (const where of ['brackenmoor', 'lanternyard', 'threadwick', 'nearstile'])
+      editPlan(id, where, 'planned', { wanted: true });
+    await sheetOf('Blue');
+    await sees(/Send to \d of \d/u);
+    await sees(/Not to (?:Threadwick|Nearstile): /u);
+    expect(canPress('Send only to Lanternyard')).toBe(true);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { ConsignorStatement } from '@/core/consign/statement';
 import { formatAmount } from '@/core/money/money';
 import { csvTable } from '@/core/tables/csv';
-import type { Thing } from '@/contract/records';
+import { planId, type Thing } from '@/contract/records';
 
 import { change, newId, useAttic } from '../attic';
 import { useCourier } from '../courierLink';
@@ -62,12 +62,14 @@ export function buyFromOwner(thing: Thing, cost: number | null): void {
   editThing(thing.id, 'bought by us', { ownerId: null, cost, patientFrom: Date.now() });
 }
 
-/** A price cut by a tenth, and patience begins anew; live listings are sent again with it. */
+/** A price cut by a tenth, and patience begins anew; live listings are sent again with it, except what was brought in and has to be looked at first. */
 export function markDown(thing: Thing): void {
   const price = thing.price === null ? null : Math.max(0, Math.round((thing.price * 0.9) / 10) * 10);
   editThing(thing.id, 'marked down', { price, patientFrom: Date.now() });
   const live = useCourier.getState().things[thing.id]?.listings.filter((l) => l.state === 'live' && l.want === 'live') ?? [];
-  enqueue(live.map((l) => ({ thing: thing.id, market: l.market, action: 'send' as const })));
+  const { plans } = useAttic.getState();
+  const ours = live.filter((l) => (plans[planId(thing.id, l.market)]?.adoptedPrint ?? null) === null);
+  enqueue(ours.map((l) => ({ thing: thing.id, market: l.market, action: 'send' as const })));
 } // prettier-ignore
 
 /** It is to be tried as long again. */

@@ -1,0 +1,35 @@
+import { View } from 'react-native';
+
+import type { ListingDraft } from '@/contract/courier';
+import { draftDifferences, type Difference } from '@/core/listing/differences';
+import { looseDraft } from '@/core/listing/draft';
+import type { Examined } from '@/core/listing/examine';
+import { Words } from '@/parts/Words';
+import { useColours } from '@/theme/theme';
+
+/** What of a listing would change there; the pictures, where nothing else does. */
+export function differencesOf(examined: Examined, before: ListingDraft): Difference[] {
+  const { effective, sheet, plan } = examined;
+  const found = plan !== undefined && plan.adoptedPrint !== null;
+  const values = draftDifferences(before, looseDraft(effective, sheet), sheet, found);
+  return values.length > 0 ? values : [{ name: 'Pictures', before: null, after: 'as they are here' }];
+}
+
+/** Old and new of every value that would change on a marketplace. */
+export function ChangedValues({ label, values }: { label: string; values: readonly Difference[] }) {
+  const c = useColours();
+  const cut = (words: string) => (words.length > 160 ? `${words.slice(0, 160)}…` : words);
+  const old = ({ before }: Difference) => (before === null ? 'not known' : before === '' ? 'nothing' : cut(before));
+  return (
+    <View role="list" aria-label={label} style={{ gap: 6, borderLeftWidth: 2, borderColor: c.line, paddingLeft: 10 }}>
+      {values.map((d) => (
+        <View key={d.name} role="listitem">
+          <Words kind="small" tone="soft">
+            {d.name}
+          </Words>
+          <Words figures>{`${old(d)} → ${d.after === '' ? 'nothing' : cut(d.after)}`}</Words>
+        </View>
+      ))}
+    </View>
+  );
+} // prettier-ignore

@@ -1,0 +1,142 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { Thing } from '@/contract/records';
+import { changedSince, hasBlockers, type Examined } from '@/core/listing/examine';
+import { formatMoney } from '@/core/money/money';
+import { Notice } from '@/parts/Notice';
+import { Press } from '@/parts/Press';
+import { Words } from '@/parts/Words';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
+import { wordsFor } from '@/store/faults';
+import { send } from '@/store/sending';
+
+import { goTo } from '../item/goTo';
+import { ChangedValues, differencesOf } from './ChangedValues';
+import { useSentDrafts } from './useSentDrafts';
+
+/** What can be sent of a thing: where it is not yet, where what is up would change, and where something stands against it. */
+function useSendable(thing: Thing, examined: readonly Examined[]) {
+  const view = useCourier((s) => s.things[thing.id]);
+  const fresh: Examined[] = [];
+  const changed: Examined[] = [];
+  const stopped: Examined[] = [];
+  if (!view?.sale)
+    for (const e of examined) {
+      if (!e.plan?.wanted) continue;
+      const listing = view?.listings.find((l) => l.market === e.sheet.marketplace);
+      const isDown =
+        !listing || listing.state === 'refused' || (listing.state === 'ended' && listing.doing === null);
+      if (isDown) (hasBlockers(e) ? stopped : fresh).push(e);
+      else if (listing.want === 'live' && listing.doing === null && changedSince(e, listing.draftPrint))
+        changed.push(e);
+    }
+  return { fresh, changed, stopped, view };
+}
+
+/** Sends a thing where it is planned; where it is up already, only what the person saw change, each by itself or all together. */
+export function SendBar({ thing, examined }: { thing: Thing; examined: readonly Examined[] }) {
+  const currency = useAttic((s) => s.settings.currency);
+  const { fresh, changed, stopped, view } = useSendable(thing, examined);
+  const [progress, setProgress] = useState<string | null>(null);
+  const [troubles, setTroubles] = useState<{ name: string; why: string }[]>([]);
+  const sendTo = async (some: readonly Examined[], seen: boolean) => {
+    setTroubles([]);
+    const bad: { name: string; why: string }[] = [];
+    for (const e of some) {
+      setProgress(`Sending to ${e.sheet.name}…`);
+      try {
+        await send(thing, e.sheet, seen);
+      } catch (error) {
+        bad.push({ name: e.sheet.name, why: wordsFor(error, 'sending') });
+      }
+    }
+    setTroubles(bad);
+    setProgress(null);
+  };
+  const names = fresh.map((e) => e.sheet.name);
+  const home = fresh.flatMap((e) => (e.takeHome ? [e.takeHome.takeHome] : []));
+  const where =
+    stopped.length > 0
+      ? `${fresh.length} of ${fresh.length + stopped.length}`
+      : names.length > 2
+        ? `${names.length} marketplaces`
+        : names.join(' and ');
+  return (
+    <View style={{ gap: 8 }}>
+      {troubles.map((t) => (
+        <Notice key={t.name} tone="trouble">{`${t.name}: ${t.why}`}</Notice>
+      ))}
+      {home.length > 0 ? (
+        <Words tone="soft" figures>
+          {home.length === 1
+            ? `Take-home ${formatMoney(home[0] ?? 0, currency)}.`
+            : `Take-home ${formatMoney(Math.min(...home), currency)} to ${formatMoney(Math.max(...home), currency)}, wherever it sells first.`}
+        </Words>
+      ) : null}
+      {fresh.length > 0 ? stopped.map((e) => <NotThere key={e.sheet.marketplace} examined={e} />) : null}
+      {fresh.length > 0 || progress ? (
+        <Press
+          kind="main"
+          icon="send"
+          disabled={progress !== null}
+          onPress={() => void sendTo(fresh, false)}
+        >
+          {progress ?? `Send to ${where}`}
+        </Press>
+      ) : null}
+      {changed.length > 0 ? (
+        <Changes thing={thing} changed={changed} version={view} busy={progress !== null} onSend={(some) => void sendTo(some, true)} />
+      ) : null}
+    </View>
+  );
+} // prettier-ignore
+
+/** Where it is planned and does not go, and why. */
+function NotThere({ examined }: { examined: Examined }) {
+  const blocker = examined.findings.find((f) => f.level === 'blocker');
+  if (!blocker) return null;
+  return (
+    <Notice tone="caution" onPress={() => goTo(blocker.field)}>
+      {`Not to ${examined.sheet.name}: ${blocker.message}`}
+    </Notice>
+  );
+}
+
+/** What would change where it is up, old and new; nothing goes before both were seen. */
+function Changes(props: {
+  thing: Thing;
+  changed: readonly Examined[];
+  version: unknown;
+  busy: boolean;
+  onSend: (some: readonly Examined[]) => void;
+}) {
+  const { thing, changed, version, busy, onSend } = props;
+  const { drafts, trouble } = useSentDrafts([thing.id], version);
+  const there = drafts[thing.id];
+  const known = changed.filter((e) => there?.[e.sheet.marketplace]);
+  return (
+    <View role="group" aria-label="What changes where" style={{ gap: 10 }}>
+      {known.map((e) => {
+        const { name, marketplace } = e.sheet;
+        return (
+          <View key={marketplace} style={{ gap: 6 }}>
+            <Words kind="strong">{`${name} would change`}</Words>
+            <ChangedValues label={`What changes on ${name}`} values={differencesOf(e, there![marketplace]!)} />
+            <Press disabled={busy} onPress={() => onSend([e])}>
+              {`Change it on ${name}`}
+            </Press>
+          </View>
+        );
+      })}
+      {known.length > 1 ? (
+        <Press kind="main" icon="send" disabled={busy} onPress={() => onSend(known)}>
+          {`Change it on all ${known.length}`}
+        </Press>
+      ) : null}
+      {trouble ? <Notice tone="trouble">{`What is shown there could not be read: ${trouble}`}</Notice> : null}
+      {!trouble && !there ? <Words tone="soft">What is shown there is being read…</Words> : null}
+    </View>
+  );
+} // prettier-ignore
