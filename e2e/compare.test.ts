@@ -35,7 +35,10 @@ const named = async (title: string) => (await goods()).find((g) => g.good.title 
 /** What has only just changed is left to the next look; milliseconds. */
 const SETTLED = 6_000;
 
-const compare = async (attic: Attic, said: string) => {
+/** The courier compares by itself, too, and may have found it first: what it found is on Today. */
+const COMPARED = /as (?:it|they) should be|just what it should/u;
+
+const compare = async (attic: Attic, said: string | RegExp) => {
   await attic.visit('/connections');
   await attic.press('Compare what Lanternyard shows');
   await attic.sees(said);
@@ -57,7 +60,7 @@ it('finds what ended or was changed there without a word, and puts it right with
   });
   // What has only just gone up is left to the next look.
   await new Promise((done) => setTimeout(done, SETTLED));
-  await compare(attic, '2 listings were not as they should be');
+  await compare(attic, COMPARED);
   await attic.go('Today');
   await attic.sees('It was found to be no longer shown there.');
   await attic.sees('It asks €25.00 there; you sent €42.00.');
@@ -96,7 +99,7 @@ it('takes down what is still shown though it is sold', async () => {
   });
   shop.close();
   await new Promise((done) => setTimeout(done, SETTLED));
-  await compare(attic, 'One listing was not as it should be');
+  await compare(attic, COMPARED);
   await attic.go('Today');
   await attic.sees('Gone everywhere in');
   await until('it is gone from the shop', async () => (await named(SOLD)) === undefined);

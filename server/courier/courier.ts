@@ -73,6 +73,9 @@ export class Courier {
   private lastAt = 0;
   /** Line of the newest change of each thing, so that a page can catch up. */
   private readonly changedAt = new Map<string, number>();
+  /** When each marketplace last told what happened there. */
+  private readonly heard = new Map<string, number>();
+  private readonly begunAt: number;
   private readonly listeners = new Set<(news: ThingNews) => void>();
   private readonly marketListeners = new Set<() => void>();
   private readonly healthListeners = new Set<() => void>();
@@ -102,6 +105,7 @@ export class Courier {
     private readonly log: Log,
     private readonly incomplete: boolean,
   ) {
+    this.begunAt = clock();
     this.pictures = (hash) => pictures(hash).catch(lostPicture);
     this.adapters = new Map(adapters.map((a) => [a.id, a]));
     this.policy = Object.fromEntries(
@@ -306,6 +310,8 @@ export class Courier {
         byHand: a.capabilities.byHand === true,
         accessPage: this.accessPage(a.id),
         trouble: market?.trouble ?? null,
+        silentSince:
+          market && (market.failures > 0 || market.locked) ? (this.heard.get(a.id) ?? this.begunAt) : null,
         comparedAt: market?.comparedAt ?? null,
         unknown: market?.unknown ?? 0,
         resting: (market?.failedCalls ?? 0) >= REST_AFTER,
@@ -544,6 +550,7 @@ export class Courier {
       switch (effect.kind) {
         case 'poll': {
           const { news, cursor } = await adapter.eventsSince(effect.cursor);
+          this.heard.set(market, this.now());
           return news.length > 0 ? { type: 'news', market, news, cursor } : { type: 'quiet', market, cursor };
         }
         case 'publish': {

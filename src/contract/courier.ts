@@ -285,6 +285,8 @@ export const MarketView = z.object({
   accessPage: z.string().max(500).nullable(),
   trouble: z.string().max(500).nullable(),
   sheetVersion: z.number().int().positive().nullable(),
+  /** Since when it has told nothing, where it is away or does not let us in; null: it answers. */
+  silentSince: Instant.nullable().default(null),
   /** When what it shows was last compared with what should be there; null: not yet. */
   comparedAt: Instant.nullable().default(null),
   /** Listings it shows that nobody here knows of. */

@@ -1,7 +1,9 @@
 import type { ComponentType } from 'react';
 
+import type { MarketView } from '@/contract/courier';
+import { useCourier, type CourierLink } from '@/store/courierLink';
 import { nameless, open, said, SLIPS, type PageOptions } from '@/testing/page';
-import { emptyAttic, manyThings, troubledEvening, type Many } from '@/testing/world';
+import { emptyAttic, manyThings, market, SHEETS, troubledEvening, type Many } from '@/testing/world';
 
 import { Barcodes } from './attic/Barcodes';
 import { Copies } from './attic/Copies';
@@ -101,4 +103,40 @@ describe.each(Object.entries(FOUND))('in an attic %s', (_, { world, options }) =
     expect(nameless()).toEqual([]);
     expect(complained.mock.calls.map((c) => String(c[0]).slice(0, 300))).toEqual([]);
   });
+});
+
+/** What is said only where it was asked and answered. */
+const CALM =
+  /nobody wait|nothing to pack|No sales yet|Nothing needs you|Nothing sold yet|is looked after\.|Nothing of it is sold|Nobody has written/iu;
+const away = (i: number): Partial<MarketView> =>
+  i === 1 ? { health: 'away', silentSince: Date.now() - 300_000 } : i === 2 ? { locked: true } : {};
+
+describe.each([
+  [
+    'the courier was not heard since the page was opened',
+    { connected: false, caughtUp: false, things: {}, markets: [], sheets: [] },
+  ],
+  ['the courier has been lost', { connected: false, heardAt: Date.now() - 120_000, things: {} }],
+  [
+    'one place is out and one does not let us in',
+    { things: {}, markets: SHEETS.map((s, i) => market(s, away(i))) },
+  ],
+])('where %s', (_, courier) => {
+  it.each(Object.entries(PAGES))('%s says nothing calm that nobody knows', async (name, { page, params }) => {
+    const many = await manyThings();
+    useCourier.setState(courier as Partial<CourierLink>);
+    await open(page, { params: params?.(many) ?? {}, offline: 'connected' in courier });
+    expect(said()).not.toMatch(CALM);
+  });
+});
+
+it('where all was asked and answered, calm is said', async () => {
+  await emptyAttic();
+  await open(Sales);
+  expect(said()).toMatch(/No sales yet/u);
+  expect(said()).toMatch(/nothing to pack/u);
+  await manyThings();
+  useCourier.setState({ things: {} });
+  await open(Packing);
+  expect(said()).toMatch(/Nothing to pack/u);
 });

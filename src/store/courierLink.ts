@@ -25,6 +25,8 @@ export interface CourierLink {
   connected: boolean;
   /** All that happened before the page opened has been told. */
   caughtUp: boolean;
+  /** When it was last heard, once it had told all; null: it never had. */
+  heardAt: number | null;
   things: Record<string, CourierThingView>;
   markets: MarketView[];
   sheets: RuleSheet[];
@@ -41,6 +43,7 @@ export const useCourier = create<CourierLink>(() => ({
   session: null,
   connected: false,
   caughtUp: false,
+  heardAt: null,
   things: {},
   markets: [],
   sheets: [],
@@ -77,6 +80,7 @@ export function onSale(listener: SaleListener): () => void {
 }
 
 let lastEventId = '0';
+let lastHeard = 0;
 let hanging: AbortController | null = null;
 
 /** Begins a session with this server. @throws CourierTrouble when there is none */
@@ -232,7 +236,7 @@ export function listen(): () => void {
         // No answer is said by `connected`; anything else is a fault. Both are tried again below.
         if (!(error instanceof Quiet) && !isBroken(error)) unlessExpected('hearing the courier')(error);
       }
-      useCourier.setState({ connected: false });
+      useCourier.setState({ connected: false, heardAt: useCourier.getState().caughtUp ? lastHeard : null });
       if (!open) return;
       await new Promise<void>((done) => {
         const timer = setTimeout(done, wait);
@@ -294,6 +298,7 @@ async function hear(): Promise<void> {
       const { done, value } = await Promise.race([reader.read(), quiet]);
       clearTimeout(timer);
       if (done) return;
+      lastHeard = Date.now();
       parser.feed(value);
     }
   } finally {

@@ -25,7 +25,7 @@ export function market(sheet: RuleSheet, part: Partial<MarketView> = {}): Market
   return {
     id: sheet.marketplace, name: sheet.name, letters: sheet.name.slice(0, 2), health: 'well', link: 'connected', locked: false,
     byHand: sheet.marketplace === 'handbill', home: `/outside/${sheet.marketplace}`, accessPage: null, trouble: null, sheetVersion: sheet.version, comparedAt: Date.now() - 60_000,
-    unknown: 0, resting: false, ...part,
+    unknown: 0, resting: false, silentSince: null, ...part,
   };
 } // prettier-ignore
 

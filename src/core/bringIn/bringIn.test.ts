@@ -6,7 +6,9 @@ import { Mapping, mappingId } from '@/contract/mapping';
 
 import { SHEET as brackenmoor } from '../../../server/standins/brackenmoor/sheet';
 import { SHEET as threadwick } from '../../../server/standins/threadwick/sheet';
+import { SHEET as lanternyard } from '../../../server/standins/lanternyard/sheet';
 import { BUILT_IN } from '../kinds/tree';
+import { categoryFor } from '../mapping/categories';
 import { LABELLED_LISTINGS } from './labelled';
 import { groupSightings, likeness, weighWords, type Sighting } from './sameThing';
 import { copied, kindOfListings, offersOf } from './takeOver';
@@ -99,7 +101,7 @@ describe('listings of one thing', () => {
 });
 
 describe('copying from listings', () => {
-  const sheets = [brackenmoor, threadwick].map((s) => RuleSheet.parse(s));
+  const sheets = [brackenmoor, threadwick, lanternyard].map((s) => RuleSheet.parse(s));
   const listing = (part: Partial<OwnListing>): OwnListing =>
     OwnListing.parse({
       market: 'brackenmoor', ref: 'r', remoteId: 'r', url: '/x', state: 'live', title: 'Navy wool jumper', text: '<p>Warm.</p><p>Visit my shop!</p>',
@@ -109,7 +111,7 @@ describe('copying from listings', () => {
   const two = [listing({}), listing({ market: 'threadwick', title: 'Kittiwake gansey jumper', price: 5_200, condition: threadwick.conditions[1]!.code, specifics: { brand: 'kittiwake mills', size: 'M' } })]; // prettier-ignore
 
   it('offers each field once, with who says what, cleaned', () => {
-    const kind = kindOfListings(two, BUILT_IN, []);
+    const kind = kindOfListings(two, BUILT_IN, [], sheets);
     expect(kind).toBe('jumper');
     const offers = Object.fromEntries(offersOf(two, sheets, BUILT_IN, kind, 'metric').map((o) => [o.field, o.values])); // prettier-ignore
     expect(offers.title?.map((v) => v.markets)).toEqual([['threadwick'], ['brackenmoor']]);
@@ -119,11 +121,28 @@ describe('copying from listings', () => {
     expect(offers['fact:size']?.[0]?.markets).toEqual(['threadwick']);
   });
 
-  it('goes by the kind the person decided on for such a category', () => {
-    const mapping = Mapping.parse({ id: mappingId('brackenmoor', 'cardigan'), market: 'brackenmoor', kind: 'cardigan', category: 'wear.knit' }); // prettier-ignore
-    expect(kindOfListings(two, BUILT_IN, [mapping])).toBe('cardigan');
-    expect(kindOfListings([listing({ title: '???', category: 'gone' })], BUILT_IN, [])).toBe('');
-  });
+  describe('what kind they are', () => {
+    const decided = (market: string, kind: string, category: string) => Mapping.parse({ id: mappingId(market, kind), market, kind, category });
+    const of = (title: string, market: string, category: string, ...mappings: Mapping[]) =>
+      kindOfListings([listing({ title, market, category })], BUILT_IN, mappings, sheets);
+    it('their words say, whatever else went to that category', () => {
+      expect(kindOfListings(two, BUILT_IN, [decided('brackenmoor', 'cardigan', 'wear.knit')], sheets)).toBe('jumper');
+      expect(of('Enamel tray', 'lanternyard', 'shop', decided('lanternyard', 'cardigan', 'shop'))).not.toBe('cardigan');
+    });
+    it('is left open where words say nothing and things of other kinds go there as well', () => {
+      for (const sheet of sheets)
+        for (const category of sheet.categories.filter((c, i) => c.leaf && i % 6 === 0)) {
+          const [first] = BUILT_IN.leaves.filter((k) => categoryFor(k.id, BUILT_IN, sheet, [])?.id === category.id);
+          if (!first) continue;
+          const mapping = decided(sheet.marketplace, first.id, category.id);
+          const goThere = BUILT_IN.leaves.filter((k) => categoryFor(k.id, BUILT_IN, sheet, [mapping])?.id === category.id);
+          const kind = of('???', sheet.marketplace, category.id, mapping);
+          expect([sheet.marketplace, category.id, kind]).toEqual([sheet.marketplace, category.id, goThere.length === 1 ? first.id : '']);
+        }
+    });
+    it('is nothing where nothing points to one', () =>
+      expect(kindOfListings([listing({ title: '???', category: 'gone' })], BUILT_IN, [], sheets)).toBe(''));
+  }); // prettier-ignore
 
   it('takes only what was chosen, and nothing a question does not take', () => {
     const part = copied({ facts: { size: 'L' } }, { title: 'T', price: '4800', use: 'light', 'fact:brand': 'K', 'fact:nonsense': 'x' }, BUILT_IN, 'jumper'); // prettier-ignore

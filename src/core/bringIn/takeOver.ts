@@ -8,6 +8,7 @@ import { suggestKinds } from '../kinds/suggest';
 import type { KindTree } from '../kinds/tree';
 import { factsWith } from '../kinds/values';
 import type { Units } from '../measure/units';
+import { categoryFor } from '../mapping/categories';
 import { SAME_FIELD } from '../mapping/values';
 import { formatMoney } from '../money/money';
 import { importWords } from '../words/importWords';
@@ -23,7 +24,8 @@ export interface FieldOffer {
 }
 
 /**
- * What kind of thing some listings of one thing show: as the person decided for such a category, or by the words.
+ * What kind of thing some listings of one thing show: by their words; where those name none, as the person decided for
+ * such a category, as long as things of no other kind go there.
  *
  * @returns empty when nothing points to a kind
  */
@@ -31,17 +33,23 @@ export function kindOfListings(
   listings: readonly OwnListing[],
   kinds: KindTree,
   mappings: readonly Mapping[],
+  sheets: readonly RuleSheet[],
 ): string {
-  for (const listing of listings) {
-    const decided = mappings.find(
-      (m) => m.kind !== '' && m.market === listing.market && m.category === listing.category,
-    );
-    if (decided && kinds.get(decided.kind)) return decided.kind;
-  }
   // Categories are too broad to go by: "Kitchen and table" would make a desk of a tray.
   const found = suggestKinds({ title: listings.map((l) => l.title).join('\n') }, kinds, 1)[0];
-  return found?.kind ?? '';
-}
+  if (found) return found.kind;
+  for (const { market, category } of listings) {
+    const sheet = sheetOf(sheets, market);
+    const decided = mappings.find((m) => m.kind !== '' && m.market === market && m.category === category);
+    if (!sheet || !decided || !kinds.get(decided.kind)) continue;
+    // A decision says where a kind goes, not what all there is: a shelf for all the rest holds more than cardigans.
+    const others = kinds.leaves.some(
+      ({ id, path }) => !path.includes(decided.kind) && categoryFor(id, kinds, sheet, mappings)?.id === category,
+    );
+    if (!others) return decided.kind;
+  }
+  return '';
+} // prettier-ignore
 
 /** All that could be copied from listings of one thing, field by field, cleaned. */
 export function offersOf(

@@ -16,6 +16,7 @@ import { useKinds } from '@/store/kinds';
 import { nameOf } from '@/store/names';
 
 import { useSales } from '../sales/useSales';
+import { useUnheard } from '../shell/Calm';
 
 const SPLIT_WORDS = { evenly: 'Evenly', weight: 'By weight', price: 'By expected price' } as const;
 
@@ -23,6 +24,7 @@ const SPLIT_WORDS = { evenly: 'Evenly', weight: 'By weight', price: 'By expected
 export function HaulCost({ haul }: { haul: Haul }) {
   const currency = useAttic((s) => s.settings.currency);
   const things = useAttic((s) => s.things);
+  const why = useUnheard();
   const kinds = useKinds();
   const sales = useSales();
   const [spread, setSpread] = useState<number | null>(null);
@@ -79,7 +81,7 @@ export function HaulCost({ haul }: { haul: Haul }) {
       ) : null}
       <Notice tone="info">
         {sold.length === 0
-          ? 'Nothing of it is sold yet.'
+          ? (why ?? 'Nothing of it is sold yet.')
           : `${sold.length} sold so far, ${money(returned)} brought home${haul.cost ? `, ${Math.round((100 * returned) / haul.cost)} % of what it cost` : ''}.`}
       </Notice>
     </Card>

@@ -27,6 +27,10 @@ export function BringIn() {
   const [brought, setBrought] = useState<{ id: string; title: string }[]>([]);
   const nameOf = useMarketName();
   const byHand = markets.filter((m) => m.byHand).map((m) => m.name);
+  // What did not answer, and what is not connected, may show what nobody looks after.
+  const unasked = markets
+    .filter((m) => !m.byHand && !looked.some((l) => l.market === m.id && l.found !== null))
+    .map((m) => m.name);
   return (
     <Page title="Bring in listings" aside={<BackTo path="/connections" />}>
       <Words tone="soft">
@@ -70,7 +74,11 @@ export function BringIn() {
         </Card>
       ) : null}
       {looked.length > 0 && !looking && groups.length === 0 ? (
-        <Notice tone="good">Everything that is listed is looked after.</Notice>
+        <Notice tone={unasked.length === 0 ? 'good' : 'caution'}>
+          {unasked.length === 0
+            ? 'Everything that is listed is looked after.'
+            : `Not known of ${unasked.join(' and ')}. Everything that is listed where it was asked is looked after.`}
+        </Notice>
       ) : null}
       {groups.slice(0, SHOWN).map((group) => (
         <FoundThing

@@ -40,7 +40,7 @@ export function FoundThing(props: { group: SameGroup; onBrought: (id: string, ti
   const { run, busy, trouble } = useDo();
   const listings = useMemo(() => group.listings.flatMap((id) => all[id] ?? []), [group, all]);
   const target = isThat ? suggested : undefined;
-  const kind = target?.kind || (ownKind ?? kindOfListings(listings, kinds, Object.values(mappings)));
+  const kind = target?.kind || (ownKind ?? kindOfListings(listings, kinds, Object.values(mappings), sheets));
   const offers = useMemo(
     () => offersOf(listings, sheets, kinds, kind, units),
     [listings, sheets, kinds, kind, units],

@@ -79,7 +79,12 @@ export function Deeds(props: {
         {failed.length > 0 ? (
           <Press
             onPress={() => {
-              const again = failed.map(([, { thing, market, action, seen }]) => ({ thing, market, action, seen }));
+              const again = failed.map(([, { thing, market, action, seen }]) => ({
+                thing,
+                market,
+                action,
+                seen,
+              }));
               dropJobs(failed.map(([key]) => key));
               enqueue(again);
             }}

@@ -27,6 +27,7 @@ import { useColours } from '@/theme/theme';
 import { ScanField } from '../attic/ScanField';
 import { CallBack } from '../depot/CallBack';
 import { BackTo } from '../shell/BackTo';
+import { Calm } from '../shell/Calm';
 import { agoWords, dayWords } from '../shell/time';
 import { useDo } from '../shell/useDo';
 import { useMarketName } from '../shell/useMarketName';
@@ -43,10 +44,10 @@ export function Packing() {
   return (
     <Page title="Packing" aside={<BackTo path="/sales" />}>
       {nothing ? (
-        <Card>
-          <Words kind="heading">Nothing to pack</Words>
-          <Words tone="soft">What is sold and gone everywhere else is listed here, by where it stands.</Words>
-        </Card>
+        <Calm
+          heading="Nothing to pack"
+          words="What is sold and gone everywhere else is listed here, by where it stands."
+        />
       ) : null}
       {toFetch.length > 0 ? <Fetching rows={toFetch} /> : null}
       {toPack.map((row) => (

@@ -31,6 +31,7 @@ import { nameOr } from '@/store/names';
 import { useColours, useWide } from '@/theme/theme';
 
 import { BackTo } from '../shell/BackTo';
+import { Calm } from '../shell/Calm';
 import { agoWords, exactly } from '../shell/time';
 import { useDo } from '../shell/useDo';
 import { Arrange } from './Arrange';
@@ -58,10 +59,14 @@ export function Talks() {
         </Words>
       )}
       {readAt !== null && groups.length === 0 ? (
-        <Card>
-          <Words kind="heading">Nobody has written</Words>
-          <Words tone="soft">Questions and offers from every marketplace come here, sorted by thing.</Words>
-        </Card>
+        missing.length === 0 ? (
+          <Calm
+            heading="Nobody has written"
+            words="Questions and offers from every marketplace come here, sorted by thing."
+          />
+        ) : (
+          <Words tone="soft">Where it could be asked, nobody has written.</Words>
+        )
       ) : null}
       {groups.map((group) => (
         <OfThing key={`${group.thing} ${group.talks[0]?.id}`} group={group} />

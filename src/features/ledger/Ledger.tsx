@@ -17,6 +17,7 @@ import { useColours } from '@/theme/theme';
 import { nameOr } from '@/store/names';
 
 import { useSales } from '../sales/useSales';
+import { useUnheard } from '../shell/Calm';
 import { exactly } from '../shell/time';
 import { useDo } from '../shell/useDo';
 
@@ -53,10 +54,11 @@ function Money() {
   );
   const total = takingsOf(figures);
   const money = (amount: number) => formatMoney(amount, currency);
+  const why = useUnheard();
   return (
     <Card label="Takings">
       <Words kind="heading">Takings</Words>
-      {total.count === 0 ? <Words tone="soft">Nothing sold yet.</Words> : null}
+      {total.count === 0 ? <Words tone="soft">{why ?? 'Nothing sold yet.'}</Words> : null}
       {markets.map((market) => {
         const part = takingsOf(figures.filter((f) => f.sale.market === market.id));
         if (part.count === 0) return null;

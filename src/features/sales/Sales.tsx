@@ -18,6 +18,7 @@ import { useTalks } from '@/store/desk/talks';
 import { nameOr } from '@/store/names';
 
 import { stageWords, useOrders } from '../desk/useOrders';
+import { Calm, useUnheard } from '../shell/Calm';
 import { agoWords, exactly } from '../shell/time';
 import { useMarketName } from '../shell/useMarketName';
 import { ClosingRecord } from './ClosingRecord';
@@ -33,12 +34,10 @@ export function Sales() {
     <Page title="Sales">
       <Desk orders={orders} />
       {sales.length === 0 ? (
-        <Card>
-          <Words kind="heading">No sales yet</Words>
-          <Words tone="soft">
-            When something sells anywhere, it is listed here with the time it was gone from everywhere else.
-          </Words>
-        </Card>
+        <Calm
+          heading="No sales yet"
+          words="When something sells anywhere, it is listed here with the time it was gone from everywhere else."
+        />
       ) : null}
       {sales.map((sold) => (
         <SaleCard
@@ -55,7 +54,17 @@ export function Sales() {
 function Desk({ orders }: { orders: readonly OrderRow[] }) {
   const router = useRouter();
   const waiting = useTalks((s) => s.talks.filter(waits).length);
-  const asked = useTalks((s) => s.readAt !== null);
+  const readAt = useTalks((s) => s.readAt);
+  const silent = useTalks((s) => s.missing.length > 0);
+  const why = useUnheard();
+  const nobody =
+    readAt === null
+      ? 'not asked yet'
+      : silent
+        ? 'not all could be asked'
+        : why === null
+          ? 'nobody waits'
+          : `nobody waited ${agoWords(readAt)}`;
   const things = useAttic((s) => s.things);
   const views = useCourier((s) => s.things);
   const held = Object.values(things).filter((t) => openHold(t) && !views[t.id]?.sale).length;
@@ -63,8 +72,8 @@ function Desk({ orders }: { orders: readonly OrderRow[] }) {
   const say = (n: number, one: string, many: string, none: string) => (n === 0 ? none : n === 1 ? one : `${n} ${many}`);
   return (
     <Card label="Desk">
-      <LinkRow words="Messages and offers" more={say(waiting, 'one waits for you', 'wait for you', asked ? 'nobody waits' : 'not asked yet')} onPress={() => router.navigate('/talks')} />
-      <LinkRow words="Packing" more={say(parcels, 'one parcel', 'parcels', 'nothing to pack')} onPress={() => router.navigate('/packing')} />
+      <LinkRow words="Messages and offers" more={say(waiting, 'one waits for you', 'wait for you', nobody)} onPress={() => router.navigate('/talks')} />
+      <LinkRow words="Packing" more={say(parcels, 'one parcel', 'parcels', why === null ? 'nothing to pack' : 'not known just now')} onPress={() => router.navigate('/packing')} />
       <LinkRow words="Promises and meetings" more={say(held, 'one thing is promised', 'things are promised', 'nothing is promised')} onPress={() => router.navigate('/promises')} />
       <LinkRow words="Payouts" more="statements against what was told" onPress={() => router.navigate('/payouts')} />
     </Card>

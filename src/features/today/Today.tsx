@@ -21,6 +21,7 @@ import { TakeDownByHand } from '../crosslist/TakeDownByHand';
 import { CallBack } from '../depot/CallBack';
 import { ClosingRecord } from '../sales/ClosingRecord';
 import { useSales } from '../sales/useSales';
+import { Calm, useUnheard } from '../shell/Calm';
 import { soonWords, tookWords } from '../shell/time';
 import { SECOND, useTime } from '../shell/useTime';
 import { useMarketName } from '../shell/useMarketName';
@@ -92,13 +93,10 @@ export function Today() {
           </Press>
         </Card>
       ) : lines.length + locked.length + changed.length + strangers.length + lost === 0 ? (
-        <Card>
-          <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
-            <Icon name="check" colour={c.moss} size={26} />
-            <Words kind="heading">Nothing needs you</Words>
-          </View>
-          <Words tone="soft">Everything sold is gone from everywhere else, and nothing was refused.</Words>
-        </Card>
+        <Calm
+          heading="Nothing needs you"
+          words="Everything sold is gone from everywhere else, and nothing was refused."
+        />
       ) : null}
     </Page>
   );
@@ -131,11 +129,12 @@ function Takings() {
   const midnight = new Date().setHours(0, 0, 0, 0);
   const today = sales.filter((s) => s.sale.at >= midnight);
   const known = today.flatMap((s) => (s.takeHome ? [s.takeHome.takeHome] : []));
-  const count = today.length === 1 ? 'One sale' : `${today.length} sales`;
+  const why = useUnheard();
+  const count = `${today.length === 1 ? 'One sale' : `${today.length} sales`}${why === null ? '' : ' known'}`;
   return (
     <Words tone="soft" figures>
       {today.length === 0
-        ? 'No sales yet today.'
+        ? (why ?? 'No sales yet today.')
         : known.length < today.length
           ? `${count} today.`
           : `${count} today: ${formatMoney(

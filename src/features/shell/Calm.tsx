@@ -1,0 +1,33 @@
+import { unheard, type Unheard } from '@/core/courier/known';
+import { Card } from '@/parts/Page';
+import { Words } from '@/parts/Words';
+import { useCourier } from '@/store/courierLink';
+
+import { agoWords } from './time';
+
+function wordsOf(one: Unheard): string {
+  if (one.of === 'courier')
+    return one.since === null
+      ? 'The courier was not heard yet.'
+      : `The courier was last heard ${agoWords(one.since)}.`;
+  const since = one.since === null ? '' : `, last heard ${agoWords(one.since)}`;
+  return one.lockedOut ? `${one.name} does not let us in${since}.` : `${one.name} does not answer${since}.`;
+}
+
+/** What keeps from saying that all is well, in words; null: everything was asked and answered. */
+export function useUnheard(): string | null {
+  const { connected, caughtUp, heardAt, markets } = useCourier();
+  const all = unheard({ connected, caughtUp, heardAt }, markets);
+  return all.length === 0 ? null : all.map(wordsOf).join(' ');
+}
+
+/** A calm sentence, where it was asked and answered; else what is not known, and since when. */
+export function Calm({ heading, words }: { heading: string; words: string }) {
+  const why = useUnheard();
+  return (
+    <Card>
+      <Words kind="heading">{why === null ? heading : 'Not all is known'}</Words>
+      <Words tone="soft">{why === null ? words : `${why} What happened since is not shown here.`}</Words>
+    </Card>
+  );
+}
