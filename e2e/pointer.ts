@@ -11,6 +11,8 @@ export interface Wanted {
 }
 
 const PATIENCE = 30_000 * SLOWER;
+/** How long something that went away under the finger may take to be there again, drawn anew by what was being loaded. */
+const BACK_WITHIN = 2_500 * SLOWER;
 
 /**
  * Presses something as a person does: once it is there, in sight, at rest, not switched off and not covered. All of that is
@@ -18,17 +20,17 @@ const PATIENCE = 30_000 * SLOWER;
  */
 export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
   const end = Date.now() + PATIENCE;
-  let wentAway = false;
+  let wentAt: number | null = null;
   for (;;) {
     const place = await page.evaluate(findPlace, wanted);
     // It went away under the finger and stays away: that was what the press did.
-    if (!place && wentAway) return;
+    if (!place && wentAt !== null && Date.now() > wentAt + BACK_WITHIN) return;
     if (place) {
       await page.mouse.click(place.x, place.y);
       // A page that moved under the finger: the press went elsewhere, and a person presses again.
       const hit = await whatWasHit(page);
       if (hit === 'it') return;
-      wentAway ||= hit === 'gone';
+      if (hit === 'gone') wentAt ??= Date.now();
     }
     if (Date.now() > end) throw new Error(`waited in vain to press ${JSON.stringify(wanted)}`);
   }
