@@ -1,15 +1,17 @@
 import { strToU8, zipSync } from 'fflate';
 
-import { hasBlockers } from '@/core/listing/examine';
-import { shopSite, type ShopGood } from '@/core/shop/site';
+import { inShop, shopSite, type ShopGood } from '@/core/shop/site';
+import { cleanHtml, MARKUP } from '@/core/words/html';
 
 import { useAttic } from './attic';
-import { CourierTrouble, useCourier } from './courierLink';
+import { CourierTrouble, sentDrafts, useCourier } from './courierLink';
 import { saveFile } from './files';
+import { nameOf } from './names';
 import { examine, renditionsOf } from './sending';
 
 /**
- * Saves the seller's own shop as files that open from a disk: what is planned for it and ready, and what was sold of it.
+ * Saves the seller's own shop as files that open from a disk: what stands in it now, as it stands there, and what was sold
+ * of it. What is only planned for it is not in it yet.
  *
  * @param progress told how many of how many are done
  * @returns how many things are in it
@@ -19,41 +21,45 @@ export async function saveShop(
   market: string,
   progress: (done: number, of: number) => void,
 ): Promise<number> {
-  const { plans, things, settings } = useAttic.getState();
-  const { sheets, things: views } = useCourier.getState();
+  const { things, settings } = useAttic.getState();
+  const { sheets, things: views, caughtUp } = useCourier.getState();
   const sheet = sheets.find((s) => s.marketplace === market);
   if (!sheet) throw new CourierTrouble('The shop’s rules are not known yet; try again in a moment.');
-  const wanted = Object.values(plans)
-    .filter((p) => p.market === market && p.wanted)
-    .flatMap((p) => things[p.thingId] ?? [])
-    .map((thing) => ({ thing, examined: examine(thing, sheet) }))
-    .filter(({ examined }) => !hasBlockers(examined));
-  if (wanted.length === 0)
-    throw new CourierTrouble(`Nothing is planned for ${sheet.name} and ready: nothing was saved.`);
+  if (!caughtUp) throw new CourierTrouble('The courier was not heard yet: what is in the shop is not known.');
+  const standing = Object.values(things).flatMap((thing) => {
+    const state = inShop(views[thing.id], market);
+    return state === null ? [] : [{ thing, state }];
+  });
+  if (standing.length === 0)
+    throw new CourierTrouble(`Nothing stands in ${sheet.name} yet: nothing was saved.`);
   const files: Record<string, Uint8Array> = {};
   const goods: ShopGood[] = [];
-  for (const [i, { thing, examined }] of wanted.entries()) {
-    progress(i, wanted.length);
-    const { effective } = examined;
+  for (const [i, { thing, state }] of standing.entries()) {
+    progress(i, standing.length);
+    const draft = (await sentDrafts(thing.id))[market];
+    if (!draft)
+      throw new CourierTrouble(`What is shown of ${nameOf(thing)} is not known: nothing was saved.`);
+    const examined = examine(thing, sheet);
     const pictures: string[] = [];
     for (const [n, blob] of (await renditionsOf(examined)).entries()) {
       const name = `${thing.id}-${n + 1}.jpg`;
       files[`pictures/${name}`] = new Uint8Array(await blob.arrayBuffer());
       pictures.push(name);
     }
-    const { category, condition, search } = effective;
+    const category = sheet.categories.find((c) => c.id === draft.category);
+    const condition = sheet.conditions.find((c) => c.code === draft.condition);
     goods.push({
       // The thing's own code may tell where it lies; its record's id tells nothing.
-      id: thing.id, title: effective.title, html: effective.text, price: effective.price ?? 0, postage: effective.postage ?? 0,
-      brand: effective.specifics.brand ?? thing.facts.brand ?? '', condition: { label: condition?.label ?? '', wear: condition?.wear ?? 3 },
-      section: { id: category?.id ?? 'shop', name: category?.name ?? '' }, pictures, search: search ?? { title: '', description: '', keywords: [] },
-      sold: !!views[thing.id]?.sale,
+      id: thing.id, title: draft.title, html: cleanHtml(draft.description, MARKUP), price: draft.price, postage: draft.postage,
+      brand: draft.specifics.brand ?? thing.facts.brand ?? '', condition: { label: condition?.label ?? '', wear: condition?.wear ?? 3 },
+      section: { id: category?.id ?? 'shop', name: category?.name ?? '' }, pictures,
+      search: draft.search ?? { title: '', description: '', keywords: [] }, sold: state === 'sold',
     }); // prettier-ignore
   }
   const { name, address } = settings.shop;
   for (const [path, text] of Object.entries(shopSite({ name, address, currency: sheet.currency }, goods)))
     files[path] = strToU8(text);
-  progress(wanted.length, wanted.length);
+  progress(standing.length, standing.length);
   // Pictures are packed already: they are only put together.
   const zip = zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>;
   saveFile(new Blob([zip], { type: 'application/zip' }), 'shop.zip');

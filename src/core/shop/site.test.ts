@@ -1,4 +1,6 @@
-import { itemCondition, shopSite, type ShopGood } from './site';
+import type { CourierListingView, CourierThingView } from '@/contract/courier';
+
+import { inShop, itemCondition, shopRoot, shopSite, type ShopGood } from './site';
 
 const good = (id: string, part: Partial<ShopGood> = {}): ShopGood => ({
   id, title: `Gansey ${id}`, html: '<p>Navy wool.</p>', price: 4_800, postage: 420, brand: 'Kittiwake Mills', condition: { label: 'Good', wear: 2 },
@@ -53,4 +55,55 @@ describe('the shop as files', () => {
     expect(there['sitemap.xml']).toContain('<loc>https://yonder.example/thing/a.html</loc>');
     expect(there['robots.txt']).toContain('Sitemap: https://yonder.example/sitemap.xml');
   });
+  // schema.org: image and url are addresses (https://schema.org/url, https://schema.org/image).
+  it('tells addresses where its own is known', () => {
+    const told = ld(
+      shopSite({ ...shop, address: 'https://yonder.example/attic' }, [good('a')])['thing/a.html']!,
+    );
+    const root = 'https://yonder.example/attic/';
+    expect(told.image).toEqual([`${root}pictures/a-1.jpg`, `${root}pictures/a-2.jpg`]);
+    expect([told.url, told.offers.url]).toEqual([`${root}thing/a.html`, `${root}thing/a.html`]);
+  });
+});
+
+// RFC 3986: what belongs to an address and what is a query or a mark; sitemaps.org: a location is an address, escaped.
+describe('where the shop stands', () => {
+  it.each([
+    ['https://yonder.example', 'https://yonder.example/'],
+    [' https://yonder.example/attic//?utm=1&b=2 ', 'https://yonder.example/attic/'],
+    ['https://yonder.example/my attic/index.html#top', 'https://yonder.example/my%20attic/'],
+    ['yonder.example/shop', 'https://yonder.example/shop/'],
+    ['javascript:alert(1)', null],
+    ['file:///home/me/shop', null],
+    ['soon', null],
+    ['', null],
+  ])('%s', (typed, root) => expect(shopRoot(typed)).toBe(root));
+  it('leaves no space and no query in a sitemap, and none where there is no address', () => {
+    const map = (address: string) => shopSite({ ...shop, address }, [good('a')])['sitemap.xml'];
+    const places = [...map('https://yonder.example/my attic?x=1 2')!.matchAll(/<loc>(.*?)<\/loc>/gu)].map(
+      (m) => m[1]!,
+    );
+    expect(places.every((p) => URL.canParse(p) && !/[ ?#]/u.test(p))).toBe(true);
+    expect(map('soon')).toBeUndefined();
+  });
+});
+
+describe('what is in the shop', () => {
+  const seen = (part: Partial<CourierListingView>, sale: unknown = null): CourierThingView =>
+    ({
+      id: 't',
+      sale,
+      listings: [{ market: 'yard', state: 'live', want: 'live', listedAt: 5, ...part }],
+    }) as CourierThingView;
+  it.each([
+    ['what stands there', seen({}), 'live'],
+    ['what is there and was changed since', seen({ doing: 'revise' }), 'live'],
+    ['what was sold while it stood there', seen({ state: 'ended', want: 'gone' }, { order: '1' }), 'sold'],
+    ['what is only planned', undefined, null],
+    ['what is on its way', seen({ state: 'onItsWay', listedAt: null }), null],
+    ['what was refused', seen({ state: 'refused', want: 'gone', listedAt: null }), null],
+    ['what was withdrawn', seen({ state: 'ended', want: 'gone' }), null],
+    ['what was sold and never stood there', seen({ listedAt: null, state: 'refused' }, { order: '1' }), null],
+    ['what stands elsewhere', seen({ market: 'moor' }), null],
+  ])('%s', (_, view, state) => expect(inShop(view, 'yard')).toBe(state));
 });

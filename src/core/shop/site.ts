@@ -1,3 +1,5 @@
+import type { CourierThingView } from '@/contract/courier';
+
 import { formatAmount, formatMoney, type Minor } from '../money/money';
 import { escapeHtml } from '../words/html';
 
@@ -22,8 +24,38 @@ export interface ShopGood {
 export interface Shop {
   name: string;
   currency: string;
-  /** Where it will stand, `https://…/`; empty: nobody knows yet, and there is no sitemap. */
+  /** Where it will stand, as the person typed it; where it is no address, nothing is told that needs one. */
   address: string;
+}
+
+/**
+ * The address under which the files will stand, ending in a slash; null where there is none, or none on the web. What
+ * people paste along with it (a query, a mark, a file's name) is no part of it.
+ */
+export function shopRoot(address: string): string | null {
+  const typed = address.trim();
+  const url = urlOf(/^[a-z][a-z0-9+.-]*:/iu.test(typed) ? typed : `https://${typed}`);
+  if (typed === '' || !url || !/^https?:$/u.test(url.protocol) || !url.hostname.includes('.')) return null;
+  return `${url.origin}${url.pathname.replace(/[^/]*\.html?$/u, '').replace(/\/*$/u, '/')}`;
+}
+
+function urlOf(text: string): URL | null {
+  try {
+    return new URL(text);
+  } catch {
+    // What can't be read is no address: the files then tell none.
+    return null;
+  }
+}
+
+/** Whether a thing stands in the shop, or was bought there or elsewhere while it stood there; null: it is none of its goods. */
+export function inShop(view: CourierThingView | undefined, market: string): 'live' | 'sold' | null {
+  const listing = view?.listings.find((l) => l.market === market);
+  if (!view || !listing || listing.listedAt === null) return null;
+  if (view.sale) return 'sold';
+  return listing.want === 'live' && (listing.state === 'live' || listing.state === 'inReview')
+    ? 'live'
+    : null;
 }
 
 /** Goods shown beside one of the same section. */
@@ -40,6 +72,7 @@ export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string,
   const sections = [...new Map(goods.map((g) => [g.section.id, g.section])).values()];
   const files: Record<string, string> = { 'style.css': STYLE };
   const name = shop.name || 'The shop';
+  const root = shopRoot(shop.address);
   const nav = (up: string) =>
     `<header><a href="${up}index.html">${escapeHtml(name)}</a></header><nav>${sections
       .map((s) => `<a href="${up}section-${file(s.id)}.html">${escapeHtml(s.name)}</a>`)
@@ -69,7 +102,7 @@ export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string,
     const pictures = good.pictures
       .map((p, i) => `<a href="../pictures/${file(p)}"><img src="../pictures/${file(p)}" alt="Picture ${i + 1} of ${good.pictures.length}"></a>`)
       .join('');
-    const head = `<meta name="description" content="${escapeHtml(good.search.description)}"><meta name="keywords" content="${escapeHtml(good.search.keywords.join(', '))}"><script type="application/ld+json">${jsonLd(shop, good)}</script>`;
+    const head = `<meta name="description" content="${escapeHtml(good.search.description)}"><meta name="keywords" content="${escapeHtml(good.search.keywords.join(', '))}"><script type="application/ld+json">${jsonLd(shop, good, root)}</script>`;
     files[`thing/${file(good.id)}.html`] = page(
       good.search.title || good.title,
       '../',
@@ -77,8 +110,7 @@ export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string,
       `${nav('../')}<main><h1>${escapeHtml(good.title)}</h1><div class="strip">${pictures}</div><p class="price">${escapeHtml(good.sold ? 'Sold' : formatMoney(good.price, shop.currency))}</p>${good.sold ? '' : `<p>and ${escapeHtml(formatMoney(good.postage, shop.currency))} postage</p>`}<p>${escapeHtml(good.condition.label)}</p>${good.html}${related.length > 0 ? `<h2>Beside it</h2><div class="tiles">${related.map((g) => tile(g, '../')).join('')}</div>` : ''}</main>`,
     );
   }
-  if (shop.address) {
-    const root = shop.address.replace(/\/*$/u, '/');
+  if (root !== null) {
     const all = Object.keys(files).filter((path) => path.endsWith('.html'));
     files['sitemap.xml'] =
       `<?xml version="1.0" encoding="UTF-8"?>\n<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${all.map((path) => `<url><loc>${escapeHtml(root + path)}</loc></url>`).join('')}</urlset>`;
@@ -97,16 +129,20 @@ function page(title: string, up: string, head: string, body: string): string {
 } // prettier-ignore
 
 /** What search engines are told: schema.org Product with its Offer, condition and availability. */
-function jsonLd(shop: Shop, good: ShopGood): string {
+function jsonLd(shop: Shop, good: ShopGood, root: string | null): string {
+  const url = root === null ? null : `${root}thing/${file(good.id)}.html`;
   const value = {
     '@context': 'https://schema.org',
     '@type': 'Product',
     name: good.title,
     description: good.search.description,
     ...(good.brand ? { brand: { '@type': 'Brand', name: good.brand } } : {}),
-    image: good.pictures.map((p) => `../pictures/${file(p)}`),
+    ...(url === null ? {} : { url }),
+    // Search engines take addresses only; without one, the pages themselves still find their pictures.
+    image: good.pictures.map((p) => `${root ?? '../'}pictures/${file(p)}`),
     offers: {
       '@type': 'Offer',
+      ...(url === null ? {} : { url }),
       price: formatAmount(good.price, shop.currency),
       priceCurrency: shop.currency,
       availability: `https://schema.org/${good.sold ? 'SoldOut' : 'InStock'}`,

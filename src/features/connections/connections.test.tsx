@@ -1,5 +1,6 @@
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { addThing, editPlan } from '@/store/things';
 import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
 import { canPress, field, fill, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
@@ -9,6 +10,8 @@ import { Connections } from './Connections';
 import { Mappings } from './Mappings';
 import { Planned } from './Planned';
 import { TermsPage } from './TermsPage';
+
+jest.mock('@/store/files', () => ({ saveFile: jest.fn() }));
 
 const MOOR = { params: { market: 'brackenmoor' } };
 
@@ -50,6 +53,20 @@ describe('connections', () => {
       { do: 'connect', code: 'wrong' },
       { do: 'connect', code: 'right' },
     ]);
+  });
+  it('the own shop as files holds what stands in it, not what is planned for it', async () => {
+    await emptyAttic();
+    const id = addThing({ title: 'Navy gansey', price: 4_800 });
+    editPlan(id, 'lanternyard', 'planned', { wanted: true });
+    const asked = await open(Connections, {
+      answers: { ...SERVER, '/drafts/': ({ path }) => sentDraftsOf(path.split('/')[2]!) },
+    });
+    await press('Save Lanternyard as files');
+    await sees('Nothing stands in Lanternyard yet: nothing was saved.');
+    told(id, { listings: [listed('lanternyard')] });
+    await press('Save Lanternyard as files');
+    await sees('One thing saved as shop.zip');
+    expect(asked.map((a) => a.path)).toContain(`/drafts/${id}`);
   });
   it('without the courier change nothing, and say so', async () => {
     await manyThings();

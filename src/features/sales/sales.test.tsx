@@ -1,3 +1,4 @@
+import { useCourier } from '@/store/courierLink';
 import { useTalks } from '@/store/desk/talks';
 import { sold, told } from '@/testing/courier';
 import { open, press, sees } from '@/testing/page';
@@ -24,7 +25,11 @@ describe('sales', () => {
     await open(Sales, { offline: true });
     await sees('Messages and offersnot asked yet');
     useTalks.setState({ readAt: Date.now() });
+    await sees('Messages and offersnobody waited just now');
+    useCourier.setState({ connected: true });
     await sees('Messages and offersnobody waits');
+    useTalks.setState({ missing: [{ market: 'nearstile', why: 'It did not answer.' }] });
+    await sees('Messages and offersnot all could be asked');
   });
   it('say what was sold, what it left, how fast it was gone elsewhere, and lead to the order', async () => {
     const many = await manyThings();
