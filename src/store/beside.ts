@@ -14,7 +14,7 @@ const toldOf = ({ thing, market }: Going) =>
 export function besideNow(): Beside {
   const { things } = useCourier.getState();
   const now = new Date();
-  const month = new Date(now.getFullYear(), now.getMonth(), 1).getTime();
+  const month = Date.UTC(now.getUTCFullYear(), now.getUTCMonth());
   if (ahead.some((g) => g.taken && toldOf(g) !== g.told))
     ahead = ahead.filter((g) => !g.taken || toldOf(g) === g.told);
   if (last?.things !== things || last.month !== month || last.ahead !== ahead)

@@ -16,7 +16,7 @@ import { postageOf, PACKAGING, type Postage } from '../postage/rates';
 import type { AskingTerms } from '../price/askingPrice';
 import { floorOfThing } from '../price/floor';
 import { priceOn } from '../price/markdown';
-import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
+import { parentsOf, takeHomeOf, type SaleTerms, type TakeHome } from '../price/takeHome';
 import { postageBy, sentTerms, termsFor } from '../terms/terms';
 import { countAs } from '../words/count';
 import { cutToFit } from '../words/cut';
@@ -52,6 +52,8 @@ export interface Effective {
   depotNo: string | null;
   /** Why it can't be posted; null when it can. */
   unpostable: string | null;
+  /** How long it has been up there, and how many of its month came before it; what placement costs goes by it. */
+  place: Pick<SaleTerms, 'daysListed' | 'listedThisMonth'>;
   terms: Terms | null;
   /** What the marketplace is told of the terms. */
   sentTerms: ListingDraft['terms'];
@@ -92,6 +94,7 @@ export function effectiveListing(
   sheet: RuleSheet,
   kinds: KindTree,
   setup: Setup,
+  place: Effective['place'] = {},
 ): Effective {
   const { settings, mappings, now } = setup;
   const own = Object.fromEntries(
@@ -139,6 +142,7 @@ export function effectiveListing(
     postageCost: depotNo !== null || collected || !posted.ok ? 0 : posted.price,
     depotNo,
     unpostable: depotNo !== null || collected || posted.ok ? null : posted.why,
+    place,
     terms,
     sentTerms: sheet.terms
       ? sentTerms(terms, sheet.terms, (zone) => {
@@ -235,6 +239,7 @@ export function askingTerms(effective: Effective, sheet: RuleSheet): AskingTerms
       postageCost: effective.postageCost,
       packaging: effective.depotNo !== null || sheet.handover === 'collect' ? 0 : PACKAGING,
       fromDepot: effective.depotNo !== null,
+      ...effective.place,
       category: effective.categoryId ?? '',
       promotionBp: effective.paid.promotionBp,
       extras: Object.fromEntries(Object.keys(effective.paid.extras).map((id) => [id, days(id)])),

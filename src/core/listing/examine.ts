@@ -4,7 +4,7 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import type { KindTree } from '../kinds/tree';
 import { clipFor, picturesFor } from '../picture/chosen';
 import type { TakeHome } from '../price/takeHome';
-import { NOTHING_BESIDE, type Beside } from './beside';
+import { NOTHING_BESIDE, placeOf, type Beside } from './beside';
 import { checkListing, type Finding } from './check';
 import { draftPrint, looseDraft } from './draft';
 import { effectiveListing, floorHere, listingTakeHome, type Effective } from './effective';
@@ -41,7 +41,8 @@ export function examineListing(
   setup: Setup,
   beside: Beside = NOTHING_BESIDE,
 ): Examined {
-  const effective = effectiveListing(thing, plan, sheet, kinds, setup);
+  const place = placeOf(beside, thing.id, sheet.marketplace, setup.now);
+  const effective = effectiveListing(thing, plan, sheet, kinds, setup, place);
   const own = (plan?.pictureIds ?? thing.pictureIds)
     .map(pictureOf)
     .filter((p): p is Picture => p !== undefined);

@@ -7,13 +7,14 @@ import { postedBy } from '../depot/depot';
 import type { KindTree } from '../kinds/tree';
 import { inlandPostage } from '../listing/effective';
 import { PACKAGING } from '../postage/rates';
-import { parentsOf, takeHomeOf, type TakeHome } from '../price/takeHome';
+import { parentsOf, takeHomeOf, type SaleTerms, type TakeHome } from '../price/takeHome';
 
 /**
  * What a sale leaves: with the fees the marketplace charged where it said them, with its published
  * schedule otherwise.
  *
  * @param category the listing's category there
+ * @param place how long it was up when it sold, and how many of its month came before it
  */
 export function saleTakeHome(
   sale: Sale,
@@ -22,6 +23,7 @@ export function saleTakeHome(
   category: string,
   kinds: KindTree,
   rates: CarrierRates,
+  place: Pick<SaleTerms, 'daysListed' | 'listedThisMonth'>,
 ): TakeHome {
   const fromDepot = sheet.depot === true && postedBy(sale.market, thing);
   const collected = sheet.handover === 'collect' || fromDepot;
@@ -34,6 +36,7 @@ export function saleTakeHome(
       packaging: collected ? 0 : PACKAGING,
       category,
       fromDepot,
+      ...place,
     },
     sheet.fees,
     parentsOf(sheet),

@@ -251,7 +251,7 @@ describe('what a sale leaves', () => {
     const sheet = RuleSheet.parse(THREADWICK);
     // By hand: 48.00 + 3.90 - 8.40 (17.5 %) - 4.20 postage - 0.60 packaging = 38.70.
     expect(
-      saleTakeHome(sale('threadwick', 1), jumper, sheet, 'knits', BUILT_IN, STARTING_RATES).takeHome,
+      saleTakeHome(sale('threadwick', 1), jumper, sheet, 'knits', BUILT_IN, STARTING_RATES, {}).takeHome,
     ).toBe(3870);
     const charged = saleTakeHome(
       sale('threadwick', 1, { fees: 900 }),
@@ -260,6 +260,7 @@ describe('what a sale leaves', () => {
       'knits',
       BUILT_IN,
       STARTING_RATES,
+      {},
     );
     expect(charged).toMatchObject({ feeTotal: 900, takeHome: 3810 });
   });
@@ -272,6 +273,7 @@ describe('what a sale leaves', () => {
         '',
         BUILT_IN,
         STARTING_RATES,
+        {},
       ).takeHome,
     ).toBe(4800));
   it('adds up to takings, with unknown costs told apart', () =>

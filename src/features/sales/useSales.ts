@@ -7,7 +7,9 @@ import { realMoney, type RealMoney } from '@/core/payout/realMoney';
 import type { TakeHome } from '@/core/price/takeHome';
 import { ratesOf } from '@/core/listing/setup';
 import { saleTakeHome } from '@/core/sales/saleTakeHome';
+import { placeOf } from '@/core/listing/beside';
 import { useAttic } from '@/store/attic';
+import { besideNow } from '@/store/beside';
 import { useCourier } from '@/store/courierLink';
 import { useKinds } from '@/store/kinds';
 
@@ -42,38 +44,47 @@ export function useSales(past = false): SoldThing[] {
   const rates = ratesOf(useAttic((s) => s.settings));
   const kinds = useKinds();
   const linesOf = useMemo(() => linesByOrder(Object.values(statements)), [statements]);
-  return useMemo(
-    () =>
-      Object.values(views)
-        .flatMap((view) => {
-          const { id, sale, closing, listings, pastSales } = view;
-          const all: (Sale & { undoneAt?: number })[] = [...salesOf(view), ...(past ? pastSales : [])];
-          return all.map((one): SoldThing => {
-            const sheet = sheets.find((s) => s.marketplace === one.market);
-            const category = listings.find((l) => l.market === one.market)?.category ?? '';
-            const takeHome = sheet ? saleTakeHome(one, things[id], sheet, category, kinds, rates) : null;
-            const last = one.order === sale?.order;
-            const piece = things[id]?.choices?.pieces.find((p) => p.code === one.piece);
-            const undoneAt = one.undoneAt ?? null;
-            const record = orders[orderId(id, one.order)] ?? null;
-            const given = record?.back?.given ?? null;
-            const mine = linesOf.get(`${one.market} ${one.order}`) ?? [];
-            return {
-              thingId: id,
-              sale: one,
-              closing: last ? closing : null,
-              takeHome,
-              real: takeHome && realMoney(one, takeHome, record, mine),
-              piece: piece?.values.join(', ') ?? null,
-              undone: undoneAt !== null,
-              undoneAt,
-              back: { given, feesBack: given === null ? null : (record?.back?.feesBack ?? null) },
-            };
-          });
-        })
-        .sort((a, b) => b.sale.at - a.sale.at),
-    [views, sheets, things, kinds, rates, orders, linesOf, past],
-  );
+  return useMemo(() => {
+    const beside = besideNow();
+    return Object.values(views)
+      .flatMap((view) => {
+        const { id, sale, closing, listings, pastSales } = view;
+        const all: (Sale & { undoneAt?: number })[] = [...salesOf(view), ...(past ? pastSales : [])];
+        return all.map((one): SoldThing => {
+          const sheet = sheets.find((s) => s.marketplace === one.market);
+          const category = listings.find((l) => l.market === one.market)?.category ?? '';
+          const takeHome = sheet
+            ? saleTakeHome(
+                one,
+                things[id],
+                sheet,
+                category,
+                kinds,
+                rates,
+                placeOf(beside, id, one.market, one.at),
+              )
+            : null;
+          const last = one.order === sale?.order;
+          const piece = things[id]?.choices?.pieces.find((p) => p.code === one.piece);
+          const undoneAt = one.undoneAt ?? null;
+          const record = orders[orderId(id, one.order)] ?? null;
+          const given = record?.back?.given ?? null;
+          const mine = linesOf.get(`${one.market} ${one.order}`) ?? [];
+          return {
+            thingId: id,
+            sale: one,
+            closing: last ? closing : null,
+            takeHome,
+            real: takeHome && realMoney(one, takeHome, record, mine),
+            piece: piece?.values.join(', ') ?? null,
+            undone: undoneAt !== null,
+            undoneAt,
+            back: { given, feesBack: given === null ? null : (record?.back?.feesBack ?? null) },
+          };
+        });
+      })
+      .sort((a, b) => b.sale.at - a.sale.at);
+  }, [views, sheets, things, kinds, rates, orders, linesOf, past]);
 }
 
 /** Statement lines by marketplace and order. */

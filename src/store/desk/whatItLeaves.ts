@@ -1,8 +1,10 @@
 import type { Talk } from '@/contract/desk';
+import { placeOf } from '@/core/listing/beside';
 import { ratesOf } from '@/core/listing/setup';
 import { saleTakeHome } from '@/core/sales/saleTakeHome';
 
 import { useAttic } from '../attic';
+import { besideNow } from '../beside';
 import { useCourier } from '../courierLink';
 import { kindsNow } from '../kinds';
 
@@ -25,6 +27,7 @@ export function whatItLeaves(
     at: 0,
     knownAt: 0,
   };
-  return saleTakeHome(sale, things[talk.thing], sheet, listing.category, kindsNow(), ratesOf(settings))
-    .takeHome;
+  const place = placeOf(besideNow(), talk.thing, talk.market, Date.now());
+  const rates = ratesOf(settings);
+  return saleTakeHome(sale, things[talk.thing], sheet, listing.category, kindsNow(), rates, place).takeHome;
 }
