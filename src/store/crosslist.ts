@@ -1,4 +1,5 @@
 import { Plan, planId } from '@/contract/records';
+import { spreadOver } from '@/core/listing/cells';
 
 import { change, useAttic } from './attic';
 
@@ -15,12 +16,14 @@ export function wantMany(ids: readonly string[], market: string, wanted: boolean
   if (puts.length > 0) change(wanted ? `planned for ${market}` : `not planned for ${market}`, puts);
 }
 
-/** When each of many is let out, in one change. */
-export function planTimes(
-  cells: readonly { thing: string; market: string }[],
-  times: readonly number[],
-): void {
+/**
+ * Lets many out spread over a while from now on, the first at once, in one change.
+ *
+ * @param over milliseconds
+ */
+export function planOver(cells: readonly { thing: string; market: string }[], over: number): void {
   const { plans } = useAttic.getState();
+  const times = spreadOver(cells.length, Date.now(), over);
   change(
     'when they are sent',
     cells.flatMap(({ thing, market }, i) => {

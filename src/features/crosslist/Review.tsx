@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { RuleSheet } from '@/contract/ruleSheet';
-import { spreadOver, totalsOf } from '@/core/listing/cells';
+import { totalsOf } from '@/core/listing/cells';
 import type { MarketCell } from '@/core/listing/twins';
 import { formatMoney } from '@/core/money/money';
 import { Notice } from '@/parts/Notice';
@@ -11,7 +11,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
-import { planTimes } from '@/store/crosslist';
+import { planOver } from '@/store/crosslist';
 import { nameOf } from '@/store/names';
 import { enqueue } from '@/store/sendQueue';
 import { examine } from '@/store/sending';
@@ -51,7 +51,7 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
   const say = (amount: number) => formatMoney(amount, currency);
   const sendAll = () => {
     const fresh = going.filter((x) => x.deed !== 'resend');
-    if (spread > 0) planTimes(fresh, spreadOver(fresh.length, Date.now(), spread));
+    if (spread > 0) planOver(fresh, spread);
     enqueue(going.map(({ thing, market, deed }) => ({ thing, market, action: 'send', seen: deed === 'resend' })));
     onDone();
   };

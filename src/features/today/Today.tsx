@@ -42,7 +42,6 @@ import { useToday } from './useToday';
 
 /** What needs a person, worst first; each line does it in one tap. */
 export function Today() {
-  const c = useColours();
   const lines = useToday();
   const { locked, changed, strangers, lost } = useMarketLines();
   const empty = useAttic((s) => isNone(s.things));
