@@ -32,7 +32,11 @@ export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
       if (hit === 'it') return;
       if (hit === 'gone') wentAt ??= Date.now();
     }
-    if (Date.now() > end) throw new Error(`waited in vain to press ${JSON.stringify(wanted)}`);
+    if (Date.now() > end) {
+      // A page that is gone says nothing any more.
+      const there = await page.evaluate(() => document.body.innerText).catch(() => '');
+      throw new Error(`waited in vain to press ${JSON.stringify(wanted)}. It says:\n${there}`);
+    }
   }
 }
 
