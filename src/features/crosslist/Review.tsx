@@ -120,7 +120,7 @@ function There(props: {
         <View style={{ flex: 1 }}>
           <Words kind="strong">{sheet.name}</Words>
           <Words kind="small" tone="soft" figures>
-            {`${counts.filter(Boolean).join(', ')} · fees up to ${formatMoney(fees, sheet.currency)}`}
+            {`${counts.filter(Boolean).join(', ')} · ${fees > 0 ? `fees up to ${formatMoney(fees, sheet.currency)}` : 'no fees'}`}
           </Words>
         </View>
         <Chip role="checkbox" on={on} label={`Send to ${sheet.name}`} onPress={onToggle}>
@@ -150,12 +150,10 @@ function New({ cell, currency }: { cell: MarketCell; currency: string }) {
   const thing = useAttic((s) => s.things[cell.thing]);
   const { price, fees } = cell.check ?? {};
   return (
-    <View role="listitem" style={{ flexDirection: 'row', gap: 8 }}>
-      <Words numberOfLines={1} style={{ flex: 1 }}>
-        {thing ? nameOf(thing) : ''}
-      </Words>
-      <Words figures tone="soft">
-        {price == null ? '' : `${formatMoney(price, currency)}${fees == null ? '' : `, fees ${formatMoney(fees, currency)}`}`}
+    <View role="listitem">
+      <Words numberOfLines={2}>{thing ? nameOf(thing) : ''}</Words>
+      <Words kind="small" figures tone="soft">
+        {price == null ? '' : `${formatMoney(price, currency)}${fees ? `, fees ${formatMoney(fees, currency)}` : ', no fees'}`}
       </Words>
     </View>
   );
