@@ -21,13 +21,18 @@ const BACK_WITHIN = 2_500 * SLOWER;
 export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
   const end = Date.now() + PATIENCE;
   let wentAt: number | null = null;
+  let pressed = false;
   for (;;) {
     const place = await page.evaluate(findPlace, wanted);
     // It went away under the finger and stays away: that was what the press did.
     if (!place && wentAt !== null && Date.now() > wentAt + BACK_WITHIN) return;
     if (place) {
       await page.mouse.click(place.x, place.y);
-      // A page that moved under the finger: the press went elsewhere, and a person presses again.
+      pressed = true;
+    }
+    if (pressed) {
+      // A page that moved under the finger: the press went elsewhere, and a person presses again. A busy page may take the
+      // press only now, and what was pressed is called something else then.
       const hit = await whatWasHit(page);
       if (hit === 'it') return;
       if (hit === 'gone') wentAt ??= Date.now();
