@@ -70,7 +70,14 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
       for (const line of ['Pit to pit', 'Length']) await page.locator(`::-p-aria(${line})`).click();
     },
   },
-  { name: 'crosslist', wide: true, open: (page) => page.goto(`${ADDRESS}/crosslist`) },
+  {
+    name: 'crosslist',
+    wide: true,
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/crosslist`);
+      await page.waitForSelector('::-p-text(to send)');
+    },
+  },
   {
     name: 'price',
     open: async (page) => {
