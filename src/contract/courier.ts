@@ -79,6 +79,8 @@ export const ListingDraft = z.object({
   depotNo: z.string().max(40).optional(),
   /** Sold in choices; absent: one of a kind. */
   choices: DraftChoices.optional(),
+  /** What a marketplace was found to show, as far as it tells: never sent as it is. */
+  found: z.boolean().optional(),
   /** Promised to somebody there, for marketplaces that show that. Put in by the courier. */
   held: z.boolean().optional(),
 });

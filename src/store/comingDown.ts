@@ -1,3 +1,5 @@
+import { isAsFound } from '@/core/bringIn/asFound';
+
 import { useAttic } from './attic';
 import { useCourier } from './courierLink';
 import { changedSince, hasBlockers } from '@/core/listing/examine';
@@ -27,7 +29,7 @@ export async function sendWhatCameDown(): Promise<number> {
       if (!listing || listing.state !== 'live' || listing.want !== 'live' || listing.doing !== null) continue;
       const now = examine(thing, sheet);
       // What was brought in would be rewritten in more than its price: that waits for the person.
-      if (now.plan && now.plan.adoptedPrint !== null) continue;
+      if (isAsFound(now.plan)) continue;
       if (hasBlockers(now) || now.effective.price === null || now.effective.price >= listing.price) continue;
       const asSent = { ...now, effective: { ...now.effective, price: listing.price } };
       if (changedSince(asSent, listing.draftPrint)) continue;

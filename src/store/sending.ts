@@ -1,5 +1,6 @@
 import { planId, type Thing } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
+import { isAsFound } from '@/core/bringIn/asFound';
 import { draftOf } from '@/core/listing/draft';
 import { examineListing, mediaPrints, type Examined } from '@/core/listing/examine';
 import type { KindTree } from '@/core/kinds/tree';
@@ -86,7 +87,7 @@ async function give(thing: Thing, examined: Examined): Promise<void> {
 
 /** Whether it is up there as it was found: nothing of ours has ever replaced what it says. */
 function isUnsentThere({ plan, sheet }: Examined): boolean {
-  if (!plan || plan.adoptedPrint === null) return false;
+  if (!plan || !isAsFound(plan)) return false;
   const listing = useCourier
     .getState()
     .things[plan.thingId]?.listings.find((l) => l.market === sheet.marketplace);

@@ -344,3 +344,44 @@ describe('pieces that come back', () => {
     expect(desk.view.sale?.order).toBe('w1');
   });
 });
+
+describe('what was brought in and never sent from here', () => {
+  const found = { ...DRAFT, found: true };
+  const brought = () => {
+    const desk = new Desk();
+    for (const market of ['board', 'moor'])
+      desk.say({
+        type: 'adopt',
+        market,
+        ref: `old-${market}`,
+        remoteId: 'r',
+        url: '/x',
+        state: 'live',
+        listedAt: 1,
+        draft: found,
+      });
+    return desk;
+  };
+  const at = (desk: Desk, market: string) => desk.view.listings.find((l) => l.market === market)!;
+  it('is not written over to show a promise: it is known here, and that is all', () => {
+    const desk = brought();
+    expect(desk.say({ type: 'hold', market: 'board', elsewhere: 'leave' })).toBeNull();
+    expect(desk.work()).toEqual([]);
+    expect(at(desk, 'board')).toMatchObject({ held: true, state: 'live' });
+  });
+  it('comes down for a promise elsewhere, and is not put up again by itself: a person is told', () => {
+    const desk = brought();
+    desk.say({ type: 'hold', market: 'board', elsewhere: 'withdraw' });
+    expect(desk.work()).toEqual(['withdraw d-moor']);
+    desk.say({ type: 'release' });
+    expect(desk.work(LATE_PUBLISH)).toEqual([]);
+    expect(at(desk, 'moor')).toMatchObject({ state: 'ended', reasons: [{ field: 'markets' }] });
+  });
+  it('goes as ours once the person has sent it', () => {
+    const desk = brought();
+    desk.say({ type: 'send', market: 'board', draft: DRAFT });
+    desk.work();
+    desk.say({ type: 'hold', market: 'board', elsewhere: 'leave' });
+    expect(desk.work()).toEqual(['revise d-board held']);
+  });
+});

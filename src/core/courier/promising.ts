@@ -5,6 +5,12 @@ import { showsNothing } from './pieces';
 import { isOver } from './refs';
 import { Selling } from './selling';
 
+/** Said where something comes down that was brought in: nobody but the person has all that it takes to put it up. */
+const NOT_OURS_TO_SEND = {
+  field: 'markets',
+  message: 'It was brought in and never sent from here: look at it, and send it to put it up again.',
+};
+
 /** Promises, and sales that come to nothing. */
 export class Promising extends Selling {
   /** Promised: taken down elsewhere if that is wished; where it is promised, buyers are told if that can be shown. */
@@ -57,6 +63,8 @@ export class Promising extends Selling {
 
   /** A listing where buyers see that it is promised, or no longer. */
   protected shownHold(l: CourierListing): CourierListing {
+    // Sending what was found would take away all that was not told of it, its pictures first.
+    if ((l.nextDraft ?? l.draft).found) return l;
     return this.policy[l.market]?.showsHolds && l.want === 'live' && !isOver(l) ? this.changedAgain(l) : l;
   }
 
@@ -68,6 +76,8 @@ export class Promising extends Selling {
     const listings = { ...thing.listings };
     for (const l of waiting)
       if (thing.sale) listings[l.market] = { ...l, backUp: false };
+      else if (isOver(l) && l.draft.found)
+        listings[l.market] = { ...l, backUp: false, reasons: [NOT_OURS_TO_SEND] };
       else if (isOver(l))
         listings[l.market] =
           l.state === 'ended' ? this.fresh(id, l.market, l.generation + 1, l.draft) : { ...l, backUp: false };

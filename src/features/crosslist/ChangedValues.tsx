@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 
 import type { ListingDraft } from '@/contract/courier';
+import { isAsFound } from '@/core/bringIn/asFound';
 import { draftDifferences, type Difference } from '@/core/listing/differences';
 import { looseDraft } from '@/core/listing/draft';
 import type { Examined } from '@/core/listing/examine';
@@ -10,7 +11,7 @@ import { useColours } from '@/theme/theme';
 /** What of a listing would change there; the pictures, where nothing else does. */
 export function differencesOf(examined: Examined, before: ListingDraft): Difference[] {
   const { effective, sheet, plan } = examined;
-  const found = plan !== undefined && plan.adoptedPrint !== null;
+  const found = before.found === true || isAsFound(plan);
   const values = draftDifferences(before, looseDraft(effective, sheet), sheet, found);
   return values.length > 0 ? values : [{ name: 'Pictures', before: null, after: 'as they are here' }];
 }

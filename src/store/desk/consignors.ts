@@ -1,3 +1,4 @@
+import { isAsFound } from '@/core/bringIn/asFound';
 import type { ConsignorStatement } from '@/core/consign/statement';
 import { formatAmount } from '@/core/money/money';
 import { csvTable } from '@/core/tables/csv';
@@ -68,7 +69,7 @@ export function markDown(thing: Thing): void {
   editThing(thing.id, 'marked down', { price, patientFrom: Date.now() });
   const live = useCourier.getState().things[thing.id]?.listings.filter((l) => l.state === 'live' && l.want === 'live') ?? [];
   const { plans } = useAttic.getState();
-  const ours = live.filter((l) => (plans[planId(thing.id, l.market)]?.adoptedPrint ?? null) === null);
+  const ours = live.filter((l) => !isAsFound(plans[planId(thing.id, l.market)]));
   enqueue(ours.map((l) => ({ thing: thing.id, market: l.market, action: 'send' as const })));
 } // prettier-ignore
 
