@@ -105,7 +105,7 @@ it('sends twenty things to seven marketplaces in one go on a wide page, each onc
   await attic.sees('20 to put right');
   await attic.sees('Take-home €');
   await attic.press('Review 120 to send');
-  await attic.sees('120 listings of 20 things on 6 marketplaces');
+  await attic.sees('120 listings of 20 things on 7 marketplaces');
   await attic.press('Send 120');
   // It goes on while the person is elsewhere.
   await attic.go('Today');

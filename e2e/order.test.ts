@@ -124,7 +124,7 @@ it('sells a thing in choices, piece by piece: counted, priced and coded; nowhere
   await attic.sees('3 in stock');
   // Where else it is planned, and why it does not go there.
   await attic.sees('Not to Threadwick: Threadwick takes nothing in choices');
-  await attic.press('Send to 1 of 2');
+  await attic.press('Send to 1 of 3');
   await attic.waitForWindow('Brackenmoor: live');
   const page = await attic.publicPage('Brackenmoor');
   const buy = (piece: string) => fetch(`${page}/buy`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ piece }) }); // prettier-ignore

@@ -61,7 +61,7 @@ it('sends cleaned-up pictures and the clip, in the new order, and never somebody
   await attic.page.waitForSelector('[data-picture][aria-label*=", clip"]');
   await attic.sees('not your own');
 
-  await attic.press('Send to 3 marketplaces');
+  await attic.press('Change it on all 3');
   await until('the listing shows the film', async () => (await shown(address)).film !== null, 60_000);
   const after = await shown(address);
   // One picture fewer, the clip's still one more.

@@ -151,6 +151,10 @@ it('lists against a record, priced beside the copies of others, and hears by the
 
 it('saves the shop as files that open from a disk', async () => {
   const attic = await Attic.open(at, PHONE);
+  // What is only planned for it is not in it.
+  await attic.openThing(SHOP);
+  await attic.press('Send to Lanternyard');
+  await attic.waitForWindow('Lanternyard: live');
   await attic.go('Stock');
   await attic.press('The attic: hauls, spots, kinds, codes');
   await attic.press('Marketplaces');
