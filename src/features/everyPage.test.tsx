@@ -2,7 +2,9 @@ import type { ComponentType } from 'react';
 
 import type { MarketView } from '@/contract/courier';
 import { useCourier, type CourierLink } from '@/store/courierLink';
-import { nameless, open, said, SLIPS, type PageOptions } from '@/testing/page';
+import { sold, told } from '@/testing/courier';
+import { addThing } from '@/store/things';
+import { nameless, open, said, sees, SLIPS, type PageOptions } from '@/testing/page';
 import { emptyAttic, manyThings, market, SHEETS, troubledEvening, type Many } from '@/testing/world';
 
 import { Barcodes } from './attic/Barcodes';
@@ -140,3 +142,14 @@ it('where all was asked and answered, calm is said', async () => {
   await open(Packing);
   expect(said()).toMatch(/Nothing to pack/u);
 });
+
+it('what a barcode’s record named goes by that name in every list, not by its code', async () => {
+  await emptyAttic();
+  const id = addThing({ kind: 'book', facts: { model: 'Seabirds of the Northern Coasts', barcode: '2000000002415' } });
+  const sale = sold('quirestack', 'Q-1', { at: Date.now(), knownAt: Date.now() });
+  for (const [page, params, part] of [[Stock, {}, {}], [Crosslist, {}, {}], [Depot, { market: 'quirestack' }, {}], [Sales, {}, { sale }], [Packing, {}, { sale }]] as const) {
+    told(id, { ...part });
+    await open(page, { params });
+    await sees('Seabirds of the Northern Coasts');
+  }
+}); // prettier-ignore
