@@ -87,12 +87,25 @@ export class Attic {
     this.taps += 1;
     this.typed += text.length;
     const field = `:is(input, textarea)[aria-label^="${label}"]`;
-    await pressOn(this.page, { selector: field });
-    await this.page.$eval(field, (element) => (element as HTMLInputElement).select());
-    await this.page.keyboard.press('Backspace');
-    // In one go, as pasting does: what a keystroke costs is measured elsewhere.
-    await this.page.keyboard.sendCharacter(text);
-    await this.page.$eval(field, (element) => (element as HTMLElement).blur());
+    const inIt = (act: 'select' | 'blur') =>
+      this.page.evaluate(
+        (selector, what) => {
+          const element = document.querySelector<HTMLInputElement>(selector);
+          element?.[what]();
+          return element !== null;
+        },
+        field,
+        act,
+      );
+    for (let begun = true; begun;) {
+      await pressOn(this.page, { selector: field });
+      if (!(await inIt('select'))) continue;
+      await this.page.keyboard.press('Backspace');
+      // In one go, as pasting does: what a keystroke costs is measured elsewhere.
+      await this.page.keyboard.sendCharacter(text);
+      // A page that was still being left took the field along: a person types it again where it is now.
+      begun = !(await inIt('blur'));
+    }
   }
 
   async value(label: string): Promise<string> {
