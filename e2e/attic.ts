@@ -31,6 +31,7 @@ export class Attic {
     options: OpenOptions = {},
   ): Promise<Attic> {
     const page = await browser.newPage();
+    page.setDefaultTimeout(30_000 * SLOWER);
     await page.setViewport(viewport);
     return Attic.on(page, server.address, options);
   }

@@ -48,8 +48,12 @@ export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
 /** What took the press: what was wanted, something else, or what was wanted and went away under it. A page that is gone took it. */
 function whatWasHit(page: Page): Promise<'it' | 'other' | 'gone'> {
   return page
-    .evaluate(() => {
-      const { pressHit, pressedOn } = window as { pressHit?: boolean; pressedOn?: Element };
+    .evaluate(async () => {
+      const note = window as { pressHit?: boolean; pressedOn?: Element };
+      // A busy page takes the press some frames later: asked too early, it would be given twice.
+      for (let end = performance.now() + 1_000; note.pressHit === undefined && performance.now() < end;)
+        await new Promise((done) => requestAnimationFrame(done));
+      const { pressHit, pressedOn } = note;
       return pressHit === true ? 'it' : pressedOn?.isConnected === false ? 'gone' : 'other';
     })
     .catch((error: unknown) => {
@@ -107,7 +111,7 @@ async function findPlace({ selector, name, within }: Wanted): Promise<{ x: numbe
     const top = document.elementFromPoint(x, y);
     if (atRest && top && (element.contains(top) || top.contains(element))) {
       const note = window as { pressHit?: boolean; pressedOn?: Element };
-      note.pressHit = false;
+      delete note.pressHit;
       delete note.pressedOn;
       // Drawn anew meanwhile, it is another element of the same name.
       const isAlike = (e: Element) =>
