@@ -61,9 +61,17 @@ const stockOf = (draft: ListingDraft) =>
 /** No marketplace keeps a listing of nothing. */
 const isNothing = (stock: Record<string, number> | null) =>
   stock !== null && Object.values(stock).every((n) => n === 0);
-const nothingToSell = ({ market, ref, kind }: Extract<Effect, { kind: 'publish' | 'revise' }>): CourierEvent => ({
-  type: 'refused', market, ref, action: kind, reasons: [{ field: 'choices', message: 'There is nothing to sell.' }],
-}); // prettier-ignore
+const nothingToSell = ({
+  market,
+  ref,
+  kind,
+}: Extract<Effect, { kind: 'publish' | 'revise' }>): CourierEvent => ({
+  type: 'refused',
+  market,
+  ref,
+  action: kind,
+  reasons: [{ field: 'choices', message: 'There is nothing to sell.' }],
+});
 
 /** The courier's clock at the beginning: no real one stands near zero, not even after a jump. */
 const EPOCH = 1_700_000_000_000;

@@ -69,20 +69,44 @@ function choicesFor(
   text: (length: number) => string,
 ): Choices {
   const kinds = or(random.between(1, most.options), () => most.options + 1);
-  const count = or(random.between(2, 6), () => 1, () => most.pieces + 1, () => most.pieces);
-  const word = () => or(text(random.between(3, 12)), () => text(most.longest).padEnd(most.longest, 'x'), () => text(most.longest).padEnd(most.longest + 1, 'x'));
+  const count = or(
+    random.between(2, 6),
+    () => 1,
+    () => most.pieces + 1,
+    () => most.pieces,
+  );
+  const word = () =>
+    or(
+      text(random.between(3, 12)),
+      () => text(most.longest).padEnd(most.longest, 'x'),
+      () => text(most.longest).padEnd(most.longest + 1, 'x'),
+    );
   const options = Array.from({ length: kinds }, () => ({ name: word(), values: [word()] }));
   // Held back and capped: what is shown is less than what there is, or nothing.
   const heldBack = random.chance(0.4) ? random.pick([1, 4, 9])! : 0;
-  const cap = random.chance(0.4) ? or(random.between(1, 9), () => most.stock, () => most.stock + 1) : null;
-  const stock = () => or(cap !== null && random.chance(0.3) ? most.stock + 7 : random.between(1, 9), () => most.stock, () => most.stock + 1);
+  const cap = random.chance(0.4)
+    ? or(
+        random.between(1, 9),
+        () => most.stock,
+        () => most.stock + 1,
+      )
+    : null;
+  const stock = () =>
+    or(
+      cap !== null && random.chance(0.3) ? most.stock + 7 : random.between(1, 9),
+      () => most.stock,
+      () => most.stock + 1,
+    );
   const none = or(false, () => true);
   const pieces = Array.from({ length: count }, (_, i) => ({
-    values: options.map(() => word()), stock: none ? 0 : stock(), price: random.chance(0.5) ? null : or(random.between(300, 9_000), () => 1), code: `YA-0001/${i + 1}`,
+    values: options.map(() => word()),
+    stock: none ? 0 : stock(),
+    price: random.chance(0.5) ? null : or(random.between(300, 9_000), () => 1),
+    code: `YA-0001/${i + 1}`,
     pictureIds: [],
   }));
   return ChoicesSchema.parse({ options, pieces, heldBack, cap });
-} // prettier-ignore
+}
 
 /** Terms of the person's, now and then with days or postage that a marketplace does not take. */
 function termsFor(sheet: RuleSheet, random: Random, or: <T>(good: T, ...bad: (() => T)[]) => T): Terms[] {

@@ -145,11 +145,20 @@ it('where all was asked and answered, calm is said', async () => {
 
 it('what a barcode’s record named goes by that name in every list, not by its code', async () => {
   await emptyAttic();
-  const id = addThing({ kind: 'book', facts: { model: 'Seabirds of the Northern Coasts', barcode: '2000000002415' } });
+  const id = addThing({
+    kind: 'book',
+    facts: { model: 'Seabirds of the Northern Coasts', barcode: '2000000002415' },
+  });
   const sale = sold('quirestack', 'Q-1', { at: Date.now(), knownAt: Date.now() });
-  for (const [page, params, part] of [[Stock, {}, {}], [Crosslist, {}, {}], [Depot, { market: 'quirestack' }, {}], [Sales, {}, { sale }], [Packing, {}, { sale }]] as const) {
+  for (const [page, params, part] of [
+    [Stock, {}, {}],
+    [Crosslist, {}, {}],
+    [Depot, { market: 'quirestack' }, {}],
+    [Sales, {}, { sale }],
+    [Packing, {}, { sale }],
+  ] as const) {
     told(id, { ...part });
     await open(page, { params });
     await sees('Seabirds of the Northern Coasts');
   }
-}); // prettier-ignore
+});

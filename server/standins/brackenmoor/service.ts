@@ -379,8 +379,10 @@ function termLines(e: Entry): string[] {
     e.furtherCents ? `Each further piece in the same parcel: ${euros(e.furtherCents)}` : '',
     ...(e.abroad ?? []).map(({ zone, cents }) => `To ${WHERE[zone] ?? zone}: ${euros(cents)} postage`),
     e.sentWithin === undefined ? '' : `Sent within ${e.sentWithin} days`,
-    e.backWithin ? `May come back within ${e.backWithin} days; the ${e.backPaidBy ?? 'buyer'} pays for sending back` : '',
+    e.backWithin
+      ? `May come back within ${e.backWithin} days; the ${e.backPaidBy ?? 'buyer'} pays for sending back`
+      : '',
     e.taxPercent ? `${e.taxPercent} % tax is in the price` : '',
     e.fetch ? 'May be fetched in person' : '',
   ].filter(Boolean);
-} // prettier-ignore
+}

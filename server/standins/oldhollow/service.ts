@@ -339,9 +339,11 @@ function dealingLines(d: Dealings): string[] {
   return [
     d.sendsWithin === null ? '' : `Sent within ${d.sendsWithin} days.`,
     ...d.overseas.map((o) => `${euros(o.cents)} to send it ${WORLD[o.to] ?? ''}.`),
-    d.takesBackWithin > 0 ? `Taken back within ${d.takesBackWithin} days, at the ${d.backAtCostOf}’s cost.` : 'Not taken back.',
+    d.takesBackWithin > 0
+      ? `Taken back within ${d.takesBackWithin} days, at the ${d.backAtCostOf}’s cost.`
+      : 'Not taken back.',
     d.paidBy.length > 0 ? `Paid ${d.paidBy.map((way) => WAYS[way] ?? '').join(' or ')}.` : '',
     d.taxPermille > 0 ? `With ${d.taxPermille / 10} % tax.` : '',
     d.mayFetch ? 'May be fetched.' : '',
   ].filter(Boolean);
-} // prettier-ignore
+}

@@ -77,11 +77,19 @@ function isDealings(value: unknown): value is Dealings {
   if (typeof value !== 'object' || value === null) return false;
   const d = value as Record<string, unknown>;
   return (
-    (d.sendsWithin === null || isCents(d.sendsWithin)) && isCents(d.takesBackWithin) && isText(d.backAtCostOf, 20) && isCents(d.taxPermille) && typeof d.mayFetch === 'boolean' &&
-    Array.isArray(d.overseas) && d.overseas.length <= 5 && d.overseas.every((o: Record<string, unknown>) => isText(o.to, 20) && isCents(o.cents)) &&
-    Array.isArray(d.paidBy) && d.paidBy.length <= 5 && d.paidBy.every((w) => isText(w, 20))
+    (d.sendsWithin === null || isCents(d.sendsWithin)) &&
+    isCents(d.takesBackWithin) &&
+    isText(d.backAtCostOf, 20) &&
+    isCents(d.taxPermille) &&
+    typeof d.mayFetch === 'boolean' &&
+    Array.isArray(d.overseas) &&
+    d.overseas.length <= 5 &&
+    d.overseas.every((o: Record<string, unknown>) => isText(o.to, 20) && isCents(o.cents)) &&
+    Array.isArray(d.paidBy) &&
+    d.paidBy.length <= 5 &&
+    d.paidBy.every((w) => isText(w, 20))
   );
-} // prettier-ignore
+}
 
 /** Everything Oldhollow has against a piece. */
 export function complaintsOf(

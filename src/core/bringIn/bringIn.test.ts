@@ -122,27 +122,40 @@ describe('copying from listings', () => {
   });
 
   describe('what kind they are', () => {
-    const decided = (market: string, kind: string, category: string) => Mapping.parse({ id: mappingId(market, kind), market, kind, category });
+    const decided = (market: string, kind: string, category: string) =>
+      Mapping.parse({ id: mappingId(market, kind), market, kind, category });
     const of = (title: string, market: string, category: string, ...mappings: Mapping[]) =>
       kindOfListings([listing({ title, market, category })], BUILT_IN, mappings, sheets);
     it('their words say, whatever else went to that category', () => {
-      expect(kindOfListings(two, BUILT_IN, [decided('brackenmoor', 'cardigan', 'wear.knit')], sheets)).toBe('jumper');
-      expect(of('Enamel tray', 'lanternyard', 'shop', decided('lanternyard', 'cardigan', 'shop'))).not.toBe('cardigan');
+      expect(kindOfListings(two, BUILT_IN, [decided('brackenmoor', 'cardigan', 'wear.knit')], sheets)).toBe(
+        'jumper',
+      );
+      expect(of('Enamel tray', 'lanternyard', 'shop', decided('lanternyard', 'cardigan', 'shop'))).not.toBe(
+        'cardigan',
+      );
     });
     it('is left open where words say nothing and things of other kinds go there as well', () => {
       for (const sheet of sheets)
         for (const category of sheet.categories.filter((c, i) => c.leaf && i % 6 === 0)) {
-          const [first] = BUILT_IN.leaves.filter((k) => categoryFor(k.id, BUILT_IN, sheet, [])?.id === category.id);
+          const [first] = BUILT_IN.leaves.filter(
+            (k) => categoryFor(k.id, BUILT_IN, sheet, [])?.id === category.id,
+          );
           if (!first) continue;
           const mapping = decided(sheet.marketplace, first.id, category.id);
-          const goThere = BUILT_IN.leaves.filter((k) => categoryFor(k.id, BUILT_IN, sheet, [mapping])?.id === category.id);
+          const goThere = BUILT_IN.leaves.filter(
+            (k) => categoryFor(k.id, BUILT_IN, sheet, [mapping])?.id === category.id,
+          );
           const kind = of('???', sheet.marketplace, category.id, mapping);
-          expect([sheet.marketplace, category.id, kind]).toEqual([sheet.marketplace, category.id, goThere.length === 1 ? first.id : '']);
+          expect([sheet.marketplace, category.id, kind]).toEqual([
+            sheet.marketplace,
+            category.id,
+            goThere.length === 1 ? first.id : '',
+          ]);
         }
     });
     it('is nothing where nothing points to one', () =>
       expect(kindOfListings([listing({ title: '???', category: 'gone' })], BUILT_IN, [], sheets)).toBe(''));
-  }); // prettier-ignore
+  });
 
   it('takes only what was chosen, and nothing a question does not take', () => {
     const part = copied({ facts: { size: 'L' } }, { title: 'T', price: '4800', use: 'light', 'fact:brand': 'K', 'fact:nonsense': 'x' }, BUILT_IN, 'jumper'); // prettier-ignore

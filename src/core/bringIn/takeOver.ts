@@ -44,12 +44,13 @@ export function kindOfListings(
     if (!sheet || !decided || !kinds.get(decided.kind)) continue;
     // A decision says where a kind goes, not what all there is: a shelf for all the rest holds more than cardigans.
     const others = kinds.leaves.some(
-      ({ id, path }) => !path.includes(decided.kind) && categoryFor(id, kinds, sheet, mappings)?.id === category,
+      ({ id, path }) =>
+        !path.includes(decided.kind) && categoryFor(id, kinds, sheet, mappings)?.id === category,
     );
     if (!others) return decided.kind;
   }
   return '';
-} // prettier-ignore
+}
 
 /** All that could be copied from listings of one thing, field by field, cleaned. */
 export function offersOf(

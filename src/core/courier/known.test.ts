@@ -1,6 +1,13 @@
 import { unheard } from './known';
 
-const well = { name: 'Nearstile', health: 'well', link: 'connected', locked: false, byHand: false, silentSince: null } as const; // prettier-ignore
+const well = {
+  name: 'Nearstile',
+  health: 'well',
+  link: 'connected',
+  locked: false,
+  byHand: false,
+  silentSince: null,
+} as const;
 const heard = { connected: true, caughtUp: true, heardAt: 50 };
 
 it.each([

@@ -64,12 +64,29 @@ describe('what its place costs', () => {
   const oldhollow = RuleSheet.parse(OLDHOLLOW);
   const vase = aThing({ kind: 'vase', title: 'Vase', price: 4_800, use: 'light' });
   const fees = (views: CourierThingView[], sheet: RuleSheet) => {
-    const examined = examineListing(vase, undefined, sheet, () => undefined, BUILT_IN, { ...plainSetup(), now }, besideOf(views, Date.UTC(2026, 10)));
+    const examined = examineListing(
+      vase,
+      undefined,
+      sheet,
+      () => undefined,
+      BUILT_IN,
+      { ...plainSetup(), now },
+      besideOf(views, Date.UTC(2026, 10)),
+    );
     return { ...examined, place: examined.takeHome!.fees.find((f) => f.label.startsWith('Place'))?.amount };
   };
   // The marketplace's own calculation is the stand-in's, which shares nothing with ours.
-  it.each([[1, 22], [89, 22], [90, 22], [91, 44], [200, 66]])('after %i days', (days, amount) => {
-    const { place, takeHome, effective } = fees([view('t', 'oldhollow', 'Vase', now - days * DAY)], oldhollow);
+  it.each([
+    [1, 22],
+    [89, 22],
+    [90, 22],
+    [91, 44],
+    [200, 66],
+  ])('after %i days', (days, amount) => {
+    const { place, takeHome, effective } = fees(
+      [view('t', 'oldhollow', 'Vase', now - days * DAY)],
+      oldhollow,
+    );
     expect(place).toBe(amount);
     expect(takeHome!.feeTotal).toBe(keeps(4_800, effective.postage!, days));
   });
@@ -84,14 +101,33 @@ describe('what its place costs', () => {
     // Its own turn counts, not how many came after it; another month has its own.
     expect(fees([up('t', 2), up('a', 3), up('b', 4)], some).place).toBe(0);
     expect(fees([up('a', 3), up('b', 4), up('t', 5)], some).place).toBe(22);
-    expect(fees([view('a', 'oldhollow', 'a', Date.UTC(2026, 9, 30)), view('b', 'oldhollow', 'b', Date.UTC(2026, 9, 31))], some).place).toBe(0);
-    expect(fees([view('a', 'brackenmoor', 'a', now), view('b', 'brackenmoor', 'b', now)], some).place).toBe(0);
+    expect(
+      fees(
+        [
+          view('a', 'oldhollow', 'a', Date.UTC(2026, 9, 30)),
+          view('b', 'oldhollow', 'b', Date.UTC(2026, 9, 31)),
+        ],
+        some,
+      ).place,
+    ).toBe(0);
+    expect(fees([view('a', 'brackenmoor', 'a', now), view('b', 'brackenmoor', 'b', now)], some).place).toBe(
+      0,
+    );
   });
   it('counts for what a sale left as well', () => {
     const views = [view('t', 'oldhollow', 'Vase', now - 200 * DAY)];
-    const sale = { market: 'oldhollow', order: '1', amount: 4_800, postage: 420, fees: null, at: now, knownAt: now };
-    const left = (place: Parameters<typeof saleTakeHome>[6]) => saleTakeHome(sale, vase, oldhollow, 'x', BUILT_IN, STARTING_RATES, place);
+    const sale = {
+      market: 'oldhollow',
+      order: '1',
+      amount: 4_800,
+      postage: 420,
+      fees: null,
+      at: now,
+      knownAt: now,
+    };
+    const left = (place: Parameters<typeof saleTakeHome>[6]) =>
+      saleTakeHome(sale, vase, oldhollow, 'x', BUILT_IN, STARTING_RATES, place);
     const placed = placeOf(besideOf(views, 0), 't', 'oldhollow', sale.at);
     expect(left(placed).feeTotal).toBe(keeps(4_800, 420, 200));
   });
-}); // prettier-ignore
+});

@@ -44,16 +44,62 @@ const word = fc.constantFrom('', 'navy', 'wool', 'M');
 const amount = fc.integer({ min: 0, max: 3 }).map((n) => n * 100);
 const anyDraft = fc
   .record({
-    title: word, description: word, price: amount, postage: amount, category: fc.constantFrom(leaf!.id, 'x'), condition: fc.constantFrom('a', 'b'),
-    specifics: fc.dictionary(fc.constantFrom('size', 'colour'), fc.constantFrom('navy', 'M')), answers: fc.dictionary(fc.constantFrom('q', 'r'), fc.constantFrom('yes', 'no')),
+    title: word,
+    description: word,
+    price: amount,
+    postage: amount,
+    category: fc.constantFrom(leaf!.id, 'x'),
+    condition: fc.constantFrom('a', 'b'),
+    specifics: fc.dictionary(fc.constantFrom('size', 'colour'), fc.constantFrom('navy', 'M')),
+    answers: fc.dictionary(fc.constantFrom('q', 'r'), fc.constantFrom('yes', 'no')),
     tags: fc.array(fc.constantFrom('navy', 'wool'), { maxLength: 2 }),
-    auction: fc.option(fc.record({ opening: amount, outright: fc.option(amount), days: fc.integer({ min: 1, max: 2 }), again: fc.integer({ min: 0, max: 1 }), becomes: fc.option(amount) })),
-    search: fc.option(fc.record({ title: word, description: word, keywords: fc.array(fc.constantFrom('navy', 'wool'), { maxLength: 2 }) }).filter((s) => s.title !== '')),
-    terms: fc.option(fc.record({ handlingDays: fc.integer({ min: 0, max: 2 }), returnDays: fc.constantFrom(0, 14), collect: fc.boolean(), further: amount }), { freq: 2 }),
-    promotionBp: fc.constantFrom(0, 300), depotNo: fc.option(fc.constantFrom('D1', 'D2'), { nil: undefined }),
-    choices: fc.option(fc.record({ options: fc.constant<string[]>(['Size']), pieces: fc.array(fc.record({ code: fc.constantFrom('a', 'b'), values: fc.constant<string[]>(['S']), price: amount, stock: fc.integer({ min: 0, max: 2 }) }), { minLength: 1, maxLength: 2 }), heldBack: fc.option(fc.constant(1), { nil: undefined }) }), { nil: undefined }),
+    auction: fc.option(
+      fc.record({
+        opening: amount,
+        outright: fc.option(amount),
+        days: fc.integer({ min: 1, max: 2 }),
+        again: fc.integer({ min: 0, max: 1 }),
+        becomes: fc.option(amount),
+      }),
+    ),
+    search: fc.option(
+      fc
+        .record({
+          title: word,
+          description: word,
+          keywords: fc.array(fc.constantFrom('navy', 'wool'), { maxLength: 2 }),
+        })
+        .filter((s) => s.title !== ''),
+    ),
+    terms: fc.option(
+      fc.record({
+        handlingDays: fc.integer({ min: 0, max: 2 }),
+        returnDays: fc.constantFrom(0, 14),
+        collect: fc.boolean(),
+        further: amount,
+      }),
+      { freq: 2 },
+    ),
+    promotionBp: fc.constantFrom(0, 300),
+    depotNo: fc.option(fc.constantFrom('D1', 'D2'), { nil: undefined }),
+    choices: fc.option(
+      fc.record({
+        options: fc.constant<string[]>(['Size']),
+        pieces: fc.array(
+          fc.record({
+            code: fc.constantFrom('a', 'b'),
+            values: fc.constant<string[]>(['S']),
+            price: amount,
+            stock: fc.integer({ min: 0, max: 2 }),
+          }),
+          { minLength: 1, maxLength: 2 },
+        ),
+        heldBack: fc.option(fc.constant(1), { nil: undefined }),
+      }),
+      { nil: undefined },
+    ),
   })
-  .map(({ promotionBp, ...part }) => draft({ ...part, paid: { promotionBp, extras: {} } })); // prettier-ignore
+  .map(({ promotionBp, ...part }) => draft({ ...part, paid: { promotionBp, extras: {} } }));
 
 it('names something exactly where the fingerprint differs', () => {
   fc.assert(

@@ -47,7 +47,7 @@ export function draftDifferences(
     const { name, field } = (b ?? a)!;
     return [{ name, before: told(field) ? (a?.words ?? '') : null, after: b?.words ?? '' }];
   });
-} // prettier-ignore
+}
 
 interface Value {
   key: string;
@@ -78,21 +78,66 @@ function valuesOf(draft: ListingDraft, sheet: RuleSheet): Value[] {
     one('price', 'Price', money(draft.price)),
     one('postage', 'Postage', money(draft.postage)),
     one('category', 'Category', category?.name ?? draft.category),
-    one('condition', 'Condition', sheet.conditions.find((c) => c.code === draft.condition)?.label ?? draft.condition),
-    ...Object.entries(draft.specifics).map(([id, words]) => of('specifics', id, category?.specifics.find((s) => s.id === id)?.label ?? id, words)),
-    ...Object.entries(draft.answers).map(([id, words]) => of('answers', id, sheet.questions.find((q) => q.id === id)?.label ?? id, words)),
+    one(
+      'condition',
+      'Condition',
+      sheet.conditions.find((c) => c.code === draft.condition)?.label ?? draft.condition,
+    ),
+    ...Object.entries(draft.specifics).map(([id, words]) =>
+      of('specifics', id, category?.specifics.find((s) => s.id === id)?.label ?? id, words),
+    ),
+    ...Object.entries(draft.answers).map(([id, words]) =>
+      of('answers', id, sheet.questions.find((q) => q.id === id)?.label ?? id, words),
+    ),
     one('tags', 'Tags', draft.tags.join(', ')),
-    one('auction', 'Auction', auction ? [`opens at ${money(auction.opening)}`, `${auction.days} days`, `put up again ${auction.again} times`,
-      auction.outright === null ? '' : `outright ${money(auction.outright)}`, auction.becomes === null ? '' : `then ${money(auction.becomes)}`].filter(Boolean).join(', ') : ''),
-    one('search', 'What search engines show', search ? [search.title, search.description, search.keywords.join(', ')].join(' / ') : ''),
+    one(
+      'auction',
+      'Auction',
+      auction
+        ? [
+            `opens at ${money(auction.opening)}`,
+            `${auction.days} days`,
+            `put up again ${auction.again} times`,
+            auction.outright === null ? '' : `outright ${money(auction.outright)}`,
+            auction.becomes === null ? '' : `then ${money(auction.becomes)}`,
+          ]
+            .filter(Boolean)
+            .join(', ')
+        : '',
+    ),
+    one(
+      'search',
+      'What search engines show',
+      search ? [search.title, search.description, search.keywords.join(', ')].join(' / ') : '',
+    ),
     ...(terms ? termValues(terms, money) : []),
-    one('paid', 'Paid extras', [...(paid.promotionBp > 0 ? [`promotion ${paid.promotionBp / 100} %`] : []),
-      ...Object.entries(paid.extras).map(([id, words]) => `${extraName(sheet, id)}: ${words}`)].join(', ')),
-    one('choices', 'Choices', choices ? [choices.options.join(' and '), ...choices.pieces.map((p) => `${p.values.join(' ')} (${p.code}) ${money(p.price)}, ${p.stock} there`),
-      choices.heldBack ? `${choices.heldBack} held back` : '', choices.cap == null ? '' : `at most ${choices.cap} shown`].filter(Boolean).join('; ') : ''),
+    one(
+      'paid',
+      'Paid extras',
+      [
+        ...(paid.promotionBp > 0 ? [`promotion ${paid.promotionBp / 100} %`] : []),
+        ...Object.entries(paid.extras).map(([id, words]) => `${extraName(sheet, id)}: ${words}`),
+      ].join(', '),
+    ),
+    one(
+      'choices',
+      'Choices',
+      choices
+        ? [
+            choices.options.join(' and '),
+            ...choices.pieces.map(
+              (p) => `${p.values.join(' ')} (${p.code}) ${money(p.price)}, ${p.stock} there`,
+            ),
+            choices.heldBack ? `${choices.heldBack} held back` : '',
+            choices.cap == null ? '' : `at most ${choices.cap} shown`,
+          ]
+            .filter(Boolean)
+            .join('; ')
+        : '',
+    ),
     one('depotNo', 'At their depot', depotNo ?? ''),
   ];
-} // prettier-ignore
+}
 
 const extraName = (sheet: RuleSheet, id: string) =>
   sheet.fees.rules.flatMap((r) => (r.kind === 'extra' && r.id === id ? [r.label] : []))[0] ?? id;
@@ -103,8 +148,16 @@ function termValues(terms: SentTerms, money: (amount: number) => string): Value[
   const { handlingDays, returnDays, returnsPaidBy, abroad, further, payment, taxBp, collect } = terms;
   const said: [keyof SentTerms, string, string | undefined][] = [
     ['handlingDays', 'Posted within', handlingDays === undefined ? undefined : `${handlingDays} days`],
-    ['returnDays', 'May come back within', returnDays === undefined ? undefined : returnDays === 0 ? 'not at all' : `${returnDays} days`],
-    ['returnsPaidBy', 'Sending back is paid by', returnsPaidBy && { buyer: 'the buyer', seller: 'you' }[returnsPaidBy]],
+    [
+      'returnDays',
+      'May come back within',
+      returnDays === undefined ? undefined : returnDays === 0 ? 'not at all' : `${returnDays} days`,
+    ],
+    [
+      'returnsPaidBy',
+      'Sending back is paid by',
+      returnsPaidBy && { buyer: 'the buyer', seller: 'you' }[returnsPaidBy],
+    ],
     ['abroad', 'Postage abroad', abroad?.map((a) => `${a.zone} ${money(a.price)}`).join(', ')],
     ['further', 'Each further piece', further === undefined ? undefined : money(further)],
     ['payment', 'Paid by', payment?.map((way) => WAYS[way]).join(', ')],
@@ -114,4 +167,4 @@ function termValues(terms: SentTerms, money: (amount: number) => string): Value[
   return said.flatMap(([id, name, words]) =>
     words === undefined ? [] : [{ key: `terms ${id}`, field: 'terms' as const, name, words }],
   );
-} // prettier-ignore
+}

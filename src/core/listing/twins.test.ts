@@ -11,7 +11,10 @@ const cell = (thing: string, part: Partial<CellCheck> = {}, deed: MarketCell['de
 const among = (...cells: MarketCell[]) => [...twinsAmong(cells)].map(([c, first]) => [c.thing, first]);
 
 it('the first goes, the others have to differ', () => {
-  expect(among(cell('a'), cell('b', { title: ' gansey ' }), cell('c'))).toEqual([['b', 'a'], ['c', 'a']]); // prettier-ignore
+  expect(among(cell('a'), cell('b', { title: ' gansey ' }), cell('c'))).toEqual([
+    ['b', 'a'],
+    ['c', 'a'],
+  ]);
 });
 it.each([
   ['another price', [cell('a'), cell('b', { price: 4_700 })]],
@@ -25,13 +28,20 @@ it.each([
 
 it('of what is left no two are alike', () => {
   const any = fc.record({
-    thing: fc.constantFrom('a', 'b', 'c', 'd'), title: fc.constantFrom('One', 'one ', 'Two'), price: fc.constantFrom(1, 2),
-    deed: fc.constantFrom<MarketCell['deed']>('send', 'again', 'resend', 'fix', 'nothing'), market: fc.constantFrom('moor', 'wick'),
-  }); // prettier-ignore
+    thing: fc.constantFrom('a', 'b', 'c', 'd'),
+    title: fc.constantFrom('One', 'one ', 'Two'),
+    price: fc.constantFrom(1, 2),
+    deed: fc.constantFrom<MarketCell['deed']>('send', 'again', 'resend', 'fix', 'nothing'),
+    market: fc.constantFrom('moor', 'wick'),
+  });
   fc.assert(
     fc.property(fc.array(any, { maxLength: 12 }), (made) => {
-      const cells = made.map(({ thing, title, price, deed, market }) => cell(thing, { title, price }, deed, market));
-      const going = withoutTwins(cells, twinsAmong(cells)).filter((c) => ['send', 'again', 'resend'].includes(c.deed));
+      const cells = made.map(({ thing, title, price, deed, market }) =>
+        cell(thing, { title, price }, deed, market),
+      );
+      const going = withoutTwins(cells, twinsAmong(cells)).filter((c) =>
+        ['send', 'again', 'resend'].includes(c.deed),
+      );
       const owners = new Map<string, Set<string>>();
       for (const c of going) {
         const key = twinKey(c.market, c.check!.title, c.check!.price!);
@@ -41,7 +51,7 @@ it('of what is left no two are alike', () => {
       // Nothing is kept back for nothing: of every kind one goes.
       expect(going.length > 0).toBe(cells.some((c) => ['send', 'again', 'resend'].includes(c.deed)));
     }),
-  ); // prettier-ignore
+  );
 });
 
 it('what is just being sent counts as up', () => {

@@ -20,9 +20,14 @@ export function differencesOf(examined: Examined, before: ListingDraft): Differe
 export function ChangedValues({ label, values }: { label: string; values: readonly Difference[] }) {
   const c = useColours();
   const cut = (words: string) => (words.length > 160 ? `${words.slice(0, 160)}…` : words);
-  const old = ({ before }: Difference) => (before === null ? 'not known' : before === '' ? 'nothing' : cut(before));
+  const old = ({ before }: Difference) =>
+    before === null ? 'not known' : before === '' ? 'nothing' : cut(before);
   return (
-    <View role="list" aria-label={label} style={{ gap: 6, borderLeftWidth: 2, borderColor: c.line, paddingLeft: 10 }}>
+    <View
+      role="list"
+      aria-label={label}
+      style={{ gap: 6, borderLeftWidth: 2, borderColor: c.line, paddingLeft: 10 }}
+    >
       {values.map((d) => (
         <View key={d.name} role="listitem">
           <Words kind="small" tone="soft">
@@ -33,4 +38,4 @@ export function ChangedValues({ label, values }: { label: string; values: readon
       ))}
     </View>
   );
-} // prettier-ignore
+}

@@ -52,7 +52,9 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
   const sendAll = () => {
     const fresh = going.filter((x) => x.deed !== 'resend');
     if (spread > 0) planOver(fresh, spread);
-    enqueue(going.map(({ thing, market, deed }) => ({ thing, market, action: 'send', seen: deed === 'resend' })));
+    enqueue(
+      going.map(({ thing, market, deed }) => ({ thing, market, action: 'send', seen: deed === 'resend' })),
+    );
     onDone();
   };
   const toggle = (market: string) =>
@@ -62,7 +64,14 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
       return next;
     });
   return (
-    <Page title="What goes out" aside={<Press kind="quiet" onPress={onDone}>Not now</Press>}>
+    <Page
+      title="What goes out"
+      aside={
+        <Press kind="quiet" onPress={onDone}>
+          Not now
+        </Press>
+      }
+    >
       <Words figures role="status">
         {`${listings(going.length)} of ${going.length === 0 ? 'no thing' : things(new Set(going.map((x) => x.thing)).size)} on ${where.length === 1 ? 'one marketplace' : `${where.length} marketplaces`}.${
           totals.ready > 0
@@ -73,7 +82,14 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
       {sheets.map((sheet) => {
         const here = cells.filter((x) => x.market === sheet.marketplace);
         return here.length === 0 ? null : (
-          <There key={sheet.marketplace} sheet={sheet} cells={here} sent={sent} on={!off.has(sheet.marketplace)} onToggle={() => toggle(sheet.marketplace)} />
+          <There
+            key={sheet.marketplace}
+            sheet={sheet}
+            cells={here}
+            sent={sent}
+            on={!off.has(sheet.marketplace)}
+            onToggle={() => toggle(sheet.marketplace)}
+          />
         );
       })}
       {sent.trouble ? (
@@ -95,7 +111,7 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
       </Press>
     </Page>
   );
-} // prettier-ignore
+}
 
 const listings = (n: number) => (n === 1 ? 'One listing' : `${n} listings`);
 const things = (n: number) => (n === 1 ? 'one thing' : `${n} things`);
@@ -113,7 +129,10 @@ function There(props: {
   const changed = cells.filter((x) => x.deed === 'resend');
   const fresh = cells.filter((x) => x.deed !== 'resend');
   const fees = totalsOf(cells).fees;
-  const counts = [fresh.length > 0 ? `${fresh.length} new` : '', changed.length > 0 ? `${changed.length} to change` : ''];
+  const counts = [
+    fresh.length > 0 ? `${fresh.length} new` : '',
+    changed.length > 0 ? `${changed.length} to change` : '',
+  ];
   return (
     <Card label={`Going to ${sheet.name}`}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
@@ -138,13 +157,17 @@ function There(props: {
         </View>
       ) : null}
       {on && fresh.length > FEW ? (
-        <Press kind="quiet" label={all ? `Name fewer for ${sheet.name}` : `Name all ${fresh.length} for ${sheet.name}`} onPress={() => setAll(!all)}>
+        <Press
+          kind="quiet"
+          label={all ? `Name fewer for ${sheet.name}` : `Name all ${fresh.length} for ${sheet.name}`}
+          onPress={() => setAll(!all)}
+        >
           {all ? 'Fewer' : `and ${fresh.length - FEW} more`}
         </Press>
       ) : null}
     </Card>
   );
-} // prettier-ignore
+}
 
 function New({ cell, currency }: { cell: MarketCell; currency: string }) {
   const thing = useAttic((s) => s.things[cell.thing]);
@@ -153,11 +176,13 @@ function New({ cell, currency }: { cell: MarketCell; currency: string }) {
     <View role="listitem">
       <Words numberOfLines={2}>{thing ? nameOf(thing) : ''}</Words>
       <Words kind="small" figures tone="soft">
-        {price == null ? '' : `${formatMoney(price, currency)}${fees ? `, fees ${formatMoney(fees, currency)}` : ', no fees'}`}
+        {price == null
+          ? ''
+          : `${formatMoney(price, currency)}${fees ? `, fees ${formatMoney(fees, currency)}` : ', no fees'}`}
       </Words>
     </View>
   );
-} // prettier-ignore
+}
 
 function Changing(props: {
   cell: MarketCell;

@@ -77,21 +77,22 @@ export function SendBar({ thing, examined }: { thing: Thing; examined: readonly 
       ) : null}
       {fresh.length > 0 ? stopped.map((e) => <NotThere key={e.sheet.marketplace} examined={e} />) : null}
       {fresh.length > 0 || progress ? (
-        <Press
-          kind="main"
-          icon="send"
-          disabled={progress !== null}
-          onPress={() => void sendTo(fresh, false)}
-        >
+        <Press kind="main" icon="send" disabled={progress !== null} onPress={() => void sendTo(fresh, false)}>
           {progress ?? `Send to ${where}`}
         </Press>
       ) : null}
       {changed.length > 0 ? (
-        <Changes thing={thing} changed={changed} version={view} busy={progress !== null} onSend={(some) => void sendTo(some, true)} />
+        <Changes
+          thing={thing}
+          changed={changed}
+          version={view}
+          busy={progress !== null}
+          onSend={(some) => void sendTo(some, true)}
+        />
       ) : null}
     </View>
   );
-} // prettier-ignore
+}
 
 /** Where it is planned and does not go, and why. */
 function NotThere({ examined }: { examined: Examined }) {
@@ -123,7 +124,10 @@ function Changes(props: {
         return (
           <View key={marketplace} style={{ gap: 6 }}>
             <Words kind="strong">{`${name} would change`}</Words>
-            <ChangedValues label={`What changes on ${name}`} values={differencesOf(e, there![marketplace]!)} />
+            <ChangedValues
+              label={`What changes on ${name}`}
+              values={differencesOf(e, there![marketplace]!)}
+            />
             <Press disabled={busy} onPress={() => onSend([e])}>
               {`Change it on ${name}`}
             </Press>
@@ -139,4 +143,4 @@ function Changes(props: {
       {!trouble && !there ? <Words tone="soft">What is shown there is being read…</Words> : null}
     </View>
   );
-} // prettier-ignore
+}
