@@ -45,12 +45,13 @@ export class ServerProcess {
       ],
       { stdio: ['ignore', 'ignore', 'inherit', ...(COVERAGE ? ['ipc' as const] : [])] },
     );
-    await until('the server answers', async () =>
+    // Starting is what a machine that is shared with others does slowest, and no test is about how fast it is.
+    const answers = () =>
       fetch(`${this.address}/api/session`).then(
         (r) => r.ok,
         () => false,
-      ),
-    );
+      );
+    await until('the server answers', answers, 120_000);
   }
 
   /** As a power cut would: nothing is said, nothing is finished. */
