@@ -21,6 +21,7 @@ let why: 'sold' | 'promised' | null = 'sold';
 const courier = {
   thingBehind: (ref: string) => /^(.)\.moor/u.exec(ref)?.[1] ?? null,
   notToPromise: (thing: string) => (thing === 'u' ? why : null),
+  // Of the whole courier the desk asks only these.
 } as unknown as Courier;
 const ofMarket: OfMarket = (_: Context, ask) => ask(adapter);
 

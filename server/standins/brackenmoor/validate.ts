@@ -46,7 +46,7 @@ export interface Problem {
 }
 
 /** Where it may be sent beyond home. */
-export const ZONES = ['near', 'far'];
+const ZONES = ['near', 'far'];
 
 const isText = (value: unknown, most: number): value is string =>
   typeof value === 'string' && value.length <= most;

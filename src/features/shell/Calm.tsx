@@ -16,7 +16,11 @@ function wordsOf(one: Unheard): string {
 
 /** What keeps from saying that all is well, in words; null: everything was asked and answered. */
 export function useUnheard(): string | null {
-  const { connected, caughtUp, heardAt, markets } = useCourier();
+  // Each by itself: what else the courier tells, all evening long, draws nothing anew.
+  const connected = useCourier((s) => s.connected);
+  const caughtUp = useCourier((s) => s.caughtUp);
+  const heardAt = useCourier((s) => s.heardAt);
+  const markets = useCourier((s) => s.markets);
   const all = unheard({ connected, caughtUp, heardAt }, markets);
   return all.length === 0 ? null : all.map(wordsOf).join(' ');
 }
