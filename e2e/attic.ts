@@ -6,7 +6,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 
 import { countPage } from './coverage';
 import type { House } from './house';
-import { beLate, SLOWER } from './late';
+import { beLate, patience } from './late';
 import { pressOn } from './pointer';
 import { until } from './serverProcess';
 
@@ -31,7 +31,7 @@ export class Attic {
     options: OpenOptions = {},
   ): Promise<Attic> {
     const page = await browser.newPage();
-    page.setDefaultTimeout(30_000 * SLOWER);
+    page.setDefaultTimeout(patience(30_000));
     await page.setViewport(viewport);
     return Attic.on(page, server.address, options);
   }
@@ -170,7 +170,7 @@ export class Attic {
     ...args: P
   ): Promise<void> {
     const inPage = holds as (...args: unknown[]) => boolean;
-    const waiting = this.page.waitForFunction(inPage, { polling: 120, timeout: ms * SLOWER }, ...args);
+    const waiting = this.page.waitForFunction(inPage, { polling: 120, timeout: patience(ms) }, ...args);
     await waiting.catch(async (error: unknown) => {
       // A page that is gone says nothing any more.
       const there = await this.text().catch(() => '');

@@ -98,7 +98,7 @@ it('reads a label and a whiteboard; what is wrong is dropped with one press', as
         'STYLE 4471',
       ]),
     ]);
-    await attic.page.waitForSelector('::-p-aria(Right: Size on the label M)', { timeout: 60_000 });
+    await attic.page.waitForSelector('::-p-aria(Right: Size on the label M)');
     await attic.press('Right: Size on the label M');
     await attic.press('Right: Material 80 % wool, 20 % nylon').catch(async () => {
       throw new Error(`what was read: ${await attic.text()}`);

@@ -131,4 +131,4 @@ it('sends twenty things to seven marketplaces in one go on a wide page, each onc
   await attic.sees(/ 0 live/u, 60_000);
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
-}, 720_000);
+});

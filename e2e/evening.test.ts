@@ -15,7 +15,6 @@ const EVENING = [
 const ON_THE_PHONE = 5;
 
 const at = house();
-jest.setTimeout(420_000);
 
 const code = (i: number) => `YA-${String(i + 1).padStart(4, '0')}`;
 

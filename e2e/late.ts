@@ -8,6 +8,12 @@ const SLOW = Number(process.env.SLOW ?? 1);
 export const SLOWER = Math.max(SLOW, LATE > 0 ? 4 : 1);
 
 /**
+ * How long something is waited for, milliseconds, that takes `ms` at worst where a test has the machine to itself. No wait
+ * measures speed, it only ends what will never come; a machine that is shared has been seen to give a tenth of its pace.
+ */
+export const patience = (ms: number) => ms * 3 * SLOWER;
+
+/**
  * Where LATE is set, all that a page waits for comes that much later: answers of the server, what it tells of
  * by itself, the work of workers. A test that looks before what it looks for can be there fails then, and not some
  * day on a busy machine.

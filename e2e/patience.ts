@@ -1,4 +1,4 @@
-import { SLOWER } from './late';
+import { patience } from './late';
 
-// As before where nothing is late; where everything is made late on purpose, a whole test takes that much longer.
-jest.setTimeout(300_000 * SLOWER);
+// Ends a test that hangs, nothing else.
+jest.setTimeout(patience(300_000));

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 
-import { SLOWER } from './late';
+import { patience, SLOWER } from './late';
 
 /** What is to be pressed: by a selector, or by what it is called aloud. */
 export interface Wanted {
@@ -10,7 +10,7 @@ export interface Wanted {
   within?: string;
 }
 
-const PATIENCE = 30_000 * SLOWER;
+const PATIENCE = patience(30_000);
 /** How long something that went away under the finger may take to be there again, drawn anew by what was being loaded. */
 const BACK_WITHIN = 2_500 * SLOWER;
 

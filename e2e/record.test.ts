@@ -196,7 +196,7 @@ it('takes a jumper from its first picture to a complete record in few taps', asy
   await attic.press('Jumper');
   await attic.press('Label: to take');
   await attic.choose([label]);
-  await attic.page.waitForSelector('::-p-aria(Right: Size on the label M)', { timeout: 90_000 });
+  await attic.page.waitForSelector('::-p-aria(Right: Size on the label M)');
   await attic.press('Right: all of it');
   await attic.press('Fill in its sheet');
   await attic.press('Who it is for: Men');

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { createClient } from '@libsql/client';
 
 import { COVERAGE, SERVER_COUNTS, serverWrites } from './coverage';
-import { SLOWER } from './late';
+import { patience } from './late';
 
 /** The real server in a process of its own, so that it can be killed. */
 export class ServerProcess {
@@ -51,7 +51,7 @@ export class ServerProcess {
         (r) => r.ok,
         () => false,
       );
-    await until('the server answers', answers, 120_000);
+    await until('the server answers', answers);
   }
 
   /** As a power cut would: nothing is said, nothing is finished. */
@@ -137,7 +137,7 @@ export async function until(
   check: () => Promise<boolean> | boolean,
   ms = 30_000,
 ): Promise<void> {
-  const end = Date.now() + ms * SLOWER;
+  const end = Date.now() + patience(ms);
   for (;;) {
     if (await check()) return;
     if (Date.now() > end) throw new Error(`waited in vain: ${what}`);
