@@ -29,7 +29,7 @@ export function tagsFor(
   const wishes = [
     ...[...sought].sort((a, b) => b.count - a.count).filter((s) => isBorneOut(s.word, thing, kinds)).map((s) => s.word),
     what, joined(facts.brand, what), joined(facts.colour, what), joined(facts.material, what), joined(facts.decade, what),
-    facts.brand, facts.model, facts.material, facts.decade, facts.colour, ...(kind?.alsoCalled ?? []),
+    facts.brand, facts.model, facts.material, facts.decade, facts.colour,
   ]; // prettier-ignore
   const tags: string[] = [];
   for (const wish of wishes) {

@@ -79,17 +79,27 @@ export function titleParts(thing: Described, kinds: KindTree, sought: readonly S
   );
 }
 
-/** Whether the record itself says a word: in a public fact, or as a name of its kind. */
+/** Whether the record itself says a word: in a public fact, or as the name its kind goes by in titles. */
 export function isBorneOut(word: string, thing: Described, kinds: KindTree): boolean {
-  const kind = kinds.get(thing.kind);
-  const said = [
-    kind?.name,
-    kind?.titleWords,
-    ...(kind?.alsoCalled ?? []),
-    ...Object.values(publicWords(thing, kinds)),
-  ];
+  const said = [kinds.get(thing.kind)?.titleWords, ...Object.values(publicWords(thing, kinds))];
   return wholeWord(word, 'iu').test(said.filter(Boolean).join('\n'));
 }
+
+/**
+ * What things of its kind are called as well, as far as the title does not say it: only a person knows whether this one is
+ * one ("gansey" is a jumper, but not every jumper is a gansey), so these are offered and never put in.
+ *
+ * @returns the most searched first
+ */
+export function otherNames(title: string, sought: readonly Sought[], thing: Described, kinds: KindTree): Sought[] {
+  const kind = kinds.get(thing.kind);
+  if (!kind) return [];
+  const nouns = kind.name.split(/,|\bor\b/u).map((n) => n.trim().toLocaleLowerCase('en'));
+  return [...new Set([...kind.alsoCalled, ...nouns])]
+    .filter((name) => name !== '' && !wholeWord(name, 'iu').test(title) && !isBorneOut(name, thing, kinds))
+    .map((word) => ({ word, count: sought.find((s) => s.word.toLocaleLowerCase('en') === word)?.count ?? 0 }))
+    .sort((x, y) => y.count - x.count);
+} // prettier-ignore
 
 export interface BuiltTitle {
   title: string;
@@ -151,8 +161,8 @@ export function nextBuys(title: string, parts: readonly TitlePart[], room: Title
   const left = room.max - countAs(title, room.counts);
   return parts
     .flatMap((part): Buy[] => {
-      const words = part.text.split(/\s+/u).filter((word) => !wholeWord(word, 'iu').test(title));
-      if (words.length === 0 || words.join('') === 'size') return [];
+      const words = wordsOf(part).filter((word) => !wholeWord(word, 'iu').test(title));
+      if (words.length === 0) return [];
       const text = words.join(' ');
       const cost = countAs(text, room.counts) + (title === '' ? 0 : 1);
       return [{ ...part, text, cost, fits: cost <= left }];
@@ -182,7 +192,7 @@ export function missingWords(
 function joined(parts: readonly TitlePart[]): string {
   const seen = new Set<string>();
   return parts
-    .flatMap((p) => p.text.split(/\s+/u))
+    .flatMap(wordsOf)
     .filter((word) => {
       const key = word.toLocaleLowerCase('en');
       if (word === '' || seen.has(key)) return false;
@@ -190,6 +200,11 @@ function joined(parts: readonly TitlePart[]): string {
       return true;
     })
     .join(' ');
+}
+
+/** Words of a part; a size, and a share with its per cent, are one: half of them would say something else. */
+function wordsOf({ from, text }: Pick<TitlePart, 'from' | 'text'>): string[] {
+  return from === 'size' ? [text.trim()] : (text.match(/\d+(?:[.,]\d+)?\s*%|\S+/gu) ?? []);
 }
 
 /** Without shouting: words of more than three letters are not all in capitals. Short ones may be abbreviations. */

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { Sought } from '@/contract/comps';
 import type { Thing } from '@/contract/records';
 import { countAs } from '@/core/words/count';
-import { missingWords, nextBuys, titleParts } from '@/core/words/title';
+import { missingWords, nextBuys, otherNames, titleParts } from '@/core/words/title';
 import { Chip, ChipRow } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useCourier } from '@/store/courierLink';
@@ -29,9 +29,12 @@ export function TitleHelp(props: {
   const buys = thing.title === '' ? [] : nextBuys(thing.title, titleParts(thing, kinds, sought), room);
   const fits = buys.filter((b) => b.fits);
   const missing = missingWords(thing.title, sought, thing, kinds);
-  const notSaid = missing.filter((w) => !w.known).slice(0, 5);
+  const names = thing.title === '' ? [] : otherNames(thing.title, sought, thing, kinds);
+  const notSaid = missing.filter((w) => !w.known && !names.some((n) => n.word === w.word)).slice(0, 5);
+  const add = (words: string) =>
+    editThing(thing.id, 'title', (t) => ({ title: `${t.title.trim()} ${words}`.trim() }));
   const nameOf = (market: string) => sheets.find((s) => s.marketplace === market)?.name ?? market;
-  if (buys.length === 0 && (notSaid.length === 0 || thing.title === '')) return null;
+  if (buys.length === 0 && names.length === 0 && (notSaid.length === 0 || thing.title === '')) return null;
   return (
     <View style={{ gap: 6 }}>
       {buys.length > 0 ? (
@@ -51,11 +54,29 @@ export function TitleHelp(props: {
                 role="button"
                 on={false}
                 label={`Add “${buy.text}” to the title, ${buy.cost} characters`}
-                onPress={() =>
-                  editThing(thing.id, 'title', (t) => ({ title: `${t.title.trim()} ${buy.text}`.trim() }))
-                }
+                onPress={() => add(buy.text)}
               >
                 {`${buy.text} ${buy.cost}`}
+              </Chip>
+            ))}
+          </ChipRow>
+        </>
+      ) : null}
+      {names.length > 0 ? (
+        <>
+          <Words kind="small" tone="soft">
+            Also called, if it is one
+          </Words>
+          <ChipRow label="Also called" radio={false}>
+            {names.slice(0, FEW).map(({ word, count }) => (
+              <Chip
+                key={word}
+                role="button"
+                on={false}
+                label={`It is one: add “${word}” to the title`}
+                onPress={() => add(word)}
+              >
+                {count > 0 ? `${word} ${count}` : word}
               </Chip>
             ))}
           </ChipRow>
