@@ -73,11 +73,11 @@ it('records the condition: a flaw with its pin, what is missing, a grade by hand
   await attic.fill('What is missing', 'one button');
   await attic.press('Cleaned');
   await attic.press('Grade it by hand');
-  await attic.press('Lightly worn', '[aria-label="Grade by hand"]');
-  await attic.sees('say why');
-  await attic.fill('Why it is better', 'mended by a master');
+  // A serious flaw is there, however good the reason; worse than the record says may always be chosen.
+  await attic.sees('What is recorded of it allows no better than Hard worn.');
+  await attic.press('For repair', '[aria-label="Grade by hand"]');
   await attic.press('Keep this grade');
-  await attic.sees('Grade: Lightly worn, set by hand (mended by a master). By the record: Hard worn');
+  await attic.sees('Grade: For repair, set by hand (lowered by hand). By the record: Hard worn');
   await attic.press('Write the description from the facts');
   for (const part of [/- darned, right elbow/u, /- missing: one button/u, /- cleaned/u])
     await attic.holds('Description', part);

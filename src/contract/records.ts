@@ -79,6 +79,8 @@ export const Thing = z.object({
   facts: z.record(z.string().max(60), ShortText).default({}),
   use: z.enum(USES).nullable().default(null),
   flaws: z.array(Flaw).max(60).default([]),
+  /** The person looked it over for flaws. */
+  looked: z.boolean().default(false),
   /** What comes with it, and what should but does not. */
   included: ShortText.default(''),
   missing: ShortText.default(''),

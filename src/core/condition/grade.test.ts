@@ -7,8 +7,17 @@ import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { conditionWord } from '../listing/onSheet';
-import { conditionText } from './conditionText';
-import { gradeOf, gradeOfThing } from './grade';
+import { BUILT_IN } from '../kinds/tree';
+import { fillPattern, TONES } from '../words/pattern';
+import {
+  bestByHand,
+  betterBecause,
+  derivedGrade,
+  gradeNames,
+  gradeOf,
+  gradeOfThing,
+  mayGrade,
+} from './grade';
 
 const flaw = (severity: Flaw['severity'], kind = 'hole'): Flaw => ({
   id: 'f',
@@ -25,7 +34,7 @@ const sheets = [BRACKENMOOR, THREADWICK, NEARSTILE].map((s) => RuleSheet.parse(s
 describe('the grade', () => {
   it('is not given before the person has said how much it was used', () =>
     expect(gradeOf(null, [])).toBeNull());
-  it('follows use when there is no flaw', () => expect(gradeOf('light', [])?.name).toBe('Lightly worn'));
+  it('follows use when there is no flaw', () => expect(gradeOf('light', [])?.wear).toBe(2));
   it('follows the worst flaw when that is worse, and says so', () => {
     const grade = gradeOf('tried', [flaw('slight'), flaw('serious', 'moth hole')]);
     expect(grade).toMatchObject({ wear: 4, because: 'serious: moth hole, hem' });
@@ -73,7 +82,7 @@ describe('the grade of a thing, with all that is recorded', () => {
   it('drops for a missing part and for what does not work', () => {
     expect(gradeOfThing(thing({ missing: 'lid' }))).toMatchObject({ wear: 3, because: 'missing: lid' });
     expect(gradeOfThing(thing({ tested: 'partly' }))?.wear).toBe(4);
-    expect(gradeOfThing(thing({ tested: 'broken' }))?.name).toBe('For repair');
+    expect(gradeOfThing(thing({ tested: 'broken' }))?.wear).toBe(5);
     expect(gradeOfThing(thing({ tested: 'untested' }))?.wear).toBe(1);
   });
   it('can be lowered by hand without a word, and raised only by saying why', () => {
@@ -100,25 +109,49 @@ describe('the grade of a thing, with all that is recorded', () => {
       }),
     ); // prettier-ignore
   });
-  it('writes its condition in plain words, from the record and nothing else', () => {
-    const words = conditionText(
-      thing({
-        flaws: [{ ...flaw('slight', 'chip'), place: 'rim', sizeMm: 4 }],
-        included: 'lid', missing: 'spoon', tested: 'works', cleaned: true, smoke: false, pets: true,
-        conditionNote: 'Looks better than it sounds.', spot: 'A3-12',
+  it('is never better by hand than a flaw, a missing part or a failed test allows, and says why it is better', () => {
+    fc.assert(
+      fc.property(anyThing, (it) => {
+        const grade = gradeOfThing(it)!;
+        expect(grade.wear).toBeGreaterThanOrEqual(bestByHand(it));
+        for (const f of it.flaws) expect(grade.wear).toBeGreaterThanOrEqual(gradeOf('unused', [f])!.wear);
+        const derived = derivedGrade(it)!;
+        expect(betterBecause(it)).toBe(grade.wear < derived.wear ? it.gradeByHand!.why.trim() : '');
       }),
-      'metric',
-    ); // prettier-ignore
-    expect(words).toEqual([
-      'Condition: plainly worn, tried or used once or twice.',
-      '- chip, rim (0.4 cm)',
-      '- with it: lid',
-      '- missing: spoon',
-      '- tried out and works',
-      '- cleaned',
-      '- from a home without smoke but with pets',
-      'Looks better than it sounds.',
-    ]);
-    expect(conditionText(thing({ use: null }), 'metric')).toEqual([]);
+    );
+    // As it was found: graded "unused" by hand with a crack in the handle.
+    const cracked = thing({
+      flaws: [{ ...flaw('serious', 'crack'), place: 'handle' }],
+      gradeByHand: { wear: 0, why: 'never used' },
+    });
+    expect(gradeOfThing(cracked)?.wear).toBe(4);
+    expect(mayGrade(cracked, { wear: 0, why: 'never used' })).toBe(false);
+    expect(mayGrade(cracked, { wear: 4, why: '' })).toBe(true);
   });
 });
+
+describe('the grade in words', () => {
+  it.each([
+    ['jumper', 'Lightly worn'],
+    ['vase', 'Lightly used'],
+    ['book', 'Lightly read'],
+    ['map', 'Lightly used'],
+    ['record', 'Lightly played'],
+    ['fiddle', 'Lightly played'],
+    ['bag', 'Lightly used'],
+    ['', 'Lightly used'],
+  ])('fit %s', (kind, words) => expect(gradeNames(kind, BUILT_IN)[2]).toBe(words));
+
+  const words = (part: Partial<Thing>) => {
+    const thing = Thing.parse({ id: 't', code: 'c', author: 'me', createdAt: 0, updatedAt: 0, kind: 'vase', use: 'hard', ...part });
+    return TONES.map((tone) => fillPattern(tone.text, thing, BUILT_IN, 'metric')).map((f) => (f.ok ? f.text : f.why));
+  };
+  it('say in public why it is better than its use', () => {
+    for (const text of words({ gradeByHand: { wear: 2, why: 'restored in a workshop' } })) expect(text).toContain('restored in a workshop');
+  });
+  it('find no flaws, and look with care, only where the person said that they looked', () => {
+    for (const text of words({})) expect(text).not.toMatch(/no flaws|with care/u);
+    expect(words({ looked: true }).join(' ')).toMatch(/no flaws found.*with care.*found no flaws/su);
+    for (const text of words({ looked: true, flaws: [flaw('slight', 'chip')] })) expect(text).not.toMatch(/no flaws/u);
+  });
+}); // prettier-ignore

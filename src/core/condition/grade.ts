@@ -1,21 +1,33 @@
 import { SEVERITIES, USES, type Flaw, type Thing } from '@/contract/records';
 
+import type { UseWord } from '../kinds/spec';
+import type { KindTree } from '../kinds/tree';
+
 /** Wear, 0 (never used) to 5 (broken). Higher is worse. */
 export type Wear = 0 | 1 | 2 | 3 | 4 | 5;
 
-/** Our own condition levels, best first; the index is the wear. */
-export const GRADES = [
-  'Unused',
-  'As good as unused',
-  'Lightly worn',
-  'Plainly worn',
-  'Hard worn',
-  'For repair',
-] as const;
+/** Our own condition levels, best first, for how a thing is used; the index is the wear. */
+const GRADES: Record<UseWord, readonly string[]> = {
+  worn: ['Unworn', 'As good as unworn', 'Lightly worn', 'Plainly worn', 'Hard worn', 'For repair'],
+  read: ['Unread', 'As good as unread', 'Lightly read', 'Plainly read', 'Much read', 'For repair'],
+  played: [
+    'Unplayed',
+    'As good as unplayed',
+    'Lightly played',
+    'Plainly played',
+    'Much played',
+    'For repair',
+  ],
+  used: ['Unused', 'As good as unused', 'Lightly used', 'Plainly used', 'Hard used', 'For repair'],
+};
+
+/** The levels in words that fit the kind of thing; best first, the index is the wear. */
+export function gradeNames(kind: string, kinds: KindTree): readonly string[] {
+  return GRADES[kinds.get(kind)?.useWord ?? 'used'];
+}
 
 export interface Grade {
   wear: Wear;
-  name: (typeof GRADES)[number];
   /** Why this grade and no better, in a plain sentence. */
   because: string;
 }
@@ -63,39 +75,54 @@ export function gradeOf(use: (typeof USES)[number] | null, flaws: readonly Flaw[
     wear = 4;
     because = `${plain} flaws that show`;
   }
-  return { wear, name: GRADES[wear], because };
+  return { wear, because };
 }
 
 /** What of a thing bears on its grade. */
 export type Conditioned = Pick<Thing, 'use' | 'flaws' | 'missing' | 'tested' | 'gradeByHand'>;
 
 /**
- * The grade a thing has by all that is recorded: use and flaws, a missing part, what trying it out showed;
- * then what the person says. By hand it can always be lower; higher only with a reason.
+ * The grade a thing has by all that is recorded: use and flaws, a missing part, what trying it out showed; then what the
+ * person says. By hand it can always be lower; better only with a reason, and never better than a recorded flaw, a missing
+ * part or a failed test allows: those are there, however little it was used.
  */
 export function gradeOfThing(thing: Conditioned): Grade | null {
   const derived = derivedGrade(thing);
   const hand = thing.gradeByHand;
-  if (!derived || !hand || !mayGrade(thing, hand)) return derived;
-  const wear = hand.wear as Wear;
-  return { wear, name: GRADES[wear], because: hand.why.trim() || 'lowered by hand' };
+  if (!derived || !hand) return derived;
+  const why = hand.why.trim();
+  if (hand.wear >= derived.wear) return { wear: hand.wear as Wear, because: why || 'lowered by hand' };
+  const wear = Math.max(hand.wear, bestByHand(thing)) as Wear;
+  return why === '' || wear >= derived.wear ? derived : { wear, because: why };
 }
 
 /** The grade from the record alone. */
 export function derivedGrade(thing: Conditioned): Grade | null {
   const grade = gradeOf(thing.use, thing.flaws);
   if (!grade) return null;
-  const worse = (wear: Wear, because: string): Grade => ({ wear, name: GRADES[wear], because });
+  const worse = (wear: Wear, because: string): Grade => ({ wear, because });
   if (thing.tested === 'broken' && grade.wear < 5) return worse(5, 'it does not work');
   if (thing.tested === 'partly' && grade.wear < 4) return worse(4, 'it works in part');
   if (thing.missing.trim() !== '' && grade.wear < 3) return worse(3, `missing: ${thing.missing.trim()}`);
   return grade;
 }
 
-/** Better than the record says only with a reason. */
+/** The best grade that may be given by hand: as if it had never been used, with all else that is recorded. */
+export function bestByHand(thing: Conditioned): Wear {
+  return derivedGrade({ ...thing, use: 'unused' })?.wear ?? 0;
+}
+
+/** Better than the record says only with a reason, and no better than what is recorded allows. */
 export function mayGrade(thing: Conditioned, hand: NonNullable<Thing['gradeByHand']>): boolean {
   const derived = derivedGrade(thing);
-  return derived !== null && (hand.wear >= derived.wear || hand.why.trim() !== '');
+  if (derived === null) return false;
+  return hand.wear >= derived.wear || (hand.why.trim() !== '' && hand.wear >= bestByHand(thing));
+}
+
+/** Why it is graded better than its use says, for buyers to read; empty where it is not. */
+export function betterBecause(thing: Conditioned): string {
+  const [derived, grade] = [derivedGrade(thing), gradeOfThing(thing)];
+  return derived && grade && grade.wear < derived.wear ? grade.because : '';
 }
 
 export const SEVERITY_NAMES: Record<(typeof SEVERITIES)[number], string> = {

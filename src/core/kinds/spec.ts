@@ -42,6 +42,9 @@ export interface MeasureSpec {
 /** How a thing of a kind lies or stands in a picture: with parts hanging down, taller than wide, or wider than tall. */
 export type Stance = 'hangs' | 'tall' | 'wide';
 
+/** What using it is called: a coat is worn, a book read, a record played, a vase used. */
+export type UseWord = 'worn' | 'read' | 'played' | 'used';
+
 /** What a kind says for itself; all else it has from its parent. */
 export interface KindRow {
   id: string;
@@ -64,6 +67,8 @@ export interface KindRow {
   details?: readonly string[];
   /** Absent where a picture of it may be any way up; null takes the parent's away. */
   stance?: Stance | null;
+  /** `used` where no kind above says otherwise. */
+  useWord?: UseWord;
   /** Packed, in grams: a guess until weighed. */
   parcelG?: number;
 }
@@ -84,6 +89,7 @@ export interface Kind {
   places: readonly string[];
   details: readonly string[];
   stance: Stance | null;
+  useWord: UseWord;
   parcelG: number;
   /** Added by the person. */
   own: boolean;

@@ -77,6 +77,7 @@ export class KindTree {
       places: row.places ?? parent?.places ?? [],
       details: row.details ?? parent?.details ?? [],
       stance: row.stance === undefined ? (parent?.stance ?? null) : row.stance,
+      useWord: row.useWord ?? parent?.useWord ?? 'used',
       parcelG: row.parcelG ?? parent?.parcelG ?? 1_000,
       own: own.has(row.id),
     };

@@ -3,7 +3,7 @@ import Mustache from 'mustache';
 import type { Thing } from '@/contract/records';
 
 import { cleanedWords, homeWords, TESTED_WORDS } from '../condition/conditionText';
-import { flawWords, gradeOfThing, wordsForUse } from '../condition/grade';
+import { betterBecause, flawWords, gradeNames, gradeOfThing, wordsForUse } from '../condition/grade';
 import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { answersOf, readable } from '../kinds/values';
@@ -28,6 +28,9 @@ Condition: {{grade}}{{#use}}, {{use}}{{/use}}.
 {{#flaws}}
 - {{.}}
 {{/flaws}}
+{{#better}}
+- better than its use says: {{better}}
+{{/better}}
 {{#flawless}}
 - no flaws found
 {{/flawless}}
@@ -74,7 +77,7 @@ ${MEASURED}
     text: `This is {{#brand}}a {{brand}} {{/brand}}{{^brand}}a {{/brand}}{{kindWords}}{{#model}}, {{model}}{{/model}}{{#colour}}, in {{colour}}{{/colour}}{{#material}}, made of {{material}}{{/material}}.{{#decade}} It was made in the {{decade}}.{{/decade}}{{#size}} The label says size {{size}}.{{/size}}
 
 {{#grade}}
-We looked it over with care. It is {{grade}}{{#use}}: {{use}}{{/use}}.
+{{#looked}}We looked it over with care. {{/looked}}It is {{grade}}{{#use}}: {{use}}{{/use}}.{{#better}} Better than that says: {{better}}.{{/better}}
 {{/grade}}
 {{#flawed}}
 What to know before you buy:
@@ -119,6 +122,9 @@ ${MEASURED}
 {{#grade}}
 - condition: {{grade}}
 {{/grade}}
+{{#better}}
+- better than its use says: {{better}}
+{{/better}}
 {{#flaws}}
 - {{.}}
 {{/flaws}}
@@ -172,11 +178,14 @@ export function patternView(
     what: [words.brand, words.model, kind?.modelIsName ? '' : kind?.titleWords].filter(Boolean).join(' ') || (kind?.name ?? 'Thing'),
     how: [words.colour, words.material].filter(Boolean).join(', '),
     facts: Object.entries(facts).map(([id, v]) => ({ label: kinds.factName(thing.kind, id).toLocaleLowerCase('en'), value: answersOf(v).join(', ') })),
-    grade: grade ? grade.name.toLocaleLowerCase('en') : '',
+    grade: grade ? (gradeNames(thing.kind, kinds)[grade.wear] ?? '').toLocaleLowerCase('en') : '',
+    better: betterBecause(thing),
     use: thing.use ? wordsForUse(thing.use) : '',
     flaws,
     flawed: flaws.length > 0,
-    flawless: grade !== null && flaws.length === 0,
+    // Nobody who has not looked has found none.
+    flawless: thing.looked && flaws.length === 0,
+    looked: thing.looked || flaws.length > 0,
     measurements,
     measured: measurements.length > 0,
     included: thing.included.trim(),

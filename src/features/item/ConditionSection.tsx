@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import { TESTED, USES, type Flaw, type Thing } from '@/contract/records';
 import { TESTED_WORDS } from '@/core/condition/conditionText';
-import { flawWords, gradeOfThing, SEVERITY_NAMES, wordsForUse } from '@/core/condition/grade';
+import { flawWords, gradeNames, gradeOfThing, SEVERITY_NAMES, wordsForUse } from '@/core/condition/grade';
 import { formatLength } from '@/core/measure/units';
 import { Field } from '@/parts/Field';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
@@ -11,6 +11,7 @@ import { capital } from '@/parts/UndoBar';
 import { Words } from '@/parts/Words';
 import { change, setSettings, useAttic } from '@/store/attic';
 import type { Examined } from '@/core/listing/examine';
+import { useKinds } from '@/store/kinds';
 import { editThing, thingWith } from '@/store/things';
 
 import { FlawForm } from './FlawForm';
@@ -26,8 +27,9 @@ export const ConditionSection = memo(function ConditionSection({
   findings: readonly Examined[];
 }) {
   const grade = gradeOfThing(thing);
+  const names = gradeNames(thing.kind, useKinds());
   return (
-    <Section name="condition" title="Condition" summary={grade?.name}>
+    <Section name="condition" title="Condition" summary={grade ? names[grade.wear] : undefined}>
       <ChipRow label="How much it was used">
         {USES.map((use) => (
           <Chip key={use} on={thing.use === use} onPress={() => editThing(thing.id, 'use', { use })}>
@@ -98,6 +100,17 @@ function Flaws({ thing }: { thing: Thing }) {
           Add a flaw
         </Press>
       )}
+      {thing.flaws.length === 0 && open === null ? (
+        <ChipRow label="Looked it over" radio={false}>
+          <Chip
+            role="checkbox"
+            on={thing.looked}
+            onPress={() => editThing(thing.id, 'looked over', { looked: !thing.looked })}
+          >
+            Looked it over: no flaws
+          </Chip>
+        </ChipRow>
+      ) : null}
     </>
   );
 }

@@ -2,11 +2,12 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { derivedGrade, gradeOfThing, GRADES, mayGrade } from '@/core/condition/grade';
+import { bestByHand, derivedGrade, gradeNames, gradeOfThing, mayGrade } from '@/core/condition/grade';
 import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
+import { useKinds } from '@/store/kinds';
 import { editThing } from '@/store/things';
 
 /** The grade with its reason; lowered by hand as one likes, raised only by saying why. */
@@ -14,10 +15,12 @@ export function GradeByHand({ thing }: { thing: Thing }) {
   const [open, setOpen] = useState(false);
   const [wear, setWear] = useState<number | null>(null);
   const [why, setWhy] = useState('');
+  const names = gradeNames(thing.kind, useKinds());
   const derived = derivedGrade(thing);
   const grade = gradeOfThing(thing);
   if (!derived || !grade) return null;
   const byHand = thing.gradeByHand !== null && grade.wear !== derived.wear;
+  const best = bestByHand(thing);
   const chosen = wear ?? grade.wear;
   const better = chosen < derived.wear;
   const done = (gradeByHand: Thing['gradeByHand']) => {
@@ -30,24 +33,31 @@ export function GradeByHand({ thing }: { thing: Thing }) {
     <View style={{ gap: 8 }}>
       <Notice tone="info">
         {byHand
-          ? `Grade: ${grade.name}, set by hand (${grade.because}). By the record: ${derived.name} (${derived.because})`
-          : `Grade: ${grade.name} (${grade.because})`}
+          ? `Grade: ${names[grade.wear]}, set by hand (${grade.because}). By the record: ${names[derived.wear]} (${derived.because})`
+          : `Grade: ${names[grade.wear]} (${grade.because})`}
       </Notice>
       {open ? (
         <View role="group" aria-label="Grade by hand" style={{ gap: 8 }}>
           <ChipRow label="Grade">
-            {GRADES.map((name, i) => (
-              <Chip key={name} on={chosen === i} onPress={() => setWear(i)}>
-                {name}
-              </Chip>
-            ))}
+            {names.map((name, i) =>
+              i < best ? null : (
+                <Chip key={name} on={chosen === i} onPress={() => setWear(i)}>
+                  {name}
+                </Chip>
+              ),
+            )}
           </ChipRow>
+          {best > 0 ? (
+            <Words kind="small" tone="soft">
+              {`What is recorded of it allows no better than ${names[best]}.`}
+            </Words>
+          ) : null}
           {better ? (
             <>
               <Words
                 kind="small"
                 tone="soft"
-              >{`Better than the record says (${derived.because}): say why.`}</Words>
+              >{`Better than the record says (${derived.because}): say why. Buyers read it.`}</Words>
               <Field label="Why it is better" value={why} maxLength={400} pause={0} onChange={setWhy} />
             </>
           ) : null}

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import type { Thing } from '@/contract/records';
-import { gradeOfThing } from '@/core/condition/grade';
+import { gradeNames, gradeOfThing } from '@/core/condition/grade';
 import { formatMoney } from '@/core/money/money';
 import { HouseFront } from '@/parts/HouseFront';
 import { PictureView } from '@/parts/PictureView';
@@ -127,7 +127,7 @@ export const TableLine = memo(function TableLine({ thing, chosen, onPress }: Sto
       </View>
       {[
         kinds.get(thing.kind)?.name ?? '—',
-        gradeOfThing(thing)?.name ?? '—',
+        gradeNames(thing.kind, kinds)[gradeOfThing(thing)?.wear ?? -1] ?? '—',
         thing.spot || '—',
         money(thing.cost),
         money(thing.price),

@@ -10,7 +10,7 @@ const EDGES = ['centre', 'edge', 'corner'];
 // prettier-ignore
 export const WEAR: readonly KindRow[] = [
   {
-    id: 'clothes', parent: null, name: 'Clothes', titleWords: 'clothing',
+    id: 'clothes', parent: null, name: 'Clothes', useWord: 'worn', titleWords: 'clothing',
     facts: [f.brand, f.department, f.letterSizes, f.sizeSystem, f.colour, f.cloth, f.model],
     measures: [m.chest, m.length, m.sleeve, m.shoulder],
     flaws: ['stain', 'pulled thread', 'hole', 'fading', 'missing button'], places: PLACES,
@@ -39,7 +39,7 @@ export const WEAR: readonly KindRow[] = [
   { id: 'tie', parent: 'extras', name: 'Tie or bow tie', titleWords: 'tie', alsoCalled: ['tie', 'cravat'], details: ['tip', 'lining'] },
 
   {
-    id: 'footwear', parent: null, name: 'Shoes', titleWords: 'shoes',
+    id: 'footwear', parent: null, name: 'Shoes', useWord: 'worn', titleWords: 'shoes',
     facts: [f.brand, f.department, f.shoeSizes, f.sizeSystem, f.colour, f.material('Leather', 'Suede', 'Canvas', 'Rubber'), f.model],
     measures: [m.insole, m.width, m.heel], flaws: ['scuffed', 'worn heel', 'creased', 'split sole', 'worn lining'],
     places: ['left toe', 'right toe', 'left heel', 'right heel', 'soles', 'tongue'], details: ['soles', 'heels'], parcelG: 1200,
@@ -62,7 +62,7 @@ export const WEAR: readonly KindRow[] = [
   { id: 'wallet', parent: 'bags', name: 'Wallet or purse', titleWords: 'wallet', alsoCalled: ['wallet', 'purse', 'cardholder'], measures: [m.width, m.height], details: ['inside'], parcelG: 250 },
 
   {
-    id: 'jewellery', parent: null, name: 'Jewellery and watches', titleWords: 'jewellery',
+    id: 'jewellery', parent: null, name: 'Jewellery and watches', useWord: 'worn', titleWords: 'jewellery',
     facts: [f.maker, f.metal, f.stone, f.hallmark, f.colour, f.decade, f.model].map((x) => (x.id === 'colour' ? { ...x, need: 'wanted' as const } : x)),
     measures: [m.width, m.height], flaws: ['tarnish', 'bent', 'missing stone', 'scratch', 'worn plating'],
     places: ['front', 'back', 'clasp', 'setting'], details: ['hallmark', 'clasp'], parcelG: 120,
