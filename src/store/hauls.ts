@@ -20,8 +20,13 @@ export function editHaul(id: string, label: string, part: Partial<Haul>): void {
   if (haul) change(label, [{ collection: 'hauls', id, record: { ...haul, ...part } }]);
 }
 
-/** Writes each thing's part of what the haul cost into its record. @returns how many were changed */
-export function spreadCost(id: string): number {
+/**
+ * Writes each thing's part of what the haul cost into its record.
+ *
+ * @param over also where another cost stands, which somebody may have typed
+ * @returns how many were changed
+ */
+export function spreadCost(id: string, over = false): number {
   const { hauls, things } = useAttic.getState();
   const haul = hauls[id];
   if (!haul) return 0;
@@ -29,7 +34,7 @@ export function spreadCost(id: string): number {
   const split = haulSplit(haul, Object.values(things), (t) => weightOf(t, kinds));
   const puts: Put[] = [...(split?.costs ?? [])].flatMap(([thing, cost]) => {
     const t = things[thing];
-    return !t || cost === t.cost ? [] : [thingWith(t, { cost })];
+    return !t || cost === t.cost || (t.cost !== null && !over) ? [] : [thingWith(t, { cost })];
   });
   if (puts.length > 0) change(`cost of ${haul.name} spread`, puts, { destructive: true });
   return puts.length;

@@ -108,6 +108,14 @@ it('writes a haul’s cost into its things’ records to the cent, with one undo
   expect(spreadCost(haul)).toBe(3);
   expect(ids.map((id) => thing(id).cost)).toEqual([334, 333, 333]);
   expect(spreadCost(haul)).toBe(0);
+  // What was typed stays, unless it is meant.
+  editThing(ids[0]!, 'cost', { cost: 50 });
+  expect(spreadCost(haul)).toBe(0);
+  expect(thing(ids[0]!).cost).toBe(50);
+  expect(spreadCost(haul, true)).toBe(1);
+  expect(thing(ids[0]!).cost).toBe(334);
+  undo();
+  undo();
   undo();
   expect(ids.map((id) => thing(id).cost)).toEqual([null, null, null]);
 });

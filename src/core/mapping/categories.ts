@@ -63,9 +63,9 @@ export function rankCategories(
         chosen > 0
           ? 'you chose it for things like it'
           : own.score > 0
-            ? `“${own.ours}” is close to “${own.theirs}”`
+            ? close(own)
             : branch.score > 0
-              ? `“${branch.ours}” is close to “${branch.theirs}”`
+              ? close(branch)
               : fallback > 0
                 ? 'takes whatever finds no other place'
                 : '';
@@ -73,6 +73,9 @@ export function rankCategories(
     })
     .sort((a, b) => b.score - a.score);
 } // prettier-ignore
+
+const close = ({ ours, theirs }: { ours: string; theirs: string }) =>
+  ours === theirs ? `“${ours}” is in its name` : `“${ours}” is close to “${theirs}”`;
 
 type Found = { id: string; confirmed: boolean; why: string } | null;
 /** Ranking two trees is dear, and asked again for every thing: what was found holds until tree or choices are others. */

@@ -156,3 +156,15 @@ describe('tags and shop words', () => {
     expect(broken.title).toContain('Kittiwake Mills');
   }); // prettier-ignore
 });
+
+it('buyers read no question to the seller: a size with what it is counted in, and whom it is for', () => {
+  const brief = TONES.find((t) => t.id === 'brief')!.text;
+  const boots = aThing({
+    kind: 'boots',
+    facts: { brand: 'Ostler', size: '42', sizeSystem: 'EU', department: 'Men' },
+  });
+  const text = fillPattern(brief, boots, BUILT_IN, 'metric');
+  expect(text.ok && text.text).toMatch(/- size on the label: EU 42/u);
+  expect(text.ok && text.text).toMatch(/- for: Men/u);
+  expect(text.ok && text.text).not.toMatch(/counted in|who it is for/iu);
+});

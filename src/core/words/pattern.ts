@@ -177,7 +177,7 @@ export function patternView(
     kindWords: kind?.titleWords ?? 'thing',
     what: [words.brand, words.model, kind?.modelIsName ? '' : kind?.titleWords].filter(Boolean).join(' ') || (kind?.name ?? 'Thing'),
     how: [words.colour, words.material].filter(Boolean).join(', '),
-    facts: Object.entries(facts).map(([id, v]) => ({ label: kinds.factName(thing.kind, id).toLocaleLowerCase('en'), value: answersOf(v).join(', ') })),
+    facts: publicLines(facts, (id) => kinds.factName(thing.kind, id)),
     grade: grade ? (gradeNames(thing.kind, kinds)[grade.wear] ?? '').toLocaleLowerCase('en') : '',
     better: betterBecause(thing),
     use: thing.use ? wordsForUse(thing.use) : '',
@@ -196,6 +196,17 @@ export function patternView(
     note: thing.conditionNote.trim(),
     closing: closing.trim(),
   }; // prettier-ignore
+}
+
+/** Facts as buyers read them: what a size is counted in stands with the size, and a question to the seller is no label. */
+function publicLines(facts: Readonly<Record<string, string>>, nameOf: (id: string) => string) {
+  const counted = facts.size && facts.sizeSystem ? `${facts.sizeSystem} ` : '';
+  return Object.entries(facts)
+    .filter(([id]) => id !== 'sizeSystem')
+    .map(([id, v]) => ({
+      label: id === 'department' ? 'for' : nameOf(id).toLocaleLowerCase('en'),
+      value: `${id === 'size' ? counted : ''}${answersOf(v).join(', ')}`,
+    }));
 }
 
 /** Colours and stuffs are written small in a sentence; names are not. */

@@ -20,6 +20,8 @@ import { useUnheard } from '../shell/Calm';
 
 const SPLIT_WORDS = { evenly: 'Evenly', weight: 'By weight', price: 'By expected price' } as const;
 
+const costs = (n: number) => (n === 1 ? 'one cost' : `${n} costs`);
+
 /** What was paid, how it is spread over the things, and what they have brought home. */
 export function HaulCost({ haul }: { haul: Haul }) {
   const currency = useAttic((s) => s.settings.currency);
@@ -32,6 +34,9 @@ export function HaulCost({ haul }: { haul: Haul }) {
   const own = haulThings(haul, Object.values(things));
   const split = haulSplit(haul, own, (t) => weightOf(t, kinds));
   const changed = own.filter((t) => split && split.costs.get(t.id) !== t.cost);
+  // What stands there may have been typed: it is shown, and written over only when that is meant.
+  const there = changed.filter((t) => t.cost !== null);
+  const open = changed.length - there.length;
   const sold = sales.filter((s) => things[s.thingId]?.haulId === haul.id);
   const returned = sold.reduce((sum, s) => sum + (s.takeHome?.takeHome ?? s.sale.amount), 0);
   return (
@@ -62,18 +67,23 @@ export function HaulCost({ haul }: { haul: Haul }) {
                 {nameOf(t)}
               </Words>
               <Words kind="small" figures tone={split.costs.get(t.id) === t.cost ? 'soft' : undefined}>
-                {money(split.costs.get(t.id) ?? 0)}
+                {`${t.cost === null || t.cost === split.costs.get(t.id) ? '' : `${money(t.cost)} → `}${money(split.costs.get(t.id) ?? 0)}`}
               </Words>
             </View>
           ))}
           {split.waiting > 0 ? (
             <Words kind="small" tone="soft" figures>{`Still waiting: ${money(split.waiting)}`}</Words>
           ) : null}
-          <Press disabled={changed.length === 0} onPress={() => setSpread(spreadCost(haul.id))}>
-            {changed.length === 0
-              ? 'These costs are in the records'
-              : `Write ${changed.length === 1 ? 'one cost' : `${changed.length} costs`} into the records`}
-          </Press>
+          {open > 0 || changed.length === 0 ? (
+            <Press disabled={open === 0} onPress={() => setSpread(spreadCost(haul.id))}>
+              {open === 0 ? 'These costs are in the records' : `Write ${costs(open)} into the records`}
+            </Press>
+          ) : null}
+          {there.length > 0 ? (
+            <Press kind="quiet" onPress={() => setSpread(spreadCost(haul.id, true))}>
+              {`Write ${open > 0 ? 'them all, ' : ''}over ${costs(there.length)} that ${there.length === 1 ? 'stands' : 'stand'} there`}
+            </Press>
+          ) : null}
           {spread !== null && changed.length === 0 ? (
             <Words tone="good" role="status">{`Done: ${spread} changed. Undo takes all of it back.`}</Words>
           ) : null}

@@ -18,6 +18,7 @@ import { mapField, mapKind, mapValue } from '@/store/mappings';
 
 import { pathOf, RankedChoice } from '../crosslist/CategoryChoice';
 import { BackTo } from '../shell/BackTo';
+import { NoSuchMarket } from './NoSuchMarket';
 
 /** How our kinds translate to one marketplace: whole branches at once, then what differs below. */
 export function Mappings() {
@@ -25,12 +26,7 @@ export function Mappings() {
   const sheet = useCourier((s) => s.sheets.find((x) => x.marketplace === market));
   const kinds = useKinds();
   const [at, setAt] = useState<string | null>(null);
-  if (!sheet)
-    return (
-      <Page title="Kinds and categories" aside={<BackTo path="/connections" />}>
-        <Words tone="soft">Its rules are being read…</Words>
-      </Page>
-    );
+  if (!sheet) return <NoSuchMarket title="Kinds and categories" market={market} />;
   const here = at === null ? null : kinds.get(at);
   const children = kinds.children(at);
   return (
@@ -122,11 +118,18 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
   const kinds = useKinds();
   const mappings = useAttic((s) => s.mappings);
   const [open, setOpen] = useState(false);
+  // Always the same: nothing is fixed before it was said what.
+  const [fixing, setFixing] = useState(false);
   const market = sheet.marketplace;
   const rules = mappingsFor(market, kind, kinds, Object.values(mappings));
   const rule = rules.map((m) => m.fields[field.id]).find(Boolean) ?? null;
   const facts = kinds.get(kind)?.facts ?? [];
-  const set = (next: FieldRule | null) => mapField(market, kind, field.id, next);
+  const set = (next: FieldRule | null) => {
+    setFixing(false);
+    mapField(market, kind, field.id, next);
+  };
+  const always = fixing || rule?.from === 'fixed';
+  const fixed = rule?.from === 'fixed' ? rule.value : '';
   return (
     <View style={{ gap: 6 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
@@ -140,7 +143,7 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
       {open ? (
         <>
           <ChipRow label={`How ${field.label} is filled`}>
-            <Chip on={rule === null} onPress={() => set(null)}>
+            <Chip on={rule === null && !fixing} onPress={() => set(null)}>
               From the same fact
             </Chip>
             <Chip
@@ -149,10 +152,7 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
             >
               From another
             </Chip>
-            <Chip
-              on={rule?.from === 'fixed'}
-              onPress={() => set({ from: 'fixed', value: field.choices?.[0] ?? 'Not said' })}
-            >
+            <Chip on={always} onPress={() => setFixing(true)}>
               Always the same
             </Chip>
             <Chip on={rule?.from === 'ask'} onPress={() => set({ from: 'ask' })}>
@@ -168,19 +168,19 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
               ))}
             </ChipRow>
           ) : null}
-          {rule?.from === 'fixed' && field.choices ? (
+          {always && field.choices ? (
             <ChipRow label={`Always for ${field.label}`}>
               {field.choices.map((value) => (
-                <Chip key={value} on={rule.value === value} onPress={() => set({ from: 'fixed', value })}>
+                <Chip key={value} on={fixed === value} onPress={() => set({ from: 'fixed', value })}>
                   {value}
                 </Chip>
               ))}
             </ChipRow>
           ) : null}
-          {rule?.from === 'fixed' && !field.choices ? (
+          {always && !field.choices ? (
             <Field
               label={`Always for ${field.label}`}
-              value={rule.value}
+              value={fixed}
               maxLength={field.maxLength ?? 400}
               refuse={(t) => (t.trim() === '' ? 'Say what.' : null)}
               onChange={(value) => set({ from: 'fixed', value })}

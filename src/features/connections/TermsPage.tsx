@@ -21,6 +21,7 @@ import { addTerms, editTerms, removeTerms } from '@/store/terms';
 
 import { BackTo } from '../shell/BackTo';
 import { ChangedHere } from './ChangedHere';
+import { NoSuchMarket } from './NoSuchMarket';
 
 /** A marketplace's terms: several, one of them the default, chosen by owner, haul or kind. */
 export function TermsPage() {
@@ -28,6 +29,8 @@ export function TermsPage() {
   const name = useCourier((s) => s.markets.find((m) => m.id === market)?.name ?? market);
   const terms = useAttic((s) => s.terms);
   const [open, setOpen] = useState<string | null>(null);
+  const isKnown = useCourier((s) => s.markets.some((m) => m.id === market));
+  if (!isKnown) return <NoSuchMarket title="Terms" market={market} />;
   const here = Object.values(terms)
     .filter((t) => t.market === market)
     .sort((a, b) => Number(b.isDefault) - Number(a.isDefault) || a.name.localeCompare(b.name, 'en'));

@@ -6,6 +6,7 @@ import { canPress, field, fill, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings, market, SHEETS, troubledEvening } from '@/testing/world';
 
+import { Depot } from '../depot/Depot';
 import { Connections } from './Connections';
 import { Mappings } from './Mappings';
 import { Planned } from './Planned';
@@ -142,6 +143,19 @@ describe('terms', () => {
   });
 });
 
+/** Says what a field always is: a word of their list, or one that is typed. */
+async function chooseAlways() {
+  const [first] = document.querySelectorAll('[role=radiogroup][aria-label^="Always for"] [role=radio]');
+  if (first) await press(first.getAttribute('aria-label') ?? first.textContent ?? '');
+  else
+    await fill(
+      /Always for .*/u.exec(
+        document.body.innerHTML.replace(/^.*aria-label="(Always for [^"]*)".*$/su, '$1'),
+      )![0],
+      'Plain',
+    );
+}
+
 describe('how kinds translate', () => {
   const mapping = () => Object.values(useAttic.getState().mappings);
   it('is decided for a branch, field by field, and left to the suggestions again', async () => {
@@ -154,6 +168,9 @@ describe('how kinds translate', () => {
     expect(Object.values(mapping()[0]?.fields ?? {})).toEqual([{ from: 'ask' }]);
     await sees('asked each time');
     await press('Always the same');
+    // Nothing is fixed for a whole branch before it was said what.
+    expect(Object.values(mapping()[0]?.fields ?? {})).toEqual([{ from: 'ask' }]);
+    await chooseAlways();
     expect(Object.values(mapping()[0]?.fields ?? {})).toMatchObject([{ from: 'fixed' }]);
     await press('From another');
     expect(Object.values(mapping()[0]?.fields ?? {})).toMatchObject([{ from: 'fact' }]);
@@ -166,8 +183,18 @@ describe('how kinds translate', () => {
     await emptyAttic();
     useCourier.setState({ sheets: [] });
     await open(Mappings, MOOR);
-    await sees('Its rules are being read…');
+    await sees('The rules of Brackenmoor are being read…');
   });
+  it.each([['Terms', TermsPage], ['Kinds', Mappings], ['Depot', Depot]])('%s without a marketplace says so, and waits for nothing', async (_, page) => {
+    await emptyAttic();
+    await open(page, { params: {} });
+    await sees('There is no such marketplace: choose one under Marketplaces.');
+    await open(page, { params: { market: 'nowhere' } });
+    await sees('There is no such marketplace: choose one under Marketplaces.');
+    useCourier.setState({ markets: [], sheets: [] });
+    await open(page, MOOR);
+    await sees('The courier was not heard yet, so nothing is known of that marketplace.');
+  }); // prettier-ignore
 });
 
 describe('what goes when', () => {

@@ -64,13 +64,18 @@ export function Fees({
       ) : null}
       {made.profit === null ? null : (
         <View style={{ flexDirection: 'row' }}>
-          <Words kind="small" tone="soft" style={{ flex: 1 }} figures>
-            {`After what it cost${made.timesCost === null ? '' : `, ${made.timesCost.toFixed(1)} times that`}`}
+          <Words kind="small" tone="soft" style={{ flex: 1 }}>
+            Left after its cost
           </Words>
           <Words kind="small" tone={made.profit < 0 ? 'trouble' : 'soft'} figures>
             {made.profit < 0 ? `−${money(-made.profit)}` : money(made.profit)}
           </Words>
         </View>
+      )}
+      {made.timesCost === null ? null : (
+        <Words kind="small" tone="soft" figures>
+          {`The price is ${made.timesCost.toFixed(1)} times what it cost.`}
+        </Words>
       )}
     </View>
   );

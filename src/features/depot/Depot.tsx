@@ -19,6 +19,7 @@ import { editPlan } from '@/store/things';
 import { nameOf, nameOr } from '@/store/names';
 
 import { ThingLine } from '../attic/ThingLine';
+import { NoSuchMarket } from '../connections/NoSuchMarket';
 import { BackTo } from '../shell/BackTo';
 import { exactly } from '../shell/time';
 import { useDo } from '../shell/useDo';
@@ -37,7 +38,8 @@ export function Depot() {
   // eslint-disable-next-line react-hooks/exhaustive-deps -- asked once when the page opens, and by hand
   useEffect(() => (known ? look() : undefined), [known, market]);
   const all = useMemo(() => Object.values(things), [things]);
-  if (!sheet?.depot)
+  if (!sheet) return <NoSuchMarket title="Depot" market={market} />;
+  if (!sheet.depot)
     return (
       <Page title="Depot" aside={<BackTo path="/connections" />}>
         <Words tone="soft">That marketplace stores nothing.</Words>

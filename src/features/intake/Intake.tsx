@@ -7,7 +7,7 @@ import { Thing } from '@/contract/records';
 import { serialQueue } from '@/core/serialQueue';
 import { shotList } from '@/core/picture/shots';
 import { FilePress } from '@/parts/FilePress';
-import { Notice } from '@/parts/Notice';
+import { FilesNotTaken } from '@/parts/FilesNotTaken';
 import { Card, Page } from '@/parts/Page';
 import { PictureView } from '@/parts/PictureView';
 import { Press } from '@/parts/Press';
@@ -39,6 +39,7 @@ export function Intake() {
   const [camera, setCamera] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
+  const [kept, setKept] = useState(0);
   const [waiting, setWaiting] = useState(0);
   const [readNote, setReadNote] = useState<string | null>(null);
   const thing = useAttic((s) => (thingId ? s.things[thingId] : undefined));
@@ -58,6 +59,7 @@ export function Intake() {
   const take = (files: File[], origin: Origin, shows: string) => {
     setWaiting((n) => n + files.length);
     setNotTaken([]);
+    setKept(0);
     setChosen(null);
     let left = files.length;
     void inTurn(async () => {
@@ -71,11 +73,13 @@ export function Intake() {
         },
       });
       setNotTaken((list) => [...list, ...taken.notTaken]);
+      setKept((n) => n + files.length - taken.notTaken.length);
       if (taken.thingId && READ.has(shows)) void read(taken.thingId, shows);
     }).catch((error: unknown) => {
       // What came before is stored, and the next ones are taken.
       setWaiting((n) => n - left);
       const why = wordsFor(error, 'taking a picture');
+      setKept((n) => n + files.length - left);
       setNotTaken((list) => [...list, ...files.slice(-left).map(({ name }) => ({ name, why }))]);
     });
   };
@@ -163,9 +167,7 @@ export function Intake() {
         ) : null}
         {thing ? <Readings thingId={thing.id} /> : null}
         {thing ? <LookUpLine thing={thing} /> : null}
-        {notTaken.map((n, i) => (
-          <Notice key={i} tone="trouble">{`${n.name}: ${n.why} The others were kept.`}</Notice>
-        ))}
+        <FilesNotTaken files={notTaken} kept={kept} />
         {camera ? null : (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
             {hasLiveCamera() ? (

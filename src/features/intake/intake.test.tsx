@@ -1,6 +1,6 @@
 import { useAttic } from '@/store/attic';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
-import { choose, fill, open, press, sees } from '@/testing/page';
+import { choose, fill, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings } from '@/testing/world';
 
@@ -37,8 +37,17 @@ it('a file that is no picture is named with its reason, and the others are kept'
   await emptyAttic();
   await open(Intake);
   await choose(await shot(), new File(['not a picture'], 'notes.txt'));
-  await sees(/notes\.txt: .+ The others were kept\./u);
+  await sees(/notes\.txt: .+/u);
+  await sees('The other one was kept.');
   await sees('Saved, 1 picture');
+});
+
+it('where none was kept, nothing says that others were', async () => {
+  await emptyAttic();
+  await open(Intake);
+  await choose(...['a', 'b', 'c', 'd', 'e', 'f'].map((n) => new File(['not a picture'], `${n}.txt`)));
+  await sees(/f\.txt: .+/u);
+  expect(said()).not.toMatch(/kept/u);
 });
 
 it('without the courier pictures are taken in all the same', async () => {

@@ -4,10 +4,12 @@ import { View } from 'react-native';
 
 import type { Picture, Thing } from '@/contract/records';
 import { FilePress } from '@/parts/FilePress';
+import { FilesNotTaken } from '@/parts/FilesNotTaken';
 import { Notice } from '@/parts/Notice';
 import { PictureView } from '@/parts/PictureView';
 import { Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
+import { wordsFor } from '@/store/faults';
 import { useAttic } from '@/store/attic';
 import {
   addPictures,
@@ -34,6 +36,7 @@ export const PicturesSection = memo(function PicturesSection({
   findings: readonly Examined[];
 }) {
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
+  const [kept, setKept] = useState(0);
   const [reading, setReading] = useState(0);
   const [shown, setShown] = useState<string | null>(null);
   const pictures = useAttic((s) => s.pictures);
@@ -48,7 +51,18 @@ export const PicturesSection = memo(function PicturesSection({
     void addPictures(thing.id, files, {
       origin: 'file',
       onEach: (done) => setReading(files.length - done),
-    }).then((t) => setNotTaken(t.notTaken));
+    }).then(
+      (t) => {
+        setNotTaken(t.notTaken);
+        setKept(files.length - t.notTaken.length);
+      },
+      (error: unknown) => {
+        setReading(0);
+        const why = wordsFor(error, 'taking a picture');
+        setNotTaken(files.map(({ name }) => ({ name, why })));
+        setKept(0);
+      },
+    );
   };
   const position = large ? thing.pictureIds.indexOf(large) + 1 : 0;
   return (
@@ -89,9 +103,7 @@ export const PicturesSection = memo(function PicturesSection({
           role="status"
         >{`Reading ${reading === 1 ? 'a picture' : `${reading} pictures`}…`}</Words>
       ) : null}
-      {notTaken.map((n, i) => (
-        <Notice key={i} tone="trouble">{`${n.name}: ${n.why} The others were kept.`}</Notice>
-      ))}
+      <FilesNotTaken files={notTaken} kept={kept} />
       <FilePress icon="add" accept="image/*,video/*" onFiles={take}>
         Add pictures
       </FilePress>
