@@ -12,6 +12,7 @@ import {
   tukey,
   USUAL_LIKENESS,
   type LikeForLike,
+  priceFences,
 } from './comps';
 
 const DAY = 86_400_000;
@@ -62,6 +63,18 @@ describe('like for like', () => {
   });
   it('knows a brand in any case and with or without accents', () =>
     expect(counted([comp(1, { brand: 'OSTLÉR ' })])).toEqual([1]));
+  it.each([
+    ['Ostler’s', "Ostler's", true],
+    ["Ostler's", 'Ostlers', true],
+    ['Ostler', 'Ostler’s', true],
+    ['Ark', 'Starkey', false],
+    ['Ark', 'Ark & Daughter', true],
+    ['Marrow & Pike', 'marrow and pike', false],
+    ['Marrow & Pike', 'MARROW & PIKE', true],
+    ['Marrow-Pike', 'Marrow Pike', true],
+  ])('looking for %s, %s is it: %s', (wanted, brand, isIt) =>
+    expect(counted([comp(1, { brand })], like({ brand: wanted }))).toEqual(isIt ? [1] : []),
+  );
   it('looks for the brand in the title where there is no field for it', () =>
     expect(counted([comp(1, { brand: '' }), comp(2, { brand: '', title: 'A jumper' })])).toEqual([1]));
   it('drops what is far from all others, and says why', () => {
@@ -70,6 +83,24 @@ describe('like for like', () => {
       counts: false,
       why: 'far from all others',
     });
+  });
+  it('what did not sell is never thrown out by its price: it tells how much does not sell', () => {
+    const sold = [1_000, 1_010, 1_020, 1_000, 1_010, 1_000].map((p) => comp(p));
+    const unsold = Array.from({ length: 10 }, () => comp(1_800, { sold: false }));
+    const { sellThrough } = summarise(judgeComps([...sold, ...unsold], like(), {}, NOW));
+    expect(sellThrough).toBe(6 / 16);
+  });
+  it('many equal prices do not fence out their neighbours, only what is far', () => {
+    const prices = [2_000, 2_000, 2_000, 2_000, 2_000, 2_000, 2_150, 1_700, 9_900];
+    expect(counted(prices.map((p) => comp(p)))).toEqual(prices.slice(0, -1));
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 100, max: 9_000 }), { minLength: 5, maxLength: 30 }), (some) => {
+        const fences = priceFences(some)!;
+        const typical = quantile(some, 0.5);
+        for (const p of some)
+          if (Math.abs(p - typical) <= typical / 4) expect(p >= fences.low && p <= fences.high).toBe(true);
+      }),
+    );
   });
   it('keeps a person’s word through every new asking', () => {
     const far = comp(9_900);

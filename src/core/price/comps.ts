@@ -1,7 +1,7 @@
 import type { Comp } from '@/contract/comps';
 
 import type { Minor } from '../money/money';
-import { wholeWord } from '../words/wholeWord';
+import { wholePhrase, wholeWord } from '../words/wholeWord';
 
 /** Sold in the last 90 days: common practice. */
 export const WINDOW_DAYS = 90;
@@ -43,7 +43,8 @@ export function compKey(comp: Pick<Comp, 'market' | 'id'>): string {
 
 /**
  * Which records count. A person's word stands above every rule; then the window, brand, condition, words left out,
- * and last Tukey's fences (1.5 times the distance between the quartiles) over the prices of those that are left.
+ * and last Tukey's fences (1.5 times the distance between the quartiles) over what was paid for those that are left. What
+ * did not sell is never thrown out by its price: that it asked too much is what it tells.
  *
  * @param now milliseconds since 1970
  */
@@ -60,7 +61,7 @@ export function judgeComps(
   const against = (comp: Comp): string => {
     if (now - comp.endedAt > like.days * DAY) return `older than ${like.days} days`;
     // Some places have no field for it: then it may stand in the title.
-    if (like.brand !== '' && !fold(comp.brand || comp.title).includes(fold(like.brand)))
+    if (like.brand !== '' && !isOfBrand(comp.brand || comp.title, like.brand))
       return `another brand${comp.brand ? `: ${comp.brand}` : ''}`;
     if (like.wear !== null && Math.abs(comp.wear - like.wear) > like.wearWithin) return 'another condition';
     const left = leftOut.find(({ found }) => found.test(comp.title));
@@ -75,13 +76,27 @@ export function judgeComps(
       const why = against(comp);
       return { comp, counts: why === '', why };
     });
-  const fences = tukey(judged.filter((j) => j.counts && j.comp.sold).map((j) => j.comp.price));
+  const fences = priceFences(judged.filter((j) => j.counts && j.comp.sold).map((j) => j.comp.price));
   if (!fences) return judged;
   return judged.map((j) =>
-    j.counts && j.why === '' && (j.comp.price < fences.low || j.comp.price > fences.high)
+    j.counts && j.why === '' && j.comp.sold && (j.comp.price < fences.low || j.comp.price > fences.high)
       ? { ...j, counts: false, why: 'far from all others' }
       : j,
   );
+}
+
+/** A price within a quarter of the middle one is a neighbour, however alike all others are. Common practice. */
+const NEIGHBOUR = 0.25;
+
+/** Tukey's fences, but never closer than a quarter of the median: many equal prices would fence out all others. */
+export function priceFences(prices: readonly number[]): { low: number; high: number } | null {
+  const fences = tukey(prices);
+  if (!fences) return null;
+  const typical = quantile(prices, 0.5);
+  return {
+    low: Math.min(fences.low, typical * (1 - NEIGHBOUR)),
+    high: Math.max(fences.high, typical * (1 + NEIGHBOUR)),
+  };
 }
 
 /** Fewer than this and a fence says nothing. */
@@ -192,6 +207,20 @@ export function histogram(
   return counts;
 }
 
-function fold(text: string): string {
-  return text.normalize('NFKD').replace(/\p{M}/gu, '').trim().toLocaleLowerCase('en');
+/**
+ * Whether words name a brand: as words of their own, whatever apostrophes, accents and capitals they are written with.
+ * "Ostler’s", "Ostler's" and "Ostlers" are one; "Ark" is not in "Starkey".
+ */
+export function isOfBrand(words: string, brand: string): boolean {
+  return ['', ' '].some((apostrophe) => wholePhrase(fold(brand, apostrophe)).test(fold(words, apostrophe)));
+}
+
+function fold(text: string, apostrophe: string): string {
+  return text
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .replace(/['’‘ʼ`´]/gu, apostrophe)
+    .replace(/[-‐-―]/gu, ' ')
+    .trim()
+    .toLocaleLowerCase('en');
 }
