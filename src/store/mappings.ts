@@ -48,7 +48,7 @@ function key(ours: string): string {
 }
 
 /**
- * What is sent is what the person agreed to: the category of a kind that none was decided for, and words chosen from a
+ * What is sent is what the person agreed to: the category of a kind that none was decided for, where it was chosen or is sure, and words chosen from a
  * list for facts of ours, are remembered, so that the next thing of the kind asks nothing.
  */
 export function learnFrom(
@@ -59,7 +59,9 @@ export function learnFrom(
   const market = sheet.marketplace;
   const learned: Mapping[] = [];
   const own = mappings[mappingId(market, thing.kind)];
-  if (effective.category && !own?.category && !sheet.records)
+  // What was only likely stays a question: a wrong shelf sent once must not become the rule.
+  const decided = effective.found === null || effective.found.sureness === 'sure';
+  if (effective.category && decided && !own?.category && !sheet.records)
     learned.push({ ...mappingOf(market, thing.kind), category: effective.category.id });
   const facts = publicFacts(thing, kindsNow());
   const chosen = plans[`${thing.id}_${market}`]?.specifics ?? {};

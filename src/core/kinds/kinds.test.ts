@@ -5,7 +5,6 @@ import { Thing } from '@/contract/records';
 import { withKind } from './changeKind';
 import { privateValues, publicFacts } from './publicFacts';
 import type { FactSpec, KindRow } from './spec';
-import { suggestKinds } from './suggest';
 import { BUILT_IN, KindTree, ROWS, type OwnFact } from './tree';
 import { answersOf, factValue, readable, toggled } from './values';
 
@@ -212,59 +211,5 @@ describe('private facts', () => {
         expect(privateValues({ ...one, ...moved }, tree).map((p) => p.value)).toEqual(expect.arrayContaining(['heap nine', 'SN-778']));
       }),
     ); // prettier-ignore
-  });
-});
-
-describe('kinds suggested from words', () => {
-  // Titles as sellers write them, with the kind a person would choose. Common practice, from memory.
-  const PAIRS: [string, string][] = [
-    ['Kittiwake Mills gansey fisherman’s jumper, navy wool, men’s M', 'jumper'],
-    ['Ostler waxed cotton chore coat, olive, corduroy collar, men’s L', 'coat'],
-    ['Wide corduroy trousers, rust brown', 'trousers'],
-    ['Silk headscarf with a wreath of flowers, hand-rolled hem', 'scarf'],
-    ['Stout walking boots, brown leather, 43', 'boots'],
-    ['Leather satchel with brass buckle', 'bag'],
-    ['Brass ship’s lamp with clear glass', 'lamp'],
-    ['Enamel coffee pot, blue, chipped', 'kitchenware'],
-    ['Beech hand plane with iron', 'handPlane'],
-    ['Mother of pearl opera glasses in case', 'glasses'],
-    ['Vantrell folding plate camera', 'camera'],
-    ['Portable typewriter with case', 'typewriter'],
-    ['Wooden jigsaw puzzle, one piece missing', 'jigsaw'],
-    ['Field guide to shore birds, hardback', 'book'],
-    ['Sea shanty record, 12 inch vinyl', 'record'],
-    ['Board game, still sealed', 'boardGame'],
-    ['Checked wool blanket', 'blanket'],
-    ['Set of four tea glasses', 'cup'],
-    ['Mahogany writing slope', 'table'],
-    ['Pressed glass vase', 'vase'],
-    ['Knitted jumper dress, grey', 'dress'],
-    ['Pair of sandals, tan leather', 'sandals'],
-    ['Concertina with 20 buttons', 'squeezebox'],
-    ['Copper frying pan', 'pan'],
-  ];
-  it('find the right one first for at least 21 of 24, and among three for all', () => {
-    const ranks = PAIRS.map(([title, kind]) =>
-      suggestKinds({ title }, BUILT_IN).findIndex((s) => s.kind === kind),
-    );
-    const missed = PAIRS.filter((_, i) => ranks[i] !== 0).map(([title]) => title);
-    expect({ missed, first: ranks.filter((r) => r === 0).length >= 21 }).toMatchObject({ first: true });
-    expect(PAIRS.filter((_, i) => ranks[i]! < 0 || ranks[i]! > 2)).toEqual([]);
-  });
-  it('say why', () =>
-    expect(suggestKinds({ title: 'Navy gansey' }, BUILT_IN)[0]).toMatchObject({
-      kind: 'jumper',
-      because: '“gansey” in the title',
-    }));
-  it('know the person’s own kinds', () => {
-    const tree = new KindTree(ROWS, [{ id: 'k1', parent: 'kitchen', name: 'Butter dish' }]);
-    expect(suggestKinds({ label: 'BUTTER DISH' }, tree)[0]?.kind).toBe('k1');
-  });
-  it('never fail, whatever the words', () => {
-    fc.assert(
-      fc.property(fc.string({ unit: 'grapheme' }), (title) => {
-        for (const s of suggestKinds({ title, label: title }, BUILT_IN)) expect(s.score).toBeGreaterThan(0);
-      }),
-    );
   });
 });

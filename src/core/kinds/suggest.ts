@@ -1,4 +1,7 @@
+import { KIN } from './kin';
+import { NameIndex, namedThings, type Named } from './nounPhrase';
 import type { Kind } from './spec';
+import { stemsOf } from './stem';
 import type { KindTree } from './tree';
 
 /** Where words about a thing come from; the stronger, the earlier. */
@@ -18,73 +21,93 @@ export interface KindSuggestion {
   because: string;
 }
 
-const WEIGHTS = { record: 1.2, title: 1, label: 0.8 } as const;
+const WEIGHTS = { record: 1, title: 0.9, label: 0.7 } as const;
 const PLACES = { record: 'in the catalogue record', title: 'in the title', label: 'on the label' } as const;
 type Source = keyof typeof WEIGHTS;
 
+/** Say of a thing that it is one to read or to hear, whatever else its title names. */
+const MEDIA = new Set(['hardback', 'paperback', 'hardcover', 'lp', 'dvd', 'vhs', 'cd', 'cassette', 'blu ray', 'first edition'].map((m) => stemsOf(m).join(' '))); // prettier-ignore
+
 /**
- * The kinds that words about a thing point to, likeliest first, each with its reason. A name of two words
- * counts more than one of one; of several names the one that stands last counts a little more, because
- * English puts what it is at the end ("jumper dress").
+ * The kinds that words about a thing point to, the one they are about first, each with its reason. What a title only
+ * mentions ("book about lamps", "camera strap") is not suggested.
  */
 export function suggestKinds(words: KindWords, kinds: KindTree, most = 4): KindSuggestion[] {
   const best = new Map<string, KindSuggestion>();
   for (const source of Object.keys(WEIGHTS) as Source[]) {
-    const said = tokens(words[source] ?? '');
-    if (said.length === 0) continue;
-    for (const kind of kinds.all)
-      for (const { name, strength } of namesOf(kind)) {
-        const at = lastIndexOf(said, name);
-        if (at < 0) continue;
-        const score =
-          (WEIGHTS[source] *
-            strength *
-            (0.5 + 0.15 * name.length + 0.1 * ((at + name.length) / said.length))) /
-          1.5;
-        const shown = said.slice(at, at + name.length).join(' ');
-        const before = best.get(kind.id);
-        if (!before || before.score < score)
-          best.set(kind.id, {
-            kind: kind.id,
-            score: Math.min(1, score),
-            because: `“${shown}” ${PLACES[source]}`,
-          });
-      }
+    const said = words[source] ?? '';
+    if (said.trim() === '') continue;
+    let score: number = WEIGHTS[source];
+    for (const { kind, shown } of kindsNamed(said, kinds)) {
+      if (!best.has(kind.id))
+        best.set(kind.id, { kind: kind.id, score, because: `“${shown}” ${PLACES[source]}` });
+      score *= 0.7;
+    }
   }
-  return [...best.values()].sort((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1)).slice(0, most);
+  return [...best.values()].sort((a, b) => b.score - a.score).slice(0, most);
 }
 
-/** A kind's names in words without endings; a branch's own name is a weaker pointer than a leaf's. */
-function namesOf(kind: Kind): { name: string[]; strength: number }[] {
-  const leaf = kind.path.length > 1 || kind.own;
-  return [
-    { words: kind.titleWords, strength: 1 },
-    { words: kind.name, strength: 1 },
-    ...kind.alsoCalled.map((words) => ({ words, strength: 0.97 })),
-  ]
-    .map(({ words, strength }) => ({ name: tokens(words), strength: leaf ? strength : strength * 0.6 }))
-    .filter(({ name }) => name.length > 0);
+/** The kinds that some words name, the one they are about first. */
+function kindsNamed(said: string, kinds: KindTree): { kind: Kind; shown: string }[] {
+  const named = namedThings(said, indexOf(kinds));
+  const medium = named.findIndex((n) => MEDIA.has(stemsOf(n.shown).join(' ')));
+  const first = named[medium];
+  // Nothing of ours: what else its title mentions is not what it is.
+  if (named[0]?.value === '') return [];
+  const ordered = first ? [first, ...named.filter((n) => n !== first)] : named;
+  return ordered.flatMap((n) => {
+    const kind = kinds.get(playedWith(n, kinds));
+    return kind ? [{ kind, shown: n.shown.toLocaleLowerCase('en') }] : [];
+  });
 }
 
-function tokens(text: string): string[] {
-  return (
-    text
-      .slice(0, 2_000)
-      .toLocaleLowerCase('en')
-      .match(/[\p{L}\p{N}-]+/gu) ?? []
-  ).map(stem);
+/** A toy sewing machine is a toy, and a doll’s dress belongs to a doll. */
+function playedWith({ value, before }: Named<string>, kinds: KindTree): string {
+  if (kinds.get(value)?.path[0] === 'games') return value;
+  if (before.includes('toy')) return kinds.get('games') ? 'games' : value;
+  if (before.includes('doll')) return kinds.get('doll') ? 'doll' : value;
+  return before.at(-1) === 'model' && kinds.get('modelToy') ? 'modelToy' : value;
 }
 
-/** Enough of English plurals for names of things. */
-function stem(word: string): string {
-  if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;
-  if (word.length > 4 && /(?:ss|sh|ch|x)es$/u.test(word)) return word.slice(0, -2);
-  if (word.length > 3 && word.endsWith('s') && !word.endsWith('ss')) return word.slice(0, -1);
-  return word;
+const indices = new WeakMap<KindTree, NameIndex<string>>();
+
+/** Every name a kind goes by: own kinds before ours, a kind's name before its other names, and those before its kin. */
+function indexOf(kinds: KindTree): NameIndex<string> {
+  let index = indices.get(kinds);
+  if (index) return index;
+  index = new NameIndex<string>();
+  // What is usually meant comes before what holds it: "book" is a book, and not books and paper.
+  const all = [...kinds.all].sort((a, b) => Number(b.own) - Number(a.own) || b.path.length - a.path.length);
+  for (const kind of all) for (const name of ownNames(kind)) index.add(name, kind.id);
+  for (const kind of all) for (const name of kind.alsoCalled) index.add(name, kind.id);
+  for (const kind of ['', ...all.map((k) => k.id)]) for (const name of kinOf(kind)) index.add(name, kind);
+  indices.set(kinds, index);
+  return index;
 }
 
-function lastIndexOf(said: readonly string[], name: readonly string[]): number {
-  for (let at = said.length - name.length; at >= 0; at -= 1)
-    if (name.every((word, i) => said[at + i] === word)) return at;
-  return -1;
+/** A kind's own name, and the parts of one that joins several: "vase" and "glass" of "Vase or glass". */
+export function ownNames(kind: Pick<Kind, 'name' | 'titleWords'>): string[] {
+  return [kind.titleWords, kind.name, ...kind.name.split(/,\s*|\s+or\s+|\s+and\s+/u)];
+}
+
+/** Narrower things and other names of a kind; see {@link KIN}. */
+export function kinOf(kind: string): string[] {
+  return Object.hasOwn(KIN, kind) ? KIN[kind]!.split(', ') : [];
+}
+
+/**
+ * Kinds for what a person typed to find one: those a name of which begins so, then those that go by such a word, then what
+ * the words are about.
+ */
+export function findKinds(typed: string, kinds: KindTree, most = 12): Kind[] {
+  const wanted = typed.trim().toLocaleLowerCase('en');
+  if (wanted === '') return [];
+  const begins = (names: readonly string[]) =>
+    names.some((name) => ` ${name.toLocaleLowerCase('en')}`.includes(` ${wanted}`));
+  const found = [
+    ...kinds.all.filter((k) => begins([k.name, k.titleWords, ...k.alsoCalled])),
+    ...suggestKinds({ title: typed }, kinds).flatMap((s) => kinds.get(s.kind) ?? []),
+    ...kinds.all.filter((k) => begins(kinOf(k.id))),
+  ];
+  return [...new Set(found)].slice(0, most);
 }

@@ -10,7 +10,7 @@ import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { draftChoices } from '../choices/choices';
 import { postedBy } from '../depot/depot';
-import { categoryFor } from '../mapping/categories';
+import { categoryFor, type FoundCategory } from '../mapping/categories';
 import { mappingsFor, specificsFromFacts } from '../mapping/values';
 import { postageOf, PACKAGING, type Postage } from '../postage/rates';
 import type { AskingTerms } from '../price/askingPrice';
@@ -61,8 +61,8 @@ export interface Effective {
   category: SheetCategory | null;
   /** The id that was asked for, even where the sheet has no such leaf (any more). */
   categoryId: string | null;
-  /** Why this category; null where the person chose it. */
-  guessed: string | null;
+  /** How sure this category is, and why; null where it was chosen for this listing, or there is none. */
+  found: Pick<FoundCategory, 'sureness' | 'why'> | null;
   condition: RuleSheet['conditions'][number] | null;
   specifics: Record<string, string>;
   answers: Record<string, string>;
@@ -153,7 +153,7 @@ export function effectiveListing(
     paid: { promotionBp: promoted ? (plan?.promotionBp ?? 0) : 0, extras: Object.fromEntries(extras) },
     category,
     categoryId,
-    guessed: mapped && !mapped.confirmed && categoryId === mapped.id ? mapped.why : null,
+    found: mapped && category ? { sureness: mapped.sureness, why: mapped.why } : null,
     condition: grade ? conditionWord(sheet, grade.wear, category?.id) : null,
     specifics: underRecord(
       category ? { ...specificsFromFacts(category, publicFacts(thing, kinds), rules), ...own } : own,

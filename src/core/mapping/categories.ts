@@ -2,32 +2,40 @@ import type { Mapping } from '@/contract/mapping';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 
 import type { KindTree } from '../kinds/tree';
-import { takesIn } from './thesaurus';
+import { shelvesOf, type Fit, type Shelf } from './shelves';
 
 export interface RankedCategory {
   category: SheetCategory;
-  /** 0 to about 1; under {@link LEAST} it is not suggested. */
+  /** 0 to 1; only for ranking, and suggested from {@link LEAST} on. */
   score: number;
-  /** Why, in words for a person. */
+  /** Why, in words for a person; empty where nothing speaks for it. */
   why: string;
 }
 
-/** Below this, nothing is suggested: better a question than a wrong shelf. */
-const LEAST = 0.12;
-/** Words that take whatever finds no other place. */
-const REST = new Set(['rest', 'else', 'anything', 'other', 'odd', 'shop', 'all']);
-const REST_SCORE = { first: 0.13, further: 0.125 };
-/** What a person's choice for a kind nearby adds. */
-const NEARBY = 0.5;
+/**
+ * How sure a category is: `chosen` by the person; `sure`: its name says so; `likely`: look once; `last`: nothing nearer is
+ * offered there, and this takes whatever finds no other place.
+ */
+export type Sureness = 'chosen' | 'sure' | 'likely' | 'last';
 
-interface Term {
-  word: string;
-  weight: number;
-}
+/** Below this, nothing is suggested: better a question than a wrong shelf. */
+const LEAST = 0.5;
+const SCORES: Readonly<Record<Fit, number>> = { sure: 1, likely: 0.6, doubtful: 0.3 };
+/** From this on a suggestion is sure. */
+const SURE = 0.8;
+/** What a shelf loses each time it holds twice as many kinds. */
+const BROADER = 0.02;
+/** What a person chose for a kind beside it. */
+const NEARBY = 0.65;
+const REST_SCORE = 0.1;
+/** Two shelves this close fit equally well: the person says which. */
+const AS_GOOD = 0.005;
+/** What share of a branch’s kinds must go somewhere for the branch to be likely there. */
+const MOST_OF_IT = 0.6;
 
 /**
- * A marketplace's categories for one of our kinds, the likeliest first: words in common, or words that stand for the
- * same, over both trees; a person's own choices for kinds nearby count more than words.
+ * A marketplace's categories for one of our kinds, the likeliest first: by what their names hold; a person's own choices for
+ * kinds beside it come before what is only likely.
  *
  * @param learned what the person chose before, for any kind
  */
@@ -37,51 +45,59 @@ export function rankCategories(
   sheet: RuleSheet,
   learned: readonly Mapping[] = [],
 ): RankedCategory[] {
-  const terms = termsOfKind(kindId, kinds);
   const parent = kinds.get(kindId)?.path.at(-2) ?? null;
-  const byId = new Map(sheet.categories.map((c) => [c.id, c]));
-  const near = learned.filter(
-    (m) =>
-      m.market === sheet.marketplace &&
-      m.category !== null &&
-      m.kind !== kindId &&
-      parent !== null &&
-      (kinds.get(m.kind)?.path ?? []).includes(parent),
+  const beside = new Set(
+    learned
+      .filter(
+        (m) =>
+          m.market === sheet.marketplace &&
+          m.kind !== kindId &&
+          parent !== null &&
+          (kinds.get(m.kind)?.path ?? []).includes(parent),
+      )
+      .map((m) => m.category),
   );
   let rests = 0;
-  return sheet.categories
-    .filter((category) => category.leaf)
-    .map((category): RankedCategory => {
-      const words = wordsOf(category.name);
-      const above = category.parent ? wordsOf(byId.get(category.parent)?.name ?? '') : [];
-      const own = likeness(terms, words);
-      const branch = likeness(terms, above);
-      const fallback = words.some((w) => REST.has(w)) ? (rests++ === 0 ? REST_SCORE.first : REST_SCORE.further) : 0;
-      const chosen = near.filter((m) => m.category === category.id).length;
-      const score = Math.max(0.8 * own.score + 0.2 * branch.score, fallback) + (chosen > 0 ? NEARBY : 0);
-      const why =
-        chosen > 0
-          ? 'you chose it for things like it'
-          : own.score > 0
-            ? close(own)
-            : branch.score > 0
-              ? close(branch)
-              : fallback > 0
-                ? 'takes whatever finds no other place'
-                : '';
-      return { category, score, why };
+  return shelvesOf(sheet, kinds)
+    .map((shelf): RankedCategory => {
+      const { category } = shelf;
+      const { score, why } = fitOf(kindId, kinds, shelf);
+      if (beside.has(category.id) && score < NEARBY)
+        return { category, score: NEARBY, why: 'you chose it for things like it' };
+      if (score > 0 || !shelf.rest) return { category, score, why };
+      rests += 1;
+      return { category, score: REST_SCORE / rests, why: 'takes whatever finds no other place' };
     })
     .sort((a, b) => b.score - a.score);
-} // prettier-ignore
+}
 
-const close = ({ ours, theirs }: { ours: string; theirs: string }) =>
-  ours === theirs ? `“${ours}” is in its name` : `“${ours}” is close to “${theirs}”`;
+/** How well a shelf fits a kind; a branch fits where its kinds do. */
+function fitOf(kindId: string, kinds: KindTree, shelf: Shelf): { score: number; why: string } {
+  const found = shelf.fits.get(kindId);
+  const broad = BROADER * Math.log2(Math.max(1, shelf.breadth));
+  if (found) return { score: SCORES[found.fit] - Math.min(0.09, broad), why: found.why };
+  const below = kinds.all.filter((k) => k.path.includes(kindId) && kinds.children(k.id).length === 0);
+  const there = below.flatMap((k) => shelf.fits.get(k.id) ?? []).filter(({ fit }) => fit !== 'doubtful');
+  if (there.length === 0) return { score: 0, why: '' };
+  const share = there.length / below.length;
+  const score = share >= MOST_OF_IT ? SCORES.likely : SCORES.doubtful * share;
+  return { score, why: there[0]!.why };
+}
 
-type Found = { id: string; confirmed: boolean; why: string } | null;
-/** Ranking two trees is dear, and asked again for every thing: what was found holds until tree or choices are others. */
+export interface FoundCategory {
+  id: string;
+  sureness: Sureness;
+  why: string;
+}
+
+type Found = FoundCategory | null;
+/** Ranking is dear, and asked again for every thing: what was found holds until tree or choices are others. */
 const known = new WeakMap<RuleSheet, { kinds: KindTree; mappings: readonly Mapping[]; found: Map<string, Found> }>(); // prettier-ignore
 
-/** The category for a kind: as the person chose for it or the nearest kind above it; else the likeliest; null: none is likely. */
+/**
+ * The category for a kind: as the person chose for it or the nearest kind above it; else the likeliest; null: none is likely,
+ * or two are equally so.
+ */
 export function categoryFor(
   kindId: string,
   kinds: KindTree,
@@ -112,49 +128,18 @@ function findCategory(
     const own = mappings.find(
       (m) => m.market === sheet.marketplace && m.kind === kind && m.category !== null,
     );
-    if (own?.category) return { id: own.category, confirmed: true, why: 'as you chose' };
+    if (own?.category) return { id: own.category, sureness: 'chosen', why: 'as you chose' };
   }
   if (path.length === 0) return null;
-  const best = rankCategories(kindId, kinds, sheet, mappings)[0];
-  return best && best.score >= LEAST ? { id: best.category.id, confirmed: false, why: best.why } : null;
-}
-
-/** Words that a kind goes by: its own count most, those of the branches above it less the further up they are. */
-function termsOfKind(kindId: string, kinds: KindTree): Term[] {
-  const path = [...(kinds.get(kindId)?.path ?? [])].reverse();
-  return path.flatMap((id, up) => {
-    const kind = kinds.get(id);
-    if (!kind) return [];
-    const weight = [1, 0.55, 0.35][up] ?? 0.25;
-    return [
-      ...wordsOf(kind.name).map((word) => ({ word, weight })),
-      ...wordsOf(kind.titleWords ?? '').map((word) => ({ word, weight })),
-      ...(kind.alsoCalled ?? []).flatMap((name) => wordsOf(name).map((word) => ({ word, weight: weight * 0.6 }))),
-    ];
-  });
-} // prettier-ignore
-
-const EMPTY = new Set(['and', 'or', 'the', 'for', 'of', 'to', 'in', 'a', 'low', 'part', 'things', 'pieces']);
-
-function wordsOf(name: string): string[] {
-  return name
-    .toLocaleLowerCase('en')
-    .split(/[^\p{L}’'-]+/u)
-    .filter((word) => word !== '' && !EMPTY.has(word));
-}
-
-/** How close the kind's words come to a category's: the best pair, and a little for each further one. */
-function likeness(terms: readonly Term[], words: readonly string[]) {
-  let best = { score: 0, ours: '', theirs: '' };
-  let sum = 0;
-  for (const theirs of words) {
-    let here = { score: 0, ours: '' };
-    for (const { word, weight } of terms) {
-      const score = weight * takesIn(theirs, word);
-      if (score > here.score) here = { score, ours: word };
-    }
-    sum += here.score;
-    if (here.score > best.score) best = { ...here, theirs };
+  const [best, next] = rankCategories(kindId, kinds, sheet, mappings);
+  if (!best) return null;
+  const { category, score, why } = best;
+  if (score >= LEAST) {
+    const twoFit = next !== undefined && score - next.score < AS_GOOD;
+    return twoFit ? null : { id: category.id, sureness: score >= SURE ? 'sure' : 'likely', why };
   }
-  return { ...best, score: Math.min(1, best.score * 0.9 + (sum - best.score) * 0.1) };
+  const rest = shelvesOf(sheet, kinds).find((shelf) => shelf.rest);
+  return rest
+    ? { id: rest.category.id, sureness: 'last', why: 'it takes whatever finds no other place' }
+    : null;
 }

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import type { FieldRule } from '@/contract/mapping';
 import { mappingId } from '@/contract/mapping';
 import type { RuleSheet, SheetSpecific } from '@/contract/ruleSheet';
-import { categoryFor } from '@/core/mapping/categories';
+import { categoryFor, type FoundCategory } from '@/core/mapping/categories';
 import { mappingsFor } from '@/core/mapping/values';
 import { Field } from '@/parts/Field';
 import { Card, Page } from '@/parts/Page';
@@ -32,8 +32,8 @@ export function Mappings() {
   return (
     <Page title={`Kinds on ${sheet.name}`} aside={<BackTo path="/connections" />}>
       <Words tone="soft">
-        What you choose for a branch holds for all below it. Where nothing is chosen, the likeliest category
-        is suggested.
+        What you choose for a branch holds for all below it. Where nothing is chosen, a category is suggested
+        if its name fits; sending keeps it only where that is sure.
       </Words>
       {here ? (
         <Press kind="quiet" icon="back" onPress={() => setAt(here.path.at(-2) ?? null)}>
@@ -58,9 +58,14 @@ function useCategoryWords(kind: string, sheet: RuleSheet): { words: string; why:
     if (found && !category)
       return { words: 'a category it no longer has: choose another', why: 'chosen before' };
     return category
-      ? { words: pathOf(sheet, category), why: found.confirmed ? 'chosen' : `suggested: ${found.why}` }
-      : { words: 'nothing likely', why: '' };
+      ? { words: pathOf(sheet, category), why: sureWords(found) }
+      : { words: 'nothing fits: choose one, or leave it out there', why: '' };
   }, [kind, kinds, mappings, sheet]);
+}
+
+function sureWords({ sureness, why }: FoundCategory): string {
+  if (sureness === 'chosen') return 'chosen';
+  return `${sureness === 'sure' ? 'suggested, sure' : sureness === 'likely' ? 'suggested, not sure' : 'nothing nearer there'}: ${why}`;
 }
 
 function KindLine(props: { kind: string; name: string; sheet: RuleSheet; onOpen: () => void }) {

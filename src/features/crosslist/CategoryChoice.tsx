@@ -8,6 +8,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
+import type { Effective } from '@/core/listing/effective';
 import type { Examined } from '@/core/listing/examine';
 
 /** Categories offered before "all of them". */
@@ -38,11 +39,10 @@ export function CategoryChoice(props: {
             Choose
           </Press>
         </View>
-        {effective.guessed ? (
-          <Words
-            kind="small"
-            tone="soft"
-          >{`Suggested: ${effective.guessed}. Sending it makes it yours for this kind.`}</Words>
+        {effective.found && effective.found.sureness !== 'chosen' ? (
+          <Words kind="small" tone={effective.found.sureness === 'sure' ? 'soft' : 'info'}>
+            {suggestedWords(effective.found)}
+          </Words>
         ) : null}
       </View>
     );
@@ -100,6 +100,17 @@ export function RankedChoice(props: {
       ) : null}
     </View>
   );
+}
+
+function suggestedWords({ sureness, why }: NonNullable<Effective['found']>): string {
+  switch (sureness) {
+    case 'sure':
+      return `Suggested, and sure: ${why}. Sending it makes it yours for this kind.`;
+    case 'last':
+      return 'Nothing nearer is offered there: it takes whatever finds no other place. Not kept for this kind.';
+    default:
+      return `Suggested, not sure: ${why}. Look once; it is kept for this kind only when you choose it.`;
+  }
 }
 
 export function pathOf(sheet: RuleSheet, category: SheetCategory): string {

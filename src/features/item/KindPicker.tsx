@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Reading, Thing } from '@/contract/records';
-import { suggestKinds } from '@/core/kinds/suggest';
+import { findKinds, suggestKinds } from '@/core/kinds/suggest';
 import type { Kind } from '@/core/kinds/spec';
 import { readable } from '@/core/kinds/values';
 import { Field } from '@/parts/Field';
@@ -56,7 +56,6 @@ export function KindChooser({
   const [words, setWords] = useState('');
   const lately = useLately();
   const readings = useAttic((s) => s.things[thing.id]?.readings) ?? thing.readings;
-  const wanted = words.trim().toLocaleLowerCase('en');
   const pointed = suggestKinds(
     {
       record: wordsOf(readings, 'desk'),
@@ -70,7 +69,7 @@ export function KindChooser({
     0,
     Math.max(FEW, pointed.length + 2),
   );
-  const matching = wanted === '' ? [] : matches(kinds.all, wanted);
+  const matching = findKinds(words, kinds);
   const chip = (k: Kind) => (
     <Chip key={k.id} on={k.id === thing.kind} onPress={() => onChoose(k.id)}>
       {k.name}
@@ -82,7 +81,7 @@ export function KindChooser({
       {browsing ? (
         <Field label="Find a kind" value={words} maxLength={60} pause={0} onChange={setWords} />
       ) : null}
-      {browsing && wanted !== '' ? (
+      {browsing && words.trim() !== '' ? (
         matching.length === 0 ? (
           <Words tone="soft">No kind is called that. Look through the tree, or add one of your own.</Words>
         ) : (
@@ -157,17 +156,6 @@ function Branch(props: {
       </ChipRow>
     </View>
   );
-}
-
-/** Kinds whose name, or another name for them, begins a word with what was typed. */
-function matches(all: readonly Kind[], wanted: string): Kind[] {
-  return all
-    .filter((k) =>
-      [k.name, k.titleWords, ...k.alsoCalled].some((name) =>
-        ` ${name.toLocaleLowerCase('en')}`.includes(` ${wanted}`),
-      ),
-    )
-    .slice(0, 12);
 }
 
 function useLately(): string[] {

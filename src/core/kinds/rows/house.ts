@@ -38,7 +38,7 @@ export const HOUSE: readonly KindRow[] = [
   { id: 'textiles', parent: null, name: 'Textiles', titleWords: 'textile', facts: [f.maker, f.material('Wool', 'Cotton', 'Linen', 'Mohair'), { ...f.colour, need: 'required' }, f.pattern, f.decade], measures: [m.width, m.edgeLength], flaws: ['moth hole', 'stain', 'bobbling', 'frayed edge'], places: EDGES, details: ['weave', 'edge'], parcelG: 1500 },
   { id: 'blanket', parent: 'textiles', name: 'Blanket or throw', titleWords: 'blanket', alsoCalled: ['blanket', 'throw', 'rug blanket'], measures: [m.width, m.measure('throwLength', 'Length', 'Edge to edge', 300, 3500, [0.5, 0.02, 0.5, 0.98])], parcelG: 2100 },
   { id: 'quilt', parent: 'textiles', name: 'Quilt', alsoCalled: ['patchwork', 'eiderdown', 'bedspread'], parcelG: 2500 },
-  { id: 'tableLinen', parent: 'textiles', name: 'Table linen', alsoCalled: ['tablecloth', 'napkins', 'runner'], parcelG: 600 },
+  { id: 'tableLinen', parent: 'textiles', name: 'Table linen', alsoCalled: ['tablecloth', 'napkins', 'table runner'], parcelG: 600 },
   { id: 'curtain', parent: 'textiles', name: 'Curtains', parcelG: 2500 },
   { id: 'rug', parent: 'textiles', name: 'Rug', alsoCalled: ['carpet', 'kilim', 'mat'], parcelG: 6000 },
   { id: 'cushion', parent: 'textiles', name: 'Cushion', parcelG: 800 },
@@ -53,7 +53,7 @@ export const HOUSE: readonly KindRow[] = [
   { id: 'handPlane', parent: 'tools', name: 'Plane', titleWords: 'hand plane', alsoCalled: ['hand plane', 'spokeshave'], parcelG: 2400 },
   { id: 'saw', parent: 'tools', name: 'Saw', facts: [f.ask('teeth', 'Teeth an inch', { type: 'number' })], places: ['blade', 'handle', 'teeth'], details: ['teeth', 'handle'] },
   { id: 'chisel', parent: 'tools', name: 'Chisel or gouge', titleWords: 'chisel', alsoCalled: ['chisel', 'gouge', 'screwdriver'], places: ['blade', 'edge', 'handle'], details: ['blade'], parcelG: 500 },
-  { id: 'measuringTool', parent: 'tools', name: 'Rule, level or gauge', titleWords: 'rule', alsoCalled: ['rule', 'level', 'gauge', 'calipers', 'square'], details: ['scale', 'mark'], parcelG: 600 },
-  { id: 'gardenTool', parent: 'tools', name: 'Garden tool', alsoCalled: ['spade', 'fork', 'shears', 'secateurs'], parcelG: 3000 },
+  { id: 'measuringTool', parent: 'tools', name: 'Rule, level or gauge', titleWords: 'rule', alsoCalled: ['rule', 'level', 'gauge', 'calipers', 'set square'], details: ['scale', 'mark'], parcelG: 600 },
+  { id: 'gardenTool', parent: 'tools', name: 'Garden tool', alsoCalled: ['spade', 'garden fork', 'shears', 'secateurs'], parcelG: 3000 },
   { id: 'powerTool', parent: 'tools', name: 'Power tool', alsoCalled: ['drill', 'sander', 'router'], facts: [f.works, f.power], parcelG: 4000 },
 ];

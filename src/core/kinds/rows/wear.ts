@@ -37,6 +37,7 @@ export const WEAR: readonly KindRow[] = [
   { id: 'gloves', parent: 'extras', name: 'Gloves', alsoCalled: ['mittens'], measures: [m.width, m.edgeLength], places: ['left palm', 'right palm', 'fingers', 'lining'], details: ['palms', 'lining'] },
   { id: 'belt', parent: 'extras', name: 'Belt', alsoCalled: ['braces'], places: ['buckle', 'holes', 'edge'], details: ['buckle', 'holes'], flaws: ['cracked', 'tarnished buckle', 'stretched hole'], parcelG: 300 },
   { id: 'tie', parent: 'extras', name: 'Tie or bow tie', titleWords: 'tie', alsoCalled: ['tie', 'cravat'], details: ['tip', 'lining'] },
+  { id: 'hosiery', parent: 'extras', name: 'Socks or tights', titleWords: 'socks', alsoCalled: ['socks', 'tights', 'stockings'], flaws: ['ladder', 'hole', 'worn heel', 'bobbling'], places: ['toe', 'heel', 'leg', 'top'], parcelG: 150 },
 
   {
     id: 'footwear', parent: null, name: 'Shoes', useWord: 'worn', titleWords: 'shoes',
