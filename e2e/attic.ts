@@ -84,6 +84,17 @@ export class Attic {
     await pressOn(this.page, { name, ...(within ? { within } : {}) });
   }
 
+  /** Buys a parcel’s label. A carrier of a busy machine may not answer in time: a person asks again. */
+  async buyLabel(): Promise<void> {
+    for (let paid = false; !paid;) {
+      await this.press('Buy its label');
+      const said = await this.page.waitForFunction(
+        () => /Postage paid: €|No answer in time/u.exec(document.body.innerText)?.[0],
+      );
+      paid = (await said.jsonValue()) !== 'No answer in time';
+    }
+  }
+
   async fill(label: string, text: string): Promise<void> {
     this.taps += 1;
     this.typed += text.length;

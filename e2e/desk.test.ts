@@ -50,7 +50,7 @@ async function pageOf(attic: Attic, title: string, market: string): Promise<stri
 async function packAndHandIn(attic: Attic): Promise<void> {
   await attic.press('Fetched and packed');
   await attic.press('Go on packing');
-  await attic.press('Buy its label');
+  await attic.buyLabel();
   await attic.press('Handed in');
   await attic.sees('Nothing to pack');
 }

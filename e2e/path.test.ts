@@ -182,7 +182,7 @@ it('photographs one thing, lists it on three marketplaces, sells it on one, and 
   expect(record[2]).toMatch(/Nearstile withdrawn [\d.]+ s later/u);
   await attic.press('Fetched and packed');
   await attic.press('Go on packing');
-  await attic.press('Buy its label');
+  await attic.buyLabel();
   await attic.sees('Postage paid: €');
   const postage = Number(/Postage paid: €([\d.]+)/u.exec(await attic.text())?.[1]);
   await attic.press('Handed in');
