@@ -1,5 +1,6 @@
 import { readBarcode } from '../identity/gtin';
 import { fingerprintDistance } from '../pixels/fingerprint';
+import { disagreement, titleFacts, type TitleFacts } from './titleFacts';
 
 /** A listing found at a marketplace, or a thing of the attic, as far as it helps to tell which is which. */
 export interface Sighting {
@@ -50,7 +51,7 @@ export function likeness(a: Sighting, b: Sighting, weights: WordWeights): Likene
   }
   const words = wordLikeness(a.title, b.title, weights);
   add((words - 0.45) * 9, words >= 0.6 ? 'nearly the same words' : '');
-  if (contradict(a.title, b.title)) add(-4);
+  add(disagreement(factsOf(a.title), factsOf(b.title)));
   if (a.price !== null && b.price !== null && a.price > 0 && b.price > 0) {
     const apart = Math.max(a.price, b.price) / Math.min(a.price, b.price);
     add(apart > 2 ? -1.6 : apart < 1.25 ? 0.6 : 0);
@@ -150,12 +151,20 @@ function* candidates(all: readonly Sighting[], listings: number): Generator<read
   }
 }
 
-const STOP = new Set(['a', 'an', 'and', 'the', 'of', 'in', 'with', 'for', 'size', 'by', 'to', 'on', 'very', 'vintage', 'old', 'lovely', 'nice', 'condition', 'good']); // prettier-ignore
+/** A title is looked at once for every other it may be: what was read of the last ones is kept. */
+const read = new Map<string, TitleFacts>();
+const MOST_READ = 20_000;
 
-function wordsOf(title: string): string[] {
-  const all = title.slice(0, 400).toLocaleLowerCase('en').match(/[\p{L}\p{N}]+/gu) ?? [];
-  return all.filter((word) => !STOP.has(word)).map((word) => (word.length > 3 ? word.replace(/s$/u, '') : word));
-} // prettier-ignore
+function factsOf(title: string): TitleFacts {
+  let facts = read.get(title);
+  if (!facts) {
+    if (read.size >= MOST_READ) read.clear();
+    read.set(title, (facts = titleFacts(title)));
+  }
+  return facts;
+}
+
+const wordsOf = (title: string) => factsOf(title).words;
 
 /** How much of their words is the same, 0 to 1: half of both (Dice), half of the shorter one (overlap), by weight. */
 function wordLikeness(a: string, b: string, weights: WordWeights): number {
@@ -166,18 +175,6 @@ function wordLikeness(a: string, b: string, weights: WordWeights): number {
   if (least === 0) return 0;
   const both = weigh([...left].filter((word) => right.has(word)));
   return both / all + both / least / 2;
-}
-
-const SIZES = /^(?:xxs|xs|s|m|l|xl|xxl|xxxl)$/u;
-
-/** Both say a size, or both a figure, and not the same: two of a kind, not one thing. */
-function contradict(a: string, b: string): boolean {
-  const [left, right] = [wordsOf(a), wordsOf(b)];
-  const differ = (some: (word: string) => boolean) => {
-    const [x, y] = [new Set(left.filter(some)), new Set(right.filter(some))];
-    return x.size > 0 && y.size > 0 && ![...x].some((word) => y.has(word));
-  };
-  return differ((word) => SIZES.test(word)) || differ((word) => /^\d{1,4}$/u.test(word));
 }
 
 function nearest(a: readonly string[], b: readonly string[]): number | null {
