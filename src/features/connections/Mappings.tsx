@@ -57,9 +57,14 @@ function useCategoryWords(kind: string, sheet: RuleSheet): { words: string; why:
     const category = found && sheet.categories.find((c) => c.id === found.id && c.leaf);
     if (found && !category)
       return { words: 'a category it no longer has: choose another', why: 'chosen before' };
-    return category
-      ? { words: pathOf(sheet, category), why: sureWords(found) }
-      : { words: 'nothing fits: choose one, or leave it out there', why: '' };
+    if (category && found) return { words: pathOf(sheet, category), why: sureWords(found) };
+    const below = kinds
+      .children(kind)
+      .some((k) => categoryFor(k.id, kinds, sheet, Object.values(mappings)) !== null);
+    return {
+      words: below ? 'its kinds go to several' : 'nothing fits: choose one, or leave it out there',
+      why: '',
+    };
   }, [kind, kinds, mappings, sheet]);
 }
 

@@ -143,41 +143,36 @@ describe('terms', () => {
   });
 });
 
-/** Says what a field always is: a word of their list, or one that is typed. */
-async function chooseAlways() {
-  const [first] = document.querySelectorAll('[role=radiogroup][aria-label^="Always for"] [role=radio]');
-  if (first) await press(first.getAttribute('aria-label') ?? first.textContent ?? '');
-  else
-    await fill(
-      /Always for .*/u.exec(
-        document.body.innerHTML.replace(/^.*aria-label="(Always for [^"]*)".*$/su, '$1'),
-      )![0],
-      'Plain',
-    );
-}
-
 describe('how kinds translate', () => {
   const mapping = () => Object.values(useAttic.getState().mappings);
   it('is decided for a branch, field by field, and left to the suggestions again', async () => {
     await manyThings();
     await open(Mappings, MOOR);
-    await press('Decide for Clothes');
+    await press('Decide for Shoes');
     await sees('Back to all kinds');
-    await press(/^How .* is filled$/u);
+    await press('How Main colour is filled');
     await press('Ask me each time');
     expect(Object.values(mapping()[0]?.fields ?? {})).toEqual([{ from: 'ask' }]);
     await sees('asked each time');
     await press('Always the same');
     // Nothing is fixed for a whole branch before it was said what.
     expect(Object.values(mapping()[0]?.fields ?? {})).toEqual([{ from: 'ask' }]);
-    await chooseAlways();
+    await press('Brown');
     expect(Object.values(mapping()[0]?.fields ?? {})).toMatchObject([{ from: 'fixed' }]);
     await press('From another');
     expect(Object.values(mapping()[0]?.fields ?? {})).toMatchObject([{ from: 'fact' }]);
     await press('From the same fact');
     expect(Object.values(mapping()[0]?.fields ?? {})).toEqual([]);
     await press('Back to all kinds');
-    expect(canPress('Decide for Shoes')).toBe(true);
+    expect(canPress('Decide for Clothes')).toBe(true);
+  });
+  it('says how sure each is, and that nothing fits where nothing does', async () => {
+    await manyThings();
+    await open(Mappings, MOOR);
+    await sees('suggested, sure: “shoes and boots” is in its name');
+    await sees('suggested, not sure: “hand tools” may be near');
+    await sees('Clothesits kinds go to several');
+    await sees('Furniturenothing fits: choose one, or leave it out there');
   });
   it('waits for the rules', async () => {
     await emptyAttic();
