@@ -14,6 +14,7 @@ import { opening } from './leader';
 import { isLater, merged, told, type Conflict, type Stamp, type ToldEdit } from './merging';
 import { Disk, DiskFull, type Stored } from './disk';
 import { diaryEdits } from './diary';
+import { openDrafts, storeDrafts } from './drafts';
 import { inverseOf, journalWith, readJournal, slim, type Change, type Edit } from './journal';
 import { LeavingNote, type Unstored } from './leaving';
 import { loadRecords, noRecords, numbersAfter, pageKey, pageTexts, type Records, type SetAside } from './pagedRecords'; // prettier-ignore
@@ -75,6 +76,7 @@ export async function openAttic(name: string): Promise<void> {
   const opened = new Disk(name);
   const left = await opening(name, async (alone) => {
     disk = opened;
+    await openDrafts(opened);
     const { records, settings, aside, ...loaded } = await loadRecords(opened);
     settingsAt = loaded.settingsAt;
     unstoredSettings = {};
@@ -328,6 +330,11 @@ export async function storedBytes(): Promise<string[]> {
   return [...new Set(keys)].filter((key) => !dropped.has(key));
 }
 
+/** Where the open attic is kept; null before one is. */
+export function openDisk(): Disk | null {
+  return disk;
+}
+
 /** How many pictures' bytes are only in this page so far. */
 export function unsavedBlobs(): Readonly<Record<string, Blob>> {
   return blobs;
@@ -424,6 +431,7 @@ function leaving(): void {
     }),
     { at: settingsAt, part: unstoredSettings },
   );
+  void storeDrafts();
   void saveNow();
 }
 

@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
 
+import type { Incoming } from '@/contract/incoming';
 import { Picture, type Origin } from '@/contract/picture';
 import type { Thing } from '@/contract/records';
 
 import { change, newId, pictureKey, putBlob, readBlob, saveNow, useAttic, type PictureSize } from './attic';
 import { takeClip } from './clips';
-import { unlessExpected } from './faults';
+import { unlessExpected, wordsFor } from './faults';
+import { forgetIncoming, keepIncoming, leftIncoming, useIncoming, type Waiting } from './incoming';
 import { pictureWorker } from './pictureWorker';
 import { addThing, thingWith } from './things';
 
@@ -28,61 +30,106 @@ export interface TakeOptions {
 }
 
 /**
- * Takes picture and clip files into a thing, one after the other. What can't be read is reported and the
- * others go on; each is stored before the next one begins.
+ * Takes picture and clip files into a thing, one after the other. All are kept before work on the first begins, so that it
+ * goes on after a reload. What can't be read is reported and the others go on; each is stored before the next one begins.
  *
  * @param target a thing's id; null begins a new thing, which exists as soon as its first picture does
  */
 export async function addPictures(
   target: string | null,
   files: readonly File[],
-  { origin, shows = '', onEach }: TakeOptions,
+  options: TakeOptions,
 ): Promise<Taken> {
+  return takeKept(await keepPictures(target, files, options), options.onEach);
+}
+
+/** Keeps picture and clip files as they are; {@link takeKept} makes pictures of them. */
+export function keepPictures(
+  target: string | null,
+  files: readonly File[],
+  { origin, shows = '' }: TakeOptions,
+): Promise<Waiting[]> {
+  const begins = target === null || !useAttic.getState().things[target];
+  return keepIncoming(target ?? newId(), files, { begins, origin, shows });
+}
+
+/** Things that exist since a picture of them was taken: one that is missing now was removed. */
+const begun = new Set<string>();
+
+/** Makes pictures of what was kept, in order. */
+export async function takeKept(waiting: readonly Waiting[], onEach?: TakeOptions['onEach']): Promise<Taken> {
   const notTaken: NotTaken[] = [];
-  let thingId = target;
-  let shown = shows;
-  for (const [i, file] of files.entries()) {
-    const clip = await takeClip(file);
-    const taken =
-      clip === null
-        ? await pictureWorker().take(file)
-        : clip.ok
-          ? await pictureWorker().take(clip.still)
-          : clip;
-    if (!taken.ok) notTaken.push({ name: file.name, why: taken.why });
+  let thingId: string | null = null;
+  // What the first was to show, the first that can be taken shows.
+  let shown = '';
+  for (const [i, { about, file }] of waiting.entries()) {
+    shown ||= about.shows;
+    // It is a picture already where only its mark was left.
+    if (useAttic.getState().pictures[about.id]) shown = '';
     else {
-      thingId ??= addThing();
-      const thing = useAttic.getState().things[thingId];
-      if (!thing) return { thingId: null, notTaken };
-      const id = newId();
-      putBlob(pictureKey(id, 'original'), taken.full);
-      putBlob(pictureKey(id, 'thumb'), taken.thumb);
-      if (clip?.ok) putBlob(pictureKey(id, 'clip'), clip.bytes);
-      const { width, height, takenAt, exam } = taken;
-      const record = Picture.parse({
-        id,
-        thingId,
-        origin,
-        author: useAttic.getState().settings.author,
-        takenAt,
-        addedAt: Date.now(),
-        width,
-        height,
-        bytes: taken.full.size + taken.thumb.size + (clip?.ok ? clip.bytes.size : 0),
-        shows: shown,
-        exam,
-        clip: clip?.ok ? { seconds: clip.seconds, type: clip.type } : null,
-      });
-      shown = '';
-      change('picture added', [
-        { collection: 'pictures', id, record },
-        thingWith(thing, { pictureIds: [...thing.pictureIds, id] }),
-      ]);
-      await saveNow();
+      // What goes wrong with one is said of that one; the others go on.
+      const why = await takeOne(about, file, shown).catch((e: unknown) => wordsFor(e, 'taking a picture'));
+      if (why === null) shown = '';
+      else if (why !== REMOVED) notTaken.push({ name: about.name, why });
     }
+    await forgetIncoming(about.id);
+    if (useAttic.getState().things[about.thingId]) thingId = about.thingId;
     onEach?.(i + 1, thingId);
   }
   return { thingId, notTaken };
+}
+
+/** Its thing was removed meanwhile: it goes with it. */
+const REMOVED = 'removed';
+
+/** @returns why it could not be taken; null when it was */
+async function takeOne(about: Incoming, bytes: Blob, shows: string): Promise<string | null> {
+  const file = bytes instanceof File ? bytes : new File([bytes], about.name, { type: about.type });
+  const clip = await takeClip(file);
+  if (clip && !clip.ok) return clip.why;
+  const taken = await pictureWorker().take(clip ? clip.still : file);
+  if (!taken.ok) return taken.why;
+  if (!useAttic.getState().things[about.thingId]) {
+    if (!about.begins || begun.has(about.thingId)) return REMOVED;
+    begun.add(addThing({ id: about.thingId }));
+  }
+  const { id, origin } = about;
+  putBlob(pictureKey(id, 'original'), taken.full);
+  putBlob(pictureKey(id, 'thumb'), taken.thumb);
+  if (clip) putBlob(pictureKey(id, 'clip'), clip.bytes);
+  const { width, height, takenAt, exam } = taken;
+  const record = Picture.parse({
+    id,
+    thingId: about.thingId,
+    origin,
+    author: useAttic.getState().settings.author,
+    takenAt,
+    addedAt: Date.now(),
+    width,
+    height,
+    bytes: taken.full.size + taken.thumb.size + (clip ? clip.bytes.size : 0),
+    shows,
+    exam,
+    clip: clip ? { seconds: clip.seconds, type: clip.type } : null,
+  });
+  const thing = useAttic.getState().things[about.thingId]!;
+  change('picture added', [
+    { collection: 'pictures', id, record },
+    thingWith(thing, { pictureIds: [...thing.pictureIds, id] }),
+  ]);
+  await saveNow();
+  return null;
+}
+
+/** Makes pictures of what a page that is gone had kept. @returns stops nothing: each is stored as a whole */
+export function goOnTaking(): () => void {
+  void (async () => {
+    const left = await leftIncoming();
+    if (left.length === 0) return;
+    const { notTaken } = await takeKept(left);
+    useIncoming.setState((s) => ({ notTaken: [...s.notTaken, ...notTaken] }));
+  })().catch(unlessExpected('taking in what was left'));
+  return () => undefined;
 }
 
 export function removePicture(thing: Thing, id: string): void {

@@ -7,13 +7,14 @@ import { listen } from './courierLink';
 import { lead } from './leader';
 import { lookUpAsRead, rankOnSales } from './lookUp';
 import { keepMeasurementPicturesTrue } from './measuring';
+import { goOnTaking } from './pictures';
 import { watchRoom } from './room';
 
 /** What every page does as long as it is open. */
 const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, beginTalks];
 
 /** What one page does for all: done by two, a price would come down twice, and a buyer get two answers. */
-const LEADING_PAGE = [beginComingDown, beginDepot, beginOrders, answerAlone, beginRates, rankOnSales, keepMeasurementPicturesTrue]; // prettier-ignore
+const LEADING_PAGE = [goOnTaking, beginComingDown, beginDepot, beginOrders, answerAlone, beginRates, rankOnSales, keepMeasurementPicturesTrue]; // prettier-ignore
 
 /** Begins all that runs by itself while an attic is open. @returns stops all of it */
 export function startServices(attic: string): () => void {

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
 
 import type { Origin } from '@/contract/picture';
 import { Thing } from '@/contract/records';
@@ -12,9 +13,11 @@ import { Card, Page } from '@/parts/Page';
 import { PictureView } from '@/parts/PictureView';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
+import { newId, useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
-import { addPictures, type NotTaken } from '@/store/pictures';
+import { useDraft } from '@/store/drafts';
+import { useIncoming } from '@/store/incoming';
+import { keepPictures, takeKept, type NotTaken } from '@/store/pictures';
 import { addBarcode, readPicture } from '@/store/reading';
 import { addThing } from '@/store/things';
 import { unlessExpected, wordsFor } from '@/store/faults';
@@ -27,6 +30,9 @@ import { KindPicker } from '../item/KindPicker';
 import { LookUpLine } from '../item/LookUpLine';
 import { hasLiveCamera, LiveCamera } from './LiveCamera';
 
+/** The thing that pictures go to. */
+const ThingAtHand = z.string().max(60).nullable();
+
 /** The list for a thing that does not exist yet. */
 const NOTHING = Thing.parse({ id: 'new', code: 'new', author: '', createdAt: 0, updatedAt: 0 });
 /** Shots whose words are read by themselves. */
@@ -35,19 +41,24 @@ const READ = new Set(['label', 'mark']);
 /** Pictures in, thing after thing, without leaving the camera. Everything is stored as it happens. */
 export function Intake() {
   const router = useRouter();
-  const [thingId, setThingId] = useState<string | null>(null);
+  // Which thing it is outlives a reload; null: the next picture begins one.
+  const [thingId, setThingId] = useDraft('intake', ThingAtHand, null);
   const [camera, setCamera] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
   const [kept, setKept] = useState(0);
-  const [waiting, setWaiting] = useState(0);
+  const [storing, setStoring] = useState(0);
   const [readNote, setReadNote] = useState<string | null>(null);
   const thing = useAttic((s) => (thingId ? s.things[thingId] : undefined));
   const pictures = useAttic((s) => s.pictures);
+  const waiting = useIncoming((s) => s.waiting.filter((w) => w.thingId === thingId).length);
+  const busy = storing + waiting;
+  const leftOver = useIncoming((s) => s.notTaken);
   // Pictures taken quickly go into the same thing, one after the other.
   const [inTurn] = useState(serialQueue);
-  // Which thing that is; null: the next picture begins one.
-  const into = useRef<string | null>(null);
+  // The same at once, for pictures that come before the page is drawn again.
+  const into = useRef(thingId);
+  const atWork = useRef(0);
   const own = (thing?.pictureIds ?? []).flatMap((id) => pictures[id] ?? []);
   const shots = shotList(thing ?? NOTHING, own, useKinds());
   const current = currentShot(shots, chosen);
@@ -57,31 +68,32 @@ export function Intake() {
   );
 
   const take = (files: File[], origin: Origin, shows: string) => {
-    setWaiting((n) => n + files.length);
+    // It was removed meanwhile: what comes now begins another.
+    if (atWork.current === 0 && into.current && !useAttic.getState().things[into.current])
+      into.current = null;
+    const id = (into.current ??= newId());
+    atWork.current += 1;
+    setThingId(id);
+    setStoring((n) => n + files.length);
     setNotTaken([]);
+    useIncoming.setState({ notTaken: [] });
     setKept(0);
     setChosen(null);
-    let left = files.length;
+    // Kept at once, whatever is still being worked on; what follows takes its turn.
+    const keeping = keepPictures(id, files, { origin, shows }).finally(() =>
+      setStoring((n) => n - files.length),
+    );
     void inTurn(async () => {
-      const taken = await addPictures(into.current, files, {
-        origin,
-        shows,
-        onEach: (_, id) => {
-          left -= 1;
-          setWaiting((n) => n - 1);
-          if (id) setThingId((into.current = id));
-        },
-      });
+      const taken = await takeKept(await keeping);
       setNotTaken((list) => [...list, ...taken.notTaken]);
       setKept((n) => n + files.length - taken.notTaken.length);
       if (taken.thingId && READ.has(shows)) void read(taken.thingId, shows);
-    }).catch((error: unknown) => {
-      // What came before is stored, and the next ones are taken.
-      setWaiting((n) => n - left);
-      const why = wordsFor(error, 'taking a picture');
-      setKept((n) => n + files.length - left);
-      setNotTaken((list) => [...list, ...files.slice(-left).map(({ name }) => ({ name, why }))]);
-    });
+    })
+      .catch((error: unknown) => {
+        const why = wordsFor(error, 'taking a picture');
+        setNotTaken((list) => [...list, ...files.map(({ name }) => ({ name, why }))]);
+      })
+      .finally(() => (atWork.current -= 1));
   };
 
   const read = async (id: string, shows: string) => {
@@ -103,18 +115,25 @@ export function Intake() {
     take(files, 'file', files.length === 1 || current?.id === 'front' ? (current?.id ?? '') : '');
 
   const next = () => {
-    void inTurn(() => (into.current = null));
+    into.current = null;
     setThingId(null);
     setNotTaken([]);
     setChosen(null);
     setReadNote(null);
   };
 
+  // Done with here: the next picture begins another thing.
+  const toSheet = () => {
+    if (thing) router.navigate(`/thing/${thing.id}`);
+    next();
+  };
+
   const barcode = (digits: string) => {
     void inTurn(() => {
-      into.current ??= addThing();
-      addBarcode(into.current, digits);
-      setThingId(into.current);
+      const id = (into.current ??= newId());
+      if (!useAttic.getState().things[id]) addThing({ id });
+      addBarcode(id, digits);
+      setThingId(id);
     });
   };
 
@@ -126,9 +145,13 @@ export function Intake() {
           <Words kind="heading" style={{ flex: 1 }}>
             {thing ? thing.code : 'A new thing'}
           </Words>
-          {waiting > 0 ? (
+          {storing > 0 ? (
             <Words tone="soft" role="status">
-              {waiting === 1 ? 'Reading a picture…' : `Reading ${waiting} pictures…`}
+              {storing === 1 ? 'Storing a picture…' : `Storing ${storing} pictures…`}
+            </Words>
+          ) : waiting > 0 ? (
+            <Words tone="soft" role="status">
+              {waiting === 1 ? 'Stored; reading a picture…' : `Stored; reading ${waiting} pictures…`}
             </Words>
           ) : thing ? (
             <Words tone="good" role="status">
@@ -141,7 +164,7 @@ export function Intake() {
             onPicture={(file) => take([file], 'camera', current?.id ?? '')}
             onClip={(file) => take([file], 'camera', '')}
             onBarcode={barcode}
-            onNext={thing && waiting === 0 ? next : null}
+            onNext={thing && busy === 0 ? next : null}
             onClose={() => setCamera(false)}
           />
         ) : null}
@@ -167,7 +190,7 @@ export function Intake() {
         ) : null}
         {thing ? <Readings thingId={thing.id} /> : null}
         {thing ? <LookUpLine thing={thing} /> : null}
-        <FilesNotTaken files={notTaken} kept={kept} />
+        <FilesNotTaken files={[...leftOver, ...notTaken]} kept={kept} />
         {camera ? null : (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
             {hasLiveCamera() ? (
@@ -193,11 +216,11 @@ export function Intake() {
         {thing ? (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
             {camera ? null : (
-              <Press icon="forward" disabled={waiting > 0} onPress={next} style={{ flexGrow: 1 }}>
+              <Press icon="forward" disabled={busy > 0} onPress={next} style={{ flexGrow: 1 }}>
                 Next thing
               </Press>
             )}
-            <Press onPress={() => router.navigate(`/thing/${thing.id}`)} style={{ flexGrow: 1 }}>
+            <Press onPress={toSheet} style={{ flexGrow: 1 }}>
               Fill in its sheet
             </Press>
           </View>

@@ -121,6 +121,7 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
 /** Records without sound, since a voice may be private, and stops by itself. */
 function useClip(onClip: (file: File) => void) {
   const recorder = useRef<MediaRecorder | null>(null);
+  const began = useRef(0);
   const [seconds, setSeconds] = useState<number | null>(null);
   useEffect(() => {
     if (seconds === null) return;
@@ -128,7 +129,10 @@ function useClip(onClip: (file: File) => void) {
       recorder.current?.stop();
       return;
     }
-    const timer = setTimeout(() => setSeconds(seconds + 1), 1_000);
+    // By the clock: on a busy device timers come late, and sixty of them would make too long a clip.
+    const gone = performance.now() - began.current;
+    const next = Math.max(seconds, Math.floor(gone / 1_000)) + 1;
+    const timer = setTimeout(() => setSeconds(next), next * 1_000 - gone);
     return () => clearTimeout(timer);
   }, [seconds]);
   // Left open, it would go on recording behind the page.
@@ -148,6 +152,7 @@ function useClip(onClip: (file: File) => void) {
     };
     made.start(1_000);
     recorder.current = made;
+    began.current = performance.now();
     setSeconds(0);
   };
   return { seconds, start, stop: () => recorder.current?.stop() };

@@ -1,0 +1,26 @@
+import { z } from 'zod';
+
+import { Instant, RecordId } from './common';
+import { ORIGINS } from './picture';
+
+/** A picture or clip file as it was chosen, kept until it is worked up and stored with its record. */
+export const Incoming = z.object({
+  /** The picture's id once it is one, so that it can never be taken twice. */
+  id: RecordId,
+  thingId: RecordId,
+  /** The thing exists only once a picture of it was taken. */
+  begins: z.boolean(),
+  name: z.string().max(400),
+  type: z.string().max(200),
+  origin: z.enum(ORIGINS),
+  /** What it shows, of the shot list; empty where that is not known. */
+  shows: z.string().max(80),
+  /** When it was chosen, and its place among those chosen at once. */
+  at: Instant,
+  order: z.number().int().nonnegative(),
+  /** The page that works on it. */
+  page: z.string().max(60),
+  /** How often a page was gone before it was done: what closes the page each time is given up. */
+  tries: z.number().int().nonnegative().default(0),
+});
+export type Incoming = z.infer<typeof Incoming>;

@@ -1,0 +1,136 @@
+import { act, renderHook } from '@testing-library/react';
+import { z } from 'zod';
+
+import { Incoming } from '@/contract/incoming';
+import { furnishCanvas, pictureFile } from '@/testing/canvas';
+import { emptyAttic } from '@/testing/world';
+
+import { newId, openAttic, openDisk, useAttic } from './attic';
+import { storeDrafts, useDraft } from './drafts';
+import { keepIncoming, leftIncoming, useIncoming } from './incoming';
+import { goOnTaking, keepPictures, takeKept } from './pictures';
+import { removeThing } from './things';
+
+furnishCanvas();
+
+const thing = (id: string) => useAttic.getState().things[id];
+const plain = (name: string) =>
+  pictureFile(name, 300, 200, (pen) => {
+    pen.fillStyle = '#2f4a86';
+    pen.fillRect(60, 40, 180, 120);
+  });
+const FROM = { begins: true, origin: 'file', shows: 'front' } as const;
+
+/** The page is gone: another one opens the same attic, and knows of nothing but what is on the disk. */
+async function anotherPage(name: string) {
+  useIncoming.setState({ waiting: [], notTaken: [] });
+  await openAttic(name);
+  // As if the one before had been another page.
+  const disk = openDisk()!;
+  for (const key of (await disk.keys()).filter((k) => /^incoming:[^:]+$/u.test(k))) {
+    const about = Incoming.parse(JSON.parse((await disk.text(key))!));
+    await disk.write({ [key]: JSON.stringify({ ...about, page: 'gone' }) });
+  }
+}
+
+const settled = async (done: () => boolean) => {
+  for (let i = 0; i < 400 && !done(); i += 1) await new Promise((go) => setTimeout(go, 10));
+};
+
+describe('pictures that were chosen', () => {
+  let name = '';
+  beforeEach(async () => {
+    await emptyAttic();
+    name = `left-${Math.random()}`;
+    await openAttic(name);
+  });
+
+  it('are kept before work on the first begins, and are pictures after a reload, in order, once', async () => {
+    const id = newId();
+    const kept = await keepPictures(id, [await plain('a.jpg'), await plain('b.jpg'), await plain('c.jpg')], { origin: 'file', shows: 'front' }); // prettier-ignore
+    expect(thing(id)).toBeUndefined();
+    // One was done when the page went, and its mark could not be taken away any more.
+    const disk = openDisk()!;
+    const mark = await disk.text(`incoming:${kept[0]!.about.id}`);
+    const bytes = (await disk.blob(`incoming:${kept[0]!.about.id}:bytes`))!;
+    await takeKept(kept.slice(0, 1));
+    await disk.write({ [`incoming:${kept[0]!.about.id}`]: mark!, [`incoming:${kept[0]!.about.id}:bytes`]: bytes }); // prettier-ignore
+    await anotherPage(name);
+    goOnTaking();
+    await settled(() => thing(id)?.pictureIds.length === 3);
+    expect(thing(id)?.pictureIds).toEqual(kept.map((w) => w.about.id));
+    expect(thing(id)?.pictureIds.map((p) => useAttic.getState().pictures[p]?.shows)).toEqual(['front', '', '']); // prettier-ignore
+    await settled(() => useIncoming.getState().waiting.length === 0);
+    expect((await disk.keys()).filter((k) => k.startsWith('incoming:'))).toEqual([]);
+  });
+
+  it('are left alone while the page that works on them is there', async () => {
+    await keepIncoming(newId(), [await plain('a.jpg')], FROM);
+    expect(await leftIncoming()).toEqual([]);
+  });
+
+  it('are given up and named when the page closed each time', async () => {
+    const id = newId();
+    await keepIncoming(id, [await plain('huge.jpg')], FROM);
+    for (let i = 0; i < 4; i += 1) {
+      await anotherPage(name);
+      await leftIncoming();
+    }
+    expect(useIncoming.getState().notTaken).toMatchObject([{ name: 'huge.jpg', why: expect.stringContaining('closed each time') }]); // prettier-ignore
+    await anotherPage(name);
+    expect(await leftIncoming()).toEqual([]);
+  });
+
+  it('that can’t be read are named after a reload as well; what is no record of ours goes', async () => {
+    await keepIncoming(newId(), [new File([new Uint8Array([1, 2, 3])], 'notes.jpg')], FROM);
+    await anotherPage(name);
+    await openDisk()!.write({ 'incoming:x': 'nonsense' });
+    goOnTaking();
+    await settled(() => useIncoming.getState().notTaken.length > 0);
+    expect(useIncoming.getState().notTaken.map((n) => n.name)).toEqual(['notes.jpg']);
+    expect((await openDisk()!.keys()).filter((k) => k.startsWith('incoming:'))).toEqual([]);
+  });
+
+  it('go with their thing when it is removed meanwhile', async () => {
+    const kept = await keepPictures(null, [await plain('a.jpg'), await plain('b.jpg')], { origin: 'file' });
+    const { thingId } = await takeKept(kept.slice(0, 1));
+    removeThing(thingId!);
+    expect(await takeKept(kept.slice(1))).toEqual({ thingId: null, notTaken: [] });
+    expect(thing(thingId!)).toBeUndefined();
+  });
+});
+
+describe('what is typed and not finished', () => {
+  const schema = z.object({ text: z.string() });
+  const form = (key: string) => renderHook(() => useDraft(key, schema, { text: '' })).result;
+
+  it('outlives leaving the screen and reloading, until it is cleared', async () => {
+    await emptyAttic();
+    const name = `drafts-${Math.random()}`;
+    await openAttic(name);
+    const typed = form('address:1');
+    await act(async () => typed.current[1]({ text: 'Quay' }));
+    await act(async () => typed.current[1]((now) => ({ text: `${now.text} 4` })));
+    expect(form('address:1').current[0]).toEqual({ text: 'Quay 4' });
+    expect(form('address:2').current[0]).toEqual({ text: '' });
+    await openAttic(`${name}-other`);
+    expect(form('address:1').current[0]).toEqual({ text: '' });
+    await openAttic(name);
+    expect(form('address:1').current[0]).toEqual({ text: 'Quay 4' });
+    const filled = form('address:1');
+    await act(async () => filled.current[2]());
+    await storeDrafts();
+    await openAttic(name);
+    expect(form('address:1').current[0]).toEqual({ text: '' });
+  });
+
+  it('is as if it was not where what is on the disk does not fit', async () => {
+    await emptyAttic();
+    const name = `drafts-${Math.random()}`;
+    await openAttic(name);
+    await openDisk()!.write({ 'draft:a': '{"text":7}', 'draft:b': '{{' });
+    await openAttic(name);
+    expect(form('a').current[0]).toEqual({ text: '' });
+    expect(form('b').current[0]).toEqual({ text: '' });
+  });
+});
