@@ -1,5 +1,10 @@
-import type { CatalogueRecord } from '@/contract/catalogue';
-import type { ListedBarcode } from '@/core/catalogue/barcodeList';
+import { z } from 'zod';
+import { create } from 'zustand';
+
+import { CatalogueRecord } from '@/contract/catalogue';
+import { Minor } from '@/contract/common';
+import { USES } from '@/contract/records';
+import { MOST_COPIES } from '@/core/catalogue/barcodeList';
 
 import { change, type Put } from './attic';
 import { wordsFor } from './faults';
@@ -7,25 +12,38 @@ import { lookUp, recordBeside } from './lookUp';
 import { allConfirmed } from './readings';
 import { newThing } from './things';
 
-/** One barcode of a list and what the desk says of it. */
-export interface Looked extends ListedBarcode {
-  state: 'waiting' | 'known' | 'unknown' | 'trouble';
-  record: CatalogueRecord | null;
-  why: string;
-}
+/** One article of a list and what the desk says of it. */
+export const Looked = z.object({
+  digits: z.string().max(20),
+  times: z.number().int().positive().max(MOST_COPIES),
+  price: Minor.nonnegative().nullable(),
+  cost: Minor.nonnegative().nullable(),
+  use: z.enum(USES).nullable(),
+  state: z.enum(['waiting', 'known', 'unknown', 'trouble']),
+  record: CatalogueRecord.nullable(),
+  why: z.string(),
+});
+export type Looked = z.infer<typeof Looked>;
+
+/** What the desk answered for one barcode. */
+export type LookUpAnswer = Pick<Looked, 'digits' | 'state' | 'record' | 'why'>;
 
 /** Asked at the same time: the desk has a pace of its own. */
 const AT_ONCE = 3;
 
-/** Looks a list up, some at a time; each answer is told as it comes. */
+/** Whether a list is being looked up just now; it goes on when its screen is left. */
+export const useListBusy = create(() => ({ busy: false }));
+
+/** Looks barcodes up, some at a time, each once; each answer is told as it comes. One list at a time. */
 export async function lookUpList(
-  barcodes: readonly ListedBarcode[],
-  onEach: (one: Pick<Looked, 'digits' | 'state' | 'record' | 'why'>) => void,
+  barcodes: readonly string[],
+  onEach: (one: LookUpAnswer) => void,
 ): Promise<void> {
-  const waiting = [...barcodes];
+  if (useListBusy.getState().busy) return;
+  useListBusy.setState({ busy: true });
+  const waiting = [...new Set(barcodes)];
   const work = async () => {
-    for (let next = waiting.shift(); next; next = waiting.shift()) {
-      const { digits } = next;
+    for (let digits = waiting.shift(); digits !== undefined; digits = waiting.shift()) {
       try {
         const record = await lookUp(digits);
         onEach({ digits, state: record ? 'known' : 'unknown', record, why: '' });
@@ -35,20 +53,24 @@ export async function lookUpList(
       }
     }
   };
-  await Promise.all(Array.from({ length: AT_ONCE }, work));
+  try {
+    await Promise.all(Array.from({ length: AT_ONCE }, work));
+  } finally {
+    useListBusy.setState({ busy: false });
+  }
 }
 
 /**
- * Makes things of what was looked up: one a copy, each with its barcode; those without a card are kept, to be filled in
+ * Makes things of what was looked up: one a copy, each with its barcode and what stood beside it; those without a card are kept, to be filled in
  * by hand.
  *
  * @param sure a person has said that all of it is right; otherwise it waits at the things to be confirmed
  * @returns the things' ids
  */
 export function makeLooked(looked: readonly Looked[], sure: boolean): string[] {
-  const puts = looked.flatMap(({ digits, times, record }) =>
+  const puts = looked.flatMap(({ digits, times, record, price, cost, use }) =>
     Array.from({ length: times }, (): Put => {
-      const bare = newThing({ facts: { barcode: digits } });
+      const bare = newThing({ facts: { barcode: digits }, price, cost, use });
       const told = record ? { ...bare, ...recordBeside(bare, record) } : bare;
       const thing = sure ? { ...told, ...allConfirmed(told) } : told;
       return { collection: 'things', id: thing.id, record: thing };

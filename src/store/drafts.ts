@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import type { z } from 'zod';
+import { z } from 'zod';
 import { create } from 'zustand';
 
 import type { Disk } from './disk';
@@ -101,4 +101,16 @@ function valueOf<T>(raw: unknown, schema: z.ZodType<T>): T | undefined {
   if (raw === undefined) return undefined;
   const read = schema.safeParse(raw);
   return read.success ? read.data : undefined;
+}
+
+/** Whether something was typed there and not finished. */
+export function useHasDraft(key: string): boolean {
+  return useDrafts((s) => s[key] !== undefined && s[key] !== null);
+}
+
+const Text = z.string();
+
+/** A typed line or text that outlives leaving and reloading; see {@link useDraft}. */
+export function useTextDraft(key: string, initial = '') {
+  return useDraft(key, Text, initial);
 }

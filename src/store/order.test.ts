@@ -137,11 +137,13 @@ describe('looking up', () => {
   it('makes a thing a copy, confirmed or not, with one undo for the list', async () => {
     answers({ found: true, record: CARD });
     const list: Looked[] = [];
-    await lookUpList([{ digits: CARD.barcode, times: 2 }], (one) => list.push({ times: 2, ...one }));
-    const ids = makeLooked([...list, { digits: '9781234567897', times: 1, state: 'unknown', record: null, why: '' }], true);
+    const beside = { price: 900, cost: 150, use: 'light' } as const;
+    await lookUpList([CARD.barcode, CARD.barcode], (one) => list.push({ times: 2, ...beside, ...one }));
+    expect(list).toHaveLength(1);
+    const ids = makeLooked([...list, { digits: '9781234567897', times: 1, price: null, cost: null, use: null, state: 'unknown', record: null, why: '' }], true);
     expect(ids).toHaveLength(3);
     expect(new Set(ids.map((id) => thing(id).code)).size).toBe(3);
-    expect(thing(ids[0]!)).toMatchObject({ kind: 'book', readings: [] });
+    expect(thing(ids[0]!)).toMatchObject({ kind: 'book', readings: [], price: 900, cost: 150, use: 'light' });
     expect(thing(ids[2]!)).toMatchObject({ kind: '', facts: { barcode: '9781234567897' } });
     undo();
     expect(ids.map((id) => useAttic.getState().things[id])).toEqual([undefined, undefined, undefined]);

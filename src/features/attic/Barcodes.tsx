@@ -1,7 +1,10 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
 
-import { barcodesIn, MOST_BARCODES, type BarcodeList } from '@/core/catalogue/barcodeList';
+import { barcodesIn, MOST_BARCODES, MOST_COPIES } from '@/core/catalogue/barcodeList';
+import { wordsForUse } from '@/core/condition/grade';
+import { formatMoney } from '@/core/money/money';
 import { Field } from '@/parts/Field';
 import { FilePress } from '@/parts/FilePress';
 import { Notice } from '@/parts/Notice';
@@ -9,7 +12,9 @@ import { Card, Page } from '@/parts/Page';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
-import { lookUpList, makeLooked, type Looked } from '@/store/barcodeLists';
+import { Looked, lookUpList, makeLooked, useListBusy } from '@/store/barcodeLists';
+import { useDraft, useTextDraft } from '@/store/drafts';
+import { unlessExpected } from '@/store/faults';
 
 import { FillInPress } from '../many/FillInPress';
 import { BackTo } from '../shell/BackTo';
@@ -17,29 +22,52 @@ import { BackTo } from '../shell/BackTo';
 /** The longest file taken, bytes. */
 const LONGEST_FILE = 200_000;
 
+const Found = z.object({
+  refused: z.array(z.object({ text: z.string(), why: z.string() })),
+  left: z.array(z.object({ line: z.number(), text: z.string(), why: z.string() })),
+  moreLeft: z.number(),
+  columns: z.object({ taken: z.array(z.string()), not: z.array(z.string()) }),
+  tooMany: z.number(),
+});
+type Found = z.infer<typeof Found>;
+const ReadList = z.object({ list: Found.nullable(), looked: z.array(Looked) });
+const NOTHING: z.infer<typeof ReadList> = { list: null, looked: [] };
+
 /** A whole list of barcodes at once: looked up one after the other, then made into things. */
 export function Barcodes() {
   const haul = useAttic((s) => (s.settings.haulId ? s.hauls[s.settings.haulId] : undefined));
-  const [text, setText] = useState('');
-  const [list, setList] = useState<BarcodeList | null>(null);
-  const [looked, setLooked] = useState<readonly Looked[]>([]);
-  const [busy, setBusy] = useState(false);
+  const currency = useAttic((s) => s.settings.currency);
+  const busy = useListBusy((s) => s.busy);
+  // What was typed, read and answered outlives leaving and reloading.
+  const [text, setText, clearText] = useTextDraft('barcodes');
+  const [{ list, looked }, put, clear] = useDraft('barcodes:list', ReadList, NOTHING);
   const [fileTrouble, setFileTrouble] = useState<string | null>(null);
   const [made, setMade] = useState<readonly string[] | null>(null);
   const known = looked.filter((l) => l.record).length;
   const copies = looked.reduce((n, l) => n + l.times, 0);
 
-  const read = async (words: string) => {
-    const found = barcodesIn(words);
-    setList(found);
+  const ask = (all: readonly Looked[]) =>
+    void lookUpList(
+      all.filter((l) => l.state === 'waiting').map((l) => l.digits),
+      (one) =>
+        put((now) => ({
+          ...now,
+          looked: now.looked.map((l) => (l.digits === one.digits ? { ...l, ...one } : l)),
+        })),
+    ).catch(unlessExpected('looking up a list'));
+  // What was not answered before a reload is asked again.
+  const unanswered = !busy && looked.some((l) => l.state === 'waiting');
+  useEffect(() => {
+    if (unanswered) ask(looked);
+    // Asked once when the screen opens; what comes later is asked where it is read.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  const read = (words: string) => {
+    const { barcodes, ...found } = barcodesIn(words, currency);
+    const all = barcodes.map((b): Looked => ({ ...b, state: 'waiting', record: null, why: '' }));
     setMade(null);
-    setLooked(found.barcodes.map((b) => ({ ...b, state: 'waiting', record: null, why: '' })));
-    if (found.barcodes.length === 0) return;
-    setBusy(true);
-    await lookUpList(found.barcodes, (one) =>
-      setLooked((all) => all.map((l) => (l.digits === one.digits ? { ...l, ...one } : l))),
-    );
-    setBusy(false);
+    put({ list: found, looked: all });
+    ask(all);
   };
   const file = async (files: File[]) => {
     const [first] = files;
@@ -49,20 +77,19 @@ export function Barcodes() {
     setFileTrouble(null);
     const words = await first.text();
     setText(words);
-    await read(words);
+    read(words);
   };
   const make = (sure: boolean) => {
     setMade(makeLooked(looked, sure));
-    setLooked([]);
-    setList(null);
-    setText('');
+    clear();
+    clearText();
   };
 
   return (
     <Page title="Barcodes" aside={<BackTo path="/attic" />}>
       <Card label="The list">
         <Words tone="soft">
-          {`Paste barcodes, one a line, or a table that holds them; or choose a file. Up to ${MOST_BARCODES} at a time. What you make goes ${haul ? `into the haul ${haul.name}` : 'into no haul'}.`}
+          {`Paste barcodes, one a line, or a table whose first line names its columns (barcode, quantity, price, cost, condition); or choose a file. Up to ${MOST_BARCODES} at a time. What you make goes ${haul ? `into the haul ${haul.name}` : 'into no haul'}.`}
         </Words>
         <Field
           label="Barcodes"
@@ -79,7 +106,7 @@ export function Barcodes() {
             icon="search"
             disabled={busy || text.trim() === ''}
             style={{ flexGrow: 1 }}
-            onPress={() => void read(text)}
+            onPress={() => read(text)}
           >
             Look them up
           </Press>
@@ -87,15 +114,7 @@ export function Barcodes() {
             Choose a file
           </FilePress>
         </View>
-        {list && list.barcodes.length === 0 && list.refused.length === 0 ? (
-          <Notice tone="caution">No barcode was found in it. What you pasted is still there.</Notice>
-        ) : null}
-        {list?.refused.slice(0, 8).map((r) => (
-          <Notice key={r.text} tone="caution">{`${r.text}: ${r.why}`}</Notice>
-        ))}
-        {list && list.left > 0 ? (
-          <Notice tone="caution">{`${list.left} more were left: at most ${MOST_BARCODES} at a time.`}</Notice>
-        ) : null}
+        {list ? <WhatWasLeft list={list} none={looked.length === 0 && made === null} /> : null}
       </Card>
       {looked.length > 0 ? (
         <Card label="What was found">
@@ -104,11 +123,12 @@ export function Barcodes() {
               ? `${looked.filter((l) => l.state !== 'waiting').length} of ${looked.length} looked up`
               : `${known} of ${looked.length} known`}
           </Words>
-          {looked.map((one) => (
+          {looked.map((one, i) => (
             <LookedLine
-              key={one.digits}
+              key={`${one.digits} ${i}`}
               one={one}
-              onLeave={() => setLooked(looked.filter((l) => l.digits !== one.digits))}
+              currency={currency}
+              onLeave={() => put((now) => ({ ...now, looked: now.looked.filter((_, j) => j !== i) }))}
             />
           ))}
           <View style={{ gap: 10 }}>
@@ -135,7 +155,41 @@ function things(n: number): string {
   return n === 1 ? 'one thing' : `${n} things`;
 }
 
-function LookedLine({ one, onLeave }: { one: Looked; onLeave: () => void }) {
+/** What of the list was taken and what was not, line by line, so that nothing goes without a word. */
+function WhatWasLeft({ list, none }: { list: Found; none: boolean }) {
+  const { taken, not } = list.columns;
+  const told = [
+    taken.length > 0 ? `Columns taken: ${taken.join(', ')}.` : '',
+    not.length > 0 ? `Not taken: ${not.join(', ')}; put them in on the sheets.` : '',
+  ].filter(Boolean);
+  return (
+    <>
+      {none && list.refused.length === 0 ? (
+        <Notice tone="caution">No barcode was found in it. What you pasted is still there.</Notice>
+      ) : null}
+      {told.length > 0 ? <Notice tone="info">{told.join(' ')}</Notice> : null}
+      {list.refused.slice(0, 8).map((r, i) => (
+        <Notice key={i} tone="caution">{`${r.text}: ${r.why}`}</Notice>
+      ))}
+      {list.left.map((l, i) => (
+        <Words key={i} kind="small" tone="soft">
+          {`Line ${l.line}${l.text ? `, “${l.text}”` : ''}: ${l.why}`}
+        </Words>
+      ))}
+      {list.moreLeft > 0 ? (
+        <Words kind="small" tone="soft">{`And ${list.moreLeft} more like these.`}</Words>
+      ) : null}
+      {list.tooMany > 0 ? (
+        <Notice tone="caution">
+          {`${things(list.tooMany)} more were left: at most ${MOST_BARCODES} articles and ${MOST_COPIES} copies at a time.`}
+        </Notice>
+      ) : null}
+    </>
+  );
+}
+
+function LookedLine(props: { one: Looked; currency: string; onLeave: () => void }) {
+  const { one, currency, onLeave } = props;
   return (
     <View style={{ gap: 2 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
@@ -149,6 +203,9 @@ function LookedLine({ one, onLeave }: { one: Looked; onLeave: () => void }) {
                 ? [one.record.maker, one.record.sort.at(-1), one.digits].filter(Boolean).join(' · ')
                 : STATE_WORDS[one.state],
               one.times > 1 ? `${one.times} copies` : '',
+              one.price === null ? '' : formatMoney(one.price, currency),
+              one.cost === null ? '' : `cost ${formatMoney(one.cost, currency)}`,
+              one.use === null ? '' : wordsForUse(one.use),
             ]
               .filter(Boolean)
               .join(' · ')}

@@ -1,6 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
-import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Haul } from '@/contract/records';
@@ -10,6 +9,7 @@ import { Card, Page } from '@/parts/Page';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
+import { useTextDraft } from '@/store/drafts';
 import { editHaul } from '@/store/hauls';
 import { useKinds } from '@/store/kinds';
 
@@ -94,8 +94,8 @@ function isDay(text: string): boolean {
 
 function Lines({ haul }: { haul: Haul }) {
   const things = useAttic((s) => s.things);
-  const [what, setWhat] = useState('');
-  const [count, setCount] = useState('1');
+  const [what, setWhat, clearWhat] = useTextDraft(`line:${haul.id}`);
+  const [count, setCount, clearCount] = useTextDraft(`count:${haul.id}`, '1');
   const counted = haulCount(haul, Object.values(things));
   return (
     <Card label="What was in it">
@@ -153,8 +153,8 @@ function Lines({ haul }: { haul: Haul }) {
           editHaul(haul.id, 'line of the haul', {
             lines: [...haul.lines, { id: nanoid(8), what: what.trim(), count: Number(count) }],
           });
-          setWhat('');
-          setCount('1');
+          clearWhat();
+          clearCount();
         }}
       >
         Add this line

@@ -15,6 +15,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useTextDraft } from '@/store/drafts';
 import { useKinds } from '@/store/kinds';
 import { useSetup } from '@/store/setup';
 import { askComps } from '@/store/research';
@@ -27,8 +28,8 @@ import { useDo } from '../shell/useDo';
 /** Out buying, in the field: what it would sell for and the most to pay. Works on what was asked before, too. */
 export function Buying() {
   const kinds = useKinds();
-  const [what, setWhat] = useState('');
-  const [brand, setBrand] = useState('');
+  const [what, setWhat] = useTextDraft('buying:what');
+  const [brand, setBrand] = useTextDraft('buying:brand');
   const [chosen, setChosen] = useState<string | null>(null);
   const research = useAttic((s) => s.research);
   const { run, busy, trouble } = useDo();

@@ -1,6 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
 
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { TermName, Terms } from '@/contract/terms';
@@ -16,6 +17,7 @@ import { WholeField } from '@/parts/WholeField';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useDraft } from '@/store/drafts';
 import { useKinds } from '@/store/kinds';
 import { addTerms, editTerms, removeTerms } from '@/store/terms';
 
@@ -23,12 +25,15 @@ import { BackTo } from '../shell/BackTo';
 import { ChangedHere } from './ChangedHere';
 import { NoSuchMarket } from './NoSuchMarket';
 
+const Opened = z.string().max(60).nullable();
+
 /** A marketplace's terms: several, one of them the default, chosen by owner, haul or kind. */
 export function TermsPage() {
   const { market = '' } = useLocalSearchParams<{ market?: string }>();
   const name = useCourier((s) => s.markets.find((m) => m.id === market)?.name ?? market);
   const terms = useAttic((s) => s.terms);
-  const [open, setOpen] = useState<string | null>(null);
+  // Which are being changed outlives a reload; what is set in them is kept as it is set.
+  const [open, setOpen] = useDraft(`terms:${market}`, Opened, null);
   const isKnown = useCourier((s) => s.markets.some((m) => m.id === market));
   if (!isKnown) return <NoSuchMarket title="Terms" market={market} />;
   const here = Object.values(terms)

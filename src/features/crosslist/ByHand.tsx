@@ -8,6 +8,7 @@ import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
+import { useTextDraft } from '@/store/drafts';
 import { saveFile } from '@/store/files';
 import type { Examined } from '@/core/listing/examine';
 import { putUpByHand, renditionsOf } from '@/store/sending';
@@ -22,7 +23,7 @@ export function ByHand({ thing, examined }: { thing: Thing; examined: Examined }
   const { sheet, effective } = examined;
   const c = useColours();
   const { run, busy, trouble } = useDo();
-  const [address, setAddress] = useState('');
+  const [address, setAddress, clearAddress] = useTextDraft(`byHand:${thing.id}:${sheet.marketplace}`);
   const [copied, setCopied] = useState<string | null>(null);
   const fields: [string, string][] = [
     ['Heading', effective.title],
@@ -99,7 +100,12 @@ export function ByHand({ thing, examined }: { thing: Thing; examined: Examined }
         kind="main"
         label={`It is up on ${sheet.name}`}
         disabled={busy || !ADDRESS.test(address)}
-        onPress={() => run(() => putUpByHand(thing.id, sheet.marketplace, address))}
+        onPress={() =>
+          run(async () => {
+            await putUpByHand(thing.id, sheet.marketplace, address);
+            clearAddress();
+          })
+        }
       >
         It is up there
       </Press>

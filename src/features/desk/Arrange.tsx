@@ -11,6 +11,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { setSettings, useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useTextDraft } from '@/store/drafts';
 import { arrange, promise, type Meeting } from '@/store/desk/promises';
 
 import { useDo } from '../shell/useDo';
@@ -21,7 +22,7 @@ export function Arrange(props: { thing: Thing; who: string; market: string; amou
   const settings = useAttic((s) => s.settings);
   const listed = useCourier((s) => s.things[thing.id]?.listings.find((l) => l.market === market)?.price);
   const [open, setOpen] = useState(false);
-  const [place, setPlace] = useState(settings.meetingPlaces[0] ?? '');
+  const [place, setPlace, clearPlace] = useTextDraft(`meet:${thing.id}:${who}`, settings.meetingPlaces[0] ?? '');
   const [when, setWhen] = useState(() => format(Date.now() + 3_600_000, "yyyy-MM-dd'T'HH:mm"));
   const [pay, setPay] = useState<Meeting['pay']>('cash');
   const [amount, setAmount] = useState<number | null>(props.amount ?? listed ?? thing.price);
@@ -43,6 +44,7 @@ export function Arrange(props: { thing: Thing; who: string; market: string; amou
       if (!meetingPlaces.includes(meeting.place)) setSettings({ meetingPlaces: [...meetingPlaces, meeting.place] });
       if (openHold(thing)) arrange(thing, meeting, market);
       else await promise(thing, who, meeting, market);
+      clearPlace();
       setOpen(false);
     });
   return (

@@ -11,6 +11,7 @@ import { Card, Page } from '@/parts/Page';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
+import { useTextDraft } from '@/store/drafts';
 import { payConsignor, statementCsv } from '@/store/desk/consignors';
 import { statementPdf } from '@/store/desk/paper';
 import { saveFile } from '@/store/files';
@@ -118,7 +119,7 @@ export function ConsignorPage() {
 
 function Pay({ ownerId, owed, currency }: { ownerId: string; owed: number; currency: string }) {
   const [amount, setAmount] = useState<number | null>(null);
-  const [note, setNote] = useState('');
+  const [note, setNote, clearNote] = useTextDraft(`paid:${ownerId}`);
   const wanted = amount ?? (owed > 0 ? owed : null);
   return (
     <Card label="Pay">
@@ -132,7 +133,7 @@ function Pay({ ownerId, owed, currency }: { ownerId: string; owed: number; curre
           if (wanted === null) return;
           payConsignor(ownerId, wanted, note.trim());
           setAmount(null);
-          setNote('');
+          clearNote();
         }}
       >
         {wanted === null ? 'Write it down' : `Write down ${formatMoney(wanted, currency)} as paid`}

@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
 
 import { RETURN_REASONS } from '@/contract/orders';
 import { ZONES, type Address } from '@/contract/desk';
@@ -18,6 +19,7 @@ import { useCourier } from '@/store/courierLink';
 import {
   addressOf, arrived, backHere, cancel, closed, giveBack, handledThere, labelsTogether, openReturn, posted, returnDone, setAddress,
 } from '@/store/desk/orders'; // prettier-ignore
+import { useDraft, useTextDraft } from '@/store/drafts';
 import { packingSlips } from '@/store/desk/paper';
 import { saveFile } from '@/store/files';
 
@@ -134,21 +136,27 @@ function Parcel({ row }: { row: OrderRow }) {
   );
 } // prettier-ignore
 
+const Written = z.object({ text: z.string(), zone: z.enum(ZONES) });
+
+const NOT_WRITTEN: z.infer<typeof Written> = { text: '', zone: 'inland' };
+
 function WriteAddress({ row }: { row: OrderRow }) {
-  const [text, setText] = useState('');
-  const [zone, setZone] = useState<Address['zone']>('inland');
+  const [{ text, zone }, put, clear] = useDraft(`address:${row.thingId}:${row.sale.order}`, Written, NOT_WRITTEN);
   const [name = '', ...lines] = text.split('\n').map((l) => l.trim()).filter(Boolean); // prettier-ignore
   return (
     <View style={{ gap: 8 }}>
-      <LinesField label="Name and address" value={text} onChange={setText} />
+      <LinesField label="Name and address" value={text} onChange={(typed) => put((now) => ({ ...now, text: typed }))} />
       <ChipRow label="Where to">
         {ZONES.map((z) => (
-          <Chip key={z} on={z === zone} onPress={() => setZone(z)}>
+          <Chip key={z} on={z === zone} onPress={() => put((now) => ({ ...now, zone: z }))}>
             {ZONE_WORDS[z]}
           </Chip>
         ))}
       </ChipRow>
-      <Press disabled={lines.length === 0} onPress={() => setAddress(row, { name: name.slice(0, 120), lines: lines.slice(0, 6).map((l) => l.slice(0, 120)), zone })}>
+      <Press disabled={lines.length === 0} onPress={() => {
+        setAddress(row, { name: name.slice(0, 120), lines: lines.slice(0, 6).map((l) => l.slice(0, 120)), zone });
+        clear();
+      }}>
         Keep this address
       </Press>
     </View>
@@ -257,7 +265,7 @@ function Cancel({ row }: { row: OrderRow }) {
 function AskReturn({ row }: { row: OrderRow }) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState<(typeof RETURN_REASONS)[number] | null>(null);
-  const [words, setWords] = useState('');
+  const [words, setWords, clearWords] = useTextDraft(`back:${row.thingId}:${row.sale.order}`);
   if (!open)
     return (
       <Press kind="quiet" onPress={() => setOpen(true)}>
@@ -278,7 +286,11 @@ function AskReturn({ row }: { row: OrderRow }) {
       <Press
         kind="main"
         disabled={reason === null}
-        onPress={() => reason && openReturn(row, reason, words.trim())}
+        onPress={() => {
+          if (!reason) return;
+          openReturn(row, reason, words.trim());
+          clearWords();
+        }}
       >
         Expect it back
       </Press>

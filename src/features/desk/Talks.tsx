@@ -23,6 +23,7 @@ import {
 import { mayPromise, standingFor, type Standing } from '@/core/talks/standing';
 import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
+import { useTextDraft } from '@/store/drafts';
 import { answerFor, keepAnswer, STARTING_ANSWERS } from '@/store/desk/savedAnswers';
 import { standingWords } from '@/store/desk/standing';
 import { answer, judged, readTalks, reply, SAYS_OTHERWISE, useTalks } from '@/store/desk/talks';
@@ -254,7 +255,7 @@ function Agreed({ talk }: { talk: TalkOf }) {
 function Reply({ talk }: { talk: TalkOf }) {
   const saved = useAttic((s) => s.settings.savedAnswers);
   const thing = useAttic((s) => (talk.thing ? s.things[talk.thing] : undefined));
-  const [text, setText] = useState('');
+  const [text, setText, clearText] = useTextDraft(`reply:${talk.market}:${talk.id}`);
   const [lacks, setLacks] = useState<string[]>([]);
   // The saved answer that gave way to how the thing stands.
   const [instead, setInstead] = useState<string | null>(null);
@@ -264,7 +265,7 @@ function Reply({ talk }: { talk: TalkOf }) {
   const send = (anyway: boolean) =>
     run(async () => {
       await reply(talk, text.trim(), anyway);
-      setText('');
+      clearText();
       setLacks([]);
       setInstead(null);
     });

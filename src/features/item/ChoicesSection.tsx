@@ -1,5 +1,6 @@
 import { memo, useState } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
 
 import type { Piece } from '@/contract/choices';
 import type { Thing } from '@/contract/records';
@@ -14,6 +15,7 @@ import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import type { Examined } from '@/core/listing/examine';
 import { useCourier } from '@/store/courierLink';
+import { useDraft, useHasDraft } from '@/store/drafts';
 import { editThing } from '@/store/things';
 import { useColours } from '@/theme/theme';
 
@@ -28,7 +30,10 @@ export const ChoicesSection = memo(function ChoicesSection({
   findings: readonly Examined[];
 }) {
   const currency = useAttic((s) => s.settings.currency);
-  const [begun, setBegun] = useState(false);
+  const key = `choices:${thing.id}`;
+  const half = useHasDraft(key);
+  const [opened, setBegun] = useState(false);
+  const begun = opened || half;
   const { choices } = thing;
   const range = choices && priceRange(choices, thing.price);
   const summary = choices
@@ -38,7 +43,7 @@ export const ChoicesSection = memo(function ChoicesSection({
     <Section name="choices" title="Sold in choices" summary={summary}>
       {choices || begun ? (
         <>
-          <Options thing={thing} onKept={() => setBegun(false)} />
+          <Options draftKey={key} thing={thing} onKept={() => setBegun(false)} />
           {choices?.pieces.map((piece) => (
             <PieceLine key={piece.code} thing={thing} piece={piece} currency={currency} />
           ))}
@@ -73,16 +78,16 @@ function rangeWords(range: { from: number; to: number }, currency: string): stri
   return range.from === range.to ? from : `${from} to ${formatMoney(range.to, currency)}`;
 }
 
-interface Draft {
-  name: string;
-  values: string;
-}
+const Draft = z.object({ name: z.string(), values: z.string() });
+type Draft = z.infer<typeof Draft>;
+const Drafts = z.array(Draft).max(3).nullable();
 
 /** What there is to choose: typed as lists, kept with a press, since it makes and unmakes pieces. */
-function Options({ thing, onKept }: { thing: Thing; onKept: () => void }) {
+function Options(props: { draftKey: string; thing: Thing; onKept: () => void }) {
+  const { draftKey, thing, onKept } = props;
   const stored = thing.choices?.options ?? [];
   const asDraft = stored.map((o): Draft => ({ name: o.name, values: o.values.join(', ') }));
-  const [draft, setDraft] = useState<readonly Draft[] | null>(null);
+  const [draft, setDraft, clearDraft] = useDraft(draftKey, Drafts, null);
   const [why, setWhy] = useState<string | null>(null);
   const lines = draft ?? (asDraft.length > 0 ? asDraft : [{ name: '', values: '' }]);
   const put = (i: number, part: Partial<Draft>) => {
@@ -96,7 +101,7 @@ function Options({ thing, onKept }: { thing: Thing; onKept: () => void }) {
     const done = withOptions(thing.choices, options, thing.code);
     if (!done.ok) return setWhy(done.why);
     editThing(thing.id, 'choices', { choices: done.choices });
-    setDraft(null);
+    clearDraft();
     onKept();
   };
   return (

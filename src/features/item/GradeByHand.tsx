@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
 
 import type { Thing } from '@/contract/records';
 import { bestByHand, derivedGrade, gradeNames, gradeOfThing, mayGrade } from '@/core/condition/grade';
@@ -7,14 +8,19 @@ import { Field } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
+import { useDraft } from '@/store/drafts';
 import { useKinds } from '@/store/kinds';
 import { editThing } from '@/store/things';
 
+const HalfGraded = z.object({ wear: z.number().int().min(0).max(5).nullable(), why: z.string() });
+
 /** The grade with its reason; lowered by hand as one likes, raised only by saying why. */
 export function GradeByHand({ thing }: { thing: Thing }) {
-  const [open, setOpen] = useState(false);
-  const [wear, setWear] = useState<number | null>(null);
-  const [why, setWhy] = useState('');
+  const [opened, setOpen] = useState(false);
+  const [{ wear, why }, put, clear] = useDraft(`grade:${thing.id}`, HalfGraded, { wear: null, why: '' });
+  const open = opened || wear !== null;
+  const setWear = (to: number) => put((now) => ({ ...now, wear: to }));
+  const setWhy = (words: string) => put((now) => ({ ...now, why: words }));
   const names = gradeNames(thing.kind, useKinds());
   const derived = derivedGrade(thing);
   const grade = gradeOfThing(thing);
@@ -26,8 +32,7 @@ export function GradeByHand({ thing }: { thing: Thing }) {
   const done = (gradeByHand: Thing['gradeByHand']) => {
     editThing(thing.id, 'grade', { gradeByHand });
     setOpen(false);
-    setWear(null);
-    setWhy('');
+    clear();
   };
   return (
     <View style={{ gap: 8 }}>
@@ -70,7 +75,14 @@ export function GradeByHand({ thing }: { thing: Thing }) {
             >
               Keep this grade
             </Press>
-            <Press onPress={() => setOpen(false)}>Cancel</Press>
+            <Press
+              onPress={() => {
+                setOpen(false);
+                clear();
+              }}
+            >
+              Cancel
+            </Press>
           </View>
         </View>
       ) : (

@@ -10,6 +10,7 @@ import { Card } from '@/parts/Page';
 import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
+import { useTextDraft } from '@/store/drafts';
 import { useKinds } from '@/store/kinds';
 import { addReadings } from '@/store/readings';
 import { editThing } from '@/store/things';
@@ -18,8 +19,10 @@ import { editThing } from '@/store/things';
 export function ImportWords({ thing }: { thing: Thing }) {
   const kinds = useKinds();
   const units = useAttic((s) => s.settings.units);
-  const [open, setOpen] = useState(false);
-  const [pasted, setPasted] = useState('');
+  const [opened, setOpen] = useState(false);
+  const [pasted, setPasted, clearPasted] = useTextDraft(`words:${thing.id}`);
+  // What was pasted and not taken is still there.
+  const open = opened || pasted !== '';
   if (!open)
     return (
       <Press kind="quiet" onPress={() => setOpen(true)}>
@@ -28,7 +31,7 @@ export function ImportWords({ thing }: { thing: Thing }) {
     );
   const done = () => {
     setOpen(false);
-    setPasted('');
+    clearPasted();
   };
   const found = pasted.trim() === '' ? null : importWords(pasted, kinds, thing.kind, units);
   return (
