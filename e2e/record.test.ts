@@ -102,7 +102,7 @@ it('spreads a haul’s cost to the cent, and moves things by scanning a spot and
   await attic.fill('What', 'crates');
   await attic.fill('How many', '3');
   await attic.press('Add this line');
-  await attic.sees('3 bought, 0 worked, 3 waiting');
+  await attic.sees('3 bought · 0 taken in · 0 listed · 0 sold · 3 waiting');
   await attic.openThing(TITLES[0]!);
   await attic.press('Change haul or owner');
   await attic.press('Three crates');
@@ -111,7 +111,7 @@ it('spreads a haul’s cost to the cent, and moves things by scanning a spot and
   await openLists(attic);
   await attic.press('Hauls');
   await attic.press('Three crates');
-  await attic.sees('3 bought, 1 worked, 2 waiting');
+  await attic.sees('3 bought · 1 taken in · 0 listed · 0 sold · 2 waiting');
   await attic.sees('Still waiting: €6.66');
   await attic.press('Write one cost into the records');
   await attic.sees('Done: 1 changed.');

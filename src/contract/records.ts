@@ -225,6 +225,8 @@ export const Haul = z.object({
   defaults: z
     .object({ kind: z.string().max(60), spot: z.string().max(60), ownerId: RecordId.nullable() })
     .default({ kind: '', spot: '', ownerId: null }),
+  /** All of it is done with: it is offered no more. Null: it is being worked. */
+  putAwayAt: Instant.nullable().default(null),
   createdAt: Instant,
 });
 export type Haul = z.infer<typeof Haul>;
@@ -387,6 +389,8 @@ export const Settings = z.object({
   remembered: z.record(z.string(), z.record(z.string(), ShortText)).default({}),
   /** The haul that intake is working on. */
   haulId: RecordId.nullable().default(null),
+  /** Of which of its lines new things are; null: not said. */
+  lineId: RecordId.nullable().default(null),
   /** How codes are put together. */
   codePattern: CodePattern.default(USUAL_PATTERN),
   /** Phrases about condition that are used again and again. */

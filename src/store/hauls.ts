@@ -10,9 +10,20 @@ import { thingWith } from './things';
 export function startHaul(name: string, date: string): string {
   const id = newId();
   const record = Haul.parse({ id, name, date, createdAt: Date.now() });
-  setSettings({ haulId: id });
+  workIn(id);
   change('new haul', [{ collection: 'hauls', id, record }]);
   return id;
+}
+
+/** Puts a haul away, or takes it out again; no new things go to one that is put away. */
+export function putHaulAway(id: string, away: boolean): void {
+  editHaul(id, away ? 'haul put away' : 'haul taken out again', { putAwayAt: away ? Date.now() : null });
+  if (away && useAttic.getState().settings.haulId === id) setSettings({ haulId: null, lineId: null });
+}
+
+/** Which haul, and which of its lines, new things are of. */
+export function workIn(haulId: string | null, lineId: string | null = null): void {
+  setSettings({ haulId, lineId });
 }
 
 export function editHaul(id: string, label: string, part: Partial<Haul>): void {

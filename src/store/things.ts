@@ -1,5 +1,6 @@
 import type { MarkdownSteps, Plan, Settings, Thing } from '@/contract/records';
 import { planId, Plan as PlanSchema, Thing as ThingSchema } from '@/contract/records';
+import { lineFor } from '@/core/hauls/haul';
 import { codeFor, numberOf } from '@/core/identity/code';
 import { withKind } from '@/core/kinds/changeKind';
 import type { FactSpec } from '@/core/kinds/spec';
@@ -32,6 +33,7 @@ export function newThing(part: Partial<Thing> = {}): Thing {
     code: 'new',
     number: settings.nextNumber,
     haulId: haul?.id ?? null,
+    lineId: haul ? lineFor(haul, settings.lineId) : null,
     spot: haul?.defaults.spot ?? '',
     ownerId: haul?.defaults.ownerId ?? null,
     author: settings.author,

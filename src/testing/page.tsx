@@ -1,4 +1,4 @@
-import { act, configure, fireEvent, render } from '@testing-library/react';
+import { act, cleanup, configure, fireEvent, render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ComponentType } from 'react';
 
@@ -132,4 +132,9 @@ export async function choose(...files: File[]): Promise<void> {
   Object.defineProperty(input, 'files', { configurable: true, value: files });
   act(() => void input.dispatchEvent(new Event('change', { bubbles: true })));
   await settled();
+}
+
+/** Leaves all pages, as going elsewhere or reloading does. */
+export function leave(): void {
+  cleanup();
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 import { Haul, SPLITS, Thing } from '@/contract/records';
 
-import { haulCount, haulSplit } from './haul';
+import { haulCount, haulSplit, lineFor } from './haul';
 
 const haul = (part: Partial<Haul>): Haul =>
   Haul.parse({ id: 'h', name: 'Quayside', date: '2026-11-08', createdAt: 0, ...part });
@@ -13,15 +13,36 @@ const grams = (t: Thing) => t.weightG ?? 500;
 it('counts what was bought, what is worked, and what waits', () => {
   const one = haul({ lines: [{ id: 'l1', what: 'jumpers', count: 4 }, { id: 'l2', what: 'lamps', count: 2 }] }); // prettier-ignore
   const things = [thing('a', { lineId: 'l1' }), thing('b'), thing('c', { haulId: 'other', lineId: 'l1' })];
-  expect(haulCount(one, things)).toEqual({
-    bought: 7,
-    worked: 2,
-    waiting: 5,
+  const standing = (t: Thing) => ({ listed: true, sold: t.id === 'a' });
+  expect(haulCount(one, things, standing)).toEqual({
+    bought: 6,
+    taken: 2,
+    listed: 1,
+    sold: 1,
+    waiting: 4,
+    unsaid: 1,
     lines: [
-      { id: 'l1', what: 'jumpers', bought: 4, worked: 1, waiting: 3 },
-      { id: 'l2', what: 'lamps', bought: 2, worked: 0, waiting: 2 },
+      { id: 'l1', what: 'jumpers', bought: 4, taken: 1, listed: 0, sold: 1, waiting: 3 },
+      { id: 'l2', what: 'lamps', bought: 2, taken: 0, listed: 0, sold: 0, waiting: 2 },
     ],
   });
+});
+
+it('takes a thing of no line for one of those bought, and of the only line where there is one', () => {
+  const one = haul({ cost: 1_200, lines: [{ id: 'l1', what: 'crates', count: 12 }] });
+  expect(haulCount(one, [thing('a')])).toMatchObject({ bought: 12, taken: 1, waiting: 11, unsaid: 0, lines: [{ bought: 12, taken: 1, waiting: 11 }] }); // prettier-ignore
+  expect(haulSplit(one, [thing('a')], grams)).toEqual({ costs: new Map([['a', 100]]), waiting: 1_100 });
+  // More than all lines hold were bought besides.
+  const more = Array.from({ length: 14 }, (_, i) => thing(`t${i}`));
+  expect(haulCount(one, more)).toMatchObject({ bought: 14, waiting: 0 });
+});
+
+it('knows which line a thing is of when it is taken in', () => {
+  const [l1, l2] = [{ id: 'l1', what: 'jumpers', count: 4 }, { id: 'l2', what: 'lamps', count: 2 }]; // prettier-ignore
+  expect(lineFor(haul({ lines: [l1, l2] }), 'l2')).toBe('l2');
+  expect(lineFor(haul({ lines: [l1, l2] }), 'gone')).toBeNull();
+  expect(lineFor(haul({ lines: [l1] }), null)).toBe('l1');
+  expect(lineFor(haul({}), 'l1')).toBeNull();
 });
 
 it('splits evenly over things and waiting pieces, by weight, and by price; the parts add up', () => {
@@ -29,7 +50,7 @@ it('splits evenly over things and waiting pieces, by weight, and by price; the p
     thing('a', { lineId: 'l1', weightG: 1_000, price: 3_000 }),
     thing('b', { weightG: 3_000, price: 1_000 }),
   ];
-  const lines = [{ id: 'l1', what: 'jumpers', count: 2 }];
+  const lines = [{ id: 'l1', what: 'jumpers', count: 3 }];
   const by = (splitBy: Haul['splitBy']) => haulSplit(haul({ cost: 1_000, lines, splitBy }), things, grams)!;
   // Worked by hand: three pieces; 333.33 each, the left-over cent to the first of equal remainders.
   expect([...by('evenly').costs.values(), by('evenly').waiting]).toEqual([334, 333, 333]);

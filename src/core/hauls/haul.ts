@@ -2,29 +2,66 @@ import type { Haul, Thing } from '@/contract/records';
 
 import { splitCost } from '../money/split';
 
-/** How far a haul has been worked. */
-export interface HaulCount {
+/** How far something bought has come; pieces. */
+export interface Progress {
   bought: number;
-  worked: number;
-  /** Bought, with no record of its own yet. */
+  /** Have a record of their own. */
+  taken: number;
+  listed: number;
+  sold: number;
+  /** Bought, with no record of their own yet. */
   waiting: number;
-  lines: { id: string; what: string; bought: number; worked: number; waiting: number }[];
 }
+
+/** How far a haul has been worked. */
+export interface HaulCount extends Progress {
+  lines: (Progress & { id: string; what: string })[];
+  /** Taken in, and nobody said of which line. */
+  unsaid: number;
+}
+
+/** Where a thing of a haul stands. */
+export type Standing = (thing: Thing) => { listed: boolean; sold: boolean };
+
+const NOWHERE: Standing = () => ({ listed: false, sold: false });
 
 /** A haul's own things, in the order they came in. */
 export function haulThings(haul: Haul, things: readonly Thing[]): Thing[] {
   return things.filter((t) => t.haulId === haul.id).sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 
-/** Things of a haul that belong to no line count as bought too: somebody forgot to write them down. */
-export function haulCount(haul: Haul, things: readonly Thing[]): HaulCount {
+/**
+ * Counts a haul, line by line. A thing of no line is one of the pieces that wait somewhere: only more things than all lines
+ * hold were bought besides. Where there is one line all are of it.
+ */
+export function haulCount(haul: Haul, things: readonly Thing[], standing: Standing = NOWHERE): HaulCount {
   const own = things.filter((t) => t.haulId === haul.id);
+  const [only, second] = haul.lines;
+  const lineOf = (t: Thing) =>
+    only && !second ? only.id : (haul.lines.find((l) => l.id === t.lineId)?.id ?? null);
+  const progress = (of: readonly Thing[], waiting: number): Progress => {
+    const where = of.map(standing);
+    return {
+      bought: of.length + waiting,
+      taken: of.length,
+      listed: where.filter((w) => w.listed && !w.sold).length,
+      sold: where.filter((w) => w.sold).length,
+      waiting,
+    };
+  };
   const lines = haul.lines.map(({ id, what, count }) => {
-    const worked = own.filter((t) => t.lineId === id).length;
-    return { id, what, bought: Math.max(count, worked), worked, waiting: Math.max(0, count - worked) };
+    const of = own.filter((t) => lineOf(t) === id);
+    return { id, what, ...progress(of, Math.max(0, count - of.length)) };
   });
-  const waiting = lines.reduce((sum, l) => sum + l.waiting, 0);
-  return { bought: own.length + waiting, worked: own.length, waiting, lines };
+  const unsaid = own.filter((t) => lineOf(t) === null).length;
+  const waiting = Math.max(0, lines.reduce((sum, l) => sum + l.waiting, 0) - unsaid);
+  return { ...progress(own, waiting), lines, unsaid };
+}
+
+/** The line that a thing which is taken in now belongs to: as was said; the only one there is; else nobody knows. */
+export function lineFor(haul: Haul, said: string | null): string | null {
+  const [only, second] = haul.lines;
+  return haul.lines.find((l) => l.id === said)?.id ?? (only && !second ? only.id : null);
 }
 
 export interface HaulSplit {

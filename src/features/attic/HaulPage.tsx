@@ -3,18 +3,20 @@ import { nanoid } from 'nanoid';
 import { View } from 'react-native';
 
 import type { Haul } from '@/contract/records';
-import { haulCount, haulThings } from '@/core/hauls/haul';
+import { haulCount, haulThings, type Progress, type Standing } from '@/core/hauls/haul';
 import { Field } from '@/parts/Field';
 import { Card, Page } from '@/parts/Page';
 import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
 import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
+import { useAttic } from '@/store/attic';
+import { useCourier } from '@/store/courierLink';
 import { useTextDraft } from '@/store/drafts';
-import { editHaul } from '@/store/hauls';
+import { editHaul, putHaulAway, workIn } from '@/store/hauls';
 import { useKinds } from '@/store/kinds';
 
 import { FillInPress } from '../many/FillInPress';
 import { BackTo } from '../shell/BackTo';
+import { useUnheard } from '../shell/Calm';
 import { HaulCost } from './HaulCost';
 import { ThingLine } from './ThingLine';
 
@@ -35,6 +37,7 @@ export function HaulPage() {
       <HaulCost haul={haul} />
       <Begins haul={haul} />
       <Things haul={haul} />
+      <PutAway haul={haul} />
     </Page>
   );
 }
@@ -48,7 +51,7 @@ function About({ haul }: { haul: Haul }) {
         kind="main"
         icon="camera"
         onPress={() => {
-          setSettings({ haulId: haul.id });
+          workIn(haul.id);
           router.navigate('/intake');
         }}
       >
@@ -92,23 +95,73 @@ function isDay(text: string): boolean {
   return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
 }
 
+function progressWords({ bought, taken, listed, sold, waiting }: Progress): string {
+  return `${bought} bought · ${taken} taken in · ${listed} listed · ${sold} sold · ${waiting} waiting`;
+}
+
+/** Where the attic's things stand, as far as the courier told. */
+function useStanding(): Standing {
+  const told = useCourier((s) => s.things);
+  return (thing) => ({
+    listed: told[thing.id]?.listings.some((l) => l.state === 'live') ?? false,
+    sold: Boolean(told[thing.id]?.sale),
+  });
+}
+
+/** Once all of it is done with it need not be offered any more. */
+function PutAway({ haul }: { haul: Haul }) {
+  const things = useAttic((s) => s.things);
+  const { waiting } = haulCount(haul, Object.values(things));
+  if (haul.putAwayAt !== null)
+    return (
+      <Card label="Put away">
+        <Words tone="soft">It is put away: new things are not offered to it.</Words>
+        <Press onPress={() => putHaulAway(haul.id, false)}>Take it out again</Press>
+      </Card>
+    );
+  return (
+    <Card label="Put it away">
+      <Words tone="soft">
+        {waiting > 0
+          ? `${waiting === 1 ? 'One piece waits' : `${waiting} pieces wait`} still. What is put away is offered no more; its things stay as they are.`
+          : 'All of it is taken in. What is put away is offered no more; its things stay as they are.'}
+      </Words>
+      <Press kind={waiting > 0 ? 'quiet' : undefined} onPress={() => putHaulAway(haul.id, true)}>
+        {waiting > 0 ? 'Put it away all the same' : 'Put it away'}
+      </Press>
+    </Card>
+  );
+}
+
 function Lines({ haul }: { haul: Haul }) {
   const things = useAttic((s) => s.things);
   const [what, setWhat, clearWhat] = useTextDraft(`line:${haul.id}`);
   const [count, setCount, clearCount] = useTextDraft(`count:${haul.id}`, '1');
-  const counted = haulCount(haul, Object.values(things));
+  const standing = useStanding();
+  const unheard = useUnheard();
+  const counted = haulCount(haul, Object.values(things), standing);
   return (
     <Card label="What was in it">
       <Words kind="heading">What was in it</Words>
       <Words tone="soft" figures>
-        {`${counted.bought} bought, ${counted.worked} worked, ${counted.waiting} waiting`}
+        {progressWords(counted)}
       </Words>
+      {counted.unsaid > 0 ? (
+        <Words kind="small" tone="soft">
+          {`Of ${counted.unsaid === 1 ? 'one' : counted.unsaid} taken in it is not said of which line: say it on ${counted.unsaid === 1 ? 'its sheet' : 'their sheets'}.`}
+        </Words>
+      ) : null}
+      {unheard ? (
+        <Words kind="small" tone="soft">
+          {unheard}
+        </Words>
+      ) : null}
       {counted.lines.map((line) => (
         <View key={line.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <View style={{ flex: 1 }}>
             <Words kind="strong">{line.what}</Words>
             <Words kind="small" tone="soft" figures>
-              {`${line.bought} bought, ${line.worked} worked, ${line.waiting} waiting`}
+              {progressWords(line)}
             </Words>
           </View>
           <SignPress

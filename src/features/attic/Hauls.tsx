@@ -19,7 +19,10 @@ export function Hauls() {
   const things = useAttic((s) => s.things);
   const all = Object.values(things);
   const [name, setName] = useState('');
-  const list = Object.values(hauls).sort((a, b) => (a.date < b.date ? 1 : -1));
+  const [away, setAway] = useState(false);
+  const sorted = Object.values(hauls).sort((a, b) => (a.date < b.date ? 1 : -1));
+  const put = sorted.filter((h) => h.putAwayAt !== null);
+  const list = away ? sorted : sorted.filter((h) => h.putAwayAt === null);
   return (
     <Page title="Hauls" aside={<BackTo path="/attic" />}>
       {list.map((haul) => {
@@ -28,7 +31,13 @@ export function Hauls() {
           <Card key={haul.id}>
             <LinkRow
               words={haul.name}
-              more={[haul.date, haul.source, `${bought} bought`, waiting > 0 ? `${waiting} waiting` : '']
+              more={[
+                haul.date,
+                haul.source,
+                `${bought} bought`,
+                waiting > 0 ? `${waiting} waiting` : '',
+                haul.putAwayAt === null ? '' : 'put away',
+              ]
                 .filter(Boolean)
                 .join(' · ')}
               label={haul.name}
@@ -37,7 +46,12 @@ export function Hauls() {
           </Card>
         );
       })}
-      {list.length === 0 ? (
+      {put.length > 0 ? (
+        <Press kind="quiet" onPress={() => setAway(!away)}>
+          {away ? 'Leave out what is put away' : `Show ${put.length} put away`}
+        </Press>
+      ) : null}
+      {sorted.length === 0 ? (
         <Words tone="soft">
           Things bought together share a cost and a day. Begin with what the last one is called.
         </Words>

@@ -1,7 +1,10 @@
 import { act } from '@testing-library/react';
 
 import { useAttic } from '@/store/attic';
-import { canPress, fill, open, press, said, scan, sees } from '@/testing/page';
+import { editHaul, workIn } from '@/store/hauls';
+import { editThing } from '@/store/things';
+import { listed, told } from '@/testing/courier';
+import { canPress, fill, leave, open, press, said, scan, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings } from '@/testing/world';
 
@@ -76,6 +79,35 @@ describe('hauls', () => {
     await press('Take things in from it');
     expect(went.at(-1)).toBe('/intake');
   }); // prettier-ignore
+  it('count what was bought, taken in, listed, sold and waits, line by line', async () => {
+    const many = await manyThings();
+    const one = many.id('Kittiwake');
+    editHaul(many.haul, 'lines', { lines: [{ id: 'l1', what: 'knitwear', count: 12 }, { id: 'l2', what: 'lamps', count: 2 }] }); // prettier-ignore
+    for (const t of Object.values(state().things)) if (t.haulId === many.haul && t.id !== one) editThing(t.id, 'haul', { haulId: null }); // prettier-ignore
+    editThing(one, 'haul', { haulId: many.haul, lineId: null });
+    told(one, { listings: [listed('brackenmoor', {})] });
+    await open(HaulPage, { params: { id: many.haul } });
+    await sees('14 bought · 1 taken in · 1 listed · 0 sold · 13 waiting');
+    await sees('Of one taken in it is not said of which line');
+    act(() => editThing(one, 'line', { lineId: 'l1' }));
+    await sees('12 bought · 1 taken in · 1 listed · 0 sold · 11 waiting');
+    expect(said()).not.toContain('it is not said of which line');
+  });
+  it('are put away when they are done, and offered no more until they are taken out again', async () => {
+    const many = await manyThings();
+    workIn(many.haul);
+    await open(HaulPage, { params: { id: many.haul } });
+    await press(/^Put it away/u);
+    expect(state().settings.haulId).toBeNull();
+    leave();
+    await open(Hauls);
+    expect(said()).not.toContain('Haul quayside');
+    await press('Show 1 put away');
+    await sees('Haul quayside');
+    await open(HaulPage, { params: { id: many.haul } });
+    await press('Take it out again');
+    expect(state().hauls[many.haul]?.putAwayAt).toBeNull();
+  });
 });
 
 describe('spots', () => {
@@ -184,6 +216,24 @@ describe('a list of barcodes', () => {
     await press('Look them up');
     await sees('0 of 2 known');
     await sees('no card: kept, to be filled in by hand');
+  });
+  it('is still there after leaving, with what was answered and what its columns said', async () => {
+    await emptyAttic();
+    const answers = { '/lookup/': () => ({ found: false }) };
+    await open(Barcodes, { answers });
+    await fill('Barcodes', 'ean;qty;price;shelf\n2000000000015;3;4,50;B2\nnonsense;1;1;B3');
+    await press('Look them up');
+    await sees('0 of 1 known');
+    leave();
+    await open(Barcodes, { answers });
+    await sees('3 copies · €4.50');
+    await sees('Columns taken: ean, qty, price. Not taken: shelf; put them in on the sheets.');
+    await sees('Line 3, “nonsense 1 1 B3”: No barcode stands in it.');
+    await press('All of it is right: make 3 things');
+    expect(Object.values(state().things).map((t) => t.price)).toEqual([450, 450, 450]);
+    leave();
+    await open(Barcodes, { answers });
+    expect(said()).not.toContain('3 copies');
   });
   it('without the courier says that nobody could be asked', async () => {
     await emptyAttic();

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import { haulCount, lineFor } from '@/core/hauls/haul';
 import { Field } from '@/parts/Field';
 import { Card } from '@/parts/Page';
 import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
-import { startHaul } from '@/store/hauls';
+import { useAttic } from '@/store/attic';
+import { startHaul, workIn } from '@/store/hauls';
 
 /** Which haul new things belong to. */
 export function HaulPicker() {
@@ -14,7 +15,14 @@ export function HaulPicker() {
   const current = useAttic((s) => s.settings.haulId);
   const [open, setOpen] = useState(false);
   const [name, setName] = useState('');
-  const list = Object.values(hauls).sort((a, b) => b.createdAt - a.createdAt);
+  const lineId = useAttic((s) => s.settings.lineId);
+  const things = useAttic((s) => s.things);
+  const list = Object.values(hauls)
+    .filter((haul) => haul.putAwayAt === null || haul.id === current)
+    .sort((a, b) => b.createdAt - a.createdAt);
+  const haul = current ? hauls[current] : undefined;
+  const lines = haul && haul.lines.length > 1 ? haulCount(haul, Object.values(things)).lines : [];
+  const line = haul ? lineFor(haul, lineId) : null;
   return (
     <Card label="Haul">
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
@@ -28,15 +36,29 @@ export function HaulPicker() {
           {open ? 'Done' : 'Change'}
         </Press>
       </View>
+      {lines.length > 0 && current ? (
+        <ChipRow label="Which of it">
+          {lines.map((l) => (
+            <Chip
+              key={l.id}
+              on={l.id === line}
+              label={l.what}
+              onPress={() => workIn(current, l.id === line ? null : l.id)}
+            >
+              {l.waiting > 0 ? `${l.what}, ${l.waiting} waiting` : `${l.what}, all taken in`}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
       {open ? (
         <>
           <ChipRow label="Haul to work in">
-            {list.map((haul) => (
-              <Chip key={haul.id} on={haul.id === current} onPress={() => setSettings({ haulId: haul.id })}>
-                {haul.name}
+            {list.map((one) => (
+              <Chip key={one.id} on={one.id === current} onPress={() => workIn(one.id)}>
+                {one.name}
               </Chip>
             ))}
-            <Chip on={current === null} onPress={() => setSettings({ haulId: null })}>
+            <Chip on={current === null} onPress={() => workIn(null)}>
               No haul
             </Chip>
           </ChipRow>

@@ -1,6 +1,9 @@
+import { act } from '@testing-library/react';
+
 import { useAttic } from '@/store/attic';
+import { editHaul } from '@/store/hauls';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
-import { choose, fill, open, press, said, sees } from '@/testing/page';
+import { choose, fill, leave, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings } from '@/testing/world';
 
@@ -50,6 +53,23 @@ it('where none was kept, nothing says that others were', async () => {
   expect(said()).not.toMatch(/kept/u);
 });
 
+it('goes on with the thing at hand after leaving, and begins another once its sheet was opened', async () => {
+  await emptyAttic();
+  await open(Intake);
+  await choose(await shot());
+  await sees('Saved, 1 picture');
+  leave();
+  await open(Intake);
+  await sees('Saved, 1 picture');
+  await choose(await shot());
+  await sees('Saved, 2 pictures');
+  await press('Fill in its sheet');
+  leave();
+  await open(Intake);
+  await sees('A new thing');
+  expect(things()).toHaveLength(1);
+});
+
 it('without the courier pictures are taken in all the same', async () => {
   await emptyAttic();
   await open(Intake, { offline: true });
@@ -68,6 +88,16 @@ it('what is taken in belongs to the haul that is worked in', async () => {
   await sees('Saved, 1 picture');
   expect(things()).toHaveLength(before + 1);
   expect(things().filter((t) => t.haulId === many.haul && t.title === '')).toHaveLength(1);
+  // Which of its lines, said once for all that comes.
+  act(() =>
+    editHaul(many.haul, 'lines', { lines: [{ id: 'l1', what: 'knitwear', count: 12 }, { id: 'l2', what: 'lamps', count: 2 }] }),
+  ); // prettier-ignore
+  await press('lamps');
+  await press('Next thing');
+  await choose(await shot());
+  await sees('Saved, 1 picture');
+  expect(things().filter((t) => t.lineId === 'l2')).toHaveLength(1);
+  await sees('lamps, 1 waiting');
   await fill('A new haul', 'Church sale');
   await press(/^Start/u);
   expect(Object.values(useAttic.getState().hauls).map((h) => h.name)).toContain('Church sale');

@@ -3,7 +3,7 @@ import { useAttic } from '@/store/attic';
 import { useCourier } from '@/store/courierLink';
 import { editPlan, editThing } from '@/store/things';
 import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
-import { canPress, field, fill, open, press, sees, settled } from '@/testing/page';
+import { canPress, field, fill, leave, open, press, sees, settled } from '@/testing/page';
 import { manyThings, market, SHEETS, type Many } from '@/testing/world';
 
 import { ItemSheet } from './ItemSheet';
@@ -56,6 +56,9 @@ describe('what it is and how it is', () => {
     await press('Sell it in choices');
     await fill('Choice 1', 'Size');
     await fill('To choose from 1', 'S, M, L');
+    // Left half made, it is still there.
+    leave();
+    await sheetOf('Marrow');
     await press('Keep these choices');
     expect(thing('Marrow').choices?.pieces.map((p) => p.values)).toEqual([['S'], ['M'], ['L']]);
     await fill('In stock: M', '3');
