@@ -120,8 +120,11 @@ it('writes a ledger a person can read', async () => {
     news: [saleAt('moor'), saleAt('wick', 2)],
     cursor: null,
   });
-  const lines = (await ledger.newest(1e9, 50, null)).lines.flatMap(readable);
+  const lines = (await ledger.newest(1e9, 50, null)).lines.flatMap((line) => readable(line, 'EUR'));
   const words = lines.map((l) => `${l.thing ?? ''} ${l.market ?? ''} ${l.words}`.trim());
   expect(words).toEqual(expect.arrayContaining(['the courier started', 't moor asked to send it', 't moor sending it now', 't moor live', 't moor sold for 48.00, order o-moor', 't moor sold for 48.00, order o-wick'])); // prettier-ignore
+  // Amounts are whole units of a currency that has no smaller ones.
+  const yen = (await ledger.newest(1e9, 50, null)).lines.flatMap((line) => readable(line, 'JPY'));
+  expect(yen.map((l) => l.words)).toContain('sold for 4800, order o-moor');
   expect((await ledger.newest(1e9, 50, 't')).lines.length).toBeGreaterThan(2);
 });

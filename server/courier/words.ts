@@ -1,12 +1,17 @@
 import type { LedgerLine } from '@/contract/courier';
 import type { CourierEvent, News } from '@/core/courier/types';
 
+import { formatAmount } from '@/core/money/money';
 import { csvLines } from '@/core/tables/csv';
 
 import { marketIn, thingIn, type Line } from './ledger';
 
-/** A ledger line in words a person can read; one that reports of several listings is told in as many. */
-export function readable(line: Line): LedgerLine[] {
+/**
+ * A ledger line in words a person can read; one that reports of several listings is told in as many.
+ *
+ * @param currency that its amounts are in, ISO 4217
+ */
+export function readable(line: Line, currency: string): LedgerLine[] {
   const { seq, at, event } = line;
   const told: CourierEvent[] =
     event.type === 'news' && event.news.length > 1
@@ -18,7 +23,7 @@ export function readable(line: Line): LedgerLine[] {
     type: part.type,
     thing: thingIn(part),
     market: marketIn(part),
-    words: wordsFor(part).slice(0, 2_000),
+    words: wordsFor(part, currency).slice(0, 2_000),
   }));
 }
 
@@ -27,11 +32,11 @@ const COLUMNS = ['line', 'time', 'who', 'what', 'thing', 'marketplace', 'words',
 export const TABLE_HEAD = csvLines([COLUMNS]);
 
 /** A ledger line as rows of a table; nothing in it is taken for a formula by whatever opens it. */
-export function tableRows(line: Line): string[] {
+export function tableRows(line: Line, currency: string): string[] {
   const { event, answer } = line;
   const who = event.type !== 'command' ? 'courier' : (event.by ?? 'a person');
   const said = answer ? (answer.accepted ? 'taken' : (answer.why ?? 'not taken')) : '';
-  return readable(line).map((l) => {
+  return readable(line, currency).map((l) => {
     const row = [
       l.seq,
       new Date(l.at).toISOString(),
@@ -46,7 +51,7 @@ export function tableRows(line: Line): string[] {
   });
 }
 
-function wordsFor(event: CourierEvent): string {
+function wordsFor(event: CourierEvent, currency: string): string {
   switch (event.type) {
     case 'command':
       return {
@@ -76,7 +81,7 @@ function wordsFor(event: CourierEvent): string {
     case 'failed':
       return `${event.action} not answered: ${event.trouble}`;
     case 'news':
-      return event.news.map(newsWords).join('; ');
+      return event.news.map((one) => newsWords(one, currency)).join('; ');
     case 'strays':
       return [
         ...event.gone.map((ref) => `${ref} is no longer shown there`),
@@ -98,10 +103,10 @@ function wordsFor(event: CourierEvent): string {
   }
 }
 
-function newsWords(news: News): string {
+function newsWords(news: News, currency: string): string {
   switch (news.kind) {
     case 'sale':
-      return `sold for ${(news.amount / 100).toFixed(2)}, order ${news.order}`;
+      return `sold for ${formatAmount(news.amount, currency)}, order ${news.order}`;
     case 'approved':
       return 'review passed, live';
     case 'turnedDown':

@@ -333,7 +333,10 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       100,
       thing.success ? thing.data : null,
     );
-    return c.json({ lines: lines.flatMap(readable), more } satisfies LedgerAnswer);
+    return c.json({
+      lines: lines.flatMap((line) => readable(line, session().currency)),
+      more,
+    } satisfies LedgerAnswer);
   });
 
   /** The whole ledger as a table: every line, who and what, when, and the answer. */
@@ -341,7 +344,8 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     c.header('Content-Type', 'text/csv; charset=utf-8');
     return stream(c, async (out) => {
       await out.write(TABLE_HEAD);
-      for await (const line of ledger.read()) for (const row of tableRows(line)) await out.write(row);
+      for await (const line of ledger.read())
+        for (const row of tableRows(line, session().currency)) await out.write(row);
     });
   });
 

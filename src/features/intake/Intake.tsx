@@ -15,7 +15,7 @@ import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { newId, useAttic } from '@/store/attic';
 import { useKinds } from '@/store/kinds';
-import { useDraft } from '@/store/drafts';
+import { storeDrafts, useDraft } from '@/store/drafts';
 import { useIncoming } from '@/store/incoming';
 import { keepPictures, takeKept, type NotTaken } from '@/store/pictures';
 import { addBarcode, readPicture } from '@/store/reading';
@@ -79,10 +79,10 @@ export function Intake() {
     useIncoming.setState({ notTaken: [] });
     setKept(0);
     setChosen(null);
-    // Kept at once, whatever is still being worked on; what follows takes its turn.
-    const keeping = keepPictures(id, files, { origin, shows }).finally(() =>
-      setStoring((n) => n - files.length),
-    );
+    // Kept at once, and first of all which thing it is, whatever is still being worked on; what follows takes its turn.
+    const keeping = storeDrafts()
+      .then(() => keepPictures(id, files, { origin, shows }))
+      .finally(() => setStoring((n) => n - files.length));
     void inTurn(async () => {
       const taken = await takeKept(await keeping);
       setNotTaken((list) => [...list, ...taken.notTaken]);
