@@ -51,7 +51,9 @@ export function Intake() {
   const [readNote, setReadNote] = useState<string | null>(null);
   const thing = useAttic((s) => (thingId ? s.things[thingId] : undefined));
   const pictures = useAttic((s) => s.pictures);
-  const waiting = useIncoming((s) => s.waiting.filter((w) => w.thingId === thingId).length);
+  const left = useIncoming((s) => s.waiting);
+  // What is drawn already is not counted once more.
+  const waiting = left.filter((w) => w.thingId === thingId && !pictures[w.id]).length;
   const busy = storing + waiting;
   const leftOver = useIncoming((s) => s.notTaken);
   // Pictures taken quickly go into the same thing, one after the other.
