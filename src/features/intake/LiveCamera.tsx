@@ -96,6 +96,7 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
           icon={clip.seconds === null ? 'film' : undefined}
           kind={clip.seconds === null ? 'plain' : 'trouble'}
           disabled={!ready}
+          label={clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
           onPress={() => (clip.seconds === null ? clip.start(video.current) : clip.stop())}
           style={{ flex: 1, paddingHorizontal: 8 }}
         >
