@@ -113,7 +113,9 @@ it('spreads a haul’s cost to the cent, and moves things by scanning a spot and
   await attic.press('Three crates');
   await attic.sees('3 bought · 1 taken in · 0 listed · 0 sold · 2 waiting');
   await attic.sees('Still waiting: €6.66');
-  await attic.press('Write one cost into the records');
+  // It was typed before: it is written over only when that is meant.
+  await attic.sees('€6.00 → €3.34');
+  await attic.press('Write over one cost that stands there');
   await attic.sees('Done: 1 changed.');
 
   await attic.go('Stock');

@@ -143,9 +143,11 @@ function Lines({ haul }: { haul: Haul }) {
   return (
     <Card label="What was in it">
       <Words kind="heading">What was in it</Words>
-      <Words tone="soft" figures>
-        {progressWords(counted)}
-      </Words>
+      {counted.lines.length === 1 ? null : (
+        <Words tone="soft" figures>
+          {progressWords(counted)}
+        </Words>
+      )}
       {counted.unsaid > 0 ? (
         <Words kind="small" tone="soft">
           {`Of ${counted.unsaid === 1 ? 'one' : counted.unsaid} taken in it is not said of which line: say it on ${counted.unsaid === 1 ? 'its sheet' : 'their sheets'}.`}
