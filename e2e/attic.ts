@@ -68,6 +68,14 @@ export class Attic {
     await this.page.waitForSelector(`[role=main][aria-label="${place}"]`);
   }
 
+  /** To Intake for another thing: it remembers the one that was at hand. */
+  async beginThing(): Promise<void> {
+    await this.go('Intake');
+    await this.page.waitForSelector('[aria-label="This thing"]');
+    if (await this.page.$('::-p-aria(Next thing)')) await this.press('Next thing');
+    await this.sees('A new thing');
+  }
+
   /** Goes to an address of the app as its links do: the app is not started anew, which costs a second each time. */
   async visit(path: string): Promise<void> {
     await this.page.evaluate((to) => {

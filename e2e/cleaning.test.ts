@@ -40,7 +40,7 @@ const isWhite = ([r = 0, g = 0, b = 0]: number[]) => Math.min(r, g, b) > 246;
 
 it('whitens a background, corrects the edge by finger, takes back and does again, and does the same to the rest', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.go('Intake');
+  await attic.beginThing();
   await attic.choose([
     await garmentPicture('front.jpg', {}, 51),
     await garmentPicture('back.jpg', { side: 'back', tilt: 2 }, 52),
@@ -104,7 +104,7 @@ it('whitens a background, corrects the edge by finger, takes back and does again
 
 it('measures a garment beside a sheet of paper, draws the figures, and follows them when they change', async () => {
   const attic = await Attic.open(at, WIDE);
-  await attic.go('Intake');
+  await attic.beginThing();
   const { file, place } = await measuredPicture('measured.jpg');
   await attic.choose([file]);
   await attic.sees('Saved, 1 picture');
@@ -175,7 +175,7 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
 
 it('says in time that room runs out, and loses nothing when it has', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.go('Intake');
+  await attic.beginThing();
   await attic.choose([await garmentPicture('first.jpg', {}, 61)]);
   await attic.sees('Saved, 1 picture');
   // What the browser answers when it is asked how much room there is.

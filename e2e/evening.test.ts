@@ -20,7 +20,7 @@ const code = (i: number) => `YA-${String(i + 1).padStart(4, '0')}`;
 
 it('takes in an evening of ten different things on a phone, and finishes five of them in the wide table', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.go('Intake');
+  await attic.beginThing();
   await attic.press('Change');
   await attic.fill('A new haul', 'Fennick clearance');
   await attic.press('Start this haul');

@@ -39,7 +39,7 @@ const madeRoom = (attic: Attic, others: number) =>
 
 it('takes pictures with the live camera, thing after thing', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.go('Intake');
+  await attic.beginThing();
   await attic.press('Open the camera');
   await attic.press('Take the picture');
   await attic.sees('Saved, 1 picture');
@@ -56,7 +56,7 @@ it('takes pictures with the live camera, thing after thing', async () => {
 
 it('says of each file it can’t take why, and takes the others', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.go('Intake');
+  await attic.beginThing();
   await attic.choose([
     keep('empty.jpg', new Uint8Array()),
     keep('notes.jpg', Buffer.from('not a picture at all, only words')),
@@ -77,7 +77,7 @@ it('says of each file it can’t take why, and takes the others', async () => {
 
 it('reorders pictures by mouse and by finger, and takes removal back, also after a reload', async () => {
   const attic = await Attic.open(at, WIDE);
-  await attic.go('Intake');
+  await attic.beginThing();
   await attic.choose([
     await garmentPicture('a.jpg', {}, 21),
     await garmentPicture('b.jpg', { side: 'back' }, 22),
@@ -129,7 +129,7 @@ it('reorders pictures by mouse and by finger, and takes removal back, also after
 
 it('keeps what was typed through hostile hands: emoji, right-to-left, markup, 10,000 characters', async () => {
   const attic = await Attic.open(at, WIDE);
-  await attic.go('Intake');
+  await attic.beginThing();
   await attic.choose([await phonePicture('again.jpg')]);
   await attic.sees('Saved, 1 picture');
   await attic.press('Fill in its sheet');

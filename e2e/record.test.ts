@@ -186,7 +186,7 @@ it('changes many at once on a wide page, shown before, taken back in one', async
 
 it('takes a jumper from its first picture to a complete record in few taps', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.go('Intake');
+  await attic.beginThing();
   const [front, label] = [
     await garmentPicture('plain.jpg', {}, 43),
     await labelPicture('label.jpg', ['KITTIWAKE MILLS', 'SIZE M', '80% WOOL', '20% NYLON']),
