@@ -54,9 +54,17 @@ export async function keepIncoming(
   const at = Date.now();
   const all = files.map((file, order): Waiting => {
     const about = {
-      ...part, id: newId(), thingId, name: file.name.slice(0, 400), type: file.type.slice(0, 200), at, order, page: PAGE, tries: 0,
+      ...part,
+      id: newId(),
+      thingId,
+      name: file.name.slice(0, 400),
+      type: file.type.slice(0, 200),
+      at,
+      order,
+      page: PAGE,
+      tries: 0,
       shows: order === 0 ? part.shows : '',
-    }; // prettier-ignore
+    };
     return { about, file };
   });
   for (const { about, file } of all) {

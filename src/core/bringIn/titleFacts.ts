@@ -54,19 +54,25 @@ export function titleFacts(title: string): TitleFacts {
     .toLocaleLowerCase('en')
     .replace(/[’']s?(?![\p{L}\p{N}])/gu, '')
     .replace(/½/gu, '.5')
-    .replace(/\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve|dozen)\b/gu, (word) => NUMBERS[word] ?? word)
+    .replace(
+      /\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve|dozen)\b/gu,
+      (word) => NUMBERS[word] ?? word,
+    )
     .replace(/(?<=\d),(?=\d{3}\b)/gu, '')
     .replace(/(?<=\d),(?=\d)/gu, '.')
-    .replace(/\b(?:x|extra)[- ](large|small)\b/gu, 'x$1'); // prettier-ignore
+    .replace(/\b(?:x|extra)[- ](large|small)\b/gu, 'x$1');
   const take = (pattern: RegExp, read: (match: readonly string[]) => string) => {
     rest = rest.replace(pattern, (...match: string[]) => read(match));
   };
-  take(/(\d+(?:\.\d+)?)\s*[x×]\s*(\d+(?:\.\d+)?)(?:\s*[x×]\s*(\d+(?:\.\d+)?))?\s*(mm|cm|m|in|inch|inches|ft|["″”])?(?![\p{L}\d])/gu, ([, a, b, c]) => {
-    const span = [a, b, c].filter(Boolean).map(Number).join('x');
-    spans.add(span);
-    words.push(span);
-    return ' ';
-  }); // prettier-ignore
+  take(
+    /(\d+(?:\.\d+)?)\s*[x×]\s*(\d+(?:\.\d+)?)(?:\s*[x×]\s*(\d+(?:\.\d+)?))?\s*(mm|cm|m|in|inch|inches|ft|["″”])?(?![\p{L}\d])/gu,
+    ([, a, b, c]) => {
+      const span = [a, b, c].filter(Boolean).map(Number).join('x');
+      spans.add(span);
+      words.push(span);
+      return ' ';
+    },
+  );
   take(/(\d+(?:\.\d+)?)\s*(mm|cm|inches|inch|in|ft|foot|feet|m|["″”])(?![\p{L}\d])/gu, ([, figure, unit]) => {
     const mm = Number(figure) * (MM[unit ?? ''] ?? 1);
     lengths.push(mm);
@@ -99,10 +105,14 @@ export function titleFacts(title: string): TitleFacts {
     if (letters && !OF_A_PART.test(all[i + 1] ?? '')) sizes.set('letters', letters);
     else if (/\p{N}/u.test(word) && !sizes.has('size')) figures.add(word);
     else if (/\p{N}/u.test(word) && sizes.get('size') !== word) figures.add(word);
-    for (const [of, into] of [[COLOURS, colours], [STUFFS, stuffs], [PEOPLE, people]] as const) {
+    for (const [of, into] of [
+      [COLOURS, colours],
+      [STUFFS, stuffs],
+      [PEOPLE, people],
+    ] as const) {
       const name = of.get(word);
       if (name) into.add(name);
-    } // prettier-ignore
+    }
     if (!STOP.has(word)) words.push(plain(letters ?? word));
   }
   return { words, sizes, lengths, spans, figures, colours, stuffs, people };
@@ -126,14 +136,15 @@ export function disagreement(a: TitleFacts, b: TitleFacts): number {
   if ([...a.sizes].some(([system, size]) => b.sizes.has(system) && b.sizes.get(system) !== size))
     sum += AGAINST.size;
   else if (sizeAgainstFigure(a, b) || sizeAgainstFigure(b, a)) sum += AGAINST.figure;
-  if (bothLeft(a.lengths, b.lengths, (x, y) => Math.abs(x - y) <= NEAR * Math.max(x, y))) sum += AGAINST.length;
+  if (bothLeft(a.lengths, b.lengths, (x, y) => Math.abs(x - y) <= NEAR * Math.max(x, y)))
+    sum += AGAINST.length;
   if (bothLeft([...a.spans], [...b.spans], Object.is)) sum += AGAINST.span;
   if (bothLeft([...a.figures], [...b.figures], Object.is)) sum += AGAINST.figure;
   if (apart(a.people, b.people)) sum += AGAINST.person;
   if (apart(a.colours, b.colours)) sum += AGAINST.colour;
   if (apart(a.stuffs, b.stuffs)) sum += AGAINST.stuff;
   return sum;
-} // prettier-ignore
+}
 
 /** One says "size 42" and the other just "44". Years are no sizes. */
 function sizeAgainstFigure(a: TitleFacts, b: TitleFacts): boolean {

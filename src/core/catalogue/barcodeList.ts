@@ -70,8 +70,13 @@ const USE_WORDS: readonly [RegExp, Use][] = [
  */
 export function barcodesIn(text: string, currency: string): BarcodeList {
   const list: BarcodeList = {
-    barcodes: [], refused: [], left: [], moreLeft: 0, columns: { taken: [], not: [] }, tooMany: 0,
-  }; // prettier-ignore
+    barcodes: [],
+    refused: [],
+    left: [],
+    moreLeft: 0,
+    columns: { taken: [], not: [] },
+    tooMany: 0,
+  };
   const rows = rowsOf(text, list);
   const heads = headingsOf(rows[0] ?? [], list);
   const byKey = new Map<string, ListedBarcode>();
@@ -125,7 +130,10 @@ function delimiterOf(text: string): string {
 /** Which column is what; null where the first line names none. */
 function headingsOf(row: readonly string[], list: BarcodeList): (Column | null)[] | null {
   const columns = row.map((cell) => {
-    const plain = cell.toLocaleLowerCase('en').replace(/[^\p{L}\p{N}]+/gu, ' ').trim(); // prettier-ignore
+    const plain = cell
+      .toLocaleLowerCase('en')
+      .replace(/[^\p{L}\p{N}]+/gu, ' ')
+      .trim();
     const found = (Object.keys(HEADINGS) as Column[]).find((c) => HEADINGS[c].test(plain));
     return found ?? null;
   });
@@ -191,9 +199,20 @@ function readRow(
   }
   // Without headings nobody knows what stands beside a barcode: it is not guessed.
   if (heads === null && beside.length > 0)
-    tell(list, line, beside.join(' '), 'What stands beside the barcode was left: the first line names no columns.');
-  return { digits, times: timesOf(cellOf('times'), line, list), price: amount('price'), cost: amount('cost'), use: conditionOf(cellOf('use'), line, list) };
-} // prettier-ignore
+    tell(
+      list,
+      line,
+      beside.join(' '),
+      'What stands beside the barcode was left: the first line names no columns.',
+    );
+  return {
+    digits,
+    times: timesOf(cellOf('times'), line, list),
+    price: amount('price'),
+    cost: amount('cost'),
+    use: conditionOf(cellOf('use'), line, list),
+  };
+}
 
 function timesOf(said: string, line: number, list: BarcodeList): number {
   if (said === '') return 1;

@@ -167,9 +167,12 @@ function headOf<T>(
       const at = end - hit.length;
       const named = {
         value: hit.value,
-        shown: words.slice(at, end).map((w) => w.raw).join(' '),
+        shown: words
+          .slice(at, end)
+          .map((w) => w.raw)
+          .join(' '),
         before: words.slice(0, at).map((w) => w.stem),
-      }; // prettier-ignore
+      };
       if (hit.length > 1 || !(WEAK.has(word.stem) || MODIFIERS.has(word.stem)))
         return passed ? 'another' : named;
       weak ??= passed ? null : named;

@@ -6,7 +6,10 @@ const IRREGULAR: Readonly<Record<string, string>> = {
 
 /** Enough of English plurals for names of things. */
 export function stem(raw: string): string {
-  const word = raw.toLocaleLowerCase('en').replace(/[’']s?$/u, '').replace(/[’']/gu, ''); // prettier-ignore
+  const word = raw
+    .toLocaleLowerCase('en')
+    .replace(/[’']s?$/u, '')
+    .replace(/[’']/gu, '');
   const irregular = Object.hasOwn(IRREGULAR, word) ? IRREGULAR[word] : undefined;
   if (irregular !== undefined) return irregular;
   if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;

@@ -53,14 +53,16 @@ export function shelvesOf(sheet: RuleSheet, kinds: KindTree): readonly Shelf[] {
     if (!held) read.set(category.id, (held = holds(category.name, index, kinds)));
     return held;
   };
-  const shelves = sheet.categories.filter((c) => c.leaf).map((category): Shelf => {
-    const own = heldBy(category);
-    const parent = category.parent === null ? undefined : byId.get(category.parent);
-    const above = parent ? heldBy(parent) : null;
-    const fits = parent && above ? within(own, parent, above, kinds) : own.fits;
-    const sure = [...fits.values()].filter(({ fit }) => fit === 'sure').length;
-    return { category, fits, breadth: sure, rest: own.rest && !parent };
-  }); // prettier-ignore
+  const shelves = sheet.categories
+    .filter((c) => c.leaf)
+    .map((category): Shelf => {
+      const own = heldBy(category);
+      const parent = category.parent === null ? undefined : byId.get(category.parent);
+      const above = parent ? heldBy(parent) : null;
+      const fits = parent && above ? within(own, parent, above, kinds) : own.fits;
+      const sure = [...fits.values()].filter(({ fit }) => fit === 'sure').length;
+      return { category, fits, breadth: sure, rest: own.rest && !parent };
+    });
   known.set(sheet, { kinds, shelves });
   return shelves;
 }
@@ -131,7 +133,10 @@ function conceptOf(words: readonly Word[], index: NameIndex<Concept>) {
     if (hit) {
       const rest = words.slice(0, end - hit.length).filter((w) => !PLAIN.has(w.stem));
       const doubt = rest.length === 0 ? 'none' : rest.every((w) => FOR_SOME.has(w.stem)) ? 'part' : 'other';
-      const shown = words.slice(end - hit.length, end).map((w) => w.raw).join(' '); // prettier-ignore
+      const shown = words
+        .slice(end - hit.length, end)
+        .map((w) => w.raw)
+        .join(' ');
       return { concept: hit.value, shown: shown.toLocaleLowerCase('en'), doubt } as const;
     }
     const last = words[end - 1]!.stem;
