@@ -7,8 +7,9 @@ import { emptyAttic } from '@/testing/world';
 
 import { newId, openAttic, openDisk, useAttic } from './attic';
 import { storeDrafts, useDraft } from './drafts';
+import { goOnTaking } from './goingOn';
 import { keepIncoming, leftIncoming, useIncoming } from './incoming';
-import { goOnTaking, keepPictures, takeKept } from './pictures';
+import { keepPictures, takeKept } from './pictures';
 import { removeThing } from './things';
 
 furnishCanvas();

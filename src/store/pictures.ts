@@ -7,7 +7,7 @@ import type { Thing } from '@/contract/records';
 import { change, newId, pictureKey, putBlob, readBlob, saveNow, useAttic, type PictureSize } from './attic';
 import { takeClip } from './clips';
 import { unlessExpected, wordsFor } from './faults';
-import { forgetIncoming, keepIncoming, leftIncoming, useIncoming, type Waiting } from './incoming';
+import { forgetIncoming, keepIncoming, type Waiting } from './incoming';
 import { pictureWorker } from './pictureWorker';
 import { addThing, thingWith } from './things';
 
@@ -119,17 +119,6 @@ async function takeOne(about: Incoming, bytes: Blob, shows: string): Promise<str
   ]);
   await saveNow();
   return null;
-}
-
-/** Makes pictures of what a page that is gone had kept. @returns stops nothing: each is stored as a whole */
-export function goOnTaking(): () => void {
-  void (async () => {
-    const left = await leftIncoming();
-    if (left.length === 0) return;
-    const { notTaken } = await takeKept(left);
-    useIncoming.setState((s) => ({ notTaken: [...s.notTaken, ...notTaken] }));
-  })().catch(unlessExpected('taking in what was left'));
-  return () => undefined;
 }
 
 export function removePicture(thing: Thing, id: string): void {

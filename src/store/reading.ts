@@ -100,6 +100,9 @@ async function recognised(blob: Blob): Promise<ReadLine[]> {
   ); // prettier-ignore
 }
 
+/** Shots whose words are read by themselves. */
+export const READ_BY_ITSELF: ReadonlySet<string> = new Set(['label', 'mark']);
+
 /**
  * Reads barcode and text of one picture; what was found waits at the thing for a person to confirm.
  *

@@ -4,10 +4,10 @@ import { beginDepot } from './depot';
 import { beginOrders } from './desk/orders';
 import { answerAlone, beginTalks } from './desk/talks';
 import { listen } from './courierLink';
+import { goOnTaking } from './goingOn';
 import { lead } from './leader';
 import { lookUpAsRead, rankOnSales } from './lookUp';
 import { keepMeasurementPicturesTrue } from './measuring';
-import { goOnTaking } from './pictures';
 import { watchRoom } from './room';
 
 /** What every page does as long as it is open. */

@@ -18,7 +18,7 @@ import { useKinds } from '@/store/kinds';
 import { storeDrafts, useDraft } from '@/store/drafts';
 import { useIncoming } from '@/store/incoming';
 import { keepPictures, takeKept, type NotTaken } from '@/store/pictures';
-import { addBarcode, readPicture } from '@/store/reading';
+import { addBarcode, READ_BY_ITSELF, readPicture } from '@/store/reading';
 import { addThing } from '@/store/things';
 import { unlessExpected, wordsFor } from '@/store/faults';
 
@@ -35,8 +35,6 @@ const ThingAtHand = z.string().max(60).nullable();
 
 /** The list for a thing that does not exist yet. */
 const NOTHING = Thing.parse({ id: 'new', code: 'new', author: '', createdAt: 0, updatedAt: 0 });
-/** Shots whose words are read by themselves. */
-const READ = new Set(['label', 'mark']);
 
 /** Pictures in, thing after thing, without leaving the camera. Everything is stored as it happens. */
 export function Intake() {
@@ -89,7 +87,7 @@ export function Intake() {
       const taken = await takeKept(await keeping);
       setNotTaken((list) => [...list, ...taken.notTaken]);
       setKept((n) => n + files.length - taken.notTaken.length);
-      if (taken.thingId && READ.has(shows)) void read(taken.thingId, shows);
+      if (taken.thingId && READ_BY_ITSELF.has(shows)) void read(taken.thingId, shows);
     })
       .catch((error: unknown) => {
         const why = wordsFor(error, 'taking a picture');
