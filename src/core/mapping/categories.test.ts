@@ -78,7 +78,7 @@ describe('categories suggested for our kinds', () => {
   it.each([
     ['ring', ['Knitwear']], ['chair', ['Lamps and lighting']], ['guitar', ['Hand tools']], ['radio', ['Film cameras']], ['tent', ['Bags and cases']],
     ['dress', ['Dolls > Dresses']], ['coat', ['Dog coats']], ['bag', ['Tea bags']], ['jumper', ['Hoodies']], ['grinder', ['Music > Scales']], ['rug', ['Persian rugs']],
-    ['shoes', ['Men > Shoes', 'Women > Shoes']], ['coat', ['Coats', 'Jackets']], ['jumper', ['???', 'constructor']],
+    ['shoes', ['Men > Shoes', 'Women > Shoes']], ['coat', ['Coats', 'Jackets']], ['jumper', ['???', 'constructor']], ['film', ['Vinyl & CDs']], ['jumper', ['Kids > Clothes']], ['dress', ['Baby > Dresses']],
   ] as const)('none for a %s among %j: better a question than a wrong shelf', (kind, names) =>
     expect(one(kind, ...names)).toBeNull()); // prettier-ignore
 
@@ -87,6 +87,9 @@ describe('categories suggested for our kinds', () => {
     expect(one('tie', 'Scarves, hats, gloves')).toMatchObject({ sureness: 'likely', why: 'the like of it goes there' }); // prettier-ignore
     expect(one('shoes', 'Men’s shoes')).toMatchObject({ sureness: 'likely' });
     expect(one('tent', 'Clothing', 'Anything else')).toMatchObject({ id: 'Anything else', sureness: 'last' });
+    expect(one('doll', 'Kids > Toys')).toMatchObject({ sureness: 'sure' });
+    expect(one('childClothes', 'Kids > Clothes')).toMatchObject({ sureness: 'sure' });
+    expect(one('dress', 'Ladies > Dresses')).toMatchObject({ sureness: 'likely' });
     expect(one('lamp', 'Home > Other')).toMatchObject({ sureness: 'likely' });
   });
 

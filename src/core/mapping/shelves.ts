@@ -29,7 +29,12 @@ const PLAIN = list('old vintage antique retro used secondhand second hand other 
 /** Stand at the end and name nothing: the word before them does. */
 const GENERIC = list('thing item piece good stuff gear equipment supply article object department section range accessories'); // prettier-ignore
 /** Hold a part of what they are said of: whether a thing belongs there, its kind does not tell. */
-const FOR_SOME = list('men mens women womens ladies lady gents unisex adult girls boys children kids teen'); // prettier-ignore
+const FOR_SOME = list('men mens women womens ladies lady gents unisex adult girls boys children kids teen baby babies toddler'); // prettier-ignore
+/** Of those, the young ones. */
+const YOUNG = list('girls boys children kids teen baby babies toddler');
+/** So many kinds of one branch named, and such a share of it: the others are likely there too. */
+const ENOUGH = 3;
+const MUCH = 0.4;
 /** A shelf named with one of these takes whatever finds no other place. */
 const REST = list('rest else anything odd miscellaneous misc everything various sundry sundries shop other');
 /** Of a shelf’s parent they may be the place and not the things: a shelf of books is no cupboard. */
@@ -78,11 +83,24 @@ function within(own: Held, parent: SheetCategory, above: Held, kinds: KindTree):
   if (above.foreign) return doubtful(own.fits);
   // "Other", of a branch: what its parent holds.
   if (own.fits.size === 0) return own.rest ? lowered(above.fits) : doubtful(above.fits);
-  const place = stemsOf(parent.name).some((s) => PLACES.has(s));
+  const stems = stemsOf(parent.name);
+  if (stems.every((s) => FOR_SOME.has(s) || PLAIN.has(s)) && stems.some((s) => FOR_SOME.has(s)))
+    return stems.some((s) => YOUNG.has(s)) ? forTheYoung(own.fits, kinds) : lowered(own.fits);
+  const place = stems.some((s) => PLACES.has(s));
   if (place || above.fits.size === 0) return own.fits;
   // A name below a branch that is about something else means something else: a scale in Music is no mill.
   const roots = new Set([...above.fits.keys()].map((id) => kinds.get(id)?.path[0]));
   return new Map([...own.fits].filter(([id]) => roots.has(kinds.get(id)?.path[0])));
+}
+
+/** Of clothes, only those that are for children are surely theirs; toys and books are anyway. */
+function forTheYoung(fits: Held['fits'], kinds: KindTree): Held['fits'] {
+  return new Map(
+    [...fits].map(([id, { fit, why }]) => {
+      const worn = kinds.get(id)?.useWord === 'worn' && id !== 'childClothes';
+      return [id, { fit: worn ? 'doubtful' : fit, why }];
+    }),
+  );
 }
 
 const doubtful = (fits: Held['fits']): Held['fits'] =>
@@ -120,7 +138,7 @@ function holds(name: string, index: NameIndex<Concept>, kinds: KindTree): Held {
   }
   for (const [parent, named] of byParent) {
     const all = kinds.children(parent).map((k) => k.id);
-    if (named.length >= 2 && named.length * 2 >= all.length) put(all, 'likely', 'the like of it goes there');
+    if (named.length >= ENOUGH && named.length >= MUCH * all.length) put(all, 'likely', 'the like of it goes there');
   }
   return { fits, rest: stems.some((s) => REST.has(s)), foreign: stems.some((s) => FOREIGN.has(s)) };
 }
