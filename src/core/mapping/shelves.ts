@@ -138,7 +138,8 @@ function holds(name: string, index: NameIndex<Concept>, kinds: KindTree): Held {
   }
   for (const [parent, named] of byParent) {
     const all = kinds.children(parent).map((k) => k.id);
-    if (named.length >= ENOUGH && named.length >= MUCH * all.length) put(all, 'likely', 'the like of it goes there');
+    if (named.length >= ENOUGH && named.length >= MUCH * all.length)
+      put(all, 'likely', 'the like of it goes there');
   }
   return { fits, rest: stems.some((s) => REST.has(s)), foreign: stems.some((s) => FOREIGN.has(s)) };
 }
