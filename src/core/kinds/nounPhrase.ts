@@ -61,15 +61,6 @@ export class NameIndex<T> {
     }
     return 0;
   }
-
-  get(stem: string): T | undefined {
-    return this.byKey.get(stem);
-  }
-
-  /** Every name, as stems with a space between. */
-  get names(): Iterable<[string, T]> {
-    return this.byKey;
-  }
 }
 
 const LONGEST_TEXT = 2_000;
@@ -84,11 +75,11 @@ const LONGEST_TEXT = 2_000;
 export function namedThings<T>(text: string, index: NameIndex<T>): Named<T>[] {
   const outside = text.slice(0, LONGEST_TEXT).replace(/[“"][^”"]*[”"]|‘[^’]*’(?![\p{L}])/gu, ' , ');
   const all = phrasesOf(/[\p{L}]/u.test(outside) ? outside : text.slice(0, LONGEST_TEXT), index);
-  const plain = writesNamesLarge(all);
+  const namesAreLarge = writesNamesLarge(all);
   const found: Named<T>[] = [];
   for (const phrase of all) {
     if (phrase.dependent) continue;
-    const head = headOf(phrase.words, index, plain);
+    const head = headOf(phrase.words, index, namesAreLarge);
     if (head === 'another') return found;
     if (head) found.push(head);
   }
@@ -115,7 +106,7 @@ export function phrasesOf<T>(text: string, index: NameIndex<T>): Phrase[] {
   const words: (Word | 'break' | 'gap')[] = parts.map((part) => {
     if (/^[\p{L}\p{N}]/u.test(part)) return { stem: stem(part), raw: part };
     if (/[&+]/u.test(part)) return { stem: 'and', raw: 'and' };
-    return /^(?:\s+|-|['’‘]+\s?)$/u.test(part) ? 'gap' : 'break';
+    return /^(?:[^\S\r\n]+|-|['’‘]+\s?)$/u.test(part) ? 'gap' : 'break';
   });
   const heard = words.filter((w): w is Word | 'break' => w !== 'gap');
   for (let i = 0; i < heard.length; i += 1) {

@@ -110,6 +110,9 @@ describe('kinds from the words of a title', () => {
     expect(suggestKinds({ title: 'Navy jumper dryer' }, BUILT_IN)).toEqual([]);
   });
 
+  it('take each line for itself, as of several titles of one thing', () =>
+    expect(suggestKinds({ title: 'Enamel tray\nBlue rim, for tea' }, BUILT_IN)[0]?.kind).toBe('kitchenware'));
+
   it('say why', () =>
     expect(suggestKinds({ title: 'Navy gansey' }, BUILT_IN)[0]).toMatchObject({
       kind: 'jumper',

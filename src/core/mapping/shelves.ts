@@ -120,10 +120,13 @@ function holds(name: string, index: NameIndex<Concept>, kinds: KindTree): Held {
       if (!now || ORDER.indexOf(now.fit) < ORDER.indexOf(fit)) fits.set(id, { fit, why });
     }
   };
-  for (const { words } of phrasesOf(name.slice(0, LONGEST_NAME), index)) {
-    const found = conceptOf(words, index);
+  const phrases = phrasesOf(name.slice(0, LONGEST_NAME), index);
+  for (const [i, { words, dependent }] of phrases.entries()) {
+    const found = dependent ? null : conceptOf(words, index);
     if (!found) continue;
-    const { concept, shown, doubt } = found;
+    const { concept, shown } = found;
+    // Bags for cameras are some bags only.
+    const doubt = phrases[i + 1]?.dependent ? 'other' : found.doubt;
     const why = `“${shown}” is in its name`;
     const near = `“${shown}” may be near`;
     if (doubt === 'none') put(concept.likely, 'likely', near);
