@@ -171,6 +171,12 @@ function WhatWasLeft({ list, none }: { list: Found; none: boolean }) {
       {list.refused.slice(0, 8).map((r, i) => (
         <Notice key={i} tone="caution">{`${r.text}: ${r.why}`}</Notice>
       ))}
+      {list.refused.length > 8 ? (
+        <Notice tone="caution">{`And ${list.refused.length - 8} more that are no barcodes: ${list.refused
+          .slice(8)
+          .map((r) => r.text)
+          .join(', ')}`}</Notice>
+      ) : null}
       {list.left.map((l, i) => (
         <Words key={i} kind="small" tone="soft">
           {`Line ${l.line}${l.text ? `, “${l.text}”` : ''}: ${l.why}`}
