@@ -39,12 +39,7 @@ export function HaulPicker() {
       {lines.length > 0 && current ? (
         <ChipRow label="Which of it">
           {lines.map((l) => (
-            <Chip
-              key={l.id}
-              on={l.id === line}
-              label={l.what}
-              onPress={() => workIn(current, l.id === line ? null : l.id)}
-            >
+            <Chip key={l.id} on={l.id === line} onPress={() => workIn(current, l.id === line ? null : l.id)}>
               {l.waiting > 0 ? `${l.what}, ${l.waiting} waiting` : `${l.what}, all taken in`}
             </Chip>
           ))}
