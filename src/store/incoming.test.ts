@@ -48,19 +48,29 @@ describe('pictures that were chosen', () => {
 
   it('are kept before work on the first begins, and are pictures after a reload, in order, once', async () => {
     const id = newId();
-    const kept = await keepPictures(id, [await plain('a.jpg'), await plain('b.jpg'), await plain('c.jpg')], { origin: 'file', shows: 'front' }); // prettier-ignore
+    const kept = await keepPictures(id, [await plain('a.jpg'), await plain('b.jpg'), await plain('c.jpg')], {
+      origin: 'file',
+      shows: 'front',
+    });
     expect(thing(id)).toBeUndefined();
     // One was done when the page went, and its mark could not be taken away any more.
     const disk = openDisk()!;
     const mark = await disk.text(`incoming:${kept[0]!.about.id}`);
     const bytes = (await disk.blob(`incoming:${kept[0]!.about.id}:bytes`))!;
     await takeKept(kept.slice(0, 1));
-    await disk.write({ [`incoming:${kept[0]!.about.id}`]: mark!, [`incoming:${kept[0]!.about.id}:bytes`]: bytes }); // prettier-ignore
+    await disk.write({
+      [`incoming:${kept[0]!.about.id}`]: mark!,
+      [`incoming:${kept[0]!.about.id}:bytes`]: bytes,
+    });
     await anotherPage(name);
     goOnTaking();
     await settled(() => thing(id)?.pictureIds.length === 3);
     expect(thing(id)?.pictureIds).toEqual(kept.map((w) => w.about.id));
-    expect(thing(id)?.pictureIds.map((p) => useAttic.getState().pictures[p]?.shows)).toEqual(['front', '', '']); // prettier-ignore
+    expect(thing(id)?.pictureIds.map((p) => useAttic.getState().pictures[p]?.shows)).toEqual([
+      'front',
+      '',
+      '',
+    ]);
     await settled(() => useIncoming.getState().waiting.length === 0);
     expect((await disk.keys()).filter((k) => k.startsWith('incoming:'))).toEqual([]);
   });
@@ -77,7 +87,9 @@ describe('pictures that were chosen', () => {
       await anotherPage(name);
       await leftIncoming();
     }
-    expect(useIncoming.getState().notTaken).toMatchObject([{ name: 'huge.jpg', why: expect.stringContaining('closed each time') }]); // prettier-ignore
+    expect(useIncoming.getState().notTaken).toMatchObject([
+      { name: 'huge.jpg', why: expect.stringContaining('closed each time') },
+    ]);
     await anotherPage(name);
     expect(await leftIncoming()).toEqual([]);
   });

@@ -83,7 +83,10 @@ describe('a list of barcodes', () => {
   }); // prettier-ignore
   it('never takes for a price what is under no heading, nor a long number for a barcode beside one', () => {
     expect(barcodesIn(`${a} 4.50`, 'EUR').barcodes).toEqual([]);
-    expect(barcodesIn(`${a}\t4.50`, 'EUR')).toMatchObject({ barcodes: [{ digits: a, ...plain }], left: [{ text: '4.50' }] }); // prettier-ignore
+    expect(barcodesIn(`${a}\t4.50`, 'EUR')).toMatchObject({
+      barcodes: [{ digits: a, ...plain }],
+      left: [{ text: '4.50' }],
+    });
     expect(barcodesIn(`barcode,phone\n${a},${b}`, 'EUR').barcodes.map((x) => x.digits)).toEqual([a]);
   });
   it('keeps to its bounds and says what is left', () => {
@@ -91,7 +94,10 @@ describe('a list of barcodes', () => {
     const list = barcodesIn(many.join('\n'), 'EUR');
     expect(list.barcodes).toHaveLength(MOST_BARCODES);
     expect(list.tooMany).toBe(3);
-    expect(barcodesIn(`ean;qty\n${a};999\n${b};999\n${c};999`, 'EUR')).toMatchObject({ barcodes: [{ digits: a }, { digits: b }], tooMany: 999 }); // prettier-ignore
+    expect(barcodesIn(`ean;qty\n${a};999\n${b};999\n${c};999`, 'EUR')).toMatchObject({
+      barcodes: [{ digits: a }, { digits: b }],
+      tooMany: 999,
+    });
     const long = barcodesIn(`${a}\n${'x'.repeat(30)}\n`.repeat(9_000), 'EUR');
     expect(long.left.length + long.moreLeft).toBeGreaterThan(4_000);
     expect(long.refused).toEqual([]);

@@ -30,7 +30,13 @@ it('counts what was bought, what is worked, and what waits', () => {
 
 it('takes a thing of no line for one of those bought, and of the only line where there is one', () => {
   const one = haul({ cost: 1_200, lines: [{ id: 'l1', what: 'crates', count: 12 }] });
-  expect(haulCount(one, [thing('a')])).toMatchObject({ bought: 12, taken: 1, waiting: 11, unsaid: 0, lines: [{ bought: 12, taken: 1, waiting: 11 }] }); // prettier-ignore
+  expect(haulCount(one, [thing('a')])).toMatchObject({
+    bought: 12,
+    taken: 1,
+    waiting: 11,
+    unsaid: 0,
+    lines: [{ bought: 12, taken: 1, waiting: 11 }],
+  });
   expect(haulSplit(one, [thing('a')], grams)).toEqual({ costs: new Map([['a', 100]]), waiting: 1_100 });
   // More than all lines hold were bought besides.
   const more = Array.from({ length: 14 }, (_, i) => thing(`t${i}`));
@@ -38,7 +44,10 @@ it('takes a thing of no line for one of those bought, and of the only line where
 });
 
 it('knows which line a thing is of when it is taken in', () => {
-  const [l1, l2] = [{ id: 'l1', what: 'jumpers', count: 4 }, { id: 'l2', what: 'lamps', count: 2 }]; // prettier-ignore
+  const [l1, l2] = [
+    { id: 'l1', what: 'jumpers', count: 4 },
+    { id: 'l2', what: 'lamps', count: 2 },
+  ];
   expect(lineFor(haul({ lines: [l1, l2] }), 'l2')).toBe('l2');
   expect(lineFor(haul({ lines: [l1, l2] }), 'gone')).toBeNull();
   expect(lineFor(haul({ lines: [l1] }), null)).toBe('l1');

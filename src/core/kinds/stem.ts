@@ -23,3 +23,8 @@ export function stem(raw: string): string {
 export function stemsOf(name: string): string[] {
   return (name.match(/[\p{L}\p{N}]+(?:[’'][\p{L}]+)*[’']?/gu) ?? []).map(stem).filter((s) => s !== '');
 }
+
+/** Words of a list with gaps between, without endings. */
+export function stemSet(words: string): ReadonlySet<string> {
+  return new Set(words.split(/\s+/u).filter(Boolean).map(stem));
+}

@@ -76,13 +76,20 @@ function indexOf(kinds: KindTree): NameIndex<string> {
   let index = indices.get(kinds);
   if (index) return index;
   index = new NameIndex<string>();
-  // What is usually meant comes before what holds it: "book" is a book, and not books and paper.
-  const all = [...kinds.all].sort((a, b) => Number(b.own) - Number(a.own) || b.path.length - a.path.length);
+  const all = claimingNames(kinds);
   for (const kind of all) for (const name of ownNames(kind)) index.add(name, kind.id);
   for (const kind of all) for (const name of kind.alsoCalled) index.add(name, kind.id);
   for (const kind of ['', ...all.map((k) => k.id)]) for (const name of kinOf(kind)) index.add(name, kind);
   indices.set(kinds, index);
   return index;
+}
+
+/**
+ * Kinds in the order in which they may claim a name: the person's own first, and what is usually meant before what holds it
+ * ("book" is a book, and not books and paper).
+ */
+export function claimingNames(kinds: KindTree): Kind[] {
+  return [...kinds.all].sort((a, b) => Number(b.own) - Number(a.own) || b.path.length - a.path.length);
 }
 
 /** A kind's own name, and the parts of one that joins several: "vase" and "glass" of "Vase or glass". */

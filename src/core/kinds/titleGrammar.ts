@@ -1,13 +1,11 @@
-import { stem } from './stem';
-
-const list = (words: string) => new Set(words.split(/\s+/u).map(stem));
+import { stemSet } from './stem';
 
 /** What comes after these says something about the thing. "of" does too, except behind a quantity. */
 export const ABOUT = new Set('about for with by from in on after to without featuring showing depicting of like near at under over against inside per containing including suitable fits inspired'.split(' ')); // prettier-ignore
-export const QUANTITY = list('pair set lot bundle bag pack packet stack pile collection box number dozen bunch roll length reel spool ball piece string strand tin pot half selection assortment quantity group couple trio job mixed few deck game case crate sheaf load carton tub joblot bolt yard metre ream sheet service canteen nest volume range'); // prettier-ignore
+export const QUANTITY = stemSet('pair set lot bundle bag pack packet stack pile collection box number dozen bunch roll length reel spool ball piece string strand tin pot half selection assortment quantity group couple trio job mixed few deck game case crate sheaf load carton tub joblot bolt yard metre ream sheet service canteen nest volume range'); // prettier-ignore
 
 /** What may stand behind a thing's name without changing what it is: colours, stuffs, sizes, ages, states. */
-export const MODIFIERS = list(`
+export const MODIFIERS = stemSet(`
   black white red blue green yellow pink purple orange brown grey gray navy beige cream tan ivory gold golden silver bronze copper brass pewter maroon burgundy teal turquoise lilac mustard khaki olive rust charcoal multicoloured multi coloured colour color dark light pale bright natural clear
   wool woollen cotton linen silk leather suede denim canvas velvet tweed cashmere mohair lace corduroy polyester nylon viscose fleece fur oak pine teak mahogany walnut beech elm ash bentwood wicker rattan bamboo wood wooden metal steel iron tin enamel ceramic porcelain china pottery stoneware earthenware glass crystal plastic bakelite perspex marble stone resin paper card cardboard felt rubber vinyl chrome tinplate plush
   striped stripe stripes checked check checks tartan floral flowers spotted spots dots dotty plain patterned paisley fairisle herringbone embroidered printed print knit knitted crochet crocheted quilted pleated ribbed handmade made painted carved cut pressed blown engraved plated lined waxed
@@ -19,8 +17,8 @@ export const MODIFIERS = list(`
   january february march april may june july august september october november december 1st 2nd 3rd`); // prettier-ignore
 
 /** What these end is a part or a companion of the thing named before, and not that thing. */
-export const COMPANIONS = list(`
+export const COMPANIONS = stemSet(`
   strap straps case cases cover covers base bases part parts spares spare cable cables charger chargers battery batteries adapter adaptor adapters lead leads bracket brackets handle handles lid lids knob knobs filter filters cleaner polish brush brushes ink ribbon needle stylus hanger hangers hook hooks holder holders rack racks stand stands tree trees horn horns jack jacks end ends press presses dryer maker machine machines board boards sleeve sleeves insert inserts mount mounts liner liners protector protectors stretcher stretchers shaper repair remover winder warmer rest rests support supports pad pads tray trays guard guards lock locks key keys pump pumps wheel wheels engine motor motors hinge hinges fitting fittings screw screws nail nails spray wax oil paint paste glue kit kits accessories accessory box boxes bag bags hands hand blade blades bulb bulbs string strings plug plugs socket sockets switch switches fuse fuses wire wires pin pins clip clips peg pegs chain chains cord cords rope tape tag tags label labels sticker stickers poster paper stool pocket hole stopper cap caps lacing laces insoles insole sole soles heel tips tip wrap wraps carrier carriers bar bars rail rails shelf frame frames cage bowl bed beds collar cloth display organiser organizer sharpener opener cutter mould slicer timer warmer caddy tidy tin lesson lessons class classes course hire service workshop museum shop club ticket tickets voucher fabric pattern charm manual catalogue book advert advertisement sign`); // prettier-ignore
 
 /** Their names are as often what a thing is made of or looks like: a name before them counts first. */
-export const WEAK = list('glass lace denim knit print cloth tin vinyl model kit set wool patchwork embroidery crystal silver square level block top felt material canvas pastel fleece felt card single pearl flat shell polo carver wrap trim'); // prettier-ignore
+export const WEAK = stemSet('glass lace denim knit print cloth tin vinyl model kit set wool patchwork embroidery crystal silver square level block top felt material canvas pastel fleece felt card single pearl flat shell polo carver wrap trim'); // prettier-ignore

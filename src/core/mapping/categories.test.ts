@@ -12,7 +12,9 @@ import { BUILT_IN, KindTree, ROWS } from '../kinds/tree';
 import { categoryFor, rankCategories } from './categories';
 import { LABELLED, SHELVES } from './labelled';
 
-const SEVEN = [brackenmoor, threadwick, nearstile, oldhollow, quirestack, lanternyard, handbill].map((s) => RuleSheet.parse(s)); // prettier-ignore
+const SEVEN = [brackenmoor, threadwick, nearstile, oldhollow, quirestack, lanternyard, handbill].map((s) =>
+  RuleSheet.parse(s),
+);
 
 /** A sheet with shelves of these names, `parent > name` where one stands below another. */
 function sheetWith(marketplace: string, names: readonly string[]): RuleSheet {
@@ -47,7 +49,15 @@ describe('categories suggested for our kinds', () => {
       const label = labelOf(sheet.marketplace, kind.id);
       if (label === undefined) return [];
       const suggested = categoryFor(kind.id, BUILT_IN, sheet, []);
-      return [{ market: sheet.marketplace, kind: kind.id, label, suggested: suggested?.id ?? null, sureness: suggested?.sureness }]; // prettier-ignore
+      return [
+        {
+          market: sheet.marketplace,
+          kind: kind.id,
+          label,
+          suggested: suggested?.id ?? null,
+          sureness: suggested?.sureness,
+        },
+      ];
     }),
   );
   const missed = (of: typeof judged) =>
@@ -76,15 +86,35 @@ describe('categories suggested for our kinds', () => {
   const one = (kind: string, ...names: string[]) =>
     categoryFor(kind, BUILT_IN, sheetWith('somewhere', names), []);
   it.each([
-    ['ring', ['Knitwear']], ['chair', ['Lamps and lighting']], ['guitar', ['Hand tools']], ['radio', ['Film cameras']], ['tent', ['Bags and cases']],
-    ['dress', ['Dolls > Dresses']], ['coat', ['Dog coats']], ['bag', ['Tea bags']], ['jumper', ['Hoodies']], ['grinder', ['Music > Scales']], ['rug', ['Persian rugs']],
-    ['shoes', ['Men > Shoes', 'Women > Shoes']], ['coat', ['Coats', 'Jackets']], ['jumper', ['???', 'constructor']], ['film', ['Vinyl & CDs']], ['jumper', ['Kids > Clothes']], ['dress', ['Baby > Dresses']], ['bag', ['Bags for cameras']], ['film', ['Books about film']],
+    ['ring', ['Knitwear']],
+    ['chair', ['Lamps and lighting']],
+    ['guitar', ['Hand tools']],
+    ['radio', ['Film cameras']],
+    ['tent', ['Bags and cases']],
+    ['dress', ['Dolls > Dresses']],
+    ['coat', ['Dog coats']],
+    ['bag', ['Tea bags']],
+    ['jumper', ['Hoodies']],
+    ['grinder', ['Music > Scales']],
+    ['rug', ['Persian rugs']],
+    ['shoes', ['Men > Shoes', 'Women > Shoes']],
+    ['coat', ['Coats', 'Jackets']],
+    ['jumper', ['???', 'constructor']],
+    ['film', ['Vinyl & CDs']],
+    ['jumper', ['Kids > Clothes']],
+    ['dress', ['Baby > Dresses']],
+    ['bag', ['Bags for cameras']],
+    ['film', ['Books about film']],
   ] as const)('none for a %s among %j: better a question than a wrong shelf', (kind, names) =>
-    expect(one(kind, ...names)).toBeNull()); // prettier-ignore
+    expect(one(kind, ...names)).toBeNull(),
+  );
 
   it('say how sure they are', () => {
     expect(one('jumper', 'Knitwear')).toMatchObject({ sureness: 'sure', why: '“knitwear” is in its name' });
-    expect(one('tie', 'Scarves, hats, gloves')).toMatchObject({ sureness: 'likely', why: 'the like of it goes there' }); // prettier-ignore
+    expect(one('tie', 'Scarves, hats, gloves')).toMatchObject({
+      sureness: 'likely',
+      why: 'the like of it goes there',
+    });
     expect(one('shoes', 'Men’s shoes')).toMatchObject({ sureness: 'likely' });
     expect(one('tent', 'Clothing', 'Anything else')).toMatchObject({ id: 'Anything else', sureness: 'last' });
     expect(one('doll', 'Kids > Toys')).toMatchObject({ sureness: 'sure' });

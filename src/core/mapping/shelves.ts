@@ -1,8 +1,8 @@
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 
 import { NameIndex, phrasesOf, type Word } from '../kinds/nounPhrase';
-import { stem, stemsOf } from '../kinds/stem';
-import { kinOf, ownNames } from '../kinds/suggest';
+import { stemsOf, stemSet } from '../kinds/stem';
+import { claimingNames, kinOf, ownNames } from '../kinds/suggest';
 import type { KindTree } from '../kinds/tree';
 import { CONCEPTS, type Concept } from './concepts';
 
@@ -22,25 +22,25 @@ export interface Shelf {
   rest: boolean;
 }
 
-const list = (words: string) => new Set(words.split(' ').map(stem));
-
 /** Say nothing of what a shelf holds. */
-const PLAIN = list('old vintage antique retro used secondhand second hand other all assorted various general classic preowned pre owned our your more mixed small large long ago for to in the new modern popular decorative traditional practical fine real everyday'); // prettier-ignore
+const PLAIN = stemSet('old vintage antique retro used secondhand second hand other all assorted various general classic preowned pre owned our your more mixed small large long ago for to in the new modern popular decorative traditional practical fine real everyday'); // prettier-ignore
 /** Stand at the end and name nothing: the word before them does. */
-const GENERIC = list('thing item piece good stuff gear equipment supply article object department section range accessories'); // prettier-ignore
+const GENERIC = stemSet('thing item piece good stuff gear equipment supply article object department section range accessories'); // prettier-ignore
 /** Hold a part of what they are said of: whether a thing belongs there, its kind does not tell. */
-const FOR_SOME = list('men mens women womens ladies lady gents unisex adult girls boys children kids teen baby babies toddler'); // prettier-ignore
+const FOR_SOME = stemSet('men mens women womens ladies lady gents unisex adult girls boys children kids teen baby babies toddler'); // prettier-ignore
 /** Of those, the young ones. */
-const YOUNG = list('girls boys children kids teen baby babies toddler');
+const YOUNG = stemSet('girls boys children kids teen baby babies toddler');
 /** So many kinds of one branch named, and such a share of it: the others are likely there too. */
 const ENOUGH = 3;
 const MUCH = 0.4;
 /** A shelf named with one of these takes whatever finds no other place. */
-const REST = list('rest else anything odd miscellaneous misc everything various sundry sundries shop other');
+const REST = stemSet(
+  'rest else anything odd miscellaneous misc everything various sundry sundries shop other',
+);
 /** Of a shelf’s parent they may be the place and not the things: a shelf of books is no cupboard. */
-const PLACES = list('shelf cabinet table box chest bench cupboard desk drawer counter stall market wall');
+const PLACES = stemSet('shelf cabinet table box chest bench cupboard desk drawer counter stall market wall');
 /** Branches for what no kind of ours is. */
-const FOREIGN = list('pets pet animals vehicles vehicle cars motors motoring automotive property jobs services tickets food drink health beauty cosmetics plants livestock travel dolls doll'); // prettier-ignore
+const FOREIGN = stemSet('pets pet animals vehicles vehicle cars motors motoring automotive property jobs services tickets food drink health beauty cosmetics plants livestock travel dolls doll'); // prettier-ignore
 
 const ORDER: readonly Fit[] = ['doubtful', 'likely', 'sure'];
 
@@ -178,7 +178,7 @@ function indexOf(kinds: KindTree): NameIndex<Concept> {
   let index = indices.get(kinds);
   if (index) return index;
   index = new NameIndex<Concept>();
-  const all = [...kinds.all].sort((a, b) => Number(b.own) - Number(a.own) || b.path.length - a.path.length);
+  const all = claimingNames(kinds);
   for (const k of all.filter((kind) => kind.own)) index.add(k.name, { surely: [k.id], likely: [] });
   for (const [name, concept] of CONCEPTS) index.add(name, concept);
   for (const k of all) for (const name of ownNames(k)) index.add(name, { surely: [k.id], likely: [] });

@@ -82,8 +82,14 @@ describe('hauls', () => {
   it('count what was bought, taken in, listed, sold and waits, line by line', async () => {
     const many = await manyThings();
     const one = many.id('Kittiwake');
-    editHaul(many.haul, 'lines', { lines: [{ id: 'l1', what: 'knitwear', count: 12 }, { id: 'l2', what: 'lamps', count: 2 }] }); // prettier-ignore
-    for (const t of Object.values(state().things)) if (t.haulId === many.haul && t.id !== one) editThing(t.id, 'haul', { haulId: null }); // prettier-ignore
+    editHaul(many.haul, 'lines', {
+      lines: [
+        { id: 'l1', what: 'knitwear', count: 12 },
+        { id: 'l2', what: 'lamps', count: 2 },
+      ],
+    });
+    for (const t of Object.values(state().things))
+      if (t.haulId === many.haul && t.id !== one) editThing(t.id, 'haul', { haulId: null });
     editThing(one, 'haul', { haulId: many.haul, lineId: null });
     told(one, { listings: [listed('brackenmoor', {})] });
     await open(HaulPage, { params: { id: many.haul } });
