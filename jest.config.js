@@ -1,3 +1,6 @@
+// Where the day begins an hour or two before that of UTC: what takes the one for the other is seen.
+process.env.TZ = 'Europe/Berlin';
+
 const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
 
 /**

@@ -11,6 +11,7 @@ import { changeMany, isEmptyAttic, putBlob, readBlob, saveNow, setSettings, stor
 import { breath } from './breath';
 import { Expected } from './faults';
 import { saveFile } from './files';
+import { isoDay } from './isoDay';
 import { COLLECTION_NAMES, noRecords, numbersAfter, type Records } from './pagedRecords';
 
 /** Something is wrong with a copy, in words for a person. Nothing in the attic was changed. */
@@ -71,7 +72,7 @@ export async function saveCopy(progress: (done: number, of: number) => void): Pr
   }
   const head: CopyHead = { format: COPY_FORMAT, schema: SCHEMA_VERSION, at, author: state.settings.author, records, bytes }; // prettier-ignore
   await writer.add(HEAD_NAME, new TextReader(JSON.stringify(head)));
-  saveFile(await writer.close(), `attic-${new Date(at).toISOString().slice(0, 10)}.zip`);
+  saveFile(await writer.close(), `attic-${isoDay(at)}.zip`);
   setSettings({ copiedAt: at });
 }
 

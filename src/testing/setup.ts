@@ -21,6 +21,16 @@ function copied(value: unknown): unknown {
 }
 globalThis.structuredClone ??= copied as typeof structuredClone;
 
+// Every test file begins at ten in the morning of this very day, by a clock that goes on: what is an hour away is still
+// today, and what was a minute ago is not yesterday.
+const { now } = Date;
+const ahead = new Date().setHours(10, 0, 0, 0) - now();
+Date.now = () => now() + ahead;
+globalThis.Date = new Proxy(Date, {
+  construct: (real, when: number[]) =>
+    when.length === 0 ? new real(real.now()) : new real(...(when as [number])),
+});
+
 // jsdom's Blobs can't be read but by a FileReader.
 function read(blob: Blob, how: 'readAsArrayBuffer' | 'readAsText'): Promise<unknown> {
   return new Promise((done, fail) => {

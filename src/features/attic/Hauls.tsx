@@ -9,6 +9,7 @@ import { Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { startHaul } from '@/store/hauls';
+import { isoDay } from '@/store/isoDay';
 
 import { BackTo } from '../shell/BackTo';
 
@@ -61,9 +62,7 @@ export function Hauls() {
         <Press
           icon="add"
           disabled={name.trim() === ''}
-          onPress={() =>
-            router.navigate(`/hauls/${startHaul(name.trim(), new Date().toISOString().slice(0, 10))}`)
-          }
+          onPress={() => router.navigate(`/hauls/${startHaul(name.trim(), isoDay(Date.now()))}`)}
         >
           Start this haul
         </Press>

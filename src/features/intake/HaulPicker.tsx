@@ -8,6 +8,7 @@ import { Chip, ChipRow, Press } from '@/parts/Press';
 import { Words } from '@/parts/Words';
 import { useAttic } from '@/store/attic';
 import { startHaul, workIn } from '@/store/hauls';
+import { isoDay } from '@/store/isoDay';
 
 /** Which haul new things belong to. */
 export function HaulPicker() {
@@ -67,7 +68,7 @@ export function HaulPicker() {
           <Press
             disabled={name.trim() === ''}
             onPress={() => {
-              startHaul(name.trim(), new Date().toISOString().slice(0, 10));
+              startHaul(name.trim(), isoDay(Date.now()));
               setName('');
               setOpen(false);
             }}

@@ -6,6 +6,7 @@ import { planId, type Thing } from '@/contract/records';
 
 import { change, newId, useAttic } from '../attic';
 import { useCourier } from '../courierLink';
+import { isoDay } from '../isoDay';
 import { enqueue } from '../sendQueue';
 import { editThing } from '../things';
 
@@ -30,7 +31,7 @@ const COLUMNS = [
 /** A statement as a table (RFC 4180), amounts with the currency's own decimals; nothing in it is taken for a formula. */
 export function statementCsv(s: ConsignorStatement, market: (id: string) => string, currency: string): Blob {
   const rows = s.lines.map((l) => [
-    new Date(l.at).toISOString().slice(0, 10),
+    isoDay(l.at),
     l.sort,
     l.what,
     l.code,

@@ -9,6 +9,7 @@ import { formatMoney } from '@/core/money/money';
 import { nameOr } from '../names';
 import { useAttic } from '../attic';
 import { marketName } from '../courierLink';
+import { isoDay } from '../isoDay';
 import { kindsNow } from '../kinds';
 import { addressOf } from './orders';
 
@@ -72,8 +73,6 @@ async function paper(write: (begin: () => Sheet) => Promise<void> | void): Promi
   return new Blob([new Uint8Array(await file.save())], { type: 'application/pdf' });
 }
 
-const day = (at: number) => new Date(at).toISOString().slice(0, 10);
-
 /** A slip for each parcel: who gets it, what is in it and was promised; for abroad, what customs is told. */
 export function packingSlips(rows: readonly OrderRow[]): Promise<Blob> {
   const { things, settings } = useAttic.getState();
@@ -86,7 +85,7 @@ export function packingSlips(rows: readonly OrderRow[]): Promise<Blob> {
       const piece = thing?.choices?.pieces.find((p) => p.code === row.sale.piece);
       sheet.text('Packing slip', 18, true);
       if (settings.sender) sheet.text(`From ${settings.sender}`);
-      sheet.text(`Order ${row.sale.order}, ${marketName(row.sale.market)}, ${day(row.sale.at)}`);
+      sheet.text(`Order ${row.sale.order}, ${marketName(row.sale.market)}, ${isoDay(row.sale.at)}`);
       sheet.gap();
       for (const line of [to?.name ?? '', ...(to?.lines ?? [])]) if (line) sheet.text(line, 13);
       sheet.gap();
@@ -125,7 +124,7 @@ export function statementPdf(name: string, period: string, s: ConsignorStatement
     row('Day', 'What', 'Price', 'Costs', 'Yours', 'Balance', true);
     row('', 'Carried over', '', '', '', money(s.before));
     for (const l of s.lines)
-      row(day(l.at), `${SORT_WORDS[l.sort]}${l.what ? `: ${l.what}` : ''}`, l.price ? money(l.price) : '', l.costs ? money(l.costs) : '', money(l.amount), money(l.balance));
+      row(isoDay(l.at), `${SORT_WORDS[l.sort]}${l.what ? `: ${l.what}` : ''}`, l.price ? money(l.price) : '', l.costs ? money(l.costs) : '', money(l.amount), money(l.balance));
     sheet.gap();
     row('', 'Earned', money(s.sold), '', money(s.earned), '', true);
     row('', 'Paid to you', '', '', money(-s.paid), '', true);
