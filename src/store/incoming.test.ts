@@ -5,11 +5,11 @@ import { Incoming } from '@/contract/incoming';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { emptyAttic } from '@/testing/world';
 
-import { newId, openAttic, openDisk, useAttic } from './attic';
+import { newId, openAttic, openDisk, saveNow, useAttic } from './attic';
 import { storeDrafts, useDraft } from './drafts';
 import { goOnTaking } from './goingOn';
 import { keepIncoming, leftIncoming, useIncoming } from './incoming';
-import { keepPictures, takeKept } from './pictures';
+import { keepPictures, readOriginal, takeKept } from './pictures';
 import { removeThing } from './things';
 
 furnishCanvas();
@@ -73,6 +73,48 @@ describe('pictures that were chosen', () => {
     ]);
     await settled(() => useIncoming.getState().waiting.length === 0);
     expect((await disk.keys()).filter((k) => k.startsWith('incoming:'))).toEqual([]);
+  });
+
+  it('are worked up again where a reload left a record whose bytes were not stored', async () => {
+    const id = newId();
+    const kept = await keepPictures(id, [await plain('a.jpg')], { origin: 'file' });
+    const disk = openDisk()!;
+    const picture = kept[0]!.about.id;
+    const mark = (await disk.text(`incoming:${picture}`))!;
+    const bytes = (await disk.blob(`incoming:${picture}:bytes`))!;
+    await takeKept(kept);
+    // The page was left in between: its record was noted down, the write with the bytes never came.
+    await disk.write({ [`incoming:${picture}`]: mark, [`incoming:${picture}:bytes`]: bytes });
+    await disk.remove([`picture:${picture}:original`, `picture:${picture}:thumb`]);
+    await anotherPage(name);
+    goOnTaking();
+    const left = async () => (await disk.keys()).filter((k) => k.includes(picture)).sort();
+    for (let i = 0; i < 400 && (await left())[0]?.startsWith('incoming:'); i += 1)
+      await new Promise((go) => setTimeout(go, 10));
+    expect(await left()).toEqual([`picture:${picture}:original`, `picture:${picture}:thumb`]);
+    expect(thing(id)?.pictureIds).toEqual([picture]);
+  });
+
+  it('stay as chosen until their bytes are stored, also where there is no room at first', async () => {
+    const disk = openDisk()!;
+    const kept = await keepPictures(newId(), [await plain('a.jpg')], { origin: 'file' });
+    const picture = kept[0]!.about.id;
+    const write = disk.write.bind(disk);
+    const full = jest.spyOn(disk, 'write').mockImplementation(async (entries) => {
+      if (Object.keys(entries).some((k) => k.startsWith('picture:'))) throw new Error('no room');
+      await write(entries);
+    });
+    await takeKept(kept);
+    const left = async () => (await disk.keys()).filter((k) => k.startsWith('incoming:'));
+    expect(await left()).toHaveLength(2);
+    expect(useAttic.getState().saveTrouble).toMatch(/new pictures are kept/u);
+    full.mockRestore();
+    await saveNow();
+    await settled(() => useAttic.getState().savedAt !== null);
+    for (let i = 0; i < 100 && (await left()).length > 0; i += 1)
+      await new Promise((go) => setTimeout(go, 10));
+    expect(await left()).toEqual([]);
+    expect(await readOriginal(picture)).not.toBeNull();
   });
 
   it('are left alone while the page that works on them is there', async () => {

@@ -4,10 +4,20 @@ import type { Incoming } from '@/contract/incoming';
 import { Picture, type Origin } from '@/contract/picture';
 import type { Thing } from '@/contract/records';
 
-import { change, newId, pictureKey, putBlob, readBlob, saveNow, useAttic, type PictureSize } from './attic';
+import {
+  change,
+  newId,
+  pictureKey,
+  putBlob,
+  readBlob,
+  saveNow,
+  unsavedBlobs,
+  useAttic,
+  type PictureSize,
+} from './attic';
 import { takeClip } from './clips';
 import { unlessExpected, wordsFor } from './faults';
-import { forgetIncoming, keepIncoming, type Waiting } from './incoming';
+import { forgetIncoming, keepIncoming, useIncoming, type Waiting } from './incoming';
 import { pictureWorker } from './pictureWorker';
 import { addThing, thingWith } from './things';
 
@@ -64,15 +74,11 @@ export async function takeKept(waiting: readonly Waiting[], onEach?: TakeOptions
   let shown = '';
   for (const [i, { about, file }] of waiting.entries()) {
     shown ||= about.shows;
-    // It is a picture already where only its mark was left.
-    if (useAttic.getState().pictures[about.id]) shown = '';
-    else {
-      // What goes wrong with one is said of that one; the others go on.
-      const why = await takeOne(about, file, shown).catch((e: unknown) => wordsFor(e, 'taking a picture'));
-      if (why === null) shown = '';
-      else if (why !== REMOVED) notTaken.push({ name: about.name, why });
-    }
-    await forgetIncoming(about.id);
+    // What goes wrong with one is said of that one; the others go on.
+    const why = await takeOne(about, file, shown).catch((e: unknown) => wordsFor(e, 'taking a picture'));
+    if (why === null) shown = '';
+    else if (why !== REMOVED) notTaken.push({ name: about.name, why });
+    await forgetOnceStored(about.id);
     if (useAttic.getState().things[about.thingId]) thingId = about.thingId;
     onEach?.(i + 1, thingId);
   }
@@ -82,14 +88,34 @@ export async function takeKept(waiting: readonly Waiting[], onEach?: TakeOptions
 /** Its thing was removed meanwhile: it goes with it. */
 const REMOVED = 'removed';
 
+/** Whether its bytes are nowhere but in this page: the chosen file is all that a reload would find. */
+function isOnlyHere(id: string): boolean {
+  return unsavedBlobs()[pictureKey(id, 'original')] !== undefined;
+}
+
+/** Where there is no room for its picture, the file that was chosen stays until there is. */
+async function forgetOnceStored(id: string): Promise<void> {
+  await forgetIncoming(id, !isOnlyHere(id));
+  if (!isOnlyHere(id)) return;
+  const stop = useAttic.subscribe(() => {
+    if (isOnlyHere(id)) return;
+    stop();
+    void forgetIncoming(id);
+  });
+}
+
 /** @returns why it could not be taken; null when it was */
 async function takeOne(about: Incoming, bytes: Blob, shows: string): Promise<string | null> {
+  const isRecorded = useAttic.getState().pictures[about.id] !== undefined;
+  // It is a picture already where only its mark was left. A record may come without bytes: what is typed is noted down
+  // when a page is left, or stored alone where there is no room.
+  if (isRecorded && (await readOriginal(about.id))) return null;
   const file = bytes instanceof File ? bytes : new File([bytes], about.name, { type: about.type });
   const clip = await takeClip(file);
   if (clip && !clip.ok) return clip.why;
   const taken = await pictureWorker().take(clip ? clip.still : file);
   if (!taken.ok) return taken.why;
-  if (!useAttic.getState().things[about.thingId]) {
+  if (!isRecorded && !useAttic.getState().things[about.thingId]) {
     if (!about.begins || begun.has(about.thingId)) return REMOVED;
     begun.add(addThing({ id: about.thingId }));
   }
@@ -97,6 +123,10 @@ async function takeOne(about: Incoming, bytes: Blob, shows: string): Promise<str
   putBlob(pictureKey(id, 'original'), taken.full);
   putBlob(pictureKey(id, 'thumb'), taken.thumb);
   if (clip) putBlob(pictureKey(id, 'clip'), clip.bytes);
+  if (isRecorded) {
+    await saveNow();
+    return null;
+  }
   const { width, height, takenAt, exam } = taken;
   const record = Picture.parse({
     id,
@@ -184,6 +214,8 @@ export type ShownSize = Exclude<PictureSize, 'original'>;
 export function usePictureAddress(id: string | undefined, size: ShownSize): string | null {
   // The bytes change whenever something is done to the picture.
   const version = useAttic((s) => (id ? (s.pictures[id]?.bytes ?? 0) : 0));
+  // What a reload interrupted gets its bytes once it was worked up again.
+  const isWaiting = useIncoming((s) => s.waiting.some((w) => w.id === id));
   const key = id ? pictureKey(id, size) : '';
   const [, again] = useState(0);
   useEffect(() => {
@@ -203,6 +235,6 @@ export function usePictureAddress(id: string | undefined, size: ShownSize): stri
     return () => {
       wanted = false;
     };
-  }, [id, key, size, version]);
+  }, [id, isWaiting, key, size, version]);
   return addresses.get(key)?.address ?? null;
 }

@@ -53,6 +53,10 @@ export function Intake() {
   // What is drawn already is not counted once more.
   const waiting = left.filter((w) => w.thingId === thingId && !pictures[w.id]).length;
   const busy = storing + waiting;
+  // Drawn is not stored: a reload in between would have to begin again with the file that was chosen.
+  const isSaved = useAttic((s) => s.savedAt !== null) && !left.some((w) => w.thingId === thingId);
+  const hasNoRoom = useAttic((s) => s.saveTrouble !== null);
+  const drawn = thing?.pictureIds.length === 1 ? '1 picture' : `${thing?.pictureIds.length ?? 0} pictures`;
   const leftOver = useIncoming((s) => s.notTaken);
   // Pictures taken quickly go into the same thing, one after the other.
   const [inTurn] = useState(serialQueue);
@@ -154,8 +158,8 @@ export function Intake() {
               {waiting === 1 ? 'Stored; reading a picture…' : `Stored; reading ${waiting} pictures…`}
             </Words>
           ) : thing ? (
-            <Words tone="good" role="status">
-              {`Saved, ${thing.pictureIds.length === 1 ? '1 picture' : `${thing.pictureIds.length} pictures`}`}
+            <Words tone={isSaved ? 'good' : 'soft'} role="status">
+              {isSaved ? `Saved, ${drawn}` : hasNoRoom ? `Not stored: ${drawn}` : `Saving ${drawn}…`}
             </Words>
           ) : null}
         </View>

@@ -1,6 +1,6 @@
 import { act } from '@testing-library/react';
 
-import { useAttic } from '@/store/attic';
+import { openAttic, openDisk, useAttic } from '@/store/attic';
 import { editHaul } from '@/store/hauls';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { choose, fill, leave, open, press, said, sees } from '@/testing/page';
@@ -34,6 +34,26 @@ it('the first picture begins the thing; the next one goes into it, and then anot
   expect(things()).toHaveLength(2);
   await press('Fill in its sheet');
   expect(went.at(-1)).toBe(`/thing/${things().at(-1)?.id}`);
+});
+
+it('says that a picture is saved once its bytes are stored, and not before', async () => {
+  await emptyAttic();
+  await openAttic(`slow-${Math.random()}`);
+  const disk = openDisk()!;
+  const write = disk.write.bind(disk);
+  let go = () => {};
+  const free = new Promise<void>((done) => (go = done));
+  const slow = jest.spyOn(disk, 'write').mockImplementation(async (entries) => {
+    if (Object.keys(entries).some((k) => k.startsWith('picture:'))) await free;
+    await write(entries);
+  });
+  await open(Intake);
+  await choose(await shot());
+  await sees('Saving 1 picture…');
+  expect(said()).not.toMatch(/Saved/u);
+  go();
+  await sees('Saved, 1 picture');
+  slow.mockRestore();
 });
 
 it('a file that is no picture is named with its reason, and the others are kept', async () => {
