@@ -95,8 +95,9 @@ function isOnlyHere(id: string): boolean {
 
 /** Where there is no room for its picture, the file that was chosen stays until there is. */
 async function forgetOnceStored(id: string): Promise<void> {
-  await forgetIncoming(id, !isOnlyHere(id));
-  if (!isOnlyHere(id)) return;
+  const isStored = !isOnlyHere(id);
+  await forgetIncoming(id, isStored);
+  if (isStored) return;
   const stop = useAttic.subscribe(() => {
     if (isOnlyHere(id)) return;
     stop();

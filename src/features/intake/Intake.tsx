@@ -55,7 +55,7 @@ export function Intake() {
   const busy = storing + waiting;
   // Drawn is not stored: a reload in between would have to begin again with the file that was chosen.
   const isSaved = useAttic((s) => s.savedAt !== null) && !left.some((w) => w.thingId === thingId);
-  const hasNoRoom = useAttic((s) => s.saveTrouble !== null);
+  const hasTrouble = useAttic((s) => s.saveTrouble !== null);
   const drawn = thing?.pictureIds.length === 1 ? '1 picture' : `${thing?.pictureIds.length ?? 0} pictures`;
   const leftOver = useIncoming((s) => s.notTaken);
   // Pictures taken quickly go into the same thing, one after the other.
@@ -159,7 +159,7 @@ export function Intake() {
             </Words>
           ) : thing ? (
             <Words tone={isSaved ? 'good' : 'soft'} role="status">
-              {isSaved ? `Saved, ${drawn}` : hasNoRoom ? `Not stored: ${drawn}` : `Saving ${drawn}…`}
+              {isSaved ? `Saved, ${drawn}` : hasTrouble ? `Not stored: ${drawn}` : `Saving ${drawn}…`}
             </Words>
           ) : null}
         </View>
