@@ -333,8 +333,9 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       100,
       thing.success ? thing.data : null,
     );
+    const { currency } = session();
     return c.json({
-      lines: lines.flatMap((line) => readable(line, session().currency)),
+      lines: lines.flatMap((line) => readable(line, currency)),
       more,
     } satisfies LedgerAnswer);
   });
@@ -342,10 +343,11 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   /** The whole ledger as a table: every line, who and what, when, and the answer. */
   app.get('/ledger/file', (c) => {
     c.header('Content-Type', 'text/csv; charset=utf-8');
+    const { currency } = session();
     return stream(c, async (out) => {
       await out.write(TABLE_HEAD);
       for await (const line of ledger.read())
-        for (const row of tableRows(line, session().currency)) await out.write(row);
+        for (const row of tableRows(line, currency)) await out.write(row);
     });
   });
 

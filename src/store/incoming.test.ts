@@ -34,8 +34,8 @@ async function anotherPage(name: string) {
   }
 }
 
-const settled = async (done: () => boolean) => {
-  for (let i = 0; i < 400 && !done(); i += 1) await new Promise((go) => setTimeout(go, 10));
+const settled = async (done: () => boolean | Promise<boolean>) => {
+  for (let i = 0; i < 400 && !(await done()); i += 1) await new Promise((go) => setTimeout(go, 10));
 };
 
 describe('pictures that were chosen', () => {
@@ -89,8 +89,7 @@ describe('pictures that were chosen', () => {
     await anotherPage(name);
     goOnTaking();
     const left = async () => (await disk.keys()).filter((k) => k.includes(picture)).sort();
-    for (let i = 0; i < 400 && (await left())[0]?.startsWith('incoming:'); i += 1)
-      await new Promise((go) => setTimeout(go, 10));
+    await settled(async () => !(await left())[0]?.startsWith('incoming:'));
     expect(await left()).toEqual([`picture:${picture}:original`, `picture:${picture}:thumb`]);
     expect(thing(id)?.pictureIds).toEqual([picture]);
   });
@@ -110,9 +109,7 @@ describe('pictures that were chosen', () => {
     expect(useAttic.getState().saveTrouble).toMatch(/new pictures are kept/u);
     full.mockRestore();
     await saveNow();
-    await settled(() => useAttic.getState().savedAt !== null);
-    for (let i = 0; i < 100 && (await left()).length > 0; i += 1)
-      await new Promise((go) => setTimeout(go, 10));
+    await settled(async () => (await left()).length === 0);
     expect(await left()).toEqual([]);
     expect(await readOriginal(picture)).not.toBeNull();
   });

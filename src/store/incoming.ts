@@ -76,14 +76,14 @@ export async function keepIncoming(
   return all;
 }
 
-/**
- * It is a picture now, or never will be.
- *
- * @param isStored where its picture is not stored yet the file stays: it is all that a reload would find
- */
-export async function forgetIncoming(id: string, isStored = true): Promise<void> {
+/** Nothing is left to do about it in this page; its file stays as it was chosen. */
+export function noLongerWaiting(id: string): void {
   useIncoming.setState((s) => ({ waiting: s.waiting.filter((w) => w.id !== id) }));
-  if (!isStored) return;
+}
+
+/** It is a picture now, or never will be. */
+export async function forgetIncoming(id: string): Promise<void> {
+  noLongerWaiting(id);
   await openDisk()
     ?.remove([keyOf(id), bytesOf(id)])
     // It is found again at the next start, and known to be a picture by then.

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import type { Incoming } from '@/contract/incoming';
 import { Picture, type Origin } from '@/contract/picture';
 import type { Thing } from '@/contract/records';
+import type { Taken as TakenPicture } from '@/workers/picture.worker';
 
 import {
   change,
@@ -15,9 +16,9 @@ import {
   useAttic,
   type PictureSize,
 } from './attic';
-import { takeClip } from './clips';
+import { takeClip, type TakenClip } from './clips';
 import { unlessExpected, wordsFor } from './faults';
-import { forgetIncoming, keepIncoming, useIncoming, type Waiting } from './incoming';
+import { forgetIncoming, keepIncoming, noLongerWaiting, useIncoming, type Waiting } from './incoming';
 import { pictureWorker } from './pictureWorker';
 import { addThing, thingWith } from './things';
 
@@ -95,9 +96,8 @@ function isOnlyHere(id: string): boolean {
 
 /** Where there is no room for its picture, the file that was chosen stays until there is. */
 async function forgetOnceStored(id: string): Promise<void> {
-  const isStored = !isOnlyHere(id);
-  await forgetIncoming(id, isStored);
-  if (isStored) return;
+  if (!isOnlyHere(id)) return forgetIncoming(id);
+  noLongerWaiting(id);
   const stop = useAttic.subscribe(() => {
     if (isOnlyHere(id)) return;
     stop();
@@ -120,36 +120,42 @@ async function takeOne(about: Incoming, bytes: Blob, shows: string): Promise<str
     if (!about.begins || begun.has(about.thingId)) return REMOVED;
     begun.add(addThing({ id: about.thingId }));
   }
-  const { id, origin } = about;
-  putBlob(pictureKey(id, 'original'), taken.full);
-  putBlob(pictureKey(id, 'thumb'), taken.thumb);
-  if (clip) putBlob(pictureKey(id, 'clip'), clip.bytes);
-  if (isRecorded) {
-    await saveNow();
-    return null;
-  }
-  const { width, height, takenAt, exam } = taken;
-  const record = Picture.parse({
+  putBlob(pictureKey(about.id, 'original'), taken.full);
+  putBlob(pictureKey(about.id, 'thumb'), taken.thumb);
+  if (clip) putBlob(pictureKey(about.id, 'clip'), clip.bytes);
+  if (!isRecorded) addRecord(about, shows, taken, clip);
+  await saveNow();
+  return null;
+}
+
+type Made<T extends { ok: boolean }> = Extract<T, { ok: true }>;
+
+/** The record of a picture whose bytes are here, put to its thing. */
+function addRecord(
+  { id, thingId, origin }: Incoming,
+  shows: string,
+  { width, height, takenAt, exam, full, thumb }: Made<TakenPicture>,
+  clip: Made<TakenClip> | null,
+): void {
+  const picture = Picture.parse({
     id,
-    thingId: about.thingId,
+    thingId,
     origin,
     author: useAttic.getState().settings.author,
     takenAt,
     addedAt: Date.now(),
     width,
     height,
-    bytes: taken.full.size + taken.thumb.size + (clip ? clip.bytes.size : 0),
+    bytes: full.size + thumb.size + (clip ? clip.bytes.size : 0),
     shows,
     exam,
     clip: clip ? { seconds: clip.seconds, type: clip.type } : null,
   });
-  const thing = useAttic.getState().things[about.thingId]!;
+  const thing = useAttic.getState().things[thingId]!;
   change('picture added', [
-    { collection: 'pictures', id, record },
+    { collection: 'pictures', id, record: picture },
     thingWith(thing, { pictureIds: [...thing.pictureIds, id] }),
   ]);
-  await saveNow();
-  return null;
 }
 
 export function removePicture(thing: Thing, id: string): void {

@@ -2,7 +2,11 @@ import { stemSet } from './stem';
 
 /** What comes after these says something about the thing. "of" does too, except behind a quantity. */
 export const ABOUT = new Set('about for with by from in on after to without featuring showing depicting of like near at under over against inside per containing including suitable fits inspired'.split(' ')); // prettier-ignore
-export const QUANTITY = stemSet('pair set lot bundle bag pack packet stack pile collection box number dozen bunch roll length reel spool ball piece string strand tin pot half selection assortment quantity group couple trio job mixed few deck game case crate sheaf load carton tub joblot bolt yard metre ream sheet service canteen nest volume range'); // prettier-ignore
+export const QUANTITY = stemSet(`
+  pair set lot bundle bag pack packet stack pile collection box number dozen bunch roll length reel spool
+  ball piece string strand tin pot half selection assortment quantity group couple trio job mixed few deck
+  game case crate sheaf load carton tub joblot bolt yard metre ream sheet service canteen nest volume
+  range`);
 
 /** What may stand behind a thing's name without changing what it is: colours, stuffs, sizes, ages, states. */
 export const MODIFIERS = stemSet(`
@@ -21,4 +25,7 @@ export const COMPANIONS = stemSet(`
   strap straps case cases cover covers base bases part parts spares spare cable cables charger chargers battery batteries adapter adaptor adapters lead leads bracket brackets handle handles lid lids knob knobs filter filters cleaner polish brush brushes ink ribbon needle stylus hanger hangers hook hooks holder holders rack racks stand stands tree trees horn horns jack jacks end ends press presses dryer maker machine machines board boards sleeve sleeves insert inserts mount mounts liner liners protector protectors stretcher stretchers shaper repair remover winder warmer rest rests support supports pad pads tray trays guard guards lock locks key keys pump pumps wheel wheels engine motor motors hinge hinges fitting fittings screw screws nail nails spray wax oil paint paste glue kit kits accessories accessory box boxes bag bags hands hand blade blades bulb bulbs string strings plug plugs socket sockets switch switches fuse fuses wire wires pin pins clip clips peg pegs chain chains cord cords rope tape tag tags label labels sticker stickers poster paper stool pocket hole stopper cap caps lacing laces insoles insole sole soles heel tips tip wrap wraps carrier carriers bar bars rail rails shelf frame frames cage bowl bed beds collar cloth display organiser organizer sharpener opener cutter mould slicer timer warmer caddy tidy tin lesson lessons class classes course hire service workshop museum shop club ticket tickets voucher fabric pattern charm manual catalogue book advert advertisement sign`); // prettier-ignore
 
 /** Their names are as often what a thing is made of or looks like: a name before them counts first. */
-export const WEAK = stemSet('glass lace denim knit print cloth tin vinyl model kit set wool patchwork embroidery crystal silver square level block top felt material canvas pastel fleece felt card single pearl flat shell polo carver wrap trim'); // prettier-ignore
+export const WEAK = stemSet(`
+  glass lace denim knit print cloth tin vinyl model kit set wool patchwork embroidery crystal silver
+  square level block top felt material canvas pastel fleece felt card single pearl flat shell polo carver
+  wrap trim`);

@@ -23,13 +23,17 @@ export interface Shelf {
 }
 
 /** Say nothing of what a shelf holds. */
-const PLAIN = stemSet('old vintage antique retro used secondhand second hand other all assorted various general classic preowned pre owned our your more mixed small large long ago for to in the new modern popular decorative traditional practical fine real everyday'); // prettier-ignore
+const PLAIN = stemSet(`
+  old vintage antique retro used secondhand second hand other all assorted various general classic
+  preowned pre owned our your more mixed small large long ago for to in the new modern popular decorative
+  traditional practical fine real everyday`);
 /** Stand at the end and name nothing: the word before them does. */
-const GENERIC = stemSet('thing item piece good stuff gear equipment supply article object department section range accessories'); // prettier-ignore
-/** Hold a part of what they are said of: whether a thing belongs there, its kind does not tell. */
-const FOR_SOME = stemSet('men mens women womens ladies lady gents unisex adult girls boys children kids teen baby babies toddler'); // prettier-ignore
-/** Of those, the young ones. */
+const GENERIC = stemSet(`
+  thing item piece good stuff gear equipment supply article object department section range accessories`);
+/** The young ones of those a shelf may be for. */
 const YOUNG = stemSet('girls boys children kids teen baby babies toddler');
+/** Hold a part of what they are said of: whether a thing belongs there, its kind does not tell. */
+const FOR_SOME = new Set([...stemSet('men mens women womens ladies lady gents unisex adult'), ...YOUNG]);
 /** So many kinds of one branch named, and such a share of it: the others are likely there too. */
 const ENOUGH = 3;
 const MUCH = 0.4;
@@ -40,7 +44,9 @@ const REST = stemSet(
 /** Of a shelf’s parent they may be the place and not the things: a shelf of books is no cupboard. */
 const PLACES = stemSet('shelf cabinet table box chest bench cupboard desk drawer counter stall market wall');
 /** Branches for what no kind of ours is. */
-const FOREIGN = stemSet('pets pet animals vehicles vehicle cars motors motoring automotive property jobs services tickets food drink health beauty cosmetics plants livestock travel dolls doll'); // prettier-ignore
+const FOREIGN = stemSet(`
+  pets pet animals vehicles vehicle cars motors motoring automotive property jobs services tickets food
+  drink health beauty cosmetics plants livestock travel dolls doll`);
 
 const ORDER: readonly Fit[] = ['doubtful', 'likely', 'sure'];
 

@@ -155,6 +155,9 @@ function things(n: number): string {
   return n === 1 ? 'one thing' : `${n} things`;
 }
 
+/** So many that are no barcodes are told with why; the others are named. */
+const REFUSED_IN_FULL = 8;
+
 /** What of the list was taken and what was not, line by line, so that nothing goes without a word. */
 function WhatWasLeft({ list, none }: { list: Found; none: boolean }) {
   const { taken, not } = list.columns;
@@ -168,12 +171,12 @@ function WhatWasLeft({ list, none }: { list: Found; none: boolean }) {
         <Notice tone="caution">No barcode was found in it. What you pasted is still there.</Notice>
       ) : null}
       {told.length > 0 ? <Notice tone="info">{told.join(' ')}</Notice> : null}
-      {list.refused.slice(0, 8).map((r, i) => (
+      {list.refused.slice(0, REFUSED_IN_FULL).map((r, i) => (
         <Notice key={i} tone="caution">{`${r.text}: ${r.why}`}</Notice>
       ))}
-      {list.refused.length > 8 ? (
-        <Notice tone="caution">{`And ${list.refused.length - 8} more that are no barcodes: ${list.refused
-          .slice(8)
+      {list.refused.length > REFUSED_IN_FULL ? (
+        <Notice tone="caution">{`And ${list.refused.length - REFUSED_IN_FULL} more that are no barcodes: ${list.refused
+          .slice(REFUSED_IN_FULL)
           .map((r) => r.text)
           .join(', ')}`}</Notice>
       ) : null}
