@@ -76,6 +76,16 @@ module.exports = [
       'import/no-restricted-paths': ['error', { zones }],
       'no-console': ['error', { allow: ['error'] }],
       'import/no-named-as-default-member': 'off',
+      'import/order': [
+        'error',
+        {
+          groups: [['builtin', 'external'], 'internal', ['parent', 'sibling', 'index']],
+          pathGroups: [{ pattern: '@/**', group: 'internal', position: 'before' }],
+          pathGroupsExcludedImportTypes: ['builtin'],
+          'newlines-between': 'always',
+          alphabetize: { order: 'asc', caseInsensitive: true },
+        },
+      ],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },

@@ -4,8 +4,8 @@ process.env.TZ = 'Europe/Berlin';
 const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
 
 /**
- * Handed to every module as its own: what is looked up in a test's global scope costs ten times as much, and pixels ask for
- * these by the million.
+ * Handed to every module as its own: what is looked up in a test's global scope costs ten times as much, and
+ * pixels ask for these by the million.
  */
 const sandboxInjectedGlobals = ['Math'];
 

@@ -1,8 +1,8 @@
 const { default: Sequencer } = require('@jest/test-sequencer');
 
 /**
- * Seconds that the long ones take by themselves (rounded, on two cores). A machine that ran them before knows better; a new
- * one begins with these. What is not listed is short.
+ * Seconds that the long ones take by themselves (rounded, on two cores). A machine that ran them before knows
+ * better; a new one begins with these. What is not listed is short.
  */
 const SECONDS = {
   'e2e/access': 85,
@@ -31,9 +31,9 @@ const SECONDS = {
   'sim/world': 25,
   'features/item/item': 30,
   'features/everyPage': 25,
-  'store/pictures': 12,
+  'store/pictures/pictures': 12,
   'features/attic/attic': 15,
-  'features/desk/desk': 11,
+  'features/fulfilment/desk': 11,
   'features/connections/connections': 10,
   'adapters/conformance': 33,
   'price/askingPrice': 12,

@@ -1,16 +1,15 @@
-const path = require('node:path');
-
 const { getDefaultConfig } = require('expo/metro-config');
+const path = require('node:path');
 
 const config = getDefaultConfig(__dirname);
 
-// Paper looks for an icon font; ours are drawn by src/parts/Icon.tsx, so the fonts stay out of the bundle.
+// Paper looks for an icon font; ours are drawn by src/theme/Icon.tsx, so the fonts stay out of the bundle.
 const ICON_FONTS =
   /^(@react-native-vector-icons\/material-design-icons|@expo\/vector-icons\/MaterialCommunityIcons)$/;
 
 config.resolver.resolveRequest = (context, name, platform) => {
   if (ICON_FONTS.test(name))
-    return { type: 'sourceFile', filePath: path.join(__dirname, 'src/parts/PaperIcon.tsx') };
+    return { type: 'sourceFile', filePath: path.join(__dirname, 'src/theme/PaperIcon.tsx') };
   // Some fifty languages of validation messages that nobody here reads.
   if (
     /locales\/index\.(js|cjs)$/.test(name) &&

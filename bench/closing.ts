@@ -1,11 +1,10 @@
-import { createHash } from 'node:crypto';
-
 import { createCanvas } from '@napi-rs/canvas';
+import { createHash } from 'node:crypto';
 
 import type { ListingDraft } from '@/contract/courier';
 
-import { ServerProcess, until } from '../e2e/serverProcess';
 import { median, tell } from './figure';
+import { ServerProcess, until } from '../e2e/serverProcess';
 
 /** Each marketplace takes this long to answer, so that our own share can be told from theirs. */
 const LATENCY = 400;
@@ -14,21 +13,45 @@ const ROUNDS = 5;
 const CALM = 200;
 const SLOW = 30 * CALM;
 
-const common = { postage: 420, currency: 'EUR', answers: {}, clip: null, tags: [], auction: null, search: null, terms: null, paid: { promotionBp: 0, extras: {} } }; // prettier-ignore
+const common = {
+  postage: 420,
+  currency: 'EUR',
+  answers: {},
+  clip: null,
+  tags: [],
+  auction: null,
+  search: null,
+  terms: null,
+  paid: { promotionBp: 0, extras: {} },
+};
 const DRAFTS: Record<string, Omit<ListingDraft, 'pictures' | 'title'>> = {
   brackenmoor: {
-    ...common, description: 'Tightly spun navy wool, darned once.', price: 4800, category: 'wear.knit', condition: 'sound',
+    ...common,
+    description: 'Tightly spun navy wool, darned once.',
+    price: 4800,
+    category: 'wear.knit',
+    condition: 'sound',
     specifics: { brand: 'K', department: 'Men', size: 'M', colour: 'Blue' },
   },
   threadwick: {
-    ...common, description: 'Tightly spun navy wool.', price: 4800, category: 'knits', condition: '3',
+    ...common,
+    description: 'Tightly spun navy wool.',
+    price: 4800,
+    category: 'knits',
+    condition: '3',
     specifics: { department: 'Men', size: 'M', colour: 'Blue' },
   },
   nearstile: {
-    ...common, description: '', price: 4000, postage: 0, category: 'clothing', condition: 'used', specifics: {},
+    ...common,
+    description: '',
+    price: 4000,
+    postage: 0,
+    category: 'clothing',
+    condition: 'used',
+    specifics: {},
     answers: { place: 'Harbour steps' },
   },
-}; // prettier-ignore
+};
 
 interface View {
   listings: { market: string; state: string; url: string | null }[];
@@ -57,15 +80,15 @@ export async function benchClosing(): Promise<void> {
       pictures.push(hash);
     }
     const viewOf = (id: string) => lastView(server.address, headers, id);
-    /** Puts a thing up everywhere, and waits until it is live. */
+    /** Puts an item up everywhere, and waits until it is live. */
     const putUp = async (round: number): Promise<string> => {
-      const thing = `bench-${round}`;
+      const item = `bench-${round}`;
       for (const [market, draft] of Object.entries(DRAFTS)) {
         await server.switchboard(market, { latency: 0, reviewTime: 0 });
         const command = {
           type: 'send',
-          id: `${thing}-${market}`,
-          thing,
+          id: `${item}-${market}`,
+          item,
           market,
           draft: { ...draft, title: `Jumper ${round}`, pictures },
         };
@@ -76,32 +99,32 @@ export async function benchClosing(): Promise<void> {
         });
       }
       await until('live everywhere', async () => {
-        const view = await viewOf(thing);
+        const view = await viewOf(item);
         return view?.listings.length === 3 && view.listings.every((l) => l.state === 'live');
       });
-      return thing;
+      return item;
     };
-    const goneAt = async (thing: string, market: string) =>
-      (await viewOf(thing))?.closing?.entries.find((e) => e.market === market && e.outcome === 'withdrawn')
+    const goneAt = async (item: string, market: string) =>
+      (await viewOf(item))?.closing?.entries.find((e) => e.market === market && e.outcome === 'withdrawn')
         ?.at ?? null;
     const latencies = async (of: (market: string) => number) => {
       for (const market of Object.keys(DRAFTS)) await server.switchboard(market, { latency: of(market) });
     };
-    const buy = async (thing: string) => {
-      const url = (await viewOf(thing))?.listings.find((l) => l.market === 'brackenmoor')?.url ?? '';
+    const buy = async (item: string) => {
+      const url = (await viewOf(item))?.listings.find((l) => l.market === 'brackenmoor')?.url ?? '';
       await fetch(`${server.address}${url}/buy`, { method: 'POST', redirect: 'manual' });
     };
     const ratios: number[] = [];
     const times: number[] = [];
     for (let round = 0; round < ROUNDS; round += 1) {
-      const thing = await putUp(round);
+      const item = await putUp(round);
       await latencies(() => LATENCY);
       const slowest = Math.max(
         ...(await Promise.all(Object.keys(DRAFTS).map((m) => answerTime(server.address, m)))),
       );
-      await buy(thing);
-      await until('closed', async () => !!(await viewOf(thing))?.closing?.doneAt);
-      const closing = (await viewOf(thing))?.closing;
+      await buy(item);
+      await until('closed', async () => !!(await viewOf(item))?.closing?.doneAt);
+      const closing = (await viewOf(item))?.closing;
       const took = (closing?.doneAt ?? 0) - (closing?.startedAt ?? 0);
       times.push(took);
       ratios.push(took / slowest);
@@ -112,14 +135,14 @@ export async function benchClosing(): Promise<void> {
     // One marketplace is thirty times as slow: the others do not wait for it.
     const others: number[] = [];
     for (let round = ROUNDS; round < ROUNDS + 3; round += 1) {
-      const thing = await putUp(round);
+      const item = await putUp(round);
       await latencies((market) => (market === 'threadwick' ? SLOW : CALM));
       const answer = CALM + (await answerTime(server.address, 'nearstile')) - LATENCY;
-      await buy(thing);
-      await until('gone from the quick one', async () => (await goneAt(thing, 'nearstile')) !== null);
-      const closing = (await viewOf(thing))?.closing;
-      others.push((((await goneAt(thing, 'nearstile')) ?? 0) - (closing?.startedAt ?? 0)) / answer);
-      await until('closed', async () => !!(await viewOf(thing))?.closing?.doneAt);
+      await buy(item);
+      await until('gone from the quick one', async () => (await goneAt(item, 'nearstile')) !== null);
+      const closing = (await viewOf(item))?.closing;
+      others.push((((await goneAt(item, 'nearstile')) ?? 0) - (closing?.startedAt ?? 0)) / answer);
+      await until('closed', async () => !!(await viewOf(item))?.closing?.doneAt);
     }
     tell({
       name: 'closing.othersWhileOneIsThirtyTimesSlower',
@@ -142,7 +165,7 @@ async function answerTime(address: string, market: string): Promise<number> {
   return LATENCY + performance.now() - before;
 }
 
-/** The thing's view, from a fresh look at the event stream. */
+/** The item's view, from a fresh look at the event stream. */
 async function lastView(address: string, headers: Record<string, string>, id: string): Promise<View | null> {
   const stop = new AbortController();
   const response = await fetch(`${address}/api/events`, { headers, signal: stop.signal });
@@ -154,6 +177,9 @@ async function lastView(address: string, headers: Record<string, string>, id: st
     text += value;
   }
   stop.abort();
-  const line = text.split('\n').filter((l) => l.startsWith('data: {"id":') && l.includes(`"${id}"`)).at(-1); // prettier-ignore
+  const line = text
+    .split('\n')
+    .filter((l) => l.startsWith('data: {"id":') && l.includes(`"${id}"`))
+    .at(-1);
   return line ? (JSON.parse(line.slice(6)) as View) : null;
 }

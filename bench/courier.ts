@@ -6,15 +6,23 @@ import { ListingDraft } from '@/contract/courier';
 import { emptyCourier, step } from '@/core/courier/step';
 import type { CourierEvent, News, Policy } from '@/core/courier/types';
 
+import { tell } from './figure';
 import { CallFailed, type Adapter } from '../server/courier/adapter';
 import { Courier } from '../server/courier/courier';
 import { Ledger, type Entry } from '../server/courier/ledger';
-import { tell } from './figure';
 
 const DRAFT = ListingDraft.parse({
-  title: 'Gansey jumper, navy wool, size M', description: 'Tightly spun navy wool, darned once at the elbow.', price: 4_800, currency: 'EUR', postage: 420,
-  category: 'wear.knit', condition: 'sound', specifics: { brand: 'K', department: 'Men', size: 'M', colour: 'Blue' }, answers: {}, pictures: [],
-}); // prettier-ignore
+  title: 'Gansey jumper, navy wool, size M',
+  description: 'Tightly spun navy wool, darned once at the elbow.',
+  price: 4_800,
+  currency: 'EUR',
+  postage: 420,
+  category: 'wear.knit',
+  condition: 'sound',
+  specifics: { brand: 'K', department: 'Men', size: 'M', colour: 'Blue' },
+  answers: {},
+  pictures: [],
+});
 const MARKETS = ['moor', 'wick', 'stile'] as const;
 const POLICY: Policy = Object.fromEntries(MARKETS.map((m) => [m, { pollEvery: 3_600_000 }]));
 
@@ -41,21 +49,33 @@ class Market implements Adapter {
   }
   lookUp = async () => null;
   history = async () => [];
-  sought = async () => [];
+  searchDemand = async () => [];
   eventsSince = async (cursor: string | null) => ({ news: [], cursor: cursor ?? '0' });
 }
 
 const fileOf = () => join(mkdtempSync(join(tmpdir(), 'attic-bench-')), 'ledger.db');
-const send = (thing: string, market: string): CourierEvent => ({
+const send = (item: string, market: string): CourierEvent => ({
   type: 'command',
-  command: { type: 'send', id: `${thing}-${market}`, thing, market, draft: DRAFT },
+  command: { type: 'send', id: `${item}-${market}`, item, market, draft: DRAFT },
 });
-const published = (thing: string, market: string): CourierEvent => ({
-  type: 'published', market, ref: `${thing}.${market}.1`, remoteId: `${thing}${market}`, url: `/${thing}`, state: 'live',
-}); // prettier-ignore
-const sale = (thing: string, market: string, at: number): News => ({
-  kind: 'sale', ref: `${thing}.${market}.1`, remoteId: thing, order: `o-${thing}`, amount: 4_800, postage: 420, fees: 762, at,
-}); // prettier-ignore
+const published = (item: string, market: string): CourierEvent => ({
+  type: 'published',
+  market,
+  ref: `${item}.${market}.1`,
+  remoteId: `${item}${market}`,
+  url: `/${item}`,
+  state: 'live',
+});
+const sale = (item: string, market: string, at: number): News => ({
+  type: 'sale',
+  ref: `${item}.${market}.1`,
+  remoteId: item,
+  order: `o-${item}`,
+  amount: 4_800,
+  postage: 420,
+  fees: 762,
+  at,
+});
 
 /** The courier's core and ledger under load: events a second, many sales at once, a long history. */
 export async function benchCourier(): Promise<void> {
@@ -74,20 +94,34 @@ function decisions(): void {
     for (const market of MARKETS) events.push(send(`t${i}`, market), published(`t${i}`, market));
   const from = performance.now();
   for (const event of events) step(state, event, 2_000, POLICY);
-  tell({ name: 'courier.decisionsASecond', value: (events.length / (performance.now() - from)) * 1_000, unit: '1/s' });
-} // prettier-ignore
+  tell({
+    name: 'courier.decisionsASecond',
+    value: (events.length / (performance.now() - from)) * 1_000,
+    unit: '1/s',
+  });
+}
 
 /** Events a second decided one by one and each kept durably before the next. */
 async function durable(): Promise<void> {
   const ledger = await Ledger.open(fileOf());
-  const courier = await Courier.open(ledger, MARKETS.map((m) => new Market(m, 0)), async () => new Uint8Array()); // prettier-ignore
+  const courier = await Courier.open(
+    ledger,
+    MARKETS.map((m) => new Market(m, 0)),
+    async () => new Uint8Array(),
+  );
   await courier.begin();
   const count = 2_000;
   const from = performance.now();
   for (let i = 0; i < count; i += 1)
     await courier.take({
-      type: 'failed', market: 'moor', ref: `t${i}.moor.1`, action: 'withdraw', trouble: 'x', unclear: false, retryAfter: null,
-    }); // prettier-ignore
+      type: 'failed',
+      market: 'moor',
+      ref: `t${i}.moor.1`,
+      action: 'withdraw',
+      trouble: 'x',
+      unclear: false,
+      retryAfter: null,
+    });
   tell({
     name: 'courier.eventsASecondKept',
     value: (count / (performance.now() - from)) * 1_000,
@@ -97,28 +131,32 @@ async function durable(): Promise<void> {
   ledger.close();
 }
 
-/** 5,000 things live on three marketplaces; 500 of them sold within a minute, sped up six times. */
+/** 5,000 items live on three marketplaces; 500 of them sold within a minute, sped up six times. */
 async function manySales(): Promise<void> {
-  const things = Array.from({ length: 5_000 }, (_, i) => `t${i}`);
+  const items = Array.from({ length: 5_000 }, (_, i) => `t${i}`);
   const ledger = await Ledger.open(fileOf());
   const at = Date.now() - 60_000;
   const entries: Entry[] = [{ event: { type: 'started', markets: [...MARKETS] } }];
   const markets = MARKETS.map((m) => new Market(m, 200));
-  for (const thing of things)
+  for (const item of items)
     for (const market of markets) {
-      const ref = `${thing}.${market.id}.1`;
-      entries.push({ event: send(thing, market.id), answer: { accepted: true } }, { event: { type: 'letOut', market: market.id, ref } }, { event: published(thing, market.id) });
+      const ref = `${item}.${market.id}.1`;
+      entries.push(
+        { event: send(item, market.id), answer: { accepted: true } },
+        { event: { type: 'publishDispatched', market: market.id, ref } },
+        { event: published(item, market.id) },
+      );
       market.up.add(ref);
-    } // prettier-ignore
+    }
   for (let i = 0; i < entries.length; i += 5_000) await ledger.append(entries.slice(i, i + 5_000), at);
   const courier = await Courier.open(ledger, markets, async () => new Uint8Array());
   await courier.begin();
-  const sold = things.slice(0, 500);
+  const sold = items.slice(0, 500);
   const pause = 12;
   const waits: Promise<unknown>[] = [];
-  for (const thing of sold) {
+  for (const item of sold) {
     waits.push(
-      courier.take({ type: 'news', market: 'moor', news: [sale(thing, 'moor', Date.now())], cursor: null }),
+      courier.take({ type: 'news', market: 'moor', news: [sale(item, 'moor', Date.now())], cursor: null }),
     );
     await new Promise((done) => setTimeout(done, pause));
   }
@@ -134,8 +172,13 @@ async function manySales(): Promise<void> {
   ).length;
   const others = markets.filter((m) => m.id !== 'moor').reduce((n, m) => n + m.up.size, 0);
   tell({ name: 'courier.salesLost', value: sold.length - all.length, unit: 'sales', goal: 0 });
-  tell({ name: 'courier.soldAndStillUp', value: stillUp, unit: 'things', goal: 0 });
-  tell({ name: 'courier.withdrawnUnasked', value: (things.length - sold.length) * 2 - others, unit: 'listings', goal: 0 }); // prettier-ignore
+  tell({ name: 'courier.soldAndStillUp', value: stillUp, unit: 'items', goal: 0 });
+  tell({
+    name: 'courier.withdrawnUnasked',
+    value: (items.length - sold.length) * 2 - others,
+    unit: 'listings',
+    goal: 0,
+  });
   tell({
     name: 'courier.closingOfManyP95',
     value: took[Math.floor(took.length * 0.95)] ?? Infinity,
@@ -156,11 +199,26 @@ async function longHistory(): Promise<void> {
   for (let i = 0; written < LINES; i += 1) {
     const entries: Entry[] = [];
     for (let n = 0; n < 1_000; n += 1) {
-      const thing = `t${(i * 1_000 + n) % 5_000}`;
+      const item = `t${(i * 1_000 + n) % 5_000}`;
       const market = MARKETS[n % 3]!;
-      const ref = `${thing}.${market}.1`;
-      if (i < 5) entries.push({ event: send(thing, market), answer: { accepted: true } }, { event: published(thing, market) }); // prettier-ignore
-      for (let k = 0; k < 4; k += 1) entries.push({ event: { type: 'failed', market, ref, action: 'revise', trouble: 'No answer in time.', unclear: true, retryAfter: null } }); // prettier-ignore
+      const ref = `${item}.${market}.1`;
+      if (i < 5)
+        entries.push(
+          { event: send(item, market), answer: { accepted: true } },
+          { event: published(item, market) },
+        );
+      for (let k = 0; k < 4; k += 1)
+        entries.push({
+          event: {
+            type: 'failed',
+            market,
+            ref,
+            action: 'revise',
+            trouble: 'No answer in time.',
+            unclear: true,
+            retryAfter: null,
+          },
+        });
     }
     await ledger.append(entries, at);
     written += entries.length;

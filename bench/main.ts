@@ -1,7 +1,7 @@
 import { benchClosing } from './closing';
 import { benchCourier } from './courier';
-import { benchPictures } from './pictures';
 import { benchCrosslist } from './crosslist';
+import { benchPictures } from './pictures';
 import { benchStock } from './stock';
 import { benchWords } from './words';
 

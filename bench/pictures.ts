@@ -1,18 +1,18 @@
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 
-import { Attic } from '../e2e/attic';
-import { openBrowser, PHONE } from '../e2e/browser';
-import { barcodePicture, garmentPicture, labelPicture, phonePicture } from '../e2e/pictures';
-import { ServerProcess } from '../e2e/serverProcess';
 import { segment } from '@/core/pixels/mask';
 import { shrunk } from '@/core/pixels/pixels';
 import { maskScaled } from '@/core/pixels/whiten';
 
-import { gansey } from '../demo/draw/clothes';
-import { photograph } from '../demo/draw/studio';
 import { median, tell } from './figure';
 import { timed, Watch } from './watch';
+import { gansey } from '../demo/draw/clothes';
+import { photograph } from '../demo/draw/studio';
+import { Attic } from '../e2e/attic';
+import { openBrowser, PHONE } from '../e2e/browser';
+import { barcodePicture, garmentPicture, labelPicture, phonePicture } from '../e2e/pictures';
+import { ServerProcess } from '../e2e/serverProcess';
 
 /** What is fetched when something is first needed: the files' sizes as they are sent, compressed. */
 function tellLoaded(name: string, files: readonly RegExp[]): void {
@@ -41,8 +41,8 @@ function benchMask(): void {
 }
 
 /**
- * Pictures, from a phone's point of view: a 12-megapixel file examined and stored, a mask, a barcode, a label. The first
- * of each carries what has to be loaded for it.
+ * Pictures, from a phone's point of view: a 12-megapixel file examined and stored, a mask, a barcode, a
+ * label. The first of each carries what has to be loaded for it.
  */
 export async function benchPictures(): Promise<void> {
   const [phone, garment, code, label] = [
@@ -76,10 +76,13 @@ export async function benchPictures(): Promise<void> {
     await attic.press('Clean up picture 3');
     await attic.page.waitForSelector('[data-stage] img');
     await watch.longest();
-    await watch.tell('mask.whitened', await timed(async () => {
-      await attic.press('White');
-      await attic.sees('Kept, 1 step');
-    })); // prettier-ignore
+    await watch.tell(
+      'mask.whitened',
+      await timed(async () => {
+        await attic.press('White');
+        await attic.sees('Kept, 1 step');
+      }),
+    );
     await attic.press('Back to the sheet');
 
     for (const [name, file, words, n] of [
@@ -91,10 +94,13 @@ export async function benchPictures(): Promise<void> {
       await attic.page.locator(`[data-picture]:nth-child(${n})`).click();
       await attic.saved();
       await watch.longest();
-      await watch.tell(`${name}.read`, await timed(async () => {
-        await attic.press(`Read words in picture ${n}`);
-        await attic.sees(words, 60_000);
-      })); // prettier-ignore
+      await watch.tell(
+        `${name}.read`,
+        await timed(async () => {
+          await attic.press(`Read words in picture ${n}`);
+          await attic.sees(words, 60_000);
+        }),
+      );
     }
   } finally {
     await browser.close();

@@ -1,18 +1,18 @@
 import type { Page } from 'puppeteer-core';
 
-import { Picture, Plan, planId, Settings, Thing } from '@/contract/records';
+import { Picture, Plan, planId, Settings, Item } from '@/contract/records';
 import { codeFor } from '@/core/identity/code';
 import { pageOf, recordId } from '@/core/identity/recordId';
 import { BUILT_IN } from '@/core/kinds/tree';
 
+import { tell } from './figure';
+import { timed, Watch } from './watch';
 import { Attic } from '../e2e/attic';
 import { openBrowser, PHONE } from '../e2e/browser';
 import { ServerProcess } from '../e2e/serverProcess';
 import { Random } from '../sim/random';
-import { tell } from './figure';
-import { timed, Watch } from './watch';
 
-const THINGS = 20_000;
+const ITEMS = 20_000;
 const PICTURES_EACH = 6;
 const WORDS = [
   'gansey',
@@ -35,9 +35,9 @@ const QUERY = 'kittiwake gansey navy';
 /**
  * A large attic as it is stored: pages of records as JSON text, by key.
  *
- * @param marketplaces where every thing is planned
+ * @param marketplaces where every item is planned
  */
-export function pages(count = THINGS, marketplaces: readonly string[] = []): Record<string, string> {
+export function pages(count = ITEMS, marketplaces: readonly string[] = []): Record<string, string> {
   const random = new Random(7);
   const settings = Settings.parse({ id: 'settings', nextNumber: count + 1, nextRecord: count * 7 + 1 });
   const all: Record<string, Record<string, unknown>> = {};
@@ -53,20 +53,49 @@ export function pages(count = THINGS, marketplaces: readonly string[] = []): Rec
     const some = () => WORDS[random.between(0, WORDS.length - 1)]!;
     const at = 1_700_000_000_000 + n * 60_000;
     const title = [some(), some(), some(), some(), some()].join(' ');
-    put('things', id, Thing.parse({
-      id, code: codeFor(settings.codePattern, { number: n }), number: n, kind: kinds[random.between(0, kinds.length - 1)]!.id, title,
-      description: `${title}.\n`.repeat(6), facts: { brand: some(), colour: some(), material: some(), size: 'M' }, use: 'light',
-      measurements: { chest: 540, length: 680 }, cost: 600, price: 1_000 + random.between(0, 9_000), spot: `A${random.between(1, 40)}-${random.between(1, 40)}`,
-      pictureIds, author: 'Me', createdAt: at, updatedAt: at,
-    })); // prettier-ignore
+    put(
+      'items',
+      id,
+      Item.parse({
+        id,
+        code: codeFor(settings.codePattern, { number: n }),
+        number: n,
+        kind: kinds[random.between(0, kinds.length - 1)]!.id,
+        title,
+        description: `${title}.\n`.repeat(6),
+        facts: { brand: some(), colour: some(), material: some(), size: 'M' },
+        use: 'light',
+        measurements: { chest: 540, length: 680 },
+        cost: 600,
+        price: 1_000 + random.between(0, 9_000),
+        spot: `A${random.between(1, 40)}-${random.between(1, 40)}`,
+        pictureIds,
+        author: 'Me',
+        createdAt: at,
+        updatedAt: at,
+      }),
+    );
     for (const market of marketplaces)
       put(
         'plans',
         planId(id, market),
-        Plan.parse({ id: planId(id, market), thingId: id, market, wanted: true }),
+        Plan.parse({ id: planId(id, market), itemId: id, market, wanted: true }),
       );
     for (const picture of pictureIds)
-      put('pictures', picture, Picture.parse({ id: picture, thingId: id, origin: 'file', author: 'Me', addedAt: at, width: 1_600, height: 1_600, bytes: 300_000 })); // prettier-ignore
+      put(
+        'pictures',
+        picture,
+        Picture.parse({
+          id: picture,
+          itemId: id,
+          origin: 'file',
+          author: 'Me',
+          addedAt: at,
+          width: 1_600,
+          height: 1_600,
+          bytes: 300_000,
+        }),
+      );
   }
   return {
     ...Object.fromEntries(Object.entries(all).map(([key, page]) => [key, JSON.stringify(page)])),
@@ -98,7 +127,7 @@ export async function fill(page: Page, entries: [string, string][]): Promise<voi
     );
 }
 
-/** An attic of 20,000 things with 120,000 pictures' records: opening, searching, scrolling, changing many. */
+/** An attic of 20,000 items with 120,000 pictures' records: opening, searching, scrolling, changing many. */
 export async function benchStock(): Promise<void> {
   const server = await ServerProcess.start();
   const browser = await openBrowser();
@@ -110,14 +139,14 @@ export async function benchStock(): Promise<void> {
     await attic.page.goto('about:blank');
     const open = await timed(async () => {
       await attic.page.goto(`${server.address}/stock`);
-      await attic.sees(`${THINGS} things`, 120_000);
+      await attic.sees(`${ITEMS} items`, 120_000);
     });
     tell({ name: 'stock.coldOpen', value: open, unit: 'ms' });
     const watch = await Watch.on(attic.page);
     await watch.tell('stock.settling', await timed(() => new Promise((done) => setTimeout(done, 3_000))));
     await watch.tell('stock.keystroke95th', await keystroke95th(attic));
     await attic.fill('Search', '');
-    await attic.sees(`${THINGS} things`);
+    await attic.sees(`${ITEMS} items`);
     await watch.longest();
     const blank = await blankFrames(attic.page);
     tell({ name: 'stock.scrollFramesWithoutRows', value: blank, unit: 'share', goal: 0.02 });
@@ -133,23 +162,23 @@ export async function benchStock(): Promise<void> {
     }
     tell({ name: 'stock.sort.longestBlock', value: await watch.longest(), unit: 'ms', goal: 50 });
     await attic.press('Not listed');
-    await attic.sees(`${THINGS} things`);
+    await attic.sees(`${ITEMS} items`);
     await attic.press('All');
     tell({ name: 'stock.filter.longestBlock', value: await watch.longest(), unit: 'ms', goal: 50 });
     await attic.fill('Search', 'kittiwake brass');
-    await attic.press('Choose several');
-    const many = Number(/(\d+) things/u.exec(await attic.text())?.[1] ?? 0);
+    await attic.press('Select');
+    const many = Number(/(\d+) items/u.exec(await attic.text())?.[1] ?? 0);
     await attic.press(`All ${many}`);
     await attic.press('Spot');
     await attic.fill('Spot', 'Box 9');
     await watch.longest();
     const bulk = await timed(async () => {
       await attic.page
-        .locator('::-p-xpath(//*[@role="button"][starts-with(., "Change ")][contains(., "things")])')
+        .locator('::-p-xpath(//*[@role="button"][starts-with(., "Change ")][contains(., "items")])')
         .click();
-      await attic.sees('things changed.');
+      await attic.sees('items changed.');
     });
-    tell({ name: 'stock.bulkThings', value: many, unit: 'things' });
+    tell({ name: 'stock.bulkItems', value: many, unit: 'items' });
     await watch.tell('stock.bulkPer1000', (bulk / many) * 1_000);
     const { JSHeapUsedSize = 0 } = await attic.page.metrics();
     tell({ name: 'stock.memory', value: JSHeapUsedSize / 1e6, unit: 'MB' });

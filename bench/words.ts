@@ -1,5 +1,5 @@
 import type { Comp } from '@/contract/comps';
-import { Picture, Plan, planId, Thing } from '@/contract/records';
+import { Picture, Plan, planId, Item } from '@/contract/records';
 import { RuleSheet } from '@/contract/ruleSheet';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { askedFor } from '@/core/listing/asking';
@@ -11,29 +11,54 @@ import { describe } from '@/core/words/descriptionFor';
 import { TONES } from '@/core/words/pattern';
 import { titleFromFacts } from '@/core/words/title';
 
-import { NO_FAULTS } from '../server/standins/kit/faults';
-import { Random } from '../sim/random';
-import { JUDGES } from '../sim/parity/validators';
 import { median, tell } from './figure';
+import { NO_FAULTS } from '../server/standins/kit/faults';
+import { JUDGES } from '../sim/parity/validators';
+import { Random } from '../sim/random';
 
-const THINGS = 1_000;
+const ITEMS = 1_000;
 const COMPS = 5_000;
 const ROUNDS = 5;
 
-function things(): Thing[] {
+function items(): Item[] {
   const random = new Random(11);
-  return Array.from({ length: THINGS }, (_, n) => {
+  return Array.from({ length: ITEMS }, (_, n) => {
     const kind = random.pick(BUILT_IN.leaves)!;
     const facts = Object.fromEntries(
-      kind.facts.map((f) => [f.id, (random.pick(f.choices ?? []) ?? `Vantrell ${random.between(1, 90)}`).slice(0, 400)]),
+      kind.facts.map((f) => [
+        f.id,
+        (random.pick(f.choices ?? []) ?? `Vantrell ${random.between(1, 90)}`).slice(0, 400),
+      ]),
     );
-    return Thing.parse({
-      id: `t${n}`, code: `YA-${n}`, author: 'me', createdAt: 0, updatedAt: 0, kind: kind.id, facts, use: 'regular', cost: 600, price: random.between(800, 40_000),
-      flaws: [{ id: 'f', kind: 'scuffed', place: 'edge', severity: 'slight', sizeMm: 12, pictureId: null, pin: null }], weightG: 700, pictureIds: ['p1', 'p2', 'p3', 'p4'],
-      title: 'Vantrell thing of the coast', description: 'A thing of the coast, looked over with care and found sound in all its parts.',
+    return Item.parse({
+      id: `t${n}`,
+      code: `YA-${n}`,
+      author: 'me',
+      createdAt: 0,
+      updatedAt: 0,
+      kind: kind.id,
+      facts,
+      use: 'regular',
+      cost: 600,
+      price: random.between(800, 40_000),
+      flaws: [
+        {
+          id: 'f',
+          type: 'scuffed',
+          place: 'edge',
+          severity: 'slight',
+          sizeMm: 12,
+          pictureId: null,
+          pin: null,
+        },
+      ],
+      weightG: 700,
+      pictureIds: ['p1', 'p2', 'p3', 'p4'],
+      title: 'Vantrell item of the coast',
+      description: 'An item of the coast, looked over with care and found sound in all its parts.',
     });
   });
-} // prettier-ignore
+}
 
 function often(work: () => void): number {
   return median(
@@ -45,30 +70,33 @@ function often(work: () => void): number {
   );
 }
 
-/** Titles, descriptions and prices of a thousand things for all marketplaces; comps over five thousand records. In one thread. */
+/**
+ * Titles, descriptions and prices of a thousand items for all marketplaces; comps over five thousand
+ * records. In one thread.
+ */
 export async function benchWords(): Promise<void> {
   const sheets = JUDGES.map((j) => RuleSheet.parse(j.sheet(NO_FAULTS)));
-  const all = things();
+  const all = items();
   const setup = plainSetup();
   const pairs = all.length * sheets.length;
   tell({
     name: 'words.titlesAndDescriptions',
     value: often(() => {
-      for (const thing of all) {
-        const written = describe(thing, TONES[0]!, BUILT_IN, 'metric', 'Posted from Saltreach.');
-        const ready = { ...thing, description: written.ok ? written.text : '' };
+      for (const item of all) {
+        const written = describe(item, TONES[0]!, BUILT_IN, 'metric', 'Posted from Saltreach.');
+        const ready = { ...item, description: written.ok ? written.text : '' };
         for (const sheet of sheets) {
-          const title = titleFromFacts(thing, BUILT_IN, sheet.title.max, sheet.title.counts);
+          const title = titleFromFacts(item, BUILT_IN, sheet.title.max, sheet.title.counts);
           effectiveListing({ ...ready, title }, undefined, sheet, BUILT_IN, setup);
         }
       }
     }),
     unit: `ms for ${pairs}`,
   });
-  const listings = all.map((thing) =>
+  const listings = all.map((item) =>
     sheets.map((sheet) => ({
       sheet,
-      effective: effectiveListing(thing, undefined, sheet, BUILT_IN, setup),
+      effective: effectiveListing(item, undefined, sheet, BUILT_IN, setup),
     })),
   );
   tell({
@@ -80,9 +108,17 @@ export async function benchWords(): Promise<void> {
   });
   const random = new Random(5);
   const comps = Array.from({ length: COMPS }, (_, i): Comp => ({
-    id: String(i), market: 'brackenmoor', title: `Kittiwake Mills jumper ${random.pick(['navy', 'for parts', 'cream'])}`, brand: 'Kittiwake Mills', category: 'wear.knit',
-    wear: random.between(0, 4), sold: random.chance(0.6), price: random.between(500, 9_000), listedAt: 0, endedAt: random.between(1, 100) * 86_400_000,
-  })); // prettier-ignore
+    id: String(i),
+    market: 'brackenmoor',
+    title: `Kittiwake Mills jumper ${random.pick(['navy', 'for parts', 'cream'])}`,
+    brand: 'Kittiwake Mills',
+    category: 'wear.knit',
+    wear: random.between(0, 4),
+    sold: random.chance(0.6),
+    price: random.between(500, 9_000),
+    listedAt: 0,
+    endedAt: random.between(1, 100) * 86_400_000,
+  }));
   const like = { ...USUAL_LIKENESS, brand: 'Kittiwake Mills', wear: 2, leftOut: ['for parts'] };
   tell({
     name: 'prices.comps',
@@ -90,7 +126,16 @@ export async function benchWords(): Promise<void> {
     unit: `ms for ${COMPS}`,
   });
   const picture = (id: string) =>
-    Picture.parse({ id, thingId: 't', origin: 'file', author: 'me', addedAt: 0, width: 1_500, height: 1_500, bytes: 9 }); // prettier-ignore
+    Picture.parse({
+      id,
+      itemId: 't',
+      origin: 'file',
+      author: 'me',
+      addedAt: 0,
+      width: 1_500,
+      height: 1_500,
+      bytes: 9,
+    });
   const shown = new Map(['p1', 'p2', 'p3', 'p4'].map((id) => [id, picture(id)]));
   const plans = new Map(
     all.flatMap((t) =>
@@ -98,7 +143,7 @@ export async function benchWords(): Promise<void> {
         planId(t.id, s.marketplace),
         Plan.parse({
           id: planId(t.id, s.marketplace),
-          thingId: t.id,
+          itemId: t.id,
           market: s.marketplace,
           wanted: true,
         }),
@@ -108,11 +153,11 @@ export async function benchWords(): Promise<void> {
   tell({
     name: 'check.core',
     value: often(() => {
-      for (const thing of all)
+      for (const item of all)
         for (const sheet of sheets)
           examineListing(
-            thing,
-            plans.get(planId(thing.id, sheet.marketplace)),
+            item,
+            plans.get(planId(item.id, sheet.marketplace)),
             sheet,
             (id) => shown.get(id),
             BUILT_IN,

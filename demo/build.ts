@@ -1,18 +1,17 @@
+import { createCanvas, type Canvas } from '@napi-rs/canvas';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import { createCanvas, type Canvas } from '@napi-rs/canvas';
-
-import { Haul, Owner, Picture, Plan, planId, Settings, Spot, Thing } from '@/contract/records';
+import { Haul, Owner, Picture, Plan, planId, Settings, Spot, Item } from '@/contract/records';
 import { codeFor } from '@/core/identity/code';
 import { recordId } from '@/core/identity/recordId';
 
 import { photographMeasured } from './draw/measured';
 import { photograph, type Shot, type Subject } from './draw/studio';
 import { EARLIER } from './earlier';
-import type { Earlier, World } from './furnish';
-import { DEMO_NOW, DEMO_THINGS } from './things';
+import { DEMO_NOW, DEMO_ITEMS } from './items';
+import type { Earlier, World } from './seedDemo';
 
 const CODES = Settings.parse({ id: 'settings' }).codePattern;
 const SIZE = 1_200;
@@ -29,7 +28,7 @@ const HAULS = [
     source: 'Harbour car park, first Sunday',
     date: '2026-11-08',
     cost: 4_100,
-    lines: [{ id: 'l1', what: 'things off the table', count: 11 }],
+    lines: [{ id: 'l1', what: 'items off the table', count: 11 }],
   },
   {
     key: 'fennick',
@@ -61,18 +60,25 @@ export async function buildDemo(folder: string): Promise<void> {
     Haul.parse({ ...haul, id: id(), createdAt: Date.parse(haul.date) }),
   );
   const aldous = Owner.parse({
-    id: id(), name: 'Mrs Aldous', days: 90, atEnd: 'back', of: 'afterFees',
-    tiers: [{ under: 10_000, shareBp: 6_000 }, { under: null, shareBp: 7_000 }],
-  }); // prettier-ignore
-  const things: Thing[] = [];
+    id: id(),
+    name: 'Mrs Aldous',
+    days: 90,
+    atEnd: 'back',
+    of: 'afterFees',
+    tiers: [
+      { under: 10_000, shareBp: 6_000 },
+      { under: null, shareBp: 7_000 },
+    ],
+  });
+  const items: Item[] = [];
   const pictures: Picture[] = [];
   const plans: Plan[] = [];
   const sent: string[] = [];
   const bought: string[] = [];
   const talks: World['talks'] = [];
   const promised: World['promised'] = [];
-  for (const [i, made] of DEMO_THINGS.entries()) {
-    const thingId = id();
+  for (const [i, made] of DEMO_ITEMS.entries()) {
+    const itemId = id();
     const at = now - made.daysAgo * DAY + i * 60_000;
     const author = i % 3 === 0 ? 'Bas Wren' : 'Odile Tolliver';
     const pictureIds: string[] = [];
@@ -85,39 +91,61 @@ export async function buildDemo(folder: string): Promise<void> {
       writeFileSync(join(folder, 'pictures', `${pictureId}-full.jpg`), full);
       writeFileSync(join(folder, 'pictures', `${pictureId}-thumb.jpg`), await small.encode('jpeg', 82));
       pictureIds.push(pictureId);
-      const flaw = shot.name === 'flaw' ? made.thing.flaws?.[0]?.id : undefined;
+      const flaw = shot.name === 'flaw' ? made.item.flaws?.[0]?.id : undefined;
       pictures.push(
         Picture.parse({
-          id: pictureId, thingId, origin: 'demo', author, takenAt: at, addedAt: at, width: SIZE, height: SIZE, bytes: full.length,
+          id: pictureId,
+          itemId,
+          origin: 'demo',
+          author,
+          takenAt: at,
+          addedAt: at,
+          width: SIZE,
+          height: SIZE,
+          bytes: full.length,
           shows: flaw ? `flaw:${flaw}` : (SHOWS[shot.name] ?? ''),
         }),
-      ); // prettier-ignore
+      );
     }
     const haul = hauls[HAULS.findIndex((h) => h.key === made.haul)];
-    things.push(
-      Thing.parse({
-        id: thingId, code: codeFor(CODES, { number: i + 1 }), number: i + 1, haulId: haul?.id ?? null, lineId: haul?.lines[0]?.id ?? null,
-        ownerId: made.haul === 'aldous' ? aldous.id : null, ...made.thing, pictureIds, author, createdAt: at, updatedAt: at,
+    items.push(
+      Item.parse({
+        id: itemId,
+        code: codeFor(CODES, { number: i + 1 }),
+        number: i + 1,
+        haulId: haul?.id ?? null,
+        lineId: haul?.lines[0]?.id ?? null,
+        ownerId: made.haul === 'aldous' ? aldous.id : null,
+        ...made.item,
+        pictureIds,
+        author,
+        createdAt: at,
+        updatedAt: at,
       }),
-    ); // prettier-ignore
-    if (made.sent) sent.push(thingId);
-    if (made.boughtOn) bought.push(thingId);
-    talks.push(...(made.talks ?? []).map((t) => ({ ...t, thing: thingId })));
-    if (made.promisedOn) promised.push({ thing: thingId, market: made.promisedOn });
+    );
+    if (made.sent) sent.push(itemId);
+    if (made.boughtOn) bought.push(itemId);
+    talks.push(...(made.talks ?? []).map((t) => ({ ...t, item: itemId })));
+    if (made.promisedOn) promised.push({ item: itemId, market: made.promisedOn });
     for (const market of made.wanted)
       plans.push(
-        Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true, ...made.own?.[market] }),
+        Plan.parse({ id: planId(itemId, market), itemId, market, wanted: true, ...made.own?.[market] }),
       );
   }
-  const names = [...new Set(things.map((t) => t.spot).filter(Boolean))];
+  const names = [...new Set(items.map((t) => t.spot).filter(Boolean))];
   const spots = names.map((name) =>
     Spot.parse({ id: id(), name, capacity: name.startsWith('Box') ? 12 : null }),
   );
   const settings = Settings.parse({
-    id: 'settings', author: 'Odile Tolliver', nextNumber: DEMO_THINGS.length + 1, nextRecord: running,
-    remembered: { nearstile: { place: 'Harbour steps' } }, meetingPlaces: ['Harbour steps', 'Market hall, by the clock'],
-    sender: 'Tolliver & Wren, Net Loft 3, 4410 Saltreach', haulId: hauls[1]?.id ?? null,
-  }); // prettier-ignore
+    id: 'settings',
+    author: 'Odile Tolliver',
+    nextNumber: DEMO_ITEMS.length + 1,
+    nextRecord: running,
+    remembered: { nearstile: { place: 'Harbour steps' } },
+    meetingPlaces: ['Harbour steps', 'Market hall, by the clock'],
+    sender: 'Tolliver & Wren, Net Loft 3, 4410 Saltreach',
+    haulId: hauls[1]?.id ?? null,
+  });
   const earlier: Earlier[] = [];
   for (const [i, { subject, shots, listings }] of EARLIER.entries()) {
     const names: string[] = [];
@@ -136,7 +164,7 @@ export async function buildDemo(folder: string): Promise<void> {
     hauls,
     owners: [aldous],
     spots,
-    things,
+    items,
     pictures,
     plans,
     sent,
@@ -153,8 +181,17 @@ export async function buildDemo(folder: string): Promise<void> {
 function taken(subject: Subject, shot: Shot, seed: number): Canvas {
   if (shot.mmPerUnit === undefined) return photograph(subject, shot, seed, SIZE);
   return photographMeasured({
-    subject, floor: 'plaster', reference: 'a4', mmPerUnit: shot.mmPerUnit, at: [850, 110], turn: 5, tilt: 12, lean: 20, size: SIZE, seed,
-  }).picture; // prettier-ignore
+    subject,
+    floor: 'plaster',
+    reference: 'a4',
+    mmPerUnit: shot.mmPerUnit,
+    at: [850, 110],
+    turn: 5,
+    tilt: 12,
+    lean: 20,
+    size: SIZE,
+    seed,
+  }).picture;
 }
 
 function fingerprint(): string {
@@ -162,7 +199,7 @@ function fingerprint(): string {
   for (const file of [
     'demo/build.ts',
     'demo/earlier.ts',
-    'demo/things.ts',
+    'demo/items.ts',
     ...readdirSync('demo/draw').map((f) => `demo/draw/${f}`),
   ].sort())
     hash.update(readFileSync(file));

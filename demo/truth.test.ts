@@ -15,7 +15,7 @@ beforeAll(async () => {
 
 const mean = (all: number[]) => all.reduce((s, v) => s + v, 0) / all.length;
 
-describe('the mask against the sheet each thing was drawn on', () => {
+describe('the mask against the sheet each item was drawn on', () => {
   // Goals set for whitening: mean intersection over union.
   it('covers at least 0.95 on plain light backgrounds', () =>
     expect(mean(truth.overlap.plain ?? [])).toBeGreaterThanOrEqual(0.95));
@@ -48,7 +48,7 @@ describe('the examination of pictures spoilt on purpose', () => {
       expect(found / expected).toBeLessThan(1.25);
     }
   });
-  it('tells a second take from another thing', () => {
+  it('tells a second take from another item', () => {
     expect(truth.twins.again).toBeLessThan(0.12);
     expect(truth.twins.other).toBeGreaterThan(0.6);
   });

@@ -13,11 +13,12 @@ import { photographMeasured, type MeasuredScene } from './draw/measured';
 import { satchel } from './draw/objects';
 import { blurred, cluttered, lit, moved, turned, watermarked } from './draw/spoil';
 import { photograph, photographWithTruth, type Floor } from './draw/studio';
-import { DEMO_THINGS } from './things';
+import { DEMO_ITEMS } from './items';
 
 /**
- * What the core makes of made pictures whose truth is known: the script that drew them knows where every edge is.
- * Printed as JSON for the tests, which only compare: inside the test runner's sandbox pixels take ten times as long.
+ * What the core makes of made pictures whose truth is known: the script that drew them knows where every edge
+ * is. Printed as JSON for the tests, which only compare: inside the test runner's sandbox pixels take ten
+ * times as long.
  */
 export interface Truth {
   overlap: Record<string, number[]>;
@@ -46,10 +47,10 @@ const pixelsOf = (canvas: Canvas): Pixels => {
 
 function overlaps(floors: readonly Floor[]): number[] {
   const size = 600;
-  return DEMO_THINGS.flatMap((thing, i) => {
+  return DEMO_ITEMS.flatMap((item, i) => {
     const floor = floors[i % floors.length]!;
     const { picture, alone } = photographWithTruth(
-      { ...thing.subject, floor },
+      { ...item.subject, floor },
       { name: 'front' },
       50 + i,
       size,
@@ -75,8 +76,17 @@ function said(picture: Canvas): string[] {
 
 function measured(): Truth['lengths'] {
   const base: MeasuredScene = {
-    subject: gansey, floor: 'plaster', reference: 'a4', mmPerUnit: 1.33, at: [850, 110], turn: 6, tilt: 0, lean: 0, size: 1_500, seed: 5,
-  }; // prettier-ignore
+    subject: gansey,
+    floor: 'plaster',
+    reference: 'a4',
+    mmPerUnit: 1.33,
+    at: [850, 110],
+    turn: 6,
+    tilt: 0,
+    lean: 0,
+    size: 1_500,
+    seed: 5,
+  };
   const card = { subject: satchel, reference: 'card', mmPerUnit: 0.5 } as const;
   const scenes: [string, Partial<MeasuredScene>][] = [
     ['a card, from above', card],
@@ -85,7 +95,11 @@ function measured(): Truth['lengths'] {
     ['an A4 sheet, tilted by 35°', { tilt: 35, lean: 140 }],
     ['a Letter sheet, tilted by 30°', { reference: 'letter', tilt: 30, lean: 50 }],
   ];
-  const lines = [[240, 560, 760, 560], [500, 190, 500, 860], [216, 556, 300, 250]] as const; // prettier-ignore
+  const lines = [
+    [240, 560, 760, 560],
+    [500, 190, 500, 860],
+    [216, 556, 300, 250],
+  ] as const;
   return scenes.flatMap(([scene, part]) => {
     const wanted = { ...base, ...part };
     const { picture, place, corners } = photographMeasured(wanted);
@@ -106,10 +120,29 @@ function measured(): Truth['lengths'] {
 
 function warnings(): string[] {
   const steepScene = photographMeasured({
-    subject: gansey, floor: 'plaster', reference: 'a4', mmPerUnit: 1.33, at: [850, 110], turn: 6, tilt: 44, lean: 140, size: 300, seed: 1,
-  }); // prettier-ignore
+    subject: gansey,
+    floor: 'plaster',
+    reference: 'a4',
+    mmPerUnit: 1.33,
+    at: [850, 110],
+    turn: 6,
+    tilt: 44,
+    lean: 140,
+    size: 300,
+    seed: 1,
+  });
   const steep = planeFrom('a4', steepScene.corners as unknown as Corners, 300, 300);
-  const speck = planeFrom('card', [{ x: 10, y: 10 }, { x: 20, y: 10 }, { x: 20, y: 16 }, { x: 10, y: 16 }], 1_000, 1_000); // prettier-ignore
+  const speck = planeFrom(
+    'card',
+    [
+      { x: 10, y: 10 },
+      { x: 20, y: 10 },
+      { x: 20, y: 16 },
+      { x: 10, y: 16 },
+    ],
+    1_000,
+    1_000,
+  );
   const far = [{ a: { x: 10, y: 10 }, b: { x: 900, y: 900 } }];
   return [
     ...(steep ? planeWarnings(steep, 300, 300) : []),

@@ -2,13 +2,13 @@ import { source, type AxeResults, type RunOptions } from 'axe-core';
 
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
-import { house } from './house';
 import { listJumper } from './listing';
 import { ServerProcess } from './serverProcess';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLE = 'Gansey jumper that is easy to reach, size M';
-const at = house({ world: () => jumpersReady([TITLE]) });
+const at = startTestServer({ world: () => jumpersReady([TITLE]) });
 
 /** Names, roles and order do not change after dark: then only what can is looked at once more. */
 const AFTER_DARK = ['color-contrast', 'link-in-text-block'];
@@ -88,6 +88,19 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
   await attic.page.close();
 });
 
+it('leads on from addresses that were called otherwise before', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openItem(TITLE);
+  const { pathname } = new URL(attic.page.url());
+  await attic.page.goto(`${at.server.address}${pathname.replace('/item/', '/thing/')}?at=price`);
+  await attic.page.waitForSelector('[role=main][aria-label="Item sheet"]');
+  const { pathname: after, search } = new URL(attic.page.url());
+  expect(after + search).toBe(`${pathname}?at=price`);
+  await attic.page.goto(`${at.server.address}/promises`);
+  await attic.sees('Holds and meetings');
+  await attic.page.close();
+});
+
 it('has nothing axe objects to in the attic’s own lists and where many are filled in', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.visit('/groups');
@@ -112,11 +125,11 @@ it('has nothing axe objects to in the attic’s own lists and where many are fil
   await attic.page.setViewport(PHONE);
   await attic.go('Stock');
   await attic.press('More filters');
-  await attic.press('Choose several');
+  await attic.press('Select');
   await attic.press('All 1');
   await lookAt(attic, 'stock, narrowed', NARROW_AND_NIGHT);
   await attic.press('Fill it in');
-  await attic.page.waitForSelector('[role=main][aria-label="Fill in one thing"]');
+  await attic.page.waitForSelector('[role=main][aria-label="Fill in one item"]');
   await lookAt(attic, 'many', NARROW_AND_NIGHT);
   await attic.page.close();
 });
@@ -135,7 +148,7 @@ it('has nothing axe objects to where marketplaces, words and prices are set up',
     'planned',
     'talks',
     'packing',
-    'promises',
+    'holds',
     'payouts',
     'consignor',
   ]) {

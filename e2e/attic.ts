@@ -1,21 +1,20 @@
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-
 import type { ElementHandle, Page } from 'puppeteer-core';
 
 import { countPage } from './coverage';
-import type { House } from './house';
-import { beLate, patience } from './late';
+import { injectLatency, patience } from './injectLatency';
 import { pressOn } from './pointer';
 import { until } from './serverProcess';
+import type { TestServer } from './testServer';
 
 export interface OpenOptions {
   /** The app is kept for when there is no connection. */
   offline?: boolean;
 }
 
-/** The app in a page, in the words of the person who uses it. Things are found by role and name. */
+/** The app in a page, in the words of the person who uses it. Items are found by role and name. */
 export class Attic {
   /** Whatever the page complained about; a test ends by looking. */
   readonly complaints: string[] = [];
@@ -26,7 +25,7 @@ export class Attic {
   private constructor(readonly page: Page) {}
 
   static async open(
-    { server, browser }: House,
+    { server, browser }: TestServer,
     viewport: Parameters<Page['setViewport']>[0],
     options: OpenOptions = {},
   ): Promise<Attic> {
@@ -40,12 +39,13 @@ export class Attic {
   static async on(page: Page, address: string, { offline = false }: OpenOptions = {}): Promise<Attic> {
     // Some compilers give functions their names by a helper, which pages do not have.
     await page.evaluateOnNewDocument('globalThis.__name ??= (made) => made');
-    // Keeping the app for a day without a connection costs a second of work, which only tests of such days need.
+    // Keeping the app for a day without a connection costs a second of work, which only tests of such days
+    // need.
     if (!offline)
       await page.evaluateOnNewDocument(
         'navigator.serviceWorker.register = () => Promise.reject(new Error("not in this test"))',
       );
-    await beLate(page);
+    await injectLatency(page);
     await countPage(page);
     const attic = new Attic(page);
     page.on('pageerror', (error) => attic.complaints.push(String(error)));
@@ -68,15 +68,18 @@ export class Attic {
     await this.page.waitForSelector(`[role=main][aria-label="${place}"]`);
   }
 
-  /** To Intake for another thing: it remembers the one that was at hand. */
-  async beginThing(): Promise<void> {
+  /** To Intake for another item: it remembers the one that was at hand. */
+  async beginItem(): Promise<void> {
     await this.go('Intake');
-    await this.page.waitForSelector('[aria-label="This thing"]');
-    if (await this.page.$('::-p-aria(Next thing)')) await this.press('Next thing');
-    await this.sees('A new thing');
+    await this.page.waitForSelector('[aria-label="This item"]');
+    if (await this.page.$('::-p-aria(Next item)')) await this.press('Next item');
+    await this.sees('A new item');
   }
 
-  /** Goes to an address of the app as its links do: the app is not started anew, which costs a second each time. */
+  /**
+   * Goes to an address of the app as its links do: the app is not started anew, which costs a second each
+   * time.
+   */
   async visit(path: string): Promise<void> {
     await this.page.evaluate((to) => {
       document.querySelector('[role=main]')?.setAttribute('data-left', '');
@@ -166,19 +169,19 @@ export class Attic {
     return this.page.evaluate(() => document.body.innerText);
   }
 
-  /** The windows of the house front, as they are said aloud. */
-  async windows(): Promise<string[]> {
+  /** The signs of the marketplaces, as they are said aloud. */
+  async signs(): Promise<string[]> {
     return this.page.$$eval('[role=group][aria-label="Where it is listed"] [role=img]', (all) =>
       all.map((w) => w.getAttribute('aria-label') ?? ''),
     );
   }
 
-  async waitForWindow(label: string, ms = 30_000): Promise<void> {
+  async waitForSign(label: string, ms = 30_000): Promise<void> {
     const lit = (start: string) =>
       [...document.querySelectorAll('[role=group][aria-label="Where it is listed"] [role=img]')].some((w) =>
         w.getAttribute('aria-label')?.startsWith(start),
       );
-    await this.becomes(`a window says “${label}”`, lit, ms, label);
+    await this.becomes(`a sign says “${label}”`, lit, ms, label);
   }
 
   /** Waits until something holds in the page; looked at there, so that looking costs little. */
@@ -197,7 +200,7 @@ export class Attic {
     });
   }
 
-  async openThing(title: string): Promise<void> {
+  async openItem(title: string): Promise<void> {
     await this.go('Stock');
     const row = `:is([role=listitem], [role=row]) ::-p-text(${title})`;
     // Only what is in sight is there: a person scrolls to what is further down.
@@ -224,7 +227,7 @@ export class Attic {
   ): Promise<void> {
     await this.press('Add a flaw');
     await this.fill('What is wrong', kind);
-    await this.fill('Where on the thing', place);
+    await this.fill('Where on the item', place);
     await this.press(how, '[aria-label="New flaw"]');
     if (size) await this.fill('Size of the flaw', size);
     await this.press('Keep this flaw');

@@ -1,8 +1,8 @@
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house, type House } from './house';
 import { buyAt, until } from './serverProcess';
-import { thingsReady } from './world';
+import { startTestServer, type TestServer } from './testServer';
+import { itemsReady } from './world';
 
 const DESCRIPTION = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
 const shared = { description: DESCRIPTION, price: 4_800, postage: 490 };
@@ -10,43 +10,90 @@ const BOOK = 'Seabirds of the Northern Coasts';
 const ELSEWHERE = 'Field guide that sells elsewhere';
 
 /** Nothing of these is in the attic: somebody put them up by hand. */
-const at: House = house({
+const at: TestServer = startTestServer({
   world: () =>
-    thingsReady(
+    itemsReady(
       [
         {
           part: {
-            kind: 'book', title: BOOK, description: 'Cloth boards a little sunned, plates all present.', use: 'regular', cost: 100, price: 900, weightG: 480,
-            facts: { model: BOOK, author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000002415' }, spot: 'Box 2',
+            kind: 'book',
+            title: BOOK,
+            description: 'Cloth boards a little sunned, plates all present.',
+            use: 'regular',
+            cost: 100,
+            price: 900,
+            weightG: 480,
+            facts: { model: BOOK, author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000002415' },
+            spot: 'Box 2',
           },
           markets: ['quirestack'],
         },
         {
           part: {
-            kind: 'book', title: ELSEWHERE, description: DESCRIPTION, use: 'regular', cost: 100, price: 1_100, weightG: 480,
-            facts: { model: ELSEWHERE, author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000000046' }, spot: 'Box 3',
+            kind: 'book',
+            title: ELSEWHERE,
+            description: DESCRIPTION,
+            use: 'regular',
+            cost: 100,
+            price: 1_100,
+            weightG: 480,
+            facts: {
+              model: ELSEWHERE,
+              author: 'E. Farrowdale',
+              brand: 'Drumlin Press',
+              barcode: '2000000000046',
+            },
+            spot: 'Box 3',
           },
           markets: ['lanternyard'],
         },
       ],
       [
         {
-          market: 'brackenmoor', ref: 'spring-12',
+          market: 'brackenmoor',
+          ref: 'spring-12',
           draft: {
-            ...shared, title: 'Kittiwake Mills gansey jumper, navy wool, M', description: `${DESCRIPTION}\nVisit my other items! Thank you for looking.`,
-            category: 'wear.knit', condition: 'sound', specifics: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Blue', material: 'Wool' },
+            ...shared,
+            title: 'Kittiwake Mills gansey jumper, navy wool, M',
+            description: `${DESCRIPTION}\nVisit my other items! Thank you for looking.`,
+            category: 'wear.knit',
+            condition: 'sound',
+            specifics: {
+              brand: 'Kittiwake Mills',
+              department: 'Men',
+              size: 'M',
+              colour: 'Blue',
+              material: 'Wool',
+            },
           },
         },
         {
-          market: 'lanternyard', ref: 'window-3',
-          draft: { ...shared, title: 'Gansey jumper, Kittiwake Mills, navy', price: 4_600, category: 'shop', condition: 'good' },
+          market: 'lanternyard',
+          ref: 'window-3',
+          draft: {
+            ...shared,
+            title: 'Gansey jumper, Kittiwake Mills, navy',
+            price: 4_600,
+            category: 'shop',
+            condition: 'good',
+          },
         },
-        { market: 'lanternyard', ref: 'window-4', draft: { ...shared, title: 'Brass ship’s lantern', price: 6_000, category: 'shop', condition: 'good' } },
+        {
+          market: 'lanternyard',
+          ref: 'window-4',
+          draft: {
+            ...shared,
+            title: 'Brass ship’s lantern',
+            price: 6_000,
+            category: 'shop',
+            condition: 'good',
+          },
+        },
       ],
     ),
-}); // prettier-ignore
+});
 
-it('finds what was listed by hand, makes one thing of it, and closes it everywhere when it sells', async () => {
+it('finds what was listed by hand, makes one item of it, and closes it everywhere when it sells', async () => {
   const attic = await Attic.open(at, PHONE);
   await until('somebody has put it all up', async () =>
     (await (await fetch(`${at.server.address}/outside/lanternyard/`)).text()).includes('Brass ship'),
@@ -55,7 +102,7 @@ it('finds what was listed by hand, makes one thing of it, and closes it everywhe
   await attic.press('Look what is listed');
   await attic.sees('1 of 1 not looked after yet');
   await attic.sees('2 not looked after yet');
-  await attic.sees('Thought to be one thing');
+  await attic.sees('Thought to be one item');
   // What belongs to another shop is left out, and what is copied is a choice.
   const TITLE = 'Kittiwake Mills gansey jumper, navy wool, M';
   await attic.press(`What is copied of ${TITLE}`);
@@ -64,13 +111,13 @@ it('finds what was listed by hand, makes one thing of it, and closes it everywhe
   await attic.press('Don’t copy Material');
   await attic.press(`Bring in ${TITLE}`);
   await attic.sees('Brought in');
-  // The lantern is a thing of its own and still waits.
+  // The lantern is an item of its own and still waits.
   await attic.sees('Brass ship’s lantern');
 
-  await attic.openThing(TITLE);
+  await attic.openItem(TITLE);
   await attic.sees('Kittiwake Mills');
-  await attic.waitForWindow('Brackenmoor: live');
-  await attic.waitForWindow('Lanternyard: live');
+  await attic.waitForSign('Brackenmoor: live');
+  await attic.waitForSign('Lanternyard: live');
   await until('both pictures are there', async () => (await attic.page.$$('[data-picture]')).length === 2);
 
   // Somebody buys it at Brackenmoor: it leaves the shop as well.
@@ -94,13 +141,13 @@ it('says what can’t be asked, and goes on with the others', async () => {
   await at.server.switchboard('lanternyard', { outageMinutes: 0 });
 });
 
-it('keeps a thing at a marketplace’s depot, and says what was missing', async () => {
+it('keeps an item at a marketplace’s depot, and says what was missing', async () => {
   const attic = await Attic.open(at, PHONE);
   await at.server.switchboard('quirestack', { reviewTime: 400, parcelShort: true });
   await attic.visit('/depot?market=quirestack');
   const parcel = async () => {
     await attic.press(BOOK);
-    await attic.press('Announce a parcel of one thing');
+    await attic.press('Announce a parcel of one item');
     await attic.sees('Write P');
   };
   const counted = (words: string) =>
@@ -119,12 +166,12 @@ it('keeps a thing at a marketplace’s depot, and says what was missing', async 
   await attic.sees('It agrees with what is known here.');
   await attic.press('Offer it from there');
   await attic.sees('offered from there');
-  await attic.openThing(BOOK);
-  await attic.waitForWindow('Quirestack: live');
+  await attic.openItem(BOOK);
+  await attic.waitForSign('Quirestack: live');
   const page = await attic.publicPage('Quirestack');
   expect(await (await fetch(page)).text()).toContain('posted by us, nothing on top');
   await fetch(`${page}/order`, { method: 'POST', redirect: 'manual' });
-  await attic.waitForWindow('Quirestack: sold');
+  await attic.waitForSign('Quirestack: sold');
   await attic.visit('/depot?market=quirestack');
   await attic.sees('0 kept there, 1 posted to buyers.');
   await attic.go('Today');
@@ -138,17 +185,17 @@ it('calls back from the depot what sells elsewhere', async () => {
   const toTheDepot = () => attic.visit('/depot?market=quirestack');
   await toTheDepot();
   await attic.press(ELSEWHERE);
-  await attic.press('Announce a parcel of one thing');
+  await attic.press('Announce a parcel of one item');
   await attic.sees('Write P');
   await until('it is counted', async () => {
     await attic.press('Ask again');
     return (await attic.text()).includes('not offered');
   });
-  await attic.openThing(ELSEWHERE);
+  await attic.openItem(ELSEWHERE);
   await attic.press('Send to Lanternyard');
-  await attic.waitForWindow('Lanternyard: live');
+  await attic.waitForSign('Lanternyard: live');
   await buyAt(await attic.publicPage('Lanternyard'));
-  await attic.waitForWindow('Lanternyard: sold');
+  await attic.waitForSign('Lanternyard: sold');
   // There is nothing to fetch before it is here.
   await attic.go('Today');
   await attic.sees('Quirestack’s depot');
@@ -161,7 +208,7 @@ it('calls back from the depot what sells elsewhere', async () => {
   await attic.go('Today');
   await attic.press(`${ELSEWHERE} is here`);
   await attic.sees('No spot recorded');
-  await attic.press('Fetched and packed');
+  await attic.press('Picked and packed');
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });
@@ -171,13 +218,21 @@ it('gives buyers in the own shop a word that takes something off', async () => {
   await attic.visit('/connections');
   await attic.press('Coupons of Lanternyard');
   await attic.sees('There are none.');
-  await attic.fill('A buyer’s word', 'harbour10');
+  await attic.fill('Coupon code', 'harbour10');
   await attic.press('Make the coupon');
   await attic.sees('HARBOUR10: 10 % off');
   const lantern = `${at.server.address}/outside/lanternyard/g/window-4`;
-  const put = await fetch(`${lantern}/basket`, { method: 'POST', body: new URLSearchParams({ basket: '' }), redirect: 'manual' }); // prettier-ignore
+  const put = await fetch(`${lantern}/basket`, {
+    method: 'POST',
+    body: new URLSearchParams({ basket: '' }),
+    redirect: 'manual',
+  });
   const basket = `${at.server.address}${put.headers.get('location')}`;
-  await fetch(`${basket}/coupon`, { method: 'POST', body: new URLSearchParams({ code: 'Harbour10' }), redirect: 'manual' }); // prettier-ignore
+  await fetch(`${basket}/coupon`, {
+    method: 'POST',
+    body: new URLSearchParams({ code: 'Harbour10' }),
+    redirect: 'manual',
+  });
   expect(await (await fetch(basket)).text()).toContain('54.00 €');
   await attic.press('End HARBOUR10');
   await attic.sees('There are none.');

@@ -1,11 +1,12 @@
 import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-
 import puppeteer, { type Browser } from 'puppeteer-core';
 
 import { writeCounted } from './coverage';
 
+/** `VISIBLE=1` shows the browser, for whoever wants to watch a test; that needs the one with windows. */
+const VISIBLE = process.env.VISIBLE === '1';
 const PLACES = [
   '/usr/bin/chromium-headless-shell',
   '/usr/bin/chromium',
@@ -24,27 +25,34 @@ const KEPT = join(tmpdir(), `attic-compiled-${process.ppid}-${process.env.JEST_W
 const profiles = new WeakMap<Browser, string>();
 
 /**
- * Starts headless Chromium with a profile that is empty but for scripts compiled before: a page starts twice as fast.
+ * Starts headless Chromium with a profile that is empty but for scripts compiled before: a page starts twice
+ * as fast.
  *
  * @param left the profile of one that was killed, with all it had stored
  */
 export async function openBrowser(extra: string[] = [], left?: string): Promise<Browser> {
-  const executablePath = PLACES.find(existsSync);
+  const executablePath = PLACES.slice(VISIBLE ? 1 : 0).find(existsSync);
   if (!executablePath)
     throw new Error('Chromium is not installed: npm test installs it from Debian’s packages.');
   const userDataDir = left ?? mkdtempSync(join(tmpdir(), 'attic-browser-'));
   if (!left && existsSync(KEPT)) cpSync(KEPT, join(userDataDir, 'Default'), { recursive: true });
   const browser = await puppeteer.launch({
     executablePath,
-    headless: true,
+    headless: !VISIBLE,
     userDataDir,
     // What is waited for has a limit of its own, and its own words.
     protocolTimeout: 0,
     args: [
-      '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-      '--disable-component-update', '--disable-sync', ...extra,
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      ...extra,
     ],
-  }); // prettier-ignore
+  });
   profiles.set(browser, userDataDir);
   return browser;
 }

@@ -2,7 +2,6 @@ import type { Browser } from 'puppeteer-core';
 
 import { Attic } from './attic';
 import { closeBrowser, openBrowser, PHONE } from './browser';
-import { showing } from './house';
 import {
   barcodePicture,
   garmentPicture,
@@ -15,6 +14,7 @@ import {
 } from './pictures';
 import { pressOn } from './pointer';
 import { ServerProcess, until } from './serverProcess';
+import { showing } from './testServer';
 
 /** An EAN-13 in the range for use inside one company (GS1 prefixes 020 to 029), with its true check digit. */
 const CODE = '2001234567893';
@@ -46,7 +46,7 @@ it('takes the shot list from the camera, with a clip, examined in the hand; skip
     await attic.press('Take the picture');
     await attic.sees('Saved, 1 picture');
     await attic.sees('Now: Back');
-    // Floor boards: one line, while the thing is still in the hand.
+    // Floor boards: one line, while the item is still in the hand.
     await attic.sees('Background not plain');
     await attic.press('Jumper');
     await attic.press('Skip: Back');
@@ -60,8 +60,8 @@ it('takes the shot list from the camera, with a clip, examined in the hand; skip
     // It counts on while it is sought.
     await pressOn(attic.page, { selector: '[aria-label^="Stop "]' });
     await attic.sees('Saved, 3 pictures');
-    await attic.press('Next thing');
-    await attic.sees('A new thing');
+    await attic.press('Next item');
+    await attic.sees('A new item');
     await attic.press('Take the picture');
     await attic.sees('YA-0002');
     await attic.page.reload();

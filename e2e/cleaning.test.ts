@@ -1,10 +1,10 @@
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
-import { house } from './house';
 import { garmentPicture, measuredPicture, MEASURED_SCENE } from './pictures';
 import { until } from './serverProcess';
+import { startTestServer } from './testServer';
 
-const at = house();
+const at = startTestServer();
 
 /** Colours of the large picture at some places, shares of its width and height. */
 async function colours(attic: Attic, picture: string, places: [number, number][]): Promise<number[][]> {
@@ -40,7 +40,7 @@ const isWhite = ([r = 0, g = 0, b = 0]: number[]) => Math.min(r, g, b) > 246;
 
 it('whitens a background, corrects the edge by finger, takes back and does again, and does the same to the rest', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.beginThing();
+  await attic.beginItem();
   await attic.choose([
     await garmentPicture('front.jpg', {}, 51),
     await garmentPicture('back.jpg', { side: 'back', tilt: 2 }, 52),
@@ -49,7 +49,12 @@ it('whitens a background, corrects the edge by finger, takes back and does again
   await attic.sees('Saved, 3 pictures');
   await attic.press('Fill in its sheet');
   await attic.page.waitForSelector(LARGE);
-  const corners: [number, number][] = [[0, 0], [1, 0], [0, 1], [1, 1]]; // prettier-ignore
+  const corners: [number, number][] = [
+    [0, 0],
+    [1, 0],
+    [0, 1],
+    [1, 1],
+  ];
   expect((await colours(attic, LARGE, corners)).some(isWhite)).toBe(false);
 
   await attic.press('Clean up picture 1');
@@ -76,7 +81,7 @@ it('whitens a background, corrects the edge by finger, takes back and does again
   await until('so is the chest', async () => (await colours(attic, LARGE, middle)).every(isWhite));
 
   await attic.press('Clean up picture 1');
-  await attic.press('Take the last step back');
+  await attic.press('Undo last step');
   await attic.sees('Kept, 2 steps');
   await attic.press('Do the same to the rest');
   await attic.sees('Done to one other', 60_000);
@@ -91,10 +96,10 @@ it('whitens a background, corrects the edge by finger, takes back and does again
   await attic.press('Clean up picture 2');
   await attic.press('As it was taken');
   await attic.sees('As it was taken');
-  await attic.press('Do it again');
+  await attic.press('Redo');
   await attic.sees('Kept, 1 step');
-  await attic.press('Take the last step back');
-  await attic.page.waitForSelector('[aria-label="Take the last step back"][aria-disabled=true]');
+  await attic.press('Undo last step');
+  await attic.page.waitForSelector('[aria-label="Undo last step"][aria-disabled=true]');
   await attic.press('Back to the sheet');
   await attic.page.locator('[data-picture]:nth-child(2)').click();
   await until('the floor is back', async () => !(await colours(attic, LARGE, corners)).some(isWhite));
@@ -104,7 +109,7 @@ it('whitens a background, corrects the edge by finger, takes back and does again
 
 it('measures a garment beside a sheet of paper, draws the figures, and follows them when they change', async () => {
   const attic = await Attic.open(at, WIDE);
-  await attic.beginThing();
+  await attic.beginItem();
   const { file, place } = await measuredPicture('measured.jpg');
   await attic.choose([file]);
   await attic.sees('Saved, 1 picture');
@@ -117,7 +122,10 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
   await attic.press('Pit to pit');
 
   // Its ends are dragged to two points whose distance is known.
-  const ends: [number, number][] = [[310, 560], [690, 560]]; // prettier-ignore
+  const ends: [number, number][] = [
+    [310, 560],
+    [690, 560],
+  ];
   const truth = (690 - 310) * MEASURED_SCENE.mmPerUnit;
   const frame = await (await attic.page.waitForSelector('[data-stage]'))?.boundingBox();
   if (!frame) throw new Error('no stage');
@@ -175,7 +183,7 @@ it('measures a garment beside a sheet of paper, draws the figures, and follows t
 
 it('says in time that room runs out, and loses nothing when it has', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.beginThing();
+  await attic.beginItem();
   await attic.choose([await garmentPicture('first.jpg', {}, 61)]);
   await attic.sees('Saved, 1 picture');
   // What the browser answers when it is asked how much room there is.

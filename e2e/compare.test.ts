@@ -1,20 +1,19 @@
-import { join } from 'node:path';
-
 import { createClient } from '@libsql/client';
+import { join } from 'node:path';
 
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house, type House } from './house';
 import { until } from './serverProcess';
-import { jumper, thingsReady } from './world';
+import { startTestServer, type TestServer } from './testServer';
+import { jumper, itemsReady } from './world';
 
 const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
 const ENDED = 'Gansey jumper that fell off the shelf';
 const CHANGED = 'Gansey jumper with a hand on its price';
 const SOLD = 'Gansey jumper that came back after its sale';
-const at: House = house({
+const at: TestServer = startTestServer({
   world: () =>
-    thingsReady([
+    itemsReady([
       jumper(ENDED, ['lanternyard'], { price: 4_100, description: LONG }),
       jumper(CHANGED, ['lanternyard'], { price: 4_200, description: LONG }),
       jumper(SOLD, ['brackenmoor', 'lanternyard'], { price: 4_300, description: LONG }),
@@ -47,9 +46,9 @@ const compare = async (attic: Attic, said: string | RegExp) => {
 it('finds what ended or was changed there without a word, and puts it right with a tap', async () => {
   const attic = await Attic.open(at, PHONE);
   for (const title of [ENDED, CHANGED]) {
-    await attic.openThing(title);
+    await attic.openItem(title);
     await attic.press('Send to Lanternyard');
-    await attic.waitForWindow('Lanternyard: live');
+    await attic.waitForSign('Lanternyard: live');
   }
   const ended = await named(ENDED);
   const changed = await named(CHANGED);
@@ -72,8 +71,8 @@ it('finds what ended or was changed there without a word, and puts it right with
   await until('the shop asks what was sent', async () => (await named(CHANGED))?.good.cents === 4_200);
   await until('it is in the shop again', async () => (await named(ENDED)) !== undefined);
   for (const title of [ENDED, CHANGED]) {
-    await attic.openThing(title);
-    await attic.waitForWindow('Lanternyard: live');
+    await attic.openItem(title);
+    await attic.waitForSign('Lanternyard: live');
   }
   await new Promise((done) => setTimeout(done, SETTLED));
   await compare(attic, 'It shows just what it should.');
@@ -82,10 +81,10 @@ it('finds what ended or was changed there without a word, and puts it right with
 
 it('takes down what is still shown though it is sold', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(SOLD);
+  await attic.openItem(SOLD);
   await attic.press('Send to Brackenmoor and Lanternyard');
-  await attic.waitForWindow('Lanternyard: live');
-  await attic.waitForWindow('Brackenmoor: live');
+  await attic.waitForSign('Lanternyard: live');
+  await attic.waitForSign('Brackenmoor: live');
   const there = await named(SOLD);
   const page = await attic.publicPage('Brackenmoor');
   await fetch(`${page}/buy`, { method: 'POST', redirect: 'manual' });

@@ -4,14 +4,14 @@ import { COPY_FORMAT } from '@/contract/copy';
 
 import { Attic } from './attic';
 import { closeBrowser, openBrowser, PHONE } from './browser';
-import { house } from './house';
 import { keep } from './pictures';
 import { buyAt } from './serverProcess';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const LISTED = 'Gansey jumper that outlives its browser, size M';
 const PLAIN = 'Gansey jumper beside it, size M';
-const at = house({ world: () => jumpersReady([LISTED, PLAIN], ['brackenmoor', 'threadwick']) });
+const at = startTestServer({ world: () => jumpersReady([LISTED, PLAIN], ['brackenmoor', 'threadwick']) });
 
 const readCopy = async (attic: Attic, file: string) => {
   await attic.page.goto(`${at.server.address}/copies`);
@@ -20,10 +20,10 @@ const readCopy = async (attic: Attic, file: string) => {
 
 it('brings an attic back that its browser has lost, and what is listed is looked after as before', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(LISTED);
+  await attic.openItem(LISTED);
   await attic.press('Send to Brackenmoor and Threadwick');
-  await attic.waitForWindow('Brackenmoor: live');
-  await attic.waitForWindow('Threadwick: live');
+  await attic.waitForSign('Brackenmoor: live');
+  await attic.waitForSign('Threadwick: live');
   const moor = await attic.publicPage('Brackenmoor');
   await attic.go('Today');
   await attic.visit('/copies');
@@ -31,7 +31,7 @@ it('brings an attic back that its browser has lost, and what is listed is looked
   const bytes = await attic.saves('Save a copy of the attic');
   await attic.sees('The last one was saved');
   const inside = unzipSync(bytes);
-  expect(JSON.parse(new TextDecoder().decode(inside['records/things.json']))).toHaveLength(2);
+  expect(JSON.parse(new TextDecoder().decode(inside['records/items.json']))).toHaveLength(2);
   expect(Object.keys(inside).filter((name) => name.startsWith('picture/'))).toHaveLength(16);
   await closeBrowser(at.browser);
 
@@ -41,25 +41,25 @@ it('brings an attic back that its browser has lost, and what is listed is looked
   await at.server.up();
   at.browser = await openBrowser();
   const fresh = await Attic.open(at, PHONE);
-  await fresh.sees('One thing is listed that is not in this attic');
+  await fresh.sees('One item is listed that is not in this attic');
   await fresh.press('Read a copy of the attic');
   await fresh.choose([keep('attic.zip', bytes)], 'Choose a copy');
-  await fresh.sees('Missing here: 2 things, 8 pictures and ');
+  await fresh.sees('Missing here: 2 items, 8 pictures and ');
   await fresh.press('Bring back what is missing');
   await fresh.sees('records brought back.');
   await fresh.reload();
-  await fresh.openThing(LISTED);
-  await fresh.waitForWindow('Brackenmoor: live');
+  await fresh.openItem(LISTED);
+  await fresh.waitForSign('Brackenmoor: live');
   await fresh.holds('Price', '48.00');
   await fresh.page.waitForFunction(() =>
     [...document.querySelectorAll<HTMLImageElement>('[data-picture] img')].some((i) => i.naturalWidth > 100),
   );
   await buyAt(moor);
-  await fresh.waitForWindow('Brackenmoor: sold');
-  await fresh.waitForWindow('Threadwick: ended');
+  await fresh.waitForSign('Brackenmoor: sold');
+  await fresh.waitForSign('Threadwick: ended');
 
   // What differs stays, unless the copy's is wanted; and that is taken back like anything else.
-  await fresh.openThing(PLAIN);
+  await fresh.openItem(PLAIN);
   await fresh.fill('Price', '60');
   await fresh.saved();
   await readCopy(fresh, keep('attic.zip', bytes));
@@ -68,7 +68,7 @@ it('brings an attic back that its browser has lost, and what is listed is looked
   await fresh.press('Take it from the copy');
   await fresh.press('Take what differs from the copy');
   await fresh.sees('Nothing was missing.');
-  await fresh.openThing(PLAIN);
+  await fresh.openItem(PLAIN);
   await fresh.holds('Price', '48.00');
   expect(fresh.complaints).toEqual([]);
   await fresh.page.close();
@@ -77,24 +77,41 @@ it('brings an attic back that its browser has lost, and what is listed is looked
 it('takes what is whole of a damaged copy, says what is not, and nothing from any other file', async () => {
   const attic = await Attic.open(at, PHONE);
   const head = { format: COPY_FORMAT, schema: 1, at: 1, author: 'Wren', records: 6, bytes: 3 };
-  const good = { id: 'p00001-brought', code: 'YA-9000', title: 'Brought from elsewhere', pictureIds: ['p00002-torn'], author: 'Wren', createdAt: 1, updatedAt: 1 }; // prettier-ignore
-  const picture = { id: 'p00002-torn', thingId: good.id, author: 'Wren', addedAt: 1, width: 10, height: 10, bytes: 9, origin: 'demo' }; // prettier-ignore
+  const good = {
+    id: 'p00001-brought',
+    code: 'YA-9000',
+    title: 'Brought from elsewhere',
+    pictureIds: ['p00002-torn'],
+    author: 'Wren',
+    createdAt: 1,
+    updatedAt: 1,
+  };
+  const picture = {
+    id: 'p00002-torn',
+    itemId: good.id,
+    author: 'Wren',
+    addedAt: 1,
+    width: 10,
+    height: 10,
+    bytes: 9,
+    origin: 'demo',
+  };
   const json = (value: unknown) => strToU8(JSON.stringify(value));
   const damaged = zipSync({
     'attic.json': json(head),
-    'records/things.json': json([good, { ...good, id: '../../x' }, { id: 'p00003-x', price: 'much' }]),
+    'records/items.json': json([good, { ...good, id: '../../x' }, { id: 'p00003-x', price: 'much' }]),
     'records/pictures.json': json([picture]),
     'records/hauls.json': strToU8('{'),
     'picture/p00002-torn/full.jpg': strToU8('<svg onload="alert(1)">'),
   });
   await readCopy(attic, keep('damaged.zip', damaged));
-  await attic.sees('2 of the things could not be read.');
+  await attic.sees('2 of the items could not be read.');
   await attic.sees('The list of hauls could not be read.');
   await attic.sees('2 records are not in it any more.');
   await attic.sees('2 pictures or labels are not in it any more.');
   await attic.press('Bring back what is missing');
   await attic.sees('1 picture file in the copy could not be read');
-  await attic.openThing(good.title);
+  await attic.openItem(good.title);
   for (const [name, bytes, why] of [
     ['words.zip', strToU8('Not an archive at all.'), 'This is no copy of an attic, or it was cut short.'],
     ['cut.zip', damaged.slice(0, 300), 'This is no copy of an attic, or it was cut short.'],
@@ -115,7 +132,10 @@ it('takes what is whole of a damaged copy, says what is not, and nothing from an
   expect(attic.complaints).toEqual([]);
 });
 
-/** The size that an archive says one of its files unpacks to, written over wherever it stands (APPNOTE 4.3.7, 4.3.12). */
+/**
+ * The size that an archive says one of its files unpacks to, written over wherever it stands (APPNOTE 4.3.7,
+ * 4.3.12).
+ */
 function lyingAbout(zip: Uint8Array, name: string, says: number): Uint8Array {
   const bytes = Buffer.from(zip);
   for (const [mark, sizeAt, nameAt] of [
@@ -148,7 +168,7 @@ it('is not brought down by a copy that was made to do that', async () => {
   const picture = (id: string) =>
     JSON.stringify({
       id,
-      thingId: 'p00009-good',
+      itemId: 'p00009-good',
       author: 'Wren',
       addedAt: 1,
       width: 10,
@@ -157,7 +177,8 @@ it('is not brought down by a copy that was made to do that', async () => {
       origin: 'demo',
     });
   const ids = ['p00011-zeros', 'p00012-lies', 'p00013-bomb'];
-  // A quarter of a gigabyte of nothing; bytes that say they are few; and a few that say they are an enormous picture.
+  // A quarter of a gigabyte of nothing; bytes that say they are few; and a few that say they are an enormous
+  // picture.
   const zeros = new Uint8Array(250_000_000);
   const long = new Uint8Array(70_000_000);
   long.set([0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0]);
@@ -170,7 +191,7 @@ it('is not brought down by a copy that was made to do that', async () => {
       'attic.json': json(
         JSON.stringify({ format: COPY_FORMAT, schema: 1, at: 1, author: 'Wren', records: 8, bytes: 3 }),
       ),
-      'records/things.json': json(
+      'records/items.json': json(
         `[${record('p00009-good', 'Brought past the traps', ids)},${record('__proto__', 'polluted')},${record('constructor', 'built in')},{"__proto__":{"polluted":true},"id":"p00010-x"}]`,
       ),
       'records/pictures.json': json(`[${ids.map(picture).join()},${picture('toString')}]`),
@@ -182,12 +203,12 @@ it('is not brought down by a copy that was made to do that', async () => {
     { level: 1 },
   );
   await readCopy(attic, keep('hostile.zip', lyingAbout(hostile, 'picture/p00012-lies/full.jpg', 900)));
-  await attic.sees('3 of the things could not be read.');
+  await attic.sees('3 of the items could not be read.');
   await attic.sees('1 of the pictures could not be read.');
   await attic.sees('The list of hauls could not be read.');
   await attic.press('Bring back what is missing');
   await attic.sees('3 picture files in the copy could not be read', 60_000);
-  await attic.openThing('Brought past the traps');
+  await attic.openItem('Brought past the traps');
   expect(await attic.page.evaluate(() => 'polluted' in {})).toBe(false);
   await attic.page.close();
 });

@@ -1,10 +1,12 @@
 import type { ChildProcess } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-
 import type { Browser, CDPSession, Page } from 'puppeteer-core';
 
-/** COVERAGE=folder in the environment: what runs in pages, their workers and the server is counted and written there. */
+/**
+ * COVERAGE=folder in the environment: what runs in pages, their workers and the server is counted and written
+ * there.
+ */
 export const COVERAGE = process.env.COVERAGE ?? null;
 
 /** What the server is started with where it is counted. */

@@ -1,7 +1,7 @@
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
-import { house } from './house';
-import { jumper, thingsReady, type ReadyThing } from './world';
+import { startTestServer } from './testServer';
+import { jumper, itemsReady, type ReadyItem } from './world';
 
 const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
 const BARCODES = ['2000000000015', '2000000000046', '2000000000077', '2000000000107'];
@@ -19,7 +19,7 @@ const SEVEN = [
   'Lanternyard',
   'Handbill',
 ];
-const book = (title: string, barcode: string, price: number): ReadyThing => ({
+const book = (title: string, barcode: string, price: number): ReadyItem => ({
   part: {
     kind: 'book',
     title,
@@ -35,36 +35,42 @@ const book = (title: string, barcode: string, price: number): ReadyThing => ({
 });
 const [FIRST, SECOND] = ['Gansey jumper, first in petrol', 'Gansey jumper, second in petrol'];
 const PHONE_ONE = 'Gansey jumper for one thumb';
-const petrol = (title: string, price: number) => jumper(title, ['brackenmoor', 'threadwick'], { facts: { brand: 'Ostler', department: 'Men', size: 'M', colour: 'Petrol', material: 'Wool' }, price }); // prettier-ignore
+const petrol = (title: string, price: number) =>
+  jumper(title, ['brackenmoor', 'threadwick'], {
+    facts: { brand: 'Ostler', department: 'Men', size: 'M', colour: 'Petrol', material: 'Wool' },
+    price,
+  });
 
-const at = house({
+const at = startTestServer({
   world: () =>
-    thingsReady([
+    itemsReady([
       petrol(FIRST!, 5_100),
       petrol(SECOND!, 5_200),
       jumper(PHONE_ONE, [], { description: LONG, price: 5_300, facts: { decade: '1970s' } }),
       ...TWENTY.map((title, i) =>
-        i < 16 ? jumper(title, [], { description: LONG, price: 6_000 + i * 100, facts: { decade: '1970s' } }) : book(title, BARCODES[i - 16]!, 900 + i * 100),
+        i < 16
+          ? jumper(title, [], { description: LONG, price: 6_000 + i * 100, facts: { decade: '1970s' } })
+          : book(title, BARCODES[i - 16]!, 900 + i * 100),
       ),
     ]),
-}); // prettier-ignore
+});
 
 it('asks what it must the first time, and nothing the second', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(FIRST!);
+  await attic.openItem(FIRST!);
   await attic.sees('from its own list');
   attic.taps = 0;
   for (const market of ['Brackenmoor', 'Threadwick'])
     await attic.press('Blue', `[role=radiogroup][aria-label$="olour on ${market}"]`);
   await attic.press('Send to Brackenmoor and Threadwick');
-  await attic.waitForWindow('Threadwick: live');
-  await attic.waitForWindow('Brackenmoor: live');
+  await attic.waitForSign('Threadwick: live');
+  await attic.waitForSign('Brackenmoor: live');
   const first = { taps: attic.taps, typed: attic.typed };
-  await attic.openThing(SECOND!);
+  await attic.openItem(SECOND!);
   attic.taps = attic.typed = 0;
   await attic.press('Send to Brackenmoor and Threadwick');
-  await attic.waitForWindow('Threadwick: live');
-  await attic.waitForWindow('Brackenmoor: live');
+  await attic.waitForSign('Threadwick: live');
+  await attic.waitForSign('Brackenmoor: live');
   process.stdout.write(
     `a jumper on two marketplaces: first time ${first.taps} taps, ${first.typed} characters; second time ${attic.taps} and ${attic.typed}\n`,
   );
@@ -73,7 +79,7 @@ it('asks what it must the first time, and nothing the second', async () => {
   await attic.page.close();
 });
 
-it('lists one thing on six marketplaces by thumb', async () => {
+it('lists one item on six marketplaces by thumb', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.go('Stock');
   attic.taps = 0;
@@ -82,17 +88,17 @@ it('lists one thing on six marketplaces by thumb', async () => {
   for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile', 'Oldhollow', 'Lanternyard', 'Handbill'])
     await attic.press(`${PHONE_ONE}, ${market}: not planned`);
   await attic.press('Review 6 to send');
-  await attic.sees('6 listings of one thing on 6 marketplaces. Fees up to €');
+  await attic.sees('6 listings of one item on 6 marketplaces. Fees up to €');
   await attic.press('Send 6');
   await attic.sees('5 live', 60_000);
   process.stdout.write(
-    `one thing on six marketplaces by thumb: ${attic.taps} taps, ${attic.typed} characters\n`,
+    `one item on six marketplaces by thumb: ${attic.taps} taps, ${attic.typed} characters\n`,
   );
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });
 
-it('sends twenty things to seven marketplaces in one go on a wide page, each once', async () => {
+it('sends twenty items to seven marketplaces in one go on a wide page, each once', async () => {
   const attic = await Attic.open(at, WIDE);
   await attic.go('Stock');
   await attic.press('Crosslist');
@@ -105,7 +111,7 @@ it('sends twenty things to seven marketplaces in one go on a wide page, each onc
   await attic.sees('20 to put right');
   await attic.sees('Take-home €');
   await attic.press('Review 120 to send');
-  await attic.sees('120 listings of 20 things on 7 marketplaces');
+  await attic.sees('120 listings of 20 items on 7 marketplaces');
   await attic.press('Send 120');
   // It goes on while the person is elsewhere.
   await attic.go('Today');
@@ -115,7 +121,7 @@ it('sends twenty things to seven marketplaces in one go on a wide page, each onc
   await attic.fill('Search', 'chest number');
   await attic.sees('100 live', 480_000);
   process.stdout.write(
-    `twenty things on seven marketplaces: ${attic.taps} taps, ${attic.typed - 24} characters\n`,
+    `twenty items on seven marketplaces: ${attic.taps} taps, ${attic.typed - 24} characters\n`,
   );
   for (const market of ['brackenmoor', 'threadwick', 'oldhollow', 'lanternyard']) {
     const shop = await (await fetch(`${at.server.address}/outside/${market}/`)).text();

@@ -1,51 +1,57 @@
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
-import { house } from './house';
-import { thingPicture } from './pictures';
+import { itemPicture } from './pictures';
 import { until } from './serverProcess';
+import { startTestServer } from './testServer';
 
-/** Ten different things of one haul: what is drawn, its kind, and what it is called. */
+/** Ten different items of one haul: what is drawn, its kind, and what it is called. */
 const EVENING = [
-  ['gansey', 'Jumper', 'Gansey'], ['boots', 'Boots', 'Walking boots'], ['satchel', 'Bag or satchel', 'School satchel'],
-  ['lamp', 'Lamp', 'Stable lamp'], ['camera', 'Camera', 'Plate camera'], ['vase', 'Vase or glass', 'Pressed vase'],
-  ['fieldGuide', 'Book', 'Book of birds'], ['jigsaw', 'Jigsaw', 'Harbour jigsaw'], ['handPlane', 'Plane', 'Jack plane'],
+  ['gansey', 'Jumper', 'Gansey'],
+  ['boots', 'Boots', 'Walking boots'],
+  ['satchel', 'Bag or satchel', 'School satchel'],
+  ['lamp', 'Lamp', 'Stable lamp'],
+  ['camera', 'Camera', 'Plate camera'],
+  ['vase', 'Vase or glass', 'Pressed vase'],
+  ['fieldGuide', 'Book', 'Book of birds'],
+  ['jigsaw', 'Jigsaw', 'Harbour jigsaw'],
+  ['handPlane', 'Plane', 'Jack plane'],
   ['blanket', 'Blanket or throw', 'Striped blanket'],
-] as const; // prettier-ignore
+] as const;
 /** Those that are finished on the phone; the others wait for the wide page. */
 const ON_THE_PHONE = 5;
 
-const at = house();
+const at = startTestServer();
 
 const code = (i: number) => `YA-${String(i + 1).padStart(4, '0')}`;
 
-it('takes in an evening of ten different things on a phone, and finishes five of them in the wide table', async () => {
+it('takes in an evening of ten different items on a phone, and finishes five of them in the wide table', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.beginThing();
+  await attic.beginItem();
   await attic.press('Change');
   await attic.fill('A new haul', 'Fennick clearance');
   await attic.press('Start this haul');
   for (const [i, [drawing, kind]] of EVENING.entries()) {
-    await attic.choose([await thingPicture(drawing)]);
+    await attic.choose([await itemPicture(drawing)]);
     await attic.sees('Saved, 1 picture');
     await attic.sees(code(i));
     await chooseKind(attic, kind);
-    await attic.press('Next thing');
-    await attic.sees('A new thing');
+    await attic.press('Next item');
+    await attic.sees('A new item');
   }
   await toTheHaul(attic);
-  await attic.sees('10 things');
+  await attic.sees('10 items');
   await attic.press('Fill in these 10');
-  await attic.page.waitForSelector('[role=main][aria-label="Fill in 10 things"]');
+  await attic.page.waitForSelector('[role=main][aria-label="Fill in 10 items"]');
 
-  // What they share is said once; what differs is asked, one thing after the other.
+  // What they share is said once; what differs is asked, one item after the other.
   await attic.press('All have the same: Use');
   await attic.press('Use, all of them: Lightly used');
-  await attic.press('Say it of 10 things');
-  await attic.sees('Said of 10 things.');
+  await attic.press('Say it of 10 items');
+  await attic.sees('Said of 10 items.');
   await attic.press('All have the same: Spot');
   await attic.fill('Spot, all of them', 'C4-01');
-  await attic.press('Say it of 10 things');
-  await attic.sees('Said of 10 things.');
+  await attic.press('Say it of 10 items');
+  await attic.sees('Said of 10 items.');
   const mine = new Set(EVENING.slice(0, ON_THE_PHONE).map((_, i) => code(i)));
   let asked = 0;
   for (let question = await nextQuestion(attic); question; question = await nextQuestion(attic)) {
@@ -66,7 +72,7 @@ it('takes in an evening of ten different things on a phone, and finishes five of
 
   // The same evening, later, at a table: the other five.
   await attic.page.setViewport(WIDE);
-  await attic.page.waitForSelector('[aria-label="Table of things"]');
+  await attic.page.waitForSelector('[aria-label="Table of items"]');
   const theirs = EVENING.map((_, i) => code(i)).filter((c) => !mine.has(c));
   const written = await fillTheTable(attic, theirs);
   expect(written).toBeGreaterThan(20);
@@ -83,7 +89,7 @@ it('takes in an evening of ten different things on a phone, and finishes five of
   await attic.seesNot('was not kept');
   await attic.saved();
   await attic.reload();
-  await attic.page.waitForSelector('[aria-label="Table of things"]');
+  await attic.page.waitForSelector('[aria-label="Table of items"]');
   await cellHolds(attic, 'Price', code(7), '14.00');
 
   // Nothing that our standards require is open any more, on any of the ten.
@@ -95,13 +101,13 @@ it('takes in an evening of ten different things on a phone, and finishes five of
     await attic.press(`What is missing: ${gap}`);
     await attic.press('More filters');
   }
-  await attic.sees('10 things');
+  await attic.sees('10 items');
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });
 
 async function chooseKind(attic: Attic, kind: string): Promise<void> {
-  const there = await attic.page.$(`[role=radiogroup][aria-label="Kind of thing"] ::-p-aria(${kind})`);
+  const there = await attic.page.$(`[role=radiogroup][aria-label="Kind of item"] ::-p-aria(${kind})`);
   if (!there) {
     await attic.press('Other kinds');
     await attic.fill('Find a kind', kind);

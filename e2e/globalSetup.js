@@ -1,4 +1,7 @@
-/** The browser tests run against the app and the server as they are served and started: both are built first when stale. */
+/**
+ * The browser tests run against the app and the server as they are served and started: both are built first
+ * when stale.
+ */
 module.exports = async () => {
   const { build } = await import('../scripts/build.mjs');
   // Whoever counts what ran has built an app of its own.

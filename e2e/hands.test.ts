@@ -1,10 +1,10 @@
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
-import { house } from './house';
 import { garmentPicture, keep, phonePicture } from './pictures';
 import { until } from './serverProcess';
+import { startTestServer } from './testServer';
 
-const at = house({ scene: () => garmentPicture('scene.mjpeg', {}, 11) });
+const at = startTestServer({ scene: () => garmentPicture('scene.mjpeg', {}, 11) });
 
 const order = (attic: Attic) =>
   attic.page.$$eval('[data-picture]', (all) => all.map((e) => e.getAttribute('data-picture')));
@@ -37,17 +37,17 @@ const madeRoom = (attic: Attic, others: number) =>
     return moved.length === others + 1;
   });
 
-it('takes pictures with the live camera, thing after thing', async () => {
+it('takes pictures with the live camera, item after item', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.beginThing();
+  await attic.beginItem();
   await attic.press('Open the camera');
   await attic.press('Take the picture');
   await attic.sees('Saved, 1 picture');
   await attic.press('Take the picture');
   await attic.sees('Saved, 2 pictures');
   await attic.sees('YA-0001');
-  await attic.press('Next thing');
-  await attic.sees('A new thing');
+  await attic.press('Next item');
+  await attic.sees('A new item');
   await attic.press('Take the picture');
   await attic.sees('YA-0002');
   expect(attic.complaints).toEqual([]);
@@ -56,7 +56,7 @@ it('takes pictures with the live camera, thing after thing', async () => {
 
 it('says of each file it can’t take why, and takes the others', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.beginThing();
+  await attic.beginItem();
   await attic.choose([
     keep('empty.jpg', new Uint8Array()),
     keep('notes.jpg', Buffer.from('not a picture at all, only words')),
@@ -77,7 +77,7 @@ it('says of each file it can’t take why, and takes the others', async () => {
 
 it('reorders pictures by mouse and by finger, and takes removal back, also after a reload', async () => {
   const attic = await Attic.open(at, WIDE);
-  await attic.beginThing();
+  await attic.beginItem();
   await attic.choose([
     await garmentPicture('a.jpg', {}, 21),
     await garmentPicture('b.jpg', { side: 'back' }, 22),
@@ -129,7 +129,7 @@ it('reorders pictures by mouse and by finger, and takes removal back, also after
 
 it('keeps what was typed through hostile hands: emoji, right-to-left, markup, 10,000 characters', async () => {
   const attic = await Attic.open(at, WIDE);
-  await attic.beginThing();
+  await attic.beginItem();
   await attic.choose([await phonePicture('again.jpg')]);
   await attic.sees('Saved, 1 picture');
   await attic.press('Fill in its sheet');

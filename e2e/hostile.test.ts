@@ -1,10 +1,10 @@
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house } from './house';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLE = 'Gansey that is written all over';
-const at = house({ world: () => jumpersReady([TITLE]) });
+const at = startTestServer({ world: () => jumpersReady([TITLE]) });
 
 /** Puts a text into a field in one go, as pasting does, and leaves the field. */
 async function pasteInto(attic: Attic, label: string, text: string): Promise<void> {
@@ -41,16 +41,19 @@ const ROUNDS: readonly (readonly Kept[])[] = [
   ],
 ];
 
-it.each(ROUNDS.map((round, i) => [i + 1, round] as const))('keeps texts of all sorts, round %d', async (_, round) => {
-  const attic = await Attic.open(at, PHONE);
-  await attic.openThing('YA-0001');
-  for (const [label, text] of round) await pasteInto(attic, label, text);
-  await attic.saved();
-  await attic.reload();
-  for (const [label, text, stored = text] of round) await attic.holds(label, stored);
-  expect(attic.complaints).toEqual([]);
-  await attic.page.close();
-}); // prettier-ignore
+it.each(ROUNDS.map((round, i) => [i + 1, round] as const))(
+  'keeps texts of all sorts, round %d',
+  async (_, round) => {
+    const attic = await Attic.open(at, PHONE);
+    await attic.openItem('YA-0001');
+    for (const [label, text] of round) await pasteInto(attic, label, text);
+    await attic.saved();
+    await attic.reload();
+    for (const [label, text, stored = text] of round) await attic.holds(label, stored);
+    expect(attic.complaints).toEqual([]);
+    await attic.page.close();
+  },
+);
 
 const REFUSED = [
   ['Brand', 'b'.repeat(10_000), '400 fit'],
@@ -64,7 +67,7 @@ const REFUSED = [
 
 it('refuses the rest with a reason; what was typed stays to be put right, what was stored stays stored', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing('YA-0001');
+  await attic.openItem('YA-0001');
   const before = new Map<string, string>();
   for (const [label, text, why] of REFUSED) {
     before.set(label, await attic.value(label));

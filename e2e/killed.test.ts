@@ -22,10 +22,10 @@ afterAll(async () => {
   await server?.kill();
 });
 
-/** What the screen says of the thing at hand: pictures drawn, and those it calls stored. */
+/** What the screen says of the item at hand: pictures drawn, and those it calls stored. */
 function shownNow(page: Page): Promise<{ status: string; shown: number; drawn: number }> {
   return page.evaluate(() => {
-    const card = document.querySelector('[aria-label="This thing"]');
+    const card = document.querySelector('[aria-label="This item"]');
     const status = card?.querySelector('[role=status]')?.textContent ?? '';
     const images = [...(card?.querySelectorAll<HTMLImageElement>('img[alt^="Picture "]') ?? [])];
     const drawn = images.filter((img) => img.naturalWidth > 0).length;
@@ -39,12 +39,14 @@ function shownNow(page: Page): Promise<{ status: string; shown: number; drawn: n
   });
 }
 
-/** Reloads the page the moment it says that so many are pictures: they are records by then, and hardly stored. */
+/**
+ * Reloads the page the moment it says that so many are pictures: they are records by then, and hardly stored.
+ */
 async function reloadOnceSaid(page: Page, pictures: number): Promise<void> {
   const there = page.waitForNavigation();
   await page.evaluate((most) => {
     const look = () => {
-      const status = document.querySelector('[aria-label="This thing"] [role=status]')?.textContent ?? '';
+      const status = document.querySelector('[aria-label="This item"] [role=status]')?.textContent ?? '';
       const left = /^Stored; reading (?:(\d+) pictures|a picture)/u.exec(status);
       if (left ? Number(left[1] ?? 1) <= most : /^Sav/u.test(status)) location.reload();
       else requestAnimationFrame(look);
@@ -62,7 +64,7 @@ it('the browser killed, or the page reloaded, at any moment of taking in: no pic
   let attic = await Attic.open({ server, browser }, PHONE);
   await attic.go('Intake');
   for (let round = 0; round < KILLS; round += 1) {
-    await attic.sees('A new thing');
+    await attic.sees('A new item');
     // Spread evenly, and never twice at the same.
     const moment = (LATEST * (round + ((round * 0.618) % 1))) / KILLS;
     await attic.choose(files);
@@ -92,7 +94,7 @@ it('the browser killed, or the page reloaded, at any moment of taking in: no pic
       throw new Error(`${String(error)}: ${JSON.stringify(now)}`);
     });
     expect(there).toBeLessThanOrEqual(CHOSEN);
-    if (there > 0) await attic.press('Next thing');
+    if (there > 0) await attic.press('Next item');
   }
   // Some were killed before all was shown, some after.
   process.stdout.write(`killed and reloaded ${KILLS} times, with ${shownAt.join(', ')} of ${CHOSEN} shown\n`);

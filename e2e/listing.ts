@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 
 import type { Attic } from './attic';
 
-export const MARKETS = ['Brackenmoor', 'Threadwick', 'Nearstile'] as const;
+const MARKETS = ['Brackenmoor', 'Threadwick', 'Nearstile'] as const;
 
 /** Everything the three marketplaces ask of a jumper, typed by a person. */
 export async function fillInTheSheet(attic: Attic): Promise<void> {
@@ -26,7 +26,7 @@ export async function fillInTheSheet(attic: Attic): Promise<void> {
 
 /** Opens a jumper that has all that is asked for, and waits until its pictures are there. */
 export async function openReady(attic: Attic, title: string): Promise<void> {
-  await attic.openThing(title);
+  await attic.openItem(title);
   await attic.page.waitForSelector('::-p-aria(Send to 3 marketplaces):not([aria-disabled=true])');
 }
 
@@ -34,10 +34,12 @@ export async function openReady(attic: Attic, title: string): Promise<void> {
 export async function listJumper(attic: Attic, title: string): Promise<void> {
   await openReady(attic, title);
   await attic.press('Send to 3 marketplaces');
-  for (const market of MARKETS) await attic.waitForWindow(`${market}: live`);
+  for (const market of MARKETS) await attic.waitForSign(`${market}: live`);
 }
 
-/** Presses the one button of a public page. Such pages run no scripts, so a person's click is all there is. */
+/**
+ * Presses the one button of a public page. Such pages run no scripts, so a person's click is all there is.
+ */
 export async function pressThere(page: Page, name: string): Promise<void> {
   const button = await page.waitForSelector('form button');
   expect(await button?.evaluate((b) => b.textContent)).toBe(name);

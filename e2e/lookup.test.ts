@@ -1,10 +1,10 @@
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house } from './house';
 import { keep } from './pictures';
+import { startTestServer } from './testServer';
 
-const at = house({ afresh: true });
-/** The first cards of the look-up desk: a book, a record, a game; and a number it has no card for. */
+const at = startTestServer({ afresh: true });
+/** The first cards of the product look-up: a book, a record, a game; and a number it has no card for. */
 const [BOOK, RECORD, GAME, UNKNOWN] = ['2000000000015', '2000000000022', '2000000000039', '9781234567897'];
 
 const toBarcodes = async (attic: Attic) => {
@@ -13,7 +13,7 @@ const toBarcodes = async (attic: Attic) => {
   await attic.press('Barcodes');
 };
 
-it('looks a list of barcodes up, keeps the unknown ones, and makes things that wait to be confirmed', async () => {
+it('looks a list of barcodes up, keeps the unknown ones, and makes items that wait to be confirmed', async () => {
   const attic = await Attic.open(at, PHONE);
   await toBarcodes(attic);
   await attic.choose(
@@ -29,19 +29,19 @@ it('looks a list of barcodes up, keeps the unknown ones, and makes things that w
   await attic.sees('2000000000019: The last digit does not fit the others');
   await attic.sees('2 copies');
   await attic.sees('no card: kept, to be filled in by hand');
-  await attic.press('Make 3 things, to be confirmed one by one');
-  await attic.sees('3 things made. Undo takes all of it back.');
-  await attic.openThing('YA-0001');
+  await attic.press('Make 3 items, to be confirmed one by one');
+  await attic.sees('3 items made. Undo takes all of it back.');
+  await attic.openItem('YA-0001');
   // Nothing of it counts before a person says so.
   await attic.sees('Say what it is first');
-  await attic.sees('from the look-up desk');
+  await attic.sees('from the product look-up');
   await attic.sees('Sales rank');
   await attic.press('Right: all of it');
   await attic.sees('Books and paper › Book');
   await attic.holds('Title of the book', /./u);
   await attic.holds('Author', /./u);
   await attic.holds('Year', /^\d{4}$/u);
-  await attic.openThing('YA-0003');
+  await attic.openItem('YA-0003');
   await attic.holds('Barcode', UNKNOWN);
 
   // All at once, by the person's word; one undo takes the list back.
@@ -49,12 +49,12 @@ it('looks a list of barcodes up, keeps the unknown ones, and makes things that w
   await attic.fill('Barcodes', `${RECORD} ${GAME}`.replace(' ', '\n'));
   await attic.press('Look them up');
   await attic.sees('2 of 2 known');
-  await attic.press('All of it is right: make 2 things');
-  await attic.sees('2 things made');
+  await attic.press('All of it is right: make 2 items');
+  await attic.sees('2 items made');
   await attic.go('Stock');
-  await attic.sees('5 things');
+  await attic.sees('5 items');
   await attic.press('Undo');
-  await attic.sees('3 things');
+  await attic.sees('3 items');
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });
@@ -65,13 +65,15 @@ it('looks a typed barcode up by itself, says when the desk is away, and leaves i
   await attic.fill('Barcodes', UNKNOWN);
   await attic.press('Look them up');
   await attic.sees('0 of 1 known');
-  await attic.press('Make one thing, to be confirmed one by one');
-  await attic.sees('one thing made');
-  await attic.openThing('YA-0001');
+  await attic.press('Make one item, to be confirmed one by one');
+  await attic.sees('one item made');
+  await attic.openItem('YA-0001');
 
   await at.server.switchboard('indexhall', { outageMinutes: 5 });
   await attic.fill('Barcode', GAME);
-  await attic.sees('The look-up desk: It is closed just now. The barcode is kept; nothing else was changed.');
+  await attic.sees(
+    'The product look-up: It is closed just now. The barcode is kept; nothing else was changed.',
+  );
   await attic.holds('Barcode', GAME);
   await at.server.switchboard('indexhall', { outageMinutes: 0, tooMany: 1 });
   // The desk asks to slow down once: it is asked again by itself.
@@ -83,7 +85,7 @@ it('looks a typed barcode up by itself, says when the desk is away, and leaves i
   await attic.go('Stock');
   await attic.press('The attic: hauls, spots, kinds, codes');
   await attic.press('Only when I ask');
-  await attic.openThing('YA-0001');
+  await attic.openItem('YA-0001');
   await attic.press('Drop: Kind Board game');
   await attic.fill('Barcode', BOOK);
   await attic.saved();

@@ -1,12 +1,12 @@
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
-import { house } from './house';
 import { openReady } from './listing';
 import { until } from './serverProcess';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLES = ['Gansey of the attic stairs', 'Gansey of the cellar', 'Gansey of the yard'];
-const at = house({ world: () => jumpersReady(TITLES) });
+const at = startTestServer({ world: () => jumpersReady(TITLES) });
 
 const toTheAttic = async (attic: Attic) => {
   await attic.go('Stock');
@@ -23,24 +23,24 @@ it('keeps groups of one’s own, one below the other, filled by hand and by a fi
   await attic.fill('Name of a group below it', 'Fair in March');
   await attic.press('Add it below');
   await attic.page.waitForSelector('::-p-aria(Change the group Fair in March)');
-  await attic.openThing(TITLES[0]!);
+  await attic.openItem(TITLES[0]!);
   await attic.press('In the group Winter › Fair in March');
-  await attic.openThing(TITLES[2]!);
+  await attic.openItem(TITLES[2]!);
   await attic.fill('Price', '9');
   await attic.saved();
 
   await attic.go('Stock');
   await attic.press('More filters');
   await attic.fill('Price up to', '10');
-  await attic.sees('1 thing');
+  await attic.sees('1 item');
   await attic.fill('Keep as a group named', 'Cheap ones');
   await attic.press('Keep these filters as a group');
   await attic.sees('Kept as the group Cheap ones.');
   await attic.press('Show everything again');
-  await attic.sees('3 things');
+  await attic.sees('3 items');
   // The outer group holds what the inner one does.
   await attic.press('Group: Winter');
-  await attic.sees('1 thing');
+  await attic.sees('1 item');
   await attic.sees(TITLES[0]!);
   await attic.press('Group: Cheap ones');
   await attic.sees(TITLES[2]!);
@@ -49,9 +49,9 @@ it('keeps groups of one’s own, one below the other, filled by hand and by a fi
   // A group that goes takes nothing with it.
   await toTheAttic(attic);
   await attic.press('Groups');
-  await attic.sees('1 thing · fills itself');
+  await attic.sees('1 item · fills itself');
   await attic.press('Change the group Winter');
-  await attic.press('Remove the group Winter: its things stay');
+  await attic.press('Remove the group Winter: its items stay');
   await attic.seesNot('Winter\n');
   await attic.sees('Fair in March');
   await attic.press('Undo');
@@ -67,7 +67,7 @@ it('shows what the person wants on the sheet, in their order, and never hides wh
   await attic.press('Put Model away');
   await attic.press('Move Colour up');
   await attic.page.waitForSelector('::-p-aria(Put Brand away)[aria-disabled=true]');
-  await attic.openThing(TITLES[1]!);
+  await attic.openItem(TITLES[1]!);
   const fields = () =>
     attic.page.$$eval('#sheet-kind input', (all) => all.map((e) => e.getAttribute('aria-label') ?? ''));
   await until('the fields of a jumper are there', async () => (await fields()).includes('Brand'));
@@ -83,18 +83,18 @@ it('shows what the person wants on the sheet, in their order, and never hides wh
 
 it('suggests a size elsewhere with its source, and takes it over by a tap', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(TITLES[1]!);
-  await attic.press('Counted in: Letters');
+  await attic.openItem(TITLES[1]!);
+  await attic.press('Size system: Letters');
   await attic.sees('body girths of EN 13402-3');
   await attic.press('Elsewhere about: chest 94 to 102 cm');
   await attic.holds('Size elsewhere, about', 'chest 94 to 102 cm');
   await attic.page.close();
 });
 
-it('sells a thing in choices, piece by piece: counted, priced and coded; nowhere is it sent as one piece', async () => {
+it('sells an item in choices, piece by piece: counted, priced and coded; nowhere is it sent as one piece', async () => {
   const attic = await Attic.open(at, WIDE);
   await openReady(attic, TITLES[1]!);
-  await attic.press('Sell it in choices');
+  await attic.press('Sell it in variations');
   await attic.fill('Choice 1', 'Piece');
   await attic.fill('To choose from 1', 'mug, plate, bowl, jug');
   await attic.press('Keep these choices');
@@ -125,13 +125,14 @@ it('sells a thing in choices, piece by piece: counted, priced and coded; nowhere
   // Where else it is planned, and why it does not go there.
   await attic.sees('Not to Threadwick: Threadwick takes nothing in choices');
   await attic.press('Send to 1 of 3');
-  await attic.waitForWindow('Brackenmoor: live');
+  await attic.waitForSign('Brackenmoor: live');
   const page = await attic.publicPage('Brackenmoor');
-  const buy = (piece: string) => fetch(`${page}/buy`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ piece }) }); // prettier-ignore
+  const buy = (piece: string) =>
+    fetch(`${page}/buy`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ piece }) });
   expect(await (await fetch(page)).text()).toContain('61.50');
   await buy('YA-0002/4');
   await attic.sees('1 sold, 1 left');
-  await attic.waitForWindow('Brackenmoor: live');
+  await attic.waitForSign('Brackenmoor: live');
   await attic.go('Today');
   await attic.sees('jug · YA-0002/4');
   await buy('YA-0002/4');
@@ -142,8 +143,8 @@ it('sells a thing in choices, piece by piece: counted, priced and coded; nowhere
   await attic.go('Sales');
   await attic.sees('€48.00');
   await until('two jugs are sold', async () => (await attic.text()).split('€61.50').length - 1 === 2);
-  await attic.openThing(TITLES[1]!);
-  await attic.waitForWindow('Brackenmoor: sold');
+  await attic.openItem(TITLES[1]!);
+  await attic.waitForSign('Brackenmoor: sold');
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });

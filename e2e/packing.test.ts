@@ -2,23 +2,25 @@ import { PDFDocument } from 'pdf-lib';
 
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house } from './house';
 import { buyAt, until } from './serverProcess';
-import { jumper, thingsReady } from './world';
+import { startTestServer } from './testServer';
+import { jumper, itemsReady } from './world';
 
 const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
 /** Ten that sell in a day, and an eleventh that looks just like the tenth and does not. */
 const TITLES = [
-  ...['Apple', 'Birch', 'Cedar', 'Dogwood', 'Elm', 'Fir', 'Gorse', 'Hazel', 'Ivy'].map((w) => `Gansey jumper in the pattern ${w}`),
+  ...['Apple', 'Birch', 'Cedar', 'Dogwood', 'Elm', 'Fir', 'Gorse', 'Hazel', 'Ivy'].map(
+    (w) => `Gansey jumper in the pattern ${w}`,
+  ),
   'Gansey jumper in navy wool with cables',
   'Gansey jumper in navy wool with cables, two',
-]; // prettier-ignore
+];
 const spotOf = (i: number) => `A${1 + (i % 3)}-${String(12 - i).padStart(2, '0')}`;
 const codeOf = (i: number) => `YA-${String(i + 1).padStart(4, '0')}`;
 
-const at = house({
+const at = startTestServer({
   world: () =>
-    thingsReady(
+    itemsReady(
       TITLES.map((title, i) => ({
         ...jumper(title, ['brackenmoor'], { description: LONG, price: 4_000 + i * 100, spot: spotOf(i) }),
         sent: true,
@@ -37,7 +39,7 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
   );
   for (const { address, text } of pages) if (!text.includes('cables, two')) await buyAt(address);
   await attic.visit('/packing');
-  await attic.sees('To fetch: 10');
+  await attic.sees('To pick: 10');
   // In the order of the shelves.
   let spots: string[] = [];
   await until('ten spots are named', async () => {
@@ -56,7 +58,7 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
   await attic.sees(`That is ${codeOf(10)}`);
   await attic.sees(`This order is for ${codeOf(9)}: put it back.`);
   for (let i = 0; i < 10; i += 1) await scan(codeOf(i), codeOf(i).toLowerCase());
-  await attic.seesNot('To fetch');
+  await attic.seesNot('To pick');
   // One of them is heavier than it should be.
   await attic.fill('Weight as packed', '1240');
   await attic.sees('420 g heavier than recorded: is it the right one?');
@@ -68,7 +70,7 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
   }
   await attic.sees('To label: 10');
   await attic.press('Buy 10 labels');
-  await attic.sees('To hand in: 10');
+  await attic.sees('To drop off: 10');
   const labels = await PDFDocument.load(await attic.saves('Save 10 labels as one PDF'));
   expect(labels.getPageCount()).toBe(10);
   const slips = await PDFDocument.load(await attic.saves('Save the packing slips'));
@@ -78,10 +80,16 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
   // The marketplace was told, each with a number of its own.
   const token = await at.server.token('brackenmoor');
   const ask = async (path: string) =>
-    (await (await fetch(`${at.server.address}/outside/brackenmoor/v1/${path}`, { headers: { authorization: `Bearer ${token}` } })).json()) as Record<string, unknown>;
+    (await (
+      await fetch(`${at.server.address}/outside/brackenmoor/v1/${path}`, {
+        headers: { authorization: `Bearer ${token}` },
+      })
+    ).json()) as Record<string, unknown>;
   const { happenings } = (await ask('happenings?after=0')) as unknown as { happenings: { order: string }[] };
   const orders = () => Promise.all(happenings.map(async ({ order }) => ask(`orders/${order}`)));
-  await until('all ten are told to be posted', async () => (await orders()).every((o) => o.state === 'posted'));
+  await until('all ten are told to be posted', async () =>
+    (await orders()).every((o) => o.state === 'posted'),
+  );
   const told = await orders();
   expect(told).toHaveLength(10);
   expect(new Set(told.map((o) => o.tracking)).size).toBe(10);
@@ -90,4 +98,4 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
   await attic.visit('/sales');
   await attic.sees('Order: arrived', 60_000);
   expect(attic.complaints).toEqual([]);
-}); // prettier-ignore
+});

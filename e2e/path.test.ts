@@ -2,12 +2,12 @@ import exifr from 'exifr';
 
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house } from './house';
 import { fillInTheSheet, pressThere } from './listing';
 import { garmentPicture, phonePicture } from './pictures';
 import { until } from './serverProcess';
+import { startTestServer } from './testServer';
 
-const at = house();
+const at = startTestServer();
 
 async function fourPictures(): Promise<string[]> {
   return [
@@ -39,7 +39,7 @@ async function picturesOn(address: string): Promise<{ width: number; height: num
   );
 }
 
-it('photographs one thing, lists it on three marketplaces, sells it on one, and it is gone from the others', async () => {
+it('photographs one item, lists it on three marketplaces, sells it on one, and it is gone from the others', async () => {
   const attic = await Attic.open(at, PHONE);
 
   // An empty attic teaches where to begin.
@@ -52,7 +52,7 @@ it('photographs one thing, lists it on three marketplaces, sells it on one, and 
   await attic.reload();
   await attic.go('Stock');
   await attic.sees('YA-0001');
-  await attic.openThing('YA-0001');
+  await attic.openItem('YA-0001');
 
   // Upright: the red edge that lies at the left in the file is at the top.
   await attic.page.waitForSelector('img[alt="Picture 1 of 4, large"]');
@@ -109,15 +109,16 @@ it('photographs one thing, lists it on three marketplaces, sells it on one, and 
   await attic.press('Harbour steps');
   await attic.seesNot('Too long for Threadwick');
 
-  // Fees and take-home before anything is sent. Worked by hand: 11.5 % of 52.20 is 6.00, order fee 0.35,
-  // tax on fees 1.27, packaging 0.60 -> 39.78; Threadwick 17.5 % of 48.00 is 8.40, 3.90 for postage of 4.20 -> 38.70.
+  // Fees and take-home before anything is sent. Worked by hand: 11.5 % of 52.20 is 6.00, order fee 0.35, tax
+  // on fees 1.27, packaging 0.60 -> 39.78; Threadwick 17.5 % of 48.00 is 8.40, 3.90 for postage of 4.20 ->
+  // 38.70.
   for (const words of ['€39.78', '€38.70', 'Take-home €38.70 to €40.00, wherever it sells first.'])
     await attic.sees(words);
 
   await attic.press('Send to 3 marketplaces');
-  await attic.waitForWindow('Brackenmoor: live, €48.00');
-  await attic.waitForWindow('Threadwick: live, €48.00');
-  await attic.waitForWindow('Nearstile: live, €40.00');
+  await attic.waitForSign('Brackenmoor: live, €48.00');
+  await attic.waitForSign('Threadwick: live, €48.00');
+  await attic.waitForSign('Nearstile: live, €40.00');
 
   // Each live window opens a public page with the right pictures, words, price and condition.
   const moor = await attic.publicPage('Brackenmoor');
@@ -132,7 +133,12 @@ it('photographs one thing, lists it on three marketplaces, sells it on one, and 
     expect(moorText).toContain(words);
   expect(moorText).not.toContain('A3-12');
   const pictures = await picturesOn(moor);
-  expect(pictures.map((p) => [p.width, p.height])).toEqual([[1_500, 2_000], [1_500, 1_500], [1_500, 1_500], [1_500, 1_500]]); // prettier-ignore
+  expect(pictures.map((p) => [p.width, p.height])).toEqual([
+    [1_500, 2_000],
+    [1_500, 1_500],
+    [1_500, 1_500],
+    [1_500, 1_500],
+  ]);
   for (const { bytes } of pictures) {
     // The place where it was taken never left the device.
     expect(await exifr.gps(bytes)).toBeUndefined();
@@ -154,13 +160,14 @@ it('photographs one thing, lists it on three marketplaces, sells it on one, and 
   await pressThere(buyer, 'Buy it now');
   expect(await buyer.content()).toContain('This has been bought.');
   await attic.page.bringToFront();
-  await attic.waitForWindow('Brackenmoor: sold');
-  await attic.waitForWindow('Threadwick: ended');
-  await attic.waitForWindow('Nearstile: ended');
+  await attic.waitForSign('Brackenmoor: sold');
+  await attic.waitForSign('Threadwick: ended');
+  await attic.waitForSign('Nearstile: ended');
   expect(await (await fetch(wick)).text()).toContain('It was taken down.');
   expect(await (await fetch(stile)).text()).toContain('Taken off the board.');
 
-  // Today says what sold, where, for how much, take-home and where to fetch it; the closing record is the proof.
+  // Today says what sold, where, for how much, take-home and where to fetch it; the closing record is the
+  // proof.
   await attic.go('Today');
   for (const words of [
     'Sold on Brackenmoor for €48.00',
@@ -180,7 +187,7 @@ it('photographs one thing, lists it on three marketplaces, sells it on one, and 
   expect(record[0]).toMatch(/Brackenmoor sold here \d\d:\d\d:\d\d/u);
   expect(record[1]).toMatch(/Threadwick withdrawn [\d.]+ s later/u);
   expect(record[2]).toMatch(/Nearstile withdrawn [\d.]+ s later/u);
-  await attic.press('Fetched and packed');
+  await attic.press('Picked and packed');
   await attic.press('Go on packing');
   await attic.buyLabel();
   await attic.sees('Postage paid: €');

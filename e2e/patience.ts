@@ -1,4 +1,4 @@
-import { patience } from './late';
+import { patience } from './injectLatency';
 
 // Ends a test that hangs, nothing else.
 jest.setTimeout(patience(300_000));

@@ -28,7 +28,18 @@ export type Wanted =
   | { what: 'exam'; of: Wanted };
 
 /** Where the phone was; must never be seen again. */
-export const GPS = { latitude: [[51, 1], [30, 1], [0, 1]], longitude: [[0, 1], [7, 1], [0, 1]] }; // prettier-ignore
+export const GPS = {
+  latitude: [
+    [51, 1],
+    [30, 1],
+    [0, 1],
+  ],
+  longitude: [
+    [0, 1],
+    [7, 1],
+    [0, 1],
+  ],
+};
 
 /** The gansey beside an A4 sheet, taken with the camera tilted: one unit of the drawing is 1.33 mm. */
 export const MEASURED_SCENE = {
@@ -93,8 +104,8 @@ export async function examinedPicture(name: string, shot: Omit<Shot, 'name'>, se
   return { file: await drawn(name, of), exam: Exam.parse(JSON.parse(readFileSync(exam, 'utf8'))) };
 }
 
-/** A small picture of one of the demo world's things: "boots", "lamp". */
-export const thingPicture = (of: string, seed = 7) =>
+/** A small picture of one of the demo world's items: "boots", "lamp". */
+export const itemPicture = (of: string, seed = 7) =>
   drawn(`${of}.jpg`, { what: 'garment', of, shot: {}, seed, side: 800 });
 
 /** A barcode on a box of its own, as a camera or file shows it. */

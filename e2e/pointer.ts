@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 
-import { patience, SLOWER } from './late';
+import { patience, SLOWER } from './injectLatency';
 
 /** What is to be pressed: by a selector, or by what it is called aloud. */
 export interface Wanted {
@@ -11,12 +11,15 @@ export interface Wanted {
 }
 
 const PATIENCE = patience(30_000);
-/** How long something that went away under the finger may take to be there again, drawn anew by what was being loaded. */
+/**
+ * How long something that went away under the finger may take to be there again, drawn anew by what was being
+ * loaded.
+ */
 const BACK_WITHIN = 2_500 * SLOWER;
 
 /**
- * Presses something as a person does: once it is there, in sight, at rest, not switched off and not covered. All of that is
- * found out in the page, frame by frame, so that it costs no more than a person would wait.
+ * Presses something as a person does: once it is there, in sight, at rest, not switched off and not covered.
+ * All of that is found out in the page, frame by frame, so that it costs no more than a person would wait.
  */
 export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
   const end = Date.now() + PATIENCE;
@@ -31,8 +34,8 @@ export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
       pressed = true;
     }
     if (pressed) {
-      // A page that moved under the finger: the press went elsewhere, and a person presses again. A busy page may take the
-      // press only now, and what was pressed is called something else then.
+      // A page that moved under the finger: the press went elsewhere, and a person presses again. A busy page
+      // may take the press only now, and what was pressed is called something else then.
       const hit = await whatWasHit(page);
       if (hit === 'it') return;
       if (hit === 'gone') wentAt ??= Date.now();
@@ -45,7 +48,10 @@ export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
   }
 }
 
-/** What took the press: what was wanted, something else, or what was wanted and went away under it. A page that is gone took it. */
+/**
+ * What took the press: what was wanted, something else, or what was wanted and went away under it. A page
+ * that is gone took it.
+ */
 function whatWasHit(page: Page): Promise<'it' | 'other' | 'gone'> {
   return page
     .evaluate(async () => {
@@ -123,7 +129,8 @@ async function findPlace({ selector, name, within }: Wanted): Promise<{ x: numbe
         for (let e: Element | null = target; e; e = e.parentElement) if (isAlike(e)) return true;
         return false;
       };
-      // A press is down and up on the same: a picture that comes in between moves the button away under the finger.
+      // A press is down and up on the same: a picture that comes in between moves the button away under the
+      // finger.
       addEventListener('click', (event) => (note.pressHit = isOn(event)), { capture: true, once: true });
       addEventListener('pointerdown', (event) => isOn(event) && (note.pressedOn = element), {
         capture: true,

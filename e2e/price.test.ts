@@ -1,7 +1,7 @@
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house } from './house';
 import { until } from './serverProcess';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLE = 'Plain jumper to be written about';
@@ -9,7 +9,7 @@ const TITLE = 'Plain jumper to be written about';
 const SHARED_PRICE = '€48.00';
 /** Where a jumper can go: all but the marketplace for books and records. The last is done by hand. */
 const MARKETS = ['Brackenmoor', 'Threadwick', 'Nearstile', 'Oldhollow', 'Lanternyard', 'Handbill'];
-const at = house({
+const at = startTestServer({
   world: () =>
     jumpersReady(
       [TITLE],
@@ -44,7 +44,7 @@ const decoded = (html: string) =>
 
 it('writes, prices and previews a complete record for every marketplace, and sends just that', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(TITLE);
+  await attic.openItem(TITLE);
   await attic.page.waitForSelector('::-p-aria(Send to 5 of 6)');
   // The title takes up what buyers search, once that was asked.
   await attic.sees('What do buyers search?');
@@ -53,8 +53,8 @@ it('writes, prices and previews a complete record for every marketplace, and sen
   const from = Date.now();
   await attic.press('Write the title from the facts');
   await attic.press('Write the description from the facts');
-  await attic.fill('What it should bring you', '32');
-  await attic.press('Ask these prices');
+  await attic.fill('Take-home wanted', '32');
+  await attic.press('Use these prices');
   const shown = [];
   for (const market of MARKETS) shown.push({ market, ...(await preview(attic, market)) });
   const seconds = Math.round((Date.now() - from) / 1_000);
@@ -68,7 +68,7 @@ it('writes, prices and previews a complete record for every marketplace, and sen
   await attic.sees('Also called, if it is one');
   await attic.press('Send to 6 marketplaces');
   for (const { market, text, words } of shown.filter((s) => s.market !== 'Handbill')) {
-    await attic.waitForWindow(`${market}: live`);
+    await attic.waitForSign(`${market}: live`);
     const page = await (await fetch(await attic.publicPage(market))).text();
     const [title = '', priced = ''] = words.split('\n').filter(Boolean);
     const price = /€([\d.]+)/u.exec(priced)?.[1] ?? '';
@@ -83,7 +83,7 @@ it('writes, prices and previews a complete record for every marketplace, and sen
 it('finds out what others sold for, keeps a person’s word on it, and works on it with no connection', async () => {
   const attic = await Attic.open(at, PHONE, { offline: true });
   await attic.page.evaluate(async () => void (await navigator.serviceWorker.ready));
-  await attic.openThing('Kittiwake Mills Men jumper');
+  await attic.openItem('Kittiwake Mills Men jumper');
   await attic.press('What did others sell for?');
   await attic.sees('Asked just now');
   await until(
@@ -102,15 +102,14 @@ it('finds out what others sold for, keeps a person’s word on it, and works on 
   await attic.press('Let the price come down by itself');
   await until(
     'the days it comes down',
-    async () =>
-      (await attic.page.$$('[aria-label="When the price comes down"] [role=listitem]')).length === 3,
+    async () => (await attic.page.$$('[aria-label="Markdown schedule"] [role=listitem]')).length === 3,
   );
 
-  // Out buying, the marketplaces can't be reached: what was found out is used.
+  // Sourcing, the marketplaces can't be reached: what was found out is used.
   await attic.page.setOfflineMode(true);
   await attic.go('Stock');
   await attic.press('The attic: hauls, spots, kinds, codes');
-  await attic.press('Out buying');
+  await attic.press('Sourcing');
   await attic.fill('What is it', 'jumper');
   await attic.fill('Brand or maker', 'Kittiwake Mills');
   await attic.press('What would it bring?');
@@ -122,7 +121,7 @@ it('finds out what others sold for, keeps a person’s word on it, and works on 
 
 it('cleans words brought in from elsewhere, and offers the facts in them', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing('Kittiwake Mills Men jumper');
+  await attic.openItem('Kittiwake Mills Men jumper');
   await attic.press('Bring in words from elsewhere');
   const page =
     '<table><tr><td><p style="color:red">Knitted on the quay.</p><script>steal()</script><ul><li>Sleeve 61 cm</li></ul></td></tr></table><p>Welcome to my shop</p>';

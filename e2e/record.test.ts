@@ -1,8 +1,8 @@
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
-import { house } from './house';
 import { garmentPicture, labelPicture } from './pictures';
 import { until } from './serverProcess';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLES = [
@@ -10,7 +10,7 @@ const TITLES = [
   'Gansey jumper of the second crate',
   'Gansey jumper of the third crate',
 ];
-const at = house({ world: () => jumpersReady(TITLES) });
+const at = startTestServer({ world: () => jumpersReady(TITLES) });
 
 const openLists = async (attic: Attic) => {
   await attic.press('The attic: hauls, spots, kinds, codes');
@@ -19,7 +19,7 @@ const openLists = async (attic: Attic) => {
 
 it('asks a private question of a branch; what it answers stops a text it turns up in', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(TITLES[0]!);
+  await attic.openItem(TITLES[0]!);
   await attic.press('Ask something else of this kind');
   await attic.press('Clothes');
   await attic.press('Ask something else');
@@ -27,7 +27,7 @@ it('asks a private question of a branch; what it answers stops a text it turns u
   await attic.press('Private: never sent');
   await attic.press('Keep this question');
   await attic.sees('private: never sent');
-  await attic.openThing(TITLES[0]!);
+  await attic.openItem(TITLES[0]!);
   await attic.fill('Which pile (private)', 'heap nine');
   await attic.fill('Description', 'Navy gansey out of heap nine, size M.');
   await attic.sees('The description holds your private which pile: “heap nine”.');
@@ -39,7 +39,7 @@ it('asks a private question of a branch; what it answers stops a text it turns u
 
 it('changes the kind without losing a fact, by name and through the tree', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(TITLES[1]!);
+  await attic.openItem(TITLES[1]!);
   await attic.press('Kind: Jumper. Change');
   await attic.press('Other kinds');
   await attic.fill('Find a kind', 'ship’s');
@@ -59,10 +59,10 @@ it('changes the kind without losing a fact, by name and through the tree', async
 
 it('records the condition: a flaw with its pin, what is missing, a grade by hand with its reason', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(TITLES[2]!);
+  await attic.openItem(TITLES[2]!);
   await attic.press('Add a flaw');
   await attic.fill('What is wrong', 'darned');
-  await attic.fill('Where on the thing', 'right elbow');
+  await attic.fill('Where on the item', 'right elbow');
   await attic.press('Serious', '[aria-label="New flaw"]');
   await attic.press('Flaw shown in picture 4');
   await attic.page.locator('[data-stage]').click();
@@ -91,19 +91,19 @@ it('records the condition: a flaw with its pin, what is missing, a grade by hand
   await attic.page.close();
 });
 
-it('spreads a haul’s cost to the cent, and moves things by scanning a spot and then the things', async () => {
+it('spreads a haul’s cost to the cent, and moves items by scanning a spot and then the items', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.go('Stock');
   await openLists(attic);
   await attic.press('Hauls');
   await attic.fill('Name of a new haul', 'Three crates');
   await attic.press('Start this haul');
-  await attic.fill('Paid for all of it', '10');
+  await attic.fill('Total paid', '10');
   await attic.fill('What', 'crates');
   await attic.fill('How many', '3');
   await attic.press('Add this line');
   await attic.sees('3 bought · 0 taken in · 0 listed · 0 sold · 3 waiting');
-  await attic.openThing(TITLES[0]!);
+  await attic.openItem(TITLES[0]!);
   await attic.press('Change haul or owner');
   await attic.press('Three crates');
   await attic.press('crates');
@@ -124,7 +124,7 @@ it('spreads a haul’s cost to the cent, and moves things by scanning a spot and
   await attic.fill('Name of a new spot', 'Box 7');
   await attic.press('Add this spot');
   const scan = async (text: string) => {
-    await attic.page.locator('input[aria-label="Scan a spot, then things"]').click();
+    await attic.page.locator('input[aria-label="Scan a spot, then items"]').click();
     await attic.page.keyboard.type(text);
     await attic.page.keyboard.press('Enter');
   };
@@ -133,11 +133,11 @@ it('spreads a haul’s cost to the cent, and moves things by scanning a spot and
   await scan('YA-0001');
   await scan('YA-0002 A3-12');
   await scan('YA-9999');
-  await attic.sees('“YA-9999” is neither a spot nor a thing of this attic.');
-  await attic.press('Move 2 things to Box 7');
-  await attic.sees('2 things now in Box 7.');
+  await attic.sees('“YA-9999” is neither a spot nor an item of this attic.');
+  await attic.press('Move 2 items to Box 7');
+  await attic.sees('2 items now in Box 7.');
   await attic.press('What is in Box 7');
-  await attic.sees('Labels for 2 things and the spot');
+  await attic.sees('Labels for 2 items and the spot');
   // A PDF comes out, whatever the titles hold.
   await attic.page.evaluate(() => {
     const made: Blob[] = [];
@@ -145,7 +145,7 @@ it('spreads a haul’s cost to the cent, and moves things by scanning a spot and
     const create = URL.createObjectURL.bind(URL);
     URL.createObjectURL = (blob: Blob) => (made.push(blob), create(blob));
   });
-  await attic.press('Labels for 2 things and the spot');
+  await attic.press('Labels for 2 items and the spot');
   await attic.press('A4 sheet, 21 labels');
   await until('the labels are made', () =>
     attic.page.evaluate(async () => {
@@ -161,20 +161,20 @@ it('changes many at once on a wide page, shown before, taken back in one', async
   const attic = await Attic.open(at, WIDE);
   await attic.go('Stock');
   await attic.fill('Search', 'gansey CRATE');
-  await attic.sees('3 things');
-  await attic.press('Choose several');
+  await attic.sees('3 items');
+  await attic.press('Select');
   await attic.press('All 3');
   await attic.press('Price');
   await attic.fill('Price', '39,50');
   await attic.sees('€48.00 → €39.50');
-  await attic.press('Change 3 things');
-  await attic.sees('3 things changed. Undo takes all of it back.');
+  await attic.press('Change 3 items');
+  await attic.sees('3 items changed. Undo takes all of it back.');
   await attic.press('Something else');
   await attic.press('Title');
   await attic.press('Replace words');
   await attic.fill('Words to replace', 'crate');
   await attic.fill('New words', 'crated box');
-  await attic.press('Change 3 things');
+  await attic.press('Change 3 items');
   await attic.sees('Gansey jumper of the first crated box');
   await attic.press('Undo');
   await attic.sees('Gansey jumper of the first crate');
@@ -186,7 +186,7 @@ it('changes many at once on a wide page, shown before, taken back in one', async
 
 it('takes a jumper from its first picture to a complete record in few taps', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.beginThing();
+  await attic.beginItem();
   const [front, label] = [
     await garmentPicture('plain.jpg', {}, 43),
     await labelPicture('label.jpg', ['KITTIWAKE MILLS', 'SIZE M', '80% WOOL', '20% NYLON']),

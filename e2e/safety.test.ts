@@ -57,7 +57,7 @@ describe('what is turned away', () => {
       '{',
       'null',
       '{"type":"send"}',
-      '{"type":"withdraw","id":"../x","thing":"t","market":"m"}',
+      '{"type":"withdraw","id":"../x","item":"t","market":"m"}',
     ])
       expect(await ask('/api/commands', headers, 'POST', body)).toBe(400);
     expect(await ask('/api/commands', headers, 'POST', ' '.repeat(300_000))).toBe(413);
@@ -82,7 +82,7 @@ it('answers a command given twice once, the same', async () => {
       await fetch(`${server.address}/api/commands`, {
         method: 'POST',
         headers: { 'x-attic-session': token, 'content-type': 'application/json' },
-        body: JSON.stringify({ type: 'withdraw', id: 'twice', thing: 't', market: 'brackenmoor' }),
+        body: JSON.stringify({ type: 'withdraw', id: 'twice', item: 't', market: 'brackenmoor' }),
       })
     ).json();
   expect(await give()).toEqual({ accepted: false, why: 'It is not listed there.' });

@@ -1,13 +1,13 @@
 import { Attic } from './attic';
 import { WIDE } from './browser';
-import { house } from './house';
 import { listJumper } from './listing';
 import { garmentPicture, keep } from './pictures';
 import { until } from './serverProcess';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLE = 'Gansey jumper with a clip to see, size M';
-const at = house({
+const at = startTestServer({
   world: () => jumpersReady([TITLE]),
   scene: () => garmentPicture('sending.mjpeg', {}, 71),
 });
@@ -15,7 +15,7 @@ const at = house({
 it('sends cleaned-up pictures and the clip, in the new order, and never somebody else’s', async () => {
   const attic = await Attic.open(at, WIDE);
   await listJumper(attic, TITLE);
-  await attic.waitForWindow('Brackenmoor: live');
+  await attic.waitForSign('Brackenmoor: live');
   const shown = async (address: string) => {
     const html = await (await fetch(address)).text();
     return {

@@ -1,13 +1,12 @@
+import { createClient } from '@libsql/client';
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { createClient } from '@libsql/client';
-
 import { COVERAGE, SERVER_COUNTS, serverWrites } from './coverage';
-import { patience } from './late';
+import { patience } from './injectLatency';
 
 /** The real server in a process of its own, so that it can be killed. */
 export class ServerProcess {
@@ -45,7 +44,8 @@ export class ServerProcess {
       ],
       { stdio: ['ignore', 'ignore', 'inherit', ...(COVERAGE ? ['ipc' as const] : [])] },
     );
-    // Starting is what a machine that is shared with others does slowest, and no test is about how fast it is.
+    // Starting is what a machine that is shared with others does slowest, and no test is about how fast it
+    // is.
     const answers = () =>
       fetch(`${this.address}/api/session`).then(
         (r) => r.ok,
@@ -65,7 +65,8 @@ export class ServerProcess {
   }
 
   /**
-   * The files of the server may not grow beyond this any more: to whoever writes a longer one the disk is full.
+   * The files of the server may not grow beyond this any more: to whoever writes a longer one the disk is
+   * full.
    *
    * @param bytes null: as long as they like again
    */
@@ -97,7 +98,7 @@ export class ServerProcess {
   /** What buyers see offered there just now, by their links. */
   async offered(market: string): Promise<string[]> {
     const text = await (await fetch(`${this.address}/outside/${market}/`)).text();
-    return [...text.matchAll(new RegExp(`href="(/outside/${market}/(?:thing|p|ad)/[^"]+)"`, 'gu'))].map(
+    return [...text.matchAll(new RegExp(`href="(/outside/${market}/(?:item|p|ad)/[^"]+)"`, 'gu'))].map(
       (m) => m[1] ?? '',
     );
   }
@@ -116,7 +117,11 @@ export async function buyAt(page: string): Promise<void> {
   await fetch(`${page}/${verb}`, { method: 'POST', redirect: 'manual' });
 }
 
-/** A buyer who writes to the seller there, or offers. @returns what the buyer does next in that conversation */
+/**
+ * A buyer who writes to the seller there, or offers.
+ *
+ * @returns what the buyer does next in that conversation
+ */
 export async function writeAt(
   page: string,
   says: { who: string; words?: string; euros?: string },
@@ -148,7 +153,10 @@ export async function until(
 /** A worker's first port: others, of this run or of one beside it, seldom begin with the same. */
 const FIRST_PORT = 21_000 + 50 * ((process.ppid * 7 + Number(process.env.JEST_WORKER_ID ?? 0)) % 220);
 
-/** A port that nobody listens on just now: of one worker the same each time, so that browsers know the app from there. */
+/**
+ * A port that nobody listens on just now: of one worker the same each time, so that browsers know the app
+ * from there.
+ */
 export async function freePort(): Promise<number> {
   for (let port = FIRST_PORT; port < FIRST_PORT + 50; port += 1) if (await isFree(port)) return port;
   throw new Error('no port is free');

@@ -1,15 +1,14 @@
+import { unzipSync } from 'fflate';
 import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 
-import { unzipSync } from 'fflate';
-
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house, type House } from './house';
 import { garmentPicture } from './pictures';
 import { buyAt, until } from './serverProcess';
-import { jumper, thingsReady } from './world';
+import { startTestServer, type TestServer } from './testServer';
+import { jumper, itemsReady } from './world';
 
 const BY_HAND = 'Gansey jumper by hand';
 const LOCKED = 'Gansey jumper behind a locked door';
@@ -18,32 +17,39 @@ const BID = 'Gansey jumper for the highest bid';
 const BOOK = 'Seabirds of the Northern Coasts';
 const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow.';
 
-const at: House = house({
+const at: TestServer = startTestServer({
   world: () =>
-    thingsReady([
+    itemsReady([
       jumper(BY_HAND, ['brackenmoor', 'handbill'], { price: 4_100 }),
       jumper(LOCKED, ['threadwick'], { price: 4_200 }),
       jumper(SHOP, ['lanternyard'], { price: 4_400, description: LONG }),
       jumper(BID, ['brackenmoor', 'oldhollow'], { price: 4_300, description: LONG }),
       {
         part: {
-          kind: 'book', title: BOOK, description: 'Cloth boards a little sunned, plates all present.', use: 'regular', cost: 100, price: 900, weightG: 480,
-          facts: { model: BOOK, author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000002415' }, spot: 'Box 2',
+          kind: 'book',
+          title: BOOK,
+          description: 'Cloth boards a little sunned, plates all present.',
+          use: 'regular',
+          cost: 100,
+          price: 900,
+          weightG: 480,
+          facts: { model: BOOK, author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000002415' },
+          spot: 'Box 2',
         },
         markets: ['quirestack'],
       },
     ]),
-}); // prettier-ignore
+});
 
 it('prepares what nobody can call, and is red until it was taken down by hand', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(BY_HAND);
+  await attic.openItem(BY_HAND);
   await attic.press('Send to Brackenmoor and Handbill');
-  await attic.waitForWindow('Brackenmoor: live');
+  await attic.waitForSign('Brackenmoor: live');
   await attic.sees('Nobody can call Handbill');
   await attic.go('Today');
   await attic.sees('To put up on Handbill by hand');
-  await attic.press('Put it up');
+  await attic.press('List it');
 
   // A person fills in the board's form with what was prepared.
   await attic.page.waitForSelector('[aria-label="By hand on Handbill"]');
@@ -52,17 +58,32 @@ it('prepares what nobody can call, and is red until it was taken down by hand', 
   for (const words of [BY_HAND, '41.00', 'For wearing', 'Fair'])
     await until(`“${words}” is prepared`, async () => (await prepared()).includes(words));
   const form = new FormData();
-  for (const [name, value] of Object.entries({ heading: BY_HAND, words: LONG, price: '41.00', board: 'wear', state: 'fair' })) form.set(name, value); // prettier-ignore
-  form.append('photos', new Blob([readFileSync(await garmentPicture('hand.jpg', {}, 1, 800))], { type: 'image/jpeg' }), '1.jpg'); // prettier-ignore
-  const put = await fetch(`${at.server.address}/outside/handbill/put-up`, { method: 'POST', body: form, redirect: 'manual' }); // prettier-ignore
+  for (const [name, value] of Object.entries({
+    heading: BY_HAND,
+    words: LONG,
+    price: '41.00',
+    board: 'wear',
+    state: 'fair',
+  }))
+    form.set(name, value);
+  form.append(
+    'photos',
+    new Blob([readFileSync(await garmentPicture('hand.jpg', {}, 1, 800))], { type: 'image/jpeg' }),
+    '1.jpg',
+  );
+  const put = await fetch(`${at.server.address}/outside/handbill/put-up`, {
+    method: 'POST',
+    body: form,
+    redirect: 'manual',
+  });
   expect(put.status).toBe(303);
   const address = put.headers.get('location') ?? '';
   await attic.fill('Its address on Handbill', address);
   await attic.press('It is up on Handbill');
-  await attic.waitForWindow('Handbill: live');
+  await attic.waitForSign('Handbill: live');
 
   await buyAt(await attic.publicPage('Brackenmoor'));
-  await attic.waitForWindow('Brackenmoor: sold');
+  await attic.waitForSign('Brackenmoor: sold');
   await attic.go('Today');
   await attic.sees('Take it down on Handbill yourself');
   await attic.press('I took it down on Handbill');
@@ -73,7 +94,7 @@ it('prepares what nobody can call, and is red until it was taken down by hand', 
 
 it('says when a key has run out, keeps what was sent, and goes on with a new code', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(LOCKED);
+  await attic.openItem(LOCKED);
   // Its rules were read while it still let us in.
   await attic.page.waitForSelector('::-p-aria(Send to Threadwick)');
   await at.server.switchboard('threadwick', { tokenExpired: true });
@@ -85,14 +106,16 @@ it('says when a key has run out, keeps what was sent, and goes on with a new cod
   await attic.fill('Code from Threadwick', '00000000');
   await attic.press('Connect Threadwick');
   await attic.sees('That code is wrong or too old');
-  const page = await (await fetch(`${at.server.address}/outside/threadwick/access`, { method: 'POST' })).text();
+  const page = await (
+    await fetch(`${at.server.address}/outside/threadwick/access`, { method: 'POST' })
+  ).text();
   await attic.fill('Code from Threadwick', /id="code">(\d+)</u.exec(page)?.[1] ?? '');
   await attic.press('Connect Threadwick');
   await attic.seesNot('Its key has run out');
   await attic.press('Test Threadwick');
   await attic.sees('It answers, in');
-  await attic.openThing(LOCKED);
-  await attic.waitForWindow('Threadwick: live', 60_000);
+  await attic.openItem(LOCKED);
+  await attic.waitForSign('Threadwick: live', 60_000);
   // No page ever saw the key.
   expect(await attic.page.evaluate(() => JSON.stringify(Object.values(localStorage)))).not.toMatch(/Bearer/u);
 
@@ -105,25 +128,29 @@ it('says when a key has run out, keeps what was sent, and goes on with a new cod
   await attic.press('Go on with Threadwick');
   await attic.seesNot('paused\n');
   await attic.page.close();
-}); // prettier-ignore
+});
 
 it('auctions it to the highest bid, and takes it down elsewhere when the auction ends', async () => {
   await at.server.switchboard('oldhollow', { dayLasts: 20_000 });
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(BID);
+  await attic.openItem(BID);
   await attic.page.waitForSelector('::-p-aria(Send to Brackenmoor and Oldhollow)');
   await attic.press('How it is sold on Oldhollow');
   await attic.press('Auction', '[aria-label="How it is sold on Oldhollow"]');
   await attic.fill('Opens at', '20');
   await attic.fill('Outright for', '');
   await attic.fill('Runs for days', '1');
-  await attic.fill('Put up again', '0');
+  await attic.fill('Relist, times', '0');
   await attic.press('Send to Brackenmoor and Oldhollow');
-  await attic.waitForWindow('Oldhollow: live');
+  await attic.waitForSign('Oldhollow: live');
   const page = await attic.publicPage('Oldhollow');
-  await fetch(`${page}/bid`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ who: 'Ines', euros: '23.50' }) }); // prettier-ignore
-  await attic.waitForWindow('Oldhollow: sold', 60_000);
-  await attic.waitForWindow('Brackenmoor: ended', 60_000);
+  await fetch(`${page}/bid`, {
+    method: 'POST',
+    redirect: 'manual',
+    body: new URLSearchParams({ who: 'Ines', euros: '23.50' }),
+  });
+  await attic.waitForSign('Oldhollow: sold', 60_000);
+  await attic.waitForSign('Brackenmoor: ended', 60_000);
   await attic.go('Sales');
   await attic.sees('€23.50');
   expect(attic.complaints).toEqual([]);
@@ -133,18 +160,18 @@ it('auctions it to the highest bid, and takes it down elsewhere when the auction
 
 it('lists against a record, priced beside the copies of others, and hears by the report', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.openThing(BOOK);
+  await attic.openItem(BOOK);
   await attic.sees('Listed against its record, under Books');
   await attic.press('What do others ask on Quirestack?');
-  await attic.page.waitForSelector('[aria-label="Copies of others"] [role=listitem]');
+  await attic.page.waitForSelector('[aria-label="Competing copies"] [role=listitem]');
   await attic.press('Under the cheapest');
   await attic.fill('Under it by', '0.10');
   await attic.sees('€0.10 under the cheapest');
   await attic.page.locator('[role=button][aria-label^="Ask "][aria-label$=" on Quirestack"]').click();
   await attic.press('Send to Quirestack');
-  await attic.waitForWindow('Quirestack: live');
+  await attic.waitForSign('Quirestack: live');
   await buyAt(await attic.publicPage('Quirestack'));
-  await attic.waitForWindow('Quirestack: sold', 60_000);
+  await attic.waitForSign('Quirestack: sold', 60_000);
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });
@@ -152,9 +179,9 @@ it('lists against a record, priced beside the copies of others, and hears by the
 it('saves the shop as files that open from a disk', async () => {
   const attic = await Attic.open(at, PHONE);
   // What is only planned for it is not in it.
-  await attic.openThing(SHOP);
+  await attic.openItem(SHOP);
   await attic.press('Send to Lanternyard');
-  await attic.waitForWindow('Lanternyard: live');
+  await attic.waitForSign('Lanternyard: live');
   await attic.go('Stock');
   await attic.press('The attic: hauls, spots, kinds, codes');
   await attic.press('Marketplaces');

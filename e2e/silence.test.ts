@@ -3,13 +3,13 @@ import { join } from 'node:path';
 
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house } from './house';
 import { listJumper } from './listing';
 import { buyAt, until } from './serverProcess';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLE = 'Gansey jumper that nobody forgets, size M';
-const at = house({ afresh: true, world: () => jumpersReady([TITLE]) });
+const at = startTestServer({ afresh: true, world: () => jumpersReady([TITLE]) });
 
 /** Everything the courier wrote down is gone; the marketplaces and the browser are as they were. */
 async function loseLedger(): Promise<void> {
@@ -32,17 +32,17 @@ it('a ledger that was lost takes no attic with it: the courier goes on with this
   await attic.sees('The courier works for another attic now');
   await attic.reload();
   await attic.sees('The courier does not know this attic (its ledger is new)');
-  await attic.sees('1 thing');
+  await attic.sees('1 item');
   // It is not written over, and not forgotten by looking away.
   await attic.reload();
-  await attic.press('Go on with the attic with 1 thing');
+  await attic.press('Go on with the attic with 1 item');
   await attic.sees('The courier looks after 3 listings of this attic again.');
   await attic.press('All right');
-  await attic.openThing(TITLE);
-  await attic.waitForWindow('Brackenmoor: live');
-  await attic.waitForWindow('Threadwick: live');
+  await attic.openItem(TITLE);
+  await attic.waitForSign('Brackenmoor: live');
+  await attic.waitForSign('Threadwick: live');
   await buyAt(moor);
-  await attic.waitForWindow('Threadwick: ended');
+  await attic.waitForSign('Threadwick: ended');
   expect(await (await fetch(wick)).text()).toContain('It was taken down.');
   await attic.reload();
   await attic.seesNot('does not know this attic');
@@ -60,15 +60,15 @@ it('a new, empty attic may be begun instead; the other one stays and is offered 
   await attic.sees('An empty attic');
   await loseLedger();
   await attic.page.goto(at.server.address);
-  // The empty one is not worth asking about; the one with a thing is still here.
+  // The empty one is not worth asking about; the one with an item is still here.
   await attic.page.evaluate(() => localStorage.removeItem('yonder-attic-name'));
   await attic.reload();
   await attic.sees('Another one found here');
-  await attic.press('Go on with the attic with 1 thing');
-  await attic.openThing(TITLE);
+  await attic.press('Go on with the attic with 1 item');
+  await attic.openItem(TITLE);
 });
 
-it('a full disk is the reddest thing there is, keeps no sold thing up, and is over by itself', async () => {
+it('a full disk is the reddest item there is, keeps no sold item up, and is over by itself', async () => {
   const attic = await Attic.open(at, PHONE);
   await listJumper(attic, TITLE);
   const moor = await attic.publicPage('Brackenmoor');
@@ -108,7 +108,7 @@ it('a browser that stores no Blobs keeps pictures all the same, and says that no
   });
   const attic = await Attic.on(page, at.server.address);
   await attic.sees('A private window: all of this goes when you close it.');
-  await attic.openThing(TITLE);
+  await attic.openItem(TITLE);
   const shown = () =>
     page.waitForFunction(() =>
       [...document.querySelectorAll<HTMLImageElement>('[data-picture] img')].some(

@@ -1,16 +1,16 @@
 import { Attic } from './attic';
 import { WIDE } from './browser';
-import { house } from './house';
 import { listJumper, pressThere } from './listing';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLES = [
   'Gansey jumper sold on Threadwick, size M',
   'Gansey jumper sold to a neighbour, size M',
 ] as const;
-const at = house({ world: () => jumpersReady(TITLES) });
+const at = startTestServer({ world: () => jumpersReady(TITLES) });
 
-it('takes a thing down everywhere when Threadwick sells it, which calls nobody', async () => {
+it('takes an item down everywhere when Threadwick sells it, which calls nobody', async () => {
   const attic = await Attic.open(at, WIDE);
   await listJumper(attic, TITLES[0]);
   const wick = await attic.publicPage('Threadwick');
@@ -18,9 +18,9 @@ it('takes a thing down everywhere when Threadwick sells it, which calls nobody',
   await buyer.goto(wick);
   await pressThere(buyer, 'Take it home');
   await attic.page.bringToFront();
-  await attic.waitForWindow('Threadwick: sold');
-  await attic.waitForWindow('Brackenmoor: ended');
-  await attic.waitForWindow('Nearstile: ended');
+  await attic.waitForSign('Threadwick: sold');
+  await attic.waitForSign('Brackenmoor: ended');
+  await attic.waitForSign('Nearstile: ended');
   await attic.go('Today');
   await attic.sees('Sold on Threadwick for €48.00');
   await attic.page.close();
@@ -34,9 +34,9 @@ it('takes it down everywhere when the seller marks a Nearstile deal as sold', as
   // The neighbour haggled.
   await attic.fill('Agreed on Nearstile', '45');
   await attic.press('Sold on Nearstile for €45.00');
-  await attic.waitForWindow('Nearstile: sold');
-  await attic.waitForWindow('Brackenmoor: ended');
-  await attic.waitForWindow('Threadwick: ended');
+  await attic.waitForSign('Nearstile: sold');
+  await attic.waitForSign('Brackenmoor: ended');
+  await attic.waitForSign('Threadwick: ended');
   expect(await (await fetch(stile)).text()).toContain('Gone to a neighbour.');
   await attic.go('Today');
   await attic.sees('Sold on Nearstile for €45.00');

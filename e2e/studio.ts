@@ -1,18 +1,16 @@
-import { writeFileSync } from 'node:fs';
-
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import bwipjs from 'bwip-js/node';
+import { writeFileSync } from 'node:fs';
 import piexif from 'piexifjs';
 
 import { examine } from '@/core/pixels/examine';
 
+import { GPS, MEASURED_SCENE, type Wanted } from './pictures';
 import * as clothes from '../demo/draw/clothes';
 import { photographMeasured } from '../demo/draw/measured';
 import * as objects from '../demo/draw/objects';
 import { photograph, type Subject } from '../demo/draw/studio';
 import { careLabel, whiteboard } from '../demo/draw/words';
-
-import { GPS, MEASURED_SCENE, type Wanted } from './pictures';
 
 const SUBJECTS: Record<string, Subject> = { ...clothes, ...objects };
 const { gansey } = clothes;

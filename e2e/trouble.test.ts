@@ -1,12 +1,12 @@
 import { Attic } from './attic';
 import { PHONE } from './browser';
-import { house } from './house';
 import { listJumper, openReady } from './listing';
 import { buyAt, until } from './serverProcess';
+import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
 const TITLE = 'Gansey jumper on a bad evening, size M';
-const at = house({ afresh: true, world: () => jumpersReady([TITLE]) });
+const at = startTestServer({ afresh: true, world: () => jumpersReady([TITLE]) });
 
 it('stays red while Threadwick is out, keeps trying by itself, and turns calm once it is gone there', async () => {
   const attic = await Attic.open(at, PHONE);
@@ -48,21 +48,21 @@ it('lists nothing twice when answers are lost and the power goes while sending',
     await at.server.switchboard(market, { hangUp: 1 });
   await attic.press('Send to 3 marketplaces');
   await until('something is on its way', async () =>
-    (await attic.windows()).some((w) => /on its way|live/u.test(w)),
+    (await attic.signs()).some((w) => /on its way|live/u.test(w)),
   );
   await at.server.kill();
   await at.server.up();
   await attic.page.reload();
   // What had not been given to the courier yet is given now; what had been is not given twice.
   await until('everything was sent', async () => {
-    const windows = (await attic.windows()).filter((w) => !w.endsWith('not planned'));
+    const windows = (await attic.signs()).filter((w) => !w.endsWith('not planned'));
     if (windows.length === 3 && windows.every((w) => /on its way|in review|live/u.test(w))) return true;
     const button = await attic.page.$('::-p-xpath(//*[@role="button"][starts-with(., "Send to")])');
     await button?.click();
     return false;
   });
   for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile'])
-    await attic.waitForWindow(`${market}: live`, 60_000);
+    await attic.waitForSign(`${market}: live`, 60_000);
   for (const market of ['brackenmoor', 'threadwick', 'nearstile'])
     expect(await at.server.offered(market)).toHaveLength(1);
 });

@@ -2,59 +2,88 @@ import { copyFileSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { Picture, Plan, planId, Settings, Thing, type Owner } from '@/contract/records';
+import { Picture, Plan, planId, Settings, Item, type Owner } from '@/contract/records';
 import { codeFor } from '@/core/identity/code';
 import { recordId } from '@/core/identity/recordId';
 
-import type { Earlier, World } from '../demo/furnish';
 import { examinedPicture } from './pictures';
+import type { Earlier, World } from '../demo/seedDemo';
 
 const AT = Date.parse('2026-11-20T09:00:00Z');
 const MARKETS = ['brackenmoor', 'threadwick', 'nearstile'];
 
-/** A thing of a small world: what is known of it, and where it is wanted. */
-export interface ReadyThing {
-  part: Partial<Thing>;
+/** An item of a small world: what is known of it, and where it is wanted. */
+export interface ReadyItem {
+  part: Partial<Item>;
   markets: readonly string[];
   /** Listed there when the server begins, by the same way a page would. */
   sent?: boolean;
 }
 
-const JUMPER: Partial<Thing> = {
-  kind: 'jumper', description: 'Navy wool gansey, size M.', use: 'light', measurements: { chest: 540, length: 685 }, cost: 600, price: 4_800,
-  weightG: 820, spot: 'A3-12', facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool' },
-}; // prettier-ignore
+const JUMPER: Partial<Item> = {
+  kind: 'jumper',
+  description: 'Navy wool gansey, size M.',
+  use: 'light',
+  measurements: { chest: 540, length: 685 },
+  cost: 600,
+  price: 4_800,
+  weightG: 820,
+  spot: 'A3-12',
+  facts: { brand: 'Kittiwake Mills', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool' },
+};
 
-/** A jumper with everything three marketplaces ask for; Oldhollow wants to know when it was made and a longer text. */
-export function jumper(title: string, markets: readonly string[] = MARKETS, part: Partial<Thing> = {}): ReadyThing {
+/**
+ * A jumper with everything three marketplaces ask for; Oldhollow wants to know when it was made and a longer
+ * text.
+ */
+export function jumper(
+  title: string,
+  markets: readonly string[] = MARKETS,
+  part: Partial<Item> = {},
+): ReadyItem {
   const old = markets.includes('oldhollow');
   const facts = { ...JUMPER.facts, ...(old ? { decade: '1970s' } : {}), ...part.facts };
   return { part: { ...JUMPER, title, ...part, facts }, markets };
-} // prettier-ignore
+}
 
 /** Jumpers with everything three marketplaces ask for, wanted there, not sent yet. */
-export function jumpersReady(titles: readonly string[], markets: readonly string[] = MARKETS): Promise<string> {
-  return thingsReady(titles.map((title) => jumper(title, markets)));
-} // prettier-ignore
+export function jumpersReady(
+  titles: readonly string[],
+  markets: readonly string[] = MARKETS,
+): Promise<string> {
+  return itemsReady(titles.map((title) => jumper(title, markets)));
+}
 
 /**
  * A small world for tests that begin where intake ends.
  *
- * @param owners consignors that things may belong to
+ * @param owners consignors that items may belong to
  * @param earlier what somebody listed by hand before there was an attic, with the first two pictures
  * @returns the folder that the server is to be started with
  */
-export async function thingsReady(
-  things: readonly ReadyThing[],
+export async function itemsReady(
+  items: readonly ReadyItem[],
   earlier: readonly Omit<Earlier, 'pictures'>[] = [],
   owners: readonly Owner[] = [],
 ): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'attic-world-'));
   mkdirSync(join(folder, 'pictures'));
   const world: World = {
-    settings: Settings.parse({ id: 'settings', nextNumber: things.length + 1, remembered: { nearstile: { place: 'Harbour steps' } } }),
-    hauls: [], owners: [...owners], spots: [], things: [], pictures: [], plans: [], sent: [], bought: [], earlier: [],
-  }; // prettier-ignore
+    settings: Settings.parse({
+      id: 'settings',
+      nextNumber: items.length + 1,
+      remembered: { nearstile: { place: 'Harbour steps' } },
+    }),
+    hauls: [],
+    owners: [...owners],
+    spots: [],
+    items: [],
+    pictures: [],
+    plans: [],
+    sent: [],
+    bought: [],
+    earlier: [],
+  };
   const shots = [
     await examinedPicture('front.jpg', {}, 1, 800),
     await examinedPicture('back.jpg', { side: 'back' }, 2, 800),
@@ -65,26 +94,42 @@ export async function thingsReady(
   for (const [i, name] of ['earlier-front.jpg', 'earlier-back.jpg'].entries())
     copyFileSync(shots[i]!.file, join(folder, 'pictures', name));
   let running = 1;
-  for (const [i, { part, markets, sent }] of things.entries()) {
-    const thingId = recordId(running++, 'test');
-    if (sent) world.sent.push(thingId);
+  for (const [i, { part, markets, sent }] of items.entries()) {
+    const itemId = recordId(running++, 'test');
+    if (sent) world.sent.push(itemId);
     const pictureIds: string[] = [];
     for (const { file, exam } of shots) {
       const id = recordId(running++, 'test');
       for (const size of ['full', 'thumb']) copyFileSync(file, join(folder, 'pictures', `${id}-${size}.jpg`));
       pictureIds.push(id);
       world.pictures.push(
-        Picture.parse({ id, thingId, origin: 'demo', author: 'Me', addedAt: AT, width: 800, height: 800, bytes: 100_000, exam }),
-      ); // prettier-ignore
+        Picture.parse({
+          id,
+          itemId,
+          origin: 'demo',
+          author: 'Me',
+          addedAt: AT,
+          width: 800,
+          height: 800,
+          bytes: 100_000,
+          exam,
+        }),
+      );
     }
-    world.things.push(
-      Thing.parse({
-        id: thingId, code: codeFor(world.settings.codePattern, { number: i + 1 }), number: i + 1, pictureIds, author: 'Me', createdAt: AT, updatedAt: AT,
+    world.items.push(
+      Item.parse({
+        id: itemId,
+        code: codeFor(world.settings.codePattern, { number: i + 1 }),
+        number: i + 1,
+        pictureIds,
+        author: 'Me',
+        createdAt: AT,
+        updatedAt: AT,
         ...part,
       }),
-    ); // prettier-ignore
+    );
     for (const market of markets)
-      world.plans.push(Plan.parse({ id: planId(thingId, market), thingId, market, wanted: true }));
+      world.plans.push(Plan.parse({ id: planId(itemId, market), itemId, market, wanted: true }));
   }
   world.settings.nextRecord = running;
   writeFileSync(join(folder, 'world.json'), JSON.stringify(world));

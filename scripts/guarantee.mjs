@@ -53,9 +53,9 @@ const GOALS = {
     'the others’ withdrawal over their own answer time, while one takes thirty times as long',
   'courier.decisionsASecond': 'events decided a second, in memory',
   'courier.eventsASecondKept': 'events a second, each kept durably before the next',
-  'courier.salesLost': 'lost of 500 sales, 83 a second, over 5,000 live things',
+  'courier.salesLost': 'lost of 500 sales, 83 a second, over 5,000 live items',
   'courier.soldAndStillUp': 'of these, still up somewhere afterwards',
-  'courier.withdrawnUnasked': 'listings of other things that were taken down by mistake',
+  'courier.withdrawnUnasked': 'listings of other items that were taken down by mistake',
   'courier.closingOfManyP95': 'closing of one of these, 95th percentile, marketplaces at 200 ms',
   'courier.millionLinesReadFromTheStart': 'a ledger of a million lines read from its start',
   'courier.millionLinesOpened': 'the same opened as it is every day, from what was kept of it',
@@ -77,10 +77,10 @@ Written by \`npm run guarantee\` on ${new Date().toISOString().slice(0, 10)}, on
 1. No sale is lost, whoever tells of it: webhook, feed, poll, a tick by hand, an answer to another call.
 2. Nothing is put up after its sale is known.
 3. What is sold comes down everywhere else, or stays red until it has.
-4. No thing is up twice on one marketplace. Only where the whole ledger was lost, a call from before may make a second
+4. No item is up twice on one marketplace. Only where the whole ledger was lost, a call from before may make a second
    listing, until the next comparison takes it down.
-5. Two sales of one thing are never silent: the earlier stays, the later is put before a person.
-6. Of a thing in choices, what was there is sold or still there; one sold too often is told of.
+5. Two sales of one item are never silent: the earlier stays, the later is put before a person.
+6. Of an item in choices, what was there is sold or still there; one sold too often is told of.
 7. No command is lost, and none is carried out twice.
 8. Nothing is taken down that was not sold, promised or asked for.
 9. What opens from a snapshot is what reading the whole ledger gives.

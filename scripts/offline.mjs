@@ -1,4 +1,5 @@
-// Writes the service worker that lets the app open and work with no connection: what it needs is fetched once, ahead.
+// Writes the service worker that lets the app open and work with no connection: what it needs is fetched
+// once, ahead.
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';

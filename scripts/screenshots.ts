@@ -1,18 +1,20 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-
 import type { Page } from 'puppeteer-core';
 
 import { openBrowser, PHONE, WIDE } from '../e2e/browser';
-import { showing } from '../e2e/house';
 import { garmentPicture } from '../e2e/pictures';
+import { showing } from '../e2e/testServer';
 
-/** Pictures of the main views, from the demo that is running: `tsx scripts/screenshots.ts [folder] [name ...]`. */
+/**
+ * Pictures of the main views, from the demo that is running:
+ * `tsx scripts/screenshots.ts [folder] [name ...]`.
+ */
 const ADDRESS = 'http://127.0.0.1:8417';
 const folder = process.argv[2] ?? 'docs/screenshots';
 const only = process.argv.slice(3);
 
-const thing = async (page: Page, title: string, section?: string) => {
+const item = async (page: Page, title: string, section?: string) => {
   await page.goto(`${ADDRESS}/stock`);
   await page.locator('input[aria-label="Search"]').fill(title);
   await page.locator(`:is([role=listitem], [role=row]) ::-p-text(${title})`).click();
@@ -25,15 +27,18 @@ const thing = async (page: Page, title: string, section?: string) => {
 };
 
 const cleaned = async (page: Page) => {
-  await thing(page, 'Kittiwake Mills');
+  await item(page, 'Kittiwake Mills');
   await page.locator('[data-picture]:nth-child(1)').click();
   await page.locator('::-p-aria(Clean up picture 1)').click();
   await page.waitForSelector('[data-stage] img');
-  for (const [tool, words] of [['White', 'Kept, 1 step'], ['Square', 'Kept, 2 steps']] as const) {
+  for (const [tool, words] of [
+    ['White', 'Kept, 1 step'],
+    ['Square', 'Kept, 2 steps'],
+  ] as const) {
     await page.locator(`::-p-aria(${tool})`).click();
     await page.waitForSelector(`::-p-text(${words})`);
   }
-}; // prettier-ignore
+};
 
 const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page) => Promise<unknown> }[] = [
   { name: 'today', open: (page) => page.goto(`${ADDRESS}/`) },
@@ -41,8 +46,8 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
   { name: 'stock', open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'sales', open: (page) => page.goto(`${ADDRESS}/sales`) },
   { name: 'ledger', open: (page) => page.goto(`${ADDRESS}/ledger`) },
-  { name: 'item', open: (page) => thing(page, 'Kittiwake Mills') },
-  { name: 'item-marketplaces', open: (page) => thing(page, 'Stout leather', 'markets') },
+  { name: 'item', open: (page) => item(page, 'Kittiwake Mills') },
+  { name: 'item-marketplaces', open: (page) => item(page, 'Stout leather', 'markets') },
   {
     name: 'camera',
     open: async (page) => {
@@ -62,7 +67,7 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
   {
     name: 'measure',
     open: async (page) => {
-      await thing(page, 'Kittiwake Mills');
+      await item(page, 'Kittiwake Mills');
       await page.locator('[data-picture]:nth-child(5)').click();
       await page.locator('::-p-aria(Measure in picture 5)').click();
       await page.locator('::-p-aria(A4 sheet)').click();
@@ -81,10 +86,10 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
   {
     name: 'price',
     open: async (page) => {
-      await thing(page, 'Kittiwake Mills', 'price');
+      await item(page, 'Kittiwake Mills', 'price');
       await page.locator('::-p-aria(What did others sell for?)').click();
       await page.waitForSelector('[role=img][aria-label*="prices from"]');
-      await page.locator('input[aria-label^="What it should bring you"]').fill('32');
+      await page.locator('input[aria-label^="Take-home wanted"]').fill('32');
       await page.evaluate(() => document.getElementById('sheet-price')?.scrollIntoView({ block: 'start' }));
     },
   },
@@ -114,7 +119,7 @@ const VIEWS: { name: string; wide?: boolean; night?: boolean; open: (page: Page)
   },
   { name: 'today-night', night: true, open: (page) => page.goto(`${ADDRESS}/`) },
   { name: 'stock-wide', wide: true, open: (page) => page.goto(`${ADDRESS}/stock`) },
-  { name: 'item-wide', wide: true, open: (page) => thing(page, 'Kittiwake Mills') },
+  { name: 'item-wide', wide: true, open: (page) => item(page, 'Kittiwake Mills') },
 ];
 
 async function main(): Promise<void> {

@@ -10,7 +10,11 @@ import { installPackages } from './packages.mjs';
 process.chdir(join(dirname(fileURLToPath(import.meta.url)), '..'));
 const wanted = process.argv.slice(2);
 
-/** Runs something; what it says is printed in one piece when it is done, or as it comes. @returns whether it went well */
+/**
+ * Runs something; what it says is printed in one piece when it is done, or as it comes.
+ *
+ * @returns whether it went well
+ */
 function run(command, args, { quietly = false, env = {} } = {}) {
   const name = `— ${command.replace('node_modules/.bin/', '')} ${args.join(' ')}`;
   if (!quietly) console.log(`\n${name}`);
@@ -58,7 +62,9 @@ function installBrowser() {
 }
 
 const jest = (projects, workers, quietly = false) =>
-  run('node_modules/.bin/jest', ['--ci', '--maxWorkers', String(workers), '--selectProjects', ...projects], { quietly }); // prettier-ignore
+  run('node_modules/.bin/jest', ['--ci', '--maxWorkers', String(workers), '--selectProjects', ...projects], {
+    quietly,
+  });
 const npm = (script) => run('npm', ['run', '--silent', script], { quietly: true });
 
 installPackages();
@@ -73,6 +79,8 @@ else {
       () => npm('lint'),
       () => npm('build'),
       () => npm('types'),
+      () => npm('rooms'),
+      () => npm('unused'),
     ),
     jest(['core', 'server', 'sim', 'ui'], 3, true),
   ]);

@@ -1,6 +1,7 @@
-// Gathers what the app loads by address when it is first needed: readers of barcodes and text, HEIC, a font for figures.
-import { copyFileSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+// Gathers what the app loads by address when it is first needed: readers of barcodes and text, HEIC, a font
+// for figures.
 import { createHash } from 'node:crypto';
+import { copyFileSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 

@@ -1,16 +1,15 @@
+import { createClient } from '@libsql/client';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-
-import { createClient } from '@libsql/client';
 import { z } from 'zod';
 
-import { databaseCode, StartTrouble } from './startTrouble';
+import { databaseCode, StartTrouble } from './faults/startTrouble';
 
 const Holder = z.object({ pid: z.number().int(), address: z.string(), since: z.number() });
 
 /**
- * Holds a data folder for this process. The lock is the operating system's, on a small database of its own, so it goes
- * with the process however that ends; the text beside it only says who has it.
+ * Holds a data folder for this process. The lock is the operating system's, on a small database of its own,
+ * so it goes with the process however that ends; the text beside it only says who has it.
  *
  * @returns lets go of it
  * @throws StartTrouble where another process has it

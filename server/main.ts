@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 
+import { StartTrouble } from './faults/startTrouble';
 import { start } from './start';
-import { StartTrouble } from './startTrouble';
 
 const { values } = parseArgs({
   options: {
@@ -39,8 +39,8 @@ async function main(): Promise<void> {
     console.log(`Yonder Attic is at ${address}`);
     console.log(`The simulated marketplaces are at ${address}/outside`);
     if (values.demo) {
-      const { furnish } = await import('../demo/furnish');
-      await furnish(values.demo, courier, shelf, address);
+      const { seedDemo } = await import('../demo/seedDemo');
+      await seedDemo(values.demo, courier, shelf, address);
     }
   } catch (error) {
     if (!(error instanceof StartTrouble)) throw error;

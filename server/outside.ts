@@ -1,12 +1,13 @@
+import { html } from 'hono/html';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 
-import { html } from 'hono/html';
-
+import { databaseCode, StartTrouble } from './faults/startTrouble';
 import { brackenmoor } from './standins/brackenmoor/service';
 import { handbill } from './standins/handbill/service';
 import { indexhall } from './standins/indexhall/service';
-import { page, type Service } from './standins/kit/service';
+import { page } from './standins/kit/page';
+import type { Service } from './standins/kit/service';
 import { Store } from './standins/kit/store';
 import { lanternyard } from './standins/lanternyard/service';
 import { nearstile } from './standins/nearstile/service';
@@ -14,7 +15,6 @@ import { oldhollow } from './standins/oldhollow/service';
 import { pennant } from './standins/pennant/service';
 import { quirestack } from './standins/quirestack/service';
 import { threadwick } from './standins/threadwick/service';
-import { databaseCode, StartTrouble } from './startTrouble';
 
 export interface Outside {
   services: Service[];
@@ -29,8 +29,16 @@ export type Hooked = Readonly<Record<'brackenmoor' | 'oldhollow', { url: string;
 
 /** All that there is outside, in the order people see it. */
 export const SERVICES = [
-  'brackenmoor', 'threadwick', 'nearstile', 'oldhollow', 'quirestack', 'lanternyard', 'handbill', 'indexhall', 'pennant',
-] as const; // prettier-ignore
+  'brackenmoor',
+  'threadwick',
+  'nearstile',
+  'oldhollow',
+  'quirestack',
+  'lanternyard',
+  'handbill',
+  'indexhall',
+  'pennant',
+] as const;
 export type ServiceId = (typeof SERVICES)[number];
 
 /**

@@ -1,3 +1,4 @@
+import { createClient } from '@libsql/client';
 import { spawnSync } from 'node:child_process';
 import {
   mkdirSync,
@@ -11,12 +12,10 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { createClient } from '@libsql/client';
-
 import { freePort, until } from '../e2e/serverProcess';
 import { Ledger } from './courier/ledger';
+import { StartTrouble } from './faults/startTrouble';
 import { start, type Running } from './start';
-import { StartTrouble } from './startTrouble';
 
 const running: Running[] = [];
 let data: string;
@@ -93,7 +92,7 @@ describe('a ledger that can’t be used', () => {
     const told = await trouble();
     expect(told).toBeInstanceOf(StartTrouble);
     expect(told).toMatchObject({ code });
-    expect(told?.message).toMatch(/left as it is.*No copy of it is kept.*browser still has all your things/u);
+    expect(told?.message).toMatch(/left as it is.*No copy of it is kept.*browser still has all your items/u);
     expect(readFileSync(ledgerFile()).equals(before)).toBe(true);
   });
   it('is locked by another program', async () => {

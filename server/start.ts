@@ -1,11 +1,11 @@
+import { serve, type HttpBindings } from '@hono/node-server';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
 import { randomBytes } from 'node:crypto';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
 
-import { serve, type HttpBindings } from '@hono/node-server';
-import { Hono } from 'hono';
-import { bodyLimit } from 'hono/body-limit';
-
+import { carrier } from './carrier/carrier';
 import type { Adapter } from './courier/adapter';
 import { brackenmoorAdapter } from './courier/adapters/brackenmoor';
 import { handbillAdapter } from './courier/adapters/handbill';
@@ -18,15 +18,14 @@ import { Connections } from './courier/connections';
 import { Courier } from './courier/courier';
 import { copiedAt, LedgerCopies, openLedger, takeKept } from './courier/ledgerCopies';
 import { PictureShelf } from './courier/pictureShelf';
+import { openLog, type Log } from './faults/log';
+import { databaseCode, StartTrouble } from './faults/startTrouble';
 import { holdFolder } from './folderLock';
 import { api } from './http/api';
 import { EventStream } from './http/eventStream';
 import { hostCheck, securityHeaders } from './http/guard';
 import { demoFiles, pages } from './http/pages';
-import { carrier } from './carrier/carrier';
-import { lookUpDesk } from './lookup/desk';
-import { openLog, type Log } from './log';
-import { databaseCode, StartTrouble } from './startTrouble';
+import { productLookup } from './lookup/productLookup';
 import { openOutside, OUTSIDE, outsidePage, SERVICES, type ServiceId } from './outside';
 
 export interface Running {
@@ -47,7 +46,9 @@ export interface StartOptions {
   demo: string | null;
   /** Goes on with the kept copy of the ledger. */
   restore?: boolean;
-  /** Feeds are read at so much of their usual intervals: 1 as in life, less for tests that would only wait. */
+  /**
+   * Feeds are read at so much of their usual intervals: 1 as in life, less for tests that would only wait.
+   */
   pace?: number;
 }
 
@@ -198,7 +199,7 @@ async function open(
       ledger,
       shelf,
       connections,
-      desk: lookUpDesk(at('indexhall')),
+      desk: productLookup(at('indexhall')),
       carrier: carrier(at('pennant')),
       port,
       session,

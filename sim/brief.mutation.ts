@@ -3,7 +3,8 @@ import { join } from 'node:path';
 
 import { World } from './world';
 
-// Everything that has to notice a mutant, in one file: what starts anew for each file would take longer than the tests.
+// Everything that has to notice a mutant, in one file: what starts anew for each file would take longer than
+// the tests.
 const courier = join(__dirname, '../src/core/courier');
 for (const name of readdirSync(courier))
   if (name.endsWith('.test.ts')) jest.requireActual(join(courier, name));

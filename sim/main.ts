@@ -2,8 +2,8 @@ import { shortStory } from './story';
 import { World } from './world';
 
 /**
- * `npm run sim -- --seeds N --from S`: runs the courier through N simulated evenings. `--whole` tells the whole story of
- * one that failed, not only what bears on the thing it failed by.
+ * `npm run sim -- --seeds N --from S`: runs the courier through N simulated evenings. `--whole` tells the
+ * whole story of one that failed, not only what bears on the item it failed by.
  */
 const argument = (name: string, otherwise: number) => {
   const at = process.argv.indexOf(`--${name}`);

@@ -5,12 +5,14 @@ export interface Listed {
   ref: string;
   state: 'inReview' | 'live' | 'ended' | 'sold' | 'turnedDown';
   reviewUntil: number;
-  /** Of a thing in choices: how many there are of each piece, sold ones included, and how many were sold here. */
+  /**
+   * Of an item in choices: how many there are of each piece, sold ones included, and how many were sold here.
+   */
   stock: Record<string, number> | null;
   sold: Record<string, number>;
 }
 
-export interface Order {
+export interface SimOrder {
   id: string;
   market: string;
   ref: string;
@@ -33,7 +35,7 @@ export interface Style {
 export class Marketplace {
   readonly listings: Listed[] = [];
   readonly feed: News[] = [];
-  readonly orders: Order[] = [];
+  readonly orders: SimOrder[] = [];
   outageUntil = 0;
   /** The seller's key is no good before this moment. */
   lockedUntil = 0;
@@ -57,9 +59,9 @@ export class Marketplace {
       sold: {},
     };
     this.listings.push(listing);
-    const thing = ref.split('.')[0];
-    const live = this.listings.filter((l) => l.ref.split('.')[0] === thing && isUp(l));
-    if (live.length > 1) this.violations.push(`two listings of ${thing} up on ${this.name} at ${now}`);
+    const item = ref.split('.')[0];
+    const live = this.listings.filter((l) => l.ref.split('.')[0] === item && isUp(l));
+    if (live.length > 1) this.violations.push(`two listings of ${item} up on ${this.name} at ${now}`);
     return listing;
   }
 
@@ -73,8 +75,8 @@ export class Marketplace {
 
   /** What it answers of a listing that is over: for several pieces the last sale, and that it is over. */
   whyOver(listing: Listed): News[] {
-    const sales = this.feed.filter((n) => n.kind === 'sale' && n.ref === listing.ref).slice(-1);
-    const ended: News = { kind: 'ended', ref: listing.ref, remoteId: listing.id, why: '' };
+    const sales = this.feed.filter((n) => n.type === 'sale' && n.ref === listing.ref).slice(-1);
+    const ended: News = { type: 'ended', ref: listing.ref, remoteId: listing.id, why: '' };
     return listing.stock ? [...sales, ended] : sales;
   }
 
@@ -87,12 +89,12 @@ export class Marketplace {
         news.push(
           no
             ? {
-                kind: 'turnedDown',
+                type: 'turnedDown',
                 ref: l.ref,
                 remoteId: l.id,
                 reasons: [{ field: 'description', message: 'no' }],
               }
-            : { kind: 'approved', ref: l.ref, remoteId: l.id, url: `/${l.id}` },
+            : { type: 'approved', ref: l.ref, remoteId: l.id, url: `/${l.id}` },
         );
       }
     this.feed.push(...news);
@@ -113,7 +115,7 @@ export class Marketplace {
     if (piece !== null) listing.sold[piece] = (listing.sold[piece] ?? 0) + 1;
     if (piece === null || left.reduce((sum, [code, n]) => sum + n - (listing.sold[code] ?? 0), 0) === 0)
       listing.state = 'sold';
-    const order: Order = {
+    const order: SimOrder = {
       id: `${this.name}-order-${this.orders.length + 1}`,
       market: this.name,
       ref: listing.ref,
@@ -122,8 +124,16 @@ export class Marketplace {
     };
     this.orders.push(order);
     const news: News = {
-      kind: 'sale', ref: listing.ref, remoteId: listing.id, order: order.id, amount: 2400, postage: 420, fees: 300, at: now, ...(piece === null ? {} : { piece }),
-    }; // prettier-ignore
+      type: 'sale',
+      ref: listing.ref,
+      remoteId: listing.id,
+      order: order.id,
+      amount: 2400,
+      postage: 420,
+      fees: 300,
+      at: now,
+      ...(piece === null ? {} : { piece }),
+    };
     this.feed.push(news);
     return news;
   }

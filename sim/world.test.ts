@@ -1,13 +1,13 @@
 import type { CourierEvent } from '@/core/courier/types';
 
 import { Random } from './random';
-import { Timeline } from './timeline';
 import { shortStory } from './story';
+import { Timeline } from './timeline';
 import { World } from './world';
 
 describe('the courier in a simulated world', () => {
   // The five promises: no sale lost, never published after a known sale, everything else ended in the
-  // end, at most one live listing per thing and marketplace, two sales never silent.
+  // end, at most one live listing per item and marketplace, two sales never silent.
   it('keeps its promises through 1,000 evenings of faults', () => {
     const failed = [];
     let doubles = 0;
@@ -24,12 +24,14 @@ describe('the courier in a simulated world', () => {
     expect(crashes).toBeGreaterThan(300);
   });
 
-  // Evenings that once failed: a line torn while the page lost its memory too, so that nobody knew what was up by hand.
+  // Evenings that once failed: a line torn while the page lost its memory too, so that nobody knew what was
+  // up by hand.
   it.each([7_408_847, 910_007_088, 2_718_283_485])('keeps them through evening %i', (seed) => {
     expect(new World(seed).run().violations).toEqual([]);
   });
 
-  // Of two mugs and a jug one each is held back, or only one is shown: what is not for buyers is never up, however little is left.
+  // Of two mugs and a jug one each is held back, or only one is shown: what is not for buyers is never up,
+  // however little is left.
   it.each([{ heldBack: 1 }, { cap: 1 }])('keeps them where only part of it may be shown: %j', (limits) => {
     const failed = Array.from({ length: 300 }, (_, i) => new World(i + 1, undefined, limits).run()).filter(
       (r) => r.violations.length > 0,
@@ -43,9 +45,9 @@ describe('the courier in a simulated world', () => {
 
   // A check that can't fail proves nothing: each way of breaking the courier has to be noticed.
   const broken: Record<string, (event: CourierEvent) => CourierEvent | null> = {
-    'forgets that publish calls were let out': (e) => (e.type === 'letOut' ? null : e),
+    'forgets that publish calls were let out': (e) => (e.type === 'publishDispatched' ? null : e),
     'loses every sale it is told of': (e) =>
-      e.type === 'news' ? { ...e, news: e.news.filter((n) => n.kind !== 'sale') } : e,
+      e.type === 'news' ? { ...e, news: e.news.filter((n) => n.type !== 'sale') } : e,
     'never compares what is shown': (e) => (e.type === 'strays' ? null : e),
     'takes an unanswered withdrawal for done': (e) =>
       e.type === 'failed' && e.action === 'withdraw'
@@ -61,7 +63,7 @@ describe('the courier in a simulated world', () => {
 });
 
 describe('the story of an evening', () => {
-  it('is told short: the thing it is about, with its refusals, and what befell everything', () => {
+  it('is told short: the item it is about, with its refusals, and what befell everything', () => {
     const story = [
       '1s person: send t1 moor',
       '2s person: send t2 moor',

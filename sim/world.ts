@@ -2,13 +2,13 @@ import { ListingDraft, type Command } from '@/contract/courier';
 import { isKept } from '@/core/courier/kept';
 import { compareShown } from '@/core/courier/reconcile';
 import { isOver } from '@/core/courier/refs';
-import { emptyCourier, nextDue, step } from '@/core/courier/step';
-import type { CourierEvent, CourierState, CourierThing, Effect, Found, Policy } from '@/core/courier/types';
 import { snapshotOf, stateOf, type Snapshot } from '@/core/courier/snapshot';
+import { emptyCourier, nextDue, step } from '@/core/courier/step';
+import type { CourierEvent, CourierState, CourierItem, Effect, Found, Policy } from '@/core/courier/types';
 import { CALL_LIMIT } from '@/core/courier/waiting';
 import { stockShown } from '@/core/price/floor';
 
-import { isUp, Marketplace, type Order } from './marketplace';
+import { isUp, Marketplace, type SimOrder } from './marketplace';
 import { Random } from './random';
 import { Timeline } from './timeline';
 
@@ -31,12 +31,20 @@ const POLICY: Policy = {
 };
 /** Worked by hand: nothing there is called, and nobody tells but the person. */
 const BY_HAND = 'handbill';
-/** Where things in choices go. */
+/** Where items in choices go. */
 const COUNTING = ['brackenmoor', 'threadwick', 'nearstile', 'lanternyard'];
 const DRAFT = ListingDraft.parse({
-  title: 'x', description: 'x', price: 2400, currency: 'EUR', postage: 420, category: 'c', condition: 'g',
-  specifics: {}, answers: {}, pictures: [],
-}); // prettier-ignore
+  title: 'x',
+  description: 'x',
+  price: 2400,
+  currency: 'EUR',
+  postage: 420,
+  category: 'c',
+  condition: 'g',
+  specifics: {},
+  answers: {},
+  pictures: [],
+});
 
 /** How much of what there is buyers may see. */
 export interface Limits {
@@ -44,7 +52,7 @@ export interface Limits {
   cap?: number;
 }
 
-/** The thing of which there are several: two mugs and a jug. */
+/** The item of which there are several: two mugs and a jug. */
 const SEVERAL = 'many';
 const STOCK = { mug: 2, jug: 1 };
 const several = (limits: Limits): ListingDraft => ({
@@ -64,12 +72,12 @@ const isNothing = (stock: Record<string, number> | null) =>
 const nothingToSell = ({
   market,
   ref,
-  kind,
-}: Extract<Effect, { kind: 'publish' | 'revise' }>): CourierEvent => ({
+  type,
+}: Extract<Effect, { type: 'publish' | 'revise' }>): CourierEvent => ({
   type: 'refused',
   market,
   ref,
-  action: kind,
+  action: type,
   reasons: [{ field: 'choices', message: 'There is nothing to sell.' }],
 });
 
@@ -79,9 +87,10 @@ const FAULTS_END = 240_000;
 const WORLD_END = 900_000;
 
 /**
- * One simulated evening: people's commands, buyers, seven marketplaces, a network that loses,
- * delays and doubles, outages, keys that run out, listings that end without a word, a clock that jumps, and a
- * courier whose process is killed now and then, once in a while in the middle of writing, and replays its ledger. Virtual time; every choice comes from the seed.
+ * One simulated evening: people's commands, buyers, seven marketplaces, a network that loses, delays and
+ * doubles, outages, keys that run out, listings that end without a word, a clock that jumps, and a courier
+ * whose process is killed now and then, once in a while in the middle of writing, and replays its ledger.
+ * Virtual time; every choice comes from the seed.
  */
 export class World {
   private readonly random: Random;
@@ -98,10 +107,13 @@ export class World {
   private asleep = false;
   /** How far the courier's clock is from the evening's, milliseconds. */
   private skew = EPOCH;
-  /** How far the machine's clock is off; a process goes by its own steady one, and looks at this one when it begins. */
+  /**
+   * How far the machine's clock is off; a process goes by its own steady one, and looks at this one when it
+   * begins.
+   */
   private jump = 0;
   private readonly knownSold = new Set<string>();
-  /** References that somebody asked to take down, or whose thing was promised. */
+  /** References that somebody asked to take down, or whose item was promised. */
   private readonly askedDown = new Set<string>();
   /** Commands given, and those that were taken down in the ledger. */
   private readonly given = new Set<string>();
@@ -113,8 +125,9 @@ export class World {
   private readonly result: SimResult;
 
   /**
-   * @param sabotage changes events before the courier takes them, to prove that the judge notices; null drops one
-   * @param limits what of the thing in choices is held back, or not shown
+   * @param sabotage changes events before the courier takes them, to prove that the judge notices; null drops
+   * one
+   * @param limits what of the item in choices is held back, or not shown
    */
   constructor(
     seed: number,
@@ -156,8 +169,8 @@ export class World {
   private plan(): void {
     const r = this.random;
     const names = [...this.markets.keys()];
-    const things = r.between(1, 4);
-    for (let t = 1; t <= things; t += 1)
+    const items = r.between(1, 4);
+    for (let t = 1; t <= items; t += 1)
       for (const market of names) {
         // The first three see most of it, as before there were seven.
         if (names.indexOf(market) > 2 && r.chance(0.4)) continue;
@@ -167,7 +180,7 @@ export class World {
         if (r.chance(0.3)) this.at(at + r.between(10, 90_000), () => this.send(`t${t}`, market));
         if (r.chance(0.2))
           this.at(at + r.between(10, 90_000), () =>
-            this.command({ type: 'withdraw', id: this.id(), thing: `t${t}`, market }),
+            this.command({ type: 'withdraw', id: this.id(), item: `t${t}`, market }),
           );
         if (r.chance(0.15)) this.at(at + r.between(90_000, 150_000), () => this.send(`t${t}`, market));
         // Buyers come and buy if it is up just then.
@@ -176,30 +189,30 @@ export class World {
           this.at(r.between(5_000, 220_000), () => this.buyer(`t${t}`, market));
         if (market === 'nearstile' && r.chance(0.3))
           this.at(r.between(20_000, 220_000), () =>
-            this.command({ type: 'sold', id: this.id(), thing: `t${t}`, market, amount: 2000 }),
+            this.command({ type: 'sold', id: this.id(), item: `t${t}`, market, amount: 2000 }),
           );
       }
     const forgets = r.chance(0.12);
     // The ledger is lost: a courier that remembers nothing begins again.
     if (forgets) this.at(r.between(60_000, 200_000), () => this.forget());
-    // The page loses all it knew: what it had still to say is never said, and the person sends things anew.
+    // The page loses all it knew: what it had still to say is never said, and the person sends items anew.
     if (r.chance(0.12))
       this.at(r.between(30_000, 200_000), () => {
         this.tell('THE PAGE IS LOST');
         this.pageLife += 1;
-        for (let t = 1; t <= things; t += 1)
+        for (let t = 1; t <= items; t += 1)
           for (const market of names) if (r.chance(0.4)) this.send(`t${t}`, market);
       });
     // Promised, and the promise comes to nothing; a sale comes to nothing.
-    for (let t = 1; t <= things; t += 1) {
+    for (let t = 1; t <= items; t += 1) {
       if (r.chance(0.35)) {
         const at = r.between(20_000, 150_000);
         const market = names[r.between(0, names.length - 1)]!;
         const elsewhere = r.chance(0.7) ? 'withdraw' : 'leave';
-        this.at(at, () => this.command({ type: 'hold', id: this.id(), thing: `t${t}`, market, elsewhere }));
+        this.at(at, () => this.command({ type: 'hold', id: this.id(), item: `t${t}`, market, elsewhere }));
         if (r.chance(0.8))
           this.at(at + r.between(500, 60_000), () =>
-            this.command({ type: 'release', id: this.id(), thing: `t${t}` }),
+            this.command({ type: 'release', id: this.id(), item: `t${t}` }),
           );
       }
       if (r.chance(0.5)) this.at(r.between(60_000, 300_000), () => this.undo(`t${t}`));
@@ -212,7 +225,7 @@ export class World {
         this.at(at, () => this.send(SEVERAL, market));
         if (r.chance(0.2))
           this.at(at + r.between(10, 90_000), () =>
-            this.command({ type: 'withdraw', id: this.id(), thing: SEVERAL, market }),
+            this.command({ type: 'withdraw', id: this.id(), item: SEVERAL, market }),
           );
         if (r.chance(0.2)) this.at(at + r.between(60_000, 150_000), () => this.send(SEVERAL, market));
         for (let n = r.between(0, 3); n > 0; n -= 1)
@@ -259,22 +272,26 @@ export class World {
     for (let at = 2_000; at < WORLD_END; at += 2_000) this.at(at, () => this.reviews());
   }
 
-  private send(thing: string, market: string): void {
-    const draft = thing === SEVERAL ? several(this.limits) : DRAFT;
-    this.command({ type: 'send', id: this.id(), thing, market, draft });
+  private send(item: string, market: string): void {
+    const draft = item === SEVERAL ? several(this.limits) : DRAFT;
+    this.command({ type: 'send', id: this.id(), item, market, draft });
   }
 
-  /** The person says that a sale came to nothing, and puts the thing up again. */
+  /** The person says that a sale came to nothing, and puts the item up again. */
   private undo(id: string): void {
-    const thing = this.state.things.get(id);
-    const all = [...(thing?.sale ? [thing.sale] : []), ...(thing?.pieceSales ?? []), ...(thing?.laterSales ?? [])];
+    const item = this.state.items.get(id);
+    const all = [
+      ...(item?.sale ? [item.sale] : []),
+      ...(item?.pieceSales ?? []),
+      ...(item?.laterSales ?? []),
+    ];
     const sale = all[this.random.between(0, Math.max(0, all.length - 1))];
     if (this.asleep || !sale) return;
-    this.command({ type: 'undo', id: this.id(), thing: id, order: sale.order, why: 'returned' });
-    const markets = Object.keys(thing?.listings ?? {}).filter(() => this.random.chance(0.6));
+    this.command({ type: 'undo', id: this.id(), item: id, order: sale.order, why: 'returned' });
+    const markets = Object.keys(item?.listings ?? {}).filter(() => this.random.chance(0.6));
     for (const market of markets)
       this.at(this.now + this.random.between(500, 30_000), () => this.send(id, market));
-  } // prettier-ignore
+  }
 
   /** Every line of the ledger is lost; what stands at the marketplaces is not. */
   private forget(): void {
@@ -297,13 +314,13 @@ export class World {
       this.at(this.now + this.random.between(1_000, 5_000), () => this.command(command, pageLife));
       return;
     }
-    this.tell(`person: ${command.type} ${command.thing} ${'market' in command ? command.market : ''}`);
+    this.tell(`person: ${command.type} ${command.item} ${'market' in command ? command.market : ''}`);
     this.take({ type: 'command', command });
   }
 
-  private buyer(thing: string, name: string): void {
+  private buyer(item: string, name: string): void {
     const market = this.market(name);
-    const listing = market.listings.find((l) => l.ref.startsWith(`${thing}.`) && l.state === 'live');
+    const listing = market.listings.find((l) => l.ref.startsWith(`${item}.`) && l.state === 'live');
     if (!listing || market.outageUntil > this.now) return;
     const news = market.buy(listing, this.now, this.random.between(0, 9));
     if (!news) return;
@@ -316,10 +333,10 @@ export class World {
     if (this.asleep) return;
     if (this.forgot) this.remindByHand();
     const market = this.market(BY_HAND);
-    for (const thing of [...this.state.things.values()]) {
-      const listing = thing.listings[BY_HAND];
+    for (const item of [...this.state.items.values()]) {
+      const listing = item.listings[BY_HAND];
       if (!listing?.job || this.random.chance(0.3)) continue;
-      const about = { id: this.id(), thing: thing.id, market: BY_HAND };
+      const about = { id: this.id(), item: item.id, market: BY_HAND };
       if (listing.job.action === 'withdraw') {
         market.withdraw(listing.ref);
         this.command({ type: 'handDown', ...about });
@@ -327,8 +344,8 @@ export class World {
         // A notice written anew has nothing to do with an old one, whatever the courier calls it.
         for (const old of market.listings)
           if (old.ref === listing.ref && !isUp(old)) old.ref = `${old.ref}~`;
-          // The person sees the board: what hangs there of the same thing is taken down first.
-          else if (old.ref !== listing.ref && old.ref.startsWith(`${thing.id}.`) && isUp(old))
+          // The person sees the board: what hangs there of the same item is taken down first.
+          else if (old.ref !== listing.ref && old.ref.startsWith(`${item.id}.`) && isUp(old))
             old.state = 'ended';
         market.publish(listing.ref, this.now);
         this.command({ type: 'handUp', ...about, url: `/${listing.ref}` });
@@ -336,16 +353,18 @@ export class World {
     }
   }
 
-  /** What hangs there and the courier forgot, the person tells it of again; sold meanwhile, it is taken down. */
+  /**
+   * What hangs there and the courier forgot, the person tells it of again; sold meanwhile, it is taken down.
+   */
   private remindByHand(): void {
     const market = this.market(BY_HAND);
     for (const l of market.listings.filter(isUp)) {
       const id = l.ref.split('.')[0] ?? '';
-      const thing = this.state.things.get(id);
-      if (thing?.listings[BY_HAND] && !isOver(thing.listings[BY_HAND])) continue;
+      const item = this.state.items.get(id);
+      if (item?.listings[BY_HAND] && !isOver(item.listings[BY_HAND])) continue;
       // Taken down, and written anew where it may still be sold.
       Object.assign(l, { state: 'ended', ref: `${l.ref}~` });
-      if (!thing?.sale) this.send(id, BY_HAND);
+      if (!item?.sale) this.send(id, BY_HAND);
     }
   }
 
@@ -357,32 +376,55 @@ export class World {
     listing.state = 'ended';
   }
 
-  /** As the server does: the list is asked for, comes a little later, and is compared with what is known by then. */
-  private compareAll(unseenOnly = false): void {
+  /**
+   * As the server does: the list is asked for, comes a little later, and is compared with what is known by
+   * then.
+   */
+  private compareAll(needsFirstSyncOnly = false): void {
     for (const market of this.markets.values()) {
-      if (unseenOnly && !this.state.markets.get(market.name)?.unseen) continue;
+      if (needsFirstSyncOnly && !this.state.markets.get(market.name)?.needsFirstSync) continue;
       const life = this.life;
       const asked = this.now;
       const askedByClock = asked + this.skew;
-      if (this.asleep || market.name === BY_HAND || market.outageUntil > asked || market.lockedUntil > asked) continue;
-      const shown = market.listings
-        .filter(isUp)
-        .map((l) => ({ ref: l.ref, remoteId: l.id, url: `/${l.id}`, title: DRAFT.title, price: DRAFT.price }));
+      if (this.asleep || market.name === BY_HAND || market.outageUntil > asked || market.lockedUntil > asked)
+        continue;
+      const shown = market.listings.filter(isUp).map((l) => ({
+        ref: l.ref,
+        remoteId: l.id,
+        url: `/${l.id}`,
+        title: DRAFT.title,
+        price: DRAFT.price,
+      }));
       this.at(asked + this.random.between(20, 9_000), () => {
         if (life !== this.life || this.asleep) return;
-        const { missing, lingering, edited, found, extra } = compareShown(this.state, market.name, shown, askedByClock, true);
+        const { missing, stale, edited, found, duplicates } = compareShown(
+          this.state,
+          market.name,
+          shown,
+          askedByClock,
+          true,
+        );
         const gone = missing.filter((ref) => !market.listings.some((l) => l.ref === ref && isUp(l)));
-        const lost = market.listings.filter((l) => found.includes(l.ref)).map((l): Found => ({
-          ref: l.ref, remoteId: l.id, url: `/${l.id}`, state: l.state === 'inReview' ? 'inReview' : 'live', draft: DRAFT, listedAt: null,
-        }));
-        if (gone.length + lingering.length + edited.length + lost.length + extra.length > 0) {
-          if (lost.length + extra.length > 0) this.tell(`  ${market.name}: found ${[...found, ...extra.map((x) => x.ref)].join()}`);
-          this.take({ type: 'strays', market: market.name, gone, lingering, edited, found: lost, extra });
+        const lost = market.listings
+          .filter((l) => found.includes(l.ref))
+          .map((l): Found => ({
+            ref: l.ref,
+            remoteId: l.id,
+            url: `/${l.id}`,
+            state: l.state === 'inReview' ? 'inReview' : 'live',
+            draft: DRAFT,
+            listedAt: null,
+          }));
+        if (gone.length + stale.length + edited.length + lost.length + duplicates.length > 0) {
+          if (lost.length + duplicates.length > 0)
+            this.tell(`  ${market.name}: found ${[...found, ...duplicates.map((x) => x.ref)].join()}`);
+          this.take({ type: 'strays', market: market.name, gone, stale, edited, found: lost, duplicates });
         }
-        if (life === this.life && this.state.markets.get(market.name)?.unseen) this.take({ type: 'looked', market: market.name });
+        if (life === this.life && this.state.markets.get(market.name)?.needsFirstSync)
+          this.take({ type: 'firstSyncDone', market: market.name });
       });
     }
-  } // prettier-ignore
+  }
 
   private reviews(): void {
     for (const market of this.markets.values())
@@ -452,11 +494,12 @@ export class World {
   private take(given: CourierEvent): void {
     const event = this.sabotage(given);
     if (!event) return;
-    // Torn: power goes while the line is written, so it is not there afterwards, and nothing was done because of it.
+    // Torn: power goes while the line is written, so it is not there afterwards, and nothing was done because
+    // of it.
     if (
       isKept(event) &&
       event.type !== 'started' &&
-      event.type !== 'letOut' &&
+      event.type !== 'publishDispatched' &&
       this.random.chance(this.faulty(0.004))
     ) {
       this.tell(`the line of “${event.type}” is torn`);
@@ -473,10 +516,11 @@ export class World {
     const { effects, refusal } = step(this.state, event, clock, POLICY);
     if (refusal) this.tell(`  refused: ${refusal}`);
     for (const effect of effects)
-      if (effect.kind === 'publish') this.take({ type: 'letOut', market: effect.market, ref: effect.ref });
-    for (const thing of this.state.things.values())
-      if (thing.sale) this.knownSold.add(thing.id);
-      else this.knownSold.delete(thing.id);
+      if (effect.type === 'publish')
+        this.take({ type: 'publishDispatched', market: effect.market, ref: effect.ref });
+    for (const item of this.state.items.values())
+      if (item.sale) this.knownSold.add(item.id);
+      else this.knownSold.delete(item.id);
     for (const effect of effects) this.carryOut(effect);
     if (event.type !== 'tick') this.wake();
   }
@@ -484,7 +528,7 @@ export class World {
   /** What a command gives leave to take down. */
   private noteAsked(command: Command): void {
     this.taken.add(command.id);
-    const listings = Object.values(this.state.things.get(command.thing)?.listings ?? {});
+    const listings = Object.values(this.state.items.get(command.item)?.listings ?? {});
     if (command.type === 'withdraw' || command.type === 'hold')
       for (const l of listings)
         if ((l.market === command.market) === (command.type === 'withdraw')) this.askedDown.add(l.ref);
@@ -509,9 +553,9 @@ export class World {
   private carryOut(effect: Effect): void {
     const r = this.random;
     const life = this.life;
-    if (effect.kind === 'publish' && this.knownSold.has(effect.thing))
+    if (effect.type === 'publish' && this.knownSold.has(effect.item))
       this.result.violations.push(`published ${effect.ref} at ${this.now}, after its sale was known`);
-    if (effect.kind === 'withdraw' && !this.mayGoDown(effect))
+    if (effect.type === 'withdraw' && !this.mayGoDown(effect))
       this.result.violations.push(`withdrew ${effect.ref} at ${this.now}, and nobody had asked for that`);
     const arrives = this.now + r.between(5, r.chance(this.faulty(0.1)) ? 25_000 : 400);
     const answers = arrives + r.between(5, r.chance(this.faulty(0.1)) ? 12_000 : 400);
@@ -532,8 +576,8 @@ export class World {
   }
 
   /** Sold, held, asked for, or over already and still shown; after a loss of memory, twice there. */
-  private mayGoDown({ thing, market, ref }: Extract<Effect, { kind: 'withdraw' }>): boolean {
-    const known = this.state.things.get(thing);
+  private mayGoDown({ item, market, ref }: Extract<Effect, { type: 'withdraw' }>): boolean {
+    const known = this.state.items.get(item);
     const sold = known?.sale || known?.pastSales?.length || known?.pieceSales.length;
     return Boolean(sold) || this.askedDown.has(ref) || this.forgot || known?.listings[market]?.ref !== ref;
   }
@@ -544,13 +588,13 @@ export class World {
     unclear: boolean,
     retryAfter: number | null = null,
   ): CourierEvent {
-    return effect.kind === 'poll'
+    return effect.type === 'poll'
       ? { type: 'pollFailed', market: effect.market, trouble, retryAfter }
       : {
           type: 'failed',
           market: effect.market,
           ref: effect.ref,
-          action: effect.kind,
+          action: effect.type,
           trouble,
           unclear,
           retryAfter,
@@ -563,7 +607,7 @@ export class World {
     if (market.outageUntil > this.now) return this.failure(effect, 'out', false);
     if (this.random.chance(this.faulty(0.05)))
       return this.failure(effect, 'slow down', false, this.random.between(500, 8_000));
-    switch (effect.kind) {
+    switch (effect.type) {
       case 'publish': {
         if (isNothing(stockOf(effect.draft))) return nothingToSell(effect);
         const l = market.publish(effect.ref, this.now, stockOf(effect.draft));
@@ -613,20 +657,21 @@ export class World {
     const { violations, figures } = this.result;
     const orders = [...this.markets.values()].flatMap((m) => m.orders);
     figures.orders = orders.length;
-    // After all memory is lost, calls of the life before may still make a second listing: then what counts is that it is put right.
+    // After all memory is lost, calls of the life before may still make a second listing: then what counts is
+    // that it is put right.
     for (const market of this.markets.values()) if (!this.forgot) violations.push(...market.violations);
     for (const id of this.given) if (!this.taken.has(id)) violations.push(`command ${id} was lost`);
-    const things = new Set([...this.state.things.keys(), ...orders.map((o) => o.ref.split('.')[0] ?? '')]);
-    for (const id of things) {
-      const thing = this.state.things.get(id);
+    const items = new Set([...this.state.items.keys(), ...orders.map((o) => o.ref.split('.')[0] ?? '')]);
+    for (const id of items) {
+      const item = this.state.items.get(id);
       const mine = orders.filter((o) => o.ref.startsWith(`${id}.`));
-      const pieces = thing?.pieceSales ?? [];
-      const past = thing?.pastSales ?? [];
-      const counted = [...(thing?.sale ? [thing.sale] : []), ...(thing?.laterSales ?? []), ...pieces];
+      const pieces = item?.pieceSales ?? [];
+      const past = item?.pastSales ?? [];
+      const counted = [...(item?.sale ? [item.sale] : []), ...(item?.laterSales ?? []), ...pieces];
       const known = [...counted, ...past];
       if (id === SEVERAL) {
-        this.judgeStock(mine, thing);
-        if (!thing?.sale) continue;
+        this.judgeStock(mine, item);
+        if (!item?.sale) continue;
       }
       for (const order of mine)
         if (!known.some((s) => s.order === order.id)) violations.push(`sale ${order.id} of ${id} was lost`);
@@ -634,24 +679,24 @@ export class World {
       if (
         id !== SEVERAL &&
         mine.length > 1 &&
-        (thing?.laterSales.filter((s) => !s.settled).length ?? 0) <
+        (item?.laterSales.filter((s) => !s.settled).length ?? 0) <
           mine.filter((o) => !past.some((s) => s.order === o.id)).length - 1
       )
         violations.push(`${id} was sold twice and nobody was told`);
       const earliest = Math.min(...counted.map((s) => s.at));
-      if (id !== SEVERAL && thing?.sale && thing.sale.at !== earliest)
+      if (id !== SEVERAL && item?.sale && item.sale.at !== earliest)
         violations.push(`${id}: the earlier sale did not stay`);
-      if (thing?.sale) {
+      if (item?.sale) {
         for (const market of this.markets.values())
           for (const l of market.listings)
             if (l.ref.startsWith(`${id}.`) && isUp(l)) violations.push(`${l.ref} is still up after the sale`);
-        if (!thing.closing?.doneAt) violations.push(`the closing of ${id} never ended`);
+        if (!item.closing?.doneAt) violations.push(`the closing of ${id} never ended`);
       }
       for (const market of this.markets.values()) {
         const up = market.listings.filter((l) => l.ref.startsWith(`${id}.`) && isUp(l)).length;
         if (up > 1) violations.push(`${up} listings of ${id} stayed up on ${market.name}`);
       }
-      for (const l of Object.values(thing?.listings ?? {})) {
+      for (const l of Object.values(item?.listings ?? {})) {
         const there = this.market(l.market).listings.find((x) => x.ref === l.ref);
         if (isOver(l) && there && isUp(there))
           violations.push(`${l.ref} is up though the courier holds it over`);
@@ -663,33 +708,37 @@ export class World {
   }
 
   /** What was there is sold or still there; one sold too often is told. */
-  private judgeStock(orders: readonly Order[], thing: CourierThing | undefined): void {
+  private judgeStock(orders: readonly SimOrder[], item: CourierItem | undefined): void {
     const { violations } = this.result;
     for (const order of orders) {
       const same = (s: { order: string }) => s.order === order.id;
-      const past = thing?.pastSales?.some(same);
-      if (!past && !thing?.pieceSales.some(same) && !thing?.laterSales.some(same))
+      const past = item?.pastSales?.some(same);
+      if (!past && !item?.pieceSales.some(same) && !item?.laterSales.some(same))
         violations.push(`sale ${order.id} of ${SEVERAL} was lost`);
     }
     for (const [code, stock] of Object.entries(STOCK)) {
-      const sold = thing?.pieceSales.filter((s) => s.piece === code).length ?? 0;
+      const sold = item?.pieceSales.filter((s) => s.piece === code).length ?? 0;
       if (sold > stock) violations.push(`${sold} of ${stock} ${code} counted as sold`);
-      const undone = (o: Order) => thing?.pastSales?.some((s) => s.order === o.id);
+      const undone = (o: SimOrder) => item?.pastSales?.some((s) => s.order === o.id);
       const ordered = orders.filter((o) => o.piece === code && !undone(o)).length;
-      const told = thing?.laterSales.filter((s) => s.piece === code).length ?? 0;
-      if (Math.max(0, ordered - stock) !== told) violations.push(`${ordered} of ${stock} ${code} ordered, ${told} told of as too many`);
-      if (!thing?.sale)
+      const told = item?.laterSales.filter((s) => s.piece === code).length ?? 0;
+      if (Math.max(0, ordered - stock) !== told)
+        violations.push(`${ordered} of ${stock} ${code} ordered, ${told} told of as too many`);
+      if (!item?.sale)
         for (const market of this.markets.values())
           for (const l of market.listings)
             if (l.ref.startsWith(`${SEVERAL}.`) && l.state === 'live') {
               const shown = (l.stock?.[code] ?? 0) - (l.sold[code] ?? 0);
               const most = stockShown(stock - sold, this.limits.heldBack ?? 0, this.limits.cap ?? null);
-              if (shown > most) violations.push(`${l.ref} still shows ${shown} ${code}, there are ${stock - sold} and ${most} to show`);
+              if (shown > most)
+                violations.push(
+                  `${l.ref} still shows ${shown} ${code}, there are ${stock - sold} and ${most} to show`,
+                );
             }
     }
-  } // prettier-ignore
+  }
 
-  // ---- small things ---------------------------------------------------------------------------------
+  // ---- small items ---------------------------------------------------------------------------------
 
   /** The chance of a fault: none any more once the evening's troubles are over. */
   private faulty(p: number): number {

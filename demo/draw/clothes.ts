@@ -31,9 +31,15 @@ const BODY = path((p) => {
 
 function upperFolds(pen: Pen): void {
   folds(pen, BODY, [
-    [300, 420, 360, 300], [700, 420, 640, 300], [330, 640, 350, 840], [662, 600, 648, 838], [500, 520, 506, 760],
-    [150, 640, 250, 420], [850, 640, 752, 420], [420, 300, 470, 480],
-  ]); // prettier-ignore
+    [300, 420, 360, 300],
+    [700, 420, 640, 300],
+    [330, 640, 350, 840],
+    [662, 600, 648, 838],
+    [500, 520, 506, 760],
+    [150, 640, 250, 420],
+    [850, 640, 752, 420],
+    [420, 300, 470, 480],
+  ]);
 }
 
 /** A hand-knitted fisherman's jumper with a darned elbow. */
@@ -99,9 +105,30 @@ export const choreCoat: Subject = {
     upperFolds(pen);
     rim(pen, BODY, 0.5);
     const seam = 'rgba(222,208,140,0.75)';
-    stitch(pen, (p) => { p.moveTo(252, 240); p.bezierCurveTo(286, 300, 300, 380, 288, 440); }, seam); // prettier-ignore
-    stitch(pen, (p) => { p.moveTo(748, 240); p.bezierCurveTo(714, 300, 700, 380, 712, 440); }, seam); // prettier-ignore
-    stitch(pen, (p) => { p.moveTo(284, 826); p.bezierCurveTo(400, 846, 600, 846, 716, 826); }, seam); // prettier-ignore
+    stitch(
+      pen,
+      (p) => {
+        p.moveTo(252, 240);
+        p.bezierCurveTo(286, 300, 300, 380, 288, 440);
+      },
+      seam,
+    );
+    stitch(
+      pen,
+      (p) => {
+        p.moveTo(748, 240);
+        p.bezierCurveTo(714, 300, 700, 380, 712, 440);
+      },
+      seam,
+    );
+    stitch(
+      pen,
+      (p) => {
+        p.moveTo(284, 826);
+        p.bezierCurveTo(400, 846, 600, 846, 716, 826);
+      },
+      seam,
+    );
     if (side === 'front') {
       pen.fillStyle = 'rgba(20,20,6,0.55)';
       pen.fillRect(497, 200, 5, 652);
@@ -127,9 +154,13 @@ export const choreCoat: Subject = {
       }
     }
     const collar = path((p) => {
-      p.moveTo(380, 164); p.lineTo(352, 268); p.lineTo(497, 230); p.lineTo(648, 268); p.lineTo(620, 164);
+      p.moveTo(380, 164);
+      p.lineTo(352, 268);
+      p.lineTo(497, 230);
+      p.lineTo(648, 268);
+      p.lineTo(620, 164);
       p.bezierCurveTo(560, 140, 440, 140, 380, 164);
-    }); // prettier-ignore
+    });
     solid(pen, collar, '#5b4423', '#33250f');
     rim(pen, collar, 0.5, 12);
     if (side === 'front') label(pen, 440, 160, 120, ['OSTLER', 'chore coat · L'], '#f0e6c8', '#2e3a24');
@@ -141,12 +172,16 @@ export const cords: Subject = {
   floor: 'plaster',
   draw(pen, side) {
     const legs = path((p) => {
-      p.moveTo(338, 110); p.lineTo(662, 110);
-      p.bezierCurveTo(690, 340, 716, 640, 728, 900); p.lineTo(548, 908);
+      p.moveTo(338, 110);
+      p.lineTo(662, 110);
+      p.bezierCurveTo(690, 340, 716, 640, 728, 900);
+      p.lineTo(548, 908);
       p.bezierCurveTo(540, 700, 520, 480, 500, 392);
-      p.bezierCurveTo(480, 480, 460, 700, 452, 908); p.lineTo(272, 900);
-      p.bezierCurveTo(284, 640, 310, 340, 338, 110); p.closePath();
-    }); // prettier-ignore
+      p.bezierCurveTo(480, 480, 460, 700, 452, 908);
+      p.lineTo(272, 900);
+      p.bezierCurveTo(284, 640, 310, 340, 338, 110);
+      p.closePath();
+    });
     solid(pen, legs, '#a4683a', '#6a3b1c');
     inside(pen, legs, () => {
       for (let x = 250; x < 750; x += 8) {
@@ -156,7 +191,13 @@ export const cords: Subject = {
         pen.fillRect(x + 4.5, 100, 2.5, 820);
       }
     });
-    folds(pen, legs, [[380, 420, 340, 560], [620, 420, 668, 560], [400, 640, 380, 880], [604, 640, 636, 880], [460, 320, 500, 400]]); // prettier-ignore
+    folds(pen, legs, [
+      [380, 420, 340, 560],
+      [620, 420, 668, 560],
+      [400, 640, 380, 880],
+      [604, 640, 636, 880],
+      [460, 320, 500, 400],
+    ]);
     rim(pen, legs, 0.45);
     const band = path((p) => p.rect(335, 106, 330, 42));
     solid(pen, band, '#94592f', '#6a3b1c');
@@ -168,7 +209,14 @@ export const cords: Subject = {
       pen.beginPath();
       pen.arc(500, 127, 11, 0, 7);
       pen.fill();
-      stitch(pen, (p) => { p.moveTo(512, 150); p.bezierCurveTo(528, 260, 524, 320, 504, 376); }, 'rgba(255,226,190,0.6)'); // prettier-ignore
+      stitch(
+        pen,
+        (p) => {
+          p.moveTo(512, 150);
+          p.bezierCurveTo(528, 260, 524, 320, 504, 376);
+        },
+        'rgba(255,226,190,0.6)',
+      );
     } else {
       for (const x of [356, 536]) {
         const pocket = path((p) => p.roundRect(x, 210, 108, 112, [2, 2, 26, 26]));
@@ -185,10 +233,13 @@ export const headscarf: Subject = {
   floor: 'plaster',
   draw(pen, side) {
     const silk = path((p) => {
-      p.moveTo(122, 140); p.bezierCurveTo(380, 118, 640, 132, 884, 122);
-      p.bezierCurveTo(872, 380, 890, 640, 876, 880); p.bezierCurveTo(620, 868, 380, 890, 128, 876);
-      p.bezierCurveTo(140, 640, 112, 380, 122, 140); p.closePath();
-    }); // prettier-ignore
+      p.moveTo(122, 140);
+      p.bezierCurveTo(380, 118, 640, 132, 884, 122);
+      p.bezierCurveTo(872, 380, 890, 640, 876, 880);
+      p.bezierCurveTo(620, 868, 380, 890, 128, 876);
+      p.bezierCurveTo(140, 640, 112, 380, 122, 140);
+      p.closePath();
+    });
     solid(pen, silk, '#f0e0bd', '#d8bd8c');
     inside(pen, silk, () => {
       pen.strokeStyle = '#8d2f3c';
@@ -228,7 +279,16 @@ export const headscarf: Subject = {
         pen.fillRect(0, 0, 1000, 1000);
       }
     });
-    folds(pen, silk, [[180, 300, 820, 690], [300, 180, 420, 840], [700, 160, 640, 860]], 0.16); // prettier-ignore
+    folds(
+      pen,
+      silk,
+      [
+        [180, 300, 820, 690],
+        [300, 180, 420, 840],
+        [700, 160, 640, 860],
+      ],
+      0.16,
+    );
     rim(pen, silk, 0.25, 10);
   },
 };
@@ -258,7 +318,15 @@ export const blanket: Subject = {
       });
       weave(pen, fold, 'rgba(60,40,10,0.09)', 6);
       weave(pen, fold, 'rgba(255,255,255,0.10)', 6, -0.6);
-      folds(pen, fold, [[220, y + 70, 420, y + h - 30], [600, y + 40, 730, y + h - 60]], 0.14); // prettier-ignore
+      folds(
+        pen,
+        fold,
+        [
+          [220, y + 70, 420, y + h - 30],
+          [600, y + 40, 730, y + h - 60],
+        ],
+        0.14,
+      );
       rim(pen, fold, 0.45, 22);
     }
     pen.strokeStyle = '#cbb98f';

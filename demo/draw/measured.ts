@@ -1,17 +1,19 @@
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
 
-import { Random } from '../../sim/random';
 import { Path2D, type Floor, type Subject } from './studio';
 import { photographFlat } from './studio';
+import { Random } from '../../sim/random';
 
-/** A thing on the floor with a reference beside it, taken with a tilted camera: where everything is, is known. */
+/**
+ * An item on the floor with a reference beside it, taken with a tilted camera: where everything is, is known.
+ */
 export interface MeasuredScene {
   subject: Subject;
   floor?: Floor;
   reference: 'card' | 'a4' | 'letter';
-  /** Millimetres across that the thing's own 1000 units stand for. */
+  /** Millimetres across that the item's own 1000 units stand for. */
   mmPerUnit: number;
-  /** Where the reference's middle is, in the thing's units, and how it is turned, in degrees. */
+  /** Where the reference's middle is, in the item's units, and how it is turned, in degrees. */
   at: [number, number];
   turn: number;
   /** The camera's tilt in degrees, and the way it leans (0: the far edge is the upper one). */
@@ -26,11 +28,11 @@ export interface MeasuredPicture {
   picture: Canvas;
   /** The reference's corners in the picture, in order around. */
   corners: { x: number; y: number }[];
-  /** A point in the thing's units, in the picture. */
+  /** A point in the item's units, in the picture. */
   place: (x: number, y: number) => { x: number; y: number };
 }
 
-/** Units of the thing that the flat scene covers each way. */
+/** Units of the item that the flat scene covers each way. */
 const SPAN = 1_500;
 const SIZES = { card: [85.6, 53.98], a4: [297, 210], letter: [279.4, 215.9] } as const;
 
@@ -94,7 +96,9 @@ interface Camera {
   to: (x: number, y: number) => { x: number; y: number };
 }
 
-/** A pinhole camera over the middle of the scene, leaning; the view takes in a little more than 1000 units. */
+/**
+ * A pinhole camera over the middle of the scene, leaning; the view takes in a little more than 1000 units.
+ */
 export function camera(tilt: number, lean: number, size: number): Camera {
   const span = SPAN;
   const focal = size * 0.8;

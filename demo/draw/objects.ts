@@ -25,26 +25,73 @@ export const boots: Subject = {
         pen.scale(-1, 1);
       }
       const sole = path((p) => {
-        p.moveTo(232, 690); p.bezierCurveTo(380, 716, 620, 716, 800, 690); p.bezierCurveTo(834, 700, 838, 752, 806, 760);
-        p.lineTo(246, 760); p.bezierCurveTo(220, 752, 216, 706, 232, 690); p.closePath();
-      }); // prettier-ignore
+        p.moveTo(232, 690);
+        p.bezierCurveTo(380, 716, 620, 716, 800, 690);
+        p.bezierCurveTo(834, 700, 838, 752, 806, 760);
+        p.lineTo(246, 760);
+        p.bezierCurveTo(220, 752, 216, 706, 232, 690);
+        p.closePath();
+      });
       solid(pen, sole, '#3d3a36', '#1f1d1b');
       for (let x = 250; x < 800; x += 34) {
         pen.fillStyle = '#151413';
         pen.fillRect(x, 744, 18, 20);
       }
       const upper = path((p) => {
-        p.moveTo(250, 322); p.bezierCurveTo(320, 300, 430, 300, 486, 326); p.bezierCurveTo(500, 420, 520, 478, 590, 520);
-        p.bezierCurveTo(690, 556, 800, 586, 812, 690); p.bezierCurveTo(640, 722, 400, 722, 236, 694);
-        p.bezierCurveTo(226, 560, 262, 440, 250, 322); p.closePath();
-      }); // prettier-ignore
+        p.moveTo(250, 322);
+        p.bezierCurveTo(320, 300, 430, 300, 486, 326);
+        p.bezierCurveTo(500, 420, 520, 478, 590, 520);
+        p.bezierCurveTo(690, 556, 800, 586, 812, 690);
+        p.bezierCurveTo(640, 722, 400, 722, 236, 694);
+        p.bezierCurveTo(226, 560, 262, 440, 250, 322);
+        p.closePath();
+      });
       solid(pen, upper, '#8a5a33', '#4a2b14', [300, 300], [760, 740]);
-      folds(pen, upper, [[520, 520, 470, 600], [560, 540, 520, 640], [300, 460, 420, 480]], 0.3); // prettier-ignore
-      shine(pen, upper, (p) => { p.moveTo(650, 590); p.quadraticCurveTo(740, 600, 780, 650); }, 0.34, 22); // prettier-ignore
+      folds(
+        pen,
+        upper,
+        [
+          [520, 520, 470, 600],
+          [560, 540, 520, 640],
+          [300, 460, 420, 480],
+        ],
+        0.3,
+      );
+      shine(
+        pen,
+        upper,
+        (p) => {
+          p.moveTo(650, 590);
+          p.quadraticCurveTo(740, 600, 780, 650);
+        },
+        0.34,
+        22,
+      );
       rim(pen, upper, 0.55);
-      stitch(pen, (p) => { p.moveTo(240, 668); p.bezierCurveTo(400, 696, 640, 696, 806, 668); }, '#e6c48c', 3); // prettier-ignore
-      stitch(pen, (p) => { p.moveTo(330, 320); p.bezierCurveTo(352, 440, 330, 560, 320, 684); }, 'rgba(230,196,140,0.7)'); // prettier-ignore
-      const tongue = path((p) => { p.moveTo(430, 306); p.bezierCurveTo(470, 280, 520, 286, 528, 312); p.lineTo(520, 420); p.lineTo(486, 330); p.closePath(); }); // prettier-ignore
+      stitch(
+        pen,
+        (p) => {
+          p.moveTo(240, 668);
+          p.bezierCurveTo(400, 696, 640, 696, 806, 668);
+        },
+        '#e6c48c',
+        3,
+      );
+      stitch(
+        pen,
+        (p) => {
+          p.moveTo(330, 320);
+          p.bezierCurveTo(352, 440, 330, 560, 320, 684);
+        },
+        'rgba(230,196,140,0.7)',
+      );
+      const tongue = path((p) => {
+        p.moveTo(430, 306);
+        p.bezierCurveTo(470, 280, 520, 286, 528, 312);
+        p.lineTo(520, 420);
+        p.lineTo(486, 330);
+        p.closePath();
+      });
       solid(pen, tongue, '#6b4322', '#3a2210');
       for (let i = 0; i < 6; i += 1) {
         const x = 474 + i * 17;
@@ -94,14 +141,45 @@ export const satchel: Subject = {
       return;
     }
     const flap = path((p) => {
-      p.moveTo(150, 330); p.lineTo(850, 330); p.bezierCurveTo(856, 470, 850, 560, 820, 610);
-      p.bezierCurveTo(640, 650, 360, 650, 180, 610); p.bezierCurveTo(150, 560, 144, 470, 150, 330); p.closePath();
-    }); // prettier-ignore
+      p.moveTo(150, 330);
+      p.lineTo(850, 330);
+      p.bezierCurveTo(856, 470, 850, 560, 820, 610);
+      p.bezierCurveTo(640, 650, 360, 650, 180, 610);
+      p.bezierCurveTo(150, 560, 144, 470, 150, 330);
+      p.closePath();
+    });
     solid(pen, flap, '#ad6a35', '#6f4019');
-    folds(pen, flap, [[260, 380, 420, 600], [660, 370, 760, 560]], 0.16); // prettier-ignore
-    shine(pen, flap, (p) => { p.moveTo(240, 372); p.lineTo(620, 366); }, 0.3, 24); // prettier-ignore
+    folds(
+      pen,
+      flap,
+      [
+        [260, 380, 420, 600],
+        [660, 370, 760, 560],
+      ],
+      0.16,
+    );
+    shine(
+      pen,
+      flap,
+      (p) => {
+        p.moveTo(240, 372);
+        p.lineTo(620, 366);
+      },
+      0.3,
+      24,
+    );
     rim(pen, flap, 0.45);
-    stitch(pen, (p) => { p.moveTo(170, 350); p.bezierCurveTo(166, 500, 170, 560, 196, 594); p.bezierCurveTo(360, 630, 640, 630, 804, 594); p.bezierCurveTo(830, 560, 834, 500, 830, 350); }, '#ecd0a0', 3); // prettier-ignore
+    stitch(
+      pen,
+      (p) => {
+        p.moveTo(170, 350);
+        p.bezierCurveTo(166, 500, 170, 560, 196, 594);
+        p.bezierCurveTo(360, 630, 640, 630, 804, 594);
+        p.bezierCurveTo(830, 560, 834, 500, 830, 350);
+      },
+      '#ecd0a0',
+      3,
+    );
     for (const x of [318, 646]) {
       const strap = path((p) => p.roundRect(x - 24, 470, 56, 250, 10));
       solid(pen, strap, '#7a471d', '#4c2a0e');
@@ -144,9 +222,36 @@ export const lamp: Subject = {
       pen.fill(p);
       rim(pen, p, 0.35, 10);
     };
-    brass(path((p) => { p.moveTo(430, 160); p.lineTo(570, 160); p.lineTo(590, 220); p.lineTo(410, 220); p.closePath(); }), 410, 590); // prettier-ignore
-    brass(path((p) => { p.moveTo(400, 220); p.lineTo(600, 220); p.bezierCurveTo(680, 260, 700, 300, 704, 330); p.lineTo(296, 330); p.bezierCurveTo(300, 300, 320, 260, 400, 220); p.closePath(); }), 296, 704); // prettier-ignore
-    const glass = path((p) => { p.moveTo(322, 330); p.bezierCurveTo(270, 420, 270, 560, 322, 650); p.lineTo(678, 650); p.bezierCurveTo(730, 560, 730, 420, 678, 330); p.closePath(); }); // prettier-ignore
+    brass(
+      path((p) => {
+        p.moveTo(430, 160);
+        p.lineTo(570, 160);
+        p.lineTo(590, 220);
+        p.lineTo(410, 220);
+        p.closePath();
+      }),
+      410,
+      590,
+    );
+    brass(
+      path((p) => {
+        p.moveTo(400, 220);
+        p.lineTo(600, 220);
+        p.bezierCurveTo(680, 260, 700, 300, 704, 330);
+        p.lineTo(296, 330);
+        p.bezierCurveTo(300, 300, 320, 260, 400, 220);
+        p.closePath();
+      }),
+      296,
+      704,
+    );
+    const glass = path((p) => {
+      p.moveTo(322, 330);
+      p.bezierCurveTo(270, 420, 270, 560, 322, 650);
+      p.lineTo(678, 650);
+      p.bezierCurveTo(730, 560, 730, 420, 678, 330);
+      p.closePath();
+    });
     const g = pen.createLinearGradient(270, 0, 730, 0);
     g.addColorStop(0, 'rgba(150,176,170,0.85)');
     g.addColorStop(0.4, 'rgba(232,240,226,0.55)');
@@ -163,7 +268,16 @@ export const lamp: Subject = {
       pen.fillStyle = '#efe7d6';
       pen.fillRect(488, 520, 24, 44);
     });
-    shine(pen, glass, (p) => { p.moveTo(350, 380); p.quadraticCurveTo(316, 490, 350, 600); }, 0.75, 20); // prettier-ignore
+    shine(
+      pen,
+      glass,
+      (p) => {
+        p.moveTo(350, 380);
+        p.quadraticCurveTo(316, 490, 350, 600);
+      },
+      0.75,
+      20,
+    );
     for (const x of [340, 500, 660])
       brass(
         path((p) => p.rect(x - 8, 326, 16, 330)),
@@ -175,7 +289,17 @@ export const lamp: Subject = {
       280,
       720,
     );
-    brass(path((p) => { p.moveTo(300, 684); p.lineTo(700, 684); p.lineTo(740, 860); p.lineTo(260, 860); p.closePath(); }), 260, 740); // prettier-ignore
+    brass(
+      path((p) => {
+        p.moveTo(300, 684);
+        p.lineTo(700, 684);
+        p.lineTo(740, 860);
+        p.lineTo(260, 860);
+        p.closePath();
+      }),
+      260,
+      740,
+    );
     brass(
       path((p) => p.roundRect(236, 852, 528, 44, 12)),
       236,
@@ -212,10 +336,23 @@ export const coffeePot: Subject = {
     pen.moveTo(700, 350);
     pen.bezierCurveTo(880, 340, 890, 640, 716, 680);
     pen.stroke();
-    const spout = path((p) => { p.moveTo(330, 560); p.bezierCurveTo(250, 520, 220, 400, 150, 340); p.lineTo(196, 312); p.bezierCurveTo(280, 360, 320, 420, 350, 440); p.closePath(); }); // prettier-ignore
+    const spout = path((p) => {
+      p.moveTo(330, 560);
+      p.bezierCurveTo(250, 520, 220, 400, 150, 340);
+      p.lineTo(196, 312);
+      p.bezierCurveTo(280, 360, 320, 420, 350, 440);
+      p.closePath();
+    });
     solid(pen, spout, '#7d9cc4', '#334f78');
     rim(pen, spout, 0.4, 10);
-    const pot = path((p) => { p.moveTo(370, 270); p.lineTo(640, 270); p.bezierCurveTo(690, 480, 750, 660, 744, 820); p.bezierCurveTo(620, 860, 390, 860, 266, 820); p.bezierCurveTo(260, 660, 320, 480, 370, 270); p.closePath(); }); // prettier-ignore
+    const pot = path((p) => {
+      p.moveTo(370, 270);
+      p.lineTo(640, 270);
+      p.bezierCurveTo(690, 480, 750, 660, 744, 820);
+      p.bezierCurveTo(620, 860, 390, 860, 266, 820);
+      p.bezierCurveTo(260, 660, 320, 480, 370, 270);
+      p.closePath();
+    });
     solid(pen, pot, '#8fb0d8', '#35527d', [300, 400], [760, 640]);
     inside(pen, pot, () => {
       for (let i = 0; i < 260; i += 1) {
@@ -227,7 +364,16 @@ export const coffeePot: Subject = {
         pen.fill();
       }
     });
-    shine(pen, pot, (p) => { p.moveTo(396, 340); p.bezierCurveTo(350, 520, 326, 660, 330, 780); }, 0.6, 30); // prettier-ignore
+    shine(
+      pen,
+      pot,
+      (p) => {
+        p.moveTo(396, 340);
+        p.bezierCurveTo(350, 520, 326, 660, 330, 780);
+      },
+      0.6,
+      30,
+    );
     rim(pen, pot, 0.4, 18);
     pen.strokeStyle = '#22304a';
     pen.lineWidth = 13;
@@ -235,7 +381,11 @@ export const coffeePot: Subject = {
     pen.moveTo(266, 820);
     pen.bezierCurveTo(390, 860, 620, 860, 744, 820);
     pen.stroke();
-    const lid = path((p) => { p.moveTo(360, 276); p.bezierCurveTo(390, 196, 620, 196, 650, 276); p.closePath(); }); // prettier-ignore
+    const lid = path((p) => {
+      p.moveTo(360, 276);
+      p.bezierCurveTo(390, 196, 620, 196, 650, 276);
+      p.closePath();
+    });
     solid(pen, lid, '#9dbbe0', '#3d5c88');
     rim(pen, lid, 0.4, 10);
     pen.fillStyle = '#22304a';
@@ -268,9 +418,22 @@ export const handPlane: Subject = {
     }
     const body = path((p) => p.roundRect(90, 590, 820, 100, [14, 22, 6, 6]));
     solid(pen, body, '#8c9298', '#454a50', [100, 560], [300, 720]);
-    shine(pen, body, (p) => { p.moveTo(120, 610); p.lineTo(860, 608); }, 0.6, 9); // prettier-ignore
+    shine(
+      pen,
+      body,
+      (p) => {
+        p.moveTo(120, 610);
+        p.lineTo(860, 608);
+      },
+      0.6,
+      9,
+    );
     rim(pen, body, 0.5, 10);
-    const cheek = path((p) => { p.moveTo(290, 592); p.bezierCurveTo(360, 500, 520, 500, 640, 592); p.closePath(); }); // prettier-ignore
+    const cheek = path((p) => {
+      p.moveTo(290, 592);
+      p.bezierCurveTo(360, 500, 520, 500, 640, 592);
+      p.closePath();
+    });
     solid(pen, cheek, '#7c8288', '#4d5257');
     rim(pen, cheek, 0.5, 9);
     const wood = (p: Path2D) => {
@@ -278,8 +441,24 @@ export const handPlane: Subject = {
       weave(pen, p, 'rgba(50,22,4,0.2)', 9, 0.12);
       rim(pen, p, 0.5, 12);
     };
-    wood(path((p) => { p.moveTo(600, 592); p.bezierCurveTo(600, 470, 640, 430, 600, 330); p.bezierCurveTo(640, 300, 720, 310, 740, 350); p.bezierCurveTo(700, 420, 760, 500, 820, 592); p.closePath(); })); // prettier-ignore
-    wood(path((p) => { p.moveTo(176, 592); p.bezierCurveTo(206, 540, 150, 520, 158, 468); p.bezierCurveTo(170, 410, 260, 410, 272, 468); p.bezierCurveTo(280, 520, 226, 540, 254, 592); p.closePath(); })); // prettier-ignore
+    wood(
+      path((p) => {
+        p.moveTo(600, 592);
+        p.bezierCurveTo(600, 470, 640, 430, 600, 330);
+        p.bezierCurveTo(640, 300, 720, 310, 740, 350);
+        p.bezierCurveTo(700, 420, 760, 500, 820, 592);
+        p.closePath();
+      }),
+    );
+    wood(
+      path((p) => {
+        p.moveTo(176, 592);
+        p.bezierCurveTo(206, 540, 150, 520, 158, 468);
+        p.bezierCurveTo(170, 410, 260, 410, 272, 468);
+        p.bezierCurveTo(280, 520, 226, 540, 254, 592);
+        p.closePath();
+      }),
+    );
     pen.save();
     pen.translate(470, 592);
     pen.rotate(-0.72);
@@ -336,7 +515,13 @@ export const camera: Subject = {
       rim(pen, screen, 0.5, 16);
       return;
     }
-    const bed = path((p) => { p.moveTo(250, 750); p.lineTo(750, 750); p.lineTo(790, 880); p.lineTo(210, 880); p.closePath(); }); // prettier-ignore
+    const bed = path((p) => {
+      p.moveTo(250, 750);
+      p.lineTo(750, 750);
+      p.lineTo(790, 880);
+      p.lineTo(210, 880);
+      p.closePath();
+    });
     leather(bed);
     pen.fillStyle = '#b9bcc0';
     pen.fillRect(330, 752, 14, 124);
@@ -380,7 +565,13 @@ export const operaGlasses: Subject = {
   floor: 'slate',
   draw(pen) {
     const barrel = (x: number) => {
-      const tube = path((p) => { p.moveTo(x - 110, 300); p.lineTo(x + 110, 300); p.lineTo(x + 150, 720); p.lineTo(x - 150, 720); p.closePath(); }); // prettier-ignore
+      const tube = path((p) => {
+        p.moveTo(x - 110, 300);
+        p.lineTo(x + 110, 300);
+        p.lineTo(x + 150, 720);
+        p.lineTo(x - 150, 720);
+        p.closePath();
+      });
       const g = pen.createLinearGradient(x - 140, 0, x + 140, 0);
       for (const [at, ink] of [
         [0, '#8e8478'],
@@ -438,7 +629,16 @@ export const operaGlasses: Subject = {
 export const vase: Subject = {
   floor: 'linen',
   draw(pen) {
-    const glass = path((p) => { p.moveTo(330, 150); p.bezierCurveTo(400, 176, 600, 176, 670, 150); p.bezierCurveTo(640, 330, 560, 400, 580, 520); p.bezierCurveTo(600, 660, 690, 720, 680, 850); p.bezierCurveTo(600, 886, 400, 886, 320, 850); p.bezierCurveTo(310, 720, 400, 660, 420, 520); p.bezierCurveTo(440, 400, 360, 330, 330, 150); p.closePath(); }); // prettier-ignore
+    const glass = path((p) => {
+      p.moveTo(330, 150);
+      p.bezierCurveTo(400, 176, 600, 176, 670, 150);
+      p.bezierCurveTo(640, 330, 560, 400, 580, 520);
+      p.bezierCurveTo(600, 660, 690, 720, 680, 850);
+      p.bezierCurveTo(600, 886, 400, 886, 320, 850);
+      p.bezierCurveTo(310, 720, 400, 660, 420, 520);
+      p.bezierCurveTo(440, 400, 360, 330, 330, 150);
+      p.closePath();
+    });
     const g = pen.createLinearGradient(300, 0, 700, 0);
     g.addColorStop(0, 'rgba(64,120,92,0.95)');
     g.addColorStop(0.35, 'rgba(190,228,198,0.75)');
@@ -457,8 +657,26 @@ export const vase: Subject = {
           pen.stroke();
         }
     });
-    shine(pen, glass, (p) => { p.moveTo(372, 210); p.bezierCurveTo(430, 380, 400, 620, 360, 820); }, 0.85, 18); // prettier-ignore
-    shine(pen, glass, (p) => { p.moveTo(640, 230); p.bezierCurveTo(590, 400, 600, 600, 650, 800); }, 0.4, 12); // prettier-ignore
+    shine(
+      pen,
+      glass,
+      (p) => {
+        p.moveTo(372, 210);
+        p.bezierCurveTo(430, 380, 400, 620, 360, 820);
+      },
+      0.85,
+      18,
+    );
+    shine(
+      pen,
+      glass,
+      (p) => {
+        p.moveTo(640, 230);
+        p.bezierCurveTo(590, 400, 600, 600, 650, 800);
+      },
+      0.4,
+      12,
+    );
     rim(pen, glass, 0.4, 16);
     pen.strokeStyle = 'rgba(230,255,238,0.9)';
     pen.lineWidth = 5;
@@ -493,7 +711,16 @@ export const tray: Subject = {
       pen.ellipse(x, y, r, r * 0.7, 0.5, 0, 7);
       pen.fill();
     }
-    shine(pen, bed, (p) => { p.moveTo(240, 330); p.bezierCurveTo(420, 310, 620, 318, 760, 350); }, 0.7, 16); // prettier-ignore
+    shine(
+      pen,
+      bed,
+      (p) => {
+        p.moveTo(240, 330);
+        p.bezierCurveTo(420, 310, 620, 318, 760, 350);
+      },
+      0.7,
+      16,
+    );
     rim(pen, outer, 0.45, 18);
     rim(pen, bed, 0.3, 10);
   },
@@ -581,7 +808,13 @@ export const jigsaw: Subject = {
       pen.save();
       pen.translate(x, y);
       pen.rotate(turn);
-      const p = path((q) => { q.rect(-46, -46, 92, 92); q.moveTo(74, 0); q.arc(52, 0, 22, 0, 7); q.moveTo(22, -52); q.arc(0, -52, 22, 0, 7); }); // prettier-ignore
+      const p = path((q) => {
+        q.rect(-46, -46, 92, 92);
+        q.moveTo(74, 0);
+        q.arc(52, 0, 22, 0, 7);
+        q.moveTo(22, -52);
+        q.arc(0, -52, 22, 0, 7);
+      });
       solid(pen, p, ink, dark, [-50, -50], [60, 60]);
       pen.restore();
     };

@@ -20,7 +20,7 @@ export function lit(picture: Canvas, light: number): Canvas {
   });
 }
 
-/** Moved to one side, so that the thing runs out of the frame, by a share of the width. */
+/** Moved to one side, so that the item runs out of the frame, by a share of the width. */
 export function moved(picture: Canvas, share: number): Canvas {
   const left = Math.round(picture.width * share);
   const canvas = createCanvas(picture.width - left, picture.height);
@@ -38,7 +38,7 @@ export function watermarked(picture: Canvas, words: string, opacity = 0.6): Canv
   });
 }
 
-/** Other things lying about. */
+/** Other items lying about. */
 export function cluttered(picture: Canvas, seed: number): Canvas {
   const random = new Random(seed);
   return redrawn(picture, (pen) => {

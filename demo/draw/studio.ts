@@ -5,7 +5,7 @@ import { Random } from '../../sim/random';
 export type Pen = SKRSContext2D;
 export { Path2D };
 
-/** How one picture of a thing is taken. Points are in the thing's own 1000 × 1000 space. */
+/** How one picture of an item is taken. Points are in the item's own 1000 × 1000 space. */
 export interface Shot {
   name: string;
   /** 1 shows it all; 3 is a close-up. */
@@ -14,7 +14,7 @@ export interface Shot {
   /** Degrees. */
   tilt?: number;
   side?: 'front' | 'back';
-  /** A sheet of A4 beside it, seen at a slant: so many millimetres to the thing's own unit. */
+  /** A sheet of A4 beside it, seen at a slant: so many millimetres to the item's own unit. */
   mmPerUnit?: number;
 }
 
@@ -25,14 +25,14 @@ export interface Subject {
   draw: (pen: Pen, side: 'front' | 'back', random: Random) => void;
 }
 
-/** Draws one picture: floor, shadow, the thing, light falling off, lens and sensor. */
+/** Draws one picture: floor, shadow, the item, light falling off, lens and sensor. */
 export function photograph(subject: Subject, shot: Shot, seed: number, size = 1500): Canvas {
   return photographWithTruth(subject, shot, seed, size).picture;
 }
 
 /**
- * The same, with the sheet on which the thing lies alone: its opacity is the true mask. Points of the
- * thing's own space are found in the picture by `place`.
+ * The same, with the sheet on which the item lies alone: its opacity is the true mask. Points of the
+ * item's own space are found in the picture by `place`.
  */
 export function photographWithTruth(
   subject: Subject,
@@ -45,7 +45,7 @@ export function photographWithTruth(
   const pen = canvas.getContext('2d');
   drawFloor(pen, subject.floor, size, random);
 
-  // The thing on a sheet of its own, so that its shadow falls from its outline.
+  // The item on a sheet of its own, so that its shadow falls from its outline.
   const sheet = createCanvas(size, size);
   const own = sheet.getContext('2d');
   const zoom = (shot.zoom ?? 1) * (size / 1000);
@@ -55,7 +55,7 @@ export function photographWithTruth(
   own.scale(zoom, zoom);
   own.translate(-cx, -cy);
   const at = own.getTransform();
-  // The thing itself looks the same in every picture of it.
+  // The item itself looks the same in every picture of it.
   subject.draw(own, shot.side ?? 'front', new Random(7));
 
   pen.save();
@@ -75,8 +75,8 @@ export function photographWithTruth(
 }
 
 /**
- * The scene seen straight from above, without grain: `span` of the thing's units each way, its own 1000 in the middle,
- * with something more laid beside it.
+ * The scene seen straight from above, without grain: `span` of the item's units each way, its own 1000 in
+ * the middle, with something more laid beside it.
  */
 export function photographFlat(
   subject: Subject,

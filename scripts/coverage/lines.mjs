@@ -1,6 +1,6 @@
 // Which lines of a source can run, and which did.
-import { createInstrumenter } from 'istanbul-lib-instrument';
 import { AnyMap, eachMapping } from '@jridgewell/trace-mapping';
+import { createInstrumenter } from 'istanbul-lib-instrument';
 
 /** The lines on which a statement of a TypeScript source begins: types, comments and brackets are none. */
 export function linesThatRun(source, path) {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { CarrierRates } from '@/contract/carrier';
-import type { LabelWish, ParcelLabel, ParcelState } from '@/contract/desk';
+import type { LabelWish, ParcelLabel, ParcelTracking } from '@/contract/fulfilment';
 
 import { Refused } from '../courier/adapter';
 import { call, readAs } from '../courier/call';
@@ -33,8 +33,8 @@ export interface Carrier {
   /** Buys a label. The same key again gives the same one. @throws CallFailed, Refused */
   label(wish: LabelWish): Promise<ParcelLabel>;
   /** It was handed in. */
-  handed(tracking: string): Promise<ParcelState>;
-  where(tracking: string): Promise<ParcelState>;
+  handed(tracking: string): Promise<ParcelTracking>;
+  where(tracking: string): Promise<ParcelTracking>;
 }
 
 const NAME = 'Pennant Post';
@@ -51,7 +51,7 @@ const Where = z.object({
 const Objection = z.object({ message: z.string().max(500) });
 
 export function carrier(config: { address: string; token: () => string }): Carrier {
-  const parcel = async (path: string, method: 'GET' | 'POST'): Promise<ParcelState> => {
+  const parcel = async (path: string, method: 'GET' | 'POST'): Promise<ParcelTracking> => {
     const { status, body } = await call(`${config.address}/post/parcels/${path}`, {
       method,
       token: config.token(),

@@ -1,7 +1,7 @@
-import type { Comp, CompetingOffer, Sought } from '@/contract/comps';
-import type { ListingDraft, Reason } from '@/contract/courier';
 import type { Coupon, DepotParcel, DepotStock } from '@/contract/atMarket';
-import type { OfferWish, OrderAtMarket, OrderWish, Talk } from '@/contract/desk';
+import type { Comp, CompetingOffer, SearchedWord } from '@/contract/comps';
+import type { ListingDraft, Reason } from '@/contract/courier';
+import type { OfferWish, OrderAtMarket, OrderWish, Talk } from '@/contract/fulfilment';
 import type { OwnListing } from '@/contract/ownListing';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
@@ -38,7 +38,10 @@ export interface Adapter {
   readonly id: string;
   readonly name: string;
   readonly letters: string;
-  /** Where its pages for buyers are, as a path on this server or a full address ending in `/`. Links elsewhere are not opened. */
+  /**
+   * Where its pages for buyers are, as a path on this server or a full address ending in `/`. Links elsewhere
+   * are not opened.
+   */
   readonly home: string;
   readonly capabilities: {
     /** It reports by itself, so the feed is only a safety net. */
@@ -49,7 +52,7 @@ export interface Adapter {
     pollEvery: number;
     /** There is no way to call it: a person does all of it, and says so. */
     byHand?: boolean;
-    /** Buyers there are shown that a thing is promised (`draft.held`). */
+    /** Buyers there are shown that an item is promised (`draft.held`). */
     showsHolds?: boolean;
   };
   ruleSheet(): Promise<RuleSheet>;
@@ -68,30 +71,37 @@ export interface Adapter {
   /** What the marketplace holds under our reference; null: nothing. */
   lookUp(ref: string): Promise<(Published & { over: boolean }) | null>;
   eventsSince(cursor: string | null): Promise<{ news: News[]; cursor: string }>;
-  /** All listings of the seller that are up or in review, whoever put them up; absent where nobody can be asked. */
-  own?(): Promise<OwnListing[]>;
+  /**
+   * All listings of the seller that are up or in review, whoever put them up; absent where nobody can be
+   * asked.
+   */
+  listOwnListings?(): Promise<OwnListing[]>;
   /** A picture of a listing, by its name there. Its bytes are not to be trusted. */
   picture?(name: string): Promise<Uint8Array<ArrayBuffer>>;
-  /** What was offered in a category before, sold or not, with any of these words. Conditions come as our wear. */
+  /**
+   * What was offered in a category before, sold or not, with any of these words. Conditions come as our wear.
+   */
   history(category: string, words: string): Promise<Comp[]>;
   /** What buyers search for in a category, the most searched first. */
-  sought(category: string): Promise<Sought[]>;
-  /** Other sellers' copies of a catalogue record, where things are listed against such; null: no such record. */
+  searchDemand(category: string): Promise<SearchedWord[]>;
+  /**
+   * Other sellers' copies of a catalogue record, where items are listed against such; null: no such record.
+   */
   competing?(barcode: string): Promise<CompetingOffer[] | null>;
-  /** Where the marketplace stores things and posts them itself. */
+  /** Where the marketplace stores items and posts them itself. */
   depot?: Depot;
   /** Where the seller gives buyers words that take something off. */
   coupons?: Coupons;
   /** What buyers ask and offer there. */
-  talks?: TalkDesk;
-  /** Bought things there, where the marketplace handles the money. */
-  orders?: OrderDesk;
+  talks?: MarketTalks;
+  /** Bought items there, where the marketplace handles the money. */
+  orders?: MarketOrders;
   /** Reads a message the marketplace sent by itself; null: not genuine. */
   readHook?(header: (name: string) => string | undefined, body: string, now: number): News[] | null;
 }
 
 /** Conversations with buyers. */
-export interface TalkDesk {
+export interface MarketTalks {
   all(): Promise<Talk[]>;
   /** The same words right after themselves are one answer. */
   reply(talk: string, words: string): Promise<void>;
@@ -99,7 +109,7 @@ export interface TalkDesk {
 }
 
 /** What happens to an order after the sale. */
-export interface OrderDesk {
+export interface MarketOrders {
   /** null: there is no such order. */
   order(no: string): Promise<OrderAtMarket | null>;
   change(no: string, wish: OrderWish): Promise<OrderAtMarket>;
@@ -115,7 +125,10 @@ export interface Depot {
   parcels(): Promise<DepotParcel[]>;
   /** Its report of the day. */
   stock(): Promise<DepotStock>;
-  /** Has things sent back to the seller, by the depot's numbers. What is offered from there has to be taken down before. */
+  /**
+   * Has items sent back to the seller, by the depot's numbers. What is offered from there has to be taken
+   * down before.
+   */
   sendBack(nos: readonly string[]): Promise<void>;
 }
 

@@ -32,8 +32,8 @@ export async function call(
     return { response, text: await readLimited(response) };
   };
   const isLate = (error: unknown) => error instanceof Error && error.name === 'TimeoutError';
-  // A kept connection may have been closed from the other side since it was used last: what only asks is asked once more
-  // at once, on a fresh one (RFC 9112, 9.3.1).
+  // A kept connection may have been closed from the other side since it was used last: what only asks is
+  // asked once more at once, on a fresh one (RFC 9112, 9.3.1).
   const again = (error: unknown) => {
     if (changing || isLate(error) || error instanceof TooLong) throw error;
     return once();

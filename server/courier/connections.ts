@@ -8,8 +8,8 @@ import type { Ledger } from './ledger';
 export class NotLetIn extends Error {}
 
 /**
- * The tokens by which marketplaces let us in. They stay here: no page ever sees one. A person brings a code, the
- * marketplace gives a token for it.
+ * The tokens by which marketplaces let us in. They stay here: no page ever sees one. A person brings a code,
+ * the marketplace gives a token for it.
  */
 export class Connections {
   private constructor(

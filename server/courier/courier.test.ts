@@ -4,13 +4,13 @@ import { join } from 'node:path';
 
 import { RuleSheet } from '@/contract/ruleSheet';
 
-import { until } from '../../e2e/serverProcess';
 import { CallFailed, Refused } from './adapter';
 import { handbillAdapter } from './adapters/handbill';
 import { Courier } from './courier';
 import { Ledger } from './ledger';
 import { saleAt, sendTo, Shop } from './shop.testing';
 import { readable } from './words';
+import { until } from '../../e2e/serverProcess';
 
 let courier: Courier;
 let ledger: Ledger;
@@ -121,8 +121,17 @@ it('writes a ledger a person can read', async () => {
     cursor: null,
   });
   const lines = (await ledger.newest(1e9, 50, null)).lines.flatMap((line) => readable(line, 'EUR'));
-  const words = lines.map((l) => `${l.thing ?? ''} ${l.market ?? ''} ${l.words}`.trim());
-  expect(words).toEqual(expect.arrayContaining(['the courier started', 't moor asked to send it', 't moor sending it now', 't moor live', 't moor sold for 48.00, order o-moor', 't moor sold for 48.00, order o-wick'])); // prettier-ignore
+  const words = lines.map((l) => `${l.item ?? ''} ${l.market ?? ''} ${l.words}`.trim());
+  expect(words).toEqual(
+    expect.arrayContaining([
+      'the courier started',
+      't moor asked to send it',
+      't moor sending it now',
+      't moor live',
+      't moor sold for 48.00, order o-moor',
+      't moor sold for 48.00, order o-wick',
+    ]),
+  );
   // Amounts are whole units of a currency that has no smaller ones.
   const yen = (await ledger.newest(1e9, 50, null)).lines.flatMap((line) => readable(line, 'JPY'));
   expect(yen.map((l) => l.words)).toContain('sold for 4800, order o-moor');

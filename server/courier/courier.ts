@@ -3,41 +3,45 @@ import {
   type Command,
   type CommandAnswer,
   type CourierHealth,
-  type CourierThingView,
+  type CourierItemView,
   type MarketView,
 } from '@/contract/courier';
-import { isKept } from '@/core/courier/kept';
-import { thingBehind } from '@/core/courier/refs';
-import { emptyCourier, nextDue, step } from '@/core/courier/step';
-import type { CourierEvent, CourierState, Effect, Found, Policy } from '@/core/courier/types';
-import { compareShown } from '@/core/courier/reconcile';
-import { snapshotOf, stateOf } from '@/core/courier/snapshot';
-import { viewOf } from '@/core/courier/view';
-import { REST_AFTER, waitAfter } from '@/core/courier/waiting';
-import { serialQueue } from '@/core/serialQueue';
 import type { OwnListing } from '@/contract/ownListing';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { shownDraft } from '@/core/bringIn/shownDraft';
+import { isKept } from '@/core/courier/kept';
+import { compareShown } from '@/core/courier/reconcile';
+import { itemBehind } from '@/core/courier/refs';
+import { snapshotOf, stateOf } from '@/core/courier/snapshot';
+import { emptyCourier, nextDue, step } from '@/core/courier/step';
+import type { CourierEvent, CourierState, Effect, Found, Policy } from '@/core/courier/types';
+import { viewOf } from '@/core/courier/view';
+import { REST_AFTER, waitAfter } from '@/core/courier/waiting';
+import { serialQueue } from '@/core/serialQueue';
 
-import { consoleLog, type Log } from '../log';
-import { databaseCode } from '../startTrouble';
 import { CallFailed, Refused, type Adapter, type AlreadyOver, type Pictures } from './adapter';
 import { entering } from './entering';
-import { thingIn, type Entry, type Ledger } from './ledger';
+import { itemIn, type Entry, type Ledger } from './ledger';
+import { consoleLog, type Log } from '../faults/log';
+import { databaseCode } from '../faults/startTrouble';
 
-export interface ThingNews {
+export interface ItemNews {
   /** The ledger line that it came with; null: it could not be written down yet. */
   seq: number | null;
-  view: CourierThingView;
+  view: CourierItemView;
 }
 
-/** The first comparison after a start comes a little later, so that the feeds are read before; milliseconds. */
+/**
+ * The first comparison after a start comes a little later, so that the feeds are read before; milliseconds.
+ */
 const FIRST_LOOK = 30_000;
 /** How many lines are read again at most when it opens. */
 const SNAPSHOT_EVERY = 10_000;
 /** Longest time a timer may run, milliseconds: a longer one would go off at once. */
 const LONGEST_TIMER = 2_000_000_000;
-/** How soon a marketplace that could not be looked at before anything was listed is asked again; milliseconds. */
+/**
+ * How soon a marketplace that could not be looked at before anything was listed is asked again; milliseconds.
+ */
 const LOOK_AGAIN = 2_000;
 
 /** Nothing can be written just now, so nothing new is taken on. The message is for a person. */
@@ -71,16 +75,19 @@ export class Courier {
   private seq = 0;
   private snapshotSeq = 0;
   private lastAt = 0;
-  /** Line of the newest change of each thing, so that a page can catch up. */
+  /** Line of the newest change of each item, so that a page can catch up. */
   private readonly changedAt = new Map<string, number>();
   /** When each marketplace last told what happened there. */
   private readonly heard = new Map<string, number>();
   private readonly begunAt: number;
-  private readonly listeners = new Set<(news: ThingNews) => void>();
+  private readonly listeners = new Set<(news: ItemNews) => void>();
   private readonly marketListeners = new Set<() => void>();
   private readonly healthListeners = new Set<() => void>();
   private readonly inTurn = serialQueue();
-  /** While nothing can be written: why, and what happened meanwhile, to be written down as soon as that is possible. */
+  /**
+   * While nothing can be written: why, and what happened meanwhile, to be written down as soon as that is
+   * possible.
+   */
   private cannotWrite: { code: keyof typeof WHY; since: number; tries: number } | null = null;
   private unwritten: (Entry & { at: number })[] = [];
   private readonly changedUnwritten = new Set<string>();
@@ -109,7 +116,7 @@ export class Courier {
     this.pictures = (hash) => pictures(hash).catch(lostPicture);
     this.adapters = new Map(adapters.map((a) => [a.id, a]));
     this.policy = Object.fromEntries(
-      adapters.map((a) => [a.id, { ...a.capabilities, looksFirst: a.own !== undefined }]),
+      adapters.map((a) => [a.id, { ...a.capabilities, looksFirst: a.listOwnListings !== undefined }]),
     );
   }
 
@@ -184,9 +191,9 @@ export class Courier {
   async compare(id: string): Promise<number | null> {
     const adapter = this.adapters.get(id);
     const link = this.state.markets.get(id)?.link;
-    if (!adapter?.own || link === 'off' || this.stopped) return null;
+    if (!adapter?.listOwnListings || link === 'off' || this.stopped) return null;
     const asked = this.now();
-    const own = await adapter.own().catch((error: unknown) => {
+    const own = await adapter.listOwnListings().catch((error: unknown) => {
       // A marketplace that does not answer, or says no, just could not be asked.
       if (error instanceof CallFailed || error instanceof Refused) return null;
       throw error;
@@ -204,12 +211,12 @@ export class Courier {
       });
       if (there === null || there?.over) gone.push(ref);
     }
-    const { lingering, edited, extra, unknown } = found;
+    const { stale, edited, duplicates, unknown } = found;
     const lost = own.filter((l) => found.found.includes(l.ref)).map((l) => this.remembered(l));
-    const strays = gone.length + lingering.length + edited.length + lost.length + extra.length;
+    const strays = gone.length + stale.length + edited.length + lost.length + duplicates.length;
     if (strays > 0)
-      await this.take({ type: 'strays', market: id, gone, lingering, edited, found: lost, extra });
-    if (this.state.markets.get(id)?.unseen) await this.take({ type: 'looked', market: id });
+      await this.take({ type: 'strays', market: id, gone, stale, edited, found: lost, duplicates });
+    if (this.state.markets.get(id)?.needsFirstSync) await this.take({ type: 'firstSyncDone', market: id });
     await this.take({ type: 'compared', market: id, unknown });
     for (const listener of this.marketListeners) listener();
     return strays;
@@ -220,16 +227,25 @@ export class Courier {
     const { ref, remoteId, url, state, listedAt, market } = own;
     const shown = shownDraft(own, this.sheets.get(market)?.currency ?? 'EUR');
     const draft = ListingDraft.safeParse(shown);
-    // What is shown there may be longer than anything we send: then it is remembered by its title and price alone.
-    const bare = { ...shown, description: '', category: '', condition: '', specifics: {}, price: 0, postage: 0 };
+    // What is shown there may be longer than anything we send: then it is remembered by its title and price
+    // alone.
+    const bare = {
+      ...shown,
+      description: '',
+      category: '',
+      condition: '',
+      specifics: {},
+      price: 0,
+      postage: 0,
+    };
     return { ref, remoteId, url, state, listedAt, draft: draft.success ? draft.data : bare };
-  } // prettier-ignore
+  }
 
   /** A courier that begins with nothing looks what of ours is there before it lists anything. */
   private lookFirst(): void {
-    const unseen = [...this.state.markets].filter(([, m]) => m.unseen && m.link !== 'off');
-    if (unseen.length === 0 || this.stopped) return;
-    void Promise.all(unseen.map(([id]) => this.compare(id).catch(this.logged))).then(() => {
+    const unsynced = [...this.state.markets].filter(([, m]) => m.needsFirstSync && m.link !== 'off');
+    if (unsynced.length === 0 || this.stopped) return;
+    void Promise.all(unsynced.map(([id]) => this.compare(id).catch(this.logged))).then(() => {
       if (!this.stopped) this.firstLook = setTimeout(() => this.lookFirst(), LOOK_AGAIN);
     });
   }
@@ -254,8 +270,8 @@ export class Courier {
     });
   }
 
-  views(): ThingNews[] {
-    return [...this.state.things.values()].map((t) => ({
+  views(): ItemNews[] {
+    return [...this.state.items.values()].map((t) => ({
       seq: this.changedUnwritten.has(t.id) ? null : (this.changedAt.get(t.id) ?? 0),
       view: viewOf(t),
     }));
@@ -271,23 +287,26 @@ export class Courier {
     };
   }
 
-  /** What is (or will be) shown of a thing, by marketplace; without what is over. */
-  drafts(thing: string): Record<string, ListingDraft> {
-    const listings = Object.values(this.state.things.get(thing)?.listings ?? {});
+  /** What is (or will be) shown of an item, by marketplace; without what is over. */
+  drafts(item: string): Record<string, ListingDraft> {
+    const listings = Object.values(this.state.items.get(item)?.listings ?? {});
     return Object.fromEntries(
       listings.filter((l) => l.want === 'live').map((l) => [l.market, l.nextDraft ?? l.draft]),
     );
   }
 
-  /** The thing a marketplace's reference belongs to, as far as the courier has a listing of it. */
-  thingBehind(ref: string): string | null {
-    const id = thingBehind(this.state, ref);
-    return id !== null && this.state.things.has(id) ? id : null;
+  /** The item a marketplace's reference belongs to, as far as the courier has a listing of it. */
+  itemBehind(ref: string): string | null {
+    const id = itemBehind(this.state, ref);
+    return id !== null && this.state.items.has(id) ? id : null;
   }
 
-  /** Why a thing can't be promised to a buyer there: it is sold, or promised on another marketplace; null: it can. */
-  notToPromise(thing: string, market: string): 'sold' | 'promised' | null {
-    const { sale = null, hold } = this.state.things.get(thing) ?? {};
+  /**
+   * Why an item can't be promised to a buyer there: it is sold, or promised on another marketplace; null: it
+   * can.
+   */
+  notToPromise(item: string, market: string): 'sold' | 'promised' | null {
+    const { sale = null, hold } = this.state.items.get(item) ?? {};
     if (sale) return 'sold';
     return hold && hold.market !== market ? 'promised' : null;
   }
@@ -353,15 +372,15 @@ export class Courier {
   }
 
   listen(
-    onThing: (news: ThingNews) => void,
+    onItem: (news: ItemNews) => void,
     onMarkets: () => void,
     onHealth: () => void = () => undefined,
   ): () => void {
-    this.listeners.add(onThing);
+    this.listeners.add(onItem);
     this.marketListeners.add(onMarkets);
     this.healthListeners.add(onHealth);
     return () => {
-      this.listeners.delete(onThing);
+      this.listeners.delete(onItem);
       this.marketListeners.delete(onMarkets);
       this.healthListeners.delete(onHealth);
     };
@@ -378,19 +397,20 @@ export class Courier {
     const before = this.linkHealth();
     const { effects, changed, refusal } = step(this.state, event, now, this.policy);
     const answer: CommandAnswer = refusal === null ? { accepted: true } : { accepted: false, why: refusal };
-    const behind = (ref: string) => thingBehind(this.state, ref);
-    const thing = thingIn(event, behind);
+    const behind = (ref: string) => itemBehind(this.state, ref);
+    const item = itemIn(event, behind);
     const entries: Entry[] = isKept(event)
-      ? [event.type === 'command' ? { event, answer } : { event, thing }]
+      ? [event.type === 'command' ? { event, answer } : { event, item }]
       : [];
     // A publish call may be made only once the ledger says that it is about to be.
-    const letOut = effects.flatMap((effect): Entry[] => {
-      if (effect.kind !== 'publish') return [];
-      const out: CourierEvent = { type: 'letOut', market: effect.market, ref: effect.ref };
+    const dispatched = effects.flatMap((effect): Entry[] => {
+      if (effect.type !== 'publish') return [];
+      const out: CourierEvent = { type: 'publishDispatched', market: effect.market, ref: effect.ref };
       step(this.state, out, now, this.policy);
-      return [{ event: out, thing: thingIn(out, behind) }];
+      return [{ event: out, item: itemIn(out, behind) }];
     });
-    if (entries.length + letOut.length > 0 && !(await this.kept(event, entries, letOut, now))) return answer;
+    if (entries.length + dispatched.length > 0 && !(await this.kept(event, entries, dispatched, now)))
+      return answer;
     for (const id of changed) this.tell(id);
     if (before !== this.linkHealth()) for (const listener of this.marketListeners) listener();
     for (const effect of effects) void this.carryOut(effect);
@@ -401,26 +421,32 @@ export class Courier {
   }
 
   /**
-   * Writes down what happened. Where that can't be done, what is only told of goes on in memory: selling twice is worse
-   * than forgetting in a crash what will be told again. What would let out something new did not happen.
+   * Writes down what happened. Where that can't be done, what is only told of goes on in memory: selling
+   * twice is worse than forgetting in a crash what will be told again. What would let out something new did
+   * not happen.
    *
    * @returns whether it is to be acted on
    * @throws CannotWrite for a command; whatever else keeps the ledger from writing
    */
-  private async kept(event: CourierEvent, entries: Entry[], letOut: Entry[], at: number): Promise<boolean> {
+  private async kept(
+    event: CourierEvent,
+    entries: Entry[],
+    dispatched: Entry[],
+    at: number,
+  ): Promise<boolean> {
     if (!this.cannotWrite)
       try {
-        this.seq = await this.ledger.append([...entries, ...letOut], at);
+        this.seq = await this.ledger.append([...entries, ...dispatched], at);
         return true;
       } catch (error) {
         const code = databaseCode(error);
-        if (code === null || event.type === 'command' || letOut.length > 0)
+        if (code === null || event.type === 'command' || dispatched.length > 0)
           // What could not be kept did not happen: go back to what the ledger holds.
           await this.rebuild();
         if (code === null) throw error;
         this.beginTrouble(code, error);
         if (event.type === 'command') throw this.writeTrouble();
-        if (letOut.length > 0) {
+        if (dispatched.length > 0) {
           this.wake();
           return false;
         }
@@ -431,8 +457,10 @@ export class Courier {
 
   private writeTrouble(): CannotWrite {
     const why = this.cannotWrite ? WHY[this.cannotWrite.code] : 'of the ledger';
-    return new CannotWrite(`The courier cannot write: ${why}. Nothing was sent or changed; try again once that is put right.`);
-  } // prettier-ignore
+    return new CannotWrite(
+      `The courier cannot write: ${why}. Nothing was sent or changed; try again once that is put right.`,
+    );
+  }
 
   private beginTrouble(code: keyof typeof WHY, error: unknown): void {
     this.cannotWrite = { code, since: this.now(), tries: 1 };
@@ -473,7 +501,10 @@ export class Courier {
     this.wake();
   }
 
-  /** Back to what the ledger holds, and what is still to be written to it. What is known stays where it can't be read. */
+  /**
+   * Back to what the ledger holds, and what is still to be written to it. What is known stays where it can't
+   * be read.
+   */
   private async rebuild(): Promise<void> {
     const kept = await this.ledger.snapshot();
     const known = kept && stateOf(kept.body);
@@ -510,11 +541,11 @@ export class Courier {
   }
 
   private tell(id: string): void {
-    const thing = this.state.things.get(id);
-    if (!thing) return;
+    const item = this.state.items.get(id);
+    if (!item) return;
     if (this.cannotWrite) this.changedUnwritten.add(id);
     else this.changedAt.set(id, this.seq);
-    const news = { seq: this.cannotWrite ? null : this.seq, view: viewOf(thing) };
+    const news = { seq: this.cannotWrite ? null : this.seq, view: viewOf(item) };
     for (const listener of this.listeners) listener(news);
   }
 
@@ -547,7 +578,7 @@ export class Courier {
     const market = effect.market;
     try {
       if (!adapter) throw new CallFailed('That marketplace is not connected.', false, 60_000);
-      switch (effect.kind) {
+      switch (effect.type) {
         case 'poll': {
           const { news, cursor } = await adapter.eventsSince(effect.cursor);
           this.heard.set(market, this.now());
@@ -573,23 +604,23 @@ export class Courier {
         }
       }
     } catch (error) {
-      if (effect.kind !== 'poll' && error instanceof Refused)
-        return { type: 'refused', market, ref: effect.ref, action: effect.kind, reasons: error.reasons };
+      if (effect.type !== 'poll' && error instanceof Refused)
+        return { type: 'refused', market, ref: effect.ref, action: effect.type, reasons: error.reasons };
       const fault = !(error instanceof CallFailed || error instanceof Refused);
       const trouble = this.wordsOf(error, {
         market,
-        kind: effect.kind,
-        ref: effect.kind === 'poll' ? null : effect.ref,
+        type: effect.type,
+        ref: effect.type === 'poll' ? null : effect.ref,
       });
       const retryAfter = error instanceof CallFailed ? error.retryAfter : null;
       const locked = error instanceof CallFailed && error.locked;
-      if (effect.kind === 'poll') return { type: 'pollFailed', market, trouble, retryAfter, locked };
+      if (effect.type === 'poll') return { type: 'pollFailed', market, trouble, retryAfter, locked };
       const unclear = error instanceof CallFailed ? error.unclear : true;
       return {
         type: 'failed',
         market,
         ref: effect.ref,
-        action: effect.kind,
+        action: effect.type,
         trouble,
         unclear,
         retryAfter,
@@ -619,7 +650,10 @@ function lostPicture(error: unknown): never {
   ]);
 }
 
-/** The time of day at the start, and from then on a clock that nobody can set: jumps must not shorten any waiting. */
+/**
+ * The time of day at the start, and from then on a clock that nobody can set: jumps must not shorten any
+ * waiting.
+ */
 function steadyClock(): () => number {
   const from = Date.now() - performance.now();
   return () => Math.round(from + performance.now());

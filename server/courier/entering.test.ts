@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 
-import { CourierThingView, ListingDraft } from '@/contract/courier';
+import { CourierItemView, ListingDraft } from '@/contract/courier';
 import { readEvent, type CourierEvent } from '@/contract/courierEvents';
+import { Snapshot } from '@/contract/courierEvents';
 import { snapshotOf, stateOf } from '@/core/courier/snapshot';
 import { emptyCourier, step } from '@/core/courier/step';
 import type { Policy } from '@/core/courier/types';
 import { viewOf } from '@/core/courier/view';
-import { Snapshot } from '@/contract/courierEvents';
 
-import type { Log } from '../log';
 import { entering } from './entering';
+import type { Log } from '../faults/log';
 
 const POLICY: Policy = {
   moor: { pollEvery: 1_000 },
@@ -63,7 +63,7 @@ const upState = fc.constantFrom('live' as const, 'inReview' as const);
 const news = fc.oneof(
   fc.record(
     {
-      kind: fc.constant('sale' as const),
+      type: fc.constant('sale' as const),
       ref,
       remoteId: words,
       order: words,
@@ -73,11 +73,11 @@ const news = fc.oneof(
       at: number,
       piece: words,
     },
-    { requiredKeys: ['kind', 'ref', 'remoteId', 'order', 'amount', 'postage', 'fees', 'at'] },
+    { requiredKeys: ['type', 'ref', 'remoteId', 'order', 'amount', 'postage', 'fees', 'at'] },
   ),
-  fc.record({ kind: fc.constant('approved' as const), ref, remoteId: words, url: words }),
-  fc.record({ kind: fc.constant('turnedDown' as const), ref, remoteId: words, reasons }),
-  fc.record({ kind: fc.constant('ended' as const), ref, remoteId: words, why: words }),
+  fc.record({ type: fc.constant('approved' as const), ref, remoteId: words, url: words }),
+  fc.record({ type: fc.constant('turnedDown' as const), ref, remoteId: words, reasons }),
+  fc.record({ type: fc.constant('ended' as const), ref, remoteId: words, why: words }),
 );
 const draft = fc.record({ title: words, price: number }).map((d) => ({ ...DRAFT, ...d }));
 const told: fc.Arbitrary<CourierEvent> = fc.oneof(
@@ -108,7 +108,7 @@ const told: fc.Arbitrary<CourierEvent> = fc.oneof(
     type: fc.constant('strays' as const),
     market,
     gone: fc.array(ref),
-    lingering: fc.array(fc.record({ ref, remoteId: words, url: words })),
+    stale: fc.array(fc.record({ ref, remoteId: words, url: words })),
     edited: fc.array(
       fc.record({
         ref,
@@ -131,7 +131,7 @@ const told: fc.Arbitrary<CourierEvent> = fc.oneof(
         listedAt: fc.oneof(fc.constant(null), number),
       }),
     ),
-    extra: fc.array(fc.record({ ref, remoteId: words })),
+    duplicates: fc.array(fc.record({ ref, remoteId: words })),
   }),
   fc.record({
     type: fc.constant('pollFailed' as const),
@@ -147,7 +147,7 @@ function begun() {
   for (const [i, at] of ['moor', 'wick'].entries()) {
     step(
       state,
-      { type: 'command', command: { type: 'send', id: `c${i}`, thing: 't', market: at, draft: DRAFT } },
+      { type: 'command', command: { type: 'send', id: `c${i}`, item: 't', market: at, draft: DRAFT } },
       1_000,
       POLICY,
     );
@@ -160,7 +160,7 @@ function begun() {
   }
   step(
     state,
-    { type: 'command', command: { type: 'withdraw', id: 'w', thing: 't', market: 'wick' } },
+    { type: 'command', command: { type: 'withdraw', id: 'w', item: 't', market: 'wick' } },
     1_002,
     POLICY,
   );
@@ -179,8 +179,8 @@ it('whatever an adapter may hand in, the page’s schema takes the view, and the
           const line = readEvent(JSON.parse(JSON.stringify(fit)), 1);
           expect(line).toEqual({ ok: true, event: JSON.parse(JSON.stringify(fit)) });
         }
-      for (const thing of state.things.values())
-        expect(CourierThingView.safeParse(viewOf(thing)).error).toBeUndefined();
+      for (const item of state.items.values())
+        expect(CourierItemView.safeParse(viewOf(item)).error).toBeUndefined();
       const kept: unknown = JSON.parse(JSON.stringify(snapshotOf(state)));
       expect(stateOf(Snapshot.parse(kept))).not.toBeNull();
     }),
@@ -190,7 +190,7 @@ it('whatever an adapter may hand in, the page’s schema takes the view, and the
 
 describe('what does not fit', () => {
   const sale = {
-    kind: 'sale' as const,
+    type: 'sale' as const,
     ref: 't.moor.1',
     remoteId: 'r',
     order: 'o1',
@@ -226,7 +226,7 @@ describe('what does not fit', () => {
       new Notes(),
     ))
       step(state, event, 2_001, POLICY);
-    const view = CourierThingView.parse(viewOf(state.things.get('t')!));
+    const view = CourierItemView.parse(viewOf(state.items.get('t')!));
     expect(view.listings.find((l) => l.market === 'wick')?.trouble).toMatch(/^no no/u);
   });
   it('a sale without a number is a sale, the same one when it is told again, and another than the next', () => {
@@ -242,7 +242,7 @@ describe('what does not fit', () => {
       },
       new Notes(),
     );
-    const orders = first?.type === 'news' ? first.news.map((n) => (n.kind === 'sale' ? n.order : '')) : [];
+    const orders = first?.type === 'news' ? first.news.map((n) => (n.type === 'sale' ? n.order : '')) : [];
     expect(orders).toEqual(['unnumbered t.moor.1 1', 'unnumbered t.moor.1 2']);
   });
   it('a marketplace can’t give its sale the name of a deal that the seller made', () => {

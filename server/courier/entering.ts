@@ -1,14 +1,24 @@
-import { CourierEvent, Extra, Found, News } from '@/contract/courierEvents';
 import type { z } from 'zod';
 
-import type { Log } from '../log';
+import { CourierEvent, Duplicate, Found, News } from '@/contract/courierEvents';
+
+import type { Log } from '../faults/log';
 
 /** Made by the server itself from what was parsed already. */
-const OURS: readonly CourierEvent['type'][] = ['command', 'tick', 'started', 'connection', 'looked', 'letOut', 'quiet', 'compared']; // prettier-ignore
+const OURS: readonly CourierEvent['type'][] = [
+  'command',
+  'tick',
+  'started',
+  'connection',
+  'firstSyncDone',
+  'publishDispatched',
+  'quiet',
+  'compared',
+];
 
 /**
- * What an adapter hands in, as the contract has it: cut where it is too long, so that every view of it fits the page.
- * What does not fit at all is left out by itself and noted; the rest of what came with it counts.
+ * What an adapter hands in, as the contract has it: cut where it is too long, so that every view of it fits
+ * the page. What does not fit at all is left out by itself and noted; the rest of what came with it counts.
  */
 export function entering(event: CourierEvent, log: Log): CourierEvent[] {
   if (OURS.includes(event.type)) return [event];
@@ -25,13 +35,27 @@ export function entering(event: CourierEvent, log: Log): CourierEvent[] {
     event.type === 'news'
       ? { ...event, news: fits(News, event.news) }
       : event.type === 'strays'
-        ? { ...event, found: fits(Found, event.found), extra: fits(Extra, event.extra) }
+        ? { ...event, found: fits(Found, event.found), duplicates: fits(Duplicate, event.duplicates) }
         : // An answer that does not fit is none: it may have been done all the same.
           'ref' in event && typeof event.ref === 'string'
-          ? { type: 'failed', market, ref: event.ref, action: 'action' in event ? event.action : ACTION[event.type], trouble: NOT_READ, unclear: true, retryAfter: null, fault: true }
-          : null; // prettier-ignore
+          ? {
+              type: 'failed',
+              market,
+              ref: event.ref,
+              action: 'action' in event ? event.action : ACTION[event.type],
+              trouble: NOT_READ,
+              unclear: true,
+              retryAfter: null,
+              fault: true,
+            }
+          : null;
   return fits(CourierEvent, [rest]);
 }
 
 const NOT_READ = 'Its answer could not be read: it is in the server’s log.';
-const ACTION: Partial<Record<CourierEvent['type'], 'publish' | 'revise' | 'withdraw'>> = { published: 'publish', revised: 'revise', withdrawn: 'withdraw', absent: 'withdraw' }; // prettier-ignore
+const ACTION: Partial<Record<CourierEvent['type'], 'publish' | 'revise' | 'withdraw'>> = {
+  published: 'publish',
+  revised: 'revise',
+  withdrawn: 'withdraw',
+  absent: 'withdraw',
+};

@@ -1,16 +1,15 @@
+import { createClient, type Client, type InStatement } from '@libsql/client';
+import { randomUUID } from 'node:crypto';
 import { existsSync, statSync } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
-import { randomUUID } from 'node:crypto';
-
-import { createClient, type Client, type InStatement } from '@libsql/client';
+import { z } from 'zod';
 
 import { CommandAnswer } from '@/contract/courier';
 import { LINE_VERSION, readEvent, Snapshot, type CourierEvent } from '@/contract/courierEvents';
-import { RuleSheet } from '@/contract/ruleSheet';
-import { thingOfRef } from '@/core/courier/refs';
-import { z } from 'zod';
+import { readSheet, type RuleSheet } from '@/contract/ruleSheet';
+import { itemOfRef } from '@/core/courier/refs';
 
-import { databaseCode, StartTrouble } from '../startTrouble';
+import { databaseCode, StartTrouble } from '../faults/startTrouble';
 
 export interface Line {
   seq: number;
@@ -24,7 +23,7 @@ export interface Line {
 export interface Entry {
   event: CourierEvent;
   /** What it is about, where a reference alone does not tell. */
-  thing?: string | null;
+  item?: string | null;
   answer?: CommandAnswer;
 }
 
@@ -34,7 +33,7 @@ export interface Unread {
   why: string;
 }
 
-/** A snapshot with what the courier keeps beside its state: the line of each thing's newest change. */
+/** A snapshot with what the courier keeps beside its state: the line of each item's newest change. */
 const KeptSnapshot = Snapshot.extend({ changedAt: z.array(z.tuple([z.string(), z.number().int()])) });
 export type KeptSnapshot = z.infer<typeof KeptSnapshot>;
 
@@ -54,7 +53,8 @@ export class Ledger {
 
   /**
    * @param file where it is; made where there is none
-   * @throws StartTrouble in words for a person where it can't be used: damaged, locked, read-only, or not to be opened
+   * @throws StartTrouble in words for a person where it can't be used: damaged, locked, read-only, or not to
+   * be opened
    */
   static async open(file: string): Promise<Ledger> {
     try {
@@ -75,23 +75,20 @@ export class Ledger {
     await db.execute('PRAGMA synchronous=FULL');
     const { rows: found } = await db.execute('PRAGMA quick_check(1)');
     if (found[0]?.quick_check !== 'ok') throw new Error(`SQLITE_CORRUPT: ${String(found[0]?.quick_check)}`);
+    await upToDate(db);
     await db.batch(
       [
         `CREATE TABLE IF NOT EXISTS ledger (
            seq INTEGER PRIMARY KEY AUTOINCREMENT, at INTEGER NOT NULL, type TEXT NOT NULL,
-           thing TEXT, market TEXT, command TEXT UNIQUE, answer TEXT, body TEXT NOT NULL,
+           item TEXT, market TEXT, command TEXT UNIQUE, answer TEXT, body TEXT NOT NULL,
            version INTEGER NOT NULL DEFAULT 1)`,
-        'CREATE INDEX IF NOT EXISTS ledger_thing ON ledger (thing)',
+        'CREATE INDEX IF NOT EXISTS ledger_item ON ledger (item)',
         'CREATE TABLE IF NOT EXISTS snapshot (seq INTEGER PRIMARY KEY, body TEXT NOT NULL)',
         'CREATE TABLE IF NOT EXISTS sheet (market TEXT PRIMARY KEY, body TEXT NOT NULL)',
         'CREATE TABLE IF NOT EXISTS fact (name TEXT PRIMARY KEY, body TEXT NOT NULL)',
       ],
       'write',
     );
-    // Ledgers from before lines had a version: theirs is the first.
-    const { rows: columns } = await db.execute('PRAGMA table_info(ledger)');
-    if (!columns.some((c) => c.name === 'version'))
-      await db.execute('ALTER TABLE ledger ADD COLUMN version INTEGER NOT NULL DEFAULT 1');
     const { rows } = await db.execute('SELECT 1 FROM ledger LIMIT 1');
     const ledger = new Ledger(db, rows.length === 0);
     await ledger.keptOnce('ledger', () => randomUUID());
@@ -100,12 +97,12 @@ export class Ledger {
 
   /** Writes events in one transaction, durably. @returns the last line's number */
   async append(entries: readonly (Entry & { at?: number })[], now: number): Promise<number> {
-    const statements: InStatement[] = entries.map(({ event, answer, thing, at = now }) => ({
-      sql: 'INSERT INTO ledger (at, type, thing, market, command, answer, body, version) VALUES (?,?,?,?,?,?,?,?)',
+    const statements: InStatement[] = entries.map(({ event, answer, item, at = now }) => ({
+      sql: 'INSERT INTO ledger (at, type, item, market, command, answer, body, version) VALUES (?,?,?,?,?,?,?,?)',
       args: [
         at,
         event.type === 'command' ? event.command.type : event.type,
-        thing ?? thingIn(event),
+        item ?? itemIn(event),
         marketIn(event),
         event.type === 'command' ? event.command.id : null,
         answer ? JSON.stringify(answer) : null,
@@ -122,7 +119,10 @@ export class Ledger {
     await this.keep('triedWriting', String(Date.now()));
   }
 
-  /** Every line in order, read in portions. What can't be read is left where it is, and noted in {@link unread}. */
+  /**
+   * Every line in order, read in portions. What can't be read is left where it is, and noted in
+   * {@link unread}.
+   */
   async *read(after = 0): AsyncGenerator<Line> {
     for (let from = after; ;) {
       const { rows } = await this.db.execute({
@@ -149,7 +149,10 @@ export class Ledger {
     return { seq, at: Number(row.at), event: read.event, ...(answer.success ? { answer: answer.data } : {}) };
   }
 
-  /** Keeps what came out of all lines up to one, in place of what was kept so before. Nothing is true because of it. */
+  /**
+   * Keeps what came out of all lines up to one, in place of what was kept so before. Nothing is true because
+   * of it.
+   */
   async keepSnapshot(seq: number, body: unknown): Promise<void> {
     await this.db.batch(
       [
@@ -171,13 +174,17 @@ export class Ledger {
   }
 
   /** The newest lines before a number, newest first, and whether there are older ones. */
-  async newest(before: number, limit: number, thing: string | null): Promise<{ lines: Line[]; more: boolean }> {
+  async newest(
+    before: number,
+    limit: number,
+    item: string | null,
+  ): Promise<{ lines: Line[]; more: boolean }> {
     const { rows } = await this.db.execute({
-      sql: `SELECT seq, at, body, version FROM ledger WHERE seq < ? ${thing ? 'AND thing = ?' : ''} ORDER BY seq DESC LIMIT ?`,
-      args: thing ? [before, thing, limit] : [before, limit],
+      sql: `SELECT seq, at, body, version FROM ledger WHERE seq < ? ${item ? 'AND item = ?' : ''} ORDER BY seq DESC LIMIT ?`,
+      args: item ? [before, item, limit] : [before, limit],
     });
     return { lines: rows.flatMap((row) => this.line(row) ?? []), more: rows.length === limit };
-  } // prettier-ignore
+  }
 
   /** When the newest line was written; 0: there is none. */
   async lastAt(): Promise<number> {
@@ -207,8 +214,7 @@ export class Ledger {
   /** The rules of a marketplace as they were kept last; null where there are none that can be read. */
   async sheet(market: string): Promise<RuleSheet | null> {
     const { rows } = await this.db.execute({ sql: 'SELECT body FROM sheet WHERE market=?', args: [market] });
-    const sheet = RuleSheet.safeParse(json(rows[0]?.body));
-    return sheet.success ? sheet.data : null;
+    return readSheet(json(rows[0]?.body));
   }
 
   /** A value made once and kept: the attic's name, the tokens. */
@@ -234,8 +240,8 @@ export class Ledger {
   }
 
   /**
-   * Writes a whole, checked copy of the ledger to a file, in place of the one before. A copy of another ledger is not
-   * written over: it is put aside under the time it was made.
+   * Writes a whole, checked copy of the ledger to a file, in place of the one before. A copy of another
+   * ledger is not written over: it is put aside under the time it was made.
    */
   async copyTo(file: string): Promise<void> {
     const draft = `${file}.part`;
@@ -252,6 +258,20 @@ export class Ledger {
   close(): void {
     this.db.close();
   }
+}
+
+/** Brings the table of a ledger that was begun earlier up to date; one that is yet to be made is left alone. */
+async function upToDate(db: Client): Promise<void> {
+  const { rows } = await db.execute('PRAGMA table_info(ledger)');
+  const columns = new Set(rows.map((row) => row.name));
+  const steps: string[] = [];
+  // From before lines had a version: theirs is the first.
+  if (columns.size > 0 && !columns.has('version'))
+    steps.push('ALTER TABLE ledger ADD COLUMN version INTEGER NOT NULL DEFAULT 1');
+  // From before what is sold was called an item.
+  if (columns.has('thing'))
+    steps.push('ALTER TABLE ledger RENAME COLUMN thing TO item', 'DROP INDEX IF EXISTS ledger_thing');
+  if (steps.length > 0) await db.batch(steps, 'write');
 }
 
 /** Which ledger a copy is of; null where that can't be told. */
@@ -276,13 +296,22 @@ function ledgerTrouble(error: unknown, file: string): unknown {
     case 'damaged':
       return new StartTrouble('damaged', `${what} is damaged or is no ledger. It was left as it is.`);
     case 'locked':
-      return new StartTrouble('locked', `${what} is locked by another program. Nothing was changed. Close that program, then start again.`); // prettier-ignore
+      return new StartTrouble(
+        'locked',
+        `${what} is locked by another program. Nothing was changed. Close that program, then start again.`,
+      );
     case 'readOnly':
     case 'full':
     case 'unwritable':
-      return new StartTrouble('readOnly', `${what} can’t be written: the disk is full, or the file or its folder is read-only. Nothing was changed. Put that right, then start again.`); // prettier-ignore
+      return new StartTrouble(
+        'readOnly',
+        `${what} can’t be written: the disk is full, or the file or its folder is read-only. Nothing was changed. Put that right, then start again.`,
+      );
     case 'cannotOpen':
-      return new StartTrouble('cannotOpen', `${what} can’t be opened. Nothing was changed. See that its folder is there and may be read and written, then start again.`); // prettier-ignore
+      return new StartTrouble(
+        'cannotOpen',
+        `${what} can’t be opened. Nothing was changed. See that its folder is there and may be read and written, then start again.`,
+      );
     default:
       return error;
   }
@@ -298,19 +327,19 @@ function json(text: unknown): unknown {
 }
 
 /**
- * Which thing a line is about; null where it is about none or several.
+ * Which item a line is about; null where it is about none or several.
  *
- * @param behind the thing a reference belongs to
+ * @param behind the item a reference belongs to
  */
-export function thingIn(
+export function itemIn(
   event: CourierEvent,
-  behind: (ref: string) => string | null = thingOfRef,
+  behind: (ref: string) => string | null = itemOfRef,
 ): string | null {
-  if (event.type === 'command') return event.command.thing;
+  if (event.type === 'command') return event.command.item;
   if (event.type === 'strays') {
     const refs = [
       ...event.gone,
-      ...[...event.lingering, ...event.edited, ...(event.found ?? []), ...(event.extra ?? [])].map(
+      ...[...event.stale, ...event.edited, ...(event.found ?? []), ...(event.duplicates ?? [])].map(
         (x) => x.ref,
       ),
     ];

@@ -1,15 +1,15 @@
 import { existsSync, statSync } from 'node:fs';
 import { copyFile, rename, rm } from 'node:fs/promises';
 
-import { databaseCode, StartTrouble } from '../startTrouble';
-import type { Log } from '../log';
 import { Ledger } from './ledger';
+import type { Log } from '../faults/log';
+import { databaseCode, StartTrouble } from '../faults/startTrouble';
 
 /** How often a copy is made while lines are added, milliseconds. */
 const EVERY = 30 * 60_000;
 
 /** Where the last good copy of a ledger is kept. */
-export const copyOf = (file: string): string => file.replace(/\.db$/u, '.kept.db');
+const copyOf = (file: string): string => file.replace(/\.db$/u, '.kept.db');
 
 /** When the kept copy of a ledger was made; null: there is none. */
 export function copiedAt(file: string): number | null {
@@ -30,7 +30,7 @@ export async function openLedger(file: string, again: string): Promise<Ledger> {
     throw new StartTrouble(
       'damaged',
       at === null
-        ? `${error.message} No copy of it is kept. To begin a new one, move that file away and start again: your browser still has all your things, and the marketplaces are asked what is listed.`
+        ? `${error.message} No copy of it is kept. To begin a new one, move that file away and start again: your browser still has all your items, and the marketplaces are asked what is listed.`
         : `${error.message} A good copy from ${new Date(at).toLocaleString('en-GB')} is kept beside it. To go on with that: ${again}. The marketplaces are then asked for all that happened since.`,
     );
   });

@@ -7,7 +7,10 @@ import { CallFailed } from './adapter';
 const MOST_PORTIONS = 400;
 const PICTURE_LIMIT = 8_000_000;
 
-/** Where the pages of a marketplace are that comes with the app: a path, whatever name this server is called by. */
+/**
+ * Where the pages of a marketplace are that comes with the app: a path, whatever name this server is called
+ * by.
+ */
 export const homeAt = (address: string): string => `${new URL(address).pathname}/`;
 
 /** A whole list that comes in portions. */
@@ -25,8 +28,11 @@ export async function inPortions<T>(
   return all;
 }
 
-type Told = Pick<OwnListing, 'market' | 'ref' | 'remoteId' | 'url' | 'title' | 'text' | 'price' | 'category' | 'condition' | 'pictures'> &
-  Partial<OwnListing>; // prettier-ignore
+type Told = Pick<
+  OwnListing,
+  'market' | 'ref' | 'remoteId' | 'url' | 'title' | 'text' | 'price' | 'category' | 'condition' | 'pictures'
+> &
+  Partial<OwnListing>;
 
 /** A listing in our words; fields without an answer are left out. */
 export function ownListing(told: Told): OwnListing {

@@ -2,8 +2,8 @@ import { createHash } from 'node:crypto';
 import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 
-import { clipKind } from '@/core/picture/clipPrivacy';
-import { fileKind } from '@/core/picture/fileKind';
+import { clipType } from '@/core/picture/clipPrivacy';
+import { fileType } from '@/core/picture/fileType';
 
 /** Pictures and clips the courier may have to send, by the SHA-256 of their bytes. */
 export class PictureShelf {
@@ -14,8 +14,8 @@ export class PictureShelf {
     bytes: Uint8Array,
     sort: 'picture' | 'clip' = 'picture',
   ): Promise<'kept' | 'not that picture' | 'not a JPEG' | 'not a clip'> {
-    if (sort === 'picture' && fileKind(bytes) !== 'jpeg') return 'not a JPEG';
-    if (sort === 'clip' && !clipKind(bytes.subarray(0, 16))) return 'not a clip';
+    if (sort === 'picture' && fileType(bytes) !== 'jpeg') return 'not a JPEG';
+    if (sort === 'clip' && !clipType(bytes.subarray(0, 16))) return 'not a clip';
     if (createHash('sha256').update(bytes).digest('hex') !== hash) return 'not that picture';
     if (await this.has(hash)) return 'kept';
     await mkdir(this.folder, { recursive: true });

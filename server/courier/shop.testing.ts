@@ -4,9 +4,17 @@ import type { News } from '@/core/courier/types';
 import { CallFailed, type Adapter } from './adapter';
 
 const DRAFT = ListingDraft.parse({
-  title: 'Gansey', description: '', price: 4800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {},
-  answers: {}, pictures: [],
-}); // prettier-ignore
+  title: 'Gansey',
+  description: '',
+  price: 4800,
+  currency: 'EUR',
+  postage: 420,
+  category: 'c',
+  condition: 'g',
+  specifics: {},
+  answers: {},
+  pictures: [],
+});
 
 /** A marketplace in memory that counts what it was asked. */
 export class Shop implements Adapter {
@@ -41,7 +49,7 @@ export class Shop implements Adapter {
     return null;
   }
   history = async () => [];
-  sought = async () => [];
+  searchDemand = async () => [];
   async eventsSince(cursor: string | null) {
     const from = Number(cursor ?? 0);
     return { news: this.news.slice(from), cursor: String(this.news.length) };
@@ -52,11 +60,18 @@ export class Shop implements Adapter {
   }
 }
 
-/** A sale there, of the thing `t`. */
+/** A sale there, of the item `t`. */
 export const saleAt = (market: string, at = 1): News => ({
-  kind: 'sale', ref: `t.${market}.1`, remoteId: 'r', order: `o-${market}`, amount: 4800, postage: 420, fees: 762, at,
-}); // prettier-ignore
+  type: 'sale',
+  ref: `t.${market}.1`,
+  remoteId: 'r',
+  order: `o-${market}`,
+  amount: 4800,
+  postage: 420,
+  fees: 762,
+  at,
+});
 
-/** The command that sends the thing `t` there. */
+/** The command that sends the item `t` there. */
 export const sendTo = (market: string, id = `send-${market}`) =>
-  ({ type: 'send', id, thing: 't', market, draft: DRAFT }) satisfies Command;
+  ({ type: 'send', id, item: 't', market, draft: DRAFT }) satisfies Command;

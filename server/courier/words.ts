@@ -1,10 +1,9 @@
 import type { LedgerLine } from '@/contract/courier';
 import type { CourierEvent, News } from '@/core/courier/types';
-
 import { formatAmount } from '@/core/money/money';
 import { csvLines } from '@/core/tables/csv';
 
-import { marketIn, thingIn, type Line } from './ledger';
+import { marketIn, itemIn, type Line } from './ledger';
 
 /**
  * A ledger line in words a person can read; one that reports of several listings is told in as many.
@@ -21,13 +20,13 @@ export function readable(line: Line, currency: string): LedgerLine[] {
     seq,
     at,
     type: part.type,
-    thing: thingIn(part),
+    item: itemIn(part),
     market: marketIn(part),
     words: wordsFor(part, currency).slice(0, 2_000),
   }));
 }
 
-const COLUMNS = ['line', 'time', 'who', 'what', 'thing', 'marketplace', 'words', 'answer'] as const;
+const COLUMNS = ['line', 'time', 'who', 'what', 'item', 'marketplace', 'words', 'answer'] as const;
 /** The first row of the ledger as a table (RFC 4180). */
 export const TABLE_HEAD = csvLines([COLUMNS]);
 
@@ -42,7 +41,7 @@ export function tableRows(line: Line, currency: string): string[] {
       new Date(l.at).toISOString(),
       who,
       l.type,
-      l.thing ?? '',
+      l.item ?? '',
       l.market ?? '',
       l.words,
       said,
@@ -66,7 +65,7 @@ function wordsFor(event: CourierEvent, currency: string): string {
         release: 'no longer promised',
         undo: 'sale came to nothing',
       }[event.command.type];
-    case 'letOut':
+    case 'publishDispatched':
       return 'sending it now';
     case 'published':
       return event.state === 'live' ? 'live' : 'received, waiting for review';
@@ -85,14 +84,14 @@ function wordsFor(event: CourierEvent, currency: string): string {
     case 'strays':
       return [
         ...event.gone.map((ref) => `${ref} is no longer shown there`),
-        ...event.lingering.map(({ ref }) => `${ref} was still shown, taken down again`),
+        ...event.stale.map(({ ref }) => `${ref} was still shown, taken down again`),
         ...event.edited.map(({ ref, as }) =>
           as ? `${ref} was changed there` : `${ref} is shown as it was sent again`,
         ),
         ...(event.found ?? []).map(({ ref }) => `${ref} is there, and looked after again`),
-        ...(event.extra ?? []).map(({ ref }) => `${ref} was there as well, taken down`),
+        ...(event.duplicates ?? []).map(({ ref }) => `${ref} was there as well, taken down`),
       ].join('; ');
-    case 'looked':
+    case 'firstSyncDone':
       return 'looked what is there';
     case 'connection':
       return { connected: 'connected', paused: 'paused', off: 'disconnected' }[event.link];
@@ -104,7 +103,7 @@ function wordsFor(event: CourierEvent, currency: string): string {
 }
 
 function newsWords(news: News, currency: string): string {
-  switch (news.kind) {
+  switch (news.type) {
     case 'sale':
       return `sold for ${formatAmount(news.amount, currency)}, order ${news.order}`;
     case 'approved':

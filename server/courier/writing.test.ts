@@ -2,11 +2,11 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { until } from '../../e2e/serverProcess';
-import type { Log } from '../log';
 import { CannotWrite, Courier } from './courier';
 import { Ledger } from './ledger';
 import { saleAt, sendTo, Shop } from './shop.testing';
+import { until } from '../../e2e/serverProcess';
+import type { Log } from '../faults/log';
 
 /** What the embedded database says when the disk is full. */
 const FULL = Object.assign(new Error('SQLITE_FULL: database or disk is full'), { code: 'SQLITE_FULL' });
@@ -87,16 +87,16 @@ it('a sale is closed everywhere though nothing can be written, and is written do
 });
 
 it('takes on nothing new meanwhile: a command is refused in words, and nothing is published', async () => {
-  await courier.command({ type: 'withdraw', id: 'down', thing: 't', market: 'wick' });
+  await courier.command({ type: 'withdraw', id: 'down', item: 't', market: 'wick' });
   await until('it is down', () => states()?.[1] === 'ended');
   wick.calls = [];
   fillDisk();
   const refused = await courier.command(sendTo('wick', 'again')).catch((error: unknown) => error);
   expect(refused).toBeInstanceOf(CannotWrite);
   expect((refused as Error).message).toMatch(/cannot write: the disk is full.*Nothing was sent/u);
-  await expect(
-    courier.command({ type: 'withdraw', id: 'down2', thing: 't', market: 'moor' }),
-  ).rejects.toThrow(CannotWrite);
+  await expect(courier.command({ type: 'withdraw', id: 'down2', item: 't', market: 'moor' })).rejects.toThrow(
+    CannotWrite,
+  );
   expect(states()).toEqual(['live', 'ended']);
   expect(wick.calls).toEqual([]);
   makeRoom();
@@ -111,13 +111,13 @@ it('a listing that was about to go waits, and goes once that can be written down
   makeRoom();
   // The command is taken, but letting it out is not written.
   const append = jest.spyOn(ledger, 'append').mockImplementation(async (entries, now) => {
-    if (entries.some((e) => e.event.type === 'letOut')) throw FULL;
+    if (entries.some((e) => e.event.type === 'publishDispatched')) throw FULL;
     append.mockRestore();
     const seq = await ledger.append(entries, now);
     fillDisk();
     return seq;
   });
-  await courier.command({ ...sendTo('wick', 'new'), thing: 'u' });
+  await courier.command({ ...sendTo('wick', 'new'), item: 'u' });
   await until('it says so', () => courier.health().cannotWrite !== null);
   expect(wick.calls).not.toContain('publish u.wick.1');
   makeRoom();
@@ -168,7 +168,7 @@ it('a page that comes meanwhile is told all of it, and again with its line once 
 it('a fault of ours is logged with its stack, told in general words, and not tried for ever', async () => {
   const { calls } = wick;
   wick.trouble = new TypeError('Cannot read properties of undefined (reading "x")');
-  await courier.command({ ...sendTo('wick', 'fault'), thing: 'u' });
+  await courier.command({ ...sendTo('wick', 'fault'), item: 'u' });
   const shown = () => courier.views().find((v) => v.view.id === 'u')?.view.listings[0];
   await until('it was tried', () => (shown()?.tries ?? 0) > 0 && shown()?.trouble !== null);
   expect(shown()?.trouble).toBe('Something went wrong here, not there: it is in the server’s log.');

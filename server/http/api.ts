@@ -4,6 +4,17 @@ import { bodyLimit } from 'hono/body-limit';
 import { stream } from 'hono/streaming';
 
 import {
+  Coupon,
+  DepotBack,
+  DepotContents,
+  type CouponsAnswer,
+  type ParcelAnnounced,
+  type ParcelsAnswer,
+} from '@/contract/atMarket';
+import type { LookUpAnswer } from '@/contract/catalogue';
+import { RecordId, Sha256 } from '@/contract/common';
+import type { CompetingAnswer, CompsAnswer, SearchDemandAnswer } from '@/contract/comps';
+import {
   AtticWish,
   Command,
   CommandBy,
@@ -15,35 +26,23 @@ import {
   type SessionAnswer,
   type SheetsAnswer,
 } from '@/contract/courier';
-import { RecordId, Sha256 } from '@/contract/common';
+import type { CompareAnswer, OwnAnswer } from '@/contract/ownListing';
 import { pictureGate } from '@/core/picture/gate';
 
-import {
-  Coupon,
-  DepotBack,
-  DepotContents,
-  type CouponsAnswer,
-  type ParcelAnnounced,
-  type ParcelsAnswer,
-} from '@/contract/atMarket';
-import type { CompareAnswer, OwnAnswer } from '@/contract/ownListing';
-import type { LookUpAnswer } from '@/contract/catalogue';
-import type { CompetingAnswer, CompsAnswer, SoughtAnswer } from '@/contract/comps';
-
-import { CallFailed, Refused, type Adapter } from '../courier/adapter';
+import type { EventStream } from './eventStream';
+import { fulfilmentRoutes, type OfMarket } from './fulfilment';
+import { fromOwnPage, sessionCheck } from './guard';
+import { jsonBody } from './jsonBody';
 import type { Carrier } from '../carrier/carrier';
+import { CallFailed, Refused, type Adapter } from '../courier/adapter';
 import { NotLetIn, type Connections } from '../courier/connections';
 import { CannotWrite, type Courier } from '../courier/courier';
 import type { Ledger } from '../courier/ledger';
 import type { PictureShelf } from '../courier/pictureShelf';
 import { readable, TABLE_HEAD, tableRows } from '../courier/words';
-import type { LookUpDesk } from '../lookup/desk';
-import { deskRoutes, type OfMarket } from './desk';
-import { databaseCode } from '../startTrouble';
-import type { Log } from '../log';
-import type { EventStream } from './eventStream';
-import { fromOwnPage, sessionCheck } from './guard';
-import { jsonBody } from './jsonBody';
+import type { Log } from '../faults/log';
+import { databaseCode } from '../faults/startTrouble';
+import type { ProductLookup } from '../lookup/productLookup';
 
 /** The largest picture a marketplace could ask for, with room. */
 const PICTURE_LIMIT = 8_000_000;
@@ -57,7 +56,7 @@ export interface ApiParts {
   courier: Courier;
   ledger: Ledger;
   shelf: PictureShelf;
-  desk: LookUpDesk;
+  desk: ProductLookup;
   carrier: Carrier;
   connections: Connections;
   port: number;
@@ -104,7 +103,10 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     return c.body(null, 204);
   });
 
-  /** The attic that the page has open becomes the one this courier works for; its ledger is another than it was. */
+  /**
+   * The attic that the page has open becomes the one this courier works for; its ledger is another than it
+   * was.
+   */
   app.post('/attic', tooLarge(1_000, 'That is too long.'), async (c) => {
     const wish = AtticWish.safeParse(await jsonBody(c));
     if (!wish.success) return c.json({ error: 'That is no name of an attic.' }, 400);
@@ -112,13 +114,16 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     return c.json(session());
   });
 
-  app.get('/drafts/:thing', (c) =>
-    c.json({ drafts: courier.drafts(c.req.param('thing')) } satisfies DraftsAnswer),
+  app.get('/drafts/:item', (c) =>
+    c.json({ drafts: courier.drafts(c.req.param('item')) } satisfies DraftsAnswer),
   );
   app.get('/marketplaces', (c) => c.json(courier.markets()));
   app.get('/sheets', async (c) => c.json((await courier.ruleSheets()) satisfies SheetsAnswer));
 
-  /** Asks each marketplace of `?at=market:category` on its own; one that fails does not keep the others from answering. */
+  /**
+   * Asks each marketplace of `?at=market:category` on its own; one that fails does not keep the others from
+   * answering.
+   */
   const askAll = async <T>(
     at: readonly string[],
     ask: (adapter: Adapter, category: string) => Promise<T>,
@@ -149,12 +154,14 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     return c.json({ comps: answers.flatMap((a) => a.answer), missing } satisfies CompsAnswer);
   });
 
-  app.get('/sought', async (c) => {
-    const { answers, missing } = await askAll(c.req.queries('at') ?? [], (a, category) => a.sought(category));
+  app.get('/search-demand', async (c) => {
+    const { answers, missing } = await askAll(c.req.queries('at') ?? [], (a, category) =>
+      a.searchDemand(category),
+    );
     return c.json({
       markets: answers.map(({ market, answer }) => ({ market, words: answer.slice(0, 500) })),
       missing,
-    } satisfies SoughtAnswer);
+    } satisfies SearchDemandAnswer);
   });
 
   app.get('/competing', async (c) => {
@@ -182,13 +189,16 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       throw error;
     }
   };
-  deskRoutes(app, { courier, carrier, ofMarket });
+  fulfilmentRoutes(app, { courier, carrier, ofMarket });
   const cannot = (c: Context) => c.json({ error: 'That can’t be done there.' }, 400);
 
   app.get('/own/:market', (c) =>
     ofMarket(c, async (adapter) => {
-      if (!adapter.own) return cannot(c);
-      const listings = (await adapter.own()).map((l) => ({ ...l, thing: courier.thingBehind(l.ref) }));
+      if (!adapter.listOwnListings) return cannot(c);
+      const listings = (await adapter.listOwnListings()).map((l) => ({
+        ...l,
+        item: courier.itemBehind(l.ref),
+      }));
       return c.json({ listings } satisfies OwnAnswer);
     }),
   );
@@ -264,16 +274,16 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     if (!adapter || !wish.success) return c.json({ error: 'The courier could not read that.' }, 400);
     const { data } = wish;
     try {
-      if (data.do === 'test') {
+      if (data.type === 'test') {
         const from = Date.now();
         await adapter.ruleSheet();
         return c.json({ milliseconds: Date.now() - from } satisfies ConnectionTested);
       }
-      if (data.do === 'connect') await connections.letIn(market, data.code);
+      if (data.type === 'connect') await connections.letIn(market, data.code);
       await courier.take({
         type: 'connection',
         market,
-        link: data.do === 'connect' ? 'connected' : LINKS[data.do],
+        link: data.type === 'connect' ? 'connected' : LINKS[data.type],
       });
       return c.json({ milliseconds: null } satisfies ConnectionTested);
     } catch (error) {
@@ -290,7 +300,10 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       return c.json((await desk.ask(barcode)) satisfies LookUpAnswer);
     } catch (error) {
       if (!(error instanceof CallFailed)) throw error;
-      return c.json({ error: `The look-up desk: ${error.message}` }, error.retryAfter !== null ? 429 : 502);
+      return c.json(
+        { error: `The product look-up: ${error.message}` },
+        error.retryAfter !== null ? 429 : 502,
+      );
     }
   });
 
@@ -327,11 +340,11 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
 
   app.get('/ledger', async (c) => {
     const before = Number(c.req.query('before') ?? Number.MAX_SAFE_INTEGER);
-    const thing = RecordId.safeParse(c.req.query('thing'));
+    const item = RecordId.safeParse(c.req.query('item'));
     const { lines, more } = await ledger.newest(
       Number.isInteger(before) ? before : Number.MAX_SAFE_INTEGER,
       100,
-      thing.success ? thing.data : null,
+      item.success ? item.data : null,
     );
     const { currency } = session();
     return c.json({

@@ -1,31 +1,38 @@
-import { connect, type AddressInfo, type Socket } from 'node:net';
-
 import { serve, type HttpBindings } from '@hono/node-server';
 import { Hono } from 'hono';
 import type { Server } from 'node:http';
+import { connect, type AddressInfo, type Socket } from 'node:net';
 
-import type { CourierThingView } from '@/contract/courier';
+import type { CourierItemView } from '@/contract/courier';
 
-import { freePort, until } from '../../e2e/serverProcess';
-import type { Courier, ThingNews } from '../courier/courier';
 import { EventStream } from './eventStream';
+import { freePort, until } from '../../e2e/serverProcess';
+import type { Courier, ItemNews } from '../courier/courier';
 
-const view = (id: string, size = 0): CourierThingView => ({
-  id, listings: [], sale: null, laterSales: [], pieceSales: [], pastSales: [], hold: null, closing: null, ...(size ? { padding: 'x'.repeat(size) } : {}),
-}); // prettier-ignore
+const view = (id: string, size = 0): CourierItemView => ({
+  id,
+  listings: [],
+  sale: null,
+  laterSales: [],
+  pieceSales: [],
+  pastSales: [],
+  hold: null,
+  closing: null,
+  ...(size ? { padding: 'x'.repeat(size) } : {}),
+});
 
 /** A courier that only tells. */
 class Teller {
-  known: ThingNews[] = [];
-  private readonly pages = new Set<(news: ThingNews) => void>();
+  known: ItemNews[] = [];
+  private readonly pages = new Set<(news: ItemNews) => void>();
   views = () => this.known;
   markets = () => [];
   health = () => ({ cannotWrite: null, since: null, unreadLines: 0 });
-  listen(onThing: (news: ThingNews) => void) {
-    this.pages.add(onThing);
-    return () => this.pages.delete(onThing);
+  listen(onItem: (news: ItemNews) => void) {
+    this.pages.add(onItem);
+    return () => this.pages.delete(onItem);
   }
-  tell(news: ThingNews) {
+  tell(news: ItemNews) {
     this.pages.forEach((page) => page(news));
   }
   get heardBy() {

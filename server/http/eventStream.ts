@@ -2,27 +2,36 @@ import type { HttpBindings } from '@hono/node-server';
 import type { Context } from 'hono';
 import { streamSSE, type SSEStreamingApi } from 'hono/streaming';
 
-import type { Courier, ThingNews } from '../courier/courier';
+import type { Courier, ItemNews } from '../courier/courier';
 
-/** Pages that listen at a time; of more the one that came first is let go, and comes again if it is still there. */
+/**
+ * Pages that listen at a time; of more the one that came first is let go, and comes again if it is still
+ * there.
+ */
 const MOST_LISTENERS = 32;
 /** A page that takes nothing for so long is let go, milliseconds. */
 const PATIENCE = 30_000;
-/** How often something is said when nothing happens, so that both sides notice when the other is gone; milliseconds. */
+/**
+ * How often something is said when nothing happens, so that both sides notice when the other is gone;
+ * milliseconds.
+ */
 const STILL = 15_000;
 
 type Message = Parameters<SSEStreamingApi['writeSSE']>[0];
 
-/** What is still to be told one page: of each thing the newest only, so that a slow page costs no more than it shows. */
+/**
+ * What is still to be told one page: of each item the newest only, so that a slow page costs no more than it
+ * shows.
+ */
 class Outbox {
-  private readonly things = new Map<string, ThingNews>();
+  private readonly items = new Map<string, ItemNews>();
   private readonly words = new Map<string, () => unknown>();
   private caughtUp = false;
   private ring: () => void = () => undefined;
 
-  thing(news: ThingNews): void {
-    this.things.delete(news.view.id);
-    this.things.set(news.view.id, news);
+  item(news: ItemNews): void {
+    this.items.delete(news.view.id);
+    this.items.set(news.view.id, news);
     this.ring();
   }
 
@@ -43,9 +52,9 @@ class Outbox {
       this.words.delete(event);
       return { event, data: JSON.stringify(now()) };
     }
-    for (const [id, { seq, view }] of this.things) {
-      this.things.delete(id);
-      return { ...(seq === null ? {} : { id: String(seq) }), event: 'thing', data: JSON.stringify(view) };
+    for (const [id, { seq, view }] of this.items) {
+      this.items.delete(id);
+      return { ...(seq === null ? {} : { id: String(seq) }), event: 'item', data: JSON.stringify(view) };
     }
     if (!this.caughtUp) return null;
     this.caughtUp = false;
@@ -87,7 +96,7 @@ export class EventStream {
       const outbox = new Outbox();
       const markets = () => outbox.say('marketplaces', () => this.courier.markets());
       const health = () => outbox.say('health', () => this.courier.health());
-      const leave = this.courier.listen((news) => outbox.thing(news), markets, health);
+      const leave = this.courier.listen((news) => outbox.item(news), markets, health);
       let here = true;
       const end = () => {
         here = false;
@@ -106,7 +115,7 @@ export class EventStream {
       health();
       markets();
       const views = this.courier.views().sort((a, b) => (a.seq ?? Infinity) - (b.seq ?? Infinity));
-      for (const news of views) if (news.seq === null || news.seq > since) outbox.thing(news);
+      for (const news of views) if (news.seq === null || news.seq > since) outbox.item(news);
       outbox.catchUp();
       try {
         while (here) {

@@ -1,6 +1,5 @@
-import { timingSafeEqual } from 'node:crypto';
-
 import type { MiddlewareHandler } from 'hono';
+import { timingSafeEqual } from 'node:crypto';
 
 /** Only the names this server goes by: a page elsewhere that points its name at us is turned away. */
 export function hostCheck(port: number): MiddlewareHandler {
@@ -8,7 +7,10 @@ export function hostCheck(port: number): MiddlewareHandler {
   return async (c, next) => (ours.has(c.req.header('host') ?? '') ? next() : c.text('Unknown host.', 421));
 }
 
-/** Calls of the app's own pages only: no other site, no sandboxed visitor's page, and with the session's token. */
+/**
+ * Calls of the app's own pages only: no other site, no sandboxed visitor's page, and with the session's
+ * token.
+ */
 export function sessionCheck(port: number, token: string): MiddlewareHandler {
   const right = Buffer.from(token);
   return async (c, next) => {

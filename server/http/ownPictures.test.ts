@@ -1,13 +1,35 @@
+import { api, type ApiParts } from './api';
 import type { Adapter } from '../courier/adapter';
 import type { Courier } from '../courier/courier';
-import { consoleLog } from '../log';
-import { api, type ApiParts } from './api';
+import { consoleLog } from '../faults/log';
 
 const TOKEN = 'a-token-of-sixteen-signs';
 const jpeg = (width: number, height: number) =>
   new Uint8Array([
-    0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0, 0xff, 0xc0, 0, 11, 8, height >> 8, height & 255, width >> 8, width & 255, 1, 1, 0x11, 0, 0xff, 0xd9,
-  ]); // prettier-ignore
+    0xff,
+    0xd8,
+    0xff,
+    0xe0,
+    0,
+    4,
+    0,
+    0,
+    0xff,
+    0xc0,
+    0,
+    11,
+    8,
+    height >> 8,
+    height & 255,
+    width >> 8,
+    width & 255,
+    1,
+    1,
+    0x11,
+    0,
+    0xff,
+    0xd9,
+  ]);
 const PICTURES: Record<string, Uint8Array<ArrayBuffer>> = {
   fine: jpeg(800, 600),
   bomb: jpeg(65_000, 65_000),

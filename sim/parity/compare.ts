@@ -1,16 +1,16 @@
 import type { ListingDraft } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
-import { choicesShown } from '@/core/courier/pieces';
+import { RuleSheet as Sheet } from '@/contract/ruleSheet';
+import { choicesShown } from '@/core/choices/shown';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { looseDraft } from '@/core/listing/draft';
 import { cellOf, hasBlockers, examineListing, type Examined } from '@/core/listing/examine';
-import { twinsAmong, type MarketCell } from '@/core/listing/twins';
 import { plainSetup } from '@/core/listing/setup';
+import { twinsAmong, type MarketCell } from '@/core/listing/twins';
 
-import { NO_FAULTS, type Switches } from '../../server/standins/kit/faults';
-import { RuleSheet as Sheet } from '@/contract/ruleSheet';
 import { makeCase } from './generate';
 import { JUDGES, type Judge, type Sent } from './validators';
+import { NO_FAULTS, type Switches } from '../../server/standins/kit/faults';
 
 export interface Disagreement {
   market: string;
@@ -38,7 +38,10 @@ const DAYS: readonly Partial<Switches>[] = [
   { asksOrigin: true, rulesVersion: 3 },
 ];
 
-/** Compares the check with every marketplace's own validator over generated listings; the same seeds, the same listings. */
+/**
+ * Compares the check with every marketplace's own validator over generated listings; the same seeds, the same
+ * listings.
+ */
 export function compare(seeds: number, from = 1): Parity {
   const found: Parity = { listings: 0, accepted: 0, refused: 0, pairs: 0, twins: 0, disagreements: [] };
   const setup = plainSetup();
@@ -50,9 +53,9 @@ export function compare(seeds: number, from = 1): Parity {
       const key = `${judge.id} ${day}`;
       const sheet = sheets.get(key) ?? Sheet.parse(judge.sheet(switches));
       sheets.set(key, sheet);
-      const { thing, plan, pictures, terms } = makeCase(sheet, seed * 31 + JUDGES.indexOf(judge));
+      const { item, plan, pictures, terms } = makeCase(sheet, seed * 31 + JUDGES.indexOf(judge));
       const examined = examineListing(
-        thing,
+        item,
         plan,
         sheet,
         (id) => pictures.find((p) => p.id === id),
@@ -65,9 +68,9 @@ export function compare(seeds: number, from = 1): Parity {
       else found.accepted += 1;
       found.disagreements.push(...disagree(judge, seed, examined, refusals));
       if (refusals.length > 0 || hasBlockers(examined)) continue;
-      // Another thing of ours, sent together with it: alike, nearly alike, or not at all.
+      // Another item of ours, sent together with it: alike, nearly alike, or not at all.
       const other = examineListing(
-        { ...thing, id: 'u', code: 'YA-0002', ...likeIt(examined, seed) },
+        { ...item, id: 'u', code: 'YA-0002', ...likeIt(examined, seed) },
         plan && { ...plan, title: null },
         sheet,
         (id) => pictures.find((p) => p.id === id),
@@ -107,14 +110,27 @@ function likeIt({ effective }: Examined, seed: number): { title: string; price: 
 
 /** Both were called ready: whether they would be called so together, and whether both would be taken. */
 function twinTrouble(judge: Judge, seed: number, a: Examined, b: Examined, found: Parity): Disagreement[] {
-  const cells = [a, b].map((e, i): MarketCell => ({ thing: `${i}`, market: judge.id, deed: 'send', live: false, check: cellOf(e, null) }));
+  const cells = [a, b].map((e, i): MarketCell => ({
+    item: `${i}`,
+    market: judge.id,
+    deed: 'send',
+    live: false,
+    check: cellOf(e, null),
+  }));
   const keptBack = twinsAmong(cells).size > 0;
   const refused = judge.twins?.(arriving(a), arriving(b)) ?? false;
   found.pairs += 1;
   if (refused) found.twins += 1;
   if (keptBack === refused) return [];
-  return [{ market: judge.id, seed, sort: refused ? 'missed' : 'needless', rule: `two sent together: ${a.effective.title}` }];
-} // prettier-ignore
+  return [
+    {
+      market: judge.id,
+      seed,
+      sort: refused ? 'missed' : 'needless',
+      rule: `two sent together: ${a.effective.title}`,
+    },
+  ];
+}
 
 /** What would arrive: the courier sends of choices what is shown of them. */
 function arriving({ effective, sheet }: Examined): ListingDraft {

@@ -1,6 +1,6 @@
 import { Choices as ChoicesSchema, type Choices } from '@/contract/choices';
 import { AuctionTerms } from '@/contract/courier';
-import { Picture, Plan, planId, Thing, USES } from '@/contract/records';
+import { Picture, Plan, planId, Item, USES } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { Terms } from '@/contract/terms';
 import { BUILT_IN } from '@/core/kinds/tree';
@@ -8,7 +8,7 @@ import { BUILT_IN } from '@/core/kinds/tree';
 import { Random } from '../random';
 
 export interface Case {
-  thing: Thing;
+  item: Item;
   plan: Plan;
   pictures: Picture[];
   /** The person's terms there; none as often as not. */
@@ -32,15 +32,96 @@ const WORDS = [
   'oak',
 ];
 const NASTY = [
-  '<b>bold</b>', '<script>x</script>', 'write to me@example.org', 'see www.example.org', 'https://example.org/x', 'call 0171 555 01234', 'replica',
-  'best price', 'see shop', 'inspired by', 'dupe', 'reproduction', 'postage', 'swap', '👩‍👩‍👧‍👧', 'e\u0301\u0323', '\u202Eright to left', '~topic ~words', '~averylongtopicwordthatnobodywants',
-  'AAAA BBBB CCCC', '<', 'a < b', '<3', '&amp;', '"quoted"',
-]; // prettier-ignore
-/** What addresses, markup, topics and refused phrases are made of: put together at random, they come close to every rule about words. */
+  '<b>bold</b>',
+  '<script>x</script>',
+  'write to me@example.org',
+  'see www.example.org',
+  'https://example.org/x',
+  'call 0171 555 01234',
+  'replica',
+  'best price',
+  'see shop',
+  'inspired by',
+  'dupe',
+  'reproduction',
+  'postage',
+  'swap',
+  '👩‍👩‍👧‍👧',
+  'e\u0301\u0323',
+  '\u202Eright to left',
+  '~topic ~words',
+  '~averylongtopicwordthatnobodywants',
+  'AAAA BBBB CCCC',
+  '<',
+  'a < b',
+  '<3',
+  '&amp;',
+  '"quoted"',
+];
+/**
+ * What addresses, markup, topics and refused phrases are made of: put together at random, they come close to
+ * every rule about words.
+ */
 const SCRAPS = [
-  '@', '@', '.', '.', '..', 'a', 'b1', 'Z', 'com', 'www', 'http', 'https', ':', '//', '/', '<', '>', '</', '<p>', '<br>', '<a', '!', '&', '&amp;', '&#64;', ';', ',', '~', '~~', '-', '- ', '* ',
-  'best', 'price', 'see', 'shop', 'replica', 'inspired', 'by', 'dupe', 'reproduction', 'é', 'ß', 'İ', '\u00A0', '\u200B', '_', "'", '🧶', '0', '+49', '171 555', ' ', ' ', ' ', '\n', '\n\n', '\t',
-]; // prettier-ignore
+  '@',
+  '@',
+  '.',
+  '.',
+  '..',
+  'a',
+  'b1',
+  'Z',
+  'com',
+  'www',
+  'http',
+  'https',
+  ':',
+  '//',
+  '/',
+  '<',
+  '>',
+  '</',
+  '<p>',
+  '<br>',
+  '<a',
+  '!',
+  '&',
+  '&amp;',
+  '&#64;',
+  ';',
+  ',',
+  '~',
+  '~~',
+  '-',
+  '- ',
+  '* ',
+  'best',
+  'price',
+  'see',
+  'shop',
+  'replica',
+  'inspired',
+  'by',
+  'dupe',
+  'reproduction',
+  'é',
+  'ß',
+  'İ',
+  '\u00A0',
+  '\u200B',
+  '_',
+  "'",
+  '🧶',
+  '0',
+  '+49',
+  '171 555',
+  ' ',
+  ' ',
+  ' ',
+  '\n',
+  '\n\n',
+  '\t',
+];
 
 function goodAnswer(
   q: RuleSheet['questions'][number],
@@ -113,20 +194,43 @@ function termsFor(sheet: RuleSheet, random: Random, or: <T>(good: T, ...bad: (()
   if (random.chance(0.4)) return [];
   const { maxHandlingDays = 10, returnDays = [14] } = sheet.terms ?? {};
   const most = sheet.postageMost ?? 20_000;
-  const amount = () => or(random.between(0, 900), () => most, () => most + 1);
+  const amount = () =>
+    or(
+      random.between(0, 900),
+      () => most,
+      () => most + 1,
+    );
   return [
     Terms.parse({
-      id: 'usual', market: sheet.marketplace, name: 'Usual', isDefault: true, home: random.pick(['carrier', 'flat', 'free']), flat: amount(), further: amount(),
-      abroad: random.pick(['none', 'near', 'far']), handlingDays: or(random.between(0, maxHandlingDays), () => maxHandlingDays + 1, () => 60),
-      returnDays: or(random.pick(returnDays)!, () => 3, () => 365), returnsPaidBy: random.pick(['buyer', 'seller']),
-      payment: (['marketplace', 'transfer', 'cash'] as const).filter(() => random.chance(0.5)), taxBp: random.pick([0, 700, 1_900, 5_000]), collect: random.chance(0.5),
+      id: 'usual',
+      market: sheet.marketplace,
+      name: 'Usual',
+      isDefault: true,
+      home: random.pick(['carrier', 'flat', 'free']),
+      flat: amount(),
+      further: amount(),
+      abroad: random.pick(['none', 'near', 'far']),
+      handlingDays: or(
+        random.between(0, maxHandlingDays),
+        () => maxHandlingDays + 1,
+        () => 60,
+      ),
+      returnDays: or(
+        random.pick(returnDays)!,
+        () => 3,
+        () => 365,
+      ),
+      returnsPaidBy: random.pick(['buyer', 'seller']),
+      payment: (['marketplace', 'transfer', 'cash'] as const).filter(() => random.chance(0.5)),
+      taxBp: random.pick([0, 700, 1_900, 5_000]),
+      collect: random.chance(0.5),
     }),
   ];
-} // prettier-ignore
+}
 
 /**
- * One listing for one marketplace: sound as often as not, else broken in one or several of the ways that its sheet
- * allows. The same seed gives the same case.
+ * One listing for one marketplace: sound as often as not, else broken in one or several of the ways that its
+ * sheet allows. The same seed gives the same case.
  */
 export function makeCase(sheet: RuleSheet, seed: number): Case {
   const random = new Random(seed);
@@ -142,8 +246,7 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
   const nasty = (length: number) => `${text(Math.max(1, length))} ${random.pick(NASTY)} ${text(12)}`;
   /** Sound in everything but the words: what they are refused for is not hidden behind other refusals. */
   const wordy = sound && random.chance(0.25);
-  const mash = () =>
-    Array.from({ length: random.between(1, 14) }, () => random.pick(SCRAPS)).join('');
+  const mash = () => Array.from({ length: random.between(1, 14) }, () => random.pick(SCRAPS)).join('');
   const leaves = sheet.categories.filter((c) => c.leaf);
   const category = random.pick(leaves)!;
   const record = sheet.records ? random.pick(sheet.records.filter((r) => !sound || !r.closed)) : undefined;
@@ -152,7 +255,12 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
   const facts: Record<string, string> = {};
   const own: Record<string, string> = {};
   for (const field of category.specifics) {
-    const good = field.id === 'barcode' ? (record?.barcode ?? '') : field.choices ? random.pick(field.choices)! : text(random.between(1, Math.min(20, field.maxLength ?? 20))); // prettier-ignore
+    const good =
+      field.id === 'barcode'
+        ? (record?.barcode ?? '')
+        : field.choices
+          ? random.pick(field.choices)!
+          : text(random.between(1, Math.min(20, field.maxLength ?? 20)));
     const value = or(
       good,
       () => '',
@@ -167,30 +275,34 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     else own[field.id] = value.slice(0, 400);
   }
   const limit = sheet.title.max;
-  const title = wordy ? `${text(10)} ${mash()}`.slice(0, limit) : or(
-    text(random.between(10, limit)),
-    () => '',
-    () => '   ',
-    () => text(limit + 1),
-    () => text(limit),
-    () => nasty(10),
-    () => `${text(10)} ${mash()}`,
-    () => '👩‍👩‍👧‍👧'.repeat(limit),
-  );
+  const title = wordy
+    ? `${text(10)} ${mash()}`.slice(0, limit)
+    : or(
+        text(random.between(10, limit)),
+        () => '',
+        () => '   ',
+        () => text(limit + 1),
+        () => text(limit),
+        () => nasty(10),
+        () => `${text(10)} ${mash()}`,
+        () => '👩‍👩‍👧‍👧'.repeat(limit),
+      );
   const { min, max } = sheet.description;
-  const description = wordy ? `${text(min)} ${mash()}`.slice(0, max) : or(
-    text(random.between(Math.max(min, 20), Math.min(max, 400))),
-    () => '',
-    () => text(Math.max(0, min - 1)),
-    () => text(min),
-    () => text(max),
-    () => text(max + 1),
-    () => nasty(60),
-    () => `${mash()} ${text(50)} ${mash()}`,
-    () => mash(),
-    () => `${text(50)}\n- ${text(8)}\n- ${random.pick(NASTY)}`,
-    () => '👩‍👩‍👧‍👧'.repeat(Math.min(max, 700)),
-  );
+  const description = wordy
+    ? `${text(min)} ${mash()}`.slice(0, max)
+    : or(
+        text(random.between(Math.max(min, 20), Math.min(max, 400))),
+        () => '',
+        () => text(Math.max(0, min - 1)),
+        () => text(min),
+        () => text(max),
+        () => text(max + 1),
+        () => nasty(60),
+        () => `${mash()} ${text(50)} ${mash()}`,
+        () => mash(),
+        () => `${text(50)}\n- ${text(8)}\n- ${random.pick(NASTY)}`,
+        () => '👩‍👩‍👧‍👧'.repeat(Math.min(max, 700)),
+      );
   const price = or(
     random.between(Math.max(sheet.price.min, 300), Math.min(sheet.price.max, 20_000)),
     () => 0,
@@ -205,27 +317,61 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     () => Math.max(0, sheet.photos.min - 1),
     () => sheet.photos.max + 3,
   );
-  const side = () => or(random.between(Math.max(820, sheet.photos.minLongSide), 2_400), () => sheet.photos.minLongSide - 1, () => sheet.photos.minLongSide); // prettier-ignore
+  const side = () =>
+    or(
+      random.between(Math.max(820, sheet.photos.minLongSide), 2_400),
+      () => sheet.photos.minLongSide - 1,
+      () => sheet.photos.minLongSide,
+    );
   const pictures = Array.from({ length: Math.max(0, count) }, (_, i) => {
     const long = side();
     return Picture.parse({
-      id: `p${i}`, thingId: 't', origin: 'file', author: 'me', addedAt: 0, width: long, height: Math.max(1, Math.round(long * (0.6 + random.next() * 0.4))), bytes: 100_000,
+      id: `p${i}`,
+      itemId: 't',
+      origin: 'file',
+      author: 'me',
+      addedAt: 0,
+      width: long,
+      height: Math.max(1, Math.round(long * (0.6 + random.next() * 0.4))),
+      bytes: 100_000,
     });
-  }); // prettier-ignore
+  });
   const auction =
     sheet.auction && random.chance(0.4)
       ? AuctionTerms.parse({
-          opening: or(random.between(sheet.auction.open.min, 5_000), () => sheet.auction!.open.min - 1, () => sheet.auction!.open.max + 1),
-          outright: random.chance(0.5) ? or(random.between(6_000, 9_000), () => sheet.auction!.open.min) : null,
-          days: or(random.between(sheet.auction.minDays, sheet.auction.maxDays), () => sheet.auction!.maxDays + 1),
+          opening: or(
+            random.between(sheet.auction.open.min, 5_000),
+            () => sheet.auction!.open.min - 1,
+            () => sheet.auction!.open.max + 1,
+          ),
+          outright: random.chance(0.5)
+            ? or(random.between(6_000, 9_000), () => sheet.auction!.open.min)
+            : null,
+          days: or(
+            random.between(sheet.auction.minDays, sheet.auction.maxDays),
+            () => sheet.auction!.maxDays + 1,
+          ),
           again: or(random.between(0, sheet.auction.again), () => sheet.auction!.again + 1),
-          becomes: random.chance(0.5) ? or(random.between(sheet.price.min, 8_000), () => sheet.price.min - 1, () => sheet.price.max + 1) : null,
+          becomes: random.chance(0.5)
+            ? or(
+                random.between(sheet.price.min, 8_000),
+                () => sheet.price.min - 1,
+                () => sheet.price.max + 1,
+              )
+            : null,
         })
-      : null; // prettier-ignore
+      : null;
   const { tags } = sheet;
-  const ownTags = tags && random.chance(0.5)
-    ? Array.from({ length: or(random.between(0, tags.max), () => tags.max + 1) }, () => or(text(random.between(2, tags.longest)), () => text(tags.longest + 1), () => '👩‍👩‍👧‍👧'.repeat(tags.longest + 1).slice(0, 60)).slice(0, 60)).filter((t) => t !== '')
-    : null; // prettier-ignore
+  const ownTags =
+    tags && random.chance(0.5)
+      ? Array.from({ length: or(random.between(0, tags.max), () => tags.max + 1) }, () =>
+          or(
+            text(random.between(2, tags.longest)),
+            () => text(tags.longest + 1),
+            () => '👩‍👩‍👧‍👧'.repeat(tags.longest + 1).slice(0, 60),
+          ).slice(0, 60),
+        ).filter((t) => t !== '')
+      : null;
   const answers = Object.fromEntries(
     sheet.questions.flatMap((q) => {
       const answer = or(
@@ -236,32 +382,93 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
       return answer === '' ? [] : [[q.id, answer]];
     }),
   ) as Record<string, string>;
-  const promotion = sheet.fees.rules.find((r) => r.kind === 'promotion');
+  const promotion = sheet.fees.rules.find((r) => r.type === 'promotion');
   const extras: Record<string, string> = {};
   for (const rule of sheet.fees.rules)
-    if (rule.kind === 'extra' && random.chance(0.3))
+    if (rule.type === 'extra' && random.chance(0.3))
       extras[rule.id] =
         rule.asks === 'category'
           ? or(random.pick(leaves)!.id, () => 'nowhere')
           : rule.asks === 'words'
-            ? or(text(30), () => '', () => text(sheet.title.max + 1))
-            : '2'; // prettier-ignore
+            ? or(
+                text(30),
+                () => '',
+                () => text(sheet.title.max + 1),
+              )
+            : '2';
 
-  const thing = Thing.parse({
-    id: 't', code: 'YA-0001', author: 'me', createdAt: 0, updatedAt: 0, kind: kind.id, facts, title: title.slice(0, 400), description: description.slice(0, 10_000),
-    price: Math.max(0, price), weightG: 800, use: random.pick(USES), spot: 'A3-12',
-    flaws: random.chance(0.15) ? [{ id: 'f', kind: 'torn', place: '', severity: random.chance(0.5) ? 'broken' : 'serious', sizeMm: null, pictureId: null, pin: null }] : [],
+  const item = Item.parse({
+    id: 't',
+    code: 'YA-0001',
+    author: 'me',
+    createdAt: 0,
+    updatedAt: 0,
+    kind: kind.id,
+    facts,
+    title: title.slice(0, 400),
+    description: description.slice(0, 10_000),
+    price: Math.max(0, price),
+    weightG: 800,
+    use: random.pick(USES),
+    spot: 'A3-12',
+    flaws: random.chance(0.15)
+      ? [
+          {
+            id: 'f',
+            type: 'torn',
+            place: '',
+            severity: random.chance(0.5) ? 'broken' : 'serious',
+            sizeMm: null,
+            pictureId: null,
+            pin: null,
+          },
+        ]
+      : [],
     pictureIds: pictures.map((p) => p.id),
     // Limits of offers are the person's own: nothing of them may stop a listing.
-    offers: random.chance(0.3) ? { acceptFrom: random.chance(0.5) ? random.between(0, 30_000) : null, refuseUnder: random.chance(0.5) ? random.between(0, 30_000) : null } : null,
+    offers: random.chance(0.3)
+      ? {
+          acceptFrom: random.chance(0.5) ? random.between(0, 30_000) : null,
+          refuseUnder: random.chance(0.5) ? random.between(0, 30_000) : null,
+        }
+      : null,
     choices: sheet.choices && random.chance(0.3) ? choicesFor(sheet.choices, random, or, text) : null,
-  }); // prettier-ignore
+  });
   const market = sheet.marketplace;
   const plan = Plan.parse({
-    id: planId('t', market), thingId: 't', market, wanted: true, category: or(category.id, () => 'no-such-category'), specifics: own, answers, auction, tags: ownTags, extras,
-    promotionBp: promotion && random.chance(0.3) ? or(promotion.minBp + 100, () => promotion.minBp - 100, () => promotion.maxBp + 100) : 0,
-    title: random.chance(0.3) ? or(text(20), () => nasty(8), () => text(limit + 5)).slice(0, 400) : null,
-    description: random.chance(0.3) ? or(text(Math.max(min, 60)), () => nasty(50), () => `${text(50)}${mash()}`, () => text(max + 5)).slice(0, 10_000) : null,
-  }); // prettier-ignore
-  return { thing, plan, pictures, terms: termsFor(sheet, random, or) };
-} // prettier-ignore
+    id: planId('t', market),
+    itemId: 't',
+    market,
+    wanted: true,
+    category: or(category.id, () => 'no-such-category'),
+    specifics: own,
+    answers,
+    auction,
+    tags: ownTags,
+    extras,
+    promotionBp:
+      promotion && random.chance(0.3)
+        ? or(
+            promotion.minBp + 100,
+            () => promotion.minBp - 100,
+            () => promotion.maxBp + 100,
+          )
+        : 0,
+    title: random.chance(0.3)
+      ? or(
+          text(20),
+          () => nasty(8),
+          () => text(limit + 5),
+        ).slice(0, 400)
+      : null,
+    description: random.chance(0.3)
+      ? or(
+          text(Math.max(min, 60)),
+          () => nasty(50),
+          () => `${text(50)}${mash()}`,
+          () => text(max + 5),
+        ).slice(0, 10_000)
+      : null,
+  });
+  return { item, plan, pictures, terms: termsFor(sheet, random, or) };
+}

@@ -9,9 +9,9 @@ import { pieceOf } from '../../server/courier/adapters/threadwick';
 import { SHEET as brackenmoor } from '../../server/standins/brackenmoor/sheet';
 import { areTwins, problemsOf, readEntry } from '../../server/standins/brackenmoor/validate';
 import { objectionsTo } from '../../server/standins/handbill/service';
+import { SHEET as handbill } from '../../server/standins/handbill/sheet';
 import { NO_FAULTS, type Switches } from '../../server/standins/kit/faults';
 import { picturesToday, sheetToday } from '../../server/standins/kit/service';
-import { SHEET as handbill } from '../../server/standins/handbill/sheet';
 import { SHEET as lanternyard } from '../../server/standins/lanternyard/sheet';
 import { hitches, readGood } from '../../server/standins/lanternyard/validate';
 import { SHEET as nearstile } from '../../server/standins/nearstile/sheet';
@@ -31,7 +31,9 @@ export interface Sent {
   bytes: number;
 }
 
-/** A marketplace as this comparison needs it: what it publishes, and what it says of a draft in its own words. */
+/**
+ * A marketplace as this comparison needs it: what it publishes, and what it says of a draft in its own words.
+ */
 export interface Judge {
   id: string;
   sheet: (switches: Switches) => unknown;
@@ -111,9 +113,15 @@ export const JUDGES: readonly Judge[] = [
     sheet: () => handbill,
     against: (draft, pictures) =>
       objectionsTo(
-        { heading: draft.title, words: draft.description, cents: draft.price, board: draft.category, state: draft.condition },
+        {
+          heading: draft.title,
+          words: draft.description,
+          cents: draft.price,
+          board: draft.category,
+          state: draft.condition,
+        },
         pictures.map((p) => ({ long: Math.max(p.width, p.height), bytes: p.bytes })),
         picturesToday(6, NO_FAULTS),
       ),
   },
-]; // prettier-ignore
+];

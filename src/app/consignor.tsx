@@ -1,3 +1,3 @@
-import { ConsignorPage } from '@/features/desk/ConsignorPage';
+import { ConsignorPage } from '@/features/fulfilment/ConsignorPage';
 
 export default ConsignorPage;

@@ -1,3 +1,3 @@
-import { Packing } from '@/features/desk/Packing';
+import { Packing } from '@/features/fulfilment/Packing';
 
 export default Packing;

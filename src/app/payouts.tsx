@@ -1,3 +1,3 @@
-import { MoneyPage } from '@/features/desk/MoneyPage';
+import { MoneyPage } from '@/features/fulfilment/MoneyPage';
 
 export default MoneyPage;

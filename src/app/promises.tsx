@@ -1,3 +1,6 @@
-import { Promises } from '@/features/desk/Promises';
+import { Redirect } from 'expo-router';
 
-export default Promises;
+/** An address kept from before holds were called so. */
+export default function EarlierAddress() {
+  return <Redirect href="/holds" />;
+}

@@ -1,3 +1,3 @@
-import { Talks } from '@/features/desk/Talks';
+import { Talks } from '@/features/fulfilment/Talks';
 
 export default Talks;

@@ -11,7 +11,7 @@ export type Coupon = z.infer<typeof Coupon>;
 export const CouponsAnswer = z.object({ coupons: z.array(Coupon).max(1_000) });
 export type CouponsAnswer = z.infer<typeof CouponsAnswer>;
 
-/** What goes to a marketplace's depot in one parcel: each thing by its code and barcode. */
+/** What goes to a marketplace's depot in one parcel: each item by its code and barcode. */
 export const DepotContents = z
   .array(z.object({ code: z.string().min(1).max(60), barcode: z.string().min(8).max(14) }))
   .min(1)

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { Currency, Instant, Minor } from './common';
 
-/** What the look-up desk knows of a barcode. From outside: nothing of it counts before a person says so. */
+/** What the product look-up knows of a barcode. From outside: nothing of it counts before a person says so. */
 export const CatalogueRecord = z.object({
   barcode: z.string().regex(/^\d{7,13}[\dX]$/u),
   title: z.string().max(400),
@@ -32,7 +32,7 @@ export const LookUpAnswer = z.discriminatedUnion('found', [
 ]);
 export type LookUpAnswer = z.infer<typeof LookUpAnswer>;
 
-/** How well a thing like this sold on a day, to be compared with a later one. */
+/** How well an item like this sold on a day, to be compared with a later one. */
 export const Rank = z.object({
   at: Instant,
   place: z.number().int().positive(),
@@ -41,6 +41,6 @@ export const Rank = z.object({
 });
 export type Rank = z.infer<typeof Rank>;
 
-/** What a thing cost new, as the desk said. */
+/** What an item cost new, as the desk said. */
 export const PriceNew = z.object({ amount: Minor.nonnegative(), currency: Currency, at: Instant });
 export type PriceNew = z.infer<typeof PriceNew>;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { Minor, RecordId } from './common';
 
-/** One thing that is sold in choices: "Piece" with "mug", "plate" and "bowl", some of each. */
+/** One item that is sold in choices: "Piece" with "mug", "plate" and "bowl", some of each. */
 export const Choices = z.object({
   options: z
     .array(
@@ -19,10 +19,10 @@ export const Choices = z.object({
       z.object({
         values: z.array(z.string().min(1).max(60)).min(1).max(3),
         stock: z.number().int().min(0).max(100_000),
-        /** Minor units; null: the thing's own price. */
+        /** Minor units; null: the item's own price. */
         price: Minor.nonnegative().nullable().default(null),
         code: z.string().min(1).max(90),
-        /** Of the thing's pictures; empty: the thing's first ones show it as well as any. */
+        /** Of the item's pictures; empty: the item's first ones show it as well as any. */
         pictureIds: z.array(RecordId).max(24).default([]),
       }),
     )

@@ -8,7 +8,10 @@ export type Minor = z.infer<typeof Minor>;
 export const Instant = z.number().int().nonnegative();
 export type Instant = z.infer<typeof Instant>;
 
-/** Records are kept by their ids: one that every object answers to (`constructor`) would be found where it is not. */
+/**
+ * Records are kept by their ids: one that every object answers to (`constructor`) would be found where it is
+ * not.
+ */
 function isOwnName(name: string): boolean {
   return !(name in {});
 }

@@ -30,13 +30,16 @@ export const CompsAnswer = z.object({
 export type CompsAnswer = z.infer<typeof CompsAnswer>;
 
 /** How often a word was searched for lately, in one category. */
-export const Sought = z.object({ word: z.string().min(1).max(60), count: z.number().int().nonnegative() });
-export type Sought = z.infer<typeof Sought>;
-export const SoughtAnswer = z.object({
-  markets: z.array(z.object({ market: MarketId, words: z.array(Sought).max(500) })).max(20),
+export const SearchedWord = z.object({
+  word: z.string().min(1).max(60),
+  count: z.number().int().nonnegative(),
+});
+export type SearchedWord = z.infer<typeof SearchedWord>;
+export const SearchDemandAnswer = z.object({
+  markets: z.array(z.object({ market: MarketId, words: z.array(SearchedWord).max(500) })).max(20),
   missing: z.array(z.object({ market: MarketId, why: z.string().max(300) })).max(20),
 });
-export type SoughtAnswer = z.infer<typeof SoughtAnswer>;
+export type SearchDemandAnswer = z.infer<typeof SearchDemandAnswer>;
 
 /** Another seller's copy of the same catalogue record, as it is offered now. */
 export const CompetingOffer = z.object({

@@ -43,7 +43,7 @@ export const ListingDraft = z.object({
   description: z.string().max(10_000),
   price: Minor.nonnegative(),
   currency: Currency,
-  /** What the buyer pays for postage; 0 where the thing is collected. */
+  /** What the buyer pays for postage; 0 where the item is collected. */
   postage: Minor.nonnegative(),
   category: z.string().max(80),
   condition: z.string().max(40),
@@ -68,7 +68,9 @@ export const ListingDraft = z.object({
     .default(null),
   /** Postage beyond home, returns, handling; null: as the marketplace has it. */
   terms: SentTerms.nullable().default(null),
-  /** Paid for: promotion in basis points, and extras by id with what they ask for (words, a category, days). */
+  /**
+   * Paid for: promotion in basis points, and extras by id with what they ask for (words, a category, days).
+   */
   paid: z
     .object({
       promotionBp: z.number().int().min(0).max(10_000),
@@ -91,18 +93,18 @@ export const Command = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('send'),
     id: RecordId,
-    thing: RecordId,
+    item: RecordId,
     market: MarketId,
     draft: ListingDraft,
     /** Not let out before this moment; null: at once. */
     notBefore: Instant.nullable().optional(),
   }),
-  z.object({ type: z.literal('withdraw'), id: RecordId, thing: RecordId, market: MarketId }),
-  /** A listing that somebody put up there is this thing: from now on the courier looks after it. */
+  z.object({ type: z.literal('withdraw'), id: RecordId, item: RecordId, market: MarketId }),
+  /** A listing that somebody put up there is this item: from now on the courier looks after it. */
   z.object({
     type: z.literal('adopt'),
     id: RecordId,
-    thing: RecordId,
+    item: RecordId,
     market: MarketId,
     /** What the marketplace knows it by. */
     ref: z.string().min(1).max(120),
@@ -117,10 +119,13 @@ export const Command = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('sold'),
     id: RecordId,
-    thing: RecordId,
+    item: RecordId,
     market: MarketId,
     amount: Minor.nonnegative(),
-    /** The marketplace's own number of it, where it has one: told by the marketplace later, it is the same sale. */
+    /**
+     * The marketplace's own number of it, where it has one: told by the marketplace later, it is the same
+     * sale.
+     */
     order: z
       .string()
       .min(1)
@@ -132,34 +137,34 @@ export const Command = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('handUp'),
     id: RecordId,
-    thing: RecordId,
+    item: RecordId,
     market: MarketId,
     url: z
       .string()
       .max(500)
       .regex(/^(?:https?:\/\/|\/)\S+$/u),
   }),
-  z.object({ type: z.literal('handDown'), id: RecordId, thing: RecordId, market: MarketId }),
+  z.object({ type: z.literal('handDown'), id: RecordId, item: RecordId, market: MarketId }),
   /** Promised to somebody there: elsewhere it is taken down until that is over, or left up. */
   z.object({
     type: z.literal('hold'),
     id: RecordId,
-    thing: RecordId,
+    item: RecordId,
     market: MarketId,
     elsewhere: z.enum(['withdraw', 'leave']),
   }),
   /** The promise came to nothing: what was taken down for it goes up again. */
-  z.object({ type: z.literal('release'), id: RecordId, thing: RecordId }),
-  /** A sale came to nothing: it was cancelled, or the thing came back. It may be sold again. */
+  z.object({ type: z.literal('release'), id: RecordId, item: RecordId }),
+  /** A sale came to nothing: it was cancelled, or the item came back. It may be sold again. */
   z.object({
     type: z.literal('undo'),
     id: RecordId,
-    thing: RecordId,
+    item: RecordId,
     order: z.string().min(1).max(120),
     why: z.enum(['cancelled', 'returned']),
   }),
-  /** The person has dealt with a second sale of the same thing. */
-  z.object({ type: z.literal('settle'), id: RecordId, thing: RecordId, order: z.string().min(1).max(120) }),
+  /** The person has dealt with a second sale of the same item. */
+  z.object({ type: z.literal('settle'), id: RecordId, item: RecordId, order: z.string().min(1).max(120) }),
 ]);
 export type Command = z.infer<typeof Command>;
 
@@ -169,7 +174,7 @@ export const CommandBy = z.object({ by: z.string().min(1).max(120) });
 export const CommandAnswer = z.object({ accepted: z.boolean(), why: z.string().optional() });
 export type CommandAnswer = z.infer<typeof CommandAnswer>;
 
-export const LISTING_STATES = ['onItsWay', 'inReview', 'live', 'refused', 'ended', 'sold'] as const;
+const LISTING_STATES = ['onItsWay', 'inReview', 'live', 'refused', 'ended', 'sold'] as const;
 
 export const Reason = z.object({ field: z.string().max(80), message: z.string().max(500) });
 export type Reason = z.infer<typeof Reason>;
@@ -177,7 +182,7 @@ export type Reason = z.infer<typeof Reason>;
 export const Sale = z.object({
   market: MarketId,
   order: z.string().min(1).max(120),
-  /** What the buyer pays for the thing itself. */
+  /** What the buyer pays for the item itself. */
   amount: Minor.nonnegative(),
   postage: Minor.nonnegative(),
   /** Fees with tax as the marketplace charged them; null where it does not say. */
@@ -186,12 +191,12 @@ export const Sale = z.object({
   at: Instant,
   /** When the courier learned of it. */
   knownAt: Instant,
-  /** Of a thing in choices: the code of the piece. */
+  /** Of an item in choices: the code of the piece. */
   piece: z.string().max(90).optional(),
 });
 export type Sale = z.infer<typeof Sale>;
 
-/** A promise: where it was made, and where the thing was taken down for it. */
+/** A promise: where it was made, and where the item was taken down for it. */
 export const HoldView = z.object({
   market: MarketId,
   at: Instant,
@@ -227,7 +232,7 @@ export const CourierListingView = z.object({
   /** When it was there first; null: not yet. */
   listedAt: Instant.nullable(),
   /** Fingerprint of the draft that is (or will be) shown, to see what changed since. */
-  draftPrint: z.string().max(80),
+  draftHash: z.string().max(80),
   /** Somebody changed it there; null: it is shown as it was sent. */
   edited: Edited.nullable().default(null),
   /** It is promised to somebody there. */
@@ -253,21 +258,21 @@ export const ClosingView = z.object({
 });
 export type ClosingView = z.infer<typeof ClosingView>;
 
-/** Everything the courier knows of one thing: its one author is the courier. */
-export const CourierThingView = z.object({
+/** Everything the courier knows of one item: its one author is the courier. */
+export const CourierItemView = z.object({
   id: RecordId,
   listings: z.array(CourierListingView),
   sale: Sale.nullable(),
   /** Sales after the first, each until the person has dealt with it. */
   laterSales: z.array(Sale.extend({ settled: z.boolean() })),
-  /** Of a thing in choices: every piece sold, the first ones first. */
+  /** Of an item in choices: every piece sold, the first ones first. */
   pieceSales: z.array(Sale).default([]),
-  /** Sales that were cancelled, or whose thing came back. */
+  /** Sales that were cancelled, or whose item came back. */
   pastSales: z.array(PastSale).default([]),
   hold: HoldView.nullable().default(null),
   closing: ClosingView.nullable(),
 });
-export type CourierThingView = z.infer<typeof CourierThingView>;
+export type CourierItemView = z.infer<typeof CourierItemView>;
 
 export const MarketView = z.object({
   id: MarketId,
@@ -309,9 +314,9 @@ export const CourierHealth = z.object({
 export type CourierHealth = z.infer<typeof CourierHealth>;
 
 /** What the person wants of a connection. */
-export const ConnectionWish = z.discriminatedUnion('do', [
-  z.object({ do: z.literal('connect'), code: z.string().min(1).max(200) }),
-  z.object({ do: z.enum(['pause', 'resume', 'disconnect', 'test']) }),
+export const ConnectionWish = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('connect'), code: z.string().min(1).max(200) }),
+  z.object({ type: z.enum(['pause', 'resume', 'disconnect', 'test']) }),
 ]);
 export type ConnectionWish = z.infer<typeof ConnectionWish>;
 export const ConnectionTested = z.object({ milliseconds: z.number().nonnegative().nullable() });
@@ -324,7 +329,10 @@ export const SessionAnswer = z.object({
   attic: RecordId,
   demo: z.boolean(),
   currency: Currency,
-  /** When an earlier copy of a ledger was made that stands beside this one, which is new; null: it is not new, or there is none. */
+  /**
+   * When an earlier copy of a ledger was made that stands beside this one, which is new; null: it is not new,
+   * or there is none.
+   */
   earlierLedger: Instant.nullable().default(null),
 });
 export type SessionAnswer = z.infer<typeof SessionAnswer>;
@@ -342,7 +350,7 @@ export const FaultTold = z.object({
   message: z.string().max(1_000),
   stack: z.string().max(4_000),
 });
-/** What was sent last of a thing, by marketplace. */
+/** What was sent last of an item, by marketplace. */
 export const DraftsAnswer = z.object({ drafts: z.record(z.string().max(32), ListingDraft) });
 export type DraftsAnswer = z.infer<typeof DraftsAnswer>;
 export const ErrorAnswer = z.object({ error: z.string().max(1_000) });
@@ -351,7 +359,7 @@ export const LedgerLine = z.object({
   seq: z.number().int().positive(),
   at: Instant,
   type: z.string().max(40),
-  thing: z.string().max(64).nullable(),
+  item: z.string().max(64).nullable(),
   market: z.string().max(32).nullable(),
   words: z.string().max(2_000),
 });

@@ -3,10 +3,20 @@ import { z } from 'zod';
 import { Minor, RecordId } from './common';
 
 export const SHOWN = ['all', 'unlisted', 'listed', 'refused', 'sold', 'left'] as const;
-/** What a thing may still lack. */
-export const GAPS = ['kind', 'answers', 'condition', 'measurements', 'title', 'price', 'pictures', 'spot', 'readings'] as const; // prettier-ignore
+/** What an item may still lack. */
+export const GAPS = [
+  'kind',
+  'answers',
+  'condition',
+  'measurements',
+  'title',
+  'price',
+  'pictures',
+  'spot',
+  'readings',
+] as const;
 
-/** Which of the things owned: all that is said has to be so. */
+/** Which of the items owned: all that is said has to be so. */
 export const StockFilter = z.object({
   words: z.string().max(400).default(''),
   show: z.enum(SHOWN).default('all'),

@@ -2,13 +2,13 @@ import { z } from 'zod';
 
 import { Instant, RecordId } from './common';
 import { ORIGINS } from './picture';
+import { isRaw, renamed } from './renamed';
 
-/** A picture or clip file as it was chosen, kept until it is worked up and stored with its record. */
-export const Incoming = z.object({
+const Fields = z.object({
   /** The picture's id once it is one, so that it can never be taken twice. */
   id: RecordId,
-  thingId: RecordId,
-  /** The thing exists only once a picture of it was taken. */
+  itemId: RecordId,
+  /** The item exists only once a picture of it was taken. */
   begins: z.boolean(),
   name: z.string().max(400),
   type: z.string().max(200),
@@ -23,4 +23,10 @@ export const Incoming = z.object({
   /** How often a page was gone before it was done: what closes the page each time is given up. */
   tries: z.number().int().nonnegative().default(0),
 });
-export type Incoming = z.infer<typeof Incoming>;
+/** A picture or clip file as it was chosen, kept until it is worked up and stored with its record. */
+export type Incoming = z.infer<typeof Fields>;
+export const Incoming = z.preprocess(
+  // Kept files have no version of their own; what is sold was a thing once.
+  (raw) => (isRaw(raw) ? renamed(raw, { thingId: 'itemId' }) : raw),
+  Fields,
+);

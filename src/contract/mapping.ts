@@ -6,7 +6,7 @@ import { MarketId, RecordId } from './common';
 export const FieldRule = z.discriminatedUnion('from', [
   z.object({ from: z.literal('fact'), fact: z.string().min(1).max(60) }),
   z.object({ from: z.literal('fixed'), value: z.string().min(1).max(400) }),
-  /** Never by itself: the person is asked for every thing. */
+  /** Never by itself: the person is asked for every item. */
   z.object({ from: z.literal('ask') }),
 ]);
 export type FieldRule = z.infer<typeof FieldRule>;

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 
 import { Instant, MarketId, Minor, RecordId } from './common';
-import { Address } from './desk';
+import { Address } from './fulfilment';
 
-/** Why a thing comes back or is not wanted after all. */
+/** Why an item comes back or is not wanted after all. */
 export const RETURN_REASONS = [
   'notAsDescribed',
   'damaged',
-  'wrongThing',
+  'wrongItem',
   'doesNotFit',
   'changedMind',
   'other',
@@ -15,9 +15,9 @@ export const RETURN_REASONS = [
 
 /** What was done about one sale: who gets it, how far it is. The sale itself is the courier's. */
 export const Order = z.object({
-  /** `orderId(thing, order)`. */
+  /** `orderId(item, order)`. */
   id: RecordId,
-  thingId: RecordId,
+  itemId: RecordId,
   market: MarketId,
   order: z.string().min(1).max(120),
   address: Address.nullable().default(null),
@@ -27,7 +27,12 @@ export const Order = z.object({
   /** As weighed when packed, grams. */
   weightG: z.number().int().positive().max(1_000_000).nullable().default(null),
   label: z
-    .object({ carrier: z.string().max(60), tracking: z.string().max(40), cost: Minor.nonnegative(), at: Instant })
+    .object({
+      carrier: z.string().max(60),
+      tracking: z.string().max(40),
+      cost: Minor.nonnegative(),
+      at: Instant,
+    })
     .nullable()
     .default(null),
   postedAt: Instant.nullable().default(null),
@@ -36,7 +41,10 @@ export const Order = z.object({
   arrivedAt: Instant.nullable().default(null),
   /** Nothing more is to be done. */
   closedAt: Instant.nullable().default(null),
-  cancelled: z.object({ at: Instant, why: z.string().max(500) }).nullable().default(null),
+  cancelled: z
+    .object({ at: Instant, why: z.string().max(500) })
+    .nullable()
+    .default(null),
   /** Sent back: asked for, here again, money given back. */
   back: z
     .object({
@@ -52,12 +60,12 @@ export const Order = z.object({
     })
     .nullable()
     .default(null),
-}); // prettier-ignore
+});
 export type Order = z.infer<typeof Order>;
 
 /** The id of what is kept of one order. */
-export function orderId(thingId: string, order: string): string {
-  return `${thingId}_${order.replace(/[^A-Za-z0-9_-]/gu, '')}`.slice(0, 64);
+export function orderId(itemId: string, order: string): string {
+  return `${itemId}_${order.replace(/[^A-Za-z0-9_-]/gu, '')}`.slice(0, 64);
 }
 
 /** One line of a marketplace's statement. Money to the seller is positive. */

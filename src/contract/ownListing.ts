@@ -25,9 +25,9 @@ export const OwnListing = z.object({
 });
 export type OwnListing = z.infer<typeof OwnListing>;
 
-/** What the server answers: each listing with the thing it belongs to, as far as the courier knows. */
+/** What the server answers: each listing with the item it belongs to, as far as the courier knows. */
 export const OwnAnswer = z.object({
-  listings: z.array(OwnListing.extend({ thing: RecordId.nullable() })).max(20_000),
+  listings: z.array(OwnListing.extend({ item: RecordId.nullable() })).max(20_000),
 });
 export type OwnAnswer = z.infer<typeof OwnAnswer>;
 

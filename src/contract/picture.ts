@@ -17,7 +17,7 @@ export const Exam = z.object({
   light: z.number().min(0).max(1),
   /** Luma that only a twentieth of the picture exceeds, 0 to 1. */
   bright: z.number().min(0).max(1),
-  /** Shares of the picture that are pure white on the thing, and nearly black. */
+  /** Shares of the picture that are pure white on the item, and nearly black. */
   blown: z.number().min(0).max(1),
   black: z.number().min(0).max(1),
   /** Scatter of the background around its own trend, ΔE*ab; how much lighter one part is than another, L*. */
@@ -25,12 +25,12 @@ export const Exam = z.object({
   falloff: z.number().nonnegative(),
   /** Share of the border that is background: how far the rest may be believed. */
   sure: z.number().min(0).max(1),
-  /** Where the thing is: left, top, width, height as shares. All 0 where none was found. */
+  /** Where the item is: left, top, width, height as shares. All 0 where none was found. */
   box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
-  /** Share of the picture that is thing. */
+  /** Share of the picture that is item. */
   area: z.number().min(0).max(1),
   cutOff: z.array(z.enum(['top', 'right', 'bottom', 'left'])).max(4),
-  /** Letter-like marks in the longest line beside the thing. */
+  /** Letter-like marks in the longest line beside the item. */
   writing: z.number().int().nonnegative(),
   outline: z.object({
     rows: z.array(z.number()).max(16),
@@ -53,27 +53,31 @@ export const Stroke = z.object({
 export type Stroke = z.infer<typeof Stroke>;
 
 /** One step of cleaning up. The original is never touched: steps are replayed on it. */
-export const Step = z.discriminatedUnion('do', [
+export const EditStep = z.discriminatedUnion('type', [
   /** Quarters of a turn, clockwise. */
-  z.object({ do: z.literal('turn'), quarters: z.union([z.literal(1), z.literal(2), z.literal(3)]) }),
+  z.object({ type: z.literal('turn'), quarters: z.union([z.literal(1), z.literal(2), z.literal(3)]) }),
   /** Degrees clockwise, replacing an earlier straightening. */
-  z.object({ do: z.literal('straighten'), degrees: z.number().min(-45).max(45) }),
+  z.object({ type: z.literal('straighten'), degrees: z.number().min(-45).max(45) }),
   /** A part of the turned and straightened picture; null gives the whole back. */
   z.object({
-    do: z.literal('crop'),
-    to: z.object({ x: Share, y: Share, w: z.number().positive().max(3), h: z.number().positive().max(3) }).nullable(),
+    type: z.literal('crop'),
+    to: z
+      .object({ x: Share, y: Share, w: z.number().positive().max(3), h: z.number().positive().max(3) })
+      .nullable(),
   }),
   /** Factors on red, green and blue in linear light; null takes them off. */
   z.object({
-    do: z.literal('light'),
-    gains: z.tuple([z.number().positive().max(8), z.number().positive().max(8), z.number().positive().max(8)]).nullable(),
+    type: z.literal('light'),
+    gains: z
+      .tuple([z.number().positive().max(8), z.number().positive().max(8), z.number().positive().max(8)])
+      .nullable(),
   }),
-  z.object({ do: z.literal('white'), shadow: z.enum(['kept', 'dropped']).nullable() }),
-  z.object({ do: z.literal('stroke'), stroke: Stroke }),
-]); // prettier-ignore
-export type Step = z.infer<typeof Step>;
+  z.object({ type: z.literal('white'), shadow: z.enum(['kept', 'dropped']).nullable() }),
+  z.object({ type: z.literal('stroke'), stroke: Stroke }),
+]);
+export type EditStep = z.infer<typeof EditStep>;
 
-/** Flat things of known size that can be laid beside what is measured. */
+/** Flat items of known size that can be laid beside what is measured. */
 export const REFERENCES = ['card', 'a4', 'letter'] as const;
 
 /** A line that was drawn to measure, between two points of the original picture. */
@@ -99,7 +103,7 @@ export type Origin = (typeof ORIGINS)[number];
 /** What is known of a picture; its bytes are stored as Blobs under keys of their own. */
 export const Picture = z.object({
   id: RecordId,
-  thingId: RecordId,
+  itemId: RecordId,
   origin: z.enum(ORIGINS),
   /** A picture that is not the seller's own is sent all the same: they say they may. */
   sendAnyway: z.boolean().default(false),
@@ -116,8 +120,8 @@ export const Picture = z.object({
   shows: z.string().max(80).default(''),
   exam: Exam.nullable().default(null),
   /** What was done to it, in order, and what was taken back and can be done again. */
-  steps: z.array(Step).max(400).default([]),
-  undone: z.array(Step).max(400).default([]),
+  steps: z.array(EditStep).max(400).default([]),
+  undone: z.array(EditStep).max(400).default([]),
   /** It stands for a clip: the picture is its still. */
   clip: z
     .object({ seconds: z.number().positive().max(61), type: z.enum(['video/webm', 'video/mp4']) })
@@ -134,7 +138,7 @@ export const Reading = z.object({
   field: z.string().max(80),
   /** As it would be stored: the fact's text, millimetres, the kind's id. */
   value: z.string().min(1).max(400),
-  /** `desk`: the look-up desk said so. */
+  /** `desk`: the product look-up said so. */
   from: z.enum(['picture', 'desk', 'words']).default('picture'),
   /** The words it was read from, and where in the picture they stand. */
   words: z.string().max(400),

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 
+import { CarrierRates } from './carrier';
 import { PriceNew, Rank } from './catalogue';
 import { Choices } from './choices';
-import { Comp } from './comps';
 import { Currency, Instant, MarketId, Minor, RecordId } from './common';
-import { Group, OwnForm } from './groups';
-import { CarrierRates } from './carrier';
+import { Comp } from './comps';
 import { AuctionTerms } from './courier';
+import { Group, OwnForm } from './groups';
 import { Mapping } from './mapping';
 import { ConsignorPayment, Order, SavedAnswer, Statement } from './orders';
 import { Picture, Reading } from './picture';
@@ -15,7 +15,7 @@ import { Terms } from './terms';
 export { Picture } from './picture';
 export type { Exam, Reading } from './picture';
 
-/** How much a thing was used, best first. The order is the meaning. */
+/** How much an item was used, best first. The order is the meaning. */
 export const USES = ['unused', 'tried', 'light', 'regular', 'hard'] as const;
 /** How bad one flaw is, mildest first. The order is the meaning. */
 export const SEVERITIES = ['slight', 'clear', 'serious', 'broken'] as const;
@@ -33,8 +33,8 @@ const ShortText = z.string().max(400);
 export const Flaw = z.object({
   id: RecordId,
   /** What: "moth hole", "chip", "darned". */
-  kind: ShortText,
-  /** Where on the thing: "left elbow". */
+  type: ShortText,
+  /** Where on the item: "left elbow". */
   place: ShortText,
   severity: z.enum(SEVERITIES),
   /** Greatest extent in millimetres, when measured. */
@@ -61,12 +61,12 @@ export const MarkdownSteps = z
   .max(20);
 export type MarkdownSteps = z.infer<typeof MarkdownSteps>;
 
-/** A thing owned: one record, entered once, reshaped for each marketplace. */
-export const Thing = z.object({
+/** An item owned: one record, entered once, reshaped for each marketplace. */
+export const Item = z.object({
   id: RecordId,
   /** SKU: given at once, unique for ever. */
   code: z.string().min(1).max(60),
-  /** The running number in its code, its own for ever; null for things from before codes had patterns. */
+  /** The running number in its code, its own for ever; null for items from before codes had patterns. */
   number: z.number().int().positive().nullable().default(null),
   haulId: RecordId.nullable().default(null),
   /** Which line of the haul it is one of. */
@@ -97,7 +97,7 @@ export const Thing = z.object({
   /** More about its condition, in the person's own words. Public. */
   conditionNote: Text.default(''),
   /** Facts and measurements that its present kind does not ask for: kept, and back when a kind does. */
-  aside: z
+  parked: z
     .object({
       facts: z.record(z.string().max(60), ShortText),
       measurements: z.record(z.string().max(60), z.number().positive().max(20_000)),
@@ -173,7 +173,10 @@ export const Thing = z.object({
   patientFrom: Instant.nullable().default(null),
   /** Where it is stored. Private: never sent. */
   spot: z.string().max(60).default(''),
-  /** Sent to a marketplace's depot, there, called back, or missing from what arrived; null: with the seller. Private. */
+  /**
+   * Sent to a marketplace's depot, there, called back, or missing from what arrived; null: with the seller.
+   * Private.
+   */
   depot: z
     .object({
       market: MarketId,
@@ -189,23 +192,23 @@ export const Thing = z.object({
   groupIds: z.array(RecordId).max(200).default([]),
   /** Sold in choices; null: one of a kind. */
   choices: Choices.nullable().default(null),
-  /** How things like it sold, on the days somebody asked; the oldest first. */
+  /** How items like it sold, on the days somebody asked; the oldest first. */
   ranks: z.array(Rank).max(40).default([]),
   priceNew: PriceNew.nullable().default(null),
   /** In the order buyers see them; the first is the cover. */
   pictureIds: z.array(RecordId).max(200).default([]),
-  /** Shots of the kind's list that this thing does without. */
+  /** Shots of the kind's list that this item does without. */
   skippedShots: z.array(z.string().max(80)).max(60).default([]),
   author: z.string().max(120),
   createdAt: Instant,
   updatedAt: Instant,
 });
-export type Thing = z.infer<typeof Thing>;
+export type Item = z.infer<typeof Item>;
 
 /** Evenly by the piece, by packed weight, by expected price. */
 export const SPLITS = ['evenly', 'weight', 'price'] as const;
 
-/** Things bought together. */
+/** Items bought together. */
 export const Haul = z.object({
   id: RecordId,
   name: z.string().min(1).max(200),
@@ -219,9 +222,9 @@ export const Haul = z.object({
     .array(z.object({ id: RecordId, what: ShortText, count: z.number().int().positive().max(10_000) }))
     .max(500)
     .default([]),
-  /** How its cost is spread over its things. */
+  /** How its cost is spread over its items. */
   splitBy: z.enum(SPLITS).default('evenly'),
-  /** What its things begin with. */
+  /** What its items begin with. */
   defaults: z
     .object({ kind: z.string().max(60), spot: z.string().max(60), ownerId: RecordId.nullable() })
     .default({ kind: '', spot: '', ownerId: null }),
@@ -231,21 +234,21 @@ export const Haul = z.object({
 });
 export type Haul = z.infer<typeof Haul>;
 
-/** A place where things are stored. */
+/** A place where items are stored. */
 export const Spot = z.object({
   id: RecordId,
-  /** As it stands on the shelf and on things' records: "A3-12". */
+  /** As it stands on the shelf and on items' records: "A3-12". */
   name: z.string().min(1).max(60),
-  /** How many things fit; null: nobody counted. */
+  /** How many items fit; null: nobody counted. */
   capacity: z.number().int().positive().max(100_000).nullable().default(null),
   note: ShortText.default(''),
 });
 export type Spot = z.infer<typeof Spot>;
 
-/** What happens with a consignor's thing when its time is over. */
+/** What happens with a consignor's item when its time is over. */
 export const ENDS = ['back', 'given', 'bought'] as const;
 
-/** Somebody whose things are sold for them, and what was agreed. */
+/** Somebody whose items are sold for them, and what was agreed. */
 export const Owner = z.object({
   id: RecordId,
   name: z.string().min(1).max(200),
@@ -265,15 +268,15 @@ export const Owner = z.object({
 });
 export type Owner = z.infer<typeof Owner>;
 
-/** What happened to one thing: who, when, what. Only ever added to. */
+/** What happened to one item: who, when, what. Only ever added to. */
 export const Diary = z.object({
-  /** The thing's id. */
+  /** The item's id. */
   id: RecordId,
   lines: z.array(z.object({ at: Instant, who: z.string().max(120), what: z.string().max(200) })).max(1_000),
 });
 export type Diary = z.infer<typeof Diary>;
 
-/** A kind of thing that the person added to the tree. */
+/** A kind of item that the person added to the tree. */
 export const OwnKind = z.object({
   id: RecordId,
   /** Another kind's id; null: a root. */
@@ -285,7 +288,7 @@ export type OwnKind = z.infer<typeof OwnKind>;
 /** A question that the person asks of a kind and all below it, or in place of one of ours. */
 export const OwnSpecific = z.object({
   id: RecordId,
-  /** Empty: asked of every thing. */
+  /** Empty: asked of every item. */
   kind: z.string().max(60),
   /** The fact's id; that of one of ours takes its place. */
   fact: z.string().min(1).max(60),
@@ -303,11 +306,11 @@ export const OwnSpecific = z.object({
 });
 export type OwnSpecific = z.infer<typeof OwnSpecific>;
 
-/** What the person wants of one thing on one marketplace; only what differs from the thing is held. */
+/** What the person wants of one item on one marketplace; only what differs from the item is held. */
 export const Plan = z.object({
-  /** `planId(thing, market)`. */
+  /** `planId(item, market)`. */
   id: RecordId,
-  thingId: RecordId,
+  itemId: RecordId,
   market: MarketId,
   wanted: z.boolean(),
   title: ShortText.nullable().default(null),
@@ -322,7 +325,7 @@ export const Plan = z.object({
   auction: AuctionTerms.nullable().default(null),
   /** Its own tags; null: those from the facts. */
   tags: z.array(z.string().max(60)).max(60).nullable().default(null),
-  /** Its own pictures in its own order; null: the thing's. */
+  /** Its own pictures in its own order; null: the item's. */
   pictureIds: z.array(RecordId).max(200).nullable().default(null),
   /** Terms chosen for it alone; null: those for its owner, haul or kind. */
   termsId: RecordId.nullable().default(null),
@@ -336,8 +339,11 @@ export const Plan = z.object({
   sentMedia: z.array(z.string().max(120)).max(200).default([]),
   /** What the marketplace knows a listing by that was brought in; null: it went out from here. */
   adopted: z.string().max(200).nullable().default(null),
-  /** Fingerprint of what would have been sent when it was brought in; null: it was sent from here since, or first. */
-  adoptedPrint: z.string().max(40).nullable().default(null),
+  /**
+   * Fingerprint of what would have been sent when it was brought in; null: it was sent from here since, or
+   * first.
+   */
+  adoptedHash: z.string().max(40).nullable().default(null),
 });
 export type Plan = z.infer<typeof Plan>;
 
@@ -389,7 +395,7 @@ export const Settings = z.object({
   remembered: z.record(z.string(), z.record(z.string(), ShortText)).default({}),
   /** The haul that intake is working on. */
   haulId: RecordId.nullable().default(null),
-  /** Of which of its lines new things are; null: not said. */
+  /** Of which of its lines new items are; null: not said. */
   lineId: RecordId.nullable().default(null),
   /** How codes are put together. */
   codePattern: CodePattern.default(USUAL_PATTERN),
@@ -425,7 +431,7 @@ export const Settings = z.object({
       likeForLike: z.boolean(),
     })
     .default({ way: 'match', by: 10, leaveOut: [], likeForLike: true }),
-  /** The seller's own shop, and what search engines show of things there: patterns. */
+  /** The seller's own shop, and what search engines show of items there: patterns. */
   shop: z
     .object({
       name: z.string().max(80),
@@ -441,9 +447,9 @@ export const Settings = z.object({
   savedAnswers: z.array(SavedAnswer).max(100).default([]),
   /** What happens elsewhere once an offer is taken or a meeting arranged. */
   whenPromised: z.enum(['withdraw', 'leave']).default('withdraw'),
-  /** Offers within a thing's limits are answered by themselves while a page is open. */
+  /** Offers within an item's limits are answered by themselves while a page is open. */
   answerOffers: z.boolean().default(true),
-  /** Days a thing is tried before a person is asked what to do with it. */
+  /** Days an item is tried before a person is asked what to do with it. */
   patienceDays: z.number().int().min(1).max(3_650).default(120),
   /** Who sends parcels, one line: on labels and slips. */
   sender: z.string().max(120).default(''),
@@ -454,9 +460,9 @@ export const Settings = z.object({
 });
 export type Settings = z.infer<typeof Settings>;
 
-/** The id of the plan for one thing on one marketplace. */
-export function planId(thingId: string, market: string): string {
-  return `${thingId}_${market}`;
+/** The id of the plan for one item on one marketplace. */
+export function planId(itemId: string, market: string): string {
+  return `${itemId}_${market}`;
 }
 
 /** A description pattern of the person's own. */
@@ -469,9 +475,12 @@ export const Pattern = z.object({
 });
 export type Pattern = z.infer<typeof Pattern>;
 
-/** What was found out about a thing's price and words, with the day; a person's own word on single records stays. */
+/**
+ * What was found out about an item's price and words, with the day; a person's own word on single records
+ * stays.
+ */
 export const Research = z.object({
-  /** The thing's id, or that of a question asked in the field. */
+  /** The item's id, or that of a question asked in the field. */
   id: RecordId,
   at: Instant,
   /** What was asked for. */
@@ -489,7 +498,7 @@ export const Research = z.object({
 export type Research = z.infer<typeof Research>;
 
 export const COLLECTIONS = {
-  things: Thing,
+  items: Item,
   pictures: Picture,
   hauls: Haul,
   plans: Plan,
@@ -510,7 +519,7 @@ export const COLLECTIONS = {
 } as const;
 export type CollectionName = keyof typeof COLLECTIONS;
 export interface RecordOf {
-  things: Thing;
+  items: Item;
   pictures: Picture;
   hauls: Haul;
   plans: Plan;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { Currency, MarketId, Minor } from './common';
+import { isRaw, renamedEach } from './renamed';
 import { TermName } from './terms';
 
 /** A field a marketplace asks for in a category. */
@@ -24,10 +25,10 @@ export const SheetCategory = z.object({
 });
 export type SheetCategory = z.infer<typeof SheetCategory>;
 
-export const FeeRule = z.discriminatedUnion('kind', [
+export const FeeRule = z.discriminatedUnion('type', [
   /** A share of the price, or of price and postage together, with an optional cap, for some categories. */
   z.object({
-    kind: z.literal('share'),
+    type: z.literal('share'),
     label: z.string().max(120),
     /** Basis points: 1150 is 11.5 %. */
     bp: z.number().int().min(0).max(10_000),
@@ -40,14 +41,14 @@ export const FeeRule = z.discriminatedUnion('kind', [
   }),
   /** An amount for every order, for some categories. */
   z.object({
-    kind: z.literal('fixed'),
+    type: z.literal('fixed'),
     label: z.string().max(120),
     amount: Minor.nonnegative(),
     categories: z.array(z.string()).optional(),
   }),
   /** A share in tiers: each part of the price at its own rate, the last without end. */
   z.object({
-    kind: z.literal('tiers'),
+    type: z.literal('tiers'),
     label: z.string().max(120),
     of: z.enum(['price', 'total']),
     tiers: z
@@ -55,9 +56,11 @@ export const FeeRule = z.discriminatedUnion('kind', [
       .min(1)
       .max(12),
   }),
-  /** An amount for being listed, again for every so many days; the first so many listings of a month are free. */
+  /**
+   * An amount for being listed, again for every so many days; the first so many listings of a month are free.
+   */
   z.object({
-    kind: z.literal('listing'),
+    type: z.literal('listing'),
     label: z.string().max(120),
     amount: Minor.nonnegative(),
     days: z.number().int().positive(),
@@ -65,7 +68,7 @@ export const FeeRule = z.discriminatedUnion('kind', [
   }),
   /** Paid for only where the seller wants it: a share of the price that buys a better place. */
   z.object({
-    kind: z.literal('promotion'),
+    type: z.literal('promotion'),
     label: z.string().max(120),
     minBp: z.number().int().min(0).max(10_000),
     maxBp: z.number().int().min(0).max(10_000),
@@ -73,7 +76,7 @@ export const FeeRule = z.discriminatedUnion('kind', [
   }),
   /** Paid for only where the seller wants it: once, or by the day. */
   z.object({
-    kind: z.literal('extra'),
+    type: z.literal('extra'),
     id: z.string().min(1).max(60),
     label: z.string().max(120),
     amount: Minor.nonnegative(),
@@ -82,10 +85,10 @@ export const FeeRule = z.discriminatedUnion('kind', [
     asks: z.enum(['words', 'category']).optional(),
   }),
   /** An amount for every order that the marketplace's depot posts. */
-  z.object({ kind: z.literal('depot'), label: z.string().max(120), amount: Minor.nonnegative() }),
+  z.object({ type: z.literal('depot'), label: z.string().max(120), amount: Minor.nonnegative() }),
   /** A flat amount up to and including a price, a share of the whole price above it. */
   z.object({
-    kind: z.literal('step'),
+    type: z.literal('step'),
     label: z.string().max(120),
     upTo: Minor.nonnegative(),
     flat: Minor.nonnegative(),
@@ -101,10 +104,9 @@ export const FeeSchedule = z.object({
 });
 export type FeeSchedule = z.infer<typeof FeeSchedule>;
 
-export const Counting = z.enum(['characters', 'codeUnits']);
-export type Counting = z.infer<typeof Counting>;
+const Counting = z.enum(['characters', 'codeUnits']);
+type Counting = z.infer<typeof Counting>;
 
-/** What a marketplace publishes of its own rules. */
 /** The signs, columns and words of a marketplace's statement, a table of lines by order. */
 export const StatementFormat = z.object({
   separator: z.enum([',', ';']),
@@ -127,6 +129,7 @@ export const StatementFormat = z.object({
 });
 export type StatementFormat = z.infer<typeof StatementFormat>;
 
+/** What a marketplace publishes of its own rules. */
 export const RuleSheet = z.object({
   marketplace: MarketId,
   name: z.string().min(1).max(60),
@@ -200,7 +203,10 @@ export const RuleSheet = z.object({
   postageMost: Minor.positive().optional(),
   /** Where the marketplace itself sets what buyers pay for postage, whatever it costs. */
   postageCharged: Minor.nonnegative().optional(),
-  /** Several to choose from in one listing: kinds of choice, pieces, characters of a name or value, of each at most. */
+  /**
+   * Several to choose from in one listing: kinds of choice, pieces, characters of a name or value, of each at
+   * most.
+   */
   choices: z
     .object({
       options: z.number().int().positive(),
@@ -209,7 +215,7 @@ export const RuleSheet = z.object({
       stock: z.number().int().positive(),
     })
     .optional(),
-  /** It can store things and post them itself; buyers then pay no postage. */
+  /** It can store items and post them itself; buyers then pay no postage. */
   depot: z.boolean().optional(),
   /** Where it may be sold to whoever bids most; absent: at a price only. Minor units. */
   auction: z
@@ -220,7 +226,10 @@ export const RuleSheet = z.object({
       open: z.object({ min: Minor, max: Minor }),
     })
     .optional(),
-  /** Where things are listed against records found by barcode: those there are, and which are closed to this seller. */
+  /**
+   * Where items are listed against records found by barcode: those there are, and which are closed to this
+   * seller.
+   */
   records: z
     .array(
       z.object({
@@ -231,7 +240,10 @@ export const RuleSheet = z.object({
     )
     .max(50_000)
     .optional(),
-  /** What it says about sellers' terms; absent: it has its own for all. Limits that are absent: there are none. */
+  /**
+   * What it says about sellers' terms; absent: it has its own for all. Limits that are absent: there are
+   * none.
+   */
   terms: z
     .object({
       maxHandlingDays: z.number().int().min(0).max(60).optional(),
@@ -254,3 +266,14 @@ export const RuleSheet = z.object({
   monthlyAllowance: z.number().int().positive().optional(),
 });
 export type RuleSheet = z.infer<typeof RuleSheet>;
+
+/** Rules as they were kept, by this code or an earlier one; null: there are none that can be read. */
+export function readSheet(raw: unknown): RuleSheet | null {
+  // Rules of fees were told apart by `kind` once.
+  const today =
+    isRaw(raw) && isRaw(raw.fees)
+      ? { ...raw, fees: { ...raw.fees, rules: renamedEach(raw.fees.rules, { kind: 'type' }) } }
+      : raw;
+  const read = RuleSheet.safeParse(today);
+  return read.success ? read.data : null;
+}

@@ -1,9 +1,15 @@
 import type { ComponentType } from 'react';
 
 import type { MarketView } from '@/contract/courier';
-import { useCourier, type CourierLink } from '@/store/courierLink';
+import { ConsignorPage } from '@/features/fulfilment/ConsignorPage';
+import { Holds } from '@/features/fulfilment/Holds';
+import { MoneyPage } from '@/features/fulfilment/MoneyPage';
+import { OrderPage } from '@/features/fulfilment/OrderPage';
+import { Packing } from '@/features/fulfilment/Packing';
+import { Talks } from '@/features/fulfilment/Talks';
+import { useCourier, type CourierLink } from '@/store/courier/courierLink';
+import { addItem } from '@/store/items/items';
 import { sold, told } from '@/testing/courier';
-import { addThing } from '@/store/things';
 import { nameless, open, said, sees, SLIPS, type PageOptions } from '@/testing/page';
 import { emptyAttic, manyThings, market, SHEETS, troubledEvening, type Many } from '@/testing/world';
 
@@ -24,12 +30,6 @@ import { Planned } from './connections/Planned';
 import { TermsPage } from './connections/TermsPage';
 import { Crosslist } from './crosslist/Crosslist';
 import { Depot } from './depot/Depot';
-import { ConsignorPage } from './desk/ConsignorPage';
-import { MoneyPage } from './desk/MoneyPage';
-import { OrderPage } from './desk/OrderPage';
-import { Packing } from './desk/Packing';
-import { Promises } from './desk/Promises';
-import { Talks } from './desk/Talks';
 import { Intake } from './intake/Intake';
 import { ItemSheet } from './item/ItemSheet';
 import { Kinds } from './kinds/Kinds';
@@ -67,7 +67,7 @@ const PAGES: Record<string, Tried> = {
   Money: { page: MoneyPage },
   Order: { page: OrderPage, params: (many) => ({ id: many.id('Kittiwake') }) },
   Packing: { page: Packing },
-  Promises: { page: Promises },
+  Promises: { page: Holds },
   Talks: { page: Talks },
   Intake: { page: Intake },
   Item: { page: ItemSheet, params: (many) => ({ id: many.id('Kittiwake') }) },
@@ -83,7 +83,7 @@ const NOBODY: Many = { id: () => 'nobody', haul: 'nobody', owner: 'nobody' };
 /** How an attic may be found by whoever opens a page. */
 const FOUND: Record<string, { world: () => Promise<Many>; options?: PageOptions }> = {
   'with nothing in it': { world: () => emptyAttic().then(() => NOBODY) },
-  'with many things': { world: manyThings },
+  'with many items': { world: manyThings },
   'in a troubled evening': { world: troubledEvening },
   'without the courier': { world: manyThings, options: { offline: true } },
   'on a wide screen': { world: troubledEvening, options: { wide: true } },
@@ -116,12 +116,12 @@ const away = (i: number): Partial<MarketView> =>
 describe.each([
   [
     'the courier was not heard since the page was opened',
-    { connected: false, caughtUp: false, things: {}, markets: [], sheets: [] },
+    { connected: false, caughtUp: false, items: {}, markets: [], sheets: [] },
   ],
-  ['the courier has been lost', { connected: false, heardAt: Date.now() - 120_000, things: {} }],
+  ['the courier has been lost', { connected: false, heardAt: Date.now() - 120_000, items: {} }],
   [
     'one place is out and one does not let us in',
-    { things: {}, markets: SHEETS.map((s, i) => market(s, away(i))) },
+    { items: {}, markets: SHEETS.map((s, i) => market(s, away(i))) },
   ],
 ])('where %s', (_, courier) => {
   it.each(Object.entries(PAGES))('%s says nothing calm that nobody knows', async (name, { page, params }) => {
@@ -138,14 +138,14 @@ it('where all was asked and answered, calm is said', async () => {
   expect(said()).toMatch(/No sales yet/u);
   expect(said()).toMatch(/nothing to pack/u);
   await manyThings();
-  useCourier.setState({ things: {} });
+  useCourier.setState({ items: {} });
   await open(Packing);
   expect(said()).toMatch(/Nothing to pack/u);
 });
 
 it('what a barcode’s record named goes by that name in every list, not by its code', async () => {
   await emptyAttic();
-  const id = addThing({
+  const id = addItem({
     kind: 'book',
     facts: { model: 'Seabirds of the Northern Coasts', barcode: '2000000002415' },
   });

@@ -2,11 +2,10 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 
-import type { WindowState } from '@/core/listing/windowState';
-
-import { MoneyField } from './MoneyField';
-import { Chip, Press } from './Press';
-import { Window } from './Window';
+import type { SignState } from '@/core/listing/signState';
+import { ListingSign } from '@/parts/trade/ListingSign';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { Chip, Button } from '@/parts/ui/Button';
 
 function Price({ onKeep }: { onKeep: (n: number | null) => void }) {
   const [value, setValue] = useState<number | null>(2400);
@@ -38,7 +37,7 @@ it('keeps what is typed, shows why a slip can’t be kept, and leaves it to be p
 });
 
 it('says each window aloud', () => {
-  const states: WindowState[] = [
+  const states: SignState[] = [
     'notPlanned',
     'draft',
     'onItsWay',
@@ -51,7 +50,7 @@ it('says each window aloud', () => {
   render(
     <>
       {states.map((state) => (
-        <Window key={state} state={state} letters="Tw" label={`Threadwick: ${state}`} />
+        <ListingSign key={state} state={state} letters="Tw" label={`Threadwick: ${state}`} />
       ))}
     </>,
   );
@@ -69,7 +68,7 @@ it('presses by keyboard and says what is chosen', async () => {
   const pressed = jest.fn();
   render(
     <>
-      <Press onPress={pressed}>Send</Press>
+      <Button onPress={pressed}>Send</Button>
       <Chip on onPress={pressed}>
         Navy
       </Chip>

@@ -1,9 +1,8 @@
-import type { CourierListingView, CourierThingView, ListingDraft, Sale } from '@/contract/courier';
+import type { CourierListingView, CourierItemView, ListingDraft, Sale } from '@/contract/courier';
 import { looseDraft } from '@/core/listing/draft';
-import { useAttic } from '@/store/attic';
-
-import { useCourier } from '@/store/courierLink';
-import { examine } from '@/store/sending';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { examine } from '@/store/courier/sending';
 
 /** What was asked of the server, in order. */
 export interface Asked {
@@ -15,8 +14,8 @@ type Answer = unknown | { refused: string; status: number };
 type Answering = (asked: Asked) => Answer;
 
 /**
- * A server for tests of the desk: `answers` by the beginning of a path, the longest that fits. Commands are taken
- * unless told otherwise.
+ * A server for tests of the desk: `answers` by the beginning of a path, the longest that fits. Commands are
+ * taken unless told otherwise.
  *
  * @returns what it was asked, growing
  */
@@ -29,7 +28,12 @@ export function fakeServer(answers: Record<string, Answering>): Asked[] {
     const way = Object.keys(answers)
       .filter((a) => path.startsWith(a))
       .sort((a, b) => b.length - a.length)[0];
-    const said = way !== undefined ? answers[way]?.({ path, body }) : path === '/commands' ? { accepted: true } : undefined; // prettier-ignore
+    const said =
+      way !== undefined
+        ? answers[way]?.({ path, body })
+        : path === '/commands'
+          ? { accepted: true }
+          : undefined;
     if (said === undefined) return { ok: false, status: 404, json: async () => ({ error: 'Not here.' }) };
     const no = said as { refused?: string; status?: number };
     return no.refused === undefined
@@ -51,30 +55,59 @@ export function sold(market: string, order: string, part: Partial<Sale> = {}): S
 
 export function listed(market: string, part: Partial<CourierListingView> = {}): CourierListingView {
   return {
-    market, state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4_800,
-    category: '', postage: 0, reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, stopped: false, ...part,
-  }; // prettier-ignore
+    market,
+    state: 'live',
+    want: 'live',
+    doing: null,
+    tries: 0,
+    nextTryAt: null,
+    trouble: null,
+    url: null,
+    title: '',
+    price: 4_800,
+    category: '',
+    postage: 0,
+    reasons: [],
+    since: 1,
+    listedAt: 1,
+    draftHash: '',
+    edited: null,
+    held: false,
+    stopped: false,
+    ...part,
+  };
 }
 
-/** The courier tells this of a thing. */
-export function told(id: string, part: Partial<CourierThingView> = {}): void {
-  const view: CourierThingView = {
-    id, listings: [], sale: null, laterSales: [], pieceSales: [], pastSales: [], hold: null, closing: null, ...part,
-  }; // prettier-ignore
-  useCourier.setState((s) => ({ things: { ...s.things, [id]: view } }));
+/** The courier tells this of an item. */
+export function told(id: string, part: Partial<CourierItemView> = {}): void {
+  const view: CourierItemView = {
+    id,
+    listings: [],
+    sale: null,
+    laterSales: [],
+    pieceSales: [],
+    pastSales: [],
+    hold: null,
+    closing: null,
+    ...part,
+  };
+  useCourier.setState((s) => ({ items: { ...s.items, [id]: view } }));
 }
 
-/** What the server answers to being asked what is shown of a thing: as it would be sent now, except for some of it. */
+/**
+ * What the server answers to being asked what is shown of an item: as it would be sent now, except for some
+ * of it.
+ */
 export function sentDraftsOf(
   id: string,
   part: Partial<ListingDraft> = {},
 ): { drafts: Record<string, ListingDraft> } {
-  const thing = useAttic.getState().things[id];
+  const item = useAttic.getState().items[id];
   const drafts = useCourier
     .getState()
     .sheets.map((sheet) => [
       sheet.marketplace,
-      { ...looseDraft(examine(thing!, sheet).effective, sheet), ...part },
+      { ...looseDraft(examine(item!, sheet).effective, sheet), ...part },
     ]);
   return { drafts: Object.fromEntries(drafts) as Record<string, ListingDraft> };
 }

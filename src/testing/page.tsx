@@ -2,7 +2,7 @@ import { act, cleanup, configure, fireEvent, render } from '@testing-library/rea
 import userEvent from '@testing-library/user-event';
 import type { ComponentType } from 'react';
 
-import { useCourier } from '@/store/courierLink';
+import { useCourier } from '@/store/courier/courierLink';
 import { Theme } from '@/theme/theme';
 
 import { fakeServer, type Asked } from './courier';
@@ -19,7 +19,8 @@ export interface PageOptions {
   answers?: Parameters<typeof fakeServer>[0];
 }
 
-// Whether each of its parents is shown is the dearest question about an element; pages draw nothing that is hidden.
+// Whether each of its parents is shown is the dearest question about an element; pages draw nothing that is
+// hidden.
 configure({ defaultHidden: true });
 
 /** A page as it stands once what it asked for is there. @returns what it asked of the server, growing */

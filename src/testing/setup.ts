@@ -21,8 +21,8 @@ function copied(value: unknown): unknown {
 }
 globalThis.structuredClone ??= copied as typeof structuredClone;
 
-// Every test file begins at ten in the morning of this very day, by a clock that goes on: what is an hour away is still
-// today, and what was a minute ago is not yesterday.
+// Every test file begins at ten in the morning of this very day, by a clock that goes on: what is an hour
+// away is still today, and what was a minute ago is not yesterday.
 const { now } = Date;
 const ahead = new Date().setHours(10, 0, 0, 0) - now();
 Date.now = () => now() + ahead;
@@ -101,7 +101,8 @@ const silent = (how: 'warn' | 'error', words: RegExp) => {
 silent('warn', /^props\.pointerEvents is deprecated/u);
 silent('error', /was not wrapped in act\(/u);
 
-// React writes down the stack of whoever made an element, for the first thousands a second: a sixth of the time here.
+// React writes down the stack of whoever made an element, for the first thousands a second: a sixth of the
+// time here.
 const { __CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE: react } =
   jest.requireActual('react');
 Object.defineProperty(react, 'recentlyCreatedOwnerStacks', { get: () => Infinity, set: () => undefined });

@@ -30,7 +30,9 @@ export function offer(api: unknown): void {
 
 const loaded = new Map<string, unknown>();
 
-/** A worker without a thread: its module runs here, and all that it is told and says goes the way it would. */
+/**
+ * A worker without a thread: its module runs here, and all that it is told and says goes the way it would.
+ */
 class SameThreadWorker extends End {
   constructor(address: URL) {
     super();

@@ -1,12 +1,13 @@
-import type { CourierThingView, MarketView } from '@/contract/courier';
-import { Haul, Owner, Picture, Plan, planId, Spot, Thing } from '@/contract/records';
+import type { CourierItemView, MarketView } from '@/contract/courier';
+import { Haul, Owner, Picture, Plan, planId, Spot, Item } from '@/contract/records';
 import { RuleSheet } from '@/contract/ruleSheet';
-import { change, openAttic, setSettings, type Put } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useFaults } from '@/store/faults';
-import { useQueue } from '@/store/sendQueue';
+import { change, openAttic, setSettings, type Put } from '@/store/attic/attic';
+import { useFaults } from '@/store/base/faults';
+import { useCourier } from '@/store/courier/courierLink';
+import { useQueue } from '@/store/courier/sendQueue';
 
-import { DEMO_THINGS } from '../../demo/things';
+import { listed, sold, told } from './courier';
+import { DEMO_ITEMS } from '../../demo/items';
 import { SHEET as BRACKENMOOR } from '../../server/standins/brackenmoor/sheet';
 import { SHEET as HANDBILL } from '../../server/standins/handbill/sheet';
 import { SHEET as LANTERNYARD } from '../../server/standins/lanternyard/sheet';
@@ -14,20 +15,40 @@ import { SHEET as NEARSTILE } from '../../server/standins/nearstile/sheet';
 import { SHEET as OLDHOLLOW } from '../../server/standins/oldhollow/sheet';
 import { SHEET as QUIRESTACK } from '../../server/standins/quirestack/sheet';
 import { SHEET as THREADWICK } from '../../server/standins/threadwick/sheet';
-import { listed, sold, told } from './courier';
 
-export const SHEETS: readonly RuleSheet[] = [BRACKENMOOR, THREADWICK, NEARSTILE, OLDHOLLOW, QUIRESTACK, LANTERNYARD, HANDBILL].map((s) => RuleSheet.parse(s)); // prettier-ignore
+export const SHEETS: readonly RuleSheet[] = [
+  BRACKENMOOR,
+  THREADWICK,
+  NEARSTILE,
+  OLDHOLLOW,
+  QUIRESTACK,
+  LANTERNYARD,
+  HANDBILL,
+].map((s) => RuleSheet.parse(s));
 
 const DAY = 86_400_000;
 let attics = 0;
 
 export function market(sheet: RuleSheet, part: Partial<MarketView> = {}): MarketView {
   return {
-    id: sheet.marketplace, name: sheet.name, letters: sheet.name.slice(0, 2), health: 'well', link: 'connected', locked: false,
-    byHand: sheet.marketplace === 'handbill', home: `/outside/${sheet.marketplace}`, accessPage: null, trouble: null, sheetVersion: sheet.version, comparedAt: Date.now() - 60_000,
-    unknown: 0, resting: false, silentSince: null, ...part,
+    id: sheet.marketplace,
+    name: sheet.name,
+    letters: sheet.name.slice(0, 2),
+    health: 'well',
+    link: 'connected',
+    locked: false,
+    byHand: sheet.marketplace === 'handbill',
+    home: `/outside/${sheet.marketplace}`,
+    accessPage: null,
+    trouble: null,
+    sheetVersion: sheet.version,
+    comparedAt: Date.now() - 60_000,
+    unknown: 0,
+    resting: false,
+    silentSince: null,
+    ...part,
   };
-} // prettier-ignore
+}
 
 /** An attic of its own with nothing in it, and a courier that is well. */
 export async function emptyAttic(): Promise<void> {
@@ -35,10 +56,23 @@ export async function emptyAttic(): Promise<void> {
   useQueue.setState({}, true);
   useFaults.setState({ last: null, count: 0 });
   useCourier.setState({
-    session: { token: 't'.repeat(20), attic: `t-${attics}`, demo: false, currency: 'EUR', earlierLedger: null },
-    connected: true, caughtUp: true, things: {}, markets: SHEETS.map((s) => market(s)), sheets: [...SHEETS], sheetsMissing: [],
-    health: null, misfits: {}, otherAttic: false,
-  }); // prettier-ignore
+    session: {
+      token: 't'.repeat(20),
+      attic: `t-${attics}`,
+      demo: false,
+      currency: 'EUR',
+      earlierLedger: null,
+    },
+    connected: true,
+    caughtUp: true,
+    items: {},
+    markets: SHEETS.map((s) => market(s)),
+    sheets: [...SHEETS],
+    sheetsMissing: [],
+    health: null,
+    misfits: {},
+    otherAttic: false,
+  });
   await openAttic(`t-${attics}-${Math.random()}`);
 }
 
@@ -50,47 +84,112 @@ export interface Many {
   owner: string;
 }
 
-/** An attic as it is after some weeks: things of all kinds, from hauls and a consignor, most with pictures and prices. */
+/**
+ * An attic as it is after some weeks: items of all kinds, from hauls and a consignor, most with pictures and
+ * prices.
+ */
 export async function manyThings(): Promise<Many> {
   await emptyAttic();
   const now = Date.now();
   const hauls = ['quayside', 'fennick', 'aldous'].map((key, i) =>
-    Haul.parse({ id: `haul-${i}`, name: `Haul ${key}`, source: 'Car boot', date: '2026-11-08', cost: 4_000 * i, createdAt: now - 20 * DAY,
-      lines: [{ id: 'l1', what: 'crates', count: 9 }] }),
-  ); // prettier-ignore
+    Haul.parse({
+      id: `haul-${i}`,
+      name: `Haul ${key}`,
+      source: 'Car boot',
+      date: '2026-11-08',
+      cost: 4_000 * i,
+      createdAt: now - 20 * DAY,
+      lines: [{ id: 'l1', what: 'crates', count: 9 }],
+    }),
+  );
   const owner = Owner.parse({
-    id: 'owner-1', name: 'Mrs Aldous', days: 90, atEnd: 'back', of: 'afterFees', tiers: [{ under: null, shareBp: 6_000 }],
-  }); // prettier-ignore
+    id: 'owner-1',
+    name: 'Mrs Aldous',
+    days: 90,
+    atEnd: 'back',
+    of: 'afterFees',
+    tiers: [{ under: null, shareBp: 6_000 }],
+  });
   const puts: Put[] = [
     ...hauls.map((record): Put => ({ collection: 'hauls', id: record.id, record })),
     { collection: 'owners', id: owner.id, record: owner },
   ];
   const spots = new Set<string>();
-  for (const [i, made] of DEMO_THINGS.entries()) {
-    const id = `thing-${i}`;
+  for (const [i, made] of DEMO_ITEMS.entries()) {
+    const id = `item-${i}`;
     const pictureIds = made.shots.map((_, k) => `picture-${i}-${k}`);
     const at = now - made.daysAgo * DAY;
     for (const [k, pictureId] of pictureIds.entries())
-      puts.push({ collection: 'pictures', id: pictureId, record: Picture.parse({
-        id: pictureId, thingId: id, origin: 'demo', author: 'Odile', addedAt: at, width: 1_200, height: 1_200, bytes: 90_000, shows: k === 0 ? 'front' : '',
-      }) }); // prettier-ignore
+      puts.push({
+        collection: 'pictures',
+        id: pictureId,
+        record: Picture.parse({
+          id: pictureId,
+          itemId: id,
+          origin: 'demo',
+          author: 'Odile',
+          addedAt: at,
+          width: 1_200,
+          height: 1_200,
+          bytes: 90_000,
+          shows: k === 0 ? 'front' : '',
+        }),
+      });
     const haul = hauls.find((h) => h.name.endsWith(made.haul));
-    puts.push({ collection: 'things', id, record: Thing.parse({
-      id, code: `YA-${i + 1}`, number: i + 1, haulId: haul?.id ?? null, lineId: 'l1', ownerId: made.haul === 'aldous' ? owner.id : null,
-      ...made.thing, holds: [], pictureIds, author: 'Odile', createdAt: at, updatedAt: at,
-    }) }); // prettier-ignore
-    spots.add(made.thing.spot);
+    puts.push({
+      collection: 'items',
+      id,
+      record: Item.parse({
+        id,
+        code: `YA-${i + 1}`,
+        number: i + 1,
+        haulId: haul?.id ?? null,
+        lineId: 'l1',
+        ownerId: made.haul === 'aldous' ? owner.id : null,
+        ...made.item,
+        holds: [],
+        pictureIds,
+        author: 'Odile',
+        createdAt: at,
+        updatedAt: at,
+      }),
+    });
+    spots.add(made.item.spot);
     for (const where of made.wanted)
-      puts.push({ collection: 'plans', id: planId(id, where), record: Plan.parse({ id: planId(id, where), thingId: id, market: where, wanted: true, ...made.own?.[where] }) }); // prettier-ignore
+      puts.push({
+        collection: 'plans',
+        id: planId(id, where),
+        record: Plan.parse({
+          id: planId(id, where),
+          itemId: id,
+          market: where,
+          wanted: true,
+          ...made.own?.[where],
+        }),
+      });
     if (made.sent)
-      told(id, { listings: made.wanted.map((where) => listed(where, { title: made.thing.title, price: made.thing.price ?? 0, url: `/outside/${where}/x${i}`, listedAt: at })) }); // prettier-ignore
+      told(id, {
+        listings: made.wanted.map((where) =>
+          listed(where, {
+            title: made.item.title,
+            price: made.item.price ?? 0,
+            url: `/outside/${where}/x${i}`,
+            listedAt: at,
+          }),
+        ),
+      });
   }
   for (const [i, name] of [...spots].filter(Boolean).entries())
     puts.push({ collection: 'spots', id: `spot-${i}`, record: Spot.parse({ id: `spot-${i}`, name }) });
   change('begun', puts);
-  setSettings({ author: 'Odile', nextNumber: DEMO_THINGS.length + 1, meetingPlaces: ['Harbour steps'], remembered: { nearstile: { place: 'Harbour steps' } } }); // prettier-ignore
+  setSettings({
+    author: 'Odile',
+    nextNumber: DEMO_ITEMS.length + 1,
+    meetingPlaces: ['Harbour steps'],
+    remembered: { nearstile: { place: 'Harbour steps' } },
+  });
   return {
-    id: (title) => `thing-${DEMO_THINGS.findIndex((t) => t.thing.title.startsWith(title))}`,
+    id: (title) => `item-${DEMO_ITEMS.findIndex((t) => t.item.title.startsWith(title))}`,
     haul: hauls[0]!.id,
     owner: owner.id,
   };
@@ -100,30 +199,75 @@ export async function manyThings(): Promise<Many> {
 export async function troubledEvening(): Promise<Many> {
   const many = await manyThings();
   const now = Date.now();
-  const at = (where: string, part: Parameters<typeof listed>[1] = {}) => listed(where, { url: `/outside/${where}/x`, ...part });
-  const tell = (title: string, part: Partial<CourierThingView>) => told(many.id(title), part);
+  const at = (where: string, part: Parameters<typeof listed>[1] = {}) =>
+    listed(where, { url: `/outside/${where}/x`, ...part });
+  const tell = (title: string, part: Partial<CourierItemView>) => told(many.id(title), part);
   // Sold, and one marketplace does not answer.
   tell('Kittiwake', {
     sale: sold('brackenmoor', 'B-1', { at: now - 60_000, knownAt: now - 59_000 }),
-    listings: [at('brackenmoor', { state: 'sold', want: 'gone' }), at('threadwick', { want: 'gone', doing: 'withdraw', tries: 4, trouble: 'It did not answer.', nextTryAt: now + 20_000 })],
-    closing: { startedAt: now - 59_000, doneAt: null, entries: [
-      { market: 'brackenmoor', outcome: 'soldHere', at: now - 60_000, tries: 0, trouble: null },
-      { market: 'threadwick', outcome: 'withdrawing', at: null, tries: 4, trouble: 'It did not answer.' },
-    ] },
+    listings: [
+      at('brackenmoor', { state: 'sold', want: 'gone' }),
+      at('threadwick', {
+        want: 'gone',
+        doing: 'withdraw',
+        tries: 4,
+        trouble: 'It did not answer.',
+        nextTryAt: now + 20_000,
+      }),
+    ],
+    closing: {
+      startedAt: now - 59_000,
+      doneAt: null,
+      entries: [
+        { market: 'brackenmoor', outcome: 'soldHere', at: now - 60_000, tries: 0, trouble: null },
+        { market: 'threadwick', outcome: 'withdrawing', at: null, tries: 4, trouble: 'It did not answer.' },
+      ],
+    },
   });
   // Sold twice.
   tell('Ostler', {
-    sale: sold('brackenmoor', 'B-2', { at: now - 90_000 }), laterSales: [{ ...sold('threadwick', 'T-9', { at: now - 80_000 }), settled: false }],
-    listings: [at('brackenmoor', { state: 'sold', want: 'gone' }), at('threadwick', { state: 'sold', want: 'gone' })],
+    sale: sold('brackenmoor', 'B-2', { at: now - 90_000 }),
+    laterSales: [{ ...sold('threadwick', 'T-9', { at: now - 80_000 }), settled: false }],
+    listings: [
+      at('brackenmoor', { state: 'sold', want: 'gone' }),
+      at('threadwick', { state: 'sold', want: 'gone' }),
+    ],
     closing: { startedAt: now - 90_000, doneAt: now - 70_000, entries: [] },
   });
-  tell('Marrow', { listings: [at('brackenmoor', { state: 'refused', want: 'gone', reasons: [{ field: 'description', message: 'It has an address in it.' }] })] });
-  tell('Silk', { listings: [at('threadwick', { state: 'ended', want: 'gone', reasons: [{ field: '', message: 'It was taken down there.' }] })] });
+  tell('Marrow', {
+    listings: [
+      at('brackenmoor', {
+        state: 'refused',
+        want: 'gone',
+        reasons: [{ field: 'description', message: 'It has an address in it.' }],
+      }),
+    ],
+  });
+  tell('Silk', {
+    listings: [
+      at('threadwick', {
+        state: 'ended',
+        want: 'gone',
+        reasons: [{ field: '', message: 'It was taken down there.' }],
+      }),
+    ],
+  });
   tell('Stout', { listings: [at('nearstile', { edited: { title: 'Boots!!', price: 1 } })] });
   useCourier.setState({
-    markets: SHEETS.map((s, i) => market(s, i === 1 ? { health: 'away', trouble: 'It did not answer.', resting: true } : i === 2 ? { locked: true, accessPage: '/outside/nearstile/access' } : i === 3 ? { unknown: 3 } : {})),
+    markets: SHEETS.map((s, i) =>
+      market(
+        s,
+        i === 1
+          ? { health: 'away', trouble: 'It did not answer.', resting: true }
+          : i === 2
+            ? { locked: true, accessPage: '/outside/nearstile/access' }
+            : i === 3
+              ? { unknown: 3 }
+              : {},
+      ),
+    ),
     sheetsMissing: [{ market: 'farfield', name: 'Farfield', why: 'Its rules can’t be read.' }],
     health: { cannotWrite: 'the disk is full', since: now, unreadLines: 1 },
   });
   return many;
-} // prettier-ignore
+}

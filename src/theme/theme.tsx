@@ -3,7 +3,7 @@ import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson
 import { AtkinsonHyperlegibleNext_600SemiBold } from '@expo-google-fonts/atkinson-hyperlegible-next/600SemiBold';
 import { useFonts } from 'expo-font';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import { StyleSheet, useColorScheme, useWindowDimensions, type TextStyle } from 'react-native';
+import { useColorScheme, useWindowDimensions, type TextStyle } from 'react-native';
 import {
   configureFonts,
   MD3DarkTheme,
@@ -12,9 +12,8 @@ import {
   type MD3Theme,
 } from 'react-native-paper';
 
-import { Icon, type IconName } from '@/parts/Icon';
-
 import { day, night, type Colours } from './colours';
+import { Icon, type IconName } from './Icon';
 
 /** From this width on, parts stand side by side. */
 const WIDE = 900;
@@ -32,29 +31,29 @@ export function useColours(): Colours {
   return useContext(ColoursContext);
 }
 
-/** Styles that depend on the colours, made once a theme. */
-export function useStyles<T extends StyleSheet.NamedStyles<T>>(make: (c: Colours) => T): T {
-  const colours = useColours();
-  // The maker is a module's own constant function.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  return useMemo(() => StyleSheet.create(make(colours)), [colours]);
-}
-
 export function useWide(): boolean {
   return useWindowDimensions().width >= WIDE;
 }
 
 const fonts = configureFonts({
   config: {
-    displayLarge: { fontFamily: FONT.heading }, displayMedium: { fontFamily: FONT.heading }, displaySmall: { fontFamily: FONT.heading },
-    headlineLarge: { fontFamily: FONT.heading }, headlineMedium: { fontFamily: FONT.heading }, headlineSmall: { fontFamily: FONT.heading },
-    titleLarge: { fontFamily: FONT.heading }, titleMedium: { fontFamily: FONT.strong }, titleSmall: { fontFamily: FONT.strong },
-    bodyLarge: { fontFamily: FONT.text, fontSize: 17, letterSpacing: 0 }, bodyMedium: { fontFamily: FONT.text, fontSize: 16, letterSpacing: 0 },
+    displayLarge: { fontFamily: FONT.heading },
+    displayMedium: { fontFamily: FONT.heading },
+    displaySmall: { fontFamily: FONT.heading },
+    headlineLarge: { fontFamily: FONT.heading },
+    headlineMedium: { fontFamily: FONT.heading },
+    headlineSmall: { fontFamily: FONT.heading },
+    titleLarge: { fontFamily: FONT.heading },
+    titleMedium: { fontFamily: FONT.strong },
+    titleSmall: { fontFamily: FONT.strong },
+    bodyLarge: { fontFamily: FONT.text, fontSize: 17, letterSpacing: 0 },
+    bodyMedium: { fontFamily: FONT.text, fontSize: 16, letterSpacing: 0 },
     bodySmall: { fontFamily: FONT.text, fontSize: 14, letterSpacing: 0 },
-    labelLarge: { fontFamily: FONT.strong, fontSize: 16, letterSpacing: 0 }, labelMedium: { fontFamily: FONT.strong, letterSpacing: 0 },
+    labelLarge: { fontFamily: FONT.strong, fontSize: 16, letterSpacing: 0 },
+    labelMedium: { fontFamily: FONT.strong, letterSpacing: 0 },
     labelSmall: { fontFamily: FONT.strong, letterSpacing: 0 },
   },
-}); // prettier-ignore
+});
 
 function paperTheme(c: Colours, dark: boolean): MD3Theme {
   const base = dark ? MD3DarkTheme : MD3LightTheme;
@@ -64,14 +63,36 @@ function paperTheme(c: Colours, dark: boolean): MD3Theme {
     fonts: fonts as MD3Theme['fonts'],
     colors: {
       ...base.colors,
-      primary: c.moss, onPrimary: c.onMoss, primaryContainer: c.mossTint, onPrimaryContainer: c.ink,
-      secondary: c.slate, onSecondary: c.ground, secondaryContainer: c.slateTint, onSecondaryContainer: c.ink,
-      background: c.ground, onBackground: c.ink, surface: c.surface, onSurface: c.ink,
-      surfaceVariant: c.raised, onSurfaceVariant: c.soft, outline: c.soft, outlineVariant: c.line,
-      error: c.brick, onError: c.ground, errorContainer: c.brickTint, onErrorContainer: c.ink,
-      elevation: { level0: 'transparent', level1: c.surface, level2: c.surface, level3: c.surface, level4: c.raised, level5: c.raised },
+      primary: c.moss,
+      onPrimary: c.onMoss,
+      primaryContainer: c.mossTint,
+      onPrimaryContainer: c.ink,
+      secondary: c.slate,
+      onSecondary: c.ground,
+      secondaryContainer: c.slateTint,
+      onSecondaryContainer: c.ink,
+      background: c.ground,
+      onBackground: c.ink,
+      surface: c.surface,
+      onSurface: c.ink,
+      surfaceVariant: c.raised,
+      onSurfaceVariant: c.soft,
+      outline: c.soft,
+      outlineVariant: c.line,
+      error: c.brick,
+      onError: c.ground,
+      errorContainer: c.brickTint,
+      onErrorContainer: c.ink,
+      elevation: {
+        level0: 'transparent',
+        level1: c.surface,
+        level2: c.surface,
+        level3: c.surface,
+        level4: c.raised,
+        level5: c.raised,
+      },
     },
-  }; // prettier-ignore
+  };
 }
 
 /** Colours, fonts and icons for everything below it; follows the system's day or night. */

@@ -29,7 +29,13 @@ async function read(picture: Blob, thorough: boolean): Promise<FoundBarcode | nu
   const bitmap = await createImageBitmap(picture);
   try {
     // Misses go away at another size or angle: bars then fall differently on the pixels.
-    const tries = thorough ? [{ scale: 1, turn: 0 }, { scale: 0.75, turn: 0 }, { scale: 1, turn: 45 }] : [{ scale: 1, turn: 0 }]; // prettier-ignore
+    const tries = thorough
+      ? [
+          { scale: 1, turn: 0 },
+          { scale: 0.75, turn: 0 },
+          { scale: 1, turn: 45 },
+        ]
+      : [{ scale: 1, turn: 0 }];
     for (const { scale, turn } of tries) {
       const pixels = seen(bitmap, scale, turn);
       const found = (await readBarcodes(pixels, OPTIONS)).find((r) => r.isValid && r.text !== '');
@@ -40,8 +46,13 @@ async function read(picture: Blob, thorough: boolean): Promise<FoundBarcode | nu
       const [left, top] = [Math.min(...xs), Math.min(...ys)];
       const box: FoundBarcode['box'] =
         turn === 0
-          ? [left / pixels.width, top / pixels.height, (Math.max(...xs) - left) / pixels.width, (Math.max(...ys) - top) / pixels.height]
-          : [0, 0, 1, 1]; // prettier-ignore
+          ? [
+              left / pixels.width,
+              top / pixels.height,
+              (Math.max(...xs) - left) / pixels.width,
+              (Math.max(...ys) - top) / pixels.height,
+            ]
+          : [0, 0, 1, 1];
       return { text: found.text, box };
     }
     return null;

@@ -3,13 +3,21 @@ import '@/contract/noEval';
 import { expose } from 'comlink';
 
 import type { Mapping } from '@/contract/mapping';
-import { planId, type OwnKind, type OwnSpecific, type Picture, type Plan, type Settings, type Thing } from '@/contract/records'; // prettier-ignore
+import {
+  planId,
+  type OwnKind,
+  type OwnSpecific,
+  type Picture,
+  type Plan,
+  type Settings,
+  type Item,
+} from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { Terms } from '@/contract/terms';
 import { treeWith } from '@/core/kinds/own';
 import type { KindTree } from '@/core/kinds/tree';
-import { NOTHING_BESIDE, type Beside } from '@/core/listing/beside';
 import { cellOf, examineListing, type CellCheck, type Examined } from '@/core/listing/examine';
+import { NO_OTHER_LISTINGS, type OtherListings } from '@/core/listing/otherListings';
 
 /** What the page knows and the worker has to: everything at first, then what changed. */
 export interface CheckNews {
@@ -19,27 +27,27 @@ export interface CheckNews {
   specifics?: OwnSpecific[];
   mappings?: Mapping[];
   terms?: Terms[];
-  beside?: Beside;
+  beside?: OtherListings;
   /** By id; null: gone. */
-  things?: [string, Thing | null][];
+  items?: [string, Item | null][];
   plans?: [string, Plan | null][];
   pictures?: [string, Picture | null][];
 }
 
-/** A thing to look at, and the fingerprints of what is shown of it now, by marketplace. */
+/** An item to look at, and the fingerprints of what is shown of it now, by marketplace. */
 export interface CheckWish {
   id: string;
   prints: Record<string, string>;
 }
 
-const things = new Map<string, Thing>();
+const items = new Map<string, Item>();
 const plans = new Map<string, Plan>();
 const pictures = new Map<string, Picture>();
 let sheets: RuleSheet[] = [];
 let settings: Settings | null = null;
 let mappings: Mapping[] = [];
 let terms: Terms[] = [];
-let beside: Beside = NOTHING_BESIDE;
+let beside: OtherListings = NO_OTHER_LISTINGS;
 let own: { kinds: OwnKind[]; specifics: OwnSpecific[] } = { kinds: [], specifics: [] };
 let tree: KindTree = treeWith([], []);
 
@@ -51,15 +59,15 @@ function put<T>(to: Map<string, T>, changes: [string, T | null][] = []): void {
 
 export interface CheckWorker {
   take(news: CheckNews): void;
-  /** The check of things on all marketplaces; those the worker does not know are left out. */
+  /** The check of items on all marketplaces; those the worker does not know are left out. */
   check(wishes: readonly CheckWish[], now: number): [string, CellCheck[]][];
-  /** One thing as it is being worked on, on every sheet, in the sheets' order. */
-  examine(one: OneThing, now: number): ExaminedThere[];
+  /** One item as it is being worked on, on every sheet, in the sheets' order. */
+  examine(one: OneItem, now: number): ExaminedThere[];
 }
 
-/** A thing with all that is its own. */
-export interface OneThing {
-  thing: Thing;
+/** An item with all that is its own. */
+export interface OneItem {
+  item: Item;
   plans: Plan[];
   pictures: Picture[];
 }
@@ -78,7 +86,7 @@ const worker: CheckWorker = {
       own = { kinds: news.kinds ?? own.kinds, specifics: news.specifics ?? own.specifics };
       tree = treeWith(own.kinds, own.specifics);
     }
-    put(things, news.things);
+    put(items, news.items);
     put(plans, news.plans);
     put(pictures, news.pictures);
   },
@@ -86,11 +94,11 @@ const worker: CheckWorker = {
     if (!settings) return [];
     const setup = { settings, mappings, terms, now };
     return wishes.flatMap(({ id, prints }): [string, CellCheck[]][] => {
-      const thing = things.get(id);
-      if (!thing) return [];
+      const item = items.get(id);
+      if (!item) return [];
       const cells = sheets.map((sheet) => {
         const plan = plans.get(planId(id, sheet.marketplace));
-        const examined = examineListing(thing, plan, sheet, (p) => pictures.get(p), tree, setup, beside);
+        const examined = examineListing(item, plan, sheet, (p) => pictures.get(p), tree, setup, beside);
         return cellOf(examined, prints[sheet.marketplace] ?? null);
       });
       return [[id, cells]];
@@ -106,7 +114,7 @@ const worker: CheckWorker = {
         sheet: _,
         plan: __,
         ...rest
-      } = examineListing(one.thing, plan, sheet, pictureOf, tree, setup, beside);
+      } = examineListing(one.item, plan, sheet, pictureOf, tree, setup, beside);
       return { market: sheet.marketplace, ...rest };
     });
   },

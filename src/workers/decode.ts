@@ -1,6 +1,6 @@
 import exifr from 'exifr/dist/lite.esm.mjs';
 
-import { fileKind, tooLarge } from '@/core/picture/fileKind';
+import { fileType, tooLarge } from '@/core/picture/fileType';
 import { MOST_PICTURE_BYTES, pictureGate, type Gate } from '@/core/picture/gate';
 
 export type Decoded = { ok: true; bitmap: ImageBitmap; takenAt: number | null } | { ok: false; why: string };
@@ -8,7 +8,10 @@ export type Decoded = { ok: true; bitmap: ImageBitmap; takenAt: number | null } 
 /** Enough of a file to find its size in: notes of a camera may come before it. */
 const HEAD = 700_000;
 
-/** Makes pixels of whatever file a person gives, or says why not. Nothing in it is believed before it is checked. */
+/**
+ * Makes pixels of whatever file a person gives, or says why not. Nothing in it is believed before it is
+ * checked.
+ */
 export async function decode(file: Blob): Promise<Decoded> {
   const gate = await gateOf(file);
   if (!gate.ok) return gate;
@@ -31,9 +34,11 @@ export async function decode(file: Blob): Promise<Decoded> {
   }
 }
 
-/** What is known of a file before it is decoded; all of it is looked through where its size stands far behind. */
+/**
+ * What is known of a file before it is decoded; all of it is looked through where its size stands far behind.
+ */
 export async function gateOf(file: Blob): Promise<Gate> {
-  const kind = fileKind(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
+  const kind = fileType(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
   const whole = kind === 'jpeg' || file.size <= HEAD;
   // How many passes there are only the whole file tells; one that is too large is not even read.
   const bytes = new Uint8Array(await file.slice(0, whole ? MOST_PICTURE_BYTES : HEAD).arrayBuffer());
@@ -50,7 +55,8 @@ async function takenTime(file: Blob): Promise<number | null> {
   }
 }
 
-// ---- HEIC: no browser here reads it by itself, so a decoder is loaded with the first such file -------------
+// ---- HEIC: no browser here reads it by itself, so a decoder is loaded with the first such file
+// -------------
 
 interface HeifImage {
   get_width(): number;

@@ -2,20 +2,20 @@ import '@/contract/noEval';
 
 import { expose } from 'comlink';
 
-import type { Exam, MeasureLine, Step } from '@/contract/picture';
+import type { Exam, MeasureLine, EditStep } from '@/contract/picture';
 import { drawingOf } from '@/core/measure/drawing';
 import type { Corners, Reference } from '@/core/measure/plane';
+import { lookOf, through } from '@/core/picture/look';
+import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
 import { fingerprintOf } from '@/core/pixels/fingerprint';
 import { findSheet } from '@/core/pixels/sheet';
-import { lookOf, through } from '@/core/picture/look';
-import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
 import { KEPT } from '@/core/storage/room';
 
 import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
 import { decode, gateOf } from './decode';
-import { Desk, type Proposals } from './desk';
 import { drawMeasures } from './drawMeasures';
+import { PictureSession, type Proposals } from './pictureSession';
 
 /** A picture as it is kept. */
 export interface Developed {
@@ -47,15 +47,18 @@ export interface PictureWorker {
   /** Its fingerprint, and a small copy drawn anew; null where it is no picture. */
   glance(file: Blob): Promise<{ print: string; small: Blob } | null>;
   /** The picture with the steps done, as it is to be kept. */
-  develop(original: Original, steps: readonly Step[]): Promise<Developed>;
-  /** The same, small and quick, for looking at; as a ghost the background still shines through, for correcting the mask. */
-  preview(original: Original, steps: readonly Step[], side: number, ghost: boolean): Promise<Preview>;
-  proposals(original: Original, steps: readonly Step[]): Promise<Proposals>;
+  develop(original: Original, steps: readonly EditStep[]): Promise<Developed>;
+  /**
+   * The same, small and quick, for looking at; as a ghost the background still shines through, for correcting
+   * the mask.
+   */
+  preview(original: Original, steps: readonly EditStep[], side: number, ghost: boolean): Promise<Preview>;
+  proposals(original: Original, steps: readonly EditStep[]): Promise<Proposals>;
   findSheet(original: Original, reference: Reference): Promise<Corners | null>;
   /** Lines with their texts on the picture, as a picture of its own. */
   measured(
     original: Original,
-    steps: readonly Step[],
+    steps: readonly EditStep[],
     lines: readonly MeasureLine[],
     texts: Record<string, string>,
   ): Promise<Developed>;
@@ -65,12 +68,12 @@ export interface PictureWorker {
   rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob>;
 }
 
-let desk: Desk | null = null;
+let desk: PictureSession | null = null;
 
-async function deskFor({ key, blob }: Original): Promise<Desk> {
+async function deskFor({ key, blob }: Original): Promise<PictureSession> {
   if (desk?.key === key) return desk;
   desk?.close();
-  desk = await Desk.open(key, blob);
+  desk = await PictureSession.open(key, blob);
   return desk;
 }
 
@@ -120,8 +123,8 @@ async function glance(file: Blob): Promise<{ print: string; small: Blob } | null
 }
 
 /**
- * Upright, scaled, and free of whatever the camera wrote along: drawing on a canvas keeps the pixels and nothing
- * else, so no location can leave the device.
+ * Upright, scaled, and free of whatever the camera wrote along: drawing on a canvas keeps the pixels and
+ * nothing else, so no location can leave the device.
  */
 async function take(file: Blob): Promise<Taken> {
   const decoded = await decode(file);
@@ -132,14 +135,14 @@ async function take(file: Blob): Promise<Taken> {
   return { ok: true, takenAt, ...kept };
 }
 
-async function develop(original: Original, steps: readonly Step[]): Promise<Developed> {
+async function develop(original: Original, steps: readonly EditStep[]): Promise<Developed> {
   const { canvas } = (await deskFor(original)).developed(lookOf(steps), KEPT.cleaned.side);
   return keep(canvas, KEPT.cleaned.quality, KEPT.cleaned.side);
 }
 
 async function preview(
   original: Original,
-  steps: readonly Step[],
+  steps: readonly EditStep[],
   side: number,
   ghost: boolean,
 ): Promise<Preview> {
@@ -149,7 +152,7 @@ async function preview(
 
 async function measured(
   original: Original,
-  steps: readonly Step[],
+  steps: readonly EditStep[],
   lines: readonly MeasureLine[],
   texts: Record<string, string>,
 ): Promise<Developed> {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 
-import type { OrderAtMarket, Talk } from '@/contract/desk';
+import type { OrderAtMarket, Talk } from '@/contract/fulfilment';
 
-import { Refused, type OrderDesk, type TalkDesk } from '../adapter';
+import { Refused, type MarketOrders, type MarketTalks } from '../adapter';
 import { call, readAs } from '../call';
 
 /** How these marketplaces write a conversation. */
@@ -69,7 +69,7 @@ async function change(at: string, token: string, body: unknown): Promise<unknown
 }
 
 /** Conversations where a marketplace has them all in one list. */
-export function talksAt({ market, at, token }: Way, takesOffers: boolean): TalkDesk {
+export function talksAt({ market, at, token }: Way, takesOffers: boolean): MarketTalks {
   return {
     async all() {
       const { body } = await call(at, { token: token(), expected: [200] });
@@ -103,14 +103,23 @@ export function talksAt({ market, at, token }: Way, takesOffers: boolean): TalkD
 }
 
 /** Orders and statements where a marketplace handles the money. */
-export function ordersAt({ at, token }: Way): OrderDesk {
+export function ordersAt({ at, token }: Way): MarketOrders {
   const one = (no: string) => `${at}/${encodeURIComponent(no)}`;
   const read = (body: unknown): OrderAtMarket => {
     const o = readAs(OrderTold, body);
     return {
-      order: o.no, state: o.state === 'given back' ? 'givenBack' : o.state, amount: o.cents, postage: o.postCents, fees: o.feeCents,
-      back: o.backCents, feesBack: o.feeBackCents,
-      buyer: { name: cut(o.buyer.name, 120), lines: o.buyer.lines.map((l) => cut(l, 120)), zone: o.buyer.zone },
+      order: o.no,
+      state: o.state === 'given back' ? 'givenBack' : o.state,
+      amount: o.cents,
+      postage: o.postCents,
+      fees: o.feeCents,
+      back: o.backCents,
+      feesBack: o.feeBackCents,
+      buyer: {
+        name: cut(o.buyer.name, 120),
+        lines: o.buyer.lines.map((l) => cut(l, 120)),
+        zone: o.buyer.zone,
+      },
     };
   };
   return {
@@ -119,7 +128,7 @@ export function ordersAt({ at, token }: Way): OrderDesk {
       return status === 404 ? null : read(body);
     },
     async change(no, wish) {
-      switch (wish.do) {
+      switch (wish.type) {
         case 'posted':
           return read(await change(`${one(no)}/posted`, token(), wish));
         case 'cancel':
@@ -133,4 +142,4 @@ export function ordersAt({ at, token }: Way): OrderDesk {
       return readAs(z.object({ statement: z.string().max(2_000_000) }), body).statement;
     },
   };
-} // prettier-ignore
+}

@@ -3,8 +3,17 @@ import type { z } from 'zod';
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  BrackenmoorClip, BrackenmoorFeed, BrackenmoorHappening, BrackenmoorListing, BrackenmoorListings, BrackenmoorPast, BrackenmoorPicture, BrackenmoorProblems, BrackenmoorSought, BrackenmoorStall,
-} from '@/contract/marketplaces/brackenmoor'; // prettier-ignore
+  BrackenmoorClip,
+  BrackenmoorFeed,
+  BrackenmoorHappening,
+  BrackenmoorListing,
+  BrackenmoorListings,
+  BrackenmoorPast,
+  BrackenmoorPicture,
+  BrackenmoorProblems,
+  BrackenmoorSought,
+  BrackenmoorStall,
+} from '@/contract/marketplaces/brackenmoor';
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms } from '@/contract/terms';
 import type { News } from '@/core/courier/types';
@@ -13,23 +22,48 @@ import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published 
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
 import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
-import { genuine } from '../genuine';
+import { verifyWebhook } from '../verifyWebhook';
 import { wearOf } from '../wear';
 
 type Listing = z.infer<typeof BrackenmoorListing>;
 
 /** Fields in Brackenmoor's words -> ours. */
 const FIELDS: Record<string, string> = {
-  headline: 'title', text: 'description', askingCents: 'price', postageCents: 'parcel', pictures: 'pictures', clip: 'pictures',
-  category: 'category', condition: 'condition', promotionPercent: 'paid', secondLine: 'paid', secondCategory: 'paid', sentWithin: 'terms', backWithin: 'terms', backPaidBy: 'terms', abroad: 'terms', furtherCents: 'terms', taxPercent: 'terms', fetch: 'terms', choices: 'choices',
-}; // prettier-ignore
+  headline: 'title',
+  text: 'description',
+  askingCents: 'price',
+  postageCents: 'parcel',
+  pictures: 'pictures',
+  clip: 'pictures',
+  category: 'category',
+  condition: 'condition',
+  promotionPercent: 'paid',
+  secondLine: 'paid',
+  secondCategory: 'paid',
+  sentWithin: 'terms',
+  backWithin: 'terms',
+  backPaidBy: 'terms',
+  abroad: 'terms',
+  furtherCents: 'terms',
+  taxPercent: 'terms',
+  fetch: 'terms',
+  choices: 'choices',
+};
 
 /** A draft in Brackenmoor's words. */
 export function entryOf(ref: string, draft: ListingDraft, pictures: readonly string[], clip: string | null) {
   const { extras, promotionBp } = draft.paid;
   return {
-    reference: ref, headline: draft.title, text: draft.description, askingCents: draft.price, postageCents: draft.postage,
-    category: draft.category, condition: draft.condition, attributes: draft.specifics, pictures: [...pictures], clip,
+    reference: ref,
+    headline: draft.title,
+    text: draft.description,
+    askingCents: draft.price,
+    postageCents: draft.postage,
+    category: draft.category,
+    condition: draft.condition,
+    attributes: draft.specifics,
+    pictures: [...pictures],
+    clip,
     ...(promotionBp > 0 ? { promotionPercent: promotionBp / 100 } : {}),
     ...(extras.secondLine === undefined ? {} : { secondLine: extras.secondLine }),
     ...(extras.secondCategory === undefined ? {} : { secondCategory: extras.secondCategory }),
@@ -37,13 +71,18 @@ export function entryOf(ref: string, draft: ListingDraft, pictures: readonly str
       ? {
           choices: {
             names: draft.choices.options,
-            pieces: draft.choices.pieces.map((p) => ({ code: p.code, values: p.values, cents: p.price, stock: p.stock })),
+            pieces: draft.choices.pieces.map((p) => ({
+              code: p.code,
+              values: p.values,
+              cents: p.price,
+              stock: p.stock,
+            })),
           },
         }
       : {}),
     ...(draft.terms ? termsOf(draft.terms) : {}),
   };
-} // prettier-ignore
+}
 
 /** Terms in Brackenmoor's words; what is not told stays away in the message. */
 function termsOf(terms: SentTerms) {
@@ -80,15 +119,23 @@ export function brackenmoorAdapter(config: {
   const upload = async (hash: string, pictures: Pictures): Promise<string> => {
     const bytes = await pictures(hash);
     const { status, body } = await call(`${address}/v1/pictures`, {
-      method: 'POST', token: token(), expected: [201, 422], headers: { 'content-type': 'image/jpeg' }, body: bytes,
-    }); // prettier-ignore
+      method: 'POST',
+      token: token(),
+      expected: [201, 422],
+      headers: { 'content-type': 'image/jpeg' },
+      body: bytes,
+    });
     return status === 422 ? refuse(body) : readAs(BrackenmoorPicture, body).picture;
   };
 
   const uploadClip = async ({ hash, seconds }: NonNullable<ListingDraft['clip']>, shelf: Pictures) => {
     const { status, body } = await call(`${address}/v1/clips?seconds=${seconds}`, {
-      method: 'POST', token: token(), expected: [201, 422], headers: { 'content-type': 'video/*' }, body: await shelf(hash),
-    }); // prettier-ignore
+      method: 'POST',
+      token: token(),
+      expected: [201, 422],
+      headers: { 'content-type': 'video/*' },
+      body: await shelf(hash),
+    });
     return status === 422 ? refuse(body) : readAs(BrackenmoorClip, body).clip;
   };
 
@@ -103,12 +150,19 @@ export function brackenmoorAdapter(config: {
     );
 
   const saleNews = (o: z.infer<typeof BrackenmoorHappening>): News => ({
-    kind: 'sale', ref: o.reference, remoteId: o.listing, order: o.order, amount: o.paidCents,
-    postage: o.postageCents, fees: o.feesCents, at: o.soldAt, ...(o.piece === undefined ? {} : { piece: o.piece }),
-  }); // prettier-ignore
+    type: 'sale',
+    ref: o.reference,
+    remoteId: o.listing,
+    order: o.order,
+    amount: o.paidCents,
+    postage: o.postageCents,
+    fees: o.feesCents,
+    at: o.soldAt,
+    ...(o.piece === undefined ? {} : { piece: o.piece }),
+  });
 
   const over = (l: Listing): AlreadyOver => {
-    const ended: News = { kind: 'ended', ref: l.reference, remoteId: l.listing, why: '' };
+    const ended: News = { type: 'ended', ref: l.reference, remoteId: l.listing, why: '' };
     if (!l.order) return { news: [ended] };
     const sale = saleNews({ kind: 'sold', ...l.order });
     // The last of several pieces: its sale alone does not say that the listing is over.
@@ -139,12 +193,20 @@ export function brackenmoorAdapter(config: {
       const { body } = await call(`${address}/v1/past?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(BrackenmoorPast, body).past.map((p): Comp => ({
-        id: p.number, market: 'brackenmoor', title: p.headline, brand: p.maker, category: p.category, wear: wear(p.condition),
-        sold: p.outcome === 'sold', price: p.cents, listedAt: p.listedAt, endedAt: p.endedAt,
-      })); // prettier-ignore
+        id: p.number,
+        market: 'brackenmoor',
+        title: p.headline,
+        brand: p.maker,
+        category: p.category,
+        wear: wear(p.condition),
+        sold: p.outcome === 'sold',
+        price: p.cents,
+        listedAt: p.listedAt,
+        endedAt: p.endedAt,
+      }));
     },
 
-    async sought(category) {
+    async searchDemand(category) {
       const { body } = await call(`${address}/v1/sought?${new URLSearchParams({ category })}`, {
         token: token(),
         expected: [200],
@@ -172,10 +234,14 @@ export function brackenmoorAdapter(config: {
 
     async revise(ref, remoteId, draft, pictures) {
       const id = remoteId ?? (await find(ref))?.listing;
-      if (!id) return { news: [{ kind: 'ended', ref, remoteId: '', why: 'Brackenmoor no longer has it.' }] };
+      if (!id) return { news: [{ type: 'ended', ref, remoteId: '', why: 'Brackenmoor no longer has it.' }] };
       const { status, body } = await call(`${address}/v1/listings/${id}`, {
-        method: 'PUT', token: token(), expected: [200, 409, 422], headers: json, body: await entry(ref, draft, pictures),
-      }); // prettier-ignore
+        method: 'PUT',
+        token: token(),
+        expected: [200, 409, 422],
+        headers: json,
+        body: await entry(ref, draft, pictures),
+      });
       if (status === 422) return refuse(body);
       return status === 409 ? over(readAs(BrackenmoorListing, body)) : 'revised';
     },
@@ -206,22 +272,35 @@ export function brackenmoorAdapter(config: {
       return { news: feed.happenings.map(saleNews), cursor: feed.cursor };
     },
 
-    own: () =>
+    listOwnListings: () =>
       inPortions(async (from) => {
         const { body } = await call(`${address}/v1/stall?from=${from}`, { token: token(), expected: [200] });
         const { stall, next } = readAs(BrackenmoorStall, body);
         return {
           next,
-          some: stall.map((l) => ownListing({
-            market: 'brackenmoor', ref: l.reference || l.listing, remoteId: l.listing, url: l.page, title: l.headline, text: l.text, price: l.askingCents,
-            postage: l.postageCents, category: l.category, condition: l.condition, specifics: l.attributes, pictures: l.pictures, listedAt: l.listedAt,
-          })),
+          some: stall.map((l) =>
+            ownListing({
+              market: 'brackenmoor',
+              ref: l.reference || l.listing,
+              remoteId: l.listing,
+              url: l.page,
+              title: l.headline,
+              text: l.text,
+              price: l.askingCents,
+              postage: l.postageCents,
+              category: l.category,
+              condition: l.condition,
+              specifics: l.attributes,
+              pictures: l.pictures,
+              listedAt: l.listedAt,
+            }),
+          ),
         };
-      }), // prettier-ignore
+      }),
     picture: (name) => pictureAt(address, name),
 
     readHook(header, body, now) {
-      if (!genuine(header('x-brackenmoor-signature'), body, config.hookSecret, now)) return null;
+      if (!verifyWebhook(header('x-brackenmoor-signature'), body, config.hookSecret, now)) return null;
       try {
         const parsed = BrackenmoorHappening.safeParse(JSON.parse(body));
         return parsed.success ? [saleNews(parsed.data)] : null;

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 import type { ListingDraft } from '@/contract/courier';
-import { Picture, Plan, planId, Settings, Thing } from '@/contract/records';
+import { Picture, Plan, planId, Settings, Item } from '@/contract/records';
 import { Terms, type TermName } from '@/contract/terms';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { checkListing } from '@/core/listing/check';
@@ -21,16 +21,22 @@ import { start, type Running } from '../../start';
 import { CallFailed, Refused, type Adapter, type AlreadyOver } from '../adapter';
 
 /*
- * What the courier counts on from every adapter, each against its own stand-in over HTTP. A new adapter joins the list and
- * has to pass as it is.
+ * What the courier counts on from every adapter, each against its own stand-in over HTTP. A new adapter joins
+ * the list and has to pass as it is.
  */
 const CALLED = ['brackenmoor', 'threadwick', 'nearstile', 'oldhollow', 'quirestack', 'lanternyard'] as const;
 type Called = (typeof CALLED)[number];
 
-const BOOK: Partial<Thing> = {
-  kind: 'book', title: 'Seabirds of the Northern Coasts', description: 'Cloth boards a little sunned, plates all present.', use: 'regular', cost: 100,
-  price: 900, weightG: 480, facts: { model: 'Seabirds', author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000002415' },
-}; // prettier-ignore
+const BOOK: Partial<Item> = {
+  kind: 'book',
+  title: 'Seabirds of the Northern Coasts',
+  description: 'Cloth boards a little sunned, plates all present.',
+  use: 'regular',
+  cost: 100,
+  price: 900,
+  weightG: 480,
+  facts: { model: 'Seabirds', author: 'E. Farrowdale', brand: 'Drumlin Press', barcode: '2000000002415' },
+};
 const LONG = 'Tightly spun navy wool, knitted in the round, with a darn at the elbow. '.repeat(3);
 
 let running: Running;
@@ -45,30 +51,70 @@ beforeAll(async () => {
     dist: 'dist',
     demo: null,
   });
-  for (const [i, shot] of [{}, { side: 'back' as const }, { zoom: 3, at: [500, 190] as [number, number] }, { zoom: 3.6, at: [216, 556] as [number, number] }].entries()) {
+  for (const [i, shot] of [
+    {},
+    { side: 'back' as const },
+    { zoom: 3, at: [500, 190] as [number, number] },
+    { zoom: 3.6, at: [216, 556] as [number, number] },
+  ].entries()) {
     const bytes = new Uint8Array(readFileSync(await garmentPicture(`conform-${i}.jpg`, shot, i + 1, 800)));
     shots.set(createHash('sha256').update(bytes).digest('hex'), bytes);
   }
-}, 120_000); // prettier-ignore
+}, 120_000);
 afterAll(() => running.stop());
 
 /** The draft of something new that this marketplace takes. */
 async function draftFor(adapter: Adapter, terms?: Terms): Promise<ListingDraft> {
   const sheet = await adapter.ruleSheet();
   const n = (count += 1);
-  const part = adapter.id === 'quirestack' ? BOOK : jumper(`Gansey jumper number ${n}, size M`, [adapter.id], { description: LONG }).part; // prettier-ignore
+  const part =
+    adapter.id === 'quirestack'
+      ? BOOK
+      : jumper(`Gansey jumper number ${n}, size M`, [adapter.id], { description: LONG }).part;
   const all = [...shots.keys()].map((hash, i) =>
-    Picture.parse({ id: `p${i}`, thingId: `t${n}`, origin: 'demo', author: 'Me', addedAt: 1, width: 800, height: 800, bytes: 9, exam: null, shows: hash.slice(0, 8) }),
+    Picture.parse({
+      id: `p${i}`,
+      itemId: `t${n}`,
+      origin: 'demo',
+      author: 'Me',
+      addedAt: 1,
+      width: 800,
+      height: 800,
+      bytes: 9,
+      exam: null,
+      shows: hash.slice(0, 8),
+    }),
   );
-  const thing = Thing.parse({ id: `t${n}`, code: `YA-${n}`, author: 'Me', createdAt: 1, updatedAt: 1, pictureIds: all.map((p) => p.id), ...part });
-  const plan = Plan.parse({ id: planId(thing.id, adapter.id), thingId: thing.id, market: adapter.id, wanted: true });
+  const item = Item.parse({
+    id: `t${n}`,
+    code: `YA-${n}`,
+    author: 'Me',
+    createdAt: 1,
+    updatedAt: 1,
+    pictureIds: all.map((p) => p.id),
+    ...part,
+  });
+  const plan = Plan.parse({
+    id: planId(item.id, adapter.id),
+    itemId: item.id,
+    market: adapter.id,
+    wanted: true,
+  });
   const settings = Settings.parse({ id: 'settings', remembered: { nearstile: { place: 'Harbour steps' } } });
-  const effective = effectiveListing(thing, plan, sheet, BUILT_IN, { ...plainSetup(), settings, terms: terms ? [terms] : [] });
-  const stopped = checkListing(thing, effective, sheet, all, BUILT_IN).find((f) => f.level === 'blocker');
+  const effective = effectiveListing(item, plan, sheet, BUILT_IN, {
+    ...plainSetup(),
+    settings,
+    terms: terms ? [terms] : [],
+  });
+  const stopped = checkListing(item, effective, sheet, all, BUILT_IN).find((f) => f.level === 'blocker');
   if (stopped) throw new Error(`${adapter.id}: ${stopped.message}`);
   const hashes = [...shots.keys()];
-  return draftOf(effective, sheet, picturesFor(all, sheet.photos).map((p) => hashes[Number(p.id.slice(1))]!));
-} // prettier-ignore
+  return draftOf(
+    effective,
+    sheet,
+    picturesFor(all, sheet.photos).map((p) => hashes[Number(p.id.slice(1))]!),
+  );
+}
 
 /** The same adapter, asked again after as long as the marketplace wants to be left alone: some are strict. */
 function patient(adapter: Adapter): Adapter {
@@ -105,7 +151,7 @@ describe.each(CALLED)('%s', (id: Called) => {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(switches),
     });
-  const shown = async (of: string) => (await adapter.own!()).filter((l) => l.ref === of);
+  const shown = async (of: string) => (await adapter.listOwnListings!()).filter((l) => l.ref === of);
   const isUp = (of: string) =>
     until(
       `${of} is up`,
@@ -122,7 +168,7 @@ describe.each(CALLED)('%s', (id: Called) => {
   };
   const kinds = (answer: unknown) =>
     typeof answer === 'object' && answer && 'news' in answer
-      ? (answer as AlreadyOver).news.map((n) => n.kind)
+      ? (answer as AlreadyOver).news.map((n) => n.type)
       : answer;
   const trouble = async (act: () => Promise<unknown>) => {
     const error = await act().then(
@@ -167,9 +213,21 @@ describe.each(CALLED)('%s', (id: Called) => {
   it('shows buyers every term that it takes, is told no other, and changes them', async () => {
     const sheet = await adapter.ruleSheet();
     const terms = Terms.parse({
-      id: 'usual', market: id, name: 'Usual', isDefault: true, home: 'flat', flat: 365, further: 135, abroad: 'far', handlingDays: 7, returnDays: 30,
-      returnsPaidBy: 'seller', payment: ['transfer', 'cash'], taxBp: 700, collect: true,
-    }); // prettier-ignore
+      id: 'usual',
+      market: id,
+      name: 'Usual',
+      isDefault: true,
+      home: 'flat',
+      flat: 365,
+      further: 135,
+      abroad: 'far',
+      handlingDays: 7,
+      returnDays: 30,
+      returnsPaidBy: 'seller',
+      payment: ['transfer', 'cash'],
+      taxBp: 700,
+      collect: true,
+    });
     const draft = await draftFor(adapter, terms);
     expect(Object.keys(draft.terms ?? {}).sort()).toEqual([...(sheet.terms?.takes ?? [])].sort());
     const answer = await publish(ref, draft);
@@ -178,7 +236,8 @@ describe.each(CALLED)('%s', (id: Called) => {
     const there = (await adapter.lookUp(ref))!;
     const read = async () =>
       (await (await fetch(`${running.address}${there.url}`)).text()).replaceAll('&#39;', '’');
-    const money = (amount: number) => new RegExp(`${Math.floor(amount / 100)}[.,]${String(amount % 100).padStart(2, '0')}`, 'u'); // prettier-ignore
+    const money = (amount: number) =>
+      new RegExp(`${Math.floor(amount / 100)}[.,]${String(amount % 100).padStart(2, '0')}`, 'u');
     const shows: Record<TermName, readonly RegExp[]> = {
       further: [money(135)],
       abroad: (draft.terms?.abroad ?? []).map((a) => money(a.price)),
@@ -225,7 +284,9 @@ describe.each(CALLED)('%s', (id: Called) => {
     const after = await adapter.lookUp(ref);
     expect(after === null || after.over).toBe(true);
     // Told again, whatever it answers, it is no second withdrawal of something that is up.
-    expect(['absent', 'withdrawn', 'ended']).toContain([kinds(await adapter.withdraw(ref, remoteId, 'withdrawn'))].flat()[0]); // prettier-ignore
+    expect(['absent', 'withdrawn', 'ended']).toContain(
+      [kinds(await adapter.withdraw(ref, remoteId, 'withdrawn'))].flat()[0],
+    );
   });
 
   it('takes down by the reference alone, and says when it never had it', async () => {
@@ -244,8 +305,10 @@ describe.each(CALLED)('%s', (id: Called) => {
       const at = await publish(ref, broken).catch((e: unknown) => e);
       if (!(at instanceof Refused))
         await until('it is turned down', async () =>
-          (await adapter.eventsSince(before)).news.some((n) => n.kind === 'turnedDown' && n.ref === ref && n.reasons.length > 0),
-        ); // prettier-ignore
+          (await adapter.eventsSince(before)).news.some(
+            (n) => n.type === 'turnedDown' && n.ref === ref && n.reasons.length > 0,
+          ),
+        );
     } else {
       const no = await publish(ref, broken).then(
         () => null,
@@ -266,9 +329,9 @@ describe.each(CALLED)('%s', (id: Called) => {
       let sales = 0;
       await until('the sale is told', async () => {
         const { news } = await adapter.eventsSince(null);
-        const mine = news.filter((n) => n.kind === 'sale' && n.ref === ref);
+        const mine = news.filter((n) => n.type === 'sale' && n.ref === ref);
         sales = mine.length;
-        if (mine[0]?.kind === 'sale') expect(mine[0].amount).toBe(draft.price);
+        if (mine[0]?.type === 'sale') expect(mine[0].amount).toBe(draft.price);
         return sales > 0;
       });
       // Those who tell twice on a bad day tell of the same order.
@@ -295,8 +358,11 @@ describe.each(CALLED)('%s', (id: Called) => {
       await adapter.eventsSince(null);
       // Not once only: the courier asks for news meanwhile, and would be the one that is told.
       await set({ tooMany: 9 });
-      expect(await trouble(() => running.courier.adapter(id)!.eventsSince(null))).toMatchObject({ retryAfter: 2_000, unclear: false });
-    }); // prettier-ignore
+      expect(await trouble(() => running.courier.adapter(id)!.eventsSince(null))).toMatchObject({
+        retryAfter: 2_000,
+        unclear: false,
+      });
+    });
 
     it('an outage changed nothing, for certain', async () => {
       await set({ outageMinutes: 5 });
@@ -330,6 +396,6 @@ describe.each(CALLED)('%s', (id: Called) => {
 it('the one that is done by hand is never called: all of it is the person’s', async () => {
   const adapter = running.courier.adapter('handbill')!;
   expect(adapter.capabilities.byHand).toBe(true);
-  expect(adapter.own).toBeUndefined();
+  expect(adapter.listOwnListings).toBeUndefined();
   expect((await adapter.ruleSheet()).byHand).toBe(true);
 });

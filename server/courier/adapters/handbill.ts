@@ -4,10 +4,23 @@ import { CallFailed, type Adapter } from '../adapter';
 
 /** Its rules as they stand on its help page: there is no call to ask for them. */
 const RULES: RuleSheet = {
-  marketplace: 'handbill', name: 'Handbill', letters: 'Hb', version: 1, currency: 'EUR', byHand: true,
+  marketplace: 'handbill',
+  name: 'Handbill',
+  letters: 'Hb',
+  version: 1,
+  currency: 'EUR',
+  byHand: true,
   title: { max: 70, counts: 'characters' },
   description: { min: 0, max: 2_000, counts: 'characters' },
-  photos: { min: 1, max: 6, minLongSide: 300, maxLongSide: 1_600, maxBytes: 2_000_000, shape: 'any', shownAtOnce: 2 },
+  photos: {
+    min: 1,
+    max: 6,
+    minLongSide: 300,
+    maxLongSide: 1_600,
+    maxBytes: 2_000_000,
+    shape: 'any',
+    shownAtOnce: 2,
+  },
   price: { min: 100, max: 1_000_000 },
   categories: [
     { id: 'wear', name: 'For wearing', parent: null, leaf: true, specifics: [] },
@@ -19,11 +32,14 @@ const RULES: RuleSheet = {
     { code: 'fair', label: 'Fair', wear: 3 },
     { code: 'poor', label: 'Poor', wear: 5 },
   ],
-  fees: { rules: [{ kind: 'share', label: 'Board fee', bp: 800, of: 'price', least: 50, cap: 4_000 }], taxBp: 0 },
+  fees: {
+    rules: [{ type: 'share', label: 'Board fee', bp: 800, of: 'price', least: 50, cap: 4_000 }],
+    taxBp: 0,
+  },
   forbiddenWords: [],
   questions: [],
   handover: 'post',
-}; // prettier-ignore
+};
 
 const nobody = (): never => {
   throw new CallFailed('Nobody can call Handbill: a person does it by hand.', false, 3_600_000);
@@ -43,7 +59,7 @@ export function handbillAdapter(home = '/outside/handbill/'): Adapter {
     capabilities: { webhooks: false, review: false, pollEvery: 3_600_000, byHand: true },
     ruleSheet: async () => RULES,
     history: async () => [],
-    sought: async () => [],
+    searchDemand: async () => [],
     publish: async () => nobody(),
     revise: async () => nobody(),
     withdraw: async () => nobody(),

@@ -3,8 +3,16 @@ import type { z } from 'zod';
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  LanternyardCoupons, LanternyardGood, LanternyardGoods, LanternyardHitches, LanternyardOrders, LanternyardPast, LanternyardPhoto, LanternyardRefusal, LanternyardSought,
-} from '@/contract/marketplaces/lanternyard'; // prettier-ignore
+  LanternyardCoupons,
+  LanternyardGood,
+  LanternyardGoods,
+  LanternyardHitches,
+  LanternyardOrders,
+  LanternyardPast,
+  LanternyardPhoto,
+  LanternyardRefusal,
+  LanternyardSought,
+} from '@/contract/marketplaces/lanternyard';
 import { RuleSheet } from '@/contract/ruleSheet';
 
 import {
@@ -23,19 +31,38 @@ import { wearOf } from '../wear';
 type Good = z.infer<typeof LanternyardGood>;
 
 const FIELDS: Record<string, string> = {
-  title: 'title', text: 'description', cents: 'price', section: 'category', condition: 'condition', photos: 'pictures', origin: 'fact:origin',
-}; // prettier-ignore
+  title: 'title',
+  text: 'description',
+  cents: 'price',
+  section: 'category',
+  condition: 'condition',
+  photos: 'pictures',
+  origin: 'fact:origin',
+};
 
 /** A draft in the shop's words: one of a kind. */
 export function goodOf(draft: ListingDraft, photos: readonly string[]) {
   return {
-    title: draft.title, text: draft.description, cents: draft.price, postCents: draft.postage, section: draft.category, condition: draft.condition,
-    origin: draft.specifics.origin ?? '', photos: [...photos], search: draft.search ?? { title: '', description: '', keywords: [] }, stock: 1,
-    furtherCents: draft.terms?.further, sentInDays: draft.terms?.handlingDays, backInDays: draft.terms?.returnDays,
+    title: draft.title,
+    text: draft.description,
+    cents: draft.price,
+    postCents: draft.postage,
+    section: draft.category,
+    condition: draft.condition,
+    origin: draft.specifics.origin ?? '',
+    photos: [...photos],
+    search: draft.search ?? { title: '', description: '', keywords: [] },
+    stock: 1,
+    furtherCents: draft.terms?.further,
+    sentInDays: draft.terms?.handlingDays,
+    backInDays: draft.terms?.returnDays,
   };
-} // prettier-ignore
+}
 
-/** The seller's own shop: goods under our own name for them, in the shop at once; orders are read from its list. */
+/**
+ * The seller's own shop: goods under our own name for them, in the shop at once; orders are read from its
+ * list.
+ */
 export function lanternyardAdapter(config: { address: string; token: () => string }): Adapter {
   const { address } = config;
   const token = () => config.token();
@@ -52,8 +79,12 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
 
   const photo = async (hash: string, pictures: Pictures): Promise<string> => {
     const { status, body } = await call(`${address}/admin/photos`, {
-      method: 'POST', token: token(), expected: [201, 422], headers: { 'content-type': 'image/jpeg' }, body: await pictures(hash),
-    }); // prettier-ignore
+      method: 'POST',
+      token: token(),
+      expected: [201, 422],
+      headers: { 'content-type': 'image/jpeg' },
+      body: await pictures(hash),
+    });
     return status === 422 ? refuse(body) : readAs(LanternyardPhoto, body).photo;
   };
 
@@ -81,14 +112,21 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
     const read = readAs(LanternyardOrders, body);
     return {
       news: read.orders.map((o) => ({
-        kind: 'sale' as const, ref: o.ref, remoteId: o.ref, order: o.number, amount: o.cents, postage: o.postCents, fees: o.cardCents, at: o.at,
+        type: 'sale' as const,
+        ref: o.ref,
+        remoteId: o.ref,
+        order: o.number,
+        amount: o.cents,
+        postage: o.postCents,
+        fees: o.cardCents,
+        at: o.at,
       })),
       cursor: read.upTo,
-    }; // prettier-ignore
+    };
   };
   /** What is sold out is told with its sale, so that nothing is ever taken for withdrawn that was sold. */
   const overWithSale = async (good: Good): Promise<AlreadyOver> => {
-    if (good.removed) return { news: [{ kind: 'ended', ref: good.ref, remoteId: good.ref, why: '' }] };
+    if (good.removed) return { news: [{ type: 'ended', ref: good.ref, remoteId: good.ref, why: '' }] };
     let cursor = '0';
     for (;;) {
       const page = await orders(cursor);
@@ -114,12 +152,20 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
       const { body } = await call(`${address}/admin/past?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(LanternyardPast, body).goods.map((p): Comp => ({
-        id: p.no, market: 'lanternyard', title: p.title, brand: p.maker, category: p.section, wear: wear(p.condition), sold: p.sold,
-        price: p.cents, listedAt: p.from, endedAt: p.to,
-      })); // prettier-ignore
+        id: p.no,
+        market: 'lanternyard',
+        title: p.title,
+        brand: p.maker,
+        category: p.section,
+        wear: wear(p.condition),
+        sold: p.sold,
+        price: p.cents,
+        listedAt: p.from,
+        endedAt: p.to,
+      }));
     },
 
-    async sought(category) {
+    async searchDemand(category) {
       const query = new URLSearchParams({ section: category });
       const { body } = await call(`${address}/admin/sought?${query}`, { token: token(), expected: [200] });
       return readAs(LanternyardSought, body).words.map(([word, count]) => ({ word, count }));
@@ -159,18 +205,34 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
 
     eventsSince: orders,
 
-    own: () =>
+    listOwnListings: () =>
       inPortions(async (from) => {
-        const { body } = await call(`${address}/admin/goods?from=${from}`, { token: token(), expected: [200] });
+        const { body } = await call(`${address}/admin/goods?from=${from}`, {
+          token: token(),
+          expected: [200],
+        });
         const { goods, next } = readAs(LanternyardGoods, body);
         return {
           next,
-          some: goods.map(({ ref, seen, good, at: since }) => ownListing({
-            market: 'lanternyard', ref, remoteId: ref, url: seen, title: good.title, text: good.text, price: good.cents, postage: good.postCents,
-            category: good.section, condition: good.condition, pictures: good.photos, listedAt: since, specifics: { origin: good.origin },
-          })),
+          some: goods.map(({ ref, seen, good, at: since }) =>
+            ownListing({
+              market: 'lanternyard',
+              ref,
+              remoteId: ref,
+              url: seen,
+              title: good.title,
+              text: good.text,
+              price: good.cents,
+              postage: good.postCents,
+              category: good.section,
+              condition: good.condition,
+              pictures: good.photos,
+              listedAt: since,
+              specifics: { origin: good.origin },
+            }),
+          ),
         };
-      }), // prettier-ignore
+      }),
     picture: (name) => pictureAt(address, name),
 
     coupons: {
@@ -180,15 +242,21 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
       },
       async put({ code, percentOff }) {
         const { status, body } = await call(`${address}/admin/coupons/${encodeURIComponent(code)}`, {
-          method: 'PUT', token: token(), expected: [204, 422], headers: { 'content-type': 'application/json' }, body: JSON.stringify({ percentOff }),
-        }); // prettier-ignore
+          method: 'PUT',
+          token: token(),
+          expected: [204, 422],
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ percentOff }),
+        });
         if (status === 422)
           throw new Refused([{ field: 'coupon', message: readAs(LanternyardRefusal, body).message }]);
       },
       async end(code) {
         await call(`${address}/admin/coupons/${encodeURIComponent(code)}`, {
-          method: 'DELETE', token: token(), expected: [204],
-        }); // prettier-ignore
+          method: 'DELETE',
+          token: token(),
+          expected: [204],
+        });
       },
     },
   };

@@ -22,9 +22,17 @@ import { wearOf } from '../wear';
 type Ad = z.infer<typeof NearstileAd>;
 
 const FIELDS: Record<string, string> = {
-  heading: 'title', body: 'description', euros: 'price', board: 'category', state: 'condition', place: 'answer:place',
-  photos: 'pictures', origin: 'fact:origin', boards: 'answer:boards', acquaintances: 'answer:acquaintances',
-}; // prettier-ignore
+  heading: 'title',
+  body: 'description',
+  euros: 'price',
+  board: 'category',
+  state: 'condition',
+  place: 'answer:place',
+  photos: 'pictures',
+  origin: 'fact:origin',
+  boards: 'answer:boards',
+  acquaintances: 'answer:acquaintances',
+};
 
 /** Anything but yes or no is sent on as it is: the marketplace says what is wrong with it. */
 const yesNo = (answer: string | undefined) =>
@@ -33,11 +41,17 @@ const yesNo = (answer: string | undefined) =>
 /** A draft in Nearstile's words, without its photos. */
 export function adOf(draft: ListingDraft) {
   return {
-    heading: draft.title, body: draft.description, euros: draft.price / 100, board: draft.category, state: draft.condition,
-    place: draft.answers.place ?? '', origin: draft.specifics.origin ?? '',
-    boards: (draft.answers.boards ?? '').split(' | ').filter(Boolean), acquaintances: yesNo(draft.answers.acquaintances),
+    heading: draft.title,
+    body: draft.description,
+    euros: draft.price / 100,
+    board: draft.category,
+    state: draft.condition,
+    place: draft.answers.place ?? '',
+    origin: draft.specifics.origin ?? '',
+    boards: (draft.answers.boards ?? '').split(' | ').filter(Boolean),
+    acquaintances: yesNo(draft.answers.acquaintances),
   };
-} // prettier-ignore
+}
 
 /** Ads put under our own name for them, looked over by people before they are up. */
 export function nearstileAdapter(config: { address: string; token: () => string }): Adapter {
@@ -66,17 +80,17 @@ export function nearstileAdapter(config: { address: string; token: () => string 
 
   const newsOf = (ad: Ad): News[] => {
     const about = { ref: ad.id, remoteId: ad.id };
-    if (ad.status === 'up') return [{ kind: 'approved', ...about, url: ad.link }];
+    if (ad.status === 'up') return [{ type: 'approved', ...about, url: ad.link }];
     // Its reviewers say why in words, not by field: nearly always it is the words.
     if (ad.status === 'turned down')
       return [
         {
-          kind: 'turnedDown',
+          type: 'turnedDown',
           ...about,
           reasons: [{ field: 'description', message: ad.why ?? 'Turned down without a reason.' }],
         },
       ];
-    if (ad.status === 'closed') return [{ kind: 'ended', ...about, why: '' }];
+    if (ad.status === 'closed') return [{ type: 'ended', ...about, why: '' }];
     return [];
   };
   const over = (ad: Ad): AlreadyOver => ({ news: newsOf(ad) });
@@ -99,12 +113,20 @@ export function nearstileAdapter(config: { address: string; token: () => string 
       const { body } = await call(`${address}/board/old?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(NearstileOld, body).ads.map((p): Comp => ({
-        id: p.id, market: 'nearstile', title: p.heading, brand: '', category: p.board, wear: wear(p.state), sold: p.dealt,
-        price: Math.round(p.euros * 100), listedAt: p.up, endedAt: p.down,
-      })); // prettier-ignore
+        id: p.id,
+        market: 'nearstile',
+        title: p.heading,
+        brand: '',
+        category: p.board,
+        wear: wear(p.state),
+        sold: p.dealt,
+        price: Math.round(p.euros * 100),
+        listedAt: p.up,
+        endedAt: p.down,
+      }));
     },
 
-    async sought(category) {
+    async searchDemand(category) {
       const { body } = await call(`${address}/board/searches?${new URLSearchParams({ board: category })}`, {
         token: token(),
         expected: [200],
@@ -119,8 +141,12 @@ export function nearstileAdapter(config: { address: string; token: () => string 
 
     async publish({ ref, draft }, pictures) {
       const { status, body } = await call(`${adAt(ref)}?new=yes`, {
-        method: 'PUT', token: token(), expected: [200, 202, 400, 409], headers: json, body: await form(draft, pictures),
-      }); // prettier-ignore
+        method: 'PUT',
+        token: token(),
+        expected: [200, 202, 400, 409],
+        headers: json,
+        body: await form(draft, pictures),
+      });
       if (status === 400) return refuse(body);
       const ad = readAs(NearstileAd, body);
       return status === 409 ? over(ad) : published(ad);
@@ -128,8 +154,12 @@ export function nearstileAdapter(config: { address: string; token: () => string 
 
     async revise(ref, _remoteId, draft, pictures) {
       const { status, body } = await call(adAt(ref), {
-        method: 'PUT', token: token(), expected: [200, 202, 400, 409], headers: json, body: await form(draft, pictures),
-      }); // prettier-ignore
+        method: 'PUT',
+        token: token(),
+        expected: [200, 202, 400, 409],
+        headers: json,
+        body: await form(draft, pictures),
+      });
       if (status === 400) return refuse(body);
       return status === 409 ? over(readAs(NearstileAd, body)) : 'revised';
     },
@@ -152,18 +182,33 @@ export function nearstileAdapter(config: { address: string; token: () => string 
       return { ...published(ad), over: ad.status === 'closed' || ad.status === 'turned down' };
     },
 
-    own: () =>
+    listOwnListings: () =>
       inPortions(async (from) => {
-        const { body } = await call(`${address}/board/mine?from=${from}`, { token: token(), expected: [200] });
+        const { body } = await call(`${address}/board/mine?from=${from}`, {
+          token: token(),
+          expected: [200],
+        });
         const { ads, next } = readAs(NearstileMine, body);
         return {
           next,
-          some: ads.map((ad) => ownListing({
-            market: 'nearstile', ref: ad.id, remoteId: ad.id, url: ad.link, state: ad.status === 'up' ? 'live' : 'inReview', title: ad.heading, text: ad.body,
-            price: Math.round(ad.euros * 100), category: ad.board, condition: ad.state, pictures: ad.photos, listedAt: ad.putAt,
-          })),
+          some: ads.map((ad) =>
+            ownListing({
+              market: 'nearstile',
+              ref: ad.id,
+              remoteId: ad.id,
+              url: ad.link,
+              state: ad.status === 'up' ? 'live' : 'inReview',
+              title: ad.heading,
+              text: ad.body,
+              price: Math.round(ad.euros * 100),
+              category: ad.board,
+              condition: ad.state,
+              pictures: ad.photos,
+              listedAt: ad.putAt,
+            }),
+          ),
         };
-      }), // prettier-ignore
+      }),
     picture: (name) => pictureAt(address, name),
 
     async eventsSince(cursor) {

@@ -3,8 +3,16 @@ import type { z } from 'zod';
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  OldhollowComplaints, OldhollowImage, OldhollowPast, OldhollowPiece, OldhollowRefusal, OldhollowShelf, OldhollowSought, OldhollowTiding, OldhollowTidings,
-} from '@/contract/marketplaces/oldhollow'; // prettier-ignore
+  OldhollowComplaints,
+  OldhollowImage,
+  OldhollowPast,
+  OldhollowPiece,
+  OldhollowRefusal,
+  OldhollowShelf,
+  OldhollowSought,
+  OldhollowTiding,
+  OldhollowTidings,
+} from '@/contract/marketplaces/oldhollow';
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms } from '@/contract/terms';
 import type { News } from '@/core/courier/types';
@@ -20,30 +28,61 @@ import {
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
 import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
-import { genuine } from '../genuine';
+import { verifyWebhook } from '../verifyWebhook';
 import { wearOf } from '../wear';
 
 type Piece = z.infer<typeof OldhollowPiece>;
 
 const FIELDS: Record<string, string> = {
-  name: 'title', account: 'description', tags: 'tags', room: 'category', state: 'condition', decade: 'specific:decade', maker: 'fact:brand',
-  madeOf: 'fact:material', origin: 'fact:origin', certificate: 'answer:certificate', corner: 'answer:corner', images: 'pictures', price: 'price', 'auction.open': 'format', 'auction.days': 'format',
-  'auction.again': 'format', 'auction.outright': 'format', 'auction.becomes': 'format', dealings: 'terms',
-}; // prettier-ignore
+  name: 'title',
+  account: 'description',
+  tags: 'tags',
+  room: 'category',
+  state: 'condition',
+  decade: 'specific:decade',
+  maker: 'fact:brand',
+  madeOf: 'fact:material',
+  origin: 'fact:origin',
+  certificate: 'answer:certificate',
+  corner: 'answer:corner',
+  images: 'pictures',
+  price: 'price',
+  'auction.open': 'format',
+  'auction.days': 'format',
+  'auction.again': 'format',
+  'auction.outright': 'format',
+  'auction.becomes': 'format',
+  dealings: 'terms',
+};
 
 /** A draft in Oldhollow's words. */
 export function pieceOf(draft: ListingDraft, images: readonly string[]) {
   const { specifics, auction } = draft;
   return {
-    name: draft.title, account: draft.description, tags: draft.tags, room: draft.category, state: draft.condition, cents: draft.price,
-    postCents: draft.postage, decade: specifics.decade ?? '', maker: specifics.brand ?? '', madeOf: specifics.material ?? '',
-    origin: specifics.origin ?? '', corner: draft.answers.corner ?? '', certificate: draft.answers.certificate ?? '', images: [...images],
+    name: draft.title,
+    account: draft.description,
+    tags: draft.tags,
+    room: draft.category,
+    state: draft.condition,
+    cents: draft.price,
+    postCents: draft.postage,
+    decade: specifics.decade ?? '',
+    maker: specifics.brand ?? '',
+    madeOf: specifics.material ?? '',
+    origin: specifics.origin ?? '',
+    corner: draft.answers.corner ?? '',
+    certificate: draft.answers.certificate ?? '',
+    images: [...images],
     auction: auction && {
-      openCents: auction.opening, outrightCents: auction.outright, days: auction.days, again: auction.again, becomesCents: auction.becomes,
+      openCents: auction.opening,
+      outrightCents: auction.outright,
+      days: auction.days,
+      again: auction.again,
+      becomesCents: auction.becomes,
     },
     ...(draft.terms ? { dealings: dealingsOf(draft.terms) } : {}),
   };
-} // prettier-ignore
+}
 
 /** Terms in Oldhollow's words. */
 function dealingsOf(terms: SentTerms) {
@@ -58,7 +97,9 @@ function dealingsOf(terms: SentTerms) {
   };
 }
 
-/** Pieces put under our own name for them, fixed or in an auction; tidings come twice and can be read again. */
+/**
+ * Pieces put under our own name for them, fixed or in an auction; tidings come twice and can be read again.
+ */
 export function oldhollowAdapter(config: {
   address: string;
   token: () => string;
@@ -80,8 +121,12 @@ export function oldhollowAdapter(config: {
 
   const image = async (hash: string, pictures: Pictures): Promise<string> => {
     const { status, body } = await call(`${address}/hollow/images`, {
-      method: 'POST', token: token(), expected: [201, 422], headers: { 'content-type': 'image/jpeg' }, body: await pictures(hash),
-    }); // prettier-ignore
+      method: 'POST',
+      token: token(),
+      expected: [201, 422],
+      headers: { 'content-type': 'image/jpeg' },
+      body: await pictures(hash),
+    });
     return status === 422 ? refuse(body) : readAs(OldhollowImage, body).image;
   };
 
@@ -91,14 +136,22 @@ export function oldhollowAdapter(config: {
   const newsOf = ({ kind, ref, post, sale }: z.infer<typeof OldhollowTiding>): News => {
     const about = { ref, remoteId: ref };
     return kind === 'sold' && sale
-      ? { kind: 'sale', ...about, order: sale.number, amount: sale.cents, postage: post, fees: sale.kept, at: sale.at }
-      : { kind: 'ended', ...about, why: 'Its place at Oldhollow ran out unsold.' };
-  }; // prettier-ignore
+      ? {
+          type: 'sale',
+          ...about,
+          order: sale.number,
+          amount: sale.cents,
+          postage: post,
+          fees: sale.kept,
+          at: sale.at,
+        }
+      : { type: 'ended', ...about, why: 'Its place at Oldhollow ran out unsold.' };
+  };
   const over = (p: Piece): AlreadyOver => ({
     news: [
       p.status === 'sold'
         ? newsOf({ kind: 'sold', ref: p.ref, post: 0, sale: p.sale })
-        : { kind: 'ended', ref: p.ref, remoteId: p.ref, why: '' },
+        : { type: 'ended', ref: p.ref, remoteId: p.ref, why: '' },
     ],
   });
   const published = (p: Piece): Published => ({ remoteId: p.ref, url: p.seen, state: 'live' });
@@ -130,12 +183,20 @@ export function oldhollowAdapter(config: {
       const { body } = await call(`${address}/hollow/past?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(OldhollowPast, body).pieces.map((p): Comp => ({
-        id: p.number, market: 'oldhollow', title: p.name, brand: p.maker, category: p.room, wear: wear(p.state), sold: p.sold, price: p.cents,
-        listedAt: p.from, endedAt: p.to,
-      })); // prettier-ignore
+        id: p.number,
+        market: 'oldhollow',
+        title: p.name,
+        brand: p.maker,
+        category: p.room,
+        wear: wear(p.state),
+        sold: p.sold,
+        price: p.cents,
+        listedAt: p.from,
+        endedAt: p.to,
+      }));
     },
 
-    async sought(category) {
+    async searchDemand(category) {
       const query = new URLSearchParams({ room: category });
       const { body } = await call(`${address}/hollow/sought?${query}`, { token: token(), expected: [200] });
       return readAs(OldhollowSought, body).sought.map(({ word, often }) => ({ word, count: often }));
@@ -184,23 +245,43 @@ export function oldhollowAdapter(config: {
       return { news: tidings.map(newsOf), cursor: upTo };
     },
 
-    own: () =>
+    listOwnListings: () =>
       inPortions(async (from) => {
-        const { body } = await call(`${address}/hollow/shelf?from=${from}`, { token: token(), expected: [200] });
+        const { body } = await call(`${address}/hollow/shelf?from=${from}`, {
+          token: token(),
+          expected: [200],
+        });
         const { shelf, next } = readAs(OldhollowShelf, body);
         return {
           next,
-          some: shelf.map(({ ref, seen, piece, since }) => ownListing({
-            market: 'oldhollow', ref, remoteId: ref, url: seen, title: piece.name, text: piece.account, price: piece.auction?.openCents ?? piece.cents,
-            postage: piece.postCents, category: piece.room, condition: piece.state, pictures: piece.images, listedAt: since,
-            specifics: { decade: piece.decade, brand: piece.maker, material: piece.madeOf, origin: piece.origin },
-          })),
+          some: shelf.map(({ ref, seen, piece, since }) =>
+            ownListing({
+              market: 'oldhollow',
+              ref,
+              remoteId: ref,
+              url: seen,
+              title: piece.name,
+              text: piece.account,
+              price: piece.auction?.openCents ?? piece.cents,
+              postage: piece.postCents,
+              category: piece.room,
+              condition: piece.state,
+              pictures: piece.images,
+              listedAt: since,
+              specifics: {
+                decade: piece.decade,
+                brand: piece.maker,
+                material: piece.madeOf,
+                origin: piece.origin,
+              },
+            }),
+          ),
         };
-      }), // prettier-ignore
+      }),
     picture: (name) => pictureAt(address, name),
 
     readHook(header, body, now) {
-      if (!genuine(header('x-oldhollow-seal'), body, config.hookSecret, now)) return null;
+      if (!verifyWebhook(header('x-oldhollow-seal'), body, config.hookSecret, now)) return null;
       try {
         return [newsOf(readAs(OldhollowTiding, JSON.parse(body)))];
       } catch (error) {

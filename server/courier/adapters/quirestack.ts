@@ -1,14 +1,29 @@
 import Papa from 'papaparse';
+import { z } from 'zod';
 
 import type { Comp, CompetingOffer } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import {
-  QuirestackCopies, QuirestackDepotReport, QuirestackKept, QuirestackLine, QuirestackLog, QuirestackOffer, QuirestackParcel, QuirestackParcels, QuirestackPast, QuirestackRefusal, QuirestackReport, QuirestackReturned, QuirestackSought, QuirestackStock, QuirestackStockReport, QuirestackTicket,
-} from '@/contract/marketplaces/quirestack'; // prettier-ignore
+  QuirestackCopies,
+  QuirestackDepotReport,
+  QuirestackKept,
+  QuirestackLine,
+  QuirestackLog,
+  QuirestackOffer,
+  QuirestackParcel,
+  QuirestackParcels,
+  QuirestackPast,
+  QuirestackRefusal,
+  QuirestackReport,
+  QuirestackReturned,
+  QuirestackSought,
+  QuirestackStock,
+  QuirestackStockReport,
+  QuirestackTicket,
+} from '@/contract/marketplaces/quirestack';
 import { RuleSheet } from '@/contract/ruleSheet';
-import { CALL_LIMIT } from '@/core/courier/waiting';
 import type { News } from '@/core/courier/types';
-import { z } from 'zod';
+import { CALL_LIMIT } from '@/core/courier/waiting';
 
 import { CallFailed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../adapter';
 import { call, readAs } from '../call';
@@ -24,22 +39,42 @@ type Line = Record<
 
 /** Codes of the report -> our fields. */
 const FIELDS: Record<string, string> = {
-  Q10: 'fact:barcode', Q11: 'fact:barcode', Q12: 'fact:barcode', Q20: 'condition', Q21: 'description', Q22: 'description', Q23: 'description',
-  Q30: 'price', Q31: 'price', Q40: 'fact:origin', Q41: 'fact:origin',
-}; // prettier-ignore
-/** How long lines are gathered before a list is uploaded, and between two looks at its report, milliseconds. */
+  Q10: 'fact:barcode',
+  Q11: 'fact:barcode',
+  Q12: 'fact:barcode',
+  Q20: 'condition',
+  Q21: 'description',
+  Q22: 'description',
+  Q23: 'description',
+  Q30: 'price',
+  Q31: 'price',
+  Q40: 'fact:origin',
+  Q41: 'fact:origin',
+};
+/**
+ * How long lines are gathered before a list is uploaded, and between two looks at its report, milliseconds.
+ */
 const GATHER = 120;
 const LOOK_EVERY = 250;
 
 /** A draft as a line of a list. */
 export function lineOf(ref: string, draft: ListingDraft): Line {
   const { barcode = '', origin = '' } = draft.specifics;
-  return { action: 'put', ref, barcode, condition: draft.condition, note: draft.description, cents: String(draft.price), origin, keptAt: draft.depotNo ?? '' };
-} // prettier-ignore
+  return {
+    action: 'put',
+    ref,
+    barcode,
+    condition: draft.condition,
+    note: draft.description,
+    cents: String(draft.price),
+    origin,
+    keptAt: draft.depotNo ?? '',
+  };
+}
 
 /**
- * Lists of lines that are answered later. Lines given at nearly the same time go up together. A new offer is left to
- * the report, as something in review is; a withdrawal waits for its line, for it has to be certain.
+ * Lists of lines that are answered later. Lines given at nearly the same time go up together. A new offer is
+ * left to the report, as something in review is; a withdrawal waits for its line, for it has to be certain.
  */
 export function quirestackAdapter(config: { address: string; token: () => string }): Adapter {
   const { address } = config;
@@ -49,8 +84,12 @@ export function quirestackAdapter(config: { address: string; token: () => string
   /** Something is wanted of the depot. @throws Refused with its words where it says no */
   const askDepot = async (path: 'parcels' | 'returns', wanted: object): Promise<unknown> => {
     const { status, body } = await call(`${address}/feed/${path}`, {
-      method: 'POST', token: token(), expected: [200, 201, 422], headers: { 'content-type': 'application/json' }, body: JSON.stringify(wanted),
-    }); // prettier-ignore
+      method: 'POST',
+      token: token(),
+      expected: [200, 201, 422],
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(wanted),
+    });
     if (status === 422)
       throw new Refused([{ field: 'parcel', message: readAs(QuirestackRefusal, body).message }]);
     return body;
@@ -59,7 +98,8 @@ export function quirestackAdapter(config: { address: string; token: () => string
   const flush = async () => {
     const now = gathered;
     gathered = [];
-    // One line an offer in a list: of two, the later would be read against a state that the first has yet to make.
+    // One line an offer in a list: of two, the later would be read against a state that the first has yet to
+    // make.
     const seen = new Set<string>();
     const later = now.filter(({ line }) => seen.has(line.ref) || !seen.add(line.ref));
     const first = now.filter((one) => !later.includes(one));
@@ -69,8 +109,12 @@ export function quirestackAdapter(config: { address: string; token: () => string
     }
     try {
       const { body } = await call(`${address}/feed/lists`, {
-        method: 'POST', token: token(), expected: [202], headers: { 'content-type': 'text/csv' }, body: Papa.unparse(first.map((g) => g.line)),
-      }); // prettier-ignore
+        method: 'POST',
+        token: token(),
+        expected: [202],
+        headers: { 'content-type': 'text/csv' },
+        body: Papa.unparse(first.map((g) => g.line)),
+      });
       const { ticket } = readAs(QuirestackTicket, body);
       for (const one of first) one.done(ticket);
     } catch (error) {
@@ -85,9 +129,16 @@ export function quirestackAdapter(config: { address: string; token: () => string
 
   const sendPictures = async (ref: string, draft: ListingDraft, pictures: Pictures) => {
     for (const [place, hash] of draft.pictures.slice(0, 4).entries()) {
-      const { status, body } = await call(`${address}/feed/pictures/${encodeURIComponent(ref)}?place=${place}`, {
-        method: 'PUT', token: token(), expected: [204, 422], headers: { 'content-type': 'image/jpeg' }, body: await pictures(hash),
-      }); // prettier-ignore
+      const { status, body } = await call(
+        `${address}/feed/pictures/${encodeURIComponent(ref)}?place=${place}`,
+        {
+          method: 'PUT',
+          token: token(),
+          expected: [204, 422],
+          headers: { 'content-type': 'image/jpeg' },
+          body: await pictures(hash),
+        },
+      );
       if (status === 422)
         throw new Refused([{ field: 'pictures', message: readAs(QuirestackRefusal, body).message }]);
     }
@@ -103,10 +154,19 @@ export function quirestackAdapter(config: { address: string; token: () => string
   const over = (offer: z.infer<typeof QuirestackOffer>): AlreadyOver => ({
     news: [
       offer.order
-        ? { kind: 'sale', ref: offer.ref, remoteId: offer.ref, order: offer.order.order, amount: offer.order.cents, postage: 280, fees: offer.order.withheld, at: offer.order.at }
-        : { kind: 'ended', ref: offer.ref, remoteId: offer.ref, why: '' },
+        ? {
+            type: 'sale',
+            ref: offer.ref,
+            remoteId: offer.ref,
+            order: offer.order.order,
+            amount: offer.order.cents,
+            postage: 280,
+            fees: offer.order.withheld,
+            at: offer.order.at,
+          }
+        : { type: 'ended', ref: offer.ref, remoteId: offer.ref, why: '' },
     ],
-  }); // prettier-ignore
+  });
 
   /** What became of a line. @throws CallFailed while it is not worked through yet */
   const outcome = async (ticket: string, ref: string): Promise<Outcome> => {
@@ -128,12 +188,21 @@ export function quirestackAdapter(config: { address: string; token: () => string
   const newsOf = (entry: z.infer<typeof QuirestackLog>['log'][number]): News[] => {
     const about = { ref: entry.ref, remoteId: entry.ref };
     if (entry.kind === 'sold')
-      return [{ kind: 'sale', ...about, order: entry.order, amount: entry.cents, postage: entry.postCents, fees: entry.withheld, at: entry.at }];
-    if (entry.outcome === 'accepted') return [{ kind: 'approved', ...about, url: entry.seen }];
-    if (entry.outcome === 'rejected')
-      return [{ kind: 'turnedDown', ...about, reasons: [reasonOf(entry)] }];
+      return [
+        {
+          type: 'sale',
+          ...about,
+          order: entry.order,
+          amount: entry.cents,
+          postage: entry.postCents,
+          fees: entry.withheld,
+          at: entry.at,
+        },
+      ];
+    if (entry.outcome === 'accepted') return [{ type: 'approved', ...about, url: entry.seen }];
+    if (entry.outcome === 'rejected') return [{ type: 'turnedDown', ...about, reasons: [reasonOf(entry)] }];
     return [];
-  }; // prettier-ignore
+  };
 
   return {
     id: 'quirestack',
@@ -149,12 +218,20 @@ export function quirestackAdapter(config: { address: string; token: () => string
       const { body } = await call(`${address}/feed/past?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(QuirestackPast, body).copies.map((p): Comp => ({
-        id: p.no, market: 'quirestack', title: p.name, brand: p.house, category: p.rack, wear: wear(p.condition), sold: p.sold, price: p.cents,
-        listedAt: p.from, endedAt: p.to,
-      })); // prettier-ignore
+        id: p.no,
+        market: 'quirestack',
+        title: p.name,
+        brand: p.house,
+        category: p.rack,
+        wear: wear(p.condition),
+        sold: p.sold,
+        price: p.cents,
+        listedAt: p.from,
+        endedAt: p.to,
+      }));
     },
 
-    async sought(category) {
+    async searchDemand(category) {
       const query = new URLSearchParams({ rack: category });
       const { body } = await call(`${address}/feed/sought?${query}`, { token: token(), expected: [200] });
       return readAs(QuirestackSought, body).words.map(([word, count]) => ({ word, count }));
@@ -162,13 +239,21 @@ export function quirestackAdapter(config: { address: string; token: () => string
 
     async competing(barcode) {
       const query = new URLSearchParams({ barcode });
-      const { status, body } = await call(`${address}/feed/copies?${query}`, { token: token(), expected: [200, 404] });
+      const { status, body } = await call(`${address}/feed/copies?${query}`, {
+        token: token(),
+        expected: [200, 404],
+      });
       if (status === 404) return null;
       const wear = await wearOf(this);
       return readAs(QuirestackCopies, body).copies.map((c): CompetingOffer => ({
-        seller: c.seller, price: c.cents, postage: c.postCents, wear: wear(c.condition), rating: c.rating, leavesIn: c.leavesIn,
+        seller: c.seller,
+        price: c.cents,
+        postage: c.postCents,
+        wear: wear(c.condition),
+        rating: c.rating,
+        leavesIn: c.leavesIn,
       }));
-    }, // prettier-ignore
+    },
 
     async ruleSheet() {
       const { body } = await call(`${address}/feed/rules`, { token: token(), expected: [200] });
@@ -193,13 +278,22 @@ export function quirestackAdapter(config: { address: string; token: () => string
     },
 
     async withdraw(ref) {
-      const line: Line = { action: 'remove', ref, barcode: '', condition: '', note: '', cents: '', origin: '', keptAt: '' };
+      const line: Line = {
+        action: 'remove',
+        ref,
+        barcode: '',
+        condition: '',
+        note: '',
+        cents: '',
+        origin: '',
+        keptAt: '',
+      };
       const said = await outcome(await upload(line), ref);
       if (said.outcome === 'removed') return 'withdrawn';
       if (said.outcome === 'unknown') return 'absent';
       const offer = await find(ref);
       return offer ? over(offer) : 'absent';
-    }, // prettier-ignore
+    },
 
     async lookUp(ref) {
       const offer = await find(ref);
@@ -208,15 +302,27 @@ export function quirestackAdapter(config: { address: string; token: () => string
       );
     },
 
-    async own() {
+    async listOwnListings() {
       const { body } = await call(`${address}/feed/stock`, { token: token(), expected: [200] });
       const { report } = readAs(QuirestackStockReport, body);
       const { data } = Papa.parse<unknown>(report, { header: true, skipEmptyLines: true });
-      return readAs(z.array(QuirestackStock).max(20_000), data).map((o) => ownListing({
-        market: 'quirestack', ref: o.ref, remoteId: o.ref, url: o.seen, title: o.name, text: o.note, price: Number(o.cents), postage: 280,
-        category: o.rack, condition: o.condition, pictures: o.pictures.split(' ').filter(Boolean), specifics: { barcode: o.barcode },
-      }));
-    }, // prettier-ignore
+      return readAs(z.array(QuirestackStock).max(20_000), data).map((o) =>
+        ownListing({
+          market: 'quirestack',
+          ref: o.ref,
+          remoteId: o.ref,
+          url: o.seen,
+          title: o.name,
+          text: o.note,
+          price: Number(o.cents),
+          postage: 280,
+          category: o.rack,
+          condition: o.condition,
+          pictures: o.pictures.split(' ').filter(Boolean),
+          specifics: { barcode: o.barcode },
+        }),
+      );
+    },
     picture: (name) => pictureAt(address, name),
 
     depot: {

@@ -2,7 +2,15 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import { ThreadwickAsked, ThreadwickGone, ThreadwickJournal, ThreadwickMine, ThreadwickObjections, ThreadwickPiece, ThreadwickPieces } from '@/contract/marketplaces/threadwick'; // prettier-ignore
+import {
+  ThreadwickAsked,
+  ThreadwickGone,
+  ThreadwickJournal,
+  ThreadwickMine,
+  ThreadwickObjections,
+  ThreadwickPiece,
+  ThreadwickPieces,
+} from '@/contract/marketplaces/threadwick';
 import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 import { formatAmount } from '@/core/money/money';
@@ -16,21 +24,39 @@ import { wearOf } from '../wear';
 type Piece = z.infer<typeof ThreadwickPiece>;
 
 const FIELDS: Record<string, string> = {
-  name: 'title', story: 'description', price: 'price', shelf: 'category', worn: 'condition', photos: 'pictures',
-  department: 'specific:department', size: 'specific:size', colour: 'specific:colour', label: 'specific:brand',
-  cloth: 'specific:material', origin: 'fact:origin',
-}; // prettier-ignore
+  name: 'title',
+  story: 'description',
+  price: 'price',
+  shelf: 'category',
+  worn: 'condition',
+  photos: 'pictures',
+  department: 'specific:department',
+  size: 'specific:size',
+  colour: 'specific:colour',
+  label: 'specific:brand',
+  cloth: 'specific:material',
+  origin: 'fact:origin',
+};
 const POSTAGE = 390;
 
 /** A draft in Threadwick's words. */
 export function pieceOf(ref: string, draft: ListingDraft) {
   const { specifics } = draft;
   return {
-    ref, name: draft.title, story: draft.description, price: formatAmount(draft.price, draft.currency), shelf: draft.category, worn: draft.condition,
-    department: specifics.department ?? '', size: specifics.size ?? '', colour: specifics.colour ?? '', label: specifics.brand ?? '',
-    cloth: specifics.material ?? '', origin: specifics.origin ?? '',
+    ref,
+    name: draft.title,
+    story: draft.description,
+    price: formatAmount(draft.price, draft.currency),
+    shelf: draft.category,
+    worn: draft.condition,
+    department: specifics.department ?? '',
+    size: specifics.size ?? '',
+    colour: specifics.colour ?? '',
+    label: specifics.brand ?? '',
+    cloth: specifics.material ?? '',
+    origin: specifics.origin ?? '',
   };
-} // prettier-ignore
+}
 
 /** A form with the photos in one call; found again by reference; its journal has to be read. */
 export function threadwickAdapter(config: { address: string; token: () => string }): Adapter {
@@ -65,12 +91,18 @@ export function threadwickAdapter(config: { address: string; token: () => string
   const published = (p: Piece): Published => ({ remoteId: p.no, url: p.seen, state: 'live' });
 
   const saleNews = (ref: string, no: string, sale: NonNullable<Piece['sale']>): News => ({
-    kind: 'sale', ref, remoteId: no, order: sale.sale, amount: sale.amount, postage: POSTAGE, fees: sale.part,
+    type: 'sale',
+    ref,
+    remoteId: no,
+    order: sale.sale,
+    amount: sale.amount,
+    postage: POSTAGE,
+    fees: sale.part,
     at: Date.parse(sale.when),
-  }); // prettier-ignore
+  });
 
   const over = (p: Piece): AlreadyOver => ({
-    news: [p.sale ? saleNews(p.ref, p.no, p.sale) : { kind: 'ended', ref: p.ref, remoteId: p.no, why: '' }],
+    news: [p.sale ? saleNews(p.ref, p.no, p.sale) : { type: 'ended', ref: p.ref, remoteId: p.no, why: '' }],
   });
 
   return {
@@ -87,12 +119,20 @@ export function threadwickAdapter(config: { address: string; token: () => string
       const { body } = await call(`${address}/rail/gone?${query}`, { token: token(), expected: [200] });
       const wear = await wearOf(this);
       return readAs(ThreadwickGone, body).map((p): Comp => ({
-        id: p.no, market: 'threadwick', title: p.name, brand: p.label, category: p.shelf, wear: wear(p.worn), sold: p.gone,
-        price: Number(p.price.replace('.', '')), listedAt: Date.parse(p.hung), endedAt: Date.parse(p.down),
-      })); // prettier-ignore
+        id: p.no,
+        market: 'threadwick',
+        title: p.name,
+        brand: p.label,
+        category: p.shelf,
+        wear: wear(p.worn),
+        sold: p.gone,
+        price: Number(p.price.replace('.', '')),
+        listedAt: Date.parse(p.hung),
+        endedAt: Date.parse(p.down),
+      }));
     },
 
-    async sought(category) {
+    async searchDemand(category) {
       const { body } = await call(`${address}/rail/asked?${new URLSearchParams({ shelf: category })}`, {
         token: token(),
         expected: [200],
@@ -110,8 +150,11 @@ export function threadwickAdapter(config: { address: string; token: () => string
       const there = unclear ? await find(ref) : null;
       if (there) return there.status === 'hanging' ? published(there) : over(there);
       const { status, body } = await call(`${address}/rail/pieces?ref=${encodeURIComponent(ref)}`, {
-        method: 'POST', token: token(), expected: [201, 303, 406], body: await form(ref, draft, pictures),
-      }); // prettier-ignore
+        method: 'POST',
+        token: token(),
+        expected: [201, 303, 406],
+        body: await form(ref, draft, pictures),
+      });
       if (status === 406) return refuse(body);
       const piece = readAs(ThreadwickPiece, body);
       return piece.status === 'hanging' ? published(piece) : over(piece);
@@ -119,10 +162,13 @@ export function threadwickAdapter(config: { address: string; token: () => string
 
     async revise(ref, remoteId, draft, pictures) {
       const no = remoteId ?? (await find(ref))?.no;
-      if (!no) return { news: [{ kind: 'ended', ref, remoteId: '', why: 'Threadwick no longer has it.' }] };
+      if (!no) return { news: [{ type: 'ended', ref, remoteId: '', why: 'Threadwick no longer has it.' }] };
       const { status, body } = await call(`${address}/rail/pieces/${no}`, {
-        method: 'POST', token: token(), expected: [200, 406, 410], body: await form(ref, draft, pictures),
-      }); // prettier-ignore
+        method: 'POST',
+        token: token(),
+        expected: [200, 406, 410],
+        body: await form(ref, draft, pictures),
+      });
       if (status === 406) return refuse(body);
       return status === 410 ? over(readAs(ThreadwickPiece, body)) : 'revised';
     },
@@ -144,19 +190,37 @@ export function threadwickAdapter(config: { address: string; token: () => string
       return piece && { ...published(piece), over: piece.status !== 'hanging' };
     },
 
-    own: () =>
+    listOwnListings: () =>
       inPortions(async (from) => {
         const { body } = await call(`${address}/rail/mine?from=${from}`, { token: token(), expected: [200] });
         const { pieces, next } = readAs(ThreadwickMine, body);
         return {
           next,
-          some: pieces.map(({ no, ref, seen, piece, photos }) => ownListing({
-            market: 'threadwick', ref: ref || no, remoteId: no, url: seen, title: piece.name, text: piece.story, price: Number(piece.price.replace('.', '')),
-            postage: POSTAGE, category: piece.shelf, condition: piece.worn, pictures: photos,
-            specifics: { department: piece.department, size: piece.size, colour: piece.colour, brand: piece.label, material: piece.cloth, origin: piece.origin },
-          })),
+          some: pieces.map(({ no, ref, seen, piece, photos }) =>
+            ownListing({
+              market: 'threadwick',
+              ref: ref || no,
+              remoteId: no,
+              url: seen,
+              title: piece.name,
+              text: piece.story,
+              price: Number(piece.price.replace('.', '')),
+              postage: POSTAGE,
+              category: piece.shelf,
+              condition: piece.worn,
+              pictures: photos,
+              specifics: {
+                department: piece.department,
+                size: piece.size,
+                colour: piece.colour,
+                brand: piece.label,
+                material: piece.cloth,
+                origin: piece.origin,
+              },
+            }),
+          ),
         };
-      }), // prettier-ignore
+      }),
     picture: (name) => pictureAt(address, name),
 
     async eventsSince(cursor) {

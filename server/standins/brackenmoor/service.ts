@@ -1,19 +1,19 @@
+import type { Context } from 'hono';
+import { html, raw } from 'hono/html';
 import { randomBytes } from 'node:crypto';
 
-import { html, raw } from 'hono/html';
-import type { Context } from 'hono';
-
-import { Hooks } from '../kit/hooks';
-import { measureJpeg, type Measured } from '../kit/pictures';
-import { euros, frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
-import { ordersDesk, paidOrder } from '../kit/orders';
-import { talksDesk } from '../kit/talks';
-import { Turns } from '../kit/turns';
-import { pastOf, search, searched } from '../kit/past';
 import { SEED, SHELVES } from './past';
 import { CATEGORIES, SHEET } from './sheet';
 import { areTwins, feesFor, problemsOf, readEntry, type Entry } from './validate';
+import { Hooks } from '../kit/hooks';
+import { serveOrders, paidOrder } from '../kit/orders';
+import { page } from '../kit/page';
+import { pastOf, search, searched } from '../kit/past';
+import { measureJpeg, type Measured } from '../kit/pictures';
+import { euros, frame, isOut, portion, sheetToday, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { serveTalks } from '../kit/talks';
+import { Turns } from '../kit/turns';
 
 interface Listing {
   id: string;
@@ -112,7 +112,7 @@ export function brackenmoor(options: {
     const problems = problemsOf(entry, pictures, switches);
     const others = (await store.all<Listing>('listing')).filter((l) => l.id !== own?.id);
     if (others.some((l) => l.state === 'live' && areTwins(l.entry, entry)))
-      problems.push({ code: 'TW-1', field: 'headline', message: 'You list the same thing already.' });
+      problems.push({ code: 'TW-1', field: 'headline', message: 'You list the same item already.' });
     const month = new Date().toISOString().slice(0, 7);
     const used = others.filter((l) => new Date(l.listedAt).toISOString().startsWith(month)).length;
     if (!own && used >= SHEET.monthlyAllowance)
@@ -124,7 +124,7 @@ export function brackenmoor(options: {
     listing: l.id,
     reference: l.entry.reference,
     state: l.state,
-    page: `${base}/thing/${l.id}`,
+    page: `${base}/item/${l.id}`,
     order: l.order,
   });
 
@@ -188,15 +188,26 @@ export function brackenmoor(options: {
   });
 
   app.get('/v1/past', (c) => {
-    const found = search(pastOf(SEED, SHELVES, 1, Date.now()), c.req.query('category') ?? '', c.req.query('words') ?? '');
+    const found = search(
+      pastOf(SEED, SHELVES, 1, Date.now()),
+      c.req.query('category') ?? '',
+      c.req.query('words') ?? '',
+    );
     const worn = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'rough';
     return c.json({
       past: found.map((p) => ({
-        number: p.no, headline: p.words, maker: p.house, category: p.shelf, condition: worn(p.wear), outcome: p.went ? 'sold' : 'unsold',
-        cents: p.cents, listedAt: p.from, endedAt: p.to,
+        number: p.no,
+        headline: p.words,
+        maker: p.house,
+        category: p.shelf,
+        condition: worn(p.wear),
+        outcome: p.went ? 'sold' : 'unsold',
+        cents: p.cents,
+        listedAt: p.from,
+        endedAt: p.to,
       })),
     });
-  }); // prettier-ignore
+  });
   app.get('/v1/sought', (c) => c.json({ words: searched(SEED, SHELVES, c.req.query('category') ?? '') }));
 
   app.get('/v1/happenings', async (c) => {
@@ -208,7 +219,7 @@ export function brackenmoor(options: {
     });
   });
 
-  ordersDesk(app, { store, switches, at: '/v1/orders', style: SHEET.statement });
+  serveOrders(app, { store, switches, at: '/v1/orders', style: SHEET.statement });
 
   // ---- the buyers' side -------------------------------------------------------------------------
 
@@ -273,7 +284,7 @@ export function brackenmoor(options: {
     return true;
   };
 
-  const talks = talksDesk(app, {
+  const talks = serveTalks(app, {
     store,
     switches,
     base,
@@ -286,7 +297,7 @@ export function brackenmoor(options: {
         l && {
           ref: l.entry.reference,
           what: l.entry.headline,
-          seen: `${base}/thing/${l.id}`,
+          seen: `${base}/item/${l.id}`,
           open: l.state === 'live',
         }
       );
@@ -304,16 +315,31 @@ export function brackenmoor(options: {
     if (isOut(switches)) return closed(c);
     const live = (await store.all<Listing>('listing')).filter((l) => l.state === 'live').reverse();
     return c.html(
-      page('Brackenmoor', LOOK, html`${head}<main>
-        <h1>New on the moor</h1>
-        <div class="grid">${live.map((l) => html`<a href="${base}/thing/${l.id}">
-          <img src="${base}/picture/${l.entry.pictures[0]}" alt="" />${l.entry.headline}<br /><b>${euros(l.entry.askingCents)}</b></a>`)}</div>
-        ${live.length === 0 ? html`<p>Nothing is offered just now.</p>` : ''}
-      </main>`),
-    ); // prettier-ignore
+      page(
+        'Brackenmoor',
+        LOOK,
+        html`${head}
+          <main>
+            <h1>New on the moor</h1>
+            <div class="grid">
+              ${live.map(
+                (l) =>
+                  html`<a href="${base}/item/${l.id}">
+                    <img src="${base}/picture/${l.entry.pictures[0]}" alt="" />${l.entry.headline}<br /><b
+                      >${euros(l.entry.askingCents)}</b
+                    ></a
+                  >`,
+              )}
+            </div>
+            ${live.length === 0 ? html`<p>Nothing is offered just now.</p>` : ''}
+          </main>`,
+      ),
+    );
   });
 
-  app.get('/thing/:id', async (c) => {
+  // Links from before its pages were called items.
+  app.get('/thing/:id', (c) => c.redirect(`${base}/item/${c.req.param('id')}`, 301));
+  app.get('/item/:id', async (c) => {
     if (isOut(switches)) return closed(c);
     const l = await store.get<Listing>('listing', c.req.param('id'));
     if (!l)
@@ -330,35 +356,76 @@ export function brackenmoor(options: {
     const category = CATEGORIES.find((x) => x.id === e.category);
     const condition = SHEET.conditions.find((x) => x.code === e.condition);
     return c.html(
-      page(e.headline, LOOK, html`${head}<main>
-        <div class="strip">${e.pictures.map((p, i) => html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`)}</div>
-        ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}
-        <h1>${e.headline}</h1>${e.secondLine ? html`<p>${e.secondLine}</p>` : ''}
-        <div class="price">${euros(e.askingCents)}</div>
-        <p>and ${euros(e.postageCents)} postage</p>
-        <ul>${termLines(e).map((line) => html`<li>${line}</li>`)}</ul>
-        ${l.state === 'live'
-          ? html`<form method="post" action="${base}/thing/${l.id}/buy">${e.choices
-              ? html`<p>${e.choices.names.join(', ')}</p>${e.choices.pieces.map((p) => html`<label><input type="radio" name="piece" value="${p.code}" required ${left(l, p.code) === 0 ? raw('disabled') : ''} />
-                  ${p.values.join(', ')}, ${euros(p.cents)} (${left(l, p.code) === 0 ? 'gone' : `${left(l, p.code)} left`})</label>`)}`
-              : ''}<button>Buy it now</button></form>${talks.forms(l.id)}`
-          : l.state === 'sold'
-            ? html`<p class="note">This has been bought.</p>`
-            : html`<p class="note">This is no longer offered.</p>`}
-        <dl><dt>Condition</dt><dd>${condition?.label}</dd><dt>Shelved under</dt><dd>${category?.name}</dd>
-          ${(category?.specifics ?? []).filter((s) => e.attributes[s.id]).map((s) => html`<dt>${s.label}</dt><dd>${e.attributes[s.id]}</dd>`)}</dl>
-        <div class="words">${e.text.includes('<') ? raw(e.text) : e.text}</div>
-      </main>`),
-    ); // prettier-ignore
+      page(
+        e.headline,
+        LOOK,
+        html`${head}
+          <main>
+            <div class="strip">
+              ${e.pictures.map((p, i) => html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`)}
+            </div>
+            ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}
+            <h1>${e.headline}</h1>
+            ${e.secondLine ? html`<p>${e.secondLine}</p>` : ''}
+            <div class="price">${euros(e.askingCents)}</div>
+            <p>and ${euros(e.postageCents)} postage</p>
+            <ul>
+              ${termLines(e).map((line) => html`<li>${line}</li>`)}
+            </ul>
+            ${
+              l.state === 'live'
+                ? html`<form method="post" action="${base}/item/${l.id}/buy">
+                      ${
+                        e.choices
+                          ? html`<p>${e.choices.names.join(', ')}</p>
+                              ${e.choices.pieces.map(
+                                (p) =>
+                                  html`<label
+                                    ><input
+                                      type="radio"
+                                      name="piece"
+                                      value="${p.code}"
+                                      required
+                                      ${left(l, p.code) === 0 ? raw('disabled') : ''}
+                                    />
+                                    ${p.values.join(', ')}, ${euros(p.cents)}
+                                    (${left(l, p.code) === 0 ? 'gone' : `${left(l, p.code)} left`})</label
+                                  >`,
+                              )}`
+                          : ''
+                      }<button>Buy it now</button>
+                    </form>
+                    ${talks.forms(l.id)}`
+                : l.state === 'sold'
+                  ? html`<p class="note">This has been bought.</p>`
+                  : html`<p class="note">This is no longer offered.</p>`
+            }
+            <dl>
+              <dt>Condition</dt>
+              <dd>${condition?.label}</dd>
+              <dt>Shelved under</dt>
+              <dd>${category?.name}</dd>
+              ${(category?.specifics ?? [])
+                .filter((s) => e.attributes[s.id])
+                .map(
+                  (s) =>
+                    html`<dt>${s.label}</dt>
+                      <dd>${e.attributes[s.id]}</dd>`,
+                )}
+            </dl>
+            <div class="words">${e.text.includes('<') ? raw(e.text) : e.text}</div>
+          </main>`,
+      ),
+    );
   });
 
-  app.post('/thing/:id/buy', (c) =>
+  app.post('/item/:id/buy', (c) =>
     turns.run(async () => {
       if (isOut(switches)) return closed(c);
       const l = await store.get<Listing>('listing', c.req.param('id'));
       if (!l) return c.notFound();
       await sell(l, { code: l.entry.choices ? String((await c.req.parseBody()).piece ?? '') : undefined });
-      return c.redirect(`${base}/thing/${l.id}`, 303);
+      return c.redirect(`${base}/item/${l.id}`, 303);
     }),
   );
 

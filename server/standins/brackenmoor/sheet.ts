@@ -149,7 +149,7 @@ export const SHEET = {
   fees: {
     rules: [
       {
-        kind: 'share',
+        type: 'share',
         label: 'Selling fee, to wear',
         bp: 1_150,
         of: 'total',
@@ -157,7 +157,7 @@ export const SHEET = {
         categories: ['wear'],
       },
       {
-        kind: 'share',
+        type: 'share',
         label: 'Selling fee, house',
         bp: 980,
         of: 'total',
@@ -165,17 +165,17 @@ export const SHEET = {
         categories: ['house', 'shelf'],
       },
       {
-        kind: 'share',
+        type: 'share',
         label: 'Selling fee, tools and optics',
         bp: 740,
         of: 'total',
         cap: 4_500,
         categories: ['bench', 'optics'],
       },
-      { kind: 'fixed', label: 'Order fee', amount: 35 },
-      { kind: 'promotion', label: 'Better place', minBp: 200, maxBp: 2_000, of: 'price' },
+      { type: 'fixed', label: 'Order fee', amount: 35 },
+      { type: 'promotion', label: 'Better place', minBp: 200, maxBp: 2_000, of: 'price' },
       {
-        kind: 'extra',
+        type: 'extra',
         id: 'secondLine',
         label: 'Second title line',
         amount: 120,
@@ -183,7 +183,7 @@ export const SHEET = {
         asks: 'words',
       },
       {
-        kind: 'extra',
+        type: 'extra',
         id: 'secondCategory',
         label: 'Second category',
         amount: 80,

@@ -1,7 +1,7 @@
+import { CATEGORIES, SHEET } from './sheet';
 import { NO_FAULTS, type Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
 import { picturesToday } from '../kit/service';
-import { CATEGORIES, SHEET } from './sheet';
 
 /** What a seller sends. */
 export interface Entry {
@@ -57,16 +57,28 @@ export function readEntry(body: unknown): Entry | null {
   const b = body as Record<string, unknown>;
   const attributes = b.attributes;
   if (
-    !isText(b.reference, 120) || !isText(b.headline, 1_000) || !isText(b.text, 20_000) || !isText(b.category, 100) ||
-    !isText(b.condition, 60) || !Number.isInteger(b.askingCents) || !Number.isInteger(b.postageCents) ||
-    typeof attributes !== 'object' || attributes === null ||
+    !isText(b.reference, 120) ||
+    !isText(b.headline, 1_000) ||
+    !isText(b.text, 20_000) ||
+    !isText(b.category, 100) ||
+    !isText(b.condition, 60) ||
+    !Number.isInteger(b.askingCents) ||
+    !Number.isInteger(b.postageCents) ||
+    typeof attributes !== 'object' ||
+    attributes === null ||
     !Object.values(attributes).every((v) => isText(v, 1_000)) ||
-    !Array.isArray(b.pictures) || b.pictures.length > 100 || !b.pictures.every((p) => isText(p, 120)) ||
+    !Array.isArray(b.pictures) ||
+    b.pictures.length > 100 ||
+    !b.pictures.every((p) => isText(p, 120)) ||
     !(b.clip === undefined || b.clip === null || isText(b.clip, 120)) ||
-    ![b.promotionPercent, b.sentWithin, b.backWithin, b.furtherCents, b.taxPercent].every((n) => n === undefined || typeof n === 'number') ||
-    !(b.fetch === undefined || typeof b.fetch === 'boolean') || !(b.abroad === undefined || isAbroad(b.abroad)) ||
+    ![b.promotionPercent, b.sentWithin, b.backWithin, b.furtherCents, b.taxPercent].every(
+      (n) => n === undefined || typeof n === 'number',
+    ) ||
+    !(b.fetch === undefined || typeof b.fetch === 'boolean') ||
+    !(b.abroad === undefined || isAbroad(b.abroad)) ||
     ![b.secondLine, b.secondCategory, b.backPaidBy].every((t) => t === undefined || isText(t, 1_000))
-  ) return null; // prettier-ignore
+  )
+    return null;
   if (b.choices !== undefined && !isChoice(b.choices)) return null;
   return b as unknown as Entry;
 }
@@ -82,14 +94,20 @@ function isAbroad(value: unknown): value is NonNullable<Entry['abroad']> {
 function isChoice(value: unknown): value is Choice {
   if (typeof value !== 'object' || value === null) return false;
   const { names, pieces } = value as Record<string, unknown>;
-  const texts = (list: unknown) => Array.isArray(list) && list.length <= 10 && list.every((t) => isText(t, 400));
+  const texts = (list: unknown) =>
+    Array.isArray(list) && list.length <= 10 && list.every((t) => isText(t, 400));
   return (
-    texts(names) && Array.isArray(pieces) && pieces.length <= 1_000 &&
-    pieces.every((p: Record<string, unknown>) => isText(p.code, 120) && texts(p.values) && Number.isInteger(p.cents) && Number.isInteger(p.stock))
+    texts(names) &&
+    Array.isArray(pieces) &&
+    pieces.length <= 1_000 &&
+    pieces.every(
+      (p: Record<string, unknown>) =>
+        isText(p.code, 120) && texts(p.values) && Number.isInteger(p.cents) && Number.isInteger(p.stock),
+    )
   );
-} // prettier-ignore
+}
 
-/** Whether two entries offer the same thing at the same price: we show only one. */
+/** Whether two entries offer the same item at the same price: we show only one. */
 export function areTwins(a: Entry, b: Entry): boolean {
   const plain = (e: Entry) => e.headline.trim().toLowerCase();
   return plain(a) === plain(b) && a.askingCents === b.askingCents;

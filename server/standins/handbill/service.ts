@@ -1,14 +1,14 @@
+import type { Context } from 'hono';
+import { html } from 'hono/html';
 import { randomBytes } from 'node:crypto';
 
-import { html } from 'hono/html';
-import type { Context } from 'hono';
-
-import { measureJpeg } from '../kit/pictures';
-import { euros, frame, isOut, page, picturesToday, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
-import { Turns } from '../kit/turns';
 import { boardFee } from './fees';
 import { SHEET } from './sheet';
+import { page } from '../kit/page';
+import { measureJpeg } from '../kit/pictures';
+import { euros, frame, isOut, picturesToday, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { Turns } from '../kit/turns';
 
 interface Notice {
   id: string;
@@ -49,7 +49,9 @@ export function objectionsTo(
   return found;
 }
 
-/** Handbill: a board with a form and no way to call it. Whoever puts up a notice gets a key to take it down. */
+/**
+ * Handbill: a board with a form and no way to call it. Whoever puts up a notice gets a key to take it down.
+ */
 export function handbill(options: { store: Store; token: string; base: string }): Service {
   const { store, base } = options;
   // Nothing answers under a seller's path: there is none.
@@ -74,27 +76,51 @@ export function handbill(options: { store: Store; token: string; base: string })
     if (isOut(switches)) return closed(c);
     const up = (await store.all<Notice>('notice')).filter((n) => n.status === 'up').reverse();
     return c.html(
-      note('On the board', html`<p><a href="${base}/put-up">Put up a notice</a></p>
-        <div class="grid">${up.map((n) => html`<a href="${base}/notice/${n.id}"><img src="${base}/picture/${n.photos[0]}" alt="" />${n.heading}<br /><b>${euros(n.cents)}</b></a>`)}</div>`),
-    ); // prettier-ignore
+      note(
+        'On the board',
+        html`<p><a href="${base}/put-up">Put up a notice</a></p>
+          <div class="grid">
+            ${up.map((n) => html`<a href="${base}/notice/${n.id}"><img src="${base}/picture/${n.photos[0]}" alt="" />${n.heading}<br /><b>${euros(n.cents)}</b></a>`)}
+          </div>`,
+      ),
+    );
   });
 
   app.get('/put-up', (c) =>
     isOut(switches)
       ? closed(c)
       : c.html(
-          note('Put up a notice', html`<form method="post" enctype="multipart/form-data">
-            <label>Heading <input name="heading" size="60" /></label>
-            <label>Words <textarea name="words" rows="10" cols="60"></textarea></label>
-            <label>Price in euros <input name="price" /></label>
-            <label>Postage in euros <input name="post" /></label>
-            <label>Board <select name="board">${option(SHEET.categories)}</select></label>
-            <label>State <select name="state">${option(SHEET.conditions)}</select></label>
-            <label>Photos, the first in front <input type="file" name="photos" multiple accept="image/jpeg" /></label>
-            <p>Up to ${picturesToday(6, switches)} photos. When it sells the board keeps 8 %, at least 0.50 and at most 40.00.</p>
-            <button>Put it up</button></form>`),
+          note(
+            'Put up a notice',
+            html`<form method="post" enctype="multipart/form-data">
+              <label>Heading <input name="heading" size="60" /></label>
+              <label>Words <textarea name="words" rows="10" cols="60"></textarea></label>
+              <label>Price in euros <input name="price" /></label>
+              <label>Postage in euros <input name="post" /></label>
+              <label
+                >Board
+                <select name="board">
+                  ${option(SHEET.categories)}
+                </select></label
+              >
+              <label
+                >State
+                <select name="state">
+                  ${option(SHEET.conditions)}
+                </select></label
+              >
+              <label
+                >Photos, the first in front <input type="file" name="photos" multiple accept="image/jpeg"
+              /></label>
+              <p>
+                Up to ${picturesToday(6, switches)} photos. When it sells the board keeps 8 %, at least 0.50
+                and at most 40.00.
+              </p>
+              <button>Put it up</button>
+            </form>`,
+          ),
         ),
-  ); // prettier-ignore
+  );
 
   app.post('/put-up', (c) =>
     turns.run(async () => {
@@ -111,9 +137,18 @@ export function handbill(options: { store: Store; token: string; base: string })
         }),
       );
       const n: Notice = {
-        id: randomBytes(5).toString('hex'), key: randomBytes(8).toString('hex'), heading: words('heading'), words: words('words').replace(/\r\n/g, '\n'),
-        cents: Math.round(Number(words('price').replace(',', '.')) * 100), postCents: Math.round(Number(words('post').replace(',', '.')) * 100) || 0, board: words('board'), state: words('state'), photos: [], status: 'up', at: Date.now(),
-      }; // prettier-ignore
+        id: randomBytes(5).toString('hex'),
+        key: randomBytes(8).toString('hex'),
+        heading: words('heading'),
+        words: words('words').replace(/\r\n/g, '\n'),
+        cents: Math.round(Number(words('price').replace(',', '.')) * 100),
+        postCents: Math.round(Number(words('post').replace(',', '.')) * 100) || 0,
+        board: words('board'),
+        state: words('state'),
+        photos: [],
+        status: 'up',
+        at: Date.now(),
+      };
       const against = objectionsTo(
         n,
         photos.map((p) => ({ long: p.long, bytes: p.bytes.length })),
@@ -144,13 +179,29 @@ export function handbill(options: { store: Store; token: string; base: string })
     if (!n) return c.html(note('No such notice', ''), 404);
     const mine = c.req.query('key') === n.key;
     return c.html(
-      note(n.heading, html`<div class="strip">${n.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1}" />`)}</div>
-        <p class="price">${euros(n.cents)}</p>${n.postCents ? html`<p>and ${euros(n.postCents)} postage</p>` : ''}<p>${SHEET.conditions.find((s) => s.code === n.state)?.label}</p>
-        <div class="words">${n.words}</div>
-        ${n.status === 'up' ? html`<form method="post" action="${base}/notice/${n.id}/buy"><button>I take it</button></form>` : html`<p class="note">${n.status === 'bought' ? 'Taken.' : 'Down.'}</p>`}
-        ${mine ? html`<p class="note">Yours. ${n.status === 'bought' ? `Taken: the board keeps ${euros(boardFee(n.cents))}.` : ''}</p>
-          <form method="post" action="${base}/notice/${n.id}/down?key=${n.key}"><button>Take it down</button></form>` : ''}`),
-    ); // prettier-ignore
+      note(
+        n.heading,
+        html`<div class="strip">
+            ${n.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1}" />`)}
+          </div>
+          <p class="price">${euros(n.cents)}</p>
+          ${n.postCents ? html`<p>and ${euros(n.postCents)} postage</p>` : ''}
+          <p>${SHEET.conditions.find((s) => s.code === n.state)?.label}</p>
+          <div class="words">${n.words}</div>
+          ${n.status === 'up' ? html`<form method="post" action="${base}/notice/${n.id}/buy"><button>I take it</button></form>` : html`<p class="note">${n.status === 'bought' ? 'Taken.' : 'Down.'}</p>`}
+          ${
+            mine
+              ? html`<p class="note">
+                    Yours.
+                    ${n.status === 'bought' ? `Taken: the board keeps ${euros(boardFee(n.cents))}.` : ''}
+                  </p>
+                  <form method="post" action="${base}/notice/${n.id}/down?key=${n.key}">
+                    <button>Take it down</button>
+                  </form>`
+              : ''
+          }`,
+      ),
+    );
   });
 
   const ending = (path: string, status: 'bought' | 'down', keyed: boolean) =>

@@ -27,8 +27,11 @@ export const SHEET = {
     { code: 'fair', label: 'Fair', wear: 3 },
     { code: 'poor', label: 'Poor', wear: 5 },
   ],
-  fees: { rules: [{ kind: 'share', label: 'Board fee', bp: 800, of: 'price', least: 50, cap: 4_000 }], taxBp: 0 },
+  fees: {
+    rules: [{ type: 'share', label: 'Board fee', bp: 800, of: 'price', least: 50, cap: 4_000 }],
+    taxBp: 0,
+  },
   forbiddenWords: [],
   questions: [],
   handover: 'post',
-}; // prettier-ignore
+};

@@ -60,7 +60,9 @@ function code(n: number): string {
   return twelve + lastDigit(twelve);
 }
 
-/** The digit that makes the sum of all, with 1 and 3 in turn from the left of an EAN-13, a multiple of ten. */
+/**
+ * The digit that makes the sum of all, with 1 and 3 in turn from the left of an EAN-13, a multiple of ten.
+ */
 function lastDigit(twelve: string): number {
   const sum = [...twelve].reduce((s, digit, i) => s + Number(digit) * (i % 2 === 0 ? 1 : 3), 0);
   return (10 - (sum % 10)) % 10;
@@ -73,10 +75,19 @@ export function filedUnder(code: string): string {
 
 /** One that people in Saltreach have on their shelves. */
 const SEABIRDS: Omit<Card, 'code'> = {
-  heading: 'Seabirds of the Northern Coasts', house: 'Drumlin Press', under: ['Print', 'Field guide'],
-  particulars: [{ what: 'Author', is: 'E. Farrowdale' }, { what: 'Year', is: '1953' }, { what: 'Binding', is: 'Cloth' }, { what: 'Language', is: 'English' }],
-  newAt: { cents: 1_250, currency: 'EUR' }, usualPlace: 8_200, of: 90_000,
-}; // prettier-ignore
+  heading: 'Seabirds of the Northern Coasts',
+  house: 'Drumlin Press',
+  under: ['Print', 'Field guide'],
+  particulars: [
+    { what: 'Author', is: 'E. Farrowdale' },
+    { what: 'Year', is: '1953' },
+    { what: 'Binding', is: 'Cloth' },
+    { what: 'Language', is: 'English' },
+  ],
+  newAt: { cents: 1_250, currency: 'EUR' },
+  usualPlace: 8_200,
+  of: 90_000,
+};
 
 /** The whole catalogue: made-up books, records and games, the same every time. */
 export function catalogue(size = 240): Card[] {
@@ -131,7 +142,7 @@ export function catalogue(size = 240): Card[] {
     }
   }).map((card) => ({ ...card, usualPlace: 1 + Math.floor(card.usualPlace * card.of) }));
   return [...drawn, { ...SEABIRDS, code: code(size + 1) }];
-} // prettier-ignore
+}
 
 /** How well it sells on a day: swings by a third around its usual place over some weeks. */
 export function placeOn(card: Card, at: number): number {

@@ -1,15 +1,16 @@
 import { html } from 'hono/html';
 
-import { euros, frame, isOut, page, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
 import { catalogue, filedUnder, placeOn } from './catalogue';
+import { page } from '../kit/page';
+import { euros, frame, isOut, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
 
 const NAME = 'Index Hall';
 const LOOK = { ground: '#f2f4ee', ink: '#24301f', accent: '#4a6233', face: 'Georgia, serif' };
 /** Calls in ten seconds before "slow down". */
 const PACE = 60;
 
-/** The look-up desk: a barcode in, a card of its catalogue out; nothing for most of the world's barcodes. */
+/** The product look-up: a barcode in, a card of its catalogue out; nothing for most of the world's barcodes. */
 export function indexhall(options: { store: Store; token: string; base: string }): Service {
   const { app, switches } = frame({
     name: NAME,
@@ -50,8 +51,7 @@ export function indexhall(options: { store: Store; token: string; base: string }
             html`<header>${NAME}</header>
               <main>
                 <p>
-                  A made-up catalogue of made-up things. Every number is from a range that no real article
-                  has.
+                  A made-up catalogue of made-up items. Every number is from a range that no real article has.
                 </p>
                 ${cards.map(
                   (card) =>

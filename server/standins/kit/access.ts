@@ -1,17 +1,16 @@
+import { html } from 'hono/html';
 import { randomBytes, randomInt } from 'node:crypto';
 
-import { html } from 'hono/html';
-
 import type { Switches } from './faults';
-import { page, type ServiceApp } from './service';
+import { page, type ServiceApp } from './page';
 import type { Store } from './store';
 
 /** How long a code may be used, milliseconds. */
 const CODE_LIFE = 600_000;
 
 /**
- * Who may call: a token, handed out for a code that the seller reads off a page and brings to the program that is to
- * call. A token may run out; then a new code is needed.
+ * Who may call: a token, handed out for a code that the seller reads off a page and brings to the program
+ * that is to call. A token may run out; then a new code is needed.
  */
 export class Access {
   private token: string;

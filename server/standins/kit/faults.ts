@@ -1,5 +1,5 @@
-import { RESPONSE_ALREADY_SENT } from '@hono/node-server/utils/response';
 import type { HttpBindings } from '@hono/node-server';
+import { RESPONSE_ALREADY_SENT } from '@hono/node-server/utils/response';
 import type { MiddlewareHandler } from 'hono';
 
 /** The bad days a service can have. All off by default; for tests and for the switchboard page. */
@@ -24,10 +24,10 @@ export interface Switches {
   dayLasts: number;
   /** The seller's token is no longer good: a new one has to be fetched. */
   tokenExpired: boolean;
-  /** The rules of the day: half the pictures; every thing has to say where it was made. */
+  /** The rules of the day: half the pictures; every item has to say where it was made. */
   fewerPictures: boolean;
   asksOrigin: boolean;
-  /** A parcel to the depot is one thing short when it is counted. */
+  /** A parcel to the depot is one item short when it is counted. */
   parcelShort: boolean;
   /** Statements take half a euro more of each order than was told at the sale. */
   feesWrong: boolean;
@@ -36,9 +36,23 @@ export interface Switches {
 }
 
 export const NO_FAULTS: Switches = {
-  latency: 0, tooMany: 0, broken: 0, hangUp: 0, hooksTwice: false, hooksLost: false, hooksReordered: false,
-  reviewTime: 4_000, outageUntil: 0, dayLasts: 86_400_000, tokenExpired: false, fewerPictures: false, asksOrigin: false, parcelShort: false, feesWrong: false, rulesVersion: 1,
-}; // prettier-ignore
+  latency: 0,
+  tooMany: 0,
+  broken: 0,
+  hangUp: 0,
+  hooksTwice: false,
+  hooksLost: false,
+  hooksReordered: false,
+  reviewTime: 4_000,
+  outageUntil: 0,
+  dayLasts: 86_400_000,
+  tokenExpired: false,
+  fewerPictures: false,
+  asksOrigin: false,
+  parcelShort: false,
+  feesWrong: false,
+  rulesVersion: 1,
+};
 
 /** What a restart does not end; "the next so many calls" are over with it. */
 export function lasting(switches: Switches): Switches {
@@ -46,7 +60,16 @@ export function lasting(switches: Switches): Switches {
 }
 
 /** Switches that are on or off. */
-export const TICKS = ['hooksTwice', 'hooksLost', 'hooksReordered', 'tokenExpired', 'fewerPictures', 'asksOrigin', 'parcelShort', 'feesWrong'] as const; // prettier-ignore
+export const TICKS = [
+  'hooksTwice',
+  'hooksLost',
+  'hooksReordered',
+  'tokenExpired',
+  'fewerPictures',
+  'asksOrigin',
+  'parcelShort',
+  'feesWrong',
+] as const;
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
@@ -92,7 +115,10 @@ export function setSwitches(switches: Switches, wanted: Record<string, unknown>)
     switches.outageUntil = minutes === 0 ? 0 : Date.now() + minutes * 60_000;
 }
 
-/** Work of its own accord that failed: a database that was just closed, or a full disk. It is tried again; each sort is said once. */
+/**
+ * Work of its own accord that failed: a database that was just closed, or a full disk. It is tried again;
+ * each sort is said once.
+ */
 export function lateWork(error: unknown): void {
   const words = String(error);
   if (said.has(words)) return;

@@ -1,13 +1,13 @@
-import Papa from 'papaparse';
 import type { Context } from 'hono';
+import Papa from 'papaparse';
 
 import { dice } from './dice';
 import type { Switches } from './faults';
-import type { ServiceApp } from './service';
+import type { ServiceApp } from './page';
 import type { Store } from './store';
 import { Turns } from './turns';
 
-/** A bought thing, from the payment to its end. */
+/** A bought item, from the payment to its end. */
 export interface PaidOrder {
   no: string;
   ref: string;
@@ -65,18 +65,25 @@ export function paidOrder(
   part: Pick<PaidOrder, 'no' | 'ref' | 'what' | 'cents' | 'postCents' | 'feeCents' | 'at'>,
 ): { sort: 'paid'; id: string; body: PaidOrder } {
   const body: PaidOrder = {
-    ...part, buyer: buyerOf(part.no), state: 'paid', carrier: '', tracking: '', why: '', backCents: 0, feeBackCents: 0,
-  }; // prettier-ignore
+    ...part,
+    buyer: buyerOf(part.no),
+    state: 'paid',
+    carrier: '',
+    tracking: '',
+    why: '',
+    backCents: 0,
+    feeBackCents: 0,
+  };
   return { sort: 'paid', id: part.no, body };
 }
 
 /**
- * What a service keeps of bought things: who gets them, whether they were posted, what was given back, and statements of
- * what was paid out. Money is paid out once a thing was posted.
+ * What a service keeps of bought items: who gets them, whether they were posted, what was given back, and
+ * statements of what was paid out. Money is paid out once an item was posted.
  *
  * @param at path under which the seller asks, `/v1/orders`
  */
-export function ordersDesk(
+export function serveOrders(
   app: ServiceApp,
   options: { store: Store; switches: Switches; at: string; style: StatementStyle },
 ): void {
@@ -123,13 +130,20 @@ export function ordersDesk(
   changing('/give-back', (o, b) => {
     const cents = Number(b.cents);
     const most = o.cents + o.postCents;
-    if (!Number.isInteger(cents) || cents < 1 || cents > most) return `Between 1 and ${most} can be given back.`;
+    if (!Number.isInteger(cents) || cents < 1 || cents > most)
+      return `Between 1 and ${most} can be given back.`;
     if (o.state === 'given back') return o.backCents === cents ? o : 'Something was given back already.';
     if (o.state !== 'posted') return 'It was not posted; cancel it.';
     const share = Math.min(1, cents / Math.max(1, o.cents));
     const feeBackCents = Math.floor(o.feeCents * share);
-    return { ...o, state: 'given back', why: String(b.why ?? '').slice(0, 500), backCents: cents, feeBackCents };
-  }); // prettier-ignore
+    return {
+      ...o,
+      state: 'given back',
+      why: String(b.why ?? '').slice(0, 500),
+      backCents: cents,
+      feeBackCents,
+    };
+  });
 
   /** All lines there are, payouts included; what is due is paid out when somebody asks. */
   const lines = async (): Promise<Line[]> => {
@@ -145,7 +159,9 @@ export function ordersDesk(
     return all;
   };
   const payOut = async (): Promise<Line[]> => {
-    const waiting = new Set((await store.all<PaidOrder>('paid')).filter((o) => o.state === 'paid').map((o) => o.no)); // prettier-ignore
+    const waiting = new Set(
+      (await store.all<PaidOrder>('paid')).filter((o) => o.state === 'paid').map((o) => o.no),
+    );
     const due = (await lines()).filter((l) => !waiting.has(l.order)).reduce((sum, l) => sum + l.cents, 0);
     const paid = await store.all<{ no: string; cents: number; at: number }>('payout');
     const owed = due - paid.reduce((sum, p) => sum + p.cents, 0);
@@ -162,7 +178,12 @@ export function ordersDesk(
       const all = [...(await lines()), ...(await payOut())].sort((a, b) => a.at - b.at);
       const money = (cents: number) => (cents / 100).toFixed(2).replace('.', style.decimal);
       const { order, sort, amount, day } = style.columns;
-      const rows = all.map((l) => [new Date(l.at).toISOString().slice(0, 10), style.sorts[l.sort], l.order, money(l.cents)]); // prettier-ignore
+      const rows = all.map((l) => [
+        new Date(l.at).toISOString().slice(0, 10),
+        style.sorts[l.sort],
+        l.order,
+        money(l.cents),
+      ]);
       const text = Papa.unparse([[day, sort, order, amount], ...rows], {
         delimiter: style.separator,
         newline: '\r\n',

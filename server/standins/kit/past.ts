@@ -22,9 +22,16 @@ export interface Shelf {
 
 /** Made-up makers, and what their name is worth. */
 const HOUSES: readonly (readonly [string, number])[] = [
-  ['Kittiwake Mills', 1.6], ['Ostler', 1.4], ['Marrow & Pike', 1.1], ['Drumlin Mill', 1.2], ['Vantrell', 1.5], ['Hobley Lamp Works', 1.3],
-  ['Saltreach', 0.9], ['Tansy Lane', 0.7], ['', 0.6],
-]; // prettier-ignore
+  ['Kittiwake Mills', 1.6],
+  ['Ostler', 1.4],
+  ['Marrow & Pike', 1.1],
+  ['Drumlin Mill', 1.2],
+  ['Vantrell', 1.5],
+  ['Hobley Lamp Works', 1.3],
+  ['Saltreach', 0.9],
+  ['Tansy Lane', 0.7],
+  ['', 0.6],
+];
 const COLOURS = ['navy', 'olive', 'rust', 'cream', 'charcoal', 'green', 'brown', 'red'];
 const DAY = 86_400_000;
 /** Records a shelf and house. */
@@ -60,8 +67,14 @@ export function pastOf(
         all.push({
           no: `${seed}-${all.length + 1}`,
           words: [house, noun, colour, roll() < 0.05 ? 'for parts' : ''].filter(Boolean).join(' '),
-          house, shelf, wear, went, cents: asked, from: to - days * DAY, to,
-        }); // prettier-ignore
+          house,
+          shelf,
+          wear,
+          went,
+          cents: asked,
+          from: to - days * DAY,
+          to,
+        });
       }
   return all;
 }

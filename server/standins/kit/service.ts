@@ -1,13 +1,10 @@
-import type { HttpBindings } from '@hono/node-server';
 import { Hono } from 'hono';
 import { html, raw } from 'hono/html';
-import type { HtmlEscapedString } from 'hono/utils/html';
 
 import { Access } from './access';
 import { faulty, lasting, NO_FAULTS, setSwitches, TICKS, type Switches } from './faults';
+import { page, type ServiceApp } from './page';
 import type { Store } from './store';
-
-export type ServiceApp = Hono<{ Bindings: HttpBindings }>;
 
 /** What every simulated service offers the process that starts it. */
 export interface Service {
@@ -51,7 +48,8 @@ export function frame(options: {
     await ready;
     await access.ready;
     await next();
-    // What was answered without being read is read to its end: else the connection would be closed under the next call.
+    // What was answered without being read is read to its end: else the connection would be closed under the
+    // next call.
     if (c.req.method !== 'GET') await c.req.arrayBuffer().catch(() => undefined);
   });
   app.use(`${seller}/*`, async (c, next) => {
@@ -96,10 +94,12 @@ export function frame(options: {
 }
 
 /** What a published sheet says today: its own words, and the rules that changed since. */
-export function sheetToday<S extends { photos: { max: number; min: number }; categories: readonly { leaf: boolean; specifics: readonly object[] }[] }>(
-  sheet: S,
-  switches: Switches,
-) {
+export function sheetToday<
+  S extends {
+    photos: { max: number; min: number };
+    categories: readonly { leaf: boolean; specifics: readonly object[] }[];
+  },
+>(sheet: S, switches: Switches) {
   const most = picturesToday(sheet.photos.max, switches);
   return {
     ...sheet,
@@ -109,7 +109,7 @@ export function sheetToday<S extends { photos: { max: number; min: number }; cat
       ? sheet.categories.map((x) => (x.leaf ? { ...x, specifics: [...x.specifics, ORIGIN] } : x))
       : sheet.categories,
   };
-} // prettier-ignore
+}
 
 const ORIGIN = { id: 'origin', label: 'Where it was made', need: 'required', maxLength: 40 };
 
@@ -127,48 +127,6 @@ export function portion<T>(list: readonly T[], from: string | undefined, size: n
 /** Pages are closed too while the whole service is out. */
 export function isOut(switches: Switches): boolean {
   return switches.outageUntil > Date.now();
-}
-
-export interface Look {
-  ground: string;
-  ink: string;
-  accent: string;
-  face: string;
-}
-
-/** A visitor's page in the service's own look. Everything put into it is escaped. */
-export function page(title: string, look: Look, body: HtmlEscapedString | Promise<HtmlEscapedString>) {
-  return html`<!doctype html>
-    <html lang="en">
-      <head>
-        <meta charset="utf-8" />
-        <meta name="viewport" content="width=device-width, initial-scale=1" />
-        <title>${title}</title>
-        <style>
-          ${raw(`
-          body { margin: 0; background: ${look.ground}; color: ${look.ink}; font: 17px/1.5 ${look.face}; }
-          main { max-width: 860px; margin: 0 auto; padding: 16px; }
-          header { background: ${look.accent}; color: #fff; padding: 14px 16px; font-size: 22px; letter-spacing: .04em; }
-          header a { color: inherit; text-decoration: none; }
-          h1 { font-size: 24px; line-height: 1.25; margin: 14px 0 6px; }
-          .price { font-size: 26px; font-variant-numeric: tabular-nums; }
-          .words { white-space: pre-wrap; }
-          .strip { display: flex; gap: 8px; overflow-x: auto; }
-          .strip img { height: 300px; border-radius: 4px; }
-          .grid { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 14px; }
-          .grid img { width: 100%; aspect-ratio: 1; object-fit: cover; border-radius: 4px; }
-          .grid a { color: inherit; text-decoration: none; }
-          dl { display: grid; grid-template-columns: max-content 1fr; gap: 2px 16px; }
-          dt { opacity: .75; } dd { margin: 0; }
-          button { font: inherit; min-height: 48px; padding: 0 26px; border: 0; border-radius: 4px; background: ${look.accent}; color: #fff; }
-          .note { border-left: 4px solid ${look.accent}; padding: 6px 14px; margin: 14px 0; }
-          label { display: block; margin: 10px 0; } input[type=number] { font: inherit; width: 7em; }`)}
-        </style>
-      </head>
-      <body>
-        ${body}
-      </body>
-    </html>`;
 }
 
 function switchboardPage(name: string, s: Switches) {
@@ -197,9 +155,9 @@ function switchboardPage(name: string, s: Switches) {
           ${tick('hooksReordered', 'messages to the seller out of order', s.hooksReordered)}
           ${tick('tokenExpired', 'the seller’s token has run out', s.tokenExpired)}
           ${tick('fewerPictures', 'new rule: half as many pictures', s.fewerPictures)}
-          ${tick('parcelShort', 'parcels to a depot come one thing short', s.parcelShort)}
+          ${tick('parcelShort', 'parcels to a depot come one item short', s.parcelShort)}
           ${tick('feesWrong', 'statements take half a euro too much of each order', s.feesWrong)}
-          ${tick('asksOrigin', 'new rule: every thing says where it was made', s.asksOrigin)}
+          ${tick('asksOrigin', 'new rule: every item says where it was made', s.asksOrigin)}
           <button>Set</button>
         </form>
       </main>`,

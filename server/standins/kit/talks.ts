@@ -1,10 +1,10 @@
-import { randomBytes } from 'node:crypto';
-
 import { html } from 'hono/html';
 import type { HtmlEscapedString } from 'hono/utils/html';
+import { randomBytes } from 'node:crypto';
 
 import type { Switches } from './faults';
-import { euros, isOut, page, type Look, type ServiceApp } from './service';
+import { page, type Look, type ServiceApp } from './page';
+import { euros, isOut } from './service';
 import type { Store } from './store';
 import { Turns } from './turns';
 
@@ -52,36 +52,54 @@ export interface TalksOptions {
   about: (id: string) => Promise<TalkedAbout | null>;
   /** Takes a lower price from a buyer; absent where only the price asked is taken. */
   offers?: {
-    /** Sells it for what was agreed; false when it is gone. Absent: the two meet, and no money passes here. */
+    /**
+     * Sells it for what was agreed; false when it is gone. Absent: the two meet, and no money passes here.
+     */
     pay?: (ref: string, cents: number) => Promise<boolean>;
   };
 }
 
 /** Questions and offers: a form for buyers, a page for each conversation, and the seller's calls. */
-export function talksDesk(app: ServiceApp, options: TalksOptions): { forms: (id: string) => HtmlEscapedString | Promise<HtmlEscapedString> } {
+export function serveTalks(
+  app: ServiceApp,
+  options: TalksOptions,
+): { forms: (id: string) => HtmlEscapedString | Promise<HtmlEscapedString> } {
   const { store, switches, base, look, head, at, about, offers } = options;
   const turns = new Turns();
-  const put = (t: Conversation) => store.write([{ sort: 'talk', id: t.id, body: { ...t, changedAt: Date.now() } }]);
-  const shut = () => html`${head}<main><h1>Closed just now</h1></main>`;
+  const put = (t: Conversation) =>
+    store.write([{ sort: 'talk', id: t.id, body: { ...t, changedAt: Date.now() } }]);
+  const shut = () =>
+    html`${head}
+      <main><h1>Closed just now</h1></main>`;
 
   const begin = async (id: string, who: string, add: (t: Conversation) => Conversation) => {
-    const thing = await about(id);
-    if (!thing || !thing.open || who.trim() === '') return null;
+    const item = await about(id);
+    if (!item || !item.open || who.trim() === '') return null;
     const t: Conversation = {
-      id: randomBytes(6).toString('hex'), key: randomBytes(8).toString('hex'), ref: thing.ref, seen: thing.seen, what: thing.what,
-      who: who.trim().slice(0, 60), lines: [], offers: [], changedAt: 0,
+      id: randomBytes(6).toString('hex'),
+      key: randomBytes(8).toString('hex'),
+      ref: item.ref,
+      seen: item.seen,
+      what: item.what,
+      who: who.trim().slice(0, 60),
+      lines: [],
+      offers: [],
+      changedAt: 0,
     };
     const next = add(t);
     await put(next);
     return next;
   };
   const line = (t: Conversation, by: 'buyer' | 'seller', words: string): Conversation => ({
-    ...t, lines: [...t.lines, { by, words: words.slice(0, 2_000), at: Date.now() }],
+    ...t,
+    lines: [...t.lines, { by, words: words.slice(0, 2_000), at: Date.now() }],
   });
   const offered = (t: Conversation, cents: number): Conversation => ({
     ...t,
     offers: [
-      ...t.offers.map((o) => (o.state === 'open' || o.state === 'countered' ? { ...o, state: 'over' as const } : o)),
+      ...t.offers.map((o) =>
+        o.state === 'open' || o.state === 'countered' ? { ...o, state: 'over' as const } : o,
+      ),
       { id: randomBytes(4).toString('hex'), cents, at: Date.now(), state: 'open', counterCents: null },
     ],
   });
@@ -104,26 +122,58 @@ export function talksDesk(app: ServiceApp, options: TalksOptions): { forms: (id:
         : null;
       return t
         ? c.redirect(`${base}/talk/${t.id}?key=${t.key}`, 303)
-        : c.html(page('Not like this', look, html`${head}<main><h1>Say who you are, and what you would like to know</h1></main>`), 422);
+        : c.html(
+            page(
+              'Not like this',
+              look,
+              html`${head}
+                <main><h1>Say who you are, and what you would like to know</h1></main>`,
+            ),
+            422,
+          );
     }),
   );
 
   app.get('/talk/:id', async (c) => {
     if (isOut(switches)) return c.html(page('Closed', look, shut()), 503);
     const t = await store.get<Conversation>('talk', c.req.param('id'));
-    if (!t || t.key !== c.req.query('key')) return c.html(page('Nothing here', look, html`${head}<main><h1>Nothing here</h1></main>`), 404);
+    if (!t || t.key !== c.req.query('key'))
+      return c.html(
+        page(
+          'Nothing here',
+          look,
+          html`${head}
+            <main><h1>Nothing here</h1></main>`,
+        ),
+        404,
+      );
     const way = `${base}/talk/${t.id}`;
     const last = t.offers.at(-1);
-    const button = (path: string, words: string) => html`<form method="post" action="${way}/${path}?key=${t.key}"><button>${words}</button></form>`;
-    return c.html(page(t.what, look, html`${head}<main><h1><a href="${t.seen}">${t.what}</a></h1>
-      ${t.lines.map((l) => html`<p class="note"><b>${l.by === 'buyer' ? t.who : 'The seller'}</b>: ${l.words}</p>`)}
-      ${last ? html`<p>You offered ${euros(last.cents)}: ${{ open: 'not answered yet', accepted: 'taken', refused: 'not taken', countered: `the seller would take ${euros(last.counterCents ?? 0)}`, paid: 'paid', over: 'over' }[last.state]}.</p>` : ''}
-      ${last?.state === 'accepted' && offers?.pay ? button('pay', `Pay ${euros(last.cents)}`) : ''}
-      ${last?.state === 'countered' ? button('agree', `Agree to ${euros(last.counterCents ?? 0)}`) : ''}
-      <form method="post" action="${way}/say?key=${t.key}"><label>More <input name="words" required maxlength="500" /></label><button>Say it</button></form></main>`));
+    const button = (path: string, words: string) =>
+      html`<form method="post" action="${way}/${path}?key=${t.key}"><button>${words}</button></form>`;
+    return c.html(
+      page(
+        t.what,
+        look,
+        html`${head}
+          <main>
+            <h1><a href="${t.seen}">${t.what}</a></h1>
+            ${t.lines.map((l) => html`<p class="note"><b>${l.by === 'buyer' ? t.who : 'The seller'}</b>: ${l.words}</p>`)}
+            ${last ? html`<p>You offered ${euros(last.cents)}: ${{ open: 'not answered yet', accepted: 'taken', refused: 'not taken', countered: `the seller would take ${euros(last.counterCents ?? 0)}`, paid: 'paid', over: 'over' }[last.state]}.</p>` : ''}
+            ${last?.state === 'accepted' && offers?.pay ? button('pay', `Pay ${euros(last.cents)}`) : ''}
+            ${last?.state === 'countered' ? button('agree', `Agree to ${euros(last.counterCents ?? 0)}`) : ''}
+            <form method="post" action="${way}/say?key=${t.key}">
+              <label>More <input name="words" required maxlength="500" /></label><button>Say it</button>
+            </form>
+          </main>`,
+      ),
+    );
   });
 
-  const asBuyer = (path: string, act: (t: Conversation, form: Record<string, unknown>) => Promise<Conversation>) =>
+  const asBuyer = (
+    path: string,
+    act: (t: Conversation, form: Record<string, unknown>) => Promise<Conversation>,
+  ) =>
     app.post(`/talk/:id/${path}`, (c) =>
       turns.run(async () => {
         if (isOut(switches)) return c.html(page('Closed', look, shut()), 503);
@@ -135,12 +185,17 @@ export function talksDesk(app: ServiceApp, options: TalksOptions): { forms: (id:
       }),
     );
   const lastOffer = (t: Conversation, part: Partial<BuyerOffer>): Conversation => ({
-    ...t, offers: t.offers.map((o, i) => (i === t.offers.length - 1 ? { ...o, ...part } : o)),
+    ...t,
+    offers: t.offers.map((o, i) => (i === t.offers.length - 1 ? { ...o, ...part } : o)),
   });
-  asBuyer('say', async (t, form) => (String(form.words ?? '').trim() === '' ? t : line(t, 'buyer', String(form.words))));
+  asBuyer('say', async (t, form) =>
+    String(form.words ?? '').trim() === '' ? t : line(t, 'buyer', String(form.words)),
+  );
   asBuyer('agree', async (t) => {
     const last = t.offers.at(-1);
-    return last?.state === 'countered' && last.counterCents !== null ? lastOffer(t, { state: 'accepted', cents: last.counterCents }) : t;
+    return last?.state === 'countered' && last.counterCents !== null
+      ? lastOffer(t, { state: 'accepted', cents: last.counterCents })
+      : t;
   });
   asBuyer('pay', async (t) => {
     const last = t.offers.at(-1);
@@ -155,7 +210,10 @@ export function talksDesk(app: ServiceApp, options: TalksOptions): { forms: (id:
     const all = (await store.all<Conversation>('talk')).filter((t) => t.changedAt > since);
     return c.json({ talks: all.slice(-200).map(({ key: _, ...t }) => t) });
   });
-  const asSeller = (path: string, act: (t: Conversation, b: Record<string, unknown>, offer: string) => Conversation | string) =>
+  const asSeller = (
+    path: string,
+    act: (t: Conversation, b: Record<string, unknown>, offer: string) => Conversation | string,
+  ) =>
     app.post(`${at}/:id/${path}`, (c) =>
       turns.run(async () => {
         const t = await store.get<Conversation>('talk', c.req.param('id') ?? '');
@@ -191,8 +249,13 @@ export function talksDesk(app: ServiceApp, options: TalksOptions): { forms: (id:
   });
 
   return {
-    forms: (id) => html`<form method="post" action="${base}/talk-about/${id}"><label>Your name <input name="who" required maxlength="40" /></label>
-      <label>Ask the seller <input name="words" maxlength="500" /></label>
-      ${offers ? html`<label>Or offer, in euros <input type="number" step="0.01" min="0.01" name="euros" /></label>` : ''}<button>Send</button></form>`,
+    forms: (id) =>
+      html`<form method="post" action="${base}/talk-about/${id}">
+        <label>Your name <input name="who" required maxlength="40" /></label>
+        <label>Ask the seller <input name="words" maxlength="500" /></label>
+        ${offers ? html`<label>Or offer, in euros <input type="number" step="0.01" min="0.01" name="euros" /></label>` : ''}<button>
+          Send
+        </button>
+      </form>`,
   };
-} // prettier-ignore
+}

@@ -41,8 +41,8 @@ export const SHEET = {
   ],
   fees: {
     rules: [
-      { kind: 'share', label: 'Card payment', bp: 160, of: 'total' },
-      { kind: 'fixed', label: 'Card payment, an order', amount: 22 },
+      { type: 'share', label: 'Card payment', bp: 160, of: 'total' },
+      { type: 'fixed', label: 'Card payment, an order', amount: 22 },
     ],
     taxBp: 0,
   },

@@ -1,7 +1,7 @@
-import { picturesToday } from '../kit/service';
+import { SHEET } from './sheet';
 import type { Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
-import { SHEET } from './sheet';
+import { picturesToday } from '../kit/service';
 
 /** One good of the shop, as its keeper puts it in. */
 export interface Good {
@@ -31,10 +31,19 @@ export function readGood(body: unknown): Good | null {
   const fits =
     ['title', 'text', 'section', 'condition', 'origin'].every((key) => isText(b[key], 60_000)) &&
     [b.cents, b.postCents, b.stock].every((n) => Number.isInteger(n) && (n as number) >= 0) &&
-    [b.furtherCents, b.sentInDays, b.backInDays].every((n) => n === undefined || (Number.isInteger(n) && (n as number) >= 0)) &&
-    Array.isArray(b.photos) && b.photos.length <= 100 && b.photos.every((p) => isText(p, 100)) &&
-    typeof s === 'object' && s !== null && isText(s.title, 400) && isText(s.description, 2_000) &&
-    Array.isArray(s.keywords) && s.keywords.length <= 60 && s.keywords.every((k) => isText(k, 200)); // prettier-ignore
+    [b.furtherCents, b.sentInDays, b.backInDays].every(
+      (n) => n === undefined || (Number.isInteger(n) && (n as number) >= 0),
+    ) &&
+    Array.isArray(b.photos) &&
+    b.photos.length <= 100 &&
+    b.photos.every((p) => isText(p, 100)) &&
+    typeof s === 'object' &&
+    s !== null &&
+    isText(s.title, 400) &&
+    isText(s.description, 2_000) &&
+    Array.isArray(s.keywords) &&
+    s.keywords.length <= 60 &&
+    s.keywords.every((k) => isText(k, 200));
   return fits ? (b as unknown as Good) : null;
 }
 
@@ -56,10 +65,11 @@ export function hitches(
   if (!SHEET.conditions.some((c) => c.code === g.condition)) found.condition = 'There is no such condition.';
   const most = picturesToday(20, switches);
   if (photos.length < 1 || photos.length > most) found.photos = `1 to ${most} photos.`;
-  else if (photos.some((p) => Math.max(p.width, p.height) < 400)) found.photos = 'Photos of at least 400 pixels.';
+  else if (photos.some((p) => Math.max(p.width, p.height) < 400))
+    found.photos = 'Photos of at least 400 pixels.';
   else if (photos.some((p) => p.bytes > 6_000_000)) found.photos = 'Photos of up to 6 MB.';
   if (switches.asksOrigin && g.origin.trim() === '') found.origin = 'Where was it made?';
   else if (g.origin.length > 40) found.origin = 'Up to 40 characters.';
   if (g.stock < 1) found.stock = 'There has to be one to sell.';
   return found;
-} // prettier-ignore
+}

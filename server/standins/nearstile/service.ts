@@ -1,19 +1,19 @@
+import type { Context } from 'hono';
+import { html } from 'hono/html';
 import { randomBytes } from 'node:crypto';
 
-import { html } from 'hono/html';
-import type { Context } from 'hono';
-
-import { lateWork } from '../kit/faults';
-import { measureJpeg } from '../kit/pictures';
-import { frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
-import { talksDesk } from '../kit/talks';
-import { Turns } from '../kit/turns';
-import { review } from './review';
-import { pastOf, search, searched } from '../kit/past';
 import { SEED, SHELVES } from './past';
+import { review } from './review';
 import { SHEET } from './sheet';
 import { faultsOf, photoFaults } from './validate';
+import { lateWork } from '../kit/faults';
+import { page } from '../kit/page';
+import { pastOf, search, searched } from '../kit/past';
+import { measureJpeg } from '../kit/pictures';
+import { frame, isOut, portion, sheetToday, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { serveTalks } from '../kit/talks';
+import { Turns } from '../kit/turns';
 
 interface Ad {
   /** The seller's own name for it: putting the same one twice changes nothing twice. */
@@ -48,8 +48,12 @@ export function nearstile(options: { store: Store; token: string; base: string }
   app.get('/board/rules', (c) => c.json(sheetToday(SHEET, switches)));
 
   const state = (ad: Ad) => ({
-    id: ad.id, status: ad.status, closedAs: ad.closedAs, why: ad.why, link: `${base}/ad/${encodeURIComponent(ad.id)}`,
-  }); // prettier-ignore
+    id: ad.id,
+    status: ad.status,
+    closedAs: ad.closedAs,
+    why: ad.why,
+    link: `${base}/ad/${encodeURIComponent(ad.id)}`,
+  });
 
   const readPhotos = (list: unknown) =>
     (Array.isArray(list) ? list : []).slice(0, 30).map((p) => {
@@ -107,19 +111,40 @@ export function nearstile(options: { store: Store; token: string; base: string }
     const { part, next } = portion(mine, c.req.query('from'), 40);
     return c.json({
       ads: part.map((ad) => ({
-        ...state(ad), heading: ad.heading, body: ad.body, euros: ad.euros, board: ad.board, state: ad.state, place: ad.place, photos: ad.photos, putAt: ad.putAt,
+        ...state(ad),
+        heading: ad.heading,
+        body: ad.body,
+        euros: ad.euros,
+        board: ad.board,
+        state: ad.state,
+        place: ad.place,
+        photos: ad.photos,
+        putAt: ad.putAt,
       })),
       next,
     });
-  }); // prettier-ignore
+  });
 
   app.get('/board/old', (c) => {
-    const found = search(pastOf(SEED, SHELVES, 0.8, Date.now()), c.req.query('board') ?? '', c.req.query('words') ?? '');
+    const found = search(
+      pastOf(SEED, SHELVES, 0.8, Date.now()),
+      c.req.query('board') ?? '',
+      c.req.query('words') ?? '',
+    );
     const state = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'fix';
     return c.json({
-      ads: found.map((p) => ({ id: p.no, heading: p.words, board: p.shelf, state: state(p.wear), dealt: p.went, euros: p.cents / 100, up: p.from, down: p.to })),
+      ads: found.map((p) => ({
+        id: p.no,
+        heading: p.words,
+        board: p.shelf,
+        state: state(p.wear),
+        dealt: p.went,
+        euros: p.cents / 100,
+        up: p.from,
+        down: p.to,
+      })),
     });
-  }); // prettier-ignore
+  });
   app.get('/board/searches', (c) =>
     c.json({ searches: searched(SEED, SHELVES, c.req.query('board') ?? '').map((s) => [s.word, s.times]) }),
   );
@@ -172,24 +197,38 @@ export function nearstile(options: { store: Store; token: string; base: string }
       ),
       503,
     );
-  const talks = talksDesk(app, {
-    store, switches, base, look: LOOK, head, at: '/board/enquiries',
+  const talks = serveTalks(app, {
+    store,
+    switches,
+    base,
+    look: LOOK,
+    head,
+    at: '/board/enquiries',
     about: async (id) => {
       const ad = await store.get<Ad>('ad', id);
       return ad && { ref: ad.id, what: ad.heading, seen: `${base}/ad/${ad.id}`, open: ad.status === 'up' };
     },
     offers: {},
-  }); // prettier-ignore
+  });
   const price = (ad: Ad) => (ad.euros === 0 ? 'to give away' : `${ad.euros.toFixed(2)} €`);
 
   app.get('/', async (c) => {
     if (isOut(switches)) return closed(c);
     const up = (await store.all<Ad>('ad')).filter((ad) => ad.status === 'up').reverse();
     return c.html(
-      page('Nearstile', LOOK, html`${head}<main><h1>From your neighbours</h1><div class="grid">
-        ${up.map((ad) => html`<a href="${base}/ad/${ad.id}"><img src="${base}/picture/${ad.photos[0]}" alt="" />${ad.heading}<br /><b>${price(ad)}</b></a>`)}</div>
-        ${up.length === 0 ? html`<p>The board is empty just now.</p>` : ''}</main>`),
-    ); // prettier-ignore
+      page(
+        'Nearstile',
+        LOOK,
+        html`${head}
+          <main>
+            <h1>From your neighbours</h1>
+            <div class="grid">
+              ${up.map((ad) => html`<a href="${base}/ad/${ad.id}"><img src="${base}/picture/${ad.photos[0]}" alt="" />${ad.heading}<br /><b>${price(ad)}</b></a>`)}
+            </div>
+            ${up.length === 0 ? html`<p>The board is empty just now.</p>` : ''}
+          </main>`,
+      ),
+    );
   });
 
   app.get('/ad/:id', async (c) => {
@@ -207,16 +246,39 @@ export function nearstile(options: { store: Store; token: string; base: string }
       );
     const condition = SHEET.conditions.find((x) => x.code === ad.state);
     return c.html(
-      page(ad.heading, LOOK, html`${head}<main>
-        <div class="strip">${ad.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${ad.photos.length}" />`)}</div>
-        <h1>${ad.heading}</h1><div class="price">${price(ad)}</div>
-        ${ad.status === 'closed'
-          ? html`<p class="note">${ad.closedAs === 'sold' ? 'Gone to a neighbour.' : 'Taken off the board.'}</p>`
-          : html`${ad.held ? html`<p class="note">Promised to a neighbour; ask whether it is still to be had.</p>` : ''}
-            <p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>${talks.forms(ad.id)}`}
-        <dl><dt>State</dt><dd>${condition?.label}</dd>${ad.boards?.length ? html`<dt>Also on</dt><dd>${ad.boards.join(', ')}</dd>` : ''}</dl>
-        <div class="words">${ad.body}</div></main>`),
-    ); // prettier-ignore
+      page(
+        ad.heading,
+        LOOK,
+        html`${head}
+          <main>
+            <div class="strip">
+              ${ad.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${ad.photos.length}" />`)}
+            </div>
+            <h1>${ad.heading}</h1>
+            <div class="price">${price(ad)}</div>
+            ${
+              ad.status === 'closed'
+                ? html`<p class="note">
+                    ${ad.closedAs === 'sold' ? 'Gone to a neighbour.' : 'Taken off the board.'}
+                  </p>`
+                : html`${ad.held ? html`<p class="note">Promised to a neighbour; ask whether it is still to be had.</p>` : ''}
+                    <p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>
+                    ${talks.forms(ad.id)}`
+            }
+            <dl>
+              <dt>State</dt>
+              <dd>${condition?.label}</dd>
+              ${
+                ad.boards?.length
+                  ? html`<dt>Also on</dt>
+                      <dd>${ad.boards.join(', ')}</dd>`
+                  : ''
+              }
+            </dl>
+            <div class="words">${ad.body}</div>
+          </main>`,
+      ),
+    );
   });
 
   return {

@@ -1,4 +1,4 @@
-/** Nearstile's own rules: a local board, things are collected. Invented. */
+/** Nearstile's own rules: a local board, items are collected. Invented. */
 const plain = (id: string, name: string) => ({ id, name, parent: null, leaf: true, specifics: [] });
 
 export const PLACES = ['Harbour steps', 'Market cross', 'Station forecourt', 'My own door'];
@@ -25,17 +25,20 @@ export const SHEET = {
   },
   price: { min: 0, max: 500_000 },
   categories: [
-    plain('clothing', 'Clothing'), plain('indoors', 'Indoors'), plain('shed', 'Shed and garden'),
-    plain('pastimes', 'Pastimes'), plain('other', 'Anything else'),
-  ], // prettier-ignore
+    plain('clothing', 'Clothing'),
+    plain('indoors', 'Indoors'),
+    plain('shed', 'Shed and garden'),
+    plain('pastimes', 'Pastimes'),
+    plain('other', 'Anything else'),
+  ],
   conditions: [
     { code: 'new', label: 'As new', wear: 1 },
     { code: 'used', label: 'Used', wear: 3 },
     { code: 'fix', label: 'Wants fixing', wear: 5 },
   ],
-  fees: { rules: [{ kind: 'extra', id: 'seen', label: 'Shown higher up', amount: 75, by: 'day' }], taxBp: 0 },
+  fees: { rules: [{ type: 'extra', id: 'seen', label: 'Shown higher up', amount: 75, by: 'day' }], taxBp: 0 },
   forbiddenWords: [
-    { word: 'postage', why: 'things are handed over in person here' },
+    { word: 'postage', why: 'items are handed over in person here' },
     { word: 'swap', why: 'swaps have a board of their own' },
   ],
   questions: [

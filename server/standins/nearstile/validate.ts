@@ -1,6 +1,6 @@
+import { BOARDS, PLACES, SHEET } from './sheet';
 import type { Switches } from '../kit/faults';
 import { picturesToday } from '../kit/service';
-import { BOARDS, PLACES, SHEET } from './sheet';
 
 const text = (value: unknown, most: number): value is string =>
   typeof value === 'string' && value.length <= most;
@@ -32,7 +32,7 @@ export function faultsOf(b: Record<string, unknown>, switches: Switches): string
   ] as const)
     for (const word of ['postage', 'swap'])
       if (new RegExp(`(^|[^\\p{L}\\p{N}])${word}($|[^\\p{L}\\p{N}])`, 'iu').test(String(words)))
-        faults.push(`${field}: no “${word}” here: things are handed over in person, and not swapped`);
+        faults.push(`${field}: no “${word}” here: items are handed over in person, and not swapped`);
   return faults;
 }
 

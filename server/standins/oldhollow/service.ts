@@ -1,21 +1,21 @@
+import type { Context } from 'hono';
+import { html } from 'hono/html';
 import { randomBytes, randomInt } from 'node:crypto';
 
-import { html } from 'hono/html';
-import type { Context } from 'hono';
-
-import { lateWork } from '../kit/faults';
-import { Hooks } from '../kit/hooks';
-import { pastOf, search, searched } from '../kit/past';
-import { measureJpeg, type Measured } from '../kit/pictures';
-import { euros, frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
-import { ordersDesk, paidOrder } from '../kit/orders';
-import { talksDesk } from '../kit/talks';
-import { Turns } from '../kit/turns';
 import { keeps } from './fees';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { complaintsOf, readPiece, type Dealings, type Piece } from './validate';
+import { lateWork } from '../kit/faults';
+import { Hooks } from '../kit/hooks';
+import { serveOrders, paidOrder } from '../kit/orders';
+import { page } from '../kit/page';
+import { pastOf, search, searched } from '../kit/past';
+import { measureJpeg, type Measured } from '../kit/pictures';
+import { euros, frame, isOut, portion, sheetToday, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { serveTalks } from '../kit/talks';
+import { Turns } from '../kit/turns';
 
 interface Bid {
   who: string;
@@ -48,8 +48,8 @@ const PLACE_DAYS = 90;
 const LAST_HOURS = 8;
 
 /**
- * Oldhollow: old things, at a fixed price or in an auction. Pieces are put under the seller's own name for them;
- * tidings are sent, as a rule twice, and can be read again.
+ * Oldhollow: old items, at a fixed price or in an auction. Pieces are put under the seller's own name for
+ * them; tidings are sent, as a rule twice, and can be read again.
  */
 export function oldhollow(options: {
   store: Store;
@@ -59,8 +59,12 @@ export function oldhollow(options: {
 }): Service {
   const { store, base } = options;
   const { app, switches } = frame({
-    name: SHEET.name, store, token: options.token, seller: '/hollow', usual: { hooksTwice: true },
-  }); // prettier-ignore
+    name: SHEET.name,
+    store,
+    token: options.token,
+    seller: '/hollow',
+    usual: { hooksTwice: true },
+  });
   const hooks = new Hooks(store, options.hook, 'x-oldhollow-seal', switches);
   const turns = new Turns();
   let timer: NodeJS.Timeout | null = null;
@@ -86,8 +90,11 @@ export function oldhollow(options: {
     sale: s.sale,
   });
   const happening = (s: Standing, kind: 'sold' | 'lapsed') => ({
-    kind, ref: s.ref, post: s.piece.postCents, sale: s.sale,
-  }); // prettier-ignore
+    kind,
+    ref: s.ref,
+    post: s.piece.postCents,
+    sale: s.sale,
+  });
 
   const settle = async (s: Standing, bid: { cents: number; at: number }) => {
     const daysUp = Math.max(1, Math.ceil((bid.at - s.since) / day()));
@@ -102,11 +109,19 @@ export function oldhollow(options: {
     await store.write(
       [
         { sort: 'piece', id: s.ref, body: sold },
-        paidOrder({ no: sale.number, ref: s.ref, what: s.piece.name, cents: bid.cents, postCents: s.piece.postCents, feeCents: sale.kept, at: bid.at }),
+        paidOrder({
+          no: sale.number,
+          ref: s.ref,
+          what: s.piece.name,
+          cents: bid.cents,
+          postCents: s.piece.postCents,
+          feeCents: sale.kept,
+          at: bid.at,
+        }),
         hooks.entry(sale.number, told),
       ],
       [told],
-    ); // prettier-ignore
+    );
     return sold;
   };
 
@@ -132,10 +147,19 @@ export function oldhollow(options: {
       if (complaints.length > 0) return c.json({ complaints }, 422);
       const now = Date.now();
       const s: Standing = {
-        ref, piece, status: 'shown', since: old?.since ?? now,
-        until: old && old.piece.auction?.days === piece.auction?.days ? old.until : now + (piece.auction?.days ?? PLACE_DAYS) * day(),
-        fixedCents: null, round: old?.round ?? 1, bids: [], sale: null,
-      }; // prettier-ignore
+        ref,
+        piece,
+        status: 'shown',
+        since: old?.since ?? now,
+        until:
+          old && old.piece.auction?.days === piece.auction?.days
+            ? old.until
+            : now + (piece.auction?.days ?? PLACE_DAYS) * day(),
+        fixedCents: null,
+        round: old?.round ?? 1,
+        bids: [],
+        sale: null,
+      };
       await store.write([{ sort: 'piece', id: ref, body: s }]);
       return c.json(shown(s), old ? 200 : 201);
     }),
@@ -167,17 +191,34 @@ export function oldhollow(options: {
   });
 
   app.get('/hollow/past', (c) => {
-    const found = search(pastOf(SEED, SHELVES, 1.1, Date.now()), c.req.query('room') ?? '', c.req.query('words') ?? '');
+    const found = search(
+      pastOf(SEED, SHELVES, 1.1, Date.now()),
+      c.req.query('room') ?? '',
+      c.req.query('words') ?? '',
+    );
     const state = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'wreck';
     return c.json({
       pieces: found.map((p) => ({
-        number: p.no, name: p.words, maker: p.house, room: p.shelf, state: state(p.wear), sold: p.went, cents: p.cents, from: p.from, to: p.to,
+        number: p.no,
+        name: p.words,
+        maker: p.house,
+        room: p.shelf,
+        state: state(p.wear),
+        sold: p.went,
+        cents: p.cents,
+        from: p.from,
+        to: p.to,
       })),
     });
-  }); // prettier-ignore
+  });
   app.get('/hollow/sought', (c) =>
-    c.json({ sought: searched(SEED, SHELVES, c.req.query('room') ?? '').map((s) => ({ word: s.word, often: s.times })) }),
-  ); // prettier-ignore
+    c.json({
+      sought: searched(SEED, SHELVES, c.req.query('room') ?? '').map((s) => ({
+        word: s.word,
+        often: s.times,
+      })),
+    }),
+  );
 
   app.get('/hollow/tidings', async (c) => {
     const after = Number(c.req.query('after') ?? 0) || 0;
@@ -200,28 +241,48 @@ export function oldhollow(options: {
         const { again, days, becomesCents } = s.piece.auction!;
         if (best) await settle(s, { cents: best.cents, at: s.until });
         else if (s.round <= again)
-          await store.write([{ sort: 'piece', id: s.ref, body: { ...s, round: s.round + 1, until: now + days * day() } }]);
+          await store.write([
+            { sort: 'piece', id: s.ref, body: { ...s, round: s.round + 1, until: now + days * day() } },
+          ]);
         else if (becomesCents !== null)
-          await store.write([{ sort: 'piece', id: s.ref, body: { ...s, fixedCents: becomesCents, until: now + PLACE_DAYS * day() } }]);
+          await store.write([
+            {
+              sort: 'piece',
+              id: s.ref,
+              body: { ...s, fixedCents: becomesCents, until: now + PLACE_DAYS * day() },
+            },
+          ]);
         else {
           const lapsed: Standing = { ...s, status: 'lapsed' };
           await store.write([{ sort: 'piece', id: s.ref, body: lapsed }], [happening(lapsed, 'lapsed')]);
         }
-      } // prettier-ignore
+      }
     });
 
-  ordersDesk(app, { store, switches, at: '/hollow/sales', style: SHEET.statement });
+  serveOrders(app, { store, switches, at: '/hollow/sales', style: SHEET.statement });
 
   // ---- the buyers' side -------------------------------------------------------------------------
 
   const head = html`<header><a href="${base}/">Oldhollow</a></header>`;
-  const talks = talksDesk(app, {
-    store, switches, base, look: LOOK, head, at: '/hollow/questions',
+  const talks = serveTalks(app, {
+    store,
+    switches,
+    base,
+    look: LOOK,
+    head,
+    at: '/hollow/questions',
     about: async (id) => {
       const s = await store.get<Standing>('piece', id);
-      return s && { ref: s.ref, what: s.piece.name, seen: `${base}/piece/${encodeURIComponent(s.ref)}`, open: s.status === 'shown' };
+      return (
+        s && {
+          ref: s.ref,
+          what: s.piece.name,
+          seen: `${base}/piece/${encodeURIComponent(s.ref)}`,
+          open: s.status === 'shown',
+        }
+      );
     },
-  }); // prettier-ignore
+  });
   const note = (title: string, words: string) =>
     page(
       title,
@@ -240,15 +301,30 @@ export function oldhollow(options: {
     if (isOut(switches)) return closed(c);
     const all = (await store.all<Standing>('piece')).filter((s) => s.status === 'shown').reverse();
     return c.html(
-      page('Oldhollow', LOOK, html`${head}<main>
-        ${SHEET.categories.map((room) => {
-          const here = all.filter((s) => s.piece.room === room.id);
-          return here.length === 0 ? '' : html`<h1>${room.name}</h1><div class="grid">${here.map((s) => html`
-            <a href="${base}/piece/${encodeURIComponent(s.ref)}"><img src="${base}/picture/${s.piece.images[0]}" alt="" />${s.piece.name}<br />
-            <b>${inAuction(s) ? 'bids from ' : ''}${euros(asked(s))}</b></a>`)}</div>`;
-        })}
-        ${all.length === 0 ? html`<p>The rooms are empty just now.</p>` : ''}</main>`),
-    ); // prettier-ignore
+      page(
+        'Oldhollow',
+        LOOK,
+        html`${head}
+          <main>
+            ${SHEET.categories.map((room) => {
+              const here = all.filter((s) => s.piece.room === room.id);
+              return here.length === 0
+                ? ''
+                : html`<h1>${room.name}</h1>
+                    <div class="grid">
+                      ${here.map(
+                        (s) =>
+                          html` <a href="${base}/piece/${encodeURIComponent(s.ref)}"
+                            ><img src="${base}/picture/${s.piece.images[0]}" alt="" />${s.piece.name}<br />
+                            <b>${inAuction(s) ? 'bids from ' : ''}${euros(asked(s))}</b></a
+                          >`,
+                      )}
+                    </div>`;
+            })}
+            ${all.length === 0 ? html`<p>The rooms are empty just now.</p>` : ''}
+          </main>`,
+      ),
+    );
   });
 
   app.get('/piece/:ref', async (c) => {
@@ -260,25 +336,67 @@ export function oldhollow(options: {
     const outright = inAuction(s) ? (s.bids.length === 0 ? piece.auction!.outrightCents : null) : asked(s);
     const state = SHEET.conditions.find((x) => x.code === piece.state);
     return c.html(
-      page(piece.name, LOOK, html`${head}<main>
-        <h1>${piece.name}</h1>
-        <div class="strip">${piece.images.map((p, i) => html`<img src="${base}/picture/${p}" alt="Image ${i + 1} of ${piece.images.length}" />`)}</div>
-        <p><span class="price">${euros(asked(s))}</span> and ${euros(piece.postCents)} to send it</p>
-        ${(piece.dealings ? dealingLines(piece.dealings) : []).map((line) => html`<p>${line}</p>`)}
-        ${s.status !== 'shown' ? html`<p class="note">${s.status === 'sold' ? 'It found its home.' : 'It no longer stands here.'}</p>` : ''}
-        ${s.status === 'shown' && inAuction(s)
-          ? html`<p>${s.bids.length === 0 ? 'Nobody has bid' : `${s.bids.length} have bid`}; the auction ends ${new Date(s.until).toUTCString()}.</p>
-            <form method="post" action="${at}/bid"><label>Your name <input name="who" required maxlength="40" /></label>
-            <label>Your bid in euros <input type="number" step="0.01" name="euros" required /></label><button>Bid</button></form>`
-          : ''}
-        ${s.status === 'shown' && outright !== null
-          ? html`<form method="post" action="${at}/buy"><button>Take it for ${euros(outright)}</button></form>` : ''}
-        ${s.status === 'shown' ? talks.forms(encodeURIComponent(s.ref)) : ''}
-        <dl><dt>State</dt><dd>${state?.label}</dd><dt>Made in the</dt><dd>${piece.decade}</dd>
-          ${piece.maker ? html`<dt>Maker</dt><dd>${piece.maker}</dd>` : ''}${piece.madeOf ? html`<dt>Of</dt><dd>${piece.madeOf}</dd>` : ''}
-          ${piece.tags.length > 0 ? html`<dt>Found by</dt><dd>${piece.tags.join(' · ')}</dd>` : ''}</dl>
-        <div class="words">${piece.account}</div></main>`),
-    ); // prettier-ignore
+      page(
+        piece.name,
+        LOOK,
+        html`${head}
+          <main>
+            <h1>${piece.name}</h1>
+            <div class="strip">
+              ${piece.images.map((p, i) => html`<img src="${base}/picture/${p}" alt="Image ${i + 1} of ${piece.images.length}" />`)}
+            </div>
+            <p><span class="price">${euros(asked(s))}</span> and ${euros(piece.postCents)} to send it</p>
+            ${(piece.dealings ? dealingLines(piece.dealings) : []).map((line) => html`<p>${line}</p>`)}
+            ${s.status !== 'shown' ? html`<p class="note">${s.status === 'sold' ? 'It found its home.' : 'It no longer stands here.'}</p>` : ''}
+            ${
+              s.status === 'shown' && inAuction(s)
+                ? html`<p>
+                      ${s.bids.length === 0 ? 'Nobody has bid' : `${s.bids.length} have bid`}; the auction
+                      ends ${new Date(s.until).toUTCString()}.
+                    </p>
+                    <form method="post" action="${at}/bid">
+                      <label>Your name <input name="who" required maxlength="40" /></label>
+                      <label
+                        >Your bid in euros <input type="number" step="0.01" name="euros" required /></label
+                      ><button>Bid</button>
+                    </form>`
+                : ''
+            }
+            ${
+              s.status === 'shown' && outright !== null
+                ? html`<form method="post" action="${at}/buy">
+                    <button>Take it for ${euros(outright)}</button>
+                  </form>`
+                : ''
+            }
+            ${s.status === 'shown' ? talks.forms(encodeURIComponent(s.ref)) : ''}
+            <dl>
+              <dt>State</dt>
+              <dd>${state?.label}</dd>
+              <dt>Made in the</dt>
+              <dd>${piece.decade}</dd>
+              ${
+                piece.maker
+                  ? html`<dt>Maker</dt>
+                      <dd>${piece.maker}</dd>`
+                  : ''
+              }${
+                piece.madeOf
+                  ? html`<dt>Of</dt>
+                      <dd>${piece.madeOf}</dd>`
+                  : ''
+              }
+              ${
+                piece.tags.length > 0
+                  ? html`<dt>Found by</dt>
+                      <dd>${piece.tags.join(' · ')}</dd>`
+                  : ''
+              }
+            </dl>
+            <div class="words">${piece.account}</div>
+          </main>`,
+      ),
+    );
   });
 
   app.post('/piece/:ref/bid', (c) =>

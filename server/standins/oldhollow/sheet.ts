@@ -1,5 +1,17 @@
-/** Oldhollow's own rules: things at least 25 years old, and collectables. Invented. */
-const DECADES = ['Before 1900', '1900s', '1910s', '1920s', '1930s', '1940s', '1950s', '1960s', '1970s', '1980s', '1990s']; // prettier-ignore
+/** Oldhollow's own rules: items at least 25 years old, and collectables. Invented. */
+const DECADES = [
+  'Before 1900',
+  '1900s',
+  '1910s',
+  '1920s',
+  '1930s',
+  '1940s',
+  '1950s',
+  '1960s',
+  '1970s',
+  '1980s',
+  '1990s',
+];
 
 const fields = [
   { id: 'decade', label: 'Decade made', need: 'required', choices: DECADES },
@@ -41,9 +53,14 @@ export const SHEET = {
   },
   price: { min: 300, max: 2_000_000 },
   categories: [
-    room('worn', 'Worn long ago'), room('parlour', 'Parlour and kitchen'), room('lamps', 'Lamps'), room('works', 'Tools and instruments'),
-    room('paper', 'Paper and print'), room('play', 'Play and pastime'), room('cabinet', 'Cabinet pieces'),
-  ], // prettier-ignore
+    room('worn', 'Worn long ago'),
+    room('parlour', 'Parlour and kitchen'),
+    room('lamps', 'Lamps'),
+    room('works', 'Tools and instruments'),
+    room('paper', 'Paper and print'),
+    room('play', 'Play and pastime'),
+    room('cabinet', 'Cabinet pieces'),
+  ],
   conditions: [
     { code: 'kept', label: 'Kept as new', wear: 1 },
     { code: 'mellow', label: 'Mellowed', wear: 2 },
@@ -52,9 +69,9 @@ export const SHEET = {
   ],
   fees: {
     rules: [
-      { kind: 'listing', label: 'Place on the shelf, 90 days', amount: 22, days: 90, freeAMonth: 0 },
+      { type: 'listing', label: 'Place on the shelf, 90 days', amount: 22, days: 90, freeAMonth: 0 },
       {
-        kind: 'tiers',
+        type: 'tiers',
         label: 'Oldhollow’s share',
         of: 'price',
         tiers: [
@@ -63,12 +80,12 @@ export const SHEET = {
           { upTo: null, bp: 400 },
         ],
       },
-      { kind: 'share', label: 'Payment', bp: 310, of: 'total' },
-      { kind: 'fixed', label: 'Payment, an order', amount: 25 },
+      { type: 'share', label: 'Payment', bp: 310, of: 'total' },
+      { type: 'fixed', label: 'Payment, an order', amount: 25 },
     ],
     taxBp: 2_000,
   },
-  forbiddenWords: [{ word: 'reproduction', why: 'only the real old thing' }],
+  forbiddenWords: [{ word: 'reproduction', why: 'only the real old item' }],
   questions: [
     {
       id: 'corner',

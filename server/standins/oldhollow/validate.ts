@@ -1,7 +1,7 @@
-import { picturesToday } from '../kit/service';
+import { SHEET } from './sheet';
 import type { Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
-import { SHEET } from './sheet';
+import { picturesToday } from '../kit/service';
 
 /** What a seller brings. */
 export interface Piece {
@@ -58,20 +58,32 @@ const isCents = (v: unknown): v is number => Number.isInteger(v) && (v as number
 export function readPiece(body: unknown): Piece | null {
   if (typeof body !== 'object' || body === null) return null;
   const b = body as Record<string, unknown>;
-  const words = ['name', 'account', 'room', 'state', 'decade', 'maker', 'madeOf', 'origin', 'corner', 'certificate'];
+  const words = [
+    'name',
+    'account',
+    'room',
+    'state',
+    'decade',
+    'maker',
+    'madeOf',
+    'origin',
+    'corner',
+    'certificate',
+  ];
   if (!words.every((key) => isText(b[key], 40_000))) return null;
   if (!isCents(b.cents) || !isCents(b.postCents)) return null;
   for (const list of [b.tags, b.images])
     if (!Array.isArray(list) || list.length > 60 || !list.every((x) => isText(x, 200))) return null;
   if (b.auction !== null) {
     const a = b.auction as Record<string, unknown> | undefined;
-    if (typeof a !== 'object' || !isCents(a.openCents) || !Number.isInteger(a.days) || !isCents(a.again)) return null;
+    if (typeof a !== 'object' || !isCents(a.openCents) || !Number.isInteger(a.days) || !isCents(a.again))
+      return null;
     if (!(a.outrightCents === null || isCents(a.outrightCents))) return null;
     if (!(a.becomesCents === null || isCents(a.becomesCents))) return null;
   }
   if (b.dealings !== undefined && !isDealings(b.dealings)) return null;
   return b as unknown as Piece;
-} // prettier-ignore
+}
 
 function isDealings(value: unknown): value is Dealings {
   if (typeof value !== 'object' || value === null) return false;
@@ -113,10 +125,13 @@ export function complaintsOf(
   if (!SHEET.categories.some((r) => r.id === p.room)) say('room', 'We have no such room.');
   if (!SHEET.conditions.some((s) => s.code === p.state)) say('state', 'We have no such state.');
   const decades: readonly string[] = SHEET.categories[0]!.specifics[0]!.choices ?? [];
-  if (p.decade === '') say('decade', 'When was it made? Things here are at least 25 years old.');
+  if (p.decade === '') say('decade', 'When was it made? Items here are at least 25 years old.');
   else if (!decades.includes(p.decade)) say('decade', 'We have no such decade.');
-  for (const [about, text] of [['maker', p.maker], ['madeOf', p.madeOf]] as const)
-    if (text.length > 60) say(about, 'Up to 60 characters.'); // prettier-ignore
+  for (const [about, text] of [
+    ['maker', p.maker],
+    ['madeOf', p.madeOf],
+  ] as const)
+    if (text.length > 60) say(about, 'Up to 60 characters.');
   if (switches.asksOrigin && p.origin.trim() === '') say('origin', 'Where was it made?');
   if (p.origin.length > 40) say('origin', 'Up to 40 characters.');
 
@@ -149,11 +164,15 @@ export function complaintsOf(
     if (taxPermille > 500) say('dealings', 'No tax is over half.');
   }
 
-  for (const [about, words] of [['name', p.name], ['account', p.account]] as const) {
+  for (const [about, words] of [
+    ['name', p.name],
+    ['account', p.account],
+  ] as const) {
     if (/<[a-z!/][^>]*>/i.test(words)) say(about, 'Plain words only.');
-    if (/(?<![\p{L}\p{N}])reproduction(?![\p{L}\p{N}])/iu.test(words)) say(about, 'Only the real old thing: no reproduction.');
+    if (/(?<![\p{L}\p{N}])reproduction(?![\p{L}\p{N}])/iu.test(words))
+      say(about, 'Only the real old item: no reproduction.');
     if (/\S+@\S+\.\S{2,}|https?:\/\/|www\./i.test(words)) say(about, 'No addresses.');
-  } // prettier-ignore
+  }
   return found;
 }
 

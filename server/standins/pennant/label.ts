@@ -46,5 +46,14 @@ export async function labelPdf(part: {
 
 /** What the font can't write is left out rather than refused. */
 function writable(font: PDFFont, text: string): string {
-  return [...text].filter((ch) => { try { font.encodeText(ch); return true; } catch { return false; } }).join(''); // prettier-ignore
+  return [...text]
+    .filter((ch) => {
+      try {
+        font.encodeText(ch);
+        return true;
+      } catch {
+        return false;
+      }
+    })
+    .join('');
 }

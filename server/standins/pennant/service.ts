@@ -1,10 +1,11 @@
 import { html } from 'hono/html';
 
-import { euros, frame, isOut, page, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
-import { Turns } from '../kit/turns';
 import { labelPdf, type Addressed } from './label';
 import { trackingNumber } from './number';
+import { page } from '../kit/page';
+import { euros, frame, isOut, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { Turns } from '../kit/turns';
 
 const NAME = 'Pennant Post';
 const LOOK = { ground: '#f1f4f8', ink: '#1b2733', accent: '#234a73', face: 'Verdana, sans-serif' };
@@ -16,11 +17,43 @@ const TARIFF = {
   room: 5_000,
   limits: { longestMm: 1_200, lengthAndGirthMm: 3_000 },
   destinations: [
-    { id: 'inland', name: 'Inland', steps: [[250, 290], [1_000, 420], [2_000, 580], [5_000, 890], [10_000, 1_250], [31_500, 1_900]] },
-    { id: 'near', name: 'Neighbouring countries', steps: [[250, 690], [1_000, 1_150], [2_000, 1_480], [5_000, 1_990], [10_000, 2_790], [31_500, 4_400]] },
-    { id: 'far', name: 'Rest of the world', steps: [[250, 990], [1_000, 1_890], [2_000, 2_690], [5_000, 4_490], [20_000, 9_900]] },
+    {
+      id: 'inland',
+      name: 'Inland',
+      steps: [
+        [250, 290],
+        [1_000, 420],
+        [2_000, 580],
+        [5_000, 890],
+        [10_000, 1_250],
+        [31_500, 1_900],
+      ],
+    },
+    {
+      id: 'near',
+      name: 'Neighbouring countries',
+      steps: [
+        [250, 690],
+        [1_000, 1_150],
+        [2_000, 1_480],
+        [5_000, 1_990],
+        [10_000, 2_790],
+        [31_500, 4_400],
+      ],
+    },
+    {
+      id: 'far',
+      name: 'Rest of the world',
+      steps: [
+        [250, 990],
+        [1_000, 1_890],
+        [2_000, 2_690],
+        [5_000, 4_490],
+        [20_000, 9_900],
+      ],
+    },
   ],
-}; // prettier-ignore
+};
 
 const UNDER_WAY_DAYS = 2;
 
@@ -49,9 +82,12 @@ function readOrder(body: unknown): LabelOrder | null {
   if (!Number.isInteger(b.grams) || Number(b.grams) < 1 || typeof to.name !== 'string') return null;
   if (sides && !(sides.length === 3 && sides.every((s) => Number.isInteger(s) && s > 0))) return null;
   return {
-    grams: Number(b.grams), sides: sides ? [l!, w!, h!] : null, destination: String(b.destination ?? ''),
-    to: { name: to.name.slice(0, 80), lines: lines.slice(0, 6) }, from: String(b.from ?? '').slice(0, 120),
-  }; // prettier-ignore
+    grams: Number(b.grams),
+    sides: sides ? [l!, w!, h!] : null,
+    destination: String(b.destination ?? ''),
+    to: { name: to.name.slice(0, 80), lines: lines.slice(0, 6) },
+    from: String(b.from ?? '').slice(0, 120),
+  };
 }
 
 /** Cents, or why the parcel is not taken. */
@@ -136,11 +172,31 @@ export function pennant(options: { store: Store; token: string; base: string }):
         503,
       );
     return c.html(
-      page(NAME, LOOK, html`${head}<main><h1>What a parcel costs</h1>
-        <p>At most ${TARIFF.limits.longestMm / 10} cm long; length and girth together at most ${TARIFF.limits.lengthAndGirthMm / 10} cm. Light, bulky parcels count a kilogram for every ${TARIFF.room} cm³.</p>
-        ${TARIFF.destinations.map((d) => html`<h1>${d.name}</h1><dl>${d.steps.map(([g, cents]) => html`<dt>up to ${(g ?? 0) / 1_000} kg</dt><dd>${euros(cents ?? 0)}</dd>`)}</dl>`)}
-        </main>`),
-    ); // prettier-ignore
+      page(
+        NAME,
+        LOOK,
+        html`${head}
+          <main>
+            <h1>What a parcel costs</h1>
+            <p>
+              At most ${TARIFF.limits.longestMm / 10} cm long; length and girth together at most
+              ${TARIFF.limits.lengthAndGirthMm / 10} cm. Light, bulky parcels count a kilogram for every
+              ${TARIFF.room} cm³.
+            </p>
+            ${TARIFF.destinations.map(
+              (d) =>
+                html`<h1>${d.name}</h1>
+                  <dl>
+                    ${d.steps.map(
+                      ([g, cents]) =>
+                        html`<dt>up to ${(g ?? 0) / 1_000} kg</dt>
+                          <dd>${euros(cents ?? 0)}</dd>`,
+                    )}
+                  </dl>`,
+            )}
+          </main>`,
+      ),
+    );
   });
 
   return { id: 'pennant', name: NAME, app, start: () => undefined, stop: () => undefined };

@@ -79,8 +79,17 @@ it('offers nothing that has left, and sends nothing back that is offered', async
   const [no] = await keep(['YA-6']);
   const adapter = running.courier.adapter('quirestack')!;
   const draft = {
-    market: 'quirestack', title: '', description: '', price: 900, postage: 0, condition: 'B', category: 'pages', specifics: { barcode: BARCODE }, pictures: [], depotNo: no!,
-  } as unknown as ListingDraft; // prettier-ignore
+    market: 'quirestack',
+    title: '',
+    description: '',
+    price: 900,
+    postage: 0,
+    condition: 'B',
+    category: 'pages',
+    specifics: { barcode: BARCODE },
+    pictures: [],
+    depotNo: no!,
+  } as unknown as ListingDraft;
   const put = (ref: string) => adapter.publish({ ref, draft, unclear: false }, async () => new Uint8Array());
   const isUp = async (ref: string) => {
     const found = await adapter.lookUp(ref);
@@ -93,21 +102,29 @@ it('offers nothing that has left, and sends nothing back that is offered', async
   await until('it is down', async () => !(await isUp('depot.1')));
   await depot.sendBack([no!]);
   await put('depot.2');
-  await until('its line was read', async () => (await adapter.eventsSince(null)).news.some((n) => n.ref === 'depot.2'));
+  await until('its line was read', async () =>
+    (await adapter.eventsSince(null)).news.some((n) => n.ref === 'depot.2'),
+  );
   expect(await isUp('depot.2')).toBe(false);
-}); // prettier-ignore
+});
 
 it('lets the app ask, and nobody without a session', async () => {
   const [no] = await keep(['YA-7']);
   const ask = (body: unknown, headers = session, market = 'quirestack') =>
-    fetch(`${running.address}/api/depot/${market}/back`, { method: 'POST', headers, body: JSON.stringify(body) });
+    fetch(`${running.address}/api/depot/${market}/back`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify(body),
+    });
   expect((await ask({ nos: [no] }, { 'content-type': 'application/json' })).status).toBe(401);
   expect((await ask({ nos: [] })).status).toBe(400);
   expect((await ask({ nos: 'all' })).status).toBe(400);
   expect((await ask({ nos: [no] }, session, 'brackenmoor')).status).toBe(400);
   const refused = await ask({ nos: ['D0'] });
   expect(refused.status).toBe(422);
-  expect(((await refused.json()) as { error: string }).error).toBe('Quirestack: Something of that is not at our depot.');
+  expect(((await refused.json()) as { error: string }).error).toBe(
+    'Quirestack: Something of that is not at our depot.',
+  );
   expect((await ask({ nos: [no] })).status).toBe(200);
   expect(await stateOf(no!)).toBe('back');
-}); // prettier-ignore
+});

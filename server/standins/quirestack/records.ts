@@ -58,4 +58,4 @@ export function copiesOf(title: Title, now: number) {
       },
     ];
   });
-} // prettier-ignore
+}

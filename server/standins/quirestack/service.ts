@@ -1,22 +1,22 @@
-import { randomBytes, randomInt } from 'node:crypto';
-
-import { html } from 'hono/html';
 import type { Context } from 'hono';
+import { html } from 'hono/html';
+import { randomBytes, randomInt } from 'node:crypto';
 import Papa from 'papaparse';
 
-import { lateWork } from '../kit/faults';
-import { pastOf, search, searched } from '../kit/past';
-import { measureJpeg } from '../kit/pictures';
-import { euros, frame, isOut, page, sheetToday, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
-import { ordersDesk, paidOrder } from '../kit/orders';
-import { talksDesk } from '../kit/talks';
-import { Turns } from '../kit/turns';
 import { withheld } from './fees';
 import { SEED, SHELVES } from './past';
 import { copiesOf, TITLES, titleOf } from './records';
 import { SHEET } from './sheet';
 import { faultOf, pictureFault, type Line } from './validate';
+import { lateWork } from '../kit/faults';
+import { serveOrders, paidOrder } from '../kit/orders';
+import { page } from '../kit/page';
+import { pastOf, search, searched } from '../kit/past';
+import { measureJpeg } from '../kit/pictures';
+import { euros, frame, isOut, sheetToday, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { serveTalks } from '../kit/talks';
+import { Turns } from '../kit/turns';
 
 interface Offer {
   ref: string;
@@ -27,7 +27,7 @@ interface Offer {
   order: { order: string; cents: number; withheld: number; at: number } | null;
 }
 
-/** A thing at the depot. */
+/** An item at the depot. */
 interface Kept {
   depotNo: string;
   code: string;
@@ -69,14 +69,18 @@ const COLUMNS = ['action', 'ref', 'barcode', 'condition', 'note', 'cents', 'orig
 const MOST_LINES = 2_000;
 
 /**
- * Quirestack: books, music, film and games against records found by barcode. Nothing is answered at once: lists are
- * uploaded, a ticket comes back, and a processing report says later what became of each line.
+ * Quirestack: books, music, film and games against records found by barcode. Nothing is answered at once:
+ * lists are uploaded, a ticket comes back, and a processing report says later what became of each line.
  */
 export function quirestack(options: { store: Store; token: string; base: string }): Service {
   const { store, base } = options;
   const { app, switches } = frame({
-    name: SHEET.name, store, token: options.token, seller: '/feed', usual: { reviewTime: 1_200 },
-  }); // prettier-ignore
+    name: SHEET.name,
+    store,
+    token: options.token,
+    seller: '/feed',
+    usual: { reviewTime: 1_200 },
+  });
   const turns = new Turns();
   let timer: NodeJS.Timeout | null = null;
 
@@ -97,20 +101,27 @@ export function quirestack(options: { store: Store; token: string; base: string 
     await store.putPicture(id, bytes);
     await store.write([{ sort: 'picture', id: `${c.req.param('ref')} ${place}`, body: { id } }]);
     return c.body(null, 204);
-  }); // prettier-ignore
+  });
 
   app.post('/feed/lists', async (c) => {
-    const parsed = Papa.parse<Record<string, string>>(await c.req.text(), { header: true, skipEmptyLines: true });
+    const parsed = Papa.parse<Record<string, string>>(await c.req.text(), {
+      header: true,
+      skipEmptyLines: true,
+    });
     const fields = parsed.meta.fields ?? [];
     if (!COLUMNS.every((name) => fields.includes(name)) || parsed.data.length > MOST_LINES)
-      return c.json({ message: `A list has the columns ${COLUMNS.join(', ')} and up to ${MOST_LINES} lines.` }, 400);
+      return c.json(
+        { message: `A list has the columns ${COLUMNS.join(', ')} and up to ${MOST_LINES} lines.` },
+        400,
+      );
     const lines = parsed.data.map(
-      (row) => Object.fromEntries(COLUMNS.map((k) => [k, String(row[k] ?? '').slice(0, 4_000)])) as unknown as Line,
+      (row) =>
+        Object.fromEntries(COLUMNS.map((k) => [k, String(row[k] ?? '').slice(0, 4_000)])) as unknown as Line,
     );
     const ticket: Ticket = { id: `T${randomInt(1e8, 9e8)}`, at: Date.now(), lines, report: null };
     await store.write([{ sort: 'ticket', id: ticket.id, body: ticket }]);
     return c.json({ ticket: ticket.id, lines: lines.length }, 202);
-  }); // prettier-ignore
+  });
 
   app.get('/feed/lists/:ticket', async (c) => {
     const ticket = await store.get<Ticket>('ticket', c.req.param('ticket'));
@@ -144,13 +155,23 @@ export function quirestack(options: { store: Store; token: string; base: string 
     const old = await store.get<Offer>('offer', line.ref);
     const no = (outcome: Outcome['outcome'], code: string, words: string) => ({
       // A change that is rejected leaves the offer as it was: that is told in the report alone.
-      outcome, code, words, told: outcome === 'rejected' && !old, doc: null,
-    }); // prettier-ignore
+      outcome,
+      code,
+      words,
+      told: outcome === 'rejected' && !old,
+      doc: null,
+    });
     if (line.action === 'remove') {
       if (!old) return no('unknown', 'Q02', 'There was no such offer.');
       if (old.status === 'sold') return no('sold', 'Q03', 'It is sold.');
       const removed: Offer = { ...old, status: 'removed' };
-      return { outcome: 'removed' as const, code: '', words: '', told: false, doc: { sort: 'offer', id: line.ref, body: removed } };
+      return {
+        outcome: 'removed' as const,
+        code: '',
+        words: '',
+        told: false,
+        doc: { sort: 'offer', id: line.ref, body: removed },
+      };
     }
     if (line.action !== 'put') return no('rejected', 'Q01', 'A line puts or removes.');
     if (old && old.status !== 'offered')
@@ -158,8 +179,9 @@ export function quirestack(options: { store: Store; token: string; base: string 
     const stored = line.keptAt === '' ? null : await store.get<Kept>('depot', line.keptAt);
     const fault =
       faultOf(line, switches) ??
-      (line.keptAt !== '' && (!stored || stored.postedAt || stored.returnedAt || titleOf(stored.barcode) !== titleOf(line.barcode))
-        ? { code: 'Q50', words: 'No such thing is at our depot.' }
+      (line.keptAt !== '' &&
+      (!stored || stored.postedAt || stored.returnedAt || titleOf(stored.barcode) !== titleOf(line.barcode))
+        ? { code: 'Q50', words: 'No such item is at our depot.' }
         : null);
     if (fault) return no('rejected', fault.code, fault.words);
     const pictures: string[] = [];
@@ -168,8 +190,14 @@ export function quirestack(options: { store: Store; token: string; base: string 
       if (kept) pictures.push(kept.id);
     }
     const offer: Offer = { ref: line.ref, line, pictures, status: 'offered', order: null };
-    return { outcome: 'accepted' as const, code: '', words: '', told: true, doc: { sort: 'offer', id: line.ref, body: offer } };
-  }; // prettier-ignore
+    return {
+      outcome: 'accepted' as const,
+      code: '',
+      words: '',
+      told: true,
+      doc: { sort: 'offer', id: line.ref, body: offer },
+    };
+  };
 
   const seen = (ref: string) => `${base}/copy/${encodeURIComponent(ref)}`;
 
@@ -183,20 +211,30 @@ export function quirestack(options: { store: Store; token: string; base: string 
   app.get('/feed/stock', async (c) => {
     const offered = (await store.all<Offer>('offer')).filter((o) => o.status === 'offered');
     const lines = offered.map((o) => ({
-      ref: o.ref, barcode: o.line.barcode, name: titleOf(o.line.barcode)?.name ?? '', rack: titleOf(o.line.barcode)?.rack ?? '', condition: o.line.condition,
-      note: o.line.note, cents: o.line.cents, keptAt: o.line.keptAt, seen: seen(o.ref), pictures: o.pictures.join(' '),
+      ref: o.ref,
+      barcode: o.line.barcode,
+      name: titleOf(o.line.barcode)?.name ?? '',
+      rack: titleOf(o.line.barcode)?.rack ?? '',
+      condition: o.line.condition,
+      note: o.line.note,
+      cents: o.line.cents,
+      keptAt: o.line.keptAt,
+      seen: seen(o.ref),
+      pictures: o.pictures.join(' '),
     }));
     return c.json({ day: new Date().toISOString().slice(0, 10), report: Papa.unparse(lines) });
-  }); // prettier-ignore
+  });
 
   app.post('/feed/parcels', async (c) => {
     const { contents } = (await c.req.json().catch(() => ({}))) as { contents?: unknown };
     const lines = (Array.isArray(contents) ? contents : []).map((x: Record<string, unknown>) => ({
-      code: String(x.code ?? '').slice(0, 60), barcode: String(x.barcode ?? '').slice(0, 14), depotNo: null,
-    })); // prettier-ignore
+      code: String(x.code ?? '').slice(0, 60),
+      barcode: String(x.barcode ?? '').slice(0, 14),
+      depotNo: null,
+    }));
     const fault =
       lines.length < 1 || lines.length > 200
-        ? 'A parcel holds 1 to 200 things.'
+        ? 'A parcel holds 1 to 200 items.'
         : lines.some((l) => l.code === '' || !titleOf(l.barcode))
           ? 'Everything in a parcel has a code and a barcode that we have a record of.'
           : null;
@@ -215,8 +253,11 @@ export function quirestack(options: { store: Store; token: string; base: string 
   /** What the depot holds, made once a day as lines of a list. */
   app.get('/feed/depot', async (c) => {
     const lines = (await store.all<Kept>('depot')).map((x) => ({
-      depotNo: x.depotNo, code: x.code, barcode: x.barcode, state: x.postedAt ? 'posted' : x.returnedAt ? 'returned' : 'kept',
-    })); // prettier-ignore
+      depotNo: x.depotNo,
+      code: x.code,
+      barcode: x.barcode,
+      state: x.postedAt ? 'posted' : x.returnedAt ? 'returned' : 'kept',
+    }));
     return c.json({ day: new Date().toISOString().slice(0, 10), report: Papa.unparse(lines) });
   });
 
@@ -225,10 +266,12 @@ export function quirestack(options: { store: Store; token: string; base: string 
     const { depotNos } = (await c.req.json().catch(() => ({}))) as { depotNos?: unknown };
     const nos = Array.isArray(depotNos) ? depotNos.map(String) : [];
     const there = await Promise.all(nos.map((no) => store.get<Kept>('depot', no)));
-    const offered = (await store.all<Offer>('offer')).filter((o) => o.status === 'offered').map((o) => o.line.keptAt);
+    const offered = (await store.all<Offer>('offer'))
+      .filter((o) => o.status === 'offered')
+      .map((o) => o.line.keptAt);
     const fault =
       nos.length < 1 || nos.length > 200
-        ? 'Between 1 and 200 things leave at a time.'
+        ? 'Between 1 and 200 items leave at a time.'
         : there.some((k) => !k)
           ? 'Something of that is not at our depot.'
           : there.some((k) => k?.postedAt)
@@ -237,23 +280,28 @@ export function quirestack(options: { store: Store; token: string; base: string 
               ? 'Something of that is still offered from here: take it down first.'
               : null;
     if (fault) return c.json({ message: fault }, 422);
-    const leaving = there.flatMap((k) => (k && !k.returnedAt ? [{ ...k, returnedAt: Date.now() } satisfies Kept] : []));
+    const leaving = there.flatMap((k) =>
+      k && !k.returnedAt ? [{ ...k, returnedAt: Date.now() } satisfies Kept] : [],
+    );
     await store.write(leaving.map((k) => ({ sort: 'depot', id: k.depotNo, body: k })));
     return c.json({ returned: nos.length });
-  }); // prettier-ignore
+  });
 
-  /** Parcels come in after a while and are counted; on a bad day the last thing of one is missing. */
+  /** Parcels come in after a while and are counted; on a bad day the last item of one is missing. */
   const count = async () => {
     for (const p of await store.all<Parcel>('parcel')) {
       if (p.countedAt !== null || p.at + switches.reviewTime * PARCEL_TAKES > Date.now()) continue;
       const missing = switches.parcelShort ? p.contents.length - 1 : -1;
-      const contents = p.contents.map((x, i) => ({ ...x, depotNo: i === missing ? null : `D${randomInt(1e6, 9e6)}` }));
+      const contents = p.contents.map((x, i) => ({
+        ...x,
+        depotNo: i === missing ? null : `D${randomInt(1e6, 9e6)}`,
+      }));
       await store.write([
         { sort: 'parcel', id: p.parcel, body: { ...p, contents, countedAt: Date.now() } satisfies Parcel },
         ...contents.flatMap((x) => (x.depotNo ? [{ sort: 'depot', id: x.depotNo, body: x }] : [])),
       ]);
     }
-  }; // prettier-ignore
+  };
 
   app.get('/feed/log', async (c) => {
     const after = Number(c.req.query('after') ?? 0) || 0;
@@ -269,28 +317,54 @@ export function quirestack(options: { store: Store; token: string; base: string 
   });
 
   app.get('/feed/past', (c) => {
-    const found = search(pastOf(SEED, SHELVES, 1, Date.now()), c.req.query('rack') ?? '', c.req.query('words') ?? '');
+    const found = search(
+      pastOf(SEED, SHELVES, 1, Date.now()),
+      c.req.query('rack') ?? '',
+      c.req.query('words') ?? '',
+    );
     const condition = (wear: number) => SHEET.conditions.find((x) => x.wear >= wear)?.code ?? 'D';
     return c.json({
-      copies: found.map((p) => ({ no: p.no, name: p.words, house: p.house, rack: p.shelf, condition: condition(p.wear), sold: p.went, cents: p.cents, from: p.from, to: p.to })),
+      copies: found.map((p) => ({
+        no: p.no,
+        name: p.words,
+        house: p.house,
+        rack: p.shelf,
+        condition: condition(p.wear),
+        sold: p.went,
+        cents: p.cents,
+        from: p.from,
+        to: p.to,
+      })),
     });
-  }); // prettier-ignore
+  });
   app.get('/feed/sought', (c) =>
     c.json({ words: searched(SEED, SHELVES, c.req.query('rack') ?? '').map((s) => [s.word, s.times]) }),
   );
 
-  ordersDesk(app, { store, switches, at: '/feed/orders', style: SHEET.statement });
+  serveOrders(app, { store, switches, at: '/feed/orders', style: SHEET.statement });
 
   // ---- the buyers' side -------------------------------------------------------------------------
 
   const head = html`<header><a href="${base}/">QUIRESTACK</a></header>`;
-  const talks = talksDesk(app, {
-    store, switches, base, look: LOOK, head, at: '/feed/questions',
+  const talks = serveTalks(app, {
+    store,
+    switches,
+    base,
+    look: LOOK,
+    head,
+    at: '/feed/questions',
     about: async (id) => {
       const o = await store.get<Offer>('offer', id);
-      return o && { ref: o.ref, what: titleOf(o.line.barcode)?.name ?? '', seen: seen(o.ref), open: o.status === 'offered' };
+      return (
+        o && {
+          ref: o.ref,
+          what: titleOf(o.line.barcode)?.name ?? '',
+          seen: seen(o.ref),
+          open: o.status === 'offered',
+        }
+      );
     },
-  }); // prettier-ignore
+  });
   const note = (words: string) =>
     page(
       words,
@@ -305,11 +379,24 @@ export function quirestack(options: { store: Store; token: string; base: string 
     if (isOut(switches)) return closed(c);
     const all = (await store.all<Offer>('offer')).filter((o) => o.status === 'offered').reverse();
     return c.html(
-      page('Quirestack', LOOK, html`${head}<main><h1>Lately put on the racks</h1>
-        ${all.map((o) => html`<p><a href="${seen(o.ref)}">${titleOf(o.line.barcode)?.name}</a>, ${titleOf(o.line.barcode)?.by}:
-          ${label(o.line.condition)}, <b>${euros(Number(o.line.cents))}</b></p>`)}
-        ${all.length === 0 ? html`<p>Nothing new just now.</p>` : ''}</main>`),
-    ); // prettier-ignore
+      page(
+        'Quirestack',
+        LOOK,
+        html`${head}
+          <main>
+            <h1>Lately put on the racks</h1>
+            ${all.map(
+              (o) =>
+                html`<p>
+                  <a href="${seen(o.ref)}">${titleOf(o.line.barcode)?.name}</a>,
+                  ${titleOf(o.line.barcode)?.by}: ${label(o.line.condition)},
+                  <b>${euros(Number(o.line.cents))}</b>
+                </p>`,
+            )}
+            ${all.length === 0 ? html`<p>Nothing new just now.</p>` : ''}
+          </main>`,
+      ),
+    );
   });
 
   app.get('/copy/:ref', async (c) => {
@@ -319,18 +406,35 @@ export function quirestack(options: { store: Store; token: string; base: string 
     if (!o || !title) return c.html(note('No such copy'), 404);
     const others = copiesOf(title, Date.now());
     return c.html(
-      page(title.name, LOOK, html`${head}<main>
-        <h1>${title.name}</h1><p>${title.by} · ${title.barcode}</p>
-        ${o.pictures.length > 0 ? html`<div class="strip">${o.pictures.map((p) => html`<img src="${base}/picture/${p}" alt="The copy itself" />`)}</div>` : ''}
-        <p><span class="price">${euros(Number(o.line.cents))}</span> ${o.line.keptAt ? 'posted by us, nothing on top' : `and ${euros(POSTAGE)} postage`}</p>
-        <p>${label(o.line.condition)}</p><div class="words">${o.line.note}</div>
-        ${o.status === 'offered'
-          ? html`<form method="post" action="${seen(o.ref)}/order"><button>Order this copy</button></form>${talks.forms(encodeURIComponent(o.ref))}`
-          : html`<p class="note">${o.status === 'sold' ? 'This copy is sold.' : 'This copy is no longer on the rack.'}</p>`}
-        <h1>Other copies</h1>
-        ${others.map((x) => html`<p>${x.seller} (${x.rating} %): ${label(x.condition)}, ${euros(x.cents)}, leaves in ${x.leavesIn} days</p>`)}
-        </main>`),
-    ); // prettier-ignore
+      page(
+        title.name,
+        LOOK,
+        html`${head}
+          <main>
+            <h1>${title.name}</h1>
+            <p>${title.by} · ${title.barcode}</p>
+            ${o.pictures.length > 0 ? html`<div class="strip">${o.pictures.map((p) => html`<img src="${base}/picture/${p}" alt="The copy itself" />`)}</div>` : ''}
+            <p>
+              <span class="price">${euros(Number(o.line.cents))}</span>
+              ${o.line.keptAt ? 'posted by us, nothing on top' : `and ${euros(POSTAGE)} postage`}
+            </p>
+            <p>${label(o.line.condition)}</p>
+            <div class="words">${o.line.note}</div>
+            ${
+              o.status === 'offered'
+                ? html`<form method="post" action="${seen(o.ref)}/order">
+                      <button>Order this copy</button>
+                    </form>
+                    ${talks.forms(encodeURIComponent(o.ref))}`
+                : html`<p class="note">
+                    ${o.status === 'sold' ? 'This copy is sold.' : 'This copy is no longer on the rack.'}
+                  </p>`
+            }
+            <h1>Other copies</h1>
+            ${others.map((x) => html`<p>${x.seller} (${x.rating} %): ${label(x.condition)}, ${euros(x.cents)}, leaves in ${x.leavesIn} days</p>`)}
+          </main>`,
+      ),
+    );
   });
 
   app.post('/copy/:ref/order', (c) =>

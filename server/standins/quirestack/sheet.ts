@@ -12,7 +12,12 @@ export const SHEET = {
   name: 'Quirestack',
   letters: 'Qs',
   version: 1,
-  statement: { separator: ';', decimal: '.', columns: { order: 'ORDER', sort: 'CODE', amount: 'AMOUNT', day: 'DAY' }, sorts: { sale: 'S1', postage: 'S2', fee: 'W1', back: 'R1', feeBack: 'R2', payout: 'T1' } },
+  statement: {
+    separator: ';',
+    decimal: '.',
+    columns: { order: 'ORDER', sort: 'CODE', amount: 'AMOUNT', day: 'DAY' },
+    sorts: { sale: 'S1', postage: 'S2', fee: 'W1', back: 'R1', feeBack: 'R2', payout: 'T1' },
+  },
   currency: 'EUR',
   title: { max: 200, counts: 'characters' },
   description: { min: 0, max: 600, counts: 'characters' },
@@ -26,7 +31,12 @@ export const SHEET = {
     shownAtOnce: 1,
   },
   price: { min: 50, max: 50_000 },
-  categories: [rack('pages', 'Books'), rack('sound', 'Music'), rack('screen', 'Film'), rack('table', 'Games')],
+  categories: [
+    rack('pages', 'Books'),
+    rack('sound', 'Music'),
+    rack('screen', 'Film'),
+    rack('table', 'Games'),
+  ],
   conditions: [
     { code: 'A', label: 'Unopened', wear: 0 },
     { code: 'B', label: 'Read with clean hands', wear: 1 },
@@ -35,10 +45,15 @@ export const SHEET = {
   ],
   fees: {
     rules: [
-      { kind: 'share', label: 'Share of the order', bp: 1_350, of: 'total', least: 60 },
-      { kind: 'fixed', label: 'Handling, printed', amount: 75, categories: ['pages'] },
-      { kind: 'fixed', label: 'Handling, discs and boxes', amount: 95, categories: ['sound', 'screen', 'table'] },
-      { kind: 'depot', label: 'Stored and posted by the depot', amount: 190 },
+      { type: 'share', label: 'Share of the order', bp: 1_350, of: 'total', least: 60 },
+      { type: 'fixed', label: 'Handling, printed', amount: 75, categories: ['pages'] },
+      {
+        type: 'fixed',
+        label: 'Handling, discs and boxes',
+        amount: 95,
+        categories: ['sound', 'screen', 'table'],
+      },
+      { type: 'depot', label: 'Stored and posted by the depot', amount: 190 },
     ],
     taxBp: 2_000,
   },
@@ -47,4 +62,4 @@ export const SHEET = {
   handover: 'post',
   postageCharged: 280,
   depot: true,
-}; // prettier-ignore
+};

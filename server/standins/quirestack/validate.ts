@@ -1,5 +1,5 @@
-import type { Switches } from '../kit/faults';
 import { titleOf } from './records';
+import type { Switches } from '../kit/faults';
 
 /** One line of an uploaded list. */
 export interface Line {
@@ -19,10 +19,16 @@ export interface Fault {
 }
 
 const MEDIA_WORDS: Record<string, readonly string[]> = {
-  pages: ['A', 'B', 'C', 'D'], sound: ['A', 'B', 'C', 'D'], screen: ['A', 'B', 'C', 'D'], table: ['A', 'B', 'C'],
-}; // prettier-ignore
+  pages: ['A', 'B', 'C', 'D'],
+  sound: ['A', 'B', 'C', 'D'],
+  screen: ['A', 'B', 'C', 'D'],
+  table: ['A', 'B', 'C'],
+};
 
-/** The first thing wrong with a line; null when nothing is. A line has one code, like everywhere such lists are read. */
+/**
+ * The first thing wrong with a line; null when nothing is. A line has one code, like everywhere such lists
+ * are read.
+ */
 export function faultOf(line: Line, switches: Switches): Fault | null {
   const fault = (code: string, words: string): Fault => ({ code, words });
   if (!/^\d{7,13}[\dX]$/.test(line.barcode)) return fault('Q10', 'That is no barcode.');

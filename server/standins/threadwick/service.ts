@@ -1,18 +1,18 @@
+import type { Context } from 'hono';
+import { html } from 'hono/html';
 import { randomInt, randomBytes } from 'node:crypto';
 
-import { html } from 'hono/html';
-import type { Context } from 'hono';
-
-import { measureJpeg } from '../kit/pictures';
-import { euros, frame, isOut, page, portion, sheetToday, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
-import { ordersDesk, paidOrder } from '../kit/orders';
-import { talksDesk } from '../kit/talks';
-import { Turns } from '../kit/turns';
-import { pastOf, search, searched } from '../kit/past';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { cents, objections, part, readPiece, type Piece } from './validate';
+import { serveOrders, paidOrder } from '../kit/orders';
+import { page } from '../kit/page';
+import { pastOf, search, searched } from '../kit/past';
+import { measureJpeg } from '../kit/pictures';
+import { euros, frame, isOut, portion, sheetToday, type Service } from '../kit/service';
+import type { Store } from '../kit/store';
+import { serveTalks } from '../kit/talks';
+import { Turns } from '../kit/turns';
 
 interface Shown {
   no: string;
@@ -135,15 +135,26 @@ export function threadwick(options: { store: Store; token: string; base: string 
   });
 
   app.get('/rail/gone', (c) => {
-    const found = search(pastOf(SEED, SHELVES, 0.95, Date.now()), c.req.query('shelf') ?? '', c.req.query('words') ?? '');
+    const found = search(
+      pastOf(SEED, SHELVES, 0.95, Date.now()),
+      c.req.query('shelf') ?? '',
+      c.req.query('words') ?? '',
+    );
     const worn = (wear: number) => SHEET.conditions.find((w) => w.wear >= wear)?.code ?? '4';
     return c.json(
       found.map((p) => ({
-        no: p.no, name: p.words, label: p.house, shelf: p.shelf, worn: worn(p.wear), gone: p.went, price: (p.cents / 100).toFixed(2),
-        hung: new Date(p.from).toISOString(), down: new Date(p.to).toISOString(),
+        no: p.no,
+        name: p.words,
+        label: p.house,
+        shelf: p.shelf,
+        worn: worn(p.wear),
+        gone: p.went,
+        price: (p.cents / 100).toFixed(2),
+        hung: new Date(p.from).toISOString(),
+        down: new Date(p.to).toISOString(),
       })),
     );
-  }); // prettier-ignore
+  });
   app.get('/rail/asked', (c) =>
     c.json(
       Object.fromEntries(searched(SEED, SHELVES, c.req.query('shelf') ?? '').map((s) => [s.word, s.times])),
@@ -156,7 +167,7 @@ export function threadwick(options: { store: Store; token: string; base: string 
     return c.json({ lines: rows.map((r) => r.body), next: String(rows.at(-1)?.n ?? since) });
   });
 
-  ordersDesk(app, { store, switches, at: '/rail/sales', style: SHEET.statement });
+  serveOrders(app, { store, switches, at: '/rail/sales', style: SHEET.statement });
 
   // ---- the buyers' side -------------------------------------------------------------------------
 
@@ -198,7 +209,7 @@ export function threadwick(options: { store: Store; token: string; base: string 
     return true;
   };
 
-  const talks = talksDesk(app, {
+  const talks = serveTalks(app, {
     store,
     switches,
     base,
@@ -224,11 +235,25 @@ export function threadwick(options: { store: Store; token: string; base: string 
     if (isOut(switches)) return closed(c);
     const hanging = (await store.all<Shown>('piece')).filter((s) => s.status === 'hanging').reverse();
     return c.html(
-      page('Threadwick', LOOK, html`${head}<main><h1>On the rail</h1><div class="grid">
-        ${hanging.map((s) => html`<a href="${base}/p/${s.no}"><img src="${base}/picture/${s.photos[0]}" alt="" />
-          <b>${s.piece.price} €</b> · ${s.piece.size}<br />${s.piece.name}</a>`)}</div>
-        ${hanging.length === 0 ? html`<p>The rail is empty just now.</p>` : ''}</main>`),
-    ); // prettier-ignore
+      page(
+        'Threadwick',
+        LOOK,
+        html`${head}
+          <main>
+            <h1>On the rail</h1>
+            <div class="grid">
+              ${hanging.map(
+                (s) =>
+                  html`<a href="${base}/p/${s.no}"
+                    ><img src="${base}/picture/${s.photos[0]}" alt="" /> <b>${s.piece.price} €</b> ·
+                    ${s.piece.size}<br />${s.piece.name}</a
+                  >`,
+              )}
+            </div>
+            ${hanging.length === 0 ? html`<p>The rail is empty just now.</p>` : ''}
+          </main>`,
+      ),
+    );
   });
 
   app.get('/p/:no', async (c) => {
@@ -246,18 +271,51 @@ export function threadwick(options: { store: Store; token: string; base: string 
       );
     const worn = SHEET.conditions.find((w) => w.code === s.piece.worn);
     return c.html(
-      page(s.piece.name, LOOK, html`${head}<main>
-        <h1>${s.piece.name}</h1>
-        <div class="strip">${s.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${s.photos.length}" />`)}</div>
-        <p><span class="price">${s.piece.price} €</span> and ${euros(POSTAGE)} for the post</p>
-        ${s.status === 'hanging'
-          ? html`<form method="post" action="${base}/p/${s.no}/take"><button>Take it home</button></form>${talks.forms(s.no)}`
-          : html`<p class="note">${s.status === 'sold' ? 'Somebody took it home.' : 'It was taken down.'}</p>`}
-        <dl><dt>Worn</dt><dd>${worn?.label}</dd><dt>Size</dt><dd>${s.piece.size}</dd><dt>Colour</dt><dd>${s.piece.colour}</dd>
-          <dt>Department</dt><dd>${s.piece.department}</dd>
-          ${s.piece.label ? html`<dt>Label</dt><dd>${s.piece.label}</dd>` : ''}${s.piece.cloth ? html`<dt>Cloth</dt><dd>${s.piece.cloth}</dd>` : ''}</dl>
-        <div class="words">${s.piece.story}</div></main>`),
-    ); // prettier-ignore
+      page(
+        s.piece.name,
+        LOOK,
+        html`${head}
+          <main>
+            <h1>${s.piece.name}</h1>
+            <div class="strip">
+              ${s.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${s.photos.length}" />`)}
+            </div>
+            <p><span class="price">${s.piece.price} €</span> and ${euros(POSTAGE)} for the post</p>
+            ${
+              s.status === 'hanging'
+                ? html`<form method="post" action="${base}/p/${s.no}/take">
+                      <button>Take it home</button>
+                    </form>
+                    ${talks.forms(s.no)}`
+                : html`<p class="note">
+                    ${s.status === 'sold' ? 'Somebody took it home.' : 'It was taken down.'}
+                  </p>`
+            }
+            <dl>
+              <dt>Worn</dt>
+              <dd>${worn?.label}</dd>
+              <dt>Size</dt>
+              <dd>${s.piece.size}</dd>
+              <dt>Colour</dt>
+              <dd>${s.piece.colour}</dd>
+              <dt>Department</dt>
+              <dd>${s.piece.department}</dd>
+              ${
+                s.piece.label
+                  ? html`<dt>Label</dt>
+                      <dd>${s.piece.label}</dd>`
+                  : ''
+              }${
+                s.piece.cloth
+                  ? html`<dt>Cloth</dt>
+                      <dd>${s.piece.cloth}</dd>`
+                  : ''
+              }
+            </dl>
+            <div class="words">${s.piece.story}</div>
+          </main>`,
+      ),
+    );
   });
 
   app.post('/p/:no/take', (c) =>

@@ -62,9 +62,14 @@ export const SHEET = {
   },
   price: { min: 200, max: 200_000 },
   categories: [
-    shelf('knits', 'Knits'), shelf('outerwear', 'Outerwear'), shelf('bottoms', 'Bottoms'), shelf('tops', 'Tops'),
-    shelf('finishing', 'Finishing touches'), shelf('footwear', 'Footwear'), shelf('carried', 'Carried things'),
-  ], // prettier-ignore
+    shelf('knits', 'Knits'),
+    shelf('outerwear', 'Outerwear'),
+    shelf('bottoms', 'Bottoms'),
+    shelf('tops', 'Tops'),
+    shelf('finishing', 'Finishing touches'),
+    shelf('footwear', 'Footwear'),
+    shelf('carried', 'Carried items'),
+  ],
   conditions: [
     { code: '1', label: 'Never worn', wear: 0 },
     { code: '2', label: 'Crisp', wear: 1 },
@@ -72,7 +77,7 @@ export const SHEET = {
     { code: '4', label: 'Lived in', wear: 4 },
   ],
   fees: {
-    rules: [{ kind: 'step', label: 'Threadwick’s part', upTo: 1_800, flat: 240, bpAbove: 1_750 }],
+    rules: [{ type: 'step', label: 'Threadwick’s part', upTo: 1_800, flat: 240, bpAbove: 1_750 }],
     taxBp: 0,
   },
   forbiddenWords: [

@@ -1,7 +1,7 @@
+import { FOR_WHOM, HUES, SHEET } from './sheet';
 import { NO_FAULTS, type Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
 import { picturesToday } from '../kit/service';
-import { FOR_WHOM, HUES, SHEET } from './sheet';
 
 /** A piece as the seller describes it. */
 export interface Piece {

@@ -1,3 +1,3 @@
-import { OrderPage } from '@/features/desk/OrderPage';
+import { OrderPage } from '@/features/fulfilment/OrderPage';
 
 export default OrderPage;

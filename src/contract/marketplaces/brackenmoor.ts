@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** What Brackenmoor answers. */
-export const BrackenmoorOrder = z.object({
+const BrackenmoorOrder = z.object({
   order: z.string().max(60),
   listing: z.string().max(60),
   reference: z.string().max(160),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** What Oldhollow answers. */
-export const OldhollowSale = z.object({
+const OldhollowSale = z.object({
   number: z.string().max(60),
   cents: z.number().int().nonnegative(),
   kept: z.number().int().nonnegative(),

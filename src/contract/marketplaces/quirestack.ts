@@ -11,7 +11,7 @@ export const QuirestackLine = z.object({
   words: z.string().max(500),
 });
 export const QuirestackReport = z.object({ done: z.boolean(), report: z.array(QuirestackLine).max(5_000) });
-export const QuirestackOrder = z.object({
+const QuirestackOrder = z.object({
   order: z.string().max(60),
   cents: z.number().int().nonnegative(),
   withheld: z.number().int().nonnegative(),
@@ -122,5 +122,5 @@ export const QuirestackKept = z.object({
   barcode: z.string().max(20),
   state: z.enum(['kept', 'posted', 'returned']),
 });
-/** How many of the things asked for are on their way back. */
+/** How many of the items asked for are on their way back. */
 export const QuirestackReturned = z.object({ returned: z.number().int().nonnegative() });

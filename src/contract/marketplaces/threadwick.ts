@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** What Threadwick answers. */
-export const ThreadwickSale = z.object({
+const ThreadwickSale = z.object({
   sale: z.string().max(60),
   amount: z.number().int().nonnegative(),
   part: z.number().int().nonnegative(),

@@ -1,15 +1,15 @@
 import type { Mapping } from '@/contract/mapping';
 import type { OwnListing } from '@/contract/ownListing';
-import { USES, type Thing } from '@/contract/records';
+import { USES, type Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { wordsForUse } from '../condition/grade';
 import { suggestKinds } from '../kinds/suggest';
 import type { KindTree } from '../kinds/tree';
 import { factsWith } from '../kinds/values';
-import type { Units } from '../measure/units';
 import { categoryFor } from '../mapping/categories';
 import { SAME_FIELD } from '../mapping/values';
+import type { Units } from '../measure/units';
 import { formatMoney } from '../money/money';
 import { importWords } from '../words/importWords';
 import { sameWord } from '../words/sameWord';
@@ -24,8 +24,8 @@ export interface FieldOffer {
 }
 
 /**
- * What kind of thing some listings of one thing show: by their words; where those name none, as the person decided for
- * such a category, as long as things of no other kind go there.
+ * What kind of item some listings of one item show: by their words; where those name none, as the person
+ * decided for such a category, as long as items of no other kind go there.
  *
  * @returns empty when nothing points to a kind
  */
@@ -42,7 +42,8 @@ export function kindOfListings(
     const sheet = sheetOf(sheets, market);
     const decided = mappings.find((m) => m.kind !== '' && m.market === market && m.category === category);
     if (!sheet || !decided || !kinds.get(decided.kind)) continue;
-    // A decision says where a kind goes, not what all there is: a shelf for all the rest holds more than cardigans.
+    // A decision says where a kind goes, not what all there is: a shelf for all the rest holds more than
+    // cardigans.
     const others = kinds.leaves.some(
       ({ id, path }) =>
         !path.includes(decided.kind) && categoryFor(id, kinds, sheet, mappings)?.id === category,
@@ -52,7 +53,7 @@ export function kindOfListings(
   return '';
 }
 
-/** All that could be copied from listings of one thing, field by field, cleaned. */
+/** All that could be copied from listings of one item, field by field, cleaned. */
 export function offersOf(
   listings: readonly OwnListing[],
   sheets: readonly RuleSheet[],
@@ -76,29 +77,31 @@ export function offersOf(
     say('title', 'Title', listing.title.slice(0, 400), market);
     const words = importWords(listing.text, kinds, kind, units);
     say('description', 'Description', words.text.slice(0, 10_000), market);
-    if (sheet) say('price', 'Price', String(listing.price), market, formatMoney(listing.price, sheet.currency));
+    if (sheet)
+      say('price', 'Price', String(listing.price), market, formatMoney(listing.price, sheet.currency));
     const wear = sheet?.conditions.find((c) => c.code === listing.condition)?.wear;
     const use = wear === undefined ? undefined : USES[Math.min(wear, USES.length - 1)];
     if (use) say('use', 'How it was used', use, market, wordsForUse(use));
     for (const [id, value] of Object.entries(listing.specifics)) {
       const spec = facts.get(SAME_FIELD[id] ?? id);
-      if (spec && !spec.private && factsWith({}, spec, value).ok) say(`fact:${spec.id}`, spec.label, value, market);
+      if (spec && !spec.private && factsWith({}, spec, value).ok)
+        say(`fact:${spec.id}`, spec.label, value, market);
     }
   }
   for (const offer of offers.values())
     offer.values.sort((a, b) => b.markets.length - a.markets.length || b.value.length - a.value.length);
   return [...offers.values()];
-} // prettier-ignore
+}
 
-/** What copying some values makes of a thing. What a question does not take is left out. */
+/** What copying some values makes of an item. What a question does not take is left out. */
 export function copied(
-  thing: Pick<Thing, 'facts'>,
+  item: Pick<Item, 'facts'>,
   chosen: Readonly<Record<string, string>>,
   kinds: KindTree,
   kind: string,
-): Partial<Thing> {
-  const part: Partial<Thing> = {};
-  let facts = thing.facts;
+): Partial<Item> {
+  const part: Partial<Item> = {};
+  let facts = item.facts;
   for (const [field, value] of Object.entries(chosen)) {
     if (field === 'title' || field === 'description') part[field] = value;
     if (field === 'price') part.price = Number(value);
@@ -107,7 +110,7 @@ export function copied(
     const done = spec && factsWith(facts, spec, value);
     if (done && done.ok) facts = done.facts;
   }
-  return facts === thing.facts ? part : { ...part, facts };
+  return facts === item.facts ? part : { ...part, facts };
 }
 
 function sheetOf(sheets: readonly RuleSheet[], market: string): RuleSheet | undefined {

@@ -1,6 +1,7 @@
 /**
- * What a title says besides its words: sizes, measures, figures, colours, who it is for. Two titles that say the same in
- * other letters ("22 cm", "22cm", "8½ in") say the same here, and two of a kind are told apart by what they disagree in.
+ * What a title says besides its words: sizes, measures, figures, colours, who it is for. Two titles that say
+ * the same in other letters ("22 cm", "22cm", "8½ in") say the same here, and two of a kind are told apart by
+ * what they disagree in.
  */
 export interface TitleFacts {
   /** Words without endings, rare and common; measures and sizes as one word each. */
@@ -19,26 +20,141 @@ export interface TitleFacts {
 }
 
 const MM: Readonly<Record<string, number>> = {
-  mm: 1, cm: 10, m: 1_000, in: 25.4, inch: 25.4, inches: 25.4, '"': 25.4, '″': 25.4, '”': 25.4, ft: 304.8, foot: 304.8, feet: 304.8,
-}; // prettier-ignore
+  mm: 1,
+  cm: 10,
+  m: 1_000,
+  in: 25.4,
+  inch: 25.4,
+  inches: 25.4,
+  '"': 25.4,
+  '″': 25.4,
+  '”': 25.4,
+  ft: 304.8,
+  foot: 304.8,
+  feet: 304.8,
+};
 const NUMBERS: Readonly<Record<string, string>> = {
-  two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twelve: '12', dozen: '12',
-}; // prettier-ignore
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  ten: '10',
+  twelve: '12',
+  dozen: '12',
+};
 const LETTERS: Readonly<Record<string, string>> = {
-  xxs: 'xxs', xs: 'xs', s: 's', m: 'm', l: 'l', xl: 'xl', xxl: 'xxl', '2xl': 'xxl', xxxl: 'xxxl', '3xl': 'xxxl', small: 's', medium: 'm', large: 'l', xlarge: 'xl', xsmall: 'xs',
-}; // prettier-ignore
-/** What is small there is a fault or a part, and not the thing. */
-const OF_A_PART = /^(?:chip|crack|mark|hole|repair|stain|scratch|tear|dent|print|check|spot|flaw|crease|nick|fault|collar|handle|pocket|flower|scale|format)/u; // prettier-ignore
+  xxs: 'xxs',
+  xs: 'xs',
+  s: 's',
+  m: 'm',
+  l: 'l',
+  xl: 'xl',
+  xxl: 'xxl',
+  '2xl': 'xxl',
+  xxxl: 'xxxl',
+  '3xl': 'xxxl',
+  small: 's',
+  medium: 'm',
+  large: 'l',
+  xlarge: 'xl',
+  xsmall: 'xs',
+};
+/** What is small there is a fault or a part, and not the item. */
+const OF_A_PART =
+  /^(?:chip|crack|mark|hole|repair|stain|scratch|tear|dent|print|check|spot|flaw|crease|nick|fault|collar|handle|pocket|flower|scale|format)/u;
 
 const groups = (lines: readonly string[]): ReadonlyMap<string, string> =>
   new Map(lines.flatMap((line) => line.split(' ').map((word, _, all): [string, string] => [word, all[0]!])));
 
 /** Each line is one colour, told by its first word. From memory, common practice. */
-const COLOURS = groups(['blue navy indigo azure cobalt', 'red crimson scarlet burgundy maroon', 'green olive khaki sage emerald', 'brown tan chestnut chocolate rust', 'grey gray charcoal', 'white cream ivory', 'black', 'yellow mustard', 'pink rose coral', 'purple violet lilac plum', 'orange', 'turquoise teal aqua', 'beige camel oatmeal']); // prettier-ignore
-const STUFFS = groups(['wool woollen', 'cotton', 'linen', 'silk', 'cashmere', 'leather', 'suede', 'denim', 'velvet', 'canvas', 'brass', 'copper', 'pewter', 'oak', 'pine', 'teak', 'mahogany', 'walnut', 'beech', 'elm', 'plastic', 'bakelite', 'marble', 'slate', 'porcelain', 'stoneware', 'enamel']); // prettier-ignore
-const PEOPLE = groups(['men mens man gents', 'women womens woman ladies lady', 'boys boy', 'girls girl', 'baby babys', 'children childrens kids']); // prettier-ignore
+const COLOURS = groups([
+  'blue navy indigo azure cobalt',
+  'red crimson scarlet burgundy maroon',
+  'green olive khaki sage emerald',
+  'brown tan chestnut chocolate rust',
+  'grey gray charcoal',
+  'white cream ivory',
+  'black',
+  'yellow mustard',
+  'pink rose coral',
+  'purple violet lilac plum',
+  'orange',
+  'turquoise teal aqua',
+  'beige camel oatmeal',
+]);
+const STUFFS = groups([
+  'wool woollen',
+  'cotton',
+  'linen',
+  'silk',
+  'cashmere',
+  'leather',
+  'suede',
+  'denim',
+  'velvet',
+  'canvas',
+  'brass',
+  'copper',
+  'pewter',
+  'oak',
+  'pine',
+  'teak',
+  'mahogany',
+  'walnut',
+  'beech',
+  'elm',
+  'plastic',
+  'bakelite',
+  'marble',
+  'slate',
+  'porcelain',
+  'stoneware',
+  'enamel',
+]);
+const PEOPLE = groups([
+  'men mens man gents',
+  'women womens woman ladies lady',
+  'boys boy',
+  'girls girl',
+  'baby babys',
+  'children childrens kids',
+]);
 
-const STOP = new Set(['a', 'an', 'and', 'the', 'of', 'in', 'with', 'for', 'size', 'by', 'to', 'on', 'very', 'vintage', 'old', 'lovely', 'nice', 'condition', 'good', 'no', 'pair', 'set', 'x', 'approx', 'cm', 'high', 'wide', 'tall', 'long']); // prettier-ignore
+const STOP = new Set([
+  'a',
+  'an',
+  'and',
+  'the',
+  'of',
+  'in',
+  'with',
+  'for',
+  'size',
+  'by',
+  'to',
+  'on',
+  'very',
+  'vintage',
+  'old',
+  'lovely',
+  'nice',
+  'condition',
+  'good',
+  'no',
+  'pair',
+  'set',
+  'x',
+  'approx',
+  'cm',
+  'high',
+  'wide',
+  'tall',
+  'long',
+]);
 
 const LONGEST = 400;
 
@@ -130,7 +246,7 @@ const AGAINST = { size: -7, length: -5.5, span: -5.5, figure: -4.5, person: -4, 
 /** How far two lengths may be apart and be one, in shares: rounding, and inches told as centimetres. */
 const NEAR = 0.03;
 
-/** What two titles disagree in, in log-odds, 0 or less: two of a kind are not one thing. */
+/** What two titles disagree in, in log-odds, 0 or less: two of a kind are not one item. */
 export function disagreement(a: TitleFacts, b: TitleFacts): number {
   let sum = 0;
   if ([...a.sizes].some(([system, size]) => b.sizes.has(system) && b.sizes.get(system) !== size))

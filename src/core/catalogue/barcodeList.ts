@@ -62,9 +62,10 @@ const USE_WORDS: readonly [RegExp, Use][] = [
 ];
 
 /**
- * Barcodes from a pasted or imported list: one a line, or a table. Of a table with headings (a first line that names its
- * columns), copies, price, cost and condition are taken as well; every line and cell nothing was made of is told, and so is
- * whatever has the length of a barcode and a wrong check digit. The same twice is two copies.
+ * Barcodes from a pasted or imported list: one a line, or a table. Of a table with headings (a first line
+ * that names its columns), copies, price, cost and condition are taken as well; every line and cell nothing
+ * was made of is told, and so is whatever has the length of a barcode and a wrong check digit. The same twice
+ * is two copies.
  *
  * @param currency of its prices, ISO 4217
  */

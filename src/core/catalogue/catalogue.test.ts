@@ -2,10 +2,10 @@ import fc from 'fast-check';
 
 import { CatalogueRecord } from '@/contract/catalogue';
 
-import { checkDigit } from '../identity/gtin';
-import { BUILT_IN } from '../kinds/tree';
 import { barcodesIn, MOST_BARCODES } from './barcodeList';
 import { toldBy } from './record';
+import { checkDigit } from '../identity/gtin';
+import { BUILT_IN } from '../kinds/tree';
 
 const record = (part: Partial<CatalogueRecord>): CatalogueRecord =>
   CatalogueRecord.parse({ barcode: '2000000000015', title: 'Wading Birds of the Estuary', ...part });
@@ -59,28 +59,54 @@ describe('a list of barcodes', () => {
   const plain = { price: null, cost: null, use: null };
   const [a, b, c] = [full('200000000001'), full('200000000002'), full('200000000003')] as const;
   it('finds them in lines and in tables, counts copies, tells slips', () => {
-    const list = barcodesIn(`title;shelf\nBirds;${a}\n"Ships";"${b}"\n${a}\n2000000000019\nphone 0123`, 'EUR');
-    expect(list.barcodes).toEqual([{ digits: a, times: 2, ...plain }, { digits: b, times: 1, ...plain }]);
+    const list = barcodesIn(
+      `title;shelf\nBirds;${a}\n"Ships";"${b}"\n${a}\n2000000000019\nphone 0123`,
+      'EUR',
+    );
+    expect(list.barcodes).toEqual([
+      { digits: a, times: 2, ...plain },
+      { digits: b, times: 1, ...plain },
+    ]);
     expect(list.refused).toEqual([{ text: '2000000000019', why: expect.stringContaining('last digit') }]);
-    expect(list.left.map((l) => [l.line, l.text])).toEqual([[1, 'title shelf'], [2, 'Birds'], [3, 'Ships'], [6, 'phone 0123']]);
-  }); // prettier-ignore
+    expect(list.left.map((l) => [l.line, l.text])).toEqual([
+      [1, 'title shelf'],
+      [2, 'Birds'],
+      [3, 'Ships'],
+      [6, 'phone 0123'],
+    ]);
+  });
   it('takes quantity, price, cost and condition by their headings, and names the columns it does not take', () => {
-    const list = barcodesIn(`EAN;Title;Qty;Asking price;Cost;Condition;Shelf\n${a};Birds;3;4,50;€1.20;Very good;B2\n${b};Ships;;12.00;;new;B3\n${b};Ships;1;12,00;;New;B3`, 'EUR');
+    const list = barcodesIn(
+      `EAN;Title;Qty;Asking price;Cost;Condition;Shelf\n${a};Birds;3;4,50;€1.20;Very good;B2\n${b};Ships;;12.00;;new;B3\n${b};Ships;1;12,00;;New;B3`,
+      'EUR',
+    );
     expect(list.barcodes).toEqual([
       { digits: a, times: 3, price: 450, cost: 120, use: 'light' },
       { digits: b, times: 2, price: 1_200, cost: null, use: 'unused' },
     ]);
-    expect(list.columns).toEqual({ taken: ['EAN', 'Qty', 'Asking price', 'Cost', 'Condition'], not: ['Title', 'Shelf'] });
+    expect(list.columns).toEqual({
+      taken: ['EAN', 'Qty', 'Asking price', 'Cost', 'Condition'],
+      not: ['Title', 'Shelf'],
+    });
     expect(list.left).toEqual([]);
-  }); // prettier-ignore
+  });
   it('tells of every cell and line that nothing was made of, and keeps the rest', () => {
-    const list = barcodesIn(`barcode,quantity,price,condition\n${a},lots,4.50,good\n${b},0,1.00,good\n${c},2,cheap,so so\n,1,3.00,good`, 'EUR');
+    const list = barcodesIn(
+      `barcode,quantity,price,condition\n${a},lots,4.50,good\n${b},0,1.00,good\n${c},2,cheap,so so\n,1,3.00,good`,
+      'EUR',
+    );
     expect(list.barcodes).toEqual([
       { digits: a, times: 1, price: 450, cost: null, use: 'regular' },
       { digits: c, times: 2, price: null, cost: null, use: null },
     ]);
-    expect(list.left.map((l) => [l.line, l.text])).toEqual([[2, 'lots'], [3, '0'], [4, 'cheap'], [4, 'so so'], [5, '1 3.00 good']]);
-  }); // prettier-ignore
+    expect(list.left.map((l) => [l.line, l.text])).toEqual([
+      [2, 'lots'],
+      [3, '0'],
+      [4, 'cheap'],
+      [4, 'so so'],
+      [5, '1 3.00 good'],
+    ]);
+  });
   it('never takes for a price what is under no heading, nor a long number for a barcode beside one', () => {
     expect(barcodesIn(`${a} 4.50`, 'EUR').barcodes).toEqual([]);
     expect(barcodesIn(`${a}\t4.50`, 'EUR')).toMatchObject({
@@ -111,11 +137,15 @@ describe('a list of barcodes', () => {
   it('accounts for every true barcode once', () => {
     const twelve = fc.integer({ min: 0, max: 99_999_999_999 }).map((n) => `2${String(n).padStart(11, '0')}`);
     fc.assert(
-      fc.property(fc.array(twelve, { maxLength: 30 }), fc.constantFrom('\n', ';', '\t', ', '), (all, between) => {
-        const list = barcodesIn(all.map(full).join(between), 'EUR');
-        expect(list.barcodes.reduce((n, b) => n + b.times, 0)).toBe(all.length);
-        expect(list.refused).toEqual([]);
-      }),
+      fc.property(
+        fc.array(twelve, { maxLength: 30 }),
+        fc.constantFrom('\n', ';', '\t', ', '),
+        (all, between) => {
+          const list = barcodesIn(all.map(full).join(between), 'EUR');
+          expect(list.barcodes.reduce((n, b) => n + b.times, 0)).toBe(all.length);
+          expect(list.refused).toEqual([]);
+        },
+      ),
     );
-  }); // prettier-ignore
+  });
 });

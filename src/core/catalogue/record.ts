@@ -6,7 +6,7 @@ import type { KindTree } from '../kinds/tree';
 import { factValue } from '../kinds/values';
 import { sameWord } from '../words/sameWord';
 
-/** What a catalogue record may mean for a thing, for a person to confirm. */
+/** What a catalogue record may mean for an item, for a person to confirm. */
 export interface Told {
   /** `kind`, `title`, `fact:author`. */
   field: string;
@@ -16,10 +16,11 @@ export interface Told {
 }
 
 /**
- * What a record of the look-up desk says of a thing: its kind, its name, who made it, and every detail whose label is
- * one of the kind's own questions. What a question would not take is left out; nothing of it is certain.
+ * What a record of the product look-up says of an item: its kind, its name, who made it, and every detail whose
+ * label is one of the kind's own questions. What a question would not take is left out; nothing of it is
+ * certain.
  *
- * @param kind the thing's kind as it is known; empty: the record's own words say it
+ * @param kind the item's kind as it is known; empty: the record's own words say it
  */
 export function toldBy(record: CatalogueRecord, kind: string, kinds: KindTree): Told[] {
   const told: Told[] = [];

@@ -56,12 +56,23 @@ it('never gives two pieces one code, nor a code again', () => {
 it('says why options can’t be taken', () => {
   const why = (options: Option[]) => withOptions(null, options, 'c');
   expect(why([])).toMatchObject({ ok: false });
-  expect(why([{ name: ' ', values: ['a'] }])).toMatchObject({ ok: false, why: expect.stringContaining('name') });
-  expect(why([sort, { name: 'PIECE ', values: ['a'] }])).toMatchObject({ ok: false, why: expect.stringContaining('twice') });
+  expect(why([{ name: ' ', values: ['a'] }])).toMatchObject({
+    ok: false,
+    why: expect.stringContaining('name'),
+  });
+  expect(why([sort, { name: 'PIECE ', values: ['a'] }])).toMatchObject({
+    ok: false,
+    why: expect.stringContaining('twice'),
+  });
   expect(why([{ name: 'a', values: [] }])).toMatchObject({ ok: false });
   const many = Array.from({ length: 40 }, (_, i) => String(i));
-  expect(why([{ name: 'a', values: many }, { name: 'b', values: many }])).toMatchObject({ ok: false, why: expect.stringContaining('1600') });
-}); // prettier-ignore
+  expect(
+    why([
+      { name: 'a', values: many },
+      { name: 'b', values: many },
+    ]),
+  ).toMatchObject({ ok: false, why: expect.stringContaining('1600') });
+});
 
 it('reads values, ranges of price and shared pictures', () => {
   expect(valuesIn(' mug, plate;mug\nbowl,, ')).toEqual(['mug', 'plate', 'bowl']);

@@ -3,8 +3,8 @@ import type { DraftChoices } from '@/contract/courier';
 
 import { sameWord } from '../words/sameWord';
 
-/** The most combinations a thing may be sold in. */
-export const MOST_PIECES = 400;
+/** The most combinations an item may be sold in. */
+const MOST_PIECES = 400;
 
 export type Option = Choices['options'][number];
 export type Done = { ok: true; choices: Choices } | { ok: false; why: string };
@@ -23,11 +23,11 @@ export function combinations(options: readonly Option[]): string[][] {
 }
 
 /**
- * A thing's choices with other options. Pieces whose values are all still there keep what is known of them; a piece
- * that gained an option keeps it for the option's first value. New pieces begin with one in stock and a code of their
- * own, which is the thing's with a number that never comes back.
+ * An item's choices with other options. Pieces whose values are all still there keep what is known of them; a
+ * piece that gained an option keeps it for the option's first value. New pieces begin with one in stock and a
+ * code of their own, which is the item's with a number that never comes back.
  *
- * @param code of the thing
+ * @param code of the item
  */
 export function withOptions(before: Choices | null, options: readonly Option[], code: string): Done {
   const bad = whyNot(options);
@@ -64,7 +64,7 @@ export function withOptions(before: Choices | null, options: readonly Option[], 
 }
 
 function whyNot(options: readonly Option[]): string | null {
-  if (options.length === 0 || options.length > 3) return 'A thing is sold in one to three kinds of choice.';
+  if (options.length === 0 || options.length > 3) return 'An item is sold in one to three kinds of choice.';
   for (const [i, option] of options.entries()) {
     if (option.name.trim() === '') return 'Each kind of choice needs a name.';
     if (options.some((other, j) => j < i && sameWord(other.name, option.name)))
@@ -88,7 +88,7 @@ export function priceRange(choices: Choices, usual: number | null): { from: numb
   return all.length === 0 ? null : { from: Math.min(...all), to: Math.max(...all) };
 }
 
-/** Choices as they are sent: every piece that there is, or ever was, with its own price or the thing's. */
+/** Choices as they are sent: every piece that there is, or ever was, with its own price or the item's. */
 export function draftChoices(choices: Choices, usual: number | null): DraftChoices {
   return {
     options: choices.options.map((o) => o.name),
@@ -103,7 +103,7 @@ export function draftChoices(choices: Choices, usual: number | null): DraftChoic
   };
 }
 
-/** What a piece is shown with: its own pictures, or else the thing's. */
+/** What a piece is shown with: its own pictures, or else the item's. */
 export function picturesOf(piece: Piece, shared: readonly string[]): readonly string[] {
   const own = piece.pictureIds.filter((id) => shared.includes(id));
   return own.length > 0 ? own : shared;

@@ -1,4 +1,4 @@
-import { TESTED, type Thing } from '@/contract/records';
+import { TESTED, type Item } from '@/contract/records';
 
 export const TESTED_WORDS: Record<(typeof TESTED)[number], string> = {
   works: 'tried out and works',
@@ -8,12 +8,12 @@ export const TESTED_WORDS: Record<(typeof TESTED)[number], string> = {
 };
 
 /** Empty where nobody has said. */
-export function cleanedWords({ cleaned }: Pick<Thing, 'cleaned'>): string {
+export function cleanedWords({ cleaned }: Pick<Item, 'cleaned'>): string {
   return cleaned === null ? '' : cleaned ? 'cleaned' : 'as it was found, not cleaned';
 }
 
 /** "from a smoke-free home with pets"; empty where nobody has said. */
-export function homeWords({ smoke, pets }: Pick<Thing, 'smoke' | 'pets'>): string {
+export function homeWords({ smoke, pets }: Pick<Item, 'smoke' | 'pets'>): string {
   if (smoke === null && pets === null) return '';
   const without = [smoke === false ? 'smoke' : '', pets === false ? 'pets' : ''].filter(Boolean);
   const having = [smoke ? 'smoke' : '', pets ? 'pets' : ''].filter(Boolean);

@@ -1,27 +1,19 @@
 import fc from 'fast-check';
 
-import { SEVERITIES, TESTED, Thing, USES, type Flaw } from '@/contract/records';
+import { SEVERITIES, TESTED, Item, USES, type Flaw } from '@/contract/records';
 import { RuleSheet } from '@/contract/ruleSheet';
 
+import { bestByHand, betterBecause, derivedGrade, gradeNames, gradeOf, gradeOfItem, mayGrade } from './grade';
 import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
-import { conditionWord } from '../listing/onSheet';
 import { BUILT_IN } from '../kinds/tree';
+import { conditionWord } from '../listing/onSheet';
 import { fillPattern, TONES } from '../words/pattern';
-import {
-  bestByHand,
-  betterBecause,
-  derivedGrade,
-  gradeNames,
-  gradeOf,
-  gradeOfThing,
-  mayGrade,
-} from './grade';
 
 const flaw = (severity: Flaw['severity'], kind = 'hole'): Flaw => ({
   id: 'f',
-  kind,
+  type: kind,
   place: 'hem',
   severity,
   sizeMm: null,
@@ -66,32 +58,34 @@ describe('the grade', () => {
   });
 });
 
-describe('the grade of a thing, with all that is recorded', () => {
-  const thing = (part: Partial<Thing>) =>
-    Thing.parse({ id: 't', code: 'c', author: 'me', createdAt: 0, updatedAt: 0, use: 'tried', ...part });
+describe('the grade of an item, with all that is recorded', () => {
+  const item = (part: Partial<Item>) =>
+    Item.parse({ id: 't', code: 'c', author: 'me', createdAt: 0, updatedAt: 0, use: 'tried', ...part });
   const anyThing = fc
     .record({
       use: fc.constantFrom(...USES),
       flaws: fc.array(anyFlaw, { maxLength: 5 }),
       missing: fc.constantFrom('', 'lid'),
       tested: fc.constantFrom(null, ...TESTED),
-      gradeByHand: fc.option(fc.record({ wear: fc.integer({ min: 0, max: 5 }), why: fc.constantFrom('', 'polished since') })),
+      gradeByHand: fc.option(
+        fc.record({ wear: fc.integer({ min: 0, max: 5 }), why: fc.constantFrom('', 'polished since') }),
+      ),
     })
-    .map(thing); // prettier-ignore
+    .map(item);
 
   it('drops for a missing part and for what does not work', () => {
-    expect(gradeOfThing(thing({ missing: 'lid' }))).toMatchObject({ wear: 3, because: 'missing: lid' });
-    expect(gradeOfThing(thing({ tested: 'partly' }))?.wear).toBe(4);
-    expect(gradeOfThing(thing({ tested: 'broken' }))?.wear).toBe(5);
-    expect(gradeOfThing(thing({ tested: 'untested' }))?.wear).toBe(1);
+    expect(gradeOfItem(item({ missing: 'lid' }))).toMatchObject({ wear: 3, because: 'missing: lid' });
+    expect(gradeOfItem(item({ tested: 'partly' }))?.wear).toBe(4);
+    expect(gradeOfItem(item({ tested: 'broken' }))?.wear).toBe(5);
+    expect(gradeOfItem(item({ tested: 'untested' }))?.wear).toBe(1);
   });
   it('can be lowered by hand without a word, and raised only by saying why', () => {
-    expect(gradeOfThing(thing({ gradeByHand: { wear: 4, why: '' } }))).toMatchObject({
+    expect(gradeOfItem(item({ gradeByHand: { wear: 4, why: '' } }))).toMatchObject({
       wear: 4,
       because: 'lowered by hand',
     });
-    expect(gradeOfThing(thing({ use: 'hard', gradeByHand: { wear: 2, why: ' ' } }))?.wear).toBe(4);
-    expect(gradeOfThing(thing({ use: 'hard', gradeByHand: { wear: 2, why: 'restored' } }))).toMatchObject({
+    expect(gradeOfItem(item({ use: 'hard', gradeByHand: { wear: 2, why: ' ' } }))?.wear).toBe(4);
+    expect(gradeOfItem(item({ use: 'hard', gradeByHand: { wear: 2, why: 'restored' } }))).toMatchObject({
       wear: 2,
       because: 'restored',
     });
@@ -99,20 +93,24 @@ describe('the grade of a thing, with all that is recorded', () => {
   it('never improves by a flaw, a missing part or a failed test', () => {
     fc.assert(
       fc.property(anyThing, anyFlaw, (before, more) => {
-        const was = gradeOfThing(before)!.wear;
-        const worse: Partial<Thing>[] = [{ flaws: [...before.flaws, more] }, { missing: 'a foot' }, { tested: 'broken' }];
+        const was = gradeOfItem(before)!.wear;
+        const worse: Partial<Item>[] = [
+          { flaws: [...before.flaws, more] },
+          { missing: 'a foot' },
+          { tested: 'broken' },
+        ];
         for (const part of worse) {
           if (part.tested && before.tested === 'broken') continue;
-          const is = gradeOfThing({ ...before, ...part })!.wear;
+          const is = gradeOfItem({ ...before, ...part })!.wear;
           expect(is).toBeGreaterThanOrEqual(was);
         }
       }),
-    ); // prettier-ignore
+    );
   });
   it('is never better by hand than a flaw, a missing part or a failed test allows, and says why it is better', () => {
     fc.assert(
       fc.property(anyThing, (it) => {
-        const grade = gradeOfThing(it)!;
+        const grade = gradeOfItem(it)!;
         expect(grade.wear).toBeGreaterThanOrEqual(bestByHand(it));
         for (const f of it.flaws) expect(grade.wear).toBeGreaterThanOrEqual(gradeOf('unused', [f])!.wear);
         const derived = derivedGrade(it)!;
@@ -120,11 +118,11 @@ describe('the grade of a thing, with all that is recorded', () => {
       }),
     );
     // As it was found: graded "unused" by hand with a crack in the handle.
-    const cracked = thing({
+    const cracked = item({
       flaws: [{ ...flaw('serious', 'crack'), place: 'handle' }],
       gradeByHand: { wear: 0, why: 'never used' },
     });
-    expect(gradeOfThing(cracked)?.wear).toBe(4);
+    expect(gradeOfItem(cracked)?.wear).toBe(4);
     expect(mayGrade(cracked, { wear: 0, why: 'never used' })).toBe(false);
     expect(mayGrade(cracked, { wear: 4, why: '' })).toBe(true);
   });
@@ -142,16 +140,29 @@ describe('the grade in words', () => {
     ['', 'Lightly used'],
   ])('fit %s', (kind, words) => expect(gradeNames(kind, BUILT_IN)[2]).toBe(words));
 
-  const words = (part: Partial<Thing>) => {
-    const thing = Thing.parse({ id: 't', code: 'c', author: 'me', createdAt: 0, updatedAt: 0, kind: 'vase', use: 'hard', ...part });
-    return TONES.map((tone) => fillPattern(tone.text, thing, BUILT_IN, 'metric')).map((f) => (f.ok ? f.text : f.why));
+  const words = (part: Partial<Item>) => {
+    const item = Item.parse({
+      id: 't',
+      code: 'c',
+      author: 'me',
+      createdAt: 0,
+      updatedAt: 0,
+      kind: 'vase',
+      use: 'hard',
+      ...part,
+    });
+    return TONES.map((tone) => fillPattern(tone.text, item, BUILT_IN, 'metric')).map((f) =>
+      f.ok ? f.text : f.why,
+    );
   };
   it('say in public why it is better than its use', () => {
-    for (const text of words({ gradeByHand: { wear: 2, why: 'restored in a workshop' } })) expect(text).toContain('restored in a workshop');
+    for (const text of words({ gradeByHand: { wear: 2, why: 'restored in a workshop' } }))
+      expect(text).toContain('restored in a workshop');
   });
   it('find no flaws, and look with care, only where the person said that they looked', () => {
     for (const text of words({})) expect(text).not.toMatch(/no flaws|with care/u);
     expect(words({ looked: true }).join(' ')).toMatch(/no flaws found.*with care.*found no flaws/su);
-    for (const text of words({ looked: true, flaws: [flaw('slight', 'chip')] })) expect(text).not.toMatch(/no flaws/u);
+    for (const text of words({ looked: true, flaws: [flaw('slight', 'chip')] }))
+      expect(text).not.toMatch(/no flaws/u);
   });
-}); // prettier-ignore
+});

@@ -1,4 +1,4 @@
-import { SEVERITIES, USES, type Flaw, type Thing } from '@/contract/records';
+import { SEVERITIES, USES, type Flaw, type Item } from '@/contract/records';
 
 import type { UseWord } from '../kinds/spec';
 import type { KindTree } from '../kinds/tree';
@@ -6,7 +6,7 @@ import type { KindTree } from '../kinds/tree';
 /** Wear, 0 (never used) to 5 (broken). Higher is worse. */
 export type Wear = 0 | 1 | 2 | 3 | 4 | 5;
 
-/** Our own condition levels, best first, for how a thing is used; the index is the wear. */
+/** Our own condition levels, best first, for how an item is used; the index is the wear. */
 const GRADES: Record<UseWord, readonly string[]> = {
   worn: ['Unworn', 'As good as unworn', 'Lightly worn', 'Plainly worn', 'Hard worn', 'For repair'],
   read: ['Unread', 'As good as unread', 'Lightly read', 'Plainly read', 'Much read', 'For repair'],
@@ -21,7 +21,7 @@ const GRADES: Record<UseWord, readonly string[]> = {
   used: ['Unused', 'As good as unused', 'Lightly used', 'Plainly used', 'Hard used', 'For repair'],
 };
 
-/** The levels in words that fit the kind of thing; best first, the index is the wear. */
+/** The levels in words that fit the kind of item; best first, the index is the wear. */
 export function gradeNames(kind: string, kinds: KindTree): readonly string[] {
   return GRADES[kinds.get(kind)?.useWord ?? 'used'];
 }
@@ -78,50 +78,50 @@ export function gradeOf(use: (typeof USES)[number] | null, flaws: readonly Flaw[
   return { wear, because };
 }
 
-/** What of a thing bears on its grade. */
-export type Conditioned = Pick<Thing, 'use' | 'flaws' | 'missing' | 'tested' | 'gradeByHand'>;
+/** What of an item bears on its grade. */
+export type Conditioned = Pick<Item, 'use' | 'flaws' | 'missing' | 'tested' | 'gradeByHand'>;
 
 /**
- * The grade a thing has by all that is recorded: use and flaws, a missing part, what trying it out showed; then what the
- * person says. By hand it can always be lower; better only with a reason, and never better than a recorded flaw, a missing
- * part or a failed test allows: those are there, however little it was used.
+ * The grade an item has by all that is recorded: use and flaws, a missing part, what trying it out showed;
+ * then what the person says. By hand it can always be lower; better only with a reason, and never better than
+ * a recorded flaw, a missing part or a failed test allows: those are there, however little it was used.
  */
-export function gradeOfThing(thing: Conditioned): Grade | null {
-  const derived = derivedGrade(thing);
-  const hand = thing.gradeByHand;
+export function gradeOfItem(item: Conditioned): Grade | null {
+  const derived = derivedGrade(item);
+  const hand = item.gradeByHand;
   if (!derived || !hand) return derived;
   const why = hand.why.trim();
   if (hand.wear >= derived.wear) return { wear: hand.wear as Wear, because: why || 'lowered by hand' };
-  const wear = Math.max(hand.wear, bestByHand(thing)) as Wear;
+  const wear = Math.max(hand.wear, bestByHand(item)) as Wear;
   return why === '' || wear >= derived.wear ? derived : { wear, because: why };
 }
 
 /** The grade from the record alone. */
-export function derivedGrade(thing: Conditioned): Grade | null {
-  const grade = gradeOf(thing.use, thing.flaws);
+export function derivedGrade(item: Conditioned): Grade | null {
+  const grade = gradeOf(item.use, item.flaws);
   if (!grade) return null;
   const worse = (wear: Wear, because: string): Grade => ({ wear, because });
-  if (thing.tested === 'broken' && grade.wear < 5) return worse(5, 'it does not work');
-  if (thing.tested === 'partly' && grade.wear < 4) return worse(4, 'it works in part');
-  if (thing.missing.trim() !== '' && grade.wear < 3) return worse(3, `missing: ${thing.missing.trim()}`);
+  if (item.tested === 'broken' && grade.wear < 5) return worse(5, 'it does not work');
+  if (item.tested === 'partly' && grade.wear < 4) return worse(4, 'it works in part');
+  if (item.missing.trim() !== '' && grade.wear < 3) return worse(3, `missing: ${item.missing.trim()}`);
   return grade;
 }
 
 /** The best grade that may be given by hand: as if it had never been used, with all else that is recorded. */
-export function bestByHand(thing: Conditioned): Wear {
-  return derivedGrade({ ...thing, use: 'unused' })?.wear ?? 0;
+export function bestByHand(item: Conditioned): Wear {
+  return derivedGrade({ ...item, use: 'unused' })?.wear ?? 0;
 }
 
 /** Better than the record says only with a reason, and no better than what is recorded allows. */
-export function mayGrade(thing: Conditioned, hand: NonNullable<Thing['gradeByHand']>): boolean {
-  const derived = derivedGrade(thing);
+export function mayGrade(item: Conditioned, hand: NonNullable<Item['gradeByHand']>): boolean {
+  const derived = derivedGrade(item);
   if (derived === null) return false;
-  return hand.wear >= derived.wear || (hand.why.trim() !== '' && hand.wear >= bestByHand(thing));
+  return hand.wear >= derived.wear || (hand.why.trim() !== '' && hand.wear >= bestByHand(item));
 }
 
 /** Why it is graded better than its use says, for buyers to read; empty where it is not. */
-export function betterBecause(thing: Conditioned): string {
-  const [derived, grade] = [derivedGrade(thing), gradeOfThing(thing)];
+export function betterBecause(item: Conditioned): string {
+  const [derived, grade] = [derivedGrade(item), gradeOfItem(item)];
   return derived && grade && grade.wear < derived.wear ? grade.because : '';
 }
 
@@ -133,6 +133,6 @@ export const SEVERITY_NAMES: Record<(typeof SEVERITIES)[number], string> = {
 };
 
 /** "moth hole, left elbow" */
-export function flawWords(flaw: Pick<Flaw, 'kind' | 'place'>): string {
-  return [flaw.kind, flaw.place].filter((part) => part.trim() !== '').join(', ');
+export function flawWords(flaw: Pick<Flaw, 'type' | 'place'>): string {
+  return [flaw.type, flaw.place].filter((part) => part.trim() !== '').join(', ');
 }

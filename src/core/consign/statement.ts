@@ -4,7 +4,7 @@ import type { Owner } from '@/contract/records';
 import type { Minor } from '../money/money';
 import { sharesOf } from '../price/profit';
 
-/** A sale of a consignor's thing. */
+/** A sale of a consignor's item. */
 export interface ConsignedSale {
   order: string;
   what: string;
@@ -45,8 +45,8 @@ export interface ConsignorStatement {
 }
 
 /**
- * What a consignor is owed and why, line by line. A sale that came to nothing stays, with a line that takes it back on the
- * day it did.
+ * What a consignor is owed and why, line by line. A sale that came to nothing stays, with a line that takes
+ * it back on the day it did.
  *
  * @param from first moment of the statement; what came before is in `before`
  * @param to first moment after it
@@ -64,7 +64,15 @@ export function consignorStatement(
     const costs = s.price - s.takeHome;
     const line = { what: s.what, code: s.code, market: s.market, price: s.price, costs };
     all.push({ ...line, at: s.at, sort: 'sold', amount });
-    if (s.undoneAt !== null) all.push({ ...line, at: s.undoneAt, sort: 'cameBack', price: -s.price, costs: -costs, amount: -amount }); // prettier-ignore
+    if (s.undoneAt !== null)
+      all.push({
+        ...line,
+        at: s.undoneAt,
+        sort: 'cameBack',
+        price: -s.price,
+        costs: -costs,
+        amount: -amount,
+      });
   }
   for (const p of payments)
     all.push({

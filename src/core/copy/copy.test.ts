@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 
 import { RecordId } from '@/contract/common';
-import { COLLECTIONS, Settings, Thing, type CollectionName } from '@/contract/records';
+import { COLLECTIONS, Settings, Item, type CollectionName } from '@/contract/records';
 
-import { beside, countOf, settingsAfter, type AllRecords } from './compare';
+import { compareCopy, countOf, settingsAfter, type AllRecords } from './compare';
 import { listedNotHere } from './listedNotHere';
 import { bytesName, bytesOfName, isWhatItSays, ownerOfKey, recordsName } from './names';
 
@@ -36,11 +36,21 @@ describe('names in a copy', () => {
     );
   });
   it.each([
-    '../picture/a/full.jpg', '/picture/a/full.jpg', 'picture/../a/full.jpg', 'picture:a:full.jpg', 'picture/a/full',
-    'picture/a/other.jpg', 'picture/a/full.html', 'records/things.json', 'attic.json', 'label/a/b.pdf', '', '\\picture\\a\\full.jpg',
+    '../picture/a/full.jpg',
+    '/picture/a/full.jpg',
+    'picture/../a/full.jpg',
+    'picture:a:full.jpg',
+    'picture/a/full',
+    'picture/a/other.jpg',
+    'picture/a/full.html',
+    'records/items.json',
+    'attic.json',
+    'label/a/b.pdf',
+    '',
+    '\\picture\\a\\full.jpg',
   ])('“%s” is no bytes of an attic', (name) => {
     expect(bytesOfName(name)).toBeNull();
-  }); // prettier-ignore
+  });
   it('any text at all gives a key that bytes may have, or none', () => {
     fc.assert(
       fc.property(fc.string(), (name) => {
@@ -50,7 +60,7 @@ describe('names in a copy', () => {
     );
   });
   it('keys that no attic has are not written', () => {
-    for (const key of ['settings', 'things:1', 'picture:a', 'picture:a/b:full', 'label:'])
+    for (const key of ['settings', 'items:1', 'picture:a', 'picture:a/b:full', 'label:'])
       expect(bytesName(key, 'image/jpeg')).toBeNull();
   });
   it('every collection has a file of its own', () => {
@@ -62,8 +72,8 @@ describe('names in a copy', () => {
 });
 
 describe('first bytes', () => {
-  // File signatures: JPEG ISO/IEC 10918-1 (SOI, then a marker), PNG ISO/IEC 15948 5.2, WebP RFC 9649 2.4, ISO base
-  // media ISO/IEC 14496-12 4.3, Matroska RFC 8794 11.2.1 (EBML), PDF ISO 32000-1 7.5.2.
+  // File signatures: JPEG ISO/IEC 10918-1 (SOI, then a marker), PNG ISO/IEC 15948 5.2, WebP RFC 9649 2.4, ISO
+  // base media ISO/IEC 14496-12 4.3, Matroska RFC 8794 11.2.1 (EBML), PDF ISO 32000-1 7.5.2.
   const text = (words: string) => [...words].map((ch) => ch.charCodeAt(0));
   const SIGNATURES: [string, number[]][] = [
     ['image/jpeg', [0xff, 0xd8, 0xff, 0xe0]],
@@ -88,11 +98,11 @@ describe('first bytes', () => {
 
 const none = (): AllRecords =>
   Object.fromEntries(Object.keys(COLLECTIONS).map((c) => [c, {}])) as unknown as AllRecords;
-const thing = (part: Partial<Thing>): Thing =>
-  Thing.parse({ id: 'a', code: 'YA-0001', author: 'Me', createdAt: 1, updatedAt: 1, ...part });
-const withThings = (...things: Thing[]): AllRecords => ({
+const item = (part: Partial<Item>): Item =>
+  Item.parse({ id: 'a', code: 'YA-0001', author: 'Me', createdAt: 1, updatedAt: 1, ...part });
+const withItems = (...items: Item[]): AllRecords => ({
   ...none(),
-  things: Object.fromEntries(things.map((t) => [t.id, t])),
+  items: Object.fromEntries(items.map((t) => [t.id, t])),
 });
 const someThings = fc.uniqueArray(
   fc.record({ id, code: fc.stringMatching(/^[A-Z]{2}-\d{4}$/), title: fc.string({ maxLength: 40 }) }),
@@ -103,46 +113,45 @@ describe('a copy held against an attic', () => {
   it('every record of the copy is missing, differs or is the same, once', () => {
     fc.assert(
       fc.property(someThings, someThings, (theirs, mine) => {
-        const copy = withThings(...theirs.map(thing));
-        const here = withThings(...mine.map(thing));
-        const found = beside(copy, here);
-        expect(found.missing.things.length + found.differing.things.length + found.same).toBe(theirs.length);
-        for (const one of found.missing.things) expect(here.things[one]).toBeUndefined();
-        for (const one of found.differing.things) expect(here.things[one]).not.toEqual(copy.things[one]);
+        const copy = withItems(...theirs.map(item));
+        const here = withItems(...mine.map(item));
+        const found = compareCopy(copy, here);
+        expect(found.missing.items.length + found.differing.items.length + found.same).toBe(theirs.length);
+        for (const one of found.missing.items) expect(here.items[one]).toBeUndefined();
+        for (const one of found.differing.items) expect(here.items[one]).not.toEqual(copy.items[one]);
       }),
     );
   });
   it('after bringing back what is missing, nothing is missing, and what was here is untouched', () => {
     fc.assert(
       fc.property(someThings, someThings, (theirs, mine) => {
-        const copy = withThings(...theirs.map(thing));
-        const here = withThings(...mine.map(thing));
-        const { missing, differing } = beside(copy, here);
-        const after = withThings(
-          ...missing.things.map((i) => copy.things[i]!),
-          ...Object.values(here.things),
-        );
-        const again = beside(copy, after);
-        expect(countOf(again.missing)).toEqual({ things: 0, pictures: 0, others: 0 });
+        const copy = withItems(...theirs.map(item));
+        const here = withItems(...mine.map(item));
+        const { missing, differing } = compareCopy(copy, here);
+        const after = withItems(...missing.items.map((i) => copy.items[i]!), ...Object.values(here.items));
+        const again = compareCopy(copy, after);
+        expect(countOf(again.missing)).toEqual({ items: 0, pictures: 0, others: 0 });
         expect(again.differing).toEqual(differing);
-        for (const t of mine) expect(after.things[t.id]).toEqual(here.things[t.id]);
+        for (const t of mine) expect(after.items[t.id]).toEqual(here.items[t.id]);
       }),
     );
   });
   it('the order of keys is no difference', () => {
-    const mine = thing({ facts: { brand: 'Kittiwake Mills', colour: 'Navy' } });
-    const theirs = { ...thing({ facts: { colour: 'Navy', brand: 'Kittiwake Mills' } }) };
-    expect(beside(withThings(theirs), withThings(mine)).same).toBe(1);
+    const mine = item({ facts: { brand: 'Kittiwake Mills', colour: 'Navy' } });
+    const theirs = { ...item({ facts: { colour: 'Navy', brand: 'Kittiwake Mills' } }) };
+    expect(compareCopy(withItems(theirs), withItems(mine)).same).toBe(1);
   });
-  it('says which codes two things would have', () => {
-    const copy = withThings(thing({ id: 'old', code: 'YA-0001' }), thing({ id: 'other', code: 'YA-0002' }));
-    expect(beside(copy, withThings(thing({ id: 'new', code: 'YA-0001' }))).codesTwice).toEqual(['YA-0001']);
-    expect(beside(copy, copy).codesTwice).toEqual([]);
+  it('says which codes two items would have', () => {
+    const copy = withItems(item({ id: 'old', code: 'YA-0001' }), item({ id: 'other', code: 'YA-0002' }));
+    expect(compareCopy(copy, withItems(item({ id: 'new', code: 'YA-0001' }))).codesTwice).toEqual([
+      'YA-0001',
+    ]);
+    expect(compareCopy(copy, copy).codesTwice).toEqual([]);
   });
   it('counts what a person would count', () => {
-    const { missing } = beside(withThings(thing({})), none());
+    const { missing } = compareCopy(withItems(item({})), none());
     expect(countOf({ ...missing, pictures: ['p', 'q'], hauls: ['h'], plans: ['x'] })).toEqual({
-      things: 1,
+      items: 1,
       pictures: 2,
       others: 2,
     });

@@ -1,7 +1,5 @@
-import type { CollectionName } from '@/contract/records';
-
-import { clipKind } from '../picture/clipPrivacy';
-import { fileKind } from '../picture/fileKind';
+import { clipType } from '../picture/clipPrivacy';
+import { fileType } from '../picture/fileType';
 
 /** Where the head of a kept copy stands in its archive. */
 export const HEAD_NAME = 'attic.json';
@@ -21,7 +19,7 @@ const ENDINGS: Record<string, string> = {
 };
 
 /** The file that holds all records of a collection. */
-export function recordsName(collection: CollectionName): string {
+export function recordsName(collection: string): string {
   return `records/${collection}.json`;
 }
 
@@ -41,7 +39,10 @@ export function bytesName(key: string, type: string): string | null {
   return `${key.replaceAll(':', '/')}.${ending}`;
 }
 
-/** Where bytes of this file belong in an attic; null for any other file: whatever else is in an archive is left alone. */
+/**
+ * Where bytes of this file belong in an attic; null for any other file: whatever else is in an archive is
+ * left alone.
+ */
 export function bytesOfName(name: string): { key: string; type: string } | null {
   const [, path = '', ending = ''] = /^([^.]+)\.([a-z0-9]+)$/u.exec(name) ?? [];
   const key = path.replaceAll('/', ':');
@@ -57,9 +58,9 @@ export function ownerOfKey(key: string): { collection: 'pictures' | 'orders'; id
 
 /** Whether bytes are what they say they are, by their first ones. Bytes without a type say nothing. */
 export function isWhatItSays(first: Uint8Array, type: string): boolean {
-  if (type.startsWith('image/')) return type === `image/${fileKind(first)}`;
+  if (type.startsWith('image/')) return type === `image/${fileType(first)}`;
   // What a phone calls QuickTime is in the same container as MP4.
-  if (type.startsWith('video/')) return clipKind(first) === (type === 'video/quicktime' ? 'video/mp4' : type);
+  if (type.startsWith('video/')) return clipType(first) === (type === 'video/quicktime' ? 'video/mp4' : type);
   return (
     type === '' || (type === 'application/pdf' && String.fromCharCode(...first.subarray(0, 5)) === '%PDF-')
   );

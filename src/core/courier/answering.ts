@@ -1,15 +1,15 @@
-import type { CourierEvent, CourierListing, Found, Job } from './types';
-import { isOver, thingOfRef, generationOf, thingBehind } from './refs';
-import { FAULT_WAIT, LATE_PUBLISH, MOST_FAULTS, NEVER, REST_AFTER, waitAfter } from './waiting';
 import { Commanding } from './commanding';
 import { newJob } from './keeping';
+import { isOver, itemOfRef, generationOf, itemBehind } from './refs';
+import type { CourierEvent, CourierListing, Found, Job } from './types';
+import { FAULT_WAIT, LATE_PUBLISH, MOST_FAULTS, NEVER, REST_AFTER, waitAfter } from './waiting';
 
 /** What comes back from calls, or does not. */
 export class Answering extends Commanding {
   /** It answers: whatever it says, it is there. */
   protected answered(id: string): void {
     const market = this.state.markets.get(id);
-    if (market) Object.assign(market, { failedCalls: 0, restUntil: 0 });
+    if (market) Object.assign(market, { failedCalls: 0, circuitOpenUntil: 0 });
   }
 
   protected published(event: Extract<CourierEvent, { type: 'published' }>): void {
@@ -36,8 +36,9 @@ export class Answering extends Commanding {
       edited: null,
       changedAt: this.now,
     };
-    if (l.again) return this.onceMore(done);
-    // An earlier call that went unanswered may still arrive and show pieces that are sold: said once more after that.
+    if (l.revisionPending) return this.onceMore(done);
+    // An earlier call that went unanswered may still arrive and show pieces that are sold: said once more
+    // after that.
     const { lateUntil = 0 } = l;
     if (lateUntil > this.now && (l.draft.choices || this.policy[l.market]?.showsHolds))
       return { ...done, nextDraft: done.draft, job: newJob('revise', lateUntil) };
@@ -56,8 +57,12 @@ export class Answering extends Commanding {
       return {
         ...l,
         want: 'gone',
-        job: { ...job, running: false, due: Math.min(this.now + waitAfter(job.tries, ref), l.lastPublishAt + LATE_PUBLISH) },
-      }; // prettier-ignore
+        job: {
+          ...job,
+          running: false,
+          due: Math.min(this.now + waitAfter(job.tries, ref), l.lastPublishAt + LATE_PUBLISH),
+        },
+      };
     });
   }
 
@@ -86,7 +91,7 @@ export class Answering extends Commanding {
     if (market && event.retryAfter === null) {
       market.failedCalls += 1;
       if (market.failedCalls >= REST_AFTER)
-        market.restUntil = this.now + waitAfter(market.failedCalls - REST_AFTER + 1, event.market);
+        market.circuitOpenUntil = this.now + waitAfter(market.failedCalls - REST_AFTER + 1, event.market);
     }
     this.change(event.ref, (l) => {
       if (l.job?.action !== event.action || isOver(l)) return l;
@@ -97,8 +102,9 @@ export class Answering extends Commanding {
   }
 
   /**
-   * A fault of our own is not mended by trying: after a few it rests until a person sends it again or the courier is
-   * started anew. A withdrawal is never given up, only tried less often: sold twice is worse than tried in vain.
+   * A fault of our own is not mended by trying: after a few it rests until a person sends it again or the
+   * courier is started anew. A withdrawal is never given up, only tried less often: sold twice is worse than
+   * tried in vain.
    */
   private afterFault({ faults = 0, ...job }: Job, fault = false): Job {
     if (!fault) return job;
@@ -120,7 +126,14 @@ export class Answering extends Commanding {
   }
 
   /** Puts right what was found by comparing, or marks it for a person. */
-  protected strays({ market, gone, lingering, edited, found = [], extra = [] }: Extract<CourierEvent, { type: 'strays' }>): void {
+  protected strays({
+    market,
+    gone,
+    stale,
+    edited,
+    found = [],
+    duplicates = [],
+  }: Extract<CourierEvent, { type: 'strays' }>): void {
     for (const ref of gone)
       this.change(ref, (l) =>
         l.state === 'live' && l.job === null
@@ -134,36 +147,54 @@ export class Answering extends Commanding {
             }
           : l,
       );
-    for (const { ref, remoteId, url } of lingering)
+    for (const { ref, remoteId, url } of stale)
       this.change(ref, (l) =>
         isOver(l)
-          ? { ...l, want: 'gone', state: 'live', dealHere: l.state === 'sold', remoteId, url, job: this.job('withdraw', market), since: this.now }
+          ? {
+              ...l,
+              want: 'gone',
+              state: 'live',
+              dealHere: l.state === 'sold',
+              remoteId,
+              url,
+              job: this.job('withdraw', market),
+              since: this.now,
+            }
           : l,
-      ); // prettier-ignore
+      );
     for (const { ref, as } of edited) this.change(ref, (l) => ({ ...l, edited: as }));
     for (const listing of found) this.found(market, listing);
-    for (const { ref, remoteId } of extra) {
-      const thing = thingBehind(this.state, ref);
-      if (thing !== null)
-        this.effects.push({ kind: 'withdraw', market, thing, ref, remoteId, outcome: 'withdrawn' });
+    for (const { ref, remoteId } of duplicates) {
+      const item = itemBehind(this.state, ref);
+      if (item !== null)
+        this.effects.push({ type: 'withdraw', market, item, ref, remoteId, outcome: 'withdrawn' });
     }
-  } // prettier-ignore
+  }
 
-  /** A listing under our own reference that is not remembered: what was known of it was lost. It is looked after again. */
+  /**
+   * A listing under our own reference that is not remembered: what was known of it was lost. It is looked
+   * after again.
+   */
   protected found(market: string, { ref, remoteId, url, state, draft, listedAt }: Found): void {
-    const id = thingOfRef(ref);
+    const id = itemOfRef(ref);
     if (id === null) return;
-    const thing = this.thingFor(id);
+    const item = this.itemFor(id);
     const generation = generationOf(ref, id, market);
-    const known = thing.listings[market];
+    const known = item.listings[market];
     if (known && !(isOver(known) && known.generation < generation)) return;
     const here: CourierListing = {
-      ...this.fresh(id, market, generation, draft), remoteId, url, state, listedAt, job: null,
-    }; // prettier-ignore
-    const notWanted = thing.sale !== null || (thing.hold?.elsewhere === 'withdraw' && thing.hold.market !== market);
+      ...this.fresh(id, market, generation, draft),
+      remoteId,
+      url,
+      state,
+      listedAt,
+      job: null,
+    };
+    const notWanted =
+      item.sale !== null || (item.hold?.elsewhere === 'withdraw' && item.hold.market !== market);
     // It was let out in a life that is forgotten, so late calls of that life are reckoned with.
-    this.putListing(thing, notWanted ? this.toWithdraw({ ...here, lastPublishAt: this.now }) : here);
-  } // prettier-ignore
+    this.putListing(item, notWanted ? this.toWithdraw({ ...here, lastPublishAt: this.now }) : here);
+  }
 
   protected pollFailed(event: Extract<CourierEvent, { type: 'pollFailed' }>): void {
     const market = this.state.markets.get(event.market);

@@ -1,43 +1,43 @@
 import type { Command } from '@/contract/courier';
 
-import type { CourierListing, CourierThing, Job } from './types';
-import { isOver, isStopped, generationOf, thingBehind } from './refs';
+import { Holding } from './holds';
 import { showsNothing } from './pieces';
+import { isOver, isStopped, generationOf, itemBehind } from './refs';
+import type { CourierListing, CourierItem, Job } from './types';
 import { NEVER } from './waiting';
-import { Promising } from './promising';
 
 /** What people ask for. */
-export class Commanding extends Promising {
+export class Commanding extends Holding {
   protected command(command: Command): string | null {
-    const thing = this.state.things.get(command.thing);
+    const item = this.state.items.get(command.item);
     const market = 'market' in command ? command.market : null;
-    const listing = market ? thing?.listings[market] : undefined;
+    const listing = market ? item?.listings[market] : undefined;
     if (market && !this.state.markets.has(market)) return 'That marketplace is not connected.';
     const byHand = market !== null && this.byHand(market);
     switch (command.type) {
       case 'send':
-        return this.send(command, thing, listing);
+        return this.send(command, item, listing);
       case 'withdraw':
         // It is down because nothing was left to show: now it stays down.
-        if (thing && listing?.emptied) {
-          this.putListing(thing, { ...listing, emptied: false });
+        if (item && listing?.emptied) {
+          this.putListing(item, { ...listing, emptied: false });
           return null;
         }
-        if (!thing || !listing || isOver(listing)) return 'It is not listed there.';
-        if (listing.want === 'gone' && !listing.backUp) return 'It is being withdrawn already.';
-        this.putListing(thing, { ...this.toWithdraw(listing), backUp: false });
+        if (!item || !listing || isOver(listing)) return 'It is not listed there.';
+        if (listing.want === 'gone' && !listing.relistAfterHold) return 'It is being withdrawn already.';
+        this.putListing(item, { ...this.toWithdraw(listing), relistAfterHold: false });
         return null;
       case 'adopt':
-        return this.adopt(command, thing, listing);
+        return this.adopt(command, item, listing);
       case 'sold': {
-        if (!thing || !listing || (listing.state !== 'live' && listing.state !== 'inReview'))
+        if (!item || !listing || (listing.state !== 'live' && listing.state !== 'inReview'))
           return 'It is not listed there.';
-        if (thing.sale) return 'It is sold already.';
+        if (item.sale) return 'It is sold already.';
         if (command.order !== undefined && !byHand) {
           // It is the marketplace's own sale, told by a person before the marketplace did.
           const { market, order, amount } = command;
           this.sale(
-            command.thing,
+            command.item,
             {
               market,
               order,
@@ -55,20 +55,29 @@ export class Commanding extends Promising {
         const deal: CourierListing = byHand
           ? { ...listing, want: 'gone', state: 'sold', job: null, nextDraft: null, since: this.now }
           : { ...this.toWithdraw(listing), dealHere: true };
-        this.putListing(thing, deal);
-        this.sale(command.thing, {
-          market: command.market, order: `deal-${command.id}`, amount: command.amount, postage: 0, fees: 0,
-          at: this.now, knownAt: this.now,
-        }, deal.ref); // prettier-ignore
+        this.putListing(item, deal);
+        this.sale(
+          command.item,
+          {
+            market: command.market,
+            order: `deal-${command.id}`,
+            amount: command.amount,
+            postage: 0,
+            fees: 0,
+            at: this.now,
+            knownAt: this.now,
+          },
+          deal.ref,
+        );
         return null;
       }
       case 'handUp': {
         if (!byHand) return 'The courier does that there by itself.';
         const job = listing?.job?.action;
-        if (thing && listing && listing.want === 'gone') {
+        if (item && listing && listing.want === 'gone') {
           // It was put up just when it was to go: it is there now, so it has to be taken down.
           const { url } = command;
-          this.putListing(thing, {
+          this.putListing(item, {
             ...listing,
             state: 'live',
             url,
@@ -78,9 +87,9 @@ export class Commanding extends Promising {
           });
           return null;
         }
-        if (!thing || !listing || listing.want === 'gone' || !(job === 'publish' || job === 'revise'))
+        if (!item || !listing || listing.want === 'gone' || !(job === 'publish' || job === 'revise'))
           return 'Nothing waits to be put up there.';
-        this.putListing(thing, {
+        this.putListing(item, {
           ...listing,
           state: 'live',
           listedAt: listing.listedAt ?? this.now,
@@ -96,21 +105,21 @@ export class Commanding extends Promising {
       }
       case 'handDown':
         if (!byHand) return 'The courier does that there by itself.';
-        if (!thing || !listing || isOver(listing)) return 'It is not listed there.';
+        if (!item || !listing || isOver(listing)) return 'It is not listed there.';
         this.gone(listing.ref);
         return null;
       case 'hold':
-        return this.hold(command, thing);
+        return this.hold(command, item);
       case 'release':
-        return this.release(thing);
+        return this.release(item);
       case 'undo':
-        return this.undo(command, thing);
+        return this.undo(command, item);
       case 'settle': {
-        const open = thing?.laterSales.some((s) => s.order === command.order && !s.settled);
-        if (!thing || !open) return 'There is no such second sale.';
+        const open = item?.laterSales.some((s) => s.order === command.order && !s.settled);
+        if (!item || !open) return 'There is no such second sale.';
         this.put({
-          ...thing,
-          laterSales: thing.laterSales.map((s) => (s.order === command.order ? { ...s, settled: true } : s)),
+          ...item,
+          laterSales: item.laterSales.map((s) => (s.order === command.order ? { ...s, settled: true } : s)),
         });
         return null;
       }
@@ -119,14 +128,14 @@ export class Commanding extends Promising {
 
   protected send(
     command: Extract<Command, { type: 'send' }>,
-    thing: CourierThing | undefined,
+    item: CourierItem | undefined,
     listing: CourierListing | undefined,
   ): string | null {
-    if (thing?.sale && !this.restocked(thing, command)) return 'It is sold already, so it was not sent.';
-    if (showsNothing(command.draft, thing ?? { pieceSales: [] }))
+    if (item?.sale && !this.restocked(item, command)) return 'It is sold already, so it was not sent.';
+    if (showsNothing(command.draft, item ?? { pieceSales: [] }))
       return 'All that is left of it is held back: there would be nothing to show.';
     if (this.state.markets.get(command.market)?.link === 'off') return 'That marketplace is not connected.';
-    if (thing?.hold?.elsewhere === 'withdraw' && thing.hold.market !== command.market)
+    if (item?.hold?.elsewhere === 'withdraw' && item.hold.market !== command.market)
       return 'It is promised to somebody, so it was not sent.';
     if (listing && !isOver(listing)) {
       if (listing.want === 'gone') return 'It is being withdrawn there; send it again once it is gone.';
@@ -136,7 +145,7 @@ export class Commanding extends Promising {
       if (listing.job?.action === 'publish' && stopped) {
         // It may have arrived all the same, so it goes on under the same reference.
         const { faults: _, ...job } = listing.job;
-        this.putListing(this.thingFor(command.thing), {
+        this.putListing(this.itemFor(command.item), {
           ...listing,
           draft: command.draft,
           job: { ...job, due: this.now },
@@ -145,57 +154,73 @@ export class Commanding extends Promising {
       }
       if (listing.job?.action === 'publish') {
         // Not put up yet: what is to be put up by hand is simply the newer one.
-        this.putListing(this.thingFor(command.thing), { ...listing, draft: command.draft });
+        this.putListing(this.itemFor(command.item), { ...listing, draft: command.draft });
         return null;
       }
       if (listing.job?.running) return 'The last change is still on its way there; send again in a moment.';
-      this.putListing(this.thingFor(command.thing), {
+      this.putListing(this.itemFor(command.item), {
         ...listing,
         nextDraft: command.draft,
         job: this.job('revise', command.market),
       });
       return null;
     }
-    this.putListing(this.thingFor(command.thing), {
-      ...this.fresh(command.thing, command.market, (listing?.generation ?? 0) + 1, command.draft),
+    this.putListing(this.itemFor(command.item), {
+      ...this.fresh(command.item, command.market, (listing?.generation ?? 0) + 1, command.draft),
       job: this.startingAt(command),
     });
     return null;
   }
 
-  /** A thing in choices that was sold out can be sold again once there are more pieces of it. */
-  protected restocked(thing: CourierThing, { draft }: Extract<Command, { type: 'send' }>): boolean {
-    if (!draft.choices || thing.sale?.piece === undefined || thing.closing?.doneAt === null) return false;
+  /** An item in choices that was sold out can be sold again once there are more pieces of it. */
+  protected restocked(item: CourierItem, { draft }: Extract<Command, { type: 'send' }>): boolean {
+    if (!draft.choices || item.sale?.piece === undefined || item.closing?.doneAt === null) return false;
     const more = draft.choices.pieces.some(
-      (p) => p.stock > thing.pieceSales.filter((s) => s.piece === p.code).length,
+      (p) => p.stock > item.pieceSales.filter((s) => s.piece === p.code).length,
     );
-    if (more) this.put({ ...thing, sale: null, closing: null });
+    if (more) this.put({ ...item, sale: null, closing: null });
     return more;
   }
 
-  /** A listing that was there before becomes the thing's own, as if the courier had put it up. */
+  /** A listing that was there before becomes the item's own, as if the courier had put it up. */
   protected adopt(
     command: Extract<Command, { type: 'adopt' }>,
-    thing: CourierThing | undefined,
+    item: CourierItem | undefined,
     listing: CourierListing | undefined,
   ): string | null {
     const { market, ref, remoteId, url, state, draft, listedAt } = command;
     if (this.byHand(market)) return 'Nobody can ask that marketplace what it shows.';
-    if (thing?.sale) return 'That thing is sold already.';
-    if (listing && !isOver(listing)) return 'That thing has a listing there already.';
-    const owner = thingBehind(this.state, ref);
-    const known = owner === null ? undefined : this.state.things.get(owner);
+    if (item?.sale) return 'That item is sold already.';
+    if (listing && !isOver(listing)) return 'That item has a listing there already.';
+    const owner = itemBehind(this.state, ref);
+    const known = owner === null ? undefined : this.state.items.get(owner);
     if (known && Object.values(known.listings).some((l) => l.ref === ref && !isOver(l)))
-      return 'That listing belongs to a thing already.';
-    this.state.adopted.set(ref, command.thing);
-    this.putListing(this.thingFor(command.thing), {
-      market, ref, remoteId, url, state, draft, listedAt, generation: Math.max((listing?.generation ?? 0) + 1, generationOf(ref, command.thing, market)), want: 'live', nextDraft: null,
-      reasons: [], job: null, lastPublishAt: 0, dealHere: false, since: this.now,
-    }); // prettier-ignore
+      return 'That listing belongs to an item already.';
+    this.state.adopted.set(ref, command.item);
+    this.putListing(this.itemFor(command.item), {
+      market,
+      ref,
+      remoteId,
+      url,
+      state,
+      draft,
+      listedAt,
+      generation: Math.max((listing?.generation ?? 0) + 1, generationOf(ref, command.item, market)),
+      want: 'live',
+      nextDraft: null,
+      reasons: [],
+      job: null,
+      lastPublishAt: 0,
+      dealHere: false,
+      since: this.now,
+    });
     return null;
   }
 
-  /** The first publish job of a listing: now, at the time it was planned for, or when a person does it by hand. */
+  /**
+   * The first publish job of a listing: now, at the time it was planned for, or when a person does it by
+   * hand.
+   */
   protected startingAt({ market, notBefore }: Extract<Command, { type: 'send' }>): Job {
     const job = this.job('publish', market);
     return notBefore && job.due < NEVER ? { ...job, due: Math.max(job.due, notBefore) } : job;

@@ -2,7 +2,7 @@ import { ListingDraft, type Command } from '@/contract/courier';
 
 import { isKept } from './kept';
 import { compareShown } from './reconcile';
-import { generationOf, isOver, refOf, thingBehind, thingOfRef } from './refs';
+import { generationOf, isOver, refOf, itemBehind, itemOfRef } from './refs';
 import { snapshotOf, SNAPSHOT_VERSION, stateOf } from './snapshot';
 import { emptyCourier, nextDue, step } from './step';
 import type { CourierEvent, CourierListing, CourierState, Policy } from './types';
@@ -16,11 +16,20 @@ const POLICY: Policy = {
   paper: { pollEvery: POLL, byHand: true },
 };
 const DRAFT = ListingDraft.parse({
-  title: 'Gansey', description: '', price: 4_800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {}, answers: {}, pictures: [],
-}); // prettier-ignore
+  title: 'Gansey',
+  description: '',
+  price: 4_800,
+  currency: 'EUR',
+  postage: 420,
+  category: 'c',
+  condition: 'g',
+  specifics: {},
+  answers: {},
+  pictures: [],
+});
 const OTHER = { ...DRAFT, title: 'Gansey, darned' };
 
-type Wish = Command extends infer C ? (C extends unknown ? Omit<C, 'id' | 'thing'> : never) : never;
+type Wish = Command extends infer C ? (C extends unknown ? Omit<C, 'id' | 'item'> : never) : never;
 
 class Desk {
   state: CourierState = emptyCourier();
@@ -38,64 +47,98 @@ class Desk {
     this.take({ type: 'tick' });
     this.take({ type: 'quiet', market, cursor: '0' });
   }
-  say(wish: Wish, thing = 't'): string | null {
-    return this.take({ type: 'command', command: { ...wish, id: `c${(this.ids += 1)}`, thing } as Command }).refusal;
+  say(wish: Wish, item = 't'): string | null {
+    return this.take({ type: 'command', command: { ...wish, id: `c${(this.ids += 1)}`, item } as Command })
+      .refusal;
   }
-  send(market: string, draft = DRAFT, thing = 't') {
-    return this.say({ type: 'send', market, draft }, thing);
+  send(market: string, draft = DRAFT, item = 't') {
+    return this.say({ type: 'send', market, draft }, item);
   }
   tick(later = 0): string[] {
     this.now += later;
-    const out = this.take({ type: 'tick' }).effects.flatMap((e) => (e.kind === 'poll' ? [] : [e]));
-    for (const e of out) if (e.kind === 'publish') this.take({ type: 'letOut', market: e.market, ref: e.ref });
-    return out.map((e) => `${e.kind} ${e.ref}`);
+    const out = this.take({ type: 'tick' }).effects.flatMap((e) => (e.type === 'poll' ? [] : [e]));
+    for (const e of out)
+      if (e.type === 'publish') this.take({ type: 'publishDispatched', market: e.market, ref: e.ref });
+    return out.map((e) => `${e.type} ${e.ref}`);
   }
-  live(market: string, thing = 't', n = 1) {
-    this.send(market, DRAFT, thing);
+  live(market: string, item = 't', n = 1) {
+    this.send(market, DRAFT, item);
     this.tick();
-    this.take({ type: 'published', market, ref: `${thing}.${market}.${n}`, remoteId: 'r1', url: '/r1', state: 'live' });
+    this.take({
+      type: 'published',
+      market,
+      ref: `${item}.${market}.${n}`,
+      remoteId: 'r1',
+      url: '/r1',
+      state: 'live',
+    });
   }
-  fail(market: string, action: 'publish' | 'revise' | 'withdraw', more: { unclear?: boolean; retryAfter?: number } = {}, ref = `t.${market}.1`) {
-    this.take({ type: 'failed', market, ref, action, trouble: 'No answer.', unclear: more.unclear ?? false, retryAfter: more.retryAfter ?? null });
+  fail(
+    market: string,
+    action: 'publish' | 'revise' | 'withdraw',
+    more: { unclear?: boolean; retryAfter?: number } = {},
+    ref = `t.${market}.1`,
+  ) {
+    this.take({
+      type: 'failed',
+      market,
+      ref,
+      action,
+      trouble: 'No answer.',
+      unclear: more.unclear ?? false,
+      retryAfter: more.retryAfter ?? null,
+    });
   }
-  news(market: string, item: { kind: 'approved' | 'turnedDown' | 'ended' } & Record<string, unknown>) {
-    const full = { ref: `t.${market}.1`, remoteId: 'r1', url: '/r1', why: '', reasons: [{ field: 'title', message: 'Too loud.' }], ...item };
+  news(market: string, item: { type: 'approved' | 'turnedDown' | 'ended' } & Record<string, unknown>) {
+    const full = {
+      ref: `t.${market}.1`,
+      remoteId: 'r1',
+      url: '/r1',
+      why: '',
+      reasons: [{ field: 'title', message: 'Too loud.' }],
+      ...item,
+    };
     this.take({ type: 'news', market, cursor: null, news: [full] as never });
   }
-  listing(market: string, thing = 't'): CourierListing {
-    return this.state.things.get(thing)!.listings[market]!;
+  listing(market: string, item = 't'): CourierListing {
+    return this.state.items.get(item)!.listings[market]!;
   }
   market(id: string) {
     return this.state.markets.get(id)!;
   }
   view(market: string) {
-    return viewOf(this.state.things.get('t')!).listings.find((l) => l.market === market)!;
+    return viewOf(this.state.items.get('t')!).listings.find((l) => l.market === market)!;
   }
-} // prettier-ignore
+}
 
 describe('references', () => {
-  it('are made of thing, marketplace and generation, and lead back', () => {
+  it('are made of item, marketplace and generation, and lead back', () => {
     expect(refOf('t-1', 'moor', 3)).toBe('t-1.moor.3');
-    expect(thingOfRef('t-1.moor.3')).toBe('t-1');
+    expect(itemOfRef('t-1.moor.3')).toBe('t-1');
     for (const ref of ['t.moor', 't.moor.x', '.moor.1', 't.Moor.1', 't t.moor.1', 't.moor.1.2', 't.1moor.1'])
-      expect(thingOfRef(ref)).toBeNull();
+      expect(itemOfRef(ref)).toBeNull();
   });
-  it('tell their generation only for the thing and marketplace they are of', () => {
+  it('tell their generation only for the item and marketplace they are of', () => {
     expect(generationOf('t.moor.12', 't', 'moor')).toBe(12);
     expect(generationOf('t.moor.12', 't', 'wick')).toBe(0);
     expect(generationOf('t.moor.x', 't', 'moor')).toBe(0);
   });
-  it('of others lead to the thing that adopted them, before all else', () => {
+  it('of others lead to the item that adopted them, before all else', () => {
     const adopted = new Map([['t.moor.1', 'u']]);
-    expect(thingBehind({ adopted }, 't.moor.1')).toBe('u');
-    expect(thingBehind({ adopted }, 't.moor.2')).toBe('t');
-    expect(thingBehind({ adopted }, 'hand-7')).toBeNull();
+    expect(itemBehind({ adopted }, 't.moor.1')).toBe('u');
+    expect(itemBehind({ adopted }, 't.moor.2')).toBe('t');
+    expect(itemBehind({ adopted }, 'hand-7')).toBeNull();
   });
 });
 
 describe('what is over', () => {
   it.each([
-    ['refused', true], ['ended', true], ['sold', true], ['live', false], ['inReview', false], ['onItsWay', false],
+    ['refused', true],
+    ['ended', true],
+    ['sold', true],
+    ['live', false],
+    ['inReview', false],
+    ['onItsWay', false],
   ] as const)('%s: %s, and never while something is still to be done', (state, over) => {
     const desk = new Desk();
     desk.live('moor');
@@ -103,7 +146,7 @@ describe('what is over', () => {
     expect(isOver(l)).toBe(over);
     desk.say({ type: 'withdraw', market: 'moor' });
     expect(isOver({ ...desk.listing('moor'), state })).toBe(false);
-  }); // prettier-ignore
+  });
 });
 
 describe('waiting', () => {
@@ -129,9 +172,23 @@ describe('what the ledger keeps', () => {
   it('is all but what repeats itself', () => {
     const kept = (type: string) => isKept({ type } as CourierEvent);
     for (const type of ['tick', 'quiet', 'pollFailed', 'compared']) expect(kept(type)).toBe(false);
-    for (const type of ['command', 'published', 'revised', 'letOut', 'withdrawn', 'absent', 'refused', 'failed', 'news', 'strays', 'looked', 'connection', 'started'])
+    for (const type of [
+      'command',
+      'published',
+      'revised',
+      'publishDispatched',
+      'withdrawn',
+      'absent',
+      'refused',
+      'failed',
+      'news',
+      'strays',
+      'firstSyncDone',
+      'connection',
+      'started',
+    ])
       expect(kept(type)).toBe(true);
-  }); // prettier-ignore
+  });
 });
 
 describe('a snapshot', () => {
@@ -157,9 +214,22 @@ describe('what the page is told', () => {
   it('has when something is tried next, and why it was not done', () => {
     const desk = new Desk();
     desk.live('moor');
-    expect(desk.view('moor')).toMatchObject({ doing: null, tries: 0, nextTryAt: null, trouble: null, held: false, edited: null, listedAt: desk.now });
+    expect(desk.view('moor')).toMatchObject({
+      doing: null,
+      tries: 0,
+      nextTryAt: null,
+      trouble: null,
+      held: false,
+      edited: null,
+      listedAt: desk.now,
+    });
     desk.say({ type: 'withdraw', market: 'moor' });
-    expect(desk.view('moor')).toMatchObject({ want: 'gone', doing: 'withdraw', tries: 0, nextTryAt: desk.now });
+    expect(desk.view('moor')).toMatchObject({
+      want: 'gone',
+      doing: 'withdraw',
+      tries: 0,
+      nextTryAt: desk.now,
+    });
     desk.tick();
     expect(desk.view('moor')).toMatchObject({ tries: 1, nextTryAt: null });
     desk.fail('moor', 'withdraw');
@@ -175,27 +245,35 @@ describe('what the page is told', () => {
   it('has what will be shown, while a change is on its way', () => {
     const desk = new Desk();
     desk.live('moor');
-    const before = desk.view('moor').draftPrint;
+    const before = desk.view('moor').draftHash;
     desk.send('moor', OTHER);
-    expect(desk.view('moor').draftPrint).not.toBe(before);
+    expect(desk.view('moor').draftHash).not.toBe(before);
     expect(desk.view('moor').title).toBe('Gansey');
   });
   it('has the closing with how each one goes', () => {
     const desk = new Desk();
     desk.live('moor');
     desk.live('wick');
-    desk.take({ type: 'news', market: 'moor', cursor: null, news: [{ kind: 'sale', ref: 't.moor.1', remoteId: 'r', order: 'm', amount: 1, postage: 0, fees: 0, at: 5 }] });
+    desk.take({
+      type: 'news',
+      market: 'moor',
+      cursor: null,
+      news: [
+        { type: 'sale', ref: 't.moor.1', remoteId: 'r', order: 'm', amount: 1, postage: 0, fees: 0, at: 5 },
+      ],
+    });
     desk.tick();
     desk.fail('wick', 'withdraw');
-    expect(viewOf(desk.state.things.get('t')!).closing).toEqual({
-      startedAt: desk.now, doneAt: null,
+    expect(viewOf(desk.state.items.get('t')!).closing).toEqual({
+      startedAt: desk.now,
+      doneAt: null,
       entries: [
         { market: 'moor', outcome: 'soldHere', at: 5, tries: 0, trouble: null },
         { market: 'wick', outcome: 'withdrawing', at: null, tries: 1, trouble: 'No answer.' },
       ],
     });
   });
-}); // prettier-ignore
+});
 
 describe('when it looks again', () => {
   it('is the soonest of all feeds and all that is to be done', () => {
@@ -240,16 +318,28 @@ describe('a feed', () => {
     const desk = new Desk(['moor']);
     for (let n = 1; n <= 3; n += 1) {
       desk.take({ type: 'pollFailed', market: 'moor', trouble: 'closed', retryAfter: null });
-      expect(desk.market('moor')).toMatchObject({ failures: n, trouble: 'closed', locked: false, polling: false, pollDue: desk.now + waitAfter(n, 'moor') });
+      expect(desk.market('moor')).toMatchObject({
+        failures: n,
+        trouble: 'closed',
+        locked: false,
+        polling: false,
+        pollDue: desk.now + waitAfter(n, 'moor'),
+      });
     }
     desk.take({ type: 'pollFailed', market: 'moor', trouble: 'no key', retryAfter: 200_000, locked: true });
     expect(desk.market('moor')).toMatchObject({ locked: true, pollDue: desk.now + 200_000 });
     desk.take({ type: 'quiet', market: 'moor', cursor: '7' });
-    expect(desk.market('moor')).toMatchObject({ failures: 0, trouble: null, locked: false, cursor: '7', pollDue: desk.now + POLL });
+    expect(desk.market('moor')).toMatchObject({
+      failures: 0,
+      trouble: null,
+      locked: false,
+      cursor: '7',
+      pollDue: desk.now + POLL,
+    });
   });
   it('is not read twice at a time, nor while the marketplace asked for peace', () => {
     const desk = new Desk(['moor']);
-    const polls = () => desk.take({ type: 'tick' }).effects.filter((e) => e.kind === 'poll').length;
+    const polls = () => desk.take({ type: 'tick' }).effects.filter((e) => e.type === 'poll').length;
     desk.now += POLL;
     expect([polls(), polls()]).toEqual([1, 0]);
     desk.take({ type: 'quiet', market: 'moor', cursor: '1' });
@@ -275,12 +365,12 @@ describe('a feed', () => {
       { type: 'pollFailed', market: 'x', trouble: '', retryAfter: null },
       { type: 'connection', market: 'x', link: 'off' },
       { type: 'compared', market: 'x', unknown: 1 },
-      { type: 'looked', market: 'x' },
+      { type: 'firstSyncDone', market: 'x' },
     ] as CourierEvent[])
       desk.take(event);
     expect([...desk.state.markets.keys()]).toEqual(['moor']);
   });
-}); // prettier-ignore
+});
 
 describe('a connection made anew', () => {
   it('asks at once, and forgets that it was asked for peace', () => {
@@ -314,8 +404,19 @@ describe('a start', () => {
     desk.now += 99;
     desk.take({ type: 'started', markets: ['moor'] });
     expect(desk.market('moor')).toEqual({
-      cursor: '9', pollDue: desk.now, polling: false, failures: 0, pausedUntil: 0, trouble: null, link: 'paused', locked: true, failedCalls: 0,
-      restUntil: 0, comparedAt: null, unknown: 0, unseen: false,
+      cursor: '9',
+      pollDue: desk.now,
+      polling: false,
+      failures: 0,
+      pausedUntil: 0,
+      trouble: null,
+      link: 'paused',
+      locked: true,
+      failedCalls: 0,
+      circuitOpenUntil: 0,
+      comparedAt: null,
+      unknown: 0,
+      needsFirstSync: false,
     });
   });
   it('counts anew how late a call of before may still arrive', () => {
@@ -340,7 +441,7 @@ describe('a start', () => {
     desk.say({ type: 'withdraw', market: 'moor' });
     expect(desk.listing('moor')).toMatchObject({ state: 'ended', job: null });
   });
-}); // prettier-ignore
+});
 
 describe('a call that failed', () => {
   it('may have been done all the same, and that is not forgotten', () => {
@@ -348,10 +449,19 @@ describe('a call that failed', () => {
     desk.send('moor');
     desk.tick();
     desk.fail('moor', 'publish', { unclear: true });
-    expect(desk.listing('moor').job).toMatchObject({ unclear: true, running: false, trouble: 'No answer.', tries: 1 });
+    expect(desk.listing('moor').job).toMatchObject({
+      unclear: true,
+      running: false,
+      trouble: 'No answer.',
+      tries: 1,
+    });
     desk.tick(2_000);
     desk.fail('moor', 'publish', { unclear: false });
-    expect(desk.listing('moor').job).toMatchObject({ unclear: true, tries: 2, due: desk.now + waitAfter(2, 't.moor.1') });
+    expect(desk.listing('moor').job).toMatchObject({
+      unclear: true,
+      tries: 2,
+      due: desk.now + waitAfter(2, 't.moor.1'),
+    });
   });
   it('of another sort than what is to be done now changes nothing', () => {
     const desk = new Desk(['moor']);
@@ -366,23 +476,34 @@ describe('a call that failed', () => {
     desk.send('moor');
     desk.tick();
     for (let n = 1; n < REST_AFTER; n += 1) desk.fail('moor', 'publish');
-    expect(desk.market('moor')).toMatchObject({ failedCalls: REST_AFTER - 1, restUntil: 0 });
+    expect(desk.market('moor')).toMatchObject({ failedCalls: REST_AFTER - 1, circuitOpenUntil: 0 });
     desk.fail('moor', 'publish', { retryAfter: 10 });
     expect(desk.market('moor').failedCalls).toBe(REST_AFTER - 1);
     desk.fail('moor', 'publish');
-    expect(desk.market('moor').restUntil).toBe(desk.now + waitAfter(1, 'moor'));
+    expect(desk.market('moor').circuitOpenUntil).toBe(desk.now + waitAfter(1, 'moor'));
     desk.fail('moor', 'publish');
-    expect(desk.market('moor').restUntil).toBe(desk.now + waitAfter(2, 'moor'));
-    expect(nextDue(desk.state)).toBeGreaterThanOrEqual(desk.market('moor').restUntil);
+    expect(desk.market('moor').circuitOpenUntil).toBe(desk.now + waitAfter(2, 'moor'));
+    expect(nextDue(desk.state)).toBeGreaterThanOrEqual(desk.market('moor').circuitOpenUntil);
   });
-  it.each(['published', 'revised', 'withdrawn', 'absent', 'refused', 'news', 'quiet'] as const)('is forgotten with %s: it answers', (type) => {
-    const desk = new Desk(['moor']);
-    desk.send('moor');
-    desk.tick();
-    for (let n = 0; n <= REST_AFTER; n += 1) desk.fail('moor', 'publish');
-    desk.take({ type, market: 'moor', ref: 'none', news: [], cursor: null, reasons: [], action: 'publish' } as never);
-    expect(desk.market('moor')).toMatchObject({ failedCalls: 0, restUntil: 0 });
-  });
+  it.each(['published', 'revised', 'withdrawn', 'absent', 'refused', 'news', 'quiet'] as const)(
+    'is forgotten with %s: it answers',
+    (type) => {
+      const desk = new Desk(['moor']);
+      desk.send('moor');
+      desk.tick();
+      for (let n = 0; n <= REST_AFTER; n += 1) desk.fail('moor', 'publish');
+      desk.take({
+        type,
+        market: 'moor',
+        ref: 'none',
+        news: [],
+        cursor: null,
+        reasons: [],
+        action: 'publish',
+      } as never);
+      expect(desk.market('moor')).toMatchObject({ failedCalls: 0, circuitOpenUntil: 0 });
+    },
+  );
   it('keeps a longer wait that was asked for before', () => {
     const desk = new Desk(['moor']);
     desk.send('moor');
@@ -391,7 +512,7 @@ describe('a call that failed', () => {
     desk.fail('moor', 'publish', { retryAfter: 5_000 });
     expect(desk.market('moor').pausedUntil).toBe(desk.now + 50_000);
   });
-}); // prettier-ignore
+});
 
 describe('an answer that does not fit', () => {
   it('to a publish call after the wish changed takes it down at once', () => {
@@ -401,16 +522,41 @@ describe('an answer that does not fit', () => {
     desk.say({ type: 'withdraw', market: 'moor' });
     desk.tick();
     desk.fail('moor', 'withdraw');
-    desk.take({ type: 'published', market: 'moor', ref: 't.moor.1', remoteId: 'late', url: '/late', state: 'live' });
-    expect(desk.listing('moor')).toMatchObject({ remoteId: 'late', url: '/late', want: 'gone', job: { action: 'withdraw', due: desk.now } });
+    desk.take({
+      type: 'published',
+      market: 'moor',
+      ref: 't.moor.1',
+      remoteId: 'late',
+      url: '/late',
+      state: 'live',
+    });
+    expect(desk.listing('moor')).toMatchObject({
+      remoteId: 'late',
+      url: '/late',
+      want: 'gone',
+      job: { action: 'withdraw', due: desk.now },
+    });
   });
   it('to a publish call that was answered already keeps what it tells, and no more', () => {
     const desk = new Desk(['moor']);
     desk.live('moor');
     const at = desk.now;
     desk.now += 5;
-    desk.take({ type: 'published', market: 'moor', ref: 't.moor.1', remoteId: 'r2', url: '/r2', state: 'inReview' });
-    expect(desk.listing('moor')).toMatchObject({ state: 'live', remoteId: 'r2', url: '/r2', listedAt: at, since: at });
+    desk.take({
+      type: 'published',
+      market: 'moor',
+      ref: 't.moor.1',
+      remoteId: 'r2',
+      url: '/r2',
+      state: 'inReview',
+    });
+    expect(desk.listing('moor')).toMatchObject({
+      state: 'live',
+      remoteId: 'r2',
+      url: '/r2',
+      listedAt: at,
+      since: at,
+    });
   });
   it('to a change that nobody asked for changes nothing', () => {
     const desk = new Desk(['moor']);
@@ -431,11 +577,18 @@ describe('an answer that does not fit', () => {
     for (const type of ['withdrawn', 'absent'] as const) desk.take({ type, market: 'moor', ref: 't.moor.1' });
     desk.take({ type: 'refused', market: 'moor', ref: 't.moor.1', action: 'withdraw', reasons: [] });
     desk.fail('moor', 'withdraw');
-    desk.take({ type: 'published', market: 'moor', ref: 't.moor.1', remoteId: 'x', url: '/x', state: 'live' });
-    for (const kind of ['turnedDown', 'ended'] as const) desk.news('moor', { kind });
+    desk.take({
+      type: 'published',
+      market: 'moor',
+      ref: 't.moor.1',
+      remoteId: 'x',
+      url: '/x',
+      state: 'live',
+    });
+    for (const kind of ['turnedDown', 'ended'] as const) desk.news('moor', { type: kind });
     expect(desk.listing('moor')).toBe(ended);
   });
-}); // prettier-ignore
+});
 
 describe('a refusal', () => {
   it('of a withdrawal is no end: it says why and goes on trying', () => {
@@ -443,8 +596,22 @@ describe('a refusal', () => {
     desk.live('moor');
     desk.say({ type: 'withdraw', market: 'moor' });
     desk.tick();
-    desk.take({ type: 'refused', market: 'moor', ref: 't.moor.1', action: 'withdraw', reasons: [{ field: '', message: 'There are bids.' }, { field: '', message: 'It stays.' }] });
-    expect(desk.listing('moor').job).toMatchObject({ action: 'withdraw', trouble: 'There are bids. It stays.', running: false, due: desk.now + waitAfter(1, 't.moor.1') });
+    desk.take({
+      type: 'refused',
+      market: 'moor',
+      ref: 't.moor.1',
+      action: 'withdraw',
+      reasons: [
+        { field: '', message: 'There are bids.' },
+        { field: '', message: 'It stays.' },
+      ],
+    });
+    expect(desk.listing('moor').job).toMatchObject({
+      action: 'withdraw',
+      trouble: 'There are bids. It stays.',
+      running: false,
+      due: desk.now + waitAfter(1, 't.moor.1'),
+    });
     expect(desk.listing('moor').state).toBe('live');
   });
   it('of a change leaves the listing as it was, with the reasons', () => {
@@ -453,8 +620,21 @@ describe('a refusal', () => {
     desk.send('moor', OTHER);
     desk.tick();
     desk.now += 3;
-    desk.take({ type: 'refused', market: 'moor', ref: 't.moor.1', action: 'revise', reasons: [{ field: 'title', message: 'No.' }] });
-    expect(desk.listing('moor')).toMatchObject({ state: 'live', nextDraft: null, job: null, since: desk.now, reasons: [{ message: 'No.' }], draft: { title: 'Gansey' } });
+    desk.take({
+      type: 'refused',
+      market: 'moor',
+      ref: 't.moor.1',
+      action: 'revise',
+      reasons: [{ field: 'title', message: 'No.' }],
+    });
+    expect(desk.listing('moor')).toMatchObject({
+      state: 'live',
+      nextDraft: null,
+      job: null,
+      since: desk.now,
+      reasons: [{ message: 'No.' }],
+      draft: { title: 'Gansey' },
+    });
   });
   it('of something else than what is to be done now is old', () => {
     const desk = new Desk(['moor']);
@@ -464,7 +644,7 @@ describe('a refusal', () => {
     desk.take({ type: 'refused', market: 'moor', ref: 't.moor.1', action: 'revise', reasons: [] });
     expect(desk.listing('moor')).toBe(before);
   });
-}); // prettier-ignore
+});
 
 describe('what a review says', () => {
   const inReview = () => {
@@ -485,7 +665,7 @@ describe('what a review says', () => {
   it('makes it live, with its address', () => {
     const desk = inReview();
     expect(desk.listing('moor').state).toBe('inReview');
-    desk.news('moor', { kind: 'approved', url: '/new', remoteId: 'r9' });
+    desk.news('moor', { type: 'approved', url: '/new', remoteId: 'r9' });
     expect(desk.listing('moor')).toMatchObject({
       state: 'live',
       since: desk.now,
@@ -497,12 +677,12 @@ describe('what a review says', () => {
   it('is too late where it is to come down, but the address is kept', () => {
     const desk = inReview();
     desk.say({ type: 'withdraw', market: 'moor' });
-    desk.news('moor', { kind: 'approved', url: '/new' });
+    desk.news('moor', { type: 'approved', url: '/new' });
     expect(desk.listing('moor')).toMatchObject({ state: 'inReview', want: 'gone', url: '/new' });
   });
   it('turns it down with its reasons, unless a deal was made of it', () => {
     const desk = inReview();
-    desk.news('moor', { kind: 'turnedDown' });
+    desk.news('moor', { type: 'turnedDown' });
     expect(desk.listing('moor')).toMatchObject({
       state: 'refused',
       want: 'gone',
@@ -512,7 +692,7 @@ describe('what a review says', () => {
     });
     const dealt = inReview();
     dealt.say({ type: 'sold', market: 'moor', amount: 5 });
-    dealt.news('moor', { kind: 'turnedDown' });
+    dealt.news('moor', { type: 'turnedDown' });
     expect(dealt.listing('moor').state).toBe('sold');
   });
   it('of what is live already changes nothing but the address', () => {
@@ -520,13 +700,13 @@ describe('what a review says', () => {
     desk.live('moor');
     const { since } = desk.listing('moor');
     desk.now += 7;
-    desk.news('moor', { kind: 'approved', url: '/new' });
+    desk.news('moor', { type: 'approved', url: '/new' });
     expect(desk.listing('moor')).toMatchObject({ state: 'live', since, url: '/new' });
   });
   it('does not end a change that is on its way', () => {
     const desk = inReview();
     desk.send('moor', OTHER);
-    desk.news('moor', { kind: 'approved' });
+    desk.news('moor', { type: 'approved' });
     expect(desk.listing('moor')).toMatchObject({
       state: 'live',
       job: { action: 'revise' },
@@ -541,19 +721,24 @@ describe('what ended there by itself', () => {
     desk.live('moor');
     desk.live('wick');
     desk.now += 4;
-    desk.news('moor', { kind: 'ended', why: 'Ninety days are over.' });
-    desk.news('wick', { kind: 'ended' });
-    expect(desk.listing('moor')).toMatchObject({ state: 'ended', want: 'gone', since: desk.now, reasons: [{ field: '', message: 'Ninety days are over.' }] });
+    desk.news('moor', { type: 'ended', why: 'Ninety days are over.' });
+    desk.news('wick', { type: 'ended' });
+    expect(desk.listing('moor')).toMatchObject({
+      state: 'ended',
+      want: 'gone',
+      since: desk.now,
+      reasons: [{ field: '', message: 'Ninety days are over.' }],
+    });
     expect(desk.listing('wick').reasons).toEqual([]);
   });
   it('after a deal is sold', () => {
     const desk = new Desk(['moor']);
     desk.live('moor');
     desk.say({ type: 'sold', market: 'moor', amount: 5 });
-    desk.news('moor', { kind: 'ended' });
+    desk.news('moor', { type: 'ended' });
     expect(desk.listing('moor').state).toBe('sold');
   });
-}); // prettier-ignore
+});
 
 describe('what is not taken, and why', () => {
   const desk = new Desk();
@@ -568,7 +753,19 @@ describe('what is not taken, and why', () => {
     [{ type: 'settle', order: 'o' }, 'There is no such second sale.'],
     [{ type: 'release' }, 'It is not promised.'],
     [{ type: 'undo', order: 'o', why: 'returned' }, 'There is no such sale.'],
-    [{ type: 'adopt', market: 'paper', ref: 'h', remoteId: 'h', url: '', state: 'live', listedAt: null, draft: DRAFT }, 'Nobody can ask that marketplace what it shows.'],
+    [
+      {
+        type: 'adopt',
+        market: 'paper',
+        ref: 'h',
+        remoteId: 'h',
+        url: '',
+        state: 'live',
+        listedAt: null,
+        draft: DRAFT,
+      },
+      'Nobody can ask that marketplace what it shows.',
+    ],
   ] as [Wish, string][])('%j', (wish, why) => expect(desk.say(wish)).toBe(why));
 
   it('a withdrawal twice, a send on top of one, a second send while the first is on its way', () => {
@@ -576,7 +773,14 @@ describe('what is not taken, and why', () => {
     busy.send('moor');
     busy.tick();
     expect(busy.send('moor')).toBe('It is on its way there already.');
-    busy.take({ type: 'published', market: 'moor', ref: 't.moor.1', remoteId: 'r', url: '/r', state: 'live' });
+    busy.take({
+      type: 'published',
+      market: 'moor',
+      ref: 't.moor.1',
+      remoteId: 'r',
+      url: '/r',
+      state: 'live',
+    });
     busy.send('moor', OTHER);
     busy.tick();
     expect(busy.send('moor')).toBe('The last change is still on its way there; send again in a moment.');
@@ -591,7 +795,7 @@ describe('what is not taken, and why', () => {
     sold.say({ type: 'sold', market: 'moor', amount: 1 });
     expect(sold.say({ type: 'sold', market: 'wick', amount: 1 })).toBe('It is sold already.');
   });
-}); // prettier-ignore
+});
 
 describe('by hand', () => {
   it('what waits to be put up is simply the newer one', () => {
@@ -645,7 +849,7 @@ describe('by hand', () => {
 describe('the order of calls', () => {
   it('is withdrawals, changes, new listings, whatever was asked first', () => {
     const desk = new Desk(['moor']);
-    for (const thing of ['a', 'b']) desk.live('moor', thing);
+    for (const item of ['a', 'b']) desk.live('moor', item);
     desk.send('moor', DRAFT, 'n');
     desk.send('moor', OTHER, 'b');
     desk.say({ type: 'withdraw', market: 'moor' }, 'a');
@@ -658,10 +862,15 @@ describe('the order of calls', () => {
     desk.live('moor');
     desk.live('wick');
     desk.say({ type: 'sold', market: 'moor', amount: 1 });
-    const out = desk.take({ type: 'tick' }).effects.flatMap((e) => (e.kind === 'withdraw' ? [[e.market, e.outcome, e.remoteId]] : []));
-    expect(out).toEqual([['moor', 'sold', 'r1'], ['wick', 'withdrawn', 'r1']]);
+    const out = desk
+      .take({ type: 'tick' })
+      .effects.flatMap((e) => (e.type === 'withdraw' ? [[e.market, e.outcome, e.remoteId]] : []));
+    expect(out).toEqual([
+      ['moor', 'sold', 'r1'],
+      ['wick', 'withdrawn', 'r1'],
+    ]);
   });
-}); // prettier-ignore
+});
 
 describe('a closing', () => {
   it('says what was gone before, what was withdrawn, and where it was sold too', () => {
@@ -673,38 +882,78 @@ describe('a closing', () => {
     desk.take({ type: 'withdrawn', market: 'wick', ref: 't.wick.1' });
     const gone = desk.now;
     desk.now += 1_000;
-    const sale = { kind: 'sale' as const, remoteId: 'r', amount: 1, postage: 0, fees: 0 };
-    desk.take({ type: 'news', market: 'moor', cursor: null, news: [{ ...sale, ref: 't.moor.1', order: 'm', at: 50 }] });
-    const closing = () => viewOf(desk.state.things.get('t')!).closing!;
-    expect(closing().entries.map((e) => [e.market, e.outcome, e.at])).toEqual([['moor', 'soldHere', 50], ['wick', 'goneAlready', gone]]);
+    const sale = { type: 'sale' as const, remoteId: 'r', amount: 1, postage: 0, fees: 0 };
+    desk.take({
+      type: 'news',
+      market: 'moor',
+      cursor: null,
+      news: [{ ...sale, ref: 't.moor.1', order: 'm', at: 50 }],
+    });
+    const closing = () => viewOf(desk.state.items.get('t')!).closing!;
+    expect(closing().entries.map((e) => [e.market, e.outcome, e.at])).toEqual([
+      ['moor', 'soldHere', 50],
+      ['wick', 'goneAlready', gone],
+    ]);
     expect(closing().doneAt).toBe(desk.now);
     const done = desk.now;
     desk.now += 1_000;
-    desk.take({ type: 'news', market: 'wick', cursor: null, news: [{ ...sale, ref: 't.wick.1', order: 'w', at: 60 }] });
-    expect(closing().entries.map((e) => [e.market, e.outcome, e.at])).toEqual([['moor', 'soldHere', 50], ['wick', 'soldToo', 60]]);
+    desk.take({
+      type: 'news',
+      market: 'wick',
+      cursor: null,
+      news: [{ ...sale, ref: 't.wick.1', order: 'w', at: 60 }],
+    });
+    expect(closing().entries.map((e) => [e.market, e.outcome, e.at])).toEqual([
+      ['moor', 'soldHere', 50],
+      ['wick', 'soldToo', 60],
+    ]);
     expect(closing()).toMatchObject({ startedAt: done, doneAt: desk.now });
   });
   it('names the place of a sale where nothing was listed', () => {
     const desk = new Desk();
     desk.live('wick');
-    desk.take({ type: 'news', market: 'moor', cursor: null, news: [{ kind: 'sale', ref: 't.moor.1', remoteId: 'r', order: 'm', amount: 1, postage: 0, fees: 0, at: 9 }] });
-    expect(viewOf(desk.state.things.get('t')!).closing?.entries[0]).toMatchObject({ market: 'moor', outcome: 'soldHere', at: 9 });
+    desk.take({
+      type: 'news',
+      market: 'moor',
+      cursor: null,
+      news: [
+        { type: 'sale', ref: 't.moor.1', remoteId: 'r', order: 'm', amount: 1, postage: 0, fees: 0, at: 9 },
+      ],
+    });
+    expect(viewOf(desk.state.items.get('t')!).closing?.entries[0]).toMatchObject({
+      market: 'moor',
+      outcome: 'soldHere',
+      at: 9,
+    });
   });
-}); // prettier-ignore
+});
 
 describe('a listing found under our own reference', () => {
   const found = (desk: Desk, generation: number, market = 'moor') =>
     desk.take({
-      type: 'strays', market, gone: [], lingering: [], edited: [],
-      found: [{ ref: `t.${market}.${generation}`, remoteId: 'f', url: '/f', state: 'live', draft: DRAFT, listedAt: 3 }],
-    }); // prettier-ignore
+      type: 'strays',
+      market,
+      gone: [],
+      stale: [],
+      edited: [],
+      found: [
+        {
+          ref: `t.${market}.${generation}`,
+          remoteId: 'f',
+          url: '/f',
+          state: 'live',
+          draft: DRAFT,
+          listedAt: 3,
+        },
+      ],
+    });
   it('is left aside where the known one is up, or is as new', () => {
     const desk = new Desk();
     desk.live('moor');
     const known = desk.listing('moor');
     found(desk, 2);
     expect(desk.listing('moor')).toBe(known);
-    desk.news('moor', { kind: 'ended' });
+    desk.news('moor', { type: 'ended' });
     const ended = desk.listing('moor');
     found(desk, 1);
     expect(desk.listing('moor')).toBe(ended);
@@ -712,11 +961,19 @@ describe('a listing found under our own reference', () => {
   it('takes the place of an older one that is over', () => {
     const desk = new Desk();
     desk.live('moor');
-    desk.news('moor', { kind: 'ended' });
+    desk.news('moor', { type: 'ended' });
     found(desk, 2);
-    expect(desk.listing('moor')).toMatchObject({ ref: 't.moor.2', generation: 2, state: 'live', want: 'live', url: '/f', listedAt: 3, job: null });
+    expect(desk.listing('moor')).toMatchObject({
+      ref: 't.moor.2',
+      generation: 2,
+      state: 'live',
+      want: 'live',
+      url: '/f',
+      listedAt: 3,
+      job: null,
+    });
   });
-  it('comes down while the thing is promised elsewhere, and stays where it is promised', () => {
+  it('comes down while the item is promised elsewhere, and stays where it is promised', () => {
     const desk = new Desk();
     found(desk, 1, 'moor');
     desk.say({ type: 'hold', market: 'moor', elsewhere: 'withdraw' });
@@ -727,35 +984,52 @@ describe('a listing found under our own reference', () => {
   it('is told apart by its generation when what is shown is compared', () => {
     const desk = new Desk();
     desk.live('moor');
-    desk.news('moor', { kind: 'ended' });
+    desk.news('moor', { type: 'ended' });
     desk.now += 60_000;
-    const shown = (n: number) => ({ ref: `t.moor.${n}`, remoteId: 'x', url: '/x', title: DRAFT.title, price: DRAFT.price });
+    const shown = (n: number) => ({
+      ref: `t.moor.${n}`,
+      remoteId: 'x',
+      url: '/x',
+      title: DRAFT.title,
+      price: DRAFT.price,
+    });
     const compare = (n: number) => compareShown(desk.state, 'moor', [shown(n)], desk.now, true);
-    expect(compare(2)).toMatchObject({ found: ['t.moor.2'], extra: [] });
-    expect(compare(1)).toMatchObject({ found: [], lingering: [{ ref: 't.moor.1' }] });
+    expect(compare(2)).toMatchObject({ found: ['t.moor.2'], duplicates: [] });
+    expect(compare(1)).toMatchObject({ found: [], stale: [{ ref: 't.moor.1' }] });
     const long = { ...shown(9), ref: 'hand', title: 'x'.repeat(500) };
     desk.live('wick');
     desk.now += 60_000;
     const [edit] = compareShown(desk.state, 'wick', [{ ...long, ref: 't.wick.1' }], desk.now, true).edited;
     expect(edit?.as?.title).toHaveLength(400);
   });
-}); // prettier-ignore
+});
 
 describe('rare sales', () => {
-  const sale = (ref: string, order: string, at: number, piece?: string) => ({ kind: 'sale' as const, ref, remoteId: 'r', order, amount: 1, postage: 0, fees: 0, at, ...(piece ? { piece } : {}) });
-  const tell = (desk: Desk, market: string, item: ReturnType<typeof sale>) => desk.take({ type: 'news', market, cursor: null, news: [item] });
+  const sale = (ref: string, order: string, at: number, piece?: string) => ({
+    type: 'sale' as const,
+    ref,
+    remoteId: 'r',
+    order,
+    amount: 1,
+    postage: 0,
+    fees: 0,
+    at,
+    ...(piece ? { piece } : {}),
+  });
+  const tell = (desk: Desk, market: string, item: ReturnType<typeof sale>) =>
+    desk.take({ type: 'news', market, cursor: null, news: [item] });
   it('of references that are nobody’s are kept under a name that is safe', () => {
     const desk = new Desk();
     tell(desk, 'moor', sale(`no. ${'ü7'.repeat(60)}`, 'm', 1));
-    const [id] = [...desk.state.things.keys()];
+    const [id] = [...desk.state.items.keys()];
     expect(id).toBe(`unknown-no${'7'.repeat(48)}`);
   });
-  it('of a piece where nobody knows of pieces are sales of the thing', () => {
+  it('of a piece where nobody knows of pieces are sales of the item', () => {
     const desk = new Desk();
     desk.live('moor');
     desk.live('wick');
     tell(desk, 'moor', sale('t.moor.1', 'm', 1, 'MUG'));
-    expect(desk.state.things.get('t')?.sale?.order).toBe('m');
+    expect(desk.state.items.get('t')?.sale?.order).toBe('m');
     expect(desk.tick()).toContain('withdraw t.wick.1');
   });
   it('after a first that came to nothing: the earlier of the others takes its place', () => {
@@ -766,7 +1040,10 @@ describe('rare sales', () => {
     tell(desk, 'wick', sale('t.wick.1', 'early', 50));
     desk.tick();
     expect(desk.say({ type: 'undo', order: 'm1', why: 'cancelled' })).toBeNull();
-    expect(desk.state.things.get('t')).toMatchObject({ sale: { order: 'early' }, laterSales: [{ order: 'late' }] });
+    expect(desk.state.items.get('t')).toMatchObject({
+      sale: { order: 'early' },
+      laterSales: [{ order: 'late' }],
+    });
   });
   it('reported by the seller while it is being withdrawn end it as sold', () => {
     const desk = new Desk();
@@ -778,7 +1055,7 @@ describe('rare sales', () => {
     desk.take({ type: 'withdrawn', market: 'moor', ref: 't.moor.1' });
     expect(desk.listing('moor').state).toBe('sold');
   });
-}); // prettier-ignore
+});
 
 describe('what was taken down for a promise', () => {
   it('does not go up again where it was turned down meanwhile', () => {
@@ -787,11 +1064,11 @@ describe('what was taken down for a promise', () => {
     desk.live('wick');
     desk.say({ type: 'hold', market: 'wick', elsewhere: 'withdraw' });
     desk.say({ type: 'release' });
-    desk.news('moor', { kind: 'turnedDown' });
+    desk.news('moor', { type: 'turnedDown' });
     expect(desk.listing('moor')).toMatchObject({
       state: 'refused',
       generation: 1,
-      backUp: false,
+      relistAfterHold: false,
       url: '/r1',
     });
   });
@@ -850,7 +1127,7 @@ describe('a fault of our own', () => {
   });
 });
 
-describe('a thing the courier never saw', () => {
+describe('an item the courier never saw', () => {
   it('can’t be promised, released, sold, withdrawn, settled or undone, and nothing of it is kept', () => {
     const desk = new Desk();
     const wishes: Wish[] = [
@@ -864,7 +1141,7 @@ describe('a thing the courier never saw', () => {
       { type: 'handDown', market: 'paper' },
     ];
     for (const wish of wishes) expect(desk.say(wish)).not.toBeNull();
-    expect(desk.state.things.size).toBe(0);
+    expect(desk.state.items.size).toBe(0);
   });
 });
 
@@ -875,7 +1152,7 @@ describe('while nothing can be written', () => {
     desk.send('wick');
     desk.say({ type: 'withdraw', market: 'moor' });
     const { effects } = desk.take({ type: 'tick', publish: false });
-    expect(effects.map((e) => `${e.kind} ${e.market}`)).toEqual(['withdraw moor']);
+    expect(effects.map((e) => `${e.type} ${e.market}`)).toEqual(['withdraw moor']);
     desk.take({ type: 'withdrawn', market: 'moor', ref: 't.moor.1' });
     expect(nextDue(desk.state, false)).toBeGreaterThan(desk.now);
     expect(nextDue(desk.state)).toBe(desk.now);
@@ -888,10 +1165,10 @@ describe('a start with lines missing', () => {
     const policy: Policy = { moor: { pollEvery: POLL, looksFirst: true } };
     const state = emptyCourier();
     step(state, { type: 'started', markets: ['moor'] }, 1, policy);
-    step(state, { type: 'looked', market: 'moor' }, 2, policy);
+    step(state, { type: 'firstSyncDone', market: 'moor' }, 2, policy);
     step(state, { type: 'started', markets: ['moor'] }, 3, policy);
-    expect(state.markets.get('moor')?.unseen).toBe(false);
+    expect(state.markets.get('moor')?.needsFirstSync).toBe(false);
     step(state, { type: 'started', markets: ['moor'], incomplete: true }, 4, policy);
-    expect(state.markets.get('moor')?.unseen).toBe(true);
+    expect(state.markets.get('moor')?.needsFirstSync).toBe(true);
   });
 });

@@ -1,7 +1,7 @@
 import type { ListingDraft } from '@/contract/courier';
 
-import type { Action, CourierListing, CourierState, CourierThing, Effect, Job, Policy } from './types';
-import { isOver, refOf, thingBehind } from './refs';
+import { isOver, refOf, itemBehind } from './refs';
+import type { Action, CourierListing, CourierState, CourierItem, Effect, Job, Policy } from './types';
 import { NEVER } from './waiting';
 
 export const newJob = (action: Action, due: number): Job => ({
@@ -25,9 +25,9 @@ export class Keeping {
     protected readonly policy: Policy,
   ) {}
 
-  protected thingFor(id: string): CourierThing {
+  protected itemFor(id: string): CourierItem {
     return (
-      this.state.things.get(id) ?? {
+      this.state.items.get(id) ?? {
         id,
         listings: {},
         sale: null,
@@ -38,25 +38,25 @@ export class Keeping {
     );
   }
 
-  protected put(thing: CourierThing): void {
-    this.state.things.set(thing.id, thing);
-    if (Object.values(thing.listings).some((l) => l.job)) this.state.busy.add(thing.id);
-    else this.state.busy.delete(thing.id);
-    this.changed.add(thing.id);
+  protected put(item: CourierItem): void {
+    this.state.items.set(item.id, item);
+    if (Object.values(item.listings).some((l) => l.job)) this.state.busy.add(item.id);
+    else this.state.busy.delete(item.id);
+    this.changed.add(item.id);
   }
 
-  protected putListing(thing: CourierThing, listing: CourierListing): void {
-    this.put({ ...thing, listings: { ...thing.listings, [listing.market]: listing } });
+  protected putListing(item: CourierItem, listing: CourierListing): void {
+    this.put({ ...item, listings: { ...item.listings, [listing.market]: listing } });
   }
 
   /** Changes the listing with this reference; answers to an earlier generation change nothing. */
   protected change(ref: string, alter: (listing: CourierListing) => CourierListing): void {
-    const id = thingBehind(this.state, ref);
-    const thing = id ? this.state.things.get(id) : undefined;
-    const listing = thing && Object.values(thing.listings).find((l) => l.ref === ref);
-    if (!thing || !listing) return;
+    const id = itemBehind(this.state, ref);
+    const item = id ? this.state.items.get(id) : undefined;
+    const listing = item && Object.values(item.listings).find((l) => l.ref === ref);
+    if (!item || !listing) return;
     const next = alter(listing);
-    if (next !== listing) this.putListing(thing, next);
+    if (next !== listing) this.putListing(item, next);
   }
 
   protected byHand(market: string): boolean {
@@ -69,10 +69,10 @@ export class Keeping {
   }
 
   /** A listing that has not been let out yet. */
-  protected fresh(thing: string, market: string, generation: number, draft: ListingDraft): CourierListing {
+  protected fresh(item: string, market: string, generation: number, draft: ListingDraft): CourierListing {
     return {
       market,
-      ref: refOf(thing, market, generation),
+      ref: refOf(item, market, generation),
       generation,
       want: 'live',
       state: 'onItsWay',
@@ -90,16 +90,18 @@ export class Keeping {
   }
 
   /**
-   * Withdrawing takes the place of whatever was to be done; a publish never let out is simply dropped. What a person was
-   * to put up by hand may be up without anybody having heard of it: then the person is asked whether it is gone.
+   * Withdrawing takes the place of whatever was to be done; a publish never let out is simply dropped. What a
+   * person was to put up by hand may be up without anybody having heard of it: then the person is asked
+   * whether it is gone.
    *
    * @param sold it must be gone for certain
    */
   protected toWithdraw(listing: CourierListing, sold = false): CourierListing {
     const job = listing.job;
-    // Where nobody has looked yet, it may stand there from a life that is forgotten: then it is withdrawn, not just dropped.
-    const { unseen } = this.state.markets.get(listing.market) ?? {};
-    const neverSent = !unseen && listing.state === 'onItsWay' && listing.lastPublishAt === 0;
+    // Where nobody has looked yet, it may stand there from a life that is forgotten: then it is withdrawn,
+    // not just dropped.
+    const { needsFirstSync } = this.state.markets.get(listing.market) ?? {};
+    const neverSent = !needsFirstSync && listing.state === 'onItsWay' && listing.lastPublishAt === 0;
     // After a restart its job is unclear: that it was put up may have been said, and lost.
     const perhapsUp = this.byHand(listing.market) && job?.action === 'publish' && (sold || job.unclear);
     if (neverSent && !perhapsUp)
@@ -111,13 +113,13 @@ export class Keeping {
   /** Changed once more with what it may say now, after whatever is under way there. */
   protected changedAgain(l: CourierListing): CourierListing {
     return l.job || l.state !== 'live'
-      ? { ...l, again: true }
+      ? { ...l, revisionPending: true }
       : { ...l, nextDraft: l.draft, job: this.job('revise', l.market) };
   }
 
   /** What has to be changed again, now that nothing else is under way there. */
-  protected onceMore({ again, ...l }: CourierListing): CourierListing {
-    return again ? { ...l, nextDraft: l.draft, job: this.job('revise', l.market) } : l;
+  protected onceMore({ revisionPending, ...l }: CourierListing): CourierListing {
+    return revisionPending ? { ...l, nextDraft: l.draft, job: this.job('revise', l.market) } : l;
   }
 
   protected gone(ref: string): void {

@@ -15,8 +15,8 @@ export type Unheard =
   | { of: 'market'; name: string; lockedOut: boolean; since: number | null };
 
 /**
- * What keeps a page from saying that all is well. Whatever says that nothing is there, or nothing waits, has to look here
- * first: an empty list is no answer when nobody was asked.
+ * What keeps a page from saying that all is well. Whatever says that nothing is there, or nothing waits, has
+ * to look here first: an empty list is no answer when nobody was asked.
  *
  * @returns empty when everything was asked and answered
  */

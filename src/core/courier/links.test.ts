@@ -4,10 +4,23 @@ import { emptyCourier, nextDue, step } from './step';
 import type { CourierEvent, CourierState, Effect, Policy } from './types';
 import { viewOf } from './view';
 
-const POLICY: Policy = { moor: { pollEvery: 60_000 }, wick: { pollEvery: 3_000 }, bill: { pollEvery: 60_000, byHand: true } }; // prettier-ignore
+const POLICY: Policy = {
+  moor: { pollEvery: 60_000 },
+  wick: { pollEvery: 3_000 },
+  bill: { pollEvery: 60_000, byHand: true },
+};
 const DRAFT = ListingDraft.parse({
-  title: 'Gansey', description: '', price: 4_800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {}, answers: {}, pictures: [],
-}); // prettier-ignore
+  title: 'Gansey',
+  description: '',
+  price: 4_800,
+  currency: 'EUR',
+  postage: 420,
+  category: 'c',
+  condition: 'g',
+  specifics: {},
+  answers: {},
+  pictures: [],
+});
 
 /** A courier with two marketplaces that are called and one that is worked by hand. */
 class Desk {
@@ -22,7 +35,7 @@ class Desk {
   }
   /** @returns why it was not taken; null when it was */
   ask(command: Record<string, unknown>): string | null {
-    const whole = { thing: 't', id: `c${(this.ids += 1)}`, ...command } as unknown as Command;
+    const whole = { item: 't', id: `c${(this.ids += 1)}`, ...command } as Command;
     return this.take({ type: 'command', command: whole }).refusal;
   }
   send(market: string, more: object = {}) {
@@ -32,23 +45,34 @@ class Desk {
   tick(later = 0): string[] {
     this.now += later;
     const { effects } = this.take({ type: 'tick' });
-    const out = effects.filter((e): e is Exclude<Effect, { kind: 'poll' }> => e.kind !== 'poll');
+    const out = effects.filter((e): e is Exclude<Effect, { type: 'poll' }> => e.type !== 'poll');
     for (const e of out)
-      if (e.kind === 'publish') this.take({ type: 'letOut', market: e.market, ref: e.ref });
-    return out.map((e) => `${e.kind} ${e.market}`);
+      if (e.type === 'publish') this.take({ type: 'publishDispatched', market: e.market, ref: e.ref });
+    return out.map((e) => `${e.type} ${e.market}`);
   }
   live(market: string) {
     this.take({ type: 'published', market, ref: `t.${market}.1`, remoteId: '1', url: '/1', state: 'live' });
   }
   sold(market: string) {
-    const news = [{ kind: 'sale' as const, ref: `t.${market}.1`, remoteId: '1', order: 'o1', amount: 4_800, postage: 0, fees: 0, at: this.now }]; // prettier-ignore
+    const news = [
+      {
+        type: 'sale' as const,
+        ref: `t.${market}.1`,
+        remoteId: '1',
+        order: 'o1',
+        amount: 4_800,
+        postage: 0,
+        fees: 0,
+        at: this.now,
+      },
+    ];
     this.take({ type: 'news', market, news, cursor: null });
   }
   view(market: string) {
-    return viewOf(this.state.things.get('t')!).listings.find((l) => l.market === market)!;
+    return viewOf(this.state.items.get('t')!).listings.find((l) => l.market === market)!;
   }
   get closing() {
-    return this.state.things.get('t')?.closing;
+    return this.state.items.get('t')?.closing;
   }
 }
 
@@ -177,21 +201,40 @@ describe('a time to be sent at', () => {
 });
 
 describe('a listing that was there before', () => {
-  const adopt = (desk: Desk, market: string, ref: string, thing = 't') =>
+  const adopt = (desk: Desk, market: string, ref: string, item = 't') =>
     desk.ask({
-      type: 'adopt', thing, market, ref, remoteId: `r-${ref}`, url: '/there', state: 'live', listedAt: 77, draft: DRAFT,
-    }); // prettier-ignore
+      type: 'adopt',
+      item,
+      market,
+      ref,
+      remoteId: `r-${ref}`,
+      url: '/there',
+      state: 'live',
+      listedAt: 77,
+      draft: DRAFT,
+    });
   const soldAs = (desk: Desk, market: string, ref: string) => {
-    const news = [{ kind: 'sale' as const, ref, remoteId: 'x', order: `o-${ref}`, amount: 1, postage: 0, fees: 0, at: desk.now }]; // prettier-ignore
+    const news = [
+      {
+        type: 'sale' as const,
+        ref,
+        remoteId: 'x',
+        order: `o-${ref}`,
+        amount: 1,
+        postage: 0,
+        fees: 0,
+        at: desk.now,
+      },
+    ];
     desk.take({ type: 'news', market, news, cursor: null });
   };
-  it('is the thing’s own once it was adopted, without a call', () => {
+  it('is the item’s own once it was adopted, without a call', () => {
     const desk = new Desk();
     expect(adopt(desk, 'moor', 'old-1')).toBeNull();
     expect(desk.view('moor')).toMatchObject({ state: 'live', doing: null, url: '/there', listedAt: 77 });
     expect(desk.tick()).toEqual([]);
   });
-  it('is closed when the thing sells elsewhere, and closes the others when it sells itself', () => {
+  it('is closed when the item sells elsewhere, and closes the others when it sells itself', () => {
     const desk = new Desk();
     adopt(desk, 'moor', 'old-1');
     adopt(desk, 'wick', 'old-1-too');
@@ -199,7 +242,7 @@ describe('a listing that was there before', () => {
     expect(desk.tick()).toEqual(['withdraw wick']);
     desk.take({ type: 'withdrawn', market: 'wick', ref: 'old-1-too' });
     expect(desk.closing?.doneAt).toBe(desk.now);
-    expect(desk.state.things.get('t')?.sale?.order).toBe('o-old-1');
+    expect(desk.state.items.get('t')?.sale?.order).toBe('o-old-1');
   });
   it('is believed to be gone at once when nobody knows it, since nothing of it can arrive late', () => {
     const desk = new Desk();
@@ -210,13 +253,13 @@ describe('a listing that was there before', () => {
     desk.take({ type: 'absent', market: 'moor', ref: 'old-1' });
     expect(desk.view('moor').state).toBe('ended');
   });
-  it('belongs to one thing, which has one listing a marketplace', () => {
+  it('belongs to one item, which has one listing a marketplace', () => {
     const desk = new Desk();
     adopt(desk, 'moor', 'old-1');
     expect(adopt(desk, 'moor', 'old-2')).toMatch(/has a listing there/);
-    expect(adopt(desk, 'moor', 'old-1', 'other')).toMatch(/belongs to a thing already/);
+    expect(adopt(desk, 'moor', 'old-1', 'other')).toMatch(/belongs to an item already/);
     desk.send('wick');
-    expect(adopt(desk, 'wick', 't.wick.1', 'other')).toMatch(/belongs to a thing already/);
+    expect(adopt(desk, 'wick', 't.wick.1', 'other')).toMatch(/belongs to an item already/);
     expect(adopt(desk, 'bill', 'x')).toMatch(/Nobody can ask/);
     soldAs(desk, 'moor', 'old-1');
     expect(adopt(desk, 'wick', 'old-3')).toMatch(/sold already/);
@@ -228,7 +271,7 @@ describe('a listing that was there before', () => {
     desk.tick();
     desk.take({ type: 'withdrawn', market: 'moor', ref: 'old-1' });
     expect(desk.send('moor')).toBeNull();
-    expect(desk.state.things.get('t')?.listings.moor?.ref).toBe('t.moor.2');
+    expect(desk.state.items.get('t')?.listings.moor?.ref).toBe('t.moor.2');
     // What is said of the old one changes nothing of the new.
     desk.take({ type: 'absent', market: 'moor', ref: 'old-1' });
     expect(desk.view('moor').state).toBe('onItsWay');
@@ -237,11 +280,11 @@ describe('a listing that was there before', () => {
     const desk = new Desk();
     expect(adopt(desk, 'moor', 't.moor.3')).toBeNull();
     expect(desk.view('moor').state).toBe('live');
-    expect(desk.state.things.get('t')?.listings.moor?.generation).toBe(3);
+    expect(desk.state.items.get('t')?.listings.moor?.generation).toBe(3);
   });
 });
 
-describe('a thing in choices', () => {
+describe('an item in choices', () => {
   const choices = {
     options: ['Piece'],
     pieces: [
@@ -258,27 +301,39 @@ describe('a thing in choices', () => {
     return d;
   };
   const sell = (d: Desk, market: string, piece: string, order: string) => {
-    const news = [{ kind: 'sale' as const, ref: `t.${market}.1`, remoteId: '1', order, amount: 1, postage: 0, fees: 0, at: d.now, piece }]; // prettier-ignore
+    const news = [
+      {
+        type: 'sale' as const,
+        ref: `t.${market}.1`,
+        remoteId: '1',
+        order,
+        amount: 1,
+        postage: 0,
+        fees: 0,
+        at: d.now,
+        piece,
+      },
+    ];
     d.take({ type: 'news', market, news, cursor: null });
   };
   const stockSent = (d: Desk) => {
     const { effects } = d.take({ type: 'tick' });
     return effects.flatMap((e) =>
-      e.kind === 'revise' || e.kind === 'publish'
-        ? [[e.kind, e.market, e.draft.choices?.pieces.map((p) => p.stock)]]
+      e.type === 'revise' || e.type === 'publish'
+        ? [[e.type, e.market, e.draft.choices?.pieces.map((p) => p.stock)]]
         : [],
     );
   };
-  const thing = (d: Desk) => viewOf(d.state.things.get('t')!);
+  const item = (d: Desk) => viewOf(d.state.items.get('t')!);
 
   it('stays up when a piece is sold, and everywhere else there is one fewer', () => {
     const d = desk();
     sell(d, 'moor', 'A', 'o1');
-    expect(thing(d)).toMatchObject({ sale: null, closing: null });
+    expect(item(d)).toMatchObject({ sale: null, closing: null });
     expect(stockSent(d)).toEqual([['revise', 'wick', [1, 1]]]);
     // Told again, it is the same sale.
     sell(d, 'moor', 'A', 'o1');
-    expect(thing(d).pieceSales).toHaveLength(1);
+    expect(item(d).pieceSales).toHaveLength(1);
   });
   it('is changed once more when another piece goes while a change is under way', () => {
     const d = desk();
@@ -294,33 +349,38 @@ describe('a thing in choices', () => {
     sell(d, 'moor', 'A', 'o1');
     sell(d, 'wick', 'A', 'o2');
     sell(d, 'moor', 'B', 'o3');
-    expect(thing(d).sale?.order).toBe('o3');
-    expect(thing(d).pieceSales.map((s) => s.order)).toEqual(['o1', 'o2', 'o3']);
-    expect(thing(d).closing?.doneAt).toBeNull();
+    expect(item(d).sale?.order).toBe('o3');
+    expect(item(d).pieceSales.map((s) => s.order)).toEqual(['o1', 'o2', 'o3']);
+    expect(item(d).closing?.doneAt).toBeNull();
     // Where it was sold it may still show a piece that went elsewhere.
     expect(d.tick()).toEqual(['withdraw moor', 'withdraw wick']);
     d.take({ type: 'withdrawn', market: 'wick', ref: 't.wick.1' });
-    expect(thing(d).closing?.doneAt).toBeNull();
+    expect(item(d).closing?.doneAt).toBeNull();
     d.take({ type: 'withdrawn', market: 'moor', ref: 't.moor.1' });
-    expect(thing(d).closing?.doneAt).toBe(d.now);
+    expect(item(d).closing?.doneAt).toBe(d.now);
     expect(d.view('moor').state).toBe('sold');
   });
   it('never hides a piece sold once too often', () => {
     const d = desk();
     sell(d, 'moor', 'B', 'o1');
     sell(d, 'wick', 'B', 'o2');
-    expect(thing(d).laterSales).toMatchObject([{ order: 'o2', piece: 'B', settled: false }]);
-    expect(thing(d).pieceSales).toHaveLength(1);
+    expect(item(d).laterSales).toMatchObject([{ order: 'o2', piece: 'B', settled: false }]);
+    expect(item(d).pieceSales).toHaveLength(1);
   });
   it('can be sold again once there are more of it', () => {
     const d = desk();
-    for (const [piece, order] of [['A', 'o1'], ['A', 'o2'], ['B', 'o3']] as const) sell(d, 'moor', piece, order); // prettier-ignore
+    for (const [piece, order] of [
+      ['A', 'o1'],
+      ['A', 'o2'],
+      ['B', 'o3'],
+    ] as const)
+      sell(d, 'moor', piece, order);
     d.tick();
     for (const m of ['wick', 'moor']) d.take({ type: 'withdrawn', market: m, ref: `t.${m}.1` });
     expect(d.send('moor', { draft: { ...DRAFT, choices } })).toMatch(/sold already/);
     const more = { ...choices, pieces: choices.pieces.map((p) => ({ ...p, stock: p.stock + 1 })) };
     expect(d.send('moor', { draft: { ...DRAFT, choices: more } })).toBeNull();
-    expect(thing(d).sale).toBeNull();
+    expect(item(d).sale).toBeNull();
     expect(stockSent(d)).toEqual([['publish', 'moor', [1, 1]]]);
   });
 });

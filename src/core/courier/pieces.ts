@@ -1,11 +1,15 @@
 import type { DraftChoices, ListingDraft } from '@/contract/courier';
 
+import type { CourierItem } from './types';
+import { choicesShown } from '../choices/shown';
 import { stockShown } from '../price/floor';
-import type { CourierThing } from './types';
 
-/** What a thing is to choose from, by the drafts of all its listings: of each piece the most that any says there were. */
-export function choicesOf(thing: CourierThing): DraftChoices | undefined {
-  const all = Object.values(thing.listings).flatMap((l) => (l.nextDraft ?? l.draft).choices ?? []);
+/**
+ * What an item is to choose from, by the drafts of all its listings: of each piece the most that any says
+ * there were.
+ */
+export function choicesOf(item: CourierItem): DraftChoices | undefined {
+  const all = Object.values(item.listings).flatMap((l) => (l.nextDraft ?? l.draft).choices ?? []);
   const [first, ...others] = all;
   if (!first) return undefined;
   const pieces = new Map(first.pieces.map((p) => [p.code, p]));
@@ -14,43 +18,35 @@ export function choicesOf(thing: CourierThing): DraftChoices | undefined {
   return { ...first, pieces: [...pieces.values()] };
 }
 
-/** How many pieces are left of a thing in choices, all together, those held back counted in. */
-export function piecesLeft(thing: CourierThing): number {
-  const pieces = choicesOf(thing)?.pieces ?? [];
+/** How many pieces are left of an item in choices, all together, those held back counted in. */
+export function piecesLeft(item: CourierItem): number {
+  const pieces = choicesOf(item)?.pieces ?? [];
   return pieces.reduce((sum, p) => {
-    const sold = thing.pieceSales.filter((s) => s.piece === p.code).length;
+    const sold = item.pieceSales.filter((s) => s.piece === p.code).length;
     return sum + Math.max(0, p.stock - sold);
   }, 0);
 }
 
-/** Choices with what buyers may see of each piece at first: what there is, less what is held back, no more than the cap. */
-export function choicesShown(choices: DraftChoices): DraftChoices {
-  const { heldBack = 0, cap = null } = choices;
-  return {
-    ...choices,
-    pieces: choices.pieces.map((p) => ({ ...p, stock: stockShown(p.stock, heldBack, cap) })),
-  };
-}
-
 /** Whether of a listing in choices nothing can be shown just now: all of it is sold or held back. */
-export function showsNothing({ choices }: ListingDraft, thing: Pick<CourierThing, 'pieceSales'>): boolean {
+export function showsNothing({ choices }: ListingDraft, item: Pick<CourierItem, 'pieceSales'>): boolean {
   if (!choices) return false;
-  const sold = (code: string) => thing.pieceSales.filter((s) => s.piece === code).length;
+  const sold = (code: string) => item.pieceSales.filter((s) => s.piece === code).length;
   const left = { ...choices, pieces: choices.pieces.map((p) => ({ ...p, stock: p.stock - sold(p.code) })) };
   return choicesShown(left).pieces.every((p) => p.stock === 0);
 }
 
 /**
- * The draft with the stock that a listing is to be sent. The marketplace itself counts down what it sold of this listing, so
- * what it sold is added to what it is to show: what is left, less what is held back, and no more than the cap.
+ * The draft with the stock that a listing is to be sent. The marketplace itself counts down what it sold of
+ * this listing, so what it sold is added to what it is to show: what is left, less what is held back, and no
+ * more than the cap.
  */
-export function stockCounted(draft: ListingDraft, thing: CourierThing, ref: string): ListingDraft {
+export function stockCounted(draft: ListingDraft, item: CourierItem, ref: string): ListingDraft {
   if (!draft.choices) return draft;
   const { heldBack = 0, cap = null } = draft.choices;
   const pieces = draft.choices.pieces.map((p) => {
-    const sold = thing.pieceSales.filter((s) => s.piece === p.code);
+    const sold = item.pieceSales.filter((s) => s.piece === p.code);
     const here = sold.filter((s) => s.ref === ref).length;
-    const back = (thing.pastSales ?? []).filter((s) => s.piece === p.code && s.ref === ref).length;
+    const back = (item.pastSales ?? []).filter((s) => s.piece === p.code && s.ref === ref).length;
     return { ...p, stock: here + back + stockShown(p.stock - sold.length, heldBack, cap) };
   });
   return { ...draft, choices: { ...draft.choices, pieces } };

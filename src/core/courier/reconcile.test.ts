@@ -8,8 +8,17 @@ import { REST_AFTER } from './waiting';
 
 const POLICY: Policy = { moor: { pollEvery: 600_000 }, wick: { pollEvery: 600_000 } };
 const DRAFT = ListingDraft.parse({
-  title: 'Gansey', description: '', price: 4_800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {}, answers: {}, pictures: [],
-}); // prettier-ignore
+  title: 'Gansey',
+  description: '',
+  price: 4_800,
+  currency: 'EUR',
+  postage: 420,
+  category: 'c',
+  condition: 'g',
+  specifics: {},
+  answers: {},
+  pictures: [],
+});
 
 class Desk {
   state: CourierState = emptyCourier();
@@ -22,23 +31,26 @@ class Desk {
   take(event: CourierEvent) {
     return step(this.state, event, this.now, POLICY);
   }
-  send(market: string, thing = 't') {
-    return this.take({ type: 'command', command: { type: 'send', id: `${thing}${market}${this.now}`, thing, market, draft: DRAFT } }).refusal; // prettier-ignore
+  send(market: string, item = 't') {
+    return this.take({
+      type: 'command',
+      command: { type: 'send', id: `${item}${market}${this.now}`, item, market, draft: DRAFT },
+    }).refusal;
   }
   tick(later = 0): string[] {
     this.now += later;
-    const out = this.take({ type: 'tick' }).effects.flatMap((e) => (e.kind === 'poll' ? [] : [e]));
+    const out = this.take({ type: 'tick' }).effects.flatMap((e) => (e.type === 'poll' ? [] : [e]));
     for (const e of out)
-      if (e.kind === 'publish') this.take({ type: 'letOut', market: e.market, ref: e.ref });
-    return out.map((e) => `${e.kind} ${e.ref}`);
+      if (e.type === 'publish') this.take({ type: 'publishDispatched', market: e.market, ref: e.ref });
+    return out.map((e) => `${e.type} ${e.ref}`);
   }
-  live(market: string, thing = 't') {
-    this.send(market, thing);
+  live(market: string, item = 't') {
+    this.send(market, item);
     this.tick();
     this.take({
       type: 'published',
       market,
-      ref: `${thing}.${market}.1`,
+      ref: `${item}.${market}.1`,
       remoteId: '1',
       url: '/1',
       state: 'live',
@@ -50,14 +62,14 @@ class Desk {
       type: 'news',
       market: 'wick',
       cursor: '1',
-      news: [{ kind: 'sale', ref: 't.wick.1', remoteId: '5', ...sale }],
+      news: [{ type: 'sale', ref: 't.wick.1', remoteId: '5', ...sale }],
     });
   }
-  view(market: string, thing = 't') {
-    return viewOf(this.state.things.get(thing)!).listings.find((l) => l.market === market)!;
+  view(market: string, item = 't') {
+    return viewOf(this.state.items.get(item)!).listings.find((l) => l.market === market)!;
   }
   compare(market: string, shown: Shown[], asked = this.now) {
-    const { missing, lingering, edited, found, extra, unknown } = compareShown(
+    const { missing, stale, edited, found, duplicates, unknown } = compareShown(
       this.state,
       market,
       shown,
@@ -76,19 +88,24 @@ class Desk {
       type: 'strays',
       market,
       gone: missing,
-      lingering,
+      stale,
       edited,
       found: lost,
-      extra,
+      duplicates,
     });
-    this.down = effects.flatMap((e) => (e.kind === 'withdraw' ? e.ref : []));
-    return { missing, lingering: lingering.map((l) => l.ref), edited, found, extra, unknown };
+    this.down = effects.flatMap((e) => (e.type === 'withdraw' ? e.ref : []));
+    return { missing, stale: stale.map((l) => l.ref), edited, found, duplicates, unknown };
   }
 }
 const shown = (ref: string, part: Partial<Shown> = {}): Shown => ({
-  ref, remoteId: '1', url: '/1', title: DRAFT.title, price: DRAFT.price, ...part,
-}); // prettier-ignore
-const NOTHING = { missing: [], lingering: [], edited: [], found: [], extra: [], unknown: 0 };
+  ref,
+  remoteId: '1',
+  url: '/1',
+  title: DRAFT.title,
+  price: DRAFT.price,
+  ...part,
+});
+const NOTHING = { missing: [], stale: [], edited: [], found: [], duplicates: [], unknown: 0 };
 
 describe('comparing what is shown with what should be', () => {
   it('finds nothing where all is as it should be', () => {
@@ -116,11 +133,11 @@ describe('comparing what is shown with what should be', () => {
     desk.sellOnWick();
     expect(desk.tick()).toEqual(['withdraw t.moor.3']);
   });
-  it('takes down at once what it finds of a thing that is sold', () => {
+  it('takes down at once what it finds of an item that is sold', () => {
     const desk = new Desk();
     desk.sellOnWick();
     desk.compare('moor', [shown('t.moor.1')]);
-    expect(viewOf(desk.state.things.get('t')!).closing?.doneAt).toBeNull();
+    expect(viewOf(desk.state.items.get('t')!).closing?.doneAt).toBeNull();
     expect(desk.tick()).toEqual(['withdraw t.moor.1']);
   });
   it('takes down an older listing of its own that stands beside the newer one', () => {
@@ -139,7 +156,7 @@ describe('comparing what is shown with what should be', () => {
       state: 'live',
     });
     desk.now += 60_000;
-    expect(desk.compare('moor', [shown('t.moor.1'), shown('t.moor.2')]).extra).toEqual([
+    expect(desk.compare('moor', [shown('t.moor.1'), shown('t.moor.2')]).duplicates).toEqual([
       { ref: 't.moor.1', remoteId: '1' },
     ]);
     expect(desk.down).toEqual(['t.moor.1']);
@@ -149,14 +166,14 @@ describe('comparing what is shown with what should be', () => {
     const state = emptyCourier();
     const take = (event: CourierEvent) => step(state, event, 1_000, policy);
     take({ type: 'started', markets: ['moor'] });
-    take({ type: 'command', command: { type: 'send', id: 'c1', thing: 't', market: 'moor', draft: DRAFT } });
-    expect(take({ type: 'tick' }).effects.filter((e) => e.kind === 'publish')).toEqual([]);
+    take({ type: 'command', command: { type: 'send', id: 'c1', item: 't', market: 'moor', draft: DRAFT } });
+    expect(take({ type: 'tick' }).effects.filter((e) => e.type === 'publish')).toEqual([]);
     expect(nextDue(state)).toBeNull();
-    take({ type: 'looked', market: 'moor' });
-    expect(take({ type: 'tick' }).effects.filter((e) => e.kind === 'publish')).toHaveLength(1);
+    take({ type: 'firstSyncDone', market: 'moor' });
+    expect(take({ type: 'tick' }).effects.filter((e) => e.type === 'publish')).toHaveLength(1);
     // A start later it remembers that it has looked.
     take({ type: 'started', markets: ['moor'] });
-    expect(state.markets.get('moor')?.unseen).toBe(false);
+    expect(state.markets.get('moor')?.needsFirstSync).toBe(false);
   });
   it('does not believe a list that is older than the last change', () => {
     const desk = new Desk();
@@ -175,16 +192,27 @@ describe('comparing what is shown with what should be', () => {
     const desk = new Desk();
     desk.live('moor');
     desk.live('wick');
-    const news = [{ kind: 'sale' as const, ref: 't.moor.1', remoteId: '1', order: 'o', amount: 1, postage: 0, fees: 0, at: desk.now }]; // prettier-ignore
+    const news = [
+      {
+        type: 'sale' as const,
+        ref: 't.moor.1',
+        remoteId: '1',
+        order: 'o',
+        amount: 1,
+        postage: 0,
+        fees: 0,
+        at: desk.now,
+      },
+    ];
     desk.take({ type: 'news', market: 'moor', news, cursor: null });
     desk.tick();
     desk.take({ type: 'withdrawn', market: 'wick', ref: 't.wick.1' });
     desk.now += 60_000;
-    expect(desk.compare('wick', [shown('t.wick.1')]).lingering).toEqual(['t.wick.1']);
-    expect(viewOf(desk.state.things.get('t')!).closing?.doneAt).toBeNull();
+    expect(desk.compare('wick', [shown('t.wick.1')]).stale).toEqual(['t.wick.1']);
+    expect(viewOf(desk.state.items.get('t')!).closing?.doneAt).toBeNull();
     expect(desk.tick()).toEqual(['withdraw t.wick.1']);
     // Told again of the sale, where it was sold there is nothing left to do.
-    expect(desk.compare('moor', [shown('t.moor.1')]).lingering).toEqual(['t.moor.1']);
+    expect(desk.compare('moor', [shown('t.moor.1')]).stale).toEqual(['t.moor.1']);
     expect(desk.tick()).toEqual(['withdraw t.moor.1']);
     desk.take({ type: 'news', market: 'moor', news, cursor: null });
     expect(desk.view('moor')).toMatchObject({ state: 'sold', doing: null });
@@ -194,7 +222,9 @@ describe('comparing what is shown with what should be', () => {
     desk.live('moor');
     desk.now += 60_000;
     const cheaper = shown('t.moor.1', { price: 3_000 });
-    expect(desk.compare('moor', [cheaper]).edited).toEqual([{ ref: 't.moor.1', as: { title: null, price: 3_000 } }]); // prettier-ignore
+    expect(desk.compare('moor', [cheaper]).edited).toEqual([
+      { ref: 't.moor.1', as: { title: null, price: 3_000 } },
+    ]);
     expect(desk.view('moor').edited).toEqual({ title: null, price: 3_000 });
     expect(desk.compare('moor', [cheaper])).toEqual(NOTHING);
     expect(desk.compare('moor', [shown('t.moor.1')]).edited).toEqual([{ ref: 't.moor.1', as: null }]);
@@ -213,7 +243,15 @@ describe('comparing what is shown with what should be', () => {
 
 describe('a marketplace that fails again and again', () => {
   const fail = (desk: Desk, ref: string, retryAfter: number | null = null) =>
-    desk.take({ type: 'failed', market: 'moor', ref, action: 'publish', trouble: 'out', unclear: false, retryAfter }); // prettier-ignore
+    desk.take({
+      type: 'failed',
+      market: 'moor',
+      ref,
+      action: 'publish',
+      trouble: 'out',
+      unclear: false,
+      retryAfter,
+    });
   const many = ['a', 'b', 'c', 'd', 'e', 'f', 'g'];
   const broken = () => {
     const desk = new Desk();
@@ -233,7 +271,7 @@ describe('a marketplace that fails again and again', () => {
   });
   it('gets a withdrawal first when it is tried', () => {
     const desk = broken();
-    desk.take({ type: 'command', command: { type: 'withdraw', id: 'w', thing: 'g', market: 'moor' } });
+    desk.take({ type: 'command', command: { type: 'withdraw', id: 'w', item: 'g', market: 'moor' } });
     expect(desk.tick(10_000)).toEqual(['withdraw g.moor.1']);
   });
   it('gets everything again as soon as it answers', () => {

@@ -1,7 +1,7 @@
 import type { OwnListing } from '@/contract/ownListing';
 
-import { isOver, generationOf, thingBehind, thingOfRef } from './refs';
-import type { CourierListing, CourierState, Edited, Extra } from './types';
+import { isOver, generationOf, itemBehind, itemOfRef } from './refs';
+import type { CourierListing, CourierState, Edited, Duplicate } from './types';
 
 /** What a marketplace shows of one listing, as far as it is compared. */
 export type Shown = Pick<OwnListing, 'ref' | 'remoteId' | 'url' | 'title' | 'price'>;
@@ -11,23 +11,25 @@ export interface Strays {
   /** Held to be live, not shown. To be looked up by itself before it is believed. */
   missing: string[];
   /** Shown, though it was sold, withdrawn or turned down. */
-  lingering: { ref: string; remoteId: string; url: string }[];
+  stale: { ref: string; remoteId: string; url: string }[];
   /** Shown with other words or another price than was sent; null: as sent again. */
   edited: { ref: string; as: Edited | null }[];
   /** Shown under references of ours that are not remembered: what was known of them was lost. */
   found: string[];
-  /** Shown beside the listing that is known of the same thing. */
-  extra: Extra[];
+  /** Shown beside the listing that is known of the same item. */
+  duplicates: Duplicate[];
   /** How many nobody here knows of. */
   unknown: number;
 }
 
-/** Answers are as old as the asking for them, and marketplaces are not all of one mind at once; milliseconds. */
+/**
+ * Answers are as old as the asking for them, and marketplaces are not all of one mind at once; milliseconds.
+ */
 const GRACE = 4_000;
 
 /**
- * Compares what a marketplace shows with what should be there. Whatever changed about the time of asking is left to the
- * next look.
+ * Compares what a marketplace shows with what should be there. Whatever changed about the time of asking is
+ * left to the next look.
  *
  * @param asked when the list was asked for; what happened since is not in it
  * @param ownTitles whether titles there are the seller's (not those of catalogue records)
@@ -39,15 +41,15 @@ export function compareShown(
   asked: number,
   ownTitles: boolean,
 ): Strays {
-  const strays: Strays = { missing: [], lingering: [], edited: [], found: [], extra: [], unknown: 0 };
+  const strays: Strays = { missing: [], stale: [], edited: [], found: [], duplicates: [], unknown: 0 };
   const there = new Map(shown.map((s) => [s.ref, s]));
-  for (const thing of state.things.values()) {
-    const listing = thing.listings[market];
+  for (const item of state.items.values()) {
+    const listing = item.listings[market];
     if (!listing || listing.job !== null) continue;
     if (Math.max(listing.since, listing.changedAt ?? 0) > asked - GRACE) continue;
     const seen = there.get(listing.ref);
     if (isOver(listing)) {
-      if (seen) strays.lingering.push({ ref: seen.ref, remoteId: seen.remoteId, url: seen.url });
+      if (seen) strays.stale.push({ ref: seen.ref, remoteId: seen.remoteId, url: seen.url });
     } else if (!seen) {
       if (listing.state === 'live') strays.missing.push(listing.ref);
     } else if (listing.state === 'live') {
@@ -57,13 +59,13 @@ export function compareShown(
     }
   }
   for (const { ref, remoteId } of shown) {
-    const id = thingBehind(state, ref);
-    const known = id === null ? undefined : state.things.get(id)?.listings[market];
+    const id = itemBehind(state, ref);
+    const known = id === null ? undefined : state.items.get(id)?.listings[market];
     if (known?.ref === ref) continue;
-    const generation = id !== null && thingOfRef(ref) === id ? generationOf(ref, id, market) : 0;
+    const generation = id !== null && itemOfRef(ref) === id ? generationOf(ref, id, market) : 0;
     if (generation === 0) strays.unknown += known ? 0 : 1;
     else if (!known || (isOver(known) && known.generation < generation)) strays.found.push(ref);
-    else if (known.since <= asked - GRACE) strays.extra.push({ ref, remoteId });
+    else if (known.since <= asked - GRACE) strays.duplicates.push({ ref, remoteId });
   }
   return strays;
 }

@@ -1,9 +1,9 @@
 import type { Sale } from '@/contract/courier';
 
-import type { ClosingEntry, CourierListing, News } from './types';
-import { choicesOf, piecesLeft } from './pieces';
-import { isOver, thingBehind } from './refs';
 import { Keeping } from './keeping';
+import { choicesOf, piecesLeft } from './pieces';
+import { isOver, itemBehind } from './refs';
+import type { ClosingEntry, CourierListing, News } from './types';
 
 /** What the marketplaces report: sales above all, and what follows from them. */
 export class Selling extends Keeping {
@@ -20,20 +20,26 @@ export class Selling extends Keeping {
     }
   }
 
-  protected news(market: string, item: News): void {
-    switch (item.kind) {
+  protected news(market: string, told: News): void {
+    switch (told.type) {
       case 'sale': {
-        const id = thingBehind(this.state, item.ref);
+        const id = itemBehind(this.state, told.ref);
         // A sale of something the courier never heard of is still a sale: it is kept under its reference.
         const sale: Sale = {
-          market, order: item.order, amount: item.amount, postage: item.postage, fees: item.fees, at: item.at, knownAt: this.now,
-          ...(item.piece === undefined ? {} : { piece: item.piece }),
-        }; // prettier-ignore
-        if (id !== null && item.piece !== undefined && this.pieceSale(id, item.ref, sale)) return;
-        this.sale(id ?? `unknown-${item.ref.replace(/[^A-Za-z0-9_-]/gu, '').slice(0, 50)}`, sale, item.ref);
+          market,
+          order: told.order,
+          amount: told.amount,
+          postage: told.postage,
+          fees: told.fees,
+          at: told.at,
+          knownAt: this.now,
+          ...(told.piece === undefined ? {} : { piece: told.piece }),
+        };
+        if (id !== null && told.piece !== undefined && this.pieceSale(id, told.ref, sale)) return;
+        this.sale(id ?? `unknown-${told.ref.replace(/[^A-Za-z0-9_-]/gu, '').slice(0, 50)}`, sale, told.ref);
         // Also when the sale was known: whatever was still to be done with that listing is done.
-        this.change(item.ref, (l) =>
-          isOver(l) || item.piece !== undefined
+        this.change(told.ref, (l) =>
+          isOver(l) || told.piece !== undefined
             ? l
             : { ...l, want: 'gone', state: 'sold', job: null, nextDraft: null, since: this.now },
         );
@@ -41,8 +47,8 @@ export class Selling extends Keeping {
       }
       case 'approved':
         // Also when the answer to the publish call is still out: a listing that was approved has arrived.
-        this.change(item.ref, (l) => {
-          const known = { ...l, remoteId: item.remoteId, url: item.url };
+        this.change(told.ref, (l) => {
+          const known = { ...l, remoteId: told.remoteId, url: told.url };
           if (isOver(l) || l.want === 'gone') return known;
           if (l.state !== 'inReview' && l.state !== 'onItsWay') return known;
           const job = l.job?.action === 'publish' ? null : l.job;
@@ -51,14 +57,22 @@ export class Selling extends Keeping {
         });
         return;
       case 'turnedDown':
-        this.change(item.ref, (l) =>
+        this.change(told.ref, (l) =>
           isOver(l)
             ? l
-            : { ...l, want: 'gone', state: l.dealHere ? 'sold' : 'refused', reasons: item.reasons, job: null, nextDraft: null, since: this.now },
-        ); // prettier-ignore
+            : {
+                ...l,
+                want: 'gone',
+                state: l.dealHere ? 'sold' : 'refused',
+                reasons: told.reasons,
+                job: null,
+                nextDraft: null,
+                since: this.now,
+              },
+        );
         return;
       case 'ended':
-        this.change(item.ref, (l) =>
+        this.change(told.ref, (l) =>
           isOver(l)
             ? l
             : {
@@ -67,7 +81,7 @@ export class Selling extends Keeping {
                 state: l.dealHere ? 'sold' : 'ended',
                 job: null,
                 nextDraft: null,
-                reasons: item.why ? [{ field: '', message: item.why }] : [],
+                reasons: told.why ? [{ field: '', message: told.why }] : [],
                 since: this.now,
               },
         );
@@ -75,23 +89,23 @@ export class Selling extends Keeping {
   }
 
   /**
-   * A sale is known: the thing is closed everywhere else, at once. Known sales change nothing.
+   * A sale is known: the item is closed everywhere else, at once. Known sales change nothing.
    *
    * @param ref the listing it was sold from, which may be an older one than the one that is up there now
    */
   protected sale(id: string, sale: Sale, ref: string): void {
-    let thing = this.thingFor(id);
+    let item = this.itemFor(id);
     const same = (s: Sale) => s.market === sale.market && s.order === sale.order;
-    if ((thing.sale && same(thing.sale)) || thing.laterSales.some(same) || thing.pastSales?.some(same))
-      return;
-    const here = thing.listings[sale.market];
+    if ((item.sale && same(item.sale)) || item.laterSales.some(same) || item.pastSales?.some(same)) return;
+    const here = item.listings[sale.market];
     // A deal the seller reports is still to be taken down there; an order is the marketplace's own doing.
     if (here && !sale.order.startsWith('deal-'))
-      thing = {
-        ...thing,
+      item = {
+        ...item,
         listings: {
-          ...thing.listings,
-          // Of a thing in choices it may still show pieces that were sold elsewhere: it is taken down there too.
+          ...item.listings,
+          // Of an item in choices it may still show pieces that were sold elsewhere: it is taken down there
+          // too.
           [sale.market]: isOver(here)
             ? here.ref === ref
               ? { ...here, state: 'sold' }
@@ -103,46 +117,46 @@ export class Selling extends Keeping {
                 : { ...here, want: 'gone', state: 'sold', job: null, nextDraft: null, since: this.now },
         },
       };
-    if (thing.sale) {
-      const [first, second] = sale.at < thing.sale.at ? [sale, thing.sale] : [thing.sale, sale];
-      thing = { ...thing, sale: first, laterSales: [...thing.laterSales, { ...second, settled: false }] };
+    if (item.sale) {
+      const [first, second] = sale.at < item.sale.at ? [sale, item.sale] : [item.sale, sale];
+      item = { ...item, sale: first, laterSales: [...item.laterSales, { ...second, settled: false }] };
     } else {
-      thing = { ...thing, sale };
+      item = { ...item, sale };
     }
-    const listings = { ...thing.listings };
+    const listings = { ...item.listings };
     for (const [market, listing] of Object.entries(listings))
       if (market !== sale.market && !isOver(listing) && listing.job?.action !== 'withdraw')
         listings[market] = this.toWithdraw(listing, true);
     this.put({
-      ...thing,
+      ...item,
       listings,
       hold: null,
-      closing: thing.closing
-        ? { ...thing.closing, doneAt: null }
+      closing: item.closing
+        ? { ...item.closing, doneAt: null }
         : { startedAt: this.now, doneAt: null, entries: [] },
     });
   }
 
   /**
-   * A piece of a thing in choices is sold: counted, and everywhere else there is one fewer of it. With the last piece the
-   * thing is sold like any other.
+   * A piece of an item in choices is sold: counted, and everywhere else there is one fewer of it. With the
+   * last piece the item is sold like any other.
    *
-   * @returns false where the courier knows of no choices: then it is the sale of the thing
+   * @returns false where the courier knows of no choices: then it is the sale of the item
    */
   protected pieceSale(id: string, ref: string, sale: Sale): boolean {
-    const thing = this.thingFor(id);
-    const choices = choicesOf(thing);
+    const item = this.itemFor(id);
+    const choices = choicesOf(item);
     if (!choices) return false;
     const same = (s: Sale) => s.market === sale.market && s.order === sale.order;
-    if ([...thing.pieceSales, ...thing.laterSales, ...(thing.pastSales ?? [])].some(same)) return true;
-    const before = thing.pieceSales.filter((s) => s.piece === sale.piece).length;
+    if ([...item.pieceSales, ...item.laterSales, ...(item.pastSales ?? [])].some(same)) return true;
+    const before = item.pieceSales.filter((s) => s.piece === sale.piece).length;
     const stock = choices.pieces.find((p) => p.code === sale.piece)?.stock ?? 0;
     if (before >= stock) {
       // Sold in two places at the same time: there is one buyer too many.
-      this.put({ ...thing, laterSales: [...thing.laterSales, { ...sale, settled: false }] });
+      this.put({ ...item, laterSales: [...item.laterSales, { ...sale, settled: false }] });
       return true;
     }
-    const counted = { ...thing, pieceSales: [...thing.pieceSales, { ...sale, ref }] };
+    const counted = { ...item, pieceSales: [...item.pieceSales, { ...sale, ref }] };
     if (piecesLeft(counted) === 0) {
       this.put(counted);
       this.sale(id, sale, ref);
@@ -164,12 +178,12 @@ export class Selling extends Keeping {
 
   /** Keeps the closing record true to its listings; ends it when the last one is gone. */
   protected settleClosing(id: string): void {
-    const thing = this.state.things.get(id);
-    if (!thing?.closing || !thing.sale) return;
-    const old = new Map(thing.closing.entries.map((e) => [e.market, e]));
-    const sale = thing.sale;
-    const later = new Map(thing.laterSales.map((s) => [s.market, s]));
-    const startedAt = thing.closing.startedAt;
+    const item = this.state.items.get(id);
+    if (!item?.closing || !item.sale) return;
+    const old = new Map(item.closing.entries.map((e) => [e.market, e]));
+    const sale = item.sale;
+    const later = new Map(item.laterSales.map((s) => [s.market, s]));
+    const startedAt = item.closing.startedAt;
     const entryOf = (l: CourierListing): ClosingEntry => {
       if (!isOver(l)) return { market: l.market, outcome: 'withdrawing', at: null };
       const before = old.get(l.market);
@@ -189,13 +203,13 @@ export class Selling extends Keeping {
             : l.since;
       return { market: l.market, outcome, at };
     };
-    const entries = Object.values(thing.listings).map(entryOf);
+    const entries = Object.values(item.listings).map(entryOf);
     if (!entries.some((e) => e.market === sale.market))
       entries.unshift({ market: sale.market, outcome: 'soldHere', at: sale.at });
     const done = entries.every((e) => e.outcome !== 'withdrawing');
     this.put({
-      ...thing,
-      closing: { startedAt, entries, doneAt: done ? (thing.closing.doneAt ?? this.now) : null },
+      ...item,
+      closing: { startedAt, entries, doneAt: done ? (item.closing.doneAt ?? this.now) : null },
     });
   }
 }

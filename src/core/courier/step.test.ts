@@ -1,6 +1,6 @@
 import { ListingDraft, type Command } from '@/contract/courier';
 
-import { isOver, thingOfRef } from './refs';
+import { isOver, itemOfRef } from './refs';
 import { emptyCourier, nextDue, step } from './step';
 import type { CourierEvent, CourierState, Effect, News } from './types';
 import { viewOf } from './view';
@@ -8,9 +8,17 @@ import { LATE_PUBLISH, waitAfter } from './waiting';
 
 const POLICY = { moor: { pollEvery: 60_000 }, wick: { pollEvery: 3_000 }, stile: { pollEvery: 3_000 } };
 const DRAFT = ListingDraft.parse({
-  title: 'Gansey', description: '', price: 4800, currency: 'EUR', postage: 420, category: 'c', condition: 'g', specifics: {},
-  answers: {}, pictures: [],
-}); // prettier-ignore
+  title: 'Gansey',
+  description: '',
+  price: 4800,
+  currency: 'EUR',
+  postage: 420,
+  category: 'c',
+  condition: 'g',
+  specifics: {},
+  answers: {},
+  pictures: [],
+});
 
 /** Drives the core by hand, one event after the other. */
 class Bench {
@@ -31,15 +39,15 @@ class Bench {
     return this.take({ type: 'command', command: { ...command, id: `c${(this.ids += 1)}` } as Command });
   }
   send(market: string) {
-    return this.command({ type: 'send', thing: 't', market, draft: DRAFT } as Omit<Command, 'id'>);
+    return this.command({ type: 'send', item: 't', market, draft: DRAFT } as Omit<Command, 'id'>);
   }
   tick(later = 0): Effect[] {
     this.now += later;
     this.take({ type: 'tick' });
     const out = this.effects;
     for (const e of out)
-      if (e.kind === 'publish') this.take({ type: 'letOut', market: e.market, ref: e.ref });
-    return out.filter((e) => e.kind !== 'poll');
+      if (e.type === 'publish') this.take({ type: 'publishDispatched', market: e.market, ref: e.ref });
+    return out.filter((e) => e.type !== 'poll');
   }
   publishEverywhere() {
     for (const market of ['moor', 'wick', 'stile']) this.send(market);
@@ -55,19 +63,26 @@ class Bench {
       });
   }
   listing(market: string) {
-    const listing = this.state.things.get('t')?.listings[market];
+    const listing = this.state.items.get('t')?.listings[market];
     if (!listing) throw new Error(`no listing on ${market}`);
     return listing;
   }
-  thing() {
-    const thing = this.state.things.get('t');
-    if (!thing) throw new Error('no thing');
-    return thing;
+  item() {
+    const item = this.state.items.get('t');
+    if (!item) throw new Error('no item');
+    return item;
   }
 }
 const sale = (market: string, at: number, order = `${market}-order`): News => ({
-  kind: 'sale', ref: `t.${market}.1`, remoteId: `${market}-1`, order, amount: 4800, postage: 420, fees: 762, at,
-}); // prettier-ignore
+  type: 'sale',
+  ref: `t.${market}.1`,
+  remoteId: `${market}-1`,
+  order,
+  amount: 4800,
+  postage: 420,
+  fees: 762,
+  at,
+});
 const news = (market: string, item: News): CourierEvent => ({
   type: 'news',
   market,
@@ -80,8 +95,11 @@ describe('sold once, gone everywhere', () => {
     const b = new Bench();
     b.publishEverywhere();
     b.take(news('moor', sale('moor', 5_000)));
-    expect(b.tick().map((e) => [e.kind, e.market])).toEqual([['withdraw', 'wick'], ['withdraw', 'stile']]); // prettier-ignore
-    expect(b.thing().closing?.doneAt).toBeNull();
+    expect(b.tick().map((e) => [e.type, e.market])).toEqual([
+      ['withdraw', 'wick'],
+      ['withdraw', 'stile'],
+    ]);
+    expect(b.item().closing?.doneAt).toBeNull();
   });
 
   it('ends the closing when the last one is gone, with each one’s time', () => {
@@ -91,10 +109,10 @@ describe('sold once, gone everywhere', () => {
     b.tick();
     b.now = 2_000;
     b.take({ type: 'withdrawn', market: 'wick', ref: 't.wick.1' });
-    expect(b.thing().closing?.doneAt).toBeNull();
+    expect(b.item().closing?.doneAt).toBeNull();
     b.now = 3_000;
     b.take({ type: 'withdrawn', market: 'stile', ref: 't.stile.1' });
-    expect(viewOf(b.thing()).closing).toMatchObject({
+    expect(viewOf(b.item()).closing).toMatchObject({
       doneAt: 3_000,
       entries: [
         { market: 'moor', outcome: 'soldHere', at: 900 },
@@ -109,7 +127,7 @@ describe('sold once, gone everywhere', () => {
     b.publishEverywhere();
     b.take(news('moor', sale('moor', 900)));
     b.take(news('moor', sale('moor', 900)));
-    expect(b.thing().laterSales).toEqual([]);
+    expect(b.item().laterSales).toEqual([]);
   });
 
   it('keeps the earlier of two sales and holds the later one up to the person', () => {
@@ -117,10 +135,10 @@ describe('sold once, gone everywhere', () => {
     b.publishEverywhere();
     b.take(news('moor', sale('moor', 9_000)));
     b.take(news('wick', sale('wick', 8_000)));
-    expect(b.thing().sale?.market).toBe('wick');
-    expect(b.thing().laterSales).toMatchObject([{ market: 'moor', settled: false }]);
-    expect(b.command({ type: 'settle', thing: 't', order: 'moor-order' } as never)).toBeNull();
-    expect(b.thing().laterSales).toMatchObject([{ market: 'moor', settled: true }]);
+    expect(b.item().sale?.market).toBe('wick');
+    expect(b.item().laterSales).toMatchObject([{ market: 'moor', settled: false }]);
+    expect(b.command({ type: 'settle', item: 't', order: 'moor-order' } as never)).toBeNull();
+    expect(b.item().laterSales).toMatchObject([{ market: 'moor', settled: true }]);
   });
 
   it('does not send what is sold', () => {
@@ -146,13 +164,13 @@ describe('sold once, gone everywhere', () => {
       retryAfter: null,
     });
     b.take(news('moor', sale('moor', 900)));
-    expect(b.tick(120_000).map((e) => e.kind)).toEqual(['withdraw']);
+    expect(b.tick(120_000).map((e) => e.type)).toEqual(['withdraw']);
   });
 
   it('keeps a sale of something it never heard of', () => {
     const b = new Bench();
     b.take(news('moor', sale('moor', 900)));
-    expect(b.thing()).toMatchObject({
+    expect(b.item()).toMatchObject({
       sale: { market: 'moor' },
       closing: { entries: [{ outcome: 'soldHere' }] },
     });
@@ -161,10 +179,10 @@ describe('sold once, gone everywhere', () => {
   it('learns of a sale from a withdrawal that comes too late', () => {
     const b = new Bench();
     b.publishEverywhere();
-    b.command({ type: 'withdraw', thing: 't', market: 'wick' } as never);
+    b.command({ type: 'withdraw', item: 't', market: 'wick' } as never);
     b.tick();
     b.take(news('wick', sale('wick', 900)));
-    expect(b.thing().sale?.market).toBe('wick');
+    expect(b.item().sale?.market).toBe('wick');
     expect(b.listing('moor').want).toBe('gone');
   });
 });
@@ -173,17 +191,17 @@ describe('a deal the seller reports', () => {
   it('is closed there as sold and withdrawn elsewhere', () => {
     const b = new Bench();
     b.publishEverywhere();
-    expect(b.command({ type: 'sold', thing: 't', market: 'stile', amount: 4000 } as never)).toBeNull();
+    expect(b.command({ type: 'sold', item: 't', market: 'stile', amount: 4000 } as never)).toBeNull();
     const out = b.tick();
     expect(out).toHaveLength(3);
-    expect(out.find((e) => e.market === 'stile')).toMatchObject({ kind: 'withdraw', outcome: 'sold' });
+    expect(out.find((e) => e.market === 'stile')).toMatchObject({ type: 'withdraw', outcome: 'sold' });
     for (const market of ['moor', 'wick', 'stile'])
       b.take({ type: 'withdrawn', market, ref: `t.${market}.1` });
     expect(b.listing('stile').state).toBe('sold');
-    expect(b.thing().closing?.doneAt).toBe(b.now);
+    expect(b.item().closing?.doneAt).toBe(b.now);
   });
   it('can’t be reported where it is not listed', () =>
-    expect(new Bench().command({ type: 'sold', thing: 't', market: 'stile', amount: 1 } as never)).toMatch(
+    expect(new Bench().command({ type: 'sold', item: 't', market: 'stile', amount: 1 } as never)).toMatch(
       /not listed/,
     ));
 });
@@ -213,7 +231,7 @@ describe('trouble on the way', () => {
   it('waits as long as the marketplace asks, for everything there', () => {
     const b = new Bench();
     b.publishEverywhere();
-    b.command({ type: 'withdraw', thing: 't', market: 'wick' } as never);
+    b.command({ type: 'withdraw', item: 't', market: 'wick' } as never);
     b.tick();
     b.take({
       type: 'failed',
@@ -225,7 +243,7 @@ describe('trouble on the way', () => {
       retryAfter: 20_000,
     });
     expect(b.tick(19_000)).toEqual([]);
-    expect(b.tick(2_000).map((e) => e.kind)).toEqual(['withdraw']);
+    expect(b.tick(2_000).map((e) => e.type)).toEqual(['withdraw']);
   });
 
   it('does not believe “no such listing” while a publish call may still arrive', () => {
@@ -241,7 +259,7 @@ describe('trouble on the way', () => {
       unclear: true,
       retryAfter: null,
     });
-    b.command({ type: 'withdraw', thing: 't', market: 'wick' } as never);
+    b.command({ type: 'withdraw', item: 't', market: 'wick' } as never);
     b.tick();
     b.take({ type: 'absent', market: 'wick', ref: 't.wick.1' });
     expect(isOver(b.listing('wick'))).toBe(false);
@@ -253,17 +271,17 @@ describe('trouble on the way', () => {
   it('goes on after a restart, treating everything that was out as perhaps done', () => {
     const b = new Bench();
     b.send('moor');
-    expect(b.tick()).toMatchObject([{ kind: 'publish', unclear: false }]);
+    expect(b.tick()).toMatchObject([{ type: 'publish', unclear: false }]);
     b.take({ type: 'started', markets: ['moor', 'wick', 'stile'] });
-    expect(b.tick()).toMatchObject([{ kind: 'publish', unclear: true }]);
+    expect(b.tick()).toMatchObject([{ type: 'publish', unclear: true }]);
   });
 
   it('puts withdrawals before new listings', () => {
     const b = new Bench();
     b.publishEverywhere();
-    b.command({ type: 'send', thing: 'u', market: 'moor', draft: DRAFT } as never);
-    b.command({ type: 'withdraw', thing: 't', market: 'wick' } as never);
-    expect(b.tick().map((e) => e.kind)).toEqual(['withdraw', 'publish']);
+    b.command({ type: 'send', item: 'u', market: 'moor', draft: DRAFT } as never);
+    b.command({ type: 'withdraw', item: 't', market: 'wick' } as never);
+    expect(b.tick().map((e) => e.type)).toEqual(['withdraw', 'publish']);
   });
 });
 
@@ -283,7 +301,7 @@ describe('a listing’s life', () => {
     expect(b.listing('stile').state).toBe('inReview');
     b.take(
       news('stile', {
-        kind: 'turnedDown',
+        type: 'turnedDown',
         ref: 't.stile.1',
         remoteId: 's',
         reasons: [{ field: 'description', message: 'empty it' }],
@@ -297,7 +315,7 @@ describe('a listing’s life', () => {
     const b = new Bench();
     b.send('stile');
     b.tick();
-    b.take(news('stile', { kind: 'approved', ref: 't.stile.1', remoteId: 's', url: '/s' }));
+    b.take(news('stile', { type: 'approved', ref: 't.stile.1', remoteId: 's', url: '/s' }));
     b.take({
       type: 'published',
       market: 'stile',
@@ -311,8 +329,8 @@ describe('a listing’s life', () => {
   it('revises a live listing, and keeps the old words when the change is refused', () => {
     const b = new Bench();
     b.publishEverywhere();
-    b.command({ type: 'send', thing: 't', market: 'moor', draft: { ...DRAFT, price: 5000 } } as never);
-    expect(b.tick()).toMatchObject([{ kind: 'revise', draft: { price: 5000 } }]);
+    b.command({ type: 'send', item: 't', market: 'moor', draft: { ...DRAFT, price: 5000 } } as never);
+    expect(b.tick()).toMatchObject([{ type: 'revise', draft: { price: 5000 } }]);
     expect(b.send('moor')).toMatch(/still on its way/);
     b.take({
       type: 'refused',
@@ -326,7 +344,7 @@ describe('a listing’s life', () => {
       draft: { price: 4800 },
       reasons: [{ message: 'no' }],
     });
-    b.command({ type: 'send', thing: 't', market: 'moor', draft: { ...DRAFT, price: 5000 } } as never);
+    b.command({ type: 'send', item: 't', market: 'moor', draft: { ...DRAFT, price: 5000 } } as never);
     b.tick();
     b.take({ type: 'revised', market: 'moor', ref: 't.moor.1' });
     expect(b.listing('moor')).toMatchObject({
@@ -346,7 +364,7 @@ describe('a listing’s life', () => {
   });
   it('refuses what makes no sense, in words', () => {
     const b = new Bench();
-    expect(b.command({ type: 'withdraw', thing: 't', market: 'moor' } as never)).toMatch(/not listed/);
+    expect(b.command({ type: 'withdraw', item: 't', market: 'moor' } as never)).toMatch(/not listed/);
     expect(b.send('nowhere')).toMatch(/not connected/);
     b.send('moor');
     expect(b.send('moor')).toMatch(/on its way/);
@@ -354,7 +372,7 @@ describe('a listing’s life', () => {
   it('drops a listing that was never let out', () => {
     const b = new Bench();
     b.send('moor');
-    b.command({ type: 'withdraw', thing: 't', market: 'moor' } as never);
+    b.command({ type: 'withdraw', item: 't', market: 'moor' } as never);
     expect(b.listing('moor').state).toBe('ended');
     expect(b.tick()).toEqual([]);
   });
@@ -364,18 +382,18 @@ describe('reading feeds', () => {
   it('reads each at its own pace and remembers where it was', () => {
     const b = new Bench();
     b.take({ type: 'tick' });
-    expect(b.effects.filter((e) => e.kind === 'poll')).toHaveLength(3);
+    expect(b.effects.filter((e) => e.type === 'poll')).toHaveLength(3);
     for (const market of ['moor', 'wick', 'stile']) b.take({ type: 'quiet', market, cursor: '7' });
     expect(nextDue(b.state)).toBe(b.now + 3_000);
     b.now += 3_000;
     b.take({ type: 'tick' });
     expect(b.effects).toEqual([
-      { kind: 'poll', market: 'wick', cursor: '7' },
-      { kind: 'poll', market: 'stile', cursor: '7' },
+      { type: 'poll', market: 'wick', cursor: '7' },
+      { type: 'poll', market: 'stile', cursor: '7' },
     ]);
   });
   it('knows its own references only', () => {
-    expect(thingOfRef('abc-1.moor.3')).toBe('abc-1');
-    for (const ref of ['', 'x', 'a.b', '../x.moor.1', 'a.moor.x']) expect(thingOfRef(ref)).toBeNull();
+    expect(itemOfRef('abc-1.moor.3')).toBe('abc-1');
+    for (const ref of ['', 'x', 'a.b', '../x.moor.1', 'a.moor.x']) expect(itemOfRef(ref)).toBeNull();
   });
 });

@@ -1,37 +1,37 @@
 import type { ListingDraft } from '@/contract/courier';
 
+import { Answering } from './answering';
+import { stockCounted } from './pieces';
 import type {
   CourierEvent,
   CourierListing,
   CourierMarket,
   CourierState,
-  CourierThing,
+  CourierItem,
   Effect,
   Job,
   Policy,
-  Step,
+  StepResult,
 } from './types';
-import { stockCounted } from './pieces';
 import { CALL_LIMIT, LATE_PUBLISH, NEVER, REST_AFTER } from './waiting';
-import { Answering } from './answering';
 
 /** A courier that knows nothing yet. */
 export function emptyCourier(): CourierState {
-  return { things: new Map(), markets: new Map(), adopted: new Map(), busy: new Set() };
+  return { items: new Map(), markets: new Map(), adopted: new Map(), busy: new Set() };
 }
 
 /**
  * The courier's decision: what was known, what happened and the time it is now give what is known
  * next and what is to be done. No waiting, no clock, no random, no network in here.
  *
- * Whoever runs the effects owes one thing: a publish effect is let out only after a `letOut` event
+ * Whoever runs the effects has one duty: a publish effect is let out only after a `publishDispatched` event
  * for it has been taken and kept, in the same turn as the tick that gave it. Otherwise a crash could
  * forget that a listing may have arrived.
  *
- * The state is consumed: maps are updated in place and things replaced whole, so a caller keeps only
+ * The state is consumed: maps are updated in place and items replaced whole, so a caller keeps only
  * the state that comes back.
  */
-export function step(state: CourierState, event: CourierEvent, now: number, policy: Policy): Step {
+export function step(state: CourierState, event: CourierEvent, now: number, policy: Policy): StepResult {
   const run = new Run(state, now, policy);
   run.take(event);
   return { state, effects: run.effects, changed: run.changed, refusal: run.refusal };
@@ -51,18 +51,18 @@ export function nextDue(state: CourierState, publish = true): number | null {
     if (!market.polling && market.link !== 'off' && market.pollDue < NEVER)
       consider(Math.max(market.pollDue, market.pausedUntil));
   for (const id of state.busy)
-    for (const listing of Object.values(state.things.get(id)?.listings ?? {})) {
+    for (const listing of Object.values(state.items.get(id)?.listings ?? {})) {
       const market = state.markets.get(listing.market);
       if (listing.job?.action === 'publish' && !publish) continue;
       if (listing.job && !listing.job.running && listing.job.due < NEVER && mayGo(listing.job, market))
-        consider(Math.max(listing.job.due, market?.pausedUntil ?? 0, market?.restUntil ?? 0));
+        consider(Math.max(listing.job.due, market?.pausedUntil ?? 0, market?.circuitOpenUntil ?? 0));
     }
   return least;
 }
 
 /** Whether the connection lets a job through: a paused marketplace is still told what to take down. */
 function mayGo(job: Job, market: CourierMarket | undefined): boolean {
-  if (market?.unseen && job.action === 'publish') return false;
+  if (market?.needsFirstSync && job.action === 'publish') return false;
   return market?.link === 'paused' ? job.action === 'withdraw' : market?.link !== 'off';
 }
 
@@ -84,7 +84,7 @@ class Run extends Answering {
       case 'revised':
         this.change(event.ref, (l) => this.revised(l));
         break;
-      case 'letOut':
+      case 'publishDispatched':
         this.change(event.ref, (l) => ({ ...l, lastPublishAt: this.now }));
         break;
       case 'withdrawn':
@@ -106,9 +106,9 @@ class Run extends Answering {
       case 'strays':
         this.strays(event);
         break;
-      case 'looked': {
+      case 'firstSyncDone': {
         const market = this.state.markets.get(event.market);
-        if (market) market.unseen = false;
+        if (market) market.needsFirstSync = false;
         break;
       }
       case 'compared': {
@@ -159,18 +159,19 @@ class Run extends Answering {
         link: known?.link ?? 'connected',
         locked: known?.locked ?? false,
         failedCalls: 0,
-        restUntil: 0,
+        circuitOpenUntil: 0,
         comparedAt: null,
         unknown: 0,
         // What is not all remembered is looked for before anything new goes there.
-        unseen: known && !incomplete ? (known.unseen ?? false) : this.policy[id]?.looksFirst === true,
+        needsFirstSync:
+          known && !incomplete ? (known.needsFirstSync ?? false) : this.policy[id]?.looksFirst === true,
       };
       this.state.markets.set(id, fresh);
     }
-    for (const thing of [...this.state.things.values()])
-      for (const listing of Object.values(thing.listings))
+    for (const item of [...this.state.items.values()])
+      for (const listing of Object.values(item.listings))
         if (listing.job) {
-          this.putListing(this.thingFor(thing.id), {
+          this.putListing(this.itemFor(item.id), {
             ...listing,
             // What was out may still arrive, however long ago the clock says that was.
             lastPublishAt: listing.lastPublishAt === 0 ? 0 : this.now,
@@ -188,28 +189,28 @@ class Run extends Answering {
   }
 
   private tick(publish: boolean): void {
-    const out: { effect: Exclude<Effect, { kind: 'poll' }>; rank: number }[] = [];
+    const out: { effect: Exclude<Effect, { type: 'poll' }>; rank: number }[] = [];
     for (const id of [...this.state.busy]) {
-      const thing = this.state.things.get(id);
-      if (!thing) continue;
-      for (const listing of Object.values(thing.listings)) {
+      const item = this.state.items.get(id);
+      if (!item) continue;
+      for (const listing of Object.values(item.listings)) {
         const { job } = listing;
         const market = this.state.markets.get(listing.market);
         if (job?.action === 'publish' && !publish) continue;
         if (!job || job.running || job.due > this.now || (market?.pausedUntil ?? 0) > this.now) continue;
-        if (!mayGo(job, market) || (market?.restUntil ?? 0) > this.now) continue;
+        if (!mayGo(job, market) || (market?.circuitOpenUntil ?? 0) > this.now) continue;
         const rank = { withdraw: 0, revise: 1, publish: 2 }[job.action];
-        out.push({ rank, effect: effectOf(thing, listing, job, this.policy) });
+        out.push({ rank, effect: effectOf(item, listing, job, this.policy) });
       }
     }
     out.sort((a, b) => a.rank - b.rank);
     for (const { effect } of out) {
       if (!this.letThrough(effect.market)) continue;
       this.effects.push(effect);
-      const thing = this.thingFor(effect.thing);
-      const there = thing.listings[effect.market];
+      const item = this.itemFor(effect.item);
+      const there = item.listings[effect.market];
       if (there?.job)
-        this.putListing(thing, {
+        this.putListing(item, {
           ...there,
           job: { ...there.job, running: true, tries: there.job.tries + 1 },
         });
@@ -222,51 +223,54 @@ class Run extends Answering {
         market.pausedUntil <= this.now
       ) {
         market.polling = true;
-        this.effects.push({ kind: 'poll', market: id, cursor: market.cursor });
+        this.effects.push({ type: 'poll', market: id, cursor: market.cursor });
       }
   }
 
-  /** While calls there fail one after the other, one at a time goes out; the first in order, a withdrawal before all else. */
+  /**
+   * While calls there fail one after the other, one at a time goes out; the first in order, a withdrawal
+   * before all else.
+   */
   private letThrough(id: string): boolean {
     const market = this.state.markets.get(id);
     if (!market || market.failedCalls < REST_AFTER) return true;
-    if (market.restUntil > this.now) return false;
-    market.restUntil = this.now + CALL_LIMIT;
+    if (market.circuitOpenUntil > this.now) return false;
+    market.circuitOpenUntil = this.now + CALL_LIMIT;
     return true;
   }
 }
 function effectOf(
-  whole: CourierThing,
+  whole: CourierItem,
   l: CourierListing,
   job: Job,
   policy: Policy,
-): Exclude<Effect, { kind: 'poll' }> {
+): Exclude<Effect, { type: 'poll' }> {
   const { market, ref, remoteId } = l;
   const shown = (draft: ListingDraft) => {
     const counted = stockCounted(draft, whole, ref);
     return policy[market]?.showsHolds ? { ...counted, held: whole.hold?.market === market } : counted;
   };
-  const thing = whole.id;
+  const item = whole.id;
   switch (job.action) {
     case 'publish':
       return {
-        kind: 'publish',
+        type: 'publish',
         market,
-        thing,
+        item,
         ref,
         draft: shown(l.draft),
         unclear: job.unclear,
       };
     case 'revise':
       return {
-        kind: 'revise',
+        type: 'revise',
         market,
-        thing,
+        item,
         ref,
         remoteId,
         draft: shown(l.nextDraft ?? l.draft),
       };
     case 'withdraw':
-      return { kind: 'withdraw', market, thing, ref, remoteId, outcome: l.dealHere ? 'sold' : 'withdrawn' };
+      return { type: 'withdraw', market, item, ref, remoteId, outcome: l.dealHere ? 'sold' : 'withdrawn' };
   }
 }

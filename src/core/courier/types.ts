@@ -4,24 +4,34 @@ import type {
   CourierEvent,
   CourierListing,
   CourierMarket,
-  CourierThing,
-  Extra,
+  CourierItem,
+  Duplicate,
   Found,
   Job,
   News,
 } from '@/contract/courierEvents';
 
-export type { ClosingEntry, CourierEvent, CourierListing, CourierMarket, CourierThing, Edited, Extra, Found, Job, News }; // prettier-ignore
+export type {
+  ClosingEntry,
+  CourierEvent,
+  CourierListing,
+  CourierMarket,
+  CourierItem,
+  Edited,
+  Duplicate,
+  Found,
+  Job,
+  News,
+};
 
 export type Action = Job['action'];
-export type Link = CourierMarket['link'];
 
 export interface CourierState {
-  things: Map<string, CourierThing>;
+  items: Map<string, CourierItem>;
   markets: Map<string, CourierMarket>;
-  /** References that are not made by us -> the thing whose listing goes by them. */
+  /** References that are not made by us -> the item whose listing goes by them. */
   adopted: Map<string, string>;
-  /** Things with a job outstanding, so that a tick does not look at the others. */
+  /** Items with a job outstanding, so that a tick does not look at the others. */
   busy: Set<string>;
 }
 
@@ -33,21 +43,35 @@ export interface MarketPolicy {
   byHand?: boolean;
   /** It can be asked what of ours it shows, so that is done before anything new goes there. */
   looksFirst?: boolean;
-  /** It shows buyers that a thing is promised. */
+  /** It shows buyers that an item is promised. */
   showsHolds?: boolean;
 }
 export type Policy = Readonly<Record<string, MarketPolicy>>;
 
 export type Effect =
-  | { kind: 'publish'; market: string; thing: string; ref: string; draft: ListingDraft; unclear: boolean }
-  | { kind: 'revise'; market: string; thing: string; ref: string; remoteId: string | null; draft: ListingDraft }
-  | { kind: 'withdraw'; market: string; thing: string; ref: string; remoteId: string | null; outcome: 'withdrawn' | 'sold' }
-  | { kind: 'poll'; market: string; cursor: string | null }; // prettier-ignore
+  | { type: 'publish'; market: string; item: string; ref: string; draft: ListingDraft; unclear: boolean }
+  | {
+      type: 'revise';
+      market: string;
+      item: string;
+      ref: string;
+      remoteId: string | null;
+      draft: ListingDraft;
+    }
+  | {
+      type: 'withdraw';
+      market: string;
+      item: string;
+      ref: string;
+      remoteId: string | null;
+      outcome: 'withdrawn' | 'sold';
+    }
+  | { type: 'poll'; market: string; cursor: string | null };
 
-export interface Step {
+export interface StepResult {
   state: CourierState;
   effects: Effect[];
-  /** Things whose view changed. */
+  /** Items whose view changed. */
   changed: Set<string>;
   /** Why a command was not taken; null when it was, and for other events. */
   refusal: string | null;

@@ -1,20 +1,20 @@
-import type { CourierThingView } from '@/contract/courier';
+import type { CourierItemView } from '@/contract/courier';
 
-import { draftPrint } from '../listing/draft';
-import type { CourierThing } from './types';
 import { isStopped } from './refs';
+import type { CourierItem } from './types';
 import { NEVER } from './waiting';
+import { draftHash } from '../listing/draft';
 
-/** What the page is told of one thing. */
-export function viewOf(thing: CourierThing): CourierThingView {
+/** What the page is told of one item. */
+export function viewOf(item: CourierItem): CourierItemView {
   return {
-    id: thing.id,
-    sale: thing.sale,
-    laterSales: thing.laterSales,
-    pieceSales: thing.pieceSales,
-    pastSales: thing.pastSales ?? [],
-    hold: thing.hold ?? null,
-    listings: Object.values(thing.listings).map((l) => ({
+    id: item.id,
+    sale: item.sale,
+    laterSales: item.laterSales,
+    pieceSales: item.pieceSales,
+    pastSales: item.pastSales ?? [],
+    hold: item.hold ?? null,
+    listings: Object.values(item.listings).map((l) => ({
       market: l.market,
       state: l.state,
       want: l.want,
@@ -30,16 +30,16 @@ export function viewOf(thing: CourierThing): CourierThingView {
       reasons: l.reasons,
       since: l.since,
       listedAt: l.listedAt,
-      draftPrint: draftPrint(l.nextDraft ?? l.draft),
+      draftHash: draftHash(l.nextDraft ?? l.draft),
       edited: l.edited ?? null,
-      held: thing.hold?.market === l.market,
+      held: item.hold?.market === l.market,
       stopped: l.job !== null && isStopped(l.job),
     })),
-    closing: thing.closing && {
-      startedAt: thing.closing.startedAt,
-      doneAt: thing.closing.doneAt,
-      entries: thing.closing.entries.map((e) => {
-        const job = thing.listings[e.market]?.job;
+    closing: item.closing && {
+      startedAt: item.closing.startedAt,
+      doneAt: item.closing.doneAt,
+      entries: item.closing.entries.map((e) => {
+        const job = item.listings[e.market]?.job;
         return { ...e, tries: job?.tries ?? 0, trouble: job?.trouble ?? null };
       }),
     },

@@ -1,6 +1,7 @@
+import { Plan, planId, Settings, Item } from '@/contract/records';
 import { RuleSheet } from '@/contract/ruleSheet';
-import { Plan, planId, Settings, Thing } from '@/contract/records';
 
+import { compareStock, countedIn, isAway, parcelState, postedBy, whyNotToDepot } from './depot';
 import { withheld } from '../../../server/standins/quirestack/fees';
 import { TITLES } from '../../../server/standins/quirestack/records';
 import { SHEET } from '../../../server/standins/quirestack/sheet';
@@ -9,34 +10,57 @@ import { checkListing } from '../listing/check';
 import { draftOf } from '../listing/draft';
 import { effectiveListing, listingTakeHome } from '../listing/effective';
 import { plainSetup } from '../listing/setup';
-import { compareStock, countedIn, isAway, parcelState, postedBy, whyNotToDepot } from './depot';
 
 const titles = [...TITLES.values()];
 const open = titles.find((t) => !t.closed && t.rack === 'pages')!;
 const closed = titles.find((t) => t.closed)!;
 const records = titles.map(({ barcode, rack, closed: shut }) => ({ barcode, rack, closed: shut }));
 const sheet = RuleSheet.parse({ ...SHEET, records });
-const book = (part: Partial<Thing> = {}): Thing =>
-  Thing.parse({
-    id: 'b1', code: 'YA-00001', kind: 'book', title: 'A book', use: 'light', price: 900, facts: { barcode: open.barcode }, author: 'Me', createdAt: 1, updatedAt: 1,
-    weightG: 400, ...part,
-  }); // prettier-ignore
+const book = (part: Partial<Item> = {}): Item =>
+  Item.parse({
+    id: 'b1',
+    code: 'YA-00001',
+    kind: 'book',
+    title: 'A book',
+    use: 'light',
+    price: 900,
+    facts: { barcode: open.barcode },
+    author: 'Me',
+    createdAt: 1,
+    updatedAt: 1,
+    weightG: 400,
+    ...part,
+  });
 const depot = { market: 'quirestack', parcel: 'P1', state: 'sent' as const, no: null, since: 5 };
 const parcel = (no: string | null, countedAt: number | null) => ({
-  parcel: 'P1', at: 5, countedAt, contents: [{ code: 'YA-00001', barcode: open.barcode, depotNo: no }, { code: 'YA-00002', barcode: open.barcode, depotNo: 'D2' }],
-}); // prettier-ignore
+  parcel: 'P1',
+  at: 5,
+  countedAt,
+  contents: [
+    { code: 'YA-00001', barcode: open.barcode, depotNo: no },
+    { code: 'YA-00002', barcode: open.barcode, depotNo: 'D2' },
+  ],
+});
 
 describe('what may go to a depot', () => {
   it('is what has an open record, and is not there already', () => {
     expect(whyNotToDepot(book(), sheet)).toBeNull();
     expect(whyNotToDepot(book({ facts: {} }), sheet)).toBe('no barcode');
-    expect(whyNotToDepot(book({ facts: { barcode: '4006381333931' } }), sheet)).toBe('no record at Quirestack');
-    expect(whyNotToDepot(book({ facts: { barcode: closed.barcode } }), sheet)).toBe('its record is closed to you');
+    expect(whyNotToDepot(book({ facts: { barcode: '4006381333931' } }), sheet)).toBe(
+      'no record at Quirestack',
+    );
+    expect(whyNotToDepot(book({ facts: { barcode: closed.barcode } }), sheet)).toBe(
+      'its record is closed to you',
+    );
     expect(whyNotToDepot(book({ depot }), sheet)).toBe('on its way there already');
-    expect(whyNotToDepot(book({ depot: { ...depot, state: 'there', no: 'D1' } }), sheet)).toBe('at a depot already');
+    expect(whyNotToDepot(book({ depot: { ...depot, state: 'there', no: 'D1' } }), sheet)).toBe(
+      'at a depot already',
+    );
     expect(whyNotToDepot(book({ depot: { ...depot, state: 'missing' } }), sheet)).toBeNull();
-    expect(whyNotToDepot(book({ depot: { ...depot, state: 'back', no: 'D1' } }), sheet)).toBe('on its way back from a depot');
-  }); // prettier-ignore
+    expect(whyNotToDepot(book({ depot: { ...depot, state: 'back', no: 'D1' } }), sheet)).toBe(
+      'on its way back from a depot',
+    );
+  });
 });
 
 describe('counting at the depot', () => {
@@ -47,19 +71,23 @@ describe('counting at the depot', () => {
   });
   it('takes in what arrived under the depot’s number, and says what did not', () => {
     expect(countedIn([sent], [parcel('D1', 9)], 'quirestack', 'There')).toEqual([
-      { thing: 'b1', depot: { ...depot, state: 'there', no: 'D1', since: 9 }, spot: 'There' },
+      { item: 'b1', depot: { ...depot, state: 'there', no: 'D1', since: 9 }, spot: 'There' },
     ]);
     const short = countedIn([sent], [parcel(null, 9)], 'quirestack', 'There');
-    expect(short).toEqual([{ thing: 'b1', depot: { ...depot, state: 'missing', since: 9 }, spot: null }]);
+    expect(short).toEqual([{ item: 'b1', depot: { ...depot, state: 'missing', since: 9 }, spot: null }]);
     expect(parcelState(parcel(null, 9))).toEqual({ sent: 2, arrived: 1, missing: ['YA-00001'] });
     // Told once, unless it turns up after all.
     const missing = book({ depot: short[0]!.depot });
     expect(countedIn([missing], [parcel(null, 9)], 'quirestack', 'There')).toEqual([]);
     expect(countedIn([missing], [parcel('D7', 9)], 'quirestack', 'There')[0]?.depot.no).toBe('D7');
   });
-  it('leaves things of other parcels and other depots alone', () => {
-    expect(countedIn([book({ depot: { ...depot, parcel: 'P9' } })], [parcel('D1', 9)], 'quirestack', 'There')).toEqual([]); // prettier-ignore
-    expect(countedIn([book({ depot: { ...depot, market: 'other' } })], [parcel('D1', 9)], 'quirestack', 'There')).toEqual([]); // prettier-ignore
+  it('leaves items of other parcels and other depots alone', () => {
+    expect(
+      countedIn([book({ depot: { ...depot, parcel: 'P9' } })], [parcel('D1', 9)], 'quirestack', 'There'),
+    ).toEqual([]);
+    expect(
+      countedIn([book({ depot: { ...depot, market: 'other' } })], [parcel('D1', 9)], 'quirestack', 'There'),
+    ).toEqual([]);
     expect(countedIn([book()], [parcel('D1', 9)], 'quirestack', 'There')).toEqual([]);
   });
 });
@@ -79,11 +107,16 @@ describe('the depot’s report of the day', () => {
   it('says what is not there, was posted unsold, or nobody knows', () => {
     expect(compared([])).toEqual({ absent: ['b1'], strange: [] });
     expect(compared([['D1', 'posted']])).toEqual({ absent: ['b1'], strange: [] });
-    expect(compared([['D1', 'kept'], ['D9', 'kept']])).toEqual({ absent: [], strange: ['code of D9'] }); // prettier-ignore
+    expect(
+      compared([
+        ['D1', 'kept'],
+        ['D9', 'kept'],
+      ]),
+    ).toEqual({ absent: [], strange: ['code of D9'] });
   });
 });
 
-describe('a thing that is called back', () => {
+describe('an item that is called back', () => {
   const back = book({ depot: { ...depot, state: 'back', no: 'D1' } });
   it('is neither counted in again, nor missed, nor strange', () => {
     expect(countedIn([back], [parcel('D1', 9)], 'quirestack', 'There')).toEqual([]);
@@ -102,11 +135,11 @@ describe('a thing that is called back', () => {
   });
 });
 
-describe('a thing at the depot', () => {
+describe('an item at the depot', () => {
   const there = book({ depot: { ...depot, state: 'there', no: 'D1' } });
   const plan = Plan.parse({
     id: planId('b1', 'quirestack'),
-    thingId: 'b1',
+    itemId: 'b1',
     market: 'quirestack',
     wanted: true,
   });
@@ -137,8 +170,8 @@ describe('a thing at the depot', () => {
     }
   });
   it('is warned of elsewhere, and while it is on its way', () => {
-    const said = (thing: Thing, on: RuleSheet) =>
-      checkListing(thing, effectiveListing(thing, undefined, on, BUILT_IN, setup), on, [], BUILT_IN)
+    const said = (item: Item, on: RuleSheet) =>
+      checkListing(item, effectiveListing(item, undefined, on, BUILT_IN, setup), on, [], BUILT_IN)
         .filter((f) => f.field === 'parcel')
         .map((f) => `${f.level}: ${f.message.slice(0, 30)}`);
     const other = RuleSheet.parse({ ...SHEET, marketplace: 'elsewhere', depot: undefined, records });

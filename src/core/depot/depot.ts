@@ -1,16 +1,16 @@
 import type { DepotParcel, DepotStock } from '@/contract/atMarket';
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
-import { recordOf } from '../listing/onSheet';
+import { recordOf } from '../catalogue/sheetRecords';
 
-/** What keeps a thing from going to the depot; null when it may go. */
-export function whyNotToDepot(thing: Thing, sheet: RuleSheet): string | null {
-  if (thing.depot?.state === 'sent') return 'on its way there already';
-  if (thing.depot?.state === 'there') return 'at a depot already';
-  if (thing.depot?.state === 'back') return 'on its way back from a depot';
-  if (thing.choices) return 'sold in choices';
-  const barcode = thing.facts.barcode ?? '';
+/** What keeps an item from going to the depot; null when it may go. */
+export function whyNotToDepot(item: Item, sheet: RuleSheet): string | null {
+  if (item.depot?.state === 'sent') return 'on its way there already';
+  if (item.depot?.state === 'there') return 'at a depot already';
+  if (item.depot?.state === 'back') return 'on its way back from a depot';
+  if (item.choices) return 'sold in choices';
+  const barcode = item.facts.barcode ?? '';
   if (barcode === '') return 'no barcode';
   const record = recordOf(barcode, sheet);
   if (!record) return `no record at ${sheet.name}`;
@@ -18,34 +18,34 @@ export function whyNotToDepot(thing: Thing, sheet: RuleSheet): string | null {
 }
 
 /** Whether this marketplace keeps it and posts it to its buyers itself. */
-export function postedBy(market: string, thing: Pick<Thing, 'depot'> | undefined): boolean {
-  return thing?.depot?.state === 'there' && thing.depot.market === market;
+export function postedBy(market: string, item: Pick<Item, 'depot'> | undefined): boolean {
+  return item?.depot?.state === 'there' && item.depot.market === market;
 }
 
 /** Whether it is where only a depot can reach it, or on its way back from there. */
-export function isAway({ depot }: Pick<Thing, 'depot'>): boolean {
+export function isAway({ depot }: Pick<Item, 'depot'>): boolean {
   return depot?.state === 'there' || depot?.state === 'back';
 }
 
-/** What counting a parcel says of one thing. */
+/** What counting a parcel says of one item. */
 export interface Counted {
-  thing: string;
-  depot: NonNullable<Thing['depot']>;
+  item: string;
+  depot: NonNullable<Item['depot']>;
   /** Its new spot; null: as it was. */
   spot: string | null;
 }
 
 /**
- * What is new of things on their way to a depot: counted in under the depot's own number, or missing from the parcel that
- * was to hold them. Each is told once.
+ * What is new of items on their way to a depot: counted in under the depot's own number, or missing from the
+ * parcel that was to hold them. Each is told once.
  */
 export function countedIn(
-  things: readonly Pick<Thing, 'id' | 'code' | 'depot'>[],
+  items: readonly Pick<Item, 'id' | 'code' | 'depot'>[],
   parcels: readonly DepotParcel[],
   market: string,
   spotThere: string,
 ): Counted[] {
-  return things.flatMap(({ id, code, depot }): Counted[] => {
+  return items.flatMap(({ id, code, depot }): Counted[] => {
     if (!depot || depot.market !== market || isAway({ depot })) return [];
     const parcel = parcels.find((p) => p.parcel === depot.parcel);
     if (!parcel || parcel.countedAt === null) return [];
@@ -53,11 +53,11 @@ export function countedIn(
     const no = line?.depotNo ?? null;
     if (no !== null)
       return [
-        { thing: id, depot: { ...depot, state: 'there', no, since: parcel.countedAt }, spot: spotThere },
+        { item: id, depot: { ...depot, state: 'there', no, since: parcel.countedAt }, spot: spotThere },
       ];
     if (depot.state === 'missing') return [];
     return [
-      { thing: id, depot: { ...depot, state: 'missing', no: null, since: parcel.countedAt }, spot: null },
+      { item: id, depot: { ...depot, state: 'missing', no: null, since: parcel.countedAt }, spot: null },
     ];
   });
 }
@@ -78,21 +78,23 @@ export function parcelState({ contents, countedAt }: DepotParcel): ParcelState {
 
 /** The depot's report of the day against what is known here. */
 export interface StockCompared {
-  /** Ids of things held to be there that the report does not have, or has as posted though they are not sold. */
+  /**
+   * Ids of items held to be there that the report does not have, or has as posted though they are not sold.
+   */
   absent: string[];
   /** Codes the report has that nobody here holds to be there. */
   strange: string[];
 }
 
-/** @param sold ids of things that are sold */
+/** @param sold ids of items that are sold */
 export function compareStock(
-  things: readonly Pick<Thing, 'id' | 'code' | 'depot'>[],
+  items: readonly Pick<Item, 'id' | 'code' | 'depot'>[],
   stock: DepotStock,
   market: string,
   sold: ReadonlySet<string>,
 ): StockCompared {
   const kept = new Set(stock.lines.filter((l) => l.state === 'kept').map((l) => l.no));
-  const numbered = things.filter((t) => t.depot?.market === market && t.depot.no !== null);
+  const numbered = items.filter((t) => t.depot?.market === market && t.depot.no !== null);
   const known = new Set(numbered.map((t) => t.depot?.no));
   return {
     absent: numbered

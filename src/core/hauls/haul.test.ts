@@ -1,20 +1,25 @@
 import fc from 'fast-check';
 
-import { Haul, SPLITS, Thing } from '@/contract/records';
+import { Haul, SPLITS, Item } from '@/contract/records';
 
 import { haulCount, haulSplit, lineFor } from './haul';
 
 const haul = (part: Partial<Haul>): Haul =>
   Haul.parse({ id: 'h', name: 'Quayside', date: '2026-11-08', createdAt: 0, ...part });
-const thing = (id: string, part: Partial<Thing> = {}): Thing =>
-  Thing.parse({ id, code: id, author: 'me', createdAt: 0, updatedAt: 0, haulId: 'h', ...part });
-const grams = (t: Thing) => t.weightG ?? 500;
+const item = (id: string, part: Partial<Item> = {}): Item =>
+  Item.parse({ id, code: id, author: 'me', createdAt: 0, updatedAt: 0, haulId: 'h', ...part });
+const grams = (t: Item) => t.weightG ?? 500;
 
 it('counts what was bought, what is worked, and what waits', () => {
-  const one = haul({ lines: [{ id: 'l1', what: 'jumpers', count: 4 }, { id: 'l2', what: 'lamps', count: 2 }] }); // prettier-ignore
-  const things = [thing('a', { lineId: 'l1' }), thing('b'), thing('c', { haulId: 'other', lineId: 'l1' })];
-  const standing = (t: Thing) => ({ listed: true, sold: t.id === 'a' });
-  expect(haulCount(one, things, standing)).toEqual({
+  const one = haul({
+    lines: [
+      { id: 'l1', what: 'jumpers', count: 4 },
+      { id: 'l2', what: 'lamps', count: 2 },
+    ],
+  });
+  const items = [item('a', { lineId: 'l1' }), item('b'), item('c', { haulId: 'other', lineId: 'l1' })];
+  const standing = (t: Item) => ({ listed: true, sold: t.id === 'a' });
+  expect(haulCount(one, items, standing)).toEqual({
     bought: 6,
     taken: 2,
     listed: 1,
@@ -28,22 +33,22 @@ it('counts what was bought, what is worked, and what waits', () => {
   });
 });
 
-it('takes a thing of no line for one of those bought, and of the only line where there is one', () => {
+it('takes an item of no line for one of those bought, and of the only line where there is one', () => {
   const one = haul({ cost: 1_200, lines: [{ id: 'l1', what: 'crates', count: 12 }] });
-  expect(haulCount(one, [thing('a')])).toMatchObject({
+  expect(haulCount(one, [item('a')])).toMatchObject({
     bought: 12,
     taken: 1,
     waiting: 11,
     unsaid: 0,
     lines: [{ bought: 12, taken: 1, waiting: 11 }],
   });
-  expect(haulSplit(one, [thing('a')], grams)).toEqual({ costs: new Map([['a', 100]]), waiting: 1_100 });
+  expect(haulSplit(one, [item('a')], grams)).toEqual({ costs: new Map([['a', 100]]), waiting: 1_100 });
   // More than all lines hold were bought besides.
-  const more = Array.from({ length: 14 }, (_, i) => thing(`t${i}`));
+  const more = Array.from({ length: 14 }, (_, i) => item(`t${i}`));
   expect(haulCount(one, more)).toMatchObject({ bought: 14, waiting: 0 });
 });
 
-it('knows which line a thing is of when it is taken in', () => {
+it('knows which line an item is of when it is taken in', () => {
   const [l1, l2] = [
     { id: 'l1', what: 'jumpers', count: 4 },
     { id: 'l2', what: 'lamps', count: 2 },
@@ -54,13 +59,13 @@ it('knows which line a thing is of when it is taken in', () => {
   expect(lineFor(haul({}), 'l1')).toBeNull();
 });
 
-it('splits evenly over things and waiting pieces, by weight, and by price; the parts add up', () => {
-  const things = [
-    thing('a', { lineId: 'l1', weightG: 1_000, price: 3_000 }),
-    thing('b', { weightG: 3_000, price: 1_000 }),
+it('splits evenly over items and waiting pieces, by weight, and by price; the parts add up', () => {
+  const items = [
+    item('a', { lineId: 'l1', weightG: 1_000, price: 3_000 }),
+    item('b', { weightG: 3_000, price: 1_000 }),
   ];
   const lines = [{ id: 'l1', what: 'jumpers', count: 3 }];
-  const by = (splitBy: Haul['splitBy']) => haulSplit(haul({ cost: 1_000, lines, splitBy }), things, grams)!;
+  const by = (splitBy: Haul['splitBy']) => haulSplit(haul({ cost: 1_000, lines, splitBy }), items, grams)!;
   // Worked by hand: three pieces; 333.33 each, the left-over cent to the first of equal remainders.
   expect([...by('evenly').costs.values(), by('evenly').waiting]).toEqual([334, 333, 333]);
   // 1000 g, 3000 g, and one of the mean, 2000 g.
@@ -69,24 +74,30 @@ it('splits evenly over things and waiting pieces, by weight, and by price; the p
 });
 
 it('says nothing while nobody has said what it cost', () =>
-  expect(haulSplit(haul({}), [thing('a')], grams)).toBeNull());
+  expect(haulSplit(haul({}), [item('a')], grams)).toBeNull());
 
 it('adds up to the cost to the minor unit, whatever the haul', () => {
   fc.assert(
     fc.property(
       fc.nat(10_000_000),
       fc.constantFrom(...SPLITS),
-      fc.array(fc.record({ price: fc.option(fc.nat(100_000)), weightG: fc.option(fc.integer({ min: 1, max: 30_000 })) }), { maxLength: 12 }),
+      fc.array(
+        fc.record({
+          price: fc.option(fc.nat(100_000)),
+          weightG: fc.option(fc.integer({ min: 1, max: 30_000 })),
+        }),
+        { maxLength: 12 },
+      ),
       fc.array(fc.integer({ min: 1, max: 9 }), { maxLength: 4 }),
       (cost, splitBy, made, counts) => {
-        const things = made.map((part, i) => thing(`t${i}`, { ...part, lineId: `l${i % 3}` }));
+        const items = made.map((part, i) => item(`t${i}`, { ...part, lineId: `l${i % 3}` }));
         const lines = counts.map((count, i) => ({ id: `l${i}`, what: 'x', count }));
-        const split = haulSplit(haul({ cost, splitBy, lines }), things, grams)!;
+        const split = haulSplit(haul({ cost, splitBy, lines }), items, grams)!;
         const sum = [...split.costs.values()].reduce((a, b) => a + b, split.waiting);
-        const pieces = haulCount(haul({ lines }), things).bought;
+        const pieces = haulCount(haul({ lines }), items).bought;
         expect(sum).toBe(pieces === 0 ? 0 : cost);
         for (const part of split.costs.values()) expect(part).toBeGreaterThanOrEqual(0);
       },
     ),
-  ); // prettier-ignore
+  );
 });

@@ -1,4 +1,4 @@
-import type { Haul, Thing } from '@/contract/records';
+import type { Haul, Item } from '@/contract/records';
 
 import { splitCost } from '../money/split';
 
@@ -20,26 +20,26 @@ export interface HaulCount extends Progress {
   unsaid: number;
 }
 
-/** Where a thing of a haul stands. */
-export type Standing = (thing: Thing) => { listed: boolean; sold: boolean };
+/** Where an item of a haul stands. */
+export type Standing = (item: Item) => { listed: boolean; sold: boolean };
 
 const NOWHERE: Standing = () => ({ listed: false, sold: false });
 
-/** A haul's own things, in the order they came in. */
-export function haulThings(haul: Haul, things: readonly Thing[]): Thing[] {
-  return things.filter((t) => t.haulId === haul.id).sort((a, b) => (a.id < b.id ? -1 : 1));
+/** A haul's own items, in the order they came in. */
+export function haulItems(haul: Haul, items: readonly Item[]): Item[] {
+  return items.filter((t) => t.haulId === haul.id).sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 
 /**
- * Counts a haul, line by line. A thing of no line is one of the pieces that wait somewhere: only more things than all lines
- * hold were bought besides. Where there is one line all are of it.
+ * Counts a haul, line by line. An item of no line is one of the pieces that wait somewhere: only more items
+ * than all lines hold were bought besides. Where there is one line all are of it.
  */
-export function haulCount(haul: Haul, things: readonly Thing[], standing: Standing = NOWHERE): HaulCount {
-  const own = things.filter((t) => t.haulId === haul.id);
+export function haulCount(haul: Haul, items: readonly Item[], standing: Standing = NOWHERE): HaulCount {
+  const own = items.filter((t) => t.haulId === haul.id);
   const [only, second] = haul.lines;
-  const lineOf = (t: Thing) =>
+  const lineOf = (t: Item) =>
     only && !second ? only.id : (haul.lines.find((l) => l.id === t.lineId)?.id ?? null);
-  const progress = (of: readonly Thing[], waiting: number): Progress => {
+  const progress = (of: readonly Item[], waiting: number): Progress => {
     const where = of.map(standing);
     return {
       bought: of.length + waiting,
@@ -58,34 +58,38 @@ export function haulCount(haul: Haul, things: readonly Thing[], standing: Standi
   return { ...progress(own, waiting), lines, unsaid };
 }
 
-/** The line that a thing which is taken in now belongs to: as was said; the only one there is; else nobody knows. */
+/**
+ * The line that an item which is taken in now belongs to: as was said; the only one there is; else nobody
+ * knows.
+ */
 export function lineFor(haul: Haul, said: string | null): string | null {
   const [only, second] = haul.lines;
   return haul.lines.find((l) => l.id === said)?.id ?? (only && !second ? only.id : null);
 }
 
 export interface HaulSplit {
-  /** Minor units by thing. */
+  /** Minor units by item. */
   costs: Map<string, number>;
   /** What the pieces still waiting stand for. */
   waiting: number;
 }
 
 /**
- * Spreads what a haul cost over its things, and over the pieces still waiting, so that the parts add up to it
- * exactly. By weight or price, a thing or waiting piece whose own is not known counts as the mean of those known.
+ * Spreads what a haul cost over its items, and over the pieces still waiting, so that the parts add up to it
+ * exactly. By weight or price, an item or waiting piece whose own is not known counts as the mean of those
+ * known.
  *
- * @param things the haul's own or more; of equal remainders the earlier thing gets the left-over unit
+ * @param items the haul's own or more; of equal remainders the earlier item gets the left-over unit
  * @param weightOf packed weight in grams
  * @returns null while nobody has said what the haul cost
  */
 export function haulSplit(
   haul: Haul,
-  things: readonly Thing[],
-  weightOf: (thing: Thing) => number,
+  items: readonly Item[],
+  weightOf: (item: Item) => number,
 ): HaulSplit | null {
   if (haul.cost === null) return null;
-  const own = haulThings(haul, things);
+  const own = haulItems(haul, items);
   const { waiting } = haulCount(haul, own);
   const known = own.map((t) =>
     haul.splitBy === 'evenly' ? 1 : haul.splitBy === 'weight' ? weightOf(t) : t.price,

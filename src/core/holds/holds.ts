@@ -1,9 +1,9 @@
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
-/** A promise of a thing to somebody. */
-export type Hold = Thing['holds'][number];
+/** A promise of an item to somebody. */
+export type Hold = Item['holds'][number];
 
 /** The promise that stands; undefined: none does. */
-export function openHold(thing: Pick<Thing, 'holds'>): Hold | undefined {
-  return thing.holds.find((h) => h.to === null);
+export function openHold(item: Pick<Item, 'holds'>): Hold | undefined {
+  return item.holds.find((h) => h.to === null);
 }

@@ -1,4 +1,4 @@
-import type { CodePattern, Thing } from '@/contract/records';
+import type { CodePattern, Item } from '@/contract/records';
 
 /** What goes into a code. */
 export interface CodeFacts {
@@ -17,9 +17,10 @@ export interface CodeFacts {
 const NOTHING = 'X';
 
 /**
- * The code (SKU) of a thing by the person's pattern: fixed letters, haul, kind, describing letters, running number,
- * the cost in letters, the spot last. Two things never have the same: the running number stands at the same place in
- * every code of a pattern, no part before it holds the sign between, and it never comes back.
+ * The code (SKU) of an item by the person's pattern: fixed letters, haul, kind, describing letters, running
+ * number, the cost in letters, the spot last. Two items never have the same: the running number stands at
+ * the same place in every code of a pattern, no part before it holds the sign between, and it never comes
+ * back.
  *
  * @returns at most 60 characters
  * @throws RangeError when the number is not a whole one of 1 or more
@@ -41,9 +42,9 @@ export function codeFor(pattern: CodePattern, facts: CodeFacts): string {
   return parts.map((part) => words[part] || NOTHING).join(pattern.between);
 }
 
-/** The running number of a thing; from before patterns it stands in the code itself. */
-export function numberOf(thing: Pick<Thing, 'code' | 'number'>): number | null {
-  return thing.number ?? (Number(/^YA-(\d+)$/u.exec(thing.code)?.[1] ?? 0) || null);
+/** The running number of an item; from before patterns it stands in the code itself. */
+export function numberOf(item: Pick<Item, 'code' | 'number'>): number | null {
+  return item.number ?? (Number(/^YA-(\d+)$/u.exec(item.code)?.[1] ?? 0) || null);
 }
 
 /**

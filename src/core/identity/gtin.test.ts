@@ -19,7 +19,7 @@ describe('barcodes', () => {
     expect(checkDigit('629104150021')).toBe('3');
     expect(readBarcode('6291041500213')).toMatchObject({
       ok: true,
-      kind: 'EAN-13',
+      type: 'EAN-13',
       gtin14: '06291041500213',
     });
   });
@@ -27,21 +27,36 @@ describe('barcodes', () => {
     // The worked example usual for ISBN check digits, 0-306-40615-2 and 978-0-306-40615-7. From memory.
     expect(isbn13From10('0306406152')).toBe('9780306406157');
     expect(isbn10From13('9780306406157')).toBe('0306406152');
-    expect(readBarcode('978-0-306-40615-7')).toMatchObject({ ok: true, kind: 'ISBN-13' });
+    expect(readBarcode('978-0-306-40615-7')).toMatchObject({ ok: true, type: 'ISBN-13' });
     expect(readBarcode('0-306-40615-2')).toMatchObject({
       ok: true,
-      kind: 'ISBN-10',
+      type: 'ISBN-10',
       gtin14: '09780306406157',
     });
     expect(isbn10From13('9790000000000')).toBeNull();
   });
-  // However it is printed, typed or pasted: GS1 General Specifications, all lengths are one number with zeros in front.
+  // However it is printed, typed or pasted: GS1 General Specifications, all lengths are one number with zeros
+  // in front.
   it.each([
-    ['2000000000015', '2000000000015'], ['200-0000000015', '2000000000015'], ['200 000 000 001 5', '2000000000015'], ['02000000000015', '2000000000015'],
-    ['ISBN 978-0-306-40615-7', '9780306406157'], ['ISBN-13: 9780306406157', '9780306406157'], ['isbn 0-306-40615-2', '9780306406157'], ['978–0–306–40615–7', '9780306406157'],
-    ['978\u20110\u2011306\u201140615\u20117', '9780306406157'], ['978\u00A00306406157', '9780306406157'], ['９７８０３０６４０６１５７', '9780306406157'], ['EAN 4006381333931', '4006381333931'],
-    ['036000291452', '0036000291452'], ['0036000291452', '0036000291452'], ['00036000291452', '0036000291452'], ['96385074', '96385074'], ['00000096385074', '96385074'], ['10614141000415', '10614141000415'],
-  ])('keeps %s as %s', (written, kept) => expect(canonicalBarcode(written)).toBe(kept)); // prettier-ignore
+    ['2000000000015', '2000000000015'],
+    ['200-0000000015', '2000000000015'],
+    ['200 000 000 001 5', '2000000000015'],
+    ['02000000000015', '2000000000015'],
+    ['ISBN 978-0-306-40615-7', '9780306406157'],
+    ['ISBN-13: 9780306406157', '9780306406157'],
+    ['isbn 0-306-40615-2', '9780306406157'],
+    ['978–0–306–40615–7', '9780306406157'],
+    ['978\u20110\u2011306\u201140615\u20117', '9780306406157'],
+    ['978\u00A00306406157', '9780306406157'],
+    ['９７８０３０６４０６１５７', '9780306406157'],
+    ['EAN 4006381333931', '4006381333931'],
+    ['036000291452', '0036000291452'],
+    ['0036000291452', '0036000291452'],
+    ['00036000291452', '0036000291452'],
+    ['96385074', '96385074'],
+    ['00000096385074', '96385074'],
+    ['10614141000415', '10614141000415'],
+  ])('keeps %s as %s', (written, kept) => expect(canonicalBarcode(written)).toBe(kept));
   it('keeps what is no barcode as it was typed, and its form never changes again', () => {
     expect(canonicalBarcode(' 2000000000019 ')).toBe('2000000000019');
     expect(canonicalBarcode('ISBN unknown')).toBe('ISBN unknown');
@@ -97,9 +112,14 @@ describe('barcodes', () => {
       { numRuns: 300 },
     );
   });
-  it.each([['96385074', 'EAN-8'], ['036000291452', 'UPC-A'], ['10614141543219', 'GTIN-14']])('knows %s as %s', (code, kind) => // check digits by hand
-    expect(readBarcode(code)).toMatchObject({ ok: true, kind }),
-  ); // prettier-ignore
+  it.each([
+    ['96385074', 'EAN-8'],
+    ['036000291452', 'UPC-A'],
+    ['10614141543219', 'GTIN-14'],
+  ])('knows %s as %s', (code, kind) =>
+    // check digits by hand
+    expect(readBarcode(code)).toMatchObject({ ok: true, type: kind }),
+  );
   it.each(['', '12345', 'abcdefghijkl', '12345678901234567'])('has words for %j', (text) =>
     expect(readBarcode(text)).toMatchObject({ ok: false }),
   );

@@ -1,14 +1,21 @@
 /** What kind of number a barcode carries. */
-export type BarcodeKind = 'EAN-13' | 'EAN-8' | 'UPC-A' | 'GTIN-14' | 'ISBN-13' | 'ISBN-10';
+export type BarcodeType = 'EAN-13' | 'EAN-8' | 'UPC-A' | 'GTIN-14' | 'ISBN-13' | 'ISBN-10';
 
 export type Barcode =
-  | { ok: true; kind: BarcodeKind; /** Filled up with zeros in front: the same article, however it was written. */ gtin14: string }
-  | { ok: false; why: string }; // prettier-ignore
+  | {
+      ok: true;
+      type: BarcodeType;
+      /** Filled up with zeros in front: the same article, however it was written. */ gtin14: string;
+    }
+  | { ok: false; why: string };
 
 /** What stands in front of the digits in print. */
 const NAMED = /^\s*(?:ISBN|EAN|UPC|GTIN|JAN)(?:\s*-?\s*(?:8|10|12|13|14|A)(?=[\s:]))?\s*:?\s*/iu;
 
-/** The bare digits of what was typed, pasted or printed: "ISBN 978-0-306-40615-7" without name, spaces, and dashes of any length. */
+/**
+ * The bare digits of what was typed, pasted or printed: "ISBN 978-0-306-40615-7" without name, spaces, and
+ * dashes of any length.
+ */
 export function bareDigits(text: string): string {
   return text
     .normalize('NFKC')
@@ -18,11 +25,12 @@ export function bareDigits(text: string): string {
 }
 
 /**
- * The one form in which a barcode is kept and compared, however it was written: 13 digits for EAN-13, UPC-A and ISBN
- * (of ten characters, too), 8 for EAN-8, 14 only where the first is no zero.
+ * The one form in which a barcode is kept and compared, however it was written: 13 digits for EAN-13, UPC-A
+ * and ISBN (of ten characters, too), 8 for EAN-8, 14 only where the first is no zero.
  *
  * @returns what was typed, trimmed, where it is no barcode
- * @see GS1 General Specifications, "Storage of a GTIN in a database": all lengths are one number filled up with zeros
+ * @see GS1 General Specifications, "Storage of a GTIN in a database": all lengths are one number filled up
+ * with zeros
  */
 export function canonicalBarcode(text: string): string {
   const read = readBarcode(text);
@@ -41,7 +49,7 @@ export function readBarcode(text: string): Barcode {
   const bare = bareDigits(text);
   if (/^\d{9}[\dX]$/u.test(bare)) {
     if (isbn10CheckDigit(bare.slice(0, 9)) !== bare[9]) return wrong();
-    return { ok: true, kind: 'ISBN-10', gtin14: `0${isbn13From10(bare)}` };
+    return { ok: true, type: 'ISBN-10', gtin14: `0${isbn13From10(bare)}` };
   }
   if (!/^(\d{8}|\d{12,14})$/u.test(bare))
     return { ok: false, why: 'A barcode has 8, 12, 13 or 14 digits, an ISBN 10 or 13.' };
@@ -49,13 +57,13 @@ export function readBarcode(text: string): Barcode {
   const gtin14 = bare.padStart(14, '0');
   switch (bare.length) {
     case 8:
-      return { ok: true, kind: 'EAN-8', gtin14 };
+      return { ok: true, type: 'EAN-8', gtin14 };
     case 12:
-      return { ok: true, kind: 'UPC-A', gtin14 };
+      return { ok: true, type: 'UPC-A', gtin14 };
     case 14:
-      return { ok: true, kind: 'GTIN-14', gtin14 };
+      return { ok: true, type: 'GTIN-14', gtin14 };
     default:
-      return { ok: true, kind: /^97[89]/u.test(bare) ? 'ISBN-13' : 'EAN-13', gtin14 };
+      return { ok: true, type: /^97[89]/u.test(bare) ? 'ISBN-13' : 'EAN-13', gtin14 };
   }
 }
 

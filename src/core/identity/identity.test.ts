@@ -10,14 +10,21 @@ const anyPattern = fc
   .record({
     parts: fc
       .shuffledSubarray(CODE_PARTS.filter((p) => p !== 'spot' && p !== 'number'))
-      .chain((some) => fc.tuple(fc.nat(some.length), fc.boolean()).map(([at, spot]) => [
-        ...some.slice(0, at), 'number' as const, ...some.slice(at), ...(spot ? ['spot' as const] : []),
-      ])),
+      .chain((some) =>
+        fc
+          .tuple(fc.nat(some.length), fc.boolean())
+          .map(([at, spot]) => [
+            ...some.slice(0, at),
+            'number' as const,
+            ...some.slice(at),
+            ...(spot ? ['spot' as const] : []),
+          ]),
+      ),
     letters: fc.stringMatching(/^[A-Z0-9]{1,8}$/u),
     between: fc.constantFrom<CodePattern['between']>('-', '.', '_'),
     costWord: fc.constantFrom('', 'BUYINGTRAX'),
   })
-  .map((p) => CodePatternSchema.parse(p)); // prettier-ignore
+  .map((p) => CodePatternSchema.parse(p));
 const facts = fc.record({
   number: fc.integer({ min: 1, max: 40_000 }),
   haul: fc.string({ unit: 'grapheme', maxLength: 9 }),
@@ -35,8 +42,11 @@ it('gives a code by the usual pattern', () => {
 
 it('puts a code together from a pattern, the spot last', () => {
   const pattern = CodePatternSchema.parse({
-    parts: ['kind', 'describing', 'number', 'cost', 'spot'], letters: 'YA', between: '-', costWord: 'BUYINGTRAX',
-  }); // prettier-ignore
+    parts: ['kind', 'describing', 'number', 'cost', 'spot'],
+    letters: 'YA',
+    between: '-',
+    costWord: 'BUYINGTRAX',
+  });
   expect(
     codeFor(pattern, {
       number: 7,
@@ -80,7 +90,7 @@ it('writes a cost in letters and reads it back', () => {
   expect(costOfLetters('B?', 'BUYINGTRAX')).toBeNull();
 });
 
-it('knows the number of a thing from before patterns', () => {
+it('knows the number of an item from before patterns', () => {
   expect(numberOf({ code: 'YA-0042', number: null })).toBe(42);
   expect(numberOf({ code: 'anything', number: 9 })).toBe(9);
   expect(numberOf({ code: 'anything', number: null })).toBeNull();

@@ -12,7 +12,7 @@ export function recordId(running: number, tail: string): string {
   return `${running.toString(36).padStart(6, '0')}-${tail}`;
 }
 
-/** Which page a record is kept on. Ids not made here (plans hang on a thing's id) follow their first part. */
+/** Which page a record is kept on. Ids not made here (plans hang on an item's id) follow their first part. */
 export function pageOf(id: string): number {
   const running = Number.parseInt(id.slice(0, 6), 36);
   return Number.isFinite(running) ? Math.floor(running / PAGE_SIZE) : 0;

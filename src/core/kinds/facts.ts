@@ -1,12 +1,27 @@
-import { SIZE_SYSTEMS } from '../measure/sizes';
 import type { FactSpec } from './spec';
+import { SIZE_SYSTEMS } from '../measure/sizes';
 
 /** Questions that many kinds share. What is asked of which kind is common practice of the trade. */
 
-// prettier-ignore
 const COLOURS = [
-  'Black', 'White', 'Cream', 'Grey', 'Navy', 'Blue', 'Green', 'Olive', 'Brown', 'Tan', 'Red', 'Rust',
-  'Yellow', 'Pink', 'Purple', 'Brass', 'Silver', 'Multicoloured',
+  'Black',
+  'White',
+  'Cream',
+  'Grey',
+  'Navy',
+  'Blue',
+  'Green',
+  'Olive',
+  'Brown',
+  'Tan',
+  'Red',
+  'Rust',
+  'Yellow',
+  'Pink',
+  'Purple',
+  'Brass',
+  'Silver',
+  'Multicoloured',
 ];
 export const ask = (id: string, label: string, more: Omit<FactSpec, 'id' | 'label'> = {}): FactSpec => ({
   id,
@@ -29,7 +44,7 @@ export const shoeSizes = size('37', '38', '39', '40', '41', '42', '43', '44');
 /** How the size on the label is counted. */
 export const sizeSystem: FactSpec = {
   id: 'sizeSystem',
-  label: 'Counted in',
+  label: 'Size system',
   choices: SIZE_SYSTEMS,
   closed: true,
 };
@@ -49,8 +64,17 @@ export const cloth = material('Wool', 'Cotton', 'Linen', 'Silk', 'Waxed cotton',
 export const stuff = material('Brass', 'Enamel', 'Steel', 'Glass', 'Wood', 'Leather', 'Wool');
 export const metal = material('Silver', 'Gold', 'Brass', 'Steel', 'Copper', 'Base metal');
 export const model = ask('model', 'Model');
-// prettier-ignore
-export const decade = from('decade', 'Decade made', '1930s', '1940s', '1950s', '1960s', '1970s', '1980s', '1990s');
+export const decade = from(
+  'decade',
+  'Decade made',
+  '1930s',
+  '1940s',
+  '1950s',
+  '1960s',
+  '1970s',
+  '1980s',
+  '1990s',
+);
 export const pattern = from('pattern', 'Surface', 'Plain', 'Striped', 'Checked', 'Floral', 'Dotted');
 export const fit = from('fit', 'Cut', 'Close', 'Regular', 'Loose');
 export const closing = from('closing', 'Fastening', 'Buttons', 'Zip', 'Hooks', 'Ties', 'None');
@@ -79,7 +103,7 @@ export const age = from('age', 'Age it is for', 'Up to 3', '3 to 6', '6 to 12', 
 export const tuning = ask('tuning', 'Key or tuning');
 export const format = (...choices: string[]): FactSpec => from('format', 'Format', ...choices);
 
-/** Facts of any thing, whatever its kind; asked for only once they are known. */
+/** Facts of any item, whatever its kind; asked for only once they are known. */
 export const COMMON_FACTS: readonly FactSpec[] = [
   { id: 'country', label: 'Made in' },
   { id: 'styleCode', label: 'Style code' },

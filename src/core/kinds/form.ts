@@ -7,7 +7,9 @@ export interface Arranged {
   hidden: readonly FactSpec[];
 }
 
-/** The person's own form for a kind: its own, or that of the nearest kind above it; none: as the kind says. */
+/**
+ * The person's own form for a kind: its own, or that of the nearest kind above it; none: as the kind says.
+ */
 export function formFor(kind: Pick<Kind, 'path'>, forms: readonly OwnForm[]): OwnForm | undefined {
   for (let i = kind.path.length - 1; i >= 0; i -= 1) {
     const form = forms.find((f) => f.kind === kind.path[i]);
@@ -17,8 +19,8 @@ export function formFor(kind: Pick<Kind, 'path'>, forms: readonly OwnForm[]): Ow
 }
 
 /**
- * A kind's questions as the person wants them: in their order, what they do not use put away. What our own standards
- * require is never put away, and what the form does not name comes last, in its usual order.
+ * A kind's questions as the person wants them: in their order, what they do not use put away. What our own
+ * standards require is never put away, and what the form does not name comes last, in its usual order.
  */
 export function arranged(facts: readonly FactSpec[], form: OwnForm | undefined): Arranged {
   if (!form) return { shown: facts, hidden: [] };

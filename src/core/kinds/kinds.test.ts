@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-import { Thing } from '@/contract/records';
+import { Item } from '@/contract/records';
 
 import { withKind } from './changeKind';
 import { privateValues, publicFacts } from './publicFacts';
@@ -8,8 +8,8 @@ import type { FactSpec, KindRow } from './spec';
 import { BUILT_IN, KindTree, ROWS, type OwnFact } from './tree';
 import { answersOf, factValue, readable, toggled } from './values';
 
-const thing = (part: Partial<Thing>): Thing =>
-  Thing.parse({ id: 't', code: 'YA-0001', author: 'Me', createdAt: 0, updatedAt: 0, ...part });
+const item = (part: Partial<Item>): Item =>
+  Item.parse({ id: 't', code: 'YA-0001', author: 'Me', createdAt: 0, updatedAt: 0, ...part });
 const ids = ROWS.map((r) => r.id);
 const kindId = fc.constantFrom(...ids);
 
@@ -21,9 +21,25 @@ describe('the kinds the app comes with', () => {
   });
   it('cover the branches of the trade', () =>
     expect(BUILT_IN.children(null).map((k) => k.id)).toEqual([
-      'clothes', 'footwear', 'bags', 'jewellery', 'home', 'kitchen', 'lighting', 'textiles', 'furniture', 'tools', 'electronics',
-      'books', 'music', 'games', 'collectables', 'craft', 'sport', 'instruments',
-    ])); // prettier-ignore
+      'clothes',
+      'footwear',
+      'bags',
+      'jewellery',
+      'home',
+      'kitchen',
+      'lighting',
+      'textiles',
+      'furniture',
+      'tools',
+      'electronics',
+      'books',
+      'music',
+      'games',
+      'collectables',
+      'craft',
+      'sport',
+      'instruments',
+    ]));
   it.each(BUILT_IN.leaves.map((k) => [k.name, k] as const))('%s has what work with it needs', (_, kind) => {
     expect(kind.facts.length).toBeGreaterThan(2);
     expect(kind.flaws.length).toBeGreaterThan(2);
@@ -114,20 +130,20 @@ describe('another kind', () => {
   it('loses nothing: what is in the record and aside is the same before and after', () => {
     fc.assert(
       fc.property(facts, measurements, kindId, kindId, (f, m, from, to) => {
-        const start = { ...withKind(thing({ facts: f, measurements: m }), from, BUILT_IN) };
+        const start = { ...withKind(item({ facts: f, measurements: m }), from, BUILT_IN) };
         const moved = withKind(start, to, BUILT_IN);
-        const all = (t: typeof start) => ({ ...t.aside.facts, ...t.facts });
+        const all = (t: typeof start) => ({ ...t.parked.facts, ...t.facts });
         for (const [id, value] of Object.entries(all(start))) expect(all(moved)[id]).toBe(value);
-        const lengths = (t: typeof start) => ({ ...t.aside.measurements, ...t.measurements });
+        const lengths = (t: typeof start) => ({ ...t.parked.measurements, ...t.measurements });
         expect(lengths(moved)).toEqual(lengths(start));
-        for (const id of Object.keys(moved.facts)) expect(moved.aside.facts[id]).toBeUndefined();
+        for (const id of Object.keys(moved.facts)) expect(moved.parked.facts[id]).toBeUndefined();
       }),
     );
   });
   it('and back again leaves everything as it was', () => {
     fc.assert(
       fc.property(facts, measurements, kindId, kindId, (f, m, from, to) => {
-        const start = withKind(thing({ facts: f, measurements: m }), from, BUILT_IN);
+        const start = withKind(item({ facts: f, measurements: m }), from, BUILT_IN);
         const back = withKind(withKind(start, to, BUILT_IN), from, BUILT_IN);
         for (const [id, value] of Object.entries(start.facts)) expect(back.facts[id]).toBe(value);
         expect(back.measurements).toEqual(start.measurements);
@@ -135,16 +151,16 @@ describe('another kind', () => {
     );
   });
   it('keeps what fits and sets the rest aside', () => {
-    const coat = thing({ kind: 'coat', facts: { brand: 'Ostler', size: 'L' }, measurements: { chest: 590 } });
+    const coat = item({ kind: 'coat', facts: { brand: 'Ostler', size: 'L' }, measurements: { chest: 590 } });
     const lamp = withKind(coat, 'lamp', BUILT_IN);
     expect(lamp.facts).toEqual({ brand: 'Ostler' });
-    expect(lamp.aside).toEqual({ facts: { size: 'L' }, measurements: { chest: 590 } });
+    expect(lamp.parked).toEqual({ facts: { size: 'L' }, measurements: { chest: 590 } });
     expect(withKind(lamp, 'shirt', BUILT_IN).facts).toEqual({ brand: 'Ostler', size: 'L' });
   });
   it('begins with what is usual, but never in place of an answer', () => {
-    expect(withKind(thing({}), 'childClothes', BUILT_IN).facts.department).toBe('Children');
+    expect(withKind(item({}), 'childClothes', BUILT_IN).facts.department).toBe('Children');
     expect(
-      withKind(thing({ facts: { department: 'Women' } }), 'childClothes', BUILT_IN).facts.department,
+      withKind(item({ facts: { department: 'Women' } }), 'childClothes', BUILT_IN).facts.department,
     ).toBe('Women');
   });
 });
@@ -178,13 +194,17 @@ describe('answers', () => {
   });
   it('keeps any text exactly or says why not, and takes its own answers again', () => {
     fc.assert(
-      fc.property(fc.string({ unit: 'grapheme', maxLength: 500 }), fc.constantFrom<FactSpec['type']>('text', 'number', 'year', 'yesNo'), (typed, type) => {
-        const judged = factValue(ask({ type }), typed);
-        if (!judged.ok) return expect(judged.why).not.toBe('');
-        if (type === 'text') expect(judged.value).toBe(typed.trim());
-        expect(factValue(ask({ type }), judged.value)).toEqual(judged);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.string({ unit: 'grapheme', maxLength: 500 }),
+        fc.constantFrom<FactSpec['type']>('text', 'number', 'year', 'yesNo'),
+        (typed, type) => {
+          const judged = factValue(ask({ type }), typed);
+          if (!judged.ok) return expect(judged.why).not.toBe('');
+          if (type === 'text') expect(judged.value).toBe(typed.trim());
+          expect(factValue(ask({ type }), judged.value)).toEqual(judged);
+        },
+      ),
+    );
   });
   it('puts one of several on and takes it off', () => {
     expect(toggled('', 'Spring')).toBe('Spring');
@@ -200,7 +220,7 @@ describe('private facts', () => {
     [],
     [{ kind: 'clothes', spec: { id: 'pile', label: 'Pile', private: true } }],
   );
-  const one = thing({ kind: 'jumper', facts: { brand: 'Ostler', pile: 'heap nine', serial: 'SN-778' } });
+  const one = item({ kind: 'jumper', facts: { brand: 'Ostler', pile: 'heap nine', serial: 'SN-778' } });
   it('are not among those that may be sent, whatever the kind becomes', () => {
     fc.assert(
       fc.property(kindId, (to) => {
@@ -208,8 +228,10 @@ describe('private facts', () => {
         const sent = JSON.stringify(publicFacts({ ...one, ...moved }, tree));
         expect(sent).not.toContain('heap nine');
         expect(sent).not.toContain('SN-778');
-        expect(privateValues({ ...one, ...moved }, tree).map((p) => p.value)).toEqual(expect.arrayContaining(['heap nine', 'SN-778']));
+        expect(privateValues({ ...one, ...moved }, tree).map((p) => p.value)).toEqual(
+          expect.arrayContaining(['heap nine', 'SN-778']),
+        );
       }),
-    ); // prettier-ignore
+    );
   });
 });

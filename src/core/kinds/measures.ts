@@ -10,7 +10,8 @@ export const measure = (
   alsoCalled: readonly string[] = [],
 ): MeasureSpec => ({ id, name, how, usual: [low, high], line, alsoCalled });
 
-// Flat measuring; what to measure, the usual spans and where lines run are common practice of the trade, from memory.
+// Flat measuring; what to measure, the usual spans and where lines run are common practice of the trade, from
+// memory.
 export const chest: MeasureSpec = {
   ...measure(
     'chest',

@@ -1,7 +1,7 @@
 import { stem, stemsOf } from './stem';
 import { ABOUT, COMPANIONS, MODIFIERS, QUANTITY, WEAK } from './titleGrammar';
 
-/** Words of a text that may name a thing, and where they stand. */
+/** Words of a text that may name an item, and where they stand. */
 export interface Word {
   /** Small, without its plural. */
   stem: string;
@@ -9,7 +9,7 @@ export interface Word {
   raw: string;
 }
 
-/** A thing that a text names. */
+/** An item that a text names. */
 export interface Named<T> {
   value: T;
   /** The name, as it was written. */
@@ -20,7 +20,7 @@ export interface Named<T> {
 
 export interface Phrase {
   words: Word[];
-  /** Behind "for", "about", "with" …: it says something about the thing, and not what it is. */
+  /** Behind "for", "about", "with" …: it says something about the item, and not what it is. */
   dependent: boolean;
 }
 
@@ -66,13 +66,15 @@ export class NameIndex<T> {
 const LONGEST_TEXT = 2_000;
 
 /**
- * The things that a text names, the one it is about first: of each phrase the noun at its end, because English puts what
- * something is there ("jumper dress"), and of a text its first phrase that names anything. What stands behind "about",
- * "for" or "with" is not the thing; nor is what a companion's name follows ("camera strap").
+ * The items that a text names, the one it is about first: of each phrase the noun at its end, because
+ * English puts what something is there ("jumper dress"), and of a text its first phrase that names anything.
+ * What stands behind "about", "for" or "with" is not the item; nor is what a companion's name follows
+ * ("camera strap").
  *
- * @returns empty where nothing is named, or where the noun at the end is not known: better nothing than its neighbour
+ * @returns empty where nothing is named, or where the noun at the end is not known: better nothing than its
+ * neighbour
  */
-export function namedThings<T>(text: string, index: NameIndex<T>): Named<T>[] {
+export function namedItems<T>(text: string, index: NameIndex<T>): Named<T>[] {
   const outside = text.slice(0, LONGEST_TEXT).replace(/[“"][^”"]*[”"]|‘[^’]*’(?![\p{L}])/gu, ' , ');
   const all = phrasesOf(/[\p{L}]/u.test(outside) ? outside : text.slice(0, LONGEST_TEXT), index);
   const namesAreLarge = writesNamesLarge(all);
@@ -94,7 +96,9 @@ function writesNamesLarge(phrases: readonly Phrase[]): boolean {
   return /^\p{Lu}/u.test(first.raw) && rest.some((w) => /^\p{Ll}/u.test(w.raw));
 }
 
-/** A text’s phrases: between commas, "and" and words such as "for"; a known name with "and" in it stays whole. */
+/**
+ * A text’s phrases: between commas, "and" and words such as "for"; a known name with "and" in it stays whole.
+ */
 export function phrasesOf<T>(text: string, index: NameIndex<T>): Phrase[] {
   const phrases: Phrase[] = [];
   let now: Phrase = { words: [], dependent: false };

@@ -11,9 +11,16 @@ export function treeWith(kinds: readonly OwnKind[], specifics: readonly OwnSpeci
     specifics.map(({ kind, fact, label, type, unit, choices, closed, need, several, usual, ...own }) => ({
       kind,
       spec: {
-        id: fact, label, type, need, several, private: own.private,
-        ...(unit ? { unit } : {}), ...(choices.length > 0 ? { choices, closed } : {}), ...(usual ? { usual } : {}),
+        id: fact,
+        label,
+        type,
+        need,
+        several,
+        private: own.private,
+        ...(unit ? { unit } : {}),
+        ...(choices.length > 0 ? { choices, closed } : {}),
+        ...(usual ? { usual } : {}),
       },
-    })), // prettier-ignore
+    })),
   );
 }

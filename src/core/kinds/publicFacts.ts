@@ -1,17 +1,17 @@
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
 import type { KindTree } from './tree';
 import { readable } from './values';
 
 /** The facts that may be sent: all but the seller's own. */
-export function publicFacts(thing: Pick<Thing, 'kind' | 'facts'>, kinds: KindTree): Record<string, string> {
-  return Object.fromEntries(Object.entries(thing.facts).filter(([id]) => !kinds.isPrivate(thing.kind, id)));
+export function publicFacts(item: Pick<Item, 'kind' | 'facts'>, kinds: KindTree): Record<string, string> {
+  return Object.fromEntries(Object.entries(item.facts).filter(([id]) => !kinds.isPrivate(item.kind, id)));
 }
 
 /** The same as they are read, for use in public words. */
-export function publicWords(thing: Pick<Thing, 'kind' | 'facts'>, kinds: KindTree): Record<string, string> {
+export function publicWords(item: Pick<Item, 'kind' | 'facts'>, kinds: KindTree): Record<string, string> {
   return Object.fromEntries(
-    Object.entries(publicFacts(thing, kinds)).map(([id, value]) => [id, readable(value)]),
+    Object.entries(publicFacts(item, kinds)).map(([id, value]) => [id, readable(value)]),
   );
 }
 
@@ -23,10 +23,10 @@ export interface PrivateValue {
 
 /** What must not turn up in public words: the seller's own facts, set aside or not, by name. */
 export function privateValues(
-  thing: Pick<Thing, 'kind' | 'facts' | 'aside'>,
+  item: Pick<Item, 'kind' | 'facts' | 'parked'>,
   kinds: KindTree,
 ): PrivateValue[] {
-  return Object.entries({ ...thing.aside.facts, ...thing.facts })
-    .filter(([id]) => kinds.isPrivate(thing.kind, id))
-    .map(([id, value]) => ({ name: kinds.factName(thing.kind, id), value: readable(value) }));
+  return Object.entries({ ...item.parked.facts, ...item.facts })
+    .filter(([id]) => kinds.isPrivate(item.kind, id))
+    .map(([id, value]) => ({ name: kinds.factName(item.kind, id), value: readable(value) }));
 }

@@ -4,7 +4,7 @@ export type FactType = 'text' | 'number' | 'year' | 'yesNo';
 /** How much our own standards want the answer. */
 export type Need = 'required' | 'wanted' | 'optional';
 
-/** A question about a thing: one item specific of our own. */
+/** A question about an item: one item specific of our own. */
 export interface FactSpec {
   id: string;
   label: string;
@@ -20,7 +20,7 @@ export interface FactSpec {
   several?: boolean;
   /** For the seller alone: never sent, never in public words. */
   private?: boolean;
-  /** What a new thing of the kind begins with. */
+  /** What a new item of the kind begins with. */
   usual?: string;
 }
 
@@ -31,7 +31,7 @@ export interface MeasureSpec {
   alsoCalled?: readonly string[];
   /** How to lay the tape. */
   how: string;
-  /** Where its line usually runs, in shares of the thing's own box: from x, y to x, y. */
+  /** Where its line usually runs, in shares of the item's own box: from x, y to x, y. */
   line: readonly [number, number, number, number];
   /** A figure outside this is probably a slip. Millimetres. */
   usual: readonly [number, number];
@@ -39,7 +39,10 @@ export interface MeasureSpec {
   doubled?: boolean;
 }
 
-/** How a thing of a kind lies or stands in a picture: with parts hanging down, taller than wide, or wider than tall. */
+/**
+ * How an item of a kind lies or stands in a picture: with parts hanging down, taller than wide, or wider than
+ * tall.
+ */
 export type Stance = 'hangs' | 'tall' | 'wide';
 
 /** What using it is called: a coat is worn, a book read, a record played, a vase used. */

@@ -1,10 +1,30 @@
 const IRREGULAR: Readonly<Record<string, string>> = {
-  scarves: 'scarf', shelves: 'shelf', bookshelves: 'bookshelf', knives: 'knife', lenses: 'len', atlases: 'atla', glasses: 'glasses', dice: 'dice',
-  children: 'children', childrens: 'children', mens: 'men', womens: 'women', loaves: 'loaf', dominoes: 'domino', mice: 'mouse', feet: 'foot',
-  canvases: 'canva', octaves: 'octave', compasses: 'compass', trousers: 'trouser', pyjamas: 'pyjama', pajamas: 'pajama', series: 'series',
-}; // prettier-ignore
+  scarves: 'scarf',
+  shelves: 'shelf',
+  bookshelves: 'bookshelf',
+  knives: 'knife',
+  lenses: 'len',
+  atlases: 'atla',
+  glasses: 'glasses',
+  dice: 'dice',
+  children: 'children',
+  childrens: 'children',
+  mens: 'men',
+  womens: 'women',
+  loaves: 'loaf',
+  dominoes: 'domino',
+  mice: 'mouse',
+  feet: 'foot',
+  canvases: 'canva',
+  octaves: 'octave',
+  compasses: 'compass',
+  trousers: 'trouser',
+  pyjamas: 'pyjama',
+  pajamas: 'pajama',
+  series: 'series',
+};
 
-/** Enough of English plurals for names of things. */
+/** Enough of English plurals for names of items. */
 export function stem(raw: string): string {
   const word = raw
     .toLocaleLowerCase('en')

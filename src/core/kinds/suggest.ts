@@ -1,10 +1,10 @@
 import { KIN } from './kin';
-import { NameIndex, namedThings, type Named } from './nounPhrase';
+import { NameIndex, namedItems, type Named } from './nounPhrase';
 import type { Kind } from './spec';
 import { stemsOf } from './stem';
 import type { KindTree } from './tree';
 
-/** Where words about a thing come from; the stronger, the earlier. */
+/** Where words about an item come from; the stronger, the earlier. */
 export interface KindWords {
   /** What a catalogue says it is. */
   record?: string;
@@ -25,12 +25,25 @@ const WEIGHTS = { record: 1, title: 0.9, label: 0.7 } as const;
 const PLACES = { record: 'in the catalogue record', title: 'in the title', label: 'on the label' } as const;
 type Source = keyof typeof WEIGHTS;
 
-/** Say of a thing that it is one to read or to hear, whatever else its title names. */
-const MEDIA = new Set(['hardback', 'paperback', 'hardcover', 'lp', 'dvd', 'vhs', 'cd', 'cassette', 'blu ray', 'first edition'].map((m) => stemsOf(m).join(' '))); // prettier-ignore
+/** Say of an item that it is one to read or to hear, whatever else its title names. */
+const MEDIA = new Set(
+  [
+    'hardback',
+    'paperback',
+    'hardcover',
+    'lp',
+    'dvd',
+    'vhs',
+    'cd',
+    'cassette',
+    'blu ray',
+    'first edition',
+  ].map((m) => stemsOf(m).join(' ')),
+);
 
 /**
- * The kinds that words about a thing point to, the one they are about first, each with its reason. What a title only
- * mentions ("book about lamps", "camera strap") is not suggested.
+ * The kinds that words about an item point to, the one they are about first, each with its reason. What a
+ * title only mentions ("book about lamps", "camera strap") is not suggested.
  */
 export function suggestKinds(words: KindWords, kinds: KindTree, most = 4): KindSuggestion[] {
   const best = new Map<string, KindSuggestion>();
@@ -49,7 +62,7 @@ export function suggestKinds(words: KindWords, kinds: KindTree, most = 4): KindS
 
 /** The kinds that some words name, the one they are about first. */
 function kindsNamed(said: string, kinds: KindTree): { kind: Kind; shown: string }[] {
-  const named = namedThings(said, indexOf(kinds));
+  const named = namedItems(said, indexOf(kinds));
   const medium = named.findIndex((n) => MEDIA.has(stemsOf(n.shown).join(' ')));
   const first = named[medium];
   // Nothing of ours: what else its title mentions is not what it is.
@@ -71,7 +84,10 @@ function playedWith({ value, before }: Named<string>, kinds: KindTree): string {
 
 const indices = new WeakMap<KindTree, NameIndex<string>>();
 
-/** Every name a kind goes by: own kinds before ours, a kind's name before its other names, and those before its kin. */
+/**
+ * Every name a kind goes by: own kinds before ours, a kind's name before its other names, and those before
+ * its kin.
+ */
 function indexOf(kinds: KindTree): NameIndex<string> {
   let index = indices.get(kinds);
   if (index) return index;
@@ -85,8 +101,8 @@ function indexOf(kinds: KindTree): NameIndex<string> {
 }
 
 /**
- * Kinds in the order in which they may claim a name: the person's own first, and what is usually meant before what holds it
- * ("book" is a book, and not books and paper).
+ * Kinds in the order in which they may claim a name: the person's own first, and what is usually meant before
+ * what holds it ("book" is a book, and not books and paper).
  */
 export function claimingNames(kinds: KindTree): Kind[] {
   return [...kinds.all].sort((a, b) => Number(b.own) - Number(a.own) || b.path.length - a.path.length);
@@ -97,14 +113,14 @@ export function ownNames(kind: Pick<Kind, 'name' | 'titleWords'>): string[] {
   return [kind.titleWords, kind.name, ...kind.name.split(/,\s*|\s+or\s+|\s+and\s+/u)];
 }
 
-/** Narrower things and other names of a kind; see {@link KIN}. */
+/** Narrower items and other names of a kind; see {@link KIN}. */
 export function kinOf(kind: string): string[] {
-  return Object.hasOwn(KIN, kind) ? KIN[kind]!.split(', ') : [];
+  return Object.hasOwn(KIN, kind) ? KIN[kind]!.trim().split(/,\s+/u) : [];
 }
 
 /**
- * Kinds for what a person typed to find one: those a name of which begins so, then those that go by such a word, then what
- * the words are about.
+ * Kinds for what a person typed to find one: those a name of which begins so, then those that go by such a
+ * word, then what the words are about.
  */
 export function findKinds(typed: string, kinds: KindTree, most = 12): Kind[] {
   const wanted = typed.trim().toLocaleLowerCase('en');

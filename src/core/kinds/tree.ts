@@ -6,7 +6,7 @@ import type { FactSpec, Kind, KindRow, MeasureSpec } from './spec';
 
 /** A question the person asks of a branch of their own accord. */
 export interface OwnFact {
-  /** The kind it is asked of, with all kinds below; empty: of every thing. */
+  /** The kind it is asked of, with all kinds below; empty: of every item. */
   kind: string;
   spec: FactSpec;
 }
@@ -15,7 +15,7 @@ export interface OwnFact {
 const DEEPEST = 8;
 
 /**
- * All kinds of things, each with what it has from its parents: questions are added up (a kind may
+ * All kinds of items, each with what it has from its parents: questions are added up (a kind may
  * replace one of its parents' or leave it out), all else is taken from the nearest that says it.
  */
 export class KindTree {
@@ -97,7 +97,7 @@ export class KindTree {
     return this.below.get(id) ?? [];
   }
 
-  /** Kinds that have none below them: what a thing usually is. */
+  /** Kinds that have none below them: what an item usually is. */
   get leaves(): readonly Kind[] {
     return this.all.filter((k) => this.children(k.id).length === 0);
   }
@@ -112,12 +112,12 @@ export class KindTree {
     return this.get(id)?.facts ?? [];
   }
 
-  /** Questions of any thing, asked for only once they are known. */
+  /** Questions of any item, asked for only once they are known. */
   get common(): readonly FactSpec[] {
     return this.everywhere;
   }
 
-  /** The question behind a fact of a thing of this kind. */
+  /** The question behind a fact of an item of this kind. */
   fact(kind: string, fact: string): FactSpec | undefined {
     return this.facts(kind).find((f) => f.id === fact) ?? this.everywhere.find((f) => f.id === fact);
   }
@@ -126,7 +126,7 @@ export class KindTree {
     return this.get(id)?.measures ?? [];
   }
 
-  /** What a fact is called for this kind of thing. */
+  /** What a fact is called for this kind of item. */
   factName(kind: string, fact: string): string {
     return this.fact(kind, fact)?.label ?? this.anyFact(fact)?.label ?? fact;
   }

@@ -1,13 +1,14 @@
-import { canonicalBarcode } from '../identity/gtin';
-import { listed } from '../words/listed';
+import { listed } from '@/core/language/listed';
+
 import type { FactSpec } from './spec';
+import { canonicalBarcode } from '../identity/gtin';
 
 export type Judged = { ok: true; value: string } | { ok: false; why: string };
 
 /** Several answers to one question are kept in lines of their own. */
 const BETWEEN = '\n';
 /** The longest answer, in UTF-16 code units as stored. */
-export const LONGEST = 400;
+const LONGEST = 400;
 
 /**
  * What was typed as the answer to a question: as it is to be stored, or why it can't be. Text is kept

@@ -1,6 +1,5 @@
-import { readFileSync } from 'node:fs';
-
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
 
 import { code128Widths } from './code128';

@@ -1,4 +1,7 @@
-/** Sheets and rolls that labels come on. Millimetres. Sizes are those common in the stationery trade, from memory. */
+/**
+ * Sheets and rolls that labels come on. Millimetres. Sizes are those common in the stationery trade, from
+ * memory.
+ */
 export interface LabelStock {
   id: string;
   name: string;
@@ -24,12 +27,47 @@ const roll = (id: string, width: number, height: number): LabelStock => ({
   gap: { x: 0, y: 0 },
 });
 
-// prettier-ignore
 export const STOCKS: readonly LabelStock[] = [
-  { id: 'a4-21', name: 'A4 sheet, 21 labels', page: A4, label: { width: 70, height: 42.3 }, columns: 3, rows: 7, margin: { left: 0, top: 0.4 }, gap: { x: 0, y: 0 } },
-  { id: 'a4-24', name: 'A4 sheet, 24 labels', page: A4, label: { width: 70, height: 37 }, columns: 3, rows: 8, margin: { left: 0, top: 0.5 }, gap: { x: 0, y: 0 } },
-  { id: 'a4-40', name: 'A4 sheet, 40 labels', page: A4, label: { width: 48.5, height: 25.4 }, columns: 4, rows: 10, margin: { left: 8, top: 21.5 }, gap: { x: 0, y: 0 } },
-  { id: 'letter-30', name: 'Letter sheet, 30 labels', page: LETTER, label: { width: 66.7, height: 25.4 }, columns: 3, rows: 10, margin: { left: 4.7, top: 12.7 }, gap: { x: 3.1, y: 0 } },
+  {
+    id: 'a4-21',
+    name: 'A4 sheet, 21 labels',
+    page: A4,
+    label: { width: 70, height: 42.3 },
+    columns: 3,
+    rows: 7,
+    margin: { left: 0, top: 0.4 },
+    gap: { x: 0, y: 0 },
+  },
+  {
+    id: 'a4-24',
+    name: 'A4 sheet, 24 labels',
+    page: A4,
+    label: { width: 70, height: 37 },
+    columns: 3,
+    rows: 8,
+    margin: { left: 0, top: 0.5 },
+    gap: { x: 0, y: 0 },
+  },
+  {
+    id: 'a4-40',
+    name: 'A4 sheet, 40 labels',
+    page: A4,
+    label: { width: 48.5, height: 25.4 },
+    columns: 4,
+    rows: 10,
+    margin: { left: 8, top: 21.5 },
+    gap: { x: 0, y: 0 },
+  },
+  {
+    id: 'letter-30',
+    name: 'Letter sheet, 30 labels',
+    page: LETTER,
+    label: { width: 66.7, height: 25.4 },
+    columns: 3,
+    rows: 10,
+    margin: { left: 4.7, top: 12.7 },
+    gap: { x: 3.1, y: 0 },
+  },
   roll('roll-62', 62, 29),
   roll('roll-57', 57, 32),
 ];
@@ -82,7 +120,10 @@ export function barsAcross(widths: readonly number[], across: number): { left: n
   return bars;
 }
 
-/** What a plain printer's font can show: the rest becomes a question mark, so that nothing is silently missing. */
+/**
+ * What a plain printer's font can show: the rest becomes a question mark, so that nothing is silently
+ * missing.
+ */
 export function printable(text: string): string {
   return text.normalize('NFC').replace(/[^\x20-\x7e\u00a0-\u00ff]/gu, '?');
 }

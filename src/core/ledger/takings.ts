@@ -5,13 +5,13 @@ import type { Minor } from '../money/money';
 export interface SaleFigures {
   sale: Sale;
   takeHome: Minor;
-  /** What the thing cost; null where nobody said. */
+  /** What the item cost; null where nobody said. */
   cost: Minor | null;
 }
 
 export interface Takings {
   count: number;
-  /** Sum of prices paid for the things themselves. */
+  /** Sum of prices paid for the items themselves. */
   turnover: Minor;
   takeHome: Minor;
   /** Take-home less cost, over the sales whose cost is known. */

@@ -1,9 +1,9 @@
 import type { RuleSheet } from '@/contract/ruleSheet';
 
+import { askingTerms, type Effective } from './effective';
 import type { Minor } from '../money/money';
 import { askingPrice, dipAt, dipWords, inHabit, type Endings } from '../price/askingPrice';
 import { takeHomeOf } from '../price/takeHome';
-import { askingTerms, type Effective } from './effective';
 
 export interface Asked {
   sheet: RuleSheet;

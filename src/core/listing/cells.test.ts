@@ -7,13 +7,41 @@ import { addTotals, deedOf, NO_TOTALS, spreadOver, totalsOf, type Cell } from '.
 import type { CellCheck } from './examine';
 
 const check = (part: Partial<CellCheck> = {}): CellCheck => ({
-  market: 'moor', title: 'Gansey', refusesTwins: false, blockers: [], cautions: 0, price: 4_800, takeHome: 3_900, fees: 700, category: 'c', changed: false, ...part,
-}); // prettier-ignore
-const plan = (wanted = true) => Plan.parse({ id: 't_moor', thingId: 't', market: 'moor', wanted });
+  market: 'moor',
+  title: 'Gansey',
+  refusesTwins: false,
+  blockers: [],
+  cautions: 0,
+  price: 4_800,
+  takeHome: 3_900,
+  fees: 700,
+  category: 'c',
+  changed: false,
+  ...part,
+});
+const plan = (wanted = true) => Plan.parse({ id: 't_moor', itemId: 't', market: 'moor', wanted });
 const listing = (part: Partial<CourierListingView> = {}): CourierListingView => ({
-  market: 'moor', state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4_800, category: '', postage: 0,
-  reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, stopped: false, ...part,
-}); // prettier-ignore
+  market: 'moor',
+  state: 'live',
+  want: 'live',
+  doing: null,
+  tries: 0,
+  nextTryAt: null,
+  trouble: null,
+  url: null,
+  title: '',
+  price: 4_800,
+  category: '',
+  postage: 0,
+  reasons: [],
+  since: 1,
+  listedAt: 1,
+  draftHash: '',
+  edited: null,
+  held: false,
+  stopped: false,
+  ...part,
+});
 const blocker = { level: 'blocker' as const, field: 'title' as const, message: 'It needs a title.' };
 
 describe('what a cell is ready for', () => {
@@ -30,19 +58,19 @@ describe('what a cell is ready for', () => {
     ['refused', check(), plan(), listing({ state: 'refused', want: 'gone' }), 'again'],
     ['coming down', check(), plan(), listing({ want: 'gone', doing: 'withdraw' }), 'nothing'],
   ] as const)('%s', (_, c, p, l, deed) => expect(deedOf(c, p, l, false)).toBe(deed));
-  it('is nothing once the thing is sold', () =>
+  it('is nothing once the item is sold', () =>
     expect(deedOf(check(), plan(), undefined, true)).toBe('nothing'));
 });
 
 describe('totals before sending', () => {
-  const cell = (thing: string, deed: Cell['deed'], part: Partial<CellCheck> = {}, live = false): Cell => ({
-    thing,
+  const cell = (item: string, deed: Cell['deed'], part: Partial<CellCheck> = {}, live = false): Cell => ({
+    item,
     deed,
     live,
     check: check(part),
   });
   // By hand: t sells once, for 39.00 or 41.00; u for 10.00. Fees: the dearer of t's two, 9.00, and 2.00.
-  it('count a thing once, however many places it goes to', () =>
+  it('count an item once, however many places it goes to', () =>
     expect(
       totalsOf([
         cell('t', 'send', { takeHome: 3_900, fees: 900 }),
@@ -58,12 +86,17 @@ describe('totals of parts', () => {
   it('are those of the whole', () => {
     const deed = fc.constantFrom<Cell['deed']>('send', 'again', 'resend', 'fix', 'nothing');
     const cells = fc.array(
-      fc.record({ thing: fc.constantFrom('a', 'b', 'c'), deed, live: fc.boolean(), takeHome: fc.integer({ min: 0, max: 9_000 }) }),
-    ); // prettier-ignore
+      fc.record({
+        item: fc.constantFrom('a', 'b', 'c'),
+        deed,
+        live: fc.boolean(),
+        takeHome: fc.integer({ min: 0, max: 9_000 }),
+      }),
+    );
     fc.assert(
       fc.property(cells, (some) => {
         const all = some.map((c): Cell => ({ ...c, check: check({ takeHome: c.takeHome, fees: 1 }) }));
-        const parts = ['a', 'b', 'c'].map((id) => totalsOf(all.filter((c) => c.thing === id)));
+        const parts = ['a', 'b', 'c'].map((id) => totalsOf(all.filter((c) => c.item === id)));
         expect(parts.reduce(addTotals, NO_TOTALS)).toEqual(totalsOf(all));
       }),
     );

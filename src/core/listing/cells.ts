@@ -3,13 +3,13 @@ import type { Plan } from '@/contract/records';
 
 import type { CellCheck } from './examine';
 
-/** What can be done in one cell of things and marketplaces. */
+/** What can be done in one cell of items and marketplaces. */
 export type CellDeed = 'send' | 'resend' | 'again' | 'withdraw' | 'fix' | 'nothing';
 
 /**
  * What a cell is ready for.
  *
- * @param sold the thing is sold, anywhere
+ * @param sold the item is sold, anywhere
  */
 export function deedOf(
   check: CellCheck | undefined,
@@ -35,17 +35,25 @@ export interface CellTotals {
   /** Planned, with something against them. */
   toFix: number;
   live: number;
-  /** Of those ready: the most that fees may come to, and what is left, as if each thing sold once; minor units. */
+  /**
+   * Of those ready: the most that fees may come to, and what is left, as if each item sold once; minor
+   * units.
+   */
   fees: number;
   takeHomeLeast: number;
   takeHomeMost: number;
 }
 
 export const NO_TOTALS: CellTotals = {
-  ready: 0, toFix: 0, live: 0, fees: 0, takeHomeLeast: 0, takeHomeMost: 0,
-}; // prettier-ignore
+  ready: 0,
+  toFix: 0,
+  live: 0,
+  fees: 0,
+  takeHomeLeast: 0,
+  takeHomeMost: 0,
+};
 
-/** Totals of other things, put together: no thing may be in both. */
+/** Totals of other items, put together: no item may be in both. */
 export function addTotals(a: CellTotals, b: CellTotals): CellTotals {
   return {
     ready: a.ready + b.ready,
@@ -58,33 +66,33 @@ export function addTotals(a: CellTotals, b: CellTotals): CellTotals {
 }
 
 export interface Cell {
-  thing: string;
+  item: string;
   check: CellCheck | undefined;
   deed: CellDeed;
   live: boolean;
 }
 
 /**
- * Totals over many cells. A thing sells once, so its take-home counts once: the least and the most over the
+ * Totals over many cells. An item sells once, so its take-home counts once: the least and the most over the
  * marketplaces it is ready for.
  */
 export function totalsOf(cells: readonly Cell[]): CellTotals {
   const totals: CellTotals = { ...NO_TOTALS };
-  const perThing = new Map<string, { least: number; most: number; fees: number }>();
-  for (const { thing, check, deed, live } of cells) {
+  const perItem = new Map<string, { least: number; most: number; fees: number }>();
+  for (const { item, check, deed, live } of cells) {
     if (live) totals.live += 1;
     if (deed === 'fix') totals.toFix += 1;
     if (deed !== 'send' && deed !== 'again' && deed !== 'resend') continue;
     totals.ready += 1;
     if (check?.takeHome == null) continue;
-    const known = perThing.get(thing);
-    perThing.set(thing, {
+    const known = perItem.get(item);
+    perItem.set(item, {
       least: Math.min(known?.least ?? Infinity, check.takeHome),
       most: Math.max(known?.most ?? -Infinity, check.takeHome),
       fees: Math.max(known?.fees ?? 0, check.fees ?? 0),
     });
   }
-  for (const { least, most, fees } of perThing.values()) {
+  for (const { least, most, fees } of perItem.values()) {
     totals.takeHomeLeast += least;
     totals.takeHomeMost += most;
     totals.fees += fees;

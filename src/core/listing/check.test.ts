@@ -1,20 +1,20 @@
 import fc from 'fast-check';
 
-import { Picture, Plan, Thing } from '@/contract/records';
+import { Picture, Plan, Item } from '@/contract/records';
 import { RuleSheet } from '@/contract/ruleSheet';
 
+import { checkListing } from './check';
+import { draftOf, draftHash } from './draft';
+import { effectiveListing, listingTakeHome } from './effective';
+import { plainSetup } from './setup';
 import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
 import { problemsOf } from '../../../server/standins/brackenmoor/validate';
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { objections } from '../../../server/standins/threadwick/validate';
+import { recordOf } from '../catalogue/sheetRecords';
 import { BUILT_IN, KindTree, ROWS } from '../kinds/tree';
-import { checkListing } from './check';
 import { translate } from '../mapping/values';
-import { draftOf, draftPrint } from './draft';
-import { effectiveListing, listingTakeHome } from './effective';
-import { recordOf } from './onSheet';
-import { plainSetup } from './setup';
 
 const moor = RuleSheet.parse(BRACKENMOOR);
 const wick = RuleSheet.parse(THREADWICK);
@@ -22,39 +22,65 @@ const stile = RuleSheet.parse(NEARSTILE);
 
 const SETUP = plainSetup({ remembered: { nearstile: { place: 'Harbour steps' } } });
 
-const gansey = (part: Partial<Thing> = {}) =>
-  Thing.parse({
-    id: 't', code: 'YA-0001', author: 'me', createdAt: 0, updatedAt: 0, kind: 'jumper', use: 'light', price: 4800, weightG: 820,
-    facts: { brand: 'Kittiwake', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool' }, spot: 'A3-12',
-    title: 'Kittiwake gansey jumper, navy wool, size M', description: 'Tightly spun navy wool, darned once.', ...part,
-  }); // prettier-ignore
+const gansey = (part: Partial<Item> = {}) =>
+  Item.parse({
+    id: 't',
+    code: 'YA-0001',
+    author: 'me',
+    createdAt: 0,
+    updatedAt: 0,
+    kind: 'jumper',
+    use: 'light',
+    price: 4800,
+    weightG: 820,
+    facts: { brand: 'Kittiwake', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool' },
+    spot: 'A3-12',
+    title: 'Kittiwake gansey jumper, navy wool, size M',
+    description: 'Tightly spun navy wool, darned once.',
+    ...part,
+  });
 const pictures = (n: number, side = 1500): Picture[] =>
   Array.from({ length: n }, (_, i) =>
     Picture.parse({
-      id: `p${i}`, thingId: 't', origin: 'file', author: 'me', addedAt: 0, width: side, height: side, bytes: 9,
+      id: `p${i}`,
+      itemId: 't',
+      origin: 'file',
+      author: 'me',
+      addedAt: 0,
+      width: side,
+      height: side,
+      bytes: 9,
     }),
-  ); // prettier-ignore
+  );
 const plan = (market: string, part: Partial<Plan> = {}) =>
-  Plan.parse({ id: `t_${market}`, thingId: 't', market, wanted: true, ...part });
-const look = (thing: Thing, sheet: RuleSheet, shown = pictures(6), p?: Plan) => {
-  const effective = effectiveListing(thing, p, sheet, BUILT_IN, SETUP);
-  return { effective, findings: checkListing(thing, effective, sheet, shown, BUILT_IN) };
+  Plan.parse({ id: `t_${market}`, itemId: 't', market, wanted: true, ...part });
+const look = (item: Item, sheet: RuleSheet, shown = pictures(6), p?: Plan) => {
+  const effective = effectiveListing(item, p, sheet, BUILT_IN, SETUP);
+  return { effective, findings: checkListing(item, effective, sheet, shown, BUILT_IN) };
 };
-const blockers = (thing: Thing, sheet: RuleSheet, shown?: Picture[], p?: Plan) =>
-  look(thing, sheet, shown, p).findings.filter((f) => f.level === 'blocker').map((f) => f.field); // prettier-ignore
+const blockers = (item: Item, sheet: RuleSheet, shown?: Picture[], p?: Plan) =>
+  look(item, sheet, shown, p)
+    .findings.filter((f) => f.level === 'blocker')
+    .map((f) => f.field);
 
 describe('a record by its barcode', () => {
   const record = { barcode: '2000000000015', rack: 'books', closed: false };
   const sheet: RuleSheet = { ...moor, records: [record] };
-  it.each(['200-0000000015', '200 000 0000 015', '02000000000015', 'EAN 2000000000015', '200\u20110000000015'])(
-    'is found as it was typed, %s, and sent as the marketplace has it',
-    (barcode) => {
-      const thing = gansey({ facts: { barcode } });
-      expect(recordOf(barcode, sheet)).toEqual(record);
-      const own = plan('brackenmoor', { specifics: { barcode } });
-      expect(effectiveListing(thing, own, sheet, BUILT_IN, SETUP)).toMatchObject({ categoryId: 'books', specifics: { barcode: '2000000000015' } });
-    },
-  ); // prettier-ignore
+  it.each([
+    '200-0000000015',
+    '200 000 0000 015',
+    '02000000000015',
+    'EAN 2000000000015',
+    '200\u20110000000015',
+  ])('is found as it was typed, %s, and sent as the marketplace has it', (barcode) => {
+    const item = gansey({ facts: { barcode } });
+    expect(recordOf(barcode, sheet)).toEqual(record);
+    const own = plan('brackenmoor', { specifics: { barcode } });
+    expect(effectiveListing(item, own, sheet, BUILT_IN, SETUP)).toMatchObject({
+      categoryId: 'books',
+      specifics: { barcode: '2000000000015' },
+    });
+  });
   it('is none under another barcode, or none at all', () => {
     expect(recordOf('2000000000022', sheet)).toBeUndefined();
     expect(recordOf(' ', sheet)).toBeUndefined();
@@ -67,7 +93,7 @@ describe('the check', () => {
     expect(look(gansey(), sheet).findings).toEqual([]),
   );
 
-  it.each<[string, Partial<Thing>, RuleSheet, string]>([
+  it.each<[string, Partial<Item>, RuleSheet, string]>([
     ['no kind', { kind: '' }, moor, 'kind'],
     ['a lamp', { kind: 'lamp' }, wick, 'category'],
     ['no use said', { use: null }, moor, 'condition'],
@@ -102,28 +128,46 @@ describe('the check', () => {
     expect(effective.title).toBe('Kittiwake Men jumper Wool Navy size M');
     expect(effective.description.endsWith('One sentence of it.')).toBe(true);
     expect(effective.shortened).toEqual(['title', 'description']);
-    expect(findings.map((f) => [f.level, f.field])).toEqual([['caution', 'title'], ['caution', 'description']]);
-    expect(blockers(long, wick, pictures(6), plan('threadwick', { title: 'x'.repeat(53) }))).toEqual(['title']);
-    expect(blockers(long, wick, pictures(6), plan('threadwick', { description: 'x'.repeat(481) }))).toEqual(['description']);
-  }); // prettier-ignore
+    expect(findings.map((f) => [f.level, f.field])).toEqual([
+      ['caution', 'title'],
+      ['caution', 'description'],
+    ]);
+    expect(blockers(long, wick, pictures(6), plan('threadwick', { title: 'x'.repeat(53) }))).toEqual([
+      'title',
+    ]);
+    expect(blockers(long, wick, pictures(6), plan('threadwick', { description: 'x'.repeat(481) }))).toEqual([
+      'description',
+    ]);
+  });
   it('sends markup only where it is taken, and only what is taken', () => {
-    const thing = gansey({ description: 'Navy <wool> & more of it\n\n- darned' });
-    expect(look(thing, moor).effective.text).toBe('<p>Navy &lt;wool&gt; &amp; more of it</p><ul><li>darned</li></ul>');
-    expect(look(gansey(), wick).effective.text).toBe('Tightly spun navy wool, darned once.\n\n~jumper ~kittiwakejumper ~navyjumper ~wooljumper ~kittiwake ~wool');
-  }); // prettier-ignore
+    const item = gansey({ description: 'Navy <wool> & more of it\n\n- darned' });
+    expect(look(item, moor).effective.text).toBe(
+      '<p>Navy &lt;wool&gt; &amp; more of it</p><ul><li>darned</li></ul>',
+    );
+    expect(look(gansey(), wick).effective.text).toBe(
+      'Tightly spun navy wool, darned once.\n\n~jumper ~kittiwakejumper ~navyjumper ~wooljumper ~kittiwake ~wool',
+    );
+  });
   it('counts topic words as Threadwick does', () =>
-    expect(blockers(gansey(), wick, pictures(6), plan('threadwick', { description: 'A gansey ~a1 ~b2 ~c3 ~d4 ~e5 ~f6 ~g7' }))).toEqual(['description'])); // prettier-ignore
+    expect(
+      blockers(
+        gansey(),
+        wick,
+        pictures(6),
+        plan('threadwick', { description: 'A gansey ~a1 ~b2 ~c3 ~d4 ~e5 ~f6 ~g7' }),
+      ),
+    ).toEqual(['description']));
 
   it('blocks too few and too small pictures', () => {
     expect(blockers(gansey(), wick, pictures(3))).toEqual(['pictures']);
     expect(blockers(gansey(), moor, pictures(2, 480))).toEqual(['pictures', 'pictures']);
   });
-  it('takes no thing too worn for Threadwick, and says why', () => {
+  it('takes no item too worn for Threadwick, and says why', () => {
     const torn = gansey({
       flaws: [
         {
           id: 'f',
-          kind: 'torn',
+          type: 'torn',
           place: 'front',
           severity: 'broken',
           sizeMm: null,
@@ -166,8 +210,8 @@ describe('the check', () => {
   it('changes its fingerprint with anything that is shown', () => {
     const draft = draftOf(look(gansey(), moor).effective, moor, []);
     const other = draftOf(look(gansey({ price: 4900 }), moor).effective, moor, []);
-    expect(draftPrint(draft)).not.toBe(draftPrint(other));
-    expect(draftPrint(draft)).toBe(draftPrint({ ...draft, pictures: ['0'.repeat(64)] }));
+    expect(draftHash(draft)).not.toBe(draftHash(other));
+    expect(draftHash(draft)).toBe(draftHash({ ...draft, pictures: ['0'.repeat(64)] }));
   });
 });
 
@@ -220,27 +264,50 @@ describe('the check and the marketplaces’ own validators', () => {
     { requiredKeys: [] },
   );
   const anything = fc.record({
-    title: text, description: text, facts, use: fc.constantFrom('unused', 'light', 'hard'),
-    price: fc.oneof(fc.integer({ min: 0, max: 300_000 }), fc.constantFrom(99, 100, 199, 200, 200_000, 200_001)),
-    broken: fc.boolean(), shown: fc.integer({ min: 0, max: 13 }), side: fc.constantFrom(499, 500, 599, 600, 1500),
-  }); // prettier-ignore
+    title: text,
+    description: text,
+    facts,
+    use: fc.constantFrom('unused', 'light', 'hard'),
+    price: fc.oneof(
+      fc.integer({ min: 0, max: 300_000 }),
+      fc.constantFrom(99, 100, 199, 200, 200_000, 200_001),
+    ),
+    broken: fc.boolean(),
+    shown: fc.integer({ min: 0, max: 13 }),
+    side: fc.constantFrom(499, 500, 599, 600, 1500),
+  });
   const made = (v: typeof anything extends fc.Arbitrary<infer T> ? T : never) =>
     gansey({
-      title: v.title.slice(0, 400), description: v.description, facts: v.facts as Record<string, string>, use: v.use as Thing['use'], price: v.price,
-      flaws: v.broken ? [{ id: 'f', kind: 'torn', place: '', severity: 'broken', sizeMm: null, pictureId: null, pin: null }] : [],
-    }); // prettier-ignore
+      title: v.title.slice(0, 400),
+      description: v.description,
+      facts: v.facts as Record<string, string>,
+      use: v.use as Item['use'],
+      price: v.price,
+      flaws: v.broken
+        ? [{ id: 'f', type: 'torn', place: '', severity: 'broken', sizeMm: null, pictureId: null, pin: null }]
+        : [],
+    });
   /** Rules of ours on top, which a marketplace need not share. */
   const ours = /private spot|phone number|markup|web address|e-mail/u;
 
-  const refusedByMoor = ({ effective }: ReturnType<typeof look>, sizes: { width: number; height: number; bytes: number }[]) =>
+  const refusedByMoor = (
+    { effective }: ReturnType<typeof look>,
+    sizes: { width: number; height: number; bytes: number }[],
+  ) =>
     problemsOf(
       {
-        reference: 'r', headline: effective.title, text: effective.text, askingCents: effective.price ?? 0,
-        postageCents: effective.postage ?? 0, category: effective.categoryId ?? '', condition: effective.condition?.code ?? '',
-        attributes: effective.specifics, pictures: [],
+        reference: 'r',
+        headline: effective.title,
+        text: effective.text,
+        askingCents: effective.price ?? 0,
+        postageCents: effective.postage ?? 0,
+        category: effective.categoryId ?? '',
+        condition: effective.condition?.code ?? '',
+        attributes: effective.specifics,
+        pictures: [],
       },
       sizes,
-    ); // prettier-ignore
+    );
 
   it('agree for Brackenmoor', () => {
     fc.assert(
@@ -268,14 +335,16 @@ describe('the check and the marketplaces’ own validators', () => {
     const looked = look(gansey({ description }), moor);
     const sizes = Array.from({ length: 3 }, () => ({ width: 1500, height: 1500, bytes: 9 }));
     expect(refusedByMoor(looked, sizes).map((problem) => problem.code)).toEqual(codes);
-    expect(looked.findings.filter((f) => f.level === 'blocker').map((f) => f.field)).toEqual(codes.map(() => 'description'));
-  }); // prettier-ignore
+    expect(looked.findings.filter((f) => f.level === 'blocker').map((f) => f.field)).toEqual(
+      codes.map(() => 'description'),
+    );
+  });
 
   it('agree for Threadwick', () => {
     fc.assert(
       fc.property(anything, (v) => {
-        const thing = made(v);
-        const { effective: e, findings } = look(thing, wick, pictures(v.shown, v.side));
+        const item = made(v);
+        const { effective: e, findings } = look(item, wick, pictures(v.shown, v.side));
         const blocked = findings.filter((f) => f.level === 'blocker');
         const sizes = pictures(Math.min(v.shown, wick.photos.max), v.side).map((p) => ({
           width: p.width,
@@ -285,12 +354,21 @@ describe('the check and the marketplaces’ own validators', () => {
         const s = e.specifics;
         const refused = objections(
           {
-            ref: 'r', name: e.title, story: e.text, price: ((e.price ?? 0) / 100).toFixed(2), shelf: e.categoryId ?? '',
-            worn: e.condition?.code ?? '', department: s.department ?? '', size: s.size ?? '', colour: s.colour ?? '',
-            label: s.brand ?? '', cloth: s.material ?? '', origin: '',
+            ref: 'r',
+            name: e.title,
+            story: e.text,
+            price: ((e.price ?? 0) / 100).toFixed(2),
+            shelf: e.categoryId ?? '',
+            worn: e.condition?.code ?? '',
+            department: s.department ?? '',
+            size: s.size ?? '',
+            colour: s.colour ?? '',
+            label: s.brand ?? '',
+            cloth: s.material ?? '',
+            origin: '',
           },
           sizes,
-        ); // prettier-ignore
+        );
         if (blocked.length === 0) expect(refused).toEqual([]);
         if (refused.length === 0) expect(blocked.filter((f) => !ours.test(f.message))).toEqual([]);
       }),
@@ -309,10 +387,10 @@ describe('private facts', () => {
     ],
   );
   const one = gansey({ facts: { ...gansey().facts, pile: 'Heap nine', material: 'Wool' } });
-  const check = (thing: Thing, description: string) => {
-    const thingWith = { ...thing, description };
-    const effective = effectiveListing(thingWith, undefined, wick, tree, plainSetup());
-    return { effective, findings: checkListing(thingWith, effective, wick, pictures(6), tree) };
+  const check = (item: Item, description: string) => {
+    const itemWith = { ...item, description };
+    const effective = effectiveListing(itemWith, undefined, wick, tree, plainSetup());
+    return { effective, findings: checkListing(itemWith, effective, wick, pictures(6), tree) };
   };
   it('are never among the fields sent', () =>
     expect(check(one, 'A jumper from the coast').effective.specifics.material).toBeUndefined());
@@ -324,7 +402,7 @@ describe('private facts', () => {
       ours: true,
     }));
   it('are looked for when set aside as well', () => {
-    const aside = { ...one, facts: {}, aside: { facts: { pile: 'Heap nine' }, measurements: {} } };
-    expect(check(aside, 'From heap nine').findings.some((f) => f.message.includes('heap nine'))).toBe(true);
+    const parked = { ...one, facts: {}, parked: { facts: { pile: 'Heap nine' }, measurements: {} } };
+    expect(check(parked, 'From heap nine').findings.some((f) => f.message.includes('heap nine'))).toBe(true);
   });
 });

@@ -1,29 +1,42 @@
-import type { Picture, Plan, Thing } from '@/contract/records';
+import type { Picture, Plan, Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
-import { gradeOfThing } from '../condition/grade';
-import { choicesShown } from '../courier/pieces';
+import type { Effective } from './effective';
+import { NO_OTHER_LISTINGS, twinKey, type OtherListings } from './otherListings';
+import { recordOf } from '../catalogue/sheetRecords';
+import { choicesShown } from '../choices/shown';
+import { gradeOfItem } from '../condition/grade';
+import { privateValues, type PrivateValue } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
 import { exponentOf, formatMoney } from '../money/money';
 import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
 import { maySend } from '../picture/origin';
-import { countAs } from '../words/count';
-import { topicsIn } from '../words/tags';
-import { findOwn, findPrivate, OWN } from '../words/privacy';
-import { wholePhrase } from '../words/wholeWord';
-import { privateValues, type PrivateValue } from '../kinds/publicFacts';
-import type { KindTree } from '../kinds/tree';
 import { termsTrouble } from '../terms/terms';
-import { emptyPromises } from '../words/promises';
-import { NOTHING_BESIDE, twinKey, type Beside } from './beside';
-import type { Effective } from './effective';
-import { recordOf } from './onSheet';
+import { countAs } from '../words/count';
+import { findOwn, findPrivate, OWN } from '../words/privacy';
+import { topicsIn } from '../words/tags';
+import { unsupportedClaims } from '../words/unsupportedClaims';
+import { wholePhrase } from '../words/wholeWord';
 
 /** Where on the item sheet the person can put a finding right. */
 export type CheckField =
-  | 'pictures' | 'kind' | 'condition' | 'choices' | 'title' | 'description' | 'price' | 'parcel' | 'category' | 'tags' | 'format' | 'terms' | 'paid'
+  | 'pictures'
+  | 'kind'
+  | 'condition'
+  | 'choices'
+  | 'title'
+  | 'description'
+  | 'price'
+  | 'parcel'
+  | 'category'
+  | 'tags'
+  | 'format'
+  | 'terms'
+  | 'paid'
   | `specific:${string}`
   // A field that takes free text: it is filled from the fact of the same name.
-  | `fact:${string}` | `answer:${string}`; // prettier-ignore
+  | `fact:${string}`
+  | `answer:${string}`;
 
 export interface Finding {
   /** A blocker stops the sending, a caution does not. */
@@ -36,23 +49,23 @@ export interface Finding {
   fix?: Fix;
 }
 
-/** A change that puts a finding right: to the thing, or to its plan for that marketplace. */
+/** A change that puts a finding right: to the item, or to its plan for that marketplace. */
 export interface Fix {
   /** A verb, in words. */
   words: string;
-  thing?: Partial<Thing>;
+  item?: Partial<Item>;
   plan?: Partial<Plan>;
 }
 
 /**
  * The check: one listing against the marketplace's own rule sheet, our own rules on top.
  *
- * @param pictures the thing's pictures in order
+ * @param pictures the item's pictures in order
  * @param limits the person's own guards and floor
  * @returns blockers first; empty when it is ready
  */
 export function checkListing(
-  thing: Thing,
+  item: Item,
   effective: Effective,
   sheet: RuleSheet,
   pictures: readonly Picture[],
@@ -67,39 +80,41 @@ export function checkListing(
   const caution: Report = (field, message, fix) =>
     findings.push({ level: 'caution', field, message, ...fixed(fix) });
 
-  if (thing.left) own('kind', 'It is no longer here to be sold.');
+  if (item.left) own('kind', 'It is no longer here to be sold.');
   checkPictures(sheet, pictures, block, caution);
-  checkCategory(thing, effective, sheet, block);
-  checkCondition(thing, effective, sheet, block);
-  checkChoices(thing, effective, sheet, block, own);
-  const ours = privateValues(thing, kinds);
-  checkWords(thing, effective, sheet, ours, block, own, caution);
+  checkCategory(item, effective, sheet, block);
+  checkCondition(item, effective, sheet, block);
+  checkChoices(item, effective, sheet, block, own);
+  const ours = privateValues(item, kinds);
+  checkWords(item, effective, sheet, ours, block, own, caution);
   checkPrivacy(effective, ours, own);
   checkPrice(effective, sheet, block, caution);
-  checkDepot(thing, effective, caution);
+  checkDepot(item, effective, caution);
   if (effective.unpostable !== null) own('parcel', effective.unpostable);
   checkPostage(effective, sheet, block);
   checkTags(effective, sheet, block);
-  checkAuction(thing, effective, sheet, limits.floor, block, caution);
+  checkAuction(item, effective, sheet, limits.floor, block, caution);
   checkRecord(effective, sheet, block);
   checkPaid(effective, sheet, block);
   for (const trouble of effective.sentTerms ? termsTrouble(effective.sentTerms, sheet) : [])
     block('terms', trouble);
   checkLimits(effective, sheet.currency, limits, own, caution);
   checkFields(effective, sheet, block, caution);
-  checkBeside(thing, effective, sheet, limits.beside ?? NOTHING_BESIDE, block, caution);
-  for (const { words, why } of emptyPromises(effective.description, thing, effective.terms))
+  checkBeside(item, effective, sheet, limits.beside ?? NO_OTHER_LISTINGS, block, caution);
+  for (const { words, why } of unsupportedClaims(effective.description, item, effective.terms))
     caution('description', `The description says “${words}”, but ${why}.`);
   return findings.sort((a, b) => Number(a.level === 'caution') - Number(b.level === 'caution'));
 }
 
-/** Guards against slips of the finger, and the least that makes selling worth it; minor units, null for none. */
+/**
+ * Guards against slips of the finger, and the least that makes selling worth it; minor units, null for none.
+ */
 export interface PriceLimits {
   min: number | null;
   max: number | null;
   floor: number | null;
   /** What else of ours is listed. */
-  beside?: Beside;
+  beside?: OtherListings;
 }
 
 const NO_LIMITS: PriceLimits = { min: null, max: null, floor: null };
@@ -107,8 +122,8 @@ const NO_LIMITS: PriceLimits = { min: null, max: null, floor: null };
 type Report = (field: CheckField, message: string, fix?: Fix) => unknown;
 const fixed = (fix: Fix | undefined) => (fix ? { fix } : {});
 
-function checkChoices(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report, own: Report) {
-  if (!thing.choices) return;
+function checkChoices(item: Item, effective: Effective, sheet: RuleSheet, block: Report, own: Report) {
+  if (!item.choices) return;
   if (!sheet.choices || !effective.choices) {
     // Sent as one piece, it would be offered once and the choices would be lost.
     own('choices', `${sheet.name} takes nothing in choices: take the choices away, or leave it out there.`);
@@ -121,16 +136,28 @@ function checkChoices(thing: Thing, effective: Effective, sheet: RuleSheet, bloc
   if (options.length > most.options)
     block('choices', `${sheet.name} takes ${most.options} kinds of choice; there are ${options.length}.`);
   if (pieces.length < 2 || pieces.length > most.pieces)
-    block('choices', `${sheet.name} takes 2 to ${most.pieces} pieces to choose from; there are ${pieces.length}.`);
+    block(
+      'choices',
+      `${sheet.name} takes 2 to ${most.pieces} pieces to choose from; there are ${pieces.length}.`,
+    );
   const long = [...options, ...pieces.flatMap((p) => p.values)].find((w) => w.length > most.longest);
   if (long) block('choices', `“${long}” is longer than ${most.longest} characters.`);
   if (pieces.some((p) => p.price < sheet.price.min || p.price > sheet.price.max))
-    block('choices', `Every piece needs a price from ${formatMoney(sheet.price.min, sheet.currency)} to ${formatMoney(sheet.price.max, sheet.currency)}.`);
-  if (pieces.some((p) => p.stock > most.stock)) block('choices', `${sheet.name} counts up to ${most.stock} of a piece.`);
+    block(
+      'choices',
+      `Every piece needs a price from ${formatMoney(sheet.price.min, sheet.currency)} to ${formatMoney(sheet.price.max, sheet.currency)}.`,
+    );
+  if (pieces.some((p) => p.stock > most.stock))
+    block('choices', `${sheet.name} counts up to ${most.stock} of a piece.`);
   if (pieces.every((p) => p.stock === 0))
-    block('choices', all.every((p) => p.stock === 0) ? 'Nothing of it is in stock.' : 'All of it is held back: there would be nothing to show.');
-  if (effective.auction) block('choices', 'An auction sells one thing: it can’t be in choices.');
-} // prettier-ignore
+    block(
+      'choices',
+      all.every((p) => p.stock === 0)
+        ? 'Nothing of it is in stock.'
+        : 'All of it is held back: there would be nothing to show.',
+    );
+  if (effective.auction) block('choices', 'An auction sells one item: it can’t be in choices.');
+}
 
 /** The most a buyer may be asked for postage, wherever it goes. */
 function checkPostage({ postage, sentTerms, terms }: Effective, sheet: RuleSheet, block: Report) {
@@ -145,7 +172,7 @@ function checkPostage({ postage, sentTerms, terms }: Effective, sheet: RuleSheet
 }
 
 /** What is not at hand can't be posted. */
-function checkDepot({ depot }: Thing, effective: Effective, caution: Report) {
+function checkDepot({ depot }: Item, effective: Effective, caution: Report) {
   if (!depot || effective.depotNo !== null) return;
   if (depot.state === 'sent')
     caution('parcel', 'It is on its way to a depot: nothing can be posted before it is counted there.');
@@ -202,18 +229,18 @@ function checkPictures(sheet: RuleSheet, all: readonly Picture[], block: Report,
     );
 }
 
-function checkCategory(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {
+function checkCategory(item: Item, effective: Effective, sheet: RuleSheet, block: Report) {
   if (effective.category) return;
   if (sheet.records) {
-    const barcode = (effective.specifics.barcode ?? thing.facts.barcode ?? '').trim();
+    const barcode = (effective.specifics.barcode ?? item.facts.barcode ?? '').trim();
     return block(
       'fact:barcode',
       barcode === ''
-        ? `${sheet.name} lists things by their barcode: it needs one.`
+        ? `${sheet.name} lists items by their barcode: it needs one.`
         : `${sheet.name} has no record under ${barcode}.`,
     );
   }
-  if (thing.kind === '') block('kind', 'Say what kind of thing it is.');
+  if (item.kind === '') block('kind', 'Say what kind of item it is.');
   else if (effective.categoryId)
     block('category', `${sheet.name} no longer has the category chosen: choose another.`);
   else
@@ -223,15 +250,15 @@ function checkCategory(thing: Thing, effective: Effective, sheet: RuleSheet, blo
     );
 }
 
-function checkCondition(thing: Thing, effective: Effective, sheet: RuleSheet, block: Report) {
-  const grade = gradeOfThing(thing);
+function checkCondition(item: Item, effective: Effective, sheet: RuleSheet, block: Report) {
+  const grade = gradeOfItem(item);
   if (!grade) block('condition', 'Say how much it was used.');
   else if (!effective.condition)
     block('condition', `${sheet.name} takes nothing this worn (${grade.because}).`);
 }
 
 function checkWords(
-  thing: Thing,
+  item: Item,
   effective: Effective,
   sheet: RuleSheet,
   ours: readonly PrivateValue[],
@@ -280,11 +307,11 @@ function checkWords(
       words: 'End it at a sentence',
       plan: { description: null },
     });
-  // A record has a title of its own: the thing's is not sent.
+  // A record has a title of its own: the item's is not sent.
   const sent = sheet.records ? (['description'] as const) : (['title', 'description'] as const);
   for (const field of sent) {
     const text = effective[field];
-    for (const find of findPrivate(text, thing.spot, ours))
+    for (const find of findPrivate(text, item.spot, ours))
       own(field, `The ${field} holds ${privateWords(find.what)}: “${find.words}”.`);
     // Where markup is taken, what a person types is never read as markup.
     if (!(field === 'description' && sheet.description.markup) && /<[a-z!/][^>]*>/iu.test(text))
@@ -306,7 +333,7 @@ function checkTags(effective: Effective, sheet: RuleSheet, block: Report) {
 }
 
 function checkAuction(
-  thing: Thing,
+  item: Item,
   { auction }: Effective,
   sheet: RuleSheet,
   floor: number | null,
@@ -335,7 +362,7 @@ function checkAuction(
     caution('format', `It may go under your floor of ${say(floor)}.`);
 }
 
-/** Where things are listed against records: it has to be open to this seller. */
+/** Where items are listed against records: it has to be open to this seller. */
 function checkRecord(effective: Effective, sheet: RuleSheet, block: Report) {
   if (!sheet.records || !effective.category) return;
   const barcode = (effective.specifics.barcode ?? '').trim();
@@ -348,23 +375,23 @@ function checkRecord(effective: Effective, sheet: RuleSheet, block: Report) {
 const NEARLY_USED = 0.9;
 
 function checkBeside(
-  thing: Thing,
+  item: Item,
   effective: Effective,
   sheet: RuleSheet,
-  beside: Beside,
+  beside: OtherListings,
   block: Report,
   caution: Report,
 ) {
   const market = sheet.marketplace;
-  const up = beside.upOn.get(thing.id);
+  const up = beside.upOn.get(item.id);
   if (effective.price !== null) {
     const twin = beside.twins
       .get(twinKey(market, effective.title, effective.price))
-      ?.find((id) => id !== thing.id);
+      ?.find((id) => id !== item.id);
     if (twin)
       (sheet.refusesTwins ? block : caution)(
         'title',
-        `Another thing of yours is up on ${sheet.name} under the same title at the same price.`,
+        `Another item of yours is up on ${sheet.name} under the same title at the same price.`,
       );
   }
   const elsewhere = [...(up ?? [])].filter((m) => m !== market).length;
@@ -388,12 +415,12 @@ function checkBeside(
 function checkPaid({ paid }: Effective, sheet: RuleSheet, block: Report) {
   for (const rule of sheet.fees.rules) {
     if (
-      rule.kind === 'promotion' &&
+      rule.type === 'promotion' &&
       paid.promotionBp !== 0 &&
       (paid.promotionBp < rule.minBp || paid.promotionBp > rule.maxBp)
     )
       block('paid', `Promotion goes from ${rule.minBp / 100} to ${rule.maxBp / 100} % on ${sheet.name}.`);
-    if (rule.kind !== 'extra' || paid.extras[rule.id] === undefined) continue;
+    if (rule.type !== 'extra' || paid.extras[rule.id] === undefined) continue;
     const value = paid.extras[rule.id] ?? '';
     if (rule.asks === 'category' && !sheet.categories.some((c) => c.leaf && c.id === value))
       block('paid', `${rule.label}: choose which.`);

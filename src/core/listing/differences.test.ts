@@ -3,22 +3,35 @@ import fc from 'fast-check';
 import { ListingDraft } from '@/contract/courier';
 import { RuleSheet } from '@/contract/ruleSheet';
 
-import { SHEET } from '../../../server/standins/brackenmoor/sheet';
 import { draftDifferences } from './differences';
-import { draftPrint } from './draft';
+import { draftHash } from './draft';
+import { SHEET } from '../../../server/standins/brackenmoor/sheet';
 
 const sheet = RuleSheet.parse(SHEET);
 const [leaf] = sheet.categories.filter((c) => c.leaf);
 const draft = (part: Partial<ListingDraft> = {}) =>
   ListingDraft.parse({
-    title: 'Gansey', description: 'Navy wool.', price: 4_800, currency: 'EUR', postage: 420, category: leaf!.id, condition: sheet.conditions[1]!.code,
-    specifics: { size: 'M' }, answers: {}, pictures: [], ...part,
-  }); // prettier-ignore
+    title: 'Gansey',
+    description: 'Navy wool.',
+    price: 4_800,
+    currency: 'EUR',
+    postage: 420,
+    category: leaf!.id,
+    condition: sheet.conditions[1]!.code,
+    specifics: { size: 'M' },
+    answers: {},
+    pictures: [],
+    ...part,
+  });
 
 it('says old and new of each value, in words', () => {
   const after = draft({
-    price: 4_300, condition: sheet.conditions[0]!.code, specifics: { size: 'L', colour: 'navy' }, tags: ['wool'], terms: { handlingDays: 3, abroad: [{ zone: 'near', price: 1_150 }] },
-  }); // prettier-ignore
+    price: 4_300,
+    condition: sheet.conditions[0]!.code,
+    specifics: { size: 'L', colour: 'navy' },
+    tags: ['wool'],
+    terms: { handlingDays: 3, abroad: [{ zone: 'near', price: 1_150 }] },
+  });
   const found = draftDifferences(draft(), after, sheet).map((d) => [d.name, d.before, d.after] as const);
   const label = (id: string) => leaf!.specifics.find((s) => s.id === id)?.label ?? id;
   expect(Object.fromEntries(found.map(([name, ...values]) => [name, values]))).toEqual({
@@ -27,7 +40,7 @@ it('says old and new of each value, in words', () => {
     [label('size')]: ['M', 'L'],
     [label('colour')]: ['', 'navy'],
     Tags: ['', 'wool'],
-    'Posted within': ['', '3 days'],
+    'Handling time': ['', '3 days'],
     'Postage abroad': ['', 'near €11.50'],
   });
 });
@@ -105,7 +118,7 @@ it('names something exactly where the fingerprint differs', () => {
   fc.assert(
     fc.property(anyDraft, anyDraft, (a, b) => {
       const named = draftDifferences(a, b, sheet).length > 0;
-      expect(named).toBe(draftPrint(a) !== draftPrint(b));
+      expect(named).toBe(draftHash(a) !== draftHash(b));
     }),
     { numRuns: 400 },
   );

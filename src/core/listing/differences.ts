@@ -25,8 +25,8 @@ const UNTOLD: readonly (keyof ListingDraft)[] = [
 ];
 
 /**
- * What of a listing would change there, value by value, for a person to see before it goes. Names every field that
- * counts for {@link draftPrint}; pictures are compared apart.
+ * What of a listing would change there, value by value, for a person to see before it goes. Names every field
+ * that counts for {@link draftHash}; pictures are compared apart.
  *
  * @param before what was sent last, or what was found there
  * @param found it was found there: what a marketplace does not tell of listings is not known
@@ -140,17 +140,17 @@ function valuesOf(draft: ListingDraft, sheet: RuleSheet): Value[] {
 }
 
 const extraName = (sheet: RuleSheet, id: string) =>
-  sheet.fees.rules.flatMap((r) => (r.kind === 'extra' && r.id === id ? [r.label] : []))[0] ?? id;
+  sheet.fees.rules.flatMap((r) => (r.type === 'extra' && r.id === id ? [r.label] : []))[0] ?? id;
 
 const WAYS = { marketplace: 'the marketplace’s way', transfer: 'transfer', cash: 'cash' };
 
 function termValues(terms: SentTerms, money: (amount: number) => string): Value[] {
   const { handlingDays, returnDays, returnsPaidBy, abroad, further, payment, taxBp, collect } = terms;
   const said: [keyof SentTerms, string, string | undefined][] = [
-    ['handlingDays', 'Posted within', handlingDays === undefined ? undefined : `${handlingDays} days`],
+    ['handlingDays', 'Handling time', handlingDays === undefined ? undefined : `${handlingDays} days`],
     [
       'returnDays',
-      'May come back within',
+      'Returns accepted within',
       returnDays === undefined ? undefined : returnDays === 0 ? 'not at all' : `${returnDays} days`,
     ],
     [

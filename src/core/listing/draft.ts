@@ -21,7 +21,10 @@ export function draftOf(
   return { ...looseDraft(effective, sheet), pictures: [...pictureHashes], clip };
 }
 
-/** What would be sent, also where the check says it can't be: what is missing is left empty, pictures are left out. */
+/**
+ * What would be sent, also where the check says it can't be: what is missing is left empty, pictures are left
+ * out.
+ */
 export function looseDraft(effective: Effective, sheet: RuleSheet): ListingDraft {
   return {
     title: effective.title,
@@ -46,19 +49,26 @@ export function looseDraft(effective: Effective, sheet: RuleSheet): ListingDraft
 }
 
 /**
- * Fingerprint of what a listing says, to tell whether the thing was changed since it was sent.
+ * Fingerprint of what a listing says, to tell whether the item was changed since it was sent.
  * Pictures are left out: their renditions are made only when sending.
  */
-export function draftPrint(draft: ListingDraft): string {
+export function draftHash(draft: ListingDraft): string {
   const { tags, auction, search, terms, paid } = draft;
   const text = JSON.stringify([
-    draft.title, draft.description, draft.price, draft.postage, draft.category, draft.condition,
-    Object.entries(draft.specifics).sort(), Object.entries(draft.answers).sort(),
+    draft.title,
+    draft.description,
+    draft.price,
+    draft.postage,
+    draft.category,
+    draft.condition,
+    Object.entries(draft.specifics).sort(),
+    Object.entries(draft.answers).sort(),
     // What a draft from before these existed lacks must not make it look changed.
-    ...(tags?.length ? [tags] : []), ...[auction, search, terms].filter(Boolean),
+    ...(tags?.length ? [tags] : []),
+    ...[auction, search, terms].filter(Boolean),
     ...[draft.depotNo, draft.choices].filter(Boolean),
     ...(paid && (paid.promotionBp > 0 || Object.keys(paid.extras).length > 0) ? [paid] : []),
-  ]); // prettier-ignore
+  ]);
   // FNV-1a over UTF-16 code units, twice with different seeds: change detection, not security.
   return [0x811c9dc5, 0x01000193].map((seed) => fnv(text, seed).toString(16).padStart(8, '0')).join('');
 }

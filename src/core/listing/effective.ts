@@ -1,20 +1,23 @@
 import type { CarrierRates } from '@/contract/carrier';
 import type { AuctionTerms, DraftChoices, ListingDraft } from '@/contract/courier';
-import type { Plan, Settings, Thing } from '@/contract/records';
+import type { Plan, Settings, Item } from '@/contract/records';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 import type { Terms } from '@/contract/terms';
 
-import { gradeOfThing } from '../condition/grade';
+import { conditionWord, leafById } from './onSheet';
+import { ratesOf, type Setup } from './setup';
+import { recordOf } from '../catalogue/sheetRecords';
+import { draftChoices } from '../choices/choices';
+import { gradeOfItem } from '../condition/grade';
+import { postedBy } from '../depot/depot';
 import { canonicalBarcode } from '../identity/gtin';
 import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
-import { draftChoices } from '../choices/choices';
-import { postedBy } from '../depot/depot';
 import { categoryFor, type FoundCategory } from '../mapping/categories';
 import { mappingsFor, specificsFromFacts } from '../mapping/values';
 import { postageOf, PACKAGING, type Postage } from '../postage/rates';
 import type { AskingTerms } from '../price/askingPrice';
-import { floorOfThing } from '../price/floor';
+import { floorOfItem } from '../price/floor';
 import { priceOn } from '../price/markdown';
 import { parentsOf, takeHomeOf, type SaleTerms, type TakeHome } from '../price/takeHome';
 import { postageBy, sentTerms, termsFor } from '../terms/terms';
@@ -24,10 +27,8 @@ import { htmlFromText } from '../words/html';
 import { shopWords, type ShopWords } from '../words/shopWords';
 import { tagsFor, topicLine, topicsIn } from '../words/tags';
 import { titleFromFacts } from '../words/title';
-import { conditionWord, leafById, recordOf } from './onSheet';
-import { ratesOf, type Setup } from './setup';
 
-/** One thing on one marketplace: the values that would be sent, before they are checked. */
+/** One item on one marketplace: the values that would be sent, before they are checked. */
 export interface Effective {
   title: string;
   /** As a person reads it. */
@@ -52,7 +53,9 @@ export interface Effective {
   depotNo: string | null;
   /** Why it can't be posted; null when it can. */
   unpostable: string | null;
-  /** How long it has been up there, and how many of its month came before it; what placement costs goes by it. */
+  /**
+   * How long it has been up there, and how many of its month came before it; what placement costs goes by it.
+   */
   place: Pick<SaleTerms, 'daysListed' | 'listedThisMonth'>;
   terms: Terms | null;
   /** What the marketplace is told of the terms. */
@@ -68,28 +71,23 @@ export interface Effective {
   answers: Record<string, string>;
 }
 
-/** The floor of a thing by the person's own set-up. */
-export function floorHere(thing: Thing, kinds: KindTree, settings: Settings): number | null {
-  const posted = inlandPostage(thing, kinds, ratesOf(settings));
-  return floorOfThing(thing, settings.multiples, (posted.ok ? posted.price : 0) + PACKAGING);
+/** The floor of an item by the person's own set-up. */
+export function floorHere(item: Item, kinds: KindTree, settings: Settings): number | null {
+  const posted = inlandPostage(item, kinds, ratesOf(settings));
+  return floorOfItem(item, settings.multiples, (posted.ok ? posted.price : 0) + PACKAGING);
 }
 
 /** The price asked there on a day: its own or the shared one, come down as far as its plan says by then. */
-export function priceThere(
-  thing: Thing,
-  plan: Plan | undefined,
-  floor: number | null,
-  now: number,
-): number | null {
-  const price = plan?.price ?? thing.price;
-  return price === null || !thing.markdown
+function priceThere(item: Item, plan: Plan | undefined, floor: number | null, now: number): number | null {
+  const price = plan?.price ?? item.price;
+  return price === null || !item.markdown
     ? price
-    : priceOn(price, thing.markdown, floor, thing.markdown.from, now, thing.holds);
+    : priceOn(price, item.markdown, floor, item.markdown.from, now, item.holds);
 }
 
-/** Facts of the thing, reshaped by the marketplace's sheet, with the plan's own values on top. */
+/** Facts of the item, reshaped by the marketplace's sheet, with the plan's own values on top. */
 export function effectiveListing(
-  thing: Thing,
+  item: Item,
   plan: Plan | undefined,
   sheet: RuleSheet,
   kinds: KindTree,
@@ -100,38 +98,40 @@ export function effectiveListing(
   const own = Object.fromEntries(
     Object.entries(plan?.specifics ?? {}).filter(([, value]) => value.trim() !== ''),
   );
-  // Where things are listed against records, nothing but the record says where they go.
-  const mapped = plan?.category || sheet.records ? null : categoryFor(thing.kind, kinds, sheet, mappings);
+  // Where items are listed against records, nothing but the record says where they go.
+  const mapped = plan?.category || sheet.records ? null : categoryFor(item.kind, kinds, sheet, mappings);
   const categoryId = sheet.records
-    ? recordRack(own.barcode ?? thing.facts.barcode, sheet)
+    ? recordRack(own.barcode ?? item.facts.barcode, sheet)
     : (plan?.category ?? mapped?.id ?? null);
   const category = leafById(sheet, categoryId) ?? null;
-  const grade = gradeOfThing(thing);
+  const grade = gradeOfItem(item);
   const rates = ratesOf(settings);
-  const terms = termsFor(thing, sheet.marketplace, setup.terms, kinds, plan?.termsId);
-  const posted = inlandPostage(thing, kinds, rates);
+  const terms = termsFor(item, sheet.marketplace, setup.terms, kinds, plan?.termsId);
+  const posted = inlandPostage(item, kinds, rates);
   const collected = sheet.handover === 'collect';
-  const charged = collected ? 0 : thing.postageBy === 'builtIn' ? 0 : postageBy(terms, posted);
-  const depotNo = sheet.depot && postedBy(sheet.marketplace, thing) ? (thing.depot?.no ?? null) : null;
+  const charged = collected ? 0 : item.postageBy === 'builtIn' ? 0 : postageBy(terms, posted);
+  const depotNo = sheet.depot && postedBy(sheet.marketplace, item) ? (item.depot?.no ?? null) : null;
   const answers: Record<string, string> = {};
   for (const question of sheet.questions) {
     const answer = plan?.answers[question.id] ?? settings.remembered[sheet.marketplace]?.[question.id];
     if (answer) answers[question.id] = answer;
   }
-  const rules = mappingsFor(sheet.marketplace, thing.kind, kinds, mappings);
+  const rules = mappingsFor(sheet.marketplace, item.kind, kinds, mappings);
   const auction = sheet.auction ? (plan?.auction ?? null) : null;
-  const tags = sheet.tags ? (plan?.tags ?? tagsFor(thing, kinds, [], sheet.tags)) : [];
-  const extras = sheet.fees.rules.flatMap((r) => (r.kind === 'extra' && plan?.extras[r.id] ? [[r.id, plan.extras[r.id]!]] : [])); // prettier-ignore
-  const promoted = sheet.fees.rules.some((r) => r.kind === 'promotion');
-  const keywords = sheet.search ? tagsFor(thing, kinds, [], { max: 12, longest: 40 }) : [];
+  const tags = sheet.tags ? (plan?.tags ?? tagsFor(item, kinds, [], sheet.tags)) : [];
+  const extras = sheet.fees.rules.flatMap((r) =>
+    r.type === 'extra' && plan?.extras[r.id] ? [[r.id, plan.extras[r.id]!]] : [],
+  );
+  const promoted = sheet.fees.rules.some((r) => r.type === 'promotion');
+  const keywords = sheet.search ? tagsFor(item, kinds, [], { max: 12, longest: 40 }) : [];
   return {
-    ...wordsFor(thing, plan, sheet, kinds),
+    ...wordsFor(item, plan, sheet, kinds),
     tags,
     search: sheet.search
-      ? shopWords(thing, kinds, settings.units, settings.shop, sheet.search, keywords)
+      ? shopWords(item, kinds, settings.units, settings.shop, sheet.search, keywords)
       : null,
-    choices: sheet.choices && thing.choices ? draftChoices(thing.choices, thing.price) : null,
-    price: auction ? auction.opening : priceThere(thing, plan, floorHere(thing, kinds, settings), now),
+    choices: sheet.choices && item.choices ? draftChoices(item.choices, item.price) : null,
+    price: auction ? auction.opening : priceThere(item, plan, floorHere(item, kinds, settings), now),
     auction,
     postage:
       depotNo !== null
@@ -146,7 +146,7 @@ export function effectiveListing(
     terms,
     sentTerms: sheet.terms
       ? sentTerms(terms, sheet.terms, (zone) => {
-          const abroad = postageOf(parcelOf(thing, kinds), zone, rates);
+          const abroad = postageOf(parcelOf(item, kinds), zone, rates);
           return abroad.ok ? abroad.price : null;
         })
       : null,
@@ -156,14 +156,17 @@ export function effectiveListing(
     found: mapped && category ? { sureness: mapped.sureness, why: mapped.why } : null,
     condition: grade ? conditionWord(sheet, grade.wear, category?.id) : null,
     specifics: underRecord(
-      category ? { ...specificsFromFacts(category, publicFacts(thing, kinds), rules), ...own } : own,
+      category ? { ...specificsFromFacts(category, publicFacts(item, kinds), rules), ...own } : own,
       sheet,
     ),
     answers,
   };
 }
 
-/** What is listed against the record of a barcode names it as the marketplace does, however it was typed or kept. */
+/**
+ * What is listed against the record of a barcode names it as the marketplace does, however it was typed or
+ * kept.
+ */
 function underRecord(specifics: Record<string, string>, sheet: RuleSheet): Record<string, string> {
   const { barcode } = specifics;
   return sheet.records && barcode ? { ...specifics, barcode: canonicalBarcode(barcode) } : specifics;
@@ -175,20 +178,20 @@ function recordRack(barcode: string | undefined, sheet: RuleSheet): string | nul
 }
 
 /**
- * The words as they fit there. Words given for this marketplace stay as they are; shared ones that are too long are
- * written shorter: the title anew from the record, the description up to where a sentence ends.
+ * The words as they fit there. Words given for this marketplace stay as they are; shared ones that are too
+ * long are written shorter: the title anew from the record, the description up to where a sentence ends.
  */
 function wordsFor(
-  thing: Thing,
+  item: Item,
   plan: Plan | undefined,
   sheet: RuleSheet,
   kinds: KindTree,
 ): Pick<Effective, 'title' | 'description' | 'text' | 'shortened'> {
   const shortened: ('title' | 'description')[] = [];
-  let title = (plan?.title ?? thing.title).trim();
+  let title = (plan?.title ?? item.title).trim();
   if (plan?.title == null && countAs(title, sheet.title.counts) > sheet.title.max) {
     const forbidden = sheet.forbiddenWords.map((f) => f.word);
-    const shorter = titleFromFacts(thing, kinds, sheet.title.max, sheet.title.counts, [], forbidden);
+    const shorter = titleFromFacts(item, kinds, sheet.title.max, sheet.title.counts, [], forbidden);
     if (shorter !== '') {
       title = shorter;
       shortened.push('title');
@@ -197,13 +200,13 @@ function wordsFor(
   const { max, counts, markup, topics } = sheet.description;
   const sent = (words: string) => (markup ? htmlFromText(words, markup) : words);
   const length = (words: string) => countAs(sent(words), counts);
-  let description = (plan?.description ?? thing.description).trim();
+  let description = (plan?.description ?? item.description).trim();
   if (plan?.description == null) {
     const cut = cutToFit(description, max, length);
     if (cut.cut) shortened.push('description');
     description = cut.text;
     if (topics && description !== '' && topicsIn(description).length === 0) {
-      const line = topicLine(tagsFor(thing, kinds, [], topics), topics.max);
+      const line = topicLine(tagsFor(item, kinds, [], topics), topics.max);
       const longer = `${description}\n\n${line}`;
       if (line !== '' && length(longer) <= max) description = longer;
     }
@@ -212,21 +215,21 @@ function wordsFor(
 }
 
 /** Packed weight in grams: as weighed, or the kind's guess. */
-export function weightOf(thing: Pick<Thing, 'weightG' | 'kind'>, kinds: KindTree): number {
-  return thing.weightG ?? kinds.get(thing.kind)?.parcelG ?? 1_000;
+export function weightOf(item: Pick<Item, 'weightG' | 'kind'>, kinds: KindTree): number {
+  return item.weightG ?? kinds.get(item.kind)?.parcelG ?? 1_000;
 }
 
-type Packed = Pick<Thing, 'weightG' | 'kind' | 'parcel'>;
+type Packed = Pick<Item, 'weightG' | 'kind' | 'parcel'>;
 
-function parcelOf(thing: Packed, kinds: KindTree) {
-  const { lengthMm, widthMm, heightMm } = thing.parcel ?? {};
+function parcelOf(item: Packed, kinds: KindTree) {
+  const { lengthMm, widthMm, heightMm } = item.parcel ?? {};
   const size = lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null;
-  return { grams: weightOf(thing, kinds), size };
+  return { grams: weightOf(item, kinds), size };
 }
 
 /** What posting it inland costs, by weight and size. */
-export function inlandPostage(thing: Packed, kinds: KindTree, rates: CarrierRates): Postage {
-  return postageOf(parcelOf(thing, kinds), 'inland', rates);
+export function inlandPostage(item: Packed, kinds: KindTree, rates: CarrierRates): Postage {
+  return postageOf(parcelOf(item, kinds), 'inland', rates);
 }
 
 /** What of a listing decides which price brings how much; null where it can't be posted. */

@@ -1,14 +1,14 @@
-import type { Picture, Plan, Thing } from '@/contract/records';
+import type { Picture, Plan, Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
+import { checkListing, type Finding } from './check';
+import { draftHash, looseDraft } from './draft';
+import { effectiveListing, floorHere, listingTakeHome, type Effective } from './effective';
+import { NO_OTHER_LISTINGS, placeOf, type OtherListings } from './otherListings';
+import type { Setup } from './setup';
 import type { KindTree } from '../kinds/tree';
 import { clipFor, picturesFor } from '../picture/chosen';
 import type { TakeHome } from '../price/takeHome';
-import { NOTHING_BESIDE, placeOf, type Beside } from './beside';
-import { checkListing, type Finding } from './check';
-import { draftPrint, looseDraft } from './draft';
-import { effectiveListing, floorHere, listingTakeHome, type Effective } from './effective';
-import type { Setup } from './setup';
 
 /** The pictures that would go there, in that marketplace's order, and the clip. */
 export interface Media {
@@ -16,7 +16,7 @@ export interface Media {
   clip: Picture | null;
 }
 
-/** One thing on one marketplace, examined: what would be sent and what stands against it. */
+/** One item on one marketplace, examined: what would be sent and what stands against it. */
 export interface Examined {
   sheet: RuleSheet;
   plan: Plan | undefined;
@@ -27,23 +27,23 @@ export interface Examined {
 }
 
 /**
- * The check of a thing against one sheet, with all that follows from it.
+ * The check of an item against one sheet, with all that follows from it.
  *
  * @param beside what else of ours is listed
  * @param pictureOf the record of a picture; undefined where it is missing
  */
 export function examineListing(
-  thing: Thing,
+  item: Item,
   plan: Plan | undefined,
   sheet: RuleSheet,
   pictureOf: (id: string) => Picture | undefined,
   kinds: KindTree,
   setup: Setup,
-  beside: Beside = NOTHING_BESIDE,
+  beside: OtherListings = NO_OTHER_LISTINGS,
 ): Examined {
-  const place = placeOf(beside, thing.id, sheet.marketplace, setup.now);
-  const effective = effectiveListing(thing, plan, sheet, kinds, setup, place);
-  const own = (plan?.pictureIds ?? thing.pictureIds)
+  const place = placeOf(beside, item.id, sheet.marketplace, setup.now);
+  const effective = effectiveListing(item, plan, sheet, kinds, setup, place);
+  const own = (plan?.pictureIds ?? item.pictureIds)
     .map(pictureOf)
     .filter((p): p is Picture => p !== undefined);
   const media = {
@@ -51,12 +51,12 @@ export function examineListing(
     pictures: plan?.pictureIds ? own.slice(0, sheet.photos.max) : picturesFor(own, sheet.photos),
     clip: clipFor(own, sheet.clip),
   };
-  const floor = floorHere(thing, kinds, setup.settings);
+  const floor = floorHere(item, kinds, setup.settings);
   return {
     sheet,
     plan,
     effective,
-    findings: checkListing(thing, effective, sheet, own, kinds, { ...setup.settings.guards, floor, beside }),
+    findings: checkListing(item, effective, sheet, own, kinds, { ...setup.settings.guards, floor, beside }),
     takeHome: listingTakeHome(effective, sheet),
     media,
   };
@@ -66,25 +66,29 @@ export function hasBlockers(examined: Pick<Examined, 'findings'>): boolean {
   return examined.findings.some((f) => f.level === 'blocker');
 }
 
-/** What tells whether the same pictures would go again: which, in what order, and whether they still look the same. */
-export function mediaPrints({ pictures, clip }: Media): string[] {
+/**
+ * What tells whether the same pictures would go again: which, in what order, and whether they still look the
+ * same.
+ */
+export function mediaHashes({ pictures, clip }: Media): string[] {
   return [...pictures, ...(clip ? [clip] : [])].map((p) => `${p.id}:${p.bytes}`);
 }
 
 /** What a listing that was brought in is compared with, until it is sent: what would have been sent then. */
-export function printNow({ effective, sheet }: Pick<Examined, 'effective' | 'sheet'>): string {
-  return draftPrint(looseDraft(effective, sheet));
+export function hashNow({ effective, sheet }: Pick<Examined, 'effective' | 'sheet'>): string {
+  return draftHash(looseDraft(effective, sheet));
 }
 
 /**
- * Whether something was changed since it was sent. One that was brought in differs in much that nobody changed (the
- * marketplace has its own postage, tags, words): it counts as changed once the person changed something.
+ * Whether something was changed since it was sent. One that was brought in differs in much that nobody
+ * changed (the marketplace has its own postage, tags, words): it counts as changed once the person changed
+ * something.
  */
-export function changedSince(examined: Examined, sentPrint: string): boolean {
+export function changedSince(examined: Examined, sentHash: string): boolean {
   if (hasBlockers(examined)) return false;
   const sent = examined.plan?.sentMedia ?? [];
-  if (sent.length > 0 && JSON.stringify(sent) !== JSON.stringify(mediaPrints(examined.media))) return true;
-  return printNow(examined) !== (examined.plan?.adoptedPrint ?? sentPrint);
+  if (sent.length > 0 && JSON.stringify(sent) !== JSON.stringify(mediaHashes(examined.media))) return true;
+  return hashNow(examined) !== (examined.plan?.adoptedHash ?? sentHash);
 }
 
 /** The little of it that a table of many needs, fit to be sent between threads. */
@@ -103,8 +107,8 @@ export interface CellCheck {
   changed: boolean;
 }
 
-/** @param sentPrint fingerprint of what is shown there; null where nothing is */
-export function cellOf(examined: Examined, sentPrint: string | null): CellCheck {
+/** @param sentHash fingerprint of what is shown there; null where nothing is */
+export function cellOf(examined: Examined, sentHash: string | null): CellCheck {
   const { sheet, effective, findings, takeHome } = examined;
   return {
     market: sheet.marketplace,
@@ -116,6 +120,6 @@ export function cellOf(examined: Examined, sentPrint: string | null): CellCheck 
     takeHome: takeHome?.takeHome ?? null,
     fees: takeHome?.feeTotal ?? null,
     category: effective.category?.id ?? null,
-    changed: sentPrint !== null && changedSince(examined, sentPrint),
+    changed: sentHash !== null && changedSince(examined, sentHash),
   };
 }

@@ -1,8 +1,9 @@
 /**
- * Where a page of a marketplace may be opened: only by http(s), at the marketplace's own origin and below its own path.
- * A link that a marketplace, or a person, hands in may lead anywhere; all others are shown as text.
+ * Where a page of a marketplace may be opened: only by http(s), at the marketplace's own origin and below its
+ * own path. A link that a marketplace, or a person, hands in may lead anywhere; all others are shown as text.
  *
- * @param home where the marketplace's pages are; relative to `here` where they come with the app; null: nobody knows
+ * @param home where the marketplace's pages are; relative to `here` where they come with the app; null:
+ * nobody knows
  * @param here address of the page that shows the link
  */
 export function ownAddress(url: string, home: string | null, here: string): string | null {

@@ -1,14 +1,34 @@
 import fc from 'fast-check';
 
-import { besideOf, twinKey } from './beside';
 import type { CellCheck } from './examine';
+import { otherListingsOf, twinKey } from './otherListings';
 import { twinsAmong, withoutTwins, type MarketCell } from './twins';
 
-const cell = (thing: string, part: Partial<CellCheck> = {}, deed: MarketCell['deed'] = 'send', market = 'moor'): MarketCell => ({
-  thing, market, deed, live: false,
-  check: { market, title: 'Gansey', refusesTwins: true, blockers: [], cautions: 0, price: 4_800, takeHome: 1, fees: 1, category: 'c', changed: false, ...part },
-}); // prettier-ignore
-const among = (...cells: MarketCell[]) => [...twinsAmong(cells)].map(([c, first]) => [c.thing, first]);
+const cell = (
+  item: string,
+  part: Partial<CellCheck> = {},
+  deed: MarketCell['deed'] = 'send',
+  market = 'moor',
+): MarketCell => ({
+  item,
+  market,
+  deed,
+  live: false,
+  check: {
+    market,
+    title: 'Gansey',
+    refusesTwins: true,
+    blockers: [],
+    cautions: 0,
+    price: 4_800,
+    takeHome: 1,
+    fees: 1,
+    category: 'c',
+    changed: false,
+    ...part,
+  },
+});
+const among = (...cells: MarketCell[]) => [...twinsAmong(cells)].map(([c, first]) => [c.item, first]);
 
 it('the first goes, the others have to differ', () => {
   expect(among(cell('a'), cell('b', { title: ' gansey ' }), cell('c'))).toEqual([
@@ -23,12 +43,12 @@ it.each([
   ['where twins are taken', [cell('a', { refusesTwins: false }), cell('b', { refusesTwins: false })]],
   ['what does not go', [cell('a', {}, 'fix'), cell('b', {}, 'nothing'), cell('c')]],
   ['no price', [cell('a', { price: null }), cell('b', { price: null })]],
-  ['the thing itself', [cell('a'), cell('a')]],
+  ['the item itself', [cell('a'), cell('a')]],
 ] as const)('%s is none', (_, cells) => expect(among(...cells)).toEqual([]));
 
 it('of what is left no two are alike', () => {
   const any = fc.record({
-    thing: fc.constantFrom('a', 'b', 'c', 'd'),
+    item: fc.constantFrom('a', 'b', 'c', 'd'),
     title: fc.constantFrom('One', 'one ', 'Two'),
     price: fc.constantFrom(1, 2),
     deed: fc.constantFrom<MarketCell['deed']>('send', 'again', 'resend', 'fix', 'nothing'),
@@ -36,8 +56,8 @@ it('of what is left no two are alike', () => {
   });
   fc.assert(
     fc.property(fc.array(any, { maxLength: 12 }), (made) => {
-      const cells = made.map(({ thing, title, price, deed, market }) =>
-        cell(thing, { title, price }, deed, market),
+      const cells = made.map(({ item, title, price, deed, market }) =>
+        cell(item, { title, price }, deed, market),
       );
       const going = withoutTwins(cells, twinsAmong(cells)).filter((c) =>
         ['send', 'again', 'resend'].includes(c.deed),
@@ -45,7 +65,7 @@ it('of what is left no two are alike', () => {
       const owners = new Map<string, Set<string>>();
       for (const c of going) {
         const key = twinKey(c.market, c.check!.title, c.check!.price!);
-        owners.set(key, (owners.get(key) ?? new Set()).add(c.thing));
+        owners.set(key, (owners.get(key) ?? new Set()).add(c.item));
       }
       for (const who of owners.values()) expect(who.size).toBe(1);
       // Nothing is kept back for nothing: of every kind one goes.
@@ -55,6 +75,6 @@ it('of what is left no two are alike', () => {
 });
 
 it('what is just being sent counts as up', () => {
-  const going = [{ thing: 'a', market: 'moor', title: 'Gansey', price: 4_800 }];
-  expect(besideOf([], 0, going).twins.get(twinKey('moor', 'GANSEY', 4_800))).toEqual(['a']);
+  const going = [{ item: 'a', market: 'moor', title: 'Gansey', price: 4_800 }];
+  expect(otherListingsOf([], 0, going).twins.get(twinKey('moor', 'GANSEY', 4_800))).toEqual(['a']);
 });

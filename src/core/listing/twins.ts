@@ -1,5 +1,5 @@
-import { twinKey } from './beside';
 import type { Cell } from './cells';
+import { twinKey } from './otherListings';
 
 export type MarketCell = Cell & { market: string };
 
@@ -7,22 +7,22 @@ export type MarketCell = Cell & { market: string };
 const SENDS: readonly Cell['deed'][] = ['send', 'again', 'resend'];
 
 /**
- * What can't go together: where a marketplace takes no two of the same title at the same price, the first one goes, and
- * the others have to differ.
+ * What can't go together: where a marketplace takes no two of the same title at the same price, the first one
+ * goes, and the others have to differ.
  *
  * @param cells in the order they would be sent
- * @returns the cell that has to differ -> the thing that goes before it
+ * @returns the cell that has to differ -> the item that goes before it
  */
 export function twinsAmong(cells: readonly MarketCell[]): Map<MarketCell, string> {
   const first = new Map<string, string>();
   const twins = new Map<MarketCell, string>();
   for (const cell of cells) {
-    const { check, market, thing } = cell;
+    const { check, market, item } = cell;
     if (!SENDS.includes(cell.deed) || !check?.refusesTwins || check.price === null) continue;
     const key = twinKey(market, check.title, check.price);
     const before = first.get(key);
-    if (before === undefined) first.set(key, thing);
-    else if (before !== thing) twins.set(cell, before);
+    if (before === undefined) first.set(key, item);
+    else if (before !== item) twins.set(cell, before);
   }
   return twins;
 }

@@ -1,6 +1,8 @@
 import { Mapping, mappingId } from '@/contract/mapping';
 import { RuleSheet } from '@/contract/ruleSheet';
 
+import { categoryFor, rankCategories } from './categories';
+import { LABELLED, SHELVES } from './labelled';
 import { SHEET as brackenmoor } from '../../../server/standins/brackenmoor/sheet';
 import { SHEET as handbill } from '../../../server/standins/handbill/sheet';
 import { SHEET as lanternyard } from '../../../server/standins/lanternyard/sheet';
@@ -9,8 +11,6 @@ import { SHEET as oldhollow } from '../../../server/standins/oldhollow/sheet';
 import { SHEET as quirestack } from '../../../server/standins/quirestack/sheet';
 import { SHEET as threadwick } from '../../../server/standins/threadwick/sheet';
 import { BUILT_IN, KindTree, ROWS } from '../kinds/tree';
-import { categoryFor, rankCategories } from './categories';
-import { LABELLED, SHELVES } from './labelled';
 
 const SEVEN = [brackenmoor, threadwick, nearstile, oldhollow, quirestack, lanternyard, handbill].map((s) =>
   RuleSheet.parse(s),
@@ -144,7 +144,7 @@ describe('categories suggested for our kinds', () => {
     const learned = [chose('brackenmoor', 'candlestick', 'house.light')];
     expect(rankCategories('clock', BUILT_IN, moor, learned)[0]).toMatchObject({
       category: { id: 'house.light' },
-      why: 'you chose it for things like it',
+      why: 'you chose it for items like it',
     });
     // What its name says still comes first.
     expect(categoryFor('vase', BUILT_IN, moor, learned)).toMatchObject({

@@ -1,8 +1,8 @@
 import type { Mapping } from '@/contract/mapping';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 
-import type { KindTree } from '../kinds/tree';
 import { shelvesOf, type Fit, type Shelf } from './shelves';
+import type { KindTree } from '../kinds/tree';
 
 export interface RankedCategory {
   category: SheetCategory;
@@ -13,8 +13,8 @@ export interface RankedCategory {
 }
 
 /**
- * How sure a category is: `chosen` by the person; `sure`: its name says so; `likely`: look once; `last`: nothing nearer is
- * offered there, and this takes whatever finds no other place.
+ * How sure a category is: `chosen` by the person; `sure`: its name says so; `likely`: look once; `last`:
+ * nothing nearer is offered there, and this takes whatever finds no other place.
  */
 export type Sureness = 'chosen' | 'sure' | 'likely' | 'last';
 
@@ -34,8 +34,8 @@ const AS_GOOD = 0.005;
 const MOST_OF_IT = 0.6;
 
 /**
- * A marketplace's categories for one of our kinds, the likeliest first: by what their names hold; a person's own choices for
- * kinds beside it come before what is only likely.
+ * A marketplace's categories for one of our kinds, the likeliest first: by what their names hold; a person's
+ * own choices for kinds beside it come before what is only likely.
  *
  * @param learned what the person chose before, for any kind
  */
@@ -63,7 +63,7 @@ export function rankCategories(
       const { category } = shelf;
       const { score, why } = fitOf(kindId, kinds, shelf);
       if (beside.has(category.id) && score < NEARBY)
-        return { category, score: NEARBY, why: 'you chose it for things like it' };
+        return { category, score: NEARBY, why: 'you chose it for items like it' };
       if (score > 0 || !shelf.rest) return { category, score, why };
       rests += 1;
       return { category, score: REST_SCORE / rests, why: 'takes whatever finds no other place' };
@@ -91,12 +91,17 @@ export interface FoundCategory {
 }
 
 type Found = FoundCategory | null;
-/** Ranking is dear, and asked again for every thing: what was found holds until tree or choices are others. */
-const known = new WeakMap<RuleSheet, { kinds: KindTree; mappings: readonly Mapping[]; found: Map<string, Found> }>(); // prettier-ignore
+/**
+ * Ranking is dear, and asked again for every item: what was found holds until tree or choices are others.
+ */
+const known = new WeakMap<
+  RuleSheet,
+  { kinds: KindTree; mappings: readonly Mapping[]; found: Map<string, Found> }
+>();
 
 /**
- * The category for a kind: as the person chose for it or the nearest kind above it; else the likeliest; null: none is likely,
- * or two are equally so.
+ * The category for a kind: as the person chose for it or the nearest kind above it; else the likeliest; null:
+ * none is likely, or two are equally so.
  */
 export function categoryFor(
   kindId: string,

@@ -1,14 +1,14 @@
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 
+import { CONCEPTS, type Concept } from './concepts';
 import { NameIndex, phrasesOf, type Word } from '../kinds/nounPhrase';
 import { stemsOf, stemSet } from '../kinds/stem';
 import { claimingNames, kinOf, ownNames } from '../kinds/suggest';
 import type { KindTree } from '../kinds/tree';
-import { CONCEPTS, type Concept } from './concepts';
 
 /**
- * How well a shelf fits a kind: `sure`: its name says so; `likely`: a seller would look there; `doubtful`: something of its
- * name says so and something does not, or only its parent does.
+ * How well a shelf fits a kind: `sure`: its name says so; `likely`: a seller would look there; `doubtful`:
+ * something of its name says so and something does not, or only its parent does.
  */
 export type Fit = 'sure' | 'likely' | 'doubtful';
 
@@ -32,7 +32,7 @@ const GENERIC = stemSet(`
   thing item piece good stuff gear equipment supply article object department section range accessories`);
 /** The young ones of those a shelf may be for. */
 const YOUNG = stemSet('girls boys children kids teen baby babies toddler');
-/** Hold a part of what they are said of: whether a thing belongs there, its kind does not tell. */
+/** Hold a part of what they are said of: whether an item belongs there, its kind does not tell. */
 const FOR_SOME = new Set([...stemSet('men mens women womens ladies lady gents unisex adult'), ...YOUNG]);
 /** So many kinds of one branch named, and such a share of it: the others are likely there too. */
 const ENOUGH = 3;
@@ -41,7 +41,7 @@ const MUCH = 0.4;
 const REST = stemSet(
   'rest else anything odd miscellaneous misc everything various sundry sundries shop other',
 );
-/** Of a shelf’s parent they may be the place and not the things: a shelf of books is no cupboard. */
+/** Of a shelf’s parent they may be the place and not the items: a shelf of books is no cupboard. */
 const PLACES = stemSet('shelf cabinet table box chest bench cupboard desk drawer counter stall market wall');
 /** Branches for what no kind of ours is. */
 const FOREIGN = stemSet(`
@@ -52,7 +52,7 @@ const ORDER: readonly Fit[] = ['doubtful', 'likely', 'sure'];
 
 const known = new WeakMap<RuleSheet, { kinds: KindTree; shelves: readonly Shelf[] }>();
 
-/** What every category that takes things holds, by the words of its name and of its parents’. */
+/** What every category that takes items holds, by the words of its name and of its parents’. */
 export function shelvesOf(sheet: RuleSheet, kinds: KindTree): readonly Shelf[] {
   const before = known.get(sheet);
   if (before?.kinds === kinds) return before.shelves;
@@ -153,7 +153,10 @@ function holds(name: string, index: NameIndex<Concept>, kinds: KindTree): Held {
   return { fits, rest: stems.some((s) => REST.has(s)), foreign: stems.some((s) => FOREIGN.has(s)) };
 }
 
-/** The longest known name that a phrase ends in; what stands before it may be nothing, some of it, or something else. */
+/**
+ * The longest known name that a phrase ends in; what stands before it may be nothing, some of it, or
+ * something else.
+ */
 function conceptOf(words: readonly Word[], index: NameIndex<Concept>) {
   let end = words.length;
   for (; end > 0; end -= 1) {
@@ -179,7 +182,10 @@ function below(id: string, kinds: KindTree): string[] {
 
 const indices = new WeakMap<KindTree, NameIndex<Concept>>();
 
-/** Every word for a shelf: what shelves are usually called, our kinds’ own names, and, with doubt, what else they are called. */
+/**
+ * Every word for a shelf: what shelves are usually called, our kinds’ own names, and, with doubt, what else
+ * they are called.
+ */
 function indexOf(kinds: KindTree): NameIndex<Concept> {
   let index = indices.get(kinds);
   if (index) return index;

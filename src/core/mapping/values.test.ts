@@ -1,18 +1,21 @@
 import { Mapping, mappingId } from '@/contract/mapping';
 import type { SheetCategory } from '@/contract/ruleSheet';
 
-import { BUILT_IN } from '../kinds/tree';
 import { mappingsFor, specificsFromFacts, translate } from './values';
+import { BUILT_IN } from '../kinds/tree';
 
 const category: SheetCategory = {
-  id: 'c', name: 'C', parent: null, leaf: true,
+  id: 'c',
+  name: 'C',
+  parent: null,
+  leaf: true,
   specifics: [
     { id: 'colour', label: 'Colour', need: 'required', choices: ['Blue', 'Camel', 'Mixed'] },
     { id: 'decade', label: 'Decade', need: 'optional', choices: ['Before 1900', '1900s', '1950s'] },
     { id: 'brand', label: 'Maker', need: 'optional' },
     { id: 'origin', label: 'Where it was made', need: 'optional' },
   ],
-}; // prettier-ignore
+};
 const mapping = (kind: string, part: Partial<Mapping>) =>
   Mapping.parse({ id: mappingId('moor', kind), market: 'moor', kind, ...part });
 
@@ -35,8 +38,11 @@ describe('their fields from our facts', () => {
   const facts = { colour: 'Navy', year: '1953', brand: 'Ostler', country: 'Fennick' };
   it('come from the fact of the same name, a year for a decade, where it was made from the country', () =>
     expect(specificsFromFacts(category, facts)).toEqual({
-      colour: 'Blue', decade: '1950s', brand: 'Ostler', origin: 'Fennick',
-    })); // prettier-ignore
+      colour: 'Blue',
+      decade: '1950s',
+      brand: 'Ostler',
+      origin: 'Fennick',
+    }));
   it('follow the person’s rules: always the same, from another fact, never by themselves', () => {
     const rules = [
       mapping('', {
@@ -54,8 +60,13 @@ describe('their fields from our facts', () => {
     });
   });
   it('use a word learned before, also where it is no shade anybody knows', () => {
-    const rules = [mapping('', { values: { colour: { petrol: 'Blue' }, brand: { ostler: 'Ostler & Sons' } } })]; // prettier-ignore
-    expect(specificsFromFacts(category, { colour: 'Petrol', brand: 'Ostler' }, rules)).toEqual({ colour: 'Blue', brand: 'Ostler & Sons' }); // prettier-ignore
+    const rules = [
+      mapping('', { values: { colour: { petrol: 'Blue' }, brand: { ostler: 'Ostler & Sons' } } }),
+    ];
+    expect(specificsFromFacts(category, { colour: 'Petrol', brand: 'Ostler' }, rules)).toEqual({
+      colour: 'Blue',
+      brand: 'Ostler & Sons',
+    });
   });
   it('take the rules of the nearest kind first', () => {
     const near = mapping('jumper', { fields: { brand: { from: 'fixed', value: 'near' } } });

@@ -5,19 +5,29 @@ import type { KindTree } from '../kinds/tree';
 import { answersOf } from '../kinds/values';
 
 /** Shades people write -> the plainer colour a list is likely to have, nearest first. */
-// prettier-ignore
 const COLOUR_WORDS: Record<string, readonly string[]> = {
-  navy: ['blue'], indigo: ['blue'], teal: ['blue', 'green'], cream: ['ecru', 'off-white', 'white'],
-  ivory: ['ecru', 'white'], rust: ['orange', 'brown'], tan: ['camel', 'brown'], olive: ['green'], brass: ['gold', 'yellow'],
-  charcoal: ['grey'], burgundy: ['red'], multicoloured: ['mixed', 'many colours'], silver: ['silver', 'grey'], oatmeal: ['ecru', 'beige'],
+  navy: ['blue'],
+  indigo: ['blue'],
+  teal: ['blue', 'green'],
+  cream: ['ecru', 'off-white', 'white'],
+  ivory: ['ecru', 'white'],
+  rust: ['orange', 'brown'],
+  tan: ['camel', 'brown'],
+  olive: ['green'],
+  brass: ['gold', 'yellow'],
+  charcoal: ['grey'],
+  burgundy: ['red'],
+  multicoloured: ['mixed', 'many colours'],
+  silver: ['silver', 'grey'],
+  oatmeal: ['ecru', 'beige'],
 };
 
 /** Their names for fields that we know under another. */
 export const SAME_FIELD: Readonly<Record<string, string>> = { origin: 'country' };
 
 /**
- * A value of ours in the marketplace's words: as it is where text is free; where there is a list, the same word in any
- * case, a plainer shade, the decade a year lies in.
+ * A value of ours in the marketplace's words: as it is where text is free; where there is a list, the same
+ * word in any case, a plainer shade, the decade a year lies in.
  *
  * @returns null when nothing on the list means the same: then the person has to choose
  */
@@ -54,17 +64,21 @@ export function mappingsFor(
 }
 
 /** The fact of ours that a field of theirs is filled from. */
-function factFor(field: SheetSpecific, rules: readonly Mapping[], facts: Readonly<Record<string, string>>): string {
+function factFor(
+  field: SheetSpecific,
+  rules: readonly Mapping[],
+  facts: Readonly<Record<string, string>>,
+): string {
   const named = rules.map((m) => m.fields[field.id]).find((f) => f?.from === 'fact');
   if (named?.from === 'fact') return facts[named.fact] ?? '';
   const own = facts[field.id] ?? facts[SAME_FIELD[field.id] ?? ''] ?? '';
   if (own === '' && field.id === 'decade') return facts.year ?? '';
   return own;
-} // prettier-ignore
+}
 
 /**
- * The marketplace's fields for a category, filled from the thing's facts; what can't be said is left out. A person's
- * rules come first: a fixed value, another fact, a translation chosen before, or "ask me each time".
+ * The marketplace's fields for a category, filled from the item's facts; what can't be said is left out. A
+ * person's rules come first: a fixed value, another fact, a translation chosen before, or "ask me each time".
  *
  * @param rules from {@link mappingsFor}: the nearest kind's first
  */
@@ -83,7 +97,9 @@ export function specificsFromFacts(
     }
     const answers = answersOf(factFor(field, rules, facts));
     const learned = (answer: string) =>
-      rules.map((m) => m.values[field.id]?.[answer.trim().toLocaleLowerCase('en')]).find((v) => v !== undefined);
+      rules
+        .map((m) => m.values[field.id]?.[answer.trim().toLocaleLowerCase('en')])
+        .find((v) => v !== undefined);
     // A list takes one answer; free text takes them all.
     const value = field.choices
       ? (answers.map((a) => learned(a) ?? translate(a, field.choices)).find((v) => v != null) ?? null)
@@ -91,4 +107,4 @@ export function specificsFromFacts(
     if (value !== null) filled[field.id] = value;
   }
   return filled;
-} // prettier-ignore
+}

@@ -3,7 +3,10 @@ import type { Point } from '@/contract/picture';
 import { applied, homographyFrom, inverted, type Homography } from './homography';
 import { solveSquare } from './linear';
 
-/** Focal length over the picture's longer side: phones' main cameras, 24 to 28 mm equivalent (common practice). */
+/**
+ * Focal length over the picture's longer side: phones' main cameras, 24 to 28 mm equivalent (common
+ * practice).
+ */
 const USUAL_FOCAL = 0.75;
 /** How far it may be from that: standard deviation of its logarithm. */
 const FOCAL_SPREAD = 0.25;
@@ -26,9 +29,9 @@ export interface CameraFit {
 type Params = number[];
 
 /**
- * A camera with square pixels that looks at the middle of the picture, so that a sheet of known size lands on the four
- * corners. Against the plain homography that has eight unknowns this has seven, one of them half known: what it says
- * about places away from a small sheet is several times steadier.
+ * A camera with square pixels that looks at the middle of the picture, so that a sheet of known size lands on
+ * the four corners. Against the plain homography that has eight unknowns this has seven, one of them half
+ * known: what it says about places away from a small sheet is several times steadier.
  *
  * @param corners pixels, in order around
  * @param sheet millimetres: the side from the first to the second corner, and from the second to the third
@@ -109,10 +112,16 @@ function rotation([a, b, c]: Params): number[] {
   const [x, y, z] = [a! / angle, b! / angle, c! / angle];
   const [s, k] = [Math.sin(angle), 1 - Math.cos(angle)];
   return [
-    1 - k * (y * y + z * z), k * x * y - s * z, k * x * z + s * y,
-    k * x * y + s * z, 1 - k * (x * x + z * z), k * y * z - s * x,
-    k * x * z - s * y, k * y * z + s * x, 1 - k * (x * x + y * y),
-  ]; // prettier-ignore
+    1 - k * (y * y + z * z),
+    k * x * y - s * z,
+    k * x * z + s * y,
+    k * x * y + s * z,
+    1 - k * (x * x + z * z),
+    k * y * z - s * x,
+    k * x * z - s * y,
+    k * y * z + s * x,
+    1 - k * (x * x + y * y),
+  ];
 }
 
 /** Millimetres on the plane to pixels from the picture's middle. */

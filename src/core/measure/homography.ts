@@ -6,7 +6,8 @@ import { solveSquare } from './linear';
 export type Homography = readonly [number, number, number, number, number, number, number, number, number];
 
 /**
- * The projective map that takes each of four points to its partner, by the normalised direct linear transform.
+ * The projective map that takes each of four points to its partner, by the normalised direct linear
+ * transform.
  *
  * @returns null when three of the points lie on a line
  * @see Hartley & Zisserman, Multiple View Geometry in Computer Vision (2nd ed.), algorithm 4.2
@@ -64,10 +65,16 @@ export function inverted(m: Homography): Homography {
   const [A, B, C] = [e * i - f * h, f * g - d * i, d * h - e * g];
   const det = a * A + b * B + c * C;
   return [
-    A / det, (c * h - b * i) / det, (b * f - c * e) / det,
-    B / det, (a * i - c * g) / det, (c * d - a * f) / det,
-    C / det, (b * g - a * h) / det, (a * e - b * d) / det,
-  ]; // prettier-ignore
+    A / det,
+    (c * h - b * i) / det,
+    (b * f - c * e) / det,
+    B / det,
+    (a * i - c * g) / det,
+    (c * d - a * f) / det,
+    C / det,
+    (b * g - a * h) / det,
+    (a * e - b * d) / det,
+  ];
 }
 
 function times(m: Homography, n: Homography): Homography {

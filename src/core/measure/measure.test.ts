@@ -6,7 +6,12 @@ import { drawingOf } from './drawing';
 import { applied, homographyFrom, inverted, type Homography } from './homography';
 import { lengthOn, planeFrom, REFERENCE_SIZES, type Corners } from './plane';
 
-const square: Point[] = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }]; // prettier-ignore
+const square: Point[] = [
+  { x: 0, y: 0 },
+  { x: 1, y: 0 },
+  { x: 1, y: 1 },
+  { x: 0, y: 1 },
+];
 
 describe('homography', () => {
   it('takes each point to its partner and back, whatever the map', () => {
@@ -28,7 +33,17 @@ describe('homography', () => {
     );
   });
   it('gives none for three points on a line', () =>
-    expect(homographyFrom([{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 2, y: 0 }, { x: 0, y: 1 }], square)).toBeNull()); // prettier-ignore
+    expect(
+      homographyFrom(
+        [
+          { x: 0, y: 0 },
+          { x: 1, y: 0 },
+          { x: 2, y: 0 },
+          { x: 0, y: 1 },
+        ],
+        square,
+      ),
+    ).toBeNull());
 });
 
 describe('the plane of a reference', () => {
@@ -40,7 +55,12 @@ describe('the plane of a reference', () => {
     expect(REFERENCE_SIZES.letter.short).toBeCloseTo(8.5 * 25.4, 9);
   });
   it('does not mind where the corners start or which way round they go', () => {
-    const corners: Point[] = [{ x: 400, y: 300 }, { x: 697, y: 310 }, { x: 690, y: 521 }, { x: 392, y: 510 }]; // prettier-ignore
+    const corners: Point[] = [
+      { x: 400, y: 300 },
+      { x: 697, y: 310 },
+      { x: 690, y: 521 },
+      { x: 392, y: 510 },
+    ];
     const measured = [0, 1, 2, 3].flatMap((turn) =>
       [corners, [...corners].reverse()].map((all) => {
         const given = [...all.slice(turn), ...all.slice(0, turn)] as unknown as Corners;
@@ -50,12 +70,36 @@ describe('the plane of a reference', () => {
     for (const mm of measured) expect(mm).toBeCloseTo(measured[0]!, 1);
   });
   it.each<[string, [number, number][]]>([
-    ['crossing sides', [[0, 0], [100, 100], [100, 0], [0, 100]]],
-    ['three in a line', [[0, 0], [50, 0], [100, 0], [50, 80]]],
-    ['a dent', [[0, 0], [100, 0], [30, 30], [0, 100]]],
+    [
+      'crossing sides',
+      [
+        [0, 0],
+        [100, 100],
+        [100, 0],
+        [0, 100],
+      ],
+    ],
+    [
+      'three in a line',
+      [
+        [0, 0],
+        [50, 0],
+        [100, 0],
+        [50, 80],
+      ],
+    ],
+    [
+      'a dent',
+      [
+        [0, 0],
+        [100, 0],
+        [30, 30],
+        [0, 100],
+      ],
+    ],
   ])('is not made of %s', (_, points) =>
     expect(planeFrom('a4', points.map(([x, y]) => ({ x, y })) as unknown as Corners, 500, 500)).toBeNull(),
-  ); // prettier-ignore
+  );
 });
 
 describe('a measurement picture', () => {

@@ -114,13 +114,17 @@ export interface Length {
   plusMinus: number;
 }
 
-/** How exactly a corner is found by itself and set by a finger, and a line's end placed: pixels, one standard deviation. */
+/**
+ * How exactly a corner is found by itself and set by a finger, and a line's end placed: pixels, one standard
+ * deviation.
+ */
 export const FOUND_SIGMA = 0.2;
 export const HAND_SIGMA = 1.5;
 const END_SIGMA = 1;
 
 /**
- * The length between two pixels on the plane, with its uncertainty from where corners and ends might really be.
+ * The length between two pixels on the plane, with its uncertainty from where corners and ends might really
+ * be.
  *
  * @param cornerSigma pixels: {@link FOUND_SIGMA} or {@link HAND_SIGMA}
  */
@@ -142,9 +146,9 @@ function distance(h: Homography, a: Point, b: Point): number {
 }
 
 /** Beyond this tilt figures are not to be relied on. Degrees. */
-export const MOST_TILT = 35;
+const MOST_TILT = 35;
 /** Least length of the reference's shorter side, as a share of the picture's longer side. */
-export const LEAST_SIDE = 0.035;
+const LEAST_SIDE = 0.035;
 
 /**
  * What speaks against trusting a measurement, as sentences.

@@ -30,7 +30,8 @@ it('gives men’s jackets by the chest, and letters as the girth they stand for'
     'EU 50',
     'chest about 102 cm',
   ]);
-  // EN 13402-3, letter codes: men's M is a chest of 94 to 102 cm, women's M a bust of 90 to 98 cm. From memory.
+  // EN 13402-3, letter codes: men's M is a chest of 94 to 102 cm, women's M a bust of 90 to 98 cm. From
+  // memory.
   expect(words({ worn: 'clothes', wearer: 'Men', system: 'Letters', size: 'm' })).toEqual([
     'chest 94 to 102 cm',
   ]);
@@ -64,14 +65,20 @@ it('never fails, and every suggestion names its source', () => {
 
 it('comes back to the size it set out from, there and back', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 4, max: 24 }), fc.constantFrom('Women' as const, 'Men' as const), (half, wearer) => {
-      const uk = half / 2;
-      const eu = words({ worn: 'footwear', wearer, system: 'UK', size: String(uk) }).find((w) => w.startsWith('EU'));
-      if (!eu) return;
-      const back = words({ worn: 'footwear', wearer, system: 'EU', size: eu.slice(3) });
-      const ukBack = Number(back.find((w) => w.startsWith('UK'))?.slice(3));
-      // An English half size is shorter than a Paris point, so half a size may be lost on the way.
-      expect(Math.abs(ukBack - uk)).toBeLessThanOrEqual(0.5);
-    }),
-  ); // prettier-ignore
+    fc.property(
+      fc.integer({ min: 4, max: 24 }),
+      fc.constantFrom('Women' as const, 'Men' as const),
+      (half, wearer) => {
+        const uk = half / 2;
+        const eu = words({ worn: 'footwear', wearer, system: 'UK', size: String(uk) }).find((w) =>
+          w.startsWith('EU'),
+        );
+        if (!eu) return;
+        const back = words({ worn: 'footwear', wearer, system: 'EU', size: eu.slice(3) });
+        const ukBack = Number(back.find((w) => w.startsWith('UK'))?.slice(3));
+        // An English half size is shorter than a Paris point, so half a size may be lost on the way.
+        expect(Math.abs(ukBack - uk)).toBeLessThanOrEqual(0.5);
+      },
+    ),
+  );
 });

@@ -27,11 +27,13 @@ const BODIES = 'body girths of EN 13402-3';
 /**
  * What a label's size is about in other systems: only ever a suggestion, since makers differ.
  *
- * Footwear goes by the length of the last: Paris points are 2/3 cm each; an English adult size is three times the last
- * in inches less 25; the American one lies 1 (men) or 2 (women) above it by common practice. Women's clothes go by the
- * offsets the trade uses, men's by chest inches (European: plus 10). Letters give the body girth they stand for.
+ * Footwear goes by the length of the last: Paris points are 2/3 cm each; an English adult size is three times
+ * the last in inches less 25; the American one lies 1 (men) or 2 (women) above it by common practice. Women's
+ * clothes go by the offsets the trade uses, men's by chest inches (European: plus 10). Letters give the body
+ * girth they stand for.
  *
- * @returns nothing where the system does not say enough (women's "EU" is German or French), or the size is not one
+ * @returns nothing where the system does not say enough (women's "EU" is German or French), or the size is
+ * not one
  * @see ISO/TS 19407 (footwear), EN 13402-3 (letters); both from memory
  */
 export function sizesElsewhere({ worn, wearer, system, size }: SizeAsked): SizeSuggestion[] {
@@ -98,9 +100,27 @@ function mensClothes(system: SizeSystem, figure: number): SizeSuggestion[] {
 
 /** From and to, in centimetres: bust for women, chest for men. */
 const GIRTHS: Record<Wearer, Record<string, readonly [number, number]>> = {
-  Women: { XXS: [66, 74], XS: [74, 82], S: [82, 90], M: [90, 98], L: [98, 107], XL: [107, 119], XXL: [119, 131], '3XL': [131, 143] },
-  Men: { XXS: [70, 78], XS: [78, 86], S: [86, 94], M: [94, 102], L: [102, 110], XL: [110, 118], XXL: [118, 129], '3XL': [129, 141] },
-}; // prettier-ignore
+  Women: {
+    XXS: [66, 74],
+    XS: [74, 82],
+    S: [82, 90],
+    M: [90, 98],
+    L: [98, 107],
+    XL: [107, 119],
+    XXL: [119, 131],
+    '3XL': [131, 143],
+  },
+  Men: {
+    XXS: [70, 78],
+    XS: [78, 86],
+    S: [86, 94],
+    M: [94, 102],
+    L: [102, 110],
+    XL: [110, 118],
+    XXL: [118, 129],
+    '3XL': [129, 141],
+  },
+};
 
 function girthOf(wearer: Wearer, letters: string): SizeSuggestion[] {
   const girth = GIRTHS[wearer][letters === 'XXXL' ? '3XL' : letters === '2XL' ? 'XXL' : letters];

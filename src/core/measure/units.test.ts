@@ -16,14 +16,24 @@ describe('lengths', () => {
   it('has the inch of 1959', () => expect(MM_PER_INCH * 36).toBeCloseTo(914.4, 10));
 
   it.each([
-    [540, 'metric', '54 cm'], [545, 'metric', '54.5 cm'], [539.75, 'imperial', '21 1/4 in'], [9.525, 'imperial', '3/8 in'],
-    [25.4, 'imperial', '1 in'], [12.7, 'imperial', '1/2 in'],
-  ] as const)('writes %d mm (%s) as %s', (mm, units, words) => expect(formatLength(mm, units)).toBe(words)); // prettier-ignore
+    [540, 'metric', '54 cm'],
+    [545, 'metric', '54.5 cm'],
+    [539.75, 'imperial', '21 1/4 in'],
+    [9.525, 'imperial', '3/8 in'],
+    [25.4, 'imperial', '1 in'],
+    [12.7, 'imperial', '1/2 in'],
+  ] as const)('writes %d mm (%s) as %s', (mm, units, words) => expect(formatLength(mm, units)).toBe(words));
 
   it.each([
-    ['54.5', 'metric', 545], ['54,5', 'metric', 545], ['54 cm', 'metric', 540], ['21 1/4', 'imperial', 539.75],
-    ['3/8', 'imperial', 9.525], ['21.25', 'imperial', 539.75],
-  ] as const)('reads %p (%s)', (text, units, value) => expect(parseLength(text, units)).toEqual({ ok: true, value })); // prettier-ignore
+    ['54.5', 'metric', 545],
+    ['54,5', 'metric', 545],
+    ['54 cm', 'metric', 540],
+    ['21 1/4', 'imperial', 539.75],
+    ['3/8', 'imperial', 9.525],
+    ['21.25', 'imperial', 539.75],
+  ] as const)('reads %p (%s)', (text, units, value) =>
+    expect(parseLength(text, units)).toEqual({ ok: true, value }),
+  );
 
   it.each(['', 'abc', '0', '-3', '1/0', '99999', '5 ft', '1e3', '٣'])('refuses %p', (text) =>
     expect(parseLength(text, 'metric').ok).toBe(false),
@@ -47,8 +57,11 @@ describe('weights', () => {
   // 1 lb = 0.453 592 37 kg exactly, by the same agreement.
   it('has the pound of 1959', () => expect(GRAMS_PER_OUNCE * 16).toBeCloseTo(453.59237, 10));
   it.each([
-    [850, 'metric', '850 g'], [2400, 'metric', '2.4 kg'], [850, 'imperial', '1 lb 14 oz'], [200, 'imperial', '7 oz'],
-  ] as const)('writes %d g (%s) as %s', (g, units, words) => expect(formatWeight(g, units)).toBe(words)); // prettier-ignore
+    [850, 'metric', '850 g'],
+    [2400, 'metric', '2.4 kg'],
+    [850, 'imperial', '1 lb 14 oz'],
+    [200, 'imperial', '7 oz'],
+  ] as const)('writes %d g (%s) as %s', (g, units, words) => expect(formatWeight(g, units)).toBe(words));
   it('reads grams and ounces', () => {
     expect(parseWeight('850', 'metric')).toEqual({ ok: true, value: 850 });
     expect(parseWeight('30', 'imperial')).toEqual({ ok: true, value: 850 });

@@ -1,7 +1,7 @@
 /** Exact by the international yard and pound agreement of 1959. */
 export const MM_PER_INCH = 25.4;
 /** Exact by the same agreement: 1 lb = 0.453 592 37 kg. */
-export const GRAMS_PER_POUND = 453.59237;
+const GRAMS_PER_POUND = 453.59237;
 export const GRAMS_PER_OUNCE = GRAMS_PER_POUND / 16;
 
 export type Units = 'metric' | 'imperial';

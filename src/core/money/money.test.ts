@@ -25,9 +25,18 @@ describe('minor units', () => {
 
 describe('reading an amount', () => {
   it.each([
-    ['12', 1200], ['12.5', 1250], ['12,50', 1250], ['1.234,50', 123450], ['1,234.50', 123450], [' € 12 ', 1200],
-    ['1.234.567', 123456700], ['0.05', 5], ['.5', 50], ['EUR 12', 1200], ['12 €', 1200],
-  ])('reads %p', (text, amount) => expect(parseMoney(text, 'EUR')).toEqual({ ok: true, amount })); // prettier-ignore
+    ['12', 1200],
+    ['12.5', 1250],
+    ['12,50', 1250],
+    ['1.234,50', 123450],
+    ['1,234.50', 123450],
+    [' € 12 ', 1200],
+    ['1.234.567', 123456700],
+    ['0.05', 5],
+    ['.5', 50],
+    ['EUR 12', 1200],
+    ['12 €', 1200],
+  ])('reads %p', (text, amount) => expect(parseMoney(text, 'EUR')).toEqual({ ok: true, amount }));
 
   it.each(['', 'abc', '-5', '1,234', '1.2.3,4,5', '12.345', '1,23,4.5', '12e5', '９', '48 or so', 'ca. 48'])(
     'refuses %p with a reason',
@@ -40,14 +49,38 @@ describe('reading an amount', () => {
 
   // What is typed in another currency is not that many of this one.
   it.each([
-    ['£5', 'EUR'], ['5 £', 'EUR'], ['USD 5', 'EUR'], ['$5', 'EUR'], ['€5', 'GBP'], ['¥500', 'EUR'], ['EUR 5', 'JPY'], ['US$5', 'EUR'],
+    ['£5', 'EUR'],
+    ['5 £', 'EUR'],
+    ['USD 5', 'EUR'],
+    ['$5', 'EUR'],
+    ['€5', 'GBP'],
+    ['¥500', 'EUR'],
+    ['EUR 5', 'JPY'],
+    ['US$5', 'EUR'],
   ])('refuses %p where amounts are in %s', (text, currency) =>
-    expect(parseMoney(text, currency)).toMatchObject({ ok: false, why: expect.stringMatching(/is another currency/u) })); // prettier-ignore
+    expect(parseMoney(text, currency)).toMatchObject({
+      ok: false,
+      why: expect.stringMatching(/is another currency/u),
+    }),
+  );
   it.each([
-    ['£5', 'GBP', 500], ['GBP 5', 'GBP', 500], ['$5', 'USD', 500], ['$5', 'AUD', 500], ['A$5', 'AUD', 500], ['¥500', 'JPY', 500], ['5 CHF', 'CHF', 500], ['5 €', 'EUR', 500],
+    ['£5', 'GBP', 500],
+    ['GBP 5', 'GBP', 500],
+    ['$5', 'USD', 500],
+    ['$5', 'AUD', 500],
+    ['A$5', 'AUD', 500],
+    ['¥500', 'JPY', 500],
+    ['5 CHF', 'CHF', 500],
+    ['5 €', 'EUR', 500],
     // Without decimals, a lone separator can only part thousands.
-    ['1,000', 'JPY', 1_000], ['1.000', 'JPY', 1_000], ['¥12,500', 'JPY', 12_500], ['1,234,567', 'JPY', 1_234_567], ['1,234', 'KWD', 1_234],
-  ])('reads %p in %s as %i', (text, currency, amount) => expect(parseMoney(text, currency)).toEqual({ ok: true, amount })); // prettier-ignore
+    ['1,000', 'JPY', 1_000],
+    ['1.000', 'JPY', 1_000],
+    ['¥12,500', 'JPY', 12_500],
+    ['1,234,567', 'JPY', 1_234_567],
+    ['1,234', 'KWD', 1_234],
+  ])('reads %p in %s as %i', (text, currency, amount) =>
+    expect(parseMoney(text, currency)).toEqual({ ok: true, amount }),
+  );
   it('reads no decimals where there are none', () => {
     for (const text of ['1.5', '12,50', '1,0']) expect(parseMoney(text, 'JPY').ok).toBe(false);
   });
@@ -92,8 +125,9 @@ describe('splitting a cost', () => {
     [2, [1, 3, 10], [0, 1, 1]],
     [2, [1, 19, 6], [0, 2, 0]],
   ])('splits %i over %j as %j', (total, weights, parts) => expect(splitCost(total, weights)).toEqual(parts));
-  // Largest remainder, Hamilton's method, in whole numbers: a tie goes to the earlier thing, whatever floating point makes of it.
-  it('gives a tied cent to the earlier thing', () => {
+  // Largest remainder, Hamilton's method, in whole numbers: a tie goes to the earlier item, whatever
+  // floating point makes of it.
+  it('gives a tied cent to the earlier item', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 1_000_000 }),

@@ -53,9 +53,9 @@ export type ParsedMoney = { ok: true; amount: Minor } | { ok: false; why: string
 /**
  * Reads an amount a person typed, with either decimal sign and optional grouping.
  *
- * `12`, `12.5`, `12,50`, `1.234,50`, `1,234.50`, `€ 12`. A lone separator before exactly three
- * digits (`1,234`) could mean two things and is refused, except in currencies with three decimals or with none, where
- * it parts thousands. A sign or code of another currency is refused.
+ * `12`, `12.5`, `12,50`, `1.234,50`, `1,234.50`, `€ 12`. A lone separator before exactly three digits
+ * (`1,234`) could mean two amounts and is refused, except in currencies with three decimals or with none,
+ * where it parts thousands. A sign or code of another currency is refused.
  *
  * @returns minor units, or why it can't be read; never a guess
  */

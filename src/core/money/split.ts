@@ -1,12 +1,12 @@
 import type { Minor } from './money';
 
 /**
- * Splits one cost over things by weight so that the parts add up exactly (largest remainder; ties
- * go to the earlier thing).
+ * Splits one cost over items by weight so that the parts add up exactly (largest remainder; ties
+ * go to the earlier item).
  *
  * @param total minor units, >= 0
- * @param weights one per thing, each >= 0; all zero means evenly
- * @returns minor units per thing; empty only for no things
+ * @param weights one per item, each >= 0; all zero means evenly
+ * @returns minor units per item; empty only for no items
  * @throws RangeError for a negative or non-finite weight, or a negative total
  */
 export function splitCost(total: Minor, weights: readonly number[]): Minor[] {
@@ -18,7 +18,8 @@ export function splitCost(total: Minor, weights: readonly number[]): Minor[] {
     ? exactly(total, sum === 0 ? weights.map(() => 1) : weights)
     : nearly(total, weights, sum);
   let left = total - parts.reduce((a, b) => a + b, 0);
-  // What is left goes where most was cut off; a tie goes to the earlier thing, by this rule and not by how a machine rounds.
+  // What is left goes where most was cut off; a tie goes to the earlier item, by this rule and not by how a
+  // machine rounds.
   const byRemainder = rests
     .map((rest, i) => ({ i, rest }))
     .sort((a, b) => (a.rest === b.rest ? a.i - b.i : a.rest < b.rest ? 1 : -1));

@@ -1,36 +1,55 @@
 import fc from 'fast-check';
 
-import type { CourierThingView, Sale } from '@/contract/courier';
 import { Choices } from '@/contract/choices';
+import type { CourierItemView, Sale } from '@/contract/courier';
 import { Order, orderId } from '@/contract/orders';
-import { Thing } from '@/contract/records';
+import { Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
-import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
-import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
-import { trackingNumber } from '../../../server/standins/pennant/number';
-import { SHEET as QUIRESTACK } from '../../../server/standins/quirestack/sheet';
 import { ordersOf, postBy, RETURN_TIME, STAGES } from './orders';
 import { customsLine, judgeWeight, promised } from './packing';
 import { judgeScan, lookAlikes, walked } from './picking';
 import { trackingSound } from './tracking';
+import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
+import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
+import { trackingNumber } from '../../../server/standins/pennant/number';
+import { SHEET as QUIRESTACK } from '../../../server/standins/quirestack/sheet';
 
 const SHEETS = [BRACKENMOOR, NEARSTILE, QUIRESTACK] as unknown as RuleSheet[];
-const thing = (id: string, part: Partial<Thing> = {}) =>
-  Thing.parse({ id, code: `YA-${id}`, author: 'me', createdAt: 5, updatedAt: 5, ...part });
+const item = (id: string, part: Partial<Item> = {}) =>
+  Item.parse({ id, code: `YA-${id}`, author: 'me', createdAt: 5, updatedAt: 5, ...part });
 const sale = (market: string, at = 9): Sale => ({
-  market, order: `${market}-${at}`, amount: 4_800, postage: 390, fees: null, at, knownAt: at,
-}); // prettier-ignore
-const view = (id: string, part: Partial<CourierThingView>): CourierThingView => ({
-  id, listings: [], sale: null, laterSales: [], pieceSales: [], pastSales: [], hold: null, closing: null, ...part,
-}); // prettier-ignore
-const stage = (record: Partial<Order>, v = view('t', { sale: sale('brackenmoor') }), now = 100, things = [thing('t')]) => {
+  market,
+  order: `${market}-${at}`,
+  amount: 4_800,
+  postage: 390,
+  fees: null,
+  at,
+  knownAt: at,
+});
+const view = (id: string, part: Partial<CourierItemView>): CourierItemView => ({
+  id,
+  listings: [],
+  sale: null,
+  laterSales: [],
+  pieceSales: [],
+  pastSales: [],
+  hold: null,
+  closing: null,
+  ...part,
+});
+const stage = (
+  record: Partial<Order>,
+  v = view('t', { sale: sale('brackenmoor') }),
+  now = 100,
+  items = [item('t')],
+) => {
   const [first] = [...v.pieceSales, ...(v.sale ? [v.sale] : []), ...v.pastSales];
   const id = orderId('t', first?.order ?? '');
-  const o = Order.parse({ id, thingId: 't', market: first?.market, order: first?.order, ...record });
-  const byId = Object.fromEntries(things.map((x) => [x.id, x]));
+  const o = Order.parse({ id, itemId: 't', market: first?.market, order: first?.order, ...record });
+  const byId = Object.fromEntries(items.map((x) => [x.id, x]));
   return ordersOf({ t: v }, byId, { [id]: o }, SHEETS, now)[0]?.stage;
-}; // prettier-ignore
+};
 
 describe('how far an order is', () => {
   const label = { carrier: 'P', tracking: 'PN1', cost: 420, at: 5 };
@@ -45,8 +64,16 @@ describe('how far an order is', () => {
     expect(stage({ postedAt: 3, arrivedAt: 4, closedAt: 5 })).toBe('over');
     expect(stage({ cancelled: { at: 3, why: 'x' } })).toBe('over');
   });
-  it('waits for a return until somebody decided what becomes of the thing, the sale being over or not', () => {
-    const back = { reason: 'damaged' as const, words: '', openedAt: 5, hereAt: null, given: null, feesBack: 0, doneAt: null };
+  it('waits for a return until somebody decided what becomes of the item, the sale being over or not', () => {
+    const back = {
+      reason: 'damaged' as const,
+      words: '',
+      openedAt: 5,
+      hereAt: null,
+      given: null,
+      feesBack: 0,
+      doneAt: null,
+    };
     const past = view('t', { pastSales: [{ ...sale('brackenmoor'), why: 'returned', undoneAt: 7 }] });
     expect(stage({ postedAt: 3, back })).toBe('back');
     expect(stage({ postedAt: 3, back: { ...back, hereAt: 6, given: 100 } }, past)).toBe('back');
@@ -57,7 +84,9 @@ describe('how far an order is', () => {
     const met = view('t', { sale: sale('nearstile') });
     expect(stage({}, met)).toBe('toFetch');
     expect(stage({ packedAt: 1 }, met)).toBe('over');
-    const kept = thing('t', { depot: { market: 'quirestack', parcel: 'P', state: 'there', no: 'D1', since: 1 } });
+    const kept = item('t', {
+      depot: { market: 'quirestack', parcel: 'P', state: 'there', no: 'D1', since: 1 },
+    });
     expect(stage({ packedAt: 1 }, view('t', { sale: sale('quirestack') }), 100, [kept])).toBe('over');
     expect(stage({ packedAt: 1 }, view('t', { sale: sale('quirestack') }))).toBe('toLabel');
   });
@@ -76,34 +105,59 @@ describe('how far an order is', () => {
   });
   it('has an id that is safe as a record’s', () => {
     expect(orderId('000001-ab', 'LY-12/34.x')).toBe('000001-ab_LY-1234x');
-    fc.assert(fc.property(fc.string({ maxLength: 120 }), (o) => /^[A-Za-z0-9_-]{1,64}$/u.test(orderId('000001-ab', o))));
+    fc.assert(
+      fc.property(fc.string({ maxLength: 120 }), (o) =>
+        /^[A-Za-z0-9_-]{1,64}$/u.test(orderId('000001-ab', o)),
+      ),
+    );
   });
-}); // prettier-ignore
+});
 
 describe('fetching', () => {
-  const vase = thing('a', { kind: 'vase', title: 'Green pressed-glass vase, diamond pattern', spot: 'B2-04' });
-  const twin = thing('b', { kind: 'vase', title: 'Green pressed-glass vase, diamond pattern, the second', spot: 'B2-05' });
-  const lamp = thing('c', { kind: 'lamp', title: 'Brass ship’s oil lamp', spot: 'B10-01', facts: { barcode: '4006381333931' } });
+  const vase = item('a', {
+    kind: 'vase',
+    title: 'Green pressed-glass vase, diamond pattern',
+    spot: 'B2-04',
+  });
+  const twin = item('b', {
+    kind: 'vase',
+    title: 'Green pressed-glass vase, diamond pattern, the second',
+    spot: 'B2-05',
+  });
+  const lamp = item('c', {
+    kind: 'lamp',
+    title: 'Brass ship’s oil lamp',
+    spot: 'B10-01',
+    facts: { barcode: '4006381333931' },
+  });
   const all = [vase, twin, lamp];
   it('goes past the shelves, B2 before B10, what has no spot last', () => {
-    const loose = thing('d');
+    const loose = item('d');
     expect(walked([lamp, loose, twin, vase], (t) => t).map((t) => t.id)).toEqual(['a', 'b', 'c', 'd']);
   });
   it('takes the right code however it is typed, and names what was scanned instead', () => {
     expect(judgeScan(' ya-A ', vase, all)).toEqual({ is: 'right' });
-    expect(judgeScan('YA-b', vase, all)).toEqual({ is: 'another', thing: twin });
+    expect(judgeScan('YA-b', vase, all)).toEqual({ is: 'another', item: twin });
     expect(judgeScan('nonsense', vase, all)).toEqual({ is: 'unknown' });
     expect(judgeScan('', vase, all)).toEqual({ is: 'unknown' });
   });
-  it('takes a barcode only where it tells things apart', () => {
+  it('takes a barcode only where it tells items apart', () => {
     expect(judgeScan('4006381333931', lamp, all)).toEqual({ is: 'right' });
-    const same = thing('e', { facts: { barcode: '4006381333931' } });
+    const same = item('e', { facts: { barcode: '4006381333931' } });
     expect(judgeScan('4006381333931', lamp, [...all, same])).toMatchObject({ is: 'another' });
-    expect(judgeScan('4006381333931', vase, all)).toEqual({ is: 'another', thing: lamp });
+    expect(judgeScan('4006381333931', vase, all)).toEqual({ is: 'another', item: lamp });
   });
-  it('wants the piece that was sold, not another of the same thing', () => {
-    const pieces = ['MUG', 'JUG'].map((code) => ({ code, values: [code], price: 900, stock: 2, pictureIds: [] }));
-    const set = thing('s', { choices: Choices.parse({ options: [{ name: 'Piece', values: ['MUG', 'JUG'] }], pieces }) });
+  it('wants the piece that was sold, not another of the same item', () => {
+    const pieces = ['MUG', 'JUG'].map((code) => ({
+      code,
+      values: [code],
+      price: 900,
+      stock: 2,
+      pictureIds: [],
+    }));
+    const set = item('s', {
+      choices: Choices.parse({ options: [{ name: 'Piece', values: ['MUG', 'JUG'] }], pieces }),
+    });
     expect(judgeScan('mug', set, [set], 'MUG')).toEqual({ is: 'right' });
     expect(judgeScan('JUG', set, [set], 'MUG')).toMatchObject({ is: 'another' });
   });
@@ -112,7 +166,7 @@ describe('fetching', () => {
     expect(lookAlikes(vase, all, (id) => id === 'b')).toEqual([]);
     expect(lookAlikes(lamp, all, () => false)).toEqual([]);
   });
-}); // prettier-ignore
+});
 
 describe('packing', () => {
   // Common practice: scales and paper differ by a few dozen grams.
@@ -126,20 +180,35 @@ describe('packing', () => {
   ] as const)('%i g against %i g recorded is %s', (weighed, recorded, is) => {
     expect(judgeWeight(weighed, recorded).is).toBe(is);
   });
-  it('says nothing where nobody weighed it before', () => expect(judgeWeight(500, null)).toEqual({ is: 'unknown' }));
+  it('says nothing where nobody weighed it before', () =>
+    expect(judgeWeight(500, null)).toEqual({ is: 'unknown' }));
   it('recalls what was promised', () => {
-    const t = thing('a', {
-      included: 'its box', missing: 'one key',
-      flaws: [{ id: 'f', kind: 'chip', place: 'rim', severity: 'slight', sizeMm: null, pictureId: null, pin: null }],
+    const t = item('a', {
+      included: 'its box',
+      missing: 'one key',
+      flaws: [
+        { id: 'f', type: 'chip', place: 'rim', severity: 'slight', sizeMm: null, pictureId: null, pin: null },
+      ],
     });
-    expect(promised(t)).toEqual(['With it: its box', 'Said to be missing: one key', 'Flaws told of: chip, rim']);
+    expect(promised(t)).toEqual([
+      'With it: its box',
+      'Said to be missing: one key',
+      'Flaws told of: chip, rim',
+    ]);
   });
   it('tells customs the private wording kept for it, else what it is and of what', () => {
-    const t = thing('a', { facts: { material: 'Wool', country: 'Osmark' } });
-    expect(customsLine(t, 'Jumper', 4_800, 820)).toEqual({ what: 'Used jumper of wool', origin: 'Osmark', value: 4_800, weightG: 820 });
-    expect(customsLine({ ...t, facts: { customs: 'Knitted garment, worn' } }, 'Jumper', 1, null).what).toBe('Knitted garment, worn');
+    const t = item('a', { facts: { material: 'Wool', country: 'Osmark' } });
+    expect(customsLine(t, 'Jumper', 4_800, 820)).toEqual({
+      what: 'Used jumper of wool',
+      origin: 'Osmark',
+      value: 4_800,
+      weightG: 820,
+    });
+    expect(customsLine({ ...t, facts: { customs: 'Knitted garment, worn' } }, 'Jumper', 1, null).what).toBe(
+      'Knitted garment, worn',
+    );
   });
-}); // prettier-ignore
+});
 
 describe('tracking numbers', () => {
   // UPU standard S10, its published example RR 473 124 829 GB (from memory).
@@ -150,17 +219,23 @@ describe('tracking numbers', () => {
   });
   it('of the carrier are all sound, and no single wrong digit is', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 99_999_999 }), fc.nat(7), fc.integer({ min: 1, max: 9 }), (serial, place, by) => {
-        const number = trackingNumber(serial);
-        expect(trackingSound(number)).toBe(true);
-        const at = 2 + place;
-        const wrong = `${number.slice(0, at)}${(Number(number[at]) + by) % 10}${number.slice(at + 1)}`;
-        // 10 and 11 both end in a digit that another remainder has too: S10 itself lets those few pass.
-        const remainder = (n: string) => [...n.slice(2, 10)].reduce((s, d, i) => s + Number(d) * [8, 6, 4, 2, 3, 5, 9, 7][i]!, 0) % 11;
-        const shared = new Set([[1, 0].join(), [0, 6].join(), [6, 0].join()]);
-        if (!shared.has([remainder(number), remainder(wrong)].join()) && trackingSound(wrong))
-          expect(number.at(10)).not.toBe(undefined);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 99_999_999 }),
+        fc.nat(7),
+        fc.integer({ min: 1, max: 9 }),
+        (serial, place, by) => {
+          const number = trackingNumber(serial);
+          expect(trackingSound(number)).toBe(true);
+          const at = 2 + place;
+          const wrong = `${number.slice(0, at)}${(Number(number[at]) + by) % 10}${number.slice(at + 1)}`;
+          // 10 and 11 both end in a digit that another remainder has too: S10 itself lets those few pass.
+          const remainder = (n: string) =>
+            [...n.slice(2, 10)].reduce((s, d, i) => s + Number(d) * [8, 6, 4, 2, 3, 5, 9, 7][i]!, 0) % 11;
+          const shared = new Set([[1, 0].join(), [0, 6].join(), [6, 0].join()]);
+          if (!shared.has([remainder(number), remainder(wrong)].join()) && trackingSound(wrong))
+            expect(number.at(10)).not.toBe(undefined);
+        },
+      ),
     );
   });
-}); // prettier-ignore
+});

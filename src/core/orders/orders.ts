@@ -1,6 +1,6 @@
-import type { CourierThingView, Sale } from '@/contract/courier';
+import type { CourierItemView, Sale } from '@/contract/courier';
 import { orderId, type Order } from '@/contract/orders';
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { postedBy } from '../depot/depot';
@@ -16,25 +16,28 @@ export const STAGES = [
   'back',
   'over',
 ] as const;
-export type Stage = (typeof STAGES)[number];
+export type OrderStage = (typeof STAGES)[number];
 
 export interface OrderRow {
   id: string;
-  thingId: string;
+  itemId: string;
   sale: Sale;
   record: Order | null;
-  stage: Stage;
+  stage: OrderStage;
   /** Handed over in person, or posted by the marketplace's own depot: nothing is packed. */
   way: 'post' | 'inPerson' | 'depot';
 }
 
-/** How long after it arrived an order counts as closed where nobody says otherwise: the usual time to send back, milliseconds. */
+/**
+ * How long after it arrived an order counts as closed where nobody says otherwise: the usual time to send
+ * back, milliseconds.
+ */
 export const RETURN_TIME = 14 * 86_400_000;
 
-/** Every order of every thing, the oldest sale first; what came to nothing is there too, as over. */
+/** Every order of every item, the oldest sale first; what came to nothing is there too, as over. */
 export function ordersOf(
-  views: Readonly<Record<string, CourierThingView>>,
-  things: Readonly<Record<string, Thing>>,
+  views: Readonly<Record<string, CourierItemView>>,
+  items: Readonly<Record<string, Item>>,
   records: Readonly<Record<string, Order>>,
   sheets: readonly RuleSheet[],
   now: number,
@@ -46,27 +49,27 @@ export function ordersOf(
     for (const sale of [...open, ...view.pastSales]) {
       const id = orderId(view.id, sale.order);
       const record = records[id] ?? null;
-      const way = wayOf(sale, things[view.id], sheets);
+      const way = wayOf(sale, items[view.id], sheets);
       const undone = past.has(sale.order);
-      rows.push({ id, thingId: view.id, sale, record, way, stage: stageOf(record, way, undone, now) });
+      rows.push({ id, itemId: view.id, sale, record, way, stage: stageOf(record, way, undone, now) });
     }
   }
   return rows.sort((a, b) => a.sale.at - b.sale.at);
 }
 
-/** Sales that count: the one of a one-off, every piece of a thing in choices. */
-export function salesOf(view: Pick<CourierThingView, 'sale' | 'pieceSales'>): Sale[] {
+/** Sales that count: the one of a one-off, every piece of an item in choices. */
+export function salesOf(view: Pick<CourierItemView, 'sale' | 'pieceSales'>): Sale[] {
   const { sale, pieceSales } = view;
   return [...pieceSales, ...(sale && !pieceSales.some((p) => p.order === sale.order) ? [sale] : [])];
 }
 
-function wayOf(sale: Sale, thing: Thing | undefined, sheets: readonly RuleSheet[]): OrderRow['way'] {
+function wayOf(sale: Sale, item: Item | undefined, sheets: readonly RuleSheet[]): OrderRow['way'] {
   const sheet = sheets.find((s) => s.marketplace === sale.market);
-  if (sheet?.depot && postedBy(sale.market, thing)) return 'depot';
+  if (sheet?.depot && postedBy(sale.market, item)) return 'depot';
   return sheet?.handover === 'collect' ? 'inPerson' : 'post';
 }
 
-function stageOf(o: Order | null, way: OrderRow['way'], undone: boolean, now: number): Stage {
+function stageOf(o: Order | null, way: OrderRow['way'], undone: boolean, now: number): OrderStage {
   if (o?.back && o.back.doneAt === null) return 'back';
   if (undone || o?.cancelled || o?.closedAt || o?.back) return 'over';
   // Fetched, or handed over already; seen, where the depot posts it.

@@ -1,4 +1,4 @@
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
 export type WeightSays =
   | { is: 'asExpected' }
@@ -7,8 +7,8 @@ export type WeightSays =
   | { is: 'lighter' | 'heavier'; byG: number };
 
 /**
- * What the scales say against the packed weight that was recorded. Off by a twelfth and more than 40 g is worth a look:
- * something is missing, or it is the look-alike. Common practice.
+ * What the scales say against the packed weight that was recorded. Off by a twelfth and more than 40 g is
+ * worth a look: something is missing, or it is the look-alike. Common practice.
  */
 export function judgeWeight(weighedG: number, expectedG: number | null): WeightSays {
   if (expectedG === null) return { is: 'unknown' };
@@ -18,11 +18,11 @@ export function judgeWeight(weighedG: number, expectedG: number | null): WeightS
 }
 
 /** What was promised to the buyer and has to be in the parcel, in words. */
-export function promised(thing: Thing): string[] {
-  const flaws = thing.flaws.map((f) => [f.kind, f.place].filter(Boolean).join(', '));
+export function promised(item: Item): string[] {
+  const flaws = item.flaws.map((f) => [f.type, f.place].filter(Boolean).join(', '));
   return [
-    ...(thing.included.trim() ? [`With it: ${thing.included.trim()}`] : []),
-    ...(thing.missing.trim() ? [`Said to be missing: ${thing.missing.trim()}`] : []),
+    ...(item.included.trim() ? [`With it: ${item.included.trim()}`] : []),
+    ...(item.missing.trim() ? [`Said to be missing: ${item.missing.trim()}`] : []),
     ...(flaws.length > 0 ? [`Flaws told of: ${flaws.join('; ')}`] : []),
   ];
 }
@@ -35,8 +35,20 @@ export interface CustomsLine {
 }
 
 /** What customs is told: the wording kept for it, else what it is and of what it is made. */
-export function customsLine(thing: Thing, kindName: string, amount: number, weightG: number | null): CustomsLine {
-  const { customs, material, country } = thing.facts;
-  const usual = [kindName.toLowerCase(), material ? `of ${material.toLowerCase()}` : ''].filter(Boolean).join(' ');
-  return { what: customs?.trim() || `Used ${usual || 'goods'}`, origin: country?.trim() || 'not known', value: amount, weightG };
-} // prettier-ignore
+export function customsLine(
+  item: Item,
+  kindName: string,
+  amount: number,
+  weightG: number | null,
+): CustomsLine {
+  const { customs, material, country } = item.facts;
+  const usual = [kindName.toLowerCase(), material ? `of ${material.toLowerCase()}` : '']
+    .filter(Boolean)
+    .join(' ');
+  return {
+    what: customs?.trim() || `Used ${usual || 'goods'}`,
+    origin: country?.trim() || 'not known',
+    value: amount,
+    weightG,
+  };
+}

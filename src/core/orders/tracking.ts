@@ -1,8 +1,8 @@
 const WEIGHTS = [8, 6, 4, 2, 3, 5, 9, 7];
 
 /**
- * Whether a tracking number of the form of UPU S10 (two letters, eight digits, check digit, two letters) is sound. The check
- * digit is 11 less the weighted sum modulo 11; 10 becomes 0 and 11 becomes 5.
+ * Whether a tracking number of the form of UPU S10 (two letters, eight digits, check digit, two letters) is
+ * sound. The check digit is 11 less the weighted sum modulo 11; 10 becomes 0 and 11 becomes 5.
  *
  * @returns null for numbers of another form, which prove nothing
  */

@@ -17,8 +17,8 @@ export interface RealMoney {
 }
 
 /**
- * Price and postage, less what was really taken and paid: fees by the statement where it is there, else as the marketplace
- * said at the sale, else by its schedule; postage by the label, else by the tariff.
+ * Price and postage, less what was really taken and paid: fees by the statement where it is there, else as
+ * the marketplace said at the sale, else by its schedule; postage by the label, else by the tariff.
  *
  * @param lines the statement's lines of this order
  */

@@ -11,7 +11,9 @@ export interface Expected {
   fees: Minor | null;
   /** Cancelled or sent back. */
   undone: boolean;
-  /** What was given back of price and postage, as far as it was said; null: all of it. Of undone orders only. */
+  /**
+   * What was given back of price and postage, as far as it was said; null: all of it. Of undone orders only.
+   */
   given?: Minor | null;
   /** What the marketplace said it gives back of its fees; null: all of them. Of undone orders only. */
   feesBack?: Minor | null;
@@ -40,8 +42,8 @@ export interface Reconciled {
 }
 
 /**
- * What an order should leave: price and postage, less fees; of one that was undone also less what was given back, with the
- * fees that come back. Nothing else was said of it: then all goes back, and nothing is left.
+ * What an order should leave: price and postage, less fees; of one that was undone also less what was given
+ * back, with the fees that come back. Nothing else was said of it: then all goes back, and nothing is left.
  */
 function expectedOf({ amount, postage, fees, undone, given, feesBack }: Expected): Minor | null {
   if (!undone) return fees === null ? null : amount + postage - fees;

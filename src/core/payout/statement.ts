@@ -37,17 +37,41 @@ export function readStatement(text: string, format: StatementFormat, currency: s
     const said = row[columns.sort]?.trim();
     const sort = STATEMENT_SORTS.find((s) => sorts[s] === said);
     const amount = minorOf(row[columns.amount] ?? '', decimal, exponent);
-    const line = StatementLine.safeParse({ sort, amount, order: row[columns.order]?.trim(), day: row[columns.day]?.trim() });
+    const line = StatementLine.safeParse({
+      sort,
+      amount,
+      order: row[columns.order]?.trim(),
+      day: row[columns.day]?.trim(),
+    });
     if (line.success) lines.push(line.data);
-    else trouble.push({ row: i + 2, why: !sort ? `“${said ?? ''}” is no sort of line it uses.` : amount === null ? 'The amount could not be read.' : 'The day or order could not be read.' });
+    else
+      trouble.push({
+        row: i + 2,
+        why: !sort
+          ? `“${said ?? ''}” is no sort of line it uses.`
+          : amount === null
+            ? 'The amount could not be read.'
+            : 'The day or order could not be read.',
+      });
   });
   for (const error of table.errors)
-    if (error.type === 'Quotes') trouble.push({ row: (error.row ?? 0) + 2, why: 'A quotation mark in it is never closed: what comes after it was not read.' });
-  if (cut < text.length) trouble.push({ row: table.data.length + 2, why: 'The file is too long: from this row on nothing was read. Read it in parts.' });
+    if (error.type === 'Quotes')
+      trouble.push({
+        row: (error.row ?? 0) + 2,
+        why: 'A quotation mark in it is never closed: what comes after it was not read.',
+      });
+  if (cut < text.length)
+    trouble.push({
+      row: table.data.length + 2,
+      why: 'The file is too long: from this row on nothing was read. Read it in parts.',
+    });
   return { lines, trouble };
-} // prettier-ignore
+}
 
-/** An amount as bookkeeping writes it: a sign or brackets for what goes out, a currency's sign or code before or after. */
+/**
+ * An amount as bookkeeping writes it: a sign or brackets for what goes out, a currency's sign or code before
+ * or after.
+ */
 const WRITTEN =
   /^(?<open>\()?\s*(?<sign>[-+−])?\s*(?:\p{Sc}|[A-Z]{3}\s)?\s*(?<late>[-+−])?(?<figures>[\d.,]+)\s*(?:\p{Sc}|[A-Z]{3})?\s*(?<end>[-−])?(?<close>\))?$/u;
 
@@ -61,17 +85,24 @@ function minorOf(text: string, decimal: '.' | ',', exponent: number): number | n
   // Thousands may be parted, in threes: with the other sign for decimals "12.50" must not become 1250.
   const parts = figures.split(decimal);
   const [whole = '', fraction = ''] = parts;
-  const thousands = decimal === ',' ? /^(?:\d{1,3}(?:\.\d{3})*|\d{1,9})$/u : /^(?:\d{1,3}(?:,\d{3})*|\d{1,9})$/u;
+  const thousands =
+    decimal === ',' ? /^(?:\d{1,3}(?:\.\d{3})*|\d{1,9})$/u : /^(?:\d{1,3}(?:,\d{3})*|\d{1,9})$/u;
   if (parts.length > 2 || !thousands.test(whole) || figures.length > 14) return null;
   // Fewer decimals may be written than there are; more only where they are nought.
-  if (parts.length === 2 && (!/^\d+$/u.test(fraction) || /[1-9]/u.test(fraction.slice(exponent)) || fraction.length > Math.max(exponent, 2))) return null;
+  if (
+    parts.length === 2 &&
+    (!/^\d+$/u.test(fraction) ||
+      /[1-9]/u.test(fraction.slice(exponent)) ||
+      fraction.length > Math.max(exponent, 2))
+  )
+    return null;
   const amount = Number(whole.replace(/[.,]/gu, '') + fraction.slice(0, exponent).padEnd(exponent, '0'));
   return open || (signs[0] && signs[0] !== '+') ? 0 - amount : amount;
-} // prettier-ignore
+}
 
 /**
- * What is known of a marketplace's lines after another file was read: nothing is counted twice where files overlap, and two
- * like lines of one file stay two.
+ * What is known of a marketplace's lines after another file was read: nothing is counted twice where files
+ * overlap, and two like lines of one file stay two.
  */
 export function withLines(known: readonly StatementLine[], read: readonly StatementLine[]): StatementLine[] {
   const keyOf = (l: StatementLine) => `${l.day} ${l.sort} ${l.order} ${l.amount}`;

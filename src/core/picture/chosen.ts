@@ -11,9 +11,10 @@ export interface PhotoRules {
 }
 
 /**
- * The pictures that go to a marketplace, in its buyers' order. The person's order is kept, with three exceptions:
- * the cover carries no writing; where not all fit, plain details give way to flaws and measurements; and the first
- * measurement picture is among those seen at once. Pictures that may not be sent are left out.
+ * The pictures that go to a marketplace, in its buyers' order. The person's order is kept, with three
+ * exceptions: the cover carries no writing; where not all fit, plain details give way to flaws and
+ * measurements; and the first measurement picture is among those seen at once. Pictures that may not be sent
+ * are left out.
  */
 export function picturesFor(pictures: readonly Picture[], { max, shownAtOnce }: PhotoRules): Picture[] {
   const sendable = pictures.filter(maySend);
@@ -33,7 +34,9 @@ export function picturesFor(pictures: readonly Picture[], { max, shownAtOnce }: 
   return order;
 }
 
-/** The clip that goes to a marketplace: the first it takes; null where it takes none, or this thing has none. */
+/**
+ * The clip that goes to a marketplace: the first it takes; null where it takes none, or this item has none.
+ */
 export function clipFor(
   pictures: readonly Picture[],
   rules: { maxSeconds: number; maxBytes: number } | undefined,
@@ -50,7 +53,7 @@ function isFlaw(picture: Picture): boolean {
   return picture.shows.startsWith('flaw:');
 }
 
-/** A measurement picture has figures on it; others are judged by what was found beside the thing. */
+/** A measurement picture has figures on it; others are judged by what was found beside the item. */
 export function hasWriting(picture: Picture): boolean {
   return picture.made !== null || (picture.exam?.writing ?? 0) >= LIMITS.writing;
 }

@@ -1,6 +1,7 @@
 /** A clip's container, told by its first bytes. */
-export function clipKind(head: Uint8Array): 'video/webm' | 'video/mp4' | null {
-  // EBML (RFC 8794); ISO base media file format (ISO/IEC 14496-12) and its forerunner, told by their first box.
+export function clipType(head: Uint8Array): 'video/webm' | 'video/mp4' | null {
+  // EBML (RFC 8794); ISO base media file format (ISO/IEC 14496-12) and its forerunner, told by their first
+  // box.
   if (head[0] === 0x1a && head[1] === 0x45 && head[2] === 0xdf && head[3] === 0xa3) return 'video/webm';
   const box = String.fromCharCode(...head.subarray(4, 8));
   // Pictures come in the same container: HEIF and AVIF say so in their brand.
@@ -10,13 +11,13 @@ export function clipKind(head: Uint8Array): 'video/webm' | 'video/mp4' | null {
 }
 
 /**
- * Blanks what a camera wrote along in a clip (place, serial number, tags), in place. Nothing moves, so that the
- * positions inside the file stay true.
+ * Blanks what a camera wrote along in a clip (place, serial number, tags), in place. Nothing moves, so that
+ * the positions inside the file stay true.
  *
  * @returns how many places were blanked
  */
 export function blankClipNotes(bytes: Uint8Array): number {
-  const kind = clipKind(bytes);
+  const kind = clipType(bytes);
   if (kind === 'video/mp4') return blankBoxes(bytes, 0, bytes.length, 0);
   if (kind === 'video/webm') return blankTags(bytes);
   return 0;
@@ -76,7 +77,8 @@ function blankTags(bytes: Uint8Array): number {
         bytes.fill(0, at + 5, end);
         blanked += 1;
       }
-      // Clusters of unknown length run to the next element of their level: nothing more can be skipped safely.
+      // Clusters of unknown length run to the next element of their level: nothing more can be skipped
+      // safely.
       if (size.unknown && id.value !== SEGMENT) return;
       if (end <= at) return;
       at = end;

@@ -1,27 +1,63 @@
-import { deflateSync } from 'node:zlib';
-
 import { createCanvas } from '@napi-rs/canvas';
 import fc from 'fast-check';
+import { deflateSync } from 'node:zlib';
 
 import { MOST_PICTURE_BYTES, pictureGate } from './gate';
 
-// The frames of files, by their standards: PNG ISO/IEC 15948 (5.6, 11.2.2), JPEG ISO/IEC 10918-1 (B.2), WebP RFC 9649 (2.7),
-// animated PNG: W3C PNG third edition, 11.3.6.1.
+// The frames of files, by their standards: PNG ISO/IEC 15948 (5.6, 11.2.2), JPEG ISO/IEC 10918-1 (B.2), WebP
+// RFC 9649 (2.7), animated PNG: W3C PNG third edition, 11.3.6.1.
 const u32 = (n: number) => [(n >>> 24) & 255, (n >>> 16) & 255, (n >>> 8) & 255, n & 255];
 const ascii = (text: string) => [...text].map((ch) => ch.charCodeAt(0));
 const chunk = (type: string, data: number[]) => [...u32(data.length), ...ascii(type), ...data, 0, 0, 0, 0];
 const png = (width: number, height: number, more: number[] = []) =>
   new Uint8Array([
-    0x89, ...ascii('PNG\r\n'), 0x1a, 0x0a, ...chunk('IHDR', [...u32(width), ...u32(height), 8, 6, 0, 0, 0]), ...more,
-    ...chunk('IDAT', [...deflateSync(Buffer.alloc(100))]), ...chunk('IEND', []),
-  ]); // prettier-ignore
+    0x89,
+    ...ascii('PNG\r\n'),
+    0x1a,
+    0x0a,
+    ...chunk('IHDR', [...u32(width), ...u32(height), 8, 6, 0, 0, 0]),
+    ...more,
+    ...chunk('IDAT', [...deflateSync(Buffer.alloc(100))]),
+    ...chunk('IEND', []),
+  ]);
 const u16 = (n: number) => [(n >> 8) & 255, n & 255];
 const jpeg = (width: number, height: number, { sof = 0xc0, scans = 1 } = {}) =>
   new Uint8Array([
-    0xff, 0xd8, 0xff, 0xe0, ...u16(4), 0, 0, 0xff, sof, ...u16(11), 8, ...u16(height), ...u16(width), 1, 1, 0x11, 0,
-    ...Array.from({ length: scans }, () => [0xff, 0xda, ...u16(8), 1, 1, 0, 0, 63, 0, 0x12, 0xff, 0x00, 0x34]).flat(),
-    0xff, 0xd9,
-  ]); // prettier-ignore
+    0xff,
+    0xd8,
+    0xff,
+    0xe0,
+    ...u16(4),
+    0,
+    0,
+    0xff,
+    sof,
+    ...u16(11),
+    8,
+    ...u16(height),
+    ...u16(width),
+    1,
+    1,
+    0x11,
+    0,
+    ...Array.from({ length: scans }, () => [
+      0xff,
+      0xda,
+      ...u16(8),
+      1,
+      1,
+      0,
+      0,
+      63,
+      0,
+      0x12,
+      0xff,
+      0x00,
+      0x34,
+    ]).flat(),
+    0xff,
+    0xd9,
+  ]);
 const u24le = (n: number) => [n & 255, (n >> 8) & 255, (n >> 16) & 255];
 const u32le = (n: number) => [...u24le(n), (n >>> 24) & 255];
 /** An extended WebP with its canvas; animated where told. */

@@ -1,12 +1,21 @@
 import type { Exam, Picture } from '@/contract/picture';
+import { listed } from '@/core/language/listed';
 
 import type { Stance } from '../kinds/spec';
-import { listed } from '../words/listed';
 import type { Background } from '../pixels/background';
 
 /** What a finding is about; the screens pick a remedy by it. */
 export type Aspect =
-  | 'sharpness' | 'exposure' | 'background' | 'fill' | 'cutOff' | 'pixels' | 'shape' | 'writing' | 'duplicate' | 'upright'; // prettier-ignore
+  | 'sharpness'
+  | 'exposure'
+  | 'background'
+  | 'fill'
+  | 'cutOff'
+  | 'pixels'
+  | 'shape'
+  | 'writing'
+  | 'duplicate'
+  | 'upright';
 
 export interface PictureFinding {
   aspect: Aspect;
@@ -19,8 +28,9 @@ export interface PictureFinding {
 }
 
 /**
- * Where numbers become cautions. Tuned on the demo world's made pictures, spoilt by known amounts (`demo/draw/spoil.ts`):
- * there a sharp picture has a blur of 0.8 to 1, one blurred by 2 pixels 1.8 to 2.6; a plain floor scatters by
+ * Where numbers become cautions. Tuned on the demo world's made pictures, spoilt by known amounts
+ * (`demo/draw/spoil.ts`): there a sharp picture has a blur of 0.8 to 1, one blurred by 2 pixels 1.8 to 2.6; a
+ * plain floor scatters by
  * 1.2 to 1.6 and fills 0.93 of the border or more, floor boards 0.78 to 0.88. The others are common practice.
  */
 export const LIMITS = {
@@ -28,15 +38,17 @@ export const LIMITS = {
   blur: [1.7, 2.6],
   /** Luma below which even the brightest parts are dark. */
   dark: 0.5,
-  /** Share of the picture that is pure white on the thing. */
+  /** Share of the picture that is pure white on the item. */
   blown: 0.06,
   /** Background: scatter ΔE, share of the border, unevenness of the light in L*. */
   grounds: 2.2,
   border: 0.9,
   falloff: 22,
-  /** The thing's longer side as a share of the frame: 80 % is common practice. */
+  /** The item's longer side as a share of the frame: 80 % is common practice. */
   fill: [0.55, 0.985],
-  /** Longer side, pixels: 500 is the least a large marketplace takes, 1 600 shows detail (common practice). */
+  /**
+   * Longer side, pixels: 500 is the least a large marketplace takes, 1 600 shows detail (common practice).
+   */
   pixels: [500, 1_200],
   /** Longer side over shorter. */
   shape: 1.9,
@@ -59,8 +71,8 @@ export interface Setting {
 }
 
 /**
- * What is worth saying about a picture, the most useful first: what only a new picture puts right comes before
- * what cleaning up can do. Close-ups are left in peace about frame and background.
+ * What is worth saying about a picture, the most useful first: what only a new picture puts right comes
+ * before what cleaning up can do. Close-ups are left in peace about frame and background.
  */
 export function judge(
   picture: Pick<Picture, 'width' | 'height' | 'shows' | 'made'> & { exam: Exam | null },
@@ -82,7 +94,7 @@ export function judge(
   if (exam.bright < LIMITS.dark)
     say('exposure', 'Dark: give it more light, or lighten it.', `brightest parts ${percent(exam.bright)}`);
   else if (exam.blown > LIMITS.blown)
-    say('exposure', 'Too bright: parts of the thing are pure white.', `${percent(exam.blown)} white`);
+    say('exposure', 'Too bright: parts of the item are pure white.', `${percent(exam.blown)} white`);
 
   const whole = isWhole(picture.shows);
   if (whole && exam.area > 0) {
@@ -121,7 +133,7 @@ export function judge(
   if (setting.cover && exam.writing >= LIMITS.writing)
     say(
       'writing',
-      'Perhaps writing beside the thing: covers are refused for it.',
+      'Perhaps writing beside the item: covers are refused for it.',
       `${exam.writing} marks in a line`,
       false,
     );
@@ -135,12 +147,13 @@ export function judge(
 }
 
 /** Pictures meant to show all of it: those that say nothing else, front and back. */
-export function isWhole(shows: string): boolean {
+function isWhole(shows: string): boolean {
   return shows === '' || shows === 'front' || shows === 'back';
 }
 
 /**
- * What an outline says about which way is up: sleeves and legs hang down, lamps and books are taller than wide.
+ * What an outline says about which way is up: sleeves and legs hang down, lamps and books are taller than
+ * wide.
  *
  * @returns a sentence, or null when it looks right or can't be told
  */

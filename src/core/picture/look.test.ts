@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-import type { Step } from '@/contract/picture';
+import type { EditStep } from '@/contract/picture';
 
 import { done, doneAgain, takenBack } from './history';
 import {
@@ -8,20 +8,20 @@ import {
   isPlain,
   lookOf,
   squareAround,
-  stageOf,
+  workAreaOf,
   straightening,
   through,
   toOriginal,
   USUAL_FILL,
 } from './look';
 
-const turn = (quarters: 1 | 2 | 3): Step => ({ do: 'turn', quarters });
+const turn = (quarters: 1 | 2 | 3): EditStep => ({ type: 'turn', quarters });
 const size = fc.integer({ min: 40, max: 4_000 });
 const quarters = fc.constantFrom<1 | 2 | 3>(1, 2, 3);
 
 describe('cleaning up', () => {
   it('comes back to the start after four quarters, crop and all', () => {
-    const crop: Step = { do: 'crop', to: { x: 0.1, y: 0.2, w: 0.5, h: 0.4 } };
+    const crop: EditStep = { type: 'crop', to: { x: 0.1, y: 0.2, w: 0.5, h: 0.4 } };
     const look = lookOf([crop, turn(1), turn(2), turn(1)]);
     expect(look.quarters).toBe(0);
     expect(look.crop).toMatchObject({ w: 0.5, h: 0.4 });
@@ -31,7 +31,7 @@ describe('cleaning up', () => {
   it('cuts the same part out, however the picture is turned afterwards', () => {
     fc.assert(
       fc.property(size, size, quarters, (w, h, q) => {
-        const crop: Step = { do: 'crop', to: { x: 0.1, y: 0.3, w: 0.6, h: 0.5 } };
+        const crop: EditStep = { type: 'crop', to: { x: 0.1, y: 0.3, w: 0.6, h: 0.5 } };
         const middle = toOriginal(lookOf([crop]), w, h, { x: 0.5, y: 0.5 });
         const turned = toOriginal(lookOf([crop, turn(q)]), w, h, { x: 0.5, y: 0.5 });
         // The result is whole pixels, so its middle is true to about one.
@@ -51,7 +51,7 @@ describe('cleaning up', () => {
         share,
         share,
         (w, h, q, degrees, x, y) => {
-          const { map } = stageOf(lookOf([turn(q), { do: 'straighten', degrees }]), w, h, 2_000);
+          const { map } = workAreaOf(lookOf([turn(q), { type: 'straighten', degrees }]), w, h, 2_000);
           const there = through(map, { x: x * w, y: y * h });
           const back = through(inverse(map), there);
           expect(Math.hypot(back.x - x * w, back.y - y * h)).toBeLessThan(1e-6 * Math.max(w, h));
@@ -60,28 +60,31 @@ describe('cleaning up', () => {
     );
   });
   it('never enlarges', () =>
-    expect(stageOf(lookOf([]), 300, 200, 2_000)).toMatchObject({ width: 300, height: 200 }));
+    expect(workAreaOf(lookOf([]), 300, 200, 2_000)).toMatchObject({ width: 300, height: 200 }));
   it('says when nothing is left of it', () => {
     expect(isPlain(lookOf([]))).toBe(true);
     expect(isPlain(lookOf([turn(1), turn(3)]))).toBe(true);
     expect(
       isPlain(
         lookOf([
-          { do: 'white', shadow: 'kept' },
-          { do: 'white', shadow: null },
+          { type: 'white', shadow: 'kept' },
+          { type: 'white', shadow: null },
         ]),
       ),
     ).toBe(true);
-    expect(isPlain(lookOf([{ do: 'light', gains: [1.1, 1, 1] }]))).toBe(false);
+    expect(isPlain(lookOf([{ type: 'light', gains: [1.1, 1, 1] }]))).toBe(false);
   });
 });
 
-describe('the square around a thing', () => {
-  it('is square, holds the thing in its middle, and is filled to four fifths', () => {
+describe('the square around an item', () => {
+  it('is square, holds the item in its middle, and is filled to four fifths', () => {
     const share = fc.double({ min: 0.02, max: 0.45, noNaN: true });
     fc.assert(
       fc.property(size, size, share, share, (w, h, x, y) => {
-        const outline = [{ x, y }, { x: 1 - y, y: 1 - x }]; // prettier-ignore
+        const outline = [
+          { x, y },
+          { x: 1 - y, y: 1 - x },
+        ];
         const crop = squareAround(outline, lookOf([]), w, h);
         if (!crop) throw new Error('none');
         expect(crop.w * w).toBeCloseTo(crop.h * h, 5);
@@ -91,16 +94,21 @@ describe('the square around a thing', () => {
       }),
     );
   });
-  it('is none without a thing', () => expect(squareAround([], lookOf([]), 10, 10)).toBeNull());
+  it('is none without an item', () => expect(squareAround([], lookOf([]), 10, 10)).toBeNull());
 });
 
 describe('straightening by itself', () => {
   const tilted = (degrees: number) => {
     const a = (degrees * Math.PI) / 180;
-    return [[-300, -200], [300, -200], [300, 200], [-300, 200]].map(([x = 0, y = 0]) => ({
+    return [
+      [-300, -200],
+      [300, -200],
+      [300, 200],
+      [-300, 200],
+    ].map(([x = 0, y = 0]) => ({
       x: (500 + x * Math.cos(a) - y * Math.sin(a)) / 1_000,
       y: (500 + x * Math.sin(a) + y * Math.cos(a)) / 1_000,
-    })); // prettier-ignore
+    }));
   };
   it.each([-8, 3, 10])('turns a book that lies %d° askew upright', (degrees) =>
     expect(straightening(tilted(degrees), 0.24, 0, 1_000, 1_000)).toBeCloseTo(-degrees, 0),
@@ -112,9 +120,9 @@ describe('straightening by itself', () => {
 });
 
 it('takes steps back and does them again in their order, and forgets what was taken back after a new one', () => {
-  const step: fc.Arbitrary<Step> = fc.oneof(
+  const step: fc.Arbitrary<EditStep> = fc.oneof(
     quarters.map(turn),
-    fc.integer({ min: -15, max: 15 }).map((degrees): Step => ({ do: 'straighten', degrees })),
+    fc.integer({ min: -15, max: 15 }).map((degrees): EditStep => ({ type: 'straighten', degrees })),
   );
   fc.assert(
     fc.property(
@@ -122,7 +130,10 @@ it('takes steps back and does them again in their order, and forgets what was ta
       fc.nat(12),
       step,
       (steps, backs, another) => {
-        let history = steps.reduce((h, s) => done(h, s), { steps: [] as Step[], undone: [] as Step[] });
+        let history = steps.reduce((h, s) => done(h, s), {
+          steps: [] as EditStep[],
+          undone: [] as EditStep[],
+        });
         const n = Math.min(backs, steps.length);
         for (let i = 0; i < n; i += 1) history = takenBack(history);
         expect(history.steps).toEqual(steps.slice(0, steps.length - n));

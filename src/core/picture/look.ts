@@ -1,4 +1,4 @@
-import type { Point, Step, Stroke } from '@/contract/picture';
+import type { Point, EditStep, Stroke } from '@/contract/picture';
 
 export interface Rect {
   x: number;
@@ -9,7 +9,10 @@ export interface Rect {
 
 export type Gains = readonly [number, number, number];
 
-/** What all steps together come to. Rendering starts from the original and this, never from a rendered picture. */
+/**
+ * What all steps together come to. Rendering starts from the original and this, never from a rendered
+ * picture.
+ */
 export interface Look {
   /** Quarters of a turn, clockwise. */
   quarters: 0 | 1 | 2 | 3;
@@ -24,12 +27,12 @@ export interface Look {
 const PLAIN: Look = { quarters: 0, degrees: 0, crop: null, gains: null, white: null, strokes: [] };
 
 /** Replays steps. A crop turns along with the picture. */
-export function lookOf(steps: readonly Step[]): Look {
+export function lookOf(steps: readonly EditStep[]): Look {
   return steps.reduce(withStep, PLAIN);
 }
 
-function withStep(look: Look, step: Step): Look {
-  switch (step.do) {
+function withStep(look: Look, step: EditStep): Look {
+  switch (step.type) {
     case 'turn': {
       const quarters = ((look.quarters + step.quarters) % 4) as Look['quarters'];
       let { crop } = look;
@@ -58,7 +61,7 @@ export function isPlain(look: Look): boolean {
 /** An affine map as a canvas takes it: x′ = a·x + c·y + e, y′ = b·x + d·y + f. */
 export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
-export interface Stage {
+export interface WorkArea {
   width: number;
   height: number;
   /** Pixels of the original to pixels of the result. */
@@ -72,7 +75,7 @@ export interface Stage {
  * @param height pixels of the original
  * @param maxSide the result's longer side is at most this; it is never enlarged
  */
-export function stageOf(look: Look, width: number, height: number, maxSide: number): Stage {
+export function workAreaOf(look: Look, width: number, height: number, maxSide: number): WorkArea {
   const { frame, turn } = turnOf(look, width, height);
   const crop = look.crop ?? { x: 0, y: 0, w: 1, h: 1 };
   const w = Math.max(1, crop.w * frame.w);
@@ -118,19 +121,19 @@ export function inverse([a, b, c, d, e, f]: Affine): Affine {
 
 /** A point of the result, in shares, as a point of the original, in shares. */
 export function toOriginal(look: Look, width: number, height: number, point: Point): Point {
-  const stage = stageOf(look, width, height, Infinity);
+  const stage = workAreaOf(look, width, height, Infinity);
   const at = through(inverse(stage.map), { x: point.x * stage.width, y: point.y * stage.height });
   return { x: at.x / width, y: at.y / height };
 }
 
-/** Longer side of the thing as a share of a square crop: common practice. */
+/** Longer side of the item as a share of a square crop: common practice. */
 export const USUAL_FILL = 0.8;
 
 /**
- * A square around the thing, which fills {@link USUAL_FILL} of it.
+ * A square around the item, which fills {@link USUAL_FILL} of it.
  *
- * @param outline points of the thing's edge, in shares of the original
- * @returns null when there is no thing
+ * @param outline points of the item's edge, in shares of the original
+ * @returns null when there is no item
  */
 export function squareAround(
   outline: readonly Point[],
@@ -153,15 +156,17 @@ export function squareAround(
 /** How far a picture is straightened by itself at most, degrees, and in what steps. */
 const MOST = 12;
 const STEP = 0.5;
-/** How much smaller the box around the thing must become for it, and how much of it the thing must fill then. */
+/**
+ * How much smaller the box around the item must become for it, and how much of it the item must fill then.
+ */
 const WORTH = 0.985;
 const BOXY = 0.86;
 
 /**
- * The turn, in degrees clockwise, after which something boxy (a book, a folded blanket, a scarf) fits the smallest
- * upright box. Of other shapes the outline does not say what is straight.
+ * The turn, in degrees clockwise, after which something boxy (a book, a folded blanket, a scarf) fits the
+ * smallest upright box. Of other shapes the outline does not say what is straight.
  *
- * @param area of the thing, share of the picture
+ * @param area of the item, share of the picture
  * @returns 0 where no turn helps
  */
 export function straightening(

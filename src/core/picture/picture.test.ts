@@ -1,13 +1,18 @@
 import fc from 'fast-check';
 
-import { fileKind } from './fileKind';
+import { fileType } from './fileType';
 import { placementFor, scaledTo } from './rendition';
 
 describe('fitting a picture', () => {
   it('fills up a square at the sides instead of cutting', () =>
     expect(placementFor(1500, 2000, { maxLongSide: 1600, shape: 'square' })).toEqual({
-      canvasWidth: 1600, canvasHeight: 1600, x: 200, y: 0, width: 1200, height: 1600,
-    })); // prettier-ignore
+      canvasWidth: 1600,
+      canvasHeight: 1600,
+      x: 200,
+      y: 0,
+      width: 1200,
+      height: 1600,
+    }));
   it('never makes it larger', () => expect(scaledTo(800, 600, 2000)).toEqual({ width: 800, height: 600 }));
 
   it('keeps the whole picture in its shape, inside the canvas', () => {
@@ -35,7 +40,8 @@ describe('fitting a picture', () => {
 });
 
 describe('what a file is', () => {
-  // First bytes as the formats' standards give them: JFIF/ISO 10918, PNG (ISO 15948), RIFF/WebP, ISO 14496-12 `ftyp`.
+  // First bytes as the formats' standards give them: JFIF/ISO 10918, PNG (ISO 15948), RIFF/WebP, ISO 14496-12
+  // `ftyp`.
   it.each<[string, number[] | string]>([
     ['jpeg', [0xff, 0xd8, 0xff, 0xe0]],
     ['png', [0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10]],
@@ -47,12 +53,12 @@ describe('what a file is', () => {
     ['empty', []],
   ])('%s', (kind, bytes) =>
     expect(
-      fileKind(
+      fileType(
         typeof bytes === 'string' ? Uint8Array.from(bytes, (ch) => ch.charCodeAt(0)) : Uint8Array.from(bytes),
       ),
     ).toBe(kind),
   );
   it('never throws', () => {
-    fc.assert(fc.property(fc.uint8Array({ maxLength: 16 }), (bytes) => typeof fileKind(bytes) === 'string'));
+    fc.assert(fc.property(fc.uint8Array({ maxLength: 16 }), (bytes) => typeof fileType(bytes) === 'string'));
   });
 });

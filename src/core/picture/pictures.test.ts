@@ -1,25 +1,42 @@
 import fc from 'fast-check';
 
-import { BUILT_IN } from '../kinds/tree';
 import { Picture } from '@/contract/picture';
-import { Thing } from '@/contract/records';
+import { Item } from '@/contract/records';
 
-import { bytesForThings, COUNTED_ON, PICTURE_BYTES, roomLeft } from '../storage/room';
 import { clipFor, picturesFor } from './chosen';
-import { blankClipNotes, clipKind } from './clipPrivacy';
-import { tooLarge } from './fileKind';
+import { blankClipNotes, clipType } from './clipPrivacy';
+import { tooLarge } from './fileType';
 import { judge, turnedWrong } from './judge';
 import { nextShot, shotList } from './shots';
+import { BUILT_IN } from '../kinds/tree';
+import { bytesForItems, COUNTED_ON, PICTURE_BYTES, roomLeft } from '../storage/room';
 
 const EXAM = {
-  blur: 0.9, laplacian: 90, light: 0.86, bright: 0.9, blown: 0, black: 0, grounds: 1.4, falloff: 3, sure: 0.98,
-  box: [0.1, 0.1, 0.8, 0.8] as [number, number, number, number], area: 0.4, cutOff: [], writing: 0,
-  outline: { rows: [0.4, 0.8], columns: [0.4, 0.8], rowPieces: [1, 1, 1, 1, 2, 3, 3, 1], columnPieces: [1, 1, 1, 1, 1, 1, 1, 1] }, print: '',
-}; // prettier-ignore
+  blur: 0.9,
+  laplacian: 90,
+  light: 0.86,
+  bright: 0.9,
+  blown: 0,
+  black: 0,
+  grounds: 1.4,
+  falloff: 3,
+  sure: 0.98,
+  box: [0.1, 0.1, 0.8, 0.8] as [number, number, number, number],
+  area: 0.4,
+  cutOff: [],
+  writing: 0,
+  outline: {
+    rows: [0.4, 0.8],
+    columns: [0.4, 0.8],
+    rowPieces: [1, 1, 1, 1, 2, 3, 3, 1],
+    columnPieces: [1, 1, 1, 1, 1, 1, 1, 1],
+  },
+  print: '',
+};
 const picture = (id: string, part: Partial<Picture> = {}) =>
   Picture.parse({
     id,
-    thingId: 't',
+    itemId: 't',
     origin: 'camera',
     author: 'me',
     addedAt: 0,
@@ -64,9 +81,11 @@ describe('which pictures go to a marketplace', () => {
   });
   it('never sends more than fit, never one twice, and always something when something may be sent', () => {
     const some = fc.record({
-      made: fc.boolean(), writing: fc.integer({ min: 0, max: 12 }), flaw: fc.boolean(),
+      made: fc.boolean(),
+      writing: fc.integer({ min: 0, max: 12 }),
+      flaw: fc.boolean(),
       origin: fc.constantFrom('camera' as const, 'stock' as const),
-    }); // prettier-ignore
+    });
     fc.assert(
       fc.property(
         fc.array(some, { maxLength: 14 }),
@@ -98,31 +117,36 @@ describe('which pictures go to a marketplace', () => {
 });
 
 describe('the shot list', () => {
-  const thing = (part: Partial<Thing> = {}) =>
-    Thing.parse({ id: 't', code: 'c', author: '', createdAt: 0, updatedAt: 0, ...part });
+  const item = (part: Partial<Item> = {}) =>
+    Item.parse({ id: 't', code: 'c', author: '', createdAt: 0, updatedAt: 0, ...part });
   it('ticks itself off, lets go of what is skipped, and asks for every flaw', () => {
     const flaw = {
       id: 'f1',
-      kind: 'moth hole',
+      type: 'moth hole',
       place: 'left cuff',
       severity: 'clear' as const,
       sizeMm: null,
       pictureId: null,
       pin: null,
     };
-    const one = thing({ kind: 'jumper', flaws: [flaw], skippedShots: ['back'] });
+    const one = item({ kind: 'jumper', flaws: [flaw], skippedShots: ['back'] });
     const list = shotList(one, [picture('a', { shows: 'front' }), picture('m', { made: MADE })], BUILT_IN);
     expect(list.map((s) => [s.id, s.state])).toEqual([
-      ['front', 'taken'], ['back', 'skipped'], ['label', 'open'], ['detail:knit', 'open'], ['detail:cuffs', 'open'],
-      ['flaw:f1', 'open'], ['measured', 'taken'],
-    ]); // prettier-ignore
+      ['front', 'taken'],
+      ['back', 'skipped'],
+      ['label', 'open'],
+      ['detail:knit', 'open'],
+      ['detail:cuffs', 'open'],
+      ['flaw:f1', 'open'],
+      ['measured', 'taken'],
+    ]);
     expect(list.find((s) => s.id === 'flaw:f1')?.name).toBe('Moth hole, left cuff');
     expect(nextShot(list)?.id).toBe('label');
   });
   it('takes a flaw’s own picture for taken', () => {
     const flaw = {
       id: 'f1',
-      kind: 'chip',
+      type: 'chip',
       place: 'rim',
       severity: 'slight' as const,
       sizeMm: null,
@@ -130,11 +154,11 @@ describe('the shot list', () => {
       pin: null,
     };
     expect(
-      shotList(thing({ flaws: [flaw] }), [picture('a')], BUILT_IN).find((s) => s.id === 'flaw:f1')?.state,
+      shotList(item({ flaws: [flaw] }), [picture('a')], BUILT_IN).find((s) => s.id === 'flaw:f1')?.state,
     ).toBe('taken');
   });
   it('knows what to begin with before the kind is said', () =>
-    expect(nextShot(shotList(thing(), [], BUILT_IN))?.id).toBe('front'));
+    expect(nextShot(shotList(item(), [], BUILT_IN))?.id).toBe('front'));
 });
 
 describe('judging', () => {
@@ -148,19 +172,24 @@ describe('judging', () => {
     );
   });
   it.each<[string, object, string]>([
-    ['blur', exam({ blur: 3 }), 'sharpness'], ['a dark room', exam({ bright: 0.3 }), 'exposure'], ['glare', exam({ blown: 0.2 }), 'exposure'],
-    ['a carpet', exam({ grounds: 5 }), 'background'], ['a speck', exam({ box: [0.4, 0.4, 0.2, 0.2] }), 'fill'],
-    ['an edge', exam({ cutOff: ['left'] }), 'cutOff'], ['few pixels', { width: 420, height: 300 }, 'pixels'],
-    ['a strip', { width: 1600, height: 500 }, 'shape'], ['a watermark', exam({ writing: 9 }), 'writing'],
+    ['blur', exam({ blur: 3 }), 'sharpness'],
+    ['a dark room', exam({ bright: 0.3 }), 'exposure'],
+    ['glare', exam({ blown: 0.2 }), 'exposure'],
+    ['a carpet', exam({ grounds: 5 }), 'background'],
+    ['a speck', exam({ box: [0.4, 0.4, 0.2, 0.2] }), 'fill'],
+    ['an edge', exam({ cutOff: ['left'] }), 'cutOff'],
+    ['few pixels', { width: 420, height: 300 }, 'pixels'],
+    ['a strip', { width: 1600, height: 500 }, 'shape'],
+    ['a watermark', exam({ writing: 9 }), 'writing'],
     ['uneven light', exam({ falloff: 40 }), 'background'],
-  ])('mentions %s', (_, part, aspect) => expect(aspects(part)).toContain(aspect)); // prettier-ignore
+  ])('mentions %s', (_, part, aspect) => expect(aspects(part)).toContain(aspect));
   it('mentions writing on the cover only, and a twin', () => {
     expect(aspects(exam({ writing: 9 }), { cover: false })).toEqual([]);
     expect(judge(picture('a'), { cover: false, stance: undefined, twin: 'picture 2' })[0]?.words).toBe(
       'Almost the same as picture 2.',
     );
   });
-  it('says each thing with its number, and no more than a line', () => {
+  it('says each item with its number, and no more than a line', () => {
     for (const f of judge(
       picture('a', exam({ blur: 3, bright: 0.3, grounds: 9, cutOff: ['top'], writing: 9 })),
       { cover: true, stance: 'hangs', twin: 'picture 3' },
@@ -169,7 +198,7 @@ describe('judging', () => {
       expect(f.words.length).toBeLessThan(75);
     }
   });
-  it('tells tall things that lie, and long ones that stand', () => {
+  it('tells tall items that lie, and long ones that stand', () => {
     const lying = { ...EXAM, box: [0.1, 0.3, 0.8, 0.4] as typeof EXAM.box };
     expect(turnedWrong(lying, 'tall')).toContain('on its side');
     expect(turnedWrong(lying, 'wide')).toBeNull();
@@ -197,7 +226,7 @@ describe('clips', () => {
       ...box('mdat', text('pictures')),
     ]);
     const length = bytes.length;
-    expect(clipKind(bytes)).toBe('video/mp4');
+    expect(clipType(bytes)).toBe('video/mp4');
     expect(blankClipNotes(bytes)).toBe(2);
     const left = String.fromCharCode(...bytes);
     expect(bytes.length).toBe(length);
@@ -225,14 +254,14 @@ describe('clips', () => {
       ...tags,
       ...info,
     ]);
-    expect(clipKind(bytes)).toBe('video/webm');
+    expect(clipType(bytes)).toBe('video/webm');
     expect(blankClipNotes(bytes)).toBe(1);
     expect(String.fromCharCode(...bytes)).not.toContain('51.5');
     expect([...bytes.slice(-info.length)]).toEqual(info);
   });
   it('knows pictures in the same container, and never throws or grows on hostile bytes', () => {
-    expect(clipKind(Uint8Array.from(box('ftyp', text('heic'))))).toBeNull();
-    expect(clipKind(Uint8Array.from(box('ftyp', text('avif'))))).toBeNull();
+    expect(clipType(Uint8Array.from(box('ftyp', text('heic'))))).toBeNull();
+    expect(clipType(Uint8Array.from(box('ftyp', text('avif'))))).toBeNull();
     fc.assert(
       fc.property(fc.uint8Array({ maxLength: 200 }), fc.boolean(), (rest, webm) => {
         const bytes = Uint8Array.from([
@@ -247,8 +276,8 @@ describe('clips', () => {
 });
 
 describe('room', () => {
-  it('holds five hundred things within what browsers give, with room', () => {
-    expect(bytesForThings(500)).toBeLessThan(COUNTED_ON * 0.6);
+  it('holds five hundred items within what browsers give, with room', () => {
+    expect(bytesForItems(500)).toBeLessThan(COUNTED_ON * 0.6);
   });
   it('warns in time, and says full only when the browser does', () => {
     expect(roomLeft(1e9, 60e9).level).toBe('plenty');

@@ -1,4 +1,4 @@
-import type { Picture, Thing } from '@/contract/records';
+import type { Picture, Item } from '@/contract/records';
 
 import type { KindTree } from '../kinds/tree';
 
@@ -13,20 +13,20 @@ export interface Shot {
 }
 
 /**
- * The pictures a thing needs, in the order they are best taken: front with everything included, back, label,
- * maker's mark, what buyers of its kind look for, every flaw close, the measurements. The list is common practice.
- * It ticks itself off by what the pictures say they show.
+ * The pictures an item needs, in the order they are best taken: front with everything included, back, label,
+ * maker's mark, what buyers of its kind look for, every flaw close, the measurements. The list is common
+ * practice. It ticks itself off by what the pictures say they show.
  */
-export function shotList(thing: Thing, pictures: readonly Picture[], kinds: KindTree): Shot[] {
-  const kind = kinds.get(thing.kind);
+export function shotList(item: Item, pictures: readonly Picture[], kinds: KindTree): Shot[] {
+  const kind = kinds.get(item.kind);
   const shown = new Set(pictures.flatMap((p) => (p.made ? ['measured'] : [p.shows])));
-  for (const flaw of thing.flaws)
+  for (const flaw of item.flaws)
     if (flaw.pictureId && pictures.some((p) => p.id === flaw.pictureId)) shown.add(`flaw:${flaw.id}`);
   const shot = (id: string, name: string, how: string): Shot => ({
     id,
     name,
     how,
-    state: shown.has(id) ? 'taken' : thing.skippedShots.includes(id) ? 'skipped' : 'open',
+    state: shown.has(id) ? 'taken' : item.skippedShots.includes(id) ? 'skipped' : 'open',
   });
   return [
     shot('front', 'Front', 'With everything that is included'),
@@ -34,10 +34,10 @@ export function shotList(thing: Thing, pictures: readonly Picture[], kinds: Kind
     shot('label', 'Label', 'Straight on, so that it can be read'),
     ...(kind?.path[0] === 'clothes' ? [] : [shot('mark', 'Maker’s mark', 'Stamp, signature or number')]),
     ...(kind?.details ?? []).map((d) => shot(`detail:${d}`, capital(d), 'Close')),
-    ...thing.flaws.map((f) =>
+    ...item.flaws.map((f) =>
       shot(
         `flaw:${f.id}`,
-        capital([f.kind, f.place].filter(Boolean).join(', ')),
+        capital([f.type, f.place].filter(Boolean).join(', ')),
         'Close, with something for scale',
       ),
     ),

@@ -1,7 +1,7 @@
 import type { Lab, LabPixels } from './lab';
 
 /**
- * What lies behind the thing: a colour that changes slowly over the picture, as light falls off
+ * What lies behind the item: a colour that changes slowly over the picture, as light falls off
  * across a floor, and how much it scatters around that.
  */
 export interface Background {
@@ -54,7 +54,7 @@ function fit(lab: LabPixels, at: readonly number[], fromMode: boolean): Backgrou
   const spread: [number, number, number] = [1, 1, 1];
   const residuals = [0, 1, 2].map(() => new Float64Array(n));
   for (let round = 0; round < ROUNDS; round += 1) {
-    // Few terms while it is uncertain what belongs to it, so that the curve cannot chase the thing.
+    // Few terms while it is uncertain what belongs to it, so that the curve cannot chase the item.
     const terms = round === 0 ? 1 : round === 1 ? 3 : TERMS;
     for (let k = 0; k < 3; k += 1) {
       solve(basis, at, data, k, kept, terms, trend[k]!);

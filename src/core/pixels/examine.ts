@@ -7,10 +7,10 @@ import { shrunk, type Mask, type Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
 import { writingBeside } from './writing';
 
-/** Longer side of the picture that sharpness is measured on, and of the one the thing is looked for in. */
+/** Longer side of the picture that sharpness is measured on, and of the one the item is looked for in. */
 export const EXAM_SIDE = 1_280;
 const MASK_SIDE = 640;
-/** Bands the thing's outline is measured in, from top to bottom and from left to right. */
+/** Bands the item's outline is measured in, from top to bottom and from left to right. */
 const BANDS = 8;
 
 /**
@@ -41,7 +41,7 @@ function round(value: number): number {
   return Math.round(value * 1_000) / 1_000;
 }
 
-/** Where the thing is, as shares of the picture; all 0 when nothing was found. */
+/** Where the item is, as shares of the picture; all 0 when nothing was found. */
 export function boxOf({ width, height, data }: Mask): Pick<Exam, 'box' | 'area'> {
   let [left, top, right, bottom, area] = [width, height, -1, -1, 0];
   for (let y = 0, p = 0; y < height; y += 1)
@@ -114,7 +114,7 @@ function backgroundNumbers(background: Background, mask: Mask): Pick<Exam, 'grou
   return { grounds: round(Math.hypot(l, a, b)), falloff: round(high - low), sure: round(background.share) };
 }
 
-/** The sides of the picture that the thing runs into, along more than a fortieth of that side. */
+/** The sides of the picture that the item runs into, along more than a fortieth of that side. */
 function sidesTouched({ width, height, data }: Mask): Exam['cutOff'] {
   const touched = (count: number, at: (i: number) => number) => {
     let n = 0;
@@ -130,7 +130,7 @@ function sidesTouched({ width, height, data }: Mask): Exam['cutOff'] {
 }
 
 /**
- * The outline in a few numbers: how much of each band across the thing's own box it fills, and into how
+ * The outline in a few numbers: how much of each band across the item's own box it fills, and into how
  * many pieces the band's middle line falls. Rows from the top, then columns from the left.
  */
 function outlineOf(mask: Mask): Exam['outline'] {

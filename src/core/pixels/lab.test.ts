@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { ciede2000, labOf, labPixels, type Lab } from './lab';
 
 describe('colour difference', () => {
-  // Sharma, Wu & Dalal (2005), table 1: pairs chosen to find wrong implementations. Copied from memory of that table.
+  // Sharma, Wu & Dalal (2005), table 1: pairs chosen to find wrong implementations. Copied from memory of
+  // that table.
   it.each<[Lab, Lab, number]>([
     [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425],
     [[50, 3.1571, -77.2803], [50, 0, -82.7485], 2.8615],
@@ -25,7 +26,7 @@ describe('colour difference', () => {
   ])('%j and %j are %d apart', (a, b, expected) => {
     expect(ciede2000(a, b)).toBeCloseTo(expected, 4);
     expect(ciede2000(b, a)).toBeCloseTo(expected, 4);
-  }); // prettier-ignore
+  });
 
   it('agrees with a colour library over random colours', () => {
     const byte = fc.integer({ min: 0, max: 255 });

@@ -1,7 +1,10 @@
 import { labOf } from './lab';
 import { quantile, type Mask, type Pixels } from './pixels';
 
-/** sRGB value a light background is brought to; the value a picture's brightest parts are brought to without one. */
+/**
+ * sRGB value a light background is brought to; the value a picture's brightest parts are brought to without
+ * one.
+ */
 const PAPER = 240;
 const BRIGHTEST = 225;
 /** The least and most that any channel is multiplied by. */

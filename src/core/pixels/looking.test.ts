@@ -2,7 +2,6 @@ import fc from 'fast-check';
 
 import type { Point } from '@/contract/picture';
 
-import { REFERENCE_SIZES } from '../measure/plane';
 import { boxOf, examine } from './examine';
 import { fingerprintDistance, fingerprintOf } from './fingerprint';
 import { maskOverlap, segment } from './mask';
@@ -11,6 +10,7 @@ import { sharpnessOf } from './sharpness';
 import { findSheet } from './sheet';
 import { outlinePoints } from './whiten';
 import { writingBeside } from './writing';
+import { REFERENCE_SIZES } from '../measure/plane';
 
 /** Noise that is the same every time: a linear congruential generator (Park & Miller 1988). */
 function noise(seed: number): () => number {
@@ -20,7 +20,10 @@ function noise(seed: number): () => number {
 
 type Paint = (x: number, y: number) => readonly [number, number, number];
 
-/** A picture of what is painted at each point, each pixel at an edge the mean of 3 × 3 points, with a camera's noise. */
+/**
+ * A picture of what is painted at each point, each pixel at an edge the mean of 3 × 3 points, with a camera's
+ * noise.
+ */
 function drawn(width: number, height: number, paint: Paint, grain = 3): Pixels {
   const random = noise(width * 31 + height);
   const data = new Uint8ClampedArray(width * height * 4);
@@ -51,7 +54,7 @@ const PAPER: readonly [number, number, number] = [246, 246, 244];
 const TABLE: readonly [number, number, number] = [140, 112, 88];
 const CLOTH: readonly [number, number, number] = [52, 66, 110];
 
-/** A thing shaped like an ellipse on a floor, and the mask that is true of it. */
+/** An item shaped like an ellipse on a floor, and the mask that is true of it. */
 function onFloor(size: number, { cx, cy, rx, ry, turn }: Record<'cx' | 'cy' | 'rx' | 'ry' | 'turn', number>) {
   const inside = (x: number, y: number) => {
     const [dx, dy] = [x - cx * size, y - cy * size];
@@ -64,7 +67,7 @@ function onFloor(size: number, { cx, cy, rx, ry, turn }: Record<'cx' | 'cy' | 'r
   return { picture: drawn(size, size, (x, y) => (inside(x, y) ? CLOTH : FLOOR)), truth };
 }
 
-describe('the thing is told from what it lies on', () => {
+describe('the item is told from what it lies on', () => {
   const shape = fc.record({
     cx: fc.double({ min: 0.42, max: 0.58, noNaN: true }),
     cy: fc.double({ min: 0.42, max: 0.58, noNaN: true }),
@@ -92,7 +95,7 @@ describe('the thing is told from what it lies on', () => {
     expect(exam.cutOff).toEqual([]);
     expect(exam.writing).toBe(0);
   });
-  it('a thing that runs out of the picture is told of, side by side', () => {
+  it('an item that runs out of the picture is told of, side by side', () => {
     const left = drawn(200, 200, (x, y) => (x < 110 && y > 60 && y < 150 ? CLOTH : FLOOR));
     expect(examine(left).cutOff).toEqual(['left']);
   });
@@ -139,8 +142,8 @@ describe('sharpness', () => {
   });
 });
 
-describe('a card or sheet beside the thing', () => {
-  /** A sheet of these sides, turned about its middle, with the thing far from it. */
+describe('a card or sheet beside the item', () => {
+  /** A sheet of these sides, turned about its middle, with the item far from it. */
   const withSheet = (middle: Point, long: number, short: number, turn: number) => {
     const inSheet = (x: number, y: number) => {
       const [dx, dy] = [x - middle.x, y - middle.y];
@@ -148,12 +151,17 @@ describe('a card or sheet beside the thing', () => {
       const v = dy * Math.cos(turn) - dx * Math.sin(turn);
       return Math.abs(u) <= long / 2 && Math.abs(v) <= short / 2;
     };
-    const corners = [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([a, b]) => ({
+    const corners = [
+      [-1, -1],
+      [1, -1],
+      [1, 1],
+      [-1, 1],
+    ].map(([a, b]) => ({
       x: middle.x + ((a! * long) / 2) * Math.cos(turn) - ((b! * short) / 2) * Math.sin(turn),
       y: middle.y + ((a! * long) / 2) * Math.sin(turn) + ((b! * short) / 2) * Math.cos(turn),
-    })); // prettier-ignore
-    const inThing = (x: number, y: number) => Math.hypot(x - 330, (y - 150) * 1.3) < 90;
-    const picture = drawn(480, 320, (x, y) => (inSheet(x, y) ? PAPER : inThing(x, y) ? CLOTH : TABLE)); // prettier-ignore
+    }));
+    const inItem = (x: number, y: number) => Math.hypot(x - 330, (y - 150) * 1.3) < 90;
+    const picture = drawn(480, 320, (x, y) => (inSheet(x, y) ? PAPER : inItem(x, y) ? CLOTH : TABLE));
     return { picture, corners };
   };
   const { long, short } = REFERENCE_SIZES.card;
@@ -171,14 +179,15 @@ describe('a card or sheet beside the thing', () => {
   });
 });
 
-describe('writing beside the thing', () => {
+describe('writing beside the item', () => {
   const size = 400;
   /** Marks of a letter's size, so many in a line, or strewn about. */
   const marks = (count: number, at: (i: number) => Point) => {
     const differs = new Uint8Array(size * size);
     for (let i = 0; i < count; i += 1) {
       const { x, y } = at(i);
-      for (let dy = 0; dy < 12; dy += 1) for (let dx = 0; dx < 8; dx += 1) differs[(y + dy) * size + x + dx] = 1;
+      for (let dy = 0; dy < 12; dy += 1)
+        for (let dx = 0; dx < 8; dx += 1) differs[(y + dy) * size + x + dx] = 1;
     }
     return writingBeside(differs, { width: size, height: size, data: new Uint8Array(size * size) });
   };
@@ -188,13 +197,15 @@ describe('writing beside the thing', () => {
     expect(marks(9, (i) => ({ x: 40 + (i % 3) * 14, y: 60 + Math.floor(i / 3) * 18 }))).toBe(0);
     expect(marks(700, (i) => ({ x: (i % 30) * 13, y: Math.floor(i / 30) * 16 }))).toBe(0);
   });
-  it('on the thing itself is the thing’s own business', () => {
+  it('on the item itself is the item’s own business', () => {
     const differs = new Uint8Array(size * size).fill(1);
-    expect(writingBeside(differs, { width: size, height: size, data: new Uint8Array(size * size).fill(255) })).toBe(0);
+    expect(
+      writingBeside(differs, { width: size, height: size, data: new Uint8Array(size * size).fill(255) }),
+    ).toBe(0);
   });
-}); // prettier-ignore
+});
 
-describe('two pictures of one thing', () => {
+describe('two pictures of one item', () => {
   const at = (cx: number, turn = 0.4) => onFloor(200, { cx, cy: 0.5, rx: 0.28, ry: 0.16, turn }).picture;
   it('look alike; those of others do not', () => {
     const print = fingerprintOf(at(0.5));

@@ -16,12 +16,12 @@ export interface Segmented {
 const THRESHOLD = 4.2;
 /** A group smaller than this share of the largest is a crumb. */
 const CRUMB = 0.02;
-/** A gap in the thing through which the background is seen: at least this share of the picture. */
+/** A gap in the item through which the background is seen: at least this share of the picture. */
 const GAP = 0.0004;
 
 /**
- * Tells the thing from what it lies on: the background's colour is fitted to the picture's border,
- * everything that differs is thing, soft shadows are peeled off from outside, crumbs go.
+ * Tells the item from what it lies on: the background's colour is fitted to the picture's border,
+ * everything that differs is item, soft shadows are peeled off from outside, crumbs go.
  *
  * @param picture at most about 1 600 pixels on the longer side; cost grows with its area
  */
@@ -30,7 +30,7 @@ export function segment(picture: Pixels): Segmented {
   const lab = labPixels(picture);
   let background = backgroundOfBorder(lab);
   let differs = differing(lab, background);
-  // Once more with the background around the thing, not only at the border.
+  // Once more with the background around the item, not only at the border.
   const { share } = background;
   background = { ...backgroundWhere(lab, (p) => differs[p] === 0), share };
   differs = differing(lab, background);
@@ -143,7 +143,7 @@ const REBOUND = 0.012;
 
 /**
  * Takes soft shadows out, from outside in: a shadow is darker than the background, has its tint, and
- * fades softly; the first sharp edge is the thing's own. Light scales X, Y and Z alike, so L* + 16, a* and
+ * fades softly; the first sharp edge is the item's own. Light scales X, Y and Z alike, so L* + 16, a* and
  * b* all scale with its cube root: that is what "its tint" means.
  */
 function peelShadow(lab: LabPixels, background: Background, differs: Uint8Array): void {

@@ -63,7 +63,7 @@ it('groups touching pixels, each in exactly one group', () => {
   );
 });
 
-it('follows light that falls off across the floor, a thing in the way or not', () => {
+it('follows light that falls off across the floor, an item in the way or not', () => {
   const size = 80;
   const picture = flat(size, size, [0, 0, 0]);
   for (let y = 0; y < size; y += 1)
@@ -105,7 +105,7 @@ describe('light', () => {
 
 describe('white background', () => {
   it.each(['kept', 'dropped'] as const)(
-    'is white all around, and leaves the thing as it is; shadow %s',
+    'is white all around, and leaves the item as it is; shadow %s',
     (shadow) => {
       const { picture, mask } = scene([226, 220, 210]);
       whiten(picture, mask, backgroundOfBorder(labPixels(picture)), shadow);
@@ -113,7 +113,7 @@ describe('white background', () => {
       expect(at(picture, 30, 30)).toEqual([70, 60, 120]);
     },
   );
-  it('keeps a shadow beside the thing as grey, and drops it when asked', () => {
+  it('keeps a shadow beside the item as grey, and drops it when asked', () => {
     const shaded = () => {
       const made = scene([226, 220, 210]);
       for (let y = 20; y < 40; y += 1)
@@ -132,7 +132,14 @@ describe('white background', () => {
   });
   it('takes a person’s strokes, the last one on top, and leaves the mask it was given', () => {
     const { mask } = scene([226, 220, 210]);
-    const stroke = (mode: 'add' | 'remove') => ({ mode, radius: 0.05, points: [{ x: 0.1, y: 0.1 }, { x: 0.1, y: 0.4 }] }); // prettier-ignore
+    const stroke = (mode: 'add' | 'remove') => ({
+      mode,
+      radius: 0.05,
+      points: [
+        { x: 0.1, y: 0.1 },
+        { x: 0.1, y: 0.4 },
+      ],
+    });
     const added = withStrokes(mask, [stroke('add')]);
     expect(added.data[15 * 60 + 6]).toBe(255);
     expect(withStrokes(mask, [stroke('add'), stroke('remove')]).data[15 * 60 + 6]).toBe(0);

@@ -12,7 +12,7 @@ export interface Plane<T extends Uint8Array | Float32Array = Float32Array> {
   data: T;
 }
 
-/** How opaque the thing is at each pixel: 0 is background, 255 is thing. */
+/** How opaque the item is at each pixel: 0 is background, 255 is item. */
 export type Mask = Plane<Uint8Array>;
 
 /** Luma of each pixel by ITU-R BT.601, 0 to 255. */
@@ -23,7 +23,10 @@ export function greyOf({ width, height, data }: Pixels): Plane {
   return { width, height, data: grey };
 }
 
-/** Mean over a square of side 2·radius + 1 around each pixel, shortened at the edges. Cost does not grow with the radius. */
+/**
+ * Mean over a square of side 2·radius + 1 around each pixel, shortened at the edges. Cost does not grow with
+ * the radius.
+ */
 export function boxBlur({ width, height, data }: Plane, radius: number): Plane {
   if (radius < 1) return { width, height, data: data.slice() };
   const rows = new Float32Array(data.length);

@@ -9,7 +9,10 @@ export interface Sharpness {
    * 1 280 on its longer side. About 1 is as sharp as such a picture gets.
    */
   blur: number;
-  /** Variance of the Laplacian over the squares with most detail, grey values squared (Pech-Pacheco et al. 2000). */
+  /**
+   * Variance of the Laplacian over the squares with most detail, grey values squared (Pech-Pacheco et al.
+   * 2000).
+   */
   laplacian: number;
 }
 
@@ -39,9 +42,15 @@ export function sharpnessOf(picture: Pixels): Sharpness {
     }
   if (tiles.length === 0) return { blur: NaN, laplacian: 0 };
   const quiet = {
-    grad: quantile(tiles.map((t) => t.grad), 0.05),
-    lap: quantile(tiles.map((t) => t.lap), 0.05),
-  }; // prettier-ignore
+    grad: quantile(
+      tiles.map((t) => t.grad),
+      0.05,
+    ),
+    lap: quantile(
+      tiles.map((t) => t.lap),
+      0.05,
+    ),
+  };
   const most = tiles.sort((a, b) => b.grad - a.grad).slice(0, Math.max(1, Math.round(tiles.length * 0.06)));
   const mean = (key: 'grad' | 'lap') => most.reduce((sum, t) => sum + t[key], 0) / most.length;
   const grad = Math.max(1e-6, mean('grad') - quiet.grad);

@@ -1,9 +1,9 @@
 import type { Point } from '@/contract/picture';
 
-import { REFERENCE_SIZES, type Corners, type Reference } from '../measure/plane';
 import { componentsOf, type Component } from './components';
 import { morph, segment } from './mask';
 import { greyOf, shrunk, type Pixels, type Plane } from './pixels';
+import { REFERENCE_SIZES, type Corners, type Reference } from '../measure/plane';
 
 /** Longer side of the picture a sheet is looked for in; its corners are then made exact in the full one. */
 const SIDE = 1_000;
@@ -13,7 +13,7 @@ const FULL = 0.94;
 const SKEW = 1.5;
 
 /**
- * Finds a card or sheet of paper lying apart from the thing, and its four corners to a fraction of a pixel.
+ * Finds a card or sheet of paper lying apart from the item, and its four corners to a fraction of a pixel.
  *
  * @returns corners in pixels, in order around; null when nothing looks like it: then a person drags them
  */
@@ -76,7 +76,10 @@ function cross(o: Point, a: Point, b: Point): number {
   return (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x);
 }
 
-/** Takes edges out of a hull, always the one whose neighbours meet with the least area added, until four are left. */
+/**
+ * Takes edges out of a hull, always the one whose neighbours meet with the least area added, until four are
+ * left.
+ */
 function quadAround(hull: readonly Point[]): Point[] | null {
   const points = [...hull];
   while (points.length > 4) {
@@ -143,12 +146,12 @@ interface Line {
 }
 
 /**
- * Corners as crossings of lines fitted to the steepest change across each side. Rounded corners do no harm: only the
- * middle of each side is looked at.
+ * Corners as crossings of lines fitted to the steepest change across each side. Rounded corners do no harm:
+ * only the middle of each side is looked at.
  *
  * @param reach how far across the side to look, pixels each way
  */
-export function refined(grey: Plane, rough: readonly Point[], reach: number): Corners | null {
+function refined(grey: Plane, rough: readonly Point[], reach: number): Corners | null {
   const lines = rough.map((from, i) => sideLine(grey, from, rough[(i + 1) % 4]!, reach));
   const corners = rough.map((corner, i) => {
     const [before, after] = [lines[(i + 3) % 4], lines[i]];

@@ -7,16 +7,16 @@ import { boxBlur, type Mask, type Pixels } from './pixels';
 
 /** Share of the background's light above which nothing is a shadow. */
 const LIT = 0.88;
-/** How far from the thing its shadow falls at most, as a share of the picture's longer side. */
+/** How far from the item its shadow falls at most, as a share of the picture's longer side. */
 const REACH = 0.05;
 
 /**
- * Makes everything but the thing white, in place. Half-covered edge pixels lose the background's share of their
- * colour, so that no rim of it stays.
+ * Makes everything but the item white, in place. Half-covered edge pixels lose the background's share of
+ * their colour, so that no rim of it stays.
  *
  * @param mask the size of the picture
  * @param shadow `kept`: the background's own shadows stay, grey on white
- * @param curves light for the thing alone: the paper is white already
+ * @param curves light for the item alone: the paper is white already
  */
 export function whiten(
   picture: Pixels,
@@ -56,12 +56,12 @@ function shadows(picture: Pixels, mask: Mask, background: Background): Float32Ar
   for (let y = 0, p = 0; y < height; y += 1) {
     backgroundRow(background, y, width, height, row);
     for (let x = 0; x < width; x += 1, p += 1)
-      // What is under the thing is not seen: it must not darken what is beside it.
+      // What is under the item is not seen: it must not darken what is beside it.
       left[p] = mask.data[p]! > 10 ? 1 : Math.min(1, ((lab.data[p * 3]! + 16) / (row[x * 3]! + 16)) ** 3);
   }
   const radius = Math.max(1, Math.round(Math.max(width, height) / 300));
   const smooth = boxBlur({ width, height, data: left }, radius).data;
-  // Only what lies near the thing can be its shadow: gaps between boards elsewhere are not.
+  // Only what lies near the item can be its shadow: gaps between boards elsewhere are not.
   const around = boxBlur(
     { width, height, data: new Float32Array(mask.data) },
     Math.round(Math.max(width, height) * REACH),
@@ -174,7 +174,7 @@ function disc(
     }
 }
 
-/** Points along the thing's edge, in shares of the picture; a few hundred at most. */
+/** Points along the item's edge, in shares of the picture; a few hundred at most. */
 export function outlinePoints({ width, height, data }: Mask): { x: number; y: number }[] {
   const points: { x: number; y: number }[] = [];
   const step = Math.max(1, Math.round(height / 160));

@@ -2,16 +2,16 @@ import { componentsOf, type Component } from './components';
 import type { Mask } from './pixels';
 
 /**
- * Marks beside the thing that stand in a line like letters: at least so many, alike in height, close together.
- * It looks at the background only; writing wholly on the thing is the thing's own business.
+ * Marks beside the item that stand in a line like letters: at least so many, alike in height, close
+ * together. It looks at the background only; writing wholly on the item is the item's own business.
  *
- * @param differs what differs from the background, thing included
+ * @param differs what differs from the background, item included
  * @returns how many letter-like marks stand in the longest line; 0 when there is none of four or more
  */
-export function writingBeside(differs: Uint8Array, thing: Mask): number {
-  const { width, height } = thing;
+export function writingBeside(differs: Uint8Array, item: Mask): number {
+  const { width, height } = item;
   const beside = new Uint8Array(differs.length);
-  for (let p = 0; p < beside.length; p += 1) beside[p] = differs[p] === 1 && thing.data[p] === 0 ? 1 : 0;
+  for (let p = 0; p < beside.length; p += 1) beside[p] = differs[p] === 1 && item.data[p] === 0 ? 1 : 0;
   const side = Math.max(width, height);
   const marks = componentsOf(beside, width, height).all.filter((c) => {
     const w = c.right - c.left + 1;

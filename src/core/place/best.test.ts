@@ -1,7 +1,8 @@
 import type { Comp } from '@/contract/comps';
+
+import { rankPlaces } from './best';
 import type { Examined } from '../listing/examine';
 import type { JudgedComp } from '../price/comps';
-import { rankPlaces } from './best';
 
 const examined = (market: string, takeHome: number | null, part: Partial<Examined> = {}) =>
   ({
@@ -13,10 +14,17 @@ const examined = (market: string, takeHome: number | null, part: Partial<Examine
   }) as unknown as Examined;
 const comps = (market: string, sold: number, unsold: number, days: number): JudgedComp[] =>
   Array.from({ length: sold + unsold }, (_, i) => ({
-    comp: { id: `${i}`, market, sold: i < sold, price: 4_000, listedAt: 0, endedAt: days * 86_400_000 } as Comp,
+    comp: {
+      id: `${i}`,
+      market,
+      sold: i < sold,
+      price: 4_000,
+      listedAt: 0,
+      endedAt: days * 86_400_000,
+    } as Comp,
     counts: true,
     why: '',
-  })); // prettier-ignore
+  }));
 const say = (n: number) => String(n);
 
 it('puts the place first that leaves most for the chance of selling there', () => {

@@ -1,4 +1,5 @@
 import type { Comp } from '@/contract/comps';
+
 import type { Examined } from '../listing/examine';
 import type { Minor } from '../money/money';
 import { summarise, type JudgedComp } from '../price/comps';
@@ -6,7 +7,9 @@ import { summarise, type JudgedComp } from '../price/comps';
 export interface RankedPlace {
   market: string;
   name: string;
-  /** What it may be expected to bring: take-home times how likely it is to sell; null where it can't go there. */
+  /**
+   * What it may be expected to bring: take-home times how likely it is to sell; null where it can't go there.
+   */
   expected: Minor | null;
   takeHome: Minor | null;
   /** Share that sold there, 0 to 1; null: too little is known. */
@@ -22,8 +25,8 @@ const UNKNOWN_SHARE = 0.5;
 const A_MONTH = 0.05;
 
 /**
- * Where a thing is best offered: marketplaces by what it may be expected to bring there, from take-home at its price,
- * how many of the like sold there and how fast. Those that refuse it come last, with why.
+ * Where an item is best offered: marketplaces by what it may be expected to bring there, from take-home at
+ * its price, how many of the like sold there and how fast. Those that refuse it come last, with why.
  */
 export function rankPlaces(
   examined: readonly Examined[],

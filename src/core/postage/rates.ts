@@ -59,7 +59,8 @@ export interface Parcel {
 /**
  * The weight a carrier charges for: the scales or the room it takes, whichever is more, in grams.
  *
- * @param divisor cubic centimetres a kilogram: 6,000 by air (IATA), 5,000 with most carriers (common practice)
+ * @param divisor cubic centimetres a kilogram: 6,000 by air (IATA), 5,000 with most carriers (common
+ * practice)
  */
 export function chargeableWeight({ grams, size }: Parcel, divisor: number | null): number {
   if (!size || divisor === null) return grams;
@@ -96,7 +97,9 @@ export function postageOf(parcel: Parcel, zone = 'inland', rates: CarrierRates =
       };
 }
 
-/** Postage of several pieces of a set in one parcel: one price for the first, a smaller one for each further. */
+/**
+ * Postage of several pieces of a set in one parcel: one price for the first, a smaller one for each further.
+ */
 export function setPostage(first: Minor, further: Minor, pieces: number): Minor {
   return pieces <= 0 ? 0 : first + (pieces - 1) * further;
 }

@@ -1,7 +1,7 @@
 import type { FeeSchedule } from '@/contract/ruleSheet';
 
-import { exponentOf, formatMoney, type Minor } from '../money/money';
 import { breakpoints, takeHomeOf, unroundedTakeHome, type SaleTerms } from './takeHome';
+import { exponentOf, formatMoney, type Minor } from '../money/money';
 
 /** What has to be known to tell a price from what it should bring. */
 export interface AskingTerms {
@@ -19,10 +19,11 @@ const ROUND = 10_000;
 /**
  * The least price whose take-home reaches a target.
  *
- * Between two breakpoints the take-home is a straight line but for rounding, and rounding is off by at most half a
- * unit a line. So only the few prices around where that line crosses the target are tried: exact, and quick. Where fees
- * take all, or nearly all, of what is added to the price, the line hardly rises: then no more prices are tried than one
- * round of rounding has, and above them the first price that brings it for certain is taken.
+ * Between two breakpoints the take-home is a straight line but for rounding, and rounding is off by at most
+ * half a unit a line. So only the few prices around where that line crosses the target are tried: exact, and
+ * quick. Where fees take all, or nearly all, of what is added to the price, the line hardly rises: then no
+ * more prices are tried than one round of rounding has, and above them the first price that brings it for
+ * certain is taken.
  *
  * @param target minor units
  * @returns null when no price within the marketplace's limits brings as much
@@ -71,7 +72,8 @@ function stretches(min: Minor, max: Minor, breaks: readonly Minor[]): [Minor, Mi
 export type Endings = readonly number[];
 
 /**
- * The first price of a habit, not under the one given, that still brings the target: a fee that jumps may lie between.
+ * The first price of a habit, not under the one given, that still brings the target: a fee that jumps may lie
+ * between.
  *
  * @returns null when there is none within the limits
  */
@@ -112,7 +114,7 @@ export function dipAt(price: Minor, terms: AskingTerms): Dip | null {
   const { sale, schedule, parents = new Map(), min, max } = terms;
   const at = (p: Minor) => takeHomeOf({ ...sale, price: p }, schedule, parents).takeHome;
   for (const rule of schedule.rules) {
-    if (rule.kind !== 'step' || rule.upTo < min || rule.upTo >= max) continue;
+    if (rule.type !== 'step' || rule.upTo < min || rule.upTo >= max) continue;
     const brings = at(rule.upTo);
     if (at(rule.upTo + 1) >= brings) continue;
     const again = askingPrice(brings, { ...terms, min: rule.upTo + 1 });
@@ -122,7 +124,10 @@ export function dipAt(price: Minor, terms: AskingTerms): Dip | null {
   return null;
 }
 
-/** Said of a dip: "18.01 would bring you less than 18.00: 14.86 instead of 15.60. It takes 18.91 to bring as much again." */
+/**
+ * Said of a dip: "18.01 would bring you less than 18.00: 14.86 instead of 15.60. It takes 18.91 to bring as
+ * much again."
+ */
 export function dipWords(price: Minor, dip: Dip, terms: AskingTerms, currency: string): string {
   const { sale, schedule, parents = new Map() } = terms;
   const inside = Math.max(price, dip.last + 1);

@@ -1,7 +1,7 @@
 import type { Comp } from '@/contract/comps';
 
-import type { Minor } from '../money/money';
 import { quantile } from './comps';
+import type { Minor } from '../money/money';
 
 /** At most ten days, put up again up to three times, then a fixed price a little lower: common practice. */
 export const AUCTION_LIMITS = { days: 10, again: 3 } as const;
@@ -42,8 +42,8 @@ export interface Estimate {
 }
 
 /**
- * What an asking price may be expected to bring: of all offered at that price or more, the share that sold. An estimate
- * from history, and no more than that; null while there is too little of it.
+ * What an asking price may be expected to bring: of all offered at that price or more, the share that sold.
+ * An estimate from history, and no more than that; null while there is too little of it.
  */
 export function expectFixed(price: Minor, history: readonly Comp[]): Estimate | null {
   // A buyer who paid more would have paid this; a seller who asked less in vain would not have got it.
@@ -55,8 +55,9 @@ export function expectFixed(price: Minor, history: readonly Comp[]): Estimate | 
 }
 
 /**
- * What an auction may be expected to bring: it sells when anybody would pay the opening price, at about what the second
- * keenest of a handful would pay (taken as the lower quartile of what was paid above the opening), never under it.
+ * What an auction may be expected to bring: it sells when anybody would pay the opening price, at about what
+ * the second keenest of a handful would pay (taken as the lower quartile of what was paid above the opening),
+ * never under it.
  */
 export function expectAuction(plan: AuctionPlan, history: readonly Comp[]): Estimate | null {
   const once = expectFixed(plan.opening, history);

@@ -19,9 +19,18 @@ const DAY = 86_400_000;
 const NOW = 1_790_000_000_000;
 let n = 0;
 const comp = (price: number, more: Partial<Comp> = {}): Comp => ({
-  id: String((n += 1)), market: 'threadwick', title: 'Ostler jumper, navy', brand: 'Ostler', category: 'knits', wear: 2, sold: true, price,
-  listedAt: NOW - 30 * DAY, endedAt: NOW - 10 * DAY, ...more,
-}); // prettier-ignore
+  id: String((n += 1)),
+  market: 'threadwick',
+  title: 'Ostler jumper, navy',
+  brand: 'Ostler',
+  category: 'knits',
+  wear: 2,
+  sold: true,
+  price,
+  listedAt: NOW - 30 * DAY,
+  endedAt: NOW - 10 * DAY,
+  ...more,
+});
 const like = (more: Partial<LikeForLike> = {}): LikeForLike => ({
   ...USUAL_LIKENESS,
   brand: 'Ostler',
@@ -34,16 +43,26 @@ const counted = (comps: Comp[], l = like()) =>
     .map((j) => j.comp.price);
 
 describe('quartiles', () => {
-  // NIST/SEMATECH e-Handbook 7.2.6.2, gauge study of 12 wafers: its second definition gives 95.1957 for the 90th percentile.
+  // NIST/SEMATECH e-Handbook 7.2.6.2, gauge study of 12 wafers: its second definition gives 95.1957 for the
+  // 90th percentile.
   it('are the handbook’s', () =>
     expect(
-      quantile([95.1772, 95.1567, 95.1937, 95.1959, 95.1442, 95.061, 95.1591, 95.1195, 95.1065, 95.0925, 95.199, 95.1682], 0.9),
-    ).toBeCloseTo(95.1957, 4)); // prettier-ignore
+      quantile(
+        [
+          95.1772, 95.1567, 95.1937, 95.1959, 95.1442, 95.061, 95.1591, 95.1195, 95.1065, 95.0925, 95.199,
+          95.1682,
+        ],
+        0.9,
+      ),
+    ).toBeCloseTo(95.1957, 4));
   it('are those of the npm package d3-array', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 0, max: 1e6 }), { minLength: 1, maxLength: 60 }), fc.double({ min: 0, max: 1, noNaN: true }), (values, p) =>
-        expect(quantile(values, p)).toBeCloseTo(theirs(values, p) ?? NaN, 6)),
-    ); // prettier-ignore
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 1e6 }), { minLength: 1, maxLength: 60 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (values, p) => expect(quantile(values, p)).toBeCloseTo(theirs(values, p) ?? NaN, 6),
+      ),
+    );
   });
   // Worked by hand: quartiles of 1 to 9 are 3 and 7, so the fences stand at -3 and 13.
   it('put Tukey’s fences one and a half spreads outside', () =>
@@ -54,11 +73,19 @@ describe('quartiles', () => {
 describe('like for like', () => {
   it('leaves out what is old, of another brand, in another condition, or says a word left out', () => {
     const rest = [
-      comp(1_000, { endedAt: NOW - 91 * DAY }), comp(1_100, { brand: 'Marrow & Pike' }), comp(1_200, { wear: 4 }),
+      comp(1_000, { endedAt: NOW - 91 * DAY }),
+      comp(1_100, { brand: 'Marrow & Pike' }),
+      comp(1_200, { wear: 4 }),
       comp(1_300, { title: 'Ostler jumper for felting' }),
-    ]; // prettier-ignore
+    ];
     const judged = judgeComps([comp(2_000), ...rest], like({ leftOut: ['felting'] }), {}, NOW);
-    expect(judged.map((j) => j.why)).toEqual(['', 'older than 90 days', 'another brand: Marrow & Pike', 'another condition', 'says “felting”']); // prettier-ignore
+    expect(judged.map((j) => j.why)).toEqual([
+      '',
+      'older than 90 days',
+      'another brand: Marrow & Pike',
+      'another condition',
+      'says “felting”',
+    ]);
     expect(judged.map((j) => j.counts)).toEqual([true, false, false, false, false]);
   });
   it('knows a brand in any case and with or without accents', () =>
@@ -123,13 +150,21 @@ describe('like for like', () => {
 });
 
 describe('a summary', () => {
-  // Worked by hand: of 1,000 to 5,000 the quartiles are 2,000, 3,000, 4,000; five of eight sold; 20 days each.
+  // Worked by hand: of 1,000 to 5,000 the quartiles are 2,000, 3,000, 4,000; five of eight sold; 20 days
+  // each.
   it('gives low, typical, high, sell-through and days', () => {
     const sold = [1_000, 2_000, 3_000, 4_000, 5_000].map((p) => comp(p));
     const unsold = [6_000, 6_500, 7_000].map((p) => comp(p, { sold: false }));
     expect(summarise(judgeComps([...sold, ...unsold], like(), {}, NOW))).toMatchObject({
-      sold: 5, unsold: 3, low: 2_000, typical: 3_000, high: 4_000, sellThrough: 0.625, daysToSell: 20, sure: 'fair',
-    }); // prettier-ignore
+      sold: 5,
+      unsold: 3,
+      low: 2_000,
+      typical: 3_000,
+      high: 4_000,
+      sellThrough: 0.625,
+      daysToSell: 20,
+      sure: 'fair',
+    });
   });
   it('does not pretend to know', () => {
     expect(summarise([])).toMatchObject({ typical: null, sellThrough: null, daysToSell: null, sure: 'none' });

@@ -4,7 +4,7 @@ import type { Minor } from '../money/money';
 import { wholePhrase, wholeWord } from '../words/wholeWord';
 
 /** Sold in the last 90 days: common practice. */
-export const WINDOW_DAYS = 90;
+const WINDOW_DAYS = 90;
 const DAY = 86_400_000;
 
 /** What counts as like for like. */
@@ -42,9 +42,9 @@ export function compKey(comp: Pick<Comp, 'market' | 'id'>): string {
 }
 
 /**
- * Which records count. A person's word stands above every rule; then the window, brand, condition, words left out,
- * and last Tukey's fences (1.5 times the distance between the quartiles) over what was paid for those that are left. What
- * did not sell is never thrown out by its price: that it asked too much is what it tells.
+ * Which records count. A person's word stands above every rule; then the window, brand, condition, words left
+ * out, and last Tukey's fences (1.5 times the distance between the quartiles) over what was paid for those
+ * that are left. What did not sell is never thrown out by its price: that it asked too much is what it tells.
  *
  * @param now milliseconds since 1970
  */
@@ -85,10 +85,15 @@ export function judgeComps(
   );
 }
 
-/** A price within a quarter of the middle one is a neighbour, however alike all others are. Common practice. */
+/**
+ * A price within a quarter of the middle one is a neighbour, however alike all others are. Common practice.
+ */
 const NEIGHBOUR = 0.25;
 
-/** Tukey's fences, but never closer than a quarter of the median: many equal prices would fence out all others. */
+/**
+ * Tukey's fences, but never closer than a quarter of the median: many equal prices would fence out all
+ * others.
+ */
 export function priceFences(prices: readonly number[]): { low: number; high: number } | null {
   const fences = tukey(prices);
   if (!fences) return null;
@@ -111,7 +116,8 @@ export function tukey(values: readonly number[]): { low: number; high: number } 
 }
 
 /**
- * A quantile by linear interpolation between order statistics, at rank 1 + p(n - 1) (Hyndman & Fan's definition 7).
+ * A quantile by linear interpolation between order statistics, at rank 1 + p(n - 1) (Hyndman & Fan's
+ * definition 7).
  *
  * @param values at least one
  * @param p 0 to 1
@@ -208,10 +214,10 @@ export function histogram(
 }
 
 /**
- * Whether words name a brand: as words of their own, whatever apostrophes, accents and capitals they are written with.
- * "Ostler’s", "Ostler's" and "Ostlers" are one; "Ark" is not in "Starkey".
+ * Whether words name a brand: as words of their own, whatever apostrophes, accents and capitals they are
+ * written with. "Ostler’s", "Ostler's" and "Ostlers" are one; "Ark" is not in "Starkey".
  */
-export function isOfBrand(words: string, brand: string): boolean {
+function isOfBrand(words: string, brand: string): boolean {
   return ['', ' '].some((apostrophe) => wholePhrase(fold(brand, apostrophe)).test(fold(words, apostrophe)));
 }
 

@@ -1,32 +1,31 @@
-import type { Settings, Thing } from '@/contract/records';
+import type { Settings, Item } from '@/contract/records';
 
 import { exponentOf, formatMoney, type Minor } from '../money/money';
 
-/** At least three times what a one-off cost, twice for what can be had again: common practice. */
-export const MULTIPLE = { oneOff: 3, again: 2 } as const;
-/** Slips of the finger: nothing under 1, nothing over 10,000 (of the currency's unit). Common practice. */
-export const USUAL_GUARDS = { min: 100, max: 1_000_000 } as const;
-
 /**
- * The least price at which selling is worth it: a multiple of the cost, and what posting it takes where the price has
- * to cover that.
+ * The least price at which selling is worth it: a multiple of the cost, and what posting it takes where the
+ * price has to cover that.
  *
  * @param multiple of the cost, at least 1
- * @param carried postage and packaging that the price has to bring in, minor units; 0 where the buyer pays it apart
+ * @param carried postage and packaging that the price has to bring in, minor units; 0 where the buyer pays it
+ * apart
  * @returns null while the cost is not known
  */
 export function floorOf(cost: Minor | null, multiple: number, carried: Minor): Minor | null {
   return cost === null ? null : Math.ceil(cost * multiple) + carried;
 }
 
-/** The floor of a thing by the person's own multiples. What the price has to carry counts where postage is built in. */
-export function floorOfThing(
-  thing: Pick<Thing, 'cost' | 'restockable' | 'postageBy'>,
+/**
+ * The floor of an item by the person's own multiples. What the price has to carry counts where postage is
+ * built in.
+ */
+export function floorOfItem(
+  item: Pick<Item, 'cost' | 'restockable' | 'postageBy'>,
   multiples: Settings['multiples'],
   posting: Minor,
 ): Minor | null {
-  const multiple = thing.restockable ? multiples.again : multiples.oneOff;
-  return floorOf(thing.cost, multiple, thing.postageBy === 'builtIn' ? posting : 0);
+  const multiple = item.restockable ? multiples.again : multiples.oneOff;
+  return floorOf(item.cost, multiple, item.postageBy === 'builtIn' ? posting : 0);
 }
 
 /** Said where the market pays less than the floor; null where it does not, or nothing is known. */
@@ -45,23 +44,23 @@ export interface OfferLimits {
 }
 
 export type OfferAnswer =
-  { do: 'accept' | 'refuse'; why: string } | { do: 'ask'; why: string; counter: Minor };
+  { type: 'accept' | 'refuse'; why: string } | { type: 'ask'; why: string; counter: Minor };
 
 /**
- * What becomes of an offer. Nothing under the floor is ever taken, whatever the limits say; between the limits the
- * person is asked, with a counter-offer half way to the price.
+ * What becomes of an offer. Nothing under the floor is ever taken, whatever the limits say; between the
+ * limits the person is asked, with a counter-offer half way to the price.
  */
 export function answerOffer(price: Minor, offer: Minor, limits: OfferLimits): OfferAnswer {
   const { acceptFrom, refuseUnder, floor } = limits;
-  if (offer >= price) return { do: 'accept', why: 'it is the price' };
+  if (offer >= price) return { type: 'accept', why: 'it is the price' };
   const overFloor = floor === null || offer >= floor;
   if (acceptFrom !== null && offer >= acceptFrom && overFloor)
-    return { do: 'accept', why: 'it reaches what you take by itself' };
+    return { type: 'accept', why: 'it reaches what you take by itself' };
   if (refuseUnder !== null && offer < refuseUnder)
-    return { do: 'refuse', why: 'it is below what you look at' };
+    return { type: 'refuse', why: 'it is below what you look at' };
   const half = Math.ceil((price + offer) / 2);
   return {
-    do: 'ask',
+    type: 'ask',
     why: overFloor ? 'it is between your limits' : 'it is under your floor',
     counter: Math.min(price, Math.max(half, floor ?? 0)),
   };
@@ -77,14 +76,20 @@ export function limitsTrouble(price: Minor, { acceptFrom, refuseUnder, floor }: 
   return null;
 }
 
-/** Room to come down on a local board, common practice: a tenth more, to a round amount of the currency's unit. */
+/**
+ * Room to come down on a local board, common practice: a tenth more, to a round amount of the currency's
+ * unit.
+ */
 export function startHigh(price: Minor, currency: string, room = 0.1): Minor {
   const unit = 10 ** exponentOf(currency);
   // In whole numbers first: 1.1 times 30 is not 33 to a machine.
   return Math.ceil(Math.round(price * (1 + room)) / unit) * unit;
 }
 
-/** Stock shown = stock less what is held back, at most the cap (3 with 1 held back: 2; 100 with a cap of 20: 20). Common practice. */
+/**
+ * Stock shown = stock less what is held back, at most the cap (3 with 1 held back: 2; 100 with a cap of 20:
+ * 20). Common practice.
+ */
 export function stockShown(stock: number, heldBack: number, cap: number | null): number {
   return Math.max(0, Math.min(stock - heldBack, cap ?? Infinity));
 }

@@ -24,7 +24,8 @@ export interface Pause {
 }
 
 /**
- * The price at a moment. It never goes up by itself and never under the floor; days in which it was paused do not count.
+ * The price at a moment. It never goes up by itself and never under the floor; days in which it was paused do
+ * not count.
  *
  * @param first the price it was listed at
  * @param listedAt @param now milliseconds since 1970
@@ -58,7 +59,10 @@ function activeDays(listedAt: number, now: number, pauses: readonly Pause[]): nu
   return Math.max(0, Math.floor((now - listedAt - still) / DAY));
 }
 
-/** The days on which the price changes and to what, for a calendar; only real changes, as if nothing pauses it from now on. */
+/**
+ * The days on which the price changes and to what, for a calendar; only real changes, as if nothing pauses it
+ * from now on.
+ */
 export function markdownDays(
   first: Minor,
   plan: MarkdownPlan,

@@ -9,8 +9,8 @@ export interface Shares {
 }
 
 /**
- * A consignor's share of a sale. The tier is the first whose limit is above the price; the share is of what is left
- * after fees, or of the price, and never more than what is left.
+ * A consignor's share of a sale. The tier is the first whose limit is above the price; the share is of what
+ * is left after fees, or of the price, and never more than what is left.
  */
 export function sharesOf(price: Minor, takeHome: Minor, owner: Pick<Owner, 'tiers' | 'of'> | null): Shares {
   if (!owner || takeHome <= 0) return { consignor: 0, ours: takeHome };
@@ -42,7 +42,8 @@ export function profitOf(
 }
 
 /**
- * The most to pay for something in the field: what it would bring, divided so that the price is a multiple of the cost.
+ * The most to pay for something in the field: what it would bring, divided so that the price is a multiple of
+ * the cost.
  *
  * @param price what it would sell for
  * @param takeHome what that leaves
@@ -52,7 +53,10 @@ export function mayPay(price: Minor, takeHome: Minor, multiple: number): Minor {
   return Math.max(0, Math.min(Math.floor(price / multiple), takeHome));
 }
 
-/** Promotion in basis points and why: none for brands that sell by themselves, the least there is for others. Common practice. */
+/**
+ * Promotion in basis points and why: none for brands that sell by themselves, the least there is for others.
+ * Common practice.
+ */
 export function promotionAdvice(
   brandSales: number,
   sellThrough: number | null,

@@ -27,16 +27,22 @@ describe('floor', () => {
 });
 
 describe('offers', () => {
-  // 10.00 taken by itself, under 9.50 refused, asked in between, on a thing priced 10.50: common practice.
+  // 10.00 taken by itself, under 9.50 refused, asked in between, on an item priced 10.50: common practice.
   const limits = { acceptFrom: 1_000, refuseUnder: 950, floor: null };
-  it.each([[1_000, 'accept'], [1_049, 'accept'], [1_050, 'accept'], [999, 'ask'], [950, 'ask'], [949, 'refuse']])(
-    '%i on 10.50: %s', (offer, expected) => expect(answerOffer(1_050, offer, limits).do).toBe(expected)); // prettier-ignore
+  it.each([
+    [1_000, 'accept'],
+    [1_049, 'accept'],
+    [1_050, 'accept'],
+    [999, 'ask'],
+    [950, 'ask'],
+    [949, 'refuse'],
+  ])('%i on 10.50: %s', (offer, expected) => expect(answerOffer(1_050, offer, limits).type).toBe(expected));
   it('never takes one under the floor, and counters neither under it nor above the price', () => {
     fc.assert(
       fc.property(amount, amount, maybe, maybe, maybe, (price, offer, acceptFrom, refuseUnder, floor) => {
         const answer = answerOffer(price, offer, { acceptFrom, refuseUnder, floor });
-        if (answer.do === 'accept') expect(offer >= price || offer >= (floor ?? 0)).toBe(true);
-        if (answer.do === 'ask') {
+        if (answer.type === 'accept') expect(offer >= price || offer >= (floor ?? 0)).toBe(true);
+        if (answer.type === 'ask') {
           expect(answer.counter).toBeLessThanOrEqual(price);
           expect(answer.counter).toBeGreaterThanOrEqual(Math.min(price, floor ?? 0));
         }
@@ -54,10 +60,15 @@ describe('offers', () => {
 describe('markdown', () => {
   // A tenth off after four weeks, worked by hand: 48.00 becomes 43.20, 38.40, 33.60.
   it('comes down on its days', () => {
-    expect(markdownDays(4_800, USUAL_MARKDOWN, null, 0).map((d) => [d.at / DAY, d.price])).toEqual([[28, 4_320], [56, 3_840], [84, 3_360]]); // prettier-ignore
+    expect(markdownDays(4_800, USUAL_MARKDOWN, null, 0).map((d) => [d.at / DAY, d.price])).toEqual([
+      [28, 4_320],
+      [56, 3_840],
+      [84, 3_360],
+    ]);
     expect(markdownDays(4_800, USUAL_MARKDOWN, 4_000, 0)).toEqual([
-      { at: 28 * DAY, price: 4_320, atFloor: false }, { at: 56 * DAY, price: 4_000, atFloor: true },
-    ]); // prettier-ignore
+      { at: 28 * DAY, price: 4_320, atFloor: false },
+      { at: 56 * DAY, price: 4_000, atFloor: true },
+    ]);
   });
   it('stands still while it is held', () => {
     const held = [
@@ -75,17 +86,23 @@ describe('markdown', () => {
     });
     const pause = fc.record({ from: fc.nat(200), to: fc.option(fc.nat(200), { nil: null }) });
     fc.assert(
-      fc.property(amount, fc.array(step, { maxLength: 6 }), maybe, fc.array(pause, { maxLength: 3 }), (first, steps, floor, raw) => {
-        const pauses = raw.map((p) => ({ from: p.from * DAY, to: p.to === null ? null : p.to * DAY }));
-        let before = first;
-        for (let day = 0; day < 260; day += 5) {
-          const price = priceOn(first, { steps }, floor, 0, day * DAY, pauses);
-          expect(price).toBeLessThanOrEqual(before);
-          expect(price).toBeGreaterThanOrEqual(Math.min(first, floor ?? 0));
-          before = price;
-        }
-      }),
-    ); // prettier-ignore
+      fc.property(
+        amount,
+        fc.array(step, { maxLength: 6 }),
+        maybe,
+        fc.array(pause, { maxLength: 3 }),
+        (first, steps, floor, raw) => {
+          const pauses = raw.map((p) => ({ from: p.from * DAY, to: p.to === null ? null : p.to * DAY }));
+          let before = first;
+          for (let day = 0; day < 260; day += 5) {
+            const price = priceOn(first, { steps }, floor, 0, day * DAY, pauses);
+            expect(price).toBeLessThanOrEqual(before);
+            expect(price).toBeGreaterThanOrEqual(Math.min(first, floor ?? 0));
+            before = price;
+          }
+        },
+      ),
+    );
   });
   it('says what is wrong with a plan', () => {
     expect(planTrouble(USUAL_MARKDOWN)).toBeNull();
@@ -111,8 +128,14 @@ describe('markdown', () => {
 
 describe('stock shown', () => {
   // Common practice: 3 with 1 held back shows 2; 100 with a cap of 20 shows 20 until fewer are left.
-  it.each([[3, 1, null, 2], [100, 0, 20, 20], [19, 0, 20, 19], [0, 1, 20, 0]])(
-    '%i, %i held back, cap %p: %i', (stock, back, cap, shown) => expect(stockShown(stock, back, cap)).toBe(shown)); // prettier-ignore
+  it.each([
+    [3, 1, null, 2],
+    [100, 0, 20, 20],
+    [19, 0, 20, 19],
+    [0, 1, 20, 0],
+  ])('%i, %i held back, cap %p: %i', (stock, back, cap, shown) =>
+    expect(stockShown(stock, back, cap)).toBe(shown),
+  );
 });
 
 describe('a consignor’s share', () => {
@@ -176,9 +199,20 @@ describe('buying', () => {
 });
 
 const history = (sold: number[], unsold: number[]): Comp[] =>
-  [...sold.map((p) => [p, true] as const), ...unsold.map((p) => [p, false] as const)].map(([price, isSold], i) => ({
-    id: String(i), market: 'oldhollow', title: '', brand: '', category: '', wear: 2, sold: isSold, price, listedAt: 0, endedAt: 1,
-  })); // prettier-ignore
+  [...sold.map((p) => [p, true] as const), ...unsold.map((p) => [p, false] as const)].map(
+    ([price, isSold], i) => ({
+      id: String(i),
+      market: 'oldhollow',
+      title: '',
+      brand: '',
+      category: '',
+      wear: 2,
+      sold: isSold,
+      price,
+      listedAt: 0,
+      endedAt: 1,
+    }),
+  );
 
 describe('auction or fixed', () => {
   const plan = { opening: 2_000, outright: null, days: 7, again: 0, becomes: null };
@@ -191,7 +225,11 @@ describe('auction or fixed', () => {
   });
   // Worked by hand: two paid 30.00 or more, one asked less in vain: 2 of 3.
   it('estimates a fixed price from those who would and would not', () =>
-    expect(expectFixed(3_000, history([2_000, 3_000, 4_000], [2_500, 5_000]))).toEqual({ chance: 2 / 3, price: 3_000, expected: 2_000 })); // prettier-ignore
+    expect(expectFixed(3_000, history([2_000, 3_000, 4_000], [2_500, 5_000]))).toEqual({
+      chance: 2 / 3,
+      price: 3_000,
+      expected: 2_000,
+    }));
   it('expects less than nothing of nothing', () =>
     expect(expectFixed(3_000, history([1_000], []))).toBeNull());
   it('hopes for more when it is put up again, never for less than the opening price', () => {
@@ -220,11 +258,18 @@ describe('competing copies', () => {
   };
   it('goes under the cheapest that counts, and says why', () =>
     expect(ruledPrice(1_200, 280, copies, rule, 'EUR')).toEqual({
-      price: 610, position: 1, of: 3, lowestNew: 1_500, lowestUsed: 900,
+      price: 610,
+      position: 1,
+      of: 3,
+      lowestNew: 1_500,
+      lowestUsed: 900,
       why: '€0.10 under the cheapest of 2, €9.00 with postage.',
-    })); // prettier-ignore
+    }));
   it('is held by the guards, and says so', () => {
-    expect(ruledPrice(1_200, 280, copies, { ...rule, min: 700 }, 'EUR')).toMatchObject({ price: 700, why: expect.stringContaining('not under €7.00') }); // prettier-ignore
+    expect(ruledPrice(1_200, 280, copies, { ...rule, min: 700 }, 'EUR')).toMatchObject({
+      price: 700,
+      why: expect.stringContaining('not under €7.00'),
+    });
     expect(ruledPrice(1_200, 280, copies, { ...rule, way: 'match', max: 500 }, 'EUR').price).toBe(500);
     expect(ruledPrice(1_200, 280, copies, { ...rule, way: 'above', by: 100 }, 'EUR').price).toBe(720);
     expect(ruledPrice(1_200, 280, [], rule, 'EUR')).toMatchObject({ price: 1_200, position: 1, of: 1 });
@@ -232,11 +277,17 @@ describe('competing copies', () => {
   it('never leaves the guards', () => {
     const copy = fc.record({ seller: fc.string(), total: amount, wear: fc.nat(5) });
     fc.assert(
-      fc.property(amount, fc.array(copy), fc.constantFrom('match' as const, 'undercut' as const, 'above' as const), amount, (own, all, way, by) => {
-        const { price } = ruledPrice(own, 0, all, { ...rule, way, by }, 'EUR');
-        expect(price).toBeGreaterThanOrEqual(300);
-        expect(price).toBeLessThanOrEqual(5_000);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        amount,
+        fc.array(copy),
+        fc.constantFrom('match' as const, 'undercut' as const, 'above' as const),
+        amount,
+        (own, all, way, by) => {
+          const { price } = ruledPrice(own, 0, all, { ...rule, way, by }, 'EUR');
+          expect(price).toBeGreaterThanOrEqual(300);
+          expect(price).toBeLessThanOrEqual(5_000);
+        },
+      ),
+    );
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 
 import { RuleSheet, type FeeSchedule } from '@/contract/ruleSheet';
 
+import { parentsOf, takeHomeOf } from './takeHome';
 import { SHEET as BRACKENMOOR } from '../../../server/standins/brackenmoor/sheet';
 import { feesFor } from '../../../server/standins/brackenmoor/validate';
 import { boardFee } from '../../../server/standins/handbill/fees';
@@ -14,23 +15,27 @@ import { withheld } from '../../../server/standins/quirestack/fees';
 import { SHEET as QUIRESTACK } from '../../../server/standins/quirestack/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { part } from '../../../server/standins/threadwick/validate';
-import { parentsOf, takeHomeOf } from './takeHome';
 
 const sale = (price: number, more: Partial<Parameters<typeof takeHomeOf>[0]> = {}) => ({
-  price, postageCharged: 0, postageCost: 0, packaging: 0, category: 'x', ...more,
-}); // prettier-ignore
+  price,
+  postageCharged: 0,
+  postageCost: 0,
+  packaging: 0,
+  category: 'x',
+  ...more,
+});
 const schedule = (rules: FeeSchedule['rules'], taxBp = 0): FeeSchedule => ({ rules, taxBp });
 
 describe('fees and take-home', () => {
   // Worked by hand; the first is the trade's own example (common practice): 10 % on 19.00.
   it('leaves 17.10 of 19.00 at 10 %', () => {
-    const result = takeHomeOf(sale(1900), schedule([{ kind: 'share', label: 'fee', bp: 1000, of: 'price' }]));
+    const result = takeHomeOf(sale(1900), schedule([{ type: 'share', label: 'fee', bp: 1000, of: 'price' }]));
     expect(result).toMatchObject({ feeTotal: 190, takeHome: 1710 });
   });
   it('caps a share', () => {
     const result = takeHomeOf(
       sale(100_000),
-      schedule([{ kind: 'share', label: 'fee', bp: 1000, of: 'price', cap: 6000 }]),
+      schedule([{ type: 'share', label: 'fee', bp: 1000, of: 'price', cap: 6000 }]),
     );
     expect(result.feeTotal).toBe(6000);
   });
@@ -51,25 +56,25 @@ describe('fees and take-home', () => {
     expect(takeHomeOf(sale(1801), fees).takeHome).toBe(1486);
   });
   it('may come out below zero, and says so', () =>
-    expect(takeHomeOf(sale(100), schedule([{ kind: 'fixed', label: 'fee', amount: 240 }])).takeHome).toBe(
+    expect(takeHomeOf(sale(100), schedule([{ type: 'fixed', label: 'fee', amount: 240 }])).takeHome).toBe(
       -140,
     ));
 
   it('adds up: price and postage less every line is what is left', () => {
     const rule = fc.oneof(
       fc.record({
-        kind: fc.constant('share' as const),
+        type: fc.constant('share' as const),
         label: fc.constant('s'),
         bp: fc.integer({ min: 0, max: 5000 }),
         of: fc.constantFrom('price' as const, 'total' as const),
       }),
       fc.record({
-        kind: fc.constant('fixed' as const),
+        type: fc.constant('fixed' as const),
         label: fc.constant('f'),
         amount: fc.integer({ min: 0, max: 999 }),
       }),
       fc.record({
-        kind: fc.constant('step' as const),
+        type: fc.constant('step' as const),
         label: fc.constant('t'),
         upTo: fc.integer({ min: 0, max: 5000 }),
         flat: fc.integer({ min: 0, max: 500 }),
@@ -116,27 +121,50 @@ describe('fees and take-home', () => {
   it('predicts Brackenmoor’s paid extras', () => {
     const { fees } = RuleSheet.parse(BRACKENMOOR);
     fc.assert(
-      fc.property(fc.integer({ min: 100, max: 200_000 }), fc.integer({ min: 1, max: 30 }), fc.boolean(), (price, promotionPercent, line) => {
-        const ours = sale(price, { category: 'none', promotionBp: promotionPercent * 100, extras: line ? { secondLine: 1 } : {} });
-        const none = feesFor('bench', price, 0, {}) - feesFor('bench', price, 0, { promotionPercent, secondLine: line });
-        const without = takeHomeOf(sale(price, { category: 'none' }), fees).feeTotal - takeHomeOf(ours, fees).feeTotal;
-        // Tax is rounded on the sum, so the two ways of taking a difference may be a cent apart.
-        expect(Math.abs(none - without)).toBeLessThanOrEqual(1);
-      }),
+      fc.property(
+        fc.integer({ min: 100, max: 200_000 }),
+        fc.integer({ min: 1, max: 30 }),
+        fc.boolean(),
+        (price, promotionPercent, line) => {
+          const ours = sale(price, {
+            category: 'none',
+            promotionBp: promotionPercent * 100,
+            extras: line ? { secondLine: 1 } : {},
+          });
+          const none =
+            feesFor('bench', price, 0, {}) -
+            feesFor('bench', price, 0, { promotionPercent, secondLine: line });
+          const without =
+            takeHomeOf(sale(price, { category: 'none' }), fees).feeTotal - takeHomeOf(ours, fees).feeTotal;
+          // Tax is rounded on the sum, so the two ways of taking a difference may be a cent apart.
+          expect(Math.abs(none - without)).toBeLessThanOrEqual(1);
+        },
+      ),
     );
-  }); // prettier-ignore
-  it.each<[string, unknown, (price: number, charged: number) => number, Partial<Parameters<typeof takeHomeOf>[0]>]>([
+  });
+  it.each<
+    [string, unknown, (price: number, charged: number) => number, Partial<Parameters<typeof takeHomeOf>[0]>]
+  >([
     ['Oldhollow', OLDHOLLOW, (price, charged) => keeps(price, charged, 200), { daysListed: 200 }],
-    ['Quirestack', QUIRESTACK, (price) => withheld('sound', price), { category: 'sound', postageCharged: 280 }],
+    [
+      'Quirestack',
+      QUIRESTACK,
+      (price) => withheld('sound', price),
+      { category: 'sound', postageCharged: 280 },
+    ],
     ['Lanternyard', LANTERNYARD, (price, charged) => cardCost(price + charged), {}],
     ['Handbill', HANDBILL, (price) => boardFee(price), {}],
   ])('predicts what %s charges', (_, raw, theirs, more) => {
     const sheet = RuleSheet.parse(raw);
     fc.assert(
       fc.property(fc.integer({ min: 50, max: 150_000 }), fc.nat(2_000), (price, charged) =>
-        expect(takeHomeOf(sale(price, { postageCharged: charged, ...more }), sheet.fees, parentsOf(sheet)).feeTotal).toBe(theirs(price, charged))),
+        expect(
+          takeHomeOf(sale(price, { postageCharged: charged, ...more }), sheet.fees, parentsOf(sheet))
+            .feeTotal,
+        ).toBe(theirs(price, charged)),
+      ),
     );
-  }); // prettier-ignore
+  });
   it('predicts what Threadwick charges, at every cent up to 50.00', () => {
     const { fees } = RuleSheet.parse(THREADWICK);
     for (let price = 200; price <= 5000; price += 1)

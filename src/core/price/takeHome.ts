@@ -79,15 +79,18 @@ export function unroundedTakeHome(
   return sale.price + sale.postageCharged - taxed - sale.postageCost - sale.packaging;
 }
 
-/** Prices after which a fee goes another way: a step's end, a tier's end, where a cap or a least amount begins. */
+/**
+ * Prices after which a fee goes another way: a step's end, a tier's end, where a cap or a least amount
+ * begins.
+ */
 export function breakpoints(schedule: FeeSchedule, postageCharged: Minor): Minor[] {
   const of = (base: number, what: 'price' | 'total') =>
     Math.floor(what === 'total' ? base - postageCharged : base);
   return schedule.rules.flatMap((rule) => {
-    if (rule.kind === 'step') return [rule.upTo];
-    if (rule.kind === 'tiers')
+    if (rule.type === 'step') return [rule.upTo];
+    if (rule.type === 'tiers')
       return rule.tiers.flatMap((t) => (t.upTo === null ? [] : [of(t.upTo, rule.of)]));
-    if (rule.kind !== 'share' || rule.bp === 0) return [];
+    if (rule.type !== 'share' || rule.bp === 0) return [];
     return [rule.cap, rule.least].flatMap((amount) =>
       amount === undefined ? [] : [of((amount * 10_000) / rule.bp, rule.of)],
     );
@@ -106,7 +109,7 @@ function feeOf(
   const base = (of: 'price' | 'total') => (of === 'price' ? sale.price : sale.price + sale.postageCharged);
   const elsewhere = (categories: readonly string[] | undefined) =>
     categories && !categories.some((c) => isWithin(sale.category, c, parents));
-  switch (rule.kind) {
+  switch (rule.type) {
     case 'fixed':
       return elsewhere(rule.categories) ? null : rule.amount;
     case 'depot':

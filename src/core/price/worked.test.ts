@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import { workedPrices, WORKED } from '../../../scripts/workedPrices';
 import { parentsOf, takeHomeOf } from './takeHome';
+import { workedPrices, WORKED } from '../../../scripts/workedPrices';
 
 const file = readFileSync(join(__dirname, '../../../docs/worked-prices.md'), 'utf8');
 
@@ -12,11 +12,15 @@ describe('the twelve worked prices', () => {
     expect(WORKED).toHaveLength(12);
     expect(new Set(WORKED.map((w) => w.sheet.marketplace)).size).toBe(7);
   });
-  it.each(file.split('\n## ').slice(1).map((part, i) => [part.split('\n')[0], part, i] as const))(
-    '%s: by hand and by the code the same is left', (_, part, i) => {
-      const byHand = /^By hand: .*= (−?[\d.]+)$/mu.exec(part)?.[1] ?? '';
-      const worked = WORKED[i]!;
-      const { takeHome } = takeHomeOf(worked.sale, worked.sheet.fees, parentsOf(worked.sheet));
-      expect((takeHome / 100).toFixed(2).replace('-', '−')).toBe(byHand);
-    }); // prettier-ignore
+  it.each(
+    file
+      .split('\n## ')
+      .slice(1)
+      .map((part, i) => [part.split('\n')[0], part, i] as const),
+  )('%s: by hand and by the code the same is left', (_, part, i) => {
+    const byHand = /^By hand: .*= (−?[\d.]+)$/mu.exec(part)?.[1] ?? '';
+    const worked = WORKED[i]!;
+    const { takeHome } = takeHomeOf(worked.sale, worked.sheet.fees, parentsOf(worked.sheet));
+    expect((takeHome / 100).toFixed(2).replace('-', '−')).toBe(byHand);
+  });
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
-import { BUILT_IN } from '../kinds/tree';
 import { suggestionsFrom, type ReadLine } from './labelText';
+import { BUILT_IN } from '../kinds/tree';
 
 const lines = (...texts: string[]): ReadLine[] =>
   texts.map((text, i) => ({ text, confidence: 90, box: [0.1, i / 10, 0.5, i === 0 ? 0.09 : 0.05] }));
@@ -27,9 +27,15 @@ describe('what a label says', () => {
     });
   });
   it.each([
-    ['SIZEM', 'M'], ['Size: EU 40', 'EU 40'], ['XL', 'XL'], ['UK 12', 'UK 12'], ['size 42/44', '42/44'], ['One size', 'ONE SIZE'],
-    ['Sized to fit', undefined], ['12', undefined],
-  ])('reads the size in %j as %j', (text, size) => expect(read(text)['fact:size']).toBe(size)); // prettier-ignore
+    ['SIZEM', 'M'],
+    ['Size: EU 40', 'EU 40'],
+    ['XL', 'XL'],
+    ['UK 12', 'UK 12'],
+    ['size 42/44', '42/44'],
+    ['One size', 'ONE SIZE'],
+    ['Sized to fit', undefined],
+    ['12', undefined],
+  ])('reads the size in %j as %j', (text, size) => expect(read(text)['fact:size']).toBe(size));
   it.each([
     ['100% pure new wool', 'Wool'],
     ['1OO% Wo0l', undefined],

@@ -21,10 +21,15 @@ export interface Suggestion {
   confidence: number;
 }
 
-/** Below this a line is junk: upside-down text comes out like that. Common practice with this kind of reader. */
+/**
+ * Below this a line is junk: upside-down text comes out like that. Common practice with this kind of reader.
+ */
 export const LEAST_CONFIDENCE = 50;
 
-/** Fibres as labels name them, English. From memory; the names are those of Regulation (EU) No 1007/2011, Annex I. */
+/**
+ * Fibres as labels name them, English. From memory; the names are those of Regulation (EU) No 1007/2011,
+ * Annex I.
+ */
 const FIBRES =
   'wool|lambswool|merino|cashmere|alpaca|mohair|angora|silk|cotton|linen|flax|hemp|jute|ramie|viscose|rayon|lyocell|modal|cupro|acetate|polyester|polyamide|nylon|acrylic|elastane|spandex|polyurethane|leather|suede|down|feathers'.split(
     '|',
@@ -32,10 +37,11 @@ const FIBRES =
 const SIZE_WORD = /^(?:(?:X{0,3}[SL])|M|ONE SIZE|OS)$/u;
 
 /**
- * What a sewn-in label or a whiteboard of measurements says: size, fibres, country, style code, maker, and numbers with
- * the names of the kind's measurements. Nothing is certain: each comes with the words it rests on.
+ * What a sewn-in label or a whiteboard of measurements says: size, fibres, country, style code, maker, and
+ * numbers with the names of the kind's measurements. Nothing is certain: each comes with the words it rests
+ * on.
  *
- * @param measures of the thing's kind; a number without a unit is in `units`
+ * @param measures of the item's kind; a number without a unit is in `units`
  */
 export function suggestionsFrom(
   lines: readonly ReadLine[],
@@ -111,7 +117,10 @@ const ALIKE: Record<string, string> = {
   '6': '5',
 };
 
-/** Shares that come to a hundred once a single figure is taken for its look-alike; as read where that is not clear. */
+/**
+ * Shares that come to a hundred once a single figure is taken for its look-alike; as read where that is not
+ * clear.
+ */
 function mended(shares: number[]): number[] {
   if (total(shares) === 100) return shares;
   const ways: number[][] = [];

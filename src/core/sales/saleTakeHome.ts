@@ -1,6 +1,6 @@
 import type { CarrierRates } from '@/contract/carrier';
 import type { Sale } from '@/contract/courier';
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { postedBy } from '../depot/depot';
@@ -18,16 +18,16 @@ import { parentsOf, takeHomeOf, type SaleTerms, type TakeHome } from '../price/t
  */
 export function saleTakeHome(
   sale: Sale,
-  thing: Thing | undefined,
+  item: Item | undefined,
   sheet: RuleSheet,
   category: string,
   kinds: KindTree,
   rates: CarrierRates,
   place: Pick<SaleTerms, 'daysListed' | 'listedThisMonth'>,
 ): TakeHome {
-  const fromDepot = sheet.depot === true && postedBy(sale.market, thing);
+  const fromDepot = sheet.depot === true && postedBy(sale.market, item);
   const collected = sheet.handover === 'collect' || fromDepot;
-  const posted = thing && inlandPostage(thing, kinds, rates);
+  const posted = item && inlandPostage(item, kinds, rates);
   const computed = takeHomeOf(
     {
       price: sale.amount,

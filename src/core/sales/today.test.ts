@@ -1,30 +1,63 @@
-import type { CourierListingView, CourierThingView, Sale } from '@/contract/courier';
+import type { CourierListingView, CourierItemView, Sale } from '@/contract/courier';
 import { Order as OrderRecord, orderId, type Order } from '@/contract/orders';
-import { Plan, planId, Thing } from '@/contract/records';
+import { Plan, planId, Item } from '@/contract/records';
 import { RuleSheet } from '@/contract/ruleSheet';
 
-import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
-import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
-import { takingsOf } from '../ledger/takings';
-import type { Finding } from '../listing/check';
-import { BUILT_IN } from '../kinds/tree';
-import { ordersOf } from '../orders/orders';
-import { STARTING_RATES } from '../postage/rates';
 import { saleTakeHome } from './saleTakeHome';
 import { isAlarm, LONG_HOLD, SOON, todayLines, type TodayInput } from './today';
+import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
+import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
+import { BUILT_IN } from '../kinds/tree';
+import { takingsOf } from '../ledger/takings';
+import type { Finding } from '../listing/check';
+import { ordersOf } from '../orders/orders';
+import { STARTING_RATES } from '../postage/rates';
 
-const thing = (id: string, part: Partial<Thing> = {}) =>
-  Thing.parse({ id, code: 'YA-0001', author: 'me', createdAt: 5, updatedAt: 5, ...part });
+const item = (id: string, part: Partial<Item> = {}) =>
+  Item.parse({ id, code: 'YA-0001', author: 'me', createdAt: 5, updatedAt: 5, ...part });
 const sale = (market: string, at: number, part: Partial<Sale> = {}): Sale => ({
-  market, order: `${market}-${at}`, amount: 4800, postage: 390, fees: null, at, knownAt: at + 100, ...part,
-}); // prettier-ignore
+  market,
+  order: `${market}-${at}`,
+  amount: 4800,
+  postage: 390,
+  fees: null,
+  at,
+  knownAt: at + 100,
+  ...part,
+});
 const listing = (market: string, part: Partial<CourierListingView> = {}): CourierListingView => ({
-  market, state: 'live', want: 'live', doing: null, tries: 0, nextTryAt: null, trouble: null, url: null, title: '', price: 4800,
-  category: '', postage: 0, reasons: [], since: 1, listedAt: 1, draftPrint: '', edited: null, held: false, stopped: false, ...part,
-}); // prettier-ignore
-const view = (id: string, part: Partial<CourierThingView> = {}): CourierThingView => ({
-  id, listings: [], sale: null, laterSales: [], pieceSales: [], pastSales: [], hold: null, closing: null, ...part,
-}); // prettier-ignore
+  market,
+  state: 'live',
+  want: 'live',
+  doing: null,
+  tries: 0,
+  nextTryAt: null,
+  trouble: null,
+  url: null,
+  title: '',
+  price: 4800,
+  category: '',
+  postage: 0,
+  reasons: [],
+  since: 1,
+  listedAt: 1,
+  draftHash: '',
+  edited: null,
+  held: false,
+  stopped: false,
+  ...part,
+});
+const view = (id: string, part: Partial<CourierItemView> = {}): CourierItemView => ({
+  id,
+  listings: [],
+  sale: null,
+  laterSales: [],
+  pieceSales: [],
+  pastSales: [],
+  hold: null,
+  closing: null,
+  ...part,
+});
 const open = (market: string) => ({
   startedAt: 10,
   doneAt: null,
@@ -32,18 +65,18 @@ const open = (market: string) => ({
 });
 const done = { startedAt: 10, doneAt: 400, entries: [] };
 const lines = (
-  views: CourierThingView[],
-  things: Thing[] = [thing('t')],
+  views: CourierItemView[],
+  items: Item[] = [item('t')],
   plans: Plan[] = [],
   findings: Finding[] = [],
   desk: Partial<TodayInput> & { records?: Order[] } = {},
 ) => {
   const { records = [], ...more } = desk;
   const courier = Object.fromEntries(views.map((v) => [v.id, v]));
-  const byId = Object.fromEntries(things.map((t) => [t.id, t]));
+  const byId = Object.fromEntries(items.map((t) => [t.id, t]));
   const orders = ordersOf(courier, byId, Object.fromEntries(records.map((r) => [r.id, r])), [], 100);
   return todayLines({
-    things: byId,
+    items: byId,
     courier,
     orders,
     plans,
@@ -54,10 +87,10 @@ const lines = (
   });
 };
 /** The order is fetched and packed. */
-const packedNow = (thingId: string, order: string): Order =>
+const packedNow = (itemId: string, order: string): Order =>
   OrderRecord.parse({
-    id: orderId(thingId, order),
-    thingId,
+    id: orderId(itemId, order),
+    itemId,
     market: 'moor',
     order,
     fetchedAt: 12,
@@ -69,7 +102,7 @@ describe('Today', () => {
   it('is calm when nothing needs a person', () => {
     expect(lines([view('t', { listings: [listing('moor')] })])).toEqual([]);
     expect(
-      lines([view('t', { sale: sale('moor', 9), closing: done })], [thing('t')], [], [], {
+      lines([view('t', { sale: sale('moor', 9), closing: done })], [item('t')], [], [], {
         records: [packedNow('t', 'moor-9')],
       }),
     ).toEqual([]);
@@ -91,7 +124,7 @@ describe('Today', () => {
     const reasons = [{ field: 'price', message: 'Too low.' }];
     const refused = listing('moor', { reasons });
     const found = lines([view('t', { listings: [refused] })]);
-    expect(found).toEqual([{ sort: 'changeRefused', thingId: 't', listing: refused }]);
+    expect(found).toEqual([{ sort: 'changeRefused', itemId: 't', listing: refused }]);
     // Being sent again, or taken down, it needs nobody.
     expect(lines([view('t', { listings: [{ ...refused, doing: 'revise' }] })])).toEqual([]);
     expect(lines([view('t', { listings: [{ ...refused, want: 'gone', doing: 'withdraw' }] })])).toEqual([]);
@@ -102,10 +135,10 @@ describe('Today', () => {
 
   it('asks about what ended or was changed there, as long as it is wanted there', () => {
     const plan = (wanted: boolean) =>
-      Plan.parse({ id: planId('t', 'moor'), thingId: 't', market: 'moor', wanted });
+      Plan.parse({ id: planId('t', 'moor'), itemId: 't', market: 'moor', wanted });
     const why = [{ field: '', message: 'It was found to be no longer shown there.' }];
     const ended = view('t', { listings: [listing('moor', { state: 'ended', want: 'gone', reasons: why })] });
-    const sorts = (v: CourierThingView, plans: Plan[]) => lines([v], [thing('t')], plans).map((l) => l.sort);
+    const sorts = (v: CourierItemView, plans: Plan[]) => lines([v], [item('t')], plans).map((l) => l.sort);
     expect(sorts(ended, [plan(true)])).toEqual(['endedThere']);
     expect(sorts(ended, [plan(false)])).toEqual([]);
     const withdrawn = view('t', { listings: [listing('moor', { state: 'ended', want: 'gone' })] });
@@ -116,17 +149,20 @@ describe('Today', () => {
     expect(sorts(view('t', { listings: [listing('moor', { edited, doing: 'revise' })] }), [])).toEqual([]);
   });
 
-  it('has every piece of a thing in choices fetched, and tells of one sold too often', () => {
+  it('has every piece of an item in choices fetched, and tells of one sold too often', () => {
     const mug = sale('moor', 9, { piece: 'A' });
     const jug = sale('moor', 12, { piece: 'B' });
     const both = view('t', { pieceSales: [mug, jug] });
     expect(lines([both]).map((l) => l.sort === 'toFetch' && l.sale.piece)).toEqual(['A', 'B']);
     const records = [packedNow('t', mug.order)];
     expect(
-      lines([both], [thing('t')], [], [], { records }).map((l) => l.sort === 'toFetch' && l.sale.piece),
+      lines([both], [item('t')], [], [], { records }).map((l) => l.sort === 'toFetch' && l.sale.piece),
     ).toEqual(['B']);
-    const twice = view('t', { pieceSales: [mug], laterSales: [{ ...sale('wick', 10, { piece: 'A' }), settled: false }] }); // prettier-ignore
-    expect(lines([twice], [thing('t')], [], [], { records }).map((l) => l.sort)).toEqual(['soldTwice']);
+    const twice = view('t', {
+      pieceSales: [mug],
+      laterSales: [{ ...sale('wick', 10, { piece: 'A' }), settled: false }],
+    });
+    expect(lines([twice], [item('t')], [], [], { records }).map((l) => l.sort)).toEqual(['soldTwice']);
   });
 
   it('puts promises at risk first, red, and says how the trying goes', () => {
@@ -145,7 +181,7 @@ describe('Today', () => {
           closing: done,
         }),
       ],
-      ['a', 'b', 'c', 'd'].map((id) => thing(id)),
+      ['a', 'b', 'c', 'd'].map((id) => item(id)),
     );
     expect(found.map((l) => l.sort)).toEqual(['soldTwice', 'notGoneYet', 'refused', 'toFetch', 'toFetch']);
     expect(found.filter(isAlarm)).toHaveLength(2);
@@ -168,20 +204,22 @@ describe('Today', () => {
 
   it('keeps quiet about a settled second sale, and a refusal after the sale', () => {
     const settled = view('t', {
-      sale: sale('moor', 9), laterSales: [{ ...sale('wick', 11), settled: true }], closing: done,
+      sale: sale('moor', 9),
+      laterSales: [{ ...sale('wick', 11), settled: true }],
+      closing: done,
       listings: [listing('stile', { state: 'refused' })],
-    }); // prettier-ignore
-    expect(lines([settled], [thing('t')], [], [], { records: [packedNow('t', 'moor-9')] })).toEqual([]);
+    });
+    expect(lines([settled], [item('t')], [], [], { records: [packedNow('t', 'moor-9')] })).toEqual([]);
   });
 
   it('says what waits at the desk: parcels, meetings, promises, buyers, money, endings', () => {
     const sold = view('t', { sale: sale('moor', 9), closing: done });
     const at = (part: Partial<Order>) => [{ ...packedNow('t', 'moor-9'), postedAt: null, ...part }];
-    expect(lines([sold], [thing('t')], [], [], { records: at({}) })).toMatchObject([
+    expect(lines([sold], [item('t')], [], [], { records: at({}) })).toMatchObject([
       { sort: 'parcels', toLabel: 1, toPost: 0, late: 0 },
     ]);
     const label = { carrier: 'P', tracking: 'PN1', cost: 420, at: 14 };
-    expect(lines([sold], [thing('t')], [], [], { records: at({ label }) })).toMatchObject([
+    expect(lines([sold], [item('t')], [], [], { records: at({ label }) })).toMatchObject([
       { sort: 'parcels', toLabel: 0, toPost: 1 },
     ]);
     const meet = {
@@ -193,7 +231,7 @@ describe('Today', () => {
       handedAt: null,
       missedAt: null,
     };
-    const held = thing('t', { holds: [{ from: 5, to: null, who: 'Imke', market: 'stile', meet }] });
+    const held = item('t', { holds: [{ from: 5, to: null, who: 'Imke', market: 'stile', meet }] });
     expect(lines([view('t')], [held])).toMatchObject([{ sort: 'meeting', late: false }]);
     expect(lines([view('t')], [held], [], [], { now: 600 })).toMatchObject([{ sort: 'meeting', late: true }]);
     // Late in the evening the next hours are tomorrow's, and count all the same.
@@ -201,7 +239,7 @@ describe('Today', () => {
     expect(at500(500 - SOON)).toEqual([]);
     expect(at500(501 - SOON)).toMatchObject([{ sort: 'meeting', late: false }]);
     expect(lines([view('t')], [held], [], [], { now: 500 - SOON, tonight: 501 })).toHaveLength(1);
-    const loose = thing('t', { holds: [{ from: 5, to: null, who: 'Imke', market: null, meet: null }] });
+    const loose = item('t', { holds: [{ from: 5, to: null, who: 'Imke', market: null, meet: null }] });
     expect(lines([view('t')], [loose])).toEqual([]);
     expect(lines([view('t')], [loose], [], [], { now: 6 + LONG_HOLD })).toMatchObject([{ sort: 'heldLong' }]);
     // Sold to somebody else: that is a promise broken, and red.
@@ -209,10 +247,10 @@ describe('Today', () => {
     expect(broken).toMatchObject([{ sort: 'promisedSold', who: 'Imke' }]);
     expect(broken.filter(isAlarm)).toHaveLength(1);
     // Sold where it was promised, by an offer that was taken and paid: the promise is kept.
-    const kept = thing('t', { holds: [{ from: 5, to: null, who: 'Imke', market: 'moor', meet: null }] });
+    const kept = item('t', { holds: [{ from: 5, to: null, who: 'Imke', market: 'moor', meet: null }] });
     expect(lines([sold], [kept], [], [], { records: at({ postedAt: 15 }) })).toEqual([]);
     expect(
-      lines([view('t')], [thing('t')], [], [], {
+      lines([view('t')], [item('t')], [], [], {
         moneyOff: [{ market: 'moor', orders: 2, off: -100, at: 3 }],
       }),
     ).toMatchObject([{ sort: 'moneyOff', off: -100 }]);
@@ -225,28 +263,28 @@ describe('Today', () => {
       feesBack: 0,
       doneAt: null,
     };
-    expect(lines([sold], [thing('t')], [], [], { records: at({ postedAt: 15, back }) })).toMatchObject([
+    expect(lines([sold], [item('t')], [], [], { records: at({ postedAt: 15, back }) })).toMatchObject([
       { sort: 'cameBack' },
     ]);
     expect(
-      lines([sold], [thing('t')], [], [], { records: at({ postedAt: 15, back: { ...back, hereAt: null } }) }),
+      lines([sold], [item('t')], [], [], { records: at({ postedAt: 15, back: { ...back, hereAt: null } }) }),
     ).toEqual([]);
   });
 
   it('names what is one fact away from ready, and only that', () => {
-    const plan = Plan.parse({ id: 't_moor', thingId: 't', market: 'moor', wanted: true });
+    const plan = Plan.parse({ id: 't_moor', itemId: 't', market: 'moor', wanted: true });
     const blocker: Finding = { level: 'blocker', field: 'price', message: 'It needs a price.' };
-    expect(lines([], [thing('t')], [plan], [blocker])).toMatchObject([
+    expect(lines([], [item('t')], [plan], [blocker])).toMatchObject([
       { sort: 'nearlyReady', finding: blocker },
     ]);
-    expect(lines([], [thing('t')], [plan], [blocker, blocker])).toEqual([]);
-    expect(lines([], [thing('t')], [{ ...plan, wanted: false }], [blocker])).toEqual([]);
-    expect(lines([view('t', { listings: [listing('moor')] })], [thing('t')], [plan], [blocker])).toEqual([]);
+    expect(lines([], [item('t')], [plan], [blocker, blocker])).toEqual([]);
+    expect(lines([], [item('t')], [{ ...plan, wanted: false }], [blocker])).toEqual([]);
+    expect(lines([view('t', { listings: [listing('moor')] })], [item('t')], [plan], [blocker])).toEqual([]);
   });
 });
 
 describe('what a sale leaves', () => {
-  const jumper = thing('t', { kind: 'jumper', weightG: 820 });
+  const jumper = item('t', { kind: 'jumper', weightG: 820 });
   it('takes the fees as charged where the marketplace says them', () => {
     const sheet = RuleSheet.parse(THREADWICK);
     // By hand: 48.00 + 3.90 - 8.40 (17.5 %) - 4.20 postage - 0.60 packaging = 38.70.
@@ -264,7 +302,7 @@ describe('what a sale leaves', () => {
     );
     expect(charged).toMatchObject({ feeTotal: 900, takeHome: 3810 });
   });
-  it('is the whole price where things are collected', () =>
+  it('is the whole price where items are collected', () =>
     expect(
       saleTakeHome(
         sale('nearstile', 1, { postage: 0, fees: 0 }),

@@ -1,41 +1,52 @@
-import type { CourierListingView, CourierThingView, Sale } from '@/contract/courier';
-import type { Plan, Thing } from '@/contract/records';
-import { openHold } from '../holds/holds';
-import type { Ending } from '../consign/endings';
-import type { OrderRow } from '../orders/orders';
-import { waits, waitsSince, type TalksOfThing } from '../talks/talks';
+import type { CourierListingView, CourierItemView, Sale } from '@/contract/courier';
+import type { Plan, Item } from '@/contract/records';
 
+import type { Ending } from '../consign/endings';
+import { openHold } from '../holds/holds';
 import type { Finding } from '../listing/check';
-import { changeRefused, notTaken } from '../listing/windowState';
+import { changeRefused, notTaken } from '../listing/signState';
+import type { OrderRow } from '../orders/orders';
+import { waits, waitsSince, type TalksOfItem } from '../talks/talks';
 
 /** Something that needs a person, worst first. */
 export type TodayLine =
-  | { sort: 'soldTwice'; thingId: string; sale: Sale; second: Sale }
-  | { sort: 'notGoneYet'; thingId: string; sale: Sale; markets: { market: string; tries: number; trouble: string | null; nextTryAt: number | null }[] }
-  | { sort: 'putUp'; thingId: string; market: string }
-  | { sort: 'refused'; thingId: string; listing: CourierListingView }
+  | { sort: 'soldTwice'; itemId: string; sale: Sale; second: Sale }
+  | {
+      sort: 'notGoneYet';
+      itemId: string;
+      sale: Sale;
+      markets: { market: string; tries: number; trouble: string | null; nextTryAt: number | null }[];
+    }
+  | { sort: 'putUp'; itemId: string; market: string }
+  | { sort: 'refused'; itemId: string; listing: CourierListingView }
   /** It is there, but a change was not taken: buyers see it as it was before. */
-  | { sort: 'changeRefused'; thingId: string; listing: CourierListingView }
+  | { sort: 'changeRefused'; itemId: string; listing: CourierListingView }
   /** It ended there, or somebody changed it there, and nobody here asked for that. */
-  | { sort: 'endedThere'; thingId: string; listing: CourierListingView }
-  | { sort: 'editedThere'; thingId: string; listing: CourierListingView }
-  | { sort: 'toFetch'; thingId: string; sale: Sale; /** Milliseconds from the sale to the last withdrawal, as the closing record counts; null: pieces are left, so nothing is closed. */ closedIn: number | null }
-  /** A thing that is promised was sold elsewhere: the one it was promised to has to be told. */
-  | { sort: 'promisedSold'; thingId: string; who: string; sale: Sale }
+  | { sort: 'endedThere'; itemId: string; listing: CourierListingView }
+  | { sort: 'editedThere'; itemId: string; listing: CourierListingView }
+  | {
+      sort: 'toFetch';
+      itemId: string;
+      sale: Sale;
+      /** Milliseconds from the sale to the last withdrawal, as the closing record counts; null: pieces are left, so nothing is closed. */ closedIn:
+        number | null;
+    }
+  /** An item that is promised was sold elsewhere: the one it was promised to has to be told. */
+  | { sort: 'promisedSold'; itemId: string; who: string; sale: Sale }
   /** Buyers wait for an answer. */
-  | { sort: 'asked'; thingId: string; talks: TalksOfThing }
+  | { sort: 'asked'; itemId: string; talks: TalksOfItem }
   /** Today, or past and nobody said how it went. */
-  | { sort: 'meeting'; thingId: string; hold: Thing['holds'][number]; late: boolean }
+  | { sort: 'meeting'; itemId: string; hold: Item['holds'][number]; late: boolean }
   /** Promised for days, and nothing arranged. */
-  | { sort: 'heldLong'; thingId: string; hold: Thing['holds'][number] }
+  | { sort: 'heldLong'; itemId: string; hold: Item['holds'][number] }
   /** Packed, with labels to buy or parcels to hand in. */
-  | { sort: 'parcels'; thingId: string; toLabel: number; toPost: number; late: number }
+  | { sort: 'parcels'; itemId: string; toLabel: number; toPost: number; late: number }
   /** It came back: to be graded again, and money to be given back. */
-  | { sort: 'cameBack'; thingId: string; row: OrderRow }
+  | { sort: 'cameBack'; itemId: string; row: OrderRow }
   /** Statements that say otherwise than was told at the sale. */
-  | { sort: 'moneyOff'; thingId: string; market: string; orders: number; off: number }
-  | { sort: 'ending'; thingId: string; ending: Ending }
-  | { sort: 'nearlyReady'; thingId: string; market: string; finding: Finding }; // prettier-ignore
+  | { sort: 'moneyOff'; itemId: string; market: string; orders: number; off: number }
+  | { sort: 'ending'; itemId: string; ending: Ending }
+  | { sort: 'nearlyReady'; itemId: string; market: string; finding: Finding };
 
 const ORDER: readonly TodayLine['sort'][] = [
   'soldTwice',
@@ -69,42 +80,42 @@ export function isAlarm(line: TodayLine): boolean {
 }
 
 export interface TodayInput {
-  things: Readonly<Record<string, Thing>>;
+  items: Readonly<Record<string, Item>>;
   plans: readonly Plan[];
-  courier: Readonly<Record<string, CourierThingView>>;
+  courier: Readonly<Record<string, CourierItemView>>;
   /** Marketplaces that a person works by hand. */
   byHand?: ReadonlySet<string>;
   /** All orders, as far as the desk has worked them. */
   orders: readonly OrderRow[];
-  talks?: readonly TalksOfThing[];
+  talks?: readonly TalksOfItem[];
   endings?: readonly Ending[];
   /** By marketplace: orders whose statement is off and nobody has seen that yet, and by how much in all. */
   moneyOff?: readonly { market: string; orders: number; off: number; at: number }[];
   now: number;
   /** When today ends. */
   tonight: number;
-  /** Findings of wanted listings that were not sent yet: thing -> market -> findings. */
-  findings: (thing: Thing, market: string) => readonly Finding[];
+  /** Findings of wanted listings that were not sent yet: item -> market -> findings. */
+  findings: (item: Item, market: string) => readonly Finding[];
 }
 
 /** Everything that needs a person today, worst first; within a sort, the oldest first. */
 export function todayLines(input: TodayInput): TodayLine[] {
   const lines: { line: TodayLine; at: number }[] = [];
-  const wanted = new Set(input.plans.filter((p) => p.wanted).map((p) => `${p.thingId} ${p.market}`));
+  const wanted = new Set(input.plans.filter((p) => p.wanted).map((p) => `${p.itemId} ${p.market}`));
   for (const view of Object.values(input.courier)) {
     const { sale, closing } = view;
     for (const second of view.laterSales)
       if (!second.settled) {
         const first = sale ?? view.pieceSales.find((s) => s.piece === second.piece);
         if (first)
-          lines.push({ at: second.at, line: { sort: 'soldTwice', thingId: view.id, sale: first, second } });
+          lines.push({ at: second.at, line: { sort: 'soldTwice', itemId: view.id, sale: first, second } });
       }
     if (sale && closing && closing.doneAt === null)
       lines.push({
         at: sale.at,
         line: {
           sort: 'notGoneYet',
-          thingId: view.id,
+          itemId: view.id,
           sale,
           markets: closing.entries
             .filter((e) => e.outcome === 'withdrawing')
@@ -122,22 +133,22 @@ export function todayLines(input: TodayInput): TodayLine[] {
           input.byHand?.has(listing.market) &&
           listing.want === 'live' &&
           listing.doing !== null &&
-          input.things[view.id]
+          input.items[view.id]
         )
           lines.push({
             at: listing.since,
-            line: { sort: 'putUp', thingId: view.id, market: listing.market },
+            line: { sort: 'putUp', itemId: view.id, market: listing.market },
           });
-        const about = { thingId: view.id, listing };
+        const about = { itemId: view.id, listing };
         if (
           listing.state === 'ended' &&
           listing.reasons.length > 0 &&
           wanted.has(`${view.id} ${listing.market}`)
         )
           lines.push({ at: listing.since, line: { sort: 'endedThere', ...about } });
-        if (listing.edited && listing.state === 'live' && listing.doing === null && input.things[view.id])
+        if (listing.edited && listing.state === 'live' && listing.doing === null && input.items[view.id])
           lines.push({ at: listing.since, line: { sort: 'editedThere', ...about } });
-        if (notTaken(listing) && input.things[view.id])
+        if (notTaken(listing) && input.items[view.id])
           lines.push({
             at: listing.since,
             line: { sort: changeRefused(listing) ? 'changeRefused' : 'refused', ...about },
@@ -146,21 +157,21 @@ export function todayLines(input: TodayInput): TodayLine[] {
   }
   deskLines(input, lines);
   for (const plan of input.plans) {
-    const thing = input.things[plan.thingId];
-    const view = input.courier[plan.thingId];
+    const item = input.items[plan.itemId];
+    const view = input.courier[plan.itemId];
     if (
       !plan.wanted ||
-      !thing ||
-      thing.left ||
+      !item ||
+      item.left ||
       view?.sale ||
       view?.listings.some((l) => l.market === plan.market)
     )
       continue;
-    const blockers = input.findings(thing, plan.market).filter((f) => f.level === 'blocker');
+    const blockers = input.findings(item, plan.market).filter((f) => f.level === 'blocker');
     if (blockers.length === 1 && blockers[0])
       lines.push({
-        at: thing.createdAt,
-        line: { sort: 'nearlyReady', thingId: thing.id, market: plan.market, finding: blockers[0] },
+        at: item.createdAt,
+        line: { sort: 'nearlyReady', itemId: item.id, market: plan.market, finding: blockers[0] },
       });
   }
   return lines
@@ -170,49 +181,73 @@ export function todayLines(input: TodayInput): TodayLine[] {
 
 /** What waits at the desk: orders, buyers, promises, money. */
 function deskLines(input: TodayInput, lines: { line: TodayLine; at: number }[]): void {
-  const { orders, courier, things, now } = input;
+  const { orders, courier, items, now } = input;
   for (const row of orders) {
-    const { thingId, sale } = row;
-    const view = courier[thingId];
+    const { itemId, sale } = row;
+    const view = courier[itemId];
     const closing = view?.sale?.order === sale.order ? view.closing : null;
-    // The last piece of a thing in choices closes it; like the others it is fetched at once.
+    // The last piece of an item in choices closes it; like the others it is fetched at once.
     const closed = sale.piece !== undefined || closing?.doneAt;
     if (row.stage === 'toFetch' && closed)
       lines.push({
         at: sale.at,
-        line: { sort: 'toFetch', thingId, sale, closedIn: closing?.doneAt && sale.piece === undefined ? Math.max(0, closing.doneAt - sale.at) : null },
+        line: {
+          sort: 'toFetch',
+          itemId,
+          sale,
+          closedIn:
+            closing?.doneAt && sale.piece === undefined ? Math.max(0, closing.doneAt - sale.at) : null,
+        },
       });
     if (row.stage === 'back' && row.record?.back?.hereAt)
-      lines.push({ at: row.record.back.hereAt, line: { sort: 'cameBack', thingId, row } });
+      lines.push({ at: row.record.back.hereAt, line: { sort: 'cameBack', itemId, row } });
   }
   const packed = orders.filter((r) => r.stage === 'toPack' || r.stage === 'toLabel' || r.stage === 'toPost');
   const [first] = packed;
   if (first) {
     const toPost = packed.filter((r) => r.stage === 'toPost').length;
     const late = packed.filter((r) => now > r.sale.at + LATE_PARCEL).length;
-    lines.push({ at: first.sale.at, line: { sort: 'parcels', thingId: first.thingId, toLabel: packed.length - toPost, toPost, late } });
+    lines.push({
+      at: first.sale.at,
+      line: { sort: 'parcels', itemId: first.itemId, toLabel: packed.length - toPost, toPost, late },
+    });
   }
   for (const talks of input.talks ?? []) {
     const waiting = talks.talks.filter(waits);
     // Of what is sold only questions about it are left, and those stand with the order.
-    if (waiting.length === 0 || (talks.thing !== null && courier[talks.thing]?.sale && waiting.every((t) => t.offers.length > 0 && t.lines.length === 0))) continue;
-    lines.push({ at: Math.min(...waiting.map(waitsSince)), line: { sort: 'asked', thingId: talks.thing ?? '', talks } });
+    if (
+      waiting.length === 0 ||
+      (talks.item !== null &&
+        courier[talks.item]?.sale &&
+        waiting.every((t) => t.offers.length > 0 && t.lines.length === 0))
+    )
+      continue;
+    lines.push({
+      at: Math.min(...waiting.map(waitsSince)),
+      line: { sort: 'asked', itemId: talks.item ?? '', talks },
+    });
   }
-  for (const thing of Object.values(things)) {
-    const hold = openHold(thing);
+  for (const item of Object.values(items)) {
+    const hold = openHold(item);
     if (!hold) continue;
-    const sale = courier[thing.id]?.sale;
+    const sale = courier[item.id]?.sale;
     if (sale) {
-      if (sale.market !== hold.market) lines.push({ at: sale.at, line: { sort: 'promisedSold', thingId: thing.id, who: hold.who, sale } });
+      if (sale.market !== hold.market)
+        lines.push({ at: sale.at, line: { sort: 'promisedSold', itemId: item.id, who: hold.who, sale } });
     } else if (hold.meet) {
-      if (hold.meet.at < Math.max(input.tonight, now + SOON)) lines.push({ at: hold.meet.at, line: { sort: 'meeting', thingId: thing.id, hold, late: hold.meet.at < now } });
-    } else if (now - hold.from > LONG_HOLD) lines.push({ at: hold.from, line: { sort: 'heldLong', thingId: thing.id, hold } });
+      if (hold.meet.at < Math.max(input.tonight, now + SOON))
+        lines.push({
+          at: hold.meet.at,
+          line: { sort: 'meeting', itemId: item.id, hold, late: hold.meet.at < now },
+        });
+    } else if (now - hold.from > LONG_HOLD)
+      lines.push({ at: hold.from, line: { sort: 'heldLong', itemId: item.id, hold } });
   }
   for (const { market, orders: count, off, at } of input.moneyOff ?? [])
-    lines.push({ at, line: { sort: 'moneyOff', thingId: '', market, orders: count, off } });
+    lines.push({ at, line: { sort: 'moneyOff', itemId: '', market, orders: count, off } });
   for (const [i, ending] of (input.endings ?? []).entries())
-    lines.push({ at: i, line: { sort: 'ending', thingId: ending.thing.id, ending } });
-} // prettier-ignore
+    lines.push({ at: i, line: { sort: 'ending', itemId: ending.item.id, ending } });
+}
 
 /** A parcel that long after its sale is late, whatever was promised; milliseconds. */
 const LATE_PARCEL = 3 * 86_400_000;

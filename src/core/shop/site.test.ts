@@ -1,12 +1,25 @@
-import type { CourierListingView, CourierThingView } from '@/contract/courier';
+import type { CourierListingView, CourierItemView } from '@/contract/courier';
 
 import { inShop, itemCondition, shopRoot, shopSite, type ShopGood } from './site';
 
 const good = (id: string, part: Partial<ShopGood> = {}): ShopGood => ({
-  id, title: `Gansey ${id}`, html: '<p>Navy wool.</p>', price: 4_800, postage: 420, brand: 'Kittiwake Mills', condition: { label: 'Good', wear: 2 },
-  section: { id: 'shop', name: 'In the shop' }, pictures: [`${id}-1.jpg`, `${id}-2.jpg`],
-  search: { title: `Gansey ${id} | Yonder`, description: 'A gansey of navy wool.', keywords: ['gansey', 'wool'] }, sold: false, ...part,
-}); // prettier-ignore
+  id,
+  title: `Gansey ${id}`,
+  html: '<p>Navy wool.</p>',
+  price: 4_800,
+  postage: 420,
+  brand: 'Kittiwake Mills',
+  condition: { label: 'Good', wear: 2 },
+  section: { id: 'shop', name: 'In the shop' },
+  pictures: [`${id}-1.jpg`, `${id}-2.jpg`],
+  search: {
+    title: `Gansey ${id} | Yonder`,
+    description: 'A gansey of navy wool.',
+    keywords: ['gansey', 'wool'],
+  },
+  sold: false,
+  ...part,
+});
 const shop = { name: 'Yonder & Sons', currency: 'EUR', address: '' };
 const ld = (html: string) =>
   JSON.parse(/<script type="application\/ld\+json">(.*?)<\/script>/su.exec(html)![1]!) as Record<string, any>;
@@ -14,9 +27,15 @@ const ld = (html: string) =>
 describe('the shop as files', () => {
   const site = shopSite(shop, [good('a'), good('b'), good('c', { sold: true })]);
 
-  it('has a page for each thing, its section and the whole, and every link leads to a file', () => {
+  it('has a page for each item, its section and the whole, and every link leads to a file', () => {
     const pages = Object.keys(site).filter((p) => p.endsWith('.html'));
-    expect(pages.sort()).toEqual(['index.html', 'section-shop.html', 'thing/a.html', 'thing/b.html', 'thing/c.html']); // prettier-ignore
+    expect(pages.sort()).toEqual([
+      'index.html',
+      'item/a.html',
+      'item/b.html',
+      'item/c.html',
+      'section-shop.html',
+    ]);
     for (const path of pages)
       for (const [, link = ''] of site[path]!.matchAll(/href="([^"]+\.(?:html|css))"/gu)) {
         const to = new URL(link, `file:///${path}`).pathname.slice(1);
@@ -25,11 +44,19 @@ describe('the shop as files', () => {
   });
   // schema.org: Product, Offer, itemCondition, availability.
   it('tells search engines what it is, what it costs and whether it can be had', () => {
-    expect(ld(site['thing/a.html']!)).toMatchObject({
-      '@context': 'https://schema.org', '@type': 'Product', name: 'Gansey a',
-      offers: { '@type': 'Offer', price: '48.00', priceCurrency: 'EUR', availability: 'https://schema.org/InStock', itemCondition: 'https://schema.org/UsedCondition' },
-    }); // prettier-ignore
-    expect(ld(site['thing/c.html']!).offers.availability).toBe('https://schema.org/SoldOut');
+    expect(ld(site['item/a.html']!)).toMatchObject({
+      '@context': 'https://schema.org',
+      '@type': 'Product',
+      name: 'Gansey a',
+      offers: {
+        '@type': 'Offer',
+        price: '48.00',
+        priceCurrency: 'EUR',
+        availability: 'https://schema.org/InStock',
+        itemCondition: 'https://schema.org/UsedCondition',
+      },
+    });
+    expect(ld(site['item/c.html']!).offers.availability).toBe('https://schema.org/SoldOut');
     expect([0, 1, 4, 5].map(itemCondition)).toEqual([
       'NewCondition',
       'UsedCondition',
@@ -37,14 +64,16 @@ describe('the shop as files', () => {
       'DamagedCondition',
     ]);
   });
-  it('shows what is sold on its own page only, and related things of the same section', () => {
-    expect(site['index.html']).not.toContain('thing/c.html');
-    expect(site['thing/a.html']).toContain('thing/b.html');
-    expect(site['thing/a.html']).not.toContain('thing/c.html"');
+  it('shows what is sold on its own page only, and related items of the same section', () => {
+    expect(site['index.html']).not.toContain('item/c.html');
+    expect(site['item/a.html']).toContain('item/b.html');
+    expect(site['item/a.html']).not.toContain('item/c.html"');
   });
   it('lets nothing out of its words', () => {
     const evil = '</script><script>alert(1)</script>"><img src=x onerror=alert(1)>';
-    const page = shopSite(shop, [good('x', { title: evil, brand: evil, search: { title: evil, description: evil, keywords: [evil] } })])['thing/x.html']!; // prettier-ignore
+    const page = shopSite(shop, [
+      good('x', { title: evil, brand: evil, search: { title: evil, description: evil, keywords: [evil] } }),
+    ])['item/x.html']!;
     expect(page.match(/<script/gu)).toHaveLength(1);
     expect(page).not.toContain('<img src=x');
     expect(ld(page).name).toBe(evil);
@@ -52,21 +81,22 @@ describe('the shop as files', () => {
   it('has a sitemap once its address is known', () => {
     expect(site['sitemap.xml']).toBeUndefined();
     const there = shopSite({ ...shop, address: 'https://yonder.example' }, [good('a')]);
-    expect(there['sitemap.xml']).toContain('<loc>https://yonder.example/thing/a.html</loc>');
+    expect(there['sitemap.xml']).toContain('<loc>https://yonder.example/item/a.html</loc>');
     expect(there['robots.txt']).toContain('Sitemap: https://yonder.example/sitemap.xml');
   });
   // schema.org: image and url are addresses (https://schema.org/url, https://schema.org/image).
   it('tells addresses where its own is known', () => {
     const told = ld(
-      shopSite({ ...shop, address: 'https://yonder.example/attic' }, [good('a')])['thing/a.html']!,
+      shopSite({ ...shop, address: 'https://yonder.example/attic' }, [good('a')])['item/a.html']!,
     );
     const root = 'https://yonder.example/attic/';
     expect(told.image).toEqual([`${root}pictures/a-1.jpg`, `${root}pictures/a-2.jpg`]);
-    expect([told.url, told.offers.url]).toEqual([`${root}thing/a.html`, `${root}thing/a.html`]);
+    expect([told.url, told.offers.url]).toEqual([`${root}item/a.html`, `${root}item/a.html`]);
   });
 });
 
-// RFC 3986: what belongs to an address and what is a query or a mark; sitemaps.org: a location is an address, escaped.
+// RFC 3986: what belongs to an address and what is a query or a mark; sitemaps.org: a location is an address,
+// escaped.
 describe('where the shop stands', () => {
   it.each([
     ['https://yonder.example', 'https://yonder.example/'],
@@ -89,12 +119,12 @@ describe('where the shop stands', () => {
 });
 
 describe('what is in the shop', () => {
-  const seen = (part: Partial<CourierListingView>, sale: unknown = null): CourierThingView =>
+  const seen = (part: Partial<CourierListingView>, sale: unknown = null): CourierItemView =>
     ({
       id: 't',
       sale,
       listings: [{ market: 'yard', state: 'live', want: 'live', listedAt: 5, ...part }],
-    }) as CourierThingView;
+    }) as CourierItemView;
   it.each([
     ['what stands there', seen({}), 'live'],
     ['what is there and was changed since', seen({ doing: 'revise' }), 'live'],

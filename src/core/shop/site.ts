@@ -1,9 +1,9 @@
-import type { CourierThingView } from '@/contract/courier';
+import type { CourierItemView } from '@/contract/courier';
 
 import { formatAmount, formatMoney, type Minor } from '../money/money';
 import { escapeHtml } from '../words/html';
 
-/** One thing as the shop's pages show it. */
+/** One item as the shop's pages show it. */
 export interface ShopGood {
   /** Unique, and fit for a file name. */
   id: string;
@@ -29,8 +29,8 @@ export interface Shop {
 }
 
 /**
- * The address under which the files will stand, ending in a slash; null where there is none, or none on the web. What
- * people paste along with it (a query, a mark, a file's name) is no part of it.
+ * The address under which the files will stand, ending in a slash; null where there is none, or none on the
+ * web. What people paste along with it (a query, a mark, a file's name) is no part of it.
  */
 export function shopRoot(address: string): string | null {
   const typed = address.trim();
@@ -48,8 +48,11 @@ function urlOf(text: string): URL | null {
   }
 }
 
-/** Whether a thing stands in the shop, or was bought there or elsewhere while it stood there; null: it is none of its goods. */
-export function inShop(view: CourierThingView | undefined, market: string): 'live' | 'sold' | null {
+/**
+ * Whether an item stands in the shop, or was bought there or elsewhere while it stood there; null: it is none
+ * of its goods.
+ */
+export function inShop(view: CourierItemView | undefined, market: string): 'live' | 'sold' | null {
   const listing = view?.listings.find((l) => l.market === market);
   if (!view || !listing || listing.listedAt === null) return null;
   if (view.sale) return 'sold';
@@ -62,11 +65,12 @@ export function inShop(view: CourierThingView | undefined, market: string): 'liv
 const MOST_RELATED = 4;
 
 /**
- * The seller's own shop as files that open from a disk: every page with what search engines want to know, things of the
- * same section beside each other, pictures that open large, a sitemap where the address is known.
+ * The seller's own shop as files that open from a disk: every page with what search engines want to know,
+ * items of the same section beside each other, pictures that open large, a sitemap where the address is
+ * known.
  *
  * @returns text by path; pictures are put under `pictures/` by whoever writes the files
- * @see https://schema.org/Product and https://schema.org/Offer for what is told of each thing
+ * @see https://schema.org/Product and https://schema.org/Offer for what is told of each item
  */
 export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string, string> {
   const sections = [...new Map(goods.map((g) => [g.section.id, g.section])).values()];
@@ -78,7 +82,7 @@ export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string,
       .map((s) => `<a href="${up}section-${file(s.id)}.html">${escapeHtml(s.name)}</a>`)
       .join(' ')}</nav>`;
   const tile = (g: ShopGood, up: string) =>
-    `<a class="tile" href="${up}thing/${file(g.id)}.html">${g.pictures[0] ? `<img src="${up}pictures/${file(g.pictures[0])}" alt="" loading="lazy">` : ''}<span>${escapeHtml(g.title)}</span><b>${escapeHtml(g.sold ? 'sold' : formatMoney(g.price, shop.currency))}</b></a>`;
+    `<a class="tile" href="${up}item/${file(g.id)}.html">${g.pictures[0] ? `<img src="${up}pictures/${file(g.pictures[0])}" alt="" loading="lazy">` : ''}<span>${escapeHtml(g.title)}</span><b>${escapeHtml(g.sold ? 'sold' : formatMoney(g.price, shop.currency))}</b></a>`;
   const shelf = (title: string, list: readonly ShopGood[]) =>
     page(
       title,
@@ -100,14 +104,17 @@ export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string,
       .filter((g) => g.id !== good.id && g.section.id === good.section.id && !g.sold)
       .slice(0, MOST_RELATED);
     const pictures = good.pictures
-      .map((p, i) => `<a href="../pictures/${file(p)}"><img src="../pictures/${file(p)}" alt="Picture ${i + 1} of ${good.pictures.length}"></a>`)
+      .map(
+        (p, i) =>
+          `<a href="../pictures/${file(p)}"><img src="../pictures/${file(p)}" alt="Picture ${i + 1} of ${good.pictures.length}"></a>`,
+      )
       .join('');
     const head = `<meta name="description" content="${escapeHtml(good.search.description)}"><meta name="keywords" content="${escapeHtml(good.search.keywords.join(', '))}"><script type="application/ld+json">${jsonLd(shop, good, root)}</script>`;
-    files[`thing/${file(good.id)}.html`] = page(
+    files[`item/${file(good.id)}.html`] = page(
       good.search.title || good.title,
       '../',
       head,
-      `${nav('../')}<main><h1>${escapeHtml(good.title)}</h1><div class="strip">${pictures}</div><p class="price">${escapeHtml(good.sold ? 'Sold' : formatMoney(good.price, shop.currency))}</p>${good.sold ? '' : `<p>and ${escapeHtml(formatMoney(good.postage, shop.currency))} postage</p>`}<p>${escapeHtml(good.condition.label)}</p>${good.html}${related.length > 0 ? `<h2>Beside it</h2><div class="tiles">${related.map((g) => tile(g, '../')).join('')}</div>` : ''}</main>`,
+      `${nav('../')}<main><h1>${escapeHtml(good.title)}</h1><div class="strip">${pictures}</div><p class="price">${escapeHtml(good.sold ? 'Sold' : formatMoney(good.price, shop.currency))}</p>${good.sold ? '' : `<p>and ${escapeHtml(formatMoney(good.postage, shop.currency))} postage</p>`}<p>${escapeHtml(good.condition.label)}</p>${good.html}${related.length > 0 ? `<h2>OtherListings it</h2><div class="tiles">${related.map((g) => tile(g, '../')).join('')}</div>` : ''}</main>`,
     );
   }
   if (root !== null) {
@@ -117,7 +124,7 @@ export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string,
     files['robots.txt'] = `User-agent: *\nAllow: /\nSitemap: ${root}sitemap.xml\n`;
   }
   return files;
-} // prettier-ignore
+}
 
 /** Letters, figures, dots and hyphens only: it goes into addresses and file names. */
 function file(name: string): string {
@@ -126,11 +133,11 @@ function file(name: string): string {
 
 function page(title: string, up: string, head: string, body: string): string {
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeHtml(title)}</title>${head}<link rel="stylesheet" href="${up}style.css"></head><body>${body}</body></html>`;
-} // prettier-ignore
+}
 
 /** What search engines are told: schema.org Product with its Offer, condition and availability. */
 function jsonLd(shop: Shop, good: ShopGood, root: string | null): string {
-  const url = root === null ? null : `${root}thing/${file(good.id)}.html`;
+  const url = root === null ? null : `${root}item/${file(good.id)}.html`;
   const value = {
     '@context': 'https://schema.org',
     '@type': 'Product',

@@ -1,19 +1,28 @@
-import { USES, type Thing } from '@/contract/records';
+import { USES, type Item } from '@/contract/records';
 
+import { groupWords, type Groups } from './groups';
+import { wordsForUse } from '../condition/grade';
 import { withKind } from '../kinds/changeKind';
 import type { KindTree } from '../kinds/tree';
 import { answersOf, factsWith, readable } from '../kinds/values';
-import { wordsForUse } from '../condition/grade';
 import { formatLength, formatWeight, parseLength, parseWeight, type Units } from '../measure/units';
 import { formatMoney, parseMoney } from '../money/money';
-import { groupWords, type Groups } from './groups';
 import { sameWord } from '../words/sameWord';
 import { escaped } from '../words/wholeWord';
 
-/** What of many things can be changed at once. */
+/** What of many items can be changed at once. */
 export type Target =
-  | 'kind' | 'use' | 'title' | 'description' | 'price' | 'cost' | 'weight' | 'spot' | 'group'
-  | `fact:${string}` | `measure:${string}`; // prettier-ignore
+  | 'kind'
+  | 'use'
+  | 'title'
+  | 'description'
+  | 'price'
+  | 'cost'
+  | 'weight'
+  | 'spot'
+  | 'group'
+  | `fact:${string}`
+  | `measure:${string}`;
 
 /** What amounts, lengths and names are read and written by. */
 export interface Ways {
@@ -25,43 +34,43 @@ export interface Ways {
 }
 
 export type Action =
-  | { do: 'set'; value: string }
+  | { type: 'set'; value: string }
   /** One more answer where several may stand; words at the end of a text. */
-  | { do: 'add'; value: string }
-  | { do: 'clear' }
+  | { type: 'add'; value: string }
+  | { type: 'clear' }
   /** Every place where the words stand, in any case. */
-  | { do: 'replace'; find: string; by: string };
+  | { type: 'replace'; find: string; by: string };
 
 export interface Changed {
   id: string;
   before: string;
   after: string;
   /** What to put into the record. */
-  part: Partial<Thing>;
+  part: Partial<Item>;
 }
 
 export interface BulkPlan {
   changes: Changed[];
-  /** Things that can't take it, each with the reason; they stay as they are. */
+  /** Items that can't take it, each with the reason; they stay as they are. */
   refused: { id: string; why: string }[];
-  /** Things that are so already. */
+  /** Items that are so already. */
   same: number;
 }
 
 /** The most characters of a title and of a description. */
 const LIMITS = { title: 400, description: 10_000, spot: 60 } as const;
 
-/** What a change of many things would do to each, before it is done. Nothing else of a thing is touched. */
-export function planBulk(things: readonly Thing[], target: Target, action: Action, ways: Ways): BulkPlan {
+/** What a change of many items would do to each, before it is done. Nothing else of an item is touched. */
+export function planBulk(items: readonly Item[], target: Target, action: Action, ways: Ways): BulkPlan {
   const plan: BulkPlan = { changes: [], refused: [], same: 0 };
-  for (const thing of things) {
-    const before = shown(thing, target, ways);
-    const done = changed(thing, target, action, ways);
-    if (!done.ok) plan.refused.push({ id: thing.id, why: done.why });
+  for (const item of items) {
+    const before = shown(item, target, ways);
+    const done = changed(item, target, action, ways);
+    if (!done.ok) plan.refused.push({ id: item.id, why: done.why });
     else {
-      const after = shown({ ...thing, ...done.part }, target, ways);
+      const after = shown({ ...item, ...done.part }, target, ways);
       if (after === before) plan.same += 1;
-      else plan.changes.push({ id: thing.id, before, after, part: done.part });
+      else plan.changes.push({ id: item.id, before, after, part: done.part });
     }
   }
   return plan;
@@ -72,58 +81,58 @@ export function planBulk(things: readonly Thing[], target: Target, action: Actio
  *
  * @returns the plan; `same` counts those that keep an answer of their own
  */
-export function planShared(things: readonly Thing[], target: Target, value: string, ways: Ways): BulkPlan {
-  const empty = things.filter((thing) => shown(thing, target, ways) === '');
-  const plan = planBulk(empty, target, { do: 'set', value }, ways);
-  return { ...plan, same: plan.same + things.length - empty.length };
+export function planShared(items: readonly Item[], target: Target, value: string, ways: Ways): BulkPlan {
+  const empty = items.filter((item) => shown(item, target, ways) === '');
+  const plan = planBulk(empty, target, { type: 'set', value }, ways);
+  return { ...plan, same: plan.same + items.length - empty.length };
 }
 
-type Done = { ok: true; part: Partial<Thing> } | { ok: false; why: string };
+type Done = { ok: true; part: Partial<Item> } | { ok: false; why: string };
 
-function changed(thing: Thing, target: Target, action: Action, ways: Ways): Done {
+function changed(item: Item, target: Target, action: Action, ways: Ways): Done {
   const { kinds, currency, units } = ways;
-  if (target.startsWith('fact:')) return changedFact(thing, target.slice(5), action, kinds);
-  if (target.startsWith('measure:')) return changedMeasure(thing, target.slice(8), action, ways);
+  if (target.startsWith('fact:')) return changedFact(item, target.slice(5), action, kinds);
+  if (target.startsWith('measure:')) return changedMeasure(item, target.slice(8), action, ways);
   switch (target) {
     case 'kind': {
-      if (action.do !== 'set') return { ok: false, why: 'A kind can only be set.' };
+      if (action.type !== 'set') return { ok: false, why: 'A kind can only be set.' };
       const kind = kinds.get(action.value) ?? kinds.all.find((k) => sameWord(k.name, action.value));
       return kind
-        ? { ok: true, part: withKind(thing, kind.id, kinds) }
+        ? { ok: true, part: withKind(item, kind.id, kinds) }
         : { ok: false, why: 'There is no such kind.' };
     }
     case 'use': {
-      if (action.do === 'clear') return { ok: true, part: { use: null } };
+      if (action.type === 'clear') return { ok: true, part: { use: null } };
       const use =
-        action.do === 'set'
+        action.type === 'set'
           ? USES.find((u) => u === action.value || sameWord(wordsForUse(u), action.value))
           : undefined;
       return use ? { ok: true, part: { use } } : { ok: false, why: 'Use can be set or cleared.' };
     }
     case 'price':
     case 'cost': {
-      if (action.do === 'clear') return { ok: true, part: { [target]: null } };
-      if (action.do !== 'set') return { ok: false, why: 'An amount can be set or cleared.' };
+      if (action.type === 'clear') return { ok: true, part: { [target]: null } };
+      if (action.type !== 'set') return { ok: false, why: 'An amount can be set or cleared.' };
       const amount = parseMoney(action.value, currency);
       return amount.ok ? { ok: true, part: { [target]: amount.amount } } : amount;
     }
     case 'weight': {
-      if (action.do === 'clear') return { ok: true, part: { weightG: null } };
-      if (action.do !== 'set') return { ok: false, why: 'A weight can be set or cleared.' };
+      if (action.type === 'clear') return { ok: true, part: { weightG: null } };
+      if (action.type !== 'set') return { ok: false, why: 'A weight can be set or cleared.' };
       const weight = parseWeight(action.value, units);
       return weight.ok ? { ok: true, part: { weightG: weight.value } } : weight;
     }
     case 'group': {
-      if (action.do === 'clear') return { ok: true, part: { groupIds: [] } };
-      if (action.do === 'replace') return { ok: false, why: 'Groups can be set, added or cleared.' };
+      if (action.type === 'clear') return { ok: true, part: { groupIds: [] } };
+      if (action.type === 'replace') return { ok: false, why: 'Groups can be set, added or cleared.' };
       if (!ways.groups[action.value]) return { ok: false, why: 'There is no such group.' };
-      const before = action.do === 'add' ? thing.groupIds.filter((g) => g !== action.value) : [];
+      const before = action.type === 'add' ? item.groupIds.filter((g) => g !== action.value) : [];
       return { ok: true, part: { groupIds: [...before, action.value] } };
     }
     case 'title':
     case 'description':
     case 'spot': {
-      const value = edited(thing[target], action, ' ');
+      const value = edited(item[target], action, ' ');
       return value.length > LIMITS[target]
         ? { ok: false, why: `It would be ${value.length} characters long; ${LIMITS[target]} fit.` }
         : { ok: true, part: { [target]: value } };
@@ -134,15 +143,15 @@ function changed(thing: Thing, target: Target, action: Action, ways: Ways): Done
 }
 
 /** A figure laid out with a tape, for all that is known: it takes the place of one from a picture. */
-function changedMeasure(thing: Thing, id: string, action: Action, { kinds, units }: Ways): Done {
-  if (!kinds.measures(thing.kind).some((m) => m.id === id))
+function changedMeasure(item: Item, id: string, action: Action, { kinds, units }: Ways): Done {
+  if (!kinds.measures(item.kind).some((m) => m.id === id))
     return { ok: false, why: 'Its kind is not measured so.' };
-  if (action.do !== 'set' && action.do !== 'clear')
+  if (action.type !== 'set' && action.type !== 'clear')
     return { ok: false, why: 'A measurement can be set or cleared.' };
-  const { [id]: _, ...measurements } = thing.measurements;
-  const { [id]: __, ...uncertainty } = thing.uncertainty;
-  const { [id]: ___, ...measuredBy } = thing.measuredBy;
-  if (action.do === 'clear') return { ok: true, part: { measurements, uncertainty, measuredBy } };
+  const { [id]: _, ...measurements } = item.measurements;
+  const { [id]: __, ...uncertainty } = item.uncertainty;
+  const { [id]: ___, ...measuredBy } = item.measuredBy;
+  if (action.type === 'clear') return { ok: true, part: { measurements, uncertainty, measuredBy } };
   const length = parseLength(action.value, units);
   if (!length.ok) return length;
   return {
@@ -155,26 +164,26 @@ function changedMeasure(thing: Thing, id: string, action: Action, { kinds, units
   };
 }
 
-function changedFact(thing: Thing, id: string, action: Action, kinds: KindTree): Done {
-  const spec = kinds.fact(thing.kind, id);
+function changedFact(item: Item, id: string, action: Action, kinds: KindTree): Done {
+  const spec = kinds.fact(item.kind, id);
   if (!spec) return { ok: false, why: 'Its kind is not asked this.' };
-  const old = thing.facts[id] ?? '';
+  const old = item.facts[id] ?? '';
   const value = spec.several ? severalEdited(old, action) : edited(old, action, ' ');
-  const done = factsWith(thing.facts, spec, value);
+  const done = factsWith(item.facts, spec, value);
   return done.ok ? { ok: true, part: { facts: done.facts } } : done;
 }
 
 /** Several answers are typed with commas between; adding leaves the others. */
 function severalEdited(old: string, action: Action): string {
-  if (action.do === 'set' || action.do === 'add') {
+  if (action.type === 'set' || action.type === 'add') {
     const typed = action.value.replaceAll(',', '\n');
-    return action.do === 'set' ? typed : [...answersOf(old), typed].join('\n');
+    return action.type === 'set' ? typed : [...answersOf(old), typed].join('\n');
   }
   return edited(old, action, ' ');
 }
 
 function edited(old: string, action: Action, between: string): string {
-  switch (action.do) {
+  switch (action.type) {
     case 'set':
       return action.value.trim();
     case 'add':
@@ -189,30 +198,30 @@ function edited(old: string, action: Action, between: string): string {
 }
 
 /** What stands there now, as a person reads it; empty where nothing is said. */
-export function shown(thing: Thing, target: Target, { kinds, currency, units, groups }: Ways): string {
-  if (target.startsWith('fact:')) return readable(thing.facts[target.slice(5)] ?? '');
+export function shown(item: Item, target: Target, { kinds, currency, units, groups }: Ways): string {
+  if (target.startsWith('fact:')) return readable(item.facts[target.slice(5)] ?? '');
   if (target.startsWith('measure:')) {
-    const mm = thing.measurements[target.slice(8)];
+    const mm = item.measurements[target.slice(8)];
     return mm === undefined ? '' : formatLength(mm, units);
   }
   switch (target) {
     case 'kind':
-      return kinds.get(thing.kind)?.name ?? '';
+      return kinds.get(item.kind)?.name ?? '';
     case 'use':
-      return thing.use === null ? '' : wordsForUse(thing.use);
+      return item.use === null ? '' : wordsForUse(item.use);
     case 'price':
     case 'cost': {
-      const amount = thing[target];
+      const amount = item[target];
       return amount === null ? '' : formatMoney(amount, currency);
     }
     case 'weight':
-      return thing.weightG === null ? '' : formatWeight(thing.weightG, units);
+      return item.weightG === null ? '' : formatWeight(item.weightG, units);
     case 'group':
-      return thing.groupIds.map((id) => groupWords(groups, id)).join(', ');
+      return item.groupIds.map((id) => groupWords(groups, id)).join(', ');
     case 'title':
     case 'description':
     case 'spot':
-      return thing[target];
+      return item[target];
     default:
       return '';
   }

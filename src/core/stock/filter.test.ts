@@ -1,23 +1,33 @@
 import fc from 'fast-check';
 
 import { GAPS, Group, SHOWN, StockFilter } from '@/contract/groups';
-import { Thing } from '@/contract/records';
+import { Item } from '@/contract/records';
 
-import { BUILT_IN } from '../kinds/tree';
-import { EVERYTHING, filtered, isEverything, thingsOf, type Around } from './filter';
+import { EVERYTHING, filtered, isEverything, itemsOf, type Around } from './filter';
 import { groupsBelow, groupWords, mayLieBelow, withAllBelow } from './groups';
 import { StockSearch } from './search';
+import { BUILT_IN } from '../kinds/tree';
 
-const thing = (part: Partial<Thing> & { id: string }): Thing =>
-  Thing.parse({ code: `YA-${part.id}`, author: 'me', createdAt: 0, updatedAt: 0, ...part });
+const item = (part: Partial<Item> & { id: string }): Item =>
+  Item.parse({ code: `YA-${part.id}`, author: 'me', createdAt: 0, updatedAt: 0, ...part });
 const group = (id: string, part: Partial<Group> = {}): Group => Group.parse({ id, name: id, ...part });
 const only = (part: Partial<StockFilter>): StockFilter => ({ ...EVERYTHING, ...part });
 
-const things = [
-  thing({ id: 'a', kind: 'jumper', title: 'Gansey', spot: 'A3-12', price: 4_800, haulId: 'h', groupIds: ['knit'], use: 'light', facts: { colour: 'Navy' } }),
-  thing({ id: 'b', kind: 'lamp', title: 'Ship’s lamp', spot: 'B1', price: 900, ownerId: 'o' }),
-  thing({ id: 'c', title: 'Something', readings: [] }),
-]; // prettier-ignore
+const items = [
+  item({
+    id: 'a',
+    kind: 'jumper',
+    title: 'Gansey',
+    spot: 'A3-12',
+    price: 4_800,
+    haulId: 'h',
+    groupIds: ['knit'],
+    use: 'light',
+    facts: { colour: 'Navy' },
+  }),
+  item({ id: 'b', kind: 'lamp', title: 'Ship’s lamp', spot: 'B1', price: 900, ownerId: 'o' }),
+  item({ id: 'c', title: 'Something', readings: [] }),
+];
 const groups = {
   winter: group('winter'),
   knit: group('knit', { parent: 'winter' }),
@@ -30,7 +40,7 @@ const around: Around = {
   standing: (t) => (t.id === 'b' ? 'sold' : 'unlisted'),
   isRefused: (t) => t.id === 'c',
 };
-const ids = (filter: StockFilter, from = around) => filtered(things, filter, from).map((t) => t.id);
+const ids = (filter: StockFilter, from = around) => filtered(items, filter, from).map((t) => t.id);
 
 it.each<[Partial<StockFilter>, string[]]>([
   [{}, ['a', 'b', 'c']],
@@ -62,7 +72,7 @@ it('knows the filter that lets everything through', () => {
 
 it('fills a group by hand, by its filter, and from the groups below', () => {
   const wide = { ...groups, cheap: group('cheap', { parent: 'winter', filter: only({ priceTo: 1_000 }) }) };
-  expect(thingsOf(wide.winter, things, { ...around, groups: wide }).map((t) => t.id)).toEqual(['a', 'b']);
+  expect(itemsOf(wide.winter, items, { ...around, groups: wide }).map((t) => t.id)).toEqual(['a', 'b']);
 });
 
 it('does not run in circles when groups ask for each other or lie below themselves', () => {

@@ -1,19 +1,19 @@
 import { StockFilter, type Group } from '@/contract/groups';
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
-import type { KindTree } from '../kinds/tree';
 import { withAllBelow, type Groups } from './groups';
 import type { StockSearch } from './search';
+import type { KindTree } from '../kinds/tree';
 
-/** What a filter is judged by, besides the things. */
+/** What a filter is judged by, besides the items. */
 export interface Around {
   kinds: KindTree;
   groups: Groups;
   search: StockSearch;
-  /** How a thing stands at the marketplaces. */
-  standing: (thing: Thing) => 'unlisted' | 'listed' | 'sold';
+  /** How an item stands at the marketplaces. */
+  standing: (item: Item) => 'unlisted' | 'listed' | 'sold';
   /** Whether a marketplace did not take it, or a change of it. */
-  isRefused: (thing: Thing) => boolean;
+  isRefused: (item: Item) => boolean;
 }
 
 /** A filter that lets everything through. */
@@ -25,18 +25,18 @@ export function isEverything(filter: StockFilter): boolean {
   );
 }
 
-/** Those of `things` that a filter lets through, in the same order. */
-export function filtered(things: readonly Thing[], filter: StockFilter, around: Around): readonly Thing[] {
+/** Those of `items` that a filter lets through, in the same order. */
+export function filtered(items: readonly Item[], filter: StockFilter, around: Around): readonly Item[] {
   const tests = testsOf(filter, around, new Set());
-  return tests.length === 0 ? things : things.filter((thing) => tests.every((test) => test(thing)));
+  return tests.length === 0 ? items : items.filter((item) => tests.every((test) => test(item)));
 }
 
-/** The things of a group: those put in by hand, those its filter finds, and those of the groups below. */
-export function thingsOf(group: Group, things: readonly Thing[], around: Around): readonly Thing[] {
-  return filtered(things, { ...EVERYTHING, groupId: group.id }, around);
+/** The items of a group: those put in by hand, those its filter finds, and those of the groups below. */
+export function itemsOf(group: Group, items: readonly Item[], around: Around): readonly Item[] {
+  return filtered(items, { ...EVERYTHING, groupId: group.id }, around);
 }
 
-type Test = (thing: Thing) => boolean;
+type Test = (item: Item) => boolean;
 
 function testsOf(filter: StockFilter, around: Around, asked: ReadonlySet<string>): Test[] {
   const { kinds, standing, isRefused } = around;
@@ -73,27 +73,27 @@ function groupTest(id: string, around: Around, asked: ReadonlySet<string>): Test
   return (t) => t.groupIds.some((g) => inside.has(g)) || byFilter.some((test) => test(t));
 }
 
-/** Whether something is still to be said of a thing. */
-export function lacksIt(thing: Thing, what: NonNullable<StockFilter['lacks']>, kinds: KindTree): boolean {
+/** Whether something is still to be said of an item. */
+function lacksIt(item: Item, what: NonNullable<StockFilter['lacks']>, kinds: KindTree): boolean {
   switch (what) {
     case 'kind':
-      return !kinds.get(thing.kind);
+      return !kinds.get(item.kind);
     case 'answers':
-      return kinds.facts(thing.kind).some((f) => f.need === 'required' && !thing.facts[f.id]);
+      return kinds.facts(item.kind).some((f) => f.need === 'required' && !item.facts[f.id]);
     case 'condition':
-      return thing.use === null;
+      return item.use === null;
     case 'measurements': {
-      const asked = kinds.measures(thing.kind);
-      return asked.length > 0 && asked.every((m) => thing.measurements[m.id] === undefined);
+      const asked = kinds.measures(item.kind);
+      return asked.length > 0 && asked.every((m) => item.measurements[m.id] === undefined);
     }
     case 'pictures':
-      return thing.pictureIds.length === 0;
+      return item.pictureIds.length === 0;
     case 'readings':
-      return thing.readings.length > 0;
+      return item.readings.length > 0;
     case 'title':
     case 'spot':
-      return thing[what].trim() === '';
+      return item[what].trim() === '';
     case 'price':
-      return thing.price === null;
+      return item.price === null;
   }
 }

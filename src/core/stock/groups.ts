@@ -2,7 +2,10 @@ import type { Group } from '@/contract/groups';
 
 export type Groups = Readonly<Record<string, Group>>;
 
-/** The groups right below one, by name; null: the outermost, and those whose parent is gone or below themselves. */
+/**
+ * The groups right below one, by name; null: the outermost, and those whose parent is gone or below
+ * themselves.
+ */
 export function groupsBelow(groups: Groups, parent: string | null): Group[] {
   return Object.values(groups)
     .filter((g) => parentOf(groups, g) === parent)

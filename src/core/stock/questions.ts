@@ -1,31 +1,31 @@
 import type { OwnForm } from '@/contract/groups';
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
+import { shown, type Target, type Ways } from './bulk';
 import { arranged, formFor } from '../kinds/form';
 import type { FactSpec, Kind } from '../kinds/spec';
 import { GRAMS_PER_OUNCE, lengthFigure } from '../measure/units';
 import { formatAmount } from '../money/money';
-import { shown, type Target, type Ways } from './bulk';
 
-/** One question that can be asked of several things: a column of the grid, a round of the strip. */
+/** One question that can be asked of several items: a column of the grid, a round of the strip. */
 export interface Question {
   target: Target;
   label: string;
   /** Where it is an item specific. */
   spec?: FactSpec;
-  /** Beside a figure: "cm". */
+  /** OtherListings a figure: "cm". */
   unit?: string;
   /** Required or wanted by our own standards: asked without being chosen. */
   usual: boolean;
 }
 
 /**
- * What can be asked of some things, in the order the work is done: what it is, its specifics in the person's own order,
- * use, measurements, price, parcel, place. A question that several kinds share stands once.
+ * What can be asked of some items, in the order the work is done: what it is, its specifics in the person's
+ * own order, use, measurements, price, parcel, place. A question that several kinds share stands once.
  */
-export function questionsOf(things: readonly Thing[], ways: Ways, forms: readonly OwnForm[]): Question[] {
+export function questionsOf(items: readonly Item[], ways: Ways, forms: readonly OwnForm[]): Question[] {
   const { kinds, units } = ways;
-  const own = [...new Set(things.map((t) => t.kind))].flatMap((id) => kinds.get(id) ?? []);
+  const own = [...new Set(items.map((t) => t.kind))].flatMap((id) => kinds.get(id) ?? []);
   const facts = new Map<string, Question>();
   const measures = new Map<string, Question>();
   for (const kind of own) {
@@ -79,14 +79,14 @@ function toldApart(measures: readonly Question[], kinds: readonly Kind[]): void 
   }
 }
 
-/** A question the way a thing's own kind asks it: by its own name, with its own choices. */
-export function askedOf(thing: Thing, question: Question, { kinds }: Ways): Question {
+/** A question the way an item's own kind asks it: by its own name, with its own choices. */
+export function askedOf(item: Item, question: Question, { kinds }: Ways): Question {
   const { target } = question;
   if (target.startsWith('measure:')) {
-    const measure = kinds.measures(thing.kind).find((m) => m.id === target.slice(8));
+    const measure = kinds.measures(item.kind).find((m) => m.id === target.slice(8));
     return measure ? { ...question, label: measure.name } : question;
   }
-  const spec = target.startsWith('fact:') ? kinds.fact(thing.kind, target.slice(5)) : undefined;
+  const spec = target.startsWith('fact:') ? kinds.fact(item.kind, target.slice(5)) : undefined;
   return spec ? { ...question, spec, label: labelOf(spec) } : question;
 }
 
@@ -94,24 +94,24 @@ function labelOf(spec: FactSpec): string {
   return spec.private ? `${spec.label} (private)` : spec.label;
 }
 
-/** Whether a question makes sense for a thing: its kind may not be asked it. */
-export function isAsked(thing: Thing, { target }: Question, { kinds }: Ways): boolean {
-  if (target.startsWith('fact:')) return kinds.facts(thing.kind).some((f) => f.id === target.slice(5));
-  if (target.startsWith('measure:')) return kinds.measures(thing.kind).some((m) => m.id === target.slice(8));
+/** Whether a question makes sense for an item: its kind may not be asked it. */
+export function isAsked(item: Item, { target }: Question, { kinds }: Ways): boolean {
+  if (target.startsWith('fact:')) return kinds.facts(item.kind).some((f) => f.id === target.slice(5));
+  if (target.startsWith('measure:')) return kinds.measures(item.kind).some((m) => m.id === target.slice(8));
   return true;
 }
 
 /** The answer as it is typed, without its unit; empty where nothing is said. */
-export function cellText(thing: Thing, target: Target, ways: Ways): string {
+export function cellText(item: Item, target: Target, ways: Ways): string {
   if (target.startsWith('measure:')) {
-    const mm = thing.measurements[target.slice(8)];
+    const mm = item.measurements[target.slice(8)];
     return mm === undefined ? '' : lengthFigure(mm, ways.units);
   }
   if (target === 'price' || target === 'cost') {
-    const amount = thing[target];
+    const amount = item[target];
     return amount === null ? '' : formatAmount(amount, ways.currency);
   }
-  if (target === 'weight' && thing.weightG !== null)
-    return ways.units === 'metric' ? String(thing.weightG) : (thing.weightG / GRAMS_PER_OUNCE).toFixed(1);
-  return shown(thing, target, ways);
+  if (target === 'weight' && item.weightG !== null)
+    return ways.units === 'metric' ? String(item.weightG) : (item.weightG / GRAMS_PER_OUNCE).toFixed(1);
+  return shown(item, target, ways);
 }

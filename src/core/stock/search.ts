@@ -1,36 +1,37 @@
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
-import type { KindTree } from '../kinds/tree';
 import { labelCode } from '../identity/code';
+import type { KindTree } from '../kinds/tree';
 
 /** Ways to put stock in order. */
 export const ORDERS = ['newest', 'oldest', 'title', 'spot', 'dearest', 'cheapest'] as const;
-export type Order = (typeof ORDERS)[number];
+export type SortOrder = (typeof ORDERS)[number];
 
 /**
- * Finds things by any words of theirs: title, code, spot, kind, facts. Each thing's text is put together once and
- * again when its record changes, so that a key costs one pass over plain text (20,000 things: a few milliseconds).
+ * Finds items by any words of theirs: title, code, spot, kind, facts. Each item's text is put together once
+ * and again when its record changes, so that a key costs one pass over plain text (20,000 items: a few
+ * milliseconds).
  */
 export class StockSearch {
-  private readonly texts = new WeakMap<Thing, string>();
+  private readonly texts = new WeakMap<Item, string>();
 
   constructor(private readonly kinds: KindTree) {}
 
   /**
    * @param query words in any order; all have to be found, in any case, as parts of words
-   * @returns those of `things` that match, in the same order
+   * @returns those of `items` that match, in the same order
    */
-  find(things: readonly Thing[], query: string): readonly Thing[] {
+  find(items: readonly Item[], query: string): readonly Item[] {
     const test = this.test(query);
-    return test ? things.filter(test) : things;
+    return test ? items.filter(test) : items;
   }
 
-  /** Whether a thing matches; null for a query that says nothing. */
-  test(query: string): ((thing: Thing) => boolean) | null {
+  /** Whether an item matches; null for a query that says nothing. */
+  test(query: string): ((item: Item) => boolean) | null {
     const words = folded(query).split(/\s+/u).filter(Boolean).slice(0, 12);
     if (words.length === 0) return null;
-    return (thing) => {
-      const text = this.textOf(thing);
+    return (item) => {
+      const text = this.textOf(item);
       return words.every((word) => text.includes(word));
     };
   }
@@ -38,28 +39,32 @@ export class StockSearch {
   /**
    * Puts texts together ahead of the first search or sorting, some at a time.
    *
-   * @returns where to go on; `things.length` when all is done
+   * @returns where to go on; `items.length` when all is done
    */
-  prepare(things: readonly Thing[], from: number, most: number): number {
-    const end = Math.min(things.length, from + most);
+  prepare(items: readonly Item[], from: number, most: number): number {
+    const end = Math.min(items.length, from + most);
     for (let i = from; i < end; i += 1) {
-      const thing = things[i]!;
-      this.textOf(thing);
-      sortKey(thing.title);
-      sortKey(thing.spot);
+      const item = items[i]!;
+      this.textOf(item);
+      sortKey(item.title);
+      sortKey(item.spot);
     }
     return end;
   }
 
-  private textOf(thing: Thing): string {
-    let text = this.texts.get(thing);
+  private textOf(item: Item): string {
+    let text = this.texts.get(item);
     if (text === undefined) {
       text = folded(
         [
-          thing.title, labelCode(thing.code, thing.spot), thing.spot, this.kinds.pathWords(thing.kind), ...Object.values(thing.facts),
+          item.title,
+          labelCode(item.code, item.spot),
+          item.spot,
+          this.kinds.pathWords(item.kind),
+          ...Object.values(item.facts),
         ].join('\n'),
-      ); // prettier-ignore
-      this.texts.set(thing, text);
+      );
+      this.texts.set(item, text);
     }
     return text;
   }
@@ -70,28 +75,30 @@ function folded(text: string): string {
   return text.normalize('NFD').replace(/\p{M}/gu, '').toLocaleLowerCase('en');
 }
 
-/** Things in order; those that lack what decides come last, and equal ones stay the newest first. */
-export function ordered(things: readonly Thing[], order: Order): Thing[] {
-  const newest = (a: Thing, b: Thing) => b.createdAt - a.createdAt || (a.id < b.id ? 1 : -1);
+/** Items in order; those that lack what decides come last, and equal ones stay the newest first. */
+export function ordered(items: readonly Item[], order: SortOrder): Item[] {
+  const newest = (a: Item, b: Item) => b.createdAt - a.createdAt || (a.id < b.id ? 1 : -1);
   switch (order) {
     case 'newest':
-      return [...things].sort(newest);
+      return [...items].sort(newest);
     case 'oldest':
-      return [...things].sort((a, b) => -newest(a, b));
+      return [...items].sort((a, b) => -newest(a, b));
     case 'dearest':
-      return [...things].sort((a, b) => (b.price ?? -1) - (a.price ?? -1) || newest(a, b));
+      return [...items].sort((a, b) => (b.price ?? -1) - (a.price ?? -1) || newest(a, b));
     case 'cheapest':
-      return [...things].sort((a, b) => (a.price ?? Infinity) - (b.price ?? Infinity) || newest(a, b));
+      return [...items].sort((a, b) => (a.price ?? Infinity) - (b.price ?? Infinity) || newest(a, b));
     case 'title':
     case 'spot':
-      return things
-        .map((thing) => ({ thing, key: sortKey(thing[order]) }))
-        .sort((a, b) => blanksLast(a.key, b.key) || newest(a.thing, b.thing))
-        .map(({ thing }) => thing);
+      return items
+        .map((item) => ({ item, key: sortKey(item[order]) }))
+        .sort((a, b) => blanksLast(a.key, b.key) || newest(a.item, b.item))
+        .map(({ item }) => item);
   }
 }
 
-/** Asking a collator 300,000 times would stop the page for a second: plain text to compare is kept instead. */
+/**
+ * Asking a collator 300,000 times would stop the page for a second: plain text to compare is kept instead.
+ */
 const sortKeys = new Map<string, string>();
 /** Texts come and go: now and then all are made anew. */
 const MOST_KEYS = 100_000;

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 
-import { Thing } from '@/contract/records';
+import { Item } from '@/contract/records';
 
-import { BUILT_IN } from '../kinds/tree';
 import { planBulk, planShared, shown, type Action, type Target, type Ways } from './bulk';
 import { askedOf, cellText, isAsked, questionsOf } from './questions';
 import { ordered, ORDERS, StockSearch } from './search';
+import { BUILT_IN } from '../kinds/tree';
 
-const thing = (part: Partial<Thing> & { id: string }): Thing =>
-  Thing.parse({ code: `YA-${part.id}`, author: 'me', createdAt: 0, updatedAt: 0, ...part });
-const jumper = thing({
+const item = (part: Partial<Item> & { id: string }): Item =>
+  Item.parse({ code: `YA-${part.id}`, author: 'me', createdAt: 0, updatedAt: 0, ...part });
+const jumper = item({
   id: '1',
   kind: 'jumper',
   title: 'Kittiwake Mills gansey',
@@ -17,7 +17,7 @@ const jumper = thing({
   facts: { brand: 'Kittiwake', colour: 'Navy', material: 'Wool' },
   price: 4_800,
 });
-const lamp = thing({
+const lamp = item({
   id: '2',
   kind: 'lamp',
   title: 'Ship’s lamp, café green',
@@ -30,13 +30,22 @@ const WAYS: Ways = {
   units: 'metric',
   groups: { g: { id: 'g', name: 'Winter', parent: null, filter: null } },
 };
-const plan = (things: Thing[], target: Target, action: Action) => planBulk(things, target, action, WAYS);
+const plan = (items: Item[], target: Target, action: Action) => planBulk(items, target, action, WAYS);
 
 describe('search', () => {
   const search = new StockSearch(BUILT_IN);
   it.each([
-    ['gansey', ['1']], ['CAFE', ['2']], ['a3-12', ['1']], ['wool navy', ['1']], ['lighting', ['2']], ['ya-', ['1', '2']], ['gansey lamp', []], ['', ['1', '2']],
-  ])('for %p finds %p', (query, ids) => expect(search.find([jumper, lamp], query).map((t) => t.id)).toEqual(ids)); // prettier-ignore
+    ['gansey', ['1']],
+    ['CAFE', ['2']],
+    ['a3-12', ['1']],
+    ['wool navy', ['1']],
+    ['lighting', ['2']],
+    ['ya-', ['1', '2']],
+    ['gansey lamp', []],
+    ['', ['1', '2']],
+  ])('for %p finds %p', (query, ids) =>
+    expect(search.find([jumper, lamp], query).map((t) => t.id)).toEqual(ids),
+  );
   it('sees a change at once', () => {
     const changed = { ...jumper, title: 'Cardigan' };
     expect(search.find([changed], 'cardigan')).toHaveLength(1);
@@ -57,7 +66,7 @@ describe('search', () => {
   });
 });
 
-it('orders: every thing once, blanks last', () => {
+it('orders: every item once, blanks last', () => {
   const many = fc.array(
     fc.record({
       price: fc.option(fc.nat(900)),
@@ -68,62 +77,67 @@ it('orders: every thing once, blanks last', () => {
   );
   fc.assert(
     fc.property(many, fc.constantFrom(...ORDERS), (parts, order) => {
-      const things = parts.map((p, i) => thing({ ...p, id: String(i) }));
-      const out = ordered(things, order);
-      expect(out.map((t) => t.id).sort()).toEqual(things.map((t) => t.id).sort());
+      const items = parts.map((p, i) => item({ ...p, id: String(i) }));
+      const out = ordered(items, order);
+      expect(out.map((t) => t.id).sort()).toEqual(items.map((t) => t.id).sort());
       if (order === 'cheapest' || order === 'dearest') {
         const blank = out.findIndex((t) => t.price === null);
         expect(blank < 0 || out.slice(blank).every((t) => t.price === null)).toBe(true);
       }
-      if (order === 'title') expect(out.filter((t) => t.title).map((t) => t.title)).toEqual(out.map((t) => t.title).filter(Boolean));
+      if (order === 'title')
+        expect(out.filter((t) => t.title).map((t) => t.title)).toEqual(
+          out.map((t) => t.title).filter(Boolean),
+        );
     }),
-  ); // prettier-ignore
+  );
   expect(
-    ordered([thing({ id: 'a', title: 'c 10' }), thing({ id: 'b', title: 'c 9' })], 'title').map((t) => t.id),
+    ordered([item({ id: 'a', title: 'c 10' }), item({ id: 'b', title: 'c 9' })], 'title').map((t) => t.id),
   ).toEqual(['b', 'a']);
 });
 
 describe('a change of many at once', () => {
   it('says what it would do to each, and why not to some', () => {
-    const p = plan([jumper, lamp], 'fact:size', { do: 'set', value: 'M' });
+    const p = plan([jumper, lamp], 'fact:size', { type: 'set', value: 'M' });
     expect(p.changes).toEqual([
       { id: '1', before: '', after: 'M', part: { facts: { ...jumper.facts, size: 'M' } } },
     ]);
     expect(p.refused).toEqual([{ id: '2', why: 'Its kind is not asked this.' }]);
   });
   it('sets, adds, clears and replaces', () => {
-    expect(plan([jumper], 'title', { do: 'add', value: 'size M' }).changes[0]?.after).toBe(
+    expect(plan([jumper], 'title', { type: 'add', value: 'size M' }).changes[0]?.after).toBe(
       'Kittiwake Mills gansey size M',
     );
     expect(
-      plan([jumper], 'title', { do: 'replace', find: 'GANSEY', by: 'jumper $&' }).changes[0]?.after,
+      plan([jumper], 'title', { type: 'replace', find: 'GANSEY', by: 'jumper $&' }).changes[0]?.after,
     ).toBe('Kittiwake Mills jumper $&');
-    expect(plan([jumper], 'fact:colour', { do: 'clear' }).changes[0]?.part.facts).toEqual({
+    expect(plan([jumper], 'fact:colour', { type: 'clear' }).changes[0]?.part.facts).toEqual({
       brand: 'Kittiwake',
       material: 'Wool',
     });
-    expect(plan([jumper], 'price', { do: 'set', value: '19,50' }).changes[0]?.part).toEqual({ price: 1_950 });
-    expect(plan([jumper], 'kind', { do: 'set', value: 'lamp' }).changes[0]?.part.aside?.facts).toEqual({});
-    expect(plan([jumper], 'use', { do: 'set', value: 'light' }).changes[0]?.part).toEqual({ use: 'light' });
-    expect(plan([jumper], 'spot', { do: 'set', value: 'A3-12' })).toMatchObject({ changes: [], same: 1 });
+    expect(plan([jumper], 'price', { type: 'set', value: '19,50' }).changes[0]?.part).toEqual({
+      price: 1_950,
+    });
+    expect(plan([jumper], 'kind', { type: 'set', value: 'lamp' }).changes[0]?.part.parked?.facts).toEqual({});
+    expect(plan([jumper], 'use', { type: 'set', value: 'light' }).changes[0]?.part).toEqual({ use: 'light' });
+    expect(plan([jumper], 'spot', { type: 'set', value: 'A3-12' })).toMatchObject({ changes: [], same: 1 });
   });
   it.each<[Target, Action, string]>([
-    ['price', { do: 'set', value: 'a lot' }, 'digits only'],
-    ['price', { do: 'add', value: '5' }, 'set or cleared'],
-    ['kind', { do: 'set', value: 'nothing' }, 'no such kind'],
-    ['kind', { do: 'clear' }, 'only be set'],
-    ['use', { do: 'set', value: 'sometimes' }, 'set or cleared'],
-    ['title', { do: 'set', value: 'x'.repeat(500) }, '500 characters'],
-    ['measure:chest', { do: 'set', value: 'wide' }, 'Type centimetres'],
-    ['measure:chest', { do: 'add', value: '3' }, 'set or cleared'],
-    ['measure:depth', { do: 'set', value: '3' }, 'not measured so'],
-    ['weight', { do: 'set', value: 'heavy' }, 'Type grams'],
-    ['group', { do: 'set', value: 'gone' }, 'no such group'],
-    ['group', { do: 'replace', find: 'a', by: 'b' }, 'set, added or cleared'],
+    ['price', { type: 'set', value: 'a lot' }, 'digits only'],
+    ['price', { type: 'add', value: '5' }, 'set or cleared'],
+    ['kind', { type: 'set', value: 'nothing' }, 'no such kind'],
+    ['kind', { type: 'clear' }, 'only be set'],
+    ['use', { type: 'set', value: 'sometimes' }, 'set or cleared'],
+    ['title', { type: 'set', value: 'x'.repeat(500) }, '500 characters'],
+    ['measure:chest', { type: 'set', value: 'wide' }, 'Type centimetres'],
+    ['measure:chest', { type: 'add', value: '3' }, 'set or cleared'],
+    ['measure:depth', { type: 'set', value: '3' }, 'not measured so'],
+    ['weight', { type: 'set', value: 'heavy' }, 'Type grams'],
+    ['group', { type: 'set', value: 'gone' }, 'no such group'],
+    ['group', { type: 'replace', find: 'a', by: 'b' }, 'set, added or cleared'],
   ])('refuses %p %j with the reason', (target, action, why) =>
     expect(plan([jumper], target, action).refused[0]?.why).toContain(why),
   );
-  it('touches nothing else, and accounts for every thing once', () => {
+  it('touches nothing else, and accounts for every item once', () => {
     const target = fc.constantFrom<Target>(
       'title',
       'spot',
@@ -135,9 +149,9 @@ describe('a change of many at once', () => {
       'fact:pieces',
     );
     const action = fc.oneof(
-      fc.record({ do: fc.constantFrom('set' as const, 'add' as const), value: fc.string() }),
-      fc.constant<Action>({ do: 'clear' }),
-      fc.record({ do: fc.constant('replace' as const), find: fc.string(), by: fc.string() }),
+      fc.record({ type: fc.constantFrom('set' as const, 'add' as const), value: fc.string() }),
+      fc.constant<Action>({ type: 'clear' }),
+      fc.record({ type: fc.constant('replace' as const), find: fc.string(), by: fc.string() }),
     );
     fc.assert(
       fc.property(target, action, (t, a) => {
@@ -146,7 +160,7 @@ describe('a change of many at once', () => {
         for (const { part } of p.changes) {
           const keys =
             t === 'kind'
-              ? ['kind', 'facts', 'measurements', 'uncertainty', 'aside']
+              ? ['kind', 'facts', 'measurements', 'uncertainty', 'parked']
               : t.startsWith('fact:')
                 ? ['facts']
                 : [t];
@@ -160,7 +174,7 @@ describe('a change of many at once', () => {
   });
 });
 
-describe('questions of several things', () => {
+describe('questions of several items', () => {
   const asked = questionsOf([jumper, lamp], WAYS, []);
   const by = (target: Target) => asked.find((q) => q.target === target)!;
   it('stand once each, the specifics before the measurements', () => {
@@ -175,7 +189,7 @@ describe('questions of several things', () => {
     expect(isAsked(lamp, by('spot'), WAYS)).toBe(true);
   });
   it('are told apart where kinds name them alike, and named both ways where they do not', () => {
-    const [boots, book] = [thing({ id: '6', kind: 'boots' }), thing({ id: '7', kind: 'book' })];
+    const [boots, book] = [item({ id: '6', kind: 'boots' }), item({ id: '7', kind: 'book' })];
     const labels = questionsOf([jumper, boots, book, lamp], WAYS, []).map((q) => q.label);
     expect(new Set(labels).size).toBe(labels.length);
     expect(questionsOf([book, lamp], WAYS, []).find((q) => q.target === 'fact:model')?.label).toBe(
@@ -194,15 +208,21 @@ describe('questions of several things', () => {
     expect(facts).not.toContain('fact:model');
   });
   it('take back what they show: what stands in a cell can be set again and changes nothing', () => {
-    const full = thing({
-      ...jumper, id: '9', use: 'light', measurements: { chest: 545 }, cost: 650, weightG: 820, facts: { ...jumper.facts, size: 'M' },
-    }); // prettier-ignore
+    const full = item({
+      ...jumper,
+      id: '9',
+      use: 'light',
+      measurements: { chest: 545 },
+      cost: 650,
+      weightG: 820,
+      facts: { ...jumper.facts, size: 'M' },
+    });
     for (const units of ['metric', 'imperial'] as const) {
       const ways = { ...WAYS, units };
       for (const { target } of questionsOf([full], ways, [])) {
         const text = cellText(full, target, ways);
         if (text === '') continue;
-        const again = planBulk([full], target, { do: 'set', value: text }, ways);
+        const again = planBulk([full], target, { type: 'set', value: text }, ways);
         expect([target, again.refused, again.changes.map((c) => c.after)]).toEqual([target, [], []]);
       }
     }
@@ -216,25 +236,25 @@ it('gives a shared answer only to those without one', () => {
 });
 
 it('takes several answers with commas between, and gives one more', () => {
-  const ring = thing({ id: '5', kind: 'ring', facts: { stone: 'Amber' } });
+  const ring = item({ id: '5', kind: 'ring', facts: { stone: 'Amber' } });
   expect(BUILT_IN.fact('ring', 'stone')?.several).toBe(true);
   const stones = (action: Action) => plan([ring], 'fact:stone', action).changes[0]?.part.facts?.stone;
-  expect(stones({ do: 'set', value: 'Glass, Pearl' })).toBe('Glass\nPearl');
-  expect(stones({ do: 'add', value: 'Pearl' })).toBe('Amber\nPearl');
+  expect(stones({ type: 'set', value: 'Glass, Pearl' })).toBe('Glass\nPearl');
+  expect(stones({ type: 'add', value: 'Pearl' })).toBe('Amber\nPearl');
 });
 
 it('measures, weighs and groups many at once', () => {
   const part = (target: Target, action: Action, of = jumper) => plan([of], target, action).changes[0]?.part;
-  expect(part('measure:chest', { do: 'set', value: '54,5' })).toMatchObject({
+  expect(part('measure:chest', { type: 'set', value: '54,5' })).toMatchObject({
     measurements: { chest: 545 },
     measuredBy: { chest: 'tape' },
   });
-  expect(part('weight', { do: 'set', value: '820' })).toEqual({ weightG: 820 });
-  const grouped = part('group', { do: 'add', value: 'g' });
+  expect(part('weight', { type: 'set', value: '820' })).toEqual({ weightG: 820 });
+  const grouped = part('group', { type: 'add', value: 'g' });
   expect(grouped).toEqual({ groupIds: ['g'] });
   const inside = { ...jumper, ...grouped };
   expect(shown(inside, 'group', WAYS)).toBe('Winter');
-  expect(plan([inside], 'group', { do: 'add', value: 'g' })).toMatchObject({ changes: [], same: 1 });
-  expect(part('group', { do: 'clear' }, inside)).toEqual({ groupIds: [] });
-  expect(part('kind', { do: 'set', value: ' lamp ' })?.kind).toBe('lamp');
+  expect(plan([inside], 'group', { type: 'add', value: 'g' })).toMatchObject({ changes: [], same: 1 });
+  expect(part('group', { type: 'clear' }, inside)).toEqual({ groupIds: [] });
+  expect(part('kind', { type: 'set', value: ' lamp ' })?.kind).toBe('lamp');
 });

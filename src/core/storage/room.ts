@@ -1,9 +1,12 @@
 /**
- * What is kept of a picture, and why. Bytes are what pictures of the made world and of phones come to at these sizes.
+ * What is kept of a picture, and why. Bytes are what pictures of the made world and of phones come to at
+ * these sizes.
  *
- * - the original: upright JPEG, 2 400 on its longer side. Cropping a thing that fills half the frame to a square
+ * - the original: upright JPEG, 2 400 on its longer side. Cropping an item that fills half the frame to a
+ * square
  *   leaves 1 500 pixels: more than any marketplace here shows;
- * - the cleaned-up picture, only where something was done to it: 2 000, the size sellers shoot at (common practice);
+ * - the cleaned-up picture, only where something was done to it: 2 000, the size sellers shoot at (common
+ * practice);
  * - a small copy for lists: 400.
  *
  * Renditions for marketplaces are made when they are sent and not kept.
@@ -17,8 +20,8 @@ export const KEPT = {
 /** Bytes that one more picture takes, cleaned up in two of three cases (common practice). */
 export const PICTURE_BYTES =
   KEPT.original.bytes + Math.round((KEPT.cleaned.bytes * 2) / 3) + KEPT.small.bytes;
-/** Pictures of one thing: ten to twelve are usual (common practice). */
-export const PICTURES_A_THING = 11;
+/** Pictures of one item: ten to twelve are usual (common practice). */
+const PICTURES_AN_ITEM = 11;
 
 export interface Room {
   level: 'plenty' | 'soon' | 'full';
@@ -27,8 +30,8 @@ export interface Room {
 }
 
 /**
- * Some browsers keep the true quota to themselves and always report so much more than is taken. Nothing beyond it is
- * counted on.
+ * Some browsers keep the true quota to themselves and always report so much more than is taken. Nothing
+ * beyond it is counted on.
  */
 export const COUNTED_ON = 10 * 1024 ** 3;
 
@@ -51,7 +54,7 @@ export function roomLeft(usage: number, quota: number): Room {
   return { level, pictures: fits(left) };
 }
 
-/** Bytes so many things with their pictures take. */
-export function bytesForThings(things: number): number {
-  return things * PICTURES_A_THING * PICTURE_BYTES;
+/** Bytes so many items with their pictures take. */
+export function bytesForItems(items: number): number {
+  return items * PICTURES_AN_ITEM * PICTURE_BYTES;
 }

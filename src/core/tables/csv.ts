@@ -6,8 +6,8 @@ export type Cell = string | number | null;
 const NEW_LINE = '\r\n';
 
 /**
- * What a spreadsheet may take for a formula: a cell that begins with one of these signs (wide forms included), whatever
- * comes after it, or with a tab or a line break.
+ * What a spreadsheet may take for a formula: a cell that begins with one of these signs (wide forms
+ * included), whatever comes after it, or with a tab or a line break.
  *
  * @see OWASP, CSV Injection
  */

@@ -1,36 +1,100 @@
 import fc from 'fast-check';
 
-import { Thing } from '@/contract/records';
-import type { TalkOf } from './talks';
-import { claimsFree, mayPromise, standingFor } from './standing';
+import { Item } from '@/contract/records';
 
-const thing = (part: Partial<Thing> = {}) =>
-  Thing.parse({ id: 't', code: 'c', author: 'me', createdAt: 0, updatedAt: 0, ...part });
-const hold = (who: string, market: string | null, part = {}) => ({ from: 1, to: null, who, market, meet: null, ...part }); // prettier-ignore
+import { claimsFree, mayPromise, standingFor } from './standing';
+import type { TalkOf } from './talks';
+
+const item = (part: Partial<Item> = {}) =>
+  Item.parse({ id: 't', code: 'c', author: 'me', createdAt: 0, updatedAt: 0, ...part });
+const hold = (who: string, market: string | null, part = {}) => ({
+  from: 1,
+  to: null,
+  who,
+  market,
+  meet: null,
+  ...part,
+});
 const sale = { market: 'moor', order: '1', amount: 1, postage: 0, fees: null, at: 1, knownAt: 1 };
 const talk = (part: Partial<TalkOf> = {}): TalkOf => ({
-  market: 'moor', id: 'k', ref: 'r', what: '', who: 'Wilma', lines: [], offers: [], changedAt: 1, takesOffers: true, thing: 't', ...part,
-}); // prettier-ignore
+  market: 'moor',
+  id: 'k',
+  ref: 'r',
+  what: '',
+  who: 'Wilma',
+  lines: [],
+  offers: [],
+  changedAt: 1,
+  takesOffers: true,
+  item: 't',
+  ...part,
+});
 const taken: TalkOf['offers'] = [{ id: 'o', amount: 1, at: 1, state: 'accepted', counter: null }];
 const wilma = { who: 'Wilma', market: 'moor', id: 'k' };
 
-describe('how a thing stands towards one who asks', () => {
+describe('how an item stands towards one who asks', () => {
   it.each<[string, ReturnType<typeof standingFor>, object]>([
-    ['nothing speaks against it', standingFor(wilma, thing(), undefined), { is: 'free' }],
-    ['it is sold, whatever else', standingFor(wilma, thing({ left: { how: 'given', at: 1 } }), { sale, hold: null }), { is: 'sold', market: 'moor' }],
-    ['it was given away', standingFor(wilma, thing({ left: { how: 'given', at: 1 } }), undefined), { is: 'away', why: 'left' }],
-    ['it is promised to another', standingFor(wilma, thing({ holds: [hold('Odo', 'wick')] }), undefined), { is: 'held', who: 'Odo', market: 'wick', until: null }],
-    ['another of that name elsewhere has it', standingFor(wilma, thing({ holds: [hold('Wilma', 'wick')] }), undefined), { is: 'held' }],
-    ['it is promised to her', standingFor(wilma, thing({ holds: [hold('Wilma', 'moor')] }), { sale: null, hold: { market: 'moor', at: 1, elsewhere: 'leave', down: [] } }), { is: 'free' }],
-    ['a promise that is over binds nobody', standingFor(wilma, thing({ holds: [hold('Odo', 'wick', { to: 5 })] }), undefined), { is: 'free' }],
-    ['another’s offer was taken', standingFor(wilma, thing(), undefined, [talk({ id: 'other', who: 'Ines', offers: taken })]), { is: 'held', who: 'Ines' }],
-    ['her own offer was taken', standingFor(wilma, thing(), undefined, [talk({ offers: taken })]), { is: 'free' }],
-    ['of another thing an offer was taken', standingFor(wilma, thing(), undefined, [talk({ id: 'other', thing: 'u', offers: taken })]), { is: 'free' }],
-    ['only the courier knows of a promise', standingFor(wilma, thing(), { sale: null, hold: { market: 'wick', at: 1, elsewhere: 'leave', down: [] } }), { is: 'held', who: '', market: 'wick' }],
-  ])('%s', (_, standing, expected) => expect(standing).toMatchObject(expected)); // prettier-ignore
+    ['nothing speaks against it', standingFor(wilma, item(), undefined), { is: 'free' }],
+    [
+      'it is sold, whatever else',
+      standingFor(wilma, item({ left: { how: 'given', at: 1 } }), { sale, hold: null }),
+      { is: 'sold', market: 'moor' },
+    ],
+    [
+      'it was given away',
+      standingFor(wilma, item({ left: { how: 'given', at: 1 } }), undefined),
+      { is: 'away', why: 'left' },
+    ],
+    [
+      'it is promised to another',
+      standingFor(wilma, item({ holds: [hold('Odo', 'wick')] }), undefined),
+      { is: 'held', who: 'Odo', market: 'wick', until: null },
+    ],
+    [
+      'another of that name elsewhere has it',
+      standingFor(wilma, item({ holds: [hold('Wilma', 'wick')] }), undefined),
+      { is: 'held' },
+    ],
+    [
+      'it is promised to her',
+      standingFor(wilma, item({ holds: [hold('Wilma', 'moor')] }), {
+        sale: null,
+        hold: { market: 'moor', at: 1, elsewhere: 'leave', down: [] },
+      }),
+      { is: 'free' },
+    ],
+    [
+      'a promise that is over binds nobody',
+      standingFor(wilma, item({ holds: [hold('Odo', 'wick', { to: 5 })] }), undefined),
+      { is: 'free' },
+    ],
+    [
+      'another’s offer was taken',
+      standingFor(wilma, item(), undefined, [talk({ id: 'other', who: 'Ines', offers: taken })]),
+      { is: 'held', who: 'Ines' },
+    ],
+    [
+      'her own offer was taken',
+      standingFor(wilma, item(), undefined, [talk({ offers: taken })]),
+      { is: 'free' },
+    ],
+    [
+      'of another item an offer was taken',
+      standingFor(wilma, item(), undefined, [talk({ id: 'other', item: 'u', offers: taken })]),
+      { is: 'free' },
+    ],
+    [
+      'only the courier knows of a promise',
+      standingFor(wilma, item(), {
+        sale: null,
+        hold: { market: 'wick', at: 1, elsewhere: 'leave', down: [] },
+      }),
+      { is: 'held', who: '', market: 'wick' },
+    ],
+  ])('%s', (_, standing, expected) => expect(standing).toMatchObject(expected));
 
   it('at a depot it can be had where that depot posts it, and later elsewhere', () => {
-    const at = thing({ depot: { market: 'moor', state: 'there', parcel: 'p', no: 'n', since: 1 } });
+    const at = item({ depot: { market: 'moor', state: 'there', parcel: 'p', no: 'n', since: 1 } });
     expect(standingFor(wilma, at, undefined)).toEqual({ is: 'free' });
     const elsewhere = standingFor({ ...wilma, market: 'wick' }, at, undefined);
     expect(elsewhere).toEqual({ is: 'away', why: 'depot' });
@@ -42,7 +106,7 @@ describe('how a thing stands towards one who asks', () => {
       fc.property(fc.boolean(), fc.boolean(), fc.boolean(), (isSold, isGone, isHeld) => {
         const standing = standingFor(
           wilma,
-          thing({
+          item({
             left: isGone ? { how: 'thrown', at: 1 } : null,
             holds: isHeld ? [hold('Odo', 'wick')] : [],
           }),

@@ -1,7 +1,7 @@
-import type { BuyerOffer } from '@/contract/desk';
+import type { BuyerOffer } from '@/contract/fulfilment';
 
 import { filledIn, tokensOf } from './answers';
-import { agreedOffer, openOffer, talksByThing, waits, waitsSince, type TalkOf } from './talks';
+import { agreedOffer, openOffer, talksByItem, waits, waitsSince, type TalkOf } from './talks';
 
 const offer = (amount: number, at: number, state: BuyerOffer['state'] = 'open'): BuyerOffer => ({
   id: `o${at}`,
@@ -12,8 +12,18 @@ const offer = (amount: number, at: number, state: BuyerOffer['state'] = 'open'):
 });
 const said = (by: 'buyer' | 'seller', at: number) => ({ by, words: 'x', at });
 const talk = (id: string, part: Partial<TalkOf> = {}): TalkOf => ({
-  market: 'moor', id, ref: 't.moor.1', what: 'Gansey', who: id, lines: [], offers: [], changedAt: 0, takesOffers: true, thing: 't', ...part,
-}); // prettier-ignore
+  market: 'moor',
+  id,
+  ref: 't.moor.1',
+  what: 'Gansey',
+  who: id,
+  lines: [],
+  offers: [],
+  changedAt: 0,
+  takesOffers: true,
+  item: 't',
+  ...part,
+});
 
 describe('who waits for an answer', () => {
   it('is whoever spoke last, or offered and heard nothing', () => {
@@ -35,36 +45,36 @@ describe('who waits for an answer', () => {
   });
 });
 
-describe('conversations by thing', () => {
+describe('conversations by item', () => {
   it('puts several buyers of one side by side, those who wait first, the highest offer first', () => {
     const quiet = talk('q', { lines: [said('seller', 1)], changedAt: 9 });
     const low = talk('l', { offers: [offer(3_900, 3)] });
     const high = talk('h', { offers: [offer(4_100, 4)], market: 'wick' });
-    const [group] = talksByThing([quiet, low, high]);
+    const [group] = talksByItem([quiet, low, high]);
     expect(group?.talks.map((t) => t.id)).toEqual(['h', 'l', 'q']);
   });
-  it('puts the thing first whose buyers wait longest', () => {
-    const groups = talksByThing([
-      talk('new', { thing: 'a', lines: [said('buyer', 50)] }),
-      talk('old', { thing: 'b', lines: [said('buyer', 10)] }),
-      talk('done', { thing: 'c', lines: [said('seller', 1)], changedAt: 99 }),
+  it('puts the item first whose buyers wait longest', () => {
+    const groups = talksByItem([
+      talk('new', { item: 'a', lines: [said('buyer', 50)] }),
+      talk('old', { item: 'b', lines: [said('buyer', 10)] }),
+      talk('done', { item: 'c', lines: [said('seller', 1)], changedAt: 99 }),
     ]);
-    expect(groups.map((g) => g.thing)).toEqual(['b', 'a', 'c']);
+    expect(groups.map((g) => g.item)).toEqual(['b', 'a', 'c']);
   });
-  it('keeps conversations about things nobody here knows apart by their listings', () => {
-    const groups = talksByThing([talk('a', { thing: null, ref: 'x' }), talk('b', { thing: null, ref: 'y' })]);
+  it('keeps conversations about items nobody here knows apart by their listings', () => {
+    const groups = talksByItem([talk('a', { item: null, ref: 'x' }), talk('b', { item: null, ref: 'y' })]);
     expect(groups).toHaveLength(2);
   });
 });
 
 describe('a saved answer', () => {
-  it('has the thing’s facts in it', () => {
+  it('has the item’s facts in it', () => {
     expect(filledIn('Pit to pit is {{chest}}, {{buyer}}.', { chest: '54 cm', buyer: 'Imke & Co' })).toEqual({
       words: 'Pit to pit is 54 cm, Imke & Co.',
       missing: [],
     });
   });
-  it('says what the thing does not have, and leaves dots there', () => {
+  it('says what the item does not have, and leaves dots there', () => {
     const { words, missing } = filledIn('It is {{chest}} wide and {{length}} long.', { chest: '54 cm' });
     expect(missing).toEqual(['length']);
     expect(words).toBe('It is 54 cm wide and … long.');

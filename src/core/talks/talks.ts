@@ -1,7 +1,7 @@
-import type { BuyerOffer, Talk } from '@/contract/desk';
+import type { BuyerOffer, Talk } from '@/contract/fulfilment';
 
 export interface TalkOf extends Talk {
-  thing: string | null;
+  item: string | null;
 }
 
 /** The newest offer, where it waits for an answer. */
@@ -27,34 +27,36 @@ export function waitsSince(talk: Pick<Talk, 'lines' | 'offers' | 'changedAt'>): 
   return Math.max(0, ...said, ...talk.offers.map((o) => o.at));
 }
 
-export interface TalksOfThing {
-  thing: string | null;
+export interface TalksOfItem {
+  item: string | null;
   what: string;
   /** Those that wait first, the highest offer first among them. */
   talks: TalkOf[];
 }
 
-/** Conversations by thing, so that several buyers of one are seen side by side; those that wait longest first. */
-export function talksByThing(talks: readonly TalkOf[]): TalksOfThing[] {
+/**
+ * Conversations by item, so that several buyers of one are seen side by side; those that wait longest first.
+ */
+export function talksByItem(talks: readonly TalkOf[]): TalksOfItem[] {
   const by = new Map<string, TalkOf[]>();
   for (const t of talks) {
-    const key = t.thing ?? `${t.market} ${t.ref}`;
+    const key = t.item ?? `${t.market} ${t.ref}`;
     by.set(key, [...(by.get(key) ?? []), t]);
   }
-  const groups = [...by.values()].map((all): TalksOfThing => {
+  const groups = [...by.values()].map((all): TalksOfItem => {
     const sorted = [...all].sort(
       (a, b) =>
         Number(waits(b)) - Number(waits(a)) ||
         (openOffer(b)?.amount ?? 0) - (openOffer(a)?.amount ?? 0) ||
         b.changedAt - a.changedAt,
     );
-    return { thing: sorted[0]?.thing ?? null, what: sorted[0]?.what ?? '', talks: sorted };
+    return { item: sorted[0]?.item ?? null, what: sorted[0]?.what ?? '', talks: sorted };
   });
-  const first = (g: TalksOfThing) => {
+  const first = (g: TalksOfItem) => {
     const waiting = g.talks.filter(waits).map(waitsSince);
     return waiting.length > 0 ? Math.min(...waiting) : Infinity;
   };
-  const newest = (g: TalksOfThing) => Math.max(...g.talks.map((t) => t.changedAt));
+  const newest = (g: TalksOfItem) => Math.max(...g.talks.map((t) => t.changedAt));
   return groups.sort((a, b) => {
     const [x, y] = [first(a), first(b)];
     return x === y ? newest(b) - newest(a) : x - y;

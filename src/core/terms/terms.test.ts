@@ -1,9 +1,9 @@
 import { RuleSheet } from '@/contract/ruleSheet';
 import { Terms } from '@/contract/terms';
 
+import { postageBy, sentTerms, takesTerm, termsFor, termsTrouble } from './terms';
 import { SHEET } from '../../../server/standins/brackenmoor/sheet';
 import { BUILT_IN } from '../kinds/tree';
-import { postageBy, sentTerms, takesTerm, termsFor, termsTrouble } from './terms';
 
 const made = (id: string, part: Partial<Terms> = {}) =>
   Terms.parse({ id, market: 'brackenmoor', name: id, ...part });
@@ -69,7 +69,7 @@ it('says what a marketplace has against terms', () => {
   const sheet = RuleSheet.parse(SHEET);
   expect(termsTrouble(made('a'), sheet)).toEqual([]);
   expect(termsTrouble(made('a', { handlingDays: 11, returnDays: 15 }), sheet)).toEqual([
-    'Brackenmoor wants things posted within 10 days.',
+    'Brackenmoor wants items posted within 10 days.',
     'Brackenmoor takes returns within 0, 14, 30 days.',
   ]);
 });

@@ -1,4 +1,4 @@
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms, TermName, Terms } from '@/contract/terms';
 
@@ -7,13 +7,13 @@ import type { Minor } from '../money/money';
 import type { Postage } from '../postage/rates';
 
 /**
- * The terms for a thing on a marketplace: those chosen for it; else those for its owner, its haul, its kind or the
- * nearest kind above; else the default; null: none were made.
+ * The terms for an item on a marketplace: those chosen for it; else those for its owner, its haul, its kind
+ * or the nearest kind above; else the default; null: none were made.
  *
  * @param chosen id of terms chosen for this listing alone
  */
 export function termsFor(
-  thing: Pick<Thing, 'kind' | 'haulId' | 'ownerId'>,
+  item: Pick<Item, 'kind' | 'haulId' | 'ownerId'>,
   market: string,
   all: readonly Terms[],
   kinds: KindTree,
@@ -22,12 +22,12 @@ export function termsFor(
   const here = all.filter((t) => t.market === market);
   const own = here.find((t) => t.id === chosen);
   if (own) return own;
-  const { ownerId, haulId } = thing;
+  const { ownerId, haulId } = item;
   const byOwner = ownerId && here.find((t) => t.ownerIds.includes(ownerId));
   if (byOwner) return byOwner;
   const byHaul = haulId && here.find((t) => t.haulIds.includes(haulId));
   if (byHaul) return byHaul;
-  for (const kind of [...(kinds.get(thing.kind)?.path ?? [])].reverse()) {
+  for (const kind of [...(kinds.get(item.kind)?.path ?? [])].reverse()) {
     const byKind = here.find((t) => t.kinds.includes(kind));
     if (byKind) return byKind;
   }
@@ -42,7 +42,8 @@ export function postageBy(terms: Terms | null, posted: Postage): Minor | null {
 }
 
 /**
- * What of the terms the marketplace is told: that which it takes, in one order, so that the same terms read the same.
+ * What of the terms the marketplace is told: that which it takes, in one order, so that the same terms read
+ * the same.
  *
  * @param toZone what posting costs to a zone; null: the carrier does not take it there
  */
@@ -83,7 +84,7 @@ export function termsTrouble(terms: Terms | SentTerms, sheet: RuleSheet): string
   const { handlingDays = 0, returnDays } = terms;
   const found: string[] = [];
   if (handlingDays > (rules.maxHandlingDays ?? Infinity))
-    found.push(`${sheet.name} wants things posted within ${rules.maxHandlingDays} days.`);
+    found.push(`${sheet.name} wants items posted within ${rules.maxHandlingDays} days.`);
   if (returnDays !== undefined && rules.returnDays && !rules.returnDays.includes(returnDays))
     found.push(`${sheet.name} takes returns within ${rules.returnDays.join(', ')} days.`);
   return found;

@@ -9,8 +9,8 @@ export interface Cut {
 }
 
 /**
- * As much of a text as fits, ending where a sentence or a line ends; a first sentence that is too long by itself ends
- * at a word, and one without spaces anywhere between two characters.
+ * As much of a text as fits, ending where a sentence or a line ends; a first sentence that is too long by
+ * itself ends at a word, and one without spaces anywhere between two characters.
  *
  * @param length how long a text is there; UAX #29 sentences are tried one by one
  */

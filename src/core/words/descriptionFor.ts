@@ -1,8 +1,8 @@
-import type { Pattern, Thing } from '@/contract/records';
+import type { Pattern, Item } from '@/contract/records';
 
+import { fillPattern, TONES, type Filled, type WordPattern } from './pattern';
 import type { KindTree } from '../kinds/tree';
 import type { Units } from '../measure/units';
-import { fillPattern, TONES, type Filled, type WordPattern } from './pattern';
 
 /** The tones and the person's own patterns, by id. */
 export function allPatterns(own: Readonly<Record<string, Pattern>>): WordPattern[] {
@@ -10,17 +10,18 @@ export function allPatterns(own: Readonly<Record<string, Pattern>>): WordPattern
 }
 
 /**
- * The pattern for a thing: the person's own for its kind or the nearest one above it; else the tone chosen for all.
+ * The pattern for an item: the person's own for its kind or the nearest one above it; else the tone chosen
+ * for all.
  *
  * @param tone id of a tone or pattern
  */
 export function patternFor(
-  thing: Pick<Thing, 'kind'>,
+  item: Pick<Item, 'kind'>,
   own: Readonly<Record<string, Pattern>>,
   tone: string,
   kinds: KindTree,
 ): WordPattern {
-  const path = [...(kinds.get(thing.kind)?.path ?? [])].reverse();
+  const path = [...(kinds.get(item.kind)?.path ?? [])].reverse();
   for (const kind of path) {
     const found = Object.values(own).find((p) => p.kinds.includes(kind));
     if (found) return found;
@@ -28,13 +29,13 @@ export function patternFor(
   return own[tone] ?? TONES.find((t) => t.id === tone) ?? TONES[0]!;
 }
 
-/** A thing's description by a pattern, with the closing words of the business. */
+/** An item's description by a pattern, with the closing words of the business. */
 export function describe(
-  thing: Thing,
+  item: Item,
   pattern: WordPattern,
   kinds: KindTree,
   units: Units,
   closing: string,
 ): Filled {
-  return fillPattern(pattern.text, thing, kinds, units, closing);
+  return fillPattern(pattern.text, item, kinds, units, closing);
 }

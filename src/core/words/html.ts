@@ -3,7 +3,9 @@ import sanitize from 'sanitize-html';
 /** What a marketplace that takes markup takes of it, at the most. No attributes anywhere. */
 export const MARKUP = ['p', 'br', 'ul', 'li', 'b'] as const;
 
-/** Plain text in short lines as limited HTML: paragraphs, lists from lines that begin with "- ", nothing else. */
+/**
+ * Plain text in short lines as limited HTML: paragraphs, lists from lines that begin with "- ", nothing else.
+ */
 export function htmlFromText(text: string, tags: readonly string[] = MARKUP): string {
   const blocks: string[] = [];
   for (const block of text.split(/\n{2,}/u)) {
@@ -31,7 +33,10 @@ export function htmlFromText(text: string, tags: readonly string[] = MARKUP): st
   return cleanHtml(blocks.join(''), tags);
 }
 
-/** Markup with nothing in it but these tags, without attributes; scripts, styles and comments go with all they hold. */
+/**
+ * Markup with nothing in it but these tags, without attributes; scripts, styles and comments go with all they
+ * hold.
+ */
 export function cleanHtml(html: string, tags: readonly string[]): string {
   return sanitize(html, {
     allowedTags: [...tags],
@@ -57,11 +62,35 @@ export function escapeHtml(text: string): string {
   return text.replace(/[&<>"']/gu, (sign) => `&#${sign.codePointAt(0)};`);
 }
 
-const BLOCKS = ['p', 'div', 'li', 'ul', 'ol', 'tr', 'table', 'tbody', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'br', 'section', 'article', 'hr', 'blockquote', 'dt', 'dd', 'dl']; // prettier-ignore
+const BLOCKS = [
+  'p',
+  'div',
+  'li',
+  'ul',
+  'ol',
+  'tr',
+  'table',
+  'tbody',
+  'h1',
+  'h2',
+  'h3',
+  'h4',
+  'h5',
+  'h6',
+  'br',
+  'section',
+  'article',
+  'hr',
+  'blockquote',
+  'dt',
+  'dd',
+  'dl',
+];
 
 /**
- * Words of a page, or of another shop's template, as plain text in short lines: list items begin with "- ", cells of a
- * row stand in one line. Nested tables, inline styles, scripts and tracking pictures leave nothing behind.
+ * Words of a page, or of another shop's template, as plain text in short lines: list items begin with "- ",
+ * cells of a row stand in one line. Nested tables, inline styles, scripts and tracking pictures leave nothing
+ * behind.
  */
 export function textFromHtml(html: string): string {
   // After this only these tags are left, well formed and without attributes, so they can be read as text.

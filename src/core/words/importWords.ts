@@ -1,9 +1,9 @@
-import type { KindTree } from '../kinds/tree';
-import { suggestionsFrom, type Suggestion } from '../reading/labelText';
-import type { Units } from '../measure/units';
 import { textFromHtml } from './html';
 import { findPrivate } from './privacy';
 import { sameWord } from './sameWord';
+import type { KindTree } from '../kinds/tree';
+import type { Units } from '../measure/units';
+import { suggestionsFrom, type Suggestion } from '../reading/labelText';
 
 /** Lines another shop puts under everything. Common practice, from memory. */
 const BOILERPLATE: readonly RegExp[] = [
@@ -22,14 +22,17 @@ export interface ImportedWords {
   text: string;
   /** Lines that were left out, and why. */
   leftOut: { line: string; why: string }[];
-  /** What the words say of the thing; nothing of it counts before a person confirms it. */
+  /** What the words say of the item; nothing of it counts before a person confirms it. */
   facts: Suggestion[];
 }
 
 /** What a person may paste at most; the rest is not read. */
 export const MOST_IMPORTED = 200_000;
 
-/** Words brought in from elsewhere, plain or as a page's markup: cleaned, without the other shop's boilerplate, and read for facts. */
+/**
+ * Words brought in from elsewhere, plain or as a page's markup: cleaned, without the other shop's
+ * boilerplate, and read for facts.
+ */
 export function importWords(pasted: string, kinds: KindTree, kind: string, units: Units): ImportedWords {
   const some = pasted.slice(0, MOST_IMPORTED);
   const plain = /<[a-z!/][^>]*>/iu.test(some) ? textFromHtml(some) : some.replace(/\r\n?/gu, '\n').trim();

@@ -1,25 +1,39 @@
 import fc from 'fast-check';
 
-import { aThing } from '../../../e2e/aThing';
-import { BUILT_IN, KindTree, ROWS } from '../kinds/tree';
+import { Settings } from '@/contract/records';
+
 import { countAs } from './count';
 import { cutToFit } from './cut';
 import { cleanHtml, escapeHtml, htmlFromText, MARKUP, textFromHtml } from './html';
 import { importWords } from './importWords';
 import { fillPattern, TONES, unknownTokens } from './pattern';
-import { Settings } from '@/contract/records';
-
 import { shopWords } from './shopWords';
 import { tagsFor, topicLine, topicsIn } from './tags';
+import { anItem } from '../../../e2e/anItem';
+import { BUILT_IN, KindTree, ROWS } from '../kinds/tree';
 
-const gansey = aThing({
-  kind: 'jumper', title: 'Kittiwake gansey', spot: 'A3-12', cost: 600,
-  facts: { brand: 'Kittiwake Mills', colour: 'Navy', material: 'Wool', size: 'M', model: 'gansey' }, use: 'light',
-  flaws: [{ id: 'f', kind: 'darned', place: 'right elbow', severity: 'clear', sizeMm: 42, pictureId: null, pin: null }],
+const gansey = anItem({
+  kind: 'jumper',
+  title: 'Kittiwake gansey',
+  spot: 'A3-12',
+  cost: 600,
+  facts: { brand: 'Kittiwake Mills', colour: 'Navy', material: 'Wool', size: 'M', model: 'gansey' },
+  use: 'light',
+  flaws: [
+    {
+      id: 'f',
+      type: 'darned',
+      place: 'right elbow',
+      severity: 'clear',
+      sizeMm: 42,
+      pictureId: null,
+      pin: null,
+    },
+  ],
   measurements: { chest: 540 },
-}); // prettier-ignore
-const fill = (text: string, thing = gansey, closing = '') =>
-  fillPattern(text, thing, BUILT_IN, 'metric', closing);
+});
+const fill = (text: string, item = gansey, closing = '') =>
+  fillPattern(text, item, BUILT_IN, 'metric', closing);
 
 describe('patterns', () => {
   it.each(TONES.map((t) => [t.id, t]))(
@@ -27,28 +41,44 @@ describe('patterns', () => {
     (_, tone) => {
       const filled = fill(tone.text, gansey, 'Ask for more pictures.');
       const text = filled.ok ? filled.text : '';
-      for (const said of ['Kittiwake Mills', 'darned, right elbow (4.2 cm)', '54 cm', 'Ask for more pictures.']) expect(text).toContain(said); // prettier-ignore
+      for (const said of [
+        'Kittiwake Mills',
+        'darned, right elbow (4.2 cm)',
+        '54 cm',
+        'Ask for more pictures.',
+      ])
+        expect(text).toContain(said);
       expect(text).not.toMatch(/A3-12|6\.00|600|\{\{|undefined|null|no flaws/);
       expect(text).not.toMatch(/\n{3}/);
       expect(unknownTokens(tone.text, gansey, BUILT_IN)).toEqual([]);
     },
   );
   it.each(TONES.map((t) => [t.id, t]))(
-    'the tone “%s” claims nothing of a thing of which nothing is known',
+    'the tone “%s” claims nothing of an item of which nothing is known',
     (_, tone) => {
-      const filled = fill(tone.text, aThing({ kind: 'jumper' }));
+      const filled = fill(tone.text, anItem({ kind: 'jumper' }));
       expect(filled.ok && filled.text).not.toMatch(/flaw|condition|measured|works|clean|size/iu);
     },
   );
   it('lets sections vanish and says lists', () => {
-    expect(fill('a{{#decade}} of the {{decade}}{{/decade}}{{^decade}}, undated{{/decade}}')).toEqual({ ok: true, text: 'a, undated' });
+    expect(fill('a{{#decade}} of the {{decade}}{{/decade}}{{^decade}}, undated{{/decade}}')).toEqual({
+      ok: true,
+      text: 'a, undated',
+    });
     expect(fill('{{#flaws}}<{{.}}>{{/flaws}}')).toEqual({ ok: true, text: '<darned, right elbow (4.2 cm)>' });
-  }); // prettier-ignore
+  });
   it('never reads a fact as a pattern, and knows no private one', () => {
     const tree = new KindTree(ROWS, [], [{ kind: '', spec: { id: 'pile', label: 'Pile', private: true } }]);
-    const thing = aThing({ kind: 'jumper', facts: { brand: '{{spot}} & {{pile}}', pile: 'secret' }, spot: 'A3-12' });
-    expect(fillPattern('{{brand}}|{{pile}}|{{spot}}|{{cost}}', thing, tree, 'metric')).toEqual({ ok: true, text: '{{spot}} & {{pile}}|||' });
-  }); // prettier-ignore
+    const item = anItem({
+      kind: 'jumper',
+      facts: { brand: '{{spot}} & {{pile}}', pile: 'secret' },
+      spot: 'A3-12',
+    });
+    expect(fillPattern('{{brand}}|{{pile}}|{{spot}}|{{cost}}', item, tree, 'metric')).toEqual({
+      ok: true,
+      text: '{{spot}} & {{pile}}|||',
+    });
+  });
   it('says what is wrong with a pattern', () => {
     expect(fill('{{#flaws}} x')).toEqual({
       ok: false,
@@ -70,15 +100,24 @@ describe('limited HTML', () => {
     ));
   // Strings of this sort stand in the OWASP cross-site scripting filter evasion sheet; written from memory.
   it.each([
-    '<script>alert(1)</script>', '<img src=x onerror=alert(1)>', '<svg/onload=alert(1)>', '<a href="javascript:alert(1)">x</a>',
-    '<iframe srcdoc="<script>alert(1)</script>"></iframe>', '"><script>alert(1)</script>', '<p onclick=alert(1)>x</p>', '<<script>alert(1)//<</script>',
-    '<scr<script>ipt>alert(1)</scr</script>ipt>', '<math><mtext></p><script>alert(1)</script>', '<style>@import "javascript:alert(1)"</style>', '<b style="background:url(javascript:alert(1))">x</b>',
+    '<script>alert(1)</script>',
+    '<img src=x onerror=alert(1)>',
+    '<svg/onload=alert(1)>',
+    '<a href="javascript:alert(1)">x</a>',
+    '<iframe srcdoc="<script>alert(1)</script>"></iframe>',
+    '"><script>alert(1)</script>',
+    '<p onclick=alert(1)>x</p>',
+    '<<script>alert(1)//<</script>',
+    '<scr<script>ipt>alert(1)</scr</script>ipt>',
+    '<math><mtext></p><script>alert(1)</script>',
+    '<style>@import "javascript:alert(1)"</style>',
+    '<b style="background:url(javascript:alert(1))">x</b>',
   ])('leaves %s inert', (bad) => {
     for (const html of [htmlFromText(bad), cleanHtml(bad, MARKUP), cleanHtml(`<p>a</p>${bad}`, ['p'])]) {
       expect(html.replace(/<\/?(?:p|br|ul|li|b)(?: \/)?>/gu, '')).not.toContain('<');
       expect(html).not.toMatch(/<[^>]*(?:=|script|javascript)/iu);
     }
-  }); // prettier-ignore
+  });
   it('lets no tag through that is not on the list', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 200 }), fc.subarray([...MARKUP]), (text, tags) => {
@@ -104,7 +143,11 @@ describe('words brought in', () => {
   });
   it('offer the facts found in them', () => {
     const { facts } = importWords(page, BUILT_IN, 'jumper', 'metric');
-    expect(facts.map((f) => [f.field, f.value])).toEqual([['fact:brand', 'Ostler & Son'], ['fact:material', 'Wool'], ['measure:chest', '540']]); // prettier-ignore
+    expect(facts.map((f) => [f.field, f.value])).toEqual([
+      ['fact:brand', 'Ostler & Son'],
+      ['fact:material', 'Wool'],
+      ['measure:chest', '540'],
+    ]);
   });
   it('answer whatever is pasted', () => {
     fc.assert(
@@ -118,10 +161,13 @@ describe('words brought in', () => {
 
 describe('cutting', () => {
   it('ends where a sentence ends', () => {
-    expect(cutToFit('One here. Two there. Three.', 22, 'characters')).toEqual({ text: 'One here. Two there.', cut: true });
+    expect(cutToFit('One here. Two there. Three.', 22, 'characters')).toEqual({
+      text: 'One here. Two there.',
+      cut: true,
+    });
     expect(cutToFit('One here.', 9, 'characters')).toEqual({ text: 'One here.', cut: false });
     expect(cutToFit('One very long sentence without an end', 20, 'characters').text).toBe('One very long');
-  }); // prettier-ignore
+  });
   it('always fits, and is a beginning of the text', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 300 }), fc.integer({ min: 0, max: 120 }), (text, max) => {
@@ -135,31 +181,55 @@ describe('cutting', () => {
 
 describe('tags and shop words', () => {
   it('are true, short, few and each once', () => {
-    const tags = tagsFor(gansey, BUILT_IN, [{ word: 'sweater', count: 9 }, { word: 'cashmere', count: 99 }], { max: 5, longest: 15 });
+    const tags = tagsFor(
+      gansey,
+      BUILT_IN,
+      [
+        { word: 'sweater', count: 9 },
+        { word: 'cashmere', count: 99 },
+      ],
+      { max: 5, longest: 15 },
+    );
     expect(tags).toEqual(['jumper', 'navy jumper', 'wool jumper', 'kittiwake mills', 'gansey']);
     expect(topicLine(tags, 3)).toBe('~jumper ~navyjumper ~wooljumper');
     expect(topicsIn(`A text. ${topicLine(tags, 2)}`)).toEqual(['jumper', 'navyjumper']);
     expect(topicsIn('~a wool~b (~c) ~ ~~ ~d,')).toEqual(['a', '~', 'd,']);
-  }); // prettier-ignore
+  });
   // About 60 and 155 characters: common practice.
   it('fit what a search engine shows, by the person’s patterns', () => {
     const room = { title: 60, description: 155 };
     const { shop } = Settings.parse({ id: 'settings' });
-    const made = shopWords({ ...gansey, title: '' }, BUILT_IN, 'metric', { ...shop, name: 'Yonder' }, room, ['gansey']);
+    const made = shopWords({ ...gansey, title: '' }, BUILT_IN, 'metric', { ...shop, name: 'Yonder' }, room, [
+      'gansey',
+    ]);
     expect(made.title).toBe('Kittiwake Mills jumper gansey Wool Navy size M | Yonder');
     expect(made.description).toContain('Kittiwake Mills gansey jumper, navy, wool.');
-    const long = shopWords(gansey, BUILT_IN, 'metric', { ...shop, title: '{{title}} '.repeat(9), description: '{{what}} of the coast. '.repeat(20) }, room, []);
+    const long = shopWords(
+      gansey,
+      BUILT_IN,
+      'metric',
+      { ...shop, title: '{{title}} '.repeat(9), description: '{{what}} of the coast. '.repeat(20) },
+      room,
+      [],
+    );
     expect(long.title.length).toBeLessThanOrEqual(60);
     expect(long.description.length).toBeLessThanOrEqual(155);
     expect(long.description).toMatch(/\.$/);
-    const broken = shopWords(gansey, BUILT_IN, 'metric', { ...shop, title: '{{#open}}', description: 'x' }, room, []);
+    const broken = shopWords(
+      gansey,
+      BUILT_IN,
+      'metric',
+      { ...shop, title: '{{#open}}', description: 'x' },
+      room,
+      [],
+    );
     expect(broken.title).toContain('Kittiwake Mills');
-  }); // prettier-ignore
+  });
 });
 
 it('buyers read no question to the seller: a size with what it is counted in, and whom it is for', () => {
   const brief = TONES.find((t) => t.id === 'brief')!.text;
-  const boots = aThing({
+  const boots = anItem({
     kind: 'boots',
     facts: { brand: 'Ostler', size: '42', sizeSystem: 'EU', department: 'Men' },
   });

@@ -1,15 +1,18 @@
 import Mustache from 'mustache';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
 import { cleanedWords, homeWords, TESTED_WORDS } from '../condition/conditionText';
-import { betterBecause, flawWords, gradeNames, gradeOfThing, wordsForUse } from '../condition/grade';
+import { betterBecause, flawWords, gradeNames, gradeOfItem, wordsForUse } from '../condition/grade';
 import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { answersOf, readable } from '../kinds/values';
 import { aroundFromFlat, formatLength, type Units } from '../measure/units';
 
-/** Reusable wording: `{{brand}}` stands for a fact, `{{#flaws}}…{{/flaws}}` for what is said of each, and a section without anything to say vanishes. */
+/**
+ * Reusable wording: `{{brand}}` stands for a fact, `{{#flaws}}…{{/flaws}}` for what is said of each, and a
+ * section without anything to say vanishes.
+ */
 export interface WordPattern {
   id: string;
   name: string;
@@ -145,21 +148,16 @@ ${MEASURED}
 ];
 
 /** Everything a pattern may speak of: public facts, and what follows from them. */
-export function patternView(
-  thing: Thing,
-  kinds: KindTree,
-  units: Units,
-  closing: string,
-): Record<string, unknown> {
-  const kind = kinds.get(thing.kind);
-  const facts = publicFacts(thing, kinds);
+function patternView(item: Item, kinds: KindTree, units: Units, closing: string): Record<string, unknown> {
+  const kind = kinds.get(item.kind);
+  const facts = publicFacts(item, kinds);
   const words = Object.fromEntries(Object.entries(facts).map(([id, v]) => [id, small(id, readable(v))]));
-  const grade = gradeOfThing(thing);
-  const flaws = thing.flaws.map(
+  const grade = gradeOfItem(item);
+  const flaws = item.flaws.map(
     (flaw) => `${flawWords(flaw)}${flaw.sizeMm ? ` (${formatLength(flaw.sizeMm, units)})` : ''}`,
   );
-  const measurements = kinds.measures(thing.kind).flatMap((m) => {
-    const mm = thing.measurements[m.id];
+  const measurements = kinds.measures(item.kind).flatMap((m) => {
+    const mm = item.measurements[m.id];
     return mm === undefined
       ? []
       : [
@@ -172,33 +170,38 @@ export function patternView(
   });
   return {
     ...words,
-    title: thing.title,
+    title: item.title,
     kind: kind?.name ?? '',
-    kindWords: kind?.titleWords ?? 'thing',
-    what: [words.brand, words.model, kind?.modelIsName ? '' : kind?.titleWords].filter(Boolean).join(' ') || (kind?.name ?? 'Thing'),
+    kindWords: kind?.titleWords ?? 'item',
+    what:
+      [words.brand, words.model, kind?.modelIsName ? '' : kind?.titleWords].filter(Boolean).join(' ') ||
+      (kind?.name ?? 'Item'),
     how: [words.colour, words.material].filter(Boolean).join(', '),
-    facts: publicLines(facts, (id) => kinds.factName(thing.kind, id)),
-    grade: grade ? (gradeNames(thing.kind, kinds)[grade.wear] ?? '').toLocaleLowerCase('en') : '',
-    better: betterBecause(thing),
-    use: thing.use ? wordsForUse(thing.use) : '',
+    facts: publicLines(facts, (id) => kinds.factName(item.kind, id)),
+    grade: grade ? (gradeNames(item.kind, kinds)[grade.wear] ?? '').toLocaleLowerCase('en') : '',
+    better: betterBecause(item),
+    use: item.use ? wordsForUse(item.use) : '',
     flaws,
     flawed: flaws.length > 0,
     // Nobody who has not looked has found none.
-    flawless: thing.looked && flaws.length === 0,
-    looked: thing.looked || flaws.length > 0,
+    flawless: item.looked && flaws.length === 0,
+    looked: item.looked || flaws.length > 0,
     measurements,
     measured: measurements.length > 0,
-    included: thing.included.trim(),
-    missing: thing.missing.trim(),
-    tested: thing.tested ? TESTED_WORDS[thing.tested] : '',
-    cleaned: cleanedWords(thing),
-    household: homeWords(thing),
-    note: thing.conditionNote.trim(),
+    included: item.included.trim(),
+    missing: item.missing.trim(),
+    tested: item.tested ? TESTED_WORDS[item.tested] : '',
+    cleaned: cleanedWords(item),
+    household: homeWords(item),
+    note: item.conditionNote.trim(),
     closing: closing.trim(),
-  }; // prettier-ignore
+  };
 }
 
-/** Facts as buyers read them: what a size is counted in stands with the size, and a question to the seller is no label. */
+/**
+ * Facts as buyers read them: what a size is counted in stands with the size, and a question to the seller is
+ * no label.
+ */
 function publicLines(facts: Readonly<Record<string, string>>, nameOf: (id: string) => string) {
   const counted = facts.size && facts.sizeSystem ? `${facts.sizeSystem} ` : '';
   return Object.entries(facts)
@@ -220,19 +223,20 @@ export type Filled = { ok: true; text: string } | { ok: false; why: string };
 const LONGEST = 10_000;
 
 /**
- * A pattern with a thing's facts in it, as plain text. What stands in a fact is never read as a pattern again.
+ * A pattern with an item's facts in it, as plain text. What stands in a fact is never read as a pattern
+ * again.
  *
  * @returns why the pattern can't be read, where it can't
  */
 export function fillPattern(
   pattern: string,
-  thing: Thing,
+  item: Item,
   kinds: KindTree,
   units: Units,
   closing = '',
 ): Filled {
   try {
-    const text = Mustache.render(pattern, patternView(thing, kinds, units, closing), {}, { escape: String });
+    const text = Mustache.render(pattern, patternView(item, kinds, units, closing), {}, { escape: String });
     return { ok: true, text: tidy(text).slice(0, LONGEST) };
   } catch (error) {
     return { ok: false, why: patternTrouble(error) };
@@ -248,10 +252,18 @@ function patternTrouble(error: unknown): string {
   return 'The pattern can’t be read.';
 }
 
-/** Tokens of a pattern that stand for nothing any kind of thing can have: slips, most likely. */
-export function unknownTokens(pattern: string, thing: Thing, kinds: KindTree): string[] {
-  const view = patternView(thing, kinds, 'metric', '');
-  const known = new Set([...Object.keys(view), ...kinds.leaves.flatMap((kind) => kind.facts.map((f) => f.id)), 'name', 'value', 'label', 'around', '.']); // prettier-ignore
+/** Tokens of a pattern that stand for nothing any kind of item can have: slips, most likely. */
+export function unknownTokens(pattern: string, item: Item, kinds: KindTree): string[] {
+  const view = patternView(item, kinds, 'metric', '');
+  const known = new Set([
+    ...Object.keys(view),
+    ...kinds.leaves.flatMap((kind) => kind.facts.map((f) => f.id)),
+    'name',
+    'value',
+    'label',
+    'around',
+    '.',
+  ]);
   const named = [...pattern.matchAll(/\{\{\{?\s*[#^/&]?\s*([^}\s]+)\s*\}?\}\}/gu)].map((m) => m[1] ?? '');
   return [...new Set(named)].filter((name) => !known.has(name) && !name.startsWith('!'));
 }

@@ -1,5 +1,5 @@
-import type { PrivateValue } from '../kinds/publicFacts';
 import { wholeWord } from './wholeWord';
+import type { PrivateValue } from '../kinds/publicFacts';
 
 export interface PrivateFind {
   /** "e-mail address", "phone number", "web address", "spot", or "private: " and the fact's name. */
@@ -10,13 +10,13 @@ export interface PrivateFind {
 /**
  * Finds what must not stand in public words: the spot, e-mail and web addresses, phone numbers.
  *
- * Addresses are found as roughly as marketplaces look for them, who take "3@2.50" for one and refuse it: whatever
- * has something before an `@` and a point with something behind it after, and whatever holds `www.` or `http:`.
- * A phone number here is a run of at least eight digits, with the usual separators, that starts with
- * `+`, `0` or `(0`; shorter runs are sizes, years and measurements.
+ * Addresses are found as roughly as marketplaces look for them, who take "3@2.50" for one and refuse it:
+ * whatever has something before an `@` and a point with something behind it after, and whatever holds `www.`
+ * or `http:`. A phone number here is a run of at least eight digits, with the usual separators, that starts
+ * with `+`, `0` or `(0`; shorter runs are sizes, years and measurements.
  *
  * @param ours values of private facts, by name; the same least length
- * @param spot the thing's own spot; spots shorter than two characters are not looked for
+ * @param spot the item's own spot; spots shorter than two characters are not looked for
  */
 export function findPrivate(text: string, spot: string, ours: readonly PrivateValue[] = []): PrivateFind[] {
   const found: PrivateFind[] = [];

@@ -1,10 +1,10 @@
-import type { Sought } from '@/contract/comps';
-import type { Thing } from '@/contract/records';
+import type { SearchedWord } from '@/contract/comps';
+import type { Item } from '@/contract/records';
 
-import { publicWords } from '../kinds/publicFacts';
-import type { KindTree } from '../kinds/tree';
 import { countAs } from './count';
 import { isBorneOut } from './title';
+import { publicWords } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
 
 export interface TagRoom {
   /** How many, and how long each may be in user-perceived characters. */
@@ -13,24 +13,35 @@ export interface TagRoom {
 }
 
 /**
- * Tags from what the record says and buyers search, the most searched first: each once, in small letters, none longer
- * than the marketplace takes.
+ * Tags from what the record says and buyers search, the most searched first: each once, in small letters,
+ * none longer than the marketplace takes.
  */
 export function tagsFor(
-  thing: Pick<Thing, 'facts' | 'kind'>,
+  item: Pick<Item, 'facts' | 'kind'>,
   kinds: KindTree,
-  sought: readonly Sought[],
+  sought: readonly SearchedWord[],
   room: TagRoom,
 ): string[] {
-  const kind = kinds.get(thing.kind);
-  const facts = publicWords(thing, kinds);
+  const kind = kinds.get(item.kind);
+  const facts = publicWords(item, kinds);
   const what = kind?.titleWords ?? '';
   const joined = (...words: (string | undefined)[]) => words.filter(Boolean).join(' ');
   const wishes = [
-    ...[...sought].sort((a, b) => b.count - a.count).filter((s) => isBorneOut(s.word, thing, kinds)).map((s) => s.word),
-    what, joined(facts.brand, what), joined(facts.colour, what), joined(facts.material, what), joined(facts.decade, what),
-    facts.brand, facts.model, facts.material, facts.decade, facts.colour,
-  ]; // prettier-ignore
+    ...[...sought]
+      .sort((a, b) => b.count - a.count)
+      .filter((s) => isBorneOut(s.word, item, kinds))
+      .map((s) => s.word),
+    what,
+    joined(facts.brand, what),
+    joined(facts.colour, what),
+    joined(facts.material, what),
+    joined(facts.decade, what),
+    facts.brand,
+    facts.model,
+    facts.material,
+    facts.decade,
+    facts.colour,
+  ];
   const tags: string[] = [];
   for (const wish of wishes) {
     const tag = (wish ?? '').trim().toLocaleLowerCase('en');
@@ -43,7 +54,7 @@ export function tagsFor(
 }
 
 /** The sign before a topic word in a text: `~gansey`. */
-export const TOPIC = '~';
+const TOPIC = '~';
 
 /** Topic words for the end of a text: single words only, so that one with a space is written together. */
 export function topicLine(tags: readonly string[], max: number): string {

@@ -1,14 +1,21 @@
 import fc from 'fast-check';
 
-import { aThing } from '../../../e2e/aThing';
-import { BUILT_IN } from '../kinds/tree';
 import { countAs } from './count';
 import { bestTitle, missingWords, nextBuys, titleFromFacts, titleParts, type TitlePart } from './title';
+import { anItem } from '../../../e2e/anItem';
+import { BUILT_IN } from '../kinds/tree';
 
-const gansey = aThing({
+const gansey = anItem({
   kind: 'jumper',
-  facts: { brand: 'KITTIWAKE MILLS', department: 'Men', size: 'M', colour: 'Navy', material: 'Wool', model: 'gansey' },
-}); // prettier-ignore
+  facts: {
+    brand: 'KITTIWAKE MILLS',
+    department: 'Men',
+    size: 'M',
+    colour: 'Navy',
+    material: 'Wool',
+    model: 'gansey',
+  },
+});
 const room = (max: number) => ({ max, counts: 'characters' as const });
 
 /** Every set of parts there is. */
@@ -18,10 +25,14 @@ function exhaustive(parts: readonly TitlePart[], max: number): number {
     const some = parts.filter((_, i) => set & (1 << i));
     const words = some.flatMap((p) => p.text.split(' ')).filter(Boolean);
     const once = words.filter((w, i) => words.findIndex((x) => x.toLowerCase() === w.toLowerCase()) === i);
-    if (countAs(once.join(' '), 'characters') <= max) best = Math.max(best, some.reduce((sum, p) => sum + p.weight, 0));
+    if (countAs(once.join(' '), 'characters') <= max)
+      best = Math.max(
+        best,
+        some.reduce((sum, p) => sum + p.weight, 0),
+      );
   }
   return best;
-} // prettier-ignore
+}
 
 describe('the best title that fits', () => {
   it('weighs as much as the best of all sets of parts', () => {
@@ -54,12 +65,12 @@ describe('the best title that fits', () => {
   });
   it('does not shout, and leaves short capitals alone', () => {
     expect(titleFromFacts(gansey, BUILT_IN, 80)).toBe('Kittiwake Mills Men jumper gansey Wool Navy size M');
-    expect(titleFromFacts(aThing({ kind: 'jumper', facts: { brand: 'BDG!!' } }), BUILT_IN, 80)).toBe(
+    expect(titleFromFacts(anItem({ kind: 'jumper', facts: { brand: 'BDG!!' } }), BUILT_IN, 80)).toBe(
       'BDG jumper',
     );
   });
   it('leaves forbidden words out', () => {
-    const copy = aThing({
+    const copy = anItem({
       kind: 'jumper',
       facts: { brand: 'Ostler', model: 'replica gansey', colour: 'Navy' },
     });
@@ -67,8 +78,10 @@ describe('the best title that fits', () => {
   });
   it('puts searched words after what it is, if the record bears them out', () => {
     const sought = [
-      { word: 'sweater', count: 900 }, { word: 'cashmere', count: 800 }, { word: 'wool', count: 300 },
-    ]; // prettier-ignore
+      { word: 'sweater', count: 900 },
+      { word: 'cashmere', count: 800 },
+      { word: 'wool', count: 300 },
+    ];
     expect(titleFromFacts(gansey, BUILT_IN, 80, 'characters', sought)).toBe(
       'Kittiwake Mills Men jumper gansey wool Navy size M',
     );
@@ -76,7 +89,7 @@ describe('the best title that fits', () => {
   it('names a book by its title', () =>
     expect(
       titleFromFacts(
-        aThing({ kind: 'book', facts: { model: 'The Low Orchard', author: 'Edda Holloway' } }),
+        anItem({ kind: 'book', facts: { model: 'The Low Orchard', author: 'Edda Holloway' } }),
         BUILT_IN,
         80,
       ),
@@ -86,11 +99,32 @@ describe('the best title that fits', () => {
 describe('what a title lacks', () => {
   it('tells which searched words are missing, those the record bears out first', () =>
     expect(
-      missingWords('Kittiwake Mills jumper', [{ word: 'cashmere', count: 900 }, { word: 'gansey', count: 80 }, { word: 'jumper', count: 999 }], gansey, BUILT_IN),
-    ).toEqual([{ word: 'gansey', count: 80, known: true }, { word: 'cashmere', count: 900, known: false }])); // prettier-ignore
+      missingWords(
+        'Kittiwake Mills jumper',
+        [
+          { word: 'cashmere', count: 900 },
+          { word: 'gansey', count: 80 },
+          { word: 'jumper', count: 999 },
+        ],
+        gansey,
+        BUILT_IN,
+      ),
+    ).toEqual([
+      { word: 'gansey', count: 80, known: true },
+      { word: 'cashmere', count: 900, known: false },
+    ]));
   it('tells what the next characters could buy', () => {
     const buys = nextBuys('Kittiwake Mills jumper gansey', titleParts(gansey, BUILT_IN), room(37));
-    expect(buys.map((b) => [b.text, b.cost, b.fits])).toEqual([['Men', 4, true], ['size M', 7, true], ['Navy', 5, true], ['Wool', 5, true]]); // prettier-ignore
-    expect(nextBuys('Kittiwake Mills jumper gansey', titleParts(gansey, BUILT_IN), room(33)).find((b) => b.text === 'size M')?.fits).toBe(false); // prettier-ignore
+    expect(buys.map((b) => [b.text, b.cost, b.fits])).toEqual([
+      ['Men', 4, true],
+      ['size M', 7, true],
+      ['Navy', 5, true],
+      ['Wool', 5, true],
+    ]);
+    expect(
+      nextBuys('Kittiwake Mills jumper gansey', titleParts(gansey, BUILT_IN), room(33)).find(
+        (b) => b.text === 'size M',
+      )?.fits,
+    ).toBe(false);
   });
 });

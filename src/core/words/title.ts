@@ -1,10 +1,10 @@
-import type { Sought } from '@/contract/comps';
-import type { Thing } from '@/contract/records';
+import type { SearchedWord } from '@/contract/comps';
+import type { Item } from '@/contract/records';
 
-import { publicWords } from '../kinds/publicFacts';
-import type { KindTree } from '../kinds/tree';
 import { countAs, type Counting } from './count';
 import { wholePhrase, wholeWord } from './wholeWord';
+import { publicWords } from '../kinds/publicFacts';
+import type { KindTree } from '../kinds/tree';
 
 /** A piece of a title: what it says, where it comes from, and how much it is worth. */
 export interface TitlePart {
@@ -14,7 +14,7 @@ export interface TitlePart {
   weight: number;
 }
 
-type Described = Pick<Thing, 'facts' | 'kind'>;
+type Described = Pick<Item, 'facts' | 'kind'>;
 
 /** Room in a title, as the marketplace counts it. */
 export interface TitleRoom {
@@ -22,11 +22,41 @@ export interface TitleRoom {
   counts: Counting;
 }
 
-/** In the trade's order: brand, who it is for, what it is, searched words, details, colour and size last. Common practice. */
-const ORDER = ['brand', 'author', 'department', 'kind', 'model', 'search', 'decade', 'material', 'pattern', 'metal', 'stone', 'format', 'colour', 'size'] as const; // prettier-ignore
+/**
+ * In the trade's order: brand, who it is for, what it is, searched words, details, colour and size last.
+ * Common practice.
+ */
+const ORDER = [
+  'brand',
+  'author',
+  'department',
+  'kind',
+  'model',
+  'search',
+  'decade',
+  'material',
+  'pattern',
+  'metal',
+  'stone',
+  'format',
+  'colour',
+  'size',
+] as const;
 const WEIGHTS: Readonly<Record<string, number>> = {
-  kind: 10, brand: 9, model: 8, department: 7, author: 6, size: 6, colour: 5, material: 4, decade: 3, pattern: 3, metal: 4, stone: 3, format: 3,
-}; // prettier-ignore
+  kind: 10,
+  brand: 9,
+  model: 8,
+  department: 7,
+  author: 6,
+  size: 6,
+  colour: 5,
+  material: 4,
+  decade: 3,
+  pattern: 3,
+  metal: 4,
+  stone: 3,
+  format: 3,
+};
 /** Where a branch weighs otherwise. Common practice. */
 const BY_BRANCH: Readonly<Record<string, Readonly<Record<string, number>>>> = {
   books: { author: 9, brand: 3, model: 10, kind: 4 },
@@ -42,13 +72,17 @@ const MOST_SEARCHED = 4;
 const SEARCHED = 5;
 
 /**
- * What a title of this thing may be made of, in the order it would be read.
+ * What a title of this item may be made of, in the order it would be read.
  *
  * @param sought what buyers search for in its category; only words that the record bears out are taken
  */
-export function titleParts(thing: Described, kinds: KindTree, sought: readonly Sought[] = []): TitlePart[] {
-  const kind = kinds.get(thing.kind);
-  const facts = publicWords(thing, kinds);
+export function titleParts(
+  item: Described,
+  kinds: KindTree,
+  sought: readonly SearchedWord[] = [],
+): TitlePart[] {
+  const kind = kinds.get(item.kind);
+  const facts = publicWords(item, kinds);
   const branch = Object.assign({}, ...(kind?.path ?? []).map((id) => BY_BRANCH[id] ?? {})) as Record<
     string,
     number
@@ -62,7 +96,7 @@ export function titleParts(thing: Described, kinds: KindTree, sought: readonly S
     model: named ? '' : facts.model,
     size: facts.size ? `size ${facts.size}` : '',
   };
-  const known = sought.filter((s) => isBorneOut(s.word, thing, kinds)).slice(0, MOST_SEARCHED);
+  const known = sought.filter((s) => isBorneOut(s.word, item, kinds)).slice(0, MOST_SEARCHED);
   const most = Math.max(1, ...known.map((s) => s.count));
   return ORDER.flatMap((from): TitlePart[] =>
     from === 'search'
@@ -80,26 +114,32 @@ export function titleParts(thing: Described, kinds: KindTree, sought: readonly S
 }
 
 /** Whether the record itself says a word: in a public fact, or as the name its kind goes by in titles. */
-export function isBorneOut(word: string, thing: Described, kinds: KindTree): boolean {
-  const said = [kinds.get(thing.kind)?.titleWords, ...Object.values(publicWords(thing, kinds))];
+export function isBorneOut(word: string, item: Described, kinds: KindTree): boolean {
+  const said = [kinds.get(item.kind)?.titleWords, ...Object.values(publicWords(item, kinds))];
   return wholeWord(word, 'iu').test(said.filter(Boolean).join('\n'));
 }
 
 /**
- * What things of its kind are called as well, as far as the title does not say it: only a person knows whether this one is
- * one ("gansey" is a jumper, but not every jumper is a gansey), so these are offered and never put in.
+ * What items of its kind are called as well, as far as the title does not say it: only a person knows
+ * whether this one is one ("gansey" is a jumper, but not every jumper is a gansey), so these are offered and
+ * never put in.
  *
  * @returns the most searched first
  */
-export function otherNames(title: string, sought: readonly Sought[], thing: Described, kinds: KindTree): Sought[] {
-  const kind = kinds.get(thing.kind);
+export function otherNames(
+  title: string,
+  sought: readonly SearchedWord[],
+  item: Described,
+  kinds: KindTree,
+): SearchedWord[] {
+  const kind = kinds.get(item.kind);
   if (!kind) return [];
   const nouns = kind.name.split(/,|\bor\b/u).map((n) => n.trim().toLocaleLowerCase('en'));
   return [...new Set([...kind.alsoCalled, ...nouns])]
-    .filter((name) => name !== '' && !wholeWord(name, 'iu').test(title) && !isBorneOut(name, thing, kinds))
+    .filter((name) => name !== '' && !wholeWord(name, 'iu').test(title) && !isBorneOut(name, item, kinds))
     .map((word) => ({ word, count: sought.find((s) => s.word.toLocaleLowerCase('en') === word)?.count ?? 0 }))
     .sort((x, y) => y.count - x.count);
-} // prettier-ignore
+}
 
 export interface BuiltTitle {
   title: string;
@@ -109,8 +149,9 @@ export interface BuiltTitle {
 }
 
 /**
- * The heaviest title that fits; no word stands twice, a part with a forbidden word is left out. Of equally heavy ones,
- * the one with more of the earlier parts. Tries all sets of parts, but for those that can no longer be the best.
+ * The heaviest title that fits; no word stands twice, a part with a forbidden word is left out. Of equally
+ * heavy ones, the one with more of the earlier parts. Tries all sets of parts, but for those that can no
+ * longer be the best.
  */
 export function bestTitle(
   parts: readonly TitlePart[],
@@ -140,14 +181,14 @@ export function bestTitle(
 
 /** The best title from the record's own facts. */
 export function titleFromFacts(
-  thing: Described,
+  item: Described,
   kinds: KindTree,
   max: number,
   counts: Counting = 'characters',
-  sought: readonly Sought[] = [],
+  sought: readonly SearchedWord[] = [],
   forbidden: readonly string[] = [],
 ): string {
-  return bestTitle(titleParts(thing, kinds, sought), { max, counts }, forbidden).title;
+  return bestTitle(titleParts(item, kinds, sought), { max, counts }, forbidden).title;
 }
 
 export interface Buy extends TitlePart {
@@ -170,7 +211,7 @@ export function nextBuys(title: string, parts: readonly TitlePart[], room: Title
     .sort((a, b) => b.weight - a.weight);
 }
 
-export interface MissingWord extends Sought {
+export interface MissingWord extends SearchedWord {
   /** The record bears it out; otherwise it would have to be true first. */
   known: boolean;
 }
@@ -178,13 +219,13 @@ export interface MissingWord extends Sought {
 /** Searched words that a title does not have, the most searched first. */
 export function missingWords(
   title: string,
-  sought: readonly Sought[],
-  thing: Described,
+  sought: readonly SearchedWord[],
+  item: Described,
   kinds: KindTree,
 ): MissingWord[] {
   return sought
     .filter((s) => !wholeWord(s.word, 'iu').test(title))
-    .map((s) => ({ ...s, known: isBorneOut(s.word, thing, kinds) }))
+    .map((s) => ({ ...s, known: isBorneOut(s.word, item, kinds) }))
     .sort((a, b) => Number(b.known) - Number(a.known) || b.count - a.count);
 }
 
@@ -207,7 +248,10 @@ function wordsOf({ from, text }: Pick<TitlePart, 'from' | 'text'>): string[] {
   return from === 'size' ? [text.trim()] : (text.match(/\d+(?:[.,]\d+)?\s*%|\S+/gu) ?? []);
 }
 
-/** Without shouting: words of more than three letters are not all in capitals. Short ones may be abbreviations. */
+/**
+ * Without shouting: words of more than three letters are not all in capitals. Short ones may be
+ * abbreviations.
+ */
 function quiet(text: string): string {
   return text
     .replace(/\p{Lu}[\p{Lu}’'-]{3,}/gu, (word) => word.charAt(0) + word.slice(1).toLocaleLowerCase('en'))

@@ -1,22 +1,26 @@
 import fc from 'fast-check';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
-import { aThing } from '../../../e2e/aThing';
-import { BUILT_IN } from '../kinds/tree';
 import { fillPattern, TONES } from './pattern';
 import { tagsFor } from './tags';
 import { otherNames, titleFromFacts } from './title';
+import { anItem } from '../../../e2e/anItem';
+import { BUILT_IN } from '../kinds/tree';
 
 /*
- * What is written by itself says what was recorded and nothing more: every word comes from a fact, from the name a kind
- * goes by, or from the person.
+ * What is written by itself says what was recorded and nothing more: every word comes from a fact, from the
+ * name a kind goes by, or from the person.
  */
 const small = (text: string) => text.toLocaleLowerCase('en').match(/[\p{L}\p{N}]+/gu) ?? [];
 /** All that buyers could search: other names of every kind, and what nobody recorded. */
-const SOUGHT = [...new Set(BUILT_IN.leaves.flatMap((k) => [...k.alsoCalled, k.name.toLocaleLowerCase('en'), ...small(k.name)]))]
+const SOUGHT = [
+  ...new Set(
+    BUILT_IN.leaves.flatMap((k) => [...k.alsoCalled, k.name.toLocaleLowerCase('en'), ...small(k.name)]),
+  ),
+]
   .concat('cashmere', 'coffee', 'hand made')
-  .map((word, i) => ({ word, count: 1 + (i % 90) })); // prettier-ignore
+  .map((word, i) => ({ word, count: 1 + (i % 90) }));
 const VALUES = [
   'Ardent & Vale',
   'navy',
@@ -30,44 +34,44 @@ const VALUES = [
   'EU 42',
 ];
 
-const things = fc
+const items = fc
   .record({
     kind: fc.constantFrom(...BUILT_IN.leaves),
     answers: fc.array(fc.option(fc.constantFrom(...VALUES), { nil: '' }), { minLength: 40, maxLength: 40 }),
     use: fc.constantFrom('unused' as const, 'light' as const, null),
   })
-  .map(({ kind, answers, use }): Thing => {
+  .map(({ kind, answers, use }): Item => {
     const facts = kind.facts.flatMap((f, i) =>
       f.private || !answers[i % 40] ? [] : [[f.id, answers[i % 40]!]],
     );
-    return aThing({ kind: kind.id, use, facts: Object.fromEntries(facts) as Thing['facts'] });
+    return anItem({ kind: kind.id, use, facts: Object.fromEntries(facts) as Item['facts'] });
   });
 
 /** Words that the record bears out. */
-const recorded = (thing: Thing) =>
+const recorded = (item: Item) =>
   new Set([
-    ...Object.values(thing.facts).flatMap(small),
-    ...small(BUILT_IN.get(thing.kind)!.titleWords),
+    ...Object.values(item.facts).flatMap(small),
+    ...small(BUILT_IN.get(item.kind)!.titleWords),
     'size',
   ]);
 
 it('every word of a title and of tags is recorded, whatever buyers search', () => {
   fc.assert(
-    fc.property(things, fc.integer({ min: 20, max: 140 }), (thing, max) => {
-      const known = recorded(thing);
-      const title = titleFromFacts(thing, BUILT_IN, max, 'characters', SOUGHT);
-      const tags = tagsFor(thing, BUILT_IN, SOUGHT, { max: 13, longest: 40 });
+    fc.property(items, fc.integer({ min: 20, max: 140 }), (item, max) => {
+      const known = recorded(item);
+      const title = titleFromFacts(item, BUILT_IN, max, 'characters', SOUGHT);
+      const tags = tagsFor(item, BUILT_IN, SOUGHT, { max: 13, longest: 40 });
       expect([...small(title), ...tags.flatMap(small)].filter((w) => !known.has(w))).toEqual([]);
     }),
   );
 });
 
-it('no description by itself calls a thing what only some of its kind are', () => {
+it('no description by itself calls an item what only some of its kind are', () => {
   fc.assert(
-    fc.property(things, fc.constantFrom(...TONES), (thing, tone) => {
-      const known = recorded(thing);
-      const said = fillPattern(tone.text, thing, BUILT_IN, 'metric');
-      const kind = BUILT_IN.get(thing.kind)!;
+    fc.property(items, fc.constantFrom(...TONES), (item, tone) => {
+      const known = recorded(item);
+      const said = fillPattern(tone.text, item, BUILT_IN, 'metric');
+      const kind = BUILT_IN.get(item.kind)!;
       const others = [...kind.alsoCalled, kind.name]
         .flatMap(small)
         .filter((w) => !known.has(w) && !['or', 'and', 'the', 'with', 'of'].includes(w));
@@ -77,7 +81,7 @@ it('no description by itself calls a thing what only some of its kind are', () =
 });
 
 it('a share keeps its per cent, a size its word', () => {
-  const jumper = aThing({
+  const jumper = anItem({
     kind: 'jumper',
     facts: { material: '80 % wool, 20 % polyamide', size: '20', model: 'No. 20' },
   });
@@ -85,7 +89,7 @@ it('a share keeps its per cent, a size its word', () => {
 });
 
 it('other names are offered, the most searched first, and never those that are said', () => {
-  const jug = aThing({ kind: 'kitchenware', facts: { material: 'enamel' } });
+  const jug = anItem({ kind: 'kitchenware', facts: { material: 'enamel' } });
   const offered = otherNames('Enamel jug', [{ word: 'coffee pot', count: 40 }], jug, BUILT_IN).map(
     (n) => n.word,
   );

@@ -8,7 +8,10 @@ export function wholeWord(words: string, flags: 'u' | 'iu'): RegExp {
   return alone(escaped(words), flags);
 }
 
-/** Like {@link wholeWord}, and also where other signs than one space stand between the words: "best-price", "best, price". */
+/**
+ * Like {@link wholeWord}, and also where other signs than one space stand between the words: "best-price",
+ * "best, price".
+ */
 export function wholePhrase(words: string): RegExp {
   const parts = words.split(/\s+/u).filter(Boolean).map(escaped);
   return parts.length === 0 ? /(?!)/u : alone(parts.join('[^\\p{L}\\p{N}]+'), 'iu');

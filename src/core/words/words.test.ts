@@ -1,31 +1,42 @@
 import fc from 'fast-check';
 
-import { Thing } from '@/contract/records';
+import { Item } from '@/contract/records';
+import { counted, listed } from '@/core/language/listed';
 
 import { countAs } from './count';
-import { BUILT_IN } from '../kinds/tree';
-import { counted, listed } from './listed';
 import { findPrivate } from './privacy';
 import { titleFromFacts } from './title';
 import { wholePhrase } from './wholeWord';
+import { BUILT_IN } from '../kinds/tree';
 
 describe('counting', () => {
   // UAX #29: a family emoji joined by ZWJ is one user-perceived character; UTF-16 length by ECMA-262.
   it.each([
-    ['jumper', 6, 6], ['né', 2, 2], ['ne\u0301', 2, 3], ['👨‍👩‍👧‍👦', 1, 11], ['🧶x', 2, 3], ['', 0, 0],
+    ['jumper', 6, 6],
+    ['né', 2, 2],
+    ['ne\u0301', 2, 3],
+    ['👨‍👩‍👧‍👦', 1, 11],
+    ['🧶x', 2, 3],
+    ['', 0, 0],
   ])('counts %p', (text, characters, units) => {
     expect(countAs(text, 'characters')).toBe(characters);
     expect(countAs(text, 'codeUnits')).toBe(units);
-  }); // prettier-ignore
+  });
 });
 
 describe('private words', () => {
   it.each([
-    ['write to odile@saltreach.example', 'e-mail address'], ['call 0151 234 5678', 'phone number'],
-    ['call +44 (0)151 2345678', 'phone number'], ['see www.attic.example/x', 'web address'], ['it is in A3-12.', 'spot'],
+    ['write to odile@saltreach.example', 'e-mail address'],
+    ['call 0151 234 5678', 'phone number'],
+    ['call +44 (0)151 2345678', 'phone number'],
+    ['see www.attic.example/x', 'web address'],
+    ['it is in A3-12.', 'spot'],
     // As roughly as marketplaces look.
-    ['a pair@2.50', 'e-mail address'], ['@odile@saltreach.1', 'e-mail address'], ['http:attic', 'web address'], ['Awww.', 'web address'],
-  ])('finds %p', (text, what) => expect(findPrivate(text, 'A3-12').map((f) => f.what)).toContain(what)); // prettier-ignore
+    ['a pair@2.50', 'e-mail address'],
+    ['@odile@saltreach.1', 'e-mail address'],
+    ['http:attic', 'web address'],
+    ['Awww.', 'web address'],
+  ])('finds %p', (text, what) => expect(findPrivate(text, 'A3-12').map((f) => f.what)).toContain(what));
 
   it.each([
     'size 38-40, 1930s',
@@ -37,9 +48,11 @@ describe('private words', () => {
     'two @ 2.50',
   ])('leaves %p alone', (text) => expect(findPrivate(text, 'A3-12')).toEqual([]));
   it('tells of an address without what only stands beside it, and not without end', () => {
-    expect(findPrivate('(write to <odile@saltreach.example>, please)', '')[0]?.words).toBe('odile@saltreach.example');
+    expect(findPrivate('(write to <odile@saltreach.example>, please)', '')[0]?.words).toBe(
+      'odile@saltreach.example',
+    );
     expect(findPrivate(`a@${'x'.repeat(5_000)}.example`, '')[0]?.words).toHaveLength(120);
-  }); // prettier-ignore
+  });
   it('is not fooled by signs in a spot', () =>
     expect(findPrivate('shelf (x)* here', '(x)*').map((f) => f.what)).toEqual(['spot']));
   it('answers quickly whatever it is given', () => {
@@ -53,16 +66,23 @@ describe('private words', () => {
 
 describe('a phrase', () => {
   it.each([
-    ['best price', 'Best price!', true], ['best price', 'the best-price', true], ['best price', 'best,\nprice', true],
-    ['best price', 'best prices', false], ['best price', 'bestprice', false], ['dupe', 'éDupe', false], ['c++', 'in c++.', true], ['c++', 'c', false], [' ', 'a b', false],
-  ])('%p in %p: %p', (phrase, text, found) => expect(wholePhrase(phrase).test(text)).toBe(found)); // prettier-ignore
+    ['best price', 'Best price!', true],
+    ['best price', 'the best-price', true],
+    ['best price', 'best,\nprice', true],
+    ['best price', 'best prices', false],
+    ['best price', 'bestprice', false],
+    ['dupe', 'éDupe', false],
+    ['c++', 'in c++.', true],
+    ['c++', 'c', false],
+    [' ', 'a b', false],
+  ])('%p in %p: %p', (phrase, text, found) => expect(wholePhrase(phrase).test(text)).toBe(found));
 });
 
-const thing = (part: Partial<Thing>) =>
-  Thing.parse({ id: 't', code: 'YA-0001', author: 'me', createdAt: 0, updatedAt: 0, ...part });
+const item = (part: Partial<Item>) =>
+  Item.parse({ id: 't', code: 'YA-0001', author: 'me', createdAt: 0, updatedAt: 0, ...part });
 
 describe('a title from the facts', () => {
-  const gansey = thing({
+  const gansey = item({
     kind: 'jumper',
     facts: {
       brand: 'Kittiwake Mills',
@@ -87,7 +107,7 @@ describe('a title from the facts', () => {
         ),
         fc.integer({ min: 0, max: 90 }),
         (facts, max) => {
-          const title = titleFromFacts(thing({ kind: 'jumper', facts }), BUILT_IN, max);
+          const title = titleFromFacts(item({ kind: 'jumper', facts }), BUILT_IN, max);
           expect(countAs(title, 'characters')).toBeLessThanOrEqual(max);
           const words = title.toLocaleLowerCase('en').split(' ');
           expect(new Set(words).size).toBe(words.length);
@@ -108,6 +128,6 @@ describe('lists and counts in a sentence', () => {
     expect(listed(words, 'or')).toBe(said.replace(' and ', ' or '));
   });
   it('one of something is not several', () => {
-    expect([0, 1, 2].map((n) => counted(n, 'thing'))).toEqual(['0 things', '1 thing', '2 things']);
+    expect([0, 1, 2].map((n) => counted(n, 'item'))).toEqual(['0 items', '1 item', '2 items']);
   });
 });

@@ -5,19 +5,18 @@ import { z } from 'zod';
 import { barcodesIn, MOST_BARCODES, MOST_COPIES } from '@/core/catalogue/barcodeList';
 import { wordsForUse } from '@/core/condition/grade';
 import { formatMoney } from '@/core/money/money';
-import { Field } from '@/parts/Field';
-import { FilePress } from '@/parts/FilePress';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { Looked, lookUpList, makeLooked, useListBusy } from '@/store/barcodeLists';
-import { useDraft, useTextDraft } from '@/store/drafts';
-import { unlessExpected } from '@/store/faults';
-
-import { FillInPress } from '../many/FillInPress';
-import { BackTo } from '../shell/BackTo';
+import { FillInButton } from '@/parts/trade/FillInButton';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { FileButton } from '@/parts/ui/FileButton';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useDraft, useTextDraft } from '@/store/attic/drafts';
+import { unlessExpected } from '@/store/base/faults';
+import { Looked, lookUpList, makeLooked, useListBusy } from '@/store/research/barcodeLists';
 
 /** The longest file taken, bytes. */
 const LONGEST_FILE = 200_000;
@@ -33,7 +32,7 @@ type Found = z.infer<typeof Found>;
 const ReadList = z.object({ list: Found.nullable(), looked: z.array(Looked) });
 const NOTHING: z.infer<typeof ReadList> = { list: null, looked: [] };
 
-/** A whole list of barcodes at once: looked up one after the other, then made into things. */
+/** A whole list of barcodes at once: looked up one after the other, then made into items. */
 export function Barcodes() {
   const haul = useAttic((s) => (s.settings.haulId ? s.hauls[s.settings.haulId] : undefined));
   const currency = useAttic((s) => s.settings.currency);
@@ -88,9 +87,9 @@ export function Barcodes() {
   return (
     <Page title="Barcodes" aside={<BackTo path="/attic" />}>
       <Card label="The list">
-        <Words tone="soft">
+        <Text tone="soft">
           {`Paste barcodes, one a line, or a table whose first line names its columns (barcode, quantity, price, cost, condition); or choose a file. Up to ${MOST_BARCODES} at a time. What you make goes ${haul ? `into the haul ${haul.name}` : 'into no haul'}.`}
-        </Words>
+        </Text>
         <Field
           label="Barcodes"
           value={text}
@@ -101,28 +100,28 @@ export function Barcodes() {
         />
         {fileTrouble ? <Notice tone="trouble">{fileTrouble}</Notice> : null}
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-          <Press
-            kind="main"
+          <Button
+            variant="main"
             icon="search"
             disabled={busy || text.trim() === ''}
             style={{ flexGrow: 1 }}
             onPress={() => read(text)}
           >
             Look them up
-          </Press>
-          <FilePress accept=".txt,.csv,.tsv,text/*" disabled={busy} onFiles={(files) => void file(files)}>
+          </Button>
+          <FileButton accept=".txt,.csv,.tsv,text/*" disabled={busy} onFiles={(files) => void file(files)}>
             Choose a file
-          </FilePress>
+          </FileButton>
         </View>
         {list ? <WhatWasLeft list={list} none={looked.length === 0 && made === null} /> : null}
       </Card>
       {looked.length > 0 ? (
         <Card label="What was found">
-          <Words kind="heading" figures role="status">
+          <Text variant="heading" figures role="status">
             {busy
               ? `${looked.filter((l) => l.state !== 'waiting').length} of ${looked.length} looked up`
               : `${known} of ${looked.length} known`}
-          </Words>
+          </Text>
           {looked.map((one, i) => (
             <LookedLine
               key={`${one.digits} ${i}`}
@@ -132,27 +131,27 @@ export function Barcodes() {
             />
           ))}
           <View style={{ gap: 10 }}>
-            <Press kind="main" disabled={busy} onPress={() => make(true)}>
-              {`All of it is right: make ${things(copies)}`}
-            </Press>
-            <Press disabled={busy} onPress={() => make(false)}>
-              {`Make ${things(copies)}, to be confirmed one by one`}
-            </Press>
+            <Button variant="main" disabled={busy} onPress={() => make(true)}>
+              {`All of it is right: make ${items(copies)}`}
+            </Button>
+            <Button disabled={busy} onPress={() => make(false)}>
+              {`Make ${items(copies)}, to be confirmed one by one`}
+            </Button>
           </View>
         </Card>
       ) : null}
       {made ? (
         <Card label="Made">
-          <Words tone="good" role="status">{`${things(made.length)} made. Undo takes all of it back.`}</Words>
-          <FillInPress ids={made} main />
+          <Text tone="good" role="status">{`${items(made.length)} made. Undo takes all of it back.`}</Text>
+          <FillInButton ids={made} main />
         </Card>
       ) : null}
     </Page>
   );
 }
 
-function things(n: number): string {
-  return n === 1 ? 'one thing' : `${n} things`;
+function items(n: number): string {
+  return n === 1 ? 'one item' : `${n} items`;
 }
 
 /** So many that are no barcodes are told with why; the others are named. */
@@ -181,16 +180,16 @@ function WhatWasLeft({ list, none }: { list: Found; none: boolean }) {
           .join(', ')}`}</Notice>
       ) : null}
       {list.left.map((l, i) => (
-        <Words key={i} kind="small" tone="soft">
+        <Text key={i} variant="small" tone="soft">
           {`Line ${l.line}${l.text ? `, “${l.text}”` : ''}: ${l.why}`}
-        </Words>
+        </Text>
       ))}
       {list.moreLeft > 0 ? (
-        <Words kind="small" tone="soft">{`And ${list.moreLeft} more like these.`}</Words>
+        <Text variant="small" tone="soft">{`And ${list.moreLeft} more like these.`}</Text>
       ) : null}
       {list.tooMany > 0 ? (
         <Notice tone="caution">
-          {`${things(list.tooMany)} more were left: at most ${MOST_BARCODES} articles and ${MOST_COPIES} copies at a time.`}
+          {`${items(list.tooMany)} more were left: at most ${MOST_BARCODES} articles and ${MOST_COPIES} copies at a time.`}
         </Notice>
       ) : null}
     </>
@@ -203,10 +202,10 @@ function LookedLine(props: { one: Looked; currency: string; onLeave: () => void 
     <View style={{ gap: 2 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
-          <Words kind="strong" numberOfLines={2}>
+          <Text variant="strong" numberOfLines={2}>
             {one.record?.title ?? one.digits}
-          </Words>
-          <Words kind="small" tone="soft" figures>
+          </Text>
+          <Text variant="small" tone="soft" figures>
             {[
               one.record
                 ? [one.record.maker, one.record.sort.at(-1), one.digits].filter(Boolean).join(' · ')
@@ -218,7 +217,7 @@ function LookedLine(props: { one: Looked; currency: string; onLeave: () => void 
             ]
               .filter(Boolean)
               .join(' · ')}
-          </Words>
+          </Text>
         </View>
         <ChipRow label={`What to do with ${one.digits}`} radio={false}>
           <Chip role="button" on={false} label={`Leave out ${one.digits}`} onPress={onLeave}>

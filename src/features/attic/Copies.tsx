@@ -1,23 +1,29 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { counted, listed } from '@/core/words/listed';
-import { FilePress } from '@/parts/FilePress';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { bringBack, CopyTrouble, openCopy, saveCopy, type Brought, type OpenedCopy } from '@/store/copies';
-import { unlessExpected } from '@/store/faults';
+import { counted, listed } from '@/core/language/listed';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { FileButton } from '@/parts/ui/FileButton';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { agoWords, exactly } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import {
+  bringBack,
+  CopyTrouble,
+  openCopy,
+  saveCopy,
+  type Brought,
+  type OpenedCopy,
+} from '@/store/attic/copies';
+import { unlessExpected } from '@/store/base/faults';
 
-import { BackTo } from '../shell/BackTo';
-import { agoWords, exactly } from '../shell/time';
-
-/** "2 things, 8 pictures and 3 other records" */
-function amounts({ things, pictures, others }: { things: number; pictures: number; others: number }): string {
+/** "2 items, 8 pictures and 3 other records" */
+function amounts({ items, pictures, others }: { items: number; pictures: number; others: number }): string {
   const said = [
-    things > 0 ? counted(things, 'thing') : '',
+    items > 0 ? counted(items, 'item') : '',
     pictures > 0 ? counted(pictures, 'picture') : '',
     others > 0 ? counted(others, 'other record') : '',
   ].filter(Boolean);
@@ -27,7 +33,7 @@ function amounts({ things, pictures, others }: { things: number; pictures: numbe
 /** Everything in the attic as a file to keep elsewhere, and the way back from such a file. */
 export function Copies() {
   return (
-    <Page title="A copy to keep" aside={<BackTo path="/attic" />}>
+    <Page title="Backup copy" aside={<BackTo path="/attic" />}>
       <SaveCopy />
       <ReadCopy />
     </Page>
@@ -36,7 +42,7 @@ export function Copies() {
 
 function SaveCopy() {
   const copiedAt = useAttic((s) => s.settings.copiedAt);
-  const things = useAttic((s) => Object.keys(s.things).length);
+  const items = useAttic((s) => Object.keys(s.items).length);
   const pictures = useAttic((s) => Object.keys(s.pictures).length);
   const [busy, setBusy] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -55,16 +61,16 @@ function SaveCopy() {
   };
   return (
     <Card label="Save a copy">
-      <Words kind="heading">Save one</Words>
-      <Words tone="soft" figures>
-        {`All of it in one file: ${amounts({ things, pictures, others: 0 }) || 'an empty attic'}, with everything you wrote, set and decided. It is only in this browser otherwise. Keep the file in another place; it holds what is private, too.`}
-      </Words>
-      <Words figures>
+      <Text variant="heading">Save one</Text>
+      <Text tone="soft" figures>
+        {`All of it in one file: ${amounts({ items, pictures, others: 0 }) || 'an empty attic'}, with everything you wrote, set and decided. It is only in this browser otherwise. Keep the file in another place; it holds what is private, too.`}
+      </Text>
+      <Text figures>
         {copiedAt === null ? 'None was saved yet.' : `The last one was saved ${agoWords(copiedAt)}.`}
-      </Words>
-      <Press kind="main" disabled={busy !== null} onPress={() => void save()}>
+      </Text>
+      <Button variant="main" disabled={busy !== null} onPress={() => void save()}>
         {busy ?? 'Save a copy of the attic'}
-      </Press>
+      </Button>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </Card>
   );
@@ -107,18 +113,18 @@ function ReadCopy() {
   };
   return (
     <Card label="Read a copy">
-      <Words kind="heading">Read one</Words>
-      <Words tone="soft">
+      <Text variant="heading">Read one</Text>
+      <Text tone="soft">
         Brings back what is missing here. Nothing that is here goes away, and you see what it would do first.
-      </Words>
+      </Text>
       {busy ? (
-        <Words figures role="status">
+        <Text figures role="status">
           {busy}
-        </Words>
+        </Text>
       ) : (
-        <FilePress accept=".zip,application/zip" onFiles={(files) => void open(files)}>
+        <FileButton accept=".zip,application/zip" onFiles={(files) => void open(files)}>
           Choose a copy
-        </FilePress>
+        </FileButton>
       )}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {copy && !busy ? (
@@ -141,22 +147,22 @@ function Found({ copy, theirs, onTheirs, onBring }: FoundProps) {
   const { codesTwice, same } = copy.beside;
   return (
     <View style={{ gap: 10 }} role="group" aria-label="What the copy holds">
-      <Words
-        kind="strong"
+      <Text
+        variant="strong"
         figures
-      >{`Saved ${exactly(copy.head.at)} by ${copy.head.author || 'somebody'}`}</Words>
-      <Words figures>
+      >{`Saved ${exactly(copy.head.at)} by ${copy.head.author || 'somebody'}`}</Text>
+      <Text figures>
         {missing === ''
           ? `Nothing is missing here: ${same === 1 ? 'its one record is' : `all its ${same + copy.differing} records are`} in the attic.`
           : `Missing here: ${missing}.`}
-      </Words>
+      </Text>
       {copy.differing > 0 ? (
         <>
-          <Words figures>
+          <Text figures>
             {copy.differing === 1
               ? 'One record is in both and not the same.'
               : `${copy.differing} records are in both and not the same.`}
-          </Words>
+          </Text>
           <ChipRow label="What differs">
             <Chip on={!theirs} onPress={() => onTheirs(false)}>
               Leave as it is here
@@ -168,26 +174,26 @@ function Found({ copy, theirs, onTheirs, onBring }: FoundProps) {
         </>
       ) : null}
       {codesTwice.length > 0 ? (
-        <Words tone="trouble" figures>
-          {`Another thing here has the same code already: ${codesTwice.slice(0, 5).join(', ')}${codesTwice.length > 5 ? ` and ${codesTwice.length - 5} more` : ''}. Give one of the two a new code afterwards, on its sheet.`}
-        </Words>
+        <Text tone="trouble" figures>
+          {`Another item here has the same code already: ${codesTwice.slice(0, 5).join(', ')}${codesTwice.length > 5 ? ` and ${codesTwice.length - 5} more` : ''}. Give one of the two a new code afterwards, on its sheet.`}
+        </Text>
       ) : null}
       {copy.leftOut.map((why) => (
-        <Words key={why} tone="trouble" figures>
+        <Text key={why} tone="trouble" figures>
           {`${why} The rest is whole; the file itself is not changed.`}
-        </Words>
+        </Text>
       ))}
       {missing !== '' || theirs ? (
-        <Press kind="main" onPress={onBring}>
+        <Button variant="main" onPress={onBring}>
           {missing !== '' ? 'Bring back what is missing' : 'Take what differs from the copy'}
-        </Press>
+        </Button>
       ) : null}
     </View>
   );
 }
 
-function broughtWords({ things, pictures, others, broken, noRoomFor }: Brought): string {
-  const back = amounts({ things, pictures, others });
+function broughtWords({ items, pictures, others, broken, noRoomFor }: Brought): string {
+  const back = amounts({ items, pictures, others });
   const said = [back === '' ? 'Nothing was missing.' : `${back} brought back.`];
   if (broken > 0)
     said.push(`${counted(broken, 'picture file')} in the copy could not be read and were left out.`);

@@ -3,18 +3,17 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Group } from '@/contract/groups';
-import { thingsOf } from '@/core/stock/filter';
+import { itemsOf } from '@/core/stock/filter';
 import { groupsBelow, groupWords, mayLieBelow } from '@/core/stock/groups';
-import { Field } from '@/parts/Field';
-import { LinkRow } from '@/parts/LinkRow';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { addGroup, editGroup, removeGroup } from '@/store/groups';
-
-import { BackTo } from '../shell/BackTo';
-import { useAround } from '../stock/useAround';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { LinkRow } from '@/parts/ui/LinkRow';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useAround } from '@/store/derived/useAround';
+import { addGroup, editGroup, removeGroup } from '@/store/items/groups';
 
 /** Groups of one's own, one below the other; for the seller's order alone. */
 export function Groups() {
@@ -24,10 +23,10 @@ export function Groups() {
   const counts = useCounts();
   return (
     <Page title="Groups" aside={<BackTo path="/attic" />}>
-      <Words tone="soft">
-        Your own order, never sent anywhere. A thing may be in several; put it there on its sheet, many at
+      <Text tone="soft">
+        Your own order, never sent anywhere. An item may be in several; put it there on its sheet, many at
         once in stock, or keep a filter as a group that fills itself.
-      </Words>
+      </Text>
       {rows.map(({ group, depth }) => (
         <Card key={group.id} label={`Group ${group.name}`}>
           <View style={{ paddingLeft: Math.min(depth, 4) * 16 }}>
@@ -47,19 +46,19 @@ export function Groups() {
 
 function Head({ group, count, onOpen }: { group: Group; count: number; onOpen: () => void }) {
   const router = useRouter();
-  const things = count === 1 ? '1 thing' : `${count} things`;
+  const items = count === 1 ? '1 item' : `${count} items`;
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
       <View style={{ flex: 1 }}>
         <LinkRow
           words={group.name}
-          more={group.filter ? `${things} · fills itself` : things}
+          more={group.filter ? `${items} · fills itself` : items}
           onPress={() => router.navigate(`/stock?group=${group.id}`)}
         />
       </View>
-      <Press kind="quiet" label={`Change the group ${group.name}`} onPress={onOpen}>
+      <Button variant="quiet" label={`Change the group ${group.name}`} onPress={onOpen}>
         Change
-      </Press>
+      </Button>
     </View>
   );
 }
@@ -78,10 +77,10 @@ function Change({ group, onDone }: { group: Group; onDone: () => void }) {
       />
       {places.length > 0 ? (
         <>
-          <Words kind="small" tone="soft">
-            It lies below
-          </Words>
-          <ChipRow label="It lies below">
+          <Text variant="small" tone="soft">
+            Parent group
+          </Text>
+          <ChipRow label="Parent group">
             <Chip
               on={group.parent === null}
               onPress={() => editGroup(group.id, 'place of a group', { parent: null })}
@@ -92,7 +91,7 @@ function Change({ group, onDone }: { group: Group; onDone: () => void }) {
               <Chip
                 key={id}
                 on={group.parent === id}
-                label={`It lies below: ${groupWords(groups, id)}`}
+                label={`Parent group: ${groupWords(groups, id)}`}
                 onPress={() => editGroup(group.id, 'place of a group', { parent: id })}
               >
                 {groupWords(groups, id)}
@@ -102,21 +101,21 @@ function Change({ group, onDone }: { group: Group; onDone: () => void }) {
         </>
       ) : null}
       {group.filter ? (
-        <Press kind="quiet" onPress={() => editGroup(group.id, 'filter of a group', { filter: null })}>
+        <Button variant="quiet" onPress={() => editGroup(group.id, 'filter of a group', { filter: null })}>
           Fill it only by hand from now on
-        </Press>
+        </Button>
       ) : null}
       <NewGroup parent={group.id} />
-      <Press
-        kind="quiet"
+      <Button
+        variant="quiet"
         icon="remove"
         onPress={() => {
           onDone();
           removeGroup(group.id);
         }}
       >
-        {`Remove the group ${group.name}: its things stay`}
-      </Press>
+        {`Remove the group ${group.name}: its items stay`}
+      </Button>
     </View>
   );
 }
@@ -138,9 +137,9 @@ function NewGroup({ parent }: { parent: string | null }) {
         onChange={setName}
         onEnter={add}
       />
-      <Press icon="add" disabled={name.trim() === ''} onPress={add}>
+      <Button icon="add" disabled={name.trim() === ''} onPress={add}>
         {parent === null ? 'Add this group' : 'Add it below'}
-      </Press>
+      </Button>
     </View>
   );
 }
@@ -156,13 +155,13 @@ function flat(
   ]);
 }
 
-/** How many things each group holds, those below it counted in. */
+/** How many items each group holds, those below it counted in. */
 function useCounts(): Record<string, number> {
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const groups = useAttic((s) => s.groups);
   const around = useAround(false);
   return useMemo(() => {
-    const all = Object.values(things);
-    return Object.fromEntries(Object.values(groups).map((g) => [g.id, thingsOf(g, all, around).length]));
-  }, [things, groups, around]);
+    const all = Object.values(items);
+    return Object.fromEntries(Object.values(groups).map((g) => [g.id, itemsOf(g, all, around).length]));
+  }, [items, groups, around]);
 }

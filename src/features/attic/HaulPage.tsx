@@ -3,31 +3,33 @@ import { nanoid } from 'nanoid';
 import { View } from 'react-native';
 
 import type { Haul } from '@/contract/records';
-import { haulCount, haulThings, type Progress, type Standing } from '@/core/hauls/haul';
-import { Field } from '@/parts/Field';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useTextDraft } from '@/store/drafts';
-import { editHaul, putHaulAway, workIn } from '@/store/hauls';
-import { useKinds } from '@/store/kinds';
+import { haulCount, haulItems, type Progress, type Standing } from '@/core/hauls/haul';
+import { useUnheard } from '@/parts/trade/Calm';
+import { FillInButton } from '@/parts/trade/FillInButton';
+import { ItemLine } from '@/parts/trade/ItemLine';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useTextDraft } from '@/store/attic/drafts';
+import { useCourier } from '@/store/courier/courierLink';
+import { editHaul, putHaulAway, workIn } from '@/store/items/hauls';
+import { useKinds } from '@/store/items/kinds';
 
-import { FillInPress } from '../many/FillInPress';
-import { BackTo } from '../shell/BackTo';
-import { useUnheard } from '../shell/Calm';
 import { HaulCost } from './HaulCost';
-import { ThingLine } from './ThingLine';
 
-/** One haul: source, cost and how it is spread, its lines, what its things begin with, what it has returned. */
+/**
+ * One haul: source, cost and how it is spread, its lines, what its items begin with, what it has returned.
+ */
 export function HaulPage() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const haul = useAttic((s) => s.hauls[id]);
   if (!haul)
     return (
       <Page title="Haul" aside={<BackTo path="/hauls" />}>
-        <Words tone="soft">It is not in this attic.</Words>
+        <Text tone="soft">It is not in this attic.</Text>
       </Page>
     );
   return (
@@ -36,7 +38,7 @@ export function HaulPage() {
       <Lines haul={haul} />
       <HaulCost haul={haul} />
       <Begins haul={haul} />
-      <Things haul={haul} />
+      <Items haul={haul} />
       <PutAway haul={haul} />
     </Page>
   );
@@ -47,16 +49,16 @@ function About({ haul }: { haul: Haul }) {
   const router = useRouter();
   return (
     <Card label="About it">
-      <Press
-        kind="main"
+      <Button
+        variant="main"
         icon="camera"
         onPress={() => {
           workIn(haul.id);
           router.navigate('/intake');
         }}
       >
-        {current ? 'Go on taking it in' : 'Take things in from it'}
-      </Press>
+        {current ? 'Go on taking it in' : 'Take items in from it'}
+      </Button>
       <Field
         label="Name"
         value={haul.name}
@@ -99,74 +101,74 @@ function progressWords({ bought, taken, listed, sold, waiting }: Progress): stri
   return `${bought} bought · ${taken} taken in · ${listed} listed · ${sold} sold · ${waiting} waiting`;
 }
 
-/** Where the attic's things stand, as far as the courier told. */
+/** Where the attic's items stand, as far as the courier told. */
 function useStanding(): Standing {
-  const told = useCourier((s) => s.things);
-  return (thing) => ({
-    listed: told[thing.id]?.listings.some((l) => l.state === 'live') ?? false,
-    sold: Boolean(told[thing.id]?.sale),
+  const told = useCourier((s) => s.items);
+  return (item) => ({
+    listed: told[item.id]?.listings.some((l) => l.state === 'live') ?? false,
+    sold: Boolean(told[item.id]?.sale),
   });
 }
 
 /** Once all of it is done with it need not be offered any more. */
 function PutAway({ haul }: { haul: Haul }) {
-  const things = useAttic((s) => s.things);
-  const { waiting } = haulCount(haul, Object.values(things));
+  const items = useAttic((s) => s.items);
+  const { waiting } = haulCount(haul, Object.values(items));
   if (haul.putAwayAt !== null)
     return (
       <Card label="Put away">
-        <Words tone="soft">It is put away: new things are not offered to it.</Words>
-        <Press onPress={() => putHaulAway(haul.id, false)}>Take it out again</Press>
+        <Text tone="soft">It is put away: new items are not offered to it.</Text>
+        <Button onPress={() => putHaulAway(haul.id, false)}>Take it out again</Button>
       </Card>
     );
   return (
     <Card label="Put it away">
-      <Words tone="soft">
+      <Text tone="soft">
         {waiting > 0
-          ? `${waiting === 1 ? 'One piece waits' : `${waiting} pieces wait`} still. What is put away is offered no more; its things stay as they are.`
-          : 'All of it is taken in. What is put away is offered no more; its things stay as they are.'}
-      </Words>
-      <Press kind={waiting > 0 ? 'quiet' : undefined} onPress={() => putHaulAway(haul.id, true)}>
+          ? `${waiting === 1 ? 'One piece waits' : `${waiting} pieces wait`} still. What is put away is offered no more; its items stay as they are.`
+          : 'All of it is taken in. What is put away is offered no more; its items stay as they are.'}
+      </Text>
+      <Button variant={waiting > 0 ? 'quiet' : undefined} onPress={() => putHaulAway(haul.id, true)}>
         {waiting > 0 ? 'Put it away all the same' : 'Put it away'}
-      </Press>
+      </Button>
     </Card>
   );
 }
 
 function Lines({ haul }: { haul: Haul }) {
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const [what, setWhat, clearWhat] = useTextDraft(`line:${haul.id}`);
   const [count, setCount, clearCount] = useTextDraft(`count:${haul.id}`, '1');
   const standing = useStanding();
   const unheard = useUnheard();
-  const counted = haulCount(haul, Object.values(things), standing);
+  const counted = haulCount(haul, Object.values(items), standing);
   return (
     <Card label="What was in it">
-      <Words kind="heading">What was in it</Words>
+      <Text variant="heading">What was in it</Text>
       {counted.lines.length === 1 ? null : (
-        <Words tone="soft" figures>
+        <Text tone="soft" figures>
           {progressWords(counted)}
-        </Words>
+        </Text>
       )}
       {counted.unsaid > 0 ? (
-        <Words kind="small" tone="soft">
+        <Text variant="small" tone="soft">
           {`Of ${counted.unsaid === 1 ? 'one' : counted.unsaid} taken in it is not said of which line: say it on ${counted.unsaid === 1 ? 'its sheet' : 'their sheets'}.`}
-        </Words>
+        </Text>
       ) : null}
       {unheard ? (
-        <Words kind="small" tone="soft">
+        <Text variant="small" tone="soft">
           {unheard}
-        </Words>
+        </Text>
       ) : null}
       {counted.lines.map((line) => (
         <View key={line.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <View style={{ flex: 1 }}>
-            <Words kind="strong">{line.what}</Words>
-            <Words kind="small" tone="soft" figures>
+            <Text variant="strong">{line.what}</Text>
+            <Text variant="small" tone="soft" figures>
               {progressWords(line)}
-            </Words>
+            </Text>
           </View>
-          <SignPress
+          <SignButton
             icon="remove"
             label={`Remove the line ${line.what}`}
             onPress={() =>
@@ -201,7 +203,7 @@ function Lines({ haul }: { haul: Haul }) {
           />
         </View>
       </View>
-      <Press
+      <Button
         icon="add"
         disabled={what.trim() === ''}
         onPress={() => {
@@ -213,7 +215,7 @@ function Lines({ haul }: { haul: Haul }) {
         }}
       >
         Add this line
-      </Press>
+      </Button>
     </Card>
   );
 }
@@ -222,18 +224,18 @@ function Begins({ haul }: { haul: Haul }) {
   const owners = useAttic((s) => s.owners);
   const kinds = useKinds();
   const put = (part: Partial<Haul['defaults']>) =>
-    editHaul(haul.id, 'what its things begin with', { defaults: { ...haul.defaults, ...part } });
+    editHaul(haul.id, 'what its items begin with', { defaults: { ...haul.defaults, ...part } });
   const kind = kinds.get(haul.defaults.kind);
   return (
-    <Card label="New things begin with">
-      <Words kind="heading">New things begin with</Words>
+    <Card label="New items begin with">
+      <Text variant="heading">New items begin with</Text>
       <Field
-        label="Spot for new things"
+        label="Spot for new items"
         value={haul.defaults.spot}
         maxLength={60}
         onChange={(spot) => put({ spot: spot.trim() })}
       />
-      <ChipRow label="Kind of new things">
+      <ChipRow label="Kind of new items">
         <Chip on={!kind} onPress={() => put({ kind: '' })}>
           No kind
         </Chip>
@@ -243,7 +245,7 @@ function Begins({ haul }: { haul: Haul }) {
           </Chip>
         ))}
       </ChipRow>
-      <ChipRow label="Whose new things are">
+      <ChipRow label="Owner of new items">
         <Chip on={haul.defaults.ownerId === null} onPress={() => put({ ownerId: null })}>
           Our own
         </Chip>
@@ -257,15 +259,15 @@ function Begins({ haul }: { haul: Haul }) {
   );
 }
 
-function Things({ haul }: { haul: Haul }) {
-  const things = useAttic((s) => s.things);
-  const own = haulThings(haul, Object.values(things));
+function Items({ haul }: { haul: Haul }) {
+  const items = useAttic((s) => s.items);
+  const own = haulItems(haul, Object.values(items));
   return (
-    <Card label="Its things">
-      <Words kind="heading">{own.length === 1 ? 'One thing' : `${own.length} things`}</Words>
-      {own.length > 0 ? <FillInPress ids={own.map((t) => t.id)} /> : null}
+    <Card label="Its items">
+      <Text variant="heading">{own.length === 1 ? 'One item' : `${own.length} items`}</Text>
+      {own.length > 0 ? <FillInButton ids={own.map((t) => t.id)} /> : null}
       {own.map((t) => (
-        <ThingLine key={t.id} thing={t} />
+        <ItemLine key={t.id} item={t} />
       ))}
     </Card>
   );

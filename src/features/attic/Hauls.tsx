@@ -2,23 +2,22 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 
 import { haulCount } from '@/core/hauls/haul';
-import { Field } from '@/parts/Field';
-import { LinkRow } from '@/parts/LinkRow';
-import { Card, Page } from '@/parts/Page';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { startHaul } from '@/store/hauls';
-import { isoDay } from '@/store/isoDay';
-
-import { BackTo } from '../shell/BackTo';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { LinkRow } from '@/parts/ui/LinkRow';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { isoDay } from '@/store/base/isoDay';
+import { startHaul } from '@/store/items/hauls';
 
 /** Everything bought together, newest first. */
 export function Hauls() {
   const router = useRouter();
   const hauls = useAttic((s) => s.hauls);
-  const things = useAttic((s) => s.things);
-  const all = Object.values(things);
+  const items = useAttic((s) => s.items);
+  const all = Object.values(items);
   const [name, setName] = useState('');
   const [away, setAway] = useState(false);
   const sorted = Object.values(hauls).sort((a, b) => (a.date < b.date ? 1 : -1));
@@ -48,24 +47,24 @@ export function Hauls() {
         );
       })}
       {put.length > 0 ? (
-        <Press kind="quiet" onPress={() => setAway(!away)}>
+        <Button variant="quiet" onPress={() => setAway(!away)}>
           {away ? 'Leave out what is put away' : `Show ${put.length} put away`}
-        </Press>
+        </Button>
       ) : null}
       {sorted.length === 0 ? (
-        <Words tone="soft">
-          Things bought together share a cost and a day. Begin with what the last one is called.
-        </Words>
+        <Text tone="soft">
+          Items bought together share a cost and a day. Begin with what the last one is called.
+        </Text>
       ) : null}
       <Card label="A new haul">
         <Field label="Name of a new haul" value={name} maxLength={200} pause={0} onChange={setName} />
-        <Press
+        <Button
           icon="add"
           disabled={name.trim() === ''}
           onPress={() => router.navigate(`/hauls/${startHaul(name.trim(), isoDay(Date.now()))}`)}
         >
           Start this haul
-        </Press>
+        </Button>
       </Card>
     </Page>
   );

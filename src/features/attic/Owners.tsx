@@ -4,49 +4,54 @@ import { View } from 'react-native';
 
 import { ENDS, type Owner } from '@/contract/records';
 import { formatMoney } from '@/core/money/money';
-import { Field } from '@/parts/Field';
-import { LinkRow } from '@/parts/LinkRow';
-import { MoneyField } from '@/parts/MoneyField';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { keepOwner } from '@/store/hauls';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { LinkRow } from '@/parts/ui/LinkRow';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { keepOwner } from '@/store/items/hauls';
 
-import { BackTo } from '../shell/BackTo';
-
-/** People whose things are sold for them, and what was agreed with each. */
+/** People whose items are sold for them, and what was agreed with each. */
 export function Owners() {
   const owners = useAttic((s) => s.owners);
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const [name, setName] = useState('');
   const list = Object.values(owners).sort((a, b) => a.name.localeCompare(b.name));
   return (
     <Page title="Consignors" aside={<BackTo path="/attic" />}>
       {list.length === 0 ? (
-        <Words tone="soft">Somebody whose things you sell for a share: begin with the name.</Words>
+        <Text tone="soft">Somebody whose items you sell for a share: begin with the name.</Text>
       ) : null}
       {list.map((owner) => (
         <Agreement
           key={owner.id}
           owner={owner}
-          things={Object.values(things).filter((t) => t.ownerId === owner.id).length}
+          items={Object.values(items).filter((t) => t.ownerId === owner.id).length}
         />
       ))}
       <Card label="A new consignor">
         <Field label="Name of a consignor" value={name} maxLength={200} pause={0} onChange={setName} />
-        <Press
+        <Button
           icon="add"
           disabled={name.trim() === ''}
           onPress={() => {
             keepOwner({
-              name: name.trim(), note: '', tiers: [{ under: null, shareBp: 6_000 }], of: 'afterFees', least: null, days: 90, atEnd: 'back',
-            }); // prettier-ignore
+              name: name.trim(),
+              note: '',
+              tiers: [{ under: null, shareBp: 6_000 }],
+              of: 'afterFees',
+              least: null,
+              days: 90,
+              atEnd: 'back',
+            });
             setName('');
           }}
         >
           Add this consignor
-        </Press>
+        </Button>
       </Card>
     </Page>
   );
@@ -54,7 +59,7 @@ export function Owners() {
 
 const END_WORDS = { back: 'Theirs again', given: 'Given away', bought: 'Bought by us' } as const;
 
-function Agreement({ owner, things }: { owner: Owner; things: number }) {
+function Agreement({ owner, items }: { owner: Owner; items: number }) {
   const router = useRouter();
   const currency = useAttic((s) => s.settings.currency);
   const put = (part: Partial<Owner>) => keepOwner({ ...owner, ...part });
@@ -63,12 +68,12 @@ function Agreement({ owner, things }: { owner: Owner; things: number }) {
   return (
     <Card label={owner.name}>
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-        <Words kind="heading" style={{ flex: 1 }}>
+        <Text variant="heading" style={{ flex: 1 }}>
           {owner.name}
-        </Words>
-        <Words kind="small" tone="soft" figures>
-          {things === 1 ? '1 thing' : `${things} things`}
-        </Words>
+        </Text>
+        <Text variant="small" tone="soft" figures>
+          {items === 1 ? '1 item' : `${items} items`}
+        </Text>
       </View>
       <LinkRow
         words="Statement and balance"
@@ -79,9 +84,9 @@ function Agreement({ owner, things }: { owner: Owner; things: number }) {
         <View key={i} style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
           <View style={{ flex: 1 }}>
             {t.under === null ? (
-              <Words tone="soft" figures>
+              <Text tone="soft" figures>
                 {i === 0 ? 'At any price' : `From ${formatMoney(owner.tiers[i - 1]?.under ?? 0, currency)}`}
-              </Words>
+              </Text>
             ) : (
               <MoneyField
                 label={`Below, ${i + 1}`}
@@ -103,7 +108,7 @@ function Agreement({ owner, things }: { owner: Owner; things: number }) {
             />
           </View>
           {t.under !== null ? (
-            <SignPress
+            <SignButton
               icon="remove"
               label={`Remove tier ${i + 1}`}
               onPress={() => put({ tiers: owner.tiers.filter((_, k) => k !== i) })}
@@ -112,8 +117,8 @@ function Agreement({ owner, things }: { owner: Owner; things: number }) {
         </View>
       ))}
       {owner.tiers.length < 12 ? (
-        <Press
-          kind="quiet"
+        <Button
+          variant="quiet"
           icon="add"
           onPress={() => {
             const last = owner.tiers.filter((t) => t.under !== null).at(-1);
@@ -127,11 +132,11 @@ function Agreement({ owner, things }: { owner: Owner; things: number }) {
           }}
         >
           Another share below a price
-        </Press>
+        </Button>
       ) : null}
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         Their share of the price
-      </Words>
+      </Text>
       <ChipRow label="Share of what">
         <Chip on={owner.of === 'afterFees'} onPress={() => put({ of: 'afterFees' })}>
           After fees
@@ -143,7 +148,7 @@ function Agreement({ owner, things }: { owner: Owner; things: number }) {
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <MoneyField
-            label="Never sold below"
+            label="Lowest price"
             value={owner.least}
             currency={currency}
             onChange={(least) => put({ least })}
@@ -162,9 +167,9 @@ function Agreement({ owner, things }: { owner: Owner; things: number }) {
           />
         </View>
       </View>
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         When the days are over
-      </Words>
+      </Text>
       <ChipRow label="When the days are over">
         {ENDS.map((end) => (
           <Chip key={end} on={owner.atEnd === end} onPress={() => put({ atEnd: end })}>

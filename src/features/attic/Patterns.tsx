@@ -1,19 +1,18 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Pattern, Thing } from '@/contract/records';
+import type { Pattern, Item } from '@/contract/records';
 import { fillPattern, TONES, unknownTokens } from '@/core/words/pattern';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
-import { addPattern, editPattern, removePattern } from '@/store/patterns';
-import { nameOf } from '@/store/names';
-
-import { BackTo } from '../shell/BackTo';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { setSettings, useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
+import { nameOf } from '@/store/items/names';
+import { addPattern, editPattern, removePattern } from '@/store/items/patterns';
 
 /** How descriptions are written: three tones to start from, and the person's own patterns. */
 export function Patterns() {
@@ -22,31 +21,31 @@ export function Patterns() {
   const own = Object.values(patterns).sort((a, b) => a.name.localeCompare(b.name, 'en'));
   return (
     <Page title="Patterns" aside={<BackTo path="/attic" />}>
-      <Words tone="soft">
+      <Text tone="soft">
         A pattern is text with facts in it: {'{{brand}}'} stands for the brand, and what stands between{' '}
         {'{{#flaws}}'} and {'{{/flaws}}'} is said of each flaw. A section without anything to say vanishes.
         Private facts are never known to it.
-      </Words>
+      </Text>
       {own.map((pattern) => (
         <Card key={pattern.id} label={`Pattern ${pattern.name}`}>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-            <Words kind="strong" style={{ flex: 1 }}>
+            <Text variant="strong" style={{ flex: 1 }}>
               {pattern.name}
-            </Words>
-            <Press
-              kind="quiet"
+            </Text>
+            <Button
+              variant="quiet"
               label={`Change the pattern ${pattern.name}`}
               onPress={() => setOpen(open === pattern.id ? null : pattern.id)}
             >
               {open === pattern.id ? 'Done' : 'Change'}
-            </Press>
+            </Button>
           </View>
           {open === pattern.id ? <Editor pattern={pattern} /> : null}
         </Card>
       ))}
       <ShopPatterns />
       <Card label="A new pattern">
-        <Words kind="heading">Begin a pattern</Words>
+        <Text variant="heading">Begin a pattern</Text>
         <ChipRow label="Begin with a tone" radio={false}>
           {TONES.map((tone) => (
             <Chip
@@ -65,14 +64,14 @@ export function Patterns() {
   );
 }
 
-/** What search engines show of things in the seller's own shop. */
+/** What search engines show of items in the seller's own shop. */
 function ShopPatterns() {
   const shop = useAttic((s) => s.settings.shop);
   const set = (part: Partial<typeof shop>) => setSettings({ shop: { ...shop, ...part } });
   return (
     <Card label="Your own shop">
-      <Words kind="heading">Your own shop</Words>
-      <Words tone="soft">What search engines show of a thing’s page there: patterns, too.</Words>
+      <Text variant="heading">Your own shop</Text>
+      <Text tone="soft">What search engines show of an item’s page there: patterns, too.</Text>
       <Field
         label="Name of the shop"
         value={shop.name}
@@ -106,21 +105,21 @@ function ShopPatterns() {
   );
 }
 
-/** A pattern beside what it makes of a real thing. */
+/** A pattern beside what it makes of a real item. */
 function Editor({ pattern }: { pattern: Pattern }) {
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const units = useAttic((s) => s.settings.units);
   const closing = useAttic((s) => s.settings.closingWords);
   const kinds = useKinds();
   const [at, setAt] = useState(0);
   const some = samples(
-    things,
+    items,
     (kind) =>
       pattern.kinds.length === 0 || (kinds.get(kind)?.path ?? []).some((k) => pattern.kinds.includes(k)),
   );
-  const thing = some[at % Math.max(1, some.length)];
-  const filled = thing && fillPattern(pattern.text, thing, kinds, units, closing);
-  const slips = thing && filled?.ok ? unknownTokens(pattern.text, thing, kinds) : [];
+  const item = some[at % Math.max(1, some.length)];
+  const filled = item && fillPattern(pattern.text, item, kinds, units, closing);
+  const slips = item && filled?.ok ? unknownTokens(pattern.text, item, kinds) : [];
   const branches = kinds.children(null);
   return (
     <View style={{ gap: 10 }}>
@@ -141,9 +140,9 @@ function Editor({ pattern }: { pattern: Pattern }) {
       {slips.length > 0 ? (
         <Notice tone="caution">{`Nothing has ${slips.map((s) => `“${s}”`).join(', ')}: a slip of the pen? It stays empty.`}</Notice>
       ) : null}
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         The kinds it is for, with all below them; where none is chosen, it is only used when you choose it.
-      </Words>
+      </Text>
       <ChipRow label="Kinds it is for" radio={false}>
         {branches.map((kind) => (
           <Chip
@@ -163,34 +162,34 @@ function Editor({ pattern }: { pattern: Pattern }) {
           </Chip>
         ))}
       </ChipRow>
-      {thing && filled ? (
-        <View role="group" aria-label="What it makes of a real thing" style={{ gap: 6 }}>
-          <Words kind="small" tone="soft">{`Of ${nameOf(thing)} it makes:`}</Words>
-          {filled.ok ? <Words>{filled.text}</Words> : <Notice tone="trouble">{filled.why}</Notice>}
+      {item && filled ? (
+        <View role="group" aria-label="Preview on a real item" style={{ gap: 6 }}>
+          <Text variant="small" tone="soft">{`Of ${nameOf(item)} it makes:`}</Text>
+          {filled.ok ? <Text>{filled.text}</Text> : <Notice tone="trouble">{filled.why}</Notice>}
           {some.length > 1 ? (
-            <Press kind="quiet" onPress={() => setAt(at + 1)}>
-              Try it with another thing
-            </Press>
+            <Button variant="quiet" onPress={() => setAt(at + 1)}>
+              Try it with another item
+            </Button>
           ) : null}
         </View>
       ) : null}
-      <Press
-        kind="quiet"
+      <Button
+        variant="quiet"
         icon="remove"
         label={`Remove the pattern ${pattern.name}`}
         onPress={() => removePattern(pattern.id)}
       >
         Remove it
-      </Press>
+      </Button>
     </View>
   );
 }
 
-/** A handful of things with something to say, of the kinds asked for. */
-function samples(things: Readonly<Record<string, Thing>>, fits: (kind: string) => boolean): Thing[] {
-  const some: Thing[] = [];
-  for (const thing of Object.values(things)) {
-    if (thing.kind !== '' && fits(thing.kind)) some.push(thing);
+/** A handful of items with something to say, of the kinds asked for. */
+function samples(items: Readonly<Record<string, Item>>, fits: (kind: string) => boolean): Item[] {
+  const some: Item[] = [];
+  for (const item of Object.values(items)) {
+    if (item.kind !== '' && fits(item.kind)) some.push(item);
     if (some.length === 12) break;
   }
   return some;

@@ -5,14 +5,14 @@ import { View } from 'react-native';
 import { CODE_PARTS, CodePattern as CodePatternSchema, type CodePattern } from '@/contract/records';
 import { codeFor, costOfLetters } from '@/core/identity/code';
 import { formatMoney } from '@/core/money/money';
-import { Field } from '@/parts/Field';
-import { Card, Page } from '@/parts/Page';
-import { LinkRow } from '@/parts/LinkRow';
-import { Chip, ChipRow } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { LinkRow } from '@/parts/ui/LinkRow';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { agoWords } from '@/parts/ui/time';
+import { setSettings, useAttic } from '@/store/attic/attic';
 
-import { agoWords } from '../shell/time';
 import { WordsAndPrices } from './WordsAndPrices';
 
 /** How this attic is set up: who works here, codes, and the way to hauls, spots, owners and kinds. */
@@ -29,7 +29,7 @@ export function Setup() {
   return (
     <Page title="The attic">
       <Card label="Lists">
-        <Words kind="heading">What it is made of</Words>
+        <Text variant="heading">What it is made of</Text>
         <LinkRow words="Hauls" more={String(counts.hauls)} onPress={() => router.navigate('/hauls')} />
         <LinkRow words="Spots" more={String(counts.spots)} onPress={() => router.navigate('/spots')} />
         <LinkRow words="Consignors" more={String(counts.owners)} onPress={() => router.navigate('/owners')} />
@@ -50,22 +50,22 @@ export function Setup() {
           onPress={() => router.navigate('/patterns')}
         />
         <LinkRow
-          words="Out buying"
+          words="Sourcing"
           more="what it would bring, what to pay"
           onPress={() => router.navigate('/buying')}
         />
         <LinkRow words="Kinds" more="and what is asked of them" onPress={() => router.navigate('/kinds')} />
         <LinkRow
-          words="A copy to keep"
+          words="Backup copy"
           more={copiedAt === null ? 'none saved yet' : `saved ${agoWords(copiedAt)}`}
           onPress={() => router.navigate('/copies')}
         />
       </Card>
       <Card label="Who works here">
-        <Words kind="heading">Who is working on this device</Words>
+        <Text variant="heading">Who is working on this device</Text>
         <Field
           label="Your name"
-          hint="It stands beside every change in a thing’s diary."
+          hint="It stands beside every change in an item’s diary."
           value={author}
           maxLength={120}
           refuse={(text) => (text.trim() === '' ? 'Somebody has to be.' : null)}
@@ -83,7 +83,7 @@ function LookingUp() {
   const lookUp = useAttic((s) => s.settings.lookUp);
   return (
     <Card label="Looking up barcodes">
-      <Words kind="heading">Looking up barcodes</Words>
+      <Text variant="heading">Looking up barcodes</Text>
       <ChipRow label="When a barcode is read or typed">
         <Chip on={lookUp} onPress={() => setSettings({ lookUp: true })}>
           Look it up by itself
@@ -92,16 +92,16 @@ function LookingUp() {
           Only when I ask
         </Chip>
       </ChipRow>
-      <Words kind="small" tone="soft">
-        What the desk says is marked until you say it is right. Without it, taking things in is a little
+      <Text variant="small" tone="soft">
+        What was looked up is marked until you say it is right. Without it, taking items in is a little
         faster.
-      </Words>
+      </Text>
     </Card>
   );
 }
 
 const PART_WORDS: Record<CodePattern['parts'][number], string> = {
-  letters: 'Fixed letters',
+  letters: 'Prefix',
   haul: 'Haul',
   kind: 'Kind',
   describing: 'Brand and model',
@@ -138,11 +138,11 @@ function Codes() {
     CodePatternSchema.safeParse({ ...pattern, ...part }).success ? null : why;
   return (
     <Card label="Codes">
-      <Words kind="heading">Codes</Words>
-      <Words tone="soft">{'The next one, for a jumper bought at 6.50 and put at A3-12, would be'}</Words>
-      <Words kind="strong" figures>
+      <Text variant="heading">Codes</Text>
+      <Text tone="soft">{'The next one, for a jumper bought at 6.50 and put at A3-12, would be'}</Text>
+      <Text variant="strong" figures>
         {example}
-      </Words>
+      </Text>
       <ChipRow label="Parts of a code, in order" radio={false}>
         {[...pattern.parts, ...CODE_PARTS.filter((p) => !pattern.parts.includes(p))].map((part) => (
           <Chip
@@ -158,7 +158,7 @@ function Codes() {
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <Field
-            label="Fixed letters"
+            label="Prefix"
             value={pattern.letters}
             maxLength={8}
             refuse={(text) => refuseWith({ letters: text.toUpperCase() }, 'One to eight letters or digits.')}
@@ -167,7 +167,7 @@ function Codes() {
         </View>
         <View style={{ flex: 2 }}>
           <Field
-            label="Word for the cost"
+            label="Cost code word"
             value={pattern.costWord}
             maxLength={10}
             hint="Ten different letters, for 1 to 9 and 0"
@@ -179,21 +179,21 @@ function Codes() {
         </View>
       </View>
       {pattern.costWord === '' ? null : <ReadCost word={pattern.costWord} />}
-      <ChipRow label="Sign between">
+      <ChipRow label="Separator">
         {(['-', '.', '_'] as const).map((between) => (
           <Chip
             key={between}
             on={pattern.between === between}
-            label={`Sign between: ${between}`}
+            label={`Separator: ${between}`}
             onPress={() => set({ between })}
           >
             {between}
           </Chip>
         ))}
       </ChipRow>
-      <Words kind="small" tone="soft">
-        Codes already given stay as they are; a thing’s sheet offers a new one when its parts have changed.
-      </Words>
+      <Text variant="small" tone="soft">
+        Codes already given stay as they are; an item’s sheet offers a new one when its parts have changed.
+      </Text>
     </Card>
   );
 }

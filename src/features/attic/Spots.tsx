@@ -1,47 +1,47 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
-import { canonicalBarcode } from '@/core/identity/gtin';
+import type { Item } from '@/contract/records';
 import { labelCode } from '@/core/identity/code';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Press, SignPress } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { keepSpot, moveTo, removeSpot } from '@/store/hauls';
-import { nameOf } from '@/store/names';
+import { canonicalBarcode } from '@/core/identity/gtin';
+import { ItemLine } from '@/parts/trade/ItemLine';
+import { ScanField } from '@/parts/trade/ScanField';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Button, SignButton } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { keepSpot, moveTo, removeSpot } from '@/store/items/hauls';
+import { nameOf } from '@/store/items/names';
 
-import { BackTo } from '../shell/BackTo';
-import { LabelPress } from './LabelPress';
-import { ScanField } from './ScanField';
-import { ThingLine } from './ThingLine';
+import { LabelButton } from './LabelButton';
 
 interface Place {
   name: string;
   id: string | null;
   capacity: number | null;
-  things: Thing[];
+  items: Item[];
 }
 
-/** Every place where things are: those kept here, and those that only stand on things' records. */
+/** Every place where items are: those kept here, and those that only stand on items' records. */
 function usePlaces(): Place[] {
   const spots = useAttic((s) => s.spots);
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const places = new Map<string, Place>();
   for (const { id, name, capacity } of Object.values(spots))
-    places.set(name, { name, id, capacity, things: [] });
-  for (const thing of Object.values(things)) {
-    if (thing.spot === '') continue;
-    const place = places.get(thing.spot) ?? { name: thing.spot, id: null, capacity: null, things: [] };
-    place.things.push(thing);
-    places.set(thing.spot, place);
+    places.set(name, { name, id, capacity, items: [] });
+  for (const item of Object.values(items)) {
+    if (item.spot === '') continue;
+    const place = places.get(item.spot) ?? { name: item.spot, id: null, capacity: null, items: [] };
+    place.items.push(item);
+    places.set(item.spot, place);
   }
   return [...places.values()].sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));
 }
 
-/** Spots: what is in which, how full they are, moving things by scanning, labels. */
+/** Spots: what is in which, how full they are, moving items by scanning, labels. */
 export function Spots() {
   const places = usePlaces();
   const [name, setName] = useState('');
@@ -59,21 +59,21 @@ export function Spots() {
             onPress={() => setOpen(open === place.name ? null : place.name)}
             style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44, gap: 8 }}
           >
-            <Words kind="strong" figures style={{ flex: 1 }}>
+            <Text variant="strong" figures style={{ flex: 1 }}>
               {place.name}
-            </Words>
-            <Words kind="small" tone={tooFull(place) ? 'trouble' : 'soft'} figures>
+            </Text>
+            <Text variant="small" tone={tooFull(place) ? 'trouble' : 'soft'} figures>
               {place.capacity === null
-                ? count(place.things.length)
-                : `${place.things.length} of ${place.capacity}${tooFull(place) ? ', too full' : ''}`}
-            </Words>
+                ? count(place.items.length)
+                : `${place.items.length} of ${place.capacity}${tooFull(place) ? ', too full' : ''}`}
+            </Text>
           </Pressable>
           {open === place.name ? <Inside place={place} /> : null}
         </Card>
       ))}
       <Card label="A new spot">
         <Field label="Name of a new spot" value={name} maxLength={60} pause={0} onChange={setName} />
-        <Press
+        <Button
           icon="add"
           disabled={name.trim() === '' || known}
           onPress={() => {
@@ -82,18 +82,18 @@ export function Spots() {
           }}
         >
           {known ? 'It is there already' : 'Add this spot'}
-        </Press>
+        </Button>
       </Card>
     </Page>
   );
 }
 
-function tooFull({ capacity, things }: Place): boolean {
-  return capacity !== null && things.length > capacity;
+function tooFull({ capacity, items }: Place): boolean {
+  return capacity !== null && items.length > capacity;
 }
 
 function count(n: number): string {
-  return n === 1 ? '1 thing' : `${n} things`;
+  return n === 1 ? '1 item' : `${n} items`;
 }
 
 function Inside({ place }: { place: Place }) {
@@ -103,10 +103,10 @@ function Inside({ place }: { place: Place }) {
     keepSpot(spot ? { ...spot, capacity } : { name: place.name, capacity, note: '' });
   return (
     <>
-      {place.things.map((t) => (
-        <ThingLine key={t.id} thing={t} />
+      {place.items.map((t) => (
+        <ItemLine key={t.id} item={t} />
       ))}
-      {place.things.length === 0 ? <Words tone="soft">Nothing is in it.</Words> : null}
+      {place.items.length === 0 ? <Text tone="soft">Nothing is in it.</Text> : null}
       <Field
         label={`How many fit in ${place.name}`}
         value={place.capacity === null ? '' : String(place.capacity)}
@@ -116,26 +116,26 @@ function Inside({ place }: { place: Place }) {
         refuse={(text) => (/^(?:[1-9]\d{0,4})?$/u.test(text.trim()) ? null : 'A number, or nothing.')}
         onChange={(text) => keep(text.trim() === '' ? null : Number(text))}
       />
-      <LabelPress
+      <LabelButton
         name={`spot-${place.name}`}
-        words={`Labels for ${count(place.things.length)} and the spot`}
+        words={`Labels for ${count(place.items.length)} and the spot`}
         labels={[
           { code: place.name, name: 'Spot', spot: place.name },
-          ...place.things.map((t) => ({ code: t.code, name: nameOf(t), spot: t.spot })),
+          ...place.items.map((t) => ({ code: t.code, name: nameOf(t), spot: t.spot })),
         ]}
       />
-      {spot && place.things.length === 0 ? (
-        <Press kind="quiet" icon="remove" onPress={() => removeSpot(spot.id)}>
+      {spot && place.items.length === 0 ? (
+        <Button variant="quiet" icon="remove" onPress={() => removeSpot(spot.id)}>
           {`Remove the spot ${spot.name}`}
-        </Press>
+        </Button>
       ) : null}
     </>
   );
 }
 
-/** A spot first, then things: each goes where it was put, with one undo for all. */
+/** A spot first, then items: each goes where it was put, with one undo for all. */
 function Mover({ places }: { places: readonly Place[] }) {
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const [target, setTarget] = useState<string | null>(null);
   const [moving, setMoving] = useState<string[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -145,11 +145,11 @@ function Mover({ places }: { places: readonly Place[] }) {
     setDone(null);
     const place = places.find((p) => p.name.toLocaleLowerCase('en') === text.toLocaleLowerCase('en'));
     if (place) return setTarget(place.name);
-    const thing = thingBy(Object.values(things), text);
-    if (thing.length > 1)
-      return setTrouble(`${thing.length} things have “${text}”: scan the code on the thing itself.`);
-    const one = thing[0];
-    if (!one) return setTrouble(`“${text}” is neither a spot nor a thing of this attic. Nothing was moved.`);
+    const item = itemBy(Object.values(items), text);
+    if (item.length > 1)
+      return setTrouble(`${item.length} items have “${text}”: scan the code on the item itself.`);
+    const one = item[0];
+    if (!one) return setTrouble(`“${text}” is neither a spot nor an item of this attic. Nothing was moved.`);
     setMoving((ids) => (ids.includes(one.id) ? ids : [...ids, one.id]));
   };
   const move = () => {
@@ -159,48 +159,48 @@ function Mover({ places }: { places: readonly Place[] }) {
     setMoving([]);
   };
   return (
-    <Card label="Move things">
-      <Words kind="heading">Move things</Words>
-      <ScanField label="Scan a spot, then things" onText={scanned} />
+    <Card label="Move items">
+      <Text variant="heading">Move items</Text>
+      <ScanField label="Scan a spot, then items" onText={scanned} />
       {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
       {done ? (
-        <Words tone="good" role="status">
+        <Text tone="good" role="status">
           {done}
-        </Words>
+        </Text>
       ) : null}
-      {target !== null ? <Words kind="strong" figures>{`To ${target}`}</Words> : null}
+      {target !== null ? <Text variant="strong" figures>{`To ${target}`}</Text> : null}
       {moving.map((id) => {
-        const thing = things[id];
-        return thing ? (
+        const item = items[id];
+        return item ? (
           <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-            <Words style={{ flex: 1 }} numberOfLines={1}>
-              {`${labelCode(thing.code, thing.spot)} ${nameOf(thing)}`}
-            </Words>
-            <SignPress
+            <Text style={{ flex: 1 }} numberOfLines={1}>
+              {`${labelCode(item.code, item.spot)} ${nameOf(item)}`}
+            </Text>
+            <SignButton
               icon="remove"
-              label={`Not ${thing.code}`}
+              label={`Not ${item.code}`}
               onPress={() => setMoving((ids) => ids.filter((other) => other !== id))}
             />
           </View>
         ) : null;
       })}
       {moving.length > 0 ? (
-        <Press kind="main" disabled={target === null} onPress={move}>
+        <Button variant="main" disabled={target === null} onPress={move}>
           {target === null ? 'Scan the spot they go to' : `Move ${count(moving.length)} to ${target}`}
-        </Press>
+        </Button>
       ) : null}
     </Card>
   );
 }
 
 /** By its code, alone or with its spot as on the label; by its barcode otherwise. */
-function thingBy(things: readonly Thing[], text: string): Thing[] {
+function itemBy(items: readonly Item[], text: string): Item[] {
   const wanted = text.toLocaleLowerCase('en');
-  const byCode = things.filter((t) =>
+  const byCode = items.filter((t) =>
     [t.code, labelCode(t.code, t.spot)].some((code) => code.toLocaleLowerCase('en') === wanted),
   );
   const barcode = canonicalBarcode(text);
   return byCode.length > 0
     ? byCode
-    : things.filter((t) => t.facts.barcode && canonicalBarcode(t.facts.barcode) === barcode);
+    : items.filter((t) => t.facts.barcode && canonicalBarcode(t.facts.barcode) === barcode);
 }

@@ -1,11 +1,11 @@
 import { View } from 'react-native';
 
-import { Field } from '@/parts/Field';
-import { MoneyField } from '@/parts/MoneyField';
-import { Card } from '@/parts/Page';
-import { Chip, ChipRow } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { setSettings, useAttic } from '@/store/attic/attic';
 
 const ENDINGS = [0, 50, 95, 99];
 
@@ -29,7 +29,7 @@ export function WordsAndPrices() {
   );
   return (
     <Card label="Words and prices">
-      <Words kind="heading">Words and prices</Words>
+      <Text variant="heading">Words and prices</Text>
       <Field
         label="Closing words"
         hint="They end every description that is written from the facts."
@@ -38,7 +38,7 @@ export function WordsAndPrices() {
         maxLength={1_000}
         onChange={(text) => setSettings({ closingWords: text })}
       />
-      <ChipRow label="How prices end" radio={false}>
+      <ChipRow label="Price endings" radio={false}>
         {ENDINGS.map((end) => (
           <Chip
             key={end}
@@ -60,7 +60,7 @@ export function WordsAndPrices() {
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <MoneyField
-            label="No price under"
+            label="Lowest price allowed"
             value={guards.min}
             currency={currency}
             emptied="A guard against slips: type an amount."
@@ -69,7 +69,7 @@ export function WordsAndPrices() {
         </View>
         <View style={{ flex: 1 }}>
           <MoneyField
-            label="No price over"
+            label="Highest price allowed"
             value={guards.max}
             currency={currency}
             emptied="A guard against slips: type an amount."

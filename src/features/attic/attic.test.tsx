@@ -1,8 +1,8 @@
 import { act } from '@testing-library/react';
 
-import { useAttic } from '@/store/attic';
-import { editHaul, workIn } from '@/store/hauls';
-import { editThing } from '@/store/things';
+import { useAttic } from '@/store/attic/attic';
+import { editHaul, workIn } from '@/store/items/hauls';
+import { editItem } from '@/store/items/items';
 import { listed, told } from '@/testing/courier';
 import { canPress, fill, leave, open, press, said, scan, sees } from '@/testing/page';
 import { went } from '@/testing/router';
@@ -28,9 +28,9 @@ describe('the set-up', () => {
     await open(Setup);
     await fill('Your name', 'Bas Wren');
     await press('Spot, last');
-    await press('Sign between: .');
+    await press('Separator: .');
     await press('Cost in letters');
-    await fill('Word for the cost', 'BACKGROUND');
+    await fill('Cost code word', 'BACKGROUND');
     // 6.50: the sixth, the fifth and the tenth letter.
     await sees('.RGD.A3-12');
     await fill('Read a cost in letters', 'RGD');
@@ -42,11 +42,11 @@ describe('the set-up', () => {
     await open(Setup);
     await press('Only when I ask');
     expect(state().settings.lookUp).toBe(false);
-    await fill('Closing words', 'Posted within two days.');
+    await fill('Closing words', 'Handling time two days.');
     await press('Prices may end in 99');
     expect(state().settings.priceEndings).toContain(99);
     await press('Hauls');
-    await press('A copy to keep');
+    await press('Backup copy');
     expect(went).toEqual(['/hauls', '/copies']);
   });
 });
@@ -60,7 +60,7 @@ describe('hauls', () => {
     await press('Start this haul');
     expect(names(state().hauls)).toEqual(['Church sale']);
   });
-  it('keep what was in them, and what new things begin with', async () => {
+  it('keep what was in them, and what new items begin with', async () => {
     const many = await manyThings();
     await open(HaulPage, { params: { id: many.haul } });
     const haul = () => state().hauls[many.haul]!;
@@ -72,13 +72,17 @@ describe('hauls', () => {
     await fill('How many', '7');
     await press('Add this line');
     await press('Remove the line crates');
-    expect(haul()).toMatchObject({ source: 'Harbour car park', date: '2026-11-01', lines: [{ what: 'A crate of tools', count: 7 }] });
+    expect(haul()).toMatchObject({
+      source: 'Harbour car park',
+      date: '2026-11-01',
+      lines: [{ what: 'A crate of tools', count: 7 }],
+    });
     await press('Mrs Aldous');
-    await fill('Spot for new things', 'Shelf 9');
+    await fill('Spot for new items', 'Shelf 9');
     expect(haul().defaults).toMatchObject({ ownerId: many.owner, spot: 'Shelf 9' });
-    await press('Take things in from it');
+    await press('Take items in from it');
     expect(went.at(-1)).toBe('/intake');
-  }); // prettier-ignore
+  });
   it('count what was bought, taken in, listed, sold and waits, line by line', async () => {
     const many = await manyThings();
     const one = many.id('Kittiwake');
@@ -88,14 +92,14 @@ describe('hauls', () => {
         { id: 'l2', what: 'lamps', count: 2 },
       ],
     });
-    for (const t of Object.values(state().things))
-      if (t.haulId === many.haul && t.id !== one) editThing(t.id, 'haul', { haulId: null });
-    editThing(one, 'haul', { haulId: many.haul, lineId: null });
+    for (const t of Object.values(state().items))
+      if (t.haulId === many.haul && t.id !== one) editItem(t.id, 'haul', { haulId: null });
+    editItem(one, 'haul', { haulId: many.haul, lineId: null });
     told(one, { listings: [listed('brackenmoor', {})] });
     await open(HaulPage, { params: { id: many.haul } });
     await sees('14 bought · 1 taken in · 1 listed · 0 sold · 13 waiting');
     await sees('Of one taken in it is not said of which line');
-    act(() => editThing(one, 'line', { lineId: 'l1' }));
+    act(() => editItem(one, 'line', { lineId: 'l1' }));
     await sees('12 bought · 1 taken in · 1 listed · 0 sold · 11 waiting');
     expect(said()).not.toContain('it is not said of which line');
   });
@@ -117,19 +121,19 @@ describe('hauls', () => {
 });
 
 describe('spots', () => {
-  it('things are moved by scanning, and what is neither spot nor thing moves nothing', async () => {
+  it('items are moved by scanning, and what is neither spot nor item moves nothing', async () => {
     const many = await manyThings();
     await open(Spots);
-    await scan('Scan a spot, then things', 'Box 4');
+    await scan('Scan a spot, then items', 'Box 4');
     await sees('To Box 4');
-    await scan('Scan a spot, then things', 'YA-1');
-    await scan('Scan a spot, then things', 'who knows');
-    await sees('“who knows” is neither a spot nor a thing of this attic. Nothing was moved.');
-    await scan('Scan a spot, then things', 'YA-2');
+    await scan('Scan a spot, then items', 'YA-1');
+    await scan('Scan a spot, then items', 'who knows');
+    await sees('“who knows” is neither a spot nor an item of this attic. Nothing was moved.');
+    await scan('Scan a spot, then items', 'YA-2');
     await press('Not YA-2');
     await press(/^Move/u);
-    expect(state().things[many.id('Kittiwake')]?.spot).toBe('Box 4');
-    expect(state().things[many.id('Ostler')]?.spot).toBe('Rail-07');
+    expect(state().items[many.id('Kittiwake')]?.spot).toBe('Box 4');
+    expect(state().items[many.id('Ostler')]?.spot).toBe('Rail-07');
   });
   it('say when there is more in them than fits', async () => {
     await manyThings();
@@ -144,7 +148,7 @@ describe('spots', () => {
   });
 });
 
-it('groups lie below groups, are renamed, and go without their things', async () => {
+it('groups lie below groups, are renamed, and go without their items', async () => {
   await manyThings();
   await open(Groups);
   await fill('Name of a new group', 'Winter fair');
@@ -173,7 +177,7 @@ it('a consignor’s agreement is put down tier by tier', async () => {
   await press('Before fees');
   await press('Given away');
   await fill('Days it is tried', '60');
-  await fill('Never sold below', '12.00');
+  await fill('Lowest price', '12.00');
   expect(owner()).toMatchObject({ of: 'beforeFees', atEnd: 'given', days: 60, least: 1_200 });
   await fill('Name of a consignor', 'Mr Pell');
   await press('Add this consignor');
@@ -183,7 +187,7 @@ it('a consignor’s agreement is put down tier by tier', async () => {
 });
 
 describe('patterns', () => {
-  it('begin with a tone, show what they make of real things, and say what is a slip of the pen', async () => {
+  it('begin with a tone, show what they make of real items, and say what is a slip of the pen', async () => {
     await manyThings();
     await open(Patterns);
     await press(/^Begin with the tone/u);
@@ -235,8 +239,8 @@ describe('a list of barcodes', () => {
     await sees('3 copies · €4.50');
     await sees('Columns taken: ean, qty, price. Not taken: shelf; put them in on the sheets.');
     await sees('Line 3, “nonsense 1 1 B3”: No barcode stands in it.');
-    await press('All of it is right: make 3 things');
-    expect(Object.values(state().things).map((t) => t.price)).toEqual([450, 450, 450]);
+    await press('All of it is right: make 3 items');
+    expect(Object.values(state().items).map((t) => t.price)).toEqual([450, 450, 450]);
     leave();
     await open(Barcodes, { answers });
     expect(said()).not.toContain('3 copies');

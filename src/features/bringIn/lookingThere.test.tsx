@@ -1,4 +1,4 @@
-import { useCourier } from '@/store/courierLink';
+import { useCourier } from '@/store/courier/courierLink';
 import { open, press, said, sees } from '@/testing/page';
 import { emptyAttic, market, SHEETS } from '@/testing/world';
 

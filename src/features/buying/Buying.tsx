@@ -2,44 +2,45 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Research } from '@/contract/records';
+import { suggestKinds } from '@/core/kinds/suggest';
 import { effectiveListing, askingTerms } from '@/core/listing/effective';
 import { formatMoney } from '@/core/money/money';
 import { judgeComps, summarise, USUAL_LIKENESS } from '@/core/price/comps';
 import { mayPay } from '@/core/price/profit';
 import { takeHomeOf } from '@/core/price/takeHome';
-import { suggestKinds } from '@/core/kinds/suggest';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useTextDraft } from '@/store/drafts';
-import { useKinds } from '@/store/kinds';
-import { useSetup } from '@/store/setup';
-import { askComps } from '@/store/research';
-import { blankThing } from '@/store/things';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { agoWords } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { useTextDraft } from '@/store/attic/drafts';
+import { useCourier } from '@/store/courier/courierLink';
+import { blankItem } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
+import { useSetup } from '@/store/items/setup';
+import { askComps } from '@/store/research/research';
 
-import { BackTo } from '../shell/BackTo';
-import { agoWords } from '../shell/time';
-import { useDo } from '../shell/useDo';
-
-/** Out buying, in the field: what it would sell for and the most to pay. Works on what was asked before, too. */
+/**
+ * Sourcing, in the field: what it would sell for and the most to pay. Works on what was asked before, too.
+ */
 export function Buying() {
   const kinds = useKinds();
   const [what, setWhat] = useTextDraft('buying:what');
   const [brand, setBrand] = useTextDraft('buying:brand');
   const [chosen, setChosen] = useState<string | null>(null);
   const research = useAttic((s) => s.research);
-  const { run, busy, trouble } = useDo();
+  const { run, busy, trouble } = useAsyncAction();
   const offered = what.trim() === '' ? [] : suggestKinds({ title: what }, kinds, 4).map((s) => s.kind);
   const kind = chosen ?? offered[0] ?? '';
   const id = fieldId(kind, brand);
   const known = research[id] ?? likeIt(research, kind, brand);
   const name = kinds.get(kind)?.titleWords ?? '';
   return (
-    <Page title="Out buying" aside={<BackTo path="/attic" />}>
+    <Page title="Sourcing" aside={<BackTo path="/attic" />}>
       <Card label="What is it">
         <Field
           label="What is it"
@@ -60,8 +61,8 @@ export function Buying() {
           ))}
         </ChipRow>
         <Field label="Brand or maker" value={brand} pause={0} maxLength={120} onChange={setBrand} />
-        <Press
-          kind="main"
+        <Button
+          variant="main"
           icon="search"
           disabled={busy || kind === ''}
           onPress={() =>
@@ -76,7 +77,7 @@ export function Buying() {
           }
         >
           {busy ? 'Asking the marketplaces…' : 'What would it bring?'}
-        </Press>
+        </Button>
         {trouble ? (
           <Notice tone="caution">
             {known ? `${trouble} Below is what was found out ${agoWords(known.at)}.` : trouble}
@@ -100,12 +101,12 @@ function Answer({ kind, research }: { kind: string; research: Research }) {
   if (typical === null || low === null || high === null)
     return (
       <Card label="What it would bring">
-        <Words>{summary.words}</Words>
+        <Text>{summary.words}</Text>
       </Card>
     );
-  const thing = blankThing(kind);
+  const item = blankItem(kind);
   const homes = sheets.flatMap((sheet) => {
-    const terms = askingTerms(effectiveListing(thing, undefined, sheet, kinds, setup), sheet);
+    const terms = askingTerms(effectiveListing(item, undefined, sheet, kinds, setup), sheet);
     if (!terms || (sheet.categories.length > 0 && terms.sale.category === '')) return [];
     const { takeHome } = takeHomeOf({ ...terms.sale, price: typical }, terms.schedule, terms.parents);
     return [{ sheet, takeHome }];
@@ -113,26 +114,26 @@ function Answer({ kind, research }: { kind: string; research: Research }) {
   const best = homes.reduce((most, h) => Math.max(most, h.takeHome), 0);
   return (
     <Card label="What it would bring">
-      <Words kind="small" tone="soft">{`Pay at most, for ${multiples.oneOff} times`}</Words>
-      <Words kind="title" figures>
+      <Text variant="small" tone="soft">{`Pay at most, for ${multiples.oneOff} times`}</Text>
+      <Text variant="title" figures>
         {say(mayPay(typical, best, multiples.oneOff))}
-      </Words>
-      <Words
+      </Text>
+      <Text
         figures
-      >{`It would sell for about ${say(typical)} (${say(low)} to ${say(high)}). ${summary.words}`}</Words>
+      >{`It would sell for about ${say(typical)} (${say(low)} to ${say(high)}). ${summary.words}`}</Text>
       <View>
         {homes.map(({ sheet, takeHome }) => (
           <View key={sheet.marketplace} style={{ flexDirection: 'row' }}>
-            <Words tone="soft" style={{ flex: 1 }}>
+            <Text tone="soft" style={{ flex: 1 }}>
               {sheet.name}
-            </Words>
-            <Words tone="soft" figures>{`leaves ${say(takeHome)}`}</Words>
+            </Text>
+            <Text tone="soft" figures>{`leaves ${say(takeHome)}`}</Text>
           </View>
         ))}
       </View>
-      <Words kind="small" tone="soft" figures>
+      <Text variant="small" tone="soft" figures>
         {`Asked ${agoWords(research.at)}. Light wear and the kind’s usual parcel are taken for granted.`}
-      </Words>
+      </Text>
     </Card>
   );
 }
@@ -143,17 +144,17 @@ function fieldId(kind: string, brand: string): string {
   return `field_${kind}_${name}`.slice(0, 64);
 }
 
-/** With no connection: what was asked about a thing of the attic like it, the latest first. */
+/** With no connection: what was asked about an item of the attic like it, the latest first. */
 function likeIt(
   research: Readonly<Record<string, Research>>,
   kind: string,
   brand: string,
 ): Research | undefined {
-  const { things } = useAttic.getState();
+  const { items } = useAttic.getState();
   const wanted = brand.trim().toLocaleLowerCase('en');
   return Object.values(research)
     .filter(
-      (r) => things[r.id]?.kind === kind && (wanted === '' || r.brand.toLocaleLowerCase('en') === wanted),
+      (r) => items[r.id]?.kind === kind && (wanted === '' || r.brand.toLocaleLowerCase('en') === wanted),
     )
     .sort((a, b) => b.at - a.at)[0];
 }

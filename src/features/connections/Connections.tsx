@@ -3,22 +3,22 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { MarketView } from '@/contract/courier';
-import { Field } from '@/parts/Field';
-import { LinkRow } from '@/parts/LinkRow';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { besideNow } from '@/store/beside';
-import { compareNow, link } from '@/store/connections';
-import { useCourier } from '@/store/courierLink';
-import { saveShop } from '@/store/shopExport';
-import { useWaitingThere } from '@/store/waitingThere';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { LinkRow } from '@/parts/ui/LinkRow';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { agoWords } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { compareNow, link } from '@/store/courier/connections';
+import { useCourier } from '@/store/courier/courierLink';
+import { otherListingsNow } from '@/store/courier/otherListings';
+import { saveShop } from '@/store/courier/shopExport';
+import { useWaitingThere } from '@/store/courier/waitingThere';
 
-import { BackTo } from '../shell/BackTo';
-import { agoWords } from '../shell/time';
-import { useDo } from '../shell/useDo';
 import { Coupons } from './Coupons';
 
 /** The marketplaces: who lets us in, what waits, and the way to terms and to how kinds translate. */
@@ -27,17 +27,17 @@ export function Connections() {
   const markets = useCourier((s) => s.markets);
   return (
     <Page title="Marketplaces" aside={<BackTo path="/attic" />}>
-      <Words tone="soft">
+      <Text tone="soft">
         The courier keeps the keys: no page ever sees one. A paused marketplace is sent nothing new, but what
         sells elsewhere is still taken down there.
-      </Words>
+      </Text>
       <LinkRow
-        words="What goes when"
+        words="Schedule"
         more="listings planned for later, on a calendar"
         onPress={() => router.navigate('/planned')}
       />
       <LinkRow
-        words="Bring in listings"
+        words="Import listings"
         more="what is listed already, looked after from now on"
         onPress={() => router.navigate('/bring-in')}
       />
@@ -50,7 +50,7 @@ export function Connections() {
 
 function Connection({ market }: { market: MarketView }) {
   const router = useRouter();
-  const { run, busy, trouble } = useDo();
+  const { run, busy, trouble } = useAsyncAction();
   const [said, setSaid] = useState<string | null>(null);
   const waiting = useWaitingThere(market.id);
   const terms = useAttic((s) => Object.values(s.terms).filter((t) => t.market === market.id).length);
@@ -59,56 +59,58 @@ function Connection({ market }: { market: MarketView }) {
   );
   const isShop = useCourier((s) => !!s.sheets.find((x) => x.marketplace === market.id)?.search);
   const hasDepot = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.depot === true);
-  const kept = useAttic((s) => Object.values(s.things).filter((t) => t.depot?.market === market.id).length);
+  const kept = useAttic((s) => Object.values(s.items).filter((t) => t.depot?.market === market.id).length);
   const allowance = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.monthlyAllowance);
   const { name } = market;
   const needsCode = market.locked || market.link === 'off';
   return (
     <Card label={name} tone={market.locked ? 'trouble' : undefined}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-        <Words kind="heading" style={{ flex: 1 }}>
+        <Text variant="heading" style={{ flex: 1 }}>
           {name}
-        </Words>
-        <Words tone={market.locked ? 'trouble' : 'soft'}>{stateOf(market)}</Words>
+        </Text>
+        <Text tone={market.locked ? 'trouble' : 'soft'}>{stateOf(market)}</Text>
       </View>
       {market.trouble && !market.locked && market.link !== 'off' ? (
         <Notice tone="caution">{market.trouble}</Notice>
       ) : null}
       {waiting > 0 ? (
-        <Words tone="soft" figures>
-          {waiting === 1 ? 'One thing waits to be done there.' : `${waiting} things wait to be done there.`}
-        </Words>
+        <Text tone="soft" figures>
+          {waiting === 1 ? 'One item waits to be done there.' : `${waiting} items wait to be done there.`}
+        </Text>
       ) : null}
       {market.byHand ? (
-        <Words tone="soft">
+        <Text tone="soft">
           It has no way to be called. The app prepares everything, you copy it over, and you tick off what you
           took down.
-        </Words>
+        </Text>
       ) : needsCode ? (
         <LetIn market={market} />
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          <Press
+          <Button
             label={`Test ${name}`}
             disabled={busy}
             onPress={() =>
               run(async () => {
                 setSaid(null);
-                const ms = await link(market.id, { do: 'test' });
+                const ms = await link(market.id, { type: 'test' });
                 setSaid(`It answers, in ${ms === null ? 'time' : `${(ms / 1_000).toFixed(1)} seconds`}.`);
               })
             }
           >
             Test
-          </Press>
-          <Press
+          </Button>
+          <Button
             label={market.link === 'paused' ? `Go on with ${name}` : `Pause ${name}`}
             disabled={busy}
-            onPress={() => run(() => link(market.id, { do: market.link === 'paused' ? 'resume' : 'pause' }))}
+            onPress={() =>
+              run(() => link(market.id, { type: market.link === 'paused' ? 'resume' : 'pause' }))
+            }
           >
             {market.link === 'paused' ? 'Go on' : 'Pause'}
-          </Press>
-          <Press
+          </Button>
+          <Button
             label={`Compare what ${name} shows`}
             disabled={busy}
             onPress={() =>
@@ -126,34 +128,37 @@ function Connection({ market }: { market: MarketView }) {
             }
           >
             Compare
-          </Press>
-          <Press
-            kind="quiet"
+          </Button>
+          <Button
+            variant="quiet"
             label={`Disconnect ${name}`}
             disabled={busy}
-            onPress={() => run(() => link(market.id, { do: 'disconnect' }))}
+            onPress={() => run(() => link(market.id, { type: 'disconnect' }))}
           >
             Disconnect
-          </Press>
+          </Button>
         </View>
       )}
       {isShop ? <SaveShop market={market} /> : null}
       {isShop && !needsCode ? <Coupons market={market} /> : null}
       {market.comparedAt === null ? null : (
-        <Words kind="small" tone="soft">{`What it shows was compared ${agoWords(market.comparedAt)}.`}</Words>
+        <Text
+          variant="small"
+          tone="soft"
+        >{`What it shows was compared ${agoWords(market.comparedAt)}.`}</Text>
       )}
       {said ? <Notice tone="good">{said}</Notice> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {allowance === undefined ? null : (
-        <Words kind="small" tone="soft" figures>
-          {`${besideNow().thisMonth[market.id] ?? 0} of this month’s ${allowance} new listings are used.`}
-        </Words>
+        <Text variant="small" tone="soft" figures>
+          {`${otherListingsNow().thisMonth[market.id] ?? 0} of this month’s ${allowance} new listings are used.`}
+        </Text>
       )}
       {hasDepot ? (
         <LinkRow
           words="Depot"
           label={`Depot of ${name}`}
-          more={kept === 0 ? 'it can store and post things for you' : `${kept} there or on their way`}
+          more={kept === 0 ? 'it can store and post items for you' : `${kept} there or on their way`}
           onPress={() => router.navigate(`/depot?market=${market.id}`)}
         />
       ) : null}
@@ -175,11 +180,11 @@ function Connection({ market }: { market: MarketView }) {
 
 /** The seller's own shop: all of it as files, to be put anywhere. */
 function SaveShop({ market }: { market: MarketView }) {
-  const { run, busy, trouble } = useDo();
+  const { run, busy, trouble } = useAsyncAction();
   const [said, setSaid] = useState('');
   return (
     <View style={{ gap: 8 }}>
-      <Press
+      <Button
         icon="pictures"
         label={`Save ${market.name} as files`}
         disabled={busy}
@@ -187,13 +192,13 @@ function SaveShop({ market }: { market: MarketView }) {
           run(async () => {
             const count = await saveShop(market.id, (done, of) => setSaid(`${done} of ${of}…`));
             setSaid(
-              `${count === 1 ? 'One thing' : `${count} things`} saved as shop.zip: unpack it and open index.html.`,
+              `${count === 1 ? 'One item' : `${count} items`} saved as shop.zip: unpack it and open index.html.`,
             );
           })
         }
       >
         {busy ? said || 'Making the pages…' : 'Save the shop as files'}
-      </Press>
+      </Button>
       {said && !busy ? <Notice tone="good">{said}</Notice> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </View>
@@ -202,23 +207,23 @@ function SaveShop({ market }: { market: MarketView }) {
 
 /** Fetch a code there, bring it here. */
 function LetIn({ market }: { market: MarketView }) {
-  const { run, busy, trouble } = useDo();
+  const { run, busy, trouble } = useAsyncAction();
   const [code, setCode] = useState('');
   return (
     <View style={{ gap: 8 }}>
-      <Words>
+      <Text>
         {market.link === 'off'
           ? 'Not connected: nothing is sent there and nothing is heard from it.'
           : 'Its key has run out. What you send waits here and goes as soon as it lets us in again.'}
-      </Words>
+      </Text>
       {market.accessPage ? (
-        <Press
+        <Button
           icon="outside"
           label={`Fetch a code on ${market.name}`}
           onPress={() => window.open(market.accessPage ?? '', '_blank', 'noopener')}
         >
           Fetch a code there
-        </Press>
+        </Button>
       ) : null}
       <Field
         label={`Code from ${market.name}`}
@@ -228,14 +233,14 @@ function LetIn({ market }: { market: MarketView }) {
         keyboard="number-pad"
         onChange={setCode}
       />
-      <Press
-        kind="main"
+      <Button
+        variant="main"
         label={`Connect ${market.name}`}
         disabled={busy || code.trim() === ''}
-        onPress={() => run(() => link(market.id, { do: 'connect', code: code.trim() }))}
+        onPress={() => run(() => link(market.id, { type: 'connect', code: code.trim() }))}
       >
         Connect
-      </Press>
+      </Button>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </View>
   );

@@ -3,51 +3,50 @@ import { View } from 'react-native';
 
 import { Coupon } from '@/contract/atMarket';
 import type { MarketView } from '@/contract/courier';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { WholeField } from '@/parts/WholeField';
-import { Words } from '@/parts/Words';
-import { coupons, endCoupon, putCoupon } from '@/store/coupons';
-
-import { useDo } from '../shell/useDo';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { WholeField } from '@/parts/ui/WholeField';
+import { coupons, endCoupon, putCoupon } from '@/store/courier/coupons';
 
 /** Words that take something off in the seller's own shop. */
 export function Coupons({ market }: { market: MarketView }) {
   const [known, setKnown] = useState<Coupon[] | null>(null);
   const [code, setCode] = useState('');
   const [off, setOff] = useState(10);
-  const { run, busy, trouble } = useDo();
+  const { run, busy, trouble } = useAsyncAction();
   const read = async () => setKnown(await coupons(market.id));
   if (known === null)
     return (
       <View style={{ gap: 8 }}>
-        <Press kind="quiet" label={`Coupons of ${market.name}`} disabled={busy} onPress={() => run(read)}>
+        <Button variant="quiet" label={`Coupons of ${market.name}`} disabled={busy} onPress={() => run(read)}>
           Coupons
-        </Press>
+        </Button>
         {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       </View>
     );
   const made = Coupon.safeParse({ code: code.trim().toUpperCase(), percentOff: off });
   return (
     <View role="group" aria-label={`Coupons of ${market.name}`} style={{ gap: 8 }}>
-      <Words kind="strong">Coupons</Words>
-      {known.length === 0 ? <Words tone="soft">There are none.</Words> : null}
+      <Text variant="strong">Coupons</Text>
+      {known.length === 0 ? <Text tone="soft">There are none.</Text> : null}
       {known.map((c) => (
         <View key={c.code} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Words style={{ flex: 1 }} figures>{`${c.code}: ${c.percentOff} % off`}</Words>
-          <Press
-            kind="quiet"
+          <Text style={{ flex: 1 }} figures>{`${c.code}: ${c.percentOff} % off`}</Text>
+          <Button
+            variant="quiet"
             label={`End ${c.code}`}
             disabled={busy}
             onPress={() => run(() => endCoupon(market.id, c.code).then(read))}
           >
             End it
-          </Press>
+          </Button>
         </View>
       ))}
       <Field
-        label="A buyer’s word"
+        label="Coupon code"
         hint="3 to 20 letters and figures."
         value={code}
         pause={0}
@@ -55,7 +54,7 @@ export function Coupons({ market }: { market: MarketView }) {
         onChange={setCode}
       />
       <WholeField label="Per cent off" value={off} least={1} most={90} onChange={setOff} />
-      <Press
+      <Button
         disabled={busy || !made.success}
         onPress={() =>
           run(async () => {
@@ -67,7 +66,7 @@ export function Coupons({ market }: { market: MarketView }) {
         }
       >
         Make the coupon
-      </Press>
+      </Button>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </View>
   );

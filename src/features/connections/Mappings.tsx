@@ -7,18 +7,17 @@ import { mappingId } from '@/contract/mapping';
 import type { RuleSheet, SheetSpecific } from '@/contract/ruleSheet';
 import { categoryFor, type FoundCategory } from '@/core/mapping/categories';
 import { mappingsFor } from '@/core/mapping/values';
-import { Field } from '@/parts/Field';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useKinds } from '@/store/kinds';
-import { mapField, mapKind, mapValue } from '@/store/mappings';
-
-import { pathOf, RankedChoice } from '../crosslist/CategoryChoice';
-import { BackTo } from '../shell/BackTo';
-import { NoSuchMarket } from './NoSuchMarket';
+import { pathOf, RankedChoice } from '@/parts/trade/CategoryChoice';
+import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { useKinds } from '@/store/items/kinds';
+import { mapField, mapKind, mapValue } from '@/store/items/mappings';
 
 /** How our kinds translate to one marketplace: whole branches at once, then what differs below. */
 export function Mappings() {
@@ -31,14 +30,14 @@ export function Mappings() {
   const children = kinds.children(at);
   return (
     <Page title={`Kinds on ${sheet.name}`} aside={<BackTo path="/connections" />}>
-      <Words tone="soft">
+      <Text tone="soft">
         What you choose for a branch holds for all below it. Where nothing is chosen, a category is suggested
         if its name fits; sending keeps it only where that is sure.
-      </Words>
+      </Text>
       {here ? (
-        <Press kind="quiet" icon="back" onPress={() => setAt(here.path.at(-2) ?? null)}>
+        <Button variant="quiet" icon="back" onPress={() => setAt(here.path.at(-2) ?? null)}>
           {`Back to ${here.path.length > 1 ? (kinds.get(here.path.at(-2) ?? '')?.name ?? 'all kinds') : 'all kinds'}`}
-        </Press>
+        </Button>
       ) : null}
       {here ? <OneKind key={here.id} kind={here.id} name={here.name} sheet={sheet} /> : null}
       {children.map((kind) => (
@@ -79,14 +78,14 @@ function KindLine(props: { kind: string; name: string; sheet: RuleSheet; onOpen:
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 52 }}>
       <View style={{ flex: 1 }}>
-        <Words kind="strong">{name}</Words>
-        <Words kind="small" tone="soft">
+        <Text variant="strong">{name}</Text>
+        <Text variant="small" tone="soft">
           {[words, why].filter(Boolean).join('; ')}
-        </Words>
+        </Text>
       </View>
-      <Press kind="quiet" label={`Decide for ${name}`} onPress={onOpen}>
+      <Button variant="quiet" label={`Decide for ${name}`} onPress={onOpen}>
         Decide
-      </Press>
+      </Button>
     </View>
   );
 }
@@ -100,9 +99,9 @@ function OneKind({ kind, name, sheet }: { kind: string; name: string; sheet: Rul
   const category = sheet.categories.find((c) => c.id === found?.id && c.leaf);
   return (
     <Card label={name}>
-      <Words kind="heading">{name}</Words>
+      <Text variant="heading">{name}</Text>
       {sheet.records ? (
-        <Words tone="soft">Things are listed against records there: the record says where they go.</Words>
+        <Text tone="soft">Items are listed against records there: the record says where they go.</Text>
       ) : (
         <RankedChoice
           kind={kind}
@@ -112,9 +111,9 @@ function OneKind({ kind, name, sheet }: { kind: string; name: string; sheet: Rul
         />
       )}
       {own?.category ? (
-        <Press kind="quiet" onPress={() => mapKind(market, kind, null)}>
+        <Button variant="quiet" onPress={() => mapKind(market, kind, null)}>
           Leave it to the suggestions
-        </Press>
+        </Button>
       ) : null}
       {(category?.specifics ?? []).map((field) => (
         <FieldLine key={field.id} kind={kind} field={field} sheet={sheet} />
@@ -143,12 +142,12 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
   return (
     <View style={{ gap: 6 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-        <Words
+        <Text
           style={{ flex: 1 }}
-        >{`${field.label}: ${ruleWords(rule, (id) => kinds.factName(kind, id))}`}</Words>
-        <Press kind="quiet" label={`How ${field.label} is filled`} onPress={() => setOpen(!open)}>
+        >{`${field.label}: ${ruleWords(rule, (id) => kinds.factName(kind, id))}`}</Text>
+        <Button variant="quiet" label={`How ${field.label} is filled`} onPress={() => setOpen(!open)}>
           {open ? 'Done' : 'Change'}
-        </Press>
+        </Button>
       </View>
       {open ? (
         <>
@@ -200,14 +199,14 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
       ) : null}
       {mappingsWords(rules, field).map(([ours, theirs, at]) => (
         <View key={ours} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Words kind="small" tone="soft" style={{ flex: 1 }}>{`“${ours}” is “${theirs}” there`}</Words>
-          <Press
-            kind="quiet"
+          <Text variant="small" tone="soft" style={{ flex: 1 }}>{`“${ours}” is “${theirs}” there`}</Text>
+          <Button
+            variant="quiet"
             label={`Forget what “${ours}” is called for ${field.label}`}
             onPress={() => mapValue(market, at, field.id, ours, null)}
           >
             Forget
-          </Press>
+          </Button>
         </View>
       ))}
     </View>
@@ -219,9 +218,13 @@ function mappingsWords(
   field: SheetSpecific,
 ): [ours: string, theirs: string, kind: string][] {
   return rules.flatMap((m) =>
-    Object.entries(m.values[field.id] ?? {}).map(([ours, theirs]): [string, string, string] => [ours, theirs, m.kind]),
+    Object.entries(m.values[field.id] ?? {}).map(([ours, theirs]): [string, string, string] => [
+      ours,
+      theirs,
+      m.kind,
+    ]),
   );
-} // prettier-ignore
+}
 
 function ruleWords(rule: FieldRule | null, factName: (id: string) => string): string {
   if (rule === null) return 'from the same fact';

@@ -2,23 +2,22 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { Calendar } from '@/parts/Calendar';
-import { LinkRow } from '@/parts/LinkRow';
-import { Page } from '@/parts/Page';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { nameOr } from '@/store/names';
-
-import { BackTo } from '../shell/BackTo';
-import { exactly } from '../shell/time';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Calendar } from '@/parts/ui/Calendar';
+import { LinkRow } from '@/parts/ui/LinkRow';
+import { Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { exactly } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { nameOr } from '@/store/items/names';
 
 /** What goes where when: listings the courier holds until their time, on a calendar and in a list. */
 export function Planned() {
   const router = useRouter();
-  const views = useCourier((s) => s.things);
+  const views = useCourier((s) => s.items);
   const sheets = useCourier((s) => s.sheets);
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const [now] = useState(() => Date.now());
   const planned = useMemo(
     () =>
@@ -33,12 +32,12 @@ export function Planned() {
   );
   const sheetOf = (market: string) => sheets.find((s) => s.marketplace === market);
   return (
-    <Page title="What goes when" aside={<BackTo path="/connections" />}>
+    <Page title="Schedule" aside={<BackTo path="/connections" />}>
       {planned.length === 0 ? (
-        <Words tone="soft">
-          Nothing is planned for later. A time is chosen under “When”, at a marketplace of a thing, or for
+        <Text tone="soft">
+          Nothing is planned for later. A time is chosen under “When”, at a marketplace of an item, or for
           many at once in the crosslist view.
-        </Words>
+        </Text>
       ) : (
         <>
           <Calendar
@@ -50,9 +49,9 @@ export function Planned() {
             {planned.map((p) => (
               <View key={`${p.id} ${p.market}`} role="listitem">
                 <LinkRow
-                  words={nameOr(things[p.id], p.title)}
+                  words={nameOr(items[p.id], p.title)}
                   more={`${sheetOf(p.market)?.name ?? p.market}, ${exactly(p.at)}`}
-                  onPress={() => router.navigate(`/thing/${p.id}?at=markets`)}
+                  onPress={() => router.navigate(`/item/${p.id}?at=markets`)}
                 />
               </View>
             ))}

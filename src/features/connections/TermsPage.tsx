@@ -8,22 +8,22 @@ import type { TermName, Terms } from '@/contract/terms';
 import { formatMoney } from '@/core/money/money';
 import { setPostage } from '@/core/postage/rates';
 import { takesTerm, termsTrouble } from '@/core/terms/terms';
-import { MoneyField } from '@/parts/MoneyField';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { WholeField } from '@/parts/WholeField';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useDraft } from '@/store/drafts';
-import { useKinds } from '@/store/kinds';
-import { addTerms, editTerms, removeTerms } from '@/store/terms';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { WholeField } from '@/parts/ui/WholeField';
+import { useAttic } from '@/store/attic/attic';
+import { useDraft } from '@/store/attic/drafts';
+import { useCourier } from '@/store/courier/courierLink';
+import { useKinds } from '@/store/items/kinds';
+import { addTerms, editTerms, removeTerms } from '@/store/items/terms';
 
-import { BackTo } from '../shell/BackTo';
 import { ChangedHere } from './ChangedHere';
-import { NoSuchMarket } from './NoSuchMarket';
 
 const Opened = z.string().max(60).nullable();
 
@@ -42,54 +42,60 @@ export function TermsPage() {
   return (
     <Page title={`Terms of ${name}`} aside={<BackTo path="/connections" />}>
       {here.length === 0 ? (
-        <Words tone="soft">
+        <Text tone="soft">
           None yet: buyers pay what the carrier asks. Terms say it once: postage at home and abroad, how fast
           you post, what may come back.
-        </Words>
+        </Text>
       ) : null}
       {here.map((one) => (
         <Card key={one.id} label={`Terms ${one.name}`}>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
             <View style={{ flex: 1 }}>
-              <Words kind="strong">{one.name}</Words>
-              <Words kind="small" tone="soft" figures>
+              <Text variant="strong">{one.name}</Text>
+              <Text variant="small" tone="soft" figures>
                 {one.isDefault ? 'for everything no other terms are for' : 'only where they are chosen'}
-              </Words>
+              </Text>
             </View>
-            <Press
-              kind="quiet"
+            <Button
+              variant="quiet"
               label={`Change the terms ${one.name}`}
               onPress={() => setOpen(open === one.id ? null : one.id)}
             >
               {open === one.id ? 'Done' : 'Change'}
-            </Press>
+            </Button>
           </View>
           {open === one.id ? <Editor terms={one} /> : null}
         </Card>
       ))}
-      <Press icon="add" onPress={() => setOpen(addTerms(market))}>
+      <Button icon="add" onPress={() => setOpen(addTerms(market))}>
         {here.length === 0 ? 'Make the usual terms' : 'Make other terms'}
-      </Press>
+      </Button>
       <ChangedHere market={market} />
     </Page>
   );
 }
 
 const TERMS: readonly [TermName | 'home', string][] = [
-  ['home', 'postage at home'], ['further', 'further pieces'], ['abroad', 'postage abroad'], ['handlingDays', 'days until it is posted'],
-  ['returnDays', 'sending back'], ['payment', 'ways to pay'], ['taxBp', 'tax'], ['collect', 'fetching in person'],
-]; // prettier-ignore
+  ['home', 'postage at home'],
+  ['further', 'further pieces'],
+  ['abroad', 'postage abroad'],
+  ['handlingDays', 'days until it is posted'],
+  ['returnDays', 'sending back'],
+  ['payment', 'ways to pay'],
+  ['taxBp', 'tax'],
+  ['collect', 'fetching in person'],
+];
 
 /** What the marketplace takes nothing of, so that nobody thinks buyers read it there. */
 function Untold({ sheet }: { sheet: RuleSheet }) {
   const names = TERMS.filter(([id]) => !takesTerm(sheet, id)).map(([, name]) => name);
   if (names.length === 0) return null;
   return (
-    <Words kind="small" tone="soft">
+    <Text variant="small" tone="soft">
       {`${sheet.name} takes nothing of: ${names.join(', ')}.${
         takesTerm(sheet, 'handlingDays') ? '' : ' Packing goes by your days all the same.'
       }`}
-    </Words>
+    </Text>
   );
 }
 
@@ -112,9 +118,9 @@ function Editor({ terms }: { terms: Terms }) {
     choose: (v: T) => void,
   ) => (
     <View style={{ gap: 4 }}>
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         {label}
-      </Words>
+      </Text>
       <ChipRow label={label}>
         {options.map(([id, words]) => (
           <Chip key={id} on={value === id} onPress={() => choose(id)}>
@@ -132,9 +138,9 @@ function Editor({ terms }: { terms: Terms }) {
   ) =>
     all.length === 0 ? null : (
       <View style={{ gap: 4 }}>
-        <Words kind="small" tone="soft">
+        <Text variant="small" tone="soft">
           {label}
-        </Words>
+        </Text>
         <ChipRow label={label} radio={false}>
           {all.map(({ id, name }) => (
             <Chip
@@ -193,9 +199,9 @@ function Editor({ terms }: { terms: Terms }) {
             onChange={(further) => further !== null && set({ further })}
           />
           {terms.home === 'flat' ? (
-            <Words kind="small" tone="soft" figures>
+            <Text variant="small" tone="soft" figures>
               {`Three in one parcel: ${formatMoney(setPostage(terms.flat, terms.further, 3), currency)}.`}
-            </Words>
+            </Text>
           ) : null}
         </>,
       )}
@@ -213,7 +219,7 @@ function Editor({ terms }: { terms: Terms }) {
         ),
       )}
       <WholeField
-        label="Posted within"
+        label="Handling time"
         unit="days"
         value={terms.handlingDays}
         least={0}
@@ -223,7 +229,7 @@ function Editor({ terms }: { terms: Terms }) {
       {term(
         'returnDays',
         <WholeField
-          label="May come back within"
+          label="Returns accepted within"
           unit="days"
           value={terms.returnDays}
           least={0}
@@ -294,14 +300,14 @@ function Editor({ terms }: { terms: Terms }) {
           {trouble}
         </Notice>
       ))}
-      <Press
-        kind="quiet"
+      <Button
+        variant="quiet"
         icon="remove"
         label={`Remove the terms ${terms.name}`}
         onPress={() => removeTerms(terms.id)}
       >
         Remove them
-      </Press>
+      </Button>
     </View>
   );
 }

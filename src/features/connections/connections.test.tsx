@@ -1,18 +1,18 @@
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { addThing, editPlan } from '@/store/things';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { addItem, editPlan } from '@/store/items/items';
 import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
 import { canPress, field, fill, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings, market, SHEETS, troubledEvening } from '@/testing/world';
 
-import { Depot } from '../depot/Depot';
 import { Connections } from './Connections';
 import { Mappings } from './Mappings';
 import { Planned } from './Planned';
 import { TermsPage } from './TermsPage';
+import { Depot } from '../depot/Depot';
 
-jest.mock('@/store/files', () => ({ saveFile: jest.fn() }));
+jest.mock('@/store/base/files', () => ({ saveFile: jest.fn() }));
 
 const MOOR = { params: { market: 'brackenmoor' } };
 
@@ -30,7 +30,7 @@ describe('connections', () => {
     await press('Pause Brackenmoor');
     await press('Compare what Brackenmoor shows');
     await sees('2 listings were not as they should be: see Today.');
-    expect(asked.map((a) => [a.path, a.body.do])).toEqual([
+    expect(asked.map((a) => [a.path, a.body.type])).toEqual([
       ['/connections/brackenmoor', 'test'],
       ['/connections/brackenmoor', 'pause'],
       ['/own/brackenmoor/compare', undefined],
@@ -40,8 +40,12 @@ describe('connections', () => {
     await troubledEvening();
     let taken = false;
     const asked = await open(Connections, {
-      answers: { ...SERVER, '/connections/': () => (taken ? { milliseconds: null } : { refused: 'That code is not known there.', status: 422 }) },
-    }); // prettier-ignore
+      answers: {
+        ...SERVER,
+        '/connections/': () =>
+          taken ? { milliseconds: null } : { refused: 'That code is not known there.', status: 422 },
+      },
+    });
     await sees('It did not answer.');
     expect(canPress('Test Nearstile')).toBe(false);
     await fill('Code from Nearstile', 'wrong');
@@ -51,13 +55,13 @@ describe('connections', () => {
     await fill('Code from Nearstile', 'right');
     await press('Connect Nearstile');
     expect(asked.filter((a) => a.path.startsWith('/connections')).map((a) => a.body)).toEqual([
-      { do: 'connect', code: 'wrong' },
-      { do: 'connect', code: 'right' },
+      { type: 'connect', code: 'wrong' },
+      { type: 'connect', code: 'right' },
     ]);
   });
   it('the own shop as files holds what stands in it, not what is planned for it', async () => {
     await emptyAttic();
-    const id = addThing({ title: 'Navy gansey', price: 4_800 });
+    const id = addItem({ title: 'Navy gansey', price: 4_800 });
     editPlan(id, 'lanternyard', 'planned', { wanted: true });
     const asked = await open(Connections, {
       answers: { ...SERVER, '/drafts/': ({ path }) => sentDraftsOf(path.split('/')[2]!) },
@@ -66,7 +70,7 @@ describe('connections', () => {
     await sees('Nothing stands in Lanternyard yet: nothing was saved.');
     told(id, { listings: [listed('lanternyard')] });
     await press('Save Lanternyard as files');
-    await sees('One thing saved as shop.zip');
+    await sees('One item saved as shop.zip');
     expect(asked.map((a) => a.path)).toContain(`/drafts/${id}`);
   });
   it('without the courier change nothing, and say so', async () => {
@@ -91,22 +95,35 @@ describe('terms', () => {
       },
     });
     await press('Make the usual terms');
-    await fill('Name of the terms', 'Light things');
+    await fill('Name of the terms', 'Light items');
     await press('One amount');
     await fill('The one amount', '3.50');
     await fill('Each further piece', '1.00');
-    await fill('Posted within', '3');
-    await fill('May come back within', '30');
+    await fill('Handling time', '3');
+    await fill('Returns accepted within', '30');
     await press('You');
     await press('Everywhere');
     await press('May be fetched in person');
     await press('Clothes');
     await press('Haul quayside');
     await press('Mrs Aldous');
-    expect(terms()).toMatchObject([{
-      name: 'Light things', home: 'flat', flat: 350, further: 100, handlingDays: 3, returnDays: 30, returnsPaidBy: 'seller', abroad: 'far', collect: true,
-      haulIds: [many.haul], ownerIds: [many.owner], kinds: ['clothes'], isDefault: true,
-    }]); // prettier-ignore
+    expect(terms()).toMatchObject([
+      {
+        name: 'Light items',
+        home: 'flat',
+        flat: 350,
+        further: 100,
+        handlingDays: 3,
+        returnDays: 30,
+        returnsPaidBy: 'seller',
+        abroad: 'far',
+        collect: true,
+        haulIds: [many.haul],
+        ownerIds: [many.owner],
+        kinds: ['clothes'],
+        isDefault: true,
+      },
+    ]);
     await fill('Name of the terms', ' ');
     await sees('They need a name.');
     await sees(/\d+ live listings change/u);
@@ -180,7 +197,11 @@ describe('how kinds translate', () => {
     await open(Mappings, MOOR);
     await sees('The rules of Brackenmoor are being read…');
   });
-  it.each([['Terms', TermsPage], ['Kinds', Mappings], ['Depot', Depot]])('%s without a marketplace says so, and waits for nothing', async (_, page) => {
+  it.each([
+    ['Terms', TermsPage],
+    ['Kinds', Mappings],
+    ['Depot', Depot],
+  ])('%s without a marketplace says so, and waits for nothing', async (_, page) => {
     await emptyAttic();
     await open(page, { params: {} });
     await sees('There is no such marketplace: choose one under Marketplaces.');
@@ -189,30 +210,37 @@ describe('how kinds translate', () => {
     useCourier.setState({ markets: [], sheets: [] });
     await open(page, MOOR);
     await sees('The courier was not heard yet, so nothing is known of that marketplace.');
-  }); // prettier-ignore
+  });
 });
 
 describe('what goes when', () => {
   it('is shown on a calendar and in a list, in order of time', async () => {
     const many = await manyThings();
     const at = Date.now() + 3 * 86_400_000;
-    for (const [title, later] of [['Kittiwake', 9_000], ['Ostler', 0]] as const)
-      told(many.id(title), { listings: [listed('brackenmoor', { state: 'onItsWay', doing: 'publish', nextTryAt: at + later })] }); // prettier-ignore
+    for (const [title, later] of [
+      ['Kittiwake', 9_000],
+      ['Ostler', 0],
+    ] as const)
+      told(many.id(title), {
+        listings: [listed('brackenmoor', { state: 'onItsWay', doing: 'publish', nextTryAt: at + later })],
+      });
     await open(Planned);
     const lines = [...document.querySelectorAll('[aria-label="Planned listings"] [role=listitem]')];
     expect(lines.map((l) => l.textContent?.slice(0, 6))).toEqual(['Ostler', 'Kittiw']);
     await press(/^Ostler/u);
-    expect(went.at(-1)).toBe(`/thing/${many.id('Ostler')}?at=markets`);
+    expect(went.at(-1)).toBe(`/item/${many.id('Ostler')}?at=markets`);
   });
 });
 
 it('a marketplace with a depot and coupons leads to both', async () => {
   await manyThings();
   useCourier.setState({ markets: SHEETS.map((s) => market(s)) });
-  const asked = await open(Connections, { answers: { '/coupons/': () => ({ coupons: [{ code: 'SPRING', percentOff: 10 }] }) } }); // prettier-ignore
+  const asked = await open(Connections, {
+    answers: { '/coupons/': () => ({ coupons: [{ code: 'SPRING', percentOff: 10 }] }) },
+  });
   await press('Coupons of Lanternyard');
   await sees('SPRING: 10 % off');
-  await fill('A buyer’s word', 'SUMMER');
+  await fill('Coupon code', 'SUMMER');
   await fill('Per cent off', '15');
   expect(field('Per cent off').value).toBe('15');
   await press('End SPRING');

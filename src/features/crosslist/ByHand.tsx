@@ -2,28 +2,30 @@ import { zipSync } from 'fflate';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
-import { formatAmount } from '@/core/money/money';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useTextDraft } from '@/store/drafts';
-import { saveFile } from '@/store/files';
+import type { Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
-import { putUpByHand, renditionsOf } from '@/store/sending';
+import { formatAmount } from '@/core/money/money';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useTextDraft } from '@/store/attic/drafts';
+import { saveFile } from '@/store/base/files';
+import { putUpByHand, renditionsOf } from '@/store/courier/sending';
 import { useColours } from '@/theme/theme';
-
-import { useDo } from '../shell/useDo';
 
 const ADDRESS = /^(?:https?:\/\/|\/)\S+$/u;
 
-/** A marketplace that nobody can call: each field to copy, the pictures as one file in order, and the address brought back. */
-export function ByHand({ thing, examined }: { thing: Thing; examined: Examined }) {
+/**
+ * A marketplace that nobody can call: each field to copy, the pictures as one file in order, and the address
+ * brought back.
+ */
+export function ByHand({ item, examined }: { item: Item; examined: Examined }) {
   const { sheet, effective } = examined;
   const c = useColours();
-  const { run, busy, trouble } = useDo();
-  const [address, setAddress, clearAddress] = useTextDraft(`byHand:${thing.id}:${sheet.marketplace}`);
+  const { run, busy, trouble } = useAsyncAction();
+  const [address, setAddress, clearAddress] = useTextDraft(`byHand:${item.id}:${sheet.marketplace}`);
   const [copied, setCopied] = useState<string | null>(null);
   const fields: [string, string][] = [
     ['Heading', effective.title],
@@ -47,12 +49,12 @@ export function ByHand({ thing, examined }: { thing: Thing; examined: Examined }
       // Pictures are packed already: they are only put together.
       saveFile(
         new Blob([zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
-        `${thing.code}.zip`,
+        `${item.code}.zip`,
       );
     });
   return (
     <View role="group" aria-label={`By hand on ${sheet.name}`} style={{ gap: 8 }}>
-      <Words>{`Nobody can call ${sheet.name}: open its form, copy each field over, then bring its address back.`}</Words>
+      <Text>{`Nobody can call ${sheet.name}: open its form, copy each field over, then bring its address back.`}</Text>
       {fields
         .filter(([, text]) => text !== '')
         .map(([name, text]) => (
@@ -67,24 +69,24 @@ export function ByHand({ thing, examined }: { thing: Thing; examined: Examined }
             }}
           >
             <View style={{ flex: 1 }}>
-              <Words kind="small" tone="soft">
+              <Text variant="small" tone="soft">
                 {name}
-              </Words>
-              <Words numberOfLines={2}>{text}</Words>
+              </Text>
+              <Text numberOfLines={2}>{text}</Text>
             </View>
-            <Press
-              kind="quiet"
+            <Button
+              variant="quiet"
               label={`Copy for ${sheet.name}: ${name}`}
               disabled={busy}
               onPress={() => copy(name, text)}
             >
               {copied === name ? 'Copied' : 'Copy'}
-            </Press>
+            </Button>
           </View>
         ))}
-      <Press icon="pictures" disabled={busy} onPress={pictures}>
+      <Button icon="pictures" disabled={busy} onPress={pictures}>
         {`Save its ${examined.media.pictures.length === 1 ? 'picture' : `${examined.media.pictures.length} pictures`}, in order`}
-      </Press>
+      </Button>
       <Field
         label={`Its address on ${sheet.name}`}
         value={address}
@@ -96,19 +98,19 @@ export function ByHand({ thing, examined }: { thing: Thing; examined: Examined }
         }
         onChange={(text) => setAddress(text.trim())}
       />
-      <Press
-        kind="main"
+      <Button
+        variant="main"
         label={`It is up on ${sheet.name}`}
         disabled={busy || !ADDRESS.test(address)}
         onPress={() =>
           run(async () => {
-            await putUpByHand(thing.id, sheet.marketplace, address);
+            await putUpByHand(item.id, sheet.marketplace, address);
             clearAddress();
           })
         }
       >
         It is up there
-      </Press>
+      </Button>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </View>
   );

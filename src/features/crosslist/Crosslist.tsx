@@ -2,23 +2,23 @@ import { useRouter } from 'expo-router';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { planId } from '@/contract/records';
-import { EVERYTHING, filtered } from '@/core/stock/filter';
 import type { MarketCell } from '@/core/listing/twins';
+import { EVERYTHING, filtered } from '@/core/stock/filter';
 import { ordered } from '@/core/stock/search';
-import { Field } from '@/parts/Field';
-import { LongList } from '@/parts/LongList';
-import { Chip, ChipRow } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { watchChecks } from '@/store/checking';
-import { useCourier } from '@/store/courierLink';
-import { wantMany } from '@/store/crosslist';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { LongList } from '@/parts/ui/LongList';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { watchChecks } from '@/store/courier/checking';
+import { useCourier } from '@/store/courier/courierLink';
+import { wantMany } from '@/store/courier/crosslist';
+import { useAround } from '@/store/derived/useAround';
 import { useWide } from '@/theme/theme';
 
-import { BackTo } from '../shell/BackTo';
-import { useAround } from '../stock/useAround';
 import { CELL_HEIGHT, CrosslistHead, CrosslistRow, STACK_HEIGHT, StackedRow } from './CrosslistRow';
 import { Deeds } from './Deeds';
 import { Review } from './Review';
@@ -31,25 +31,30 @@ const SHOWN = [
   ['refused', 'Refused'],
 ] as const;
 
-/** Things down, marketplaces across: plan, check, send, change and take down many at once. On a phone thing by thing. */
+/**
+ * Items down, marketplaces across: plan, check, send, change and take down many at once. On a phone item by
+ * item.
+ */
 export function Crosslist() {
   const wide = useWide();
   const router = useRouter();
   const [words, setWords] = useState('');
   const [show, setShow] = useState<(typeof SHOWN)[number][0]>('all');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const things = useDeferredValue(useAttic((s) => s.things));
+  const items = useDeferredValue(useAttic((s) => s.items));
   const plans = useAttic((s) => s.plans);
   const sheets = useCourier((s) => s.sheets);
-  const views = useCourier((s) => s.things);
+  const views = useCourier((s) => s.items);
   const around = useAround(show !== 'all');
   const wanted = useDeferredValue(words);
   const shown = useMemo(
     () =>
-      filtered(ordered(Object.values(things), 'newest'), { ...EVERYTHING, words: wanted, show }, around).filter(
-        (t) => !views[t.id]?.sale,
-      ),
-    [things, wanted, show, around, views],
+      filtered(
+        ordered(Object.values(items), 'newest'),
+        { ...EVERYTHING, words: wanted, show },
+        around,
+      ).filter((t) => !views[t.id]?.sale),
+    [items, wanted, show, around, views],
   );
   useEffect(() => {
     // The chosen first: their totals are waited for.
@@ -69,7 +74,7 @@ export function Crosslist() {
       }),
     [],
   );
-  const open = useCallback((id: string, at: string) => router.navigate(`/thing/${id}?at=${at}`), [router]);
+  const open = useCallback((id: string, at: string) => router.navigate(`/item/${id}?at=${at}`), [router]);
   const planColumn = useCallback(
     (market: string) => {
       const ids = scope.map((t) => t.id);
@@ -86,28 +91,45 @@ export function Crosslist() {
       <LongList
         label="Crosslist"
         items={shown}
-        keyOf={(t: Thing) => t.id}
+        keyOf={(t: Item) => t.id}
         height={wide ? CELL_HEIGHT : STACK_HEIGHT}
         gap={wide ? 0 : 10}
         maxWidth={1500}
         table={
           wide && shown.length > 0
-            ? { label: 'Things and marketplaces', head: <CrosslistHead sheets={sheets} onPlan={planColumn} /> }
+            ? {
+                label: 'Items and marketplaces',
+                head: <CrosslistHead sheets={sheets} onPlan={planColumn} />,
+              }
             : undefined
         }
-        row={(thing: Thing) => (
-          <Row thing={thing} sheets={sheets} chosen={chosen.has(thing.id)} twins={twins.get(thing.id)} onChoose={toggle} onOpen={open} />
+        row={(item: Item) => (
+          <Row
+            item={item}
+            sheets={sheets}
+            chosen={chosen.has(item.id)}
+            twins={twins.get(item.id)}
+            onChoose={toggle}
+            onOpen={open}
+          />
         )}
       >
         <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
-          <Words kind="title" style={{ flex: 1 }}>
+          <Text variant="title" style={{ flex: 1 }}>
             Crosslist
-          </Words>
+          </Text>
           <BackTo path="/stock" />
         </View>
         <View style={wide ? { flexDirection: 'row', alignItems: 'center', gap: 14 } : { gap: 10 }}>
           <View style={wide ? { width: 340 } : null}>
-            <Field label="Search" value={words} pause={0} maxLength={400} onChange={setWords} placeholder="title, brand, code, spot" />
+            <Field
+              label="Search"
+              value={words}
+              pause={0}
+              maxLength={400}
+              onChange={setWords}
+              placeholder="title, brand, code, spot"
+            />
           </View>
           <ChipRow label="Show">
             {SHOWN.map(([id, name]) => (
@@ -119,15 +141,17 @@ export function Crosslist() {
               role="checkbox"
               on={chosen.size > 0 && chosen.size === shown.length}
               label={`Choose all ${shown.length}`}
-              onPress={() => setChosen(chosen.size === shown.length ? new Set() : new Set(shown.map((t) => t.id)))}
+              onPress={() =>
+                setChosen(chosen.size === shown.length ? new Set() : new Set(shown.map((t) => t.id)))
+              }
             >
               {chosen.size > 0 ? `${chosen.size} chosen` : `Choose all ${shown.length}`}
             </Chip>
           </ChipRow>
         </View>
-        {shown.length === 0 ? <Words tone="soft">Nothing here to list.</Words> : null}
+        {shown.length === 0 ? <Text tone="soft">Nothing here to list.</Text> : null}
       </LongList>
       <Deeds cells={cells} totals={totals} scope={scope} chosen={chosen.size} onReview={setReviewing} />
     </>
   );
-} // prettier-ignore
+}

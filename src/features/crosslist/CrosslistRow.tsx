@@ -1,34 +1,34 @@
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { planId, type Thing } from '@/contract/records';
+import { planId, type Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { deedOf } from '@/core/listing/cells';
-import { notTaken, stateWords, windowLabel, windowState } from '@/core/listing/windowState';
+import { notTaken, stateWords, signLabel, signState } from '@/core/listing/signState';
 import { formatMoney } from '@/core/money/money';
-import { PictureView } from '@/parts/PictureView';
-import { Tick } from '@/parts/Tick';
-import { Window } from '@/parts/Window';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useChecks } from '@/store/checking';
-import { useCourier } from '@/store/courierLink';
-import { wantMany } from '@/store/crosslist';
-import { cellKey, useQueue } from '@/store/sendQueue';
-import { nameOf } from '@/store/names';
+import { ListingSign } from '@/parts/trade/ListingSign';
+import { PictureView } from '@/parts/trade/PictureView';
+import { Text } from '@/parts/ui/Text';
+import { Tick } from '@/parts/ui/Tick';
+import { useAttic } from '@/store/attic/attic';
+import { useChecks } from '@/store/courier/checking';
+import { useCourier } from '@/store/courier/courierLink';
+import { wantMany } from '@/store/courier/crosslist';
+import { cellKey, useQueue } from '@/store/courier/sendQueue';
+import { nameOf } from '@/store/items/names';
 import { useColours } from '@/theme/theme';
 
 export const CELL_HEIGHT = 86;
 export const STACK_HEIGHT = 146;
 
 export interface CrosslistRowProps {
-  thing: Thing;
+  item: Item;
   sheets: readonly RuleSheet[];
   chosen: boolean;
-  /** Marketplaces it can't go to with the others, and the thing that goes there before it. */
+  /** Marketplaces it can't go to with the others, and the item that goes there before it. */
   twins?: Readonly<Record<string, string>>;
   onChoose: (id: string) => void;
-  /** Opens the thing at a field. */
+  /** Opens the item at a field. */
   onOpen: (id: string, at: string) => void;
 }
 
@@ -37,12 +37,12 @@ export function CrosslistHead(props: { sheets: readonly RuleSheet[]; onPlan: (ma
   const c = useColours();
   return (
     <View role="row" style={[styles.line, { backgroundColor: c.raised, height: 52 }]}>
-      <Words kind="small" role="columnheader" style={[styles.tickColumn, { fontWeight: '600' }]}>
+      <Text variant="small" role="columnheader" style={[styles.tickColumn, { fontWeight: '600' }]}>
         Pick
-      </Words>
-      <Words kind="small" role="columnheader" style={[styles.title, { fontWeight: '600' }]}>
-        Thing
-      </Words>
+      </Text>
+      <Text variant="small" role="columnheader" style={[styles.title, { fontWeight: '600' }]}>
+        Item
+      </Text>
       {props.sheets.map((sheet) => (
         <View key={sheet.marketplace} role="columnheader" style={styles.cell}>
           <Pressable
@@ -51,9 +51,9 @@ export function CrosslistHead(props: { sheets: readonly RuleSheet[]; onPlan: (ma
             onPress={() => props.onPlan(sheet.marketplace)}
             style={styles.name}
           >
-            <Words kind="small" numberOfLines={1} style={{ fontWeight: '600' }}>
+            <Text variant="small" numberOfLines={1} style={{ fontWeight: '600' }}>
               {sheet.name}
-            </Words>
+            </Text>
           </Pressable>
         </View>
       ))}
@@ -61,9 +61,9 @@ export function CrosslistHead(props: { sheets: readonly RuleSheet[]; onPlan: (ma
   );
 }
 
-/** One thing on a wide screen: a window per marketplace. */
+/** One item on a wide screen: a window per marketplace. */
 export const CrosslistRow = memo(function CrosslistRow(props: CrosslistRowProps) {
-  const { thing, sheets, chosen, twins, onChoose, onOpen } = props;
+  const { item, sheets, chosen, twins, onChoose, onOpen } = props;
   const c = useColours();
   return (
     <View
@@ -79,30 +79,24 @@ export const CrosslistRow = memo(function CrosslistRow(props: CrosslistRowProps)
       ]}
     >
       <View role="cell" style={styles.tickColumn}>
-        <Choose thing={thing} chosen={chosen} onChoose={onChoose} />
+        <Choose item={item} chosen={chosen} onChoose={onChoose} />
       </View>
       <View role="cell" style={[styles.title, { flexDirection: 'row', alignItems: 'center', gap: 10 }]}>
-        <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 52, height: 52 }} />
-        <ThingLink thing={thing} onOpen={onOpen} />
+        <PictureView id={item.pictureIds[0]} alt="" style={{ width: 52, height: 52 }} />
+        <ItemLink item={item} onOpen={onOpen} />
       </View>
       {sheets.map((sheet) => (
         <View key={sheet.marketplace} role="cell" style={styles.cell}>
-          <CellPress
-            thing={thing}
-            sheet={sheet}
-            twin={twins?.[sheet.marketplace]}
-            onOpen={onOpen}
-            size={32}
-          />
+          <CellPress item={item} sheet={sheet} twin={twins?.[sheet.marketplace]} onOpen={onOpen} size={32} />
         </View>
       ))}
     </View>
   );
 });
 
-/** One thing on a phone: its windows in a row to press. */
+/** One item on a phone: its windows in a row to press. */
 export const StackedRow = memo(function StackedRow(props: CrosslistRowProps) {
-  const { thing, sheets, chosen, twins, onChoose, onOpen } = props;
+  const { item, sheets, chosen, twins, onChoose, onOpen } = props;
   const c = useColours();
   return (
     <View
@@ -112,15 +106,15 @@ export const StackedRow = memo(function StackedRow(props: CrosslistRowProps) {
       ]}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-        <Choose thing={thing} chosen={chosen} onChoose={onChoose} />
-        <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />
-        <ThingLink thing={thing} onOpen={onOpen} />
+        <Choose item={item} chosen={chosen} onChoose={onChoose} />
+        <PictureView id={item.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />
+        <ItemLink item={item} onOpen={onOpen} />
       </View>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         {sheets.map((sheet) => (
           <CellPress
             key={sheet.marketplace}
-            thing={thing}
+            item={item}
             sheet={sheet}
             twin={twins?.[sheet.marketplace]}
             onOpen={onOpen}
@@ -132,29 +126,29 @@ export const StackedRow = memo(function StackedRow(props: CrosslistRowProps) {
   );
 });
 
-/** The thing's name; a press opens it at its marketplaces. */
-function ThingLink({ thing, onOpen }: Pick<CrosslistRowProps, 'thing' | 'onOpen'>) {
+/** The item's name; a press opens it at its marketplaces. */
+function ItemLink({ item, onOpen }: Pick<CrosslistRowProps, 'item' | 'onOpen'>) {
   return (
     <Pressable
       role="link"
-      onPress={() => onOpen(thing.id, 'markets')}
+      onPress={() => onOpen(item.id, 'markets')}
       style={{ flex: 1, minHeight: 44, justifyContent: 'center' }}
     >
-      <Words kind="strong" numberOfLines={2}>
-        {nameOf(thing)}
-      </Words>
+      <Text variant="strong" numberOfLines={2}>
+        {nameOf(item)}
+      </Text>
     </Pressable>
   );
 }
 
-function Choose(props: { thing: Thing; chosen: boolean; onChoose: (id: string) => void }) {
-  const { thing, chosen, onChoose } = props;
+function Choose(props: { item: Item; chosen: boolean; onChoose: (id: string) => void }) {
+  const { item, chosen, onChoose } = props;
   return (
     <Pressable
       role="checkbox"
       aria-checked={chosen}
-      aria-label={`Choose ${nameOf(thing)}`}
-      onPress={() => onChoose(thing.id)}
+      aria-label={`Choose ${nameOf(item)}`}
+      onPress={() => onChoose(item.id)}
       style={styles.choose}
     >
       <Tick on={chosen} />
@@ -163,29 +157,29 @@ function Choose(props: { thing: Thing; chosen: boolean; onChoose: (id: string) =
 }
 
 /**
- * One thing on one marketplace. A press plans it, or takes the plan back; where something stands against it, or it is
- * there already, it opens the thing at the place.
+ * One item on one marketplace. A press plans it, or takes the plan back; where something stands against it,
+ * or it is there already, it opens the item at the place.
  */
 function CellPress(props: {
-  thing: Thing;
+  item: Item;
   sheet: RuleSheet;
   twin: string | undefined;
   onOpen: (id: string, at: string) => void;
   size: number;
 }) {
-  const { thing, sheet, twin, onOpen, size } = props;
+  const { item, sheet, twin, onOpen, size } = props;
   const c = useColours();
   const market = sheet.marketplace;
   const currency = useAttic((s) => s.settings.currency);
-  const plan = useAttic((s) => s.plans[planId(thing.id, market)]);
-  const view = useCourier((s) => s.things[thing.id]);
-  const check = useChecks((s) => s[thing.id]?.find((x) => x.market === market));
-  const job = useQueue((s) => s[cellKey(thing.id, market)]);
+  const plan = useAttic((s) => s.plans[planId(item.id, market)]);
+  const view = useCourier((s) => s.items[item.id]);
+  const check = useChecks((s) => s[item.id]?.find((x) => x.market === market));
+  const job = useQueue((s) => s[cellKey(item.id, market)]);
   const listing = view?.listings.find((l) => l.market === market);
   const deed = deedOf(check, plan, listing, !!view?.sale);
   const blocker = deed === 'fix' ? check?.blockers[0] : undefined;
   const refused = listing && notTaken(listing) ? listing.reasons[0] : undefined;
-  const twinned = useAttic((s) => (twin === undefined ? undefined : s.things[twin]));
+  const twinned = useAttic((s) => (twin === undefined ? undefined : s.items[twin]));
   const same =
     twinned &&
     `${nameOf(twinned)} (${twinned.code}) goes there under the same title at the same price: one of them has to differ`;
@@ -205,23 +199,23 @@ function CellPress(props: {
           : (check?.price ?? listing?.price ?? null) !== null && (plan?.wanted || listing)
             ? formatMoney(check?.price ?? listing?.price ?? 0, currency)
             : '';
-  const state = windowState(listing, plan);
-  const words = windowLabel(sheet.name, listing, plan, currency);
+  const state = signState(listing, plan);
+  const words = signLabel(sheet.name, listing, plan, currency);
   const planned = state === 'notPlanned' || state === 'draft' || state === 'ended';
   return (
     <Pressable
       role="button"
-      aria-label={`${nameOf(thing)}, ${words}${trouble ? `; ${trouble}` : ''}`}
+      aria-label={`${nameOf(item)}, ${words}${trouble ? `; ${trouble}` : ''}`}
       onPress={() =>
         trouble || !planned
-          ? onOpen(thing.id, trouble ? at : 'markets')
-          : wantMany([thing.id], market, !plan?.wanted)
+          ? onOpen(item.id, trouble ? at : 'markets')
+          : wantMany([item.id], market, !plan?.wanted)
       }
       style={({ pressed }) => [styles.press, { opacity: pressed ? 0.6 : 1 }]}
     >
-      <Window letters={sheet.letters} state={state} label={stateWords(listing, plan)} size={size} />
-      <Words
-        kind="small"
+      <ListingSign letters={sheet.letters} state={state} label={stateWords(listing, plan)} size={size} />
+      <Text
+        variant="small"
         figures
         numberOfLines={1}
         tone={trouble ? 'trouble' : 'soft'}
@@ -232,7 +226,7 @@ function CellPress(props: {
         }}
       >
         {under || ' '}
-      </Words>
+      </Text>
     </Pressable>
   );
 }

@@ -1,22 +1,24 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { CellTotals } from '@/core/listing/cells';
 import type { MarketCell } from '@/core/listing/twins';
 import { formatMoney } from '@/core/money/money';
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { dropJobs, enqueue, useQueue } from '@/store/sendQueue';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { dropJobs, enqueue, useQueue } from '@/store/courier/sendQueue';
 import { useColours, useWide } from '@/theme/theme';
 
-/** What can be done with all that is shown or chosen, with the totals before it is done; stays at the bottom. */
+/**
+ * What can be done with all that is shown or chosen, with the totals before it is done; stays at the bottom.
+ */
 export function Deeds(props: {
   cells: readonly MarketCell[];
   totals: CellTotals;
-  scope: readonly Thing[];
+  scope: readonly Item[];
   chosen: number;
   /** Shows what would go out; nothing goes before. */
   onReview: (ready: readonly MarketCell[]) => void;
@@ -33,7 +35,7 @@ export function Deeds(props: {
   const ready = cells.filter((x) => x.deed === 'send' || x.deed === 'again' || x.deed === 'resend');
   const live = cells.filter((x) => x.live);
   const checked = useMemo(() => {
-    const known = new Set(cells.flatMap((x) => (x.check ? [x.thing] : [])));
+    const known = new Set(cells.flatMap((x) => (x.check ? [x.item] : [])));
     return scope.every((t) => known.has(t.id));
   }, [cells, scope]);
   const say = (amount: number) => formatMoney(amount, currency);
@@ -50,7 +52,7 @@ export function Deeds(props: {
         gap: 8,
       }}
     >
-      <Words figures role="status">
+      <Text figures role="status">
         {[
           chosen > 0 ? `${chosen} chosen` : '',
           checked ? '' : 'checking…',
@@ -64,7 +66,7 @@ export function Deeds(props: {
         {totals.ready > 0
           ? `. Take-home ${say(totals.takeHomeLeast)}${totals.takeHomeMost > totals.takeHomeLeast ? ` to ${say(totals.takeHomeMost)}` : ''}, fees up to ${say(totals.fees)}.`
           : ''}
-      </Words>
+      </Text>
       {failed.length > 0 ? (
         <Notice tone="trouble">
           {`${failed.length === 1 ? 'One could not be sent' : `${failed.length} could not be sent`}: ${failed[0]?.[1].why ?? ''}`}
@@ -72,15 +74,15 @@ export function Deeds(props: {
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
         {ready.length > 0 ? (
-          <Press kind="main" icon="send" onPress={() => onReview(ready)}>
+          <Button variant="main" icon="send" onPress={() => onReview(ready)}>
             {`Review ${ready.length} to send`}
-          </Press>
+          </Button>
         ) : null}
         {failed.length > 0 ? (
-          <Press
+          <Button
             onPress={() => {
-              const again = failed.map(([, { thing, market, action, seen }]) => ({
-                thing,
+              const again = failed.map(([, { item, market, action, seen }]) => ({
+                item,
                 market,
                 action,
                 seen,
@@ -90,21 +92,21 @@ export function Deeds(props: {
             }}
           >
             Try those again
-          </Press>
+          </Button>
         ) : null}
         {live.length > 0 && chosen > 0 ? (
           asking ? (
-            <Press
-              kind="trouble"
+            <Button
+              variant="trouble"
               onPress={() => {
-                enqueue(live.map(({ thing, market }) => ({ thing, market, action: 'withdraw' })));
+                enqueue(live.map(({ item, market }) => ({ item, market, action: 'withdraw' })));
                 setAsking(false);
               }}
             >
               {`Yes, withdraw ${live.length}`}
-            </Press>
+            </Button>
           ) : (
-            <Press onPress={() => setAsking(true)}>{`Withdraw ${live.length}`}</Press>
+            <Button onPress={() => setAsking(true)}>{`Withdraw ${live.length}`}</Button>
           )
         ) : null}
       </View>

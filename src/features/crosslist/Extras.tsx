@@ -2,17 +2,16 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { AuctionTerms } from '@/contract/courier';
-import type { Plan, Thing } from '@/contract/records';
+import type { Plan, Item } from '@/contract/records';
 import type { FeeRule } from '@/contract/ruleSheet';
-import { Field } from '@/parts/Field';
-import { MoneyField } from '@/parts/MoneyField';
-import { Chip, ChipRow } from '@/parts/Press';
-import { WholeField } from '@/parts/WholeField';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
 import type { Examined } from '@/core/listing/examine';
-
-import { FieldFindings } from '../item/Section';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { FieldFindings } from '@/parts/trade/Section';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Text } from '@/parts/ui/Text';
+import { WholeField } from '@/parts/ui/WholeField';
+import { useAttic } from '@/store/attic/attic';
 
 import { OwnFields } from './OwnFields';
 import { OwnPictures } from './OwnPictures';
@@ -20,13 +19,16 @@ import { StartAt } from './StartAt';
 
 type Set = (label: string, part: Partial<Plan>) => void;
 
-/** What only some marketplaces know: how it is sold, tags, terms, paid places, when it starts. Put away until asked for. */
-export function Extras({ thing, examined, set }: { thing: Thing; examined: Examined; set: Set }) {
+/**
+ * What only some marketplaces know: how it is sold, tags, terms, paid places, when it starts. Put away until
+ * asked for.
+ */
+export function Extras({ item, examined, set }: { item: Item; examined: Examined; set: Set }) {
   const { sheet, plan } = examined;
   const [open, setOpen] = useState<string | null>(plan?.auction ? 'format' : null);
-  const paid = sheet.fees.rules.some((r) => r.kind === 'promotion' || r.kind === 'extra');
+  const paid = sheet.fees.rules.some((r) => r.type === 'promotion' || r.type === 'extra');
   const parts = [
-    sheet.photos.max > 0 && thing.pictureIds.length > 0 ? ['pictures', 'Pictures'] : null,
+    sheet.photos.max > 0 && item.pictureIds.length > 0 ? ['pictures', 'Pictures'] : null,
     (examined.effective.category?.specifics.length ?? 0) > 0 ? ['fields', 'Fields'] : null,
     sheet.auction ? ['format', 'How it is sold'] : null,
     sheet.tags ? ['tags', 'Tags'] : null,
@@ -52,15 +54,15 @@ export function Extras({ thing, examined, set }: { thing: Thing; examined: Exami
       </ChipRow>
       {open === 'pictures' ? (
         <OwnPictures
-          thing={thing}
+          item={item}
           examined={examined}
           onChange={(pictureIds) => set('pictures', { pictureIds })}
         />
       ) : null}
       {open === 'fields' ? (
-        <OwnFields thing={thing} examined={examined} onChange={(specifics) => set('fields', { specifics })} />
+        <OwnFields item={item} examined={examined} onChange={(specifics) => set('fields', { specifics })} />
       ) : null}
-      {open === 'format' ? <Format thing={thing} examined={examined} set={set} /> : null}
+      {open === 'format' ? <Format item={item} examined={examined} set={set} /> : null}
       {open === 'tags' ? <Tags examined={examined} set={set} /> : null}
       {open === 'terms' ? <TermsChoice examined={examined} set={set} /> : null}
       {open === 'paid' ? <Paid examined={examined} set={set} /> : null}
@@ -79,18 +81,18 @@ export function Extras({ thing, examined, set }: { thing: Thing; examined: Exami
 }
 
 /** At a price, or to whoever bids most. */
-function Format({ thing, examined, set }: { thing: Thing; examined: Examined; set: Set }) {
+function Format({ item, examined, set }: { item: Item; examined: Examined; set: Set }) {
   const { sheet, plan } = examined;
   const currency = useAttic((s) => s.settings.currency);
   const auction = plan?.auction ?? null;
   const change = (part: Partial<AuctionTerms>) =>
     auction && set('auction', { auction: { ...auction, ...part } });
   const begin = (): AuctionTerms => ({
-    opening: Math.max(sheet.auction?.open.min ?? 100, Math.round((thing.price ?? 1_000) / 2)),
-    outright: thing.price,
+    opening: Math.max(sheet.auction?.open.min ?? 100, Math.round((item.price ?? 1_000) / 2)),
+    outright: item.price,
     days: Math.min(7, sheet.auction?.maxDays ?? 7),
     again: 1,
-    becomes: thing.price,
+    becomes: item.price,
   });
   return (
     <View style={{ gap: 8 }}>
@@ -135,7 +137,7 @@ function Format({ thing, examined, set }: { thing: Thing; examined: Examined; se
             </View>
             <View style={{ flex: 1 }}>
               <WholeField
-                label="Put up again"
+                label="Relist, times"
                 value={auction.again}
                 least={0}
                 most={20}
@@ -193,10 +195,10 @@ function TermsChoice({ examined, set }: { examined: Examined; set: Set }) {
   return (
     <View style={{ gap: 6 }}>
       {here.length === 0 ? (
-        <Words tone="soft">
+        <Text tone="soft">
           No terms were made for it: the carrier’s postage is charged. Terms are under Marketplaces, in the
           attic’s set-up.
-        </Words>
+        </Text>
       ) : (
         <ChipRow label={`Terms on ${sheet.name}`}>
           {here.map((t) => (
@@ -226,7 +228,7 @@ function Paid({ examined, set }: { examined: Examined; set: Set }) {
   return (
     <View style={{ gap: 8 }}>
       {sheet.fees.rules.map((rule) =>
-        rule.kind === 'promotion' ? (
+        rule.type === 'promotion' ? (
           <Field
             key={rule.label}
             label={`${rule.label}, per cent`}
@@ -237,7 +239,7 @@ function Paid({ examined, set }: { examined: Examined; set: Set }) {
             refuse={(text) => (asPercent(text) === null ? 'A number of per cent, or nothing.' : null)}
             onChange={(text) => set('promotion', { promotionBp: asPercent(text) ?? 0 })}
           />
-        ) : rule.kind === 'extra' ? (
+        ) : rule.type === 'extra' ? (
           <Extra
             key={rule.id}
             rule={rule}
@@ -253,7 +255,7 @@ function Paid({ examined, set }: { examined: Examined; set: Set }) {
 }
 
 function Extra(props: {
-  rule: Extract<FeeRule, { kind: 'extra' }>;
+  rule: Extract<FeeRule, { type: 'extra' }>;
   value: string | undefined;
   examined: Examined;
   onChange: (value: string | null) => void;

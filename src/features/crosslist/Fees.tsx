@@ -1,30 +1,30 @@
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { Effective } from '@/core/listing/effective';
 import { formatMoney } from '@/core/money/money';
 import { profitOf } from '@/core/price/profit';
 import type { TakeHome } from '@/core/price/takeHome';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
 import { useColours } from '@/theme/theme';
 
 /** Fees line by line and what is left, before anything is sent. */
 export function Fees({
-  thing,
+  item,
   takeHome,
   effective,
   currency,
 }: {
-  thing: Thing;
+  item: Item;
   takeHome: TakeHome;
   effective: Effective;
   currency: string;
 }) {
   const c = useColours();
-  const owner = useAttic((s) => (thing.ownerId ? s.owners[thing.ownerId] : undefined));
+  const owner = useAttic((s) => (item.ownerId ? s.owners[item.ownerId] : undefined));
   const money = (amount: number) => formatMoney(amount, currency);
-  const made = profitOf(effective.price ?? 0, takeHome.takeHome, thing.cost, owner ?? null);
+  const made = profitOf(effective.price ?? 0, takeHome.takeHome, item.cost, owner ?? null);
   const lines: [string, number][] = [
     ['Price', effective.price ?? 0],
     ...(effective.postage ? ([['Postage the buyer pays', effective.postage]] as [string, number][]) : []),
@@ -40,42 +40,42 @@ export function Fees({
     >
       {lines.map(([label, amount]) => (
         <View key={label} style={{ flexDirection: 'row' }}>
-          <Words kind="small" tone="soft" style={{ flex: 1 }}>
+          <Text variant="small" tone="soft" style={{ flex: 1 }}>
             {label}
-          </Words>
-          <Words kind="small" tone="soft" figures>
+          </Text>
+          <Text variant="small" tone="soft" figures>
             {amount < 0 ? `−${money(-amount)}` : money(amount)}
-          </Words>
+          </Text>
         </View>
       ))}
       <View style={{ flexDirection: 'row' }}>
-        <Words kind="strong" style={{ flex: 1 }}>
+        <Text variant="strong" style={{ flex: 1 }}>
           Take-home
-        </Words>
-        <Words kind="strong" figures tone={takeHome.takeHome < 0 ? 'trouble' : 'ink'}>
+        </Text>
+        <Text variant="strong" figures tone={takeHome.takeHome < 0 ? 'trouble' : 'ink'}>
           {money(takeHome.takeHome)}
-        </Words>
+        </Text>
       </View>
       {owner ? (
         <View style={{ flexDirection: 'row' }}>
-          <Words kind="small" tone="soft" style={{ flex: 1 }}>{`${owner.name}’s share`}</Words>
-          <Words kind="small" tone="soft" figures>{`−${money(made.consignor)}`}</Words>
+          <Text variant="small" tone="soft" style={{ flex: 1 }}>{`${owner.name}’s share`}</Text>
+          <Text variant="small" tone="soft" figures>{`−${money(made.consignor)}`}</Text>
         </View>
       ) : null}
       {made.profit === null ? null : (
         <View style={{ flexDirection: 'row' }}>
-          <Words kind="small" tone="soft" style={{ flex: 1 }}>
+          <Text variant="small" tone="soft" style={{ flex: 1 }}>
             Left after its cost
-          </Words>
-          <Words kind="small" tone={made.profit < 0 ? 'trouble' : 'soft'} figures>
+          </Text>
+          <Text variant="small" tone={made.profit < 0 ? 'trouble' : 'soft'} figures>
             {made.profit < 0 ? `−${money(-made.profit)}` : money(made.profit)}
-          </Words>
+          </Text>
         </View>
       )}
       {made.timesCost === null ? null : (
-        <Words kind="small" tone="soft" figures>
+        <Text variant="small" tone="soft" figures>
           {`The price is ${made.timesCost.toFixed(1)} times what it cost.`}
-        </Words>
+        </Text>
       )}
     </View>
   );

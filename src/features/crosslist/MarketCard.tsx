@@ -2,43 +2,43 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { CourierListingView } from '@/contract/courier';
-import type { Thing } from '@/contract/records';
-import { stateWords, windowLabel, windowState } from '@/core/listing/windowState';
-import { formatMoney } from '@/core/money/money';
-import { Field } from '@/parts/Field';
-import { MoneyField } from '@/parts/MoneyField';
-import { Notice } from '@/parts/Notice';
-import { Chip, Press } from '@/parts/Press';
-import { Window } from '@/parts/Window';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
+import type { Item } from '@/contract/records';
 import { changedSince, type Examined } from '@/core/listing/examine';
-import { markSold, send, withdraw } from '@/store/sending';
-import { editPlan } from '@/store/things';
+import { stateWords, signLabel, signState } from '@/core/listing/signState';
+import { formatMoney } from '@/core/money/money';
+import { FindingNotice } from '@/parts/trade/FindingNotice';
+import { goTo, sectionOf } from '@/parts/trade/goTo';
+import { ListingSign } from '@/parts/trade/ListingSign';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { SeeThere } from '@/parts/trade/SeeThere';
+import { TakeDownByHand } from '@/parts/trade/TakeDownByHand';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Chip, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { agoWords, exactly } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { markSold, send, withdraw } from '@/store/courier/sending';
+import { editPlan } from '@/store/items/items';
 import { useColours } from '@/theme/theme';
 
-import { FindingNotice } from '../item/FindingNotice';
-import { goTo, sectionOf } from '../item/goTo';
-import { agoWords, exactly } from '../shell/time';
-import { useDo } from '../shell/useDo';
 import { ByHand } from './ByHand';
 import { Fees } from './Fees';
 import { OwnValues } from './OwnValues';
 import { Preview } from './Preview';
-import { SeeThere } from './SeeThere';
-import { TakeDownByHand } from './TakeDownByHand';
 
 export interface MarketCardProps {
-  thing: Thing;
+  item: Item;
   examined: Examined;
 }
 
-/** One thing on one marketplace: its window, its own values, the check, fees, and what can be done. */
-export function MarketCard({ thing, examined }: MarketCardProps) {
+/** One item on one marketplace: its window, its own values, the check, fees, and what can be done. */
+export function MarketCard({ item, examined }: MarketCardProps) {
   const c = useColours();
   const { sheet, plan, effective, findings } = examined;
-  const view = useCourier((s) => s.things[thing.id]);
+  const view = useCourier((s) => s.items[item.id]);
   const currency = useAttic((s) => s.settings.currency);
   const listing = view?.listings.find((l) => l.market === sheet.marketplace);
   const sold = !!view?.sale;
@@ -54,17 +54,17 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
       style={{ borderWidth: 1, borderColor: c.line, borderRadius: 10, padding: 10, gap: 9 }}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-        <Window
+        <ListingSign
           letters={sheet.letters}
-          state={windowState(listing, plan)}
-          label={windowLabel(sheet.name, listing, plan, currency)}
+          state={signState(listing, plan)}
+          label={signLabel(sheet.name, listing, plan, currency)}
           size={42}
         />
         <View style={{ flex: 1 }}>
-          <Words kind="strong">{sheet.name}</Words>
-          <Words kind="small" tone="soft">
+          <Text variant="strong">{sheet.name}</Text>
+          <Text variant="small" tone="soft">
             {[stateWords(listing, plan), listing && agoWords(listing.since)].filter(Boolean).join(', ')}
-          </Words>
+          </Text>
         </View>
         {!up && !sold ? (
           <Chip
@@ -73,7 +73,7 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
             on={wanted}
             onPress={() =>
               editPlan(
-                thing.id,
+                item.id,
                 sheet.marketplace,
                 wanted ? `not on ${sheet.name}` : `wanted on ${sheet.name}`,
                 { wanted: !wanted },
@@ -84,13 +84,13 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
           </Chip>
         ) : null}
       </View>
-      {listing ? <ListingState thing={thing} listing={listing} examined={examined} sold={sold} /> : null}
+      {listing ? <ListingState item={item} listing={listing} examined={examined} sold={sold} /> : null}
       {wanted && !sold ? (
         <>
           <Link market={sheet.marketplace} name={sheet.name} />
-          <OwnValues thing={thing} examined={examined} />
+          <OwnValues item={item} examined={examined} />
           {effective.condition ? (
-            <Words kind="small" tone="soft">{`Condition there: ${effective.condition.label}`}</Words>
+            <Text variant="small" tone="soft">{`Condition there: ${effective.condition.label}`}</Text>
           ) : null}
           {blockers.map((f) => (
             <FindingNotice
@@ -104,9 +104,9 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
             <FindingNotice key={f.field + f.message} finding={f} examined={examined} />
           ))}
           <Preview examined={examined} />
-          {blockers.length === 0 && !up ? <ReadyThere thing={thing} examined={examined} /> : null}
+          {blockers.length === 0 && !up ? <ReadyThere item={item} examined={examined} /> : null}
           {examined.takeHome ? (
-            <Fees thing={thing} takeHome={examined.takeHome} effective={effective} currency={currency} />
+            <Fees item={item} takeHome={examined.takeHome} effective={effective} currency={currency} />
           ) : null}
         </>
       ) : null}
@@ -115,20 +115,20 @@ export function MarketCard({ thing, examined }: MarketCardProps) {
 }
 
 /** Nothing stands against it: it can go there by itself, or with the others. */
-function ReadyThere({ thing, examined }: MarketCardProps) {
-  const { run, busy, trouble } = useDo();
+function ReadyThere({ item, examined }: MarketCardProps) {
+  const { run, busy, trouble } = useAsyncAction();
   const { name } = examined.sheet;
   return (
     <>
       <Notice tone="good">Checked against their rules: ready to send.</Notice>
-      <Press
-        kind="quiet"
+      <Button
+        variant="quiet"
         label={`Send only to ${name}`}
         disabled={busy}
-        onPress={() => run(() => send(thing, examined.sheet))}
+        onPress={() => run(() => send(item, examined.sheet))}
       >
         {busy ? 'Sending it…' : 'Send only there'}
-      </Press>
+      </Button>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </>
   );
@@ -150,15 +150,10 @@ function Link({ market, name }: { market: string; name: string }) {
 }
 
 /** What the courier knows of it there, and what can be done about it. */
-function ListingState(props: {
-  thing: Thing;
-  listing: CourierListingView;
-  examined: Examined;
-  sold: boolean;
-}) {
-  const { thing, listing, examined, sold } = props;
+function ListingState(props: { item: Item; listing: CourierListingView; examined: Examined; sold: boolean }) {
+  const { item, listing, examined, sold } = props;
   const { sheet } = examined;
-  const { run, busy, trouble } = useDo();
+  const { run, busy, trouble } = useAsyncAction();
   const price = examined.effective.price ?? listing.price;
   const live = listing.state === 'live' && listing.want === 'live';
   const waiting =
@@ -174,17 +169,17 @@ function ListingState(props: {
         <Notice tone="info">{`Planned for ${exactly(listing.nextTryAt)}.`}</Notice>
       ) : null}
       {sheet.byHand && !sold && listing.want === 'live' && listing.doing !== null ? (
-        <ByHand thing={thing} examined={examined} />
+        <ByHand item={item} examined={examined} />
       ) : null}
       {sheet.byHand && listing.want === 'gone' && listing.doing === 'withdraw' ? (
-        <TakeDownByHand thing={thing.id} listing={listing} name={sheet.name} />
+        <TakeDownByHand item={item.id} listing={listing} name={sheet.name} />
       ) : null}
       {listing.reasons.map((r) => (
         <Notice key={r.message} tone="trouble" onPress={r.field ? () => goTo(r.field) : undefined}>
           {`${sheet.name} says: ${r.message}`}
         </Notice>
       ))}
-      {live && !sold && changedSince(examined, listing.draftPrint) ? (
+      {live && !sold && changedSince(examined, listing.draftHash) ? (
         <Notice tone="info">Changed here since: what would change there is shown below.</Notice>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
@@ -194,13 +189,13 @@ function ListingState(props: {
           </SeeThere>
         ) : null}
         {waiting && !sold ? (
-          <Press
+          <Button
             label={`Withdraw it from ${sheet.name}`}
             disabled={busy}
-            onPress={() => run(() => withdraw(thing.id, sheet.marketplace))}
+            onPress={() => run(() => withdraw(item.id, sheet.marketplace))}
           >
             Withdraw
-          </Press>
+          </Button>
         ) : null}
       </View>
       {live && !sold && (sheet.handover === 'collect' || sheet.byHand) ? (
@@ -208,14 +203,14 @@ function ListingState(props: {
           market={sheet.name}
           asked={price}
           busy={busy}
-          onSold={(amount) => run(() => markSold(thing.id, sheet.marketplace, amount))}
+          onSold={(amount) => run(() => markSold(item.id, sheet.marketplace, amount))}
         />
       ) : live && !sold ? (
         <SoldThere
           market={sheet.name}
           asked={price}
           busy={busy}
-          onSold={(amount, order) => run(() => markSold(thing.id, sheet.marketplace, amount, order))}
+          onSold={(amount, order) => run(() => markSold(item.id, sheet.marketplace, amount, order))}
         />
       ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
@@ -224,7 +219,12 @@ function ListingState(props: {
 }
 
 /** An order the person has before the courier heard of it: by mail, on the marketplace's own page. */
-function SoldThere(props: { market: string; asked: number; busy: boolean; onSold: (amount: number, order: string) => void }) {
+function SoldThere(props: {
+  market: string;
+  asked: number;
+  busy: boolean;
+  onSold: (amount: number, order: string) => void;
+}) {
   const { market, asked, busy, onSold } = props;
   const currency = useAttic((s) => s.settings.currency);
   const [open, setOpen] = useState(false);
@@ -232,25 +232,31 @@ function SoldThere(props: { market: string; asked: number; busy: boolean; onSold
   const [order, setOrder] = useState('');
   if (!open)
     return (
-      <Press kind="quiet" label={`Sold on ${market} already`} onPress={() => setOpen(true)}>
+      <Button variant="quiet" label={`Sold on ${market} already`} onPress={() => setOpen(true)}>
         It was sold there, I have the order
-      </Press>
+      </Button>
     );
   return (
     <View style={{ gap: 8 }}>
-      <Field label={`Order number on ${market}`} value={order} pause={0} maxLength={100} onChange={setOrder} />
+      <Field
+        label={`Order number on ${market}`}
+        value={order}
+        pause={0}
+        maxLength={100}
+        onChange={setOrder}
+      />
       <MoneyField label={`Sold on ${market} for`} value={amount} currency={currency} onChange={setAmount} />
-      <Press
-        kind="main"
+      <Button
+        variant="main"
         label={`Take it down: sold on ${market}`}
         disabled={busy || amount === null || order.trim() === '' || order.trim().startsWith('deal-')}
         onPress={() => amount !== null && onSold(amount, order.trim())}
       >
         Take it down everywhere else
-      </Press>
+      </Button>
     </View>
   );
-} // prettier-ignore
+}
 
 /** A deal made in person: what was agreed in the end, which may not be what was asked. */
 function Deal(props: { market: string; asked: number; busy: boolean; onSold: (amount: number) => void }) {
@@ -267,14 +273,14 @@ function Deal(props: { market: string; asked: number; busy: boolean; onSold: (am
         emptied="Type what was agreed."
         onChange={setAgreed}
       />
-      <Press
-        kind="main"
+      <Button
+        variant="main"
         label={`Sold on ${market} for ${formatMoney(amount, currency)}`}
         disabled={busy}
         onPress={() => onSold(amount)}
       >
         {`Sold for ${formatMoney(amount, currency)}`}
-      </Press>
+      </Button>
     </View>
   );
 }

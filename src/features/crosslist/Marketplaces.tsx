@@ -1,43 +1,43 @@
 import { memo } from 'react';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { loadSheets, useCourier } from '@/store/courierLink';
+import { Section } from '@/parts/trade/Section';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { loadSheets, useCourier } from '@/store/courier/courierLink';
 
-import { Section } from '../item/Section';
-import { BestPlace } from '../price/BestPlace';
-import { useDo } from '../shell/useDo';
 import { MarketCard } from './MarketCard';
 import { SendBar } from './SendBar';
+import { BestPlace } from '../price/BestPlace';
 
-/** Everything about selling this thing somewhere: what to send where, what it would bring, and sending it. */
+/** Everything about selling this item somewhere: what to send where, what it would bring, and sending it. */
 export const Marketplaces = memo(function Marketplaces({
-  thing,
+  item,
   examined,
 }: {
-  thing: Thing;
+  item: Item;
   examined: readonly Examined[];
 }) {
   const missing = useCourier((s) => s.sheetsMissing);
-  const { run, trouble } = useDo();
+  const { run, trouble } = useAsyncAction();
   return (
     <Section name="markets" title="Marketplaces">
       {examined.length === 0 && missing.length === 0 ? (
-        <Words tone="soft">The rule sheets are being read…</Words>
+        <Text tone="soft">The rule sheets are being read…</Text>
       ) : null}
       {missing.map((m) => (
         <Notice key={m.market} tone="caution">{`The rules of ${m.name} could not be read: ${m.why}`}</Notice>
       ))}
-      {missing.length > 0 ? <Press onPress={() => run(loadSheets)}>Read the rules again</Press> : null}
+      {missing.length > 0 ? <Button onPress={() => run(loadSheets)}>Read the rules again</Button> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <BestPlace thing={thing} examined={examined} />
+      <BestPlace item={item} examined={examined} />
       {examined.map((e) => (
-        <MarketCard key={e.sheet.marketplace} thing={thing} examined={e} />
+        <MarketCard key={e.sheet.marketplace} item={item} examined={e} />
       ))}
-      <SendBar thing={thing} examined={examined} />
+      <SendBar item={item} examined={examined} />
     </Section>
   );
 });

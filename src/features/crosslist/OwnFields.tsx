@@ -1,14 +1,14 @@
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
-import { Field } from '@/parts/Field';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Text } from '@/parts/ui/Text';
 
 /** Every field of the category there: what the facts give, and what differs with a way back. */
 export function OwnFields(props: {
-  thing: Thing;
+  item: Item;
   examined: Examined;
   onChange: (specifics: Record<string, string>) => void;
 }) {
@@ -28,9 +28,9 @@ export function OwnFields(props: {
           <View key={field.id} style={{ gap: 4 }}>
             {field.choices ? (
               <>
-                <Words kind="small" tone="soft">
+                <Text variant="small" tone="soft">
                   {label}
-                </Words>
+                </Text>
                 <ChipRow label={`${label}, ${sheet.name}`}>
                   {field.choices.map((choice) => (
                     <Chip key={choice} on={value === choice} onPress={() => put(field.id, choice)}>
@@ -48,13 +48,13 @@ export function OwnFields(props: {
               />
             )}
             {own[field.id] !== undefined ? (
-              <Press
-                kind="quiet"
+              <Button
+                variant="quiet"
                 label={`Give back ${field.label} on ${sheet.name}`}
                 onPress={() => put(field.id, null)}
               >
                 Give back: as the facts say
-              </Press>
+              </Button>
             ) : null}
           </View>
         );

@@ -1,31 +1,31 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
-import type { Plan, Thing } from '@/contract/records';
+import type { Plan, Item } from '@/contract/records';
+import type { Examined } from '@/core/listing/examine';
 import { translate } from '@/core/mapping/values';
 import { formatMoney } from '@/core/money/money';
 import { countAs } from '@/core/words/count';
 import { titleFromFacts } from '@/core/words/title';
-import { Field } from '@/parts/Field';
-import { MoneyField } from '@/parts/MoneyField';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { kindsNow } from '@/store/kinds';
-import type { Examined } from '@/core/listing/examine';
-import { editPlan } from '@/store/things';
+import { CategoryChoice } from '@/parts/trade/CategoryChoice';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { FieldFindings } from '@/parts/trade/Section';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { editPlan } from '@/store/items/items';
+import { kindsNow } from '@/store/items/kinds';
 
-import { FieldFindings } from '../item/Section';
-import { CategoryChoice } from './CategoryChoice';
 import { Extras } from './Extras';
 import { Question } from './Question';
 
 /** What differs on this marketplace, what it replaces, and what only this marketplace asks. */
-export function OwnValues({ thing, examined }: { thing: Thing; examined: Examined }) {
+export function OwnValues({ item, examined }: { item: Item; examined: Examined }) {
   const { sheet, plan, effective } = examined;
   const currency = useAttic((s) => s.settings.currency);
   const set = (label: string, part: Partial<Plan>) =>
-    editPlan(thing.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
+    editPlan(item.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
   const at = ` on ${sheet.name}`;
   const title = plan?.title ?? null;
   const price = plan?.price ?? null;
@@ -35,7 +35,7 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
       {title === null ? null : (
         <Own
           label={`own title${at}`}
-          replaces={thing.title ? `“${thing.title}”` : 'no title'}
+          replaces={item.title ? `“${item.title}”` : 'no title'}
           onGiveBack={() => set('title', { title: null })}
         >
           <Field
@@ -50,7 +50,7 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
       {price === null ? null : (
         <Own
           label={`own price${at}`}
-          replaces={thing.price === null ? 'no price' : formatMoney(thing.price, currency)}
+          replaces={item.price === null ? 'no price' : formatMoney(item.price, currency)}
           onGiveBack={() => set('price', { price: null })}
         >
           <MoneyField
@@ -81,9 +81,9 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
       )}
       {title !== null && price !== null && description !== null ? null : (
         <View style={{ gap: 5 }}>
-          <Words kind="small" tone="soft">
+          <Text variant="small" tone="soft">
             Different here
-          </Words>
+          </Text>
           <ChipRow label={`Different${at}`} radio={false}>
             {title === null ? (
               <Chip
@@ -93,8 +93,8 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
                 onPress={() =>
                   set('title', {
                     title:
-                      titleFromFacts(thing, kindsNow(), sheet.title.max, sheet.title.counts) ||
-                      thing.title.slice(0, sheet.title.max),
+                      titleFromFacts(item, kindsNow(), sheet.title.max, sheet.title.counts) ||
+                      item.title.slice(0, sheet.title.max),
                   })
                 }
               >
@@ -106,7 +106,7 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
                 role="button"
                 on={false}
                 label={`Own price${at}`}
-                onPress={() => set('price', { price: thing.price ?? sheet.price.min })}
+                onPress={() => set('price', { price: item.price ?? sheet.price.min })}
               >
                 Price
               </Chip>
@@ -116,7 +116,7 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
                 role="button"
                 on={false}
                 label={`Own description${at}`}
-                onPress={() => set('description', { description: thing.description })}
+                onPress={() => set('description', { description: item.description })}
               >
                 Description
               </Chip>
@@ -125,7 +125,7 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
         </View>
       )}
       <CategoryChoice
-        thing={thing}
+        item={item}
         examined={examined}
         onChoose={(category) => set('category', { category })}
       />
@@ -135,13 +135,13 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
             field.choices &&
             field.need === 'required' &&
             (plan?.specifics[field.id] !== undefined || (effective.specifics[field.id] ?? '') === '') &&
-            translate(thing.facts[field.id] ?? '', field.choices) === null,
+            translate(item.facts[field.id] ?? '', field.choices) === null,
         )
         .map((field) => (
           <View key={field.id} style={{ gap: 5 }}>
-            <Words kind="small" tone="soft">
-              {`${field.label}${at}${thing.facts[field.id] ? `, for “${thing.facts[field.id]}”` : ''}`}
-            </Words>
+            <Text variant="small" tone="soft">
+              {`${field.label}${at}${item.facts[field.id] ? `, for “${item.facts[field.id]}”` : ''}`}
+            </Text>
             <ChipRow label={`${field.label}${at}`}>
               {(field.choices ?? []).map((choice) => (
                 <Chip
@@ -160,9 +160,9 @@ export function OwnValues({ thing, examined }: { thing: Thing; examined: Examine
           </View>
         ))}
       {sheet.questions.map((question) => (
-        <Question key={question.id} thing={thing} examined={examined} question={question} />
+        <Question key={question.id} item={item} examined={examined} question={question} />
       ))}
-      <Extras thing={thing} examined={examined} set={set} />
+      <Extras item={item} examined={examined} set={set} />
     </>
   );
 }
@@ -180,12 +180,12 @@ function Own({ label, replaces, onGiveBack, children }: OwnProps) {
     <View style={{ gap: 4 }}>
       {children}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-        <Words kind="small" tone="soft" style={{ flex: 1 }} figures>
+        <Text variant="small" tone="soft" style={{ flex: 1 }} figures>
           {`instead of ${replaces}`}
-        </Words>
-        <Press kind="quiet" label={`Give back ${label}`} onPress={onGiveBack}>
+        </Text>
+        <Button variant="quiet" label={`Give back ${label}`} onPress={onGiveBack}>
           Give back
-        </Press>
+        </Button>
       </View>
     </View>
   );

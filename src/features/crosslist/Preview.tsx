@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import type { Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
 import { cleanHtml } from '@/core/words/html';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import type { Examined } from '@/core/listing/examine';
+import { Button } from '@/parts/ui/Button';
+import { Text } from '@/parts/ui/Text';
 import { FONT, useColours } from '@/theme/theme';
 
 /** What buyers there would read: the very values that are sent, nothing made up for show. */
@@ -17,21 +17,21 @@ export function Preview({ examined }: { examined: Examined }) {
   const markup = sheet.description.markup;
   return (
     <View style={{ gap: 6 }}>
-      <Press
-        kind="quiet"
+      <Button
+        variant="quiet"
         label={`${open ? 'Put away' : 'See'} what buyers on ${sheet.name} read`}
         onPress={() => setOpen(!open)}
       >
         {open ? 'Put it away' : 'What buyers read'}
-      </Press>
+      </Button>
       {open ? (
         <View
           role="group"
           aria-label={`What buyers on ${sheet.name} read`}
           style={{ backgroundColor: c.raised, borderRadius: 8, padding: 10, gap: 6 }}
         >
-          <Words kind="strong">{title || 'No title yet'}</Words>
-          <Words figures>
+          <Text variant="strong">{title || 'No title yet'}</Text>
+          <Text figures>
             {[
               price === null
                 ? 'no price yet'
@@ -45,7 +45,7 @@ export function Preview({ examined }: { examined: Examined }) {
             ]
               .filter(Boolean)
               .join(' · ')}
-          </Words>
+          </Text>
           {markup ? (
             <div
               data-sent={text}
@@ -67,15 +67,15 @@ export function Preview({ examined }: { examined: Examined }) {
               {text}
             </div>
           )}
-          {tags.length > 0 ? <Words kind="small" tone="soft">{`Tags: ${tags.join(' · ')}`}</Words> : null}
+          {tags.length > 0 ? <Text variant="small" tone="soft">{`Tags: ${tags.join(' · ')}`}</Text> : null}
           {search ? (
             <View role="group" aria-label="What search engines show" style={{ gap: 2 }}>
-              <Words kind="small" tone="soft">
+              <Text variant="small" tone="soft">
                 What search engines show
-              </Words>
-              <Words kind="strong">{search.title}</Words>
-              <Words kind="small">{search.description}</Words>
-              <Words kind="small" tone="soft">{`Keywords: ${search.keywords.join(', ')}`}</Words>
+              </Text>
+              <Text variant="strong">{search.title}</Text>
+              <Text variant="small">{search.description}</Text>
+              <Text variant="small" tone="soft">{`Keywords: ${search.keywords.join(', ')}`}</Text>
             </View>
           ) : null}
         </View>

@@ -1,25 +1,25 @@
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
-import { Field } from '@/parts/Field';
-import { Chip, ChipRow } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
+import type { Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
-import { editPlan, rememberAnswer } from '@/store/things';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { editPlan, rememberAnswer } from '@/store/items/items';
 
 /** A question beyond the fields, drawn from the sheet: its type, choices, and help are the marketplace's. */
 export function Question(props: {
-  thing: Thing;
+  item: Item;
   examined: Examined;
   question: Examined['sheet']['questions'][number];
 }) {
-  const { thing, examined, question } = props;
+  const { item, examined, question } = props;
   const { sheet, plan, effective } = examined;
   const settings = useAttic((s) => s.settings);
   const value = effective.answers[question.id] ?? '';
   const answer = (text: string) => {
-    editPlan(thing.id, sheet.marketplace, `${question.label} on ${sheet.name}`, {
+    editPlan(item.id, sheet.marketplace, `${question.label} on ${sheet.name}`, {
       answers: { ...plan?.answers, [question.id]: text },
     });
     rememberAnswer(settings, sheet.marketplace, question.id, text);
@@ -40,9 +40,9 @@ export function Question(props: {
   const chosen = several ? value.split(' | ').filter(Boolean) : [value];
   return (
     <View style={{ gap: 5 }}>
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         {[question.label, question.help].filter(Boolean).join('. ')}
-      </Words>
+      </Text>
       <ChipRow label={question.label} radio={!several}>
         {choices.map((choice) => (
           <Chip

@@ -5,19 +5,18 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import { totalsOf } from '@/core/listing/cells';
 import type { MarketCell } from '@/core/listing/twins';
 import { formatMoney } from '@/core/money/money';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { planOver } from '@/store/crosslist';
-import { nameOf } from '@/store/names';
-import { enqueue } from '@/store/sendQueue';
-import { examine } from '@/store/sending';
-
-import { ChangedValues, differencesOf } from './ChangedValues';
-import { useSentDrafts, type SentDrafts } from './useSentDrafts';
+import { ChangedValues, differencesOf } from '@/parts/trade/ChangedValues';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { planOver } from '@/store/courier/crosslist';
+import { examine } from '@/store/courier/sending';
+import { enqueue } from '@/store/courier/sendQueue';
+import { useSentDrafts, type SentDrafts } from '@/store/derived/useSentDrafts';
+import { nameOf } from '@/store/items/names';
 
 const HOUR = 3_600_000;
 const SPREADS: readonly [string, number][] = [
@@ -29,7 +28,8 @@ const SPREADS: readonly [string, number][] = [
 const FEW = 8;
 
 /**
- * What is about to go out, before it does: which things where, fees and take-home, and old and new of what is up already.
+ * What is about to go out, before it does: which items where, fees and take-home, and old and new of what is
+ * up already.
  *
  * @param cells what was ready when the review was opened: nothing else goes
  */
@@ -39,12 +39,12 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
   const [off, setOff] = useState<ReadonlySet<string>>(new Set());
   const [spread, setSpread] = useState(0);
   const changing = useMemo(
-    () => [...new Set(cells.filter((x) => x.deed === 'resend').map((x) => x.thing))],
+    () => [...new Set(cells.filter((x) => x.deed === 'resend').map((x) => x.item))],
     [cells],
   );
   const sent = useSentDrafts(changing);
   const wanted = cells.filter((x) => !off.has(x.market));
-  const going = wanted.filter((x) => x.deed !== 'resend' || sent.drafts[x.thing]?.[x.market]);
+  const going = wanted.filter((x) => x.deed !== 'resend' || sent.drafts[x.item]?.[x.market]);
   const unread = wanted.length - going.length;
   const totals = totalsOf(going);
   const where = [...new Set(going.map((x) => x.market))];
@@ -53,7 +53,7 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
     const fresh = going.filter((x) => x.deed !== 'resend');
     if (spread > 0) planOver(fresh, spread);
     enqueue(
-      going.map(({ thing, market, deed }) => ({ thing, market, action: 'send', seen: deed === 'resend' })),
+      going.map(({ item, market, deed }) => ({ item, market, action: 'send', seen: deed === 'resend' })),
     );
     onDone();
   };
@@ -67,18 +67,18 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
     <Page
       title="What goes out"
       aside={
-        <Press kind="quiet" onPress={onDone}>
+        <Button variant="quiet" onPress={onDone}>
           Not now
-        </Press>
+        </Button>
       }
     >
-      <Words figures role="status">
-        {`${listings(going.length)} of ${going.length === 0 ? 'no thing' : things(new Set(going.map((x) => x.thing)).size)} on ${where.length === 1 ? 'one marketplace' : `${where.length} marketplaces`}.${
+      <Text figures role="status">
+        {`${listings(going.length)} of ${going.length === 0 ? 'no item' : items(new Set(going.map((x) => x.item)).size)} on ${where.length === 1 ? 'one marketplace' : `${where.length} marketplaces`}.${
           totals.ready > 0
             ? ` Fees up to ${say(totals.fees)}, take-home ${say(totals.takeHomeLeast)}${totals.takeHomeMost > totals.takeHomeLeast ? ` to ${say(totals.takeHomeMost)}` : ''}.`
             : ''
         }`}
-      </Words>
+      </Text>
       {sheets.map((sheet) => {
         const here = cells.filter((x) => x.market === sheet.marketplace);
         return here.length === 0 ? null : (
@@ -95,7 +95,7 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
       {sent.trouble ? (
         <Notice tone="trouble">{`What is shown there could not be read: ${sent.trouble} What would change there is left out.`}</Notice>
       ) : unread > 0 ? (
-        <Words tone="soft">{`What is shown there is being read; ${unread} wait for it…`}</Words>
+        <Text tone="soft">{`What is shown there is being read; ${unread} wait for it…`}</Text>
       ) : null}
       {going.length > 1 ? (
         <ChipRow label="When they go">
@@ -106,15 +106,15 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
           ))}
         </ChipRow>
       ) : null}
-      <Press kind="main" icon="send" disabled={going.length === 0} onPress={sendAll}>
+      <Button variant="main" icon="send" disabled={going.length === 0} onPress={sendAll}>
         {`Send ${going.length}`}
-      </Press>
+      </Button>
     </Page>
   );
 }
 
 const listings = (n: number) => (n === 1 ? 'One listing' : `${n} listings`);
-const things = (n: number) => (n === 1 ? 'one thing' : `${n} things`);
+const items = (n: number) => (n === 1 ? 'one item' : `${n} items`);
 
 /** What goes to one marketplace; it can be left out as a whole. */
 function There(props: {
@@ -137,49 +137,49 @@ function There(props: {
     <Card label={`Going to ${sheet.name}`}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
-          <Words kind="strong">{sheet.name}</Words>
-          <Words kind="small" tone="soft" figures>
+          <Text variant="strong">{sheet.name}</Text>
+          <Text variant="small" tone="soft" figures>
             {`${counts.filter(Boolean).join(', ')} · ${fees > 0 ? `fees up to ${formatMoney(fees, sheet.currency)}` : 'no fees'}`}
-          </Words>
+          </Text>
         </View>
         <Chip role="checkbox" on={on} label={`Send to ${sheet.name}`} onPress={onToggle}>
           {on ? 'Goes' : 'Left out'}
         </Chip>
       </View>
       {on ? (
-        <View role="list" aria-label={`Things for ${sheet.name}`} style={{ gap: 6 }}>
+        <View role="list" aria-label={`Items for ${sheet.name}`} style={{ gap: 6 }}>
           {changed.map((x) => (
-            <Changing key={x.thing} cell={x} sheet={sheet} before={sent.drafts[x.thing]?.[x.market]} />
+            <Changing key={x.item} cell={x} sheet={sheet} before={sent.drafts[x.item]?.[x.market]} />
           ))}
           {(all ? fresh : fresh.slice(0, FEW)).map((x) => (
-            <New key={x.thing} cell={x} currency={sheet.currency} />
+            <New key={x.item} cell={x} currency={sheet.currency} />
           ))}
         </View>
       ) : null}
       {on && fresh.length > FEW ? (
-        <Press
-          kind="quiet"
+        <Button
+          variant="quiet"
           label={all ? `Name fewer for ${sheet.name}` : `Name all ${fresh.length} for ${sheet.name}`}
           onPress={() => setAll(!all)}
         >
           {all ? 'Fewer' : `and ${fresh.length - FEW} more`}
-        </Press>
+        </Button>
       ) : null}
     </Card>
   );
 }
 
 function New({ cell, currency }: { cell: MarketCell; currency: string }) {
-  const thing = useAttic((s) => s.things[cell.thing]);
+  const item = useAttic((s) => s.items[cell.item]);
   const { price, fees } = cell.check ?? {};
   return (
     <View role="listitem">
-      <Words numberOfLines={2}>{thing ? nameOf(thing) : ''}</Words>
-      <Words kind="small" figures tone="soft">
+      <Text numberOfLines={2}>{item ? nameOf(item) : ''}</Text>
+      <Text variant="small" figures tone="soft">
         {price == null
           ? ''
           : `${formatMoney(price, currency)}${fees ? `, fees ${formatMoney(fees, currency)}` : ', no fees'}`}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -190,20 +190,20 @@ function Changing(props: {
   before: Parameters<typeof differencesOf>[1] | undefined;
 }) {
   const { cell, sheet, before } = props;
-  const thing = useAttic((s) => s.things[cell.thing]);
+  const item = useAttic((s) => s.items[cell.item]);
   const values = useMemo(
-    () => (thing && before ? differencesOf(examine(thing, sheet), before) : []),
-    [thing, sheet, before],
+    () => (item && before ? differencesOf(examine(item, sheet), before) : []),
+    [item, sheet, before],
   );
   return (
     <View role="listitem" style={{ gap: 4 }}>
-      <Words>{thing ? nameOf(thing) : ''}</Words>
-      {before && thing ? (
-        <ChangedValues label={`What changes of ${nameOf(thing)} on ${sheet.name}`} values={values} />
+      <Text>{item ? nameOf(item) : ''}</Text>
+      {before && item ? (
+        <ChangedValues label={`What changes of ${nameOf(item)} on ${sheet.name}`} values={values} />
       ) : (
-        <Words kind="small" tone="soft">
+        <Text variant="small" tone="soft">
           What is shown there is not known yet.
-        </Words>
+        </Text>
       )}
     </View>
   );

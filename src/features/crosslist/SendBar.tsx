@@ -1,24 +1,26 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { changedSince, hasBlockers, type Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { wordsFor } from '@/store/faults';
-import { send } from '@/store/sending';
+import { ChangedValues, differencesOf } from '@/parts/trade/ChangedValues';
+import { goTo } from '@/parts/trade/goTo';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { wordsFor } from '@/store/base/faults';
+import { useCourier } from '@/store/courier/courierLink';
+import { send } from '@/store/courier/sending';
+import { useSentDrafts } from '@/store/derived/useSentDrafts';
 
-import { goTo } from '../item/goTo';
-import { ChangedValues, differencesOf } from './ChangedValues';
-import { useSentDrafts } from './useSentDrafts';
-
-/** What can be sent of a thing: where it is not yet, where what is up would change, and where something stands against it. */
-function useSendable(thing: Thing, examined: readonly Examined[]) {
-  const view = useCourier((s) => s.things[thing.id]);
+/**
+ * What can be sent of an item: where it is not yet, where what is up would change, and where something stands
+ * against it.
+ */
+function useSendable(item: Item, examined: readonly Examined[]) {
+  const view = useCourier((s) => s.items[item.id]);
   const fresh: Examined[] = [];
   const changed: Examined[] = [];
   const stopped: Examined[] = [];
@@ -29,16 +31,19 @@ function useSendable(thing: Thing, examined: readonly Examined[]) {
       const isDown =
         !listing || listing.state === 'refused' || (listing.state === 'ended' && listing.doing === null);
       if (isDown) (hasBlockers(e) ? stopped : fresh).push(e);
-      else if (listing.want === 'live' && listing.doing === null && changedSince(e, listing.draftPrint))
+      else if (listing.want === 'live' && listing.doing === null && changedSince(e, listing.draftHash))
         changed.push(e);
     }
   return { fresh, changed, stopped, view };
 }
 
-/** Sends a thing where it is planned; where it is up already, only what the person saw change, each by itself or all together. */
-export function SendBar({ thing, examined }: { thing: Thing; examined: readonly Examined[] }) {
+/**
+ * Sends an item where it is planned; where it is up already, only what the person saw change, each by itself
+ * or all together.
+ */
+export function SendBar({ item, examined }: { item: Item; examined: readonly Examined[] }) {
   const currency = useAttic((s) => s.settings.currency);
-  const { fresh, changed, stopped, view } = useSendable(thing, examined);
+  const { fresh, changed, stopped, view } = useSendable(item, examined);
   const [progress, setProgress] = useState<string | null>(null);
   const [troubles, setTroubles] = useState<{ name: string; why: string }[]>([]);
   const sendTo = async (some: readonly Examined[], seen: boolean) => {
@@ -47,7 +52,7 @@ export function SendBar({ thing, examined }: { thing: Thing; examined: readonly 
     for (const e of some) {
       setProgress(`Sending to ${e.sheet.name}…`);
       try {
-        await send(thing, e.sheet, seen);
+        await send(item, e.sheet, seen);
       } catch (error) {
         bad.push({ name: e.sheet.name, why: wordsFor(error, 'sending') });
       }
@@ -69,21 +74,26 @@ export function SendBar({ thing, examined }: { thing: Thing; examined: readonly 
         <Notice key={t.name} tone="trouble">{`${t.name}: ${t.why}`}</Notice>
       ))}
       {home.length > 0 ? (
-        <Words tone="soft" figures>
+        <Text tone="soft" figures>
           {home.length === 1
             ? `Take-home ${formatMoney(home[0] ?? 0, currency)}.`
             : `Take-home ${formatMoney(Math.min(...home), currency)} to ${formatMoney(Math.max(...home), currency)}, wherever it sells first.`}
-        </Words>
+        </Text>
       ) : null}
       {fresh.length > 0 ? stopped.map((e) => <NotThere key={e.sheet.marketplace} examined={e} />) : null}
       {fresh.length > 0 || progress ? (
-        <Press kind="main" icon="send" disabled={progress !== null} onPress={() => void sendTo(fresh, false)}>
+        <Button
+          variant="main"
+          icon="send"
+          disabled={progress !== null}
+          onPress={() => void sendTo(fresh, false)}
+        >
           {progress ?? `Send to ${where}`}
-        </Press>
+        </Button>
       ) : null}
       {changed.length > 0 ? (
         <Changes
-          thing={thing}
+          item={item}
           changed={changed}
           version={view}
           busy={progress !== null}
@@ -107,15 +117,15 @@ function NotThere({ examined }: { examined: Examined }) {
 
 /** What would change where it is up, old and new; nothing goes before both were seen. */
 function Changes(props: {
-  thing: Thing;
+  item: Item;
   changed: readonly Examined[];
   version: unknown;
   busy: boolean;
   onSend: (some: readonly Examined[]) => void;
 }) {
-  const { thing, changed, version, busy, onSend } = props;
-  const { drafts, trouble } = useSentDrafts([thing.id], version);
-  const there = drafts[thing.id];
+  const { item, changed, version, busy, onSend } = props;
+  const { drafts, trouble } = useSentDrafts([item.id], version);
+  const there = drafts[item.id];
   const known = changed.filter((e) => there?.[e.sheet.marketplace]);
   return (
     <View role="group" aria-label="What changes where" style={{ gap: 10 }}>
@@ -123,24 +133,24 @@ function Changes(props: {
         const { name, marketplace } = e.sheet;
         return (
           <View key={marketplace} style={{ gap: 6 }}>
-            <Words kind="strong">{`${name} would change`}</Words>
+            <Text variant="strong">{`${name} would change`}</Text>
             <ChangedValues
               label={`What changes on ${name}`}
               values={differencesOf(e, there![marketplace]!)}
             />
-            <Press disabled={busy} onPress={() => onSend([e])}>
+            <Button disabled={busy} onPress={() => onSend([e])}>
               {`Change it on ${name}`}
-            </Press>
+            </Button>
           </View>
         );
       })}
       {known.length > 1 ? (
-        <Press kind="main" icon="send" disabled={busy} onPress={() => onSend(known)}>
+        <Button variant="main" icon="send" disabled={busy} onPress={() => onSend(known)}>
           {`Change it on all ${known.length}`}
-        </Press>
+        </Button>
       ) : null}
       {trouble ? <Notice tone="trouble">{`What is shown there could not be read: ${trouble}`}</Notice> : null}
-      {!trouble && !there ? <Words tone="soft">What is shown there is being read…</Words> : null}
+      {!trouble && !there ? <Text tone="soft">What is shown there is being read…</Text> : null}
     </View>
   );
 }

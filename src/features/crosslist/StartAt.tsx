@@ -1,10 +1,9 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { Chip, ChipRow } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-
-import { exactly } from '../shell/time';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Text } from '@/parts/ui/Text';
+import { exactly } from '@/parts/ui/time';
 
 const HOUR = 3_600_000;
 
@@ -23,7 +22,10 @@ function times(now: number): [string, number][] {
   ];
 }
 
-/** When it is to be sent: at once, or at a time that people name. Kept by the courier, so no page has to be open. */
+/**
+ * When it is to be sent: at once, or at a time that people name. Kept by the courier, so no page has to be
+ * open.
+ */
 export function StartAt(props: { name: string; at: number | null; onChange: (at: number | null) => void }) {
   const { name, at, onChange } = props;
   const [now] = useState(() => Date.now());
@@ -40,9 +42,9 @@ export function StartAt(props: { name: string; at: number | null; onChange: (at:
         ))}
       </ChipRow>
       {at !== null ? (
-        <Words kind="small" tone="soft" figures>
+        <Text variant="small" tone="soft" figures>
           {`The courier lets it out on ${exactly(at)}, whether a page is open or not.`}
-        </Words>
+        </Text>
       ) : null}
     </View>
   );

@@ -1,6 +1,6 @@
 import { planId } from '@/contract/records';
-import { useAttic } from '@/store/attic';
-import { dropJobs, useQueue } from '@/store/sendQueue';
+import { useAttic } from '@/store/attic/attic';
+import { dropJobs, useQueue } from '@/store/courier/sendQueue';
 import { sentDraftsOf } from '@/testing/courier';
 import { fill, open, press, said, sees, settled } from '@/testing/page';
 import { went } from '@/testing/router';
@@ -27,7 +27,7 @@ it('with nothing to list says so, and offers nothing', async () => {
   expect(said()).not.toMatch(/Send \d/u);
 });
 
-describe('many things', () => {
+describe('many items', () => {
   it('are checked beside the page, and their totals shown before anything goes', async () => {
     await manyThings();
     await open(Crosslist);
@@ -55,7 +55,7 @@ describe('many things', () => {
     // Nothing is chosen: what is in sight is looked through first.
     await press(/^Review \d+ to send$/u);
     await sees('What goes out');
-    await sees(/\d+ listings of \d+ things on \d marketplaces\. Fees up to €/u);
+    await sees(/\d+ listings of \d+ items on \d marketplaces\. Fees up to €/u);
     await sees(/As it was → Kittiwake/u);
     await sees(/\d+ new, \d+ to change · fees up to €/u);
     expect(useQueue.getState()).toEqual({});
@@ -67,7 +67,7 @@ describe('many things', () => {
     const jobs = Object.values(useQueue.getState());
     expect(jobs.length).toBeGreaterThan(1);
     expect(jobs.map((j) => j.market).filter((m) => m !== 'brackenmoor')).toEqual([]);
-    expect(jobs.find((j) => j.thing === gansey)).toMatchObject({ action: 'send', seen: true });
+    expect(jobs.find((j) => j.item === gansey)).toMatchObject({ action: 'send', seen: true });
     expect(asked.some((a) => a.path === '/commands')).toBe(false);
   });
   it('chosen ones are withdrawn only after a second press', async () => {
@@ -91,7 +91,7 @@ describe('many things', () => {
     await settled(200);
     expect(said()).not.toContain('Kittiwake');
     await press(/^Blue speckled|Brackenmoor/u);
-    expect(went.at(-1)).toContain(`/thing/${many.id('Blue')}`);
+    expect(went.at(-1)).toContain(`/item/${many.id('Blue')}`);
   });
   it('on a wide screen a whole column is planned, or none', async () => {
     const many = await manyThings();
@@ -110,7 +110,7 @@ it('what could not be sent is said with its reason, and tried again', async () =
   const key = `${many.id('Marrow')} brackenmoor`;
   useQueue.setState({
     [key]: {
-      thing: many.id('Marrow'),
+      item: many.id('Marrow'),
       market: 'brackenmoor',
       action: 'send',
       state: 'failed',

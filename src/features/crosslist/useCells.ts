@@ -1,41 +1,43 @@
 import { useEffect, useMemo, useState } from 'react';
 
-import type { CourierThingView } from '@/contract/courier';
-import { planId, type Plan, type Thing } from '@/contract/records';
+import type { CourierItemView } from '@/contract/courier';
+import { planId, type Plan, type Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { addTotals, deedOf, NO_TOTALS, totalsOf, type CellTotals } from '@/core/listing/cells';
 import type { CellCheck } from '@/core/listing/examine';
 import { twinsAmong, withoutTwins, type MarketCell } from '@/core/listing/twins';
-import { useAttic } from '@/store/attic';
-import { useChecks } from '@/store/checking';
-import { useCourier } from '@/store/courierLink';
+import { useAttic } from '@/store/attic/attic';
+import { useChecks } from '@/store/courier/checking';
+import { useCourier } from '@/store/courier/courierLink';
 
 /** Totals follow the checks that come in, but no more often than this; milliseconds. */
 const EVERY = 400;
 
 interface Known {
   checks: readonly CellCheck[] | undefined;
-  view: CourierThingView | undefined;
+  view: CourierItemView | undefined;
   plans: readonly (Plan | undefined)[];
   sheets: readonly RuleSheet[];
   cells: MarketCell[];
   totals: CellTotals;
 }
 
-/** By thing; kept when the view is left, so that coming back is quick. */
+/** By item; kept when the view is left, so that coming back is quick. */
 const known = new Map<string, Known>();
 
 export interface Cells {
   cells: MarketCell[];
   totals: CellTotals;
-  /** Things that can't go with the others: the first of its kind that goes, by thing and then marketplace. */
+  /** Items that can't go with the others: the first of its kind that goes, by item and then marketplace. */
   twins: ReadonlyMap<string, Readonly<Record<string, string>>>;
 }
 
-/** All cells of some things, with their totals. Only things of which something changed are worked out anew. */
-export function useCells(scope: readonly Thing[]): Cells {
+/**
+ * All cells of some items, with their totals. Only items of which something changed are worked out anew.
+ */
+export function useCells(scope: readonly Item[]): Cells {
   const sheets = useCourier((s) => s.sheets);
-  const views = useCourier((s) => s.things);
+  const views = useCourier((s) => s.items);
   const plans = useAttic((s) => s.plans);
   const checks = useNowAndThen();
   return useMemo(() => {
@@ -43,8 +45,11 @@ export function useCells(scope: readonly Thing[]): Cells {
     let totals = NO_TOTALS;
     for (const { id } of scope) {
       const now = {
-        checks: checks[id], view: views[id], plans: sheets.map((s) => plans[planId(id, s.marketplace)]), sheets,
-      }; // prettier-ignore
+        checks: checks[id],
+        view: views[id],
+        plans: sheets.map((s) => plans[planId(id, s.marketplace)]),
+        sheets,
+      };
       let it = known.get(id);
       if (!it || !same(it, now)) {
         const own = cellsOf(id, now);
@@ -57,8 +62,7 @@ export function useCells(scope: readonly Thing[]): Cells {
     const found = twinsAmong(cells);
     if (found.size === 0) return { cells, totals, twins: NO_TWINS };
     const twins = new Map<string, Record<string, string>>();
-    for (const [{ thing, market }, first] of found)
-      twins.set(thing, { ...twins.get(thing), [market]: first });
+    for (const [{ item, market }, first] of found) twins.set(item, { ...twins.get(item), [market]: first });
     const going = withoutTwins(cells, found);
     return { cells: going, totals: totalsOf(going), twins };
   }, [scope, sheets, checks, views, plans]);
@@ -70,20 +74,25 @@ type Now = Pick<Known, 'checks' | 'view' | 'plans' | 'sheets'>;
 
 function same(a: Now, b: Now): boolean {
   return (
-    a.checks === b.checks && a.view === b.view && a.sheets === b.sheets && a.plans.every((p, i) => p === b.plans[i])
+    a.checks === b.checks &&
+    a.view === b.view &&
+    a.sheets === b.sheets &&
+    a.plans.every((p, i) => p === b.plans[i])
   );
-} // prettier-ignore
+}
 
-function cellsOf(thing: string, { checks, view, plans, sheets }: Now): MarketCell[] {
+function cellsOf(item: string, { checks, view, plans, sheets }: Now): MarketCell[] {
   return sheets.map(({ marketplace: market }, i) => {
     const check = checks?.find((c) => c.market === market);
     const listing = view?.listings.find((l) => l.market === market);
     const live = listing?.state === 'live' && listing.want === 'live';
-    return { thing, market, check, deed: deedOf(check, plans[i], listing, false), live };
+    return { item, market, check, deed: deedOf(check, plans[i], listing, false), live };
   });
 }
 
-/** The checks as they were a moment ago: they come in portions, and not every one is worth drawing totals for. */
+/**
+ * The checks as they were a moment ago: they come in portions, and not every one is worth drawing totals for.
+ */
 function useNowAndThen(): Record<string, CellCheck[]> {
   const [shown, setShown] = useState(useChecks.getState);
   useEffect(() => {

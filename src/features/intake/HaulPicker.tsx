@@ -2,40 +2,40 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { haulCount, lineFor } from '@/core/hauls/haul';
-import { Field } from '@/parts/Field';
-import { Card } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { startHaul, workIn } from '@/store/hauls';
-import { isoDay } from '@/store/isoDay';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { isoDay } from '@/store/base/isoDay';
+import { startHaul, workIn } from '@/store/items/hauls';
 
-/** Which haul new things belong to. */
+/** Which haul new items belong to. */
 export function HaulPicker() {
   const hauls = useAttic((s) => s.hauls);
   const current = useAttic((s) => s.settings.haulId);
   const [open, setOpen] = useState(false);
   const [name, setName] = useState('');
   const lineId = useAttic((s) => s.settings.lineId);
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const list = Object.values(hauls)
     .filter((haul) => haul.putAwayAt === null || haul.id === current)
     .sort((a, b) => b.createdAt - a.createdAt);
   const haul = current ? hauls[current] : undefined;
-  const lines = haul && haul.lines.length > 1 ? haulCount(haul, Object.values(things)).lines : [];
+  const lines = haul && haul.lines.length > 1 ? haulCount(haul, Object.values(items)).lines : [];
   const line = haul ? lineFor(haul, lineId) : null;
   return (
     <Card label="Haul">
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
-          <Words kind="small" tone="soft">
+          <Text variant="small" tone="soft">
             Haul
-          </Words>
-          <Words kind="strong">{current ? (hauls[current]?.name ?? 'No haul') : 'No haul'}</Words>
+          </Text>
+          <Text variant="strong">{current ? (hauls[current]?.name ?? 'No haul') : 'No haul'}</Text>
         </View>
-        <Press kind="quiet" onPress={() => setOpen(!open)}>
+        <Button variant="quiet" onPress={() => setOpen(!open)}>
           {open ? 'Done' : 'Change'}
-        </Press>
+        </Button>
       </View>
       {lines.length > 0 && current ? (
         <ChipRow label="Which of it">
@@ -65,7 +65,7 @@ export function HaulPicker() {
             placeholder="Quayside car boot"
             onChange={setName}
           />
-          <Press
+          <Button
             disabled={name.trim() === ''}
             onPress={() => {
               startHaul(name.trim(), isoDay(Date.now()));
@@ -74,7 +74,7 @@ export function HaulPicker() {
             }}
           >
             Start this haul
-          </Press>
+          </Button>
         </>
       ) : null}
     </Card>

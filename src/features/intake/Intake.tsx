@@ -4,67 +4,67 @@ import { View } from 'react-native';
 import { z } from 'zod';
 
 import type { Origin } from '@/contract/picture';
-import { Thing } from '@/contract/records';
-import { serialQueue } from '@/core/serialQueue';
+import { Item } from '@/contract/records';
 import { shotList } from '@/core/picture/shots';
-import { FilePress } from '@/parts/FilePress';
-import { FilesNotTaken } from '@/parts/FilesNotTaken';
-import { Card, Page } from '@/parts/Page';
-import { PictureView } from '@/parts/PictureView';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { newId, useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
-import { storeDrafts, useDraft } from '@/store/drafts';
-import { useIncoming } from '@/store/incoming';
-import { keepPictures, takeKept, type NotTaken } from '@/store/pictures';
-import { addBarcode, READ_BY_ITSELF, readPicture } from '@/store/reading';
-import { addThing } from '@/store/things';
-import { unlessExpected, wordsFor } from '@/store/faults';
+import { serialQueue } from '@/core/serialQueue';
+import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
+import { KindPicker } from '@/parts/trade/KindPicker';
+import { LookUpLine } from '@/parts/trade/LookUpLine';
+import { PictureView } from '@/parts/trade/PictureView';
+import { Button } from '@/parts/ui/Button';
+import { FileButton } from '@/parts/ui/FileButton';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { newId, useAttic } from '@/store/attic/attic';
+import { storeDrafts, useDraft } from '@/store/attic/drafts';
+import { unlessExpected, wordsFor } from '@/store/base/faults';
+import { addItem } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
+import { useIncoming } from '@/store/pictures/incoming';
+import { keepPictures, takeKept, type NotTaken } from '@/store/pictures/pictures';
+import { addBarcode, READ_BY_ITSELF, readPicture } from '@/store/pictures/reading';
 
+import { HaulPicker } from './HaulPicker';
+import { hasLiveCamera, LiveCamera } from './LiveCamera';
 import { FindingLine } from '../pictures/FindingLine';
 import { Readings } from '../pictures/Readings';
 import { currentShot, ShotList } from '../pictures/ShotList';
-import { HaulPicker } from './HaulPicker';
-import { KindPicker } from '../item/KindPicker';
-import { LookUpLine } from '../item/LookUpLine';
-import { hasLiveCamera, LiveCamera } from './LiveCamera';
 
-/** The thing that pictures go to. */
-const ThingAtHand = z.string().max(60).nullable();
+/** The item that pictures go to. */
+const ItemAtHand = z.string().max(60).nullable();
 
-/** The list for a thing that does not exist yet. */
-const NOTHING = Thing.parse({ id: 'new', code: 'new', author: '', createdAt: 0, updatedAt: 0 });
+/** The list for an item that does not exist yet. */
+const NOTHING = Item.parse({ id: 'new', code: 'new', author: '', createdAt: 0, updatedAt: 0 });
 
-/** Pictures in, thing after thing, without leaving the camera. Everything is stored as it happens. */
+/** Pictures in, item after item, without leaving the camera. Everything is stored as it happens. */
 export function Intake() {
   const router = useRouter();
-  // Which thing it is outlives a reload; null: the next picture begins one.
-  const [thingId, setThingId] = useDraft('intake', ThingAtHand, null);
+  // Which item it is outlives a reload; null: the next picture begins one.
+  const [itemId, setItemId] = useDraft('intake', ItemAtHand, null);
   const [camera, setCamera] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
   const [kept, setKept] = useState(0);
   const [storing, setStoring] = useState(0);
   const [readNote, setReadNote] = useState<string | null>(null);
-  const thing = useAttic((s) => (thingId ? s.things[thingId] : undefined));
+  const item = useAttic((s) => (itemId ? s.items[itemId] : undefined));
   const pictures = useAttic((s) => s.pictures);
   const left = useIncoming((s) => s.waiting);
   // What is drawn already is not counted once more.
-  const waiting = left.filter((w) => w.thingId === thingId && !pictures[w.id]).length;
+  const waiting = left.filter((w) => w.itemId === itemId && !pictures[w.id]).length;
   const busy = storing + waiting;
   // Drawn is not stored: a reload in between would have to begin again with the file that was chosen.
-  const isSaved = useAttic((s) => s.savedAt !== null) && !left.some((w) => w.thingId === thingId);
+  const isSaved = useAttic((s) => s.savedAt !== null) && !left.some((w) => w.itemId === itemId);
   const hasTrouble = useAttic((s) => s.saveTrouble !== null);
-  const drawn = thing?.pictureIds.length === 1 ? '1 picture' : `${thing?.pictureIds.length ?? 0} pictures`;
+  const drawn = item?.pictureIds.length === 1 ? '1 picture' : `${item?.pictureIds.length ?? 0} pictures`;
   const leftOver = useIncoming((s) => s.notTaken);
-  // Pictures taken quickly go into the same thing, one after the other.
+  // Pictures taken quickly go into the same item, one after the other.
   const [inTurn] = useState(serialQueue);
   // The same at once, for pictures that come before the page is drawn again.
-  const into = useRef(thingId);
+  const into = useRef(itemId);
   const atWork = useRef(0);
-  const own = (thing?.pictureIds ?? []).flatMap((id) => pictures[id] ?? []);
-  const shots = shotList(thing ?? NOTHING, own, useKinds());
+  const own = (item?.pictureIds ?? []).flatMap((id) => pictures[id] ?? []);
+  const shots = shotList(item ?? NOTHING, own, useKinds());
   const current = currentShot(shots, chosen);
   const last = own.reduce<(typeof own)[number] | undefined>(
     (newest, p) => (!newest || p.addedAt >= newest.addedAt ? p : newest),
@@ -73,17 +73,17 @@ export function Intake() {
 
   const take = (files: File[], origin: Origin, shows: string) => {
     // It was removed meanwhile: what comes now begins another.
-    if (atWork.current === 0 && into.current && !useAttic.getState().things[into.current])
-      into.current = null;
+    if (atWork.current === 0 && into.current && !useAttic.getState().items[into.current]) into.current = null;
     const id = (into.current ??= newId());
     atWork.current += 1;
-    setThingId(id);
+    setItemId(id);
     setStoring((n) => n + files.length);
     setNotTaken([]);
     useIncoming.setState({ notTaken: [] });
     setKept(0);
     setChosen(null);
-    // Kept at once, and first of all which thing it is, whatever is still being worked on; what follows takes its turn.
+    // Kept at once, and first of all which item it is, whatever is still being worked on; what follows takes
+    // its turn.
     const keeping = storeDrafts()
       .then(() => keepPictures(id, files, { origin, shows }))
       .finally(() => setStoring((n) => n - files.length));
@@ -91,7 +91,7 @@ export function Intake() {
       const taken = await takeKept(await keeping);
       setNotTaken((list) => [...list, ...taken.notTaken]);
       setKept((n) => n + files.length - taken.notTaken.length);
-      if (taken.thingId && READ_BY_ITSELF.has(shows)) void read(taken.thingId, shows);
+      if (taken.itemId && READ_BY_ITSELF.has(shows)) void read(taken.itemId, shows);
     })
       .catch((error: unknown) => {
         const why = wordsFor(error, 'taking a picture');
@@ -101,8 +101,8 @@ export function Intake() {
   };
 
   const read = async (id: string, shows: string) => {
-    const { things, pictures: all } = useAttic.getState();
-    const picture = [...(things[id]?.pictureIds ?? [])].reverse().find((p) => all[p]?.shows === shows);
+    const { items, pictures: all } = useAttic.getState();
+    const picture = [...(items[id]?.pictureIds ?? [])].reverse().find((p) => all[p]?.shows === shows);
     if (!picture) return;
     setReadNote('Reading the words…');
     const found = await readPicture(id, picture).catch((error: unknown) => {
@@ -120,47 +120,47 @@ export function Intake() {
 
   const next = () => {
     into.current = null;
-    setThingId(null);
+    setItemId(null);
     setNotTaken([]);
     setChosen(null);
     setReadNote(null);
   };
 
-  // Done with here: the next picture begins another thing.
+  // Done with here: the next picture begins another item.
   const toSheet = () => {
-    if (thing) router.navigate(`/thing/${thing.id}`);
+    if (item) router.navigate(`/item/${item.id}`);
     next();
   };
 
   const barcode = (digits: string) => {
     void inTurn(() => {
       const id = (into.current ??= newId());
-      if (!useAttic.getState().things[id]) addThing({ id });
+      if (!useAttic.getState().items[id]) addItem({ id });
       addBarcode(id, digits);
-      setThingId(id);
+      setItemId(id);
     });
   };
 
   return (
     <Page title="Intake">
       {camera ? null : <HaulPicker />}
-      <Card label="This thing">
+      <Card label="This item">
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Words kind="heading" style={{ flex: 1 }}>
-            {thing ? thing.code : 'A new thing'}
-          </Words>
+          <Text variant="heading" style={{ flex: 1 }}>
+            {item ? item.code : 'A new item'}
+          </Text>
           {storing > 0 ? (
-            <Words tone="soft" role="status">
+            <Text tone="soft" role="status">
               {storing === 1 ? 'Storing a picture…' : `Storing ${storing} pictures…`}
-            </Words>
+            </Text>
           ) : waiting > 0 ? (
-            <Words tone="soft" role="status">
+            <Text tone="soft" role="status">
               {waiting === 1 ? 'Stored; reading a picture…' : `Stored; reading ${waiting} pictures…`}
-            </Words>
-          ) : thing ? (
-            <Words tone={isSaved ? 'good' : 'soft'} role="status">
+            </Text>
+          ) : item ? (
+            <Text tone={isSaved ? 'good' : 'soft'} role="status">
               {isSaved ? `Saved, ${drawn}` : hasTrouble ? `Not stored: ${drawn}` : `Saving ${drawn}…`}
-            </Words>
+            </Text>
           ) : null}
         </View>
         {camera ? (
@@ -168,14 +168,14 @@ export function Intake() {
             onPicture={(file) => take([file], 'camera', current?.id ?? '')}
             onClip={(file) => take([file], 'camera', '')}
             onBarcode={barcode}
-            onNext={thing && busy === 0 ? next : null}
+            onNext={item && busy === 0 ? next : null}
             onClose={() => setCamera(false)}
           />
         ) : null}
-        {last && thing ? <FindingLine key={last.id} thing={thing} picture={last} /> : null}
-        {thing ? (
+        {last && item ? <FindingLine key={last.id} item={item} picture={last} /> : null}
+        {item ? (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-            {thing.pictureIds.map((id, i) => (
+            {item.pictureIds.map((id, i) => (
               <PictureView
                 key={id}
                 id={id}
@@ -185,48 +185,48 @@ export function Intake() {
             ))}
           </View>
         ) : null}
-        <ShotList thing={thing} shots={shots} current={current} onChoose={setChosen} />
-        {thing ? <KindPicker thing={thing} /> : null}
+        <ShotList item={item} shots={shots} current={current} onChoose={setChosen} />
+        {item ? <KindPicker item={item} /> : null}
         {readNote ? (
-          <Words tone="soft" role="status">
+          <Text tone="soft" role="status">
             {readNote}
-          </Words>
+          </Text>
         ) : null}
-        {thing ? <Readings thingId={thing.id} /> : null}
-        {thing ? <LookUpLine thing={thing} /> : null}
+        {item ? <Readings itemId={item.id} /> : null}
+        {item ? <LookUpLine item={item} /> : null}
         <FilesNotTaken files={[...leftOver, ...notTaken]} kept={kept} />
         {camera ? null : (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
             {hasLiveCamera() ? (
-              <Press kind="main" icon="camera" onPress={() => setCamera(true)} style={{ flexGrow: 1 }}>
+              <Button variant="main" icon="camera" onPress={() => setCamera(true)} style={{ flexGrow: 1 }}>
                 Open the camera
-              </Press>
+              </Button>
             ) : (
-              <FilePress
-                kind="main"
+              <FileButton
+                variant="main"
                 icon="camera"
                 camera
                 accept="image/*"
                 onFiles={(files) => take(files, 'camera', current?.id ?? '')}
               >
                 Take a picture
-              </FilePress>
+              </FileButton>
             )}
-            <FilePress icon="pictures" accept="image/*,video/*" onFiles={chosenFiles}>
+            <FileButton icon="pictures" accept="image/*,video/*" onFiles={chosenFiles}>
               Choose pictures
-            </FilePress>
+            </FileButton>
           </View>
         )}
-        {thing ? (
+        {item ? (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
             {camera ? null : (
-              <Press icon="forward" disabled={busy > 0} onPress={next} style={{ flexGrow: 1 }}>
-                Next thing
-              </Press>
+              <Button icon="forward" disabled={busy > 0} onPress={next} style={{ flexGrow: 1 }}>
+                Next item
+              </Button>
             )}
-            <Press onPress={toSheet} style={{ flexGrow: 1 }}>
+            <Button onPress={toSheet} style={{ flexGrow: 1 }}>
               Fill in its sheet
-            </Press>
+            </Button>
           </View>
         ) : null}
       </Card>

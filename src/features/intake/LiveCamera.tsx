@@ -1,17 +1,17 @@
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { barcodeIn } from '@/store/reading';
-import { LONGEST_CLIP } from '@/store/clips';
-import { unlessExpected } from '@/store/faults';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { unlessExpected } from '@/store/base/faults';
+import { LONGEST_CLIP } from '@/store/pictures/clips';
+import { barcodeIn } from '@/store/pictures/reading';
 
 export interface LiveCameraProps {
   onPicture: (file: File) => void;
   onClip: (file: File) => void;
   onBarcode: (digits: string, frame: Blob) => void;
-  /** On to the next thing; null while there is none to leave. */
+  /** On to the next item; null while there is none to leave. */
   onNext: (() => void) | null;
   onClose: () => void;
 }
@@ -54,7 +54,7 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
     return (
       <View style={{ gap: 8 }}>
         <Notice tone="caution">{trouble}</Notice>
-        <Press onPress={onClose}>Use files instead</Press>
+        <Button onPress={onClose}>Use files instead</Button>
       </View>
     );
   return (
@@ -74,35 +74,35 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
         </Notice>
       ) : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Press
-          kind="main"
+        <Button
+          variant="main"
           icon="camera"
           disabled={!ready || clip.seconds !== null}
           onPress={() => void frameOf(video.current, 0.92).then((blob) => blob && onPicture(asFile(blob)))}
           style={{ flex: 3, minHeight: 64 }}
         >
           Take the picture
-        </Press>
-        <Press
+        </Button>
+        <Button
           disabled={onNext === null}
           onPress={() => onNext?.()}
           style={{ flex: 2, minHeight: 64, paddingHorizontal: 6 }}
         >
-          Next thing
-        </Press>
+          Next item
+        </Button>
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Press
+        <Button
           icon={clip.seconds === null ? 'film' : undefined}
-          kind={clip.seconds === null ? 'plain' : 'trouble'}
+          variant={clip.seconds === null ? 'plain' : 'trouble'}
           disabled={!ready}
           label={clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
           onPress={() => (clip.seconds === null ? clip.start(video.current) : clip.stop())}
           style={{ flex: 1, paddingHorizontal: 8 }}
         >
           {clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
-        </Press>
-        <Press
+        </Button>
+        <Button
           icon="barcode"
           disabled={!ready}
           label={scanning ? 'Stop looking for a barcode' : 'Read a barcode'}
@@ -110,10 +110,10 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
           style={{ flex: 1, paddingHorizontal: 8 }}
         >
           {scanning ? 'Stop' : 'Barcode'}
-        </Press>
-        <Press label="Close camera" icon="close" onPress={onClose} style={{ flex: 1, paddingHorizontal: 8 }}>
+        </Button>
+        <Button label="Close camera" icon="close" onPress={onClose} style={{ flex: 1, paddingHorizontal: 8 }}>
           Close
-        </Press>
+        </Button>
       </View>
     </View>
   );

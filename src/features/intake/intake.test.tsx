@@ -1,7 +1,7 @@
 import { act } from '@testing-library/react';
 
-import { openAttic, openDisk, useAttic } from '@/store/attic';
-import { editHaul } from '@/store/hauls';
+import { openAttic, openDisk, useAttic } from '@/store/attic/attic';
+import { editHaul } from '@/store/items/hauls';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { choose, fill, leave, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
@@ -10,7 +10,7 @@ import { emptyAttic, manyThings } from '@/testing/world';
 import { Intake } from './Intake';
 
 furnishCanvas();
-const things = () => Object.values(useAttic.getState().things);
+const items = () => Object.values(useAttic.getState().items);
 const shot = (name = 'front.jpg') =>
   pictureFile(name, 300, 240, (pen) => {
     pen.fillStyle = '#c9c2b4';
@@ -19,21 +19,21 @@ const shot = (name = 'front.jpg') =>
     pen.fillRect(90, 50, 120, 140);
   });
 
-it('the first picture begins the thing; the next one goes into it, and then another begins', async () => {
+it('the first picture begins the item; the next one goes into it, and then another begins', async () => {
   await emptyAttic();
   await open(Intake);
-  await sees('A new thing');
+  await sees('A new item');
   await choose(await shot());
   await sees('Saved, 1 picture');
   await choose(await shot('back.jpg'), await shot('label.jpg'));
   await sees('Saved, 3 pictures');
-  expect(things()).toHaveLength(1);
-  await press('Next thing');
+  expect(items()).toHaveLength(1);
+  await press('Next item');
   await choose(await shot());
   await sees('Saved, 1 picture');
-  expect(things()).toHaveLength(2);
+  expect(items()).toHaveLength(2);
   await press('Fill in its sheet');
-  expect(went.at(-1)).toBe(`/thing/${things().at(-1)?.id}`);
+  expect(went.at(-1)).toBe(`/item/${items().at(-1)?.id}`);
 });
 
 it('says that a picture is saved once its bytes are stored, and not before', async () => {
@@ -73,7 +73,7 @@ it('where none was kept, nothing says that others were', async () => {
   expect(said()).not.toMatch(/kept/u);
 });
 
-it('goes on with the thing at hand after leaving, and begins another once its sheet was opened', async () => {
+it('goes on with the item at hand after leaving, and begins another once its sheet was opened', async () => {
   await emptyAttic();
   await open(Intake);
   await choose(await shot());
@@ -86,8 +86,8 @@ it('goes on with the thing at hand after leaving, and begins another once its sh
   await press('Fill in its sheet');
   leave();
   await open(Intake);
-  await sees('A new thing');
-  expect(things()).toHaveLength(1);
+  await sees('A new item');
+  expect(items()).toHaveLength(1);
 });
 
 it('without the courier pictures are taken in all the same', async () => {
@@ -103,20 +103,25 @@ it('what is taken in belongs to the haul that is worked in', async () => {
   await press('Change');
   await press('Haul quayside');
   expect(useAttic.getState().settings.haulId).toBe(many.haul);
-  const before = things().length;
+  const before = items().length;
   await choose(await shot());
   await sees('Saved, 1 picture');
-  expect(things()).toHaveLength(before + 1);
-  expect(things().filter((t) => t.haulId === many.haul && t.title === '')).toHaveLength(1);
+  expect(items()).toHaveLength(before + 1);
+  expect(items().filter((t) => t.haulId === many.haul && t.title === '')).toHaveLength(1);
   // Which of its lines, said once for all that comes.
   act(() =>
-    editHaul(many.haul, 'lines', { lines: [{ id: 'l1', what: 'knitwear', count: 12 }, { id: 'l2', what: 'lamps', count: 2 }] }),
-  ); // prettier-ignore
+    editHaul(many.haul, 'lines', {
+      lines: [
+        { id: 'l1', what: 'knitwear', count: 12 },
+        { id: 'l2', what: 'lamps', count: 2 },
+      ],
+    }),
+  );
   await press(/^lamps/u);
-  await press('Next thing');
+  await press('Next item');
   await choose(await shot());
   await sees('Saved, 1 picture');
-  expect(things().filter((t) => t.lineId === 'l2')).toHaveLength(1);
+  expect(items().filter((t) => t.lineId === 'l2')).toHaveLength(1);
   await sees('lamps, 1 waiting');
   await fill('A new haul', 'Church sale');
   await press(/^Start/u);

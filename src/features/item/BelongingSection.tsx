@@ -2,56 +2,55 @@ import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { groupWords } from '@/core/stock/groups';
-import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { capital } from '@/parts/UndoBar';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { toggleGroup } from '@/store/groups';
-import { anotherLike, codeNow, editThing, giveNewCode, sharesCode } from '@/store/things';
-
-import { exactly } from '../shell/time';
-import { Section } from './Section';
+import { Section } from '@/parts/trade/Section';
+import { capital } from '@/parts/trade/UndoBar';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { exactly } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { toggleGroup } from '@/store/items/groups';
+import { anotherLike, codeNow, editItem, giveNewCode, sharesCode } from '@/store/items/items';
 
 /** Haul, owner and code; another of the same; and what happened to it. Nothing of it is ever sent. */
-export const BelongingSection = memo(function BelongingSection({ thing }: { thing: Thing }) {
+export const BelongingSection = memo(function BelongingSection({ item }: { item: Item }) {
   const router = useRouter();
   const hauls = useAttic((s) => s.hauls);
   const owners = useAttic((s) => s.owners);
-  const haul = thing.haulId ? hauls[thing.haulId] : undefined;
-  const owner = thing.ownerId ? owners[thing.ownerId] : undefined;
+  const haul = item.haulId ? hauls[item.haulId] : undefined;
+  const owner = item.ownerId ? owners[item.ownerId] : undefined;
   const [open, setOpen] = useState(false);
-  const fresh = codeNow(thing);
-  const twice = useAttic((s) => sharesCode(s.things, thing));
+  const fresh = codeNow(item);
+  const twice = useAttic((s) => sharesCode(s.items, item));
   return (
     <Section name="belonging" title="Haul, owner, history" summary={owner ? owner.name : haul?.name}>
       {open ? (
         <>
           <ChipRow label="Haul it came with">
-            <Chip on={!haul} onPress={() => editThing(thing.id, 'haul', { haulId: null, lineId: null })}>
+            <Chip on={!haul} onPress={() => editItem(item.id, 'haul', { haulId: null, lineId: null })}>
               No haul
             </Chip>
             {Object.values(hauls).map((h) => (
               <Chip
                 key={h.id}
                 on={h.id === haul?.id}
-                onPress={() => editThing(thing.id, 'haul', { haulId: h.id, lineId: null })}
+                onPress={() => editItem(item.id, 'haul', { haulId: h.id, lineId: null })}
               >
                 {h.name}
               </Chip>
             ))}
           </ChipRow>
-          <ChipRow label="Whose it is">
-            <Chip on={!owner} onPress={() => editThing(thing.id, 'owner', { ownerId: null })}>
+          <ChipRow label="Owner">
+            <Chip on={!owner} onPress={() => editItem(item.id, 'owner', { ownerId: null })}>
               Our own
             </Chip>
             {Object.values(owners).map((o) => (
               <Chip
                 key={o.id}
                 on={o.id === owner?.id}
-                onPress={() => editThing(thing.id, 'owner', { ownerId: o.id })}
+                onPress={() => editItem(item.id, 'owner', { ownerId: o.id })}
               >
                 {o.name}
               </Chip>
@@ -60,12 +59,12 @@ export const BelongingSection = memo(function BelongingSection({ thing }: { thin
         </>
       ) : (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Words
+          <Text
             style={{ flex: 1 }}
-          >{`${haul?.name ?? 'No haul'}. ${owner ? `Belongs to ${owner.name}.` : 'Our own.'}`}</Words>
-          <Press kind="quiet" label="Change haul or owner" onPress={() => setOpen(true)}>
+          >{`${haul?.name ?? 'No haul'}. ${owner ? `Belongs to ${owner.name}.` : 'Our own.'}`}</Text>
+          <Button variant="quiet" label="Change haul or owner" onPress={() => setOpen(true)}>
             Change
-          </Press>
+          </Button>
         </View>
       )}
       {haul && haul.lines.length > 0 ? (
@@ -73,9 +72,9 @@ export const BelongingSection = memo(function BelongingSection({ thing }: { thin
           {haul.lines.map((line) => (
             <Chip
               key={line.id}
-              on={line.id === thing.lineId}
+              on={line.id === item.lineId}
               onPress={() =>
-                editThing(thing.id, 'line of the haul', { lineId: line.id === thing.lineId ? null : line.id })
+                editItem(item.id, 'line of the haul', { lineId: line.id === item.lineId ? null : line.id })
               }
             >
               {line.what}
@@ -83,34 +82,34 @@ export const BelongingSection = memo(function BelongingSection({ thing }: { thin
           ))}
         </ChipRow>
       ) : null}
-      <GroupChips thing={thing} />
-      <Words figures tone="soft">{`Code ${thing.code}`}</Words>
+      <GroupChips item={item} />
+      <Text figures tone="soft">{`Code ${item.code}`}</Text>
       {twice ? (
         <>
-          <Notice tone="caution">Another thing has the same code.</Notice>
-          <Press onPress={() => giveNewCode(thing.id)}>Give it a code of its own</Press>
+          <Notice tone="caution">Another item has the same code.</Notice>
+          <Button onPress={() => giveNewCode(item.id)}>Give it a code of its own</Button>
         </>
-      ) : fresh !== thing.code ? (
-        <Press label={`Give it the new code ${fresh}`} onPress={() => giveNewCode(thing.id)}>
+      ) : fresh !== item.code ? (
+        <Button label={`Give it the new code ${fresh}`} onPress={() => giveNewCode(item.id)}>
           {`Give it a new code: ${fresh}`}
-        </Press>
+        </Button>
       ) : null}
-      <Press
+      <Button
         icon="add"
         onPress={() => {
-          const id = anotherLike(thing.id);
-          if (id) router.navigate(`/thing/${id}`);
+          const id = anotherLike(item.id);
+          if (id) router.navigate(`/item/${id}`);
         }}
       >
         Another like this
-      </Press>
-      <History thing={thing} />
+      </Button>
+      <History item={item} />
     </Section>
   );
 });
 
 /** Groups it was put into by hand; those that fill themselves say so in stock. */
-function GroupChips({ thing }: { thing: Thing }) {
+function GroupChips({ item }: { item: Item }) {
   const groups = useAttic((s) => s.groups);
   const ids = Object.keys(groups);
   if (ids.length === 0) return null;
@@ -120,9 +119,9 @@ function GroupChips({ thing }: { thing: Thing }) {
         <Chip
           key={id}
           role="checkbox"
-          on={thing.groupIds.includes(id)}
+          on={item.groupIds.includes(id)}
           label={`In the group ${groupWords(groups, id)}`}
-          onPress={() => toggleGroup(thing.id, id)}
+          onPress={() => toggleGroup(item.id, id)}
         >
           {groupWords(groups, id)}
         </Chip>
@@ -134,24 +133,24 @@ function GroupChips({ thing }: { thing: Thing }) {
 const FEW = 4;
 
 /** What happened to it, the newest first. */
-function History({ thing }: { thing: Thing }) {
-  const lines = useAttic((s) => s.diary[thing.id]?.lines) ?? [];
+function History({ item }: { item: Item }) {
+  const lines = useAttic((s) => s.diary[item.id]?.lines) ?? [];
   const [all, setAll] = useState(false);
   const newest = [...lines].reverse();
   return (
     <View role="group" aria-label="History" style={{ gap: 4 }}>
       {(all ? newest : newest.slice(0, FEW)).map((line, i) => (
-        <Words key={`${line.at}-${i}`} kind="small" tone="soft" figures>
+        <Text key={`${line.at}-${i}`} variant="small" tone="soft" figures>
           {`${exactly(line.at)}, ${line.who}: ${capital(line.what)}`}
-        </Words>
+        </Text>
       ))}
-      <Words kind="small" tone="soft" figures>
-        {`${exactly(thing.createdAt)}, ${thing.author}: It came in`}
-      </Words>
+      <Text variant="small" tone="soft" figures>
+        {`${exactly(item.createdAt)}, ${item.author}: It came in`}
+      </Text>
       {newest.length > FEW && !all ? (
-        <Press kind="quiet" onPress={() => setAll(true)}>
+        <Button variant="quiet" onPress={() => setAll(true)}>
           {`All ${newest.length} lines`}
-        </Press>
+        </Button>
       ) : null}
     </View>
   );

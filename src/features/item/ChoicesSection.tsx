@@ -3,70 +3,69 @@ import { View } from 'react-native';
 import { z } from 'zod';
 
 import type { Piece } from '@/contract/choices';
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { inStock, priceRange, valuesIn, withOptions, type Option } from '@/core/choices/choices';
-import { formatMoney } from '@/core/money/money';
-import { Field } from '@/parts/Field';
-import { MoneyField } from '@/parts/MoneyField';
-import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
-import { WholeField } from '@/parts/WholeField';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
 import type { Examined } from '@/core/listing/examine';
-import { useCourier } from '@/store/courierLink';
-import { useDraft, useHasDraft } from '@/store/drafts';
-import { editThing } from '@/store/things';
+import { formatMoney } from '@/core/money/money';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { FieldFindings, Section } from '@/parts/trade/Section';
+import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { WholeField } from '@/parts/ui/WholeField';
+import { useAttic } from '@/store/attic/attic';
+import { useDraft, useHasDraft } from '@/store/attic/drafts';
+import { useCourier } from '@/store/courier/courierLink';
+import { editItem } from '@/store/items/items';
 import { useColours } from '@/theme/theme';
 
-import { FieldFindings, Section } from './Section';
-
-/** A thing sold in choices: what there is to choose, how many of each, prices and pictures of their own. */
+/** An item sold in choices: what there is to choose, how many of each, prices and pictures of their own. */
 export const ChoicesSection = memo(function ChoicesSection({
-  thing,
+  item,
   findings,
 }: {
-  thing: Thing;
+  item: Item;
   findings: readonly Examined[];
 }) {
   const currency = useAttic((s) => s.settings.currency);
-  const key = `choices:${thing.id}`;
+  const key = `choices:${item.id}`;
   const half = useHasDraft(key);
   const [opened, setBegun] = useState(false);
   const begun = opened || half;
-  const { choices } = thing;
-  const range = choices && priceRange(choices, thing.price);
+  const { choices } = item;
+  const range = choices && priceRange(choices, item.price);
   const summary = choices
     ? `${inStock(choices)} in stock${range ? ` · ${rangeWords(range, currency)}` : ''}`
     : undefined;
   return (
-    <Section name="choices" title="Sold in choices" summary={summary}>
+    <Section name="choices" title="Sold in variations" summary={summary}>
       {choices || begun ? (
         <>
-          <Options draftKey={key} thing={thing} onKept={() => setBegun(false)} />
+          <Options draftKey={key} item={item} onKept={() => setBegun(false)} />
           {choices?.pieces.map((piece) => (
-            <PieceLine key={piece.code} thing={thing} piece={piece} currency={currency} />
+            <PieceLine key={piece.code} item={item} piece={piece} currency={currency} />
           ))}
-          {choices ? <Shown thing={thing} /> : null}
+          {choices ? <Shown item={item} /> : null}
           {choices ? (
-            <Press
-              kind="quiet"
+            <Button
+              variant="quiet"
               icon="remove"
-              onPress={() => editThing(thing.id, 'choices taken away', { choices: null })}
+              onPress={() => editItem(item.id, 'choices taken away', { choices: null })}
             >
               One of a kind after all
-            </Press>
+            </Button>
           ) : null}
           <FieldFindings examined={findings} field="choices" />
         </>
       ) : (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Words tone="soft" style={{ flex: 1 }}>
+          <Text tone="soft" style={{ flex: 1 }}>
             One of a kind.
-          </Words>
-          <Press kind="quiet" label="Sell it in choices" onPress={() => setBegun(true)}>
+          </Text>
+          <Button variant="quiet" label="Sell it in variations" onPress={() => setBegun(true)}>
             Several to choose from
-          </Press>
+          </Button>
         </View>
       )}
     </Section>
@@ -83,9 +82,9 @@ type Draft = z.infer<typeof Draft>;
 const Drafts = z.array(Draft).max(3).nullable();
 
 /** What there is to choose: typed as lists, kept with a press, since it makes and unmakes pieces. */
-function Options(props: { draftKey: string; thing: Thing; onKept: () => void }) {
-  const { draftKey, thing, onKept } = props;
-  const stored = thing.choices?.options ?? [];
+function Options(props: { draftKey: string; item: Item; onKept: () => void }) {
+  const { draftKey, item, onKept } = props;
+  const stored = item.choices?.options ?? [];
   const asDraft = stored.map((o): Draft => ({ name: o.name, values: o.values.join(', ') }));
   const [draft, setDraft, clearDraft] = useDraft(draftKey, Drafts, null);
   const [why, setWhy] = useState<string | null>(null);
@@ -98,9 +97,9 @@ function Options(props: { draftKey: string; thing: Thing; onKept: () => void }) 
     const options = lines
       .filter((l) => l.name.trim() !== '' || l.values.trim() !== '')
       .map((l): Option => ({ name: l.name, values: valuesIn(l.values) }));
-    const done = withOptions(thing.choices, options, thing.code);
+    const done = withOptions(item.choices, options, item.code);
     if (!done.ok) return setWhy(done.why);
-    editThing(thing.id, 'choices', { choices: done.choices });
+    editItem(item.id, 'choices', { choices: done.choices });
     clearDraft();
     onKept();
   };
@@ -129,7 +128,7 @@ function Options(props: { draftKey: string; thing: Thing; onKept: () => void }) 
             />
           </View>
           {lines.length > 1 ? (
-            <SignPress
+            <SignButton
               icon="remove"
               label={`Remove choice ${i + 1}`}
               onPress={() => setDraft(lines.filter((_, j) => j !== i))}
@@ -140,36 +139,36 @@ function Options(props: { draftKey: string; thing: Thing; onKept: () => void }) 
       {why ? <Notice tone="trouble">{`${why} What you typed is still here.`}</Notice> : null}
       <View style={{ flexDirection: 'row', gap: 10 }}>
         {lines.length < 3 ? (
-          <Press icon="add" onPress={() => setDraft([...lines, { name: '', values: '' }])}>
+          <Button icon="add" onPress={() => setDraft([...lines, { name: '', values: '' }])}>
             Another choice
-          </Press>
+          </Button>
         ) : null}
         {draft ? (
-          <Press kind="main" style={{ flex: 1 }} onPress={keep}>
+          <Button variant="main" style={{ flex: 1 }} onPress={keep}>
             Keep these choices
-          </Press>
+          </Button>
         ) : null}
       </View>
     </View>
   );
 }
 
-function PieceLine(props: { thing: Thing; piece: Piece; currency: string }) {
-  const { thing, piece, currency } = props;
+function PieceLine(props: { item: Item; piece: Piece; currency: string }) {
+  const { item, piece, currency } = props;
   const c = useColours();
   const [pictures, setPictures] = useState(false);
   const sold = useCourier(
-    (s) => s.things[thing.id]?.pieceSales.filter((p) => p.piece === piece.code).length ?? 0,
+    (s) => s.items[item.id]?.pieceSales.filter((p) => p.piece === piece.code).length ?? 0,
   );
   const words = piece.values.join(', ');
   const put = (label: string, part: Partial<Piece>) =>
-    editThing(thing.id, label, (t) => ({
+    editItem(item.id, label, (t) => ({
       choices: t.choices && {
         ...t.choices,
         pieces: t.choices.pieces.map((p) => (p.code === piece.code ? { ...p, ...part } : p)),
       },
     }));
-  const own = piece.pictureIds.filter((id) => thing.pictureIds.includes(id));
+  const own = piece.pictureIds.filter((id) => item.pictureIds.includes(id));
   return (
     <View
       role="group"
@@ -178,21 +177,21 @@ function PieceLine(props: { thing: Thing; piece: Piece; currency: string }) {
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
-          <Words kind="strong">{words}</Words>
-          <Words kind="small" tone="soft" figures>
+          <Text variant="strong">{words}</Text>
+          <Text variant="small" tone="soft" figures>
             {sold === 0
               ? piece.code
               : `${piece.code} · ${sold} sold, ${Math.max(0, piece.stock - sold)} left`}
-          </Words>
+          </Text>
         </View>
-        <Press
-          kind="quiet"
+        <Button
+          variant="quiet"
           label={`Pictures of ${words}`}
-          disabled={thing.pictureIds.length === 0}
+          disabled={item.pictureIds.length === 0}
           onPress={() => setPictures(!pictures)}
         >
           {own.length === 0 ? 'Pictures: shared' : own.length === 1 ? '1 picture' : `${own.length} pictures`}
-        </Press>
+        </Button>
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <View style={{ flex: 1 }}>
@@ -211,14 +210,14 @@ function PieceLine(props: { thing: Thing; piece: Piece; currency: string }) {
             label={`Price: ${words}`}
             value={piece.price}
             currency={currency}
-            placeholder="the thing’s"
+            placeholder="the item’s"
             onChange={(price) => put('price of a choice', { price })}
           />
         </View>
       </View>
       {pictures ? (
         <ChipRow label={`Own pictures of ${words}`} radio={false}>
-          {thing.pictureIds.map((id, i) => (
+          {item.pictureIds.map((id, i) => (
             <Chip
               key={id}
               role="checkbox"
@@ -240,19 +239,31 @@ function PieceLine(props: { thing: Thing; piece: Piece; currency: string }) {
 }
 
 /** How many of each marketplaces show: not the last ones, and not all of many. */
-function Shown({ thing }: { thing: Thing }) {
-  const { choices } = thing;
+function Shown({ item }: { item: Item }) {
+  const { choices } = item;
   if (!choices) return null;
-  const put = (part: Partial<NonNullable<Thing['choices']>>) =>
-    editThing(thing.id, 'stock shown', (t) => (t.choices ? { choices: { ...t.choices, ...part } } : null));
+  const put = (part: Partial<NonNullable<Item['choices']>>) =>
+    editItem(item.id, 'stock shown', (t) => (t.choices ? { choices: { ...t.choices, ...part } } : null));
   return (
     <View style={{ flexDirection: 'row', gap: 10 }}>
       <View style={{ flex: 1 }}>
-        <WholeField label="Held back of each" value={choices.heldBack} least={0} most={1_000} onChange={(n) => put({ heldBack: n })} />
+        <WholeField
+          label="Hold back of each"
+          value={choices.heldBack}
+          least={0}
+          most={1_000}
+          onChange={(n) => put({ heldBack: n })}
+        />
       </View>
       <View style={{ flex: 1 }}>
-        <WholeField label="Shown at most (0: all)" value={choices.cap ?? 0} least={0} most={100_000} onChange={(n) => put({ cap: n === 0 ? null : n })} />
+        <WholeField
+          label="Shown at most (0: all)"
+          value={choices.cap ?? 0}
+          least={0}
+          most={100_000}
+          onChange={(n) => put({ cap: n === 0 ? null : n })}
+        />
       </View>
     </View>
   );
-} // prettier-ignore
+}

@@ -1,91 +1,95 @@
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 
-import { TESTED, USES, type Flaw, type Thing } from '@/contract/records';
+import { TESTED, USES, type Flaw, type Item } from '@/contract/records';
 import { TESTED_WORDS } from '@/core/condition/conditionText';
-import { flawWords, gradeNames, gradeOfThing, SEVERITY_NAMES, wordsForUse } from '@/core/condition/grade';
-import { formatLength } from '@/core/measure/units';
-import { Field } from '@/parts/Field';
-import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
-import { capital } from '@/parts/UndoBar';
-import { Words } from '@/parts/Words';
-import { change, setSettings, useAttic } from '@/store/attic';
+import { flawWords, gradeNames, gradeOfItem, SEVERITY_NAMES, wordsForUse } from '@/core/condition/grade';
 import type { Examined } from '@/core/listing/examine';
-import { useKinds } from '@/store/kinds';
-import { editThing, thingWith } from '@/store/things';
+import { formatLength } from '@/core/measure/units';
+import { FieldFindings, Section } from '@/parts/trade/Section';
+import { capital } from '@/parts/trade/UndoBar';
+import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Text } from '@/parts/ui/Text';
+import { change, setSettings, useAttic } from '@/store/attic/attic';
+import { editItem, itemWith } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
 
 import { FlawForm } from './FlawForm';
 import { GradeByHand } from './GradeByHand';
-import { FieldFindings, Section } from './Section';
 
-/** How much it was used, every flaw, what is with it; the grade follows. */
+/** Wear, every flaw, what is with it; the grade follows. */
 export const ConditionSection = memo(function ConditionSection({
-  thing,
+  item,
   findings,
 }: {
-  thing: Thing;
+  item: Item;
   findings: readonly Examined[];
 }) {
-  const grade = gradeOfThing(thing);
-  const names = gradeNames(thing.kind, useKinds());
+  const grade = gradeOfItem(item);
+  const names = gradeNames(item.kind, useKinds());
   return (
     <Section name="condition" title="Condition" summary={grade ? names[grade.wear] : undefined}>
-      <ChipRow label="How much it was used">
+      <ChipRow label="Wear">
         {USES.map((use) => (
-          <Chip key={use} on={thing.use === use} onPress={() => editThing(thing.id, 'use', { use })}>
+          <Chip key={use} on={item.use === use} onPress={() => editItem(item.id, 'use', { use })}>
             {capital(wordsForUse(use))}
           </Chip>
         ))}
       </ChipRow>
-      <Flaws thing={thing} />
-      <More thing={thing} />
-      <GradeByHand thing={thing} />
+      <Flaws item={item} />
+      <More item={item} />
+      <GradeByHand item={item} />
       <FieldFindings examined={findings} field="condition" />
     </Section>
   );
 });
 
-function Flaws({ thing }: { thing: Thing }) {
+function Flaws({ item }: { item: Item }) {
   const units = useAttic((s) => s.settings.units);
   const [open, setOpen] = useState<string | null>(null);
   const keep = (flaw: Flaw | null) => {
     setOpen(null);
     if (!flaw) return;
-    editThing(thing.id, thing.flaws.some((f) => f.id === flaw.id) ? 'flaw changed' : 'flaw added', (t) => ({
+    editItem(item.id, item.flaws.some((f) => f.id === flaw.id) ? 'flaw changed' : 'flaw added', (t) => ({
       flaws: t.flaws.some((f) => f.id === flaw.id)
         ? t.flaws.map((f) => (f.id === flaw.id ? flaw : f))
         : [...t.flaws, flaw],
     }));
   };
   const place = (flaw: Flaw) => {
-    const n = flaw.pictureId ? thing.pictureIds.indexOf(flaw.pictureId) + 1 : 0;
+    const n = flaw.pictureId ? item.pictureIds.indexOf(flaw.pictureId) + 1 : 0;
     return n > 0 ? `${flaw.pin ? 'pinned' : 'shown'} in picture ${n}` : null;
   };
   return (
     <>
-      {thing.flaws.map((flaw) =>
+      {item.flaws.map((flaw) =>
         open === flaw.id ? (
-          <FlawForm key={flaw.id} thing={thing} before={flaw} onDone={keep} />
+          <FlawForm key={flaw.id} item={item} before={flaw} onDone={keep} />
         ) : (
           <View key={flaw.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
             <View style={{ flex: 1 }}>
-              <Words kind="strong">{capital(flawWords(flaw))}</Words>
-              <Words kind="small" tone="soft" figures>
+              <Text variant="strong">{capital(flawWords(flaw))}</Text>
+              <Text variant="small" tone="soft" figures>
                 {[SEVERITY_NAMES[flaw.severity], flaw.sizeMm && formatLength(flaw.sizeMm, units), place(flaw)]
                   .filter(Boolean)
                   .join(' · ')}
-              </Words>
+              </Text>
             </View>
-            <Press kind="quiet" label={`Change flaw: ${flawWords(flaw)}`} onPress={() => setOpen(flaw.id)}>
+            <Button
+              variant="quiet"
+              label={`Change flaw: ${flawWords(flaw)}`}
+              onPress={() => setOpen(flaw.id)}
+            >
               Change
-            </Press>
-            <SignPress
+            </Button>
+            <SignButton
               icon="remove"
               label={`Remove flaw: ${flawWords(flaw)}`}
               onPress={() =>
                 change(
                   'flaw removed',
-                  [thingWith(thing, { flaws: thing.flaws.filter((f) => f.id !== flaw.id) })],
+                  [itemWith(item, { flaws: item.flaws.filter((f) => f.id !== flaw.id) })],
                   { destructive: true },
                 )
               }
@@ -94,20 +98,20 @@ function Flaws({ thing }: { thing: Thing }) {
         ),
       )}
       {open === 'new' ? (
-        <FlawForm thing={thing} before={null} onDone={keep} />
+        <FlawForm item={item} before={null} onDone={keep} />
       ) : (
-        <Press icon="add" onPress={() => setOpen('new')}>
+        <Button icon="add" onPress={() => setOpen('new')}>
           Add a flaw
-        </Press>
+        </Button>
       )}
-      {thing.flaws.length === 0 && open === null ? (
-        <ChipRow label="Looked it over" radio={false}>
+      {item.flaws.length === 0 && open === null ? (
+        <ChipRow label="Checked for flaws" radio={false}>
           <Chip
             role="checkbox"
-            on={thing.looked}
-            onPress={() => editThing(thing.id, 'looked over', { looked: !thing.looked })}
+            on={item.looked}
+            onPress={() => editItem(item.id, 'looked over', { looked: !item.looked })}
           >
-            Looked it over: no flaws
+            Checked for flaws: no flaws
           </Chip>
         </ChipRow>
       ) : null}
@@ -116,14 +120,14 @@ function Flaws({ thing }: { thing: Thing }) {
 }
 
 /** Parts, trying out, cleaning, the home it comes from, and the person's own words. */
-function More({ thing }: { thing: Thing }) {
+function More({ item }: { item: Item }) {
   const [open, setOpen] = useState(false);
-  const { id } = thing;
-  if (!open && !saysMore(thing))
+  const { id } = item;
+  if (!open && !saysMore(item))
     return (
-      <Press kind="quiet" icon="add" onPress={() => setOpen(true)}>
+      <Button variant="quiet" icon="add" onPress={() => setOpen(true)}>
         Parts, testing, cleaning, notes
-      </Press>
+      </Button>
     );
   const yesNo = (
     label: string,
@@ -134,10 +138,8 @@ function More({ thing }: { thing: Thing }) {
       {([true, false] as const).map((is) => (
         <Chip
           key={String(is)}
-          on={thing[key] === is}
-          onPress={() =>
-            editThing(id, label.toLocaleLowerCase('en'), { [key]: thing[key] === is ? null : is })
-          }
+          on={item[key] === is}
+          onPress={() => editItem(id, label.toLocaleLowerCase('en'), { [key]: item[key] === is ? null : is })}
         >
           {words[is ? 0 : 1]}
         </Chip>
@@ -147,24 +149,24 @@ function More({ thing }: { thing: Thing }) {
   return (
     <>
       <Field
-        label="What comes with it"
-        value={thing.included}
+        label="Included"
+        value={item.included}
         maxLength={400}
         placeholder="box, spare button, booklet"
-        onChange={(included) => editThing(id, 'what comes with it', { included })}
+        onChange={(included) => editItem(id, 'what comes with it', { included })}
       />
       <Field
         label="What is missing"
-        value={thing.missing}
+        value={item.missing}
         maxLength={400}
-        onChange={(missing) => editThing(id, 'what is missing', { missing })}
+        onChange={(missing) => editItem(id, 'what is missing', { missing })}
       />
-      <ChipRow label="Tried out">
+      <ChipRow label="Tested">
         {TESTED.map((tested) => (
           <Chip
             key={tested}
-            on={thing.tested === tested}
-            onPress={() => editThing(id, 'tried out', { tested: thing.tested === tested ? null : tested })}
+            on={item.tested === tested}
+            onPress={() => editItem(id, 'tried out', { tested: item.tested === tested ? null : tested })}
           >
             {capital(TESTED_WORDS[tested])}
           </Chip>
@@ -173,21 +175,21 @@ function More({ thing }: { thing: Thing }) {
       {yesNo('Cleaning', 'cleaned', ['Cleaned', 'As it was found'])}
       {yesNo('Smoke', 'smoke', ['From a home with smoke', 'No smoke'])}
       {yesNo('Pets', 'pets', ['From a home with pets', 'No pets'])}
-      <Note thing={thing} />
+      <Note item={item} />
     </>
   );
 }
 
 /** The person's own words, with phrases that were kept for using again. */
-function Note({ thing }: { thing: Thing }) {
+function Note({ item }: { item: Item }) {
   const phrases = useAttic((s) => s.settings.phrases);
-  const note = thing.conditionNote.trim();
-  const set = (conditionNote: string) => editThing(thing.id, 'note on its condition', { conditionNote });
+  const note = item.conditionNote.trim();
+  const set = (conditionNote: string) => editItem(item.id, 'note on its condition', { conditionNote });
   return (
     <View style={{ gap: 8 }}>
-      <Field label="Note on its condition" value={thing.conditionNote} multiline onChange={set} />
+      <Field label="Note on its condition" value={item.conditionNote} multiline onChange={set} />
       {phrases.length > 0 ? (
-        <ChipRow label="Kept phrases" radio={false}>
+        <ChipRow label="Saved phrases" radio={false}>
           {phrases.map((phrase) => (
             <Chip
               key={phrase}
@@ -202,29 +204,29 @@ function Note({ thing }: { thing: Thing }) {
       ) : null}
       {note !== '' && note.length <= 400 ? (
         phrases.includes(note) ? (
-          <Press
-            kind="quiet"
+          <Button
+            variant="quiet"
             icon="remove"
             onPress={() => setSettings({ phrases: phrases.filter((p) => p !== note) })}
           >
             Keep this phrase no longer
-          </Press>
+          </Button>
         ) : (
-          <Press
-            kind="quiet"
+          <Button
+            variant="quiet"
             icon="add"
             disabled={phrases.length >= 200}
             onPress={() => setSettings({ phrases: [...phrases, note] })}
           >
             Keep as a phrase
-          </Press>
+          </Button>
         )
       ) : null}
     </View>
   );
 }
 
-function saysMore(t: Thing): boolean {
+function saysMore(t: Item): boolean {
   return (
     [t.included, t.missing, t.conditionNote].some((text) => text !== '') ||
     [t.tested, t.cleaned, t.smoke, t.pets].some((answer) => answer !== null)

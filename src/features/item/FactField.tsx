@@ -3,21 +3,21 @@ import { View } from 'react-native';
 
 import type { FactSpec } from '@/core/kinds/spec';
 import { answersOf, factValue, readable, toggled } from '@/core/kinds/values';
-import { Field } from '@/parts/Field';
-import { Chip, ChipRow } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { barcodeSeen } from '@/store/lookUp';
-import { setFact } from '@/store/things';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Text } from '@/parts/ui/Text';
+import { setFact } from '@/store/items/items';
+import { barcodeSeen } from '@/store/research/lookUp';
 
 /** One item specific: typed, or tapped where there are answers to choose from. */
-export const FactField = memo(function FactField(props: { thingId: string; spec: FactSpec; value: string }) {
-  const { thingId, spec, value } = props;
+export const FactField = memo(function FactField(props: { itemId: string; spec: FactSpec; value: string }) {
+  const { itemId, spec, value } = props;
   const choices = spec.type === 'yesNo' ? ['Yes', 'No'] : (spec.choices ?? []);
   const only = spec.type === 'yesNo' || (spec.closed === true && choices.length > 0);
   const label = spec.private ? `${spec.label} (private)` : spec.label;
   const set = (text: string) => {
-    setFact(thingId, spec, text);
-    if (spec.id === 'barcode') barcodeSeen(thingId, text);
+    setFact(itemId, spec, text);
+    if (spec.id === 'barcode') barcodeSeen(itemId, text);
   };
   const answers = answersOf(value);
   // A tap saves typing; once there is a value the suggestions are out of the way, unless several may stand.
@@ -25,9 +25,9 @@ export const FactField = memo(function FactField(props: { thingId: string; spec:
   return (
     <View style={{ gap: 6 }}>
       {only ? (
-        <Words kind="small" tone="soft">
+        <Text variant="small" tone="soft">
           {label}
-        </Words>
+        </Text>
       ) : (
         <Field
           label={label}

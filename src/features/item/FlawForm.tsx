@@ -2,27 +2,27 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { SEVERITIES, type Flaw, type Thing } from '@/contract/records';
+import { SEVERITIES, type Flaw, type Item } from '@/contract/records';
 import { SEVERITY_NAMES } from '@/core/condition/grade';
-import { Field } from '@/parts/Field';
-import { LengthField } from '@/parts/LengthField';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Stage, UNITS } from '@/parts/Stage';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
-import { usePictureAddress } from '@/store/pictures';
+import { LengthField } from '@/parts/trade/LengthField';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Stage, UNITS } from '@/parts/ui/Stage';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
+import { usePictureAddress } from '@/store/pictures/pictures';
 import { useColours } from '@/theme/theme';
 
 /** One flaw: what, where, how bad, how large, and the place in a picture that shows it. */
-export function FlawForm(props: { thing: Thing; before: Flaw | null; onDone: (flaw: Flaw | null) => void }) {
-  const { thing, before, onDone } = props;
+export function FlawForm(props: { item: Item; before: Flaw | null; onDone: (flaw: Flaw | null) => void }) {
+  const { item, before, onDone } = props;
   const units = useAttic((s) => s.settings.units);
-  const kind = useKinds().get(thing.kind);
+  const kind = useKinds().get(item.kind);
   const [flaw, setFlaw] = useState<Flaw>(
     before ?? {
       id: nanoid(10),
-      kind: '',
+      type: '',
       place: '',
       severity: 'slight',
       sizeMm: null,
@@ -42,23 +42,23 @@ export function FlawForm(props: { thing: Thing; before: Flaw | null; onDone: (fl
       </ChipRow>
     ) : null;
   return (
-    <View role="group" aria-label={before ? `Change the flaw ${before.kind}` : 'New flaw'} style={{ gap: 9 }}>
-      {chips('Flaws seen often', kind?.flaws ?? [], flaw.kind, (text) => put({ kind: text }))}
+    <View role="group" aria-label={before ? `Change the flaw ${before.type}` : 'New flaw'} style={{ gap: 9 }}>
+      {chips('Flaws seen often', kind?.flaws ?? [], flaw.type, (text) => put({ type: text }))}
       <Field
         label="What is wrong"
-        value={flaw.kind}
+        value={flaw.type}
         maxLength={400}
         pause={0}
-        onChange={(text) => put({ kind: text })}
+        onChange={(text) => put({ type: text })}
       />
       {chips('Usual places', kind?.places ?? [], flaw.place, (place) => put({ place }))}
       <Field
-        label="Where on the thing"
+        label="Where on the item"
         value={flaw.place}
         maxLength={400}
         onChange={(place) => put({ place })}
       />
-      <ChipRow label="How bad it is">
+      <ChipRow label="Severity">
         {SEVERITIES.map((s) => (
           <Chip key={s} on={flaw.severity === s} onPress={() => put({ severity: s })}>
             {SEVERITY_NAMES[s]}
@@ -71,30 +71,30 @@ export function FlawForm(props: { thing: Thing; before: Flaw | null; onDone: (fl
         units={units}
         onChange={(sizeMm) => put({ sizeMm })}
       />
-      <Pin thing={thing} flaw={flaw} onPut={put} />
+      <Pin item={item} flaw={flaw} onPut={put} />
       <View style={{ flexDirection: 'row', gap: 10 }}>
-        <Press
-          kind="main"
-          disabled={flaw.kind.trim() === ''}
+        <Button
+          variant="main"
+          disabled={flaw.type.trim() === ''}
           style={{ flex: 1 }}
-          onPress={() => onDone({ ...flaw, kind: flaw.kind.trim(), place: flaw.place.trim() })}
+          onPress={() => onDone({ ...flaw, type: flaw.type.trim(), place: flaw.place.trim() })}
         >
           Keep this flaw
-        </Press>
-        <Press onPress={() => onDone(null)}>Cancel</Press>
+        </Button>
+        <Button onPress={() => onDone(null)}>Cancel</Button>
       </View>
     </View>
   );
 }
 
 /** The picture that shows it, with a pin where it is. */
-function Pin(props: { thing: Thing; flaw: Flaw; onPut: (part: Partial<Flaw>) => void }) {
-  const { thing, flaw, onPut } = props;
+function Pin(props: { item: Item; flaw: Flaw; onPut: (part: Partial<Flaw>) => void }) {
+  const { item, flaw, onPut } = props;
   const c = useColours();
   const pictures = useAttic((s) => s.pictures);
   const address = usePictureAddress(flaw.pictureId ?? undefined, 'full');
   const shown = flaw.pictureId ? pictures[flaw.pictureId] : undefined;
-  const plain = thing.pictureIds.flatMap((id, i) => {
+  const plain = item.pictureIds.flatMap((id, i) => {
     const picture = pictures[id];
     return picture && !picture.made && !picture.clip ? [{ id, n: i + 1 }] : [];
   });
@@ -118,9 +118,9 @@ function Pin(props: { thing: Thing; flaw: Flaw; onPut: (part: Partial<Flaw>) => 
       </ChipRow>
       {shown ? (
         <>
-          <Words kind="small" tone="soft">
+          <Text variant="small" tone="soft">
             {flaw.pin ? 'Tap again to move the pin.' : 'Tap where it is.'}
-          </Words>
+          </Text>
           <Stage
             address={address}
             alt="The picture with the flaw"

@@ -2,35 +2,35 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
 
-import type { Thing } from '@/contract/records';
-import { bestByHand, derivedGrade, gradeNames, gradeOfThing, mayGrade } from '@/core/condition/grade';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useDraft } from '@/store/drafts';
-import { useKinds } from '@/store/kinds';
-import { editThing } from '@/store/things';
+import type { Item } from '@/contract/records';
+import { bestByHand, derivedGrade, gradeNames, gradeOfItem, mayGrade } from '@/core/condition/grade';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useDraft } from '@/store/attic/drafts';
+import { editItem } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
 
 const HalfGraded = z.object({ wear: z.number().int().min(0).max(5).nullable(), why: z.string() });
 
 /** The grade with its reason; lowered by hand as one likes, raised only by saying why. */
-export function GradeByHand({ thing }: { thing: Thing }) {
+export function GradeByHand({ item }: { item: Item }) {
   const [opened, setOpen] = useState(false);
-  const [{ wear, why }, put, clear] = useDraft(`grade:${thing.id}`, HalfGraded, { wear: null, why: '' });
+  const [{ wear, why }, put, clear] = useDraft(`grade:${item.id}`, HalfGraded, { wear: null, why: '' });
   const open = opened || wear !== null;
   const setWear = (to: number) => put((now) => ({ ...now, wear: to }));
   const setWhy = (words: string) => put((now) => ({ ...now, why: words }));
-  const names = gradeNames(thing.kind, useKinds());
-  const derived = derivedGrade(thing);
-  const grade = gradeOfThing(thing);
+  const names = gradeNames(item.kind, useKinds());
+  const derived = derivedGrade(item);
+  const grade = gradeOfItem(item);
   if (!derived || !grade) return null;
-  const byHand = thing.gradeByHand !== null && grade.wear !== derived.wear;
-  const best = bestByHand(thing);
+  const byHand = item.gradeByHand !== null && grade.wear !== derived.wear;
+  const best = bestByHand(item);
   const chosen = wear ?? grade.wear;
   const better = chosen < derived.wear;
-  const done = (gradeByHand: Thing['gradeByHand']) => {
-    editThing(thing.id, 'grade', { gradeByHand });
+  const done = (gradeByHand: Item['gradeByHand']) => {
+    editItem(item.id, 'grade', { gradeByHand });
     setOpen(false);
     clear();
   };
@@ -53,47 +53,47 @@ export function GradeByHand({ thing }: { thing: Thing }) {
             )}
           </ChipRow>
           {best > 0 ? (
-            <Words kind="small" tone="soft">
+            <Text variant="small" tone="soft">
               {`What is recorded of it allows no better than ${names[best]}.`}
-            </Words>
+            </Text>
           ) : null}
           {better ? (
             <>
-              <Words
-                kind="small"
+              <Text
+                variant="small"
                 tone="soft"
-              >{`Better than the record says (${derived.because}): say why. Buyers read it.`}</Words>
+              >{`Better than the record says (${derived.because}): say why. Buyers read it.`}</Text>
               <Field label="Why it is better" value={why} maxLength={400} pause={0} onChange={setWhy} />
             </>
           ) : null}
           <View style={{ flexDirection: 'row', gap: 10 }}>
-            <Press
-              kind="main"
-              disabled={!mayGrade(thing, { wear: chosen, why })}
+            <Button
+              variant="main"
+              disabled={!mayGrade(item, { wear: chosen, why })}
               onPress={() => done(chosen === derived.wear ? null : { wear: chosen, why: better ? why : '' })}
               style={{ flex: 1 }}
             >
               Keep this grade
-            </Press>
-            <Press
+            </Button>
+            <Button
               onPress={() => {
                 setOpen(false);
                 clear();
               }}
             >
               Cancel
-            </Press>
+            </Button>
           </View>
         </View>
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          <Press kind="quiet" onPress={() => setOpen(true)}>
+          <Button variant="quiet" onPress={() => setOpen(true)}>
             Grade it by hand
-          </Press>
+          </Button>
           {byHand ? (
-            <Press kind="quiet" icon="undo" onPress={() => done(null)}>
+            <Button variant="quiet" icon="undo" onPress={() => done(null)}>
               As the record says
-            </Press>
+            </Button>
           ) : null}
         </View>
       )}

@@ -1,26 +1,26 @@
-import { memo } from 'react';
 import { useRouter } from 'expo-router';
+import { memo } from 'react';
 
-import type { Thing } from '@/contract/records';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
+import type { Item } from '@/contract/records';
+import { Section } from '@/parts/trade/Section';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Text } from '@/parts/ui/Text';
+import { setSettings, useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
 
 import { MeasureField } from '../pictures/MeasureField';
-import { Section } from './Section';
 
 /** The kind's measurements, flat, in the units the person works in. */
-export const MeasurementsSection = memo(function MeasurementsSection({ thing }: { thing: Thing }) {
+export const MeasurementsSection = memo(function MeasurementsSection({ item }: { item: Item }) {
   const units = useAttic((s) => s.settings.units);
-  const measures = useKinds().measures(thing.kind);
+  const measures = useKinds().measures(item.kind);
   const router = useRouter();
   const pictures = useAttic((s) => s.pictures);
-  const own = thing.pictureIds.flatMap((id) => pictures[id] ?? []);
+  const own = item.pictureIds.flatMap((id) => pictures[id] ?? []);
   const made = own.find((p) => p.made);
   const plain = own.filter((p) => !p.made && !p.clip);
   const from = made?.made?.from ?? (plain.find((p) => p.shows === 'measured') ?? plain[0])?.id;
-  const known = measures.filter((m) => thing.measurements[m.id] !== undefined).length;
+  const known = measures.filter((m) => item.measurements[m.id] !== undefined).length;
   return (
     <Section
       name="measurements"
@@ -28,7 +28,7 @@ export const MeasurementsSection = memo(function MeasurementsSection({ thing }: 
       summary={measures.length > 0 ? `${known} of ${measures.length}` : undefined}
     >
       {measures.length === 0 ? (
-        <Words tone="soft">Say what it is first: each kind has its own measurements.</Words>
+        <Text tone="soft">Say what it is first: each kind has its own measurements.</Text>
       ) : null}
       {measures.length > 0 ? (
         <ChipRow label="Units">
@@ -41,12 +41,12 @@ export const MeasurementsSection = memo(function MeasurementsSection({ thing }: 
         </ChipRow>
       ) : null}
       {measures.length > 0 && from ? (
-        <Press icon="ruler" onPress={() => router.navigate(`/thing/${thing.id}/measure/${from}`)}>
+        <Button icon="ruler" onPress={() => router.navigate(`/item/${item.id}/measure/${from}`)}>
           {made ? 'Change the measurement picture' : 'Make a measurement picture'}
-        </Press>
+        </Button>
       ) : null}
       {measures.map((spec) => (
-        <MeasureField key={`${spec.id}-${units}`} thing={thing} spec={spec} />
+        <MeasureField key={`${spec.id}-${units}`} item={item} spec={spec} />
       ))}
     </Section>
   );

@@ -2,37 +2,37 @@ import { useRouter } from 'expo-router';
 import { memo, useEffect, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Picture, Thing } from '@/contract/records';
-import { FilePress } from '@/parts/FilePress';
-import { FilesNotTaken } from '@/parts/FilesNotTaken';
-import { Notice } from '@/parts/Notice';
-import { PictureView } from '@/parts/PictureView';
-import { Press, SignPress } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { wordsFor } from '@/store/faults';
-import { useAttic } from '@/store/attic';
+import type { Picture, Item } from '@/contract/records';
+import type { Examined } from '@/core/listing/examine';
+import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
+import { PictureView } from '@/parts/trade/PictureView';
+import { FieldFindings, Section } from '@/parts/trade/Section';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Button, SignButton } from '@/parts/ui/Button';
+import { FileButton } from '@/parts/ui/FileButton';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { wordsFor } from '@/store/base/faults';
 import {
   addPictures,
   examineMissing,
   removePicture,
   usePictureAddress,
   type NotTaken,
-} from '@/store/pictures';
-import { readPicture } from '@/store/reading';
-import type { Examined } from '@/core/listing/examine';
+} from '@/store/pictures/pictures';
+import { readPicture } from '@/store/pictures/reading';
 
 import { AboutPicture } from '../pictures/AboutPicture';
 import { FindingLine } from '../pictures/FindingLine';
 import { PictureStrip } from '../pictures/PictureStrip';
-import { useDo } from '../shell/useDo';
-import { FieldFindings, Section } from './Section';
 
 /** The pictures in the buyers' order; the first is the cover. Drag to reorder. */
 export const PicturesSection = memo(function PicturesSection({
-  thing,
+  item,
   findings,
 }: {
-  thing: Thing;
+  item: Item;
   findings: readonly Examined[];
 }) {
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
@@ -40,15 +40,15 @@ export const PicturesSection = memo(function PicturesSection({
   const [reading, setReading] = useState(0);
   const [shown, setShown] = useState<string | null>(null);
   const pictures = useAttic((s) => s.pictures);
-  const large = thing.pictureIds.find((id) => id === shown) ?? thing.pictureIds[0];
+  const large = item.pictureIds.find((id) => id === shown) ?? item.pictureIds[0];
   const picture = large ? pictures[large] : undefined;
-  const ids = thing.pictureIds.join();
+  const ids = item.pictureIds.join();
   useEffect(() => {
     void examineMissing(ids === '' ? [] : ids.split(','));
   }, [ids]);
   const take = (files: File[]) => {
     setReading(files.length);
-    void addPictures(thing.id, files, {
+    void addPictures(item.id, files, {
       origin: 'file',
       onEach: (done) => setReading(files.length - done),
     }).then(
@@ -64,17 +64,17 @@ export const PicturesSection = memo(function PicturesSection({
       },
     );
   };
-  const position = large ? thing.pictureIds.indexOf(large) + 1 : 0;
+  const position = large ? item.pictureIds.indexOf(large) + 1 : 0;
   return (
-    <Section name="pictures" title="Pictures" summary={`${thing.pictureIds.length} · first is the cover`}>
+    <Section name="pictures" title="Pictures" summary={`${item.pictureIds.length} · first is the cover`}>
       {large ? (
         <View>
           {picture?.clip ? (
-            <Clip id={large} alt={`Clip, picture ${position} of ${thing.pictureIds.length}`} />
+            <Clip id={large} alt={`Clip, picture ${position} of ${item.pictureIds.length}`} />
           ) : (
             <PictureView
               id={large}
-              alt={`Picture ${position} of ${thing.pictureIds.length}, large`}
+              alt={`Picture ${position} of ${item.pictureIds.length}, large`}
               size="full"
               whole
               style={{ width: '100%', aspectRatio: 1 }}
@@ -83,39 +83,37 @@ export const PicturesSection = memo(function PicturesSection({
           <View
             style={{ position: 'absolute', right: 6, top: 6, backgroundColor: '#FFFCF5', borderRadius: 22 }}
           >
-            <SignPress
+            <SignButton
               icon="remove"
               label={`Remove picture ${position}`}
               colour="#2B2721"
-              onPress={() => removePicture(thing, large)}
+              onPress={() => removePicture(item, large)}
             />
           </View>
         </View>
       ) : null}
-      {picture ? <FindingLine key={picture.id} thing={thing} picture={picture} /> : null}
-      <PictureStrip thing={thing} shown={large} onShow={setShown} />
-      {picture ? (
-        <Doings key={`do-${picture.id}`} thing={thing} picture={picture} position={position} />
-      ) : null}
+      {picture ? <FindingLine key={picture.id} item={item} picture={picture} /> : null}
+      <PictureStrip item={item} shown={large} onShow={setShown} />
+      {picture ? <Doings key={`do-${picture.id}`} item={item} picture={picture} position={position} /> : null}
       {reading > 0 ? (
-        <Words
+        <Text
           tone="soft"
           role="status"
-        >{`Reading ${reading === 1 ? 'a picture' : `${reading} pictures`}…`}</Words>
+        >{`Reading ${reading === 1 ? 'a picture' : `${reading} pictures`}…`}</Text>
       ) : null}
       <FilesNotTaken files={notTaken} kept={kept} />
-      <FilePress icon="add" accept="image/*,video/*" onFiles={take}>
+      <FileButton icon="add" accept="image/*,video/*" onFiles={take}>
         Add pictures
-      </FilePress>
+      </FileButton>
       <FieldFindings examined={findings} field="pictures" />
     </Section>
   );
 });
 
 /** What can be done with the picture that is shown large. */
-function Doings({ thing, picture, position }: { thing: Thing; picture: Picture; position: number }) {
+function Doings({ item, picture, position }: { item: Item; picture: Picture; position: number }) {
   const router = useRouter();
-  const { busy, trouble, run } = useDo();
+  const { busy, trouble, run } = useAsyncAction();
   const [found, setFound] = useState<number | null>(null);
   const grow = { flexGrow: 1, paddingHorizontal: 10 } as const;
   const from = picture.made?.from;
@@ -123,46 +121,46 @@ function Doings({ thing, picture, position }: { thing: Thing; picture: Picture; 
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {picture.made || picture.clip ? null : (
-          <Press
+          <Button
             icon="write"
             label={`Clean up picture ${position}`}
-            onPress={() => router.navigate(`/thing/${thing.id}/clean/${picture.id}`)}
+            onPress={() => router.navigate(`/item/${item.id}/clean/${picture.id}`)}
             style={grow}
           >
             Clean up
-          </Press>
+          </Button>
         )}
         {picture.clip ? null : (
-          <Press
+          <Button
             icon="ruler"
             label={`Measure in picture ${position}`}
-            onPress={() => router.navigate(`/thing/${thing.id}/measure/${from ?? picture.id}`)}
+            onPress={() => router.navigate(`/item/${item.id}/measure/${from ?? picture.id}`)}
             style={grow}
           >
             Measure
-          </Press>
+          </Button>
         )}
         {picture.made || picture.clip ? null : (
-          <Press
+          <Button
             icon="readText"
             label={`Read words in picture ${position}`}
             disabled={busy}
-            onPress={() => run(async () => setFound(await readPicture(thing.id, picture.id)))}
+            onPress={() => run(async () => setFound(await readPicture(item.id, picture.id)))}
             style={grow}
           >
             {busy ? 'Reading…' : 'Read'}
-          </Press>
+          </Button>
         )}
       </View>
       {found !== null ? (
-        <Words tone="soft" role="status">
+        <Text tone="soft" role="status">
           {found === 0
             ? 'Nothing new was made out.'
             : `${found === 1 ? 'One reading waits' : `${found} readings wait`} under “What it is”.`}
-        </Words>
+        </Text>
       ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <AboutPicture thing={thing} picture={picture} />
+      <AboutPicture item={item} picture={picture} />
     </View>
   );
 }

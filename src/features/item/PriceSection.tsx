@@ -1,21 +1,23 @@
-import { memo } from 'react';
 import { useRouter } from 'expo-router';
+import { memo } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
-import { ratesOf } from '@/core/listing/setup';
-import { formatMoney } from '@/core/money/money';
-import { formatWeight, GRAMS_PER_OUNCE, parseWeight } from '@/core/measure/units';
+import type { Item } from '@/contract/records';
 import { floorHere, inlandPostage, weightOf } from '@/core/listing/effective';
-import { Field } from '@/parts/Field';
-import { MoneyField } from '@/parts/MoneyField';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useKinds } from '@/store/kinds';
 import type { Examined } from '@/core/listing/examine';
-import { editThing, removeThing } from '@/store/things';
+import { ratesOf } from '@/core/listing/setup';
+import { formatWeight, GRAMS_PER_OUNCE, parseWeight } from '@/core/measure/units';
+import { formatMoney } from '@/core/money/money';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { rankWords } from '@/parts/trade/rankWords';
+import { FieldFindings, Section } from '@/parts/trade/Section';
+import { Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { editItem, removeItem } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
 
 import { AskingPrices } from '../price/AskingPrices';
 import { Competing } from '../price/Competing';
@@ -23,15 +25,13 @@ import { Comps } from '../price/Comps';
 import { Floor } from '../price/Floor';
 import { MorePrice } from '../price/MorePrice';
 import { ParcelSize } from '../price/ParcelSize';
-import { rankWords } from '../sales/rankWords';
-import { FieldFindings, Section } from './Section';
 
 /** What was paid and what is asked. */
 export const PriceSection = memo(function PriceSection({
-  thing,
+  item,
   findings,
 }: {
-  thing: Thing;
+  item: Item;
   findings: readonly Examined[];
 }) {
   const settings = useAttic((s) => s.settings);
@@ -41,79 +41,79 @@ export const PriceSection = memo(function PriceSection({
     <Section
       name="price"
       title="Price"
-      summary={thing.price === null ? undefined : formatMoney(thing.price, currency)}
+      summary={item.price === null ? undefined : formatMoney(item.price, currency)}
     >
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <MoneyField
             label="Cost"
-            value={thing.cost}
+            value={item.cost}
             currency={currency}
-            onChange={(cost) => editThing(thing.id, 'cost', { cost })}
+            onChange={(cost) => editItem(item.id, 'cost', { cost })}
           />
         </View>
         <View style={{ flex: 1 }}>
           <MoneyField
             label="Price"
-            value={thing.price}
+            value={item.price}
             currency={currency}
-            onChange={(price) => editThing(thing.id, 'price', { price })}
+            onChange={(price) => editItem(item.id, 'price', { price })}
           />
         </View>
       </View>
-      <Floor thing={thing} />
-      <DeskFigures thing={thing} />
+      <Floor item={item} />
+      <DeskFigures item={item} />
       <FieldFindings examined={findings.filter((e) => e.plan?.price == null)} field="price" />
-      <AskingPrices thing={thing} examined={findings} />
-      <Comps thing={thing} />
+      <AskingPrices item={item} examined={findings} />
+      <Comps item={item} />
       {findings.map((e) => (
         <Competing
           key={e.sheet.marketplace}
-          thing={thing}
+          item={item}
           examined={e}
-          floor={floorHere(thing, kinds, settings)}
+          floor={floorHere(item, kinds, settings)}
         />
       ))}
-      <MorePrice thing={thing} />
+      <MorePrice item={item} />
     </Section>
   );
 });
 
-/** What the look-up desk knows that bears on the price: what it cost new, and how well its like sells. */
-function DeskFigures({ thing }: { thing: Thing }) {
-  const { priceNew, ranks } = thing;
+/** What the product look-up knows that bears on the price: what it cost new, and how well its like sells. */
+function DeskFigures({ item }: { item: Item }) {
+  const { priceNew, ranks } = item;
   const lines = [
     ...(priceNew ? [`Cost ${formatMoney(priceNew.amount, priceNew.currency)} when new.`] : []),
     ...(ranks.length > 0 ? [rankWords(ranks)] : []),
   ];
   if (lines.length === 0) return null;
   return (
-    <Words tone="soft" figures>
+    <Text tone="soft" figures>
       {lines.join(' ')}
-    </Words>
+    </Text>
   );
 }
 
 /** Packed weight and where it is stored. The spot is private and never sent. */
 export const StoreSection = memo(function StoreSection({
-  thing,
+  item,
   findings,
 }: {
-  thing: Thing;
+  item: Item;
   findings: readonly Examined[];
 }) {
   const units = useAttic((s) => s.settings.units);
   const currency = useAttic((s) => s.settings.currency);
   const listed = useCourier(
-    (s) => s.things[thing.id]?.listings.some((l) => l.want === 'live' || l.doing !== null) ?? false,
+    (s) => s.items[item.id]?.listings.some((l) => l.want === 'live' || l.doing !== null) ?? false,
   );
   const router = useRouter();
   const kinds = useKinds();
-  const grams = weightOf(thing, kinds);
+  const grams = weightOf(item, kinds);
   const rates = ratesOf(useAttic((s) => s.settings));
-  const postage = inlandPostage(thing, kinds, rates);
+  const postage = inlandPostage(item, kinds, rates);
   return (
-    <Section name="parcel" title="Parcel and spot" summary={thing.spot || undefined}>
+    <Section name="parcel" title="Parcel and spot" summary={item.spot || undefined}>
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <Field
@@ -123,11 +123,11 @@ export const StoreSection = memo(function StoreSection({
             keyboard="decimal-pad"
             unit={units === 'metric' ? 'g' : 'oz'}
             value={
-              thing.weightG === null
+              item.weightG === null
                 ? ''
                 : units === 'metric'
-                  ? String(thing.weightG)
-                  : (thing.weightG / GRAMS_PER_OUNCE).toFixed(1)
+                  ? String(item.weightG)
+                  : (item.weightG / GRAMS_PER_OUNCE).toFixed(1)
             }
             refuse={(text) => {
               const parsed = text.trim() === '' ? null : parseWeight(text, units);
@@ -135,35 +135,35 @@ export const StoreSection = memo(function StoreSection({
             }}
             onChange={(text) => {
               const parsed = text.trim() === '' ? null : parseWeight(text, units);
-              if (!parsed || parsed.ok) editThing(thing.id, 'weight', { weightG: parsed?.value ?? null });
+              if (!parsed || parsed.ok) editItem(item.id, 'weight', { weightG: parsed?.value ?? null });
             }}
           />
         </View>
         <View style={{ flex: 1 }}>
           <Field
             label="Spot"
-            value={thing.spot}
+            value={item.spot}
             maxLength={60}
-            onChange={(spot) => editThing(thing.id, 'spot', { spot })}
+            onChange={(spot) => editItem(item.id, 'spot', { spot })}
           />
         </View>
       </View>
-      <Words tone="soft" figures>
-        {`${thing.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; ${postage.ok ? `inland postage ${formatMoney(postage.price, currency)}${postage.chargedG > grams ? ` for the room it takes (${formatWeight(postage.chargedG, units)})` : ''}` : postage.why.toLocaleLowerCase('en').replace(/\.$/u, '')}. The spot stays private.`}
-      </Words>
-      <ParcelSize thing={thing} />
+      <Text tone="soft" figures>
+        {`${item.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; ${postage.ok ? `inland postage ${formatMoney(postage.price, currency)}${postage.chargedG > grams ? ` for the room it takes (${formatWeight(postage.chargedG, units)})` : ''}` : postage.why.toLocaleLowerCase('en').replace(/\.$/u, '')}. The spot stays private.`}
+      </Text>
+      <ParcelSize item={item} />
       <FieldFindings examined={findings} field="parcel" />
-      <Press
-        kind="quiet"
+      <Button
+        variant="quiet"
         icon="remove"
         disabled={listed}
         onPress={() => {
-          removeThing(thing.id);
+          removeItem(item.id);
           router.navigate('/stock');
         }}
       >
         {listed ? 'Listed: withdraw it before removing it' : 'Remove it from the attic'}
-      </Press>
+      </Button>
     </Section>
   );
 });

@@ -2,44 +2,44 @@ import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { arranged, formFor } from '@/core/kinds/form';
 import type { FactSpec } from '@/core/kinds/spec';
 import { readable } from '@/core/kinds/values';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
 import type { Examined } from '@/core/listing/examine';
+import { KindPicker } from '@/parts/trade/KindPicker';
+import { LookUpLine } from '@/parts/trade/LookUpLine';
+import { FieldFindings, Section } from '@/parts/trade/Section';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
 
-import { Readings } from '../pictures/Readings';
 import { FactField } from './FactField';
-import { KindPicker } from './KindPicker';
-import { LookUpLine } from './LookUpLine';
-import { FieldFindings, Section } from './Section';
 import { SizeElsewhere } from './SizeElsewhere';
+import { Readings } from '../pictures/Readings';
 
-/** Kind of thing and its specifics. Facts that a new kind does not ask for are set aside, not lost. */
+/** Kind of item and its specifics. Facts that a new kind does not ask for are set aside, not lost. */
 export const WhatSection = memo(function WhatSection({
-  thing,
+  item,
   findings,
 }: {
-  thing: Thing;
+  item: Item;
   findings: readonly Examined[];
 }) {
   const kinds = useKinds();
   const router = useRouter();
-  const kind = kinds.get(thing.kind);
+  const kind = kinds.get(item.kind);
   const forms = useAttic((s) => s.forms);
   const [more, setMore] = useState<ReadonlySet<string>>(new Set());
-  const asked = kinds.facts(thing.kind);
+  const asked = kinds.facts(item.kind);
   const { shown, hidden } = arranged(asked, kind && formFor(kind, Object.values(forms)));
   const others = kinds.common.filter((f) => !asked.some((own) => own.id === f.id));
-  const isOpen = (f: FactSpec) => thing.facts[f.id] !== undefined || more.has(f.id);
+  const isOpen = (f: FactSpec) => item.facts[f.id] !== undefined || more.has(f.id);
   // What is known is never out of sight, whatever the form says.
   const asking = [...shown, ...hidden.filter(isOpen), ...others.filter(isOpen)];
   const addable = [...hidden, ...others].filter((f) => !isOpen(f));
-  const missing = asked.filter((f) => f.need === 'required' && !thing.facts[f.id]);
+  const missing = asked.filter((f) => f.need === 'required' && !item.facts[f.id]);
   return (
     <Section
       name="kind"
@@ -50,13 +50,13 @@ export const WhatSection = memo(function WhatSection({
           : kind?.name
       }
     >
-      <KindPicker thing={thing} />
+      <KindPicker item={item} />
       <FieldFindings examined={findings} field="kind" />
-      <ReadingsAndLookUp thingId={thing.id} />
+      <ReadingsAndLookUp itemId={item.id} />
       {asking.map((spec) => (
         <View key={spec.id} style={{ gap: 6 }}>
-          <FactField thingId={thing.id} spec={spec} value={thing.facts[spec.id] ?? ''} />
-          {spec.id === 'sizeSystem' ? <SizeElsewhere thing={thing} /> : null}
+          <FactField itemId={item.id} spec={spec} value={item.facts[spec.id] ?? ''} />
+          {spec.id === 'sizeSystem' ? <SizeElsewhere item={item} /> : null}
           <FieldFindings examined={findings} field={`fact:${spec.id}`} />
         </View>
       ))}
@@ -75,36 +75,36 @@ export const WhatSection = memo(function WhatSection({
           ))}
         </ChipRow>
       ) : null}
-      <Aside thing={thing} />
+      <Aside item={item} />
       {kind ? (
-        <Press kind="quiet" icon="add" onPress={() => router.navigate(`/kinds?at=${kind.id}`)}>
+        <Button variant="quiet" icon="add" onPress={() => router.navigate(`/kinds?at=${kind.id}`)}>
           Ask something else of this kind
-        </Press>
+        </Button>
       ) : null}
     </Section>
   );
 });
 
-function ReadingsAndLookUp({ thingId }: { thingId: string }) {
-  const thing = useAttic((s) => s.things[thingId]);
+function ReadingsAndLookUp({ itemId }: { itemId: string }) {
+  const item = useAttic((s) => s.items[itemId]);
   return (
     <>
-      <Readings thingId={thingId} />
-      {thing ? <LookUpLine thing={thing} /> : null}
+      <Readings itemId={itemId} />
+      {item ? <LookUpLine item={item} /> : null}
     </>
   );
 }
 
 /** What was said of it when it was taken for another kind. */
-function Aside({ thing }: { thing: Thing }) {
+function Aside({ item }: { item: Item }) {
   const kinds = useKinds();
-  const facts = Object.entries(thing.aside.facts);
+  const facts = Object.entries(item.parked.facts);
   if (facts.length === 0) return null;
   return (
-    <Words kind="small" tone="soft">
+    <Text variant="small" tone="soft">
       {`Set aside, since this kind does not ask: ${facts
-        .map(([id, value]) => `${kinds.factName(thing.kind, id).toLocaleLowerCase('en')} ${readable(value)}`)
+        .map(([id, value]) => `${kinds.factName(item.kind, id).toLocaleLowerCase('en')} ${readable(value)}`)
         .join('; ')}. It comes back with a kind that does.`}
-    </Words>
+    </Text>
   );
 }

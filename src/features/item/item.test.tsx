@@ -1,7 +1,7 @@
 import { planId } from '@/contract/records';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { editPlan, editThing } from '@/store/things';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { editPlan, editItem } from '@/store/items/items';
 import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
 import { canPress, field, fill, leave, open, press, sees, settled } from '@/testing/page';
 import { manyThings, market, SHEETS, type Many } from '@/testing/world';
@@ -12,10 +12,10 @@ let many: Many;
 beforeEach(async () => {
   many = await manyThings();
 });
-const thing = (title: string) => useAttic.getState().things[many.id(title)]!;
+const item = (title: string) => useAttic.getState().items[many.id(title)]!;
 const plan = (title: string, where: string) => useAttic.getState().plans[planId(many.id(title), where)];
 
-/** The sheet of a thing, with all of it there. */
+/** The sheet of an item, with all of it there. */
 async function sheetOf(title: string, options: Parameters<typeof open>[1] = {}) {
   const asked = await open(ItemSheet, { params: { id: many.id(title) }, ...options });
   await sees('Where is it best?');
@@ -28,18 +28,18 @@ describe('what it is and how it is', () => {
     await sheetOf('Ostler');
     await press('Add a flaw');
     await fill('What is wrong', 'stain');
-    await fill('Where on the thing', 'left cuff');
+    await fill('Where on the item', 'left cuff');
     await press('Serious');
     await fill('Size of the flaw', '2');
     await press('Keep this flaw');
-    expect(thing('Ostler').flaws).toHaveLength(2);
-    expect(thing('Ostler').flaws[1]).toMatchObject({
-      kind: 'stain',
+    expect(item('Ostler').flaws).toHaveLength(2);
+    expect(item('Ostler').flaws[1]).toMatchObject({
+      type: 'stain',
       place: 'left cuff',
       severity: 'serious',
     });
     await press(/^Remove flaw: .*stain/u);
-    expect(thing('Ostler').flaws).toHaveLength(1);
+    expect(item('Ostler').flaws).toHaveLength(1);
   });
   it('words, figures and spot are kept as typed; a slip is told of and not kept', async () => {
     await sheetOf('Ostler');
@@ -49,31 +49,37 @@ describe('what it is and how it is', () => {
     await sees(/digits only/u);
     await fill('Weight packed', '1700');
     await fill('Spot', 'Rail-08');
-    expect(thing('Ostler')).toMatchObject({ title: 'Ostler chore coat, waxed', price: 7_950, cost: 900, weightG: 1_700, spot: 'Rail-08' }); // prettier-ignore
+    expect(item('Ostler')).toMatchObject({
+      title: 'Ostler chore coat, waxed',
+      price: 7_950,
+      cost: 900,
+      weightG: 1_700,
+      spot: 'Rail-08',
+    });
   });
   it('sold in choices, each piece has its stock', async () => {
     await sheetOf('Marrow');
-    await press('Sell it in choices');
+    await press('Sell it in variations');
     await fill('Choice 1', 'Size');
     await fill('To choose from 1', 'S, M, L');
     // Left half made, it is still there.
     leave();
     await sheetOf('Marrow');
     await press('Keep these choices');
-    expect(thing('Marrow').choices?.pieces.map((p) => p.values)).toEqual([['S'], ['M'], ['L']]);
+    expect(item('Marrow').choices?.pieces.map((p) => p.values)).toEqual([['S'], ['M'], ['L']]);
     await fill('In stock: M', '3');
-    expect(thing('Marrow').choices?.pieces[1]?.stock).toBe(3);
-    await fill('Held back of each', '1');
+    expect(item('Marrow').choices?.pieces[1]?.stock).toBe(3);
+    await fill('Hold back of each', '1');
     await fill('Shown at most', '2');
-    expect(thing('Marrow').choices).toMatchObject({ heldBack: 1, cap: 2 });
+    expect(item('Marrow').choices).toMatchObject({ heldBack: 1, cap: 2 });
   });
   it('belongs to a haul and an owner, one press each', async () => {
     await sheetOf('Ostler');
     await press('Change haul or owner');
     await press('Mrs Aldous');
-    expect(thing('Ostler').ownerId).toBe(many.owner);
+    expect(item('Ostler').ownerId).toBe(many.owner);
     await press('Haul fennick');
-    expect(thing('Ostler').haulId).toBe('haul-1');
+    expect(item('Ostler').haulId).toBe('haul-1');
   });
 });
 
@@ -99,7 +105,7 @@ describe('on a marketplace', () => {
     await fill('Opens at', '15.00');
     await fill('Runs for days', '5');
     await fill('Outright for', '45.00');
-    await fill('Put up again', '2');
+    await fill('Relist, times', '2');
     expect(plan('Marrow', 'oldhollow')?.auction).toMatchObject({
       opening: 1_500,
       days: 5,
@@ -114,7 +120,7 @@ describe('on a marketplace', () => {
     expect(times?.querySelectorAll('[role=radio]').length).toBeGreaterThan(2);
     await press('Pictures on Brackenmoor');
     await press(/^Leave out on Brackenmoor/u);
-    expect(plan('Marrow', 'brackenmoor')?.pictureIds).toHaveLength(thing('Marrow').pictureIds.length - 1);
+    expect(plan('Marrow', 'brackenmoor')?.pictureIds).toHaveLength(item('Marrow').pictureIds.length - 1);
     await press(/^Send to Brackenmoor too/u);
     await press(/^Earlier on Brackenmoor/u);
     await press('Give back own pictures on Brackenmoor');
@@ -123,11 +129,22 @@ describe('on a marketplace', () => {
   it('says what the marketplace said, what waits, and what keeps it from going', async () => {
     told(many.id('Marrow'), {
       listings: [
-        listed('brackenmoor', { state: 'refused', want: 'gone', reasons: [{ field: 'description', message: 'It has an address in it.' }] }),
-        listed('threadwick', { state: 'onItsWay', doing: 'publish', tries: 3, trouble: 'It did not answer.' }),
+        listed('brackenmoor', {
+          state: 'refused',
+          want: 'gone',
+          reasons: [{ field: 'description', message: 'It has an address in it.' }],
+        }),
+        listed('threadwick', {
+          state: 'onItsWay',
+          doing: 'publish',
+          tries: 3,
+          trouble: 'It did not answer.',
+        }),
       ],
-    }); // prettier-ignore
-    useCourier.setState({ markets: SHEETS.map((s) => market(s, s.marketplace === 'brackenmoor' ? { link: 'paused' } : {})) }); // prettier-ignore
+    });
+    useCourier.setState({
+      markets: SHEETS.map((s) => market(s, s.marketplace === 'brackenmoor' ? { link: 'paused' } : {})),
+    });
     await sheetOf('Marrow');
     await sees('Brackenmoor says: It has an address in it.');
     await sees('It did not answer. The courier keeps trying.');
@@ -144,7 +161,7 @@ describe('on a marketplace', () => {
     expect(commandsIn(asked)).toEqual([]);
     await press('Withdraw it from Brackenmoor');
     expect(commandsIn(asked)).toEqual([
-      { type: 'withdraw', thing: many.id('Kittiwake'), market: 'brackenmoor' },
+      { type: 'withdraw', item: many.id('Kittiwake'), market: 'brackenmoor' },
     ]);
   });
   it('where it is up already nothing goes before old and new were seen', async () => {
@@ -154,7 +171,7 @@ describe('on a marketplace', () => {
   });
   it('what it does not go to is named, with why; it can go to one alone', async () => {
     const id = many.id('Blue');
-    editThing(id, 'price', { price: 3_200 });
+    editItem(id, 'price', { price: 3_200 });
     for (const where of ['brackenmoor', 'lanternyard', 'threadwick', 'nearstile'])
       editPlan(id, where, 'planned', { wanted: true });
     await sheetOf('Blue');
@@ -164,7 +181,7 @@ describe('on a marketplace', () => {
   });
 });
 
-it('a thing that is removed leaves a page that says where to go; one that is listed can’t be', async () => {
+it('an item that is removed leaves a page that says where to go; one that is listed can’t be', async () => {
   await sheetOf('Kittiwake');
   await sees('Listed: withdraw it before removing it');
   await sheetOf('Marrow');

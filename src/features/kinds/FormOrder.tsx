@@ -3,12 +3,12 @@ import { View } from 'react-native';
 
 import { arranged, formFor, movedInOrder } from '@/core/kinds/form';
 import type { Kind } from '@/core/kinds/spec';
-import { Card } from '@/parts/Page';
-import { Press, SignPress } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
-import { keepForm } from '@/store/ownKinds';
+import { Button, SignButton } from '@/parts/ui/Button';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
+import { keepForm } from '@/store/items/ownKinds';
 
 /** Which of a kind's questions show on the item sheet, and in what order. */
 export function FormOrder({ kind }: { kind: Kind }) {
@@ -26,45 +26,45 @@ export function FormOrder({ kind }: { kind: Kind }) {
     <Card label="On the sheet">
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
-          <Words kind="heading">On the sheet</Words>
-          <Words kind="small" tone="soft">
+          <Text variant="heading">On the sheet</Text>
+          <Text variant="small" tone="soft">
             {own
               ? 'Your own order, for this kind and all below it.'
               : form
                 ? `Your order of ${kinds.get(form.kind)?.name ?? 'a kind above'}.`
                 : 'All questions, in the usual order.'}
-          </Words>
+          </Text>
         </View>
-        <Press kind="quiet" label="Change what shows on the sheet" onPress={() => setOpen(!open)}>
+        <Button variant="quiet" label="Change what shows on the sheet" onPress={() => setOpen(!open)}>
           {open ? 'Done' : 'Change'}
-        </Press>
+        </Button>
       </View>
       {open ? (
         <>
           {shown.map((f, i) => (
             <View key={f.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
               <View style={{ flex: 1 }}>
-                <Words>{f.label}</Words>
+                <Text>{f.label}</Text>
                 {f.need === 'required' ? (
-                  <Words kind="small" tone="soft">
+                  <Text variant="small" tone="soft">
                     Required: always shown
-                  </Words>
+                  </Text>
                 ) : null}
               </View>
-              <SignPress
+              <SignButton
                 icon="up"
                 label={`Move ${f.label} up`}
                 disabled={i === 0}
                 onPress={() => keep(movedInOrder(order, f.id, -1), away)}
               />
-              <SignPress
+              <SignButton
                 icon="down"
                 label={`Move ${f.label} down`}
                 disabled={i === shown.length - 1}
                 onPress={() => keep(movedInOrder(order, f.id, 1), away)}
               />
-              <Press
-                kind="quiet"
+              <Button
+                variant="quiet"
                 label={`Put ${f.label} away`}
                 disabled={f.need === 'required'}
                 onPress={() =>
@@ -75,16 +75,16 @@ export function FormOrder({ kind }: { kind: Kind }) {
                 }
               >
                 Put away
-              </Press>
+              </Button>
             </View>
           ))}
           {hidden.map((f) => (
             <View key={f.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-              <Words tone="soft" style={{ flex: 1 }}>
+              <Text tone="soft" style={{ flex: 1 }}>
                 {`${f.label}: put away`}
-              </Words>
-              <Press
-                kind="quiet"
+              </Text>
+              <Button
+                variant="quiet"
                 label={`Show ${f.label}`}
                 onPress={() =>
                   keep(
@@ -94,13 +94,13 @@ export function FormOrder({ kind }: { kind: Kind }) {
                 }
               >
                 Show
-              </Press>
+              </Button>
             </View>
           ))}
           {own ? (
-            <Press kind="quiet" icon="undo" onPress={() => keepForm(kind.id, null)}>
+            <Button variant="quiet" icon="undo" onPress={() => keepForm(kind.id, null)}>
               {form && kind.path.length > 1 ? 'As the kind above has it' : 'The usual order again'}
-            </Press>
+            </Button>
           ) : null}
         </>
       ) : null}

@@ -3,16 +3,16 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { FactSpec } from '@/core/kinds/spec';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
-import { addKind, removeKind, takeBackSpecific } from '@/store/ownKinds';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
+import { addKind, removeKind, takeBackSpecific } from '@/store/items/ownKinds';
 
-import { BackTo } from '../shell/BackTo';
 import { FormOrder } from './FormOrder';
 import { QuestionForm } from './QuestionForm';
 
@@ -27,7 +27,7 @@ export function Kinds() {
     <Page title="Kinds" aside={<BackTo path="/attic" />}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Chip role="button" on={!here} onPress={() => go(null)}>
-          Every thing
+          Every item
         </Chip>
         {(here?.path ?? []).map((id) => (
           <Chip key={id} role="button" on={id === here?.id} onPress={() => go(id)}>
@@ -50,14 +50,14 @@ function Questions({ at }: { at: string }) {
   const asked = here ? here.facts : kinds.common;
   return (
     <Card label="Questions">
-      <Words kind="heading">
-        {here ? `Asked of ${here.name.toLocaleLowerCase('en')}` : 'Asked of every thing'}
-      </Words>
-      <Words tone="soft" kind="small">
+      <Text variant="heading">
+        {here ? `Asked of ${here.name.toLocaleLowerCase('en')}` : 'Asked of every item'}
+      </Text>
+      <Text tone="soft" variant="small">
         {here
           ? 'All kinds below are asked the same, unless they ask it their own way.'
           : 'These show once they are known, whatever the kind.'}
-      </Words>
+      </Text>
       {asked.map((spec) => {
         const mine = Object.values(own).find((o) => o.fact === spec.id && here?.path.includes(o.kind));
         const owned = mine ?? Object.values(own).find((o) => o.fact === spec.id && o.kind === at);
@@ -65,34 +65,34 @@ function Questions({ at }: { at: string }) {
           <View key={spec.id} style={{ gap: 6 }}>
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
               <View style={{ flex: 1 }}>
-                <Words kind="strong">{spec.label}</Words>
-                <Words kind="small" tone="soft">
+                <Text variant="strong">{spec.label}</Text>
+                <Text variant="small" tone="soft">
                   {[
                     wordsFor(spec),
                     owned
                       ? owned.kind === at
                         ? 'yours'
-                        : `yours, from ${kinds.get(owned.kind)?.name ?? 'every thing'}`
+                        : `yours, from ${kinds.get(owned.kind)?.name ?? 'every item'}`
                       : '',
                   ]
                     .filter(Boolean)
                     .join(' · ')}
-                </Words>
+                </Text>
               </View>
-              <Press
-                kind="quiet"
+              <Button
+                variant="quiet"
                 label={`Change: ${spec.label}`}
                 onPress={() => setOpen(open !== 'new' && open?.id === spec.id ? null : spec)}
               >
                 Change
-              </Press>
+              </Button>
             </View>
             {open !== null && open !== 'new' && open.id === spec.id ? (
               <>
                 <QuestionForm at={at} before={spec} onDone={() => setOpen(null)} />
                 {owned?.kind === at ? (
-                  <Press
-                    kind="quiet"
+                  <Button
+                    variant="quiet"
                     icon="undo"
                     onPress={() => {
                       takeBackSpecific(owned.id);
@@ -100,7 +100,7 @@ function Questions({ at }: { at: string }) {
                     }}
                   >
                     Ask it no longer my way
-                  </Press>
+                  </Button>
                 ) : null}
               </>
             ) : null}
@@ -110,9 +110,9 @@ function Questions({ at }: { at: string }) {
       {open === 'new' ? (
         <QuestionForm at={at} before={null} onDone={() => setOpen(null)} />
       ) : (
-        <Press icon="add" onPress={() => setOpen('new')}>
+        <Button icon="add" onPress={() => setOpen('new')}>
           Ask something else
-        </Press>
+        </Button>
       )}
     </Card>
   );
@@ -120,14 +120,14 @@ function Questions({ at }: { at: string }) {
 
 function Below({ at, onGo }: { at: string | null; onGo: (id: string | null) => void }) {
   const kinds = useKinds();
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const [name, setName] = useState('');
   const here = at === null ? undefined : kinds.get(at);
   const below = kinds.children(at);
-  const used = here ? Object.values(things).filter((t) => t.kind === here.id).length : 0;
+  const used = here ? Object.values(items).filter((t) => t.kind === here.id).length : 0;
   return (
     <Card label="Kinds below">
-      <Words kind="heading">{here ? `Kinds of ${here.name.toLocaleLowerCase('en')}` : 'All kinds'}</Words>
+      <Text variant="heading">{here ? `Kinds of ${here.name.toLocaleLowerCase('en')}` : 'All kinds'}</Text>
       {below.length > 0 ? (
         <ChipRow label="Kinds" radio={false}>
           {below.map((k) => (
@@ -138,7 +138,7 @@ function Below({ at, onGo }: { at: string | null; onGo: (id: string | null) => v
         </ChipRow>
       ) : null}
       <Field label="Name of a new kind" value={name} maxLength={60} pause={0} onChange={setName} />
-      <Press
+      <Button
         icon="add"
         disabled={name.trim() === ''}
         onPress={() => {
@@ -147,17 +147,17 @@ function Below({ at, onGo }: { at: string | null; onGo: (id: string | null) => v
         }}
       >
         Add this kind
-      </Press>
+      </Button>
       {here?.own ? (
         used > 0 || below.length > 0 ? (
           <Notice tone="info">
             {used > 0
-              ? `${used === 1 ? 'One thing is' : `${used} things are`} of this kind: it can be removed once none is.`
+              ? `${used === 1 ? 'One item is' : `${used} items are`} of this kind: it can be removed once none is.`
               : 'It can be removed once no kind lies below it.'}
           </Notice>
         ) : (
-          <Press
-            kind="quiet"
+          <Button
+            variant="quiet"
             icon="remove"
             onPress={() => {
               onGo(here.parent);
@@ -165,7 +165,7 @@ function Below({ at, onGo }: { at: string | null; onGo: (id: string | null) => v
             }}
           >
             {`Remove the kind ${here.name}`}
-          </Press>
+          </Button>
         )
       ) : null}
     </Card>

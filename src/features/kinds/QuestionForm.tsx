@@ -3,10 +3,10 @@ import { View } from 'react-native';
 
 import type { FactSpec, FactType, Need } from '@/core/kinds/spec';
 import { factValue } from '@/core/kinds/values';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { keepSpecific } from '@/store/ownKinds';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { keepSpecific } from '@/store/items/ownKinds';
 
 const TYPES: readonly [FactType, string][] = [
   ['text', 'Words'],
@@ -29,7 +29,14 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
   const put = (part: Partial<FactSpec>) => setSpec({ ...spec, ...part });
   const type = spec.type ?? 'text';
   const keep = () => {
-    const list = [...new Set(choices.split(',').map((c) => c.trim()).filter(Boolean))]; // prettier-ignore
+    const list = [
+      ...new Set(
+        choices
+          .split(',')
+          .map((c) => c.trim())
+          .filter(Boolean),
+      ),
+    ];
     const { choices: _, ...rest } = spec;
     const whole: FactSpec = {
       ...rest,
@@ -70,14 +77,14 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
       ) : null}
       {type === 'number' ? (
         <Field
-          label="Unit beside it"
+          label="Unit"
           value={spec.unit ?? ''}
           maxLength={12}
           pause={0}
           onChange={(unit) => put({ unit })}
         />
       ) : null}
-      <ChipRow label="How the answer is taken" radio={false}>
+      <ChipRow label="Type of answer" radio={false}>
         {type === 'text' && choices.trim() !== '' ? (
           <Chip role="checkbox" on={spec.closed ?? false} onPress={() => put({ closed: !spec.closed })}>
             Only these choices
@@ -100,7 +107,7 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
         ))}
       </ChipRow>
       <Field
-        label="New things begin with"
+        label="New items begin with"
         value={spec.usual ?? ''}
         maxLength={400}
         pause={0}
@@ -108,10 +115,10 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
       />
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       <View style={{ flexDirection: 'row', gap: 10 }}>
-        <Press kind="main" disabled={spec.label.trim() === ''} onPress={keep} style={{ flex: 1 }}>
+        <Button variant="main" disabled={spec.label.trim() === ''} onPress={keep} style={{ flex: 1 }}>
           Keep this question
-        </Press>
-        <Press onPress={onDone}>Cancel</Press>
+        </Button>
+        <Button onPress={onDone}>Cancel</Button>
       </View>
     </View>
   );

@@ -1,4 +1,4 @@
-import { useAttic } from '@/store/attic';
+import { useAttic } from '@/store/attic/attic';
 import { canPress, fill, open, press, sees } from '@/testing/page';
 import { emptyAttic } from '@/testing/world';
 

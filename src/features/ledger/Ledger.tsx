@@ -5,21 +5,20 @@ import { View } from 'react-native';
 import type { LedgerLine } from '@/contract/courier';
 import { takingsOf } from '@/core/ledger/takings';
 import { formatMoney } from '@/core/money/money';
-import { LinkRow } from '@/parts/LinkRow';
-import { Card, Page } from '@/parts/Page';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { ledgerFile, ledgerLines, useCourier } from '@/store/courierLink';
-import { saveFile } from '@/store/files';
-import { unlessExpected } from '@/store/faults';
+import { useUnheard } from '@/parts/trade/Calm';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Button } from '@/parts/ui/Button';
+import { LinkRow } from '@/parts/ui/LinkRow';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { exactly } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { unlessExpected } from '@/store/base/faults';
+import { saveFile } from '@/store/base/files';
+import { ledgerFile, ledgerLines, useCourier } from '@/store/courier/courierLink';
+import { useSales } from '@/store/derived/useSales';
+import { nameOr } from '@/store/items/names';
 import { useColours } from '@/theme/theme';
-import { nameOr } from '@/store/names';
-
-import { useSales } from '../sales/useSales';
-import { useUnheard } from '../shell/Calm';
-import { exactly } from '../shell/time';
-import { useDo } from '../shell/useDo';
 
 /** Money made so far, by marketplace, and everything the courier did, line by line. */
 export function Ledger() {
@@ -46,19 +45,19 @@ export function Ledger() {
 
 function Money() {
   const sales = useSales();
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const currency = useAttic((s) => s.settings.currency);
   const markets = useCourier((s) => s.markets);
   const figures = sales.flatMap((s) =>
-    s.real ? [{ sale: s.sale, takeHome: s.real.takeHome, cost: things[s.thingId]?.cost ?? null }] : [],
+    s.real ? [{ sale: s.sale, takeHome: s.real.takeHome, cost: items[s.itemId]?.cost ?? null }] : [],
   );
   const total = takingsOf(figures);
   const money = (amount: number) => formatMoney(amount, currency);
   const why = useUnheard();
   return (
     <Card label="Takings">
-      <Words kind="heading">Takings</Words>
-      {total.count === 0 ? <Words tone="soft">{why ?? 'Nothing sold yet.'}</Words> : null}
+      <Text variant="heading">Takings</Text>
+      {total.count === 0 ? <Text tone="soft">{why ?? 'Nothing sold yet.'}</Text> : null}
       {markets.map((market) => {
         const part = takingsOf(figures.filter((f) => f.sale.market === market.id));
         if (part.count === 0) return null;
@@ -94,18 +93,18 @@ function Money() {
 }
 
 function Row(props: { name: string; detail: string; amount: string; strong?: boolean }) {
-  const kind = props.strong ? 'strong' : 'body';
+  const variant = props.strong ? 'strong' : 'body';
   return (
     <View style={{ flexDirection: 'row', gap: 10, alignItems: 'baseline' }}>
       <View style={{ flex: 1 }}>
-        <Words kind={kind}>{props.name}</Words>
-        <Words kind="small" tone="soft" figures>
+        <Text variant={variant}>{props.name}</Text>
+        <Text variant="small" tone="soft" figures>
           {props.detail}
-        </Words>
+        </Text>
       </View>
-      <Words kind={kind} figures>
+      <Text variant={variant} figures>
         {props.amount}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -114,10 +113,10 @@ function Lines() {
   const c = useColours();
   const [lines, setLines] = useState<LedgerLine[]>([]);
   const [more, setMore] = useState(false);
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const markets = useCourier((s) => s.markets);
-  const views = useCourier((s) => s.things);
-  const { run, busy, trouble } = useDo();
+  const views = useCourier((s) => s.items);
+  const { run, busy, trouble } = useAsyncAction();
   // Asked again whenever something happened, so that the list is never behind what the page knows.
   useEffect(() => {
     let wanted = true;
@@ -135,32 +134,32 @@ function Lines() {
   }, [views]);
   return (
     <Card label="What the courier did">
-      <Words kind="heading">What the courier did</Words>
-      <Press
+      <Text variant="heading">What the courier did</Text>
+      <Button
         icon="down"
         disabled={busy}
         onPress={() => run(async () => saveFile(await ledgerFile(), 'courier-ledger.csv'))}
       >
         Save the whole ledger
-      </Press>
+      </Button>
       {lines.map((line, i) => (
         <View key={`${line.seq}.${i}`} style={{ borderTopWidth: 1, borderColor: c.line, paddingVertical: 5 }}>
-          <Words>
+          <Text>
             {[
               line.market && (markets.find((m) => m.id === line.market)?.name ?? line.market),
-              line.thing && nameOr(things[line.thing], ''),
+              line.item && nameOr(items[line.item], ''),
             ]
               .filter(Boolean)
               .join(' · ')}
-            {line.market || line.thing ? ': ' : ''}
+            {line.market || line.item ? ': ' : ''}
             {line.words}
-          </Words>
-          <Words kind="small" tone="soft" figures>{`${exactly(line.at)} · line ${line.seq}`}</Words>
+          </Text>
+          <Text variant="small" tone="soft" figures>{`${exactly(line.at)} · line ${line.seq}`}</Text>
         </View>
       ))}
-      {trouble ? <Words tone="trouble">{trouble}</Words> : null}
+      {trouble ? <Text tone="trouble">{trouble}</Text> : null}
       {more ? (
-        <Press
+        <Button
           disabled={busy}
           onPress={() =>
             run(async () => {
@@ -171,7 +170,7 @@ function Lines() {
           }
         >
           Show earlier lines
-        </Press>
+        </Button>
       ) : null}
     </Card>
   );

@@ -1,20 +1,20 @@
 import { useLayoutEffect, useRef } from 'react';
-import { View } from 'react-native';
 import type { CellProps } from 'react-datasheet-grid';
+import { View } from 'react-native';
 
-import { USES, type Thing } from '@/contract/records';
+import { USES, type Item } from '@/contract/records';
 import { wordsForUse } from '@/core/condition/grade';
 import type { Question } from '@/core/stock/questions';
-import { PictureView } from '@/parts/PictureView';
-import { Words } from '@/parts/Words';
-import { kindsNow } from '@/store/kinds';
+import { PictureView } from '@/parts/trade/PictureView';
+import { Text } from '@/parts/ui/Text';
+import { kindsNow } from '@/store/items/kinds';
+import { nameOf } from '@/store/items/names';
 import { FONT } from '@/theme/theme';
-import { nameOf } from '@/store/names';
 
-/** One thing in the grid: its answers as they are typed, by the question's target. */
+/** One item in the grid: its answers as they are typed, by the question's target. */
 export interface Row {
   id: string;
-  thing: Thing;
+  item: Item;
   cells: Readonly<Record<string, string>>;
   /** Targets whose text could not be kept. */
   refused: readonly string[];
@@ -25,19 +25,19 @@ export function withCell(row: Row, target: string, text: string): Row {
   return { ...row, cells: { ...row.cells, [target]: text } };
 }
 
-/** Which thing the row is: always in sight. */
-export function ThingCell({ rowData }: { rowData: Row }) {
-  const { thing } = rowData;
+/** Which item the row is: always in sight. */
+export function ItemCell({ rowData }: { rowData: Row }) {
+  const { item } = rowData;
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, width: '100%', paddingHorizontal: 6 }}>
-      <PictureView id={thing.pictureIds[0]} alt="" style={{ width: 36, height: 36 }} />
+      <PictureView id={item.pictureIds[0]} alt="" style={{ width: 36, height: 36 }} />
       <View style={{ flex: 1 }}>
-        <Words kind="small" figures numberOfLines={1}>
-          {thing.code}
-        </Words>
-        <Words kind="small" tone="soft" numberOfLines={1}>
-          {nameOf(thing)}
-        </Words>
+        <Text variant="small" figures numberOfLines={1}>
+          {item.code}
+        </Text>
+        <Text variant="small" tone="soft" numberOfLines={1}>
+          {nameOf(item)}
+        </Text>
       </View>
     </View>
   );
@@ -58,11 +58,11 @@ export function cellOf(question: Question): (props: CellProps<Row, unknown>) => 
   return Cell;
 }
 
-/** What the thing's own kind offers to choose from. */
-function choicesOf(thing: Thing, target: string): readonly string[] {
+/** What the item's own kind offers to choose from. */
+function choicesOf(item: Item, target: string): readonly string[] {
   if (target === 'use') return USES.map(wordsForUse);
   if (!target.startsWith('fact:')) return [];
-  const spec = kindsNow().fact(thing.kind, target.slice(5));
+  const spec = kindsNow().fact(item.kind, target.slice(5));
   return spec?.type === 'yesNo' ? ['Yes', 'No'] : (spec?.choices ?? []);
 }
 
@@ -93,13 +93,13 @@ function TextCell({ rowData, setRowData, focus, disabled, target, label }: TextC
       if (typed !== before) set(withCell(row, target, typed));
     };
   }, [focus, target]);
-  const choices = focus ? choicesOf(rowData.thing, target) : [];
+  const choices = focus ? choicesOf(rowData.item, target) : [];
   const list = choices.length > 0 ? `choices-${target}-${rowData.id}` : undefined;
   return (
     <>
       <input
         ref={input}
-        aria-label={`${label} of ${rowData.thing.code}`}
+        aria-label={`${label} of ${rowData.item.code}`}
         {...(focus ? { defaultValue: text } : { value: text, readOnly: true })}
         key={focus ? 'writing' : 'reading'}
         disabled={disabled}

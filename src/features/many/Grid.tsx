@@ -1,29 +1,32 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { View } from 'react-native';
 import { DataSheetGrid, type Column, type DataSheetGridRef } from 'react-datasheet-grid';
+import { View } from 'react-native';
 import 'react-datasheet-grid/dist/style.css';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { planBulk, type BulkPlan, type Ways } from '@/core/stock/bulk';
 import { cellText, isAsked, type Question } from '@/core/stock/questions';
-import { Notice } from '@/parts/Notice';
-import { Words } from '@/parts/Words';
-import { applyBulk } from '@/store/bulk';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { applyBulk } from '@/store/items/bulk';
 import { FONT, useColours } from '@/theme/theme';
 
-import { cellOf, ThingCell, withCell, type Row } from './Cell';
+import { cellOf, ItemCell, withCell, type Row } from './Cell';
 
 const ROW = 44;
 const HEAD = 44;
 
-/** Many things in a table of their own: typed, pasted from a spreadsheet, or dragged down. Every cell is stored by itself. */
-export function Grid(props: { list: readonly Thing[]; questions: readonly Question[]; ways: Ways }) {
+/**
+ * Many items in a table of their own: typed, pasted from a spreadsheet, or dragged down. Every cell is
+ * stored by itself.
+ */
+export function Grid(props: { list: readonly Item[]; questions: readonly Question[]; ways: Ways }) {
   const { list, questions, ways } = props;
   const c = useColours();
   const { rows, refused, put } = useRows(list, questions, ways);
   const columns = useMemo(() => questions.map((q) => columnOf(q, ways)), [questions, ways]);
   const gutter = useMemo(
-    () => ({ basis: 190, minWidth: 190, grow: 0, shrink: 0, component: ThingCell, title: 'Thing' }),
+    () => ({ basis: 190, minWidth: 190, grow: 0, shrink: 0, component: ItemCell, title: 'Item' }),
     [],
   );
   const slips = Object.values(refused);
@@ -34,7 +37,7 @@ export function Grid(props: { list: readonly Thing[]; questions: readonly Questi
     <View
       ref={around}
       role="group"
-      aria-label="Table of things"
+      aria-label="Table of items"
       style={{ gap: 8, borderRadius: 10, overflow: 'hidden' }}
     >
       <style>{look(c)}</style>
@@ -57,10 +60,10 @@ export function Grid(props: { list: readonly Thing[]; questions: readonly Questi
           {`${label} of ${code}: “${text.slice(0, 60)}” was not kept. ${why}`}
         </Notice>
       ))}
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         Arrow keys move, typing writes, Enter goes down. Cells can be copied from a spreadsheet and pasted
         here.
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -99,15 +102,15 @@ interface Slip {
 }
 
 /** The rows as they stand in the records; what could not be kept stays to be seen, with the reason. */
-function useRows(list: readonly Thing[], questions: readonly Question[], ways: Ways) {
+function useRows(list: readonly Item[], questions: readonly Question[], ways: Ways) {
   const [refused, setRefused] = useState<Readonly<Record<string, Slip>>>({});
   const rows = useMemo(
     () =>
-      list.map((thing): Row => {
+      list.map((item): Row => {
         const cells: Record<string, string> = {};
         for (const { target } of questions)
-          cells[target] = refused[`${thing.id} ${target}`]?.text ?? cellText(thing, target, ways);
-        return { id: thing.id, thing, cells, refused: refusedOf(refused, thing.id) };
+          cells[target] = refused[`${item.id} ${target}`]?.text ?? cellText(item, target, ways);
+        return { id: item.id, item, cells, refused: refusedOf(refused, item.id) };
       }),
     [list, questions, ways, refused],
   );
@@ -118,20 +121,21 @@ function useRows(list: readonly Thing[], questions: readonly Question[], ways: W
       next.forEach((row, i) => {
         const before = rows[i];
         if (!before || before === row || before.id !== row.id) return;
-        let now = row.thing;
+        let now = row.item;
         for (const q of questions) {
           const text = row.cells[q.target] ?? '';
           if (text === before.cells[q.target]) continue;
           const key = `${row.id} ${q.target}`;
           delete slips[key];
-          const action = text.trim() === '' ? { do: 'clear' as const } : { do: 'set' as const, value: text };
+          const action =
+            text.trim() === '' ? { type: 'clear' as const } : { type: 'set' as const, value: text };
           const one = planBulk([now], q.target, action, ways);
           const no = one.refused[0];
           if (no) slips[key] = { code: now.code, label: q.label, text, why: no.why };
           const done = one.changes[0];
           if (!done) continue;
           now = { ...now, ...done.part };
-          // One part a thing: several cells of a row may have been pasted at once.
+          // One part an item: several cells of a row may have been pasted at once.
           const earlier = plan.changes.find((ch) => ch.id === row.id);
           if (earlier) Object.assign(earlier.part, done.part);
           else plan.changes.push(done);
@@ -159,7 +163,7 @@ function columnOf(question: Question, ways: Ways): Partial<Column<Row, unknown, 
     minWidth: wide,
     grow: target === 'title' ? 2 : 1,
     component: cellOf(question),
-    disabled: ({ rowData }) => !isAsked(rowData.thing, question, ways),
+    disabled: ({ rowData }) => !isAsked(rowData.item, question, ways),
     copyValue: ({ rowData }) => rowData.cells[target] ?? '',
     pasteValue: ({ rowData, value }) =>
       withCell(rowData, target, String(value ?? '').replace(/[\r\n]+/gu, ' ')),

@@ -4,30 +4,30 @@ import { View } from 'react-native';
 
 import type { Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
-import { Card, Page } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useMany } from '@/store/many';
-import { useWays } from '@/store/ways';
+import { SavedWords } from '@/parts/trade/SavedWords';
+import { UndoButton } from '@/parts/trade/UndoButton';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useMany } from '@/store/items/many';
+import { useWays } from '@/store/items/ways';
 import { useWide } from '@/theme/theme';
 
-import { BackTo } from '../shell/BackTo';
-import { SavedWords } from '../shell/SavedWords';
-import { UndoPress } from '../shell/UndoPress';
 import { Grid } from './Grid';
 import { SharedAnswers } from './SharedAnswers';
 import { Strip } from './Strip';
 
-/** Several things filled in together: what they share once, then only what differs. */
+/** Several items filled in together: what they share once, then only what differs. */
 export function Many() {
   const wide = useWide();
   const router = useRouter();
   const ids = useMany((s) => s.ids);
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const forms = useAttic((s) => s.forms);
   const ways = useWays();
-  const list = useMemo(() => ids.flatMap((id) => things[id] ?? []), [ids, things]);
+  const list = useMemo(() => ids.flatMap((id) => items[id] ?? []), [ids, items]);
   const questions = useMemo(() => questionsOf(list, ways, Object.values(forms)), [list, ways, forms]);
   const [picked, setPicked] = useState<ReadonlySet<Target> | null>(null);
   const [picking, setPicking] = useState(false);
@@ -40,22 +40,22 @@ export function Many() {
     if (!next.delete(target)) next.add(target);
     setPicked(next);
   };
-  const title = list.length === 1 ? 'Fill in one thing' : `Fill in ${list.length} things`;
+  const title = list.length === 1 ? 'Fill in one item' : `Fill in ${list.length} items`;
   return (
     <Page title={title} maxWidth={1600} aside={<Aside />}>
       {list.length === 0 ? (
         <Card>
-          <Words kind="heading">Nothing is chosen</Words>
-          <Words tone="soft">Choose several in stock, or go to a haul: both lead here.</Words>
-          <Press onPress={() => router.navigate('/stock')}>Go to stock</Press>
+          <Text variant="heading">Nothing is chosen</Text>
+          <Text tone="soft">Select items in stock, or go to a haul: both lead here.</Text>
+          <Button onPress={() => router.navigate('/stock')}>Go to stock</Button>
         </Card>
       ) : (
         <>
           <SharedAnswers list={list} questions={asked} ways={ways} />
           <View role="group" aria-label="What is asked" style={{ gap: 8, alignItems: 'flex-start' }}>
-            <Press kind="quiet" onPress={() => setPicking(!picking)}>
+            <Button variant="quiet" onPress={() => setPicking(!picking)}>
               {picking ? 'These are the questions' : `${asked.length} questions: choose which`}
-            </Press>
+            </Button>
             {picking ? (
               <ChipRow label="Questions asked" radio={false}>
                 {questions.map((q) => (
@@ -87,7 +87,7 @@ function Aside() {
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
       <SavedWords />
-      <UndoPress />
+      <UndoButton />
       <BackTo path="/stock" />
     </View>
   );

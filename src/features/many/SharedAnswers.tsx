@@ -1,18 +1,17 @@
 import { useState } from 'react';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { planShared, shown, type Target, type Ways } from '@/core/stock/bulk';
 import { isAsked, type Question } from '@/core/stock/questions';
-import { Notice } from '@/parts/Notice';
-import { Card } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { applyBulk } from '@/store/bulk';
-
-import { AnswerField } from '../stock/AnswerField';
+import { AnswerField } from '@/parts/trade/AnswerField';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { applyBulk } from '@/store/items/bulk';
 
 /** What all of them share, said once. Those that have an answer of their own keep it. */
-export function SharedAnswers(props: { list: readonly Thing[]; questions: readonly Question[]; ways: Ways }) {
+export function SharedAnswers(props: { list: readonly Item[]; questions: readonly Question[]; ways: Ways }) {
   const { list, questions, ways } = props;
   const [target, setTarget] = useState<Target | null>(null);
   const [value, setValue] = useState('');
@@ -20,7 +19,7 @@ export function SharedAnswers(props: { list: readonly Thing[]; questions: readon
   const question = questions.find((q) => q.target === target);
   const plan = question && value.trim() !== '' ? planShared(list, question.target, value, ways) : null;
   const why = plan && plan.changes.length === 0 ? plan.refused[0]?.why : undefined;
-  // A figure or a title is each thing's own; what all have said already needs no more saying.
+  // A figure or a title is each item's own; what all have said already needs no more saying.
   const shareable = questions.filter(
     (q) =>
       q.target !== 'title' &&
@@ -37,7 +36,7 @@ export function SharedAnswers(props: { list: readonly Thing[]; questions: readon
     if (!question || !plan || plan.changes.length === 0) return;
     const kept = plan.same > 0 ? ` ${plan.same} kept an answer of their own.` : '';
     void applyBulk(question.label, plan).then((n) =>
-      setSaid(`Said of ${n === 1 ? 'one thing' : `${n} things`}.${kept}`),
+      setSaid(`Said of ${n === 1 ? 'one item' : `${n} items`}.${kept}`),
     );
     setTarget(null);
     setValue('');
@@ -45,7 +44,7 @@ export function SharedAnswers(props: { list: readonly Thing[]; questions: readon
   if (shareable.length === 0 && said === null) return null;
   return (
     <Card label="The same for all">
-      <Words kind="heading">The same for all of them</Words>
+      <Text variant="heading">The same for all of them</Text>
       <ChipRow label="What they share" radio={false}>
         {shareable
           .filter((q) => target === null || q.target === target)
@@ -80,17 +79,17 @@ export function SharedAnswers(props: { list: readonly Thing[]; questions: readon
             autoFocus
           />
           {why ? <Notice tone="caution">{why}</Notice> : null}
-          <Press kind="main" disabled={!plan || plan.changes.length === 0} onPress={say}>
+          <Button variant="main" disabled={!plan || plan.changes.length === 0} onPress={say}>
             {plan && plan.changes.length === 1
-              ? 'Say it of one thing'
-              : `Say it of ${plan?.changes.length ?? 0} things`}
-          </Press>
+              ? 'Say it of one item'
+              : `Say it of ${plan?.changes.length ?? 0} items`}
+          </Button>
         </>
       ) : null}
       {said ? (
-        <Words tone="good" role="status" figures>
+        <Text tone="good" role="status" figures>
           {said}
-        </Words>
+        </Text>
       ) : null}
     </Card>
   );

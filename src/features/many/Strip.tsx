@@ -1,43 +1,42 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { readable, toggled } from '@/core/kinds/values';
 import { planBulk, shown, type Ways } from '@/core/stock/bulk';
 import { askedOf, cellText, isAsked, type Question } from '@/core/stock/questions';
-import { Notice } from '@/parts/Notice';
-import { Card } from '@/parts/Page';
-import { PictureView } from '@/parts/PictureView';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { applyBulk } from '@/store/bulk';
+import { AnswerField } from '@/parts/trade/AnswerField';
+import { PictureView } from '@/parts/trade/PictureView';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { applyBulk } from '@/store/items/bulk';
+import { nameOf } from '@/store/items/names';
 import { useColours } from '@/theme/theme';
-import { nameOf } from '@/store/names';
-
-import { AnswerField } from '../stock/AnswerField';
 
 interface Asked {
   key: string;
-  thing: Thing;
+  item: Item;
   question: Question;
 }
 
-/** One question at a time, thing after thing: what is known is not asked. */
-export function Strip(props: { list: readonly Thing[]; questions: readonly Question[]; ways: Ways }) {
+/** One question at a time, item after item: what is known is not asked. */
+export function Strip(props: { list: readonly Item[]; questions: readonly Question[]; ways: Ways }) {
   const { list, questions, ways } = props;
   const [behind, setBehind] = useState<readonly string[]>([]);
   const [back, setBack] = useState<string | null>(null);
   const all: Asked[] = questions.flatMap((question) =>
     list
-      .filter((thing) => isAsked(thing, question, ways))
-      .map((thing) => ({
-        key: `${thing.id} ${question.target}`,
-        thing,
-        question: askedOf(thing, question, ways),
+      .filter((item) => isAsked(item, question, ways))
+      .map((item) => ({
+        key: `${item.id} ${question.target}`,
+        item,
+        question: askedOf(item, question, ways),
       })),
   );
-  const open = all.filter((a) => !behind.includes(a.key) && shown(a.thing, a.question.target, ways) === '');
+  const open = all.filter((a) => !behind.includes(a.key) && shown(a.item, a.question.target, ways) === '');
   const current = all.find((a) => a.key === back) ?? open[0];
   const goOn = (key: string) => {
     setBehind([...behind.filter((k) => k !== key), key]);
@@ -47,16 +46,16 @@ export function Strip(props: { list: readonly Thing[]; questions: readonly Quest
   if (!current)
     return (
       <Card label="All asked">
-        <Words kind="heading">All is said</Words>
-        <Words tone="soft">
+        <Text variant="heading">All is said</Text>
+        <Text tone="soft">
           {behind.length > 0
             ? 'What you passed over is still open on the sheets.'
             : 'None of these questions is open.'}
-        </Words>
+        </Text>
         {behind.length > 0 ? (
-          <Press kind="quiet" onPress={() => setBehind([])}>
+          <Button variant="quiet" onPress={() => setBehind([])}>
             Ask again what was passed over
-          </Press>
+          </Button>
         ) : null}
       </Card>
     );
@@ -80,15 +79,15 @@ function OneQuestion(props: {
   onBack: (() => void) | null;
 }) {
   const { asked, left, ways, onDone, onBack } = props;
-  const { thing, question } = asked;
+  const { item, question } = asked;
   const { target, spec, label } = question;
-  const known = cellText(thing, target, ways);
+  const known = cellText(item, target, ways);
   const [value, setValue] = useState(known);
   const [why, setWhy] = useState<string | null>(null);
   const keep = (text: string) => {
     if (text.trim() === known.trim()) return onDone();
-    const action = text.trim() === '' ? { do: 'clear' as const } : { do: 'set' as const, value: text };
-    const plan = planBulk([thing], target, action, ways);
+    const action = text.trim() === '' ? { type: 'clear' as const } : { type: 'set' as const, value: text };
+    const plan = planBulk([item], target, action, ways);
     if (plan.refused[0]) return setWhy(plan.refused[0].why);
     void applyBulk(label, plan, { quietly: true });
     onDone();
@@ -97,16 +96,16 @@ function OneQuestion(props: {
     <Card label="One question">
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
-          <Words kind="heading">{label}</Words>
-          <Words kind="small" tone="soft" figures numberOfLines={1}>
-            {[thing.code, nameOf(thing)].filter(Boolean).join(' · ')}
-          </Words>
+          <Text variant="heading">{label}</Text>
+          <Text variant="small" tone="soft" figures numberOfLines={1}>
+            {[item.code, nameOf(item)].filter(Boolean).join(' · ')}
+          </Text>
         </View>
-        <Words tone="soft" figures role="status">
+        <Text tone="soft" figures role="status">
           {left === 1 ? 'the last one' : `${left} to go`}
-        </Words>
+        </Text>
       </View>
-      <Pictures thing={thing} question={question} />
+      <Pictures item={item} question={question} />
       <AnswerField
         target={target}
         spec={spec}
@@ -127,19 +126,19 @@ function OneQuestion(props: {
       />
       {why ? <Notice tone="trouble">{why}</Notice> : null}
       <View style={{ flexDirection: 'row', gap: 10 }}>
-        <Press disabled={onBack === null} onPress={() => onBack?.()}>
+        <Button disabled={onBack === null} onPress={() => onBack?.()}>
           Back
-        </Press>
-        <Press kind="main" style={{ flex: 1 }} onPress={() => keep(value)}>
+        </Button>
+        <Button variant="main" style={{ flex: 1 }} onPress={() => keep(value)}>
           {value.trim() === '' ? 'Pass over' : 'Next'}
-        </Press>
+        </Button>
       </View>
     </Card>
   );
 }
 
 /** The picture in which the answer most likely stands, with the others to tap. */
-function Pictures({ thing, question }: { thing: Thing; question: Question }) {
+function Pictures({ item, question }: { item: Item; question: Question }) {
   const c = useColours();
   const pictures = useAttic((s) => s.pictures);
   const wanted = question.target.startsWith('measure:')
@@ -148,8 +147,8 @@ function Pictures({ thing, question }: { thing: Thing; question: Question }) {
       ? ['label', 'mark', 'front']
       : ['front'];
   const best =
-    wanted.flatMap((shows) => thing.pictureIds.find((id) => pictures[id]?.shows === shows) ?? [])[0] ??
-    thing.pictureIds[0];
+    wanted.flatMap((shows) => item.pictureIds.find((id) => pictures[id]?.shows === shows) ?? [])[0] ??
+    item.pictureIds[0];
   const [chosen, setChosen] = useState<string | null>(null);
   const at = chosen ?? best;
   if (!at) return null;
@@ -159,12 +158,12 @@ function Pictures({ thing, question }: { thing: Thing; question: Question }) {
         id={at}
         size="full"
         whole
-        alt={`Picture ${thing.pictureIds.indexOf(at) + 1}`}
+        alt={`Picture ${item.pictureIds.indexOf(at) + 1}`}
         style={{ width: '100%', height: 210 }}
       />
-      {thing.pictureIds.length > 1 ? (
+      {item.pictureIds.length > 1 ? (
         <View style={{ flexDirection: 'row', gap: 6, flexWrap: 'wrap' }}>
-          {thing.pictureIds.slice(0, 6).map((id, i) => (
+          {item.pictureIds.slice(0, 6).map((id, i) => (
             <Pressable
               key={id}
               role="button"

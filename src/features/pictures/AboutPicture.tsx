@@ -2,25 +2,24 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { ORIGINS } from '@/contract/picture';
-import type { Picture, Thing } from '@/contract/records';
+import type { Picture, Item } from '@/contract/records';
 import { isOwn, ORIGIN_WORDS } from '@/core/picture/origin';
 import { shotList } from '@/core/picture/shots';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
-import { editPicture } from '@/store/pictures';
-import { editThing } from '@/store/things';
-
-import { exactly } from '../shell/time';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Text } from '@/parts/ui/Text';
+import { exactly } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { editItem } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
+import { editPicture } from '@/store/pictures/pictures';
 
 /** What a picture shows, where it comes from, who took it and when. */
-export function AboutPicture({ thing, picture }: { thing: Thing; picture: Picture }) {
+export function AboutPicture({ item, picture }: { item: Item; picture: Picture }) {
   const [open, setOpen] = useState(false);
   const pictures = useAttic((s) => s.pictures);
   const shots = shotList(
-    thing,
-    thing.pictureIds.flatMap((id) => pictures[id] ?? []),
+    item,
+    item.pictureIds.flatMap((id) => pictures[id] ?? []),
     useKinds(),
   ).filter((s) => s.id !== 'measured' || picture.shows === 'measured');
   const shows = shots.find((s) => s.id === picture.shows)?.name;
@@ -28,7 +27,7 @@ export function AboutPicture({ thing, picture }: { thing: Thing; picture: Pictur
   return (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-        <Words kind="small" tone="soft" style={{ flex: 1 }}>
+        <Text variant="small" tone="soft" style={{ flex: 1 }}>
           {[
             shows,
             ORIGIN_WORDS[picture.origin],
@@ -36,20 +35,20 @@ export function AboutPicture({ thing, picture }: { thing: Thing; picture: Pictur
           ]
             .filter(Boolean)
             .join(' · ')}
-        </Words>
-        <Press
-          kind="quiet"
+        </Text>
+        <Button
+          variant="quiet"
           label={open ? 'Close: about this picture' : 'About this picture'}
           onPress={() => setOpen(!open)}
         >
           {open ? 'Done' : 'About it'}
-        </Press>
+        </Button>
       </View>
       {open ? (
         <>
-          <Words kind="small" tone="soft">
+          <Text variant="small" tone="soft">
             What it shows
-          </Words>
+          </Text>
           <ChipRow label="What it shows">
             {shots.map((shot) => (
               <Chip
@@ -60,7 +59,7 @@ export function AboutPicture({ thing, picture }: { thing: Thing; picture: Pictur
                     shows: picture.shows === shot.id ? '' : shot.id,
                   });
                   if (shot.id.startsWith('flaw:'))
-                    editThing(thing.id, 'picture of a flaw', (t) => ({
+                    editItem(item.id, 'picture of a flaw', (t) => ({
                       flaws: t.flaws.map((f) =>
                         `flaw:${f.id}` === shot.id ? { ...f, pictureId: picture.id } : f,
                       ),
@@ -71,9 +70,9 @@ export function AboutPicture({ thing, picture }: { thing: Thing; picture: Pictur
               </Chip>
             ))}
           </ChipRow>
-          <Words kind="small" tone="soft">
+          <Text variant="small" tone="soft">
             Where it comes from
-          </Words>
+          </Text>
           <ChipRow label="Where it comes from">
             {ORIGINS.filter((o) => o !== 'demo' || picture.origin === 'demo').map((origin) => (
               <Chip
@@ -100,9 +99,9 @@ export function AboutPicture({ thing, picture }: { thing: Thing; picture: Pictur
               </Chip>
             </ChipRow>
           )}
-          <Words kind="small" tone="soft" figures>
+          <Text variant="small" tone="soft" figures>
             {`${picture.author}, ${exactly(picture.takenAt ?? picture.addedAt)} · ${picture.width} × ${picture.height} · ${Math.round(picture.bytes / 1000)} kB`}
-          </Words>
+          </Text>
         </>
       ) : null}
     </View>

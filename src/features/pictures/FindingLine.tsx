@@ -1,17 +1,17 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
-import type { Picture, Thing } from '@/contract/records';
-import { Icon } from '@/parts/Icon';
-import { Words } from '@/parts/Words';
+import type { Picture, Item } from '@/contract/records';
+import { Text } from '@/parts/ui/Text';
+import { Icon } from '@/theme/Icon';
 import { useColours } from '@/theme/theme';
 
 import { usePictureFindings } from './usePictureFindings';
 
-/** One line under a picture: the most useful thing to say. A tap tells the rest, with the numbers. */
-export function FindingLine({ thing, picture }: { thing: Thing; picture: Picture }) {
+/** One line under a picture: the most useful item to say. A tap tells the rest, with the numbers. */
+export function FindingLine({ item, picture }: { item: Item; picture: Picture }) {
   const c = useColours();
-  const findings = usePictureFindings(thing, picture);
+  const findings = usePictureFindings(item, picture);
   const [open, setOpen] = useState(false);
   const first = findings[0];
   const more = findings.length - 1;
@@ -32,13 +32,13 @@ export function FindingLine({ thing, picture }: { thing: Thing; picture: Picture
         style={{ flexDirection: 'row', alignItems: 'center', gap: 7, minHeight: 44 }}
       >
         <Icon name={first ? 'caution' : 'check'} colour={first ? c.brassInk : c.moss} size={18} />
-        <Words kind="small" style={{ flex: 1, fontSize: 15, lineHeight: 20 }} role="status">
+        <Text variant="small" style={{ flex: 1, fontSize: 15, lineHeight: 20 }} role="status">
           {words}
-        </Words>
+        </Text>
         {more > 0 ? (
-          <Words kind="small" tone="soft">
+          <Text variant="small" tone="soft">
             {`${more} more`}
-          </Words>
+          </Text>
         ) : null}
         <Icon name={open ? 'unfold' : 'forward'} colour={c.soft} size={18} />
       </Pressable>
@@ -46,16 +46,16 @@ export function FindingLine({ thing, picture }: { thing: Thing; picture: Picture
         <View style={{ gap: 6, paddingLeft: 25, paddingBottom: 6 }}>
           {findings.map((f) => (
             <View key={f.aspect}>
-              {f === first ? null : <Words kind="small">{f.words}</Words>}
-              <Words kind="small" tone="soft" figures>
+              {f === first ? null : <Text variant="small">{f.words}</Text>}
+              <Text variant="small" tone="soft" figures>
                 {f.number}
-              </Words>
+              </Text>
             </View>
           ))}
           {picture.exam && !picture.made ? (
-            <Words kind="small" tone="soft" figures>
+            <Text variant="small" tone="soft" figures>
               {`Edges ${picture.exam.blur.toFixed(1)} px · fills ${Math.round(Math.max(picture.exam.box[2], picture.exam.box[3]) * 100)} % · background ±${picture.exam.grounds.toFixed(1)} ΔE · ${picture.width} × ${picture.height}`}
-            </Words>
+            </Text>
           ) : null}
         </View>
       ) : null}

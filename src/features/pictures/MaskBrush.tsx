@@ -4,11 +4,12 @@ import { View } from 'react-native';
 import type { Point, Stroke } from '@/contract/picture';
 import type { Picture } from '@/contract/records';
 import { toOriginal, type Look } from '@/core/picture/look';
-import { Chip, ChipRow } from '@/parts/Press';
-import { Stage, UNITS } from '@/parts/Stage';
-import { Words } from '@/parts/Words';
-import { usePictureSize } from './usePictureSize';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Stage, UNITS } from '@/parts/ui/Stage';
+import { Text } from '@/parts/ui/Text';
+
 import { STAGE_HEIGHT } from './PlainStage';
+import { usePictureSize } from './usePictureSize';
 import type { ShownPreview } from './usePreview';
 
 /** Share of the picture's longer side that a stroke is wide, each way. */
@@ -18,7 +19,7 @@ const RADII = [
   ['Broad', 0.06],
 ] as const;
 
-/** Correcting the mask by finger: paint what belongs to the thing, or what does not. */
+/** Correcting the mask by finger: paint what belongs to the item, or what does not. */
 export function MaskBrush(props: {
   preview: ShownPreview | null;
   picture: Picture;
@@ -73,7 +74,7 @@ export function MaskBrush(props: {
           strokeLinejoin="round"
         />
       </Stage>
-      <ChipRow label="What to paint">
+      <ChipRow label="Brush">
         <Chip on={mode === 'add'} onPress={() => setMode('add')}>
           Belongs to it
         </Chip>
@@ -88,9 +89,9 @@ export function MaskBrush(props: {
           </Chip>
         ))}
       </ChipRow>
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         Paint with a finger over what is missing, or over what should go.
-      </Words>
+      </Text>
     </View>
   );
 }

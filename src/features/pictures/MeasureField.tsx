@@ -1,15 +1,15 @@
 import { View } from 'react-native';
 
-import type { MEASURED_BY, Thing } from '@/contract/records';
+import type { MEASURED_BY, Item } from '@/contract/records';
+import { slipOf, SLIP_WORDS } from '@/core/kinds/slips';
 import type { MeasureSpec } from '@/core/kinds/spec';
-import { slipOf, SLIP_WORDS } from '@/core/measure/slips';
 import { formatLength } from '@/core/measure/units';
-import { LengthField } from '@/parts/LengthField';
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { editThing } from '@/store/things';
+import { LengthField } from '@/parts/trade/LengthField';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { editItem } from '@/store/items/items';
 
 const SOURCE_WORDS: Record<(typeof MEASURED_BY)[number], string> = {
   tape: 'Measured with a tape',
@@ -18,15 +18,15 @@ const SOURCE_WORDS: Record<(typeof MEASURED_BY)[number], string> = {
 };
 
 /** One measurement's figure, typed; says where it came from and when it looks like a slip. */
-export function MeasureField({ thing, spec }: { thing: Thing; spec: MeasureSpec }) {
+export function MeasureField({ item, spec }: { item: Item; spec: MeasureSpec }) {
   const units = useAttic((s) => s.settings.units);
-  const value = thing.measurements[spec.id];
-  const off = thing.uncertainty[spec.id];
+  const value = item.measurements[spec.id];
+  const off = item.uncertainty[spec.id];
   // From before sources were kept, a figure that may be off is one from a picture.
-  const by = thing.measuredBy[spec.id] ?? (off === undefined ? undefined : 'picture');
+  const by = item.measuredBy[spec.id] ?? (off === undefined ? undefined : 'picture');
   const slip = value === undefined ? null : slipOf(spec, value);
   const set = (mm: number | null) =>
-    editThing(thing.id, spec.name.toLocaleLowerCase('en'), (t) => {
+    editItem(item.id, spec.name.toLocaleLowerCase('en'), (t) => {
       const { [spec.id]: _, ...others } = t.measurements;
       // A figure said by a person takes the place of one from a picture.
       const { [spec.id]: __, ...uncertainty } = t.uncertainty;
@@ -53,23 +53,23 @@ export function MeasureField({ thing, spec }: { thing: Thing; spec: MeasureSpec 
         onChange={set}
       />
       {value !== undefined && by ? (
-        <Words kind="small" tone="soft" figures>
+        <Text variant="small" tone="soft" figures>
           {off === undefined ? SOURCE_WORDS[by] : `${SOURCE_WORDS[by]}, ± ${formatLength(off, units)}`}
-        </Words>
+        </Text>
       ) : null}
       {slip && value !== undefined ? (
         <Notice tone="caution">
-          {`Usually ${formatLength(spec.usual[0], units)} to ${formatLength(spec.usual[1], units)}: ${formatLength(value, units)} is not. ${SLIP_WORDS[slip.kind]}`}
+          {`Usually ${formatLength(spec.usual[0], units)} to ${formatLength(spec.usual[1], units)}: ${formatLength(value, units)} is not. ${SLIP_WORDS[slip.type]}`}
         </Notice>
       ) : null}
       {slip?.meant ? (
-        <Press
-          kind="quiet"
+        <Button
+          variant="quiet"
           label={`${spec.name} is ${formatLength(slip.meant, units)}`}
           onPress={() => set(slip.meant)}
         >
           {`It is ${formatLength(slip.meant, units)}`}
-        </Press>
+        </Button>
       ) : null}
     </View>
   );

@@ -3,7 +3,7 @@ import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 
 import type { MeasureLine, Point } from '@/contract/picture';
-import type { Picture, Thing } from '@/contract/records';
+import type { Picture, Item } from '@/contract/records';
 import type { MeasureSpec } from '@/core/kinds/spec';
 import {
   lengthOn,
@@ -16,34 +16,36 @@ import {
   type Reference,
 } from '@/core/measure/plane';
 import { formatLength } from '@/core/measure/units';
-import { HeadBar, TwoParts } from '@/parts/HeadBar';
-import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { originalOf, previewOf } from '@/store/cleaning';
-import { useKinds } from '@/store/kinds';
-import { keepLengths, makeMeasurementPicture } from '@/store/measuring';
-import { pictureWorker } from '@/store/pictureWorker';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
+import { HeadBar, TwoParts } from '@/parts/ui/HeadBar';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
+import { originalOf, previewOf } from '@/store/pictures/cleaning';
+import { keepLengths, makeMeasurementPicture } from '@/store/pictures/measuring';
+import { pictureWorker } from '@/store/pictures/pictureWorker';
 import { useColours } from '@/theme/theme';
 
-import { useDo } from '../shell/useDo';
 import { GoneNotice } from './GoneNotice';
 import { MeasureField } from './MeasureField';
 import { MeasureStage } from './MeasureStage';
 import { pictureSize, usePictureSize } from './usePictureSize';
 import { usePreview } from './usePreview';
 
-/** Measuring a thing in its picture beside a card or sheet of known size, or drawing a tape's figures on it. */
+/**
+ * Measuring an item in its picture beside a card or sheet of known size, or drawing a tape's figures on it.
+ */
 export function MeasureInPicture() {
   const { id, picture: pictureId } = useLocalSearchParams<{ id: string; picture: string }>();
-  const thing = useAttic((s) => s.things[id]);
+  const item = useAttic((s) => s.items[id]);
   const picture = useAttic((s) => s.pictures[pictureId]);
   const made = useAttic((s) =>
-    Object.values(s.pictures).find((p) => p.made?.from === pictureId && p.thingId === id),
+    Object.values(s.pictures).find((p) => p.made?.from === pictureId && p.itemId === id),
   );
-  if (!thing || !picture || picture.made || picture.clip) return <GoneNotice thingId={thing?.id} />;
-  return <Bench key={picture.id} thing={thing} picture={picture} made={made} />;
+  if (!item || !picture || picture.made || picture.clip) return <GoneNotice itemId={item?.id} />;
+  return <Bench key={picture.id} item={item} picture={picture} made={made} />;
 }
 
 interface Found {
@@ -53,18 +55,18 @@ interface Found {
   byHand: boolean;
 }
 
-function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made: Picture | undefined }) {
+function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Picture | undefined }) {
   const c = useColours();
   const router = useRouter();
   const units = useAttic((s) => s.settings.units);
   const size = usePictureSize(picture.id);
-  const specs = useKinds().measures(thing.kind);
+  const specs = useKinds().measures(item.kind);
   const [lines, setLines] = useState<MeasureLine[]>(made?.made?.lines ?? []);
   const [found, setFound] = useState<Found | null>(
     made?.made?.plane ? { ...made.made.plane, byHand: false } : null,
   );
   const [missing, setMissing] = useState<Reference | null>(null);
-  const { busy, trouble, run } = useDo();
+  const { busy, trouble, run } = useAsyncAction();
   // As it was taken: the reference must not be cropped or whitened away.
   const { preview } = usePreview(useCallback(() => previewOf(picture.id, []), [picture.id]));
 
@@ -108,12 +110,12 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
     );
   const keep = () =>
     run(async () => {
-      let now = thing;
+      let now = item;
       if (plane) {
         const lengths = Object.fromEntries(
           lines.flatMap((l) => [[l.measure, lengthOf(l)] as const]).filter(([, v]) => v !== null),
         );
-        now = keepLengths(thing, lengths as Record<string, { mm: number; plusMinus: number }>);
+        now = keepLengths(item, lengths as Record<string, { mm: number; plusMinus: number }>);
       }
       await makeMeasurementPicture(
         now.id,
@@ -121,22 +123,22 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
         lines,
         found && plane ? { reference: found.reference, corners: [...found.corners] } : null,
       );
-      router.navigate(`/thing/${thing.id}`);
+      router.navigate(`/item/${item.id}`);
     });
-  const unknown = lines.filter((l) => !plane && thing.measurements[l.measure] === undefined);
+  const unknown = lines.filter((l) => !plane && item.measurements[l.measure] === undefined);
 
   const text = (line: MeasureLine) => {
     const spec = specs.find((s) => s.id === line.measure);
     const length = lengthOf(line);
-    const mm = length?.mm ?? thing.measurements[line.measure];
+    const mm = length?.mm ?? item.measurements[line.measure];
     return `${spec?.name ?? ''} ${mm === undefined ? '?' : formatLength(mm, units)}`;
   };
   const controls = (
     <View style={{ gap: 12 }}>
       <View style={{ gap: 6 }}>
-        <Words kind="small" tone="soft">
+        <Text variant="small" tone="soft">
           Lying flat beside it
-        </Words>
+        </Text>
         <ChipRow label="Reference">
           {(Object.keys(REFERENCE_SIZES) as Reference[]).map((reference) => (
             <Chip key={reference} on={found?.reference === reference} onPress={() => look(reference)}>
@@ -149,16 +151,16 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
         </ChipRow>
       </View>
       {busy ? (
-        <Words tone="soft" role="status">
+        <Text tone="soft" role="status">
           Looking…
-        </Words>
+        </Text>
       ) : null}
       {missing ? (
-        <Notice tone="caution">{`No ${REFERENCE_SIZES[missing].name.toLocaleLowerCase('en')} was made out. Drag the four corners onto it, or lay it apart from the thing and take the picture again.`}</Notice>
+        <Notice tone="caution">{`No ${REFERENCE_SIZES[missing].name.toLocaleLowerCase('en')} was made out. Drag the four corners onto it, or lay it apart from the item and take the picture again.`}</Notice>
       ) : found && plane ? (
-        <Words tone="good" role="status" figures>
+        <Text tone="good" role="status" figures>
           {`${REFERENCE_SIZES[found.reference].name} ${found.byHand ? 'set by hand' : 'found'}, camera tilted by ${Math.round(plane.tilt)}°`}
-        </Words>
+        </Text>
       ) : found && size ? (
         <Notice tone="trouble">
           These four can’t be the corners of a sheet: drag them to its corners, in order around.
@@ -170,12 +172,12 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
         </Notice>
       ))}
       {specs.length === 0 ? (
-        <Notice tone="info">Say first what kind of thing it is: each kind has its own measurements.</Notice>
+        <Notice tone="info">Say first what kind of item it is: each kind has its own measurements.</Notice>
       ) : (
         <View style={{ gap: 6 }}>
-          <Words kind="small" tone="soft">
+          <Text variant="small" tone="soft">
             Lines: drag their ends
-          </Words>
+          </Text>
           <ChipRow label="Measurements" radio={false}>
             {specs.map((spec) => (
               <Chip
@@ -195,40 +197,40 @@ function Bench({ thing, picture, made }: { thing: Thing; picture: Picture; made:
         const length = lengthOf(line);
         if (!spec) return null;
         return length ? (
-          <Words key={line.measure} figures>
+          <Text key={line.measure} figures>
             {`${spec.name}: ${formatLength(length.mm, units)} ± ${formatLength(Math.max(1, length.plusMinus), units)}`}
-          </Words>
+          </Text>
         ) : (
-          <MeasureField key={`${line.measure}-${units}`} thing={thing} spec={spec} />
+          <MeasureField key={`${line.measure}-${units}`} item={item} spec={spec} />
         );
       })}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <Press
-        kind="main"
+      <Button
+        variant="main"
         icon="ruler"
         disabled={busy || lines.length === 0 || unknown.length > 0 || (found !== null && !plane)}
         onPress={keep}
       >
         {plane ? 'Keep lengths, make the picture' : 'Make the measurement picture'}
-      </Press>
+      </Button>
       {unknown.length > 0 ? (
-        <Words kind="small" tone="soft">
+        <Text variant="small" tone="soft">
           Type the tape’s figures, or choose what lies beside it.
-        </Words>
+        </Text>
       ) : null}
     </View>
   );
   return (
     <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Measure">
       <HeadBar>
-        <SignPress
+        <SignButton
           icon="back"
           label="Back to the sheet"
-          onPress={() => router.navigate(`/thing/${thing.id}`)}
+          onPress={() => router.navigate(`/item/${item.id}`)}
         />
-        <Words kind="heading" aria-level={1} style={{ flex: 1 }} numberOfLines={1}>
+        <Text variant="heading" aria-level={1} style={{ flex: 1 }} numberOfLines={1}>
           Measure in the picture
-        </Words>
+        </Text>
       </HeadBar>
       <TwoParts
         label="Picture and lines"
@@ -259,7 +261,7 @@ const START: Corners = [
   { x: 0.1, y: 0.2 },
 ];
 
-/** The line's usual place on the thing's own box, as it was found in the picture. */
+/** The line's usual place on the item's own box, as it was found in the picture. */
 function usualLine(spec: MeasureSpec, picture: Picture): MeasureLine {
   const [x, y, w, h] =
     picture.exam && picture.steps.length === 0 && picture.exam.area > 0

@@ -2,7 +2,7 @@ import { useState } from 'react';
 
 import type { MeasureLine, Point } from '@/contract/picture';
 import type { Corners } from '@/core/measure/plane';
-import { Stage, UNITS } from '@/parts/Stage';
+import { Stage, UNITS } from '@/parts/ui/Stage';
 import { FONT } from '@/theme/theme';
 
 import { STAGE_HEIGHT } from './PlainStage';

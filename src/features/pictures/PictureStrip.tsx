@@ -18,25 +18,25 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { maySend } from '@/core/picture/origin';
-import { Icon, type IconName } from '@/parts/Icon';
-import { PictureView } from '@/parts/PictureView';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { orderPictures } from '@/store/pictures';
+import { PictureView } from '@/parts/trade/PictureView';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { orderPictures } from '@/store/pictures/pictures';
+import { Icon, type IconName } from '@/theme/Icon';
 import { useColours } from '@/theme/theme';
 
 import { usePictureFindings } from './usePictureFindings';
 
 interface PictureStripProps {
-  thing: Thing;
+  item: Item;
   shown: string | undefined;
   onShow: (id: string) => void;
 }
 
 /** All pictures small, in their order; drag to change it. */
-export function PictureStrip({ thing, shown, onShow }: PictureStripProps) {
+export function PictureStrip({ item, shown, onShow }: PictureStripProps) {
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
@@ -44,16 +44,16 @@ export function PictureStrip({ thing, shown, onShow }: PictureStripProps) {
   );
   const moved = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
-    const from = thing.pictureIds.indexOf(String(active.id));
-    const to = thing.pictureIds.indexOf(String(over.id));
-    if (from >= 0 && to >= 0) orderPictures(thing, arrayMove(thing.pictureIds, from, to));
+    const from = item.pictureIds.indexOf(String(active.id));
+    const to = item.pictureIds.indexOf(String(over.id));
+    if (from >= 0 && to >= 0) orderPictures(item, arrayMove(item.pictureIds, from, to));
   };
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
-      <SortableContext items={thing.pictureIds} strategy={rectSortingStrategy}>
+      <SortableContext items={item.pictureIds} strategy={rectSortingStrategy}>
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
-          {thing.pictureIds.map((id, i) => (
-            <Tile key={id} thing={thing} id={id} index={i} on={id === shown} onShow={() => onShow(id)} />
+          {item.pictureIds.map((id, i) => (
+            <Tile key={id} item={item} id={id} index={i} on={id === shown} onShow={() => onShow(id)} />
           ))}
         </div>
       </SortableContext>
@@ -61,11 +61,11 @@ export function PictureStrip({ thing, shown, onShow }: PictureStripProps) {
   );
 }
 
-function Tile(props: { thing: Thing; id: string; index: number; on: boolean; onShow: () => void }) {
-  const { thing, id, index, on, onShow } = props;
+function Tile(props: { item: Item; id: string; index: number; on: boolean; onShow: () => void }) {
+  const { item, id, index, on, onShow } = props;
   const c = useColours();
   const picture = useAttic((s) => s.pictures[id]);
-  const findings = usePictureFindings(thing, picture);
+  const findings = usePictureFindings(item, picture);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   const mark: { icon: IconName; words: string } | null = picture?.clip
     ? { icon: 'film', words: 'clip' }
@@ -82,7 +82,7 @@ function Tile(props: { thing: Thing; id: string; index: number; on: boolean; onS
       {...attributes}
       {...listeners}
       role="button"
-      aria-label={`Picture ${index + 1} of ${thing.pictureIds.length}${index === 0 ? ', cover' : ''}${mark ? `, ${mark.words}` : ''}`}
+      aria-label={`Picture ${index + 1} of ${item.pictureIds.length}${index === 0 ? ', cover' : ''}${mark ? `, ${mark.words}` : ''}`}
       data-picture={id}
       onClick={onShow}
       style={{
@@ -117,8 +117,8 @@ function Tile(props: { thing: Thing; id: string; index: number; on: boolean; onS
           </View>
         ) : null}
         {index === 0 ? (
-          <Words
-            kind="small"
+          <Text
+            variant="small"
             style={{
               position: 'absolute',
               left: 0,
@@ -134,7 +134,7 @@ function Tile(props: { thing: Thing; id: string; index: number; on: boolean; onS
             }}
           >
             cover
-          </Words>
+          </Text>
         ) : null}
       </View>
     </div>

@@ -1,4 +1,4 @@
-import { Stage } from '@/parts/Stage';
+import { Stage } from '@/parts/ui/Stage';
 
 import type { ShownPreview } from './usePreview';
 

@@ -1,24 +1,27 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Reading, Thing } from '@/contract/records';
+import type { Reading, Item } from '@/contract/records';
 import type { KindTree } from '@/core/kinds/tree';
 import { readable } from '@/core/kinds/values';
 import { formatLength } from '@/core/measure/units';
-import { Press, SignPress } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
-import { pictureWorker } from '@/store/pictureWorker';
-import { readOriginal } from '@/store/pictures';
-import { confirmAll, confirmReading, dropReading, knownValue } from '@/store/readings';
+import { Button, SignButton } from '@/parts/ui/Button';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
+import { readOriginal } from '@/store/pictures/pictures';
+import { pictureWorker } from '@/store/pictures/pictureWorker';
+import { confirmAll, confirmReading, dropReading, knownValue } from '@/store/pictures/readings';
 import { useColours } from '@/theme/theme';
 
-/** What a machine read in the pictures, with the place it stands at. Nothing of it counts before a person says so. */
-export function Readings({ thingId }: { thingId: string }) {
-  const thing = useAttic((s) => s.things[thingId]);
+/**
+ * What a machine read in the pictures, with the place it stands at. Nothing of it counts before a person says
+ * so.
+ */
+export function Readings({ itemId }: { itemId: string }) {
+  const item = useAttic((s) => s.items[itemId]);
   const c = useColours();
-  if (!thing || thing.readings.length === 0) return null;
+  if (!item || item.readings.length === 0) return null;
   return (
     <View
       role="group"
@@ -33,29 +36,29 @@ export function Readings({ thingId }: { thingId: string }) {
         backgroundColor: c.slateTint,
       }}
     >
-      <Words kind="strong">
-        {thing.readings.some((r) => r.from !== 'picture')
+      <Text variant="strong">
+        {item.readings.some((r) => r.from !== 'picture')
           ? 'Looked up and read: is it right?'
           : 'Read from the pictures: is it right?'}
-      </Words>
-      {thing.readings.map((reading) => (
-        <Line key={reading.id} thing={thing} reading={reading} />
+      </Text>
+      {item.readings.map((reading) => (
+        <Line key={reading.id} item={item} reading={reading} />
       ))}
-      {thing.readings.filter((r) => knownValue(thing, r.field) === undefined).length > 1 ? (
-        <Press icon="check" label="Right: all of it" onPress={() => confirmAll(thing)}>
+      {item.readings.filter((r) => knownValue(item, r.field) === undefined).length > 1 ? (
+        <Button icon="check" label="Right: all of it" onPress={() => confirmAll(item)}>
           All of it is right
-        </Press>
+        </Button>
       ) : null}
     </View>
   );
 }
 
-function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
+function Line({ item, reading }: { item: Item; reading: Reading }) {
   const c = useColours();
   const units = useAttic((s) => s.settings.units);
   const kinds = useKinds();
   const crop = useCrop(reading);
-  const name = nameOf(reading.field, thing, kinds);
+  const name = nameOf(reading.field, item, kinds);
   const read = (value: string) =>
     reading.field.startsWith('measure:')
       ? formatLength(Number(value), units)
@@ -63,7 +66,7 @@ function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
         ? (kinds.get(value)?.name ?? value)
         : readable(value);
   const words = read(reading.value);
-  const known = knownValue(thing, reading.field);
+  const known = knownValue(item, reading.field);
   return (
     <View style={{ gap: 6 }}>
       {crop ? (
@@ -81,42 +84,42 @@ function Line({ thing, reading }: { thing: Thing; reading: Reading }) {
       ) : null}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
-          <Words kind="small" tone="soft">
+          <Text variant="small" tone="soft">
             {[
               known === undefined ? name : `${name}, instead of ${read(known)}`,
               reading.from === 'desk'
-                ? 'from the look-up desk'
+                ? 'from the product look-up'
                 : reading.from === 'words'
                   ? 'from words brought in'
                   : '',
             ]
               .filter(Boolean)
               .join(' · ')}
-          </Words>
-          <Words kind="strong" figures>
+          </Text>
+          <Text variant="strong" figures>
             {words}
-          </Words>
+          </Text>
         </View>
-        <Press label={`Right: ${name} ${words}`} icon="check" onPress={() => confirmReading(thing, reading)}>
+        <Button label={`Right: ${name} ${words}`} icon="check" onPress={() => confirmReading(item, reading)}>
           Right
-        </Press>
-        <SignPress
+        </Button>
+        <SignButton
           icon="close"
           label={`Drop: ${name} ${words}`}
-          onPress={() => dropReading(thing, reading)}
+          onPress={() => dropReading(item, reading)}
         />
       </View>
     </View>
   );
 }
 
-function nameOf(field: string, thing: Thing, kinds: KindTree): string {
+function nameOf(field: string, item: Item, kinds: KindTree): string {
   if (field === 'kind') return 'Kind';
   if (field === 'title') return 'Title';
   const [what, id = ''] = field.split(':');
   return what === 'fact'
-    ? kinds.factName(thing.kind, id)
-    : (kinds.measures(thing.kind).find((m) => m.id === id)?.name ?? id);
+    ? kinds.factName(item.kind, id)
+    : (kinds.measures(item.kind).find((m) => m.id === id)?.name ?? id);
 }
 
 /** The part of the picture the words stand at, with a little around it. */

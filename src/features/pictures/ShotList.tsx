@@ -1,16 +1,16 @@
 import { Pressable, View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { nextShot, type Shot } from '@/core/picture/shots';
-import { Icon } from '@/parts/Icon';
-import { Press } from '@/parts/Press';
-import { Slide } from '@/parts/Slide';
-import { Words } from '@/parts/Words';
-import { editThing } from '@/store/things';
+import { Button } from '@/parts/ui/Button';
+import { Slide } from '@/parts/ui/Slide';
+import { Text } from '@/parts/ui/Text';
+import { editItem } from '@/store/items/items';
+import { Icon } from '@/theme/Icon';
 import { FONT, useColours } from '@/theme/theme';
 
 export interface ShotListProps {
-  thing: Thing | undefined;
+  item: Item | undefined;
   shots: readonly Shot[];
   /** The one the next picture is for. */
   current: Shot | null;
@@ -18,30 +18,30 @@ export interface ShotListProps {
 }
 
 /** What is still to be taken; ticks itself off, and anything can be skipped. */
-export function ShotList({ thing, shots, current, onChoose }: ShotListProps) {
+export function ShotList({ item, shots, current, onChoose }: ShotListProps) {
   const c = useColours();
   const left = shots.filter((s) => s.state === 'open').length;
   return (
     <View style={{ gap: 6 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }} role="status">
-          <Words kind="strong">{current ? `Now: ${current.name}` : 'Everything on the list is taken'}</Words>
-          <Words kind="small" tone="soft">
+          <Text variant="strong">{current ? `Now: ${current.name}` : 'Everything on the list is taken'}</Text>
+          <Text variant="small" tone="soft">
             {current
               ? `${current.how}. ${left === 1 ? 'The last one' : `${left} to go`}`
               : 'More pictures are welcome'}
-          </Words>
+          </Text>
         </View>
-        {current && thing ? (
-          <Press
-            kind="quiet"
+        {current && item ? (
+          <Button
+            variant="quiet"
             label={`Skip: ${current.name}`}
             onPress={() =>
-              editThing(thing.id, 'shot skipped', (t) => ({ skippedShots: [...t.skippedShots, current.id] }))
+              editItem(item.id, 'shot skipped', (t) => ({ skippedShots: [...t.skippedShots, current.id] }))
             }
           >
             Skip
-          </Press>
+          </Button>
         ) : null}
       </View>
       <Slide label="Shot list">
@@ -69,8 +69,8 @@ export function ShotList({ thing, shots, current, onChoose }: ShotListProps) {
               }}
             >
               {taken ? <Icon name="check" colour={c.moss} size={16} /> : null}
-              <Words
-                kind="small"
+              <Text
+                variant="small"
                 tone={shot.state === 'skipped' ? 'soft' : undefined}
                 style={{
                   fontFamily: on ? FONT.strong : FONT.text,
@@ -78,7 +78,7 @@ export function ShotList({ thing, shots, current, onChoose }: ShotListProps) {
                 }}
               >
                 {shot.name}
-              </Words>
+              </Text>
             </Pressable>
           );
         })}

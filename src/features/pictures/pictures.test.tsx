@@ -1,11 +1,11 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 
-import { Picture, Thing } from '@/contract/records';
+import { Picture, Item } from '@/contract/records';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { shotList } from '@/core/picture/shots';
-import { change, openAttic, useAttic } from '@/store/attic';
-import { addReadings } from '@/store/readings';
-import { addThing, editThing } from '@/store/things';
+import { change, openAttic, useAttic } from '@/store/attic/attic';
+import { addItem, editItem } from '@/store/items/items';
+import { addReadings } from '@/store/pictures/readings';
 
 import { AboutPicture } from './AboutPicture';
 import { FindingLine } from './FindingLine';
@@ -14,23 +14,35 @@ import { currentShot, ShotList } from './ShotList';
 
 let n = 0;
 let id = '';
-const thing = () => useAttic.getState().things[id]!;
+const item = () => useAttic.getState().items[id]!;
 
 beforeEach(async () => {
   await openAttic(`pictures-ui-${(n += 1)}`);
-  id = addThing();
-  editThing(id, 'kind', { kind: 'jumper' });
+  id = addItem();
+  editItem(id, 'kind', { kind: 'jumper' });
 });
 
 const EXAM = {
-  blur: 3.1, laplacian: 9, light: 0.6, bright: 0.9, blown: 0, black: 0, grounds: 6, falloff: 3, sure: 0.7,
-  box: [0.1, 0.1, 0.8, 0.8] as [number, number, number, number], area: 0.4, cutOff: [], writing: 0,
-  outline: { rows: [], columns: [], rowPieces: [], columnPieces: [] }, print: '',
-}; // prettier-ignore
+  blur: 3.1,
+  laplacian: 9,
+  light: 0.6,
+  bright: 0.9,
+  blown: 0,
+  black: 0,
+  grounds: 6,
+  falloff: 3,
+  sure: 0.7,
+  box: [0.1, 0.1, 0.8, 0.8] as [number, number, number, number],
+  area: 0.4,
+  cutOff: [],
+  writing: 0,
+  outline: { rows: [], columns: [], rowPieces: [], columnPieces: [] },
+  print: '',
+};
 const aPicture = (part: Partial<Picture> = {}) => {
   const record = Picture.parse({
     id: 'p1',
-    thingId: id,
+    itemId: id,
     origin: 'file',
     author: 'Bas',
     addedAt: 1,
@@ -42,35 +54,35 @@ const aPicture = (part: Partial<Picture> = {}) => {
   });
   change('picture', [
     { collection: 'pictures', id: 'p1', record },
-    { collection: 'things', id, record: { ...thing(), pictureIds: ['p1'] } },
+    { collection: 'items', id, record: { ...item(), pictureIds: ['p1'] } },
   ]);
   return record;
 };
 
-function List({ of }: { of: Thing }) {
+function List({ of }: { of: Item }) {
   const shots = shotList(of, [], BUILT_IN);
-  return <ShotList thing={of} shots={shots} current={currentShot(shots, null)} onChoose={() => undefined} />;
+  return <ShotList item={of} shots={shots} current={currentShot(shots, null)} onChoose={() => undefined} />;
 }
 
 it('says what to take now, and skips it', () => {
-  const { rerender } = render(<List of={thing()} />);
+  const { rerender } = render(<List of={item()} />);
   expect(screen.getByText('Now: Front')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Skip: Front' }));
-  rerender(<List of={thing()} />);
+  rerender(<List of={item()} />);
   expect(screen.getByText('Now: Back')).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Front: skipped' })).toBeTruthy();
 });
 
 it('says when the list is done', () => {
-  editThing(id, 'skip', { skippedShots: shotList(thing(), [], BUILT_IN).map((s) => s.id) });
-  render(<List of={thing()} />);
+  editItem(id, 'skip', { skippedShots: shotList(item(), [], BUILT_IN).map((s) => s.id) });
+  render(<List of={item()} />);
   expect(screen.getByText('Everything on the list is taken')).toBeTruthy();
   expect(screen.queryByText('Skip')).toBeNull();
 });
 
 it('keeps to one line under a picture, and tells the rest with its numbers on a tap', () => {
   const picture = aPicture();
-  render(<FindingLine thing={thing()} picture={picture} />);
+  render(<FindingLine item={item()} picture={picture} />);
   expect(screen.getByText('Blurred: hold still and take it again.')).toBeTruthy();
   expect(screen.queryByText(/Background not plain/u)).toBeNull();
   fireEvent.click(screen.getByRole('button'));
@@ -80,14 +92,14 @@ it('keeps to one line under a picture, and tells the rest with its numbers on a 
 
 it('marks somebody else’s picture as not sent, until the person says they may', () => {
   const picture = aPicture();
-  const { rerender } = render(<AboutPicture thing={thing()} picture={picture} />);
+  const { rerender } = render(<AboutPicture item={item()} picture={picture} />);
   fireEvent.click(screen.getByRole('button', { name: 'About this picture' }));
   fireEvent.click(screen.getByRole('radio', { name: 'A stock picture' }));
   const now = () => useAttic.getState().pictures.p1!;
-  rerender(<AboutPicture thing={thing()} picture={now()} />);
+  rerender(<AboutPicture item={item()} picture={now()} />);
   expect(screen.getByText(/not sent/u)).toBeTruthy();
   fireEvent.click(screen.getByRole('checkbox'));
-  rerender(<AboutPicture thing={thing()} picture={now()} />);
+  rerender(<AboutPicture item={item()} picture={now()} />);
   expect(screen.getByText(/sent all the same/u)).toBeTruthy();
   // Own again: the leave is forgotten with it.
   fireEvent.click(screen.getByRole('radio', { name: 'My own file' }));
@@ -97,38 +109,38 @@ it('marks somebody else’s picture as not sent, until the person says they may'
 describe('readings', () => {
   const read = (field: string, value: string) =>
     addReadings(id, null, [{ field, value, words: value, box: [0, 0, 1, 1], confidence: 80 }]);
-  const show = () => render(<Readings thingId={thing().id} />);
+  const show = () => render(<Readings itemId={item().id} />);
 
   it('count for nothing before a person says they are right', () => {
     read('fact:size', 'M');
     read('measure:chest', '540');
-    expect(thing().facts.size).toBeUndefined();
+    expect(item().facts.size).toBeUndefined();
     const { rerender } = show();
     fireEvent.click(screen.getByRole('button', { name: 'Right: Size on the label M' }));
-    rerender(<Readings thingId={thing().id} />);
+    rerender(<Readings itemId={item().id} />);
     fireEvent.click(screen.getByRole('button', { name: 'Right: Pit to pit 54 cm' }));
-    expect(thing()).toMatchObject({ facts: { size: 'M' }, measurements: { chest: 540 }, readings: [] });
+    expect(item()).toMatchObject({ facts: { size: 'M' }, measurements: { chest: 540 }, readings: [] });
   });
   it('are dropped with one press, and say what they would replace', () => {
-    editThing(id, 'size', { facts: { size: 'L' } });
+    editItem(id, 'size', { facts: { size: 'L' } });
     read('fact:size', 'M');
     show();
     const group = screen.getByRole('group', { name: /to be confirmed/u });
     expect(within(group).getByText('Size on the label, instead of L')).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Drop: Size on the label M' }));
-    expect(thing()).toMatchObject({ facts: { size: 'L' }, readings: [] });
+    expect(item()).toMatchObject({ facts: { size: 'L' }, readings: [] });
   });
   it('are not asked twice, nor for what is known already', () => {
-    editThing(id, 'brand', { facts: { brand: 'kittiwake mills' } });
+    editItem(id, 'brand', { facts: { brand: 'kittiwake mills' } });
     expect(read('fact:brand', 'Kittiwake Mills')).toBe(0);
     expect(read('fact:size', 'M')).toBe(1);
     expect(read('fact:size', 'M')).toBe(0);
     expect(read('fact:size', 'S')).toBe(1);
-    const first = thing().readings[0]!;
+    const first = item().readings[0]!;
     show();
     fireEvent.click(screen.getByRole('button', { name: 'Right: Size on the label M' }));
     // Confirming one answers the question: its rivals go with it.
-    expect(thing().readings).toEqual([]);
+    expect(item().readings).toEqual([]);
     expect(first.pictureId).toBeNull();
   });
 });

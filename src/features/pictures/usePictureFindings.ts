@@ -1,32 +1,32 @@
 import { useMemo } from 'react';
 
-import type { Picture, Thing } from '@/contract/records';
+import type { Picture, Item } from '@/contract/records';
 import { judge, LIMITS, type PictureFinding } from '@/core/picture/judge';
 import { fingerprintDistance } from '@/core/pixels/fingerprint';
-import { useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
+import { useAttic } from '@/store/attic/attic';
+import { useKinds } from '@/store/items/kinds';
 
-/** What is worth saying about one of a thing's pictures, most useful first. */
-export function usePictureFindings(thing: Thing | undefined, picture: Picture | undefined): PictureFinding[] {
+/** What is worth saying about one of an item's pictures, most useful first. */
+export function usePictureFindings(item: Item | undefined, picture: Picture | undefined): PictureFinding[] {
   const pictures = useAttic((s) => s.pictures);
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const kinds = useKinds();
   return useMemo(() => {
-    if (!thing || !picture) return [];
+    if (!item || !picture) return [];
     return judge(picture, {
-      cover: thing.pictureIds[0] === picture.id,
-      stance: kinds.get(thing.kind)?.stance ?? undefined,
-      twin: twinOf(picture, thing, pictures, things),
+      cover: item.pictureIds[0] === picture.id,
+      stance: kinds.get(item.kind)?.stance ?? undefined,
+      twin: twinOf(picture, item, pictures, items),
     });
-  }, [thing, picture, pictures, things, kinds]);
+  }, [item, picture, pictures, items, kinds]);
 }
 
-/** Another picture that looks the same; the thing's own ones first. */
+/** Another picture that looks the same; the item's own ones first. */
 function twinOf(
   picture: Picture,
-  thing: Thing,
+  item: Item,
   pictures: Record<string, Picture>,
-  things: Record<string, Thing>,
+  items: Record<string, Item>,
 ): string | null {
   const print = picture.exam?.print;
   if (!print || picture.made) return null;
@@ -36,9 +36,9 @@ function twinOf(
     !other.made &&
     !!other.exam &&
     fingerprintDistance(print, other.exam.print) < LIMITS.duplicate;
-  const at = thing.pictureIds.findIndex((id) => same(pictures[id]));
+  const at = item.pictureIds.findIndex((id) => same(pictures[id]));
   if (at >= 0) return `picture ${at + 1}`;
-  const elsewhere = Object.values(pictures).find((p) => p.thingId !== thing.id && same(p));
-  const owner = elsewhere && things[elsewhere.thingId];
+  const elsewhere = Object.values(pictures).find((p) => p.itemId !== item.id && same(p));
+  const owner = elsewhere && items[elsewhere.itemId];
   return owner ? `a picture of ${owner.code}` : null;
 }

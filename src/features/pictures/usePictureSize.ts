@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 
-import { originalOf } from '@/store/cleaning';
+import { originalOf } from '@/store/pictures/cleaning';
 
 export interface Size {
   width: number;

@@ -1,19 +1,19 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { askedFor } from '@/core/listing/asking';
-import { formatMoney } from '@/core/money/money';
-import { MoneyField } from '@/parts/MoneyField';
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
 import type { Examined } from '@/core/listing/examine';
-import { priceEverywhere } from '@/store/things';
+import { formatMoney } from '@/core/money/money';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { priceEverywhere } from '@/store/items/items';
 
 /** One number in: what it should bring. Each marketplace's own price out. */
-export function AskingPrices({ thing, examined }: { thing: Thing; examined: readonly Examined[] }) {
+export function AskingPrices({ item, examined }: { item: Item; examined: readonly Examined[] }) {
   const currency = useAttic((s) => s.settings.currency);
   const endings = useAttic((s) => s.settings.priceEndings);
   const [target, setTarget] = useState<number | null>(null);
@@ -25,7 +25,7 @@ export function AskingPrices({ thing, examined }: { thing: Thing; examined: read
   return (
     <View role="group" aria-label="Prices from a take-home" style={{ gap: 6 }}>
       <MoneyField
-        label="What it should bring you"
+        label="Take-home wanted"
         hint="after fees, postage and packing, wherever it sells"
         value={target}
         currency={currency}
@@ -34,21 +34,21 @@ export function AskingPrices({ thing, examined }: { thing: Thing; examined: read
       {asked.map(({ sheet, price, brings, dip }) => (
         <View key={sheet.marketplace}>
           <View style={{ flexDirection: 'row', gap: 8 }}>
-            <Words style={{ flex: 1 }}>{sheet.name}</Words>
-            <Words kind="strong" figures>
+            <Text style={{ flex: 1 }}>{sheet.name}</Text>
+            <Text variant="strong" figures>
               {price === null ? 'no price brings that' : formatMoney(price, currency)}
-            </Words>
+            </Text>
             {brings === null ? null : (
-              <Words tone="soft" figures style={{ minWidth: 110, textAlign: 'right' }}>
+              <Text tone="soft" figures style={{ minWidth: 110, textAlign: 'right' }}>
                 {`brings ${formatMoney(brings, currency)}`}
-              </Words>
+              </Text>
             )}
           </View>
           {dip ? <Notice tone="info">{dip}</Notice> : null}
         </View>
       ))}
       {Object.keys(prices).length > 0 ? (
-        <Press onPress={() => priceEverywhere(thing.id, prices)}>Ask these prices</Press>
+        <Button onPress={() => priceEverywhere(item.id, prices)}>Use these prices</Button>
       ) : null}
     </View>
   );

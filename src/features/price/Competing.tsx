@@ -2,20 +2,19 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { CompetingOffer } from '@/contract/comps';
-import type { Thing } from '@/contract/records';
-import { gradeOfThing } from '@/core/condition/grade';
+import type { Item } from '@/contract/records';
+import { gradeOfItem } from '@/core/condition/grade';
+import type { Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
 import { ruledPrice, type PriceRule } from '@/core/price/competing';
-import { MoneyField } from '@/parts/MoneyField';
-import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
-import { askCompeting } from '@/store/competing';
-import type { Examined } from '@/core/listing/examine';
-import { editPlan } from '@/store/things';
-
-import { useDo } from '../shell/useDo';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { setSettings, useAttic } from '@/store/attic/attic';
+import { editPlan } from '@/store/items/items';
+import { askCompeting } from '@/store/research/competing';
 
 const WAYS: readonly [PriceRule['way'], string][] = [
   ['match', 'As the cheapest'],
@@ -23,43 +22,46 @@ const WAYS: readonly [PriceRule['way'], string][] = [
   ['above', 'Above the cheapest'],
 ];
 
-/** Where things are listed against records: what others ask for the same, and a price by the person's own rule. */
-export function Competing(props: { thing: Thing; examined: Examined; floor: number | null }) {
-  const { thing, examined, floor } = props;
+/**
+ * Where items are listed against records: what others ask for the same, and a price by the person's own
+ * rule.
+ */
+export function Competing(props: { item: Item; examined: Examined; floor: number | null }) {
+  const { item, examined, floor } = props;
   const { sheet, effective } = examined;
   const barcode = effective.specifics.barcode ?? '';
   const [offers, setOffers] = useState<CompetingOffer[] | null | undefined>(undefined);
-  const { run, busy, trouble } = useDo();
+  const { run, busy, trouble } = useAsyncAction();
   if (!sheet.records || barcode === '') return null;
   return (
     <View role="group" aria-label={`Other copies on ${sheet.name}`} style={{ gap: 8 }}>
-      <Press
+      <Button
         icon="search"
         disabled={busy}
         onPress={() => run(async () => setOffers(await askCompeting(sheet.marketplace, barcode)))}
       >
         {busy ? 'Asking…' : `What do others ask on ${sheet.name}?`}
-      </Press>
+      </Button>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {offers === null ? (
         <Notice tone="caution">{`${sheet.name} has no record under ${barcode}.`}</Notice>
       ) : null}
-      {offers ? <Ruled thing={thing} examined={examined} offers={offers} floor={floor} /> : null}
+      {offers ? <Ruled item={item} examined={examined} offers={offers} floor={floor} /> : null}
     </View>
   );
 }
 
 function Ruled(props: {
-  thing: Thing;
+  item: Item;
   examined: Examined;
   offers: readonly CompetingOffer[];
   floor: number | null;
 }) {
-  const { thing, examined, offers, floor } = props;
+  const { item, examined, offers, floor } = props;
   const { sheet, effective } = examined;
   const { currency, guards, priceRule } = useAttic((s) => s.settings);
   const say = (amount: number) => formatMoney(amount, currency);
-  const wear = gradeOfThing(thing)?.wear ?? null;
+  const wear = gradeOfItem(item)?.wear ?? null;
   const min = Math.max(guards.min, sheet.price.min, floor ?? 0);
   const rule: PriceRule = {
     ...priceRule,
@@ -68,7 +70,7 @@ function Ruled(props: {
     max: Math.max(min, Math.min(guards.max, sheet.price.max)),
   };
   const ruled = ruledPrice(
-    effective.price ?? thing.price ?? rule.min,
+    effective.price ?? item.price ?? rule.min,
     effective.postage ?? 0,
     offers.map((o) => ({ seller: o.seller, total: o.price + o.postage, wear: o.wear })),
     rule,
@@ -78,14 +80,14 @@ function Ruled(props: {
   const left = (seller: string) => priceRule.leaveOut.includes(seller);
   return (
     <View style={{ gap: 8 }}>
-      <Words figures>
+      <Text figures>
         {[
           ruled.lowestNew === null ? 'none new' : `lowest new ${say(ruled.lowestNew)}`,
           ruled.lowestUsed === null ? 'none used' : `lowest used ${say(ruled.lowestUsed)}`,
         ].join(', ')}
         {', with postage.'}
-      </Words>
-      <View role="list" aria-label="Copies of others">
+      </Text>
+      <View role="list" aria-label="Competing copies">
         {[...offers]
           .sort((a, b) => a.price + a.postage - b.price - b.postage)
           .map((o, i) => (
@@ -95,13 +97,13 @@ function Ruled(props: {
               style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}
             >
               <View style={{ flex: 1 }}>
-                <Words tone={left(o.seller) ? 'soft' : 'ink'}>{o.seller}</Words>
-                <Words kind="small" tone="soft" figures>
+                <Text tone={left(o.seller) ? 'soft' : 'ink'}>{o.seller}</Text>
+                <Text variant="small" tone="soft" figures>
                   {`${sheet.conditions.find((c) => c.wear === o.wear)?.label ?? ''} · ${say(o.price)} and ${say(o.postage)} · ${o.rating} % content · posted in ${o.leavesIn} days${left(o.seller) ? ' · left out' : ''}`}
-                </Words>
+                </Text>
               </View>
-              <Press
-                kind="quiet"
+              <Button
+                variant="quiet"
                 label={`${left(o.seller) ? 'Count' : 'Leave out'} ${o.seller}`}
                 onPress={() =>
                   change({
@@ -112,7 +114,7 @@ function Ruled(props: {
                 }
               >
                 {left(o.seller) ? 'Count' : 'Leave out'}
-              </Press>
+              </Button>
             </View>
           ))}
       </View>
@@ -141,18 +143,16 @@ function Ruled(props: {
           Only copies as good as this
         </Chip>
       </ChipRow>
-      <Words figures>
+      <Text figures>
         {`${say(ruled.price)}, number ${ruled.position} of ${ruled.of} by price. ${ruled.why}`}
-      </Words>
-      <Press
-        kind="main"
+      </Text>
+      <Button
+        variant="main"
         label={`Ask ${say(ruled.price)} on ${sheet.name}`}
-        onPress={() =>
-          editPlan(thing.id, sheet.marketplace, `price on ${sheet.name}`, { price: ruled.price })
-        }
+        onPress={() => editPlan(item.id, sheet.marketplace, `price on ${sheet.name}`, { price: ruled.price })}
       >
         {`Ask ${say(ruled.price)} there`}
-      </Press>
+      </Button>
     </View>
   );
 }

@@ -1,49 +1,49 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { formatMoney } from '@/core/money/money';
 import { compKey, summarise, type JudgedComp } from '@/core/price/comps';
 import { promotionAdvice } from '@/core/price/profit';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { askComps, judgeByHand, leaveOutWords, questionOf } from '@/store/research';
-import { editThing } from '@/store/things';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { agoWords } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { editItem } from '@/store/items/items';
+import { askComps, judgeByHand, leaveOutWords, questionOf } from '@/store/research/research';
 
-import { agoWords } from '../shell/time';
-import { useDo } from '../shell/useDo';
 import { Distribution } from './Distribution';
 import { useJudged } from './useJudged';
 
 /** Records shown before "all of them". */
 const FEW = 6;
 
-/** What others sold for: asked on a press, kept with its day, judged like for like. */
-export function Comps({ thing }: { thing: Thing }) {
-  const research = useAttic((s) => s.research[thing.id]);
-  const judged = useJudged(thing.id);
-  const { run, busy, trouble } = useDo();
+/** Sold comparables: asked on a press, kept with its day, judged like for like. */
+export function Comps({ item }: { item: Item }) {
+  const research = useAttic((s) => s.research[item.id]);
+  const judged = useJudged(item.id);
+  const { run, busy, trouble } = useAsyncAction();
   return (
-    <View role="group" aria-label="What others sold for" style={{ gap: 8 }}>
-      <Press icon="search" disabled={busy} onPress={() => run(() => askComps(questionOf(thing)))}>
+    <View role="group" aria-label="Sold comparables" style={{ gap: 8 }}>
+      <Button icon="search" disabled={busy} onPress={() => run(() => askComps(questionOf(item)))}>
         {busy
           ? 'Asking the marketplaces…'
           : research
             ? 'Ask again what others sold for'
             : 'What did others sell for?'}
-      </Press>
+      </Button>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      {research ? <Found thing={thing} judged={judged} /> : null}
+      {research ? <Found item={item} judged={judged} /> : null}
     </View>
   );
 }
 
-function Found({ thing, judged }: { thing: Thing; judged: readonly JudgedComp[] }) {
-  const research = useAttic((s) => s.research[thing.id]);
+function Found({ item, judged }: { item: Item; judged: readonly JudgedComp[] }) {
+  const research = useAttic((s) => s.research[item.id]);
   const currency = useAttic((s) => s.settings.currency);
   const sheets = useCourier((s) => s.sheets);
   const [listed, setListed] = useState(false);
@@ -61,11 +61,11 @@ function Found({ thing, judged }: { thing: Thing; judged: readonly JudgedComp[] 
           {`${nameOf(m.market)} could not be asked: ${m.why} What it said before still counts.`}
         </Notice>
       ))}
-      <Words figures>{`${summary.words} Asked ${agoWords(research.at)}, for “${research.words}”.`}</Words>
+      <Text figures>{`${summary.words} Asked ${agoWords(research.at)}, for “${research.words}”.`}</Text>
       {typical !== null && low !== null && high !== null ? (
         <>
-          <Distribution prices={prices} summary={summary} price={thing.price} currency={currency} />
-          <Words tone="soft" figures>
+          <Distribution prices={prices} summary={summary} price={item.price} currency={currency} />
+          <Text tone="soft" figures>
             {[
               sellThrough === null ? '' : `${Math.round(sellThrough * 100)} % of those offered sold`,
               daysToSell === null
@@ -75,7 +75,7 @@ function Found({ thing, judged }: { thing: Thing; judged: readonly JudgedComp[] 
               .filter(Boolean)
               .join(', ')}
             .
-          </Words>
+          </Text>
           <ChipRow label="Take one of these prices">
             {(
               [
@@ -86,9 +86,9 @@ function Found({ thing, judged }: { thing: Thing; judged: readonly JudgedComp[] 
             ).map(([name, amount]) => (
               <Chip
                 key={name}
-                on={thing.price === amount}
+                on={item.price === amount}
                 label={`Price it ${say(amount)}: ${name.toLocaleLowerCase('en')}`}
-                onPress={() => editThing(thing.id, 'price', { price: amount })}
+                onPress={() => editItem(item.id, 'price', { price: amount })}
               >
                 {`${name} ${say(amount)}`}
               </Chip>
@@ -97,22 +97,22 @@ function Found({ thing, judged }: { thing: Thing; judged: readonly JudgedComp[] 
         </>
       ) : null}
       {summary.sold > 0 || research.brand !== '' ? (
-        <Words kind="small" tone="soft" figures>
+        <Text variant="small" tone="soft" figures>
           {`Paid promotion: ${advice.bp === 0 ? 'none' : `${advice.bp / 100} %`}. ${advice.why}`}
-        </Words>
+        </Text>
       ) : null}
       <Field
         label="Leave out titles that say"
         value={research.leftOut.join(', ')}
         placeholder="bundle, for parts"
-        onChange={(text) => leaveOutWords(thing.id, text.split(','))}
+        onChange={(text) => leaveOutWords(item.id, text.split(','))}
       />
       {judged.length > 0 ? (
-        <Press kind="quiet" onPress={() => setListed(!listed)}>
+        <Button variant="quiet" onPress={() => setListed(!listed)}>
           {listed ? 'Put the records away' : `Look at the ${judged.length} records`}
-        </Press>
+        </Button>
       ) : null}
-      {listed ? <Records id={thing.id} judged={judged} nameOf={nameOf} currency={currency} /> : null}
+      {listed ? <Records id={item.id} judged={judged} nameOf={nameOf} currency={currency} /> : null}
     </>
   );
 }
@@ -138,10 +138,10 @@ function Records(props: {
           style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}
         >
           <View style={{ flex: 1 }}>
-            <Words numberOfLines={2} tone={counts ? 'ink' : 'soft'}>
+            <Text numberOfLines={2} tone={counts ? 'ink' : 'soft'}>
               {comp.title}
-            </Words>
-            <Words kind="small" tone="soft" figures>
+            </Text>
+            <Text variant="small" tone="soft" figures>
               {[
                 `${comp.sold ? 'sold for' : 'unsold at'} ${formatMoney(comp.price, currency)}`,
                 nameOf(comp.market),
@@ -150,27 +150,27 @@ function Records(props: {
               ]
                 .filter(Boolean)
                 .join(' · ')}
-            </Words>
+            </Text>
           </View>
-          <Press
-            kind="quiet"
+          <Button
+            variant="quiet"
             label={`${counts ? 'Drop' : 'Keep'} ${comp.title}, ${formatMoney(comp.price, currency)}`}
             onPress={() => judgeByHand(id, comp, byHand[compKey(comp)] ? null : counts ? 'drop' : 'keep')}
           >
             {byHand[compKey(comp)] ? 'Let the rules say' : counts ? 'Drop' : 'Keep'}
-          </Press>
+          </Button>
         </View>
       ))}
       {most < judged.length ? (
-        <Press kind="quiet" onPress={() => setMost(most + 30)}>
+        <Button variant="quiet" onPress={() => setMost(most + 30)}>
           More of them
-        </Press>
+        </Button>
       ) : null}
     </View>
   );
 }
 
 function leastPromotion(sheets: ReturnType<typeof useCourier.getState>['sheets']): number {
-  const least = sheets.flatMap((s) => s.fees.rules.flatMap((r) => (r.kind === 'promotion' ? [r.minBp] : [])));
+  const least = sheets.flatMap((s) => s.fees.rules.flatMap((r) => (r.type === 'promotion' ? [r.minBp] : [])));
   return least.length === 0 ? 0 : Math.min(...least);
 }

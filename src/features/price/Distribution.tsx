@@ -10,7 +10,9 @@ const HEIGHT = 96;
 const FOOT = 18;
 const BINS = 16;
 
-/** What was paid, drawn: how often each price, the middle half shaded, and where this thing's price stands. */
+/**
+ * What was paid, drawn: how often each price, the middle half shaded, and where this item's price stands.
+ */
 export function Distribution(props: {
   prices: readonly number[];
   summary: CompsSummary;

@@ -1,27 +1,27 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { MarkdownSteps, Thing } from '@/contract/records';
+import type { MarkdownSteps, Item } from '@/contract/records';
+import { openHold } from '@/core/holds/holds';
 import { floorHere } from '@/core/listing/effective';
 import { formatAmount, formatMoney } from '@/core/money/money';
 import { auctionTrouble, expectAuction, expectFixed, type Estimate } from '@/core/price/auction';
 import { limitsTrouble, startHigh } from '@/core/price/floor';
 import { markdownDays, planTrouble, USUAL_MARKDOWN } from '@/core/price/markdown';
-import { Calendar } from '@/parts/Calendar';
-import { Field } from '@/parts/Field';
-import { MoneyField } from '@/parts/MoneyField';
-import { Notice } from '@/parts/Notice';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { WholeField } from '@/parts/WholeField';
-import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
-import { useKinds } from '@/store/kinds';
-import { openHold } from '@/core/holds/holds';
-import { letGo, promise } from '@/store/desk/promises';
-import { comeDown, editThing } from '@/store/things';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Calendar } from '@/parts/ui/Calendar';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { dayWords } from '@/parts/ui/time';
+import { WholeField } from '@/parts/ui/WholeField';
+import { setSettings, useAttic } from '@/store/attic/attic';
+import { releaseHold, holdFor } from '@/store/fulfilment/holds';
+import { comeDown, editItem } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
 
-import { dayWords } from '../shell/time';
-import { useDo } from '../shell/useDo';
 import { useJudged } from './useJudged';
 
 type Part = 'offers' | 'down' | 'auction';
@@ -32,11 +32,11 @@ const PARTS: readonly [Part, string][] = [
 ];
 
 /** What else there is to say about a price; put away until it is asked for. */
-export function MorePrice({ thing }: { thing: Thing }) {
+export function MorePrice({ item }: { item: Item }) {
   const [part, setPart] = useState<Part | null>(null);
   const settings = useAttic((s) => s.settings);
-  const floor = floorHere(thing, useKinds(), settings);
-  if (thing.price === null) return null;
+  const floor = floorHere(item, useKinds(), settings);
+  if (item.price === null) return null;
   return (
     <View style={{ gap: 8 }}>
       <ChipRow label="More about the price" radio={false}>
@@ -46,26 +46,26 @@ export function MorePrice({ thing }: { thing: Thing }) {
           </Chip>
         ))}
       </ChipRow>
-      {part === 'offers' ? <Offers thing={thing} price={thing.price} floor={floor} /> : null}
-      {part === 'down' ? <ComingDown thing={thing} price={thing.price} floor={floor} /> : null}
-      {part === 'auction' ? <AuctionOrFixed thing={thing} price={thing.price} floor={floor} /> : null}
+      {part === 'offers' ? <Offers item={item} price={item.price} floor={floor} /> : null}
+      {part === 'down' ? <ComingDown item={item} price={item.price} floor={floor} /> : null}
+      {part === 'auction' ? <AuctionOrFixed item={item} price={item.price} floor={floor} /> : null}
     </View>
   );
 }
 
 interface PartProps {
-  thing: Thing;
+  item: Item;
   price: number;
   floor: number | null;
 }
 
 /** Offers taken and refused by themselves; in between, the person is asked. */
-function Offers({ thing, price, floor }: PartProps) {
+function Offers({ item, price, floor }: PartProps) {
   const currency = useAttic((s) => s.settings.currency);
-  const limits = thing.offers ?? { acceptFrom: null, refuseUnder: null };
+  const limits = item.offers ?? { acceptFrom: null, refuseUnder: null };
   const set = (part: Partial<typeof limits>) => {
     const offers = { ...limits, ...part };
-    editThing(thing.id, 'offers', {
+    editItem(item.id, 'offers', {
       offers: offers.acceptFrom === null && offers.refuseUnder === null ? null : offers,
     });
   };
@@ -75,7 +75,7 @@ function Offers({ thing, price, floor }: PartProps) {
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <MoneyField
-            label="Take from"
+            label="Accept from"
             value={limits.acceptFrom}
             currency={currency}
             onChange={(acceptFrom) => set({ acceptFrom })}
@@ -83,7 +83,7 @@ function Offers({ thing, price, floor }: PartProps) {
         </View>
         <View style={{ flex: 1 }}>
           <MoneyField
-            label="Refuse under"
+            label="Decline below"
             value={limits.refuseUnder}
             currency={currency}
             onChange={(refuseUnder) => set({ refuseUnder })}
@@ -91,36 +91,36 @@ function Offers({ thing, price, floor }: PartProps) {
         </View>
       </View>
       {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
-      <Words kind="small" tone="soft" figures>
+      <Text variant="small" tone="soft" figures>
         {`In between you are asked.${floor === null ? '' : ` Nothing under ${formatMoney(floor, currency)} is ever taken.`} On a local board, ${formatMoney(startHigh(price, currency), currency)} leaves room to come down.`}
-      </Words>
+      </Text>
     </View>
   );
 }
 
 /** The price comes down on its days, never under the floor. Kept for the kind, others begin with it. */
-function ComingDown({ thing, price, floor }: PartProps) {
+function ComingDown({ item, price, floor }: PartProps) {
   const currency = useAttic((s) => s.settings.currency);
   const kept = useAttic((s) => s.settings.markdowns);
   const kinds = useKinds();
-  const kind = kinds.get(thing.kind);
-  const steps = thing.markdown?.steps ?? [];
-  const put = (next: MarkdownSteps | null) => comeDown(thing.id, next);
-  if (!thing.markdown) {
+  const kind = kinds.get(item.kind);
+  const steps = item.markdown?.steps ?? [];
+  const put = (next: MarkdownSteps | null) => comeDown(item.id, next);
+  if (!item.markdown) {
     const own = [...(kind?.path ?? [])]
       .reverse()
       .map((id) => kept[id])
       .find(Boolean);
     return (
-      <Press onPress={() => put(own ?? [...USUAL_MARKDOWN.steps])}>
+      <Button onPress={() => put(own ?? [...USUAL_MARKDOWN.steps])}>
         {own
           ? `Let it come down as ${kind?.name.toLocaleLowerCase('en')} does`
           : 'Let the price come down by itself'}
-      </Press>
+      </Button>
     );
   }
   const trouble = planTrouble({ steps });
-  const days = trouble ? [] : markdownDays(price, { steps }, floor, thing.markdown.from);
+  const days = trouble ? [] : markdownDays(price, { steps }, floor, item.markdown.from);
   const change = (i: number, part: Partial<MarkdownSteps[number]>) =>
     put(steps.map((step, at) => (at === i ? { ...step, ...part } : step)));
   return (
@@ -146,70 +146,70 @@ function ComingDown({ thing, price, floor }: PartProps) {
               onChange={(off) => change(i, { offBp: off * 100 })}
             />
           </View>
-          <Press
-            kind="quiet"
+          <Button
+            variant="quiet"
             label={`Take step ${i + 1} away`}
             onPress={() => put(steps.filter((_, at) => at !== i))}
           >
             Away
-          </Press>
+          </Button>
         </View>
       ))}
       {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
-      <View role="list" aria-label="When the price comes down">
+      <View role="list" aria-label="Markdown schedule">
         {days.map((d) => (
-          <Words key={d.at} role="listitem" tone="soft" figures>
+          <Text key={d.at} role="listitem" tone="soft" figures>
             {`${dayWords(d.at)}: ${formatMoney(d.price, currency)}${d.atFloor ? ', your floor' : ''}`}
-          </Words>
+          </Text>
         ))}
       </View>
       <Calendar
         label="The days on a calendar"
-        from={thing.markdown.from}
+        from={item.markdown.from}
         marks={days.map((d) => ({
           at: d.at,
           words: formatAmount(d.price, currency),
           tone: d.atFloor ? 'trouble' : 'ink',
         }))}
       />
-      <Held thing={thing} />
+      <Held item={item} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <Press
-          kind="quiet"
+        <Button
+          variant="quiet"
           onPress={() => {
             const last = steps.reduce((a, b) => (b.day > a.day ? b : a), { day: 0, offBp: 0 });
             put([...steps, { day: last.day + 28, offBp: Math.min(9_500, last.offBp + 1_000) }]);
           }}
         >
           One more step
-        </Press>
+        </Button>
         {kind && !trouble ? (
-          <Press kind="quiet" onPress={() => setSettings({ markdowns: { ...kept, [kind.id]: steps } })}>
+          <Button variant="quiet" onPress={() => setSettings({ markdowns: { ...kept, [kind.id]: steps } })}>
             {`Keep this for ${kind.name.toLocaleLowerCase('en')}`}
-          </Press>
+          </Button>
         ) : null}
-        <Press kind="quiet" onPress={() => put(null)}>
+        <Button variant="quiet" onPress={() => put(null)}>
           Let it stand still
-        </Press>
+        </Button>
       </View>
     </View>
   );
 }
 
 /** Promised to somebody, or an offer that waits: the price stands still meanwhile. */
-function Held({ thing }: { thing: Thing }) {
+function Held({ item }: { item: Item }) {
   const [who, setWho] = useState('');
-  const { run } = useDo();
-  const held = openHold(thing);
+  const { run } = useAsyncAction();
+  const held = openHold(item);
   if (held)
     return (
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-        <Words style={{ flex: 1 }} figures>
+        <Text style={{ flex: 1 }} figures>
           {`Held for ${held.who || 'somebody'} since ${dayWords(held.from)}: the price stands still.`}
-        </Words>
-        <Press kind="quiet" onPress={() => run(() => letGo(thing))}>
+        </Text>
+        <Button variant="quiet" onPress={() => run(() => releaseHold(item))}>
           No longer held
-        </Press>
+        </Button>
       </View>
     );
   return (
@@ -217,22 +217,22 @@ function Held({ thing }: { thing: Thing }) {
       <View style={{ flex: 1 }}>
         <Field label="Held for" value={who} pause={0} maxLength={120} onChange={setWho} />
       </View>
-      <Press
+      <Button
         onPress={() => {
-          run(() => promise(thing, who.trim(), null, null));
+          run(() => holdFor(item, who.trim(), null, null));
           setWho('');
         }}
       >
         Hold its price
-      </Press>
+      </Button>
     </View>
   );
 }
 
 /** What an auction and a fixed price may be expected to bring, side by side. */
-function AuctionOrFixed({ thing, price, floor }: PartProps) {
+function AuctionOrFixed({ item, price, floor }: PartProps) {
   const currency = useAttic((s) => s.settings.currency);
-  const judged = useJudged(thing.id);
+  const judged = useJudged(item.id);
   const [opening, setOpening] = useState<number>(floor ?? Math.round(price / 2));
   const [outright, setOutright] = useState<number | null>(price);
   const [again, setAgain] = useState(1);
@@ -259,19 +259,19 @@ function AuctionOrFixed({ thing, price, floor }: PartProps) {
           <MoneyField label="Outright price" value={outright} currency={currency} onChange={setOutright} />
         </View>
         <View style={{ flex: 1 }}>
-          <WholeField label="Put up again" value={again} least={0} most={3} onChange={setAgain} />
+          <WholeField label="Relist, times" value={again} least={0} most={3} onChange={setAgain} />
         </View>
       </View>
       {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
-      {fixed ? <Words figures>{`Fixed at ${formatMoney(price, currency)}: ${say(fixed)}.`}</Words> : null}
+      {fixed ? <Text figures>{`Fixed at ${formatMoney(price, currency)}: ${say(fixed)}.`}</Text> : null}
       {auction ? (
-        <Words figures>{`Auction from ${formatMoney(opening, currency)}: ${say(auction)}.`}</Words>
+        <Text figures>{`Auction from ${formatMoney(opening, currency)}: ${say(auction)}.`}</Text>
       ) : null}
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         {fixed || auction
           ? 'Estimates from what others sold for, before fees; the next buyer may know nothing of them.'
           : 'Too little is known of what others sold for: ask above.'}
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -1,10 +1,10 @@
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
-import { LengthField } from '@/parts/LengthField';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { editThing } from '@/store/things';
+import type { Item } from '@/contract/records';
+import { LengthField } from '@/parts/trade/LengthField';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { editItem } from '@/store/items/items';
 
 const SIDES = [
   ['lengthMm', 'Long'],
@@ -13,10 +13,10 @@ const SIDES = [
 ] as const;
 
 /** The packed parcel's size: a light, bulky one is charged for the room it takes. */
-export function ParcelSize({ thing }: { thing: Thing }) {
+export function ParcelSize({ item }: { item: Item }) {
   const units = useAttic((s) => s.settings.units);
   const set = (side: (typeof SIDES)[number][0], mm: number | null) =>
-    editThing(thing.id, 'parcel', (t) => {
+    editItem(item.id, 'parcel', (t) => {
       const known = t.parcel ?? { lengthMm: null, widthMm: null, heightMm: null };
       return { parcel: { ...known, [side]: mm === null ? null : Math.round(mm) } };
     });
@@ -27,17 +27,17 @@ export function ParcelSize({ thing }: { thing: Thing }) {
           <View key={side} style={{ flex: 1 }}>
             <LengthField
               label={label}
-              value={thing.parcel?.[side] ?? null}
+              value={item.parcel?.[side] ?? null}
               units={units}
               onChange={(mm) => set(side, mm)}
             />
           </View>
         ))}
       </View>
-      {thing.parcel ? null : (
-        <Words kind="small" tone="soft">
+      {item.parcel ? null : (
+        <Text variant="small" tone="soft">
           The packed parcel, only where it is bulky: then the carrier charges for the room it takes.
-        </Words>
+        </Text>
       )}
     </View>
   );

@@ -1,7 +1,7 @@
 import type { ComponentType } from 'react';
 
-import type { Thing } from '@/contract/records';
-import { useAttic } from '@/store/attic';
+import type { Item } from '@/contract/records';
+import { useAttic } from '@/store/attic/attic';
 import { canPress, fill, open, press, said, sees, type PageOptions } from '@/testing/page';
 import { manyThings } from '@/testing/world';
 
@@ -10,45 +10,45 @@ import { MorePrice } from './MorePrice';
 
 const DAY = 86_400_000;
 
-/** One section of the sheet of a thing, drawn again whenever the thing changes. */
-async function openFor(Section: ComponentType<{ thing: Thing }>, title: string, options: PageOptions = {}) {
+/** One section of the sheet of an item, drawn again whenever the item changes. */
+async function openFor(Section: ComponentType<{ item: Item }>, title: string, options: PageOptions = {}) {
   const id = (await manyThings()).id(title);
-  const Page = () => <Section thing={useAttic((s) => s.things[id]!)} />;
+  const Page = () => <Section item={useAttic((s) => s.items[id]!)} />;
   const asked = await open(Page, options);
-  return { asked, thing: () => useAttic.getState().things[id]! };
+  return { asked, item: () => useAttic.getState().items[id]! };
 }
 
 describe('more about the price', () => {
   it('offers: taken from, refused under, and not under the floor in silence', async () => {
-    const { thing } = await openFor(MorePrice, 'Ostler');
+    const { item } = await openFor(MorePrice, 'Ostler');
     await press('Offers');
-    await fill('Take from', '70.00');
-    await fill('Refuse under', '50.00');
-    expect(thing().offers).toMatchObject({ acceptFrom: 7_000, refuseUnder: 5_000 });
-    await fill('Refuse under', '80.00');
+    await fill('Accept from', '70.00');
+    await fill('Decline below', '50.00');
+    expect(item().offers).toMatchObject({ acceptFrom: 7_000, refuseUnder: 5_000 });
+    await fill('Decline below', '80.00');
     await sees('Refusing by itself ends above where taking begins.');
-    await fill('Take from', '');
-    expect(thing().offers?.acceptFrom ?? null).toBeNull();
+    await fill('Accept from', '');
+    expect(item().offers?.acceptFrom ?? null).toBeNull();
   });
   it('coming down: step by step on a calendar, a way for the kind, and off again', async () => {
-    const { thing } = await openFor(MorePrice, 'Ostler');
+    const { item } = await openFor(MorePrice, 'Ostler');
     await press('Coming down');
     await press('Let the price come down by itself');
-    const steps = () => thing().markdown?.steps ?? [];
+    const steps = () => item().markdown?.steps ?? [];
     const usual = steps().length;
     expect(usual).toBeGreaterThan(0);
     await fill('Step 1: days', '5');
     await fill('Step 1: off', '12');
     expect(steps()[0]).toEqual({ day: 5, offBp: 1_200 });
-    const lines = document.querySelectorAll('[aria-label="When the price comes down"] [role=listitem]');
+    const lines = document.querySelectorAll('[aria-label="Markdown schedule"] [role=listitem]');
     expect(lines[0]?.textContent).toContain('€65.');
     await press('Take step 1 away');
     expect(steps()).toHaveLength(usual - 1);
     await press('Hold its price');
     await sees('Held for somebody since');
-    expect(thing().holds).toMatchObject([{ who: '', to: null }]);
+    expect(item().holds).toMatchObject([{ who: '', to: null }]);
     await press('No longer held');
-    expect(thing().holds[0]?.to).not.toBeNull();
+    expect(item().holds[0]?.to).not.toBeNull();
   });
   it('auction or fixed: says what either would leave', async () => {
     await openFor(MorePrice, 'Ostler');
@@ -63,12 +63,26 @@ describe('more about the price', () => {
 
 describe('what others sold for', () => {
   const comp = (i: number, price: number, part: object = {}) => ({
-    id: `c${i}`, market: 'brackenmoor', title: `Ostler chore coat ${i}`, brand: 'Ostler', category: 'coats', wear: 2, sold: true, price,
-    listedAt: Date.now() - 30 * DAY, endedAt: Date.now() - (3 + i) * DAY, ...part,
-  }); // prettier-ignore
-  const ANSWERS = { '/comps': () => ({ comps: [7_000, 7_200, 7_400, 7_600, 8_000, 30_000].map((p, i) => comp(i, p)), missing: [{ market: 'threadwick', why: 'It did not answer.' }] }) }; // prettier-ignore
+    id: `c${i}`,
+    market: 'brackenmoor',
+    title: `Ostler chore coat ${i}`,
+    brand: 'Ostler',
+    category: 'coats',
+    wear: 2,
+    sold: true,
+    price,
+    listedAt: Date.now() - 30 * DAY,
+    endedAt: Date.now() - (3 + i) * DAY,
+    ...part,
+  });
+  const ANSWERS = {
+    '/comps': () => ({
+      comps: [7_000, 7_200, 7_400, 7_600, 8_000, 30_000].map((p, i) => comp(i, p)),
+      missing: [{ market: 'threadwick', why: 'It did not answer.' }],
+    }),
+  };
   it('is asked for, judged record by record, and taken as the price', async () => {
-    const { thing } = await openFor(Comps, 'Ostler', { answers: ANSWERS });
+    const { item } = await openFor(Comps, 'Ostler', { answers: ANSWERS });
     await press('What did others sell for?');
     await sees(/Asked .* for “/u);
     await press('Look at the 6 records');
@@ -78,10 +92,10 @@ describe('what others sold for', () => {
     await press('Drop Ostler chore coat 5, €300.00');
     expect(canPress('Keep Ostler chore coat 5, €300.00')).toBe(true);
     await press(/^Price it/u);
-    expect(thing().price).toBeGreaterThan(6_000);
-    expect(thing().price).toBeLessThan(9_000);
+    expect(item().price).toBeGreaterThan(6_000);
+    expect(item().price).toBeLessThan(9_000);
     await fill('Leave out titles that say', 'coat 0');
-    expect(useAttic.getState().research[thing().id]?.leftOut).toEqual(['coat 0']);
+    expect(useAttic.getState().research[item().id]?.leftOut).toEqual(['coat 0']);
     await sees('Threadwick could not be asked: It did not answer.');
   });
   it('without the courier can’t be asked, and nothing is invented', async () => {

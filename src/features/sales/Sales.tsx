@@ -2,28 +2,27 @@ import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 
+import { orderId } from '@/contract/orders';
 import { openHold } from '@/core/holds/holds';
 import { formatMoney } from '@/core/money/money';
-import { orderId } from '@/contract/orders';
 import { isUnposted, type OrderRow } from '@/core/orders/orders';
 import { waits } from '@/core/talks/talks';
-import { LinkRow } from '@/parts/LinkRow';
-import { Card, Page } from '@/parts/Page';
-import { PictureView } from '@/parts/PictureView';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useTalks } from '@/store/desk/talks';
-import { nameOr } from '@/store/names';
-
-import { stageWords, useOrders } from '../desk/useOrders';
-import { Calm, useUnheard } from '../shell/Calm';
-import { agoWords, exactly } from '../shell/time';
-import { useMarketName } from '../shell/useMarketName';
-import { ClosingRecord } from './ClosingRecord';
-import { rankWords } from './rankWords';
-import { useSales, type SoldThing } from './useSales';
+import { Calm, useUnheard } from '@/parts/trade/Calm';
+import { ClosingRecord } from '@/parts/trade/ClosingRecord';
+import { PictureView } from '@/parts/trade/PictureView';
+import { rankWords } from '@/parts/trade/rankWords';
+import { Button } from '@/parts/ui/Button';
+import { LinkRow } from '@/parts/ui/LinkRow';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { agoWords, exactly } from '@/parts/ui/time';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { useMarketName } from '@/store/courier/useMarketName';
+import { stageWords, useOrders } from '@/store/derived/useOrders';
+import { useSales, type SoldItem } from '@/store/derived/useSales';
+import { useTalks } from '@/store/fulfilment/talks';
+import { nameOr } from '@/store/items/names';
 
 /** What was sold, where it went for how much, and the proof that it is gone elsewhere. */
 export function Sales() {
@@ -41,9 +40,9 @@ export function Sales() {
       ) : null}
       {sales.map((sold) => (
         <SaleCard
-          key={`${sold.thingId} ${sold.sale.order}`}
+          key={`${sold.itemId} ${sold.sale.order}`}
           sold={sold}
-          row={rows.get(orderId(sold.thingId, sold.sale.order))}
+          row={rows.get(orderId(sold.itemId, sold.sale.order))}
         />
       ))}
     </Page>
@@ -65,69 +64,86 @@ function Desk({ orders }: { orders: readonly OrderRow[] }) {
         : why === null
           ? 'nobody waits'
           : `nobody waited ${agoWords(readAt)}`;
-  const things = useAttic((s) => s.things);
-  const views = useCourier((s) => s.things);
-  const held = Object.values(things).filter((t) => openHold(t) && !views[t.id]?.sale).length;
+  const items = useAttic((s) => s.items);
+  const views = useCourier((s) => s.items);
+  const held = Object.values(items).filter((t) => openHold(t) && !views[t.id]?.sale).length;
   const parcels = orders.filter((r) => r.way === 'post' && isUnposted(r)).length;
-  const say = (n: number, one: string, many: string, none: string) => (n === 0 ? none : n === 1 ? one : `${n} ${many}`);
+  const say = (n: number, one: string, many: string, none: string) =>
+    n === 0 ? none : n === 1 ? one : `${n} ${many}`;
   return (
     <Card label="Desk">
-      <LinkRow words="Messages and offers" more={say(waiting, 'one waits for you', 'wait for you', nobody)} onPress={() => router.navigate('/talks')} />
-      <LinkRow words="Packing" more={say(parcels, 'one parcel', 'parcels', why === null ? 'nothing to pack' : 'not known just now')} onPress={() => router.navigate('/packing')} />
-      <LinkRow words="Promises and meetings" more={say(held, 'one thing is promised', 'things are promised', 'nothing is promised')} onPress={() => router.navigate('/promises')} />
-      <LinkRow words="Payouts" more="statements against what was told" onPress={() => router.navigate('/payouts')} />
+      <LinkRow
+        words="Messages and offers"
+        more={say(waiting, 'one waits for you', 'wait for you', nobody)}
+        onPress={() => router.navigate('/talks')}
+      />
+      <LinkRow
+        words="Packing"
+        more={say(parcels, 'one parcel', 'parcels', why === null ? 'nothing to pack' : 'not known just now')}
+        onPress={() => router.navigate('/packing')}
+      />
+      <LinkRow
+        words="Holds and meetings"
+        more={say(held, 'one item is promised', 'items are promised', 'nothing is promised')}
+        onPress={() => router.navigate('/holds')}
+      />
+      <LinkRow
+        words="Payouts"
+        more="statements against what was told"
+        onPress={() => router.navigate('/payouts')}
+      />
     </Card>
   );
-} // prettier-ignore
+}
 
-function SaleCard({ sold, row }: { sold: SoldThing; row: OrderRow | undefined }) {
-  const thing = useAttic((s) => s.things[sold.thingId]);
+function SaleCard({ sold, row }: { sold: SoldItem; row: OrderRow | undefined }) {
+  const item = useAttic((s) => s.items[sold.itemId]);
   const currency = useAttic((s) => s.settings.currency);
   const market = useMarketName()(sold.sale.market);
   const router = useRouter();
-  const title = nameOr(thing, 'Something not in this attic');
+  const title = nameOr(item, 'Something not in this attic');
   const name = sold.piece ? `${title}: ${sold.piece}` : title;
   return (
     <Card label={`Sale: ${name}`}>
       <Pressable
         role="link"
-        onPress={() => router.navigate(`/thing/${sold.thingId}`)}
+        onPress={() => router.navigate(`/item/${sold.itemId}`)}
         style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}
       >
-        <PictureView id={thing?.pictureIds[0]} alt="" style={{ width: 64, height: 64 }} />
+        <PictureView id={item?.pictureIds[0]} alt="" style={{ width: 64, height: 64 }} />
         <View style={{ flex: 1 }}>
-          <Words kind="strong" numberOfLines={2}>
+          <Text variant="strong" numberOfLines={2}>
             {name}
-          </Words>
-          <Words tone="soft" figures aria-label={exactly(sold.sale.at)}>
+          </Text>
+          <Text tone="soft" figures aria-label={exactly(sold.sale.at)}>
             {`${market}, ${agoWords(sold.sale.at)} · order ${sold.sale.order}`}
-          </Words>
+          </Text>
         </View>
         <View style={{ alignItems: 'flex-end' }}>
-          <Words kind="strong" figures>
+          <Text variant="strong" figures>
             {formatMoney(sold.sale.amount, currency)}
-          </Words>
+          </Text>
           {sold.real ? (
-            <Words
-              kind="small"
+            <Text
+              variant="small"
               tone="soft"
               figures
-            >{`home ${formatMoney(sold.real.takeHome, currency)}`}</Words>
+            >{`home ${formatMoney(sold.real.takeHome, currency)}`}</Text>
           ) : null}
         </View>
       </Pressable>
-      {thing && thing.ranks.length > 0 ? (
-        <Words kind="small" tone="soft" figures>
-          {rankWords(thing.ranks)}
-        </Words>
+      {item && item.ranks.length > 0 ? (
+        <Text variant="small" tone="soft" figures>
+          {rankWords(item.ranks)}
+        </Text>
       ) : null}
-      <Press
-        kind="quiet"
+      <Button
+        variant="quiet"
         label={`Order of ${name}`}
-        onPress={() => router.navigate(`/order/${orderId(sold.thingId, sold.sale.order)}`)}
+        onPress={() => router.navigate(`/order/${orderId(sold.itemId, sold.sale.order)}`)}
       >
         {`Order: ${row ? stageWords(row) : 'open'}`}
-      </Press>
+      </Button>
       {sold.closing ? <ClosingRecord closing={sold.closing} sale={sold.sale} /> : null}
     </Card>
   );

@@ -1,12 +1,12 @@
-import { useCourier } from '@/store/courierLink';
-import { useTalks } from '@/store/desk/talks';
+import { useCourier } from '@/store/courier/courierLink';
+import { useTalks } from '@/store/fulfilment/talks';
 import { sold, told } from '@/testing/courier';
 import { open, press, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings } from '@/testing/world';
 
-import { Ledger } from '../ledger/Ledger';
 import { Sales } from './Sales';
+import { Ledger } from '../ledger/Ledger';
 
 const at = Date.now() - 3_600_000;
 const CLOSING = {
@@ -43,7 +43,7 @@ describe('sales', () => {
   });
   it('of something the attic has lost is still a sale', async () => {
     await emptyAttic();
-    told('thing-x', { sale: sold('brackenmoor', 'B-9', { at, knownAt: at }), closing: CLOSING });
+    told('item-x', { sale: sold('brackenmoor', 'B-9', { at, knownAt: at }), closing: CLOSING });
     await open(Sales);
     await sees('Something not in this attic');
   });
@@ -55,7 +55,7 @@ describe('the ledger', () => {
     at,
     type: 'news',
     market: 'brackenmoor',
-    thing: null,
+    item: null,
     words,
   });
   it('adds takings by marketplace, and shows what the courier did, earlier lines on demand', async () => {

@@ -3,17 +3,19 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { SessionAnswer } from '@/contract/courier';
-import { counted } from '@/core/words/listed';
-import { Notice } from '@/parts/Notice';
-import { Card, Page } from '@/parts/Page';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import type { FoundAttic } from '@/store/attics';
-import { goOnWithAttic, openCouriers } from '@/store/opening';
+import { counted } from '@/core/language/listed';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { agoWords, exactly } from '@/parts/ui/time';
+import type { FoundAttic } from '@/store/attic/attics';
+import { goOnWithAttic, openCouriers } from '@/store/services/opening';
 
-import { agoWords, exactly } from './time';
-
-/** The courier works for an attic that this browser did not have open last: nothing is opened, or written over, unasked. */
+/**
+ * The courier works for an attic that this browser did not have open last: nothing is opened, or written
+ * over, unasked.
+ */
 export function ChooseAttic(props: {
   session: SessionAnswer;
   remembered: string | null;
@@ -38,52 +40,52 @@ export function ChooseAttic(props: {
           : 'The courier does not know this attic (its ledger is new). Nothing of yours is lost: all of it is in this browser.'}
       </Notice>
       {others.map((one, i) => (
-        <Card key={one.name} label={`Attic with ${counted(one.things, 'thing')}`}>
-          <Words kind="heading">
+        <Card key={one.name} label={`Attic with ${counted(one.items, 'item')}`}>
+          <Text variant="heading">
             {one.name === remembered ? 'The one you had open' : 'Another one found here'}
-          </Words>
+          </Text>
           <AtticWords attic={one} />
-          <Words tone="soft">
+          <Text tone="soft">
             The courier works for it from now on. It asks every marketplace what is listed, and looks after
             that again.
-          </Words>
-          <Press
-            kind={i === 0 ? 'main' : 'plain'}
+          </Text>
+          <Button
+            variant={i === 0 ? 'main' : 'plain'}
             disabled={busy}
-            label={`Go on with the attic with ${counted(one.things, 'thing')}`}
+            label={`Go on with the attic with ${counted(one.items, 'item')}`}
             onPress={doing(() => goOnWithAttic(one.name))}
           >
             Go on with this attic
-          </Press>
+          </Button>
         </Card>
       ))}
       {couriers ? (
         <Card label="The courier’s attic">
-          <Words kind="heading">The one the courier works for</Words>
+          <Text variant="heading">The one the courier works for</Text>
           <AtticWords attic={couriers} />
-          <Press disabled={busy} onPress={doing(() => openCouriers(session))}>
+          <Button disabled={busy} onPress={doing(() => openCouriers(session))}>
             Open that one
-          </Press>
+          </Button>
         </Card>
       ) : (
         <Card label="Something else">
-          <Words kind="heading">Something else</Words>
+          <Text variant="heading">Something else</Text>
           {session.earlierLedger === null ? null : (
-            <Words tone="soft">
+            <Text tone="soft">
               {`An earlier ledger was copied ${exactly(session.earlierLedger)} and is kept on the server. To go on with that one: stop the server, then start it with --restore.`}
-            </Words>
+            </Text>
           )}
-          <Words tone="soft">What is in this browser stays where it is, and is offered again.</Words>
+          <Text tone="soft">What is in this browser stays where it is, and is offered again.</Text>
           <View style={{ gap: 8 }}>
-            <Press
+            <Button
               disabled={busy}
               onPress={doing(() => openCouriers(session).then(() => router.navigate('/copies')))}
             >
               Read a copy from a file
-            </Press>
-            <Press kind="quiet" disabled={busy} onPress={doing(() => openCouriers(session))}>
+            </Button>
+            <Button variant="quiet" disabled={busy} onPress={doing(() => openCouriers(session))}>
               {session.demo ? 'Begin the demo anew' : 'Begin a new, empty attic'}
-            </Press>
+            </Button>
           </View>
         </Card>
       )}
@@ -93,8 +95,8 @@ export function ChooseAttic(props: {
 
 function AtticWords({ attic }: { attic: FoundAttic }) {
   return (
-    <Words figures>
-      {`${counted(attic.things, 'thing')}${attic.changedAt > 0 ? `, settings changed ${agoWords(attic.changedAt)}` : ''}`}
-    </Words>
+    <Text figures>
+      {`${counted(attic.items, 'item')}${attic.changedAt > 0 ? `, settings changed ${agoWords(attic.changedAt)}` : ''}`}
+    </Text>
   );
 }

@@ -1,10 +1,10 @@
 import { Component, type ReactNode } from 'react';
 import { View } from 'react-native';
 
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { fault } from '@/store/faults';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { fault } from '@/store/base/faults';
 
 interface Props {
   children: ReactNode;
@@ -35,15 +35,15 @@ export class ScreenGuard extends Component<Props, { broken: string | null }> {
     return (
       <View style={{ padding: 16, gap: 12 }} role="main" aria-label="This screen can’t be shown">
         <Notice tone="trouble">This screen can’t be shown just now.</Notice>
-        <Words>
+        <Text>
           Everything you did is kept, and the courier goes on closing what sells. The other screens work as
           before.
-        </Words>
+        </Text>
         <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-          <Press kind="main" onPress={() => this.setState({ broken: null })}>
+          <Button variant="main" onPress={() => this.setState({ broken: null })}>
             Try again
-          </Press>
-          <Press onPress={this.props.onLeave}>Go to Today</Press>
+          </Button>
+          <Button onPress={this.props.onLeave}>Go to Today</Button>
         </View>
       </View>
     );

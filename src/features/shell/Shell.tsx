@@ -2,14 +2,14 @@ import { Slot, usePathname, useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { Icon, type IconName } from '@/parts/Icon';
-import { Notice } from '@/parts/Notice';
-import { UndoBar } from '@/parts/UndoBar';
-import { Words } from '@/parts/Words';
-import { begin, useOpening } from '@/store/opening';
+import { UndoBar } from '@/parts/trade/UndoBar';
+import { Notice } from '@/parts/ui/Notice';
+import { Text } from '@/parts/ui/Text';
+import { useAlarmCount } from '@/store/derived/useToday';
+import { begin, useOpening } from '@/store/services/opening';
+import { Icon, type IconName } from '@/theme/Icon';
 import { FONT, Theme, useColours, useWide } from '@/theme/theme';
 
-import { useAlarmCount } from '../today/useToday';
 import { ChooseAttic } from './ChooseAttic';
 import { ScreenGuard } from './ScreenGuard';
 import { Warnings } from './Warnings';
@@ -58,9 +58,9 @@ function Frame() {
             </ScreenGuard>
           </View>
         ) : (
-          <Words tone="soft" style={{ padding: 24 }} role="status">
+          <Text tone="soft" style={{ padding: 24 }} role="status">
             Opening the attic…
-          </Words>
+          </Text>
         )}
         <UndoBar />
       </View>
@@ -80,12 +80,12 @@ function Bar() {
       aria-label="Places"
       style={[wide ? styles.rail : styles.bar, { backgroundColor: c.surface, borderColor: c.line }]}
     >
-      {wide ? <Words style={styles.name}>Yonder{'\n'}Attic</Words> : null}
+      {wide ? <Text style={styles.name}>Yonder{'\n'}Attic</Text> : null}
       {PLACES.map((place) => {
         const here =
           place.path === '/'
             ? path === '/'
-            : path.startsWith(place.path) || (place.path === '/stock' && path.startsWith('/thing'));
+            : path.startsWith(place.path) || (place.path === '/stock' && path.startsWith('/item'));
         const colour = here ? c.moss : c.soft;
         const alarm = place.path === '/' && alarms > 0;
         return (
@@ -103,9 +103,9 @@ function Bar() {
                 <View style={[styles.alarm, { backgroundColor: c.brick, borderColor: c.surface }]} />
               ) : null}
             </View>
-            <Words kind="small" style={{ color: colour, fontFamily: here ? FONT.strong : FONT.text }}>
+            <Text variant="small" style={{ color: colour, fontFamily: here ? FONT.strong : FONT.text }}>
               {place.name}
-            </Words>
+            </Text>
             {here ? (
               <View style={[wide ? styles.hereRail : styles.hereBar, { backgroundColor: c.moss }]} />
             ) : null}

@@ -1,17 +1,17 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
-import { counted, listed } from '@/core/words/listed';
-import { Notice } from '@/parts/Notice';
-import { Press } from '@/parts/Press';
-import { settleConflict, unsavedBlobs, useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { dismissFaults, useFaults } from '@/store/faults';
-import type { Conflict } from '@/store/merging';
-import { useKeeping } from '@/store/opening';
-import { dismissRelearned, useRelearned } from '@/store/relearn';
-import { saveUnsavedAsFile, useRoom } from '@/store/room';
-import { nameOr } from '@/store/names';
+import { counted, listed } from '@/core/language/listed';
+import { Button } from '@/parts/ui/Button';
+import { Notice } from '@/parts/ui/Notice';
+import { settleConflict, unsavedBlobs, useAttic } from '@/store/attic/attic';
+import type { Conflict } from '@/store/attic/merging';
+import { saveUnsavedAsFile, useRoom } from '@/store/attic/room';
+import { dismissFaults, useFaults } from '@/store/base/faults';
+import { useCourier } from '@/store/courier/courierLink';
+import { dismissRelearned, useRelearned } from '@/store/courier/relearn';
+import { nameOr } from '@/store/items/names';
+import { useKeeping } from '@/store/services/opening';
 
 /** What a person has to know on every page, worst first. */
 export function Warnings() {
@@ -23,7 +23,7 @@ export function Warnings() {
     useNothingLasts(),
     useLost(),
     useRelearning(),
-    useAside(),
+    useQuarantined(),
     useFault(),
   ].filter(Boolean);
   if (lines.length === 0) return null;
@@ -55,7 +55,7 @@ function useCourierTrouble(): ReactNode {
   if (misfits > 0)
     return (
       <Notice key="courier" tone="trouble">
-        {`The courier told of ${counted(misfits, 'thing')} in a way this page does not understand: what is shown of ${misfits === 1 ? 'it' : 'them'} may be old. Reload the page; if this stays, look at the marketplaces yourself.`}
+        {`The courier told of ${counted(misfits, 'item')} in a way this page does not understand: what is shown of ${misfits === 1 ? 'it' : 'them'} may be old. Reload the page; if this stays, look at the marketplaces yourself.`}
       </Notice>
     );
   if (health && health.unreadLines > 0)
@@ -74,9 +74,9 @@ function useStoreTrouble(): ReactNode {
     <View key="store" style={{ gap: 6 }}>
       <Notice tone="trouble">{saveTrouble}</Notice>
       {Object.keys(unsavedBlobs()).length > 0 ? (
-        <Press icon="down" onPress={() => void saveUnsavedAsFile()}>
+        <Button icon="down" onPress={() => void saveUnsavedAsFile()}>
           Save the waiting pictures as a file
-        </Press>
+        </Button>
       ) : null}
     </View>
   );
@@ -87,9 +87,12 @@ function useConflicts(): ReactNode[] {
   return conflicts.slice(0, 2).map((c) => <ConflictLine key={`${c.id} ${c.field}`} conflict={c} />);
 }
 
-/** Another page set the same field in the same moment: one of the two stands on both, unless this person says otherwise. */
+/**
+ * Another page set the same field in the same moment: one of the two stands on both, unless this person says
+ * otherwise.
+ */
 function ConflictLine({ conflict }: { conflict: Conflict }) {
-  const name = useAttic((s) => nameOr(s.things[conflict.id], 'A record'));
+  const name = useAttic((s) => nameOr(s.items[conflict.id], 'A record'));
   const say = (value: unknown) =>
     value === null || value === undefined || value === ''
       ? 'nothing'
@@ -103,10 +106,10 @@ function ConflictLine({ conflict }: { conflict: Conflict }) {
         {`${name}: another page set ${conflict.field} to ${say(conflict.theirs)} while you set it to ${say(conflict.mine)}. ${mine ? 'Yours' : 'Theirs'} is kept, there too.`}
       </Notice>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Press onPress={() => settleConflict(conflict, true)}>{mine ? 'Take theirs' : 'Keep mine'}</Press>
-        <Press kind="quiet" onPress={() => settleConflict(conflict, false)}>
+        <Button onPress={() => settleConflict(conflict, true)}>{mine ? 'Take theirs' : 'Keep mine'}</Button>
+        <Button variant="quiet" onPress={() => settleConflict(conflict, false)}>
           Leave it
-        </Press>
+        </Button>
       </View>
     </View>
   );
@@ -118,7 +121,7 @@ function useRoomTrouble(): ReactNode {
   return (
     <Notice key="room" tone={room.level === 'full' ? 'trouble' : 'caution'}>
       {room.level === 'full'
-        ? 'This device has no room for more pictures. Free some on the device, or take out things you no longer need.'
+        ? 'This device has no room for more pictures. Free some on the device, or take out items you no longer need.'
         : `Room for about ${room.pictures} more pictures on this device: free some before it runs out.`}
     </Notice>
   );
@@ -131,8 +134,8 @@ function useNothingLasts(): ReactNode {
   return (
     <Notice key="lasting" tone={how === 'memory' ? 'trouble' : 'caution'}>
       {how === 'memory'
-        ? 'This browser keeps nothing: all of this goes when you close or reload the page. Allow it to store data, or save a copy (Stock, The attic, A copy to keep).'
-        : 'A private window: all of this goes when you close it. Open the attic in an ordinary one, or save a copy (Stock, The attic, A copy to keep).'}
+        ? 'This browser keeps nothing: all of this goes when you close or reload the page. Allow it to store data, or save a copy (Stock, The attic, Backup copy).'
+        : 'A private window: all of this goes when you close it. Open the attic in an ordinary one, or save a copy (Stock, The attic, Backup copy).'}
     </Notice>
   );
 }
@@ -160,7 +163,7 @@ function useRelearning(): ReactNode {
   const missing =
     now.missing.length > 0 ? ` ${listed(now.missing, 'and')} could not be asked: compare later.` : '';
   const byHand =
-    now.byHand > 0 ? ` ${counted(now.byHand, 'thing')} may hang where nobody but you can look.` : '';
+    now.byHand > 0 ? ` ${counted(now.byHand, 'item')} may hang where nobody but you can look.` : '';
   return (
     <View key="relearning" style={{ gap: 6 }}>
       <Notice tone={now.done && !missing && !byHand ? 'good' : 'info'}>
@@ -169,20 +172,20 @@ function useRelearning(): ReactNode {
           : 'The courier is learning what of this attic is listed …'}
       </Notice>
       {now.done ? (
-        <Press kind="quiet" onPress={dismissRelearned}>
+        <Button variant="quiet" onPress={dismissRelearned}>
           All right
-        </Press>
+        </Button>
       ) : null}
     </View>
   );
 }
 
-function useAside(): ReactNode {
-  const aside = useAttic((s) => s.aside.length);
-  if (aside === 0) return null;
+function useQuarantined(): ReactNode {
+  const quarantined = useAttic((s) => s.quarantine.length);
+  if (quarantined === 0) return null;
   return (
-    <Notice key="aside" tone="caution">
-      {`${aside === 1 ? 'One record' : `${aside} records`} could not be read and ${aside === 1 ? 'was' : 'were'} set aside; nothing was thrown away. The rest of the attic is whole.`}
+    <Notice key="quarantined" tone="caution">
+      {`${quarantined === 1 ? 'One record' : `${quarantined} records`} could not be read and ${quarantined === 1 ? 'was' : 'were'} set aside; nothing was thrown away. The rest of the attic is whole.`}
     </Notice>
   );
 }
@@ -196,9 +199,9 @@ function useFault(): ReactNode {
       <Notice tone="caution">
         {`Something went wrong while ${last.doing}${count > 1 ? `, and ${counted(count - 1, 'more time')}` : ''}. What you did is kept. It is written down in the server’s log.`}
       </Notice>
-      <Press kind="quiet" onPress={dismissFaults}>
+      <Button variant="quiet" onPress={dismissFaults}>
         All right
-      </Press>
+      </Button>
     </View>
   );
 }

@@ -1,11 +1,11 @@
 import { act, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 
-import { useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useFaults } from '@/store/faults';
-import { useKeeping } from '@/store/opening';
-import { useRelearned } from '@/store/relearn';
+import { useAttic } from '@/store/attic/attic';
+import { useFaults } from '@/store/base/faults';
+import { useCourier } from '@/store/courier/courierLink';
+import { useRelearned } from '@/store/courier/relearn';
+import { useKeeping } from '@/store/services/opening';
 
 import { ChooseAttic } from './ChooseAttic';
 import { ScreenGuard } from './ScreenGuard';
@@ -14,7 +14,7 @@ import { Warnings } from './Warnings';
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: () => undefined }) }));
 
 beforeEach(() => {
-  useAttic.setState({ saveTrouble: null, aside: [], conflicts: [] });
+  useAttic.setState({ saveTrouble: null, quarantine: [], conflicts: [] });
   useCourier.setState({ connected: true, health: null, misfits: {}, otherAttic: false });
   useFaults.setState({ last: null, count: 0 });
   useKeeping.setState({ how: 'blobs', passing: false });
@@ -38,7 +38,7 @@ describe('what a person has to know on every page', () => {
     [() => useCourier.setState({ otherAttic: true }), 'works for another attic now'],
     [
       () => useCourier.setState({ misfits: { a: 'x', b: 'y' } }),
-      'told of 2 things in a way this page does not understand',
+      'told of 2 items in a way this page does not understand',
     ],
     [
       () => useCourier.setState({ health: { cannotWrite: null, since: null, unreadLines: 1 } }),
@@ -51,10 +51,10 @@ describe('what a person has to know on every page', () => {
     [() => useKeeping.setState({ how: 'memory', passing: true }), 'This browser keeps nothing'],
     [
       () => useRelearned.setState({ now: { done: true, listings: 3, missing: ['Threadwick'], byHand: 1 } }),
-      'looks after 3 listings of this attic again. Threadwick could not be asked: compare later. 1 thing may hang where nobody but you can look.',
+      'looks after 3 listings of this attic again. Threadwick could not be asked: compare later. 1 item may hang where nobody but you can look.',
     ],
     [
-      () => useAttic.setState({ aside: [{ collection: 'journal', key: 'journal', why: '' }] }),
+      () => useAttic.setState({ quarantine: [{ collection: 'journal', key: 'journal', why: '' }] }),
       'One record could not be read',
     ],
   ])('%#: it is said in words', (happens, words) => {
@@ -73,7 +73,7 @@ describe('what a person has to know on every page', () => {
   });
   it('of two pages that set the same says whose stands, and lets the other be taken', async () => {
     useAttic.setState({
-      conflicts: [{ collection: 'things', id: 't', field: 'price', mine: 2, theirs: 3, kept: 'mine' }],
+      conflicts: [{ collection: 'items', id: 't', field: 'price', mine: 2, theirs: 3, kept: 'mine' }],
     });
     render(<Warnings />);
     expect(said()).toContain('Yours is kept, there too.');
@@ -135,14 +135,14 @@ describe('an attic that the courier does not know', () => {
   };
   it('is offered first where this browser had it open; others and a copy after it', () => {
     const found = [
-      { name: 'own-other', things: 7, changedAt: 9 },
-      { name: 'own-mine', things: 3, changedAt: 5 },
+      { name: 'own-other', items: 7, changedAt: 9 },
+      { name: 'own-mine', items: 3, changedAt: 5 },
     ];
     render(<ChooseAttic session={session} remembered="own-mine" found={found} />);
     const buttons = screen.getAllByRole('button').map((b) => b.getAttribute('aria-label') ?? b.textContent);
     expect(buttons).toEqual([
-      'Go on with the attic with 3 things',
-      'Go on with the attic with 7 things',
+      'Go on with the attic with 3 items',
+      'Go on with the attic with 7 items',
       'Read a copy from a file',
       'Begin a new, empty attic',
     ]);
@@ -150,8 +150,8 @@ describe('an attic that the courier does not know', () => {
   });
   it('and the one it works for is here, too: both are offered', () => {
     const found = [
-      { name: 'own-mine', things: 3, changedAt: 5 },
-      { name: 'own-new', things: 1, changedAt: 9 },
+      { name: 'own-mine', items: 3, changedAt: 5 },
+      { name: 'own-new', items: 1, changedAt: 9 },
     ];
     render(<ChooseAttic session={session} remembered="own-mine" found={found} />);
     expect(screen.getByRole('button', { name: 'Open that one' })).toBeTruthy();
@@ -162,7 +162,7 @@ describe('an attic that the courier does not know', () => {
       <ChooseAttic
         session={{ ...session, earlierLedger: 1_760_000_000_000 }}
         remembered="a"
-        found={[{ name: 'a', things: 1, changedAt: 0 }]}
+        found={[{ name: 'a', items: 1, changedAt: 0 }]}
       />,
     );
     expect(screen.getByRole('main').textContent).toContain('start it with --restore');

@@ -1,20 +1,19 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { planBulk, type Action, type Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
-import { Field } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
-import { Card } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { applyBulk } from '@/store/bulk';
-import { useWays } from '@/store/ways';
-
-import { FillInPress } from '../many/FillInPress';
-import { AnswerField } from './AnswerField';
+import { AnswerField } from '@/parts/trade/AnswerField';
+import { FillInButton } from '@/parts/trade/FillInButton';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Notice } from '@/parts/ui/Notice';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { applyBulk } from '@/store/items/bulk';
+import { useWays } from '@/store/items/ways';
 
 const TARGETS: readonly [Target, string][] = [
   ['spot', 'Spot'],
@@ -27,14 +26,14 @@ const TARGETS: readonly [Target, string][] = [
   ['weight', 'Weight packed'],
   ['group', 'Group'],
 ];
-const ACTIONS: readonly [Action['do'], string][] = [
+const ACTIONS: readonly [Action['type'], string][] = [
   ['set', 'Set'],
   ['add', 'Add'],
   ['clear', 'Clear'],
   ['replace', 'Replace words'],
 ];
 /** What can only be set, or set and cleared. */
-const NARROW: Partial<Record<Target, readonly Action['do'][]>> = {
+const NARROW: Partial<Record<Target, readonly Action['type'][]>> = {
   kind: ['set'],
   use: ['set', 'clear'],
   price: ['set', 'clear'],
@@ -42,29 +41,29 @@ const NARROW: Partial<Record<Target, readonly Action['do'][]>> = {
   weight: ['set', 'clear'],
   group: ['add', 'set', 'clear'],
 };
-function narrow(target: Target): readonly Action['do'][] | undefined {
+function narrow(target: Target): readonly Action['type'][] | undefined {
   return target.startsWith('measure:') ? ['set', 'clear'] : NARROW[target];
 }
 const FEW = 5;
 
-/** One change to all things chosen: shown before it is done, taken back in one. */
+/** One change to all items chosen: shown before it is done, taken back in one. */
 export function BulkChange(props: {
   chosen: ReadonlySet<string>;
-  shown: readonly Thing[];
+  shown: readonly Item[];
   onAll: () => void;
   onNone: () => void;
 }) {
   const { chosen } = props;
-  const things = useDeferredValue(useAttic((s) => s.things));
+  const items = useDeferredValue(useAttic((s) => s.items));
   const forms = useAttic((s) => s.forms);
   const ways = useWays();
   const [target, setTarget] = useState<Target | null>(null);
-  const [how, setHow] = useState<Action['do']>('set');
+  const [how, setHow] = useState<Action['type']>('set');
   const [value, setValue] = useState('');
   const [by, setBy] = useState('');
   const [done, setDone] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const list = useMemo(() => [...chosen].flatMap((id) => things[id] ?? []), [chosen, things]);
+  const list = useMemo(() => [...chosen].flatMap((id) => items[id] ?? []), [chosen, items]);
   const questions = useMemo(
     () => questionsOf(list, ways, Object.values(forms)).filter((q) => q.target.includes(':')),
     [list, ways, forms],
@@ -76,10 +75,10 @@ export function BulkChange(props: {
     if (target === null || list.length === 0 || (doing !== 'clear' && value.trim() === '')) return null;
     const action: Action =
       doing === 'clear'
-        ? { do: 'clear' }
+        ? { type: 'clear' }
         : doing === 'replace'
-          ? { do: 'replace', find: value, by }
-          : { do: doing, value };
+          ? { type: 'replace', find: value, by }
+          : { type: doing, value };
     return planBulk(list, target, action, ways);
   }, [list, target, doing, value, by, ways]);
   const name = TARGETS.find(([id]) => id === target)?.[1] ?? question?.label ?? '';
@@ -96,17 +95,17 @@ export function BulkChange(props: {
   return (
     <Card label="Change several at once">
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
-        <Words kind="strong" figures style={{ flex: 1 }} role="status">
+        <Text variant="strong" figures style={{ flex: 1 }} role="status">
           {list.length === 1 ? '1 chosen' : `${list.length} chosen`}
-        </Words>
-        <Press kind="quiet" onPress={props.onAll}>{`All ${props.shown.length}`}</Press>
-        <Press kind="quiet" disabled={list.length === 0} onPress={props.onNone}>
+        </Text>
+        <Button variant="quiet" onPress={props.onAll}>{`All ${props.shown.length}`}</Button>
+        <Button variant="quiet" disabled={list.length === 0} onPress={props.onNone}>
           None
-        </Press>
+        </Button>
       </View>
-      {list.length > 0 && target === null ? <FillInPress ids={list.map((t) => t.id)} /> : null}
+      {list.length > 0 && target === null ? <FillInButton ids={list.map((t) => t.id)} /> : null}
       {list.length === 0 ? (
-        <Words tone="soft">Tap things in the list, then say here what changes.</Words>
+        <Text tone="soft">Tap items in the list, then say here what changes.</Text>
       ) : (
         <ChipRow label="What changes">
           {targets
@@ -150,23 +149,23 @@ export function BulkChange(props: {
       {plan && list.length > 0 ? (
         <View role="group" aria-label="What would change" style={{ gap: 6 }}>
           {plan.changes.slice(0, FEW).map((change) => (
-            <Words key={change.id} kind="small" figures numberOfLines={2}>
-              {`${things[change.id]?.code}: ${change.before || '—'} → ${change.after || '—'}`}
-            </Words>
+            <Text key={change.id} variant="small" figures numberOfLines={2}>
+              {`${items[change.id]?.code}: ${change.before || '—'} → ${change.after || '—'}`}
+            </Text>
           ))}
           {plan.changes.length > FEW ? (
-            <Words kind="small" tone="soft">{`and ${plan.changes.length - FEW} more`}</Words>
+            <Text variant="small" tone="soft">{`and ${plan.changes.length - FEW} more`}</Text>
           ) : null}
           {plan.same > 0 ? (
-            <Words kind="small" tone="soft">{`${plan.same} would stay as they are.`}</Words>
+            <Text variant="small" tone="soft">{`${plan.same} would stay as they are.`}</Text>
           ) : null}
           {[...new Set(plan.refused.map((r) => r.why))].map((why) => (
             <Notice key={why} tone="caution">
               {`${plan.refused.filter((r) => r.why === why).length} left as they are: ${why}`}
             </Notice>
           ))}
-          <Press
-            kind="main"
+          <Button
+            variant="main"
             disabled={plan.changes.length === 0 || busy}
             onPress={async () => {
               setBusy(true);
@@ -174,8 +173,8 @@ export function BulkChange(props: {
               setBusy(false);
               setDone(
                 n === 1
-                  ? 'One thing changed. Undo takes it back.'
-                  : `${n} things changed. Undo takes all of it back.`,
+                  ? 'One item changed. Undo takes it back.'
+                  : `${n} items changed. Undo takes all of it back.`,
               );
               setValue('');
             }}
@@ -183,15 +182,15 @@ export function BulkChange(props: {
             {busy
               ? 'Changing…'
               : plan.changes.length === 1
-                ? 'Change 1 thing'
-                : `Change ${plan.changes.length} things`}
-          </Press>
+                ? 'Change 1 item'
+                : `Change ${plan.changes.length} items`}
+          </Button>
         </View>
       ) : null}
       {done ? (
-        <Words tone="good" role="status">
+        <Text tone="good" role="status">
           {done}
-        </Words>
+        </Text>
       ) : null}
     </Card>
   );

@@ -3,19 +3,26 @@ import { View } from 'react-native';
 
 import { GAPS, type StockFilter } from '@/contract/groups';
 import { EVERYTHING, isEverything } from '@/core/stock/filter';
-import { Field } from '@/parts/Field';
-import { MoneyField } from '@/parts/MoneyField';
-import { Card } from '@/parts/Page';
-import { Chip, ChipRow, Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { addGroup } from '@/store/groups';
-import { useKinds } from '@/store/kinds';
+import { MoneyField } from '@/parts/trade/MoneyField';
+import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { addGroup } from '@/store/items/groups';
+import { useKinds } from '@/store/items/kinds';
 
 const GAP_WORDS: Record<(typeof GAPS)[number], string> = {
-  kind: 'Kind', answers: 'Required answers', condition: 'Condition', measurements: 'Measurements', title: 'Title',
-  price: 'Price', pictures: 'Pictures', spot: 'Spot', readings: 'A yes to what was read',
-}; // prettier-ignore
+  kind: 'Kind',
+  answers: 'Required answers',
+  condition: 'Condition',
+  measurements: 'Measurements',
+  title: 'Title',
+  price: 'Price',
+  pictures: 'Pictures',
+  spot: 'Spot',
+  readings: 'A yes to what was read',
+};
 
 /** More ways to narrow the stock; what is narrowed can be kept as a group that fills itself. */
 export function Narrowing(props: {
@@ -35,10 +42,10 @@ export function Narrowing(props: {
     setKept('');
     onChange({ ...filter, ...part });
   };
-  const things = useAttic((s) => s.things);
+  const items = useAttic((s) => s.items);
   const owned = useMemo(
-    () => new Set(Object.values(things).flatMap((t) => kinds.get(t.kind)?.path ?? [])),
-    [things, kinds],
+    () => new Set(Object.values(items).flatMap((t) => kinds.get(t.kind)?.path ?? [])),
+    [items, kinds],
   );
   const here = kinds.get(filter.kind);
   const branch = [
@@ -47,7 +54,7 @@ export function Narrowing(props: {
     ...kinds.children(here?.id ?? null).filter((k) => owned.has(k.id)),
   ];
   return (
-    <Card label="Narrow the list">
+    <Card label="Filters">
       <Choice
         label="What is missing"
         now={filter.lacks}
@@ -112,7 +119,7 @@ export function Narrowing(props: {
             onChange={setName}
           />
         </View>
-        <Press
+        <Button
           disabled={name.trim() === '' || isEverything(filter)}
           label="Keep these filters as a group"
           onPress={() => {
@@ -122,16 +129,16 @@ export function Narrowing(props: {
           }}
         >
           Keep
-        </Press>
+        </Button>
       </View>
-      {kept ? <Words tone="good" role="status">{`Kept as the group ${kept}.`}</Words> : null}
-      <Press
-        kind="quiet"
+      {kept ? <Text tone="good" role="status">{`Kept as the group ${kept}.`}</Text> : null}
+      <Button
+        variant="quiet"
         disabled={isEverything(filter)}
         onPress={() => onChange({ ...EVERYTHING, groupId: null })}
       >
         Show everything again
-      </Press>
+      </Button>
     </Card>
   );
 }
@@ -147,9 +154,9 @@ function Choice<T extends string | null>(props: {
   const { label, now, none, choices, onChoose } = props;
   return (
     <View style={{ gap: 4 }}>
-      <Words kind="small" tone="soft">
+      <Text variant="small" tone="soft">
         {label}
-      </Words>
+      </Text>
       <ChipRow label={label} radio={false}>
         {choices.map(([id, words]) => (
           <Chip

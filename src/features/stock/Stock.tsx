@@ -3,21 +3,21 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'rea
 import { View } from 'react-native';
 
 import { SHOWN, type StockFilter } from '@/contract/groups';
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { EVERYTHING, filtered, isEverything } from '@/core/stock/filter';
 import { groupWords } from '@/core/stock/groups';
-import { ordered, type Order } from '@/core/stock/search';
-import { Field } from '@/parts/Field';
-import { LongList } from '@/parts/LongList';
-import { Card } from '@/parts/Page';
-import { Chip, ChipRow, Press, SignPress } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
+import { ordered, type SortOrder } from '@/core/stock/search';
+import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { LongList } from '@/parts/ui/LongList';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useAround } from '@/store/derived/useAround';
 import { useWide } from '@/theme/theme';
 
 import { BulkChange } from './BulkChange';
 import { Narrowing } from './Narrowing';
-import { useAround } from './useAround';
 import { LINE_HEIGHT, ROW_HEIGHT, StockRow, TableHead, TableLine } from './StockRow';
 
 const SHOWN_WORDS = {
@@ -29,7 +29,7 @@ const SHOWN_WORDS = {
   left: 'No longer here',
 } as const;
 
-const ORDER_WORDS: readonly [Order, string][] = [
+const ORDER_WORDS: readonly [SortOrder, string][] = [
   ['newest', 'Newest first'],
   ['oldest', 'Oldest first'],
   ['title', 'By title'],
@@ -39,10 +39,10 @@ const ORDER_WORDS: readonly [Order, string][] = [
 ];
 
 /** What is found of everything owned, in order. */
-function useFound(filter: StockFilter, order: Order): { found: readonly Thing[]; none: boolean } {
+function useFound(filter: StockFilter, order: SortOrder): { found: readonly Item[]; none: boolean } {
   // A change of very many is drawn when there is time.
-  const things = useDeferredValue(useAttic((s) => s.things));
-  const inOrder = useMemo(() => ordered(Object.values(things), order), [things, order]);
+  const items = useDeferredValue(useAttic((s) => s.items));
+  const inOrder = useMemo(() => ordered(Object.values(items), order), [items, order]);
   const around = useAround(filter.show !== 'all');
   const { search } = around;
   useEffect(() => {
@@ -70,7 +70,7 @@ export function Stock() {
   const [filter, setFilter] = useState<StockFilter>(EVERYTHING);
   const [narrowing, setNarrowing] = useState(false);
   const groups = useAttic((s) => s.groups);
-  const [order, setOrder] = useState<Order>('newest');
+  const [order, setOrder] = useState<SortOrder>('newest');
   const [sorting, setSorting] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
   // The list follows the typing when there is time; the field never waits for it.
@@ -81,7 +81,7 @@ export function Stock() {
   const choosing = chosen !== null;
   const press = useCallback(
     (id: string) => {
-      if (!choosing) return router.navigate(`/thing/${id}`);
+      if (!choosing) return router.navigate(`/item/${id}`);
       setChosen((before) => {
         const next = new Set(before);
         if (!next.delete(id)) next.add(id);
@@ -100,16 +100,16 @@ export function Stock() {
       gap={wide ? 0 : 10}
       maxWidth={1400}
       table={wide && shown.length > 0 ? { label: 'Stock', head: <TableHead /> } : undefined}
-      row={(thing) => <Line thing={thing} chosen={chosen ? chosen.has(thing.id) : null} onPress={press} />}
+      row={(item) => <Line item={item} chosen={chosen ? chosen.has(item.id) : null} onPress={press} />}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
-        <Words kind="title" style={{ flex: 1 }}>
+        <Text variant="title" style={{ flex: 1 }}>
           Stock
-        </Words>
-        <Press kind="quiet" icon="send" onPress={() => router.navigate('/crosslist')}>
+        </Text>
+        <Button variant="quiet" icon="send" onPress={() => router.navigate('/crosslist')}>
           Crosslist
-        </Press>
-        <SignPress
+        </Button>
+        <SignButton
           icon="attic"
           label="The attic: hauls, spots, kinds, codes"
           onPress={() => router.navigate('/attic')}
@@ -130,7 +130,7 @@ export function Stock() {
           </Chip>
         ))}
         <Chip role="button" on={narrowed} label="More filters" onPress={() => setNarrowing(!narrowing)}>
-          {narrowed ? 'Narrowed' : 'Narrow'}
+          {narrowed ? 'Filtered' : 'Filter'}
         </Chip>
       </ChipRow>
       {Object.keys(groups).length > 0 ? (
@@ -158,27 +158,27 @@ export function Stock() {
       {narrowing ? <Narrowing filter={filter} within={inGroup} onChange={setFilter} /> : null}
       {empty ? (
         <Card>
-          <Words kind="heading">Nothing here yet</Words>
-          <Words tone="soft">Things come in with their first picture.</Words>
-          <Press kind="main" icon="camera" onPress={() => router.navigate('/intake')}>
+          <Text variant="heading">Nothing here yet</Text>
+          <Text tone="soft">Items come in with their first picture.</Text>
+          <Button variant="main" icon="camera" onPress={() => router.navigate('/intake')}>
             Begin with a picture
-          </Press>
+          </Button>
         </Card>
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
-          <Words tone="soft" figures style={{ flex: 1 }} role="status">
+          <Text tone="soft" figures style={{ flex: 1 }} role="status">
             {shown.length === 0
               ? 'Nothing matches.'
               : shown.length === 1
-                ? '1 thing'
-                : `${shown.length} things`}
-          </Words>
-          <Press kind="quiet" label="Put them in another order" onPress={() => setSorting(!sorting)}>
+                ? '1 item'
+                : `${shown.length} items`}
+          </Text>
+          <Button variant="quiet" label="Put them in another order" onPress={() => setSorting(!sorting)}>
             {ORDER_WORDS.find(([id]) => id === order)?.[1] ?? 'Order'}
-          </Press>
-          <Press kind="quiet" onPress={() => setChosen(chosen ? null : new Set())}>
-            {chosen ? 'Done choosing' : 'Choose several'}
-          </Press>
+          </Button>
+          <Button variant="quiet" onPress={() => setChosen(chosen ? null : new Set())}>
+            {chosen ? 'Done selecting' : 'Select'}
+          </Button>
         </View>
       )}
       {sorting ? (

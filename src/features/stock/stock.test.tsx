@@ -1,11 +1,11 @@
-import { useAttic } from '@/store/attic';
+import { useAttic } from '@/store/attic/attic';
 import { fill, open, press, sees, settled } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyThings } from '@/testing/world';
 
 import { Stock } from './Stock';
 
-const things = () => Object.values(useAttic.getState().things);
+const items = () => Object.values(useAttic.getState().items);
 const rows = () => [...document.querySelectorAll('[role=listitem]')].map((r) => r.textContent ?? '');
 
 it('an empty attic leads to its first picture', async () => {
@@ -15,14 +15,14 @@ it('an empty attic leads to its first picture', async () => {
   expect(went).toEqual(['/intake']);
 });
 
-describe('many things', () => {
+describe('many items', () => {
   beforeEach(async () => {
     await manyThings();
     await open(Stock);
   });
   it('are found as one types, by words, code and spot; nothing that fits is said to be nothing', async () => {
     await fill('Search', 'wool navy');
-    await sees('1 thing');
+    await sees('1 item');
     expect(rows()[0]).toContain('Kittiwake');
     await fill('Search', 'Rail-07');
     await sees(/Ostler/u);
@@ -33,21 +33,23 @@ describe('many things', () => {
     await press('Put them in another order');
     await press('Dearest first');
     await settled(100);
-    const prices = rows().map((r) => Number(/€(\d+\.\d\d)/u.exec(r)?.[1] ?? NaN)).filter(Number.isFinite);
+    const prices = rows()
+      .map((r) => Number(/€(\d+\.\d\d)/u.exec(r)?.[1] ?? NaN))
+      .filter(Number.isFinite);
     expect(prices).toEqual([...prices].sort((a, b) => b - a));
     await press('Listed');
     await settled(100);
     expect(rows().every((r) => !r.includes('Marrow'))).toBe(true);
     await press('Sold');
     await sees('Nothing matches.');
-  }); // prettier-ignore
+  });
   it('are narrowed by what is missing, kind and price, and kept as a group that fills itself', async () => {
     await press('More filters');
     await fill('Price from', '70.00');
     await fill('Price up to', '100.00');
     await settled(100);
     expect(rows().length).toBeGreaterThan(0);
-    expect(rows().length).toBeLessThan(things().length);
+    expect(rows().length).toBeLessThan(items().length);
     await fill('Keep as a group named', 'Dear ones');
     await press('Keep these filters as a group');
     expect(Object.values(useAttic.getState().groups)).toMatchObject([
@@ -55,15 +57,15 @@ describe('many things', () => {
     ]);
   });
   it('are changed together, after what would change was shown', async () => {
-    await press('Choose several');
-    await press(`All ${things().length}`);
+    await press('Select');
+    await press(`All ${items().length}`);
     await press('Spot');
     await fill('Spot', 'Fair box 1');
     await sees('YA-10: A1-01 → Fair box 1');
     await sees('and 11 more');
-    await press(`Change ${things().length} things`);
-    await sees(`${things().length} things changed. Undo takes all of it back.`);
-    expect(new Set(things().map((t) => t.spot))).toEqual(new Set(['Fair box 1']));
-    await press('Done choosing');
+    await press(`Change ${items().length} items`);
+    await sees(`${items().length} items changed. Undo takes all of it back.`);
+    expect(new Set(items().map((t) => t.spot))).toEqual(new Set(['Fair box 1']));
+    await press('Done selecting');
   });
 });

@@ -3,24 +3,24 @@ import { useMemo } from 'react';
 
 import type { MarketView } from '@/contract/courier';
 import { listedNotHere } from '@/core/copy/listedNotHere';
-import { counted } from '@/core/words/listed';
-import { Card } from '@/parts/Page';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { setSettings, useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { useKinds } from '@/store/kinds';
-import { examine } from '@/store/sending';
-import { useWaitingThere } from '@/store/waitingThere';
+import { counted } from '@/core/language/listed';
+import { Button } from '@/parts/ui/Button';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { setSettings, useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { examine } from '@/store/courier/sending';
+import { useWaitingThere } from '@/store/courier/waitingThere';
+import { useKinds } from '@/store/items/kinds';
 
 /** Marketplaces that need a person: their key has run out, or their rules are others than those seen last. */
 export function useMarketLines() {
   const markets = useCourier((s) => s.markets);
   const sheets = useCourier((s) => s.sheets);
   const seen = useAttic((s) => s.settings.rulesSeen);
-  const views = useCourier((s) => s.things);
-  const things = useAttic((s) => s.things);
-  const lost = useMemo(() => listedNotHere(views, things).length, [views, things]);
+  const views = useCourier((s) => s.items);
+  const items = useAttic((s) => s.items);
+  const lost = useMemo(() => listedNotHere(views, items).length, [views, items]);
   return useMemo(
     () => ({
       locked: markets.filter((m) => m.locked && m.link !== 'off'),
@@ -37,34 +37,34 @@ export function LockedLine({ market }: { market: MarketView }) {
   const waiting = useWaitingThere(market.id);
   return (
     <Card tone="trouble" label={`${market.name} needs a new code`}>
-      <Words kind="strong" tone="trouble">{`${market.name} no longer lets us in`}</Words>
-      <Words figures>
-        {`Its key has run out. ${waiting === 0 ? 'Nothing waits for it.' : waiting === 1 ? 'One thing waits to be done there' : `${waiting} things wait to be done there`}${waiting > 0 ? ' and goes as soon as it lets us in again.' : ''} What sells there is not heard of until then.`}
-      </Words>
-      <Press kind="trouble" onPress={() => router.navigate('/connections')}>
+      <Text variant="strong" tone="trouble">{`${market.name} no longer lets us in`}</Text>
+      <Text figures>
+        {`Its key has run out. ${waiting === 0 ? 'Nothing waits for it.' : waiting === 1 ? 'One item waits to be done there' : `${waiting} items wait to be done there`}${waiting > 0 ? ' and goes as soon as it lets us in again.' : ''} What sells there is not heard of until then.`}
+      </Text>
+      <Button variant="trouble" onPress={() => router.navigate('/connections')}>
         Bring a new code
-      </Press>
+      </Button>
     </Card>
   );
 }
 
-/** The courier lists things that this attic has lost. */
+/** The courier lists items that this attic has lost. */
 export function LostLine({ count }: { count: number }) {
   const router = useRouter();
   const one = count === 1;
   return (
     <Card label="Listed, and not in this attic">
-      <Words kind="strong" figures>
+      <Text variant="strong" figures>
         {one
-          ? 'One thing is listed that is not in this attic'
-          : `${count} things are listed that are not in this attic`}
-      </Words>
-      <Words tone="soft">
+          ? 'One item is listed that is not in this attic'
+          : `${count} items are listed that are not in this attic`}
+      </Text>
+      <Text tone="soft">
         {`The courier still takes ${one ? 'it' : 'them'} down when ${one ? 'it sells' : 'one sells'}, but where ${one ? 'it lies' : 'they lie'} and all else is not known in this browser.`}
-      </Words>
-      <Press kind="main" onPress={() => router.navigate('/copies')}>
+      </Text>
+      <Button variant="main" onPress={() => router.navigate('/copies')}>
         Read a copy of the attic
-      </Press>
+      </Button>
     </Card>
   );
 }
@@ -75,17 +75,17 @@ export function StrangersLine({ market }: { market: MarketView }) {
   const one = market.unknown === 1;
   return (
     <Card label={`Not looked after on ${market.name}`}>
-      <Words kind="strong" figures>
+      <Text variant="strong" figures>
         {one
           ? `One listing on ${market.name} is not looked after`
           : `${market.unknown} listings on ${market.name} are not looked after`}
-      </Words>
-      <Words tone="soft">
-        {`Nobody takes ${one ? 'it' : 'them'} down when the thing sells elsewhere. Bring ${one ? 'it' : 'them'} in, and the courier does.`}
-      </Words>
-      <Press label={`Bring in from ${market.name}`} onPress={() => router.navigate('/bring-in')}>
+      </Text>
+      <Text tone="soft">
+        {`Nobody takes ${one ? 'it' : 'them'} down when the item sells elsewhere. Bring ${one ? 'it' : 'them'} in, and the courier does.`}
+      </Text>
+      <Button label={`Bring in from ${market.name}`} onPress={() => router.navigate('/bring-in')}>
         {one ? 'Bring it in' : 'Bring them in'}
-      </Press>
+      </Button>
     </Card>
   );
 }
@@ -94,7 +94,7 @@ export function StrangersLine({ market }: { market: MarketView }) {
 export function RulesLine({ market }: { market: string }) {
   const router = useRouter();
   const sheet = useCourier((s) => s.sheets.find((x) => x.marketplace === market));
-  const views = useCourier((s) => s.things);
+  const views = useCourier((s) => s.items);
   const state = useAttic((s) => s);
   const tree = useKinds();
   const affected = useMemo(() => {
@@ -102,13 +102,13 @@ export function RulesLine({ market }: { market: string }) {
     const live: { id: string; why: string }[] = [];
     const drafts: { id: string; why: string }[] = [];
     for (const plan of Object.values(state.plans)) {
-      const thing = plan.market === market && plan.wanted ? state.things[plan.thingId] : undefined;
-      const view = views[plan.thingId];
-      if (!thing || view?.sale) continue;
-      const blocker = examine(thing, sheet, { ...state, tree }).findings.find((f) => f.level === 'blocker');
+      const item = plan.market === market && plan.wanted ? state.items[plan.itemId] : undefined;
+      const view = views[plan.itemId];
+      if (!item || view?.sale) continue;
+      const blocker = examine(item, sheet, { ...state, tree }).findings.find((f) => f.level === 'blocker');
       if (!blocker) continue;
       const up = view?.listings.some((l) => l.market === market && l.want === 'live');
-      (up ? live : drafts).push({ id: thing.id, why: blocker.message });
+      (up ? live : drafts).push({ id: item.id, why: blocker.message });
     }
     return { live, drafts };
   }, [sheet, views, state, market, tree]);
@@ -117,22 +117,22 @@ export function RulesLine({ market }: { market: string }) {
   const first = live[0] ?? drafts[0];
   return (
     <Card label={`${sheet.name} has new rules`}>
-      <Words kind="strong">{`${sheet.name} has new rules`}</Words>
-      <Words figures>
+      <Text variant="strong">{`${sheet.name} has new rules`}</Text>
+      <Text figures>
         {live.length + drafts.length === 0
           ? 'Everything of yours still passes.'
           : `${[live.length > 0 ? counted(live.length, 'live listing') : '', drafts.length > 0 ? counted(drafts.length, 'draft') : ''].filter(Boolean).join(' and ')} would be refused now: ${first?.why ?? ''}`}
-      </Words>
+      </Text>
       {first ? (
-        <Press onPress={() => router.navigate(`/thing/${first.id}?at=markets`)}>Look at the first</Press>
+        <Button onPress={() => router.navigate(`/item/${first.id}?at=markets`)}>Look at the first</Button>
       ) : null}
-      <Press
-        kind="quiet"
+      <Button
+        variant="quiet"
         label={`Seen: the new rules of ${sheet.name}`}
         onPress={() => setSettings({ rulesSeen: { ...state.settings.rulesSeen, [market]: sheet.version } })}
       >
         I have seen it
-      </Press>
+      </Button>
     </Card>
   );
 }

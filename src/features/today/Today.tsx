@@ -1,30 +1,31 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { isAway, postedBy } from '@/core/depot/depot';
 import { formatMoney } from '@/core/money/money';
 import type { TodayLine } from '@/core/sales/today';
-import { Card, Page } from '@/parts/Page';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { Icon } from '@/parts/Icon';
-import { isNone, useAttic } from '@/store/attic';
-import { useCourier } from '@/store/courierLink';
-import { enqueue } from '@/store/sendQueue';
-import { packedNow } from '@/store/desk/orders';
-import { editPlan } from '@/store/things';
-import { nameOr } from '@/store/names';
+import { CallBack } from '@/parts/trade/CallBack';
+import { Calm, useUnheard } from '@/parts/trade/Calm';
+import { ClosingRecord } from '@/parts/trade/ClosingRecord';
+import { TakeDownByHand } from '@/parts/trade/TakeDownByHand';
+import { Button } from '@/parts/ui/Button';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { soonWords, tookWords } from '@/parts/ui/time';
+import { isNone, useAttic } from '@/store/attic/attic';
+import { SECOND, useTime } from '@/store/base/useTime';
+import { useCourier } from '@/store/courier/courierLink';
+import { enqueue } from '@/store/courier/sendQueue';
+import { useMarketName } from '@/store/courier/useMarketName';
+import { useSales } from '@/store/derived/useSales';
+import { useToday } from '@/store/derived/useToday';
+import { packedNow } from '@/store/fulfilment/orders';
+import { editPlan } from '@/store/items/items';
+import { nameOr } from '@/store/items/names';
+import { Icon } from '@/theme/Icon';
 import { useColours, useWide } from '@/theme/theme';
 
-import { TakeDownByHand } from '../crosslist/TakeDownByHand';
-import { CallBack } from '../depot/CallBack';
-import { ClosingRecord } from '../sales/ClosingRecord';
-import { useSales } from '../sales/useSales';
-import { Calm, useUnheard } from '../shell/Calm';
-import { soonWords, tookWords } from '../shell/time';
-import { SECOND, useTime } from '../shell/useTime';
-import { useMarketName } from '../shell/useMarketName';
 import {
   Asked,
   CameBack,
@@ -35,16 +36,15 @@ import {
   ParcelsLine,
   PromisedSold,
   SoldTwice,
-} from './DeskLines';
+} from './FulfilmentLines';
 import { Head, type LineProps } from './lines';
 import { LockedLine, LostLine, RulesLine, StrangersLine, useMarketLines } from './MarketLines';
-import { useToday } from './useToday';
 
 /** What needs a person, worst first; each line does it in one tap. */
 export function Today() {
   const lines = useToday();
   const { locked, changed, strangers, lost } = useMarketLines();
-  const empty = useAttic((s) => isNone(s.things));
+  const empty = useAttic((s) => isNone(s.items));
   const router = useRouter();
   const wide = useWide();
   return (
@@ -83,13 +83,13 @@ export function Today() {
       </View>
       {empty ? (
         <Card>
-          <Words kind="heading">An empty attic</Words>
-          <Words tone="soft">
-            Take the first picture of a thing: it is saved the moment you do, and gets its code.
-          </Words>
-          <Press kind="main" icon="camera" onPress={() => router.navigate('/intake')}>
+          <Text variant="heading">An empty attic</Text>
+          <Text tone="soft">
+            Take the first picture of an item: it is saved the moment you do, and gets its code.
+          </Text>
+          <Button variant="main" icon="camera" onPress={() => router.navigate('/intake')}>
             Begin with a picture
-          </Press>
+          </Button>
         </Card>
       ) : lines.length + locked.length + changed.length + strangers.length + lost === 0 ? (
         <Calm
@@ -119,7 +119,7 @@ function keyOf(line: TodayLine): string {
                   line.sort === 'editedThere'
                 ? line.listing.market
                 : '';
-  return `${line.sort}.${line.thingId}.${more}${line.sort === 'nearlyReady' || line.sort === 'putUp' ? line.market : ''}`;
+  return `${line.sort}.${line.itemId}.${more}${line.sort === 'nearlyReady' || line.sort === 'putUp' ? line.market : ''}`;
 }
 
 function Takings() {
@@ -131,7 +131,7 @@ function Takings() {
   const why = useUnheard();
   const count = `${today.length === 1 ? 'One sale' : `${today.length} sales`}${why === null ? '' : ' known'}`;
   return (
-    <Words tone="soft" figures>
+    <Text tone="soft" figures>
       {today.length === 0
         ? (why ?? 'No sales yet today.')
         : known.length < today.length
@@ -140,60 +140,60 @@ function Takings() {
               known.reduce((a, b) => a + b, 0),
               currency,
             )} to take home.`}
-    </Words>
+    </Text>
   );
 }
 
 function Line({ line }: { line: TodayLine }) {
-  const thing = useAttic((s) => s.things[line.thingId]);
-  const name = nameOr(thing, 'Something not in this attic');
+  const item = useAttic((s) => s.items[line.itemId]);
+  const name = nameOr(item, 'Something not in this attic');
   switch (line.sort) {
     case 'soldTwice':
-      return <SoldTwice line={line} name={name} thing={thing} />;
+      return <SoldTwice line={line} name={name} item={item} />;
     case 'notGoneYet':
-      return <NotGoneYet line={line} name={name} thing={thing} />;
+      return <NotGoneYet line={line} name={name} item={item} />;
     case 'promisedSold':
-      return <PromisedSold line={line} name={name} thing={thing} />;
+      return <PromisedSold line={line} name={name} item={item} />;
     case 'asked':
-      return <Asked line={line} name={name} thing={thing} />;
+      return <Asked line={line} name={name} item={item} />;
     case 'meeting':
-      return <MeetingLine line={line} name={name} thing={thing} />;
+      return <MeetingLine line={line} name={name} item={item} />;
     case 'heldLong':
-      return <HeldLong line={line} name={name} thing={thing} />;
+      return <HeldLong line={line} name={name} item={item} />;
     case 'parcels':
-      return <ParcelsLine line={line} name={name} thing={thing} />;
+      return <ParcelsLine line={line} name={name} item={item} />;
     case 'cameBack':
-      return <CameBack line={line} name={name} thing={thing} />;
+      return <CameBack line={line} name={name} item={item} />;
     case 'moneyOff':
       return <MoneyOff line={line} />;
     case 'ending':
-      return <EndingLine line={line} name={name} thing={thing} />;
+      return <EndingLine line={line} name={name} item={item} />;
     case 'toFetch':
-      return <ToFetch line={line} name={name} thing={thing} />;
+      return <ToFetch line={line} name={name} item={item} />;
     case 'refused':
     case 'changeRefused':
-      return <RefusedLine line={line} name={name} thing={thing} />;
+      return <RefusedLine line={line} name={name} item={item} />;
     case 'endedThere':
-      return <EndedThere line={line} name={name} thing={thing} />;
+      return <EndedThere line={line} name={name} item={item} />;
     case 'editedThere':
-      return <EditedThere line={line} name={name} thing={thing} />;
+      return <EditedThere line={line} name={name} item={item} />;
     case 'putUp':
-      return <PutUp line={line} name={name} thing={thing} />;
+      return <PutUp line={line} name={name} item={item} />;
     case 'nearlyReady':
-      return <NearlyReady line={line} name={name} thing={thing} />;
+      return <NearlyReady line={line} name={name} item={item} />;
   }
 }
 
-function NotGoneYet({ line, name, thing }: LineProps<'notGoneYet'>) {
+function NotGoneYet({ line, name, item }: LineProps<'notGoneYet'>) {
   const market = useMarketName();
-  const closing = useCourier((s) => s.things[line.thingId]?.closing);
-  const listings = useCourier((s) => s.things[line.thingId]?.listings);
+  const closing = useCourier((s) => s.items[line.itemId]?.closing);
+  const listings = useCourier((s) => s.items[line.itemId]?.listings);
   const markets = useCourier((s) => s.markets);
   const now = useTime(SECOND);
   return (
     <Card tone="trouble" label={`Not gone everywhere yet: ${name}`}>
       <Head
-        thing={thing}
+        item={item}
         name={name}
         what={`Sold on ${market(line.sale.market)}, not gone everywhere yet`}
         trouble
@@ -203,16 +203,16 @@ function NotGoneYet({ line, name, thing }: LineProps<'notGoneYet'>) {
         const listing = listings?.find((l) => l.market === m.market);
         if (byHand && listing)
           return (
-            <TakeDownByHand key={m.market} thing={line.thingId} listing={listing} name={market(m.market)} />
+            <TakeDownByHand key={m.market} item={line.itemId} listing={listing} name={market(m.market)} />
           );
         return (
-          <Words key={m.market} figures>
+          <Text key={m.market} figures>
             {`Still up on ${market(m.market)}. `}
             {m.trouble ? `${m.trouble} Tried ${m.tries === 1 ? 'once' : `${m.tries} times`}; ` : ''}
             {m.trouble
               ? `the courier tries again ${soonWords(m.nextTryAt, now)}.`
               : 'It is being withdrawn now.'}
-          </Words>
+          </Text>
         );
       })}
       {closing ? <ClosingRecord closing={closing} sale={line.sale} /> : null}
@@ -221,89 +221,89 @@ function NotGoneYet({ line, name, thing }: LineProps<'notGoneYet'>) {
 }
 
 /** Where it is to be fetched; where it is, as long as nobody can fetch it. */
-function spotWords(thing: Thing | undefined): string {
-  if (!thing?.spot) return 'No spot recorded';
-  return isAway(thing) ? thing.spot : `Fetch it from ${thing.spot}`;
+function spotWords(item: Item | undefined): string {
+  if (!item?.spot) return 'No spot recorded';
+  return isAway(item) ? item.spot : `Fetch it from ${item.spot}`;
 }
 
-function ToFetch({ line, name, thing }: LineProps<'toFetch'>) {
+function ToFetch({ line, name, item }: LineProps<'toFetch'>) {
   const router = useRouter();
   const market = useMarketName();
   const currency = useAttic((s) => s.settings.currency);
-  const closing = useCourier((s) => s.things[line.thingId]?.closing);
+  const closing = useCourier((s) => s.items[line.itemId]?.closing);
   const c = useColours();
-  const sold = useSales().find((s) => s.thingId === line.thingId && s.sale.order === line.sale.order);
+  const sold = useSales().find((s) => s.itemId === line.itemId && s.sale.order === line.sale.order);
   const takeHome = sold?.takeHome;
-  const postedThere = postedBy(line.sale.market, thing);
-  const away = thing !== undefined && !postedThere && isAway(thing);
-  const piece = thing?.choices?.pieces.find((p) => p.code === line.sale.piece);
+  const postedThere = postedBy(line.sale.market, item);
+  const away = item !== undefined && !postedThere && isAway(item);
+  const piece = item?.choices?.pieces.find((p) => p.code === line.sale.piece);
   return (
     <Card label={`Sold: ${name}`}>
       <Head
-        thing={thing}
+        item={item}
         name={name}
         what={`Sold on ${market(line.sale.market)} for ${formatMoney(line.sale.amount, currency)}`}
       />
-      {piece ? <Words kind="heading" figures>{`${piece.values.join(', ')} · ${piece.code}`}</Words> : null}
-      {takeHome ? <Words figures>{`Take-home ${formatMoney(takeHome.takeHome, currency)}`}</Words> : null}
+      {piece ? <Text variant="heading" figures>{`${piece.values.join(', ')} · ${piece.code}`}</Text> : null}
+      {takeHome ? <Text figures>{`Take-home ${formatMoney(takeHome.takeHome, currency)}`}</Text> : null}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <Icon name="spot" colour={c.slate} />
-        <Words kind="heading" figures>
-          {postedThere ? `${market(line.sale.market)} posts it from its depot` : spotWords(thing)}
-        </Words>
+        <Text variant="heading" figures>
+          {postedThere ? `${market(line.sale.market)} posts it from its depot` : spotWords(item)}
+        </Text>
       </View>
       {line.closedIn === null ? null : (
-        <Words tone="good">{`Gone everywhere in ${tookWords(line.closedIn)}.`}</Words>
+        <Text tone="good">{`Gone everywhere in ${tookWords(line.closedIn)}.`}</Text>
       )}
       {closing && line.closedIn !== null ? <ClosingRecord closing={closing} sale={line.sale} /> : null}
-      {thing && away ? <CallBack thing={thing} /> : null}
-      {thing && !away ? (
-        <Press icon="parcel" onPress={() => packedNow(line.thingId, line.sale)}>
-          {postedThere ? 'Seen' : 'Fetched and packed'}
-        </Press>
+      {item && away ? <CallBack item={item} /> : null}
+      {item && !away ? (
+        <Button icon="parcel" onPress={() => packedNow(line.itemId, line.sale)}>
+          {postedThere ? 'Seen' : 'Picked and packed'}
+        </Button>
       ) : null}
-      {thing && !postedThere && !away ? (
-        <Press kind="quiet" label={`Fetch and pack ${name}`} onPress={() => router.navigate('/packing')}>
+      {item && !postedThere && !away ? (
+        <Button variant="quiet" label={`Fetch and pack ${name}`} onPress={() => router.navigate('/packing')}>
           Scan and weigh it
-        </Press>
+        </Button>
       ) : null}
     </Card>
   );
 }
 
 /** It is not there any more, and nobody here took it down. */
-function EndedThere({ line, name, thing }: LineProps<'endedThere'>) {
+function EndedThere({ line, name, item }: LineProps<'endedThere'>) {
   const market = useMarketName()(line.listing.market);
-  const about = { thing: line.thingId, market: line.listing.market };
+  const about = { item: line.itemId, market: line.listing.market };
   return (
     <Card label={`Ended on ${market}: ${name}`}>
-      <Head thing={thing} name={name} what={`It ended on ${market}`} />
+      <Head item={item} name={name} what={`It ended on ${market}`} />
       {line.listing.reasons.map((reason) => (
-        <Words key={reason.message}>{reason.message}</Words>
+        <Text key={reason.message}>{reason.message}</Text>
       ))}
-      <Press
+      <Button
         label={`Put ${name} up again on ${market}`}
         onPress={() => enqueue([{ ...about, action: 'send' }])}
       >
-        Put it up again
-      </Press>
-      <Press
-        kind="quiet"
+        List it again
+      </Button>
+      <Button
+        variant="quiet"
         label={`Leave ${name} off ${market}`}
-        onPress={() => editPlan(about.thing, about.market, `${name} left off ${market}`, { wanted: false })}
+        onPress={() => editPlan(about.item, about.market, `${name} left off ${market}`, { wanted: false })}
       >
         Leave it off
-      </Press>
+      </Button>
     </Card>
   );
 }
 
 /** Somebody changed it at the marketplace itself: which of the two is right, a person has to say. */
-function EditedThere({ line, name, thing }: LineProps<'editedThere'>) {
+function EditedThere({ line, name, item }: LineProps<'editedThere'>) {
   const market = useMarketName()(line.listing.market);
   const currency = useAttic((s) => s.settings.currency);
   const { edited } = line.listing;
-  const about = { thing: line.thingId, market: line.listing.market };
+  const about = { item: line.itemId, market: line.listing.market };
   if (!edited) return null;
   const say = (amount: number) => formatMoney(amount, currency);
   const theirs = {
@@ -313,36 +313,36 @@ function EditedThere({ line, name, thing }: LineProps<'editedThere'>) {
   const send = () => enqueue([{ ...about, action: 'send' }]);
   return (
     <Card label={`Changed on ${market}: ${name}`}>
-      <Head thing={thing} name={name} what={`It was changed on ${market} itself`} />
+      <Head item={item} name={name} what={`It was changed on ${market} itself`} />
       {edited.price === null ? null : (
-        <Words figures>{`It asks ${say(edited.price)} there; you sent ${say(line.listing.price)}.`}</Words>
+        <Text figures>{`It asks ${say(edited.price)} there; you sent ${say(line.listing.price)}.`}</Text>
       )}
-      {edited.title === null ? null : <Words>{`It is called “${edited.title}” there.`}</Words>}
-      <Press label={`Send mine again to ${market}: ${name}`} onPress={send}>
+      {edited.title === null ? null : <Text>{`It is called “${edited.title}” there.`}</Text>}
+      <Button label={`Send mine again to ${market}: ${name}`} onPress={send}>
         Send mine again
-      </Press>
-      <Press
-        kind="quiet"
+      </Button>
+      <Button
+        variant="quiet"
         label={`Keep what ${market} has: ${name}`}
         onPress={() => {
-          editPlan(about.thing, about.market, `as ${market} has it`, theirs);
+          editPlan(about.item, about.market, `as ${market} has it`, theirs);
           send();
         }}
       >
         Keep theirs
-      </Press>
+      </Button>
     </Card>
   );
 }
 
-function RefusedLine({ line, name, thing }: LineProps<'refused' | 'changeRefused'>) {
+function RefusedLine({ line, name, item }: LineProps<'refused' | 'changeRefused'>) {
   const market = useMarketName();
   const there = market(line.listing.market);
   const router = useRouter();
   return (
     <Card label={`${line.sort === 'changeRefused' ? 'Change refused' : 'Refused'}: ${name}`}>
       <Head
-        thing={thing}
+        item={item}
         name={name}
         what={
           line.sort === 'changeRefused'
@@ -353,52 +353,52 @@ function RefusedLine({ line, name, thing }: LineProps<'refused' | 'changeRefused
         }
       />
       {line.listing.stopped && line.listing.trouble ? (
-        <Words>{`${line.listing.trouble} Send it again.`}</Words>
+        <Text>{`${line.listing.trouble} Send it again.`}</Text>
       ) : null}
       {line.listing.reasons.map((reason) => (
-        <Words key={reason.message}>{`“${reason.message}”`}</Words>
+        <Text key={reason.message}>{`“${reason.message}”`}</Text>
       ))}
-      <Press
+      <Button
         onPress={() =>
-          router.navigate(`/thing/${line.thingId}?at=${line.listing.reasons[0]?.field || 'markets'}`)
+          router.navigate(`/item/${line.itemId}?at=${line.listing.reasons[0]?.field || 'markets'}`)
         }
       >
         Put it right
-      </Press>
+      </Button>
       {line.sort === 'changeRefused' ? (
-        <Press
-          kind="quiet"
+        <Button
+          variant="quiet"
           label={`Send ${name} to ${there} once more`}
-          onPress={() => enqueue([{ thing: line.thingId, market: line.listing.market, action: 'send' }])}
+          onPress={() => enqueue([{ item: line.itemId, market: line.listing.market, action: 'send' }])}
         >
           Send it once more
-        </Press>
+        </Button>
       ) : null}
     </Card>
   );
 }
 
-function PutUp({ line, name, thing }: LineProps<'putUp'>) {
+function PutUp({ line, name, item }: LineProps<'putUp'>) {
   const market = useMarketName();
   const router = useRouter();
   return (
     <Card label={`Put up by hand: ${name}`}>
-      <Head thing={thing} name={name} what={`To put up on ${market(line.market)} by hand`} />
-      <Press onPress={() => router.navigate(`/thing/${line.thingId}?at=markets`)}>Put it up</Press>
+      <Head item={item} name={name} what={`To put up on ${market(line.market)} by hand`} />
+      <Button onPress={() => router.navigate(`/item/${line.itemId}?at=markets`)}>List it</Button>
     </Card>
   );
 }
 
-function NearlyReady({ line, name, thing }: LineProps<'nearlyReady'>) {
+function NearlyReady({ line, name, item }: LineProps<'nearlyReady'>) {
   const market = useMarketName();
   const router = useRouter();
   return (
     <Card label={`One step from ready: ${name}`}>
-      <Head thing={thing} name={name} what={`One step from ready for ${market(line.market)}`} />
-      <Words>{line.finding.message}</Words>
-      <Press onPress={() => router.navigate(`/thing/${line.thingId}?at=${line.finding.field}`)}>
+      <Head item={item} name={name} what={`One step from ready for ${market(line.market)}`} />
+      <Text>{line.finding.message}</Text>
+      <Button onPress={() => router.navigate(`/item/${line.itemId}?at=${line.finding.field}`)}>
         Finish it
-      </Press>
+      </Button>
     </Card>
   );
 }

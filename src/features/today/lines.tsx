@@ -1,27 +1,27 @@
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { TodayLine } from '@/core/sales/today';
-import { Icon } from '@/parts/Icon';
-import { PictureView } from '@/parts/PictureView';
-import { Words } from '@/parts/Words';
+import { PictureView } from '@/parts/trade/PictureView';
+import { Text } from '@/parts/ui/Text';
+import { Icon } from '@/theme/Icon';
 import { useColours } from '@/theme/theme';
 
 /** What a card of one line is given. */
 export interface LineProps<S extends TodayLine['sort']> {
   line: Extract<TodayLine, { sort: S }>;
   name: string;
-  thing: Thing | undefined;
+  item: Item | undefined;
 }
 
 /** The picture, the name and what it is about. */
 export function Head({
-  thing,
+  item,
   name,
   what,
   trouble,
 }: {
-  thing: Thing | undefined;
+  item: Item | undefined;
   name: string;
   what: string;
   trouble?: boolean;
@@ -29,15 +29,15 @@ export function Head({
   const c = useColours();
   return (
     <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-      <PictureView id={thing?.pictureIds[0]} alt="" style={{ width: 64, height: 64 }} />
+      <PictureView id={item?.pictureIds[0]} alt="" style={{ width: 64, height: 64 }} />
       <View style={{ flex: 1, gap: 2 }}>
         <View style={{ flexDirection: 'row', gap: 6, alignItems: 'center' }}>
           {trouble ? <Icon name="alert" colour={c.brick} size={18} /> : null}
-          <Words kind="strong" tone={trouble ? 'trouble' : 'ink'} style={{ flexShrink: 1 }}>
+          <Text variant="strong" tone={trouble ? 'trouble' : 'ink'} style={{ flexShrink: 1 }}>
             {what}
-          </Words>
+          </Text>
         </View>
-        <Words numberOfLines={2}>{name}</Words>
+        <Text numberOfLines={2}>{name}</Text>
       </View>
     </View>
   );

@@ -1,6 +1,6 @@
-import { useAttic } from '@/store/attic';
-import { useQueue } from '@/store/sendQueue';
-import { editThing } from '@/store/things';
+import { useAttic } from '@/store/attic/attic';
+import { useQueue } from '@/store/courier/sendQueue';
+import { editItem } from '@/store/items/items';
 import { commandsIn, listed, sold, told } from '@/testing/courier';
 import { open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
@@ -31,7 +31,9 @@ describe('a troubled evening', () => {
   it('puts what is still up after its sale first, and what was sold twice beside it', async () => {
     await troubledEvening();
     await open(Today);
-    const cards = [...document.querySelectorAll('[role=group][aria-label]')].map((e) => e.getAttribute('aria-label') ?? ''); // prettier-ignore
+    const cards = [...document.querySelectorAll('[role=group][aria-label]')].map(
+      (e) => e.getAttribute('aria-label') ?? '',
+    );
     const at = (start: string) => cards.findIndex((c) => c.startsWith(start));
     expect(at('Nearstile needs a new code')).toBe(0);
     expect(at('Sold twice')).toBeGreaterThan(0);
@@ -45,9 +47,9 @@ describe('a troubled evening', () => {
     const many = await troubledEvening();
     const asked = await open(Today, { answers: { '/orders/': () => MOOR_SAYS } });
     await press(/^Cancel the later order of Ostler/u);
-    expect(asked.find((a) => a.path.startsWith('/orders/'))?.body).toMatchObject({ do: 'cancel' });
+    expect(asked.find((a) => a.path.startsWith('/orders/'))?.body).toMatchObject({ type: 'cancel' });
     expect(commandsIn(asked)).toEqual([
-      { type: 'undo', thing: many.id('Ostler'), order: 'T-9', why: 'cancelled' },
+      { type: 'undo', item: many.id('Ostler'), order: 'T-9', why: 'cancelled' },
     ]);
   });
   it('a change that was not taken says why, where to put it right, and is sent once more', async () => {
@@ -64,7 +66,9 @@ describe('a troubled evening', () => {
     const many = await troubledEvening();
     await open(Today);
     await press(/^Keep what Nearstile has/u);
-    const plan = Object.values(useAttic.getState().plans).find((p) => p.thingId === many.id('Stout') && p.market === 'nearstile'); // prettier-ignore
+    const plan = Object.values(useAttic.getState().plans).find(
+      (p) => p.itemId === many.id('Stout') && p.market === 'nearstile',
+    );
     expect(plan).toMatchObject({ title: 'Boots!!', price: 1 });
     await press(/^Put Silk .* up again on Threadwick/u);
     expect(Object.keys(useQueue.getState())).toContain(`${many.id('Silk')} threadwick`);
@@ -80,37 +84,59 @@ describe('a troubled evening', () => {
   });
 });
 
-describe('things that wait for a decision', () => {
+describe('items that wait for a decision', () => {
   it('sold is fetched from its spot, packed with one press', async () => {
     const many = await manyThings();
     const at = Date.now() - 9_000;
-    told(many.id('Ostler'), { sale: sold('brackenmoor', 'B-2', { at }), closing: { startedAt: at, doneAt: at + 2_100, entries: [] } });
+    told(many.id('Ostler'), {
+      sale: sold('brackenmoor', 'B-2', { at }),
+      closing: { startedAt: at, doneAt: at + 2_100, entries: [] },
+    });
     await open(Today);
     await sees('Fetch it from Rail-07');
     await sees(/Gone everywhere in 2/u);
     await sees(/One sale today: €\d/u);
-    await press('Fetched and packed');
+    await press('Picked and packed');
     expect(Object.values(useAttic.getState().orders)[0]?.packedAt).toBeTruthy();
-  }); // prettier-ignore
+  });
   it('promised long ago, or about to meet, is one press from being over', async () => {
     const many = await manyThings();
     const hold = (title: string, meet: number | null) =>
-      editThing(many.id(title), 'promised', () => ({
-        holds: [{ from: Date.now() - 20 * DAY, to: null, who: 'Imke', market: null, meet: meet === null ? null : { at: meet, place: 'Harbour steps', amount: 4_000, pay: 'cash', receivedAt: null, handedAt: null, missedAt: null } }],
-      })); // prettier-ignore
+      editItem(many.id(title), 'promised', () => ({
+        holds: [
+          {
+            from: Date.now() - 20 * DAY,
+            to: null,
+            who: 'Imke',
+            market: null,
+            meet:
+              meet === null
+                ? null
+                : {
+                    at: meet,
+                    place: 'Harbour steps',
+                    amount: 4_000,
+                    pay: 'cash',
+                    receivedAt: null,
+                    handedAt: null,
+                    missedAt: null,
+                  },
+          },
+        ],
+      }));
     hold('Kittiwake', null);
     hold('Ostler', Date.now() + 3_600_000);
     await open(Today);
     await sees(/Promised since/u);
     await sees(/Meeting today/u);
     await press(/^Nobody came for Ostler/u);
-    expect(useAttic.getState().things[many.id('Ostler')]?.holds[0]?.to).not.toBeNull();
-    await press(/^No longer promised: Kittiwake/u);
+    expect(useAttic.getState().items[many.id('Ostler')]?.holds[0]?.to).not.toBeNull();
+    await press(/^Release the hold: Kittiwake/u);
     expect(said()).not.toMatch(/Promised since/u);
   });
   it('a consignment that ends goes on, is marked down, or goes back', async () => {
     const many = await manyThings();
-    const silk = () => useAttic.getState().things[many.id('Silk')]!;
+    const silk = () => useAttic.getState().items[many.id('Silk')]!;
     await open(Today);
     await sees(/Mrs Aldous’s time ends in 3 days/u);
     const before = silk().price ?? 0;
@@ -121,11 +147,16 @@ describe('things that wait for a decision', () => {
   });
   it('one sold to somebody while promised to another: the other is to be told', async () => {
     const many = await manyThings();
-    editThing(many.id('Ostler'), 'promised', () => ({ holds: [{ from: Date.now() - 9, to: null, who: 'Imke', market: null, meet: null }] }));
-    told(many.id('Ostler'), { sale: sold('brackenmoor', 'B-2', { at: Date.now() }), closing: { startedAt: 1, doneAt: 2, entries: [] } });
+    editItem(many.id('Ostler'), 'promised', () => ({
+      holds: [{ from: Date.now() - 9, to: null, who: 'Imke', market: null, meet: null }],
+    }));
+    told(many.id('Ostler'), {
+      sale: sold('brackenmoor', 'B-2', { at: Date.now() }),
+      closing: { startedAt: 1, doneAt: 2, entries: [] },
+    });
     await open(Today);
     await sees('Tell Imke that it is gone. The sale stays.');
     await press('I have told them');
-    expect(useAttic.getState().things[many.id('Ostler')]?.holds[0]?.to).not.toBeNull();
-  }); // prettier-ignore
+    expect(useAttic.getState().items[many.id('Ostler')]?.holds[0]?.to).not.toBeNull();
+  });
 });

@@ -1,41 +1,41 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Thing } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import { importWords, MOST_IMPORTED } from '@/core/words/importWords';
-import { Field } from '@/parts/Field';
-import { FilePress } from '@/parts/FilePress';
-import { Notice } from '@/parts/Notice';
-import { Card } from '@/parts/Page';
-import { Press } from '@/parts/Press';
-import { Words } from '@/parts/Words';
-import { useAttic } from '@/store/attic';
-import { useTextDraft } from '@/store/drafts';
-import { useKinds } from '@/store/kinds';
-import { addReadings } from '@/store/readings';
-import { editThing } from '@/store/things';
+import { Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
+import { FileButton } from '@/parts/ui/FileButton';
+import { Notice } from '@/parts/ui/Notice';
+import { Card } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+import { useTextDraft } from '@/store/attic/drafts';
+import { editItem } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
+import { addReadings } from '@/store/pictures/readings';
 
 /** Words from another listing or page: pasted or from a file, cleaned, shown, and only then taken. */
-export function ImportWords({ thing }: { thing: Thing }) {
+export function ImportWords({ item }: { item: Item }) {
   const kinds = useKinds();
   const units = useAttic((s) => s.settings.units);
   const [opened, setOpen] = useState(false);
-  const [pasted, setPasted, clearPasted] = useTextDraft(`words:${thing.id}`);
+  const [pasted, setPasted, clearPasted] = useTextDraft(`words:${item.id}`);
   // What was pasted and not taken is still there.
   const open = opened || pasted !== '';
   if (!open)
     return (
-      <Press kind="quiet" onPress={() => setOpen(true)}>
+      <Button variant="quiet" onPress={() => setOpen(true)}>
         Bring in words from elsewhere
-      </Press>
+      </Button>
     );
   const done = () => {
     setOpen(false);
     clearPasted();
   };
-  const found = pasted.trim() === '' ? null : importWords(pasted, kinds, thing.kind, units);
+  const found = pasted.trim() === '' ? null : importWords(pasted, kinds, item.kind, units);
   return (
-    <Card label="Words from elsewhere">
+    <Card label="Import text">
       <Field
         label="Paste words or a page’s markup"
         value={pasted}
@@ -44,7 +44,7 @@ export function ImportWords({ thing }: { thing: Thing }) {
         maxLength={MOST_IMPORTED}
         onChange={setPasted}
       />
-      <FilePress
+      <FileButton
         accept=".html,.htm,.txt,text/html,text/plain"
         onFiles={(files) =>
           void files[0]
@@ -54,14 +54,14 @@ export function ImportWords({ thing }: { thing: Thing }) {
         }
       >
         Or choose a file
-      </FilePress>
+      </FileButton>
       {found ? (
         <View role="group" aria-label="What is left of it" style={{ gap: 8 }}>
-          <Words>{found.text || 'Nothing is left of it but another shop’s words.'}</Words>
+          <Text>{found.text || 'Nothing is left of it but another shop’s words.'}</Text>
           {found.leftOut.map((l) => (
-            <Words key={l.line} kind="small" tone="soft" numberOfLines={2}>
+            <Text key={l.line} variant="small" tone="soft" numberOfLines={2}>
               {`Left out: “${l.line.slice(0, 120)}” (${l.why})`}
-            </Words>
+            </Text>
           ))}
           {found.facts.length > 0 ? (
             <Notice tone="info">
@@ -70,22 +70,31 @@ export function ImportWords({ thing }: { thing: Thing }) {
                 : `${found.facts.length} facts were found in it; they wait at the top of the sheet for your word.`}
             </Notice>
           ) : null}
-          <Press
-            kind="main"
+          <Button
+            variant="main"
             disabled={found.text === ''}
             onPress={() => {
-              editThing(thing.id, 'words brought in', { description: found.text.slice(0, 10_000) });
-              addReadings(thing.id, null, found.facts.map((f) => ({ ...f, value: f.value.slice(0, 400), words: f.words.slice(0, 400), from: 'words' as const }))); // prettier-ignore
+              editItem(item.id, 'words brought in', { description: found.text.slice(0, 10_000) });
+              addReadings(
+                item.id,
+                null,
+                found.facts.map((f) => ({
+                  ...f,
+                  value: f.value.slice(0, 400),
+                  words: f.words.slice(0, 400),
+                  from: 'words' as const,
+                })),
+              );
               done();
             }}
           >
             Take these words as the description
-          </Press>
+          </Button>
         </View>
       ) : null}
-      <Press kind="quiet" onPress={done}>
+      <Button variant="quiet" onPress={done}>
         Leave it
-      </Press>
+      </Button>
     </Card>
   );
 }

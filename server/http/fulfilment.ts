@@ -1,0 +1,143 @@
+import type { HttpBindings } from '@hono/node-server';
+import type { Context, Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+
+import {
+  LabelWish,
+  OfferWish,
+  OrderWish,
+  ReplyWish,
+  type OrderAtMarket,
+  type ParcelLabel,
+  type ParcelTracking,
+  type TalksAnswer,
+} from '@/contract/fulfilment';
+
+import { jsonBody } from './jsonBody';
+import type { Carrier } from '../carrier/carrier';
+import { CallFailed, Refused, type Adapter } from '../courier/adapter';
+import type { Courier } from '../courier/courier';
+
+/** Asks one marketplace; its trouble becomes an answer with words. */
+export type OfMarket = (c: Context, ask: (adapter: Adapter) => Promise<Response>) => Promise<Response>;
+
+const LIMIT = bodyLimit({ maxSize: 20_000, onError: (c) => c.json({ error: 'That is too long.' }, 413) });
+
+/**
+ * The sales desk's part of the interface: conversations, orders, statements, labels. Nothing of it is kept
+ * here.
+ */
+export function fulfilmentRoutes(
+  app: Hono<{ Bindings: HttpBindings }>,
+  { courier, carrier, ofMarket }: { courier: Courier; carrier: Carrier; ofMarket: OfMarket },
+): void {
+  const cannot = (c: Context) => c.json({ error: 'That can’t be done there.' }, 400);
+
+  app.get('/talks', async (c) => {
+    const missing: TalksAnswer['missing'] = [];
+    const asked = courier.markets().filter((m) => m.link !== 'off' && courier.adapter(m.id)?.talks);
+    const all = await Promise.all(
+      asked.map(async ({ id }) => {
+        try {
+          return (await courier.adapter(id)?.talks?.all()) ?? [];
+        } catch (error) {
+          if (!(error instanceof CallFailed)) throw error;
+          missing.push({ market: id, why: error.message });
+          return [];
+        }
+      }),
+    );
+    const talks = all.flat().map((t) => ({ ...t, item: courier.itemBehind(t.ref) }));
+    return c.json({ talks, missing } satisfies TalksAnswer);
+  });
+  app.post('/talks/:market/:talk', LIMIT, (c) =>
+    ofMarket(c, async ({ talks }) => {
+      const wish = ReplyWish.safeParse(await jsonBody(c));
+      if (!talks || !wish.success) return cannot(c);
+      await talks.reply(c.req.param('talk'), wish.data.words);
+      return c.body(null, 204);
+    }),
+  );
+  app.post('/talks/:market/:talk/offers/:offer', LIMIT, (c) =>
+    ofMarket(c, async ({ talks }) => {
+      const wish = OfferWish.safeParse(await jsonBody(c));
+      if (!talks || !wish.success) return cannot(c);
+      // Taking an offer promises the item; one that nobody here knows of can't be taken down elsewhere.
+      if (wish.data.answer !== 'refuse') {
+        const talk = (await talks.all()).find((t) => t.id === c.req.param('talk'));
+        const item = talk ? courier.itemBehind(talk.ref) : null;
+        if (item === null)
+          return c.json(
+            {
+              error:
+                'The courier does not know that item: bring its listing in first. The offer was not answered.',
+            },
+            409,
+          );
+        const why = courier.notToPromise(item, c.req.param('market'));
+        if (why)
+          return c.json(
+            {
+              error: `It is ${why === 'sold' ? 'sold' : 'promised on another marketplace'}. The offer was not answered.`,
+            },
+            409,
+          );
+      }
+      await talks.answerOffer(c.req.param('talk'), c.req.param('offer'), wish.data);
+      return c.body(null, 204);
+    }),
+  );
+
+  app.get('/orders/:market/:no', (c) =>
+    ofMarket(c, async ({ orders }) => {
+      const order = await orders?.order(c.req.param('no'));
+      return order
+        ? c.json(order satisfies OrderAtMarket)
+        : c.json({ error: 'It knows no such order.' }, 404);
+    }),
+  );
+  app.post('/orders/:market/:no', LIMIT, (c) =>
+    ofMarket(c, async ({ orders }) => {
+      const wish = OrderWish.safeParse(await jsonBody(c));
+      if (!orders || !wish.success) return cannot(c);
+      return c.json((await orders.change(c.req.param('no'), wish.data)) satisfies OrderAtMarket);
+    }),
+  );
+  app.get('/statements/:market', (c) =>
+    ofMarket(c, async ({ orders }) => (orders ? c.json({ statement: await orders.statement() }) : cannot(c))),
+  );
+
+  /** The carrier's trouble becomes an answer with words too. */
+  const ofCarrier = async (c: Context, ask: () => Promise<Response>): Promise<Response> => {
+    try {
+      return await ask();
+    } catch (error) {
+      if (error instanceof Refused) return c.json({ error: `The carrier: ${error.message}` }, 422);
+      if (error instanceof CallFailed) return c.json({ error: `The carrier: ${error.message}` }, 502);
+      throw error;
+    }
+  };
+  app.get('/rates', (c) => ofCarrier(c, async () => c.json(await carrier.rates())));
+  app.post('/labels', LIMIT, (c) =>
+    ofCarrier(c, async () => {
+      const wish = LabelWish.safeParse(await jsonBody(c));
+      if (!wish.success) return c.json({ error: 'That is no parcel.' }, 400);
+      return c.json((await carrier.label(wish.data)) satisfies ParcelLabel);
+    }),
+  );
+  const TRACKING = /^[A-Z0-9]{4,40}$/u;
+  app.get('/parcels/:tracking', (c) =>
+    ofCarrier(c, async () => {
+      const number = c.req.param('tracking');
+      if (!TRACKING.test(number)) return cannot(c);
+      return c.json((await carrier.where(number)) satisfies ParcelTracking);
+    }),
+  );
+  app.post('/parcels/:tracking/handed', (c) =>
+    ofCarrier(c, async () => {
+      const number = c.req.param('tracking');
+      if (!TRACKING.test(number)) return cannot(c);
+      return c.json((await carrier.handed(number)) satisfies ParcelTracking);
+    }),
+  );
+}

@@ -1,0 +1,3 @@
+import { Holds } from '@/features/fulfilment/Holds';
+
+export default Holds;

@@ -1,0 +1,82 @@
+import type { Item } from '@/contract/records';
+import type { Terms } from '@/contract/terms';
+
+import { wholeWord } from './wholeWord';
+
+export interface UnsupportedClaim {
+  /** The words that promise. */
+  words: string;
+  why: string;
+}
+
+interface Rule {
+  words: readonly string[];
+  /** Why the record does not hold it; null where it does. */
+  against: (item: Item, terms: Terms | null) => string | null;
+}
+
+/**
+ * Words that promise something, and what of the record has to bear them out. Common practice of returns
+ * desks.
+ */
+const RULES: readonly Rule[] = [
+  {
+    words: ['free postage', 'postage free', 'free delivery', 'postage included'],
+    against: (t, terms) =>
+      t.postageBy === 'builtIn' || terms?.home === 'free' ? null : 'buyers are charged postage',
+  },
+  {
+    words: ['fully working', 'in working order', 'works perfectly', 'tested and working'],
+    against: (t) => (t.tested === 'works' ? null : 'it is not recorded as tried out and working'),
+  },
+  {
+    words: ['smoke-free', 'smoke free', 'from a non-smoking home'],
+    against: (t) => (t.smoke === false ? null : 'nobody recorded a home without smoke'),
+  },
+  {
+    words: ['pet-free', 'pet free'],
+    against: (t) => (t.pets === false ? null : 'nobody recorded a home without pets'),
+  },
+  {
+    words: ['brand new', 'never used', 'unused', 'never worn', 'unworn'],
+    against: (t) => (t.use === 'unused' ? null : 'it is recorded as used'),
+  },
+  {
+    words: ['flawless', 'no flaws', 'perfect condition', 'mint condition', 'immaculate'],
+    against: (t) => (t.flaws.length === 0 ? null : 'flaws are recorded'),
+  },
+  {
+    words: ['complete with all', 'nothing missing', 'all pieces present', 'complete set'],
+    against: (t) =>
+      t.missing.trim() === '' ? null : `something is recorded as missing: ${t.missing.trim()}`,
+  },
+  {
+    words: ['returns accepted', 'returns welcome', 'money back'],
+    against: (_t, terms) => (terms && terms.returnDays === 0 ? 'your terms take nothing back' : null),
+  },
+  {
+    words: ['freshly washed', 'freshly laundered', 'professionally cleaned', 'dry cleaned'],
+    against: (t) => (t.cleaned === true ? null : 'it is not recorded as cleaned'),
+  },
+];
+
+/** The check asks for every listing: its patterns are made once. */
+const READY = RULES.map(({ words, against }) => ({
+  against,
+  words: words.map((w) => ({ w, pattern: wholeWord(w, 'iu') })),
+}));
+
+/**
+ * What a text promises that the record does not hold; words with "not" or "no longer" before them promise
+ * nothing.
+ */
+export function unsupportedClaims(text: string, item: Item, terms: Terms | null): UnsupportedClaim[] {
+  return READY.flatMap(({ words, against }) => {
+    const said = words.find(({ pattern }) => {
+      const found = pattern.exec(text);
+      return found !== null && !/(?:\bnot|\bno longer|\bnever)\s+$/iu.test(text.slice(0, found.index));
+    })?.w;
+    const why = said ? against(item, terms) : null;
+    return said && why ? [{ words: said, why }] : [];
+  });
+}

@@ -1,0 +1,288 @@
+import { orderId } from '@/contract/orders';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { editItem } from '@/store/items/items';
+import { commandsIn, sold, told } from '@/testing/courier';
+import { canPress, fill, open, press, scan, sees } from '@/testing/page';
+import { went } from '@/testing/router';
+import { emptyAttic, manyThings, type Many } from '@/testing/world';
+
+import { ConsignorPage } from './ConsignorPage';
+import { Holds } from './Holds';
+import { MoneyPage } from './MoneyPage';
+import { OrderPage } from './OrderPage';
+import { Packing } from './Packing';
+import { Talks } from './Talks';
+
+const BUYER = { name: 'Ada Harrow', lines: ['Mill Bank 4', '4410 Saltreach'], zone: 'inland' as const };
+const AT_MARKET = {
+  order: 'B-1',
+  state: 'paid',
+  buyer: BUYER,
+  amount: 4_800,
+  postage: 390,
+  fees: 300,
+  back: 0,
+  feesBack: 0,
+};
+const LABEL = { carrier: 'Pennant', tracking: 'PN100000017', cost: 390, pdf: btoa('%PDF-1.4 label') };
+const SERVER = { '/orders/': () => AT_MARKET, '/labels': () => LABEL, '/parcels/': () => ({}) };
+
+let many: Many;
+beforeEach(async () => {
+  many = await manyThings();
+});
+
+/** Sold and gone everywhere else. */
+function sell(title: string, order: string, market = 'brackenmoor'): string {
+  const id = many.id(title);
+  const at = Date.now() - 3_600_000;
+  const closing = { startedAt: at, doneAt: at + 2_000, entries: [] };
+  told(id, { sale: sold(market, order, { at, knownAt: at }), closing });
+  return id;
+}
+const orderOf = (id: string) => Object.values(useAttic.getState().orders).find((o) => o.itemId === id);
+
+describe('packing', () => {
+  it('goes from the shelf to the post, and says what is wrong on the way', async () => {
+    const id = sell('Kittiwake', 'B-1');
+    const asked = await open(Packing, { answers: SERVER });
+    await sees('To pick: 1');
+    await scan('Code on YA-1', 'YA-2');
+    await sees('This order is for');
+    await scan('Code on YA-1', 'XX-99');
+    await sees('No item here has the code “XX-99”');
+    await scan('Code on YA-1', 'YA-1');
+    expect(orderOf(id)?.fetchedAt).toBeTruthy();
+    await fill('Weight as packed', '300');
+    await sees('520 g lighter than recorded: is something missing?');
+    await fill('Weight as packed', '8 g');
+    await sees('Whole grams, in figures.');
+    await fill('Weight as packed', '825');
+    await sees('The weight is as recorded.');
+    await press(/^Packed: Kittiwake/u);
+    await press('Buy its label');
+    expect(orderOf(id)?.label).toMatchObject({ tracking: LABEL.tracking });
+    await sees('Postage paid: €3.90');
+    await press('Handed in');
+    expect(asked.map((a) => a.path)).toContain(`/parcels/${LABEL.tracking}/handed`);
+    await sees('Nothing to pack');
+  });
+  it('of several labels tells which could not be bought, and why', async () => {
+    for (const [title, order] of [
+      ['Kittiwake', 'B-1'],
+      ['Ostler', 'B-2'],
+    ] as const)
+      sell(title, order);
+    const heavy = ({ body }: { body: Record<string, unknown> }) =>
+      (body.weightG as number) > 1_000 ? { refused: 'At most 1 kg.', status: 422 } : LABEL;
+    await open(Packing, { answers: { ...SERVER, '/labels': heavy } });
+    await scan('Code on YA-1', 'YA-1');
+    await scan('Code on YA-2', 'YA-2');
+    await press(/^Packed: Kittiwake/u);
+    await press(/^Packed: Ostler/u);
+    await press('Buy 2 labels');
+    await sees(/Ostler.*: At most 1 kg\./u);
+    await sees('To drop off: 1');
+    await press('Order B-1');
+    expect(went.at(-1)).toMatch(/^\/order\//u);
+  });
+});
+
+describe('an order', () => {
+  const idOf = (title: string, order: string) => {
+    const id = sell(title, order);
+    return { id, row: orderId(id, order) };
+  };
+  it('says who gets it, what it left, and can be cancelled before it is posted', async () => {
+    const { id, row } = idOf('Kittiwake', 'B-1');
+    const asked = await open(OrderPage, { params: { id: row }, answers: SERVER });
+    await sees('Order B-1');
+    await press('Ask where it goes');
+    await sees('Ada Harrow');
+    await sees('Left');
+    await press('Cancel this order');
+    await fill('What the buyer is told', 'It broke.');
+    await press('Cancel it and give everything back');
+    expect(commandsIn(asked)).toEqual([{ type: 'undo', item: id, order: 'B-1', why: 'cancelled' }]);
+    expect(orderOf(id)?.cancelled?.why).toBe('It broke.');
+  });
+  it('that comes back is paid back once it is in hand, and may go up again', async () => {
+    const { id, row } = idOf('Kittiwake', 'B-1');
+    await open(Packing, { answers: SERVER });
+    await scan('Code on YA-1', 'YA-1');
+    await press(/^Packed: Kittiwake/u);
+    const asked = await open(OrderPage, {
+      params: { id: row },
+      answers: {
+        ...SERVER,
+        '/orders/': ({ body }) => ({
+          ...AT_MARKET,
+          state: body.type === 'giveBack' ? 'givenBack' : 'paid',
+          back: 4_000,
+          feesBack: 250,
+        }),
+      },
+    });
+    await press('Posted without a label from here');
+    await press('It has arrived');
+    expect(orderOf(id)?.arrivedAt).toBeTruthy();
+    await press('It comes back');
+    await press('Not as described');
+    await fill('In the buyer’s words', 'The elbow is darned.');
+    await press('Expect it back');
+    await press('It is back in hand');
+    await fill('Given back', '40.00');
+    await press('Give €40.00 back');
+    expect(commandsIn(asked)).toContainEqual({ type: 'undo', item: id, order: 'B-1', why: 'returned' });
+    await sees('€40.00 given back; €2.50 of the fees came back.');
+    await press('Leave it in stock');
+    expect(orderOf(id)?.back?.doneAt).toBeTruthy();
+  });
+  it('between two people is sent where the seller writes', async () => {
+    const { id, row } = idOf('Ostler', 'deal-x');
+    await open(OrderPage, { params: { id: row } });
+    await fill('Name and address', 'Ada Harrow\nMill Bank 4\n4410 Saltreach');
+    await press('Keep this address');
+    expect(orderOf(id)?.address).toMatchObject({
+      name: 'Ada Harrow',
+      lines: ['Mill Bank 4', '4410 Saltreach'],
+    });
+  });
+});
+
+describe('promises', () => {
+  const promised = (meet: boolean): void =>
+    editItem(many.id('Kittiwake'), 'promised', () => ({
+      holds: [
+        {
+          from: Date.now() - 9_000,
+          to: null,
+          who: 'Imke',
+          market: 'nearstile',
+          meet: meet
+            ? {
+                at: Date.now() + 3_600_000,
+                place: 'Harbour steps',
+                amount: 4_000,
+                pay: 'cash' as const,
+                receivedAt: null,
+                handedAt: null,
+                missedAt: null,
+              }
+            : null,
+        },
+      ],
+    }));
+  const holds = () => useAttic.getState().items[many.id('Kittiwake')]!.holds;
+
+  it('money comes before the item', async () => {
+    promised(true);
+    const asked = await open(Holds);
+    await sees(/Imke, today, .*Harbour steps: €40\.00 in cash/u);
+    expect(canPress(`Handed over: ${useAttic.getState().items[many.id('Kittiwake')]?.title}`)).toBe(false);
+    await press(/^Money received for/u);
+    expect(holds()[0]?.meet?.receivedAt).toBeTruthy();
+    await press(/^Handed over/u);
+    expect(commandsIn(asked)[0]).toMatchObject({ type: 'sold', item: many.id('Kittiwake'), amount: 4_000 });
+  });
+  it('let go, they are over; where the courier can’t be told they stand', async () => {
+    promised(false);
+    await open(Holds, { offline: true });
+    await press(/^Release the hold/u);
+    await sees('The courier can’t be reached');
+    expect(holds()[0]?.to).toBeNull();
+  });
+  it('places to meet at are kept, each once', async () => {
+    await open(Holds);
+    await fill('Another place', 'Market hall');
+    await press('Add this place');
+    await press('Remove Harbour steps');
+    expect(useAttic.getState().settings.meetingPlaces).toEqual(['Market hall']);
+    await fill('Another place', 'Market hall');
+    expect(canPress('Add this place')).toBe(false);
+  });
+});
+
+describe('messages and offers', () => {
+  const talk = (part: object = {}) => ({
+    id: 'k1',
+    ref: 'item-0.brackenmoor.1',
+    market: 'brackenmoor',
+    item: many.id('Kittiwake'),
+    remoteId: 'x0',
+    title: 'Kittiwake',
+    who: 'Imke',
+    at: Date.now() - 60_000,
+    lines: [{ by: 'buyer', at: Date.now() - 60_000, text: 'Is it still there?' }],
+    offer: null,
+    canWrite: true,
+    canOffer: true,
+    waits: true,
+    ...part,
+  });
+  it('say plainly where they could not be asked for', async () => {
+    await open(Talks, { offline: true });
+    await sees('No marketplace was asked yet.');
+    expect(canPress('Ask again')).toBe(true);
+  });
+  it('an offer on what is promised to another can only be refused, and its question is answered as it is', async () => {
+    const id = many.id('Kittiwake');
+    editItem(id, 'promised', () => ({
+      holds: [{ from: 1, to: null, who: 'Odo', market: 'threadwick', meet: null }],
+    }));
+    const asking = {
+      market: 'brackenmoor',
+      id: 'k1',
+      ref: 'r',
+      what: 'Kittiwake',
+      who: 'Imke',
+      item: id,
+      changedAt: 5,
+      takesOffers: true,
+      lines: [{ by: 'buyer', words: 'Is it still there?', at: 5 }],
+      offers: [{ id: 'o1', amount: 4_000, at: 5, state: 'open', counter: null }],
+    };
+    const asked = await open(Talks, {
+      answers: { '/talks/': () => ({}), '/talks': () => ({ talks: [asking], missing: [] }) },
+    });
+    await sees('It is promised to Odo on Threadwick: let that go first to take this offer, or say no.');
+    expect(canPress('Take Imke’s offer')).toBe(false);
+    await press('Firm price, to Imke');
+    await sees('“Firm price” is for what can be had; it is promised to Odo on Threadwick.');
+    await press('Send to Imke');
+    expect(asked.find((a) => a.path === '/talks/brackenmoor/k1')?.body.words).toMatch(
+      /^Hello Imke, it is promised to somebody/u,
+    );
+    await press('Say no to Imke');
+    expect(asked.find((a) => a.path.endsWith('/offers/o1'))?.body).toMatchObject({ answer: 'refuse' });
+    editItem(id, 'let go', () => ({ holds: [] }));
+  });
+  it('tell that what came could not be read, and go on', async () => {
+    await open(Talks, { answers: { '/talks': () => ({ talks: [{ ...talk(), id: 5 }], missing: [] }) } });
+    expect(canPress('Ask again')).toBe(true);
+  });
+});
+
+describe('payouts', () => {
+  it('say which marketplace could not be asked', async () => {
+    await open(MoneyPage, { offline: true });
+    await press('Fetch the statement of Brackenmoor');
+    await sees('The courier can’t be reached');
+  });
+});
+
+describe('a consignor’s statement', () => {
+  it('shows what is owed, and keeps what was paid', async () => {
+    const id = sell('Silk', 'B-7');
+    await open(ConsignorPage, { params: { owner: many.owner } });
+    expect(useAttic.getState().items[id]?.ownerId).toBe(many.owner);
+    await sees('Mrs Aldous');
+  });
+  it('of nobody says so', async () => {
+    await emptyAttic();
+    await open(ConsignorPage, { params: { owner: 'x' } });
+    await sees('There is no such consignor.');
+    expect(useCourier.getState().connected).toBe(true);
+  });
+});

@@ -1,0 +1,85 @@
+import { View } from 'react-native';
+
+import type { Item } from '@/contract/records';
+import { openHold } from '@/core/holds/holds';
+import { formatMoney } from '@/core/money/money';
+import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
+import { useMarketName } from '@/store/courier/useMarketName';
+import { markHandedOver, releaseHold, markReceived } from '@/store/fulfilment/holds';
+import { nameOf } from '@/store/items/names';
+
+import { useAsyncAction } from './useAsyncAction';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { Text } from '../ui/Text';
+import { dayWords } from '../ui/time';
+
+/** Where a promise stands, and its next step: money before the item, or nobody came. */
+export function HoldSteps({ item }: { item: Item }) {
+  const currency = useAttic((s) => s.settings.currency);
+  const down = useCourier((s) => s.items[item.id]?.hold?.down ?? NONE);
+  const market = useMarketName();
+  const { run, busy, trouble } = useAsyncAction();
+  const hold = openHold(item);
+  if (!hold) return null;
+  const { meet } = hold;
+  const name = nameOf(item);
+  return (
+    <View style={{ gap: 8 }}>
+      <Text figures>
+        {meet
+          ? `${hold.who || 'Somebody'}, ${meetingTime(meet.at)}, ${meet.place}: ${formatMoney(meet.amount, currency)} ${meet.pay === 'cash' ? 'in cash' : 'by transfer'}.`
+          : `Promised to ${hold.who || 'somebody'} since ${dayWords(hold.from)}.`}
+      </Text>
+      {down.length > 0 ? (
+        <Text tone="soft">{`Taken down for it on ${down.map(market).join(', ')}; it goes up again there if nothing comes of it.`}</Text>
+      ) : null}
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      {meet && meet.receivedAt === null ? (
+        <Button variant="main" label={`Money received for ${name}`} onPress={() => markReceived(item)}>
+          {`${formatMoney(meet.amount, currency)} received`}
+        </Button>
+      ) : null}
+      {meet && meet.receivedAt !== null ? (
+        <>
+          <Text tone="good">{`The money is here. Now it may be handed over.`}</Text>
+          <Button
+            variant="main"
+            disabled={busy}
+            label={`Handed over: ${name}`}
+            onPress={() => run(() => markHandedOver(item))}
+          >
+            Handed over
+          </Button>
+        </>
+      ) : null}
+      {meet && meet.receivedAt === null ? (
+        <Button
+          disabled={busy}
+          label={`Nobody came for ${name}`}
+          onPress={() => run(() => releaseHold(item, true))}
+        >
+          Nobody came
+        </Button>
+      ) : null}
+      <Button
+        variant="quiet"
+        disabled={busy}
+        label={`Release the hold: ${name}`}
+        onPress={() => run(() => releaseHold(item))}
+      >
+        Release the hold
+      </Button>
+    </View>
+  );
+}
+
+const NONE: string[] = [];
+
+/** "today, 15:30"; with the day when it is another one. */
+export function meetingTime(at: number): string {
+  const time = new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const today = new Date().toDateString() === new Date(at).toDateString();
+  return today ? `today, ${time}` : `${dayWords(at)}, ${time}`;
+}

@@ -1,0 +1,79 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import type { CheckField, Finding } from '@/core/listing/check';
+import type { Examined } from '@/core/listing/examine';
+import { Text } from '@/parts/ui/Text';
+import { Icon } from '@/theme/Icon';
+import { useColours } from '@/theme/theme';
+
+import { FindingNotice } from './FindingNotice';
+import { GO_TO, sectionId } from './goTo';
+
+export interface SectionProps {
+  /** Short name, for going to it. */
+  name: string;
+  title: string;
+  /** What it holds, in a few words, shown when folded too. */
+  summary?: string;
+  children: ReactNode;
+}
+
+/** One part of the sheet; folds on a tap of its head. */
+export function Section({ name, title, summary, children }: SectionProps) {
+  const c = useColours();
+  const [open, setOpen] = useState(true);
+  useEffect(() => {
+    const unfold = (event: Event) => {
+      if ((event as CustomEvent<string>).detail === name) setOpen(true);
+    };
+    window.addEventListener(GO_TO, unfold);
+    return () => window.removeEventListener(GO_TO, unfold);
+  }, [name]);
+  return (
+    <View
+      id={sectionId(name)}
+      role="region"
+      aria-label={title}
+      style={[styles.card, { backgroundColor: c.surface, borderColor: c.line }]}
+    >
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={title}
+        onPress={() => setOpen(!open)}
+        style={styles.head}
+      >
+        <Text variant="heading" style={{ flex: 1 }}>
+          {title}
+        </Text>
+        {summary ? (
+          <Text variant="small" tone="soft" numberOfLines={1} figures style={{ flexShrink: 1 }}>
+            {summary}
+          </Text>
+        ) : null}
+        <Icon name={open ? 'unfold' : 'forward'} colour={c.soft} size={20} />
+      </Pressable>
+      {open ? <View style={styles.body}>{children}</View> : null}
+    </View>
+  );
+}
+
+/** What the marketplaces an item is wanted on say about one field, right under it. */
+export function FieldFindings({ examined, field }: { examined: readonly Examined[]; field: CheckField }) {
+  // The same sentence of several marketplaces is said once.
+  const said = new Map<string, { finding: Finding; examined: Examined }>();
+  for (const one of examined)
+    for (const finding of one.findings)
+      if (finding.field === field && (finding.level === 'blocker' || !said.has(finding.message)))
+        said.set(finding.message, { finding, examined: one });
+  return [...said.values()].map(({ finding, examined: one }) => (
+    <FindingNotice key={finding.message} finding={finding} examined={one} />
+  ));
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1, borderRadius: 12 },
+  head: { flexDirection: 'row', alignItems: 'center', gap: 8, paddingHorizontal: 12, minHeight: 52 },
+  body: { paddingHorizontal: 12, paddingBottom: 14, gap: 10 },
+});

@@ -1,0 +1,45 @@
+import { useRef } from 'react';
+import { View } from 'react-native';
+
+import type { IconName } from '@/theme/Icon';
+
+import { Button, type ButtonProps } from './Button';
+
+export interface FileButtonProps {
+  children: string;
+  /** What kinds of file: `image/*`. */
+  accept: string;
+  /** Ask a phone for its camera instead of its files. */
+  camera?: boolean;
+  variant?: ButtonProps['variant'];
+  icon?: IconName;
+  disabled?: boolean;
+  onFiles: (files: File[]) => void;
+}
+
+/** A button that asks for files. Choosing the same file again works too. */
+export function FileButton({ children, accept, camera, variant, icon, disabled, onFiles }: FileButtonProps) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <View style={{ flexGrow: 1 }}>
+      <input
+        ref={input}
+        type="file"
+        multiple={!camera}
+        accept={accept}
+        {...(camera ? { capture: 'environment' as const } : {})}
+        aria-label={`${children}: files`}
+        tabIndex={-1}
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          const files = [...(event.target.files ?? [])];
+          event.target.value = '';
+          if (files.length > 0) onFiles(files);
+        }}
+      />
+      <Button variant={variant} icon={icon} disabled={disabled} onPress={() => input.current?.click()}>
+        {children}
+      </Button>
+    </View>
+  );
+}

@@ -1,4 +1,0 @@
-/** Lets whatever a finger asked for go first, in the middle of long work. */
-export function breath(): Promise<void> {
-  return new Promise((done) => setTimeout(done));
-}

@@ -1,0 +1,14 @@
+import type { CourierItemView } from '@/contract/courier';
+import { notTaken } from '@/core/listing/signState';
+
+/** How an item stands at the marketplaces, as the courier says. */
+export function standingOf(view: CourierItemView | undefined): 'unlisted' | 'listed' | 'sold' {
+  if (view?.sale) return 'sold';
+  const up = view?.listings.some((l) => l.want === 'live' || l.doing === 'withdraw') ?? false;
+  return up ? 'listed' : 'unlisted';
+}
+
+/** Whether a marketplace did not take it, or a change of it, as long as it is to be sold. */
+export function isRefused(view: CourierItemView | undefined): boolean {
+  return !view?.sale && (view?.listings.some(notTaken) ?? false);
+}

@@ -1,0 +1,223 @@
+import type { MarkdownSteps, Plan, Settings, Item } from '@/contract/records';
+import { planId, Plan as PlanSchema, Item as ItemSchema } from '@/contract/records';
+import { lineFor } from '@/core/hauls/haul';
+import { codeFor, numberOf } from '@/core/identity/code';
+import { withKind } from '@/core/kinds/changeKind';
+import type { FactSpec } from '@/core/kinds/spec';
+import { factsWith } from '@/core/kinds/values';
+import { change, newId, setSettings, useAttic, type Put } from '@/store/attic/attic';
+
+import { kindsNow } from './kinds';
+import { nameOf } from './names';
+
+/**
+ * The item with some values changed, ready for {@link change}. All others are as they are stored now,
+ * whatever the caller still holds: a reading may have come in since the sheet was drawn.
+ */
+export function itemWith(item: Item, part: Partial<Item>): Put {
+  const now = useAttic.getState().items[item.id] ?? item;
+  return { collection: 'items', id: item.id, record: { ...now, ...part, updatedAt: Date.now() } };
+}
+
+/**
+ * A new item with its code, in the haul that is being worked, with what that haul's items begin with. It
+ * has its numbers for ever, but is not in the attic yet.
+ */
+export function newItem(part: Partial<Item> = {}): Item {
+  const { settings, hauls } = useAttic.getState();
+  const id = newId();
+  const now = Date.now();
+  const haul = settings.haulId ? hauls[settings.haulId] : undefined;
+  const fresh = ItemSchema.parse({
+    id,
+    code: 'new',
+    number: settings.nextNumber,
+    haulId: haul?.id ?? null,
+    lineId: haul ? lineFor(haul, settings.lineId) : null,
+    spot: haul?.defaults.spot ?? '',
+    ownerId: haul?.defaults.ownerId ?? null,
+    author: settings.author,
+    createdAt: now,
+    updatedAt: now,
+    ...part,
+  });
+  const kind = part.kind ?? haul?.defaults.kind ?? '';
+  const item = { ...fresh, ...withKind(fresh, kind, kindsNow()) };
+  setSettings({ nextNumber: settings.nextNumber + 1 });
+  return { ...item, code: codeNow(item) };
+}
+
+/** Brings a new item into the attic. @returns its id */
+export function addItem(part: Partial<Item> = {}): string {
+  const record = newItem(part);
+  change('new item', [{ collection: 'items', id: record.id, record }]);
+  return record.id;
+}
+
+/** The code an item would get now, by the pattern and what is known of it. */
+export function codeNow(item: Item): string {
+  const { settings, hauls } = useAttic.getState();
+  const kinds = kindsNow();
+  return codeFor(settings.codePattern, {
+    number: numberOf(item) ?? settings.nextNumber,
+    haul: item.haulId ? hauls[item.haulId]?.name : '',
+    kind: kinds.get(item.kind)?.name,
+    describing: [item.facts.brand, item.facts.model].filter(Boolean).join(' '),
+    cost: item.cost,
+    spot: item.spot,
+  });
+}
+
+/**
+ * Gives an item the code that its parts make now. Its running number stays, so that no code comes twice;
+ * where another item has the same code all the same, it gets a number of its own.
+ */
+export function giveNewCode(id: string): void {
+  const { items, settings } = useAttic.getState();
+  const item = items[id];
+  if (!item) return;
+  const known = sharesCode(items, item) ? null : numberOf(item);
+  const number = known ?? settings.nextNumber;
+  if (known === null) setSettings({ nextNumber: settings.nextNumber + 1 });
+  editItem(id, 'code', { code: codeNow({ ...item, number }), number });
+}
+
+/** Whether another item has this one's code: so it may be when items were brought back from a copy. */
+export function sharesCode(items: Readonly<Record<string, Item>>, { id, code }: Item): boolean {
+  for (const other in items) if (other !== id && items[other]?.code === code) return true;
+  return false;
+}
+
+/**
+ * Another of the same: the facts, words and measurements, but no pictures, flaws, code, spot or condition of
+ * its own. @returns its id
+ */
+export function anotherLike(id: string): string | null {
+  const { items } = useAttic.getState();
+  const like = items[id];
+  if (!like) return null;
+  return addItem({
+    haulId: like.haulId,
+    lineId: like.lineId,
+    ownerId: like.ownerId,
+    kind: like.kind,
+    facts: withoutOwn(like.facts),
+    measurements: like.measurements,
+    title: like.title,
+    description: '',
+    cost: like.cost,
+    price: like.price,
+    weightG: like.weightG,
+    spot: '',
+  });
+}
+
+/** Facts of the kind of item, not of the one piece. */
+function withoutOwn({ serial: _, ...facts }: Item['facts']): Item['facts'] {
+  return facts;
+}
+
+/** Changes some values of an item; the label says which, for undo. Null changes nothing. */
+export function editItem(
+  id: string,
+  label: string,
+  part: Partial<Item> | ((item: Item) => Partial<Item> | null),
+): void {
+  const item = useAttic.getState().items[id];
+  if (!item) return;
+  const values = typeof part === 'function' ? part(item) : part;
+  if (values) change(label, [itemWith(item, values)]);
+}
+
+/** Says what kind it is; what the new kind does not ask for is set aside, what it does comes back. */
+export function changeKind(id: string, kind: string): void {
+  editItem(id, 'kind', (t) => withKind(t, kind, kindsNow()));
+}
+
+/**
+ * Stores the answer to a question; empty takes it away. What the question does not take is left as it was.
+ */
+export function setFact(id: string, spec: FactSpec, typed: string): void {
+  editItem(id, spec.label.toLocaleLowerCase('en'), (t) => {
+    const done = factsWith(t.facts, spec, typed);
+    return done.ok ? { facts: done.facts } : null;
+  });
+}
+
+/** Takes an item out of the attic with its pictures and plans. Can be undone. */
+export function removeItem(id: string): void {
+  const { items, plans } = useAttic.getState();
+  const item = items[id];
+  if (!item) return;
+  change(
+    `${nameOf(item)} removed`,
+    [
+      { collection: 'items', id, record: null },
+      ...item.pictureIds.map((p) => ({ collection: 'pictures' as const, id: p, record: null })),
+      ...Object.values(plans)
+        .filter((p) => p.itemId === id)
+        .map((p) => ({ collection: 'plans' as const, id: p.id, record: null })),
+    ],
+    { destructive: true },
+  );
+}
+
+/** Changes some values of what is planned for an item on one marketplace. */
+export function editPlan(itemId: string, market: string, label: string, part: Partial<Plan>): void {
+  const id = planId(itemId, market);
+  const before = useAttic.getState().plans[id] ?? PlanSchema.parse({ id, itemId, market, wanted: false });
+  change(label, [{ collection: 'plans', id, record: { ...before, ...part } }]);
+}
+
+/** Remembers an answer to a marketplace's question, so that the next listing is not asked. */
+export function rememberAnswer(settings: Settings, market: string, question: string, answer: string): void {
+  setSettings({
+    remembered: { ...settings.remembered, [market]: { ...settings.remembered[market], [question]: answer } },
+  });
+}
+
+/**
+ * Own prices on several marketplaces in one change; the dearest stands as the shared one where there is none
+ * yet.
+ */
+export function priceEverywhere(itemId: string, prices: Readonly<Record<string, number>>): void {
+  const { plans, items } = useAttic.getState();
+  const item = items[itemId];
+  if (!item || Object.keys(prices).length === 0) return;
+  const shared = item.price ?? Math.max(...Object.values(prices));
+  change('prices', [
+    itemWith(item, { price: shared }),
+    ...Object.entries(prices).map(([market, price]) => {
+      const id = planId(itemId, market);
+      const before = plans[id] ?? PlanSchema.parse({ id, itemId, market, wanted: false });
+      return {
+        collection: 'plans' as const,
+        id,
+        record: { ...before, price: price === shared ? null : price },
+      };
+    }),
+  ]);
+}
+
+/**
+ * How an item's price comes down from now on; one that comes down already goes on counting from its first
+ * day.
+ */
+export function comeDown(itemId: string, steps: MarkdownSteps | null): void {
+  editItem(itemId, 'coming down', (t) => ({
+    markdown: steps && { steps, from: t.markdown?.from ?? Date.now() },
+  }));
+}
+
+/** An item of which only the kind is known, lightly used; it is not in the attic. */
+export function blankItem(kind: string): Item {
+  return ItemSchema.parse({
+    id: 'blank',
+    code: 'blank',
+    author: '',
+    createdAt: 0,
+    updatedAt: 0,
+    kind,
+    use: 'light',
+  });
+}

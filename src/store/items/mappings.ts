@@ -1,0 +1,85 @@
+import { Mapping, mappingId, type FieldRule } from '@/contract/mapping';
+import type { Item } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
+import { publicFacts } from '@/core/kinds/publicFacts';
+import type { Effective } from '@/core/listing/effective';
+import { translate } from '@/core/mapping/values';
+import { change, useAttic } from '@/store/attic/attic';
+
+import { kindsNow } from './kinds';
+
+function mappingOf(market: string, kind: string): Mapping {
+  const id = mappingId(market, kind);
+  return useAttic.getState().mappings[id] ?? Mapping.parse({ id, market, kind });
+}
+
+function put(record: Mapping, label: string): void {
+  change(label, [{ collection: 'mappings', id: record.id, record }]);
+}
+
+/** Which category a kind, with all below it, goes to; null gives the question back to the suggestions. */
+export function mapKind(market: string, kind: string, category: string | null): void {
+  put({ ...mappingOf(market, kind), category }, 'category');
+}
+
+/** How a field of theirs is filled; null: from the fact of the same name again. */
+export function mapField(market: string, kind: string, field: string, rule: FieldRule | null): void {
+  const before = mappingOf(market, kind);
+  const { [field]: _, ...rest } = before.fields;
+  put({ ...before, fields: rule ? { ...rest, [field]: rule } : rest }, 'field');
+}
+
+/** What a word of ours is called there; null forgets it. */
+export function mapValue(
+  market: string,
+  kind: string,
+  field: string,
+  ours: string,
+  theirs: string | null,
+): void {
+  const before = mappingOf(market, kind);
+  const { [key(ours)]: _, ...rest } = before.values[field] ?? {};
+  const words = theirs ? { ...rest, [key(ours)]: theirs } : rest;
+  put({ ...before, values: { ...before.values, [field]: words } }, 'word');
+}
+
+function key(ours: string): string {
+  return ours.trim().toLocaleLowerCase('en');
+}
+
+/**
+ * What is sent is what the person agreed to: the category of a kind that none was decided for, where it was
+ * chosen or is sure, and words chosen from a list for facts of ours, are remembered, so that the next item
+ * of the kind asks nothing.
+ */
+export function learnFrom(
+  item: Item,
+  { sheet, effective }: { sheet: RuleSheet; effective: Effective },
+): void {
+  const { mappings, plans } = useAttic.getState();
+  const market = sheet.marketplace;
+  const learned: Mapping[] = [];
+  const own = mappings[mappingId(market, item.kind)];
+  // What was only likely stays a question: a wrong shelf sent once must not become the rule.
+  const decided = effective.found === null || effective.found.sureness === 'sure';
+  if (effective.category && decided && !own?.category && !sheet.records)
+    learned.push({ ...mappingOf(market, item.kind), category: effective.category.id });
+  const facts = publicFacts(item, kindsNow());
+  const chosen = plans[`${item.id}_${market}`]?.specifics ?? {};
+  const everywhere = mappingOf(market, '');
+  const values = { ...everywhere.values };
+  for (const field of effective.category?.specifics ?? []) {
+    const ours = facts[field.id] ?? '';
+    const theirs = chosen[field.id];
+    if (!field.choices || !theirs || ours === '' || ours.includes('\n')) continue;
+    if (translate(ours, field.choices) !== null || values[field.id]?.[key(ours)] === theirs) continue;
+    values[field.id] = { ...values[field.id], [key(ours)]: theirs };
+  }
+  if (JSON.stringify(values) !== JSON.stringify(everywhere.values)) learned.push({ ...everywhere, values });
+  if (learned.length > 0)
+    change(
+      'set-up remembered',
+      learned.map((record) => ({ collection: 'mappings', id: record.id, record })),
+      { ownUndo: true },
+    );
+}

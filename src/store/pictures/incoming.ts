@@ -1,0 +1,130 @@
+import { nanoid } from 'nanoid';
+import { create } from 'zustand';
+
+import { Incoming } from '@/contract/incoming';
+import { newId, openDisk } from '@/store/attic/attic';
+import { unlessExpected } from '@/store/base/faults';
+
+/** A file that waits to be worked up, with its bytes. */
+export interface Waiting {
+  about: Incoming;
+  file: Blob;
+}
+
+/** Files that were chosen and are no pictures yet. */
+export const useIncoming = create<{
+  waiting: readonly Incoming[];
+  /** Those that could not be taken after a reload, until it was seen. */
+  notTaken: readonly { name: string; why: string }[];
+}>(() => ({ waiting: [], notTaken: [] }));
+
+const PREFIX = 'incoming:';
+const keyOf = (id: string) => `${PREFIX}${id}`;
+const bytesOf = (id: string) => `${PREFIX}${id}:bytes`;
+
+/** How often it is tried again. */
+const MOST_TRIES = 3;
+
+/** Tells pages of one attic apart: what one works on, no other takes up. */
+const PAGE = nanoid();
+const lockOf = (page: string) => `attic-incoming-${page}`;
+let holding = false;
+
+/** Held for as long as this page lives: whoever finds it free knows that the page is gone. */
+function holdPage(): void {
+  if (holding || !navigator.locks) return;
+  holding = true;
+  navigator.locks
+    .request(lockOf(PAGE), () => new Promise<never>(() => undefined))
+    .catch(unlessExpected('holding what is taken in'));
+}
+
+/**
+ * Keeps files as they were chosen, before anything else is done with them: from then on a reload loses none.
+ * Where there is no room for that they are worked up all the same.
+ */
+export async function keepIncoming(
+  itemId: string,
+  files: readonly File[],
+  part: Pick<Incoming, 'begins' | 'origin' | 'shows'>,
+): Promise<Waiting[]> {
+  holdPage();
+  const disk = openDisk();
+  const at = Date.now();
+  const all = files.map((file, order): Waiting => {
+    const about = {
+      ...part,
+      id: newId(),
+      itemId,
+      name: file.name.slice(0, 400),
+      type: file.type.slice(0, 200),
+      at,
+      order,
+      page: PAGE,
+      tries: 0,
+      shows: order === 0 ? part.shows : '',
+    };
+    return { about, file };
+  });
+  for (const { about, file } of all) {
+    await disk
+      ?.write({ [keyOf(about.id)]: JSON.stringify(about), [bytesOf(about.id)]: file })
+      .catch(unlessExpected('keeping a chosen picture'));
+    useIncoming.setState((s) => ({ waiting: [...s.waiting, about] }));
+  }
+  return all;
+}
+
+/** Nothing is left to do about it in this page; its file stays as it was chosen. */
+export function noLongerWaiting(id: string): void {
+  useIncoming.setState((s) => ({ waiting: s.waiting.filter((w) => w.id !== id) }));
+}
+
+/** It is a picture now, or never will be. */
+export async function forgetIncoming(id: string): Promise<void> {
+  noLongerWaiting(id);
+  await openDisk()
+    ?.remove([keyOf(id), bytesOf(id)])
+    // It is found again at the next start, and known to be a picture by then.
+    .catch(unlessExpected('clearing a chosen picture'));
+}
+
+/** Files that a page which is gone had kept and not worked up, in the order they were chosen. */
+export async function leftIncoming(): Promise<Waiting[]> {
+  holdPage();
+  const disk = openDisk();
+  if (!disk) return [];
+  const keys = (await disk.keys()).filter((key) => key.startsWith(PREFIX) && !key.endsWith(':bytes'));
+  const texts = await disk.texts(keys);
+  const living = new Set((await navigator.locks?.query())?.held?.map((lock) => lock.name));
+  const left: Waiting[] = [];
+  for (const [key, text] of Object.entries(texts)) {
+    const about = readIncoming(text);
+    const file = about && (await disk.blob(bytesOf(about.id)));
+    if (!about || !file) {
+      await disk.remove([key, `${key}:bytes`]);
+      continue;
+    }
+    if (about.page === PAGE || living.has(lockOf(about.page))) continue;
+    if (about.tries >= MOST_TRIES) {
+      await forgetIncoming(about.id);
+      const why = 'The page closed each time it was worked on. Make it smaller, then choose it again.';
+      useIncoming.setState((s) => ({ notTaken: [...s.notTaken, { name: about.name, why }] }));
+      continue;
+    }
+    const again = { ...about, page: PAGE, tries: about.tries + 1 };
+    await disk.write({ [key]: JSON.stringify(again) });
+    left.push({ about: again, file });
+  }
+  left.sort((a, b) => a.about.at - b.about.at || a.about.order - b.about.order);
+  useIncoming.setState((s) => ({ waiting: [...s.waiting, ...left.map((w) => w.about)] }));
+  return left;
+}
+
+function readIncoming(text: string | null): Incoming | null {
+  try {
+    return Incoming.parse(JSON.parse(text ?? ''));
+  } catch {
+    return null;
+  }
+}

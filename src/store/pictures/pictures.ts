@@ -1,0 +1,250 @@
+import { useEffect, useState } from 'react';
+
+import type { Incoming } from '@/contract/incoming';
+import { Picture, type Origin } from '@/contract/picture';
+import type { Item } from '@/contract/records';
+import {
+  change,
+  newId,
+  pictureKey,
+  putBlob,
+  readBlob,
+  saveNow,
+  unsavedBlobs,
+  useAttic,
+  type PictureSize,
+} from '@/store/attic/attic';
+import { unlessExpected, wordsFor } from '@/store/base/faults';
+import { addItem, itemWith } from '@/store/items/items';
+import type { Taken as TakenPicture } from '@/workers/picture.worker';
+
+import { takeClip, type TakenClip } from './clips';
+import { forgetIncoming, keepIncoming, noLongerWaiting, useIncoming, type Waiting } from './incoming';
+import { pictureWorker } from './pictureWorker';
+
+export interface NotTaken {
+  name: string;
+  why: string;
+}
+
+export interface Taken {
+  /** The item they went to; null when none could be taken into a new one. */
+  itemId: string | null;
+  notTaken: NotTaken[];
+}
+
+export interface TakeOptions {
+  origin: Origin;
+  /** What the first of them shows, of the shot list. */
+  shows?: string;
+  onEach?: (done: number, itemId: string | null) => void;
+}
+
+/**
+ * Takes picture and clip files into an item, one after the other. All are kept before work on the first
+ * begins, so that it goes on after a reload. What can't be read is reported and the others go on; each is
+ * stored before the next one begins.
+ *
+ * @param target an item's id; null begins a new item, which exists as soon as its first picture does
+ */
+export async function addPictures(
+  target: string | null,
+  files: readonly File[],
+  options: TakeOptions,
+): Promise<Taken> {
+  return takeKept(await keepPictures(target, files, options), options.onEach);
+}
+
+/** Keeps picture and clip files as they are; {@link takeKept} makes pictures of them. */
+export function keepPictures(
+  target: string | null,
+  files: readonly File[],
+  { origin, shows = '' }: TakeOptions,
+): Promise<Waiting[]> {
+  const begins = target === null || !useAttic.getState().items[target];
+  return keepIncoming(target ?? newId(), files, { begins, origin, shows });
+}
+
+/** Items that exist since a picture of them was taken: one that is missing now was removed. */
+const begun = new Set<string>();
+
+/** Makes pictures of what was kept, in order. */
+export async function takeKept(waiting: readonly Waiting[], onEach?: TakeOptions['onEach']): Promise<Taken> {
+  const notTaken: NotTaken[] = [];
+  let itemId: string | null = null;
+  // What the first was to show, the first that can be taken shows.
+  let shown = '';
+  for (const [i, { about, file }] of waiting.entries()) {
+    shown ||= about.shows;
+    // What goes wrong with one is said of that one; the others go on.
+    const why = await takeOne(about, file, shown).catch((e: unknown) => wordsFor(e, 'taking a picture'));
+    if (why === null) shown = '';
+    else if (why !== REMOVED) notTaken.push({ name: about.name, why });
+    await forgetOnceStored(about.id);
+    if (useAttic.getState().items[about.itemId]) itemId = about.itemId;
+    onEach?.(i + 1, itemId);
+  }
+  return { itemId, notTaken };
+}
+
+/** Its item was removed meanwhile: it goes with it. */
+const REMOVED = 'removed';
+
+/** Whether its bytes are nowhere but in this page: the chosen file is all that a reload would find. */
+function isOnlyHere(id: string): boolean {
+  return unsavedBlobs()[pictureKey(id, 'original')] !== undefined;
+}
+
+/** Where there is no room for its picture, the file that was chosen stays until there is. */
+async function forgetOnceStored(id: string): Promise<void> {
+  if (!isOnlyHere(id)) return forgetIncoming(id);
+  noLongerWaiting(id);
+  const stop = useAttic.subscribe(() => {
+    if (isOnlyHere(id)) return;
+    stop();
+    void forgetIncoming(id);
+  });
+}
+
+/** @returns why it could not be taken; null when it was */
+async function takeOne(about: Incoming, bytes: Blob, shows: string): Promise<string | null> {
+  const isRecorded = useAttic.getState().pictures[about.id] !== undefined;
+  // It is a picture already where only its mark was left. A record may come without bytes: what is typed is
+  // noted down when a page is left, or stored alone where there is no room.
+  if (isRecorded && (await readOriginal(about.id))) return null;
+  const file = bytes instanceof File ? bytes : new File([bytes], about.name, { type: about.type });
+  const clip = await takeClip(file);
+  if (clip && !clip.ok) return clip.why;
+  const taken = await pictureWorker().take(clip ? clip.still : file);
+  if (!taken.ok) return taken.why;
+  if (!isRecorded && !useAttic.getState().items[about.itemId]) {
+    if (!about.begins || begun.has(about.itemId)) return REMOVED;
+    begun.add(addItem({ id: about.itemId }));
+  }
+  putBlob(pictureKey(about.id, 'original'), taken.full);
+  putBlob(pictureKey(about.id, 'thumb'), taken.thumb);
+  if (clip) putBlob(pictureKey(about.id, 'clip'), clip.bytes);
+  if (!isRecorded) addRecord(about, shows, taken, clip);
+  await saveNow();
+  return null;
+}
+
+type Made<T extends { ok: boolean }> = Extract<T, { ok: true }>;
+
+/** The record of a picture whose bytes are here, put to its item. */
+function addRecord(
+  { id, itemId, origin }: Incoming,
+  shows: string,
+  { width, height, takenAt, exam, full, thumb }: Made<TakenPicture>,
+  clip: Made<TakenClip> | null,
+): void {
+  const picture = Picture.parse({
+    id,
+    itemId,
+    origin,
+    author: useAttic.getState().settings.author,
+    takenAt,
+    addedAt: Date.now(),
+    width,
+    height,
+    bytes: full.size + thumb.size + (clip ? clip.bytes.size : 0),
+    shows,
+    exam,
+    clip: clip ? { seconds: clip.seconds, type: clip.type } : null,
+  });
+  const item = useAttic.getState().items[itemId]!;
+  change('picture added', [
+    { collection: 'pictures', id, record: picture },
+    itemWith(item, { pictureIds: [...item.pictureIds, id] }),
+  ]);
+}
+
+export function removePicture(item: Item, id: string): void {
+  change(
+    'picture removed',
+    [
+      itemWith(item, { pictureIds: item.pictureIds.filter((p) => p !== id) }),
+      { collection: 'pictures', id, record: null },
+    ],
+    { destructive: true },
+  );
+}
+
+export function orderPictures(item: Item, pictureIds: string[]): void {
+  change('pictures in a new order', [itemWith(item, { pictureIds })]);
+}
+
+/** Changes what is said about a picture: what it shows, where it comes from, whether it is sent. */
+export function editPicture(id: string, label: string, part: Partial<Picture>): void {
+  const picture = useAttic.getState().pictures[id];
+  if (picture) change(label, [{ collection: 'pictures', id, record: { ...picture, ...part } }]);
+}
+
+/** The picture as it was taken. Attics from before originals were kept apart hold only one. */
+export async function readOriginal(id: string): Promise<Blob | null> {
+  return (await readBlob(pictureKey(id, 'original'))) ?? readBlob(pictureKey(id, 'full'));
+}
+
+/** The picture as it is to be seen: cleaned up, where it was. */
+export async function readShown(id: string): Promise<Blob | null> {
+  return (await readBlob(pictureKey(id, 'full'))) ?? readBlob(pictureKey(id, 'original'));
+}
+
+/** Examines pictures that came without (from the demo, or an older attic), one after the other. */
+export async function examineMissing(ids: readonly string[]): Promise<void> {
+  for (const id of ids) {
+    const picture = useAttic.getState().pictures[id];
+    if (!picture || picture.exam || picture.made) continue;
+    const blob = await readShown(id);
+    const exam =
+      blob &&
+      (await pictureWorker()
+        .examined(blob)
+        // One that can't be looked at stays without; it is tried again another day.
+        .catch((error: unknown) => {
+          unlessExpected('examining a picture')(error);
+          return null;
+        }));
+    const now = useAttic.getState().pictures[id];
+    if (exam && now && !now.exam)
+      change('picture examined', [{ collection: 'pictures', id, record: { ...now, exam } }], {
+        ownUndo: true,
+      });
+  }
+}
+
+// ---- showing ------------------------------------------------------------------------------------------
+
+const addresses = new Map<string, { version: number; address: string }>();
+
+/** Sizes that pictures are looked at in. */
+export type ShownSize = Exclude<PictureSize, 'original'>;
+
+/** Address of a stored picture or clip for showing; null while it is being read or where there is none. */
+export function usePictureAddress(id: string | undefined, size: ShownSize): string | null {
+  // The bytes change whenever something is done to the picture.
+  const version = useAttic((s) => (id ? (s.pictures[id]?.bytes ?? 0) : 0));
+  // What a reload interrupted gets its bytes once it was worked up again.
+  const isWaiting = useIncoming((s) => s.waiting.some((w) => w.id === id));
+  const key = id ? pictureKey(id, size) : '';
+  const [, again] = useState(0);
+  useEffect(() => {
+    if (!id || addresses.get(key)?.version === version) return;
+    let wanted = true;
+    const read = size === 'full' ? readShown(id) : readBlob(key);
+    void read.catch(unlessExpected('reading a picture')).then((blob) => {
+      if (!blob) return;
+      const before = addresses.get(key);
+      if (before?.version !== version) {
+        addresses.set(key, { version, address: URL.createObjectURL(blob) });
+        // Another view may still be drawing it.
+        if (before) setTimeout(() => URL.revokeObjectURL(before.address), 10_000);
+      }
+      if (wanted) again((n) => n + 1);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [id, isWaiting, key, size, version]);
+  return addresses.get(key)?.address ?? null;
+}

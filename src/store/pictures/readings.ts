@@ -1,0 +1,104 @@
+import { nanoid } from 'nanoid';
+
+import type { Reading, Item } from '@/contract/records';
+import { withKind } from '@/core/kinds/changeKind';
+import { change, useAttic } from '@/store/attic/attic';
+import { itemWith } from '@/store/items/items';
+import { kindsNow } from '@/store/items/kinds';
+
+/** A reading before it has an id: what may be so, and the words it rests on. */
+export type Found = Omit<Reading, 'id' | 'pictureId' | 'from'> & Partial<Pick<Reading, 'from'>>;
+
+type Listener = (itemId: string, barcode: string) => void;
+let barcodeListener: Listener = () => undefined;
+
+/** Who is told that a barcode was read. */
+export function onBarcodeRead(listener: Listener): () => void {
+  barcodeListener = listener;
+  return () => (barcodeListener = () => undefined);
+}
+
+/**
+ * Puts readings beside what is known. What the item says already, or was read before, is left out.
+ *
+ * @returns how many are new
+ */
+export function addReadings(itemId: string, pictureId: string | null, found: readonly Found[]): number {
+  const item = useAttic.getState().items[itemId];
+  if (!item) return 0;
+  const fresh = freshReadings(item, pictureId, found);
+  if (fresh.length === 0) return 0;
+  change('read by a machine', [itemWith(item, { readings: [...item.readings, ...fresh] })], {
+    ownUndo: true,
+  });
+  for (const { field, value } of fresh) if (field === 'fact:barcode') barcodeListener(itemId, value);
+  return fresh.length;
+}
+
+/**
+ * Those of `found` that the item does not say already, and that were not read before, with ids of their own.
+ */
+export function freshReadings(item: Item, pictureId: string | null, found: readonly Found[]): Reading[] {
+  return found
+    .filter(
+      (f) =>
+        knownValue(item, f.field)?.toLocaleLowerCase('en') !== f.value.toLocaleLowerCase('en') &&
+        !item.readings.some((r) => r.field === f.field && r.value === f.value),
+    )
+    .map((f) => ({ from: 'picture', ...f, id: nanoid(10), pictureId }));
+}
+
+/** What the item says itself where a reading would stand. */
+export function knownValue(item: Item, field: string): string | undefined {
+  if (field === 'kind' || field === 'title') return item[field] || undefined;
+  const [what, id] = split(field);
+  if (what === 'fact') return item.facts[id];
+  const mm = item.measurements[id];
+  return mm === undefined ? undefined : String(mm);
+}
+
+/** A person says that a reading is right: it becomes the item's own. */
+export function confirmReading(item: Item, reading: Reading): void {
+  const readings = item.readings.filter((r) => r.field !== reading.field);
+  change('reading confirmed', [itemWith(item, { ...valuesWith(item, [reading]), readings })]);
+}
+
+/** All at once, but for what would take the place of something that is known: that is asked one by one. */
+export function confirmAll(item: Item): void {
+  change('readings confirmed', [itemWith(item, allConfirmed(item))]);
+}
+
+/** What an item becomes when all that was read of it, and is not known otherwise, is right. */
+export function allConfirmed(item: Item): Partial<Item> {
+  const fresh = item.readings.filter((r) => knownValue(item, r.field) === undefined);
+  return { ...valuesWith(item, fresh), readings: item.readings.filter((r) => !fresh.includes(r)) };
+}
+
+function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
+  const kind = readings.find((r) => r.field === 'kind')?.value;
+  const title = readings.find((r) => r.field === 'title')?.value ?? item.title;
+  // First what it is: then the answers have their questions.
+  const known: Item = kind === undefined ? item : { ...item, ...withKind(item, kind, kindsNow()) };
+  const facts = { ...known.facts };
+  const measurements = { ...known.measurements };
+  const measuredBy = { ...known.measuredBy };
+  for (const { field, value } of readings) {
+    const [what, id] = split(field);
+    if (what === 'fact') facts[id] = value;
+    else if (what === 'measure') {
+      measurements[id] = Number(value);
+      measuredBy[id] = 'label';
+    }
+  }
+  const { parked: aside } = known;
+  return { kind: known.kind, parked: aside, facts, measurements, measuredBy, title };
+}
+
+export function dropReading(item: Item, reading: Reading): void {
+  change('reading dropped', [itemWith(item, { readings: item.readings.filter((r) => r.id !== reading.id) })]);
+}
+
+function split(field: string): [what: string, id: string] {
+  const at = field.indexOf(':');
+  return [field.slice(0, at), field.slice(at + 1)];
+}

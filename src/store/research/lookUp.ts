@@ -1,0 +1,134 @@
+import { create } from 'zustand';
+
+import { LookUpAnswer, type CatalogueRecord } from '@/contract/catalogue';
+import type { Item } from '@/contract/records';
+import { toldBy } from '@/core/catalogue/record';
+import { canonicalBarcode, readBarcode } from '@/core/identity/gtin';
+import { change, useAttic } from '@/store/attic/attic';
+import { unlessExpected, wordsFor } from '@/store/base/faults';
+import { ask, CourierTrouble, onSale, useCourier } from '@/store/courier/courierLink';
+import { itemWith } from '@/store/items/items';
+import { kindsNow } from '@/store/items/kinds';
+import { freshReadings, onBarcodeRead, type Found } from '@/store/pictures/readings';
+
+/** How looking up an item's barcode stands: being asked, no such card, or why it could not be asked. */
+export type LookUpState = { asking: true } | { unknown: string } | { trouble: string };
+
+/** By the item's id; absent where nothing was asked or the answer is in the record. */
+export const useLookUps = create<Record<string, LookUpState>>(() => ({}));
+
+/** The ranks kept of one item. */
+const MOST_RANKS = 40;
+/** Waits between tries when the desk asks us to slow down, milliseconds. */
+const WAITS = [1_000, 2_000, 4_000, 8_000];
+
+/**
+ * Asks the desk for one barcode.
+ *
+ * @returns null when it has no card for it
+ * @throws CourierTrouble when it can't be asked, in words for a person
+ */
+export async function lookUp(barcode: string): Promise<CatalogueRecord | null> {
+  const digits = canonicalBarcode(barcode);
+  for (let tries = 0; ; tries += 1)
+    try {
+      const answer = LookUpAnswer.safeParse(
+        await (await ask(`/lookup/${encodeURIComponent(digits)}`)).json(),
+      );
+      if (!answer.success) throw new CourierTrouble('The product look-up’s answer could not be read.');
+      return answer.data.found ? answer.data.record : null;
+    } catch (error) {
+      const wait = WAITS[tries];
+      if (!(error instanceof CourierTrouble) || error.status !== 429 || wait === undefined) throw error;
+      await new Promise((done) => setTimeout(done, wait));
+    }
+}
+
+/** Looks an item's barcode up; what the desk says waits at the item to be confirmed. */
+export async function lookUpItem(itemId: string, barcode: string): Promise<void> {
+  const say = (state: LookUpState | null) =>
+    useLookUps.setState(
+      (all) =>
+        state
+          ? { ...all, [itemId]: state }
+          : Object.fromEntries(Object.entries(all).filter(([id]) => id !== itemId)),
+      true,
+    );
+  say({ asking: true });
+  try {
+    const record = await lookUp(barcode);
+    const item = useAttic.getState().items[itemId];
+    if (record && item) change('looked up', [itemWith(item, recordBeside(item, record))], { ownUndo: true });
+    say(record ? null : { unknown: barcode });
+  } catch (error) {
+    say({ trouble: wordsFor(error, 'looking up a barcode') });
+  }
+}
+
+/**
+ * What a record adds to an item: what it says, as readings for a person to confirm; rank and price when new,
+ * with the day, at once.
+ */
+export function recordBeside(
+  item: Item,
+  record: CatalogueRecord,
+): Pick<Item, 'readings' | 'ranks' | 'priceNew'> {
+  const found = toldBy(record, item.kind, kindsNow()).map(({ field, value, words }): Found => ({
+    field,
+    value: value.slice(0, 400),
+    words: words.slice(0, 400),
+    box: [0, 0, 1, 1],
+    confidence: 90,
+    from: 'desk',
+  }));
+  return {
+    ...figuresOf(item, record),
+    readings: [...item.readings, ...freshReadings(item, null, found)],
+  };
+}
+
+function figuresOf(item: Item, { rank, listPrice }: CatalogueRecord): Pick<Item, 'ranks' | 'priceNew'> {
+  const at = Date.now();
+  return {
+    ranks: rank ? [...item.ranks, { ...rank, at }].slice(-MOST_RANKS) : item.ranks,
+    priceNew: listPrice ? { ...listPrice, at } : item.priceNew,
+  };
+}
+
+/** A barcode was read or typed: looked up by itself, unless that is switched off. */
+export function barcodeSeen(itemId: string, digits: string): void {
+  if (useAttic.getState().settings.lookUp && readBarcode(digits).ok) void lookUpItem(itemId, digits);
+}
+
+/**
+ * Asks for the rank of an item anew that was sold since it was asked last: to compare with the day it came.
+ */
+export async function rankOnSale(itemId: string, soldAt: number): Promise<void> {
+  const { items, settings } = useAttic.getState();
+  const item = items[itemId];
+  const last = item?.ranks.at(-1);
+  const barcode = item?.facts.barcode;
+  if (!last || !barcode || !settings.lookUp || last.at >= soldAt) return;
+  // A rank is nice to have: the sale does not wait for it, nor for the desk to be there.
+  const record = await lookUp(barcode).catch((error: unknown) => {
+    unlessExpected('asking for a rank')(error);
+    return null;
+  });
+  const now = useAttic.getState().items[itemId];
+  if (record && now)
+    change('rank on the day of the sale', [itemWith(now, figuresOf(now, record))], { ownUndo: true });
+}
+
+/** From now on barcodes are looked up as they are read. @returns stops */
+export function lookUpAsRead(): () => void {
+  return onBarcodeRead(barcodeSeen);
+}
+
+/** From now on ranks are asked for again on the day of the sale. @returns stops */
+export function rankOnSales(): () => void {
+  const sold = (itemId: string, at: number) =>
+    void rankOnSale(itemId, at).catch(unlessExpected('asking for a rank'));
+  // Sales that were told before this page was the one to ask.
+  for (const { id, sale } of Object.values(useCourier.getState().items)) if (sale) sold(id, sale.at);
+  return onSale(sold);
+}

@@ -1,0 +1,144 @@
+import { create } from 'zustand';
+
+import type { SessionAnswer } from '@/contract/courier';
+import { openAttic } from '@/store/attic/attic';
+import { findAttics, rememberAttic, rememberedAttic, type FoundAttic } from '@/store/attic/attics';
+import { howKept, isPassing, type Keeping } from '@/store/attic/keeping';
+import { unlessExpected, watchFaults, wordsFor } from '@/store/base/faults';
+import { beginSession, goOnWith, useCourier } from '@/store/courier/courierLink';
+import { relearn } from '@/store/courier/relearn';
+
+import { bringDemoWorld } from './demoWorld';
+import { startServices } from './services';
+
+/** How far opening is. */
+export type Opening =
+  | { stage: 'opening' }
+  /**
+   * The courier works for an attic that this browser did not have open last: the person says which it is to
+   * be.
+   */
+  | { stage: 'choose'; session: SessionAnswer; remembered: string | null; found: FoundAttic[] }
+  | { stage: 'open' }
+  | { stage: 'trouble'; words: string };
+
+export const useOpening = create<{ now: Opening }>(() => ({ now: { stage: 'opening' } }));
+
+/**
+ * What this browser can keep, and whether all of it goes when the window is closed; null while that is not
+ * known.
+ */
+export const useKeeping = create<{ how: Keeping | null; passing: boolean }>(() => ({
+  how: null,
+  passing: false,
+}));
+
+const say = (now: Opening) => useOpening.setState({ now });
+
+/** What runs for this page, and how often it was begun; null: nothing does. */
+let running: { times: number; stop: () => void } | null = null;
+
+/**
+ * Begins: asks who the courier works for, opens the attic, and starts what runs by itself; once a page,
+ * however often it is asked for. The frame may be drawn anew at any time, as on going back to before a
+ * reload: to read the attic again then would put what was stored last over what was changed since.
+ *
+ * @returns stops all of it, unless it was begun again in the same moment
+ */
+export function begin(): () => void {
+  const mine = (running ??= { times: 0, stop: beginning() });
+  mine.times += 1;
+  let stopped = false;
+  return () => {
+    if (stopped) return;
+    stopped = true;
+    mine.times -= 1;
+    queueMicrotask(() => {
+      if (mine.times > 0 || running !== mine) return;
+      running = null;
+      mine.stop();
+    });
+  };
+}
+
+function beginning(): () => void {
+  const stops = [watchFaults()];
+  const stop = () => stops.splice(0).forEach((one) => one());
+  started = (name) => stops.push(startServices(name));
+  // Nothing can be changed before all of it is read.
+  say({ stage: 'opening' });
+  void (async () => {
+    try {
+      void learnKeeping();
+      const session = await beginSession().catch(unreachable);
+      const name = session?.attic ?? rememberedAttic();
+      if (!name)
+        return say({
+          stage: 'trouble',
+          words: 'The courier can’t be reached, and this browser holds no attic yet. Start it, then reload.',
+        });
+      const strange = session && (await strangeTo(session.attic));
+      if (strange) return say({ stage: 'choose', session, ...strange });
+      await open(name);
+    } catch (error) {
+      say({ stage: 'trouble', words: wordsFor(error, 'opening the attic') });
+    }
+  })();
+  return stop;
+}
+
+let started: (name: string) => void = () => undefined;
+
+/** Without the courier the attic opens all the same. */
+function unreachable(error: unknown): null {
+  unlessExpected('asking the courier')(error);
+  return null;
+}
+
+async function learnKeeping(): Promise<void> {
+  useKeeping.setState({ how: await howKept(), passing: await isPassing() });
+}
+
+/** What this browser holds that the courier does not know of; null where there is nothing to ask. */
+async function strangeTo(
+  courierAttic: string,
+): Promise<{ remembered: string | null; found: FoundAttic[] } | null> {
+  const remembered = rememberedAttic();
+  if (remembered === courierAttic) return null;
+  const found = await findAttics();
+  const known = found.some((one) => one.name === courierAttic);
+  const lost =
+    remembered === null ? found.length > 0 && !known : found.some((one) => one.name === remembered);
+  return lost ? { remembered, found } : null;
+}
+
+async function open(name: string): Promise<void> {
+  await openAttic(name);
+  rememberAttic(name);
+  if (useCourier.getState().session?.demo) await bringDemoWorld();
+  say({ stage: 'open' });
+  started(name);
+  // So that the next start needs no connection; without it the page is simply asked for anew.
+  void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
+}
+
+/**
+ * The person goes on with an attic that this browser holds: the courier works for it, and learns what is
+ * listed.
+ */
+export async function goOnWithAttic(name: string): Promise<void> {
+  try {
+    await goOnWith(name);
+    await open(name);
+    void relearn().catch(unlessExpected('learning what is listed'));
+  } catch (error) {
+    say({ stage: 'trouble', words: wordsFor(error, 'opening the attic') });
+  }
+}
+
+/** The person opens the attic that the courier works for; what else this browser holds stays where it is. */
+export async function openCouriers(session: SessionAnswer): Promise<void> {
+  await open(session.attic).catch((error: unknown) =>
+    say({ stage: 'trouble', words: wordsFor(error, 'opening the attic') }),
+  );
+}

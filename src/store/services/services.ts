@@ -1,0 +1,37 @@
+import { lead } from '@/store/attic/leader';
+import { watchRoom } from '@/store/attic/room';
+import { beginComingDown } from '@/store/courier/comingDown';
+import { listen } from '@/store/courier/courierLink';
+import { beginDepot } from '@/store/courier/depot';
+import { beginRates } from '@/store/fulfilment/carrier';
+import { beginOrders } from '@/store/fulfilment/orders';
+import { answerAlone, beginTalks } from '@/store/fulfilment/talks';
+import { goOnTaking } from '@/store/pictures/goingOn';
+import { keepMeasurementPicturesTrue } from '@/store/pictures/measuring';
+import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
+
+/** What every page does as long as it is open. */
+const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, beginTalks];
+
+/** What one page does for all: done by two, a price would come down twice, and a buyer get two answers. */
+const LEADING_PAGE = [
+  goOnTaking,
+  beginComingDown,
+  beginDepot,
+  beginOrders,
+  answerAlone,
+  beginRates,
+  rankOnSales,
+  keepMeasurementPicturesTrue,
+];
+
+/** Begins all that runs by itself while an attic is open. @returns stops all of it */
+export function startServices(attic: string): () => void {
+  const stops = [...EVERY_PAGE.map((begin) => begin()), lead(attic, () => all(LEADING_PAGE))];
+  return () => stops.forEach((stop) => stop());
+}
+
+function all(services: readonly (() => () => void)[]): () => void {
+  const stops = services.map((begin) => begin());
+  return () => stops.forEach((stop) => stop());
+}
