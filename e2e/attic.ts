@@ -193,11 +193,20 @@ export class Attic {
   ): Promise<void> {
     const inPage = holds as (...args: unknown[]) => boolean;
     const waiting = this.page.waitForFunction(inPage, { polling: 120, timeout: patience(ms) }, ...args);
-    await waiting.catch(async (error: unknown) => {
-      // A page that is gone says nothing any more.
-      const there = await this.text().catch(() => '');
-      throw new Error(`waited in vain: ${what} (${String(error)}). It says:\n${there}`);
-    });
+    await waiting.catch((error: unknown) => this.inVain(what, error));
+  }
+
+  /** Waits until something is there that has no words of its own. */
+  async waitFor(selector: string): Promise<void> {
+    await this.page
+      .waitForSelector(selector)
+      .catch((error: unknown) => this.inVain(`there is ${selector}`, error));
+  }
+
+  private async inVain(what: string, error: unknown): Promise<never> {
+    // A page that is gone says nothing any more.
+    const there = await this.text().catch(() => '');
+    throw new Error(`waited in vain: ${what} (${String(error)}). It says:\n${there}`);
   }
 
   async openItem(title: string): Promise<void> {

@@ -233,9 +233,16 @@ function paced(adapter: Adapter, pace: number): Adapter {
 
 type Fetch = Parameters<typeof serve>[0]['fetch'];
 
+/**
+ * How long a connection that nothing is said on is kept, milliseconds: longer than the app is quiet between two
+ * questions, so that none meets the moment in which its connection is closed.
+ */
+const KEEP_CONNECTIONS = 75_000;
+
 function listen(fetch: Fetch, port: number): Promise<Server> {
   return new Promise((done, fail) => {
     const server = serve({ fetch, port, hostname: '127.0.0.1' }, () => done(server)) as Server;
+    server.keepAliveTimeout = KEEP_CONNECTIONS;
     server.on('error', (error: NodeJS.ErrnoException) =>
       fail(
         error.code === 'EADDRINUSE'

@@ -1,5 +1,5 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import type { AddressInfo, Socket } from 'node:net';
 import { z } from 'zod';
 
 import { CallFailed } from './adapter';
@@ -61,6 +61,20 @@ it('what changes something is never told twice: it may have been done', async ()
   for (const method of ['POST', 'PUT', 'DELETE'])
     expect(await failed({ method })).toMatchObject({ message: 'The connection broke off.', unclear: true });
   expect(hits).toHaveLength(3);
+});
+
+it('no call goes out on a connection that was used before: it may be closed under it', async () => {
+  const used = new WeakSet<Socket>();
+  answer = (response) => {
+    const socket = response.socket!;
+    // As where a kept connection's time is over just now.
+    if (used.has(socket)) return void response.destroy();
+    used.add(socket);
+    response.end('{}');
+  };
+  for (const method of ['GET', 'POST', 'POST', 'PUT'])
+    expect(await ask({ method })).toEqual({ status: 200, body: {} });
+  expect(hits).toHaveLength(4);
 });
 
 it('an answer without end is not read, nor asked for again', async () => {

@@ -26,14 +26,15 @@ export async function call(
     const response = await fetch(address, {
       ...request,
       redirect: 'manual',
-      headers: { ...request.headers, authorization: `Bearer ${token}` },
+      // A connection that is kept may be closed from the other side just as the next call goes out, and of one
+      // that changes something nobody knows then whether it was done (RFC 9112, 9.3.1): none is kept.
+      headers: { ...request.headers, authorization: `Bearer ${token}`, connection: 'close' },
       signal: AbortSignal.timeout(CALL_LIMIT),
     });
     return { response, text: await readLimited(response) };
   };
   const isLate = (error: unknown) => error instanceof Error && error.name === 'TimeoutError';
-  // A kept connection may have been closed from the other side since it was used last: what only asks is
-  // asked once more at once, on a fresh one (RFC 9112, 9.3.1).
+  // What only asks may be asked once more, at once.
   const again = (error: unknown) => {
     if (changing || isLate(error) || error instanceof TooLong) throw error;
     return once();

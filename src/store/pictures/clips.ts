@@ -5,8 +5,11 @@ export const LONGEST_CLIP = 60;
 const GRACE = 0.9;
 /** Largest clip, bytes. */
 const LARGEST = 120_000_000;
-/** How long a player may take to show a clip's first picture, milliseconds. */
-const PATIENCE = 15_000;
+/**
+ * How long a player may take to show a clip's first picture, milliseconds: a slow phone that does other work
+ * needs many seconds for what a good one shows at once, and its clip is no worse.
+ */
+const PATIENCE = 60_000;
 
 export type TakenClip =
   | { ok: true; bytes: Blob; type: 'video/webm' | 'video/mp4'; seconds: number; still: Blob }
