@@ -12,6 +12,7 @@ const zones = [
     './src/contract',
     [
       './src/core',
+      './src/wording',
       './src/store',
       './src/workers',
       './src/features',
@@ -25,6 +26,7 @@ const zones = [
   zone(
     './src/core',
     [
+      './src/wording',
       './src/store',
       './src/workers',
       './src/features',
@@ -35,6 +37,11 @@ const zones = [
       './server/http',
     ],
     'The core knows nothing of pages or servers.',
+  ),
+  zone(
+    './src/wording',
+    ['./src/store', './src/workers', './src/features', './src/parts', './src/theme', './src/app', './server'],
+    'Wording turns codes of the core into sentences, and knows nothing of where they are shown.',
   ),
   zone(
     './src/store',

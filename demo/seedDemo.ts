@@ -83,7 +83,7 @@ export async function seedDemo(
       const blocker = checkListing(item, effective, sheet, pictures, BUILT_IN).find(
         (f) => f.level === 'blocker',
       );
-      if (blocker) throw new Error(`demo: ${item.title} on ${sheet.name}: ${blocker.message}`);
+      if (blocker) throw new Error(`demo: ${item.title} on ${sheet.name}: ${blocker.code}`);
       const chosen = picturesFor(pictures, sheet.photos).map((p) => hashes.get(p.id) ?? '');
       const draft = draftOf(effective, sheet, chosen);
       const id = `demo-${item.id}-${sheet.marketplace}`;

@@ -28,6 +28,7 @@ import {
 } from '@/contract/courier';
 import type { CompareAnswer, OwnAnswer } from '@/contract/ownListing';
 import { pictureGate } from '@/core/picture/gate';
+import { pictureTroubleWords } from '@/wording/pictures';
 
 import type { EventStream } from './eventStream';
 import { fulfilmentRoutes, type OfMarket } from './fulfilment';
@@ -215,7 +216,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       if (!adapter.picture) return cannot(c);
       const bytes = await adapter.picture(c.req.param('name'));
       const gate = pictureGate(bytes);
-      if (!gate.ok) return c.json({ error: `${adapter.name}: ${gate.why}` }, 422);
+      if (!gate.ok) return c.json({ error: `${adapter.name}: ${pictureTroubleWords(gate.why)}` }, 422);
       // Whatever was sent, it leaves here as a picture to be drawn anew, never as a page.
       return c.body(bytes, 200, { 'Content-Type': 'image/jpeg' });
     }),

@@ -94,7 +94,7 @@ function disagree(
   // Our own rules may stop more; the others have to have a reason there.
   return examined.findings
     .filter((f) => f.level === 'blocker' && !f.ours)
-    .map((f) => ({ ...at, sort: 'needless', rule: `${f.field}: ${f.message}` }));
+    .map((f) => ({ ...at, sort: 'needless', rule: `${f.field}: ${f.code} ${JSON.stringify(f.params)}` }));
 }
 
 const LIKE: readonly ((title: string, price: number) => { title: string; price: number })[] = [

@@ -1,9 +1,11 @@
 import exifr from 'exifr/dist/lite.esm.mjs';
 
-import { fileType, tooLarge } from '@/core/picture/fileType';
+import { NONE } from '@/contract/coded';
+import { fileType, tooLarge, type PictureTrouble } from '@/core/picture/fileType';
 import { MOST_PICTURE_BYTES, pictureGate, type Gate } from '@/core/picture/gate';
 
-export type Decoded = { ok: true; bitmap: ImageBitmap; takenAt: number | null } | { ok: false; why: string };
+export type Decoded =
+  { ok: true; bitmap: ImageBitmap; takenAt: number | null } | { ok: false; why: PictureTrouble };
 
 /** Enough of a file to find its size in: notes of a camera may come before it. */
 const HEAD = 700_000;
@@ -29,8 +31,8 @@ export async function decode(file: Blob): Promise<Decoded> {
     }
     return { ok: true, bitmap, takenAt: kind === 'jpeg' || kind === 'heic' ? await takenTime(file) : null };
   } catch (error) {
-    if (error instanceof Missing) return { ok: false, why: error.message };
-    return { ok: false, why: 'The picture is damaged and can’t be read.' };
+    const damaged = { code: 'damaged', params: NONE } as const;
+    return { ok: false, why: error instanceof NotRead ? error.why : damaged };
   }
 }
 
@@ -69,7 +71,11 @@ interface Heif {
 }
 declare const self: { importScripts(address: string): void; libheif?: () => Heif | Promise<Heif> };
 
-class Missing extends Error {}
+class NotRead extends Error {
+  constructor(readonly why: PictureTrouble) {
+    super(why.code);
+  }
+}
 
 let heif: Heif | null = null;
 
@@ -78,16 +84,15 @@ async function decodeHeic(file: Blob): Promise<ImageBitmap> {
     try {
       self.importScripts('/vision/libheif-bundle.js');
     } catch {
-      throw new Missing(
-        'The reader for HEIC pictures could not be loaded. Try again when the server is there.',
-      );
+      throw new NotRead({ code: 'readerMissing', params: NONE });
     }
     heif = (await self.libheif?.()) ?? null;
   }
   const image = new heif!.HeifDecoder().decode(new Uint8Array(await file.arrayBuffer()))[0];
   if (!image) throw new Error('no picture in it');
   const [width, height] = [image.get_width(), image.get_height()];
-  if (tooLarge(width, height)) throw new Missing(tooLarge(width, height) ?? '');
+  const large = tooLarge(width, height);
+  if (large) throw new NotRead(large);
   const pixels = await new Promise<ImageData>((done, fail) =>
     image.display(new ImageData(width, height), (result) =>
       result ? done(result) : fail(new Error('damaged')),

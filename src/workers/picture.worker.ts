@@ -5,6 +5,7 @@ import { expose } from 'comlink';
 import type { Exam, MeasureLine, EditStep } from '@/contract/picture';
 import { drawingOf } from '@/core/measure/drawing';
 import type { Corners, Reference } from '@/core/measure/plane';
+import type { PictureTrouble } from '@/core/picture/fileType';
 import { lookOf, through } from '@/core/picture/look';
 import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
@@ -26,7 +27,7 @@ export interface Developed {
   exam: Exam;
 }
 
-export type Taken = ({ ok: true; takenAt: number | null } & Developed) | { ok: false; why: string };
+export type Taken = ({ ok: true; takenAt: number | null } & Developed) | { ok: false; why: PictureTrouble };
 
 export interface Preview {
   blob: Blob;

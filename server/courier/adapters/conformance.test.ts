@@ -107,7 +107,7 @@ async function draftFor(adapter: Adapter, terms?: Terms): Promise<ListingDraft> 
     terms: terms ? [terms] : [],
   });
   const stopped = checkListing(item, effective, sheet, all, BUILT_IN).find((f) => f.level === 'blocker');
-  if (stopped) throw new Error(`${adapter.id}: ${stopped.message}`);
+  if (stopped) throw new Error(`${adapter.id}: ${stopped.code}`);
   const hashes = [...shots.keys()];
   return draftOf(
     effective,

@@ -29,7 +29,7 @@ describe('the grade', () => {
   it('follows use when there is no flaw', () => expect(gradeOf('light', [])?.wear).toBe(2));
   it('follows the worst flaw when that is worse, and says so', () => {
     const grade = gradeOf('tried', [flaw('slight'), flaw('serious', 'moth hole')]);
-    expect(grade).toMatchObject({ wear: 4, because: 'serious: moth hole, hem' });
+    expect(grade).toMatchObject({ wear: 4, because: { code: 'flaw', params: { type: 'moth hole' } } });
   });
   it('drops for three flaws that show', () =>
     expect(gradeOf('light', [flaw('clear'), flaw('clear'), flaw('clear')])?.wear).toBe(4));
@@ -74,7 +74,10 @@ describe('the grade of an item, with all that is recorded', () => {
     .map(item);
 
   it('drops for a missing part and for what does not work', () => {
-    expect(gradeOfItem(item({ missing: 'lid' }))).toMatchObject({ wear: 3, because: 'missing: lid' });
+    expect(gradeOfItem(item({ missing: 'lid' }))).toMatchObject({
+      wear: 3,
+      because: { code: 'missing', params: { part: 'lid' } },
+    });
     expect(gradeOfItem(item({ tested: 'partly' }))?.wear).toBe(4);
     expect(gradeOfItem(item({ tested: 'broken' }))?.wear).toBe(5);
     expect(gradeOfItem(item({ tested: 'untested' }))?.wear).toBe(1);
@@ -82,12 +85,12 @@ describe('the grade of an item, with all that is recorded', () => {
   it('can be lowered by hand without a word, and raised only by saying why', () => {
     expect(gradeOfItem(item({ gradeByHand: { wear: 4, why: '' } }))).toMatchObject({
       wear: 4,
-      because: 'lowered by hand',
+      because: { code: 'byHand', params: { why: '' } },
     });
     expect(gradeOfItem(item({ use: 'hard', gradeByHand: { wear: 2, why: ' ' } }))?.wear).toBe(4);
     expect(gradeOfItem(item({ use: 'hard', gradeByHand: { wear: 2, why: 'restored' } }))).toMatchObject({
       wear: 2,
-      because: 'restored',
+      because: { code: 'byHand', params: { why: 'restored' } },
     });
   });
   it('never improves by a flaw, a missing part or a failed test', () => {
@@ -152,7 +155,7 @@ describe('the grade in words', () => {
       ...part,
     });
     return TONES.map((tone) => fillPattern(tone.text, item, BUILT_IN, 'metric')).map((f) =>
-      f.ok ? f.text : f.why,
+      f.ok ? f.text : f.why.code,
     );
   };
   it('say in public why it is better than its use', () => {

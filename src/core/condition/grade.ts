@@ -1,3 +1,4 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
 import { SEVERITIES, USES, type Flaw, type Item } from '@/contract/records';
 
 import type { UseWord } from '../kinds/spec';
@@ -26,10 +27,22 @@ export function gradeNames(kind: string, kinds: KindTree): readonly string[] {
   return GRADES[kinds.get(kind)?.useWord ?? 'used'];
 }
 
+/** Why a grade is what it is and no better. */
+export interface GradeReasonParams {
+  use: { use: (typeof USES)[number] };
+  flaw: Pick<Flaw, 'type' | 'place' | 'severity'>;
+  flawsThatShow: { count: number };
+  broken: None;
+  worksInPart: None;
+  missing: { part: string };
+  /** `why` is the person's own; empty where the grade was only lowered. */
+  byHand: { why: string };
+}
+export type GradeReason = Coded<GradeReasonParams>;
+
 export interface Grade {
   wear: Wear;
-  /** Why this grade and no better, in a plain sentence. */
-  because: string;
+  because: GradeReason;
 }
 
 const USE_WORDS: Record<(typeof USES)[number], string> = {
@@ -66,16 +79,12 @@ export function gradeOf(use: (typeof USES)[number] | null, flaws: readonly Flaw[
   const plain = flaws.filter((f) => f.severity !== 'slight').length;
   const fromUse = USE_WEAR[use];
   const fromFlaws = worst ? SEVERITY_WEAR[worst.severity] : 0;
-  let wear = Math.max(fromUse, fromFlaws) as Wear;
-  let because =
-    worst && fromFlaws > fromUse
-      ? `${SEVERITY_NAMES[worst.severity].toLowerCase()}: ${flawWords(worst)}`
-      : USE_WORDS[use];
-  if (plain >= 3 && wear < 4) {
-    wear = 4;
-    because = `${plain} flaws that show`;
-  }
-  return { wear, because };
+  const wear = Math.max(fromUse, fromFlaws) as Wear;
+  if (plain >= 3 && wear < 4)
+    return { wear: 4, because: { code: 'flawsThatShow', params: { count: plain } } };
+  if (!worst || fromFlaws <= fromUse) return { wear, because: { code: 'use', params: { use } } };
+  const { type, place, severity } = worst;
+  return { wear, because: { code: 'flaw', params: { type, place, severity } } };
 }
 
 /** What of an item bears on its grade. */
@@ -91,19 +100,22 @@ export function gradeOfItem(item: Conditioned): Grade | null {
   const hand = item.gradeByHand;
   if (!derived || !hand) return derived;
   const why = hand.why.trim();
-  if (hand.wear >= derived.wear) return { wear: hand.wear as Wear, because: why || 'lowered by hand' };
+  const because: GradeReason = { code: 'byHand', params: { why } };
+  if (hand.wear >= derived.wear) return { wear: hand.wear as Wear, because };
   const wear = Math.max(hand.wear, bestByHand(item)) as Wear;
-  return why === '' || wear >= derived.wear ? derived : { wear, because: why };
+  return why === '' || wear >= derived.wear ? derived : { wear, because };
 }
 
 /** The grade from the record alone. */
 export function derivedGrade(item: Conditioned): Grade | null {
   const grade = gradeOf(item.use, item.flaws);
   if (!grade) return null;
-  const worse = (wear: Wear, because: string): Grade => ({ wear, because });
-  if (item.tested === 'broken' && grade.wear < 5) return worse(5, 'it does not work');
-  if (item.tested === 'partly' && grade.wear < 4) return worse(4, 'it works in part');
-  if (item.missing.trim() !== '' && grade.wear < 3) return worse(3, `missing: ${item.missing.trim()}`);
+  if (item.tested === 'broken' && grade.wear < 5)
+    return { wear: 5, because: { code: 'broken', params: NONE } };
+  if (item.tested === 'partly' && grade.wear < 4)
+    return { wear: 4, because: { code: 'worksInPart', params: NONE } };
+  const part = item.missing.trim();
+  if (part !== '' && grade.wear < 3) return { wear: 3, because: { code: 'missing', params: { part } } };
   return grade;
 }
 
@@ -122,7 +134,7 @@ export function mayGrade(item: Conditioned, hand: NonNullable<Item['gradeByHand'
 /** Why it is graded better than its use says, for buyers to read; empty where it is not. */
 export function betterBecause(item: Conditioned): string {
   const [derived, grade] = [derivedGrade(item), gradeOfItem(item)];
-  return derived && grade && grade.wear < derived.wear ? grade.because : '';
+  return derived && grade && grade.wear < derived.wear ? (item.gradeByHand?.why.trim() ?? '') : '';
 }
 
 export const SEVERITY_NAMES: Record<(typeof SEVERITIES)[number], string> = {

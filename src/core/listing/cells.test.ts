@@ -5,6 +5,7 @@ import { Plan } from '@/contract/records';
 
 import { addTotals, deedOf, NO_TOTALS, spreadOver, totalsOf, type Cell } from './cells';
 import type { CellCheck } from './examine';
+import type { Finding } from './findings';
 
 const check = (part: Partial<CellCheck> = {}): CellCheck => ({
   market: 'moor',
@@ -42,7 +43,7 @@ const listing = (part: Partial<CourierListingView> = {}): CourierListingView => 
   stopped: false,
   ...part,
 });
-const blocker = { level: 'blocker' as const, field: 'title' as const, message: 'It needs a title.' };
+const blocker: Finding = { level: 'blocker', field: 'title', code: 'titleMissing', params: {} };
 
 describe('what a cell is ready for', () => {
   it.each([

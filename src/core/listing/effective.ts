@@ -15,7 +15,7 @@ import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { categoryFor, type FoundCategory } from '../mapping/categories';
 import { mappingsFor, specificsFromFacts } from '../mapping/values';
-import { postageOf, PACKAGING, type Postage } from '../postage/rates';
+import { postageOf, PACKAGING, type Postage, type Unpostable } from '../postage/rates';
 import type { AskingTerms } from '../price/askingPrice';
 import { floorOfItem } from '../price/floor';
 import { priceOn } from '../price/markdown';
@@ -52,7 +52,7 @@ export interface Effective {
   /** Its number at that marketplace's depot, which posts it; null: it is with the seller. */
   depotNo: string | null;
   /** Why it can't be posted; null when it can. */
-  unpostable: string | null;
+  unpostable: Unpostable | null;
   /**
    * How long it has been up there, and how many of its month came before it; what placement costs goes by it.
    */

@@ -1,9 +1,10 @@
 import type { Picture, Plan, Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
-import { checkListing, type Finding } from './check';
+import { checkListing } from './check';
 import { draftHash, looseDraft } from './draft';
 import { effectiveListing, floorHere, listingTakeHome, type Effective } from './effective';
+import type { Finding } from './findings';
 import { NO_OTHER_LISTINGS, placeOf, type OtherListings } from './otherListings';
 import type { Setup } from './setup';
 import type { KindTree } from '../kinds/tree';

@@ -1,3 +1,5 @@
+import type { Coded, None } from '@/contract/coded';
+
 export type FileType = 'jpeg' | 'png' | 'webp' | 'heic' | 'empty' | 'unknown';
 
 /** What a file is by its first bytes, whatever its name says. */
@@ -19,9 +21,25 @@ function ascii(bytes: Uint8Array, from: number, length: number): string {
 /** Pixels a phone's browser can hold at once with room to work on them. */
 const MOST_PIXELS = 64_000_000;
 
+/** Why a file is not taken for a picture or a clip: sizes in bytes, lengths and areas in pixels. */
+export interface PictureTroubleParams {
+  empty: None;
+  notPicture: None;
+  damaged: None;
+  fileTooLarge: { size: number; most: number };
+  tooLong: { long: number; most: number };
+  tooManyPixels: { pixels: number; most: number };
+  tooManyPasses: None;
+  /** What reads it could not be loaded. */
+  readerMissing: None;
+  clipTooLarge: { most: number };
+  clipTooLong: { seconds: number; most: number };
+  clipUnplayable: None;
+}
+export type PictureTrouble = Coded<PictureTroubleParams>;
+
 /** Why a picture of this size is not taken; null when it is. */
-export function tooLarge(width: number, height: number): string | null {
-  const millions = Math.round((width * height) / 1_000_000);
-  if (width * height <= MOST_PIXELS) return null;
-  return `It has ${millions} megapixels; up to ${MOST_PIXELS / 1_000_000} can be read here. Save a smaller copy, or set the camera to fewer.`;
+export function tooLarge(width: number, height: number): PictureTrouble | null {
+  const pixels = width * height;
+  return pixels <= MOST_PIXELS ? null : { code: 'tooManyPixels', params: { pixels, most: MOST_PIXELS } };
 }

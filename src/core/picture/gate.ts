@@ -1,11 +1,13 @@
 import { imageSize } from 'image-size';
 
-import { fileType, tooLarge, type FileType } from './fileType';
+import { NONE } from '@/contract/coded';
+
+import { fileType, tooLarge, type FileType, type PictureTrouble } from './fileType';
 
 /** What is known of a picture before anything of it is decoded. */
 export type Gate =
   | { ok: true; kind: Exclude<FileType, 'empty' | 'unknown'>; width: number; height: number }
-  | { ok: false; why: string };
+  | { ok: false; why: PictureTrouble };
 
 /** Largest file that is taken for a picture, bytes: three times what a good phone makes. */
 export const MOST_PICTURE_BYTES = 60_000_000;
@@ -22,31 +24,26 @@ const MOST_PASSES = 60;
  *
  * @param bytes the file, or enough of its beginning to find its size in
  * @param size of the whole file, bytes
- * @returns what it says it is, or why it is not taken, in words for a person
+ * @returns what it says it is, or why it is not taken
  */
 export function pictureGate(bytes: Uint8Array, size = bytes.length): Gate {
   const kind = fileType(bytes.subarray(0, 16));
-  if (kind === 'empty') return { ok: false, why: 'The file is empty.' };
-  if (kind === 'unknown') return { ok: false, why: 'This is not a picture.' };
+  if (kind === 'empty') return no({ code: 'empty', params: NONE });
+  if (kind === 'unknown') return no({ code: 'notPicture', params: NONE });
   if (size > MOST_PICTURE_BYTES)
-    return {
-      ok: false,
-      why: `The file has ${Math.round(size / 1_000_000)} MB; up to ${MOST_PICTURE_BYTES / 1_000_000} are read here.`,
-    };
+    return no({ code: 'fileTooLarge', params: { size, most: MOST_PICTURE_BYTES } });
   const claimed = claimedSize(bytes);
-  if (!claimed) return { ok: false, why: 'The picture is damaged and can’t be read.' };
+  if (!claimed) return no({ code: 'damaged', params: NONE });
   const { width, height } = claimed;
-  if (Math.max(width, height) > LONGEST_SIDE)
-    return {
-      ok: false,
-      why: `It is ${Math.max(width, height)} pixels long; up to ${LONGEST_SIDE} can be read here.`,
-    };
+  const long = Math.max(width, height);
+  if (long > LONGEST_SIDE) return no({ code: 'tooLong', params: { long, most: LONGEST_SIDE } });
   const large = tooLarge(width, height);
-  if (large) return { ok: false, why: large };
-  if (kind === 'jpeg' && passes(bytes) > MOST_PASSES)
-    return { ok: false, why: 'The picture is made of more passes than any camera makes. It was not read.' };
+  if (large) return no(large);
+  if (kind === 'jpeg' && passes(bytes) > MOST_PASSES) return no({ code: 'tooManyPasses', params: NONE });
   return { ok: true, kind, width, height };
 }
+
+const no = (why: PictureTrouble): Gate => ({ ok: false, why });
 
 function claimedSize(bytes: Uint8Array): { width: number; height: number } | null {
   try {

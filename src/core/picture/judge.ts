@@ -1,5 +1,5 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Exam, Picture } from '@/contract/picture';
-import { listed } from '@/core/language/listed';
 
 import type { Stance } from '../kinds/spec';
 import type { Background } from '../pixels/background';
@@ -17,15 +17,57 @@ export type Aspect =
   | 'duplicate'
   | 'upright';
 
-export interface PictureFinding {
+/** A picture that another one looks like: of the same item by its position, or of another item. */
+export type Twin = { position: number } | { itemCode: string };
+
+/** Every finding with the figures it rests on: shares from 0 to 1, lengths in pixels, colours in ΔE and L*. */
+export interface PictureFindingParams {
+  tooSmall: { long: number };
+  ratherSmall: { long: number };
+  blurred: { edge: number };
+  softPerhaps: { edge: number };
+  dark: { brightest: number };
+  tooBright: { white: number };
+  cutOff: { sides: readonly Side[] };
+  smallInFrame: { fill: number };
+  nothingStandsOut: None;
+  onItsSide: None;
+  onEnd: None;
+  upsideDown: None;
+  backgroundNotPlain: { scatter: number; share: number };
+  lightUneven: { falloff: number };
+  writing: { marks: number };
+  sameAs: { twin: Twin };
+  narrow: { ratio: number };
+}
+type Side = Exam['cutOff'][number];
+type Turned = 'onItsSide' | 'onEnd' | 'upsideDown';
+
+export type PictureFinding = Coded<PictureFindingParams> & {
   aspect: Aspect;
-  /** A plain sentence that says what to do. */
-  words: string;
-  /** The number it rests on, with its unit, for whoever wants to know. */
-  number: string;
   /** Certain enough to be said without "perhaps". */
   sure: boolean;
-}
+};
+
+const ASPECTS: Record<keyof PictureFindingParams, Aspect> = {
+  tooSmall: 'pixels',
+  ratherSmall: 'pixels',
+  blurred: 'sharpness',
+  softPerhaps: 'sharpness',
+  dark: 'exposure',
+  tooBright: 'exposure',
+  cutOff: 'cutOff',
+  smallInFrame: 'fill',
+  nothingStandsOut: 'fill',
+  onItsSide: 'upright',
+  onEnd: 'upright',
+  upsideDown: 'upright',
+  backgroundNotPlain: 'background',
+  lightUneven: 'background',
+  writing: 'writing',
+  sameAs: 'duplicate',
+  narrow: 'shape',
+};
 
 /**
  * Where numbers become cautions. Tuned on the demo world's made pictures, spoilt by known amounts
@@ -66,8 +108,8 @@ export function isPlainGround({ spread, share }: Background): boolean {
 export interface Setting {
   cover: boolean;
   stance: Stance | undefined;
-  /** Another picture that looks the same: "picture 2", or "a picture of YA-0007". */
-  twin: string | null;
+  /** Another picture that looks the same. */
+  twin: Twin | null;
 }
 
 /**
@@ -80,69 +122,43 @@ export function judge(
 ): PictureFinding[] {
   const { exam } = picture;
   const out: PictureFinding[] = [];
-  const say = (aspect: Aspect, words: string, number: string, sure = true) =>
-    out.push({ aspect, words, number, sure });
+  const say = <C extends keyof PictureFindingParams>(
+    code: C,
+    params: PictureFindingParams[C],
+    sure = true,
+  ): unknown =>
+    // A code and its params came as a pair; that can't be told once they are apart.
+    out.push({ code, params, aspect: ASPECTS[code], sure } as PictureFinding);
   const long = Math.max(picture.width, picture.height);
-  if (long < LIMITS.pixels[0])
-    say('pixels', 'Too small: many marketplaces refuse it. Take it again, larger.', `${long} pixels`);
+  if (long < LIMITS.pixels[0]) say('tooSmall', { long });
   if (!exam || picture.made) return out;
 
-  if (exam.blur > LIMITS.blur[1])
-    say('sharpness', 'Blurred: hold still and take it again.', `edges ${figure(exam.blur)} px wide`);
-  else if (exam.blur > LIMITS.blur[0])
-    say('sharpness', 'Perhaps not quite sharp: look closely.', `edges ${figure(exam.blur)} px wide`, false);
-  if (exam.bright < LIMITS.dark)
-    say('exposure', 'Dark: give it more light, or lighten it.', `brightest parts ${percent(exam.bright)}`);
-  else if (exam.blown > LIMITS.blown)
-    say('exposure', 'Too bright: parts of the item are pure white.', `${percent(exam.blown)} white`);
+  if (exam.blur > LIMITS.blur[1]) say('blurred', { edge: exam.blur });
+  else if (exam.blur > LIMITS.blur[0]) say('softPerhaps', { edge: exam.blur }, false);
+  if (exam.bright < LIMITS.dark) say('dark', { brightest: exam.bright });
+  else if (exam.blown > LIMITS.blown) say('tooBright', { white: exam.blown });
 
   const whole = isWhole(picture.shows);
   if (whole && exam.area > 0) {
     const known = exam.sure > 0.6;
-    if (exam.cutOff.length > 0)
-      say(
-        'cutOff',
-        `Perhaps cut off at the ${listed(exam.cutOff, 'and')}: show all of it.`,
-        `touches ${exam.cutOff.length === 1 ? 'one side' : `${exam.cutOff.length} sides`}`,
-        false,
-      );
+    if (exam.cutOff.length > 0) say('cutOff', { sides: exam.cutOff }, false);
     const fill = Math.max(exam.box[2], exam.box[3]);
-    if (known && exam.cutOff.length === 0 && fill < LIMITS.fill[0])
-      say('fill', 'Small in the frame: step closer, or crop it.', `fills ${percent(fill)}, 80 % is usual`);
+    if (known && exam.cutOff.length === 0 && fill < LIMITS.fill[0]) say('smallInFrame', { fill });
     const turned = turnedWrong(exam, setting.stance);
-    if (known && turned) say('upright', turned, 'from its outline', false);
+    if (known && turned) say(turned, NONE, false);
   }
-  if (whole && exam.area === 0 && exam.sure > 0.8)
-    say('fill', 'Nothing stands out from the background here.', 'no outline found', false);
+  if (whole && exam.area === 0 && exam.sure > 0.8) say('nothingStandsOut', NONE, false);
   if (
     whole &&
     (exam.grounds > LIMITS.grounds || exam.sure < (exam.cutOff.length === 0 ? LIMITS.border : 0.6))
   )
-    say(
-      'background',
-      'Background not plain: lay a sheet under it, or make it white.',
-      `scatter ${figure(exam.grounds)} ΔE, ${percent(exam.sure)} of the border`,
-      exam.sure < 0.75,
-    );
-  else if (whole && exam.falloff > LIMITS.falloff)
-    say(
-      'background',
-      'The light is uneven across the picture.',
-      `${Math.round(exam.falloff)} L* from side to side`,
-    );
-  if (setting.cover && exam.writing >= LIMITS.writing)
-    say(
-      'writing',
-      'Perhaps writing beside the item: covers are refused for it.',
-      `${exam.writing} marks in a line`,
-      false,
-    );
-  if (setting.twin) say('duplicate', `Almost the same as ${setting.twin}.`, 'by its fingerprint', false);
-  if (long >= LIMITS.pixels[0] && long < LIMITS.pixels[1])
-    say('pixels', 'Rather small: buyers can’t look closely.', `${long} pixels`);
-  const shape = long / Math.min(picture.width, picture.height);
-  if (shape > LIMITS.shape)
-    say('shape', 'Long and narrow: much of a square stays empty.', `${figure(shape)} to 1`);
+    say('backgroundNotPlain', { scatter: exam.grounds, share: exam.sure }, exam.sure < 0.75);
+  else if (whole && exam.falloff > LIMITS.falloff) say('lightUneven', { falloff: exam.falloff });
+  if (setting.cover && exam.writing >= LIMITS.writing) say('writing', { marks: exam.writing }, false);
+  if (setting.twin) say('sameAs', { twin: setting.twin }, false);
+  if (long >= LIMITS.pixels[0] && long < LIMITS.pixels[1]) say('ratherSmall', { long });
+  const ratio = long / Math.min(picture.width, picture.height);
+  if (ratio > LIMITS.shape) say('narrow', { ratio });
   return out;
 }
 
@@ -155,28 +171,20 @@ function isWhole(shows: string): boolean {
  * What an outline says about which way is up: sleeves and legs hang down, lamps and books are taller than
  * wide.
  *
- * @returns a sentence, or null when it looks right or can't be told
+ * @returns null when it looks right or can't be told
  */
-export function turnedWrong(exam: Exam, stance: Stance | undefined): string | null {
+export function turnedWrong(exam: Exam, stance: Stance | undefined): Turned | null {
   const { rowPieces, columnPieces } = exam.outline;
   if (!stance || rowPieces.length === 0) return null;
   const [w, h] = [exam.box[2], exam.box[3]];
-  if (stance === 'tall') return w > 1.3 * h ? 'It seems to lie on its side: turn it by a quarter.' : null;
-  if (stance === 'wide') return h > 1.3 * w ? 'It seems to stand on end: turn it by a quarter.' : null;
+  if (stance === 'tall') return w > 1.3 * h ? 'onItsSide' : null;
+  if (stance === 'wide') return h > 1.3 * w ? 'onEnd' : null;
   const half = rowPieces.length / 2;
   const split = (pieces: readonly number[]) => pieces.filter((n) => n > 1 && n < 6).length;
   const below = split(rowPieces.slice(half));
   const above = split(rowPieces.slice(0, half));
   const beside = Math.max(split(columnPieces.slice(0, half)), split(columnPieces.slice(half)));
-  if (above >= below + 2 && above > beside) return 'It seems to be upside down: turn it by a half.';
-  if (beside >= below + 2 && beside > above) return 'It seems to lie on its side: turn it by a quarter.';
+  if (above >= below + 2 && above > beside) return 'upsideDown';
+  if (beside >= below + 2 && beside > above) return 'onItsSide';
   return null;
-}
-
-function figure(value: number): string {
-  return (Math.round(value * 10) / 10).toFixed(1);
-}
-
-function percent(share: number): string {
-  return `${Math.round(share * 100)} %`;
 }

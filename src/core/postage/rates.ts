@@ -1,4 +1,5 @@
 import type { CarrierRates } from '@/contract/carrier';
+import { NONE, type Coded, type None } from '@/contract/coded';
 
 import type { Minor } from '../money/money';
 
@@ -68,7 +69,16 @@ export function chargeableWeight({ grams, size }: Parcel, divisor: number | null
   return Math.max(grams, Math.ceil((cubicCm / divisor) * 1_000));
 }
 
-export type Postage = { ok: true; price: Minor; chargedG: number } | { ok: false; why: string };
+/** Why a carrier does not take a parcel; millimetres and grams. */
+export interface UnpostableParams {
+  parcelTooLong: { mostMm: number };
+  parcelTooBulky: { mostMm: number };
+  parcelTooHeavy: { mostG: number };
+  carrierNotThere: None;
+}
+export type Unpostable = Coded<UnpostableParams>;
+
+export type Postage = { ok: true; price: Minor; chargedG: number } | { ok: false; why: Unpostable };
 
 /** What posting a parcel costs, or why the carrier does not take it. */
 export function postageOf(parcel: Parcel, zone = 'inland', rates: CarrierRates = STARTING_RATES): Postage {
@@ -77,24 +87,20 @@ export function postageOf(parcel: Parcel, zone = 'inland', rates: CarrierRates =
   if (parcel.size) {
     const [longest = 0, middle = 0, least = 0] = Object.values(parcel.size).sort((a, b) => b - a);
     if (longest > rates.maxLongest)
-      return { ok: false, why: `Too long for a parcel: at most ${rates.maxLongest / 10} cm.` };
+      return { ok: false, why: { code: 'parcelTooLong', params: { mostMm: rates.maxLongest } } };
     if (longest + 2 * (middle + least) > rates.maxGirth)
-      return {
-        ok: false,
-        why: `Too bulky for a parcel: length and girth at most ${rates.maxGirth / 10} cm.`,
-      };
+      return { ok: false, why: { code: 'parcelTooBulky', params: { mostMm: rates.maxGirth } } };
   }
   const band = bands.find((b) => chargedG <= b.upToG);
-  const most = (bands.at(-1)?.upToG ?? 0) / 1_000;
-  return band
-    ? { ok: true, price: band.price, chargedG }
-    : {
-        ok: false,
-        why:
-          bands.length === 0
-            ? 'The carrier does not go there.'
-            : `Too heavy for a parcel: at most ${most} kg.`,
-      };
+  if (band) return { ok: true, price: band.price, chargedG };
+  const mostG = bands.at(-1)?.upToG;
+  return {
+    ok: false,
+    why:
+      mostG === undefined
+        ? { code: 'carrierNotThere', params: NONE }
+        : { code: 'parcelTooHeavy', params: { mostG } },
+  };
 }
 
 /**

@@ -9,7 +9,7 @@ import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { BUILT_IN } from '../kinds/tree';
 import { takingsOf } from '../ledger/takings';
-import type { Finding } from '../listing/check';
+import type { Finding } from '../listing/findings';
 import { ordersOf } from '../orders/orders';
 import { STARTING_RATES } from '../postage/rates';
 
@@ -273,7 +273,7 @@ describe('Today', () => {
 
   it('names what is one fact away from ready, and only that', () => {
     const plan = Plan.parse({ id: 't_moor', itemId: 't', market: 'moor', wanted: true });
-    const blocker: Finding = { level: 'blocker', field: 'price', message: 'It needs a price.' };
+    const blocker: Finding = { level: 'blocker', field: 'price', code: 'priceMissing', params: {} };
     expect(lines([], [item('t')], [plan], [blocker])).toMatchObject([
       { sort: 'nearlyReady', finding: blocker },
     ]);

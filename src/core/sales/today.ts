@@ -3,7 +3,7 @@ import type { Plan, Item } from '@/contract/records';
 
 import type { Ending } from '../consign/endings';
 import { openHold } from '../holds/holds';
-import type { Finding } from '../listing/check';
+import type { Finding } from '../listing/findings';
 import { changeRefused, notTaken } from '../listing/signState';
 import type { OrderRow } from '../orders/orders';
 import { waits, waitsSince, type TalksOfItem } from '../talks/talks';

@@ -39,7 +39,9 @@ describe('postage by terms', () => {
     [made('c', { home: 'free' }), 0],
   ])('%#: %i', (terms, amount) => expect(postageBy(terms, posted)).toBe(amount));
   it('is none for what can’t be posted', () =>
-    expect(postageBy(made('c', { home: 'free' }), { ok: false, why: 'Too heavy.' })).toBeNull());
+    expect(
+      postageBy(made('c', { home: 'free' }), { ok: false, why: { code: 'carrierNotThere', params: {} } }),
+    ).toBeNull());
   const all = RuleSheet.parse(SHEET).terms!;
   it('tells of those zones that the carrier goes to', () => {
     const sent = sentTerms(made('a', { abroad: 'far' }), all, (zone) => (zone === 'near' ? 1_150 : null));
@@ -69,7 +71,7 @@ it('says what a marketplace has against terms', () => {
   const sheet = RuleSheet.parse(SHEET);
   expect(termsTrouble(made('a'), sheet)).toEqual([]);
   expect(termsTrouble(made('a', { handlingDays: 11, returnDays: 15 }), sheet)).toEqual([
-    'Brackenmoor wants items posted within 10 days.',
-    'Brackenmoor takes returns within 0, 14, 30 days.',
+    { code: 'handlingTooLong', params: { market: 'Brackenmoor', mostDays: 10 } },
+    { code: 'returnDaysNotTaken', params: { market: 'Brackenmoor', days: [0, 14, 30] } },
   ]);
 });

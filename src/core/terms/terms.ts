@@ -1,3 +1,4 @@
+import type { Coded } from '@/contract/coded';
 import type { Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms, TermName, Terms } from '@/contract/terms';
@@ -77,15 +78,23 @@ export function takesTerm(sheet: RuleSheet, name: TermName | 'home'): boolean {
   return sheet.handover === 'post' && sheet.postageCharged === undefined;
 }
 
-/** What a marketplace has against terms, in words; empty when nothing. */
-export function termsTrouble(terms: Terms | SentTerms, sheet: RuleSheet): string[] {
+/** What a marketplace may have against terms; days. */
+export interface TermsTroubleParams {
+  handlingTooLong: { market: string; mostDays: number };
+  returnDaysNotTaken: { market: string; days: readonly number[] };
+}
+export type TermsTrouble = Coded<TermsTroubleParams>;
+
+/** What a marketplace has against terms; empty when nothing. */
+export function termsTrouble(terms: Terms | SentTerms, sheet: RuleSheet): TermsTrouble[] {
   const rules = sheet.terms;
   if (!rules) return [];
   const { handlingDays = 0, returnDays } = terms;
-  const found: string[] = [];
-  if (handlingDays > (rules.maxHandlingDays ?? Infinity))
-    found.push(`${sheet.name} wants items posted within ${rules.maxHandlingDays} days.`);
+  const found: TermsTrouble[] = [];
+  const market = sheet.name;
+  const mostDays = rules.maxHandlingDays ?? Infinity;
+  if (handlingDays > mostDays) found.push({ code: 'handlingTooLong', params: { market, mostDays } });
   if (returnDays !== undefined && rules.returnDays && !rules.returnDays.includes(returnDays))
-    found.push(`${sheet.name} takes returns within ${rules.returnDays.join(', ')} days.`);
+    found.push({ code: 'returnDaysNotTaken', params: { market, days: rules.returnDays } });
   return found;
 }

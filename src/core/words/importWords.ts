@@ -1,5 +1,7 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
+
 import { textFromHtml } from './html';
-import { findPrivate } from './privacy';
+import { findPrivate, type PrivateKind } from './privacy';
 import { sameWord } from './sameWord';
 import type { KindTree } from '../kinds/tree';
 import type { Units } from '../measure/units';
@@ -17,11 +19,18 @@ const BOILERPLATE: readonly RegExp[] = [
   /\b(?:add|save) (?:me|us|this) to (?:your )?favou?rites?\b/iu,
 ];
 
+/** Why a line is left out. */
+export interface LeftOutParams {
+  privateThing: { what: PrivateKind; text: string };
+  otherShop: None;
+}
+export type LeftOutWhy = Coded<LeftOutParams>;
+
 export interface ImportedWords {
   /** Clean, in short lines. */
   text: string;
   /** Lines that were left out, and why. */
-  leftOut: { line: string; why: string }[];
+  leftOut: { line: string; why: LeftOutWhy }[];
   /** What the words say of the item; nothing of it counts before a person confirms it. */
   facts: Suggestion[];
 }
@@ -40,10 +49,10 @@ export function importWords(pasted: string, kinds: KindTree, kind: string, units
   const kept: string[] = [];
   for (const line of plain.split('\n')) {
     const found = findPrivate(line, '')[0];
-    const why = found
-      ? `${found.what}: “${found.words}”`
+    const why: LeftOutWhy | null = found
+      ? { code: 'privateThing', params: { what: found.what, text: found.words } }
       : BOILERPLATE.some((words) => words.test(line))
-        ? 'another shop’s own words'
+        ? { code: 'otherShop', params: NONE }
         : null;
     if (why) leftOut.push({ line, why });
     else kept.push(line);

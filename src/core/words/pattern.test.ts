@@ -82,13 +82,13 @@ describe('patterns', () => {
   it('says what is wrong with a pattern', () => {
     expect(fill('{{#flaws}} x')).toEqual({
       ok: false,
-      why: '“flaws” is opened with {{#flaws}} and never closed.',
+      why: { code: 'neverClosed', params: { name: 'flaws' } },
     });
     expect(fill('x {{/flaws}}')).toEqual({
       ok: false,
-      why: '“flaws” is closed with {{/flaws}} but was not opened.',
+      why: { code: 'neverOpened', params: { name: 'flaws' } },
     });
-    expect(fill('{{brand')).toEqual({ ok: false, why: 'A {{ has no }} after it.' });
+    expect(fill('{{brand')).toEqual({ ok: false, why: { code: 'braces', params: {} } });
     expect(unknownTokens('{{brnad}} {{#flaws}}{{.}}{{/flaws}}', gansey, BUILT_IN)).toEqual(['brnad']);
   });
 });
@@ -137,8 +137,8 @@ describe('words brought in', () => {
     const { text, leftOut } = importWords(page, BUILT_IN, 'jumper', 'metric');
     expect(text).toBe("Fisherman's jumper\n\nBrand: Ostler & Son\n\n- Pit to pit 54 cm\n- 100% wool");
     expect(leftOut.map((l) => l.why)).toEqual([
-      'another shop’s own words',
-      'e-mail address: “me@shop.example”',
+      { code: 'otherShop', params: {} },
+      { code: 'privateThing', params: { what: { code: 'email', params: {} }, text: 'me@shop.example' } },
     ]);
   });
   it('offer the facts found in them', () => {

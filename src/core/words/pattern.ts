@@ -1,5 +1,6 @@
 import Mustache from 'mustache';
 
+import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Item } from '@/contract/records';
 
 import { cleanedWords, homeWords, TESTED_WORDS } from '../condition/conditionText';
@@ -217,7 +218,16 @@ function small(id: string, value: string): string {
   return ['colour', 'material', 'pattern', 'metal'].includes(id) ? value.toLocaleLowerCase('en') : value;
 }
 
-export type Filled = { ok: true; text: string } | { ok: false; why: string };
+/** Why a pattern can't be read; `name` is that of a token. */
+export interface PatternTroubleParams {
+  neverClosed: { name: string };
+  neverOpened: { name: string };
+  braces: None;
+  unreadable: None;
+}
+export type PatternTrouble = Coded<PatternTroubleParams>;
+
+export type Filled = { ok: true; text: string } | { ok: false; why: PatternTrouble };
 
 /** Longest text a pattern may make. */
 const LONGEST = 10_000;
@@ -243,13 +253,12 @@ export function fillPattern(
   }
 }
 
-function patternTrouble(error: unknown): string {
+/** Told from the words of the library, which gives its errors no codes. */
+function patternTrouble(error: unknown): PatternTrouble {
   const said = error instanceof Error ? error.message : '';
-  const [, name] = /Unclosed section "([^"]+)"/u.exec(said) ?? /Unopened section "([^"]+)"/u.exec(said) ?? [];
-  if (said.startsWith('Unclosed section')) return `“${name}” is opened with {{#${name}}} and never closed.`;
-  if (said.startsWith('Unopened section')) return `“${name}” is closed with {{/${name}}} but was not opened.`;
-  if (said.startsWith('Unclosed tag')) return 'A {{ has no }} after it.';
-  return 'The pattern can’t be read.';
+  const [, which, name = ''] = /^(Unclosed|Unopened) section "([^"]+)"/u.exec(said) ?? [];
+  if (which) return { code: which === 'Unclosed' ? 'neverClosed' : 'neverOpened', params: { name } };
+  return { code: said.startsWith('Unclosed tag') ? 'braces' : 'unreadable', params: NONE };
 }
 
 /** Tokens of a pattern that stand for nothing any kind of item can have: slips, most likely. */

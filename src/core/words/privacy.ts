@@ -1,11 +1,27 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
+
 import { wholeWord } from './wholeWord';
 import type { PrivateValue } from '../kinds/publicFacts';
 
+/** What a find is: something anybody would keep to themselves, or a private fact by its name. */
+export interface PrivateKindParams {
+  email: None;
+  webAddress: None;
+  phone: None;
+  spot: None;
+  fact: { name: string };
+}
+export type PrivateKind = Coded<PrivateKindParams>;
+
 export interface PrivateFind {
-  /** "e-mail address", "phone number", "web address", "spot", or "private: " and the fact's name. */
-  what: string;
+  what: PrivateKind;
   words: string;
 }
+
+const EMAIL: PrivateKind = { code: 'email', params: NONE };
+const WEB_ADDRESS: PrivateKind = { code: 'webAddress', params: NONE };
+const PHONE: PrivateKind = { code: 'phone', params: NONE };
+const SPOT: PrivateKind = { code: 'spot', params: NONE };
 
 /**
  * Finds what must not stand in public words: the spot, e-mail and web addresses, phone numbers.
@@ -23,12 +39,12 @@ export function findPrivate(text: string, spot: string, ours: readonly PrivateVa
   for (const word of text.split(/\s+/u)) {
     const at = word.indexOf('@', 1);
     const point = at === -1 ? -1 : word.indexOf('.', at + 2);
-    if (point !== -1 && point < word.length - 1) found.push({ what: 'e-mail address', words: shown(word) });
-    else if (/https?:|www\./iu.test(word)) found.push({ what: 'web address', words: shown(word) });
+    if (point !== -1 && point < word.length - 1) found.push({ what: EMAIL, words: shown(word) });
+    else if (/https?:|www\./iu.test(word)) found.push({ what: WEB_ADDRESS, words: shown(word) });
   }
   for (const m of text.matchAll(/(?<![\d.,])(?:\+|\(?0)[\d\s()./-]{6,24}\d/gu))
-    if (m[0].replace(/\D/gu, '').length >= 8) found.push({ what: 'phone number', words: m[0].trim() });
-  return [...found, ...findOwn(text, ours), ...standing(text, spot, 'spot')];
+    if (m[0].replace(/\D/gu, '').length >= 8) found.push({ what: PHONE, words: m[0].trim() });
+  return [...found, ...findOwn(text, ours), ...standing(text, spot, SPOT)];
 }
 
 /** An address as it is told of: without what only stands beside it, and not without end. */
@@ -37,15 +53,12 @@ function shown(word: string): string {
   return bare.length > 120 ? `${bare.slice(0, 119)}…` : bare;
 }
 
-/** How a find of a private fact begins; its name follows. */
-export const OWN = 'private: ';
-
 /** The seller's own facts in a text. */
 export function findOwn(text: string, ours: readonly PrivateValue[]): PrivateFind[] {
-  return ours.flatMap(({ name, value }) => standing(text, value, `${OWN}${name}`));
+  return ours.flatMap(({ name, value }) => standing(text, value, { code: 'fact', params: { name } }));
 }
 
-function standing(text: string, value: string, what: string): PrivateFind[] {
+function standing(text: string, value: string, what: PrivateKind): PrivateFind[] {
   const bare = value.trim();
   const m = bare.length < 2 ? null : wholeWord(bare, 'iu').exec(text);
   return m ? [{ what, words: m[0] }] : [];

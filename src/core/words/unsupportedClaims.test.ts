@@ -23,8 +23,8 @@ describe('what words promise', () => {
   ])('“%s” of %j: %j', (text, part, words) => expect(said(text, part)).toEqual(words));
   it('holds returns against the terms', () => {
     const none = Terms.parse({ id: 't', market: 'brackenmoor', name: 'None', returnDays: 0 });
-    expect(unsupportedClaims('Returns accepted', jumper, none).map((p) => p.why)).toEqual([
-      'your terms take nothing back',
+    expect(unsupportedClaims('Returns accepted', jumper, none).map((p) => p.against.code)).toEqual([
+      'noReturns',
     ]);
     expect(unsupportedClaims('Returns accepted', jumper, { ...none, returnDays: 14 })).toEqual([]);
   });

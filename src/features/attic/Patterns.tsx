@@ -13,6 +13,7 @@ import { setSettings, useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
 import { nameOf } from '@/store/items/names';
 import { addPattern, editPattern, removePattern } from '@/store/items/patterns';
+import { patternTroubleWords } from '@/wording/words';
 
 /** How descriptions are written: three tones to start from, and the person's own patterns. */
 export function Patterns() {
@@ -165,7 +166,7 @@ function Editor({ pattern }: { pattern: Pattern }) {
       {item && filled ? (
         <View role="group" aria-label="Preview on a real item" style={{ gap: 6 }}>
           <Text variant="small" tone="soft">{`Of ${nameOf(item)} it makes:`}</Text>
-          {filled.ok ? <Text>{filled.text}</Text> : <Notice tone="trouble">{filled.why}</Notice>}
+          {filled.ok ? <Text>{filled.text}</Text> : <Notice tone="trouble">{patternTroubleWords(filled.why)}</Notice>}
           {some.length > 1 ? (
             <Button variant="quiet" onPress={() => setAt(at + 1)}>
               Try it with another item

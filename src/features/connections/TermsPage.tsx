@@ -22,6 +22,7 @@ import { useDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
 import { useKinds } from '@/store/items/kinds';
 import { addTerms, editTerms, removeTerms } from '@/store/items/terms';
+import { termsTroubleWords } from '@/wording/check';
 
 import { ChangedHere } from './ChangedHere';
 
@@ -296,8 +297,8 @@ function Editor({ terms }: { terms: Terms }) {
       {many('For these hauls', Object.values(hauls), terms.haulIds, (haulIds) => set({ haulIds }))}
       {many('For these owners', Object.values(owners), terms.ownerIds, (ownerIds) => set({ ownerIds }))}
       {(sheet ? termsTrouble(terms, sheet) : []).map((trouble) => (
-        <Notice key={trouble} tone="caution">
-          {trouble}
+        <Notice key={trouble.code} tone="caution">
+          {termsTroubleWords(trouble)}
         </Notice>
       ))}
       <Button

@@ -17,6 +17,7 @@ import { wantMany } from '@/store/courier/crosslist';
 import { cellKey, useQueue } from '@/store/courier/sendQueue';
 import { nameOf } from '@/store/items/names';
 import { useColours } from '@/theme/theme';
+import { findingWords } from '@/wording/check';
 
 export const CELL_HEIGHT = 86;
 export const STACK_HEIGHT = 146;
@@ -183,7 +184,7 @@ function CellPress(props: {
   const same =
     twinned &&
     `${nameOf(twinned)} (${twinned.code}) goes there under the same title at the same price: one of them has to differ`;
-  const trouble = job?.state === 'failed' ? job.why : (refused?.message ?? blocker?.message ?? same);
+  const trouble = job?.state === 'failed' ? job.why : (refused?.message ?? (blocker ? findingWords(blocker) : same));
   const at = job?.field || refused?.field || blocker?.field || (same ? 'title' : 'markets');
   const under =
     job && job.state !== 'failed'

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import type { CourierListingView } from '@/contract/courier';
 import type { Item } from '@/contract/records';
 import { changedSince, type Examined } from '@/core/listing/examine';
+import { findingKey } from '@/core/listing/findings';
 import { stateWords, signLabel, signState } from '@/core/listing/signState';
 import { formatMoney } from '@/core/money/money';
 import { FindingNotice } from '@/parts/trade/FindingNotice';
@@ -94,14 +95,14 @@ export function MarketCard({ item, examined }: MarketCardProps) {
           ) : null}
           {blockers.map((f) => (
             <FindingNotice
-              key={f.field + f.message}
+              key={findingKey(f)}
               finding={f}
               examined={examined}
               onPress={() => goTo(f.field)}
             />
           ))}
           {cautions.map((f) => (
-            <FindingNotice key={f.field + f.message} finding={f} examined={examined} />
+            <FindingNotice key={findingKey(f)} finding={f} examined={examined} />
           ))}
           <Preview examined={examined} />
           {blockers.length === 0 && !up ? <ReadyThere item={item} examined={examined} /> : null}

@@ -14,6 +14,7 @@ import { wordsFor } from '@/store/base/faults';
 import { useCourier } from '@/store/courier/courierLink';
 import { send } from '@/store/courier/sending';
 import { useSentDrafts } from '@/store/derived/useSentDrafts';
+import { findingWords } from '@/wording/check';
 
 /**
  * What can be sent of an item: where it is not yet, where what is up would change, and where something stands
@@ -110,7 +111,7 @@ function NotThere({ examined }: { examined: Examined }) {
   if (!blocker) return null;
   return (
     <Notice tone="caution" onPress={() => goTo(blocker.field)}>
-      {`Not to ${examined.sheet.name}: ${blocker.message}`}
+      {`Not to ${examined.sheet.name}: ${findingWords(blocker)}`}
     </Notice>
   );
 }

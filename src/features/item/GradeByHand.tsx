@@ -11,6 +11,7 @@ import { Text } from '@/parts/ui/Text';
 import { useDraft } from '@/store/attic/drafts';
 import { editItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
+import { gradeReason } from '@/wording/condition';
 
 const HalfGraded = z.object({ wear: z.number().int().min(0).max(5).nullable(), why: z.string() });
 
@@ -38,8 +39,8 @@ export function GradeByHand({ item }: { item: Item }) {
     <View style={{ gap: 8 }}>
       <Notice tone="info">
         {byHand
-          ? `Grade: ${names[grade.wear]}, set by hand (${grade.because}). By the record: ${names[derived.wear]} (${derived.because})`
-          : `Grade: ${names[grade.wear]} (${grade.because})`}
+          ? `Grade: ${names[grade.wear]}, set by hand (${gradeReason(grade.because)}). By the record: ${names[derived.wear]} (${gradeReason(derived.because)})`
+          : `Grade: ${names[grade.wear]} (${gradeReason(grade.because)})`}
       </Notice>
       {open ? (
         <View role="group" aria-label="Grade by hand" style={{ gap: 8 }}>
@@ -62,7 +63,7 @@ export function GradeByHand({ item }: { item: Item }) {
               <Text
                 variant="small"
                 tone="soft"
-              >{`Better than the record says (${derived.because}): say why. Buyers read it.`}</Text>
+              >{`Better than the record says (${gradeReason(derived.because)}): say why. Buyers read it.`}</Text>
               <Field label="Why it is better" value={why} maxLength={400} pause={0} onChange={setWhy} />
             </>
           ) : null}

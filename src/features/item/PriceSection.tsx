@@ -18,6 +18,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { editItem, removeItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
+import { unpostableWords } from '@/wording/check';
 
 import { AskingPrices } from '../price/AskingPrices';
 import { Competing } from '../price/Competing';
@@ -149,7 +150,7 @@ export const StoreSection = memo(function StoreSection({
         </View>
       </View>
       <Text tone="soft" figures>
-        {`${item.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; ${postage.ok ? `inland postage ${formatMoney(postage.price, currency)}${postage.chargedG > grams ? ` for the room it takes (${formatWeight(postage.chargedG, units)})` : ''}` : postage.why.toLocaleLowerCase('en').replace(/\.$/u, '')}. The spot stays private.`}
+        {`${item.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; ${postage.ok ? `inland postage ${formatMoney(postage.price, currency)}${postage.chargedG > grams ? ` for the room it takes (${formatWeight(postage.chargedG, units)})` : ''}` : unpostableWords(postage.why).toLocaleLowerCase('en').replace(/\.$/u, '')}. The spot stays private.`}
       </Text>
       <ParcelSize item={item} />
       <FieldFindings examined={findings} field="parcel" />

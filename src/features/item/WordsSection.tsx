@@ -14,6 +14,7 @@ import { setSettings, useAttic } from '@/store/attic/attic';
 import { editItem } from '@/store/items/items';
 import { kindsNow, useKinds } from '@/store/items/kinds';
 import { together, useSearchDemand } from '@/store/research/searchDemand';
+import { patternTroubleWords } from '@/wording/words';
 
 import { ImportWords } from '../words/ImportWords';
 import { SearchDemand } from '../words/SearchDemand';
@@ -82,7 +83,7 @@ function Tones({ item }: { item: Item }) {
   const write = (pattern = now) => {
     const stored = useAttic.getState().items[item.id] ?? item;
     const filled = describe(stored, pattern, kinds, units, closing);
-    setWhy(filled.ok ? null : `${pattern.name}: ${filled.why} Nothing was changed.`);
+    setWhy(filled.ok ? null : `${pattern.name}: ${patternTroubleWords(filled.why)} Nothing was changed.`);
     if (filled.ok) editItem(item.id, 'description written from the facts', { description: filled.text });
   };
   return (

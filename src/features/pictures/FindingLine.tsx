@@ -5,6 +5,7 @@ import type { Picture, Item } from '@/contract/records';
 import { Text } from '@/parts/ui/Text';
 import { Icon } from '@/theme/Icon';
 import { useColours } from '@/theme/theme';
+import { pictureFindingFigure, pictureFindingWords } from '@/wording/pictures';
 
 import { usePictureFindings } from './usePictureFindings';
 
@@ -16,7 +17,7 @@ export function FindingLine({ item, picture }: { item: Item; picture: Picture })
   const first = findings[0];
   const more = findings.length - 1;
   const words = first
-    ? first.words
+    ? pictureFindingWords(first)
     : picture.made
       ? 'Figures follow the measurements.'
       : picture.exam
@@ -46,9 +47,9 @@ export function FindingLine({ item, picture }: { item: Item; picture: Picture })
         <View style={{ gap: 6, paddingLeft: 25, paddingBottom: 6 }}>
           {findings.map((f) => (
             <View key={f.aspect}>
-              {f === first ? null : <Text variant="small">{f.words}</Text>}
+              {f === first ? null : <Text variant="small">{pictureFindingWords(f)}</Text>}
               <Text variant="small" tone="soft" figures>
-                {f.number}
+                {pictureFindingFigure(f)}
               </Text>
             </View>
           ))}

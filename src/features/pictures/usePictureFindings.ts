@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 
 import type { Picture, Item } from '@/contract/records';
-import { judge, LIMITS, type PictureFinding } from '@/core/picture/judge';
+import { judge, LIMITS, type PictureFinding, type Twin } from '@/core/picture/judge';
 import { fingerprintDistance } from '@/core/pixels/fingerprint';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
@@ -27,7 +27,7 @@ function twinOf(
   item: Item,
   pictures: Record<string, Picture>,
   items: Record<string, Item>,
-): string | null {
+): Twin | null {
   const print = picture.exam?.print;
   if (!print || picture.made) return null;
   const same = (other: Picture | undefined) =>
@@ -37,8 +37,8 @@ function twinOf(
     !!other.exam &&
     fingerprintDistance(print, other.exam.print) < LIMITS.duplicate;
   const at = item.pictureIds.findIndex((id) => same(pictures[id]));
-  if (at >= 0) return `picture ${at + 1}`;
+  if (at >= 0) return { position: at + 1 };
   const elsewhere = Object.values(pictures).find((p) => p.itemId !== item.id && same(p));
   const owner = elsewhere && items[elsewhere.itemId];
-  return owner ? `a picture of ${owner.code}` : null;
+  return owner ? { itemCode: owner.code } : null;
 }

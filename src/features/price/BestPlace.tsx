@@ -8,6 +8,7 @@ import { rankPlaces } from '@/core/place/best';
 import { Button } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
+import { placeReason } from '@/wording/price';
 
 import { useJudged } from './useJudged';
 
@@ -20,7 +21,7 @@ export function BestPlace({ item, examined }: { item: Item; examined: readonly E
   const [open, setOpen] = useState(false);
   if (examined.length < 2) return null;
   const say = (amount: number) => formatMoney(amount, currency);
-  const ranked = open ? rankPlaces(examined, judged, say) : [];
+  const ranked = open ? rankPlaces(examined, judged) : [];
   return (
     <View role="group" aria-label="Where is it best" style={{ gap: 6 }}>
       <Button variant="quiet" onPress={() => setOpen(!open)}>
@@ -44,7 +45,7 @@ export function BestPlace({ item, examined }: { item: Item; examined: readonly E
                 )}
               </View>
               <Text variant="small" tone="soft" figures>
-                {place.reasons.join('; ')}
+                {place.reasons.map((reason) => placeReason(reason, currency)).join('; ')}
               </Text>
             </View>
           ))}

@@ -12,6 +12,7 @@ import { useCourier } from '@/store/courier/courierLink';
 import { examine } from '@/store/courier/sending';
 import { useWaitingThere } from '@/store/courier/waitingThere';
 import { useKinds } from '@/store/items/kinds';
+import { findingWords } from '@/wording/check';
 
 /** Marketplaces that need a person: their key has run out, or their rules are others than those seen last. */
 export function useMarketLines() {
@@ -108,7 +109,7 @@ export function RulesLine({ market }: { market: string }) {
       const blocker = examine(item, sheet, { ...state, tree }).findings.find((f) => f.level === 'blocker');
       if (!blocker) continue;
       const up = view?.listings.some((l) => l.market === market && l.want === 'live');
-      (up ? live : drafts).push({ id: item.id, why: blocker.message });
+      (up ? live : drafts).push({ id: item.id, why: findingWords(blocker) });
     }
     return { live, drafts };
   }, [sheet, views, state, market, tree]);

@@ -25,6 +25,7 @@ import { editPlan } from '@/store/items/items';
 import { nameOr } from '@/store/items/names';
 import { Icon } from '@/theme/Icon';
 import { useColours, useWide } from '@/theme/theme';
+import { findingWords } from '@/wording/check';
 
 import {
   Asked,
@@ -395,7 +396,7 @@ function NearlyReady({ line, name, item }: LineProps<'nearlyReady'>) {
   return (
     <Card label={`One step from ready: ${name}`}>
       <Head item={item} name={name} what={`One step from ready for ${market(line.market)}`} />
-      <Text>{line.finding.message}</Text>
+      <Text>{findingWords(line.finding)}</Text>
       <Button onPress={() => router.navigate(`/item/${line.itemId}?at=${line.finding.field}`)}>
         Finish it
       </Button>

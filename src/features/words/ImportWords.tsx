@@ -14,6 +14,7 @@ import { useTextDraft } from '@/store/attic/drafts';
 import { editItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
 import { addReadings } from '@/store/pictures/readings';
+import { factsFound, leftOutWhy } from '@/wording/words';
 
 /** Words from another listing or page: pasted or from a file, cleaned, shown, and only then taken. */
 export function ImportWords({ item }: { item: Item }) {
@@ -60,16 +61,10 @@ export function ImportWords({ item }: { item: Item }) {
           <Text>{found.text || 'Nothing is left of it but another shop’s words.'}</Text>
           {found.leftOut.map((l) => (
             <Text key={l.line} variant="small" tone="soft" numberOfLines={2}>
-              {`Left out: “${l.line.slice(0, 120)}” (${l.why})`}
+              {`Left out: “${l.line.slice(0, 120)}” (${leftOutWhy(l.why)})`}
             </Text>
           ))}
-          {found.facts.length > 0 ? (
-            <Notice tone="info">
-              {found.facts.length === 1
-                ? 'One fact was found in it; it waits at the top of the sheet for your word.'
-                : `${found.facts.length} facts were found in it; they wait at the top of the sheet for your word.`}
-            </Notice>
-          ) : null}
+          {found.facts.length > 0 ? <Notice tone="info">{factsFound(found.facts.length)}</Notice> : null}
           <Button
             variant="main"
             disabled={found.text === ''}

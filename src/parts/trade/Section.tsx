@@ -1,8 +1,8 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import type { CheckField, Finding } from '@/core/listing/check';
 import type { Examined } from '@/core/listing/examine';
+import { findingKey, type CheckField, type Finding } from '@/core/listing/findings';
 import { Text } from '@/parts/ui/Text';
 import { Icon } from '@/theme/Icon';
 import { useColours } from '@/theme/theme';
@@ -61,14 +61,14 @@ export function Section({ name, title, summary, children }: SectionProps) {
 
 /** What the marketplaces an item is wanted on say about one field, right under it. */
 export function FieldFindings({ examined, field }: { examined: readonly Examined[]; field: CheckField }) {
-  // The same sentence of several marketplaces is said once.
+  // The same of several marketplaces is said once.
   const said = new Map<string, { finding: Finding; examined: Examined }>();
   for (const one of examined)
     for (const finding of one.findings)
-      if (finding.field === field && (finding.level === 'blocker' || !said.has(finding.message)))
-        said.set(finding.message, { finding, examined: one });
-  return [...said.values()].map(({ finding, examined: one }) => (
-    <FindingNotice key={finding.message} finding={finding} examined={one} />
+      if (finding.field === field && (finding.level === 'blocker' || !said.has(findingKey(finding))))
+        said.set(findingKey(finding), { finding, examined: one });
+  return [...said].map(([key, { finding, examined: one }]) => (
+    <FindingNotice key={key} finding={finding} examined={one} />
   ));
 }
 

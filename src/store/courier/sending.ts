@@ -11,6 +11,7 @@ import { learnFrom } from '@/store/items/mappings';
 import { setupOf } from '@/store/items/setup';
 import { readShown } from '@/store/pictures/pictures';
 import { pictureWorker } from '@/store/pictures/pictureWorker';
+import { findingWords } from '@/wording/check';
 
 import { command, CourierTrouble, shelve, useCourier, type CommandWithoutId } from './courierLink';
 import { otherListingsNow, goingOut } from './otherListings';
@@ -54,7 +55,7 @@ export async function send(item: Item, sheet: RuleSheet, seen = false): Promise<
       'markets',
     );
   const blocker = examined.findings.find((f) => f.level === 'blocker');
-  if (blocker) throw new CourierTrouble(blocker.message, null, blocker.field);
+  if (blocker) throw new CourierTrouble(findingWords(blocker), null, blocker.field);
   const { title, price } = examined.effective;
   const ended = goingOut({ item: item.id, market: sheet.marketplace, title, price: price ?? 0 });
   try {

@@ -1,4 +1,6 @@
+import { NONE } from '@/contract/coded';
 import { blankClipNotes, clipType } from '@/core/picture/clipPrivacy';
+import type { PictureTrouble } from '@/core/picture/fileType';
 
 /** Longest clip that is kept, seconds, with a little grace for how players round. */
 export const LONGEST_CLIP = 60;
@@ -13,13 +15,13 @@ const PATIENCE = 60_000;
 
 export type TakenClip =
   | { ok: true; bytes: Blob; type: 'video/webm' | 'video/mp4'; seconds: number; still: Blob }
-  | { ok: false; why: string };
+  | { ok: false; why: PictureTrouble };
 
 /** A clip with its still, free of what the camera wrote along; null when the file is no clip. */
 export async function takeClip(file: File): Promise<TakenClip | null> {
   const type = clipType(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
   if (!type) return null;
-  if (file.size > LARGEST) return { ok: false, why: 'The clip is over 120 MB: make it shorter or smaller.' };
+  if (file.size > LARGEST) return { ok: false, why: { code: 'clipTooLarge', params: { most: LARGEST } } };
   const bytes = new Uint8Array(await file.arrayBuffer());
   blankClipNotes(bytes);
   const blob = new Blob([bytes], { type });
@@ -33,10 +35,7 @@ export async function takeClip(file: File): Promise<TakenClip | null> {
     await event(video, 'loadeddata');
     const seconds = await lengthOf(video);
     if (seconds > LONGEST_CLIP + GRACE)
-      return {
-        ok: false,
-        why: `The clip is ${Math.round(seconds)} seconds long; at most ${LONGEST_CLIP} are kept.`,
-      };
+      return { ok: false, why: { code: 'clipTooLong', params: { seconds, most: LONGEST_CLIP } } };
     const canvas = document.createElement('canvas');
     canvas.width = video.videoWidth;
     canvas.height = video.videoHeight;
@@ -46,7 +45,7 @@ export async function takeClip(file: File): Promise<TakenClip | null> {
     return { ok: true, bytes: blob, type, seconds: Math.max(0.1, Math.min(LONGEST_CLIP, seconds)), still };
   } catch {
     // Whatever the browser says of it, it can't be shown, and that is said.
-    return { ok: false, why: 'The clip can’t be played here: save it as MP4 or WebM.' };
+    return { ok: false, why: { code: 'clipUnplayable', params: NONE } };
   } finally {
     video.removeAttribute('src');
     URL.revokeObjectURL(address);

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import type { Incoming } from '@/contract/incoming';
 import { Picture, type Origin } from '@/contract/picture';
 import type { Item } from '@/contract/records';
+import type { PictureTrouble } from '@/core/picture/fileType';
 import {
   change,
   newId,
@@ -16,6 +17,7 @@ import {
 } from '@/store/attic/attic';
 import { unlessExpected, wordsFor } from '@/store/base/faults';
 import { addItem, itemWith } from '@/store/items/items';
+import { pictureTroubleWords } from '@/wording/pictures';
 import type { Taken as TakenPicture } from '@/workers/picture.worker';
 
 import { takeClip, type TakenClip } from './clips';
@@ -76,19 +78,21 @@ export async function takeKept(waiting: readonly Waiting[], onEach?: TakeOptions
   let shown = '';
   for (const [i, { about, file }] of waiting.entries()) {
     shown ||= about.shows;
-    // What goes wrong with one is said of that one; the others go on.
-    const why = await takeOne(about, file, shown).catch((e: unknown) => wordsFor(e, 'taking a picture'));
-    if (why === null) shown = '';
-    else if (why !== REMOVED) notTaken.push({ name: about.name, why });
+    const { name } = about;
+    try {
+      const outcome = await takeOne(about, file, shown);
+      if (outcome === 'taken') shown = '';
+      else if (outcome !== 'removed') notTaken.push({ name, why: pictureTroubleWords(outcome) });
+    } catch (error) {
+      // What goes wrong with one is said of that one; the others go on.
+      notTaken.push({ name, why: wordsFor(error, 'taking a picture') });
+    }
     await forgetOnceStored(about.id);
     if (useAttic.getState().items[about.itemId]) itemId = about.itemId;
     onEach?.(i + 1, itemId);
   }
   return { itemId, notTaken };
 }
-
-/** Its item was removed meanwhile: it goes with it. */
-const REMOVED = 'removed';
 
 /** Whether its bytes are nowhere but in this page: the chosen file is all that a reload would find. */
 function isOnlyHere(id: string): boolean {
@@ -106,19 +110,23 @@ async function forgetOnceStored(id: string): Promise<void> {
   });
 }
 
-/** @returns why it could not be taken; null when it was */
-async function takeOne(about: Incoming, bytes: Blob, shows: string): Promise<string | null> {
+/** @returns `removed`: its item was removed meanwhile, it goes with it; else why it could not be taken */
+async function takeOne(
+  about: Incoming,
+  bytes: Blob,
+  shows: string,
+): Promise<'taken' | 'removed' | PictureTrouble> {
   const isRecorded = useAttic.getState().pictures[about.id] !== undefined;
   // It is a picture already where only its mark was left. A record may come without bytes: what is typed is
   // noted down when a page is left, or stored alone where there is no room.
-  if (isRecorded && (await readOriginal(about.id))) return null;
+  if (isRecorded && (await readOriginal(about.id))) return 'taken';
   const file = bytes instanceof File ? bytes : new File([bytes], about.name, { type: about.type });
   const clip = await takeClip(file);
   if (clip && !clip.ok) return clip.why;
   const taken = await pictureWorker().take(clip ? clip.still : file);
   if (!taken.ok) return taken.why;
   if (!isRecorded && !useAttic.getState().items[about.itemId]) {
-    if (!about.begins || begun.has(about.itemId)) return REMOVED;
+    if (!about.begins || begun.has(about.itemId)) return 'removed';
     begun.add(addItem({ id: about.itemId }));
   }
   putBlob(pictureKey(about.id, 'original'), taken.full);
@@ -126,7 +134,7 @@ async function takeOne(about: Incoming, bytes: Blob, shows: string): Promise<str
   if (clip) putBlob(pictureKey(about.id, 'clip'), clip.bytes);
   if (!isRecorded) addRecord(about, shows, taken, clip);
   await saveNow();
-  return null;
+  return 'taken';
 }
 
 type Made<T extends { ok: boolean }> = Extract<T, { ok: true }>;

@@ -1,0 +1,77 @@
+import type { Wording } from '@/contract/coded';
+import { listed } from '@/core/language/listed';
+import type { PictureTrouble, PictureTroubleParams } from '@/core/picture/fileType';
+import type { PictureFinding, PictureFindingParams, Twin } from '@/core/picture/judge';
+
+import { counted, plural } from './plural';
+import { worded } from './worded';
+
+const figure = (value: number) => (Math.round(value * 10) / 10).toFixed(1);
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+const twinWords = (twin: Twin) =>
+  'position' in twin ? `picture ${twin.position}` : `a picture of ${twin.itemCode}`;
+
+/** What is worth saying about a picture and what to do, in a line. */
+const FINDINGS: Wording<PictureFindingParams> = {
+  tooSmall: () => 'Too small: many marketplaces refuse it. Take it again, larger.',
+  ratherSmall: () => 'Rather small: buyers can’t look closely.',
+  blurred: () => 'Blurred: hold still and take it again.',
+  softPerhaps: () => 'Perhaps not quite sharp: look closely.',
+  dark: () => 'Dark: give it more light, or lighten it.',
+  tooBright: () => 'Too bright: parts of the item are pure white.',
+  cutOff: ({ sides }) => `Perhaps cut off at the ${listed(sides, 'and')}: show all of it.`,
+  smallInFrame: () => 'Small in the frame: step closer, or crop it.',
+  nothingStandsOut: () => 'Nothing stands out from the background here.',
+  onItsSide: () => 'It seems to lie on its side: turn it by a quarter.',
+  onEnd: () => 'It seems to stand on end: turn it by a quarter.',
+  upsideDown: () => 'It seems to be upside down: turn it by a half.',
+  backgroundNotPlain: () => 'Background not plain: lay a sheet under it, or make it white.',
+  lightUneven: () => 'The light is uneven across the picture.',
+  writing: () => 'Perhaps writing beside the item: covers are refused for it.',
+  sameAs: ({ twin }) => `Almost the same as ${twinWords(twin)}.`,
+  narrow: () => 'Long and narrow: much of a square stays empty.',
+};
+
+/** The figure each rests on, with its unit, for whoever wants to know. */
+const FIGURES: Wording<PictureFindingParams> = {
+  tooSmall: ({ long }) => counted(long, 'pixel'),
+  ratherSmall: ({ long }) => counted(long, 'pixel'),
+  blurred: ({ edge }) => `edges ${figure(edge)} px wide`,
+  softPerhaps: ({ edge }) => `edges ${figure(edge)} px wide`,
+  dark: ({ brightest }) => `brightest parts ${percent(brightest)}`,
+  tooBright: ({ white }) => `${percent(white)} white`,
+  cutOff: ({ sides }) => `touches ${plural(sides.length, 'one side', `${sides.length} sides`)}`,
+  smallInFrame: ({ fill }) => `fills ${percent(fill)}, 80 % is usual`,
+  nothingStandsOut: () => 'no outline found',
+  onItsSide: () => 'from its outline',
+  onEnd: () => 'from its outline',
+  upsideDown: () => 'from its outline',
+  backgroundNotPlain: ({ scatter, share }) =>
+    `scatter ${figure(scatter)} ΔE, ${percent(share)} of the border`,
+  lightUneven: ({ falloff }) => `${Math.round(falloff)} L* from side to side`,
+  writing: ({ marks }) => `${counted(marks, 'mark')} in a line`,
+  sameAs: () => 'by its fingerprint',
+  narrow: ({ ratio }) => `${figure(ratio)} to 1`,
+};
+
+const TROUBLE: Wording<PictureTroubleParams> = {
+  empty: () => 'The file is empty.',
+  notPicture: () => 'This is not a picture.',
+  damaged: () => 'The picture is damaged and can’t be read.',
+  fileTooLarge: ({ size, most }) =>
+    `The file has ${Math.round(size / 1_000_000)} MB; up to ${most / 1_000_000} are read here.`,
+  tooLong: ({ long, most }) => `It is ${counted(long, 'pixel')} long; up to ${most} can be read here.`,
+  tooManyPixels: ({ pixels, most }) =>
+    `It has ${Math.round(pixels / 1_000_000)} megapixels; up to ${most / 1_000_000} can be read here. Save a smaller copy, or set the camera to fewer.`,
+  tooManyPasses: () => 'The picture is made of more passes than any camera makes. It was not read.',
+  readerMissing: () =>
+    'The reader for HEIC pictures could not be loaded. Try again when the server is there.',
+  clipTooLarge: ({ most }) => `The clip is over ${most / 1_000_000} MB: make it shorter or smaller.`,
+  clipTooLong: ({ seconds, most }) =>
+    `The clip is ${Math.round(seconds)} seconds long; at most ${most} are kept.`,
+  clipUnplayable: () => 'The clip can’t be played here: save it as MP4 or WebM.',
+};
+
+export const pictureFindingWords = (finding: PictureFinding): string => worded(FINDINGS, finding);
+export const pictureFindingFigure = (finding: PictureFinding): string => worded(FIGURES, finding);
+export const pictureTroubleWords = (trouble: PictureTrouble): string => worded(TROUBLE, trouble);

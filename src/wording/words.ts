@@ -1,0 +1,28 @@
+import type { Wording } from '@/contract/coded';
+import type { LeftOutParams, LeftOutWhy } from '@/core/words/importWords';
+import type { PatternTrouble, PatternTroubleParams } from '@/core/words/pattern';
+
+import { privateThing } from './check';
+import { plural } from './plural';
+import { worded } from './worded';
+
+const LEFT_OUT: Wording<LeftOutParams> = {
+  privateThing: ({ what, text }) => `${privateThing(what)}: “${text}”`,
+  otherShop: () => 'another shop’s own words',
+};
+
+const PATTERN: Wording<PatternTroubleParams> = {
+  neverClosed: ({ name }) => `“${name}” is opened with {{#${name}}} and never closed.`,
+  neverOpened: ({ name }) => `“${name}” is closed with {{/${name}}} but was not opened.`,
+  braces: () => 'A {{ has no }} after it.',
+  unreadable: () => 'The pattern can’t be read.',
+};
+
+export const leftOutWhy = (why: LeftOutWhy): string => worded(LEFT_OUT, why);
+export const patternTroubleWords = (trouble: PatternTrouble): string => worded(PATTERN, trouble);
+
+/** What was found in words brought in. */
+export function factsFound(count: number): string {
+  const [found, they] = plural(count, ['One fact was', 'it waits'], [`${count} facts were`, 'they wait']);
+  return `${found} found in it; ${they} at the top of the sheet for your word.`;
+}
