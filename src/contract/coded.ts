@@ -15,3 +15,9 @@ export const NONE: None = {};
 
 /** A sentence for each code: a code without one does not compile. */
 export type Wording<P> = { readonly [C in keyof P]: (params: P[C]) => string };
+
+/** A failure that says why by a code. */
+export interface Refusal<W> {
+  ok: false;
+  why: W;
+}

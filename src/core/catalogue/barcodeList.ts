@@ -1,9 +1,10 @@
 import Papa from 'papaparse';
 
+import { NONE, type Coded, type None } from '@/contract/coded';
 import type { USES } from '@/contract/records';
 
-import { bareDigits, canonicalBarcode, readBarcode } from '../identity/gtin';
-import { parseMoney } from '../money/money';
+import { bareDigits, canonicalBarcode, readBarcode, type BarcodeTrouble } from '../identity/gtin';
+import { parseMoney, type MoneyTrouble } from '../money/money';
 import { plainText } from '../tables/csv';
 
 type Use = (typeof USES)[number];
@@ -20,12 +21,25 @@ export interface ListedBarcode {
   use: Use | null;
 }
 
+/** Why nothing, or less, was made of a line or cell. */
+export interface LineTroubleParams {
+  /** Bytes, about. */
+  listTooLong: { most: number };
+  amountLeft: { column: 'price' | 'cost'; why: MoneyTrouble };
+  noBarcode: None;
+  noColumns: None;
+  noCopies: None;
+  copiesUnread: { most: number };
+  conditionUnread: None;
+}
+export type LineTrouble = Coded<LineTroubleParams>;
+
 export interface BarcodeList {
   barcodes: ListedBarcode[];
   /** What looked like a barcode and is none, with the reason. */
-  refused: { text: string; why: string }[];
+  refused: { text: string; why: BarcodeTrouble }[];
   /** Lines or cells nothing was made of, with the reason, the first {@link MOST_TOLD}. */
-  left: { line: number; text: string; why: string }[];
+  left: { line: number; text: string; why: LineTrouble }[];
   /** How many more of those there were. */
   moreLeft: number;
   /** Headings of columns that were taken, and of those that were not. */
@@ -113,8 +127,7 @@ function rowsOf(text: string, list: BarcodeList): string[][] {
   const { data } = read.errors.some((e) => e.type === 'Quotes')
     ? Papa.parse<string[]>(whole, { delimiter, quoteChar: '\u0001' })
     : read;
-  if (end < text.length)
-    tell(list, data.length + 1, '', 'All from here on was left: the list is over 200 kB.');
+  if (end < text.length) tell(list, data.length + 1, '', { code: 'listTooLong', params: { most: LONGEST } });
   return data.map((row) => row.map((cell) => plainText(String(cell)).trim()));
 }
 
@@ -190,22 +203,17 @@ function readRow(
     const said = cellOf(column);
     if (said === '') return null;
     const parsed = parseMoney(said, currency);
-    if (parsed.ok && parsed.amount >= 0) return parsed.amount;
-    tell(list, line, said, `Its ${column} was left empty: ${parsed.ok ? 'it is below zero.' : parsed.why}`);
+    if (parsed.ok) return parsed.amount;
+    tell(list, line, said, { code: 'amountLeft', params: { column, why: parsed.why } });
     return null;
   };
   if (digits.length === 0) {
-    if (!refused) tell(list, line, row.filter(Boolean).join(' '), 'No barcode stands in it.');
+    if (!refused) tell(list, line, row.filter(Boolean).join(' '), { code: 'noBarcode', params: NONE });
     return { digits, times: 0, price: null, cost: null, use: null };
   }
   // Without headings nobody knows what stands beside a barcode: it is not guessed.
   if (heads === null && beside.length > 0)
-    tell(
-      list,
-      line,
-      beside.join(' '),
-      'What stands beside the barcode was left: the first line names no columns.',
-    );
+    tell(list, line, beside.join(' '), { code: 'noColumns', params: NONE });
   return {
     digits,
     times: timesOf(cellOf('times'), line, list),
@@ -219,8 +227,8 @@ function timesOf(said: string, line: number, list: BarcodeList): number {
   if (said === '') return 1;
   const times = /^\d{1,6}(?:[.,]0+)?$/u.test(said) ? Math.trunc(Number(said.replace(',', '.'))) : NaN;
   if (times > 0 && times <= MOST_OF_ONE) return times;
-  if (times === 0) tell(list, line, said, 'None of it was made: it says 0 copies.');
-  else tell(list, line, said, `It counts as one copy: a whole number up to ${MOST_OF_ONE} is wanted.`);
+  if (times === 0) tell(list, line, said, { code: 'noCopies', params: NONE });
+  else tell(list, line, said, { code: 'copiesUnread', params: { most: MOST_OF_ONE } });
   return times === 0 ? 0 : 1;
 }
 
@@ -228,11 +236,11 @@ function conditionOf(said: string, line: number, list: BarcodeList): Use | null 
   if (said === '') return null;
   const plain = said.toLocaleLowerCase('en').trim();
   const use = USE_WORDS.find(([words]) => words.test(plain))?.[1] ?? null;
-  if (use === null) tell(list, line, said, 'Its condition was left open: say it on its sheet.');
+  if (use === null) tell(list, line, said, { code: 'conditionUnread', params: NONE });
   return use;
 }
 
-function tell(list: BarcodeList, line: number, text: string, why: string): void {
+function tell(list: BarcodeList, line: number, text: string, why: LineTrouble): void {
   if (list.left.length < MOST_TOLD) list.left.push({ line, text: text.slice(0, 80), why });
   else list.moreLeft += 1;
 }

@@ -67,7 +67,7 @@ describe('a list of barcodes', () => {
       { digits: a, times: 2, ...plain },
       { digits: b, times: 1, ...plain },
     ]);
-    expect(list.refused).toEqual([{ text: '2000000000019', why: expect.stringContaining('last digit') }]);
+    expect(list.refused).toEqual([{ text: '2000000000019', why: { code: 'barcodeCheckDigit', params: {} } }]);
     expect(list.left.map((l) => [l.line, l.text])).toEqual([
       [1, 'title shelf'],
       [2, 'Birds'],
@@ -99,12 +99,12 @@ describe('a list of barcodes', () => {
       { digits: a, times: 1, price: 450, cost: null, use: 'regular' },
       { digits: c, times: 2, price: null, cost: null, use: null },
     ]);
-    expect(list.left.map((l) => [l.line, l.text])).toEqual([
-      [2, 'lots'],
-      [3, '0'],
-      [4, 'cheap'],
-      [4, 'so so'],
-      [5, '1 3.00 good'],
+    expect(list.left.map((l) => [l.line, l.text, l.why.code])).toEqual([
+      [2, 'lots', 'copiesUnread'],
+      [3, '0', 'noCopies'],
+      [4, 'cheap', 'amountLeft'],
+      [4, 'so so', 'conditionUnread'],
+      [5, '1 3.00 good', 'noBarcode'],
     ]);
   });
   it('never takes for a price what is under no heading, nor a long number for a barcode beside one', () => {

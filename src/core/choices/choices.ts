@@ -1,4 +1,5 @@
 import type { Choices, Piece } from '@/contract/choices';
+import { NONE, type Coded, type None, type Refusal } from '@/contract/coded';
 import type { DraftChoices } from '@/contract/courier';
 
 import { sameWord } from '../words/sameWord';
@@ -7,7 +8,17 @@ import { sameWord } from '../words/sameWord';
 const MOST_PIECES = 400;
 
 export type Option = Choices['options'][number];
-export type Done = { ok: true; choices: Choices } | { ok: false; why: string };
+/** Why kinds of choice can't be kept; `name` is that of one of them. */
+export interface ChoicesTroubleParams {
+  howManyKinds: None;
+  nameMissing: None;
+  nameTwice: { name: string };
+  valuesMissing: { name: string };
+  valuesTooMany: { name: string; most: number; longest: number };
+  combinationsTooMany: { count: number; most: number };
+}
+export type ChoicesTrouble = Coded<ChoicesTroubleParams>;
+export type Done = { ok: true; choices: Choices } | Refusal<ChoicesTrouble>;
 
 /** "mug, plate; bowl" → mug, plate, bowl: each once, in the order typed. */
 export function valuesIn(typed: string): string[] {
@@ -63,18 +74,30 @@ export function withOptions(before: Choices | null, options: readonly Option[], 
   };
 }
 
-function whyNot(options: readonly Option[]): string | null {
-  if (options.length === 0 || options.length > 3) return 'An item is sold in one to three kinds of choice.';
+/** The most values of one kind of choice, and the longest of them and of its name, in characters. */
+const MOST_VALUES = 40;
+const LONGEST = 60;
+
+function whyNot(options: readonly Option[]): ChoicesTrouble | null {
+  if (options.length === 0 || options.length > 3) return { code: 'howManyKinds', params: NONE };
   for (const [i, option] of options.entries()) {
-    if (option.name.trim() === '') return 'Each kind of choice needs a name.';
+    const name = option.name.trim();
+    if (name === '') return { code: 'nameMissing', params: NONE };
     if (options.some((other, j) => j < i && sameWord(other.name, option.name)))
-      return `“${option.name.trim()}” is there twice.`;
-    if (option.values.length === 0) return `“${option.name.trim()}” needs something to choose from.`;
-    if (option.values.length > 40 || option.values.some((v) => v.length > 60) || option.name.length > 60)
-      return `“${option.name.trim().slice(0, 60)}” takes at most 40 values of 60 characters.`;
+      return { code: 'nameTwice', params: { name } };
+    if (option.values.length === 0) return { code: 'valuesMissing', params: { name } };
+    if (
+      option.values.length > MOST_VALUES ||
+      option.values.some((v) => v.length > LONGEST) ||
+      option.name.length > LONGEST
+    )
+      return {
+        code: 'valuesTooMany',
+        params: { name: name.slice(0, LONGEST), most: MOST_VALUES, longest: LONGEST },
+      };
   }
   const count = options.reduce((n, o) => n * o.values.length, 1);
-  return count > MOST_PIECES ? `That makes ${count} combinations; ${MOST_PIECES} can be kept.` : null;
+  return count > MOST_PIECES ? { code: 'combinationsTooMany', params: { count, most: MOST_PIECES } } : null;
 }
 
 /** How many pieces are in stock, all choices together. */

@@ -1,5 +1,14 @@
+import { NONE, type Coded, type None, type Refusal } from '@/contract/coded';
+
 /** What kind of number a barcode carries. */
 export type BarcodeType = 'EAN-13' | 'EAN-8' | 'UPC-A' | 'GTIN-14' | 'ISBN-13' | 'ISBN-10';
+
+/** Why digits are no barcode. */
+export interface BarcodeTroubleParams {
+  barcodeLength: None;
+  barcodeCheckDigit: None;
+}
+export type BarcodeTrouble = Coded<BarcodeTroubleParams>;
 
 export type Barcode =
   | {
@@ -7,7 +16,7 @@ export type Barcode =
       type: BarcodeType;
       /** Filled up with zeros in front: the same article, however it was written. */ gtin14: string;
     }
-  | { ok: false; why: string };
+  | Refusal<BarcodeTrouble>;
 
 /** What stands in front of the digits in print. */
 const NAMED = /^\s*(?:ISBN|EAN|UPC|GTIN|JAN)(?:\s*-?\s*(?:8|10|12|13|14|A)(?=[\s:]))?\s*:?\s*/iu;
@@ -51,8 +60,7 @@ export function readBarcode(text: string): Barcode {
     if (isbn10CheckDigit(bare.slice(0, 9)) !== bare[9]) return wrong();
     return { ok: true, type: 'ISBN-10', gtin14: `0${isbn13From10(bare)}` };
   }
-  if (!/^(\d{8}|\d{12,14})$/u.test(bare))
-    return { ok: false, why: 'A barcode has 8, 12, 13 or 14 digits, an ISBN 10 or 13.' };
+  if (!/^(\d{8}|\d{12,14})$/u.test(bare)) return { ok: false, why: { code: 'barcodeLength', params: NONE } };
   if (checkDigit(bare.slice(0, -1)) !== bare.at(-1)) return wrong();
   const gtin14 = bare.padStart(14, '0');
   switch (bare.length) {
@@ -68,7 +76,7 @@ export function readBarcode(text: string): Barcode {
 }
 
 function wrong(): Barcode {
-  return { ok: false, why: 'The last digit does not fit the others: a digit was misread or mistyped.' };
+  return { ok: false, why: { code: 'barcodeCheckDigit', params: NONE } };
 }
 
 /** GS1 check digit for the digits before it: weights 3 and 1 in turn, from the right. */

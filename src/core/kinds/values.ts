@@ -1,9 +1,21 @@
-import { listed } from '@/core/language/listed';
+import { NONE, type Coded, type None, type Refusal } from '@/contract/coded';
 
 import type { FactSpec } from './spec';
 import { canonicalBarcode } from '../identity/gtin';
 
-export type Judged = { ok: true; value: string } | { ok: false; why: string };
+/** Why an answer to a question can't be stored; lengths in UTF-16 code units. */
+export interface AnswerTroubleParams {
+  unseenCharacters: None;
+  notAmong: { choices: readonly string[] };
+  notNumber: None;
+  notYear: None;
+  notYesOrNo: None;
+  tooLong: { length: number; most: number };
+}
+export type AnswerTrouble = Coded<AnswerTroubleParams>;
+export type Judged = { ok: true; value: string } | Refusal<AnswerTrouble>;
+
+const no = (why: AnswerTrouble): Judged => ({ ok: false, why });
 
 /** Several answers to one question are kept in lines of their own. */
 const BETWEEN = '\n';
@@ -25,7 +37,7 @@ export function factValue(spec: FactSpec, typed: string): Judged {
   return oneValue(spec, typed);
 }
 
-export type FactsWith = { ok: true; facts: Record<string, string> } | { ok: false; why: string };
+export type FactsWith = { ok: true; facts: Record<string, string> } | Refusal<AnswerTrouble>;
 
 /** Facts with the answer to one question, as typed; an empty one takes it away. */
 export function factsWith(facts: Readonly<Record<string, string>>, spec: FactSpec, typed: string): FactsWith {
@@ -58,25 +70,22 @@ function oneValue(spec: FactSpec, typed: string): Judged {
   const value = typed.trim();
   if (value === '') return { ok: true, value };
   if (value.length > LONGEST) return tooLong(value);
-  if (/\p{Cc}/u.test(value))
-    return { ok: false, why: 'It holds characters that can’t be seen: type it instead of pasting.' };
+  if (/\p{Cc}/u.test(value)) return no({ code: 'unseenCharacters', params: NONE });
   if (spec.closed && spec.choices && !spec.choices.includes(value)) {
     const same = spec.choices.find((c) => c.toLocaleLowerCase('en') === value.toLocaleLowerCase('en'));
-    return same ? { ok: true, value: same } : { ok: false, why: `Only ${listed(spec.choices, 'or')}.` };
+    return same ? { ok: true, value: same } : no({ code: 'notAmong', params: { choices: spec.choices } });
   }
   switch (spec.type) {
     case 'number':
       return /^\d{1,9}(?:[.,]\d{1,4})?$/u.test(value)
         ? { ok: true, value: value.replace(',', '.') }
-        : { ok: false, why: 'A number, like 12 or 12,5.' };
+        : no({ code: 'notNumber', params: NONE });
     case 'year':
-      return /^[12]\d{3}$/u.test(value)
-        ? { ok: true, value }
-        : { ok: false, why: 'A year in four figures, like 1968.' };
+      return /^[12]\d{3}$/u.test(value) ? { ok: true, value } : no({ code: 'notYear', params: NONE });
     case 'yesNo': {
       const word = value.toLocaleLowerCase('en');
       if (word === 'yes' || word === 'no') return { ok: true, value: word === 'yes' ? 'Yes' : 'No' };
-      return { ok: false, why: 'Yes or no.' };
+      return no({ code: 'notYesOrNo', params: NONE });
     }
     default:
       return { ok: true, value: spec.id === 'barcode' ? canonicalBarcode(value) : value };
@@ -84,5 +93,5 @@ function oneValue(spec: FactSpec, typed: string): Judged {
 }
 
 function tooLong(value: string): Judged {
-  return { ok: false, why: `It is ${value.length} characters long; ${LONGEST} fit.` };
+  return no({ code: 'tooLong', params: { length: value.length, most: LONGEST } });
 }

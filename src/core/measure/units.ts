@@ -1,3 +1,5 @@
+import { NONE, type Coded, type None, type Refusal } from '@/contract/coded';
+
 /** Exact by the international yard and pound agreement of 1959. */
 export const MM_PER_INCH = 25.4;
 /** Exact by the same agreement: 1 lb = 0.453 592 37 kg. */
@@ -5,7 +7,22 @@ const GRAMS_PER_POUND = 453.59237;
 export const GRAMS_PER_OUNCE = GRAMS_PER_POUND / 16;
 
 export type Units = 'metric' | 'imperial';
-export type ParsedNumber = { ok: true; value: number } | { ok: false; why: string };
+/** Why a length or weight can't be read. */
+export interface FigureTroubleParams {
+  endsInZero: None;
+  lengthUnread: { units: Units };
+  lengthNotAboveZero: None;
+  lengthTooLong: { mostMm: number };
+  weightUnread: { units: Units };
+  weightTooLight: None;
+  weightTooHeavy: None;
+}
+export type FigureTrouble = Coded<FigureTroubleParams>;
+export type ParsedNumber = { ok: true; value: number } | Refusal<FigureTrouble>;
+
+const no = (why: FigureTrouble): ParsedNumber => ({ ok: false, why });
+/** Longer lengths are slips, millimetres. */
+const LONGEST = 20_000;
 
 /**
  * Writes a length: centimetres to one decimal (`54 cm`, `54.5 cm`), or inches to the nearest eighth
@@ -42,21 +59,17 @@ export function parseLength(text: string, units: Units): ParsedNumber {
   const fraction = /^(?:(\d{1,4})\s+)?(\d{1,2})\/(\d{1,2})$/u.exec(bare);
   if (fraction && units === 'imperial') {
     const bottom = Number(fraction[3]);
-    if (bottom === 0) return { ok: false, why: 'A fraction can’t end in /0.' };
+    if (bottom === 0) return no({ code: 'endsInZero', params: NONE });
     return checkLength((Number(fraction[1] ?? 0) + Number(fraction[2]) / bottom) * MM_PER_INCH);
   }
-  if (!/^\d{1,5}([.,]\d{1,3})?$/u.test(bare))
-    return {
-      ok: false,
-      why: units === 'metric' ? 'Type centimetres, like 54.5.' : 'Type inches, like 21 1/4.',
-    };
+  if (!/^\d{1,5}([.,]\d{1,3})?$/u.test(bare)) return no({ code: 'lengthUnread', params: { units } });
   const figure = Number(bare.replace(',', '.'));
   return checkLength(figure * (units === 'metric' ? 10 : MM_PER_INCH));
 }
 
 function checkLength(mm: number): ParsedNumber {
-  if (mm <= 0) return { ok: false, why: 'A length is more than zero.' };
-  if (mm > 20_000) return { ok: false, why: 'That is longer than 20 metres: check the figure.' };
+  if (mm <= 0) return no({ code: 'lengthNotAboveZero', params: NONE });
+  if (mm > LONGEST) return no({ code: 'lengthTooLong', params: { mostMm: LONGEST } });
   return { ok: true, value: Math.round(mm * 1000) / 1000 };
 }
 
@@ -72,11 +85,10 @@ export function formatWeight(grams: number, units: Units): string {
 /** Reads a weight in grams (metric) or ounces (imperial). @returns whole grams, or why not. */
 export function parseWeight(text: string, units: Units): ParsedNumber {
   const bare = text.trim().replace(/\s*(g|oz)$/iu, '');
-  if (!/^\d{1,7}([.,]\d{1,2})?$/u.test(bare))
-    return { ok: false, why: units === 'metric' ? 'Type grams, like 850.' : 'Type ounces, like 30.' };
+  if (!/^\d{1,7}([.,]\d{1,2})?$/u.test(bare)) return no({ code: 'weightUnread', params: { units } });
   const grams = Math.round(Number(bare.replace(',', '.')) * (units === 'metric' ? 1 : GRAMS_PER_OUNCE));
-  if (grams < 1) return { ok: false, why: 'A weight is at least one gram.' };
-  if (grams > 1_000_000) return { ok: false, why: 'That is more than a tonne: check the figure.' };
+  if (grams < 1) return no({ code: 'weightTooLight', params: NONE });
+  if (grams > 1_000_000) return no({ code: 'weightTooHeavy', params: NONE });
   return { ok: true, value: grams };
 }
 

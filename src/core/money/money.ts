@@ -1,3 +1,5 @@
+import { NONE, type Coded, type None, type Refusal } from '@/contract/coded';
+
 /** Integer minor units of a currency: cents for EUR, yen for JPY, fils for KWD. */
 export type Minor = number;
 
@@ -48,7 +50,22 @@ function isSignOf(sign: string, currency: string): boolean {
   );
 }
 
-export type ParsedMoney = { ok: true; amount: Minor } | { ok: false; why: string };
+/** Why an amount can't be read; `said` is what was typed. */
+export interface MoneyTroubleParams {
+  otherCurrency: { sign: string; currency: string };
+  amountMissing: None;
+  amountBelowZero: None;
+  amountNotDigits: None;
+  tooManySeparators: None;
+  twoReadings: { said: string };
+  separatorsDoNotFit: None;
+  tooManyDecimals: { most: number };
+  amountTooLarge: None;
+}
+export type MoneyTrouble = Coded<MoneyTroubleParams>;
+export type ParsedMoney = { ok: true; amount: Minor } | Refusal<MoneyTrouble>;
+
+const no = (why: MoneyTrouble): ParsedMoney => ({ ok: false, why });
 
 /**
  * Reads an amount a person typed, with either decimal sign and optional grouping.
@@ -65,12 +82,11 @@ export function parseMoney(text: string, currency: string): ParsedMoney {
   const other = [...said.matchAll(/^(?:[A-Z]{0,3}\p{Sc}|[A-Z]{3})|(?:\p{Sc}|[A-Z]{3})$/gu)]
     .map(([sign]) => sign)
     .find((sign) => !isSignOf(sign, currency));
-  if (other !== undefined)
-    return { ok: false, why: `“${other}” is another currency: this amount is in ${currency}.` };
+  if (other !== undefined) return no({ code: 'otherCurrency', params: { sign: other, currency } });
   const bare = said.replace(/^(?:[A-Z]{0,3}\p{Sc}|[A-Z]{3})\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu, '');
-  if (bare === '') return { ok: false, why: 'Type an amount, like 24.00.' };
-  if (bare.startsWith('-')) return { ok: false, why: 'An amount can’t be below zero.' };
-  if (!/^[\d.,\s]+$/u.test(bare)) return { ok: false, why: 'Use digits only, like 24.00.' };
+  if (bare === '') return no({ code: 'amountMissing', params: NONE });
+  if (bare.startsWith('-')) return no({ code: 'amountBelowZero', params: NONE });
+  if (!/^[\d.,\s]+$/u.test(bare)) return no({ code: 'amountNotDigits', params: NONE });
   const compact = bare.replace(/\s/gu, '');
   const marks = [...compact.matchAll(/[.,]/gu)].map((m) => m.index);
   const last = marks.at(-1);
@@ -80,10 +96,10 @@ export function parseMoney(text: string, currency: string): ParsedMoney {
     const decimals = compact.length - last - 1;
     const sign = compact[last];
     const repeated = marks.filter((i) => compact[i] === sign).length > 1;
-    if (repeated && marks.some((i) => compact[i] !== sign)) return { ok: false, why: 'Too many separators.' };
+    if (repeated && marks.some((i) => compact[i] !== sign))
+      return no({ code: 'tooManySeparators', params: NONE });
     const lone = !repeated && marks.length === 1 && decimals === 3;
-    if (lone && exponent !== 3 && exponent !== 0)
-      return { ok: false, why: `“${said}” can be read two ways: type it without the separator.` };
+    if (lone && exponent !== 3 && exponent !== 0) return no({ code: 'twoReadings', params: { said } });
     // Without decimals it can only part thousands.
     if (!repeated && !(lone && exponent === 0)) {
       whole = compact.slice(0, last);
@@ -91,20 +107,13 @@ export function parseMoney(text: string, currency: string): ParsedMoney {
     }
     const groups = whole.split(/[.,]/u);
     if (groups.length > 1 && groups.slice(1).some((g) => g.length !== 3))
-      return { ok: false, why: 'The separators don’t fit: type it like 1234.50.' };
+      return no({ code: 'separatorsDoNotFit', params: NONE });
     whole = groups.join('');
   }
-  if (fraction.length > exponent)
-    return {
-      ok: false,
-      why:
-        exponent === 0
-          ? 'This currency has no decimals.'
-          : `At most ${exponent} digits after the decimal sign.`,
-    };
+  if (fraction.length > exponent) return no({ code: 'tooManyDecimals', params: { most: exponent } });
   const amount = Number(`${whole || '0'}${fraction.padEnd(exponent, '0')}`);
   if (!Number.isSafeInteger(amount) || amount > 1_000_000_000_00)
-    return { ok: false, why: 'That is more than can be recorded.' };
+    return no({ code: 'amountTooLarge', params: NONE });
   return { ok: true, amount };
 }
 

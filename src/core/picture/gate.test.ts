@@ -104,7 +104,11 @@ describe('the gate for pictures', () => {
   });
   it.each([
     ['a PNG of 30,000 × 30,000', png(30_000, 30_000), 'tooManyPixels'],
-    ['an animated PNG of 20,000 × 20,000', png(20_000, 20_000, chunk('acTL', [...u32(9_999), ...u32(0)])), 'tooManyPixels'],
+    [
+      'an animated PNG of 20,000 × 20,000',
+      png(20_000, 20_000, chunk('acTL', [...u32(9_999), ...u32(0)])),
+      'tooManyPixels',
+    ],
     ['a JPEG of 65,000 × 65,000', jpeg(65_000, 65_000), 'tooLong'],
     ['an animated WebP of 16,000 × 16,000', webp(16_000, 16_000, true), 'tooManyPixels'],
     ['a JPEG in 5,000 passes', jpeg(4_000, 3_000, { sof: 0xc2, scans: 5_000 }), 'tooManyPasses'],
@@ -112,13 +116,19 @@ describe('the gate for pictures', () => {
     ['a JPEG without a size', jpeg(0, 0), 'damaged'],
     ['a head without a body', new Uint8Array([0xff, 0xd8, 0xff]), 'damaged'],
     ['a page', new Uint8Array(ascii('<!doctype html><script>')), 'notPicture'],
-    ['a drawing that runs scripts', new Uint8Array(ascii('<svg xmlns="http://www.w3.org/2000/svg">')), 'notPicture'],
+    [
+      'a drawing that runs scripts',
+      new Uint8Array(ascii('<svg xmlns="http://www.w3.org/2000/svg">')),
+      'notPicture',
+    ],
     ['nothing', new Uint8Array(), 'empty'],
   ])('turns away %s, and says why', (_, bytes, code) => {
     expect(pictureGate(bytes)).toMatchObject({ ok: false, why: { code } });
   });
   it('turns away a file that is larger than any camera’s, from its size alone', () => {
-    expect(pictureGate(jpeg(100, 100), MOST_PICTURE_BYTES + 1)).toMatchObject({ why: { code: 'fileTooLarge' } });
+    expect(pictureGate(jpeg(100, 100), MOST_PICTURE_BYTES + 1)).toMatchObject({
+      why: { code: 'fileTooLarge' },
+    });
   });
   it('says something of any bytes at all, and never lets through more pixels than it says', () => {
     const start = fc.constantFrom(

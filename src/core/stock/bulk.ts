@@ -1,12 +1,20 @@
+import { NONE, type Coded, type None, type Refusal } from '@/contract/coded';
 import { USES, type Item } from '@/contract/records';
 
 import { groupWords, type Groups } from './groups';
 import { wordsForUse } from '../condition/grade';
 import { withKind } from '../kinds/changeKind';
 import type { KindTree } from '../kinds/tree';
-import { answersOf, factsWith, readable } from '../kinds/values';
-import { formatLength, formatWeight, parseLength, parseWeight, type Units } from '../measure/units';
-import { formatMoney, parseMoney } from '../money/money';
+import { answersOf, factsWith, readable, type AnswerTroubleParams } from '../kinds/values';
+import {
+  formatLength,
+  formatWeight,
+  parseLength,
+  parseWeight,
+  type FigureTroubleParams,
+  type Units,
+} from '../measure/units';
+import { formatMoney, parseMoney, type MoneyTroubleParams } from '../money/money';
 import { sameWord } from '../words/sameWord';
 import { escaped } from '../words/wholeWord';
 
@@ -52,7 +60,7 @@ export interface Changed {
 export interface BulkPlan {
   changes: Changed[];
   /** Items that can't take it, each with the reason; they stay as they are. */
-  refused: { id: string; why: string }[];
+  refused: { id: string; why: BulkTrouble }[];
   /** Items that are so already. */
   same: number;
 }
@@ -87,7 +95,28 @@ export function planShared(items: readonly Item[], target: Target, value: string
   return { ...plan, same: plan.same + items.length - empty.length };
 }
 
-type Done = { ok: true; part: Partial<Item> } | { ok: false; why: string };
+/** Why an item can't take a change; lengths in characters. */
+export interface BulkTroubleParams extends MoneyTroubleParams, FigureTroubleParams, AnswerTroubleParams {
+  kindOnlySet: None;
+  noSuchKind: None;
+  useSetOrCleared: None;
+  amountSetOrCleared: None;
+  weightSetOrCleared: None;
+  measureSetOrCleared: None;
+  groupNotReplaced: None;
+  noSuchGroup: None;
+  notForMany: None;
+  notMeasured: None;
+  notAsked: None;
+}
+export type BulkTrouble = Coded<BulkTroubleParams>;
+type Done = { ok: true; part: Partial<Item> } | Refusal<BulkTrouble>;
+
+type Plain = Exclude<
+  keyof BulkTroubleParams,
+  keyof MoneyTroubleParams | keyof FigureTroubleParams | keyof AnswerTroubleParams
+>;
+const no = (code: Plain): Done => ({ ok: false, why: { code, params: NONE } });
 
 function changed(item: Item, target: Target, action: Action, ways: Ways): Done {
   const { kinds, currency, units } = ways;
@@ -95,11 +124,9 @@ function changed(item: Item, target: Target, action: Action, ways: Ways): Done {
   if (target.startsWith('measure:')) return changedMeasure(item, target.slice(8), action, ways);
   switch (target) {
     case 'kind': {
-      if (action.type !== 'set') return { ok: false, why: 'A kind can only be set.' };
+      if (action.type !== 'set') return no('kindOnlySet');
       const kind = kinds.get(action.value) ?? kinds.all.find((k) => sameWord(k.name, action.value));
-      return kind
-        ? { ok: true, part: withKind(item, kind.id, kinds) }
-        : { ok: false, why: 'There is no such kind.' };
+      return kind ? { ok: true, part: withKind(item, kind.id, kinds) } : no('noSuchKind');
     }
     case 'use': {
       if (action.type === 'clear') return { ok: true, part: { use: null } };
@@ -107,25 +134,25 @@ function changed(item: Item, target: Target, action: Action, ways: Ways): Done {
         action.type === 'set'
           ? USES.find((u) => u === action.value || sameWord(wordsForUse(u), action.value))
           : undefined;
-      return use ? { ok: true, part: { use } } : { ok: false, why: 'Use can be set or cleared.' };
+      return use ? { ok: true, part: { use } } : no('useSetOrCleared');
     }
     case 'price':
     case 'cost': {
       if (action.type === 'clear') return { ok: true, part: { [target]: null } };
-      if (action.type !== 'set') return { ok: false, why: 'An amount can be set or cleared.' };
+      if (action.type !== 'set') return no('amountSetOrCleared');
       const amount = parseMoney(action.value, currency);
       return amount.ok ? { ok: true, part: { [target]: amount.amount } } : amount;
     }
     case 'weight': {
       if (action.type === 'clear') return { ok: true, part: { weightG: null } };
-      if (action.type !== 'set') return { ok: false, why: 'A weight can be set or cleared.' };
+      if (action.type !== 'set') return no('weightSetOrCleared');
       const weight = parseWeight(action.value, units);
       return weight.ok ? { ok: true, part: { weightG: weight.value } } : weight;
     }
     case 'group': {
       if (action.type === 'clear') return { ok: true, part: { groupIds: [] } };
-      if (action.type === 'replace') return { ok: false, why: 'Groups can be set, added or cleared.' };
-      if (!ways.groups[action.value]) return { ok: false, why: 'There is no such group.' };
+      if (action.type === 'replace') return no('groupNotReplaced');
+      if (!ways.groups[action.value]) return no('noSuchGroup');
       const before = action.type === 'add' ? item.groupIds.filter((g) => g !== action.value) : [];
       return { ok: true, part: { groupIds: [...before, action.value] } };
     }
@@ -134,20 +161,18 @@ function changed(item: Item, target: Target, action: Action, ways: Ways): Done {
     case 'spot': {
       const value = edited(item[target], action, ' ');
       return value.length > LIMITS[target]
-        ? { ok: false, why: `It would be ${value.length} characters long; ${LIMITS[target]} fit.` }
+        ? { ok: false, why: { code: 'tooLong', params: { length: value.length, most: LIMITS[target] } } }
         : { ok: true, part: { [target]: value } };
     }
     default:
-      return { ok: false, why: 'That can’t be changed for many at once.' };
+      return no('notForMany');
   }
 }
 
 /** A figure laid out with a tape, for all that is known: it takes the place of one from a picture. */
 function changedMeasure(item: Item, id: string, action: Action, { kinds, units }: Ways): Done {
-  if (!kinds.measures(item.kind).some((m) => m.id === id))
-    return { ok: false, why: 'Its kind is not measured so.' };
-  if (action.type !== 'set' && action.type !== 'clear')
-    return { ok: false, why: 'A measurement can be set or cleared.' };
+  if (!kinds.measures(item.kind).some((m) => m.id === id)) return no('notMeasured');
+  if (action.type !== 'set' && action.type !== 'clear') return no('measureSetOrCleared');
   const { [id]: _, ...measurements } = item.measurements;
   const { [id]: __, ...uncertainty } = item.uncertainty;
   const { [id]: ___, ...measuredBy } = item.measuredBy;
@@ -166,7 +191,7 @@ function changedMeasure(item: Item, id: string, action: Action, { kinds, units }
 
 function changedFact(item: Item, id: string, action: Action, kinds: KindTree): Done {
   const spec = kinds.fact(item.kind, id);
-  if (!spec) return { ok: false, why: 'Its kind is not asked this.' };
+  if (!spec) return no('notAsked');
   const old = item.facts[id] ?? '';
   const value = spec.several ? severalEdited(old, action) : edited(old, action, ' ');
   const done = factsWith(item.facts, spec, value);

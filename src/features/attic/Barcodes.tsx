@@ -17,6 +17,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useDraft, useTextDraft } from '@/store/attic/drafts';
 import { unlessExpected } from '@/store/base/faults';
 import { Looked, lookUpList, makeLooked, useListBusy } from '@/store/research/barcodeLists';
+import { lineTrouble, typedTrouble } from '@/wording/typed';
 
 /** The longest file taken, bytes. */
 const LONGEST_FILE = 200_000;
@@ -62,10 +63,15 @@ export function Barcodes() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   const read = (words: string) => {
-    const { barcodes, ...found } = barcodesIn(words, currency);
+    const { barcodes, refused, left, ...rest } = barcodesIn(words, currency);
     const all = barcodes.map((b): Looked => ({ ...b, state: 'waiting', record: null, why: '' }));
     setMade(null);
-    put({ list: found, looked: all });
+    const list = {
+      ...rest,
+      refused: refused.map((r) => ({ ...r, why: typedTrouble(r.why) })),
+      left: left.map((l) => ({ ...l, why: lineTrouble(l.why) })),
+    };
+    put({ list, looked: all });
     ask(all);
   };
   const file = async (files: File[]) => {

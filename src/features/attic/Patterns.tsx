@@ -166,7 +166,11 @@ function Editor({ pattern }: { pattern: Pattern }) {
       {item && filled ? (
         <View role="group" aria-label="Preview on a real item" style={{ gap: 6 }}>
           <Text variant="small" tone="soft">{`Of ${nameOf(item)} it makes:`}</Text>
-          {filled.ok ? <Text>{filled.text}</Text> : <Notice tone="trouble">{patternTroubleWords(filled.why)}</Notice>}
+          {filled.ok ? (
+            <Text>{filled.text}</Text>
+          ) : (
+            <Notice tone="trouble">{patternTroubleWords(filled.why)}</Notice>
+          )}
           {some.length > 1 ? (
             <Button variant="quiet" onPress={() => setAt(at + 1)}>
               Try it with another item

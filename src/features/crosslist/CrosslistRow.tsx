@@ -184,7 +184,8 @@ function CellPress(props: {
   const same =
     twinned &&
     `${nameOf(twinned)} (${twinned.code}) goes there under the same title at the same price: one of them has to differ`;
-  const trouble = job?.state === 'failed' ? job.why : (refused?.message ?? (blocker ? findingWords(blocker) : same));
+  const trouble =
+    job?.state === 'failed' ? job.why : (refused?.message ?? (blocker ? findingWords(blocker) : same));
   const at = job?.field || refused?.field || blocker?.field || (same ? 'title' : 'markets');
   const under =
     job && job.state !== 'failed'

@@ -19,6 +19,7 @@ import { useDraft, useHasDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
 import { editItem } from '@/store/items/items';
 import { useColours } from '@/theme/theme';
+import { typedTrouble } from '@/wording/typed';
 
 /** An item sold in choices: what there is to choose, how many of each, prices and pictures of their own. */
 export const ChoicesSection = memo(function ChoicesSection({
@@ -98,7 +99,7 @@ function Options(props: { draftKey: string; item: Item; onKept: () => void }) {
       .filter((l) => l.name.trim() !== '' || l.values.trim() !== '')
       .map((l): Option => ({ name: l.name, values: valuesIn(l.values) }));
     const done = withOptions(item.choices, options, item.code);
-    if (!done.ok) return setWhy(done.why);
+    if (!done.ok) return setWhy(typedTrouble(done.why));
     editItem(item.id, 'choices', { choices: done.choices });
     clearDraft();
     onKept();

@@ -8,6 +8,7 @@ import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
 import { setFact } from '@/store/items/items';
 import { barcodeSeen } from '@/store/research/lookUp';
+import { typedTrouble } from '@/wording/typed';
 
 /** One item specific: typed, or tapped where there are answers to choose from. */
 export const FactField = memo(function FactField(props: { itemId: string; spec: FactSpec; value: string }) {
@@ -38,7 +39,7 @@ export const FactField = memo(function FactField(props: { itemId: string; spec: 
           hint={spec.several ? 'Several, with commas between' : undefined}
           refuse={(text) => {
             const judged = factValue(spec, spec.several ? text.replaceAll(',', '\n') : text);
-            return judged.ok ? null : judged.why;
+            return judged.ok ? null : typedTrouble(judged.why);
           }}
           onChange={(text) => set(spec.several ? text.replaceAll(',', '\n') : text)}
         />

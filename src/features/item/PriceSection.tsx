@@ -19,6 +19,7 @@ import { useCourier } from '@/store/courier/courierLink';
 import { editItem, removeItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
 import { unpostableWords } from '@/wording/check';
+import { typedTrouble } from '@/wording/typed';
 
 import { AskingPrices } from '../price/AskingPrices';
 import { Competing } from '../price/Competing';
@@ -132,7 +133,7 @@ export const StoreSection = memo(function StoreSection({
             }
             refuse={(text) => {
               const parsed = text.trim() === '' ? null : parseWeight(text, units);
-              return parsed && !parsed.ok ? parsed.why : null;
+              return parsed && !parsed.ok ? typedTrouble(parsed.why) : null;
             }}
             onChange={(text) => {
               const parsed = text.trim() === '' ? null : parseWeight(text, units);

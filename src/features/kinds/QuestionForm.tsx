@@ -7,6 +7,7 @@ import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
 import { keepSpecific } from '@/store/items/ownKinds';
+import { typedTrouble } from '@/wording/typed';
 
 const TYPES: readonly [FactType, string][] = [
   ['text', 'Words'],
@@ -46,7 +47,7 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
     if (list.some((c) => c.length > 80) || list.length > 200)
       return setTrouble('At most 200 choices of 80 characters each. Nothing was changed.');
     const usual = whole.usual ? factValue(whole, whole.usual) : null;
-    if (usual && !usual.ok) return setTrouble(`What it begins with does not fit: ${usual.why}`);
+    if (usual && !usual.ok) return setTrouble(`What it begins with does not fit: ${typedTrouble(usual.why)}`);
     keepSpecific(at, whole);
     onDone();
   };

@@ -10,6 +10,7 @@ import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { applyBulk } from '@/store/items/bulk';
 import { FONT, useColours } from '@/theme/theme';
+import { typedTrouble } from '@/wording/typed';
 
 import { cellOf, ItemCell, withCell, type Row } from './Cell';
 
@@ -131,7 +132,7 @@ function useRows(list: readonly Item[], questions: readonly Question[], ways: Wa
             text.trim() === '' ? { type: 'clear' as const } : { type: 'set' as const, value: text };
           const one = planBulk([now], q.target, action, ways);
           const no = one.refused[0];
-          if (no) slips[key] = { code: now.code, label: q.label, text, why: no.why };
+          if (no) slips[key] = { code: now.code, label: q.label, text, why: typedTrouble(no.why) };
           const done = one.changes[0];
           if (!done) continue;
           now = { ...now, ...done.part };

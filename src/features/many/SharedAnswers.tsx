@@ -9,6 +9,8 @@ import { Notice } from '@/parts/ui/Notice';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { applyBulk } from '@/store/items/bulk';
+import { plural } from '@/wording/plural';
+import { typedTrouble } from '@/wording/typed';
 
 /** What all of them share, said once. Those that have an answer of their own keep it. */
 export function SharedAnswers(props: { list: readonly Item[]; questions: readonly Question[]; ways: Ways }) {
@@ -18,7 +20,8 @@ export function SharedAnswers(props: { list: readonly Item[]; questions: readonl
   const [said, setSaid] = useState<string | null>(null);
   const question = questions.find((q) => q.target === target);
   const plan = question && value.trim() !== '' ? planShared(list, question.target, value, ways) : null;
-  const why = plan && plan.changes.length === 0 ? plan.refused[0]?.why : undefined;
+  const refused = plan && plan.changes.length === 0 ? plan.refused[0] : undefined;
+  const why = refused && typedTrouble(refused.why);
   // A figure or a title is each item's own; what all have said already needs no more saying.
   const shareable = questions.filter(
     (q) =>
@@ -36,7 +39,7 @@ export function SharedAnswers(props: { list: readonly Item[]; questions: readonl
     if (!question || !plan || plan.changes.length === 0) return;
     const kept = plan.same > 0 ? ` ${plan.same} kept an answer of their own.` : '';
     void applyBulk(question.label, plan).then((n) =>
-      setSaid(`Said of ${n === 1 ? 'one item' : `${n} items`}.${kept}`),
+      setSaid(`Said of ${plural(n, 'one item', `${n} items`)}.${kept}`),
     );
     setTarget(null);
     setValue('');

@@ -15,6 +15,7 @@ import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
 import { nameOf } from '@/store/items/names';
 import { useColours } from '@/theme/theme';
+import { typedTrouble } from '@/wording/typed';
 
 interface Asked {
   key: string;
@@ -88,7 +89,7 @@ function OneQuestion(props: {
     if (text.trim() === known.trim()) return onDone();
     const action = text.trim() === '' ? { type: 'clear' as const } : { type: 'set' as const, value: text };
     const plan = planBulk([item], target, action, ways);
-    if (plan.refused[0]) return setWhy(plan.refused[0].why);
+    if (plan.refused[0]) return setWhy(typedTrouble(plan.refused[0].why));
     void applyBulk(label, plan, { quietly: true });
     onDone();
   };

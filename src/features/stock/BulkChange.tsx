@@ -14,6 +14,8 @@ import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
 import { useWays } from '@/store/items/ways';
+import { plural } from '@/wording/plural';
+import { typedTrouble } from '@/wording/typed';
 
 const TARGETS: readonly [Target, string][] = [
   ['spot', 'Spot'],
@@ -81,6 +83,11 @@ export function BulkChange(props: {
           : { type: doing, value };
     return planBulk(list, target, action, ways);
   }, [list, target, doing, value, by, ways]);
+  const reasons = new Map<string, number>();
+  for (const { why } of plan?.refused ?? []) {
+    const words = typedTrouble(why);
+    reasons.set(words, (reasons.get(words) ?? 0) + 1);
+  }
   const name = TARGETS.find(([id]) => id === target)?.[1] ?? question?.label ?? '';
   const targets: readonly (readonly [Target, string])[] = [
     ...TARGETS.filter(([id]) => id !== 'group' || Object.keys(ways.groups).length > 0),
@@ -159,9 +166,9 @@ export function BulkChange(props: {
           {plan.same > 0 ? (
             <Text variant="small" tone="soft">{`${plan.same} would stay as they are.`}</Text>
           ) : null}
-          {[...new Set(plan.refused.map((r) => r.why))].map((why) => (
+          {[...reasons].map(([why, count]) => (
             <Notice key={why} tone="caution">
-              {`${plan.refused.filter((r) => r.why === why).length} left as they are: ${why}`}
+              {`${count} left as ${plural(count, 'it is', 'they are')}: ${why}`}
             </Notice>
           ))}
           <Button

@@ -1,5 +1,6 @@
 import { lengthFigure, parseLength, type Units } from '@/core/measure/units';
 import { Field } from '@/parts/ui/Field';
+import { typedTrouble } from '@/wording/typed';
 
 /** A length in the person's units, inches as tailors write them. An emptied field means "not measured". */
 export function LengthField(props: {
@@ -20,7 +21,7 @@ export function LengthField(props: {
       value={value === null ? '' : lengthFigure(value, units)}
       refuse={(text) => {
         const parsed = text.trim() === '' ? null : parseLength(text, units);
-        return parsed && !parsed.ok ? parsed.why : null;
+        return parsed && !parsed.ok ? typedTrouble(parsed.why) : null;
       }}
       onChange={(text) => {
         const parsed = text.trim() === '' ? null : parseLength(text, units);

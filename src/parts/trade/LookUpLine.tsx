@@ -6,6 +6,7 @@ import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { lookUpItem, useLookUps } from '@/store/research/lookUp';
+import { typedTrouble } from '@/wording/typed';
 
 /**
  * How the look-up of an item's barcode stands, and the way to ask again. Nothing where there is no barcode.
@@ -15,7 +16,7 @@ export function LookUpLine({ item }: { item: Pick<Item, 'id' | 'facts' | 'readin
   const barcode = item.facts.barcode ?? item.readings.find((r) => r.field === 'fact:barcode')?.value;
   if (!barcode) return null;
   const read = readBarcode(barcode);
-  if (!read.ok) return <Notice tone="caution">{`Barcode ${barcode}: ${read.why}`}</Notice>;
+  if (!read.ok) return <Notice tone="caution">{`Barcode ${barcode}: ${typedTrouble(read.why)}`}</Notice>;
   if (state && 'asking' in state)
     return (
       <Text tone="soft" variant="small" role="status" figures>

@@ -1,5 +1,6 @@
 import { formatAmount, parseMoney } from '@/core/money/money';
 import { Field } from '@/parts/ui/Field';
+import { typedTrouble } from '@/wording/typed';
 
 export interface MoneyFieldProps {
   label: string;
@@ -25,7 +26,7 @@ export function MoneyField({ value, onChange, currency, emptied, ...rest }: Mone
       refuse={(text) => {
         if (text.trim() === '') return emptied ?? null;
         const parsed = parseMoney(text, currency);
-        return parsed.ok ? null : parsed.why;
+        return parsed.ok ? null : typedTrouble(parsed.why);
       }}
       onChange={(text) => {
         const parsed = text.trim() === '' ? null : parseMoney(text, currency);
