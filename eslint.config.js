@@ -65,8 +65,9 @@ const zones = [
       './src/app',
       './server/standins',
       './server/http',
+      './src/wording',
     ],
-    'The courier reaches stand-ins over HTTP only.',
+    'The courier says what by codes, and reaches stand-ins over HTTP only.',
   ),
   zone(
     './server/standins',

@@ -7,7 +7,7 @@ import { emptyCourier, step } from '@/core/courier/step';
 import type { CourierEvent, News, Policy } from '@/core/courier/types';
 
 import { tell } from './figure';
-import { CallFailed, type Adapter } from '../server/courier/adapter';
+import { failed, type Adapter } from '../server/courier/adapter';
 import { Courier } from '../server/courier/courier';
 import { Ledger, type Entry } from '../server/courier/ledger';
 
@@ -37,7 +37,7 @@ class Market implements Adapter {
     private readonly takes: number,
   ) {}
   readonly name = 'A marketplace';
-  ruleSheet = () => Promise.reject(new CallFailed('closed', false));
+  ruleSheet = () => Promise.reject(failed('closed', false));
   async publish({ ref }: { ref: string }) {
     this.up.add(ref);
     return { remoteId: ref, url: `/${ref}`, state: 'live' as const };

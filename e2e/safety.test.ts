@@ -85,8 +85,8 @@ it('answers a command given twice once, the same', async () => {
         body: JSON.stringify({ type: 'withdraw', id: 'twice', item: 't', market: 'brackenmoor' }),
       })
     ).json();
-  expect(await give()).toEqual({ accepted: false, why: 'It is not listed there.' });
-  expect(await give()).toEqual({ accepted: false, why: 'It is not listed there.' });
+  expect(await give()).toEqual({ accepted: false, refusal: 'notListed' });
+  expect(await give()).toEqual({ accepted: false, refusal: 'notListed' });
   const { lines } = (await (
     await fetch(`${server.address}/api/ledger`, { headers: { 'x-attic-session': token } })
   ).json()) as { lines: { type: string }[] };

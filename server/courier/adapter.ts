@@ -1,9 +1,11 @@
 import type { Coupon, DepotParcel, DepotStock } from '@/contract/atMarket';
+import { NONE } from '@/contract/coded';
 import type { Comp, CompetingOffer, SearchedWord } from '@/contract/comps';
 import type { ListingDraft, Reason } from '@/contract/courier';
 import type { OfferWish, OrderAtMarket, OrderWish, Talk } from '@/contract/fulfilment';
 import type { OwnListing } from '@/contract/ownListing';
 import type { RuleSheet } from '@/contract/ruleSheet';
+import type { CallTrouble, PlainTrouble } from '@/contract/troubles';
 import type { News } from '@/core/courier/types';
 
 /** Gives the bytes of a picture (JPEG) by its SHA-256. */
@@ -141,7 +143,7 @@ export interface Coupons {
 /** The call brought no answer that settles it. */
 export class CallFailed extends Error {
   constructor(
-    message: string,
+    readonly trouble: CallTrouble,
     /** It may have been carried out all the same. */
     readonly unclear: boolean,
     /** Milliseconds the marketplace asked us to wait. */
@@ -149,13 +151,18 @@ export class CallFailed extends Error {
     /** Our token is no longer good. */
     readonly locked = false,
   ) {
-    super(message);
+    super(trouble.code);
   }
+}
+
+/** A failure whose code says it all. */
+export function failed(code: PlainTrouble, unclear: boolean, retryAfter: number | null = null): CallFailed {
+  return new CallFailed({ code, params: NONE }, unclear, retryAfter);
 }
 
 /** The marketplace says no, and why, with our names for the fields. */
 export class Refused extends Error {
   constructor(readonly reasons: Reason[]) {
-    super(reasons.map((r) => r.message).join(' '));
+    super(reasons.map((r) => r.code ?? r.message).join(' '));
   }
 }

@@ -32,8 +32,8 @@ const ask = (init: Partial<Parameters<typeof call>[1]> = {}) =>
 const failed = async (init: Partial<Parameters<typeof call>[1]> = {}) => {
   const error = await ask(init).catch((e: unknown) => e);
   expect(error).toBeInstanceOf(CallFailed);
-  const { message, unclear, retryAfter, locked } = error as CallFailed;
-  return { message, unclear, retryAfter, locked };
+  const { trouble, unclear, retryAfter, locked } = error as CallFailed;
+  return { ...trouble, unclear, retryAfter, locked };
 };
 const says = (status: number, body: string, headers: Record<string, string> = {}) => {
   answer = (response) => response.writeHead(status, headers).end(body);
@@ -52,14 +52,14 @@ it('what only asks is asked once more when the connection was closed under it, a
   expect(await ask()).toEqual({ status: 200, body: {} });
   expect(hits).toHaveLength(2);
   answer = (response) => response.destroy();
-  expect(await failed()).toMatchObject({ message: 'The connection broke off.', unclear: false });
+  expect(await failed()).toMatchObject({ code: 'brokeOff', unclear: false });
   expect(hits).toHaveLength(4);
 });
 
 it('what changes something is never told twice: it may have been done', async () => {
   answer = (response) => response.destroy();
   for (const method of ['POST', 'PUT', 'DELETE'])
-    expect(await failed({ method })).toMatchObject({ message: 'The connection broke off.', unclear: true });
+    expect(await failed({ method })).toMatchObject({ code: 'brokeOff', unclear: true });
   expect(hits).toHaveLength(3);
 });
 
@@ -84,16 +84,16 @@ it('an answer without end is not read, nor asked for again', async () => {
 });
 
 it.each([
-  [429, { 'retry-after': '7' }, 'It asked us to slow down.', 7_000],
-  [429, { 'retry-after': 'soon' }, 'It asked us to slow down.', 5_000],
-  [429, { 'retry-after': '-4' }, 'It asked us to slow down.', 5_000],
+  [429, { 'retry-after': '7' }, { code: 'slowDown', params: {} }, 7_000],
+  [429, { 'retry-after': 'soon' }, { code: 'slowDown', params: {} }, 5_000],
+  [429, { 'retry-after': '-4' }, { code: 'slowDown', params: {} }, 5_000],
   // Nobody is left alone for longer than an hour.
-  [429, { 'retry-after': '999999' }, 'It asked us to slow down.', 3_600_000],
-  [503, {}, 'It is closed just now.', null],
-  [418, {}, 'It answered with an error (418).', null],
-] as const)('%i %o: %s', async (status, headers, message, retryAfter) => {
+  [429, { 'retry-after': '999999' }, { code: 'slowDown', params: {} }, 3_600_000],
+  [503, {}, { code: 'closed', params: {} }, null],
+  [418, {}, { code: 'status', params: { status: 418 } }, null],
+] as const)('%i %o: %o', async (status, headers, trouble, retryAfter) => {
   says(status, '', headers);
-  expect(await failed({ method: 'POST' })).toEqual({ message, unclear: false, retryAfter, locked: false });
+  expect(await failed({ method: 'POST' })).toEqual({ ...trouble, unclear: false, retryAfter, locked: false });
 });
 
 it('an error after a change leaves it unclear; a key that is not taken is said to be that', async () => {
@@ -108,12 +108,12 @@ it('an error after a change leaves it unclear; a key that is not taken is said t
 
 it('follows nobody elsewhere: a key is for one place', async () => {
   says(302, '', { location: 'http://127.0.0.1:1/' });
-  expect((await failed()).message).toBe('It answered with an error (302).');
+  expect(await failed()).toMatchObject({ code: 'status', params: { status: 302 } });
 });
 
 it('what was not agreed is no answer', async () => {
   says(200, '<html>');
-  expect((await failed()).message).toBe('The answer could not be read.');
+  expect((await failed()).code).toBe('unreadable');
   expect(readAs(z.object({ a: z.number() }), { a: 1 })).toEqual({ a: 1 });
   expect(() => readAs(z.object({ a: z.number() }), { a: '1' })).toThrow(CallFailed);
 });

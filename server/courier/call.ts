@@ -1,8 +1,9 @@
 import type { z } from 'zod';
 
+import { NONE } from '@/contract/coded';
 import { CALL_LIMIT } from '@/core/courier/waiting';
 
-import { CallFailed } from './adapter';
+import { CallFailed, failed } from './adapter';
 
 /** Most bytes read of an answer: a marketplace is outside, and outside is not trusted. */
 const MOST = 4_000_000;
@@ -14,7 +15,7 @@ export interface Answer {
 
 /**
  * One HTTP call to a marketplace. Statuses in `expected` come back as answers; everything else
- * becomes {@link CallFailed} with words a person can read.
+ * becomes {@link CallFailed}, which says why.
  */
 export async function call(
   address: string,
@@ -42,28 +43,26 @@ export async function call(
   const { response, text } = await once()
     .catch(again)
     .catch((error: unknown) => {
-      throw new CallFailed(isLate(error) ? 'No answer in time.' : 'The connection broke off.', changing);
+      throw failed(isLate(error) ? 'noAnswer' : 'brokeOff', changing);
     });
   if (expected.includes(response.status)) {
     try {
       return { status: response.status, body: text === '' ? null : JSON.parse(text) };
     } catch {
       // Not JSON.
-      throw new CallFailed('The answer could not be read.', changing);
+      throw failed('unreadable', changing);
     }
   }
   if (response.status === 429) {
     const seconds = Number(response.headers.get('retry-after'));
-    throw new CallFailed(
-      'It asked us to slow down.',
-      false,
-      Number.isFinite(seconds) && seconds > 0 ? Math.min(seconds, 3_600) * 1_000 : 5_000,
-    );
+    const wait = Number.isFinite(seconds) && seconds > 0 ? Math.min(seconds, 3_600) * 1_000 : 5_000;
+    throw new CallFailed({ code: 'slowDown', params: NONE }, false, wait);
   }
   if (response.status === 401 || response.status === 403)
-    throw new CallFailed('It no longer lets us in: it needs a new code.', false, 10_000, true);
-  if (response.status === 503) throw new CallFailed('It is closed just now.', false);
-  throw new CallFailed(`It answered with an error (${response.status}).`, changing && response.status >= 500);
+    throw new CallFailed({ code: 'keyRefused', params: NONE }, false, 10_000, true);
+  if (response.status === 503) throw failed('closed', false);
+  const { status } = response;
+  throw new CallFailed({ code: 'status', params: { status } }, changing && status >= 500);
 }
 
 class TooLong extends Error {}
@@ -89,6 +88,6 @@ async function readLimited(response: Response): Promise<string> {
 /** Reads an answer's body by its schema; what does not fit counts as no answer. */
 export function readAs<T>(schema: z.ZodType<T>, body: unknown): T {
   const parsed = schema.safeParse(body);
-  if (!parsed.success) throw new CallFailed('The answer was not what was agreed.', true);
+  if (!parsed.success) throw failed('notAsAgreed', true);
   return parsed.data;
 }

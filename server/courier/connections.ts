@@ -1,11 +1,16 @@
 import { z } from 'zod';
 
+import type { LetInTrouble } from '@/contract/troubles';
 import { CALL_LIMIT } from '@/core/courier/waiting';
 
 import type { Ledger } from './ledger';
 
-/** A code was not taken, or nobody answered; the message is for a person. */
-export class NotLetIn extends Error {}
+/** A code was not taken, or nobody answered. */
+export class NotLetIn extends Error {
+  constructor(readonly why: LetInTrouble) {
+    super(why);
+  }
+}
 
 /**
  * The tokens by which marketplaces let us in. They stay here: no page ever sees one. A person brings a code,
@@ -37,9 +42,9 @@ export class Connections {
     return this.tokens.get(market) ?? '';
   }
 
-  /** @throws NotLetIn with words for a person */
+  /** @throws NotLetIn */
   async letIn(market: string, code: string): Promise<void> {
-    if (!this.tokens.has(market)) throw new NotLetIn('Nobody needs to be let in there.');
+    if (!this.tokens.has(market)) throw new NotLetIn('notNeeded');
     const response = await fetch(`${this.addressOf(market)}/access/token`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -47,15 +52,13 @@ export class Connections {
       redirect: 'manual',
       signal: AbortSignal.timeout(CALL_LIMIT),
     }).catch(() => null); // No answer is told in words below.
-    if (!response) throw new NotLetIn('It does not answer just now. Nothing was changed; try again later.');
-    if (response.status === 403)
-      throw new NotLetIn('That code is wrong or too old. Fetch another one there; nothing was changed.');
+    if (!response) throw new NotLetIn('noAnswer');
+    if (response.status === 403) throw new NotLetIn('codeRefused');
     const body = z
       .object({ token: z.string().min(16).max(400) })
       // What is no JSON fits nothing.
       .safeParse(await response.json().catch(() => null));
-    if (!response.ok || !body.success)
-      throw new NotLetIn('It did not answer as agreed. Nothing was changed.');
+    if (!response.ok || !body.success) throw new NotLetIn('notAsAgreed');
     await this.ledger.keep(`token.${market}`, body.data.token);
     this.tokens.set(market, body.data.token);
   }

@@ -1,3 +1,4 @@
+import { NONE } from '@/contract/coded';
 import {
   ListingDraft,
   type Command,
@@ -5,9 +6,11 @@ import {
   type CourierHealth,
   type CourierItemView,
   type MarketView,
+  type SheetsAnswer,
 } from '@/contract/courier';
 import type { OwnListing } from '@/contract/ownListing';
 import type { RuleSheet } from '@/contract/ruleSheet';
+import type { Trouble, WriteTrouble } from '@/contract/troubles';
 import { shownDraft } from '@/core/bringIn/shownDraft';
 import { isKept } from '@/core/courier/kept';
 import { compareShown } from '@/core/courier/reconcile';
@@ -19,7 +22,7 @@ import { viewOf } from '@/core/courier/view';
 import { REST_AFTER, waitAfter } from '@/core/courier/waiting';
 import { serialQueue } from '@/core/serialQueue';
 
-import { CallFailed, Refused, type Adapter, type AlreadyOver, type Pictures } from './adapter';
+import { CallFailed, failed, Refused, type Adapter, type AlreadyOver, type Pictures } from './adapter';
 import { entering } from './entering';
 import { itemIn, type Entry, type Ledger } from './ledger';
 import { consoleLog, type Log } from '../faults/log';
@@ -45,17 +48,12 @@ const LONGEST_TIMER = 2_000_000_000;
 const LOOK_AGAIN = 2_000;
 
 /** Nothing can be written just now, so nothing new is taken on. The message is for a person. */
-export class CannotWrite extends Error {}
-
-/** Why the ledger can't be written, as part of a sentence. */
-const WHY = {
-  full: 'the disk is full',
-  unwritable: 'the disk does not take what is written',
-  readOnly: 'the ledger is read-only',
-  locked: 'another program has locked the ledger',
-  damaged: 'the ledger is damaged',
-  cannotOpen: 'the ledger can’t be opened',
-} as const;
+export class CannotWrite extends Error {
+  /** @param why null: not known any more */
+  constructor(readonly why: WriteTrouble | null) {
+    super(`the ledger cannot be written: ${why}`);
+  }
+}
 
 export interface CourierOptions {
   clock?: () => number;
@@ -88,7 +86,7 @@ export class Courier {
    * While nothing can be written: why, and what happened meanwhile, to be written down as soon as that is
    * possible.
    */
-  private cannotWrite: { code: keyof typeof WHY; since: number; tries: number } | null = null;
+  private cannotWrite: { code: WriteTrouble; since: number; tries: number } | null = null;
   private unwritten: (Entry & { at: number })[] = [];
   private readonly changedUnwritten = new Set<string>();
   private writeTimer: NodeJS.Timeout | null = null;
@@ -281,7 +279,7 @@ export class Courier {
   health(): CourierHealth {
     const { cannotWrite } = this;
     return {
-      cannotWrite: cannotWrite && WHY[cannotWrite.code],
+      cannotWrite: cannotWrite && cannotWrite.code,
       since: cannotWrite?.since ?? null,
       unreadLines: this.ledger.unread.size,
     };
@@ -342,10 +340,10 @@ export class Courier {
   /** The rule sheets as the marketplaces publish them now; the last one kept where one is away. */
   async ruleSheets(): Promise<{
     sheets: RuleSheet[];
-    missing: { market: string; name: string; why: string }[];
+    missing: SheetsAnswer['missing'];
   }> {
     const sheets: RuleSheet[] = [];
-    const missing: { market: string; name: string; why: string }[] = [];
+    const missing: SheetsAnswer['missing'] = [];
     await Promise.all(
       [...this.adapters.values()].map(async (adapter) => {
         try {
@@ -361,7 +359,7 @@ export class Courier {
             missing.push({
               market: adapter.id,
               name: adapter.name,
-              why: this.wordsOf(error, { market: adapter.id }),
+              why: this.troubleOf(error, { market: adapter.id }),
             });
         }
       }),
@@ -396,7 +394,7 @@ export class Courier {
     const now = this.now();
     const before = this.linkHealth();
     const { effects, changed, refusal } = step(this.state, event, now, this.policy);
-    const answer: CommandAnswer = refusal === null ? { accepted: true } : { accepted: false, why: refusal };
+    const answer: CommandAnswer = refusal === null ? { accepted: true } : { accepted: false, refusal };
     const behind = (ref: string) => itemBehind(this.state, ref);
     const item = itemIn(event, behind);
     const entries: Entry[] = isKept(event)
@@ -456,13 +454,10 @@ export class Courier {
   }
 
   private writeTrouble(): CannotWrite {
-    const why = this.cannotWrite ? WHY[this.cannotWrite.code] : 'of the ledger';
-    return new CannotWrite(
-      `The courier cannot write: ${why}. Nothing was sent or changed; try again once that is put right.`,
-    );
+    return new CannotWrite(this.cannotWrite?.code ?? null);
   }
 
-  private beginTrouble(code: keyof typeof WHY, error: unknown): void {
+  private beginTrouble(code: WriteTrouble, error: unknown): void {
     this.cannotWrite = { code, since: this.now(), tries: 1 };
     this.log.fault('writing the ledger', error, { code });
     for (const listener of this.healthListeners) listener();
@@ -577,7 +572,7 @@ export class Courier {
     const adapter = this.adapters.get(effect.market);
     const market = effect.market;
     try {
-      if (!adapter) throw new CallFailed('That marketplace is not connected.', false, 60_000);
+      if (!adapter) throw failed('notConnected', false, 60_000);
       switch (effect.type) {
         case 'poll': {
           const { news, cursor } = await adapter.eventsSince(effect.cursor);
@@ -607,7 +602,7 @@ export class Courier {
       if (effect.type !== 'poll' && error instanceof Refused)
         return { type: 'refused', market, ref: effect.ref, action: effect.type, reasons: error.reasons };
       const fault = !(error instanceof CallFailed || error instanceof Refused);
-      const trouble = this.wordsOf(error, {
+      const trouble = this.troubleOf(error, {
         market,
         type: effect.type,
         ref: effect.type === 'poll' ? null : effect.ref,
@@ -629,25 +624,21 @@ export class Courier {
     }
   }
 
-  /** What a person is told of an error: its own words where it was expected; anything else is for the log. */
-  private wordsOf(error: unknown, about: Record<string, string | null>): string {
-    if (error instanceof CallFailed || error instanceof Refused) return error.message;
+  /** What is told of an error: its own code or words where it was expected; anything else is for the log. */
+  private troubleOf(error: unknown, about: Record<string, string | null>): Trouble {
+    if (error instanceof CallFailed) return error.trouble;
+    if (error instanceof Refused) return error.message.slice(0, 500);
     this.log.fault('working with a marketplace', error, about);
-    return OUR_FAULT;
+    return { code: 'ourFault', params: NONE };
   }
 
   private readonly logged = (error: unknown): void => this.log.fault('the courier', error);
 }
 
-/** Said of what nobody expected. */
-const OUR_FAULT = 'Something went wrong here, not there: it is in the server’s log.';
-
 /** A picture that is not on the shelf any more is put there again by sending the listing again. */
 function lostPicture(error: unknown): never {
   if ((error as { code?: unknown } | null)?.code !== 'ENOENT') throw error;
-  throw new Refused([
-    { field: 'pictures', message: 'A picture of it got lost on the server: send it again.' },
-  ]);
+  throw new Refused([{ field: 'pictures', message: '', code: 'pictureLost' }]);
 }
 
 /**

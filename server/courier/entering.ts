@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 
+import { NONE } from '@/contract/coded';
 import { CourierEvent, Duplicate, Found, News } from '@/contract/courierEvents';
 
 import type { Log } from '../faults/log';
@@ -43,7 +44,7 @@ export function entering(event: CourierEvent, log: Log): CourierEvent[] {
               market,
               ref: event.ref,
               action: 'action' in event ? event.action : ACTION[event.type],
-              trouble: NOT_READ,
+              trouble: { code: 'answerNotRead', params: NONE },
               unclear: true,
               retryAfter: null,
               fault: true,
@@ -52,7 +53,6 @@ export function entering(event: CourierEvent, log: Log): CourierEvent[] {
   return fits(CourierEvent, [rest]);
 }
 
-const NOT_READ = 'Its answer could not be read: it is in the server’s log.';
 const ACTION: Partial<Record<CourierEvent['type'], 'publish' | 'revise' | 'withdraw'>> = {
   published: 'publish',
   revised: 'revise',

@@ -1,7 +1,7 @@
 import type { OwnListing } from '@/contract/ownListing';
 import { CALL_LIMIT } from '@/core/courier/waiting';
 
-import { CallFailed } from './adapter';
+import { CallFailed, failed } from './adapter';
 
 /** Portions a marketplace's list may come in; more would be one that never ends. */
 const MOST_PORTIONS = 400;
@@ -20,7 +20,7 @@ export async function inPortions<T>(
   const all: T[] = [];
   let from: number | null = 0;
   for (let i = 0; from !== null; i += 1) {
-    if (i === MOST_PORTIONS) throw new CallFailed('Its list of listings has no end.', false);
+    if (i === MOST_PORTIONS) throw failed('endlessList', false);
     const portion: { some: T[]; next: number | null } = await ask(from);
     all.push(...portion.some);
     from = portion.next;
@@ -40,6 +40,8 @@ export function ownListing(told: Told): OwnListing {
   return { state: 'live', postage: 0, listedAt: null, ...told, specifics: Object.fromEntries(specifics) };
 }
 
+const tooLarge = () => new CallFailed({ code: 'pictureTooLarge', params: { most: PICTURE_LIMIT } }, false);
+
 /** A listing's picture, from where buyers see it. @throws CallFailed */
 export async function pictureAt(address: string, name: string): Promise<Uint8Array<ArrayBuffer>> {
   try {
@@ -47,14 +49,13 @@ export async function pictureAt(address: string, name: string): Promise<Uint8Arr
       signal: AbortSignal.timeout(CALL_LIMIT),
       redirect: 'error',
     });
-    if (!response.ok) throw new CallFailed('The picture is not there any more.', false);
-    if (Number(response.headers.get('content-length') ?? 0) > PICTURE_LIMIT)
-      throw new CallFailed('The picture is over 8 MB.', false);
+    if (!response.ok) throw failed('pictureGone', false);
+    if (Number(response.headers.get('content-length') ?? 0) > PICTURE_LIMIT) throw tooLarge();
     const bytes = new Uint8Array(await response.arrayBuffer());
-    if (bytes.length > PICTURE_LIMIT) throw new CallFailed('The picture is over 8 MB.', false);
+    if (bytes.length > PICTURE_LIMIT) throw tooLarge();
     return bytes;
   } catch (error) {
     if (error instanceof CallFailed) throw error;
-    throw new CallFailed('The picture could not be fetched.', false);
+    throw failed('pictureNotFetched', false);
   }
 }

@@ -1,7 +1,7 @@
 import { ListingDraft, type Command } from '@/contract/courier';
 import type { News } from '@/core/courier/types';
 
-import { CallFailed, type Adapter } from './adapter';
+import { failed, type Adapter } from './adapter';
 
 const DRAFT = ListingDraft.parse({
   title: 'Gansey',
@@ -31,7 +31,7 @@ export class Shop implements Adapter {
     readonly name = id,
   ) {}
   ruleSheet(): Promise<never> {
-    return Promise.reject(new CallFailed('It is closed just now.', false));
+    return Promise.reject(failed('closed', false));
   }
   async publish({ ref }: { ref: string }) {
     this.ask(`publish ${ref}`);

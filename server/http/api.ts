@@ -28,19 +28,20 @@ import {
 } from '@/contract/courier';
 import type { CompareAnswer, OwnAnswer } from '@/contract/ownListing';
 import { pictureGate } from '@/core/picture/gate';
+import { letInTrouble, notWritten, reasonsWords, troubleWords } from '@/wording/courier';
 import { pictureTroubleWords } from '@/wording/pictures';
 
 import type { EventStream } from './eventStream';
 import { fulfilmentRoutes, type OfMarket } from './fulfilment';
 import { fromOwnPage, sessionCheck } from './guard';
 import { jsonBody } from './jsonBody';
+import { readable, TABLE_HEAD, tableRows } from './ledgerLines';
 import type { Carrier } from '../carrier/carrier';
 import { CallFailed, Refused, type Adapter } from '../courier/adapter';
 import { NotLetIn, type Connections } from '../courier/connections';
 import { CannotWrite, type Courier } from '../courier/courier';
 import type { Ledger } from '../courier/ledger';
 import type { PictureShelf } from '../courier/pictureShelf';
-import { readable, TABLE_HEAD, tableRows } from '../courier/words';
 import type { Log } from '../faults/log';
 import { databaseCode } from '../faults/startTrouble';
 import type { ProductLookup } from '../lookup/productLookup';
@@ -87,7 +88,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
   });
 
   app.onError((error, c) => {
-    if (error instanceof CannotWrite) return c.json({ error: error.message }, 503);
+    if (error instanceof CannotWrite) return c.json({ error: notWritten(error.why) }, 503);
     log.fault('answering the page', error, { path: c.req.routePath, method: c.req.method });
     const full = databaseCode(error) === 'full' || databaseCode(error) === 'unwritable';
     const words = full
@@ -129,7 +130,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     at: readonly string[],
     ask: (adapter: Adapter, category: string) => Promise<T>,
   ) => {
-    const missing: { market: string; why: string }[] = [];
+    const missing: CompsAnswer['missing'] = [];
     const answers = await Promise.all(
       at.slice(0, MOST_ASKED).map(async (one) => {
         const [market = '', category = ''] = one.split(/:(.*)/su);
@@ -139,7 +140,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
           return [{ market, answer: await ask(adapter, category.slice(0, 80)) }];
         } catch (error) {
           if (!(error instanceof CallFailed)) throw error;
-          missing.push({ market, why: error.message });
+          missing.push({ market, why: error.trouble });
           return [];
         }
       }),
@@ -174,7 +175,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       return c.json({ offers: await adapter.competing(barcode) } satisfies CompetingAnswer);
     } catch (error) {
       if (!(error instanceof CallFailed)) throw error;
-      return c.json({ error: `${adapter.name}: ${error.message}` }, 502);
+      return c.json({ error: `${adapter.name}: ${troubleWords(error.trouble)}` }, 502);
     }
   });
 
@@ -185,8 +186,10 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     try {
       return await ask(adapter);
     } catch (error) {
-      if (error instanceof Refused) return c.json({ error: `${adapter.name}: ${error.message}` }, 422);
-      if (error instanceof CallFailed) return c.json({ error: `${adapter.name}: ${error.message}` }, 502);
+      if (error instanceof Refused)
+        return c.json({ error: `${adapter.name}: ${reasonsWords(error.reasons)}` }, 422);
+      if (error instanceof CallFailed)
+        return c.json({ error: `${adapter.name}: ${troubleWords(error.trouble)}` }, 502);
       throw error;
     }
   };
@@ -288,8 +291,10 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
       });
       return c.json({ milliseconds: null } satisfies ConnectionTested);
     } catch (error) {
-      if (error instanceof CallFailed || error instanceof NotLetIn)
-        return c.json({ error: `${adapter.name}: ${error.message}` }, 502);
+      if (error instanceof CallFailed)
+        return c.json({ error: `${adapter.name}: ${troubleWords(error.trouble)}` }, 502);
+      if (error instanceof NotLetIn)
+        return c.json({ error: `${adapter.name}: ${letInTrouble(error.why)}` }, 502);
       throw error;
     }
   });
@@ -302,7 +307,7 @@ export function api(parts: ApiParts): Hono<{ Bindings: HttpBindings }> {
     } catch (error) {
       if (!(error instanceof CallFailed)) throw error;
       return c.json(
-        { error: `The product look-up: ${error.message}` },
+        { error: `The product look-up: ${troubleWords(error.trouble)}` },
         error.retryAfter !== null ? 429 : 502,
       );
     }

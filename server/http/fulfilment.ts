@@ -12,6 +12,7 @@ import {
   type ParcelTracking,
   type TalksAnswer,
 } from '@/contract/fulfilment';
+import { reasonsWords, troubleWords } from '@/wording/courier';
 
 import { jsonBody } from './jsonBody';
 import type { Carrier } from '../carrier/carrier';
@@ -42,7 +43,7 @@ export function fulfilmentRoutes(
           return (await courier.adapter(id)?.talks?.all()) ?? [];
         } catch (error) {
           if (!(error instanceof CallFailed)) throw error;
-          missing.push({ market: id, why: error.message });
+          missing.push({ market: id, why: error.trouble });
           return [];
         }
       }),
@@ -112,8 +113,10 @@ export function fulfilmentRoutes(
     try {
       return await ask();
     } catch (error) {
-      if (error instanceof Refused) return c.json({ error: `The carrier: ${error.message}` }, 422);
-      if (error instanceof CallFailed) return c.json({ error: `The carrier: ${error.message}` }, 502);
+      if (error instanceof Refused)
+        return c.json({ error: `The carrier: ${reasonsWords(error.reasons)}` }, 422);
+      if (error instanceof CallFailed)
+        return c.json({ error: `The carrier: ${troubleWords(error.trouble)}` }, 502);
       throw error;
     }
   };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { Instant, MarketId, Minor } from './common';
+import { Trouble } from './troubles';
 
 /** One comparable: something like it that was offered on a marketplace, and whether it sold. */
 export const Comp = z.object({
@@ -25,7 +26,7 @@ export type Comp = z.infer<typeof Comp>;
 export const CompsAnswer = z.object({
   comps: z.array(Comp).max(5_000),
   /** Marketplaces that could not be asked, and why. */
-  missing: z.array(z.object({ market: MarketId, why: z.string().max(300) })).max(20),
+  missing: z.array(z.object({ market: MarketId, why: Trouble })).max(20),
 });
 export type CompsAnswer = z.infer<typeof CompsAnswer>;
 
@@ -37,7 +38,7 @@ export const SearchedWord = z.object({
 export type SearchedWord = z.infer<typeof SearchedWord>;
 export const SearchDemandAnswer = z.object({
   markets: z.array(z.object({ market: MarketId, words: z.array(SearchedWord).max(500) })).max(20),
-  missing: z.array(z.object({ market: MarketId, why: z.string().max(300) })).max(20),
+  missing: z.array(z.object({ market: MarketId, why: Trouble })).max(20),
 });
 export type SearchDemandAnswer = z.infer<typeof SearchDemandAnswer>;
 

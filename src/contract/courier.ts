@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { Currency, Instant, MarketId, Minor, RecordId, Sha256 } from './common';
 import { SentTerms } from './terms';
+import { CommandRefusal, OwnReason, Trouble, WriteTrouble } from './troubles';
 
 /** How something is auctioned; minor units. */
 export const AuctionTerms = z.object({
@@ -171,12 +172,22 @@ export type Command = z.infer<typeof Command>;
 /** Who gives a command, for whoever reads the ledger; beside the command itself. */
 export const CommandBy = z.object({ by: z.string().min(1).max(120) });
 
-export const CommandAnswer = z.object({ accepted: z.boolean(), why: z.string().optional() });
+export const CommandAnswer = z.object({
+  accepted: z.boolean(),
+  refusal: CommandRefusal.optional(),
+  /** In the words of a courier of an earlier version. */
+  why: z.string().optional(),
+});
 export type CommandAnswer = z.infer<typeof CommandAnswer>;
 
 const LISTING_STATES = ['onItsWay', 'inReview', 'live', 'refused', 'ended', 'sold'] as const;
 
-export const Reason = z.object({ field: z.string().max(80), message: z.string().max(500) });
+/** Why not, field by field: in the marketplace's words, or by a code of ours, without words. */
+export const Reason = z.object({
+  field: z.string().max(80),
+  message: z.string().max(500),
+  code: OwnReason.optional(),
+});
 export type Reason = z.infer<typeof Reason>;
 
 export const Sale = z.object({
@@ -221,7 +232,7 @@ export const CourierListingView = z.object({
   doing: z.enum(['publish', 'revise', 'withdraw']).nullable(),
   tries: z.number().int().min(0),
   nextTryAt: Instant.nullable(),
-  trouble: z.string().max(500).nullable(),
+  trouble: Trouble.nullable(),
   url: z.string().max(500).nullable(),
   title: z.string().max(400),
   price: Minor,
@@ -252,7 +263,7 @@ export const ClosingView = z.object({
       outcome: z.enum(['soldHere', 'goneAlready', 'withdrawn', 'withdrawing', 'soldToo']),
       at: Instant.nullable(),
       tries: z.number().int().min(0),
-      trouble: z.string().max(500).nullable(),
+      trouble: Trouble.nullable(),
     }),
   ),
 });
@@ -290,7 +301,7 @@ export const MarketView = z.object({
   home: z.string().max(500).nullable().default(null),
   /** Where the person is shown a code that lets us in; null where none is needed. */
   accessPage: z.string().max(500).nullable(),
-  trouble: z.string().max(500).nullable(),
+  trouble: Trouble.nullable(),
   sheetVersion: z.number().int().positive().nullable(),
   /** Since when it has told nothing, where it is away or does not let us in; null: it answers. */
   silentSince: Instant.nullable().default(null),
@@ -306,7 +317,7 @@ export type MarketView = z.infer<typeof MarketView>;
 /** Whether the courier can do its work, and what it does not know. */
 export const CourierHealth = z.object({
   /** Why nothing can be written down, as part of a sentence; null: all is well. */
-  cannotWrite: z.string().max(200).nullable(),
+  cannotWrite: WriteTrouble.nullable(),
   since: Instant.nullable(),
   /** Lines of the ledger that could not be read: left where they are, and what they told is not known. */
   unreadLines: z.number().int().min(0),
@@ -341,7 +352,7 @@ export const AtticWish = z.object({ attic: RecordId });
 /** Sheets are parsed one by one: one that does not fit must not cost the others. */
 export const SheetsAnswer = z.object({
   sheets: z.array(z.unknown()),
-  missing: z.array(z.object({ market: MarketId, name: z.string(), why: z.string() })),
+  missing: z.array(z.object({ market: MarketId, name: z.string(), why: Trouble })),
 });
 export type SheetsAnswer = z.infer<typeof SheetsAnswer>;
 /** What nobody expected in a page, for the server's log. */

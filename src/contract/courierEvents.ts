@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { Instant, MarketId, Minor, RecordId } from './common';
 import { Command, Edited, HoldView, ListingDraft, PastSale, Reason, Sale } from './courier';
 import { isRaw, renamed, renamedEach, type Raw } from './renamed';
+import { CallTrouble, OwnReason, Trouble } from './troubles';
 
 /**
  * What can happen to the courier, as it comes from marketplaces and as it stands in the ledger. What is
@@ -26,7 +27,7 @@ const Reference = z.string().max(200);
 /** A link too long for any browser is none. */
 const Link = z.string().transform((url) => (url.length > 500 ? '' : url));
 const Reasons = z
-  .array(z.object({ field: text(80), message: text(500) }))
+  .array(z.object({ field: text(80), message: text(500), code: OwnReason.optional() }))
   .transform((all): Reason[] => all.slice(0, MOST_REASONS));
 
 const ACTIONS = ['publish', 'revise', 'withdraw'] as const;
@@ -109,7 +110,7 @@ export const CourierEvent = z.discriminatedUnion('type', [
     type: z.literal('failed'),
     ...about,
     action: z.enum(ACTIONS),
-    trouble: text(500),
+    trouble: z.union([CallTrouble, text(500)]),
     unclear: z.boolean(),
     retryAfter: z.union([z.null(), whole]),
     /** A fault of our own, not the marketplace's: it is not tried for ever. */
@@ -136,7 +137,7 @@ export const CourierEvent = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('pollFailed'),
     market: MarketId,
-    trouble: text(500),
+    trouble: z.union([CallTrouble, text(500)]),
     retryAfter: z.union([z.null(), whole]),
     locked: z.boolean().optional(),
   }),
@@ -221,7 +222,7 @@ export const Job = z.object({
   running: z.boolean(),
   /** It may have been carried out although no answer came. */
   unclear: z.boolean(),
-  trouble: z.string().nullable(),
+  trouble: Trouble.nullable(),
   /** How often a fault of our own kept it from being done, one after the other. */
   faults: z.number().int().nonnegative().optional(),
 });
@@ -311,7 +312,7 @@ export const CourierMarket = z.object({
   failures: z.number().int().nonnegative(),
   /** No calls before this moment (asked for by the marketplace). */
   pausedUntil: Moment,
-  trouble: z.string().nullable(),
+  trouble: Trouble.nullable(),
   /**
    * `paused`: nothing new goes there and nothing is changed, but what is sold is still withdrawn. `off`: no
    * calls at all.

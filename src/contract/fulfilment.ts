@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { Instant, MarketId, Minor, RecordId } from './common';
+import { Trouble } from './troubles';
 
 /** What a buyer offers, and what became of it. */
 export const BuyerOffer = z.object({
@@ -34,7 +35,7 @@ export type Talk = z.infer<typeof Talk>;
 /** What the server answers: each with the item it is about, as far as the courier knows. */
 export const TalksAnswer = z.object({
   talks: z.array(Talk.extend({ item: RecordId.nullable() })).max(5_000),
-  missing: z.array(z.object({ market: MarketId, why: z.string().max(500) })).max(20),
+  missing: z.array(z.object({ market: MarketId, why: Trouble })).max(20),
 });
 export type TalksAnswer = z.infer<typeof TalksAnswer>;
 

@@ -267,7 +267,7 @@ export async function troubledEvening(): Promise<Many> {
       ),
     ),
     sheetsMissing: [{ market: 'farfield', name: 'Farfield', why: 'Its rules can’t be read.' }],
-    health: { cannotWrite: 'the disk is full', since: now, unreadLines: 1 },
+    health: { cannotWrite: 'full', since: now, unreadLines: 1 },
   });
   return many;
 }

@@ -1,6 +1,6 @@
 import type { RuleSheet } from '@/contract/ruleSheet';
 
-import { CallFailed, type Adapter } from '../adapter';
+import { failed, type Adapter } from '../adapter';
 
 /** Its rules as they stand on its help page: there is no call to ask for them. */
 const RULES: RuleSheet = {
@@ -42,7 +42,7 @@ const RULES: RuleSheet = {
 };
 
 const nobody = (): never => {
-  throw new CallFailed('Nobody can call Handbill: a person does it by hand.', false, 3_600_000);
+  throw failed('byHand', false, 3_600_000);
 };
 
 /**

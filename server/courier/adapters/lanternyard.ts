@@ -15,14 +15,7 @@ import {
 } from '@/contract/marketplaces/lanternyard';
 import { RuleSheet } from '@/contract/ruleSheet';
 
-import {
-  CallFailed,
-  Refused,
-  type Adapter,
-  type AlreadyOver,
-  type Pictures,
-  type Published,
-} from '../adapter';
+import { failed, Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
 import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
@@ -132,8 +125,7 @@ export function lanternyardAdapter(config: { address: string; token: () => strin
       const page = await orders(cursor);
       const own = page.news.filter((n) => n.ref === good.ref);
       if (own.length > 0) return { news: own };
-      if (page.cursor === cursor)
-        throw new CallFailed('The shop says that it is sold, but not to whom.', true);
+      if (page.cursor === cursor) throw failed('soldToNobody', true);
       cursor = page.cursor;
     }
   };

@@ -25,7 +25,7 @@ import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 import { CALL_LIMIT } from '@/core/courier/waiting';
 
-import { CallFailed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../adapter';
+import { failed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../adapter';
 import { call, readAs } from '../call';
 import { ordersAt, talksAt } from './afterSale';
 import { homeAt, ownListing, pictureAt } from '../ownListings';
@@ -176,7 +176,7 @@ export function quirestackAdapter(config: { address: string; token: () => string
       const { done, report } = readAs(QuirestackReport, body);
       const line = report.find((r) => r.ref === ref);
       if (done && line) return line;
-      if (Date.now() > end) throw new CallFailed('Its list is still being worked through.', true);
+      if (Date.now() > end) throw failed('stillWorkedThrough', true);
       await new Promise((wait) => setTimeout(wait, LOOK_EVERY));
     }
   };

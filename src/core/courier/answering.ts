@@ -1,3 +1,5 @@
+import type { Trouble } from '@/contract/troubles';
+
 import { Commanding } from './commanding';
 import { newJob } from './keeping';
 import { isOver, itemOfRef, generationOf, itemBehind } from './refs';
@@ -113,7 +115,7 @@ export class Answering extends Commanding {
     return { ...job, faults: faults + 1, due };
   }
 
-  protected later(job: Job, ref: string, trouble: string, retryAfter: number | null, unclear: boolean): Job {
+  protected later(job: Job, ref: string, trouble: Trouble, retryAfter: number | null, unclear: boolean): Job {
     const tries = Math.max(1, job.tries);
     return {
       ...job,
@@ -142,7 +144,7 @@ export class Answering extends Commanding {
               want: 'gone',
               state: 'ended',
               edited: null,
-              reasons: [{ field: '', message: 'It was found to be no longer shown there.' }],
+              reasons: [{ field: '', message: '', code: 'notShownThere' }],
               since: this.now,
             }
           : l,

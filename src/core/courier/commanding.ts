@@ -1,4 +1,5 @@
 import type { Command } from '@/contract/courier';
+import type { CommandRefusal } from '@/contract/troubles';
 
 import { Holding } from './holds';
 import { showsNothing } from './pieces';
@@ -8,11 +9,11 @@ import { NEVER } from './waiting';
 
 /** What people ask for. */
 export class Commanding extends Holding {
-  protected command(command: Command): string | null {
+  protected command(command: Command): CommandRefusal | null {
     const item = this.state.items.get(command.item);
     const market = 'market' in command ? command.market : null;
     const listing = market ? item?.listings[market] : undefined;
-    if (market && !this.state.markets.has(market)) return 'That marketplace is not connected.';
+    if (market && !this.state.markets.has(market)) return 'notConnected';
     const byHand = market !== null && this.byHand(market);
     switch (command.type) {
       case 'send':
@@ -23,16 +24,16 @@ export class Commanding extends Holding {
           this.putListing(item, { ...listing, emptied: false });
           return null;
         }
-        if (!item || !listing || isOver(listing)) return 'It is not listed there.';
-        if (listing.want === 'gone' && !listing.relistAfterHold) return 'It is being withdrawn already.';
+        if (!item || !listing || isOver(listing)) return 'notListed';
+        if (listing.want === 'gone' && !listing.relistAfterHold) return 'beingWithdrawn';
         this.putListing(item, { ...this.toWithdraw(listing), relistAfterHold: false });
         return null;
       case 'adopt':
         return this.adopt(command, item, listing);
       case 'sold': {
         if (!item || !listing || (listing.state !== 'live' && listing.state !== 'inReview'))
-          return 'It is not listed there.';
-        if (item.sale) return 'It is sold already.';
+          return 'notListed';
+        if (item.sale) return 'soldAlready';
         if (command.order !== undefined && !byHand) {
           // It is the marketplace's own sale, told by a person before the marketplace did.
           const { market, order, amount } = command;
@@ -72,7 +73,7 @@ export class Commanding extends Holding {
         return null;
       }
       case 'handUp': {
-        if (!byHand) return 'The courier does that there by itself.';
+        if (!byHand) return 'courierDoesThat';
         const job = listing?.job?.action;
         if (item && listing && listing.want === 'gone') {
           // It was put up just when it was to go: it is there now, so it has to be taken down.
@@ -88,7 +89,7 @@ export class Commanding extends Holding {
           return null;
         }
         if (!item || !listing || listing.want === 'gone' || !(job === 'publish' || job === 'revise'))
-          return 'Nothing waits to be put up there.';
+          return 'nothingWaits';
         this.putListing(item, {
           ...listing,
           state: 'live',
@@ -104,8 +105,8 @@ export class Commanding extends Holding {
         return null;
       }
       case 'handDown':
-        if (!byHand) return 'The courier does that there by itself.';
-        if (!item || !listing || isOver(listing)) return 'It is not listed there.';
+        if (!byHand) return 'courierDoesThat';
+        if (!item || !listing || isOver(listing)) return 'notListed';
         this.gone(listing.ref);
         return null;
       case 'hold':
@@ -116,7 +117,7 @@ export class Commanding extends Holding {
         return this.undo(command, item);
       case 'settle': {
         const open = item?.laterSales.some((s) => s.order === command.order && !s.settled);
-        if (!item || !open) return 'There is no such second sale.';
+        if (!item || !open) return 'noSecondSale';
         this.put({
           ...item,
           laterSales: item.laterSales.map((s) => (s.order === command.order ? { ...s, settled: true } : s)),
@@ -130,18 +131,16 @@ export class Commanding extends Holding {
     command: Extract<Command, { type: 'send' }>,
     item: CourierItem | undefined,
     listing: CourierListing | undefined,
-  ): string | null {
-    if (item?.sale && !this.restocked(item, command)) return 'It is sold already, so it was not sent.';
-    if (showsNothing(command.draft, item ?? { pieceSales: [] }))
-      return 'All that is left of it is held back: there would be nothing to show.';
-    if (this.state.markets.get(command.market)?.link === 'off') return 'That marketplace is not connected.';
+  ): CommandRefusal | null {
+    if (item?.sale && !this.restocked(item, command)) return 'soldSoNotSent';
+    if (showsNothing(command.draft, item ?? { pieceSales: [] })) return 'nothingToShow';
+    if (this.state.markets.get(command.market)?.link === 'off') return 'notConnected';
     if (item?.hold?.elsewhere === 'withdraw' && item.hold.market !== command.market)
-      return 'It is promised to somebody, so it was not sent.';
+      return 'promisedSoNotSent';
     if (listing && !isOver(listing)) {
-      if (listing.want === 'gone') return 'It is being withdrawn there; send it again once it is gone.';
+      if (listing.want === 'gone') return 'withdrawFirst';
       const stopped = listing.job !== null && isStopped(listing.job);
-      if (listing.job?.action === 'publish' && !this.byHand(command.market) && !stopped)
-        return 'It is on its way there already.';
+      if (listing.job?.action === 'publish' && !this.byHand(command.market) && !stopped) return 'onItsWay';
       if (listing.job?.action === 'publish' && stopped) {
         // It may have arrived all the same, so it goes on under the same reference.
         const { faults: _, ...job } = listing.job;
@@ -157,7 +156,7 @@ export class Commanding extends Holding {
         this.putListing(this.itemFor(command.item), { ...listing, draft: command.draft });
         return null;
       }
-      if (listing.job?.running) return 'The last change is still on its way there; send again in a moment.';
+      if (listing.job?.running) return 'changeOnItsWay';
       this.putListing(this.itemFor(command.item), {
         ...listing,
         nextDraft: command.draft,
@@ -187,15 +186,15 @@ export class Commanding extends Holding {
     command: Extract<Command, { type: 'adopt' }>,
     item: CourierItem | undefined,
     listing: CourierListing | undefined,
-  ): string | null {
+  ): CommandRefusal | null {
     const { market, ref, remoteId, url, state, draft, listedAt } = command;
-    if (this.byHand(market)) return 'Nobody can ask that marketplace what it shows.';
-    if (item?.sale) return 'That item is sold already.';
-    if (listing && !isOver(listing)) return 'That item has a listing there already.';
+    if (this.byHand(market)) return 'nobodyToAsk';
+    if (item?.sale) return 'itemSoldAlready';
+    if (listing && !isOver(listing)) return 'listedAlready';
     const owner = itemBehind(this.state, ref);
     const known = owner === null ? undefined : this.state.items.get(owner);
     if (known && Object.values(known.listings).some((l) => l.ref === ref && !isOver(l)))
-      return 'That listing belongs to an item already.';
+      return 'belongsAlready';
     this.state.adopted.set(ref, command.item);
     this.putListing(this.itemFor(command.item), {
       market,

@@ -743,16 +743,16 @@ describe('what ended there by itself', () => {
 describe('what is not taken, and why', () => {
   const desk = new Desk();
   it.each([
-    [{ type: 'send', market: 'x', draft: DRAFT }, 'That marketplace is not connected.'],
-    [{ type: 'withdraw', market: 'moor' }, 'It is not listed there.'],
-    [{ type: 'sold', market: 'moor', amount: 1 }, 'It is not listed there.'],
-    [{ type: 'handUp', market: 'moor', url: '/x' }, 'The courier does that there by itself.'],
-    [{ type: 'handDown', market: 'moor' }, 'The courier does that there by itself.'],
-    [{ type: 'handUp', market: 'paper', url: '/x' }, 'Nothing waits to be put up there.'],
-    [{ type: 'handDown', market: 'paper' }, 'It is not listed there.'],
-    [{ type: 'settle', order: 'o' }, 'There is no such second sale.'],
-    [{ type: 'release' }, 'It is not promised.'],
-    [{ type: 'undo', order: 'o', why: 'returned' }, 'There is no such sale.'],
+    [{ type: 'send', market: 'x', draft: DRAFT }, 'notConnected'],
+    [{ type: 'withdraw', market: 'moor' }, 'notListed'],
+    [{ type: 'sold', market: 'moor', amount: 1 }, 'notListed'],
+    [{ type: 'handUp', market: 'moor', url: '/x' }, 'courierDoesThat'],
+    [{ type: 'handDown', market: 'moor' }, 'courierDoesThat'],
+    [{ type: 'handUp', market: 'paper', url: '/x' }, 'nothingWaits'],
+    [{ type: 'handDown', market: 'paper' }, 'notListed'],
+    [{ type: 'settle', order: 'o' }, 'noSecondSale'],
+    [{ type: 'release' }, 'notPromised'],
+    [{ type: 'undo', order: 'o', why: 'returned' }, 'noSuchSale'],
     [
       {
         type: 'adopt',
@@ -764,7 +764,7 @@ describe('what is not taken, and why', () => {
         listedAt: null,
         draft: DRAFT,
       },
-      'Nobody can ask that marketplace what it shows.',
+      'nobodyToAsk',
     ],
   ] as [Wish, string][])('%j', (wish, why) => expect(desk.say(wish)).toBe(why));
 
@@ -772,7 +772,7 @@ describe('what is not taken, and why', () => {
     const busy = new Desk();
     busy.send('moor');
     busy.tick();
-    expect(busy.send('moor')).toBe('It is on its way there already.');
+    expect(busy.send('moor')).toBe('onItsWay');
     busy.take({
       type: 'published',
       market: 'moor',
@@ -783,17 +783,17 @@ describe('what is not taken, and why', () => {
     });
     busy.send('moor', OTHER);
     busy.tick();
-    expect(busy.send('moor')).toBe('The last change is still on its way there; send again in a moment.');
+    expect(busy.send('moor')).toBe('changeOnItsWay');
     busy.say({ type: 'withdraw', market: 'moor' });
-    expect(busy.say({ type: 'withdraw', market: 'moor' })).toBe('It is being withdrawn already.');
-    expect(busy.send('moor')).toBe('It is being withdrawn there; send it again once it is gone.');
+    expect(busy.say({ type: 'withdraw', market: 'moor' })).toBe('beingWithdrawn');
+    expect(busy.send('moor')).toBe('withdrawFirst');
   });
   it('a deal where it is sold', () => {
     const sold = new Desk();
     sold.live('moor');
     sold.live('wick');
     sold.say({ type: 'sold', market: 'moor', amount: 1 });
-    expect(sold.say({ type: 'sold', market: 'wick', amount: 1 })).toBe('It is sold already.');
+    expect(sold.say({ type: 'sold', market: 'wick', amount: 1 })).toBe('soldAlready');
   });
 });
 

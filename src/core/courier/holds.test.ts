@@ -117,7 +117,7 @@ describe('a promise', () => {
     expect(desk.say({ type: 'release' })).toBeNull();
     expect(desk.work().sort()).toEqual(['publish moor.2', 'revise board.1']);
     expect(desk.states()).toEqual({ moor: 'live', wick: 'ended', board: 'live' });
-    expect(desk.say({ type: 'release' })).toBe('It is not promised.');
+    expect(desk.say({ type: 'release' })).toBe('notPromised');
   });
   it('released while the withdrawal is still out puts it up again once it is gone', () => {
     const desk = new Desk('moor', 'board');
@@ -156,10 +156,8 @@ describe('a promise', () => {
   it('lets nothing new out elsewhere, unless it may stay up there', () => {
     const desk = new Desk('board');
     desk.say({ type: 'hold', market: 'board', elsewhere: 'withdraw' });
-    expect(desk.say({ type: 'send', market: 'moor', draft: DRAFT })).toBe(
-      'It is promised to somebody, so it was not sent.',
-    );
-    expect(desk.say({ type: 'hold', market: 'board', elsewhere: 'leave' })).toBe('It is promised already.');
+    expect(desk.say({ type: 'send', market: 'moor', draft: DRAFT })).toBe('promisedSoNotSent');
+    expect(desk.say({ type: 'hold', market: 'board', elsewhere: 'leave' })).toBe('promisedAlready');
     desk.say({ type: 'release' });
     desk.say({ type: 'hold', market: 'board', elsewhere: 'leave' });
     expect(desk.say({ type: 'send', market: 'moor', draft: DRAFT })).toBeNull();
@@ -171,7 +169,7 @@ describe('a promise', () => {
     desk.sell('wick', 'w1');
     expect(desk.work().filter((w) => w.startsWith('publish'))).toEqual([]);
     expect(desk.states()).toEqual({ moor: 'ended', wick: 'sold', board: 'ended' });
-    expect(desk.say({ type: 'hold', market: 'board', elsewhere: 'leave' })).toBe('It is sold already.');
+    expect(desk.say({ type: 'hold', market: 'board', elsewhere: 'leave' })).toBe('soldAlready');
   });
   it('says it once more where the last word went unanswered and could arrive late', () => {
     const desk = new Desk('board');
@@ -238,7 +236,7 @@ describe('a sale that comes to nothing', () => {
   it('waits until the item is gone everywhere', () => {
     const desk = new Desk('moor', 'wick');
     desk.sell('moor', 'm1');
-    expect(desk.say({ type: 'undo', order: 'm1', why: 'cancelled' })).toMatch(/still being taken down/u);
+    expect(desk.say({ type: 'undo', order: 'm1', why: 'cancelled' })).toBe('stillComingDown');
     desk.work();
     expect(desk.say({ type: 'undo', order: 'm1', why: 'cancelled' })).toBeNull();
   });
@@ -259,7 +257,7 @@ describe('a sale that comes to nothing', () => {
     desk.work();
     desk.say({ type: 'undo', order: 'w1', why: 'cancelled' });
     expect(desk.view).toMatchObject({ sale: { order: 'm1' }, laterSales: [], pastSales: [{ order: 'w1' }] });
-    expect(desk.say({ type: 'undo', order: 'x9', why: 'cancelled' })).toBe('There is no such sale.');
+    expect(desk.say({ type: 'undo', order: 'x9', why: 'cancelled' })).toBe('noSuchSale');
   });
 });
 
@@ -388,9 +386,7 @@ describe('pieces that come back', () => {
     for (const market of ['moor', 'wick']) desk.take({ type: 'withdrawn', market, ref: `t.${market}.1` });
     expect(desk.view.sale).toBeNull();
     expect(desk.view.listings.map((l) => l.state)).toEqual(['ended', 'ended']);
-    expect(desk.say({ type: 'send', market: 'moor', draft })).toBe(
-      'All that is left of it is held back: there would be nothing to show.',
-    );
+    expect(desk.say({ type: 'send', market: 'moor', draft })).toBe('nothingToShow');
     // One is not wanted there any more, so only the other goes up again.
     expect(desk.say({ type: 'withdraw', market: 'wick' })).toBeNull();
     expect(desk.say({ type: 'undo', order: 'm1', why: 'returned' })).toBeNull();

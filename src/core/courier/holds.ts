@@ -1,4 +1,5 @@
-import type { Command, Sale } from '@/contract/courier';
+import type { Command, Reason, Sale } from '@/contract/courier';
+import type { CommandRefusal } from '@/contract/troubles';
 
 import { showsNothing } from './pieces';
 import { isOver } from './refs';
@@ -9,10 +10,7 @@ import type { CourierListing, CourierItem } from './types';
  * Said where something comes down that was brought in: nobody but the person has all that it takes to put it
  * up.
  */
-const NOT_OURS_TO_SEND = {
-  field: 'markets',
-  message: 'It was brought in and never sent from here: look at it, and send it to put it up again.',
-};
+const NOT_OURS_TO_SEND: Reason = { field: 'markets', message: '', code: 'broughtInOnly' };
 
 /** Promises, and sales that come to nothing. */
 export class Holding extends Selling {
@@ -20,11 +18,13 @@ export class Holding extends Selling {
    * Promised: taken down elsewhere if that is wished; where it is promised, buyers are told if that can be
    * shown.
    */
-  protected hold(command: Extract<Command, { type: 'hold' }>, item: CourierItem | undefined): string | null {
-    if (!item || Object.keys(item.listings).length === 0)
-      return 'The courier knows of no such item: it was never listed.';
-    if (item.sale) return 'It is sold already.';
-    if (item.hold) return 'It is promised already.';
+  protected hold(
+    command: Extract<Command, { type: 'hold' }>,
+    item: CourierItem | undefined,
+  ): CommandRefusal | null {
+    if (!item || Object.keys(item.listings).length === 0) return 'neverListed';
+    if (item.sale) return 'soldAlready';
+    if (item.hold) return 'promisedAlready';
     const { market, elsewhere } = command;
     const listings = { ...item.listings };
     const down: string[] = [];
@@ -39,8 +39,8 @@ export class Holding extends Selling {
   }
 
   /** The promise came to nothing: up again with what was taken down for it. */
-  protected release(item: CourierItem | undefined): string | null {
-    if (!item?.hold) return 'It is not promised.';
+  protected release(item: CourierItem | undefined): CommandRefusal | null {
+    if (!item?.hold) return 'notPromised';
     const { market, down } = item.hold;
     const listings = { ...item.listings };
     for (const l of Object.values(item.listings))
@@ -112,12 +112,12 @@ export class Holding extends Selling {
   protected undo(
     { order, why }: Extract<Command, { type: 'undo' }>,
     item: CourierItem | undefined,
-  ): string | null {
+  ): CommandRefusal | null {
     const past = (sale: Sale & { ref?: string }) => ({ ...sale, why, undoneAt: this.now });
     const pieces = item?.pieceSales.find((s) => s.order === order);
     const later = item?.laterSales.find((s) => s.order === order && !s.settled);
     const isFirst = item?.sale?.order === order;
-    if (!item || (!pieces && !later && !isFirst)) return 'There is no such sale.';
+    if (!item || (!pieces && !later && !isFirst)) return 'noSuchSale';
     const before = item.pastSales ?? [];
     if (later) {
       const { settled: _, ...sale } = later;
@@ -128,8 +128,7 @@ export class Holding extends Selling {
       });
       return null;
     }
-    if (item.closing && item.closing.doneAt === null)
-      return 'It is still being taken down elsewhere; say so again once it is gone.';
+    if (item.closing && item.closing.doneAt === null) return 'stillComingDown';
     const gone: CourierItem = {
       ...item,
       pastSales: [...before, past(pieces ?? item.sale!)],

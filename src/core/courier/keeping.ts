@@ -1,4 +1,5 @@
 import type { ListingDraft } from '@/contract/courier';
+import type { CommandRefusal } from '@/contract/troubles';
 
 import { isOver, refOf, itemBehind } from './refs';
 import type { Action, CourierListing, CourierState, CourierItem, Effect, Job, Policy } from './types';
@@ -17,7 +18,7 @@ export const newJob = (action: Action, due: number): Job => ({
 export class Keeping {
   readonly effects: Effect[] = [];
   readonly changed = new Set<string>();
-  refusal: string | null = null;
+  refusal: CommandRefusal | null = null;
 
   constructor(
     protected readonly state: CourierState,

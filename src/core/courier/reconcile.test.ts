@@ -121,7 +121,7 @@ describe('comparing what is shown with what should be', () => {
     expect(desk.compare('moor', []).missing).toEqual(['t.moor.1']);
     expect(desk.view('moor')).toMatchObject({
       state: 'ended',
-      reasons: [{ message: 'It was found to be no longer shown there.' }],
+      reasons: [{ code: 'notShownThere' }],
     });
     expect(desk.send('moor')).toBeNull();
     expect(desk.tick()).toEqual(['publish t.moor.2']);

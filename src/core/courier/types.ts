@@ -10,6 +10,7 @@ import type {
   Job,
   News,
 } from '@/contract/courierEvents';
+import type { CommandRefusal } from '@/contract/troubles';
 
 export type {
   ClosingEntry,
@@ -74,5 +75,5 @@ export interface StepResult {
   /** Items whose view changed. */
   changed: Set<string>;
   /** Why a command was not taken; null when it was, and for other events. */
-  refusal: string | null;
+  refusal: CommandRefusal | null;
 }

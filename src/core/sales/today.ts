@@ -1,5 +1,6 @@
 import type { CourierListingView, CourierItemView, Sale } from '@/contract/courier';
 import type { Plan, Item } from '@/contract/records';
+import type { Trouble } from '@/contract/troubles';
 
 import type { Ending } from '../consign/endings';
 import { openHold } from '../holds/holds';
@@ -15,7 +16,7 @@ export type TodayLine =
       sort: 'notGoneYet';
       itemId: string;
       sale: Sale;
-      markets: { market: string; tries: number; trouble: string | null; nextTryAt: number | null }[];
+      markets: { market: string; tries: number; trouble: Trouble | null; nextTryAt: number | null }[];
     }
   | { sort: 'putUp'; itemId: string; market: string }
   | { sort: 'refused'; itemId: string; listing: CourierListingView }

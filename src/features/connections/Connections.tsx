@@ -18,6 +18,7 @@ import { useCourier } from '@/store/courier/courierLink';
 import { otherListingsNow } from '@/store/courier/otherListings';
 import { saveShop } from '@/store/courier/shopExport';
 import { useWaitingThere } from '@/store/courier/waitingThere';
+import { troubleWords } from '@/wording/courier';
 
 import { Coupons } from './Coupons';
 
@@ -72,7 +73,7 @@ function Connection({ market }: { market: MarketView }) {
         <Text tone={market.locked ? 'trouble' : 'soft'}>{stateOf(market)}</Text>
       </View>
       {market.trouble && !market.locked && market.link !== 'off' ? (
-        <Notice tone="caution">{market.trouble}</Notice>
+        <Notice tone="caution">{troubleWords(market.trouble)}</Notice>
       ) : null}
       {waiting > 0 ? (
         <Text tone="soft" figures>

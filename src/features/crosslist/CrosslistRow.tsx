@@ -18,6 +18,7 @@ import { cellKey, useQueue } from '@/store/courier/sendQueue';
 import { nameOf } from '@/store/items/names';
 import { useColours } from '@/theme/theme';
 import { findingWords } from '@/wording/check';
+import { reasonWords } from '@/wording/courier';
 
 export const CELL_HEIGHT = 86;
 export const STACK_HEIGHT = 146;
@@ -185,7 +186,9 @@ function CellPress(props: {
     twinned &&
     `${nameOf(twinned)} (${twinned.code}) goes there under the same title at the same price: one of them has to differ`;
   const trouble =
-    job?.state === 'failed' ? job.why : (refused?.message ?? (blocker ? findingWords(blocker) : same));
+    job?.state === 'failed'
+      ? job.why
+      : ((refused && reasonWords(refused)) ?? (blocker ? findingWords(blocker) : same));
   const at = job?.field || refused?.field || blocker?.field || (same ? 'title' : 'markets');
   const under =
     job && job.state !== 'failed'

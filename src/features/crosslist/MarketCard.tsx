@@ -24,6 +24,7 @@ import { useCourier } from '@/store/courier/courierLink';
 import { markSold, send, withdraw } from '@/store/courier/sending';
 import { editPlan } from '@/store/items/items';
 import { useColours } from '@/theme/theme';
+import { reasonWords, troubleWords } from '@/wording/courier';
 
 import { ByHand } from './ByHand';
 import { Fees } from './Fees';
@@ -163,7 +164,7 @@ function ListingState(props: { item: Item; listing: CourierListingView; examined
     <>
       {listing.trouble ? (
         <Notice tone={listing.stopped ? 'trouble' : 'caution'}>
-          {`${listing.trouble} ${listing.stopped ? 'It is not tried any more: send it again.' : 'The courier keeps trying.'}`}
+          {`${troubleWords(listing.trouble)} ${listing.stopped ? 'It is not tried any more: send it again.' : 'The courier keeps trying.'}`}
         </Notice>
       ) : null}
       {listing.doing === 'publish' && listing.nextTryAt && listing.tries === 0 && !sheet.byHand ? (
@@ -176,8 +177,8 @@ function ListingState(props: { item: Item; listing: CourierListingView; examined
         <TakeDownByHand item={item.id} listing={listing} name={sheet.name} />
       ) : null}
       {listing.reasons.map((r) => (
-        <Notice key={r.message} tone="trouble" onPress={r.field ? () => goTo(r.field) : undefined}>
-          {`${sheet.name} says: ${r.message}`}
+        <Notice key={reasonWords(r)} tone="trouble" onPress={r.field ? () => goTo(r.field) : undefined}>
+          {r.code ? reasonWords(r) : `${sheet.name} says: ${r.message}`}
         </Notice>
       ))}
       {live && !sold && changedSince(examined, listing.draftHash) ? (

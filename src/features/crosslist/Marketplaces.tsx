@@ -8,6 +8,7 @@ import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { loadSheets, useCourier } from '@/store/courier/courierLink';
+import { troubleWords } from '@/wording/courier';
 
 import { MarketCard } from './MarketCard';
 import { SendBar } from './SendBar';
@@ -29,7 +30,10 @@ export const Marketplaces = memo(function Marketplaces({
         <Text tone="soft">The rule sheets are being read…</Text>
       ) : null}
       {missing.map((m) => (
-        <Notice key={m.market} tone="caution">{`The rules of ${m.name} could not be read: ${m.why}`}</Notice>
+        <Notice
+          key={m.market}
+          tone="caution"
+        >{`The rules of ${m.name} could not be read: ${troubleWords(m.why)}`}</Notice>
       ))}
       {missing.length > 0 ? <Button onPress={() => run(loadSheets)}>Read the rules again</Button> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}

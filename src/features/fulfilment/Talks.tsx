@@ -35,6 +35,7 @@ import { answer, judged, readTalks, reply, SAYS_OTHERWISE, useTalks } from '@/st
 import { whatItLeaves } from '@/store/fulfilment/whatItLeaves';
 import { nameOr } from '@/store/items/names';
 import { useColours, useWide } from '@/theme/theme';
+import { troubleWords } from '@/wording/courier';
 
 import { Arrange } from './Arrange';
 
@@ -51,7 +52,10 @@ export function Talks() {
   return (
     <Page title="Messages and offers" aside={<BackTo path="/sales" />} maxWidth={1240}>
       {missing.map((m) => (
-        <Notice key={m.market} tone="caution">{`${market(m.market)} could not be asked: ${m.why}`}</Notice>
+        <Notice
+          key={m.market}
+          tone="caution"
+        >{`${market(m.market)} could not be asked: ${troubleWords(m.why)}`}</Notice>
       ))}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {connected ? null : (

@@ -12,6 +12,7 @@ import { useCourier } from '@/store/courier/courierLink';
 import { dismissRelearned, useRelearned } from '@/store/courier/relearn';
 import { nameOr } from '@/store/items/names';
 import { useKeeping } from '@/store/services/opening';
+import { writeTrouble } from '@/wording/courier';
 
 /** What a person has to know on every page, worst first. */
 export function Warnings() {
@@ -49,7 +50,7 @@ function useCourierTrouble(): ReactNode {
   if (health?.cannotWrite)
     return (
       <Notice key="courier" tone="alarm">
-        {`The courier cannot write: ${health.cannotWrite}, sales are not being closed. It still takes down what it knows to be sold; nothing new is sent, and nothing you ask of it is done. Put that right on the computer that runs it: it goes on by itself.`}
+        {`The courier cannot write: ${writeTrouble(health.cannotWrite)}, sales are not being closed. It still takes down what it knows to be sold; nothing new is sent, and nothing you ask of it is done. Put that right on the computer that runs it: it goes on by itself.`}
       </Notice>
     );
   if (misfits > 0)

@@ -29,7 +29,7 @@ describe('what a person has to know on every page', () => {
   });
   it('is first of all that sales are not being closed', () => {
     useAttic.setState({ saveTrouble: 'This device has no room left.' });
-    useCourier.setState({ health: { cannotWrite: 'the disk is full', since: 1, unreadLines: 0 } });
+    useCourier.setState({ health: { cannotWrite: 'full', since: 1, unreadLines: 0 } });
     render(<Warnings />);
     expect(said()).toMatch(/^The courier cannot write: the disk is full, sales are not being closed\./u);
     expect(said()).toContain('This device has no room left.');

@@ -26,6 +26,8 @@ import { nameOr } from '@/store/items/names';
 import { Icon } from '@/theme/Icon';
 import { useColours, useWide } from '@/theme/theme';
 import { findingWords } from '@/wording/check';
+import { reasonWords, troubleWords } from '@/wording/courier';
+import { plural } from '@/wording/plural';
 
 import {
   Asked,
@@ -209,7 +211,9 @@ function NotGoneYet({ line, name, item }: LineProps<'notGoneYet'>) {
         return (
           <Text key={m.market} figures>
             {`Still up on ${market(m.market)}. `}
-            {m.trouble ? `${m.trouble} Tried ${m.tries === 1 ? 'once' : `${m.tries} times`}; ` : ''}
+            {m.trouble
+              ? `${troubleWords(m.trouble)} Tried ${plural(m.tries, 'once', `${m.tries} times`)}; `
+              : ''}
             {m.trouble
               ? `the courier tries again ${soonWords(m.nextTryAt, now)}.`
               : 'It is being withdrawn now.'}
@@ -280,7 +284,7 @@ function EndedThere({ line, name, item }: LineProps<'endedThere'>) {
     <Card label={`Ended on ${market}: ${name}`}>
       <Head item={item} name={name} what={`It ended on ${market}`} />
       {line.listing.reasons.map((reason) => (
-        <Text key={reason.message}>{reason.message}</Text>
+        <Text key={reasonWords(reason)}>{reasonWords(reason)}</Text>
       ))}
       <Button
         label={`Put ${name} up again on ${market}`}
@@ -354,10 +358,10 @@ function RefusedLine({ line, name, item }: LineProps<'refused' | 'changeRefused'
         }
       />
       {line.listing.stopped && line.listing.trouble ? (
-        <Text>{`${line.listing.trouble} Send it again.`}</Text>
+        <Text>{`${troubleWords(line.listing.trouble)} Send it again.`}</Text>
       ) : null}
       {line.listing.reasons.map((reason) => (
-        <Text key={reason.message}>{`“${reason.message}”`}</Text>
+        <Text key={reasonWords(reason)}>{reason.code ? reasonWords(reason) : `“${reason.message}”`}</Text>
       ))}
       <Button
         onPress={() =>

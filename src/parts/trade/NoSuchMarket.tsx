@@ -2,6 +2,7 @@ import { BackTo } from '@/parts/ui/BackTo';
 import { Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useCourier } from '@/store/courier/courierLink';
+import { troubleWords } from '@/wording/courier';
 
 /**
  * Shown where an address names no marketplace, or one whose rules are not there: says which of it is so, and
@@ -15,7 +16,7 @@ export function NoSuchMarket({ title, market }: { title: string; market: string 
     <Page title={title} aside={<BackTo path="/connections" />}>
       <Text tone="soft">
         {missing
-          ? `The rules of ${missing.name} could not be read: ${missing.why}`
+          ? `The rules of ${missing.name} could not be read: ${troubleWords(missing.why)}`
           : known
             ? `The rules of ${known.name} are being read…`
             : heard || market === ''

@@ -177,7 +177,7 @@ describe('taking in', () => {
     });
   });
   it('a courier that does not take it says why; the item stays, to be tried again', async () => {
-    fakeServer({ '/commands': () => ({ accepted: false, why: 'That listing belongs to an item already.' }) });
+    fakeServer({ '/commands': () => ({ accepted: false, refusal: 'belongsAlready' }) });
     await expect(taken()).rejects.toThrow('Brass lamp: That listing belongs to an item already.');
     expect(Object.keys(useAttic.getState().items)).toHaveLength(1);
   });

@@ -13,6 +13,7 @@ import { newItem, itemWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 import { addPictures } from '@/store/pictures/pictures';
 import { pictureWorker } from '@/store/pictures/pictureWorker';
+import { refusalWords } from '@/wording/courier';
 
 import { ask, command, CourierTrouble, marketsKnown, useCourier } from './courierLink';
 import { examine } from './sending';
@@ -208,7 +209,7 @@ export async function takeIn({ listings, item, kind, chosen, picturesOf }: TakeI
       listedAt,
       draft: shownDraft(listing, currencyAt(listing.market)),
     });
-    if (!answer.accepted) throw new CourierTrouble(`${listing.title}: ${answer.why ?? 'not taken.'}`);
+    if (!answer.accepted) throw new CourierTrouble(`${listing.title}: ${refusalWords(answer)}`);
     useBringIn.setState((s) => {
       const { [listingId(listing)]: _, ...rest } = s.listings;
       return { listings: rest };

@@ -148,13 +148,13 @@ describe('what the courier tells', () => {
     });
     tells(
       ['marketplaces', [market('moor'), { ...market('wick'), letters: 'too many' }]],
-      ['health', { cannotWrite: 'the disk is full', since: 1, unreadLines: 0 }],
+      ['health', { cannotWrite: 'full', since: 1, unreadLines: 0 }],
     );
     const stop = listen();
     await settled();
     stop();
     expect(useCourier.getState().markets.map((m) => m.id)).toEqual(['moor']);
-    expect(useCourier.getState().health?.cannotWrite).toBe('the disk is full');
+    expect(useCourier.getState().health?.cannotWrite).toBe('full');
   });
   it('stops when it is told to: nothing is asked any more', async () => {
     tells();

@@ -29,7 +29,7 @@ export interface CourierLink {
   items: Record<string, CourierItemView>;
   markets: MarketView[];
   sheets: RuleSheet[];
-  sheetsMissing: { market: string; name: string; why: string }[];
+  sheetsMissing: SheetsAnswer['missing'];
   /** Whether the courier can do its work; null while it was not told. */
   health: CourierHealth | null;
   /** Items of which it told what this page does not understand: what is shown of them may be old. */

@@ -1,5 +1,6 @@
 import { planId, type Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
+import type { CommandRefusal } from '@/contract/troubles';
 import { isAsFound } from '@/core/bringIn/asFound';
 import type { KindTree } from '@/core/kinds/tree';
 import { draftOf } from '@/core/listing/draft';
@@ -12,6 +13,7 @@ import { setupOf } from '@/store/items/setup';
 import { readShown } from '@/store/pictures/pictures';
 import { pictureWorker } from '@/store/pictures/pictureWorker';
 import { findingWords } from '@/wording/check';
+import { refusalWords } from '@/wording/courier';
 
 import { command, CourierTrouble, shelve, useCourier, type CommandWithoutId } from './courierLink';
 import { otherListingsNow, goingOut } from './otherListings';
@@ -126,19 +128,21 @@ export async function tookDownByHand(item: string, market: string): Promise<void
  *
  * @param allRight refusals that mean it is so already
  * @returns the command's id
- * @throws CourierTrouble with the courier's words where it does not take it
+ * @throws CourierTrouble where it does not take it
  */
-export async function commanded(wish: CommandWithoutId, allRight: readonly string[] = []): Promise<string> {
-  const { id, accepted, why } = await command(wish);
-  if (!accepted && !allRight.includes(why ?? ''))
-    throw new CourierTrouble(why ?? 'The courier did not take it.');
-  return id;
+export async function commanded(
+  wish: CommandWithoutId,
+  allRight: readonly CommandRefusal[] = [],
+): Promise<string> {
+  const answer = await command(wish);
+  const isSo = answer.refusal !== undefined && allRight.includes(answer.refusal);
+  if (!answer.accepted && !isSo) throw new CourierTrouble(refusalWords(answer));
+  return answer.id;
 }
 
 /** Takes it down there; where it is down or on its way down already, nothing is left to do. */
 export async function withdraw(item: string, market: string): Promise<void> {
-  const isSo = ['It is not listed there.', 'It is being withdrawn already.'];
-  await commanded({ type: 'withdraw', item, market }, isSo);
+  await commanded({ type: 'withdraw', item, market }, ['notListed', 'beingWithdrawn']);
 }
 
 /** @param order the marketplace's own number of the sale, where it has one */

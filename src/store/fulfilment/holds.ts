@@ -57,7 +57,7 @@ export async function releaseHold(item: Item, missed = false): Promise<void> {
 
 /** The courier may know of no promise (only the price was held), or of none any more (it was sold). */
 async function release(item: string): Promise<void> {
-  await commanded({ type: 'release', item }, ['It is not promised.']);
+  await commanded({ type: 'release', item }, ['notPromised']);
 }
 
 /** The money is here: only now it may be handed over. */

@@ -253,7 +253,7 @@ describe('promises', () => {
   });
 
   it('are not made where the courier does not take them, nor twice', async () => {
-    fakeServer({ '/commands': () => ({ accepted: false, why: 'It is sold already.' }) });
+    fakeServer({ '/commands': () => ({ accepted: false, refusal: 'soldAlready' }) });
     const id = forSale();
     await expect(holdFor(item(id), 'Wilma', null, MOOR)).rejects.toThrow('It is sold already.');
     expect(item(id).holds).toEqual([]);
@@ -290,7 +290,7 @@ describe('promises', () => {
     fakeServer({ '/commands': () => ({ accepted: false, why: 'That item is not known.' }) });
     await expect(releaseHold(item(id))).rejects.toThrow(CourierTrouble);
     expect(openHold(item(id))).toBeDefined();
-    fakeServer({ '/commands': () => ({ accepted: false, why: 'It is not promised.' }) });
+    fakeServer({ '/commands': () => ({ accepted: false, refusal: 'notPromised' }) });
     await releaseHold(item(id));
     expect(openHold(item(id))).toBeUndefined();
   });

@@ -16,7 +16,7 @@ import { standingWords } from './standing';
 
 interface Talks {
   talks: TalkOf[];
-  missing: { market: string; why: string }[];
+  missing: TalksAnswer['missing'];
   /** When they were read last; null: not yet. */
   readAt: number | null;
 }

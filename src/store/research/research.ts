@@ -5,6 +5,7 @@ import { compKey } from '@/core/price/comps';
 import { change, useAttic } from '@/store/attic/attic';
 import { ask, CourierTrouble } from '@/store/courier/courierLink';
 import { kindsNow } from '@/store/items/kinds';
+import { troubleWords } from '@/wording/courier';
 
 import { placesOf } from './searchDemand';
 
@@ -56,7 +57,7 @@ export async function askComps(question: CompsQuestion): Promise<void> {
     words: question.words,
     brand: question.brand,
     comps: [...gone, ...comps, ...old].slice(0, 600),
-    missing,
+    missing: missing.map(({ market, why }) => ({ market, why: troubleWords(why) })),
   });
 }
 

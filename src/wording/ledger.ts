@@ -1,56 +1,10 @@
-import type { LedgerLine } from '@/contract/courier';
 import type { CourierEvent, News } from '@/core/courier/types';
 import { formatAmount } from '@/core/money/money';
-import { csvLines } from '@/core/tables/csv';
 
-import { marketIn, itemIn, type Line } from './ledger';
+import { reasonsWords, troubleWords } from './courier';
 
-/**
- * A ledger line in words a person can read; one that reports of several listings is told in as many.
- *
- * @param currency that its amounts are in, ISO 4217
- */
-export function readable(line: Line, currency: string): LedgerLine[] {
-  const { seq, at, event } = line;
-  const told: CourierEvent[] =
-    event.type === 'news' && event.news.length > 1
-      ? event.news.map((item) => ({ ...event, news: [item] }))
-      : [event];
-  return told.map((part) => ({
-    seq,
-    at,
-    type: part.type,
-    item: itemIn(part),
-    market: marketIn(part),
-    words: wordsFor(part, currency).slice(0, 2_000),
-  }));
-}
-
-const COLUMNS = ['line', 'time', 'who', 'what', 'item', 'marketplace', 'words', 'answer'] as const;
-/** The first row of the ledger as a table (RFC 4180). */
-export const TABLE_HEAD = csvLines([COLUMNS]);
-
-/** A ledger line as rows of a table; nothing in it is taken for a formula by whatever opens it. */
-export function tableRows(line: Line, currency: string): string[] {
-  const { event, answer } = line;
-  const who = event.type !== 'command' ? 'courier' : (event.by ?? 'a person');
-  const said = answer ? (answer.accepted ? 'taken' : (answer.why ?? 'not taken')) : '';
-  return readable(line, currency).map((l) => {
-    const row = [
-      l.seq,
-      new Date(l.at).toISOString(),
-      who,
-      l.type,
-      l.item ?? '',
-      l.market ?? '',
-      l.words,
-      said,
-    ];
-    return csvLines([row]);
-  });
-}
-
-function wordsFor(event: CourierEvent, currency: string): string {
+/** What happened, as a person reads it in the ledger. @param currency of its amounts, ISO 4217 */
+export function ledgerWords(event: CourierEvent, currency: string): string {
   switch (event.type) {
     case 'command':
       return {
@@ -76,9 +30,9 @@ function wordsFor(event: CourierEvent, currency: string): string {
     case 'absent':
       return 'nothing there to withdraw';
     case 'refused':
-      return `refused: ${event.reasons.map((r) => r.message).join(' ')}`;
+      return `refused: ${reasonsWords(event.reasons)}`;
     case 'failed':
-      return `${event.action} not answered: ${event.trouble}`;
+      return `${event.action} not answered: ${troubleWords(event.trouble)}`;
     case 'news':
       return event.news.map((one) => newsWords(one, currency)).join('; ');
     case 'strays':
@@ -109,7 +63,7 @@ function newsWords(news: News, currency: string): string {
     case 'approved':
       return 'review passed, live';
     case 'turnedDown':
-      return `turned down: ${news.reasons.map((r) => r.message).join(' ')}`;
+      return `turned down: ${reasonsWords(news.reasons)}`;
     case 'ended':
       return news.why ? `ended there: ${news.why}` : 'over there';
   }
