@@ -38,7 +38,12 @@ module.exports = {
   // The longest first, by what they took before: then all workers end at about the same time.
   testSequencer: '<rootDir>/jest.sequencer.js',
   projects: [
-    { displayName: 'core', ...node, ...generated, testMatch: ['<rootDir>/src/{core,contract,wording}/**/*.test.ts'] },
+    {
+      displayName: 'core',
+      ...node,
+      ...generated,
+      testMatch: ['<rootDir>/src/{core,contract,wording}/**/*.test.ts'],
+    },
     { displayName: 'server', ...node, ...generated, testMatch: ['<rootDir>/server/**/*.test.ts'] },
     { displayName: 'sim', ...node, ...generated, testMatch: ['<rootDir>/{sim,demo}/**/*.test.ts'] },
     {

@@ -1,4 +1,5 @@
 import type { Wording } from '@/contract/coded';
+import { counted, plural } from '@/core/language/plural';
 import type { Finding, FindingParams, Fix, FixParams } from '@/core/listing/findings';
 import { formatMoney } from '@/core/money/money';
 import type { Unpostable, UnpostableParams } from '@/core/postage/rates';
@@ -7,7 +8,6 @@ import type { PrivateKind, PrivateKindParams } from '@/core/words/privacy';
 import type { ClaimAgainstParams } from '@/core/words/unsupportedClaims';
 
 import { gradeReason } from './condition';
-import { counted, plural } from './plural';
 import { worded } from './worded';
 
 const lower = (label: string) => label.toLocaleLowerCase('en');

@@ -1,9 +1,9 @@
 import type { Wording } from '@/contract/coded';
 import { listed } from '@/core/language/listed';
+import { counted, plural } from '@/core/language/plural';
 import type { PictureTrouble, PictureTroubleParams } from '@/core/picture/fileType';
 import type { PictureFinding, PictureFindingParams, Twin } from '@/core/picture/judge';
 
-import { counted, plural } from './plural';
 import { worded } from './worded';
 
 const figure = (value: number) => (Math.round(value * 10) / 10).toFixed(1);

@@ -1,9 +1,9 @@
 import type { Wording } from '@/contract/coded';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import type { PlaceReason, PlaceReasonParams } from '@/core/place/best';
 
 import { findingWords } from './check';
-import { plural } from './plural';
 import { worded } from './worded';
 
 const placeReasons = (currency: string): Wording<PlaceReasonParams> => ({

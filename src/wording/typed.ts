@@ -4,11 +4,11 @@ import type { ChoicesTroubleParams } from '@/core/choices/choices';
 import type { BarcodeTroubleParams } from '@/core/identity/gtin';
 import type { AnswerTroubleParams } from '@/core/kinds/values';
 import { listed } from '@/core/language/listed';
+import { counted, plural } from '@/core/language/plural';
 import type { FigureTroubleParams } from '@/core/measure/units';
 import type { MoneyTroubleParams } from '@/core/money/money';
 import type { BulkTroubleParams } from '@/core/stock/bulk';
 
-import { counted, plural } from './plural';
 import { worded } from './worded';
 
 const MONEY: Wording<MoneyTroubleParams> = {

@@ -1,9 +1,9 @@
 import type { Wording } from '@/contract/coded';
+import { plural } from '@/core/language/plural';
 import type { LeftOutParams, LeftOutWhy } from '@/core/words/importWords';
 import type { PatternTrouble, PatternTroubleParams } from '@/core/words/pattern';
 
 import { privateThing } from './check';
-import { plural } from './plural';
 import { worded } from './worded';
 
 const LEFT_OUT: Wording<LeftOutParams> = {

@@ -1,4 +1,5 @@
 import type { Comp } from '@/contract/comps';
+import { plural } from '@/core/language/plural';
 
 import type { Minor } from '../money/money';
 import { wholePhrase, wholeWord } from '../words/wholeWord';
@@ -181,7 +182,7 @@ function surenessOf(sold: number, spread: number): Sureness {
 }
 
 function surenessWords(sure: Sureness, sold: number, spread: number): string {
-  const many = sold === 1 ? 'one sale' : `${sold} sales`;
+  const many = plural(sold, 'one sale', `${sold} sales`);
   switch (sure) {
     case 'none':
       return 'Nothing like it sold lately: the price is a guess.';

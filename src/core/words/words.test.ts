@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 
 import { Item } from '@/contract/records';
-import { counted, listed } from '@/core/language/listed';
+import { listed } from '@/core/language/listed';
+import { counted } from '@/core/language/plural';
 
 import { countAs } from './count';
 import { findPrivate } from './privacy';

@@ -4,6 +4,7 @@ import { z } from 'zod';
 
 import { barcodesIn, MOST_BARCODES, MOST_COPIES } from '@/core/catalogue/barcodeList';
 import { wordsForUse } from '@/core/condition/grade';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { FillInButton } from '@/parts/trade/FillInButton';
 import { BackTo } from '@/parts/ui/BackTo';
@@ -157,7 +158,7 @@ export function Barcodes() {
 }
 
 function items(n: number): string {
-  return n === 1 ? 'one item' : `${n} items`;
+  return plural(n, 'one item', `${n} items`);
 }
 
 /** So many that are no barcodes are told with why; the others are named. */

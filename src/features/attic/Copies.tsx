@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { counted, listed } from '@/core/language/listed';
+import { listed } from '@/core/language/listed';
+import { plural, counted } from '@/core/language/plural';
 import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { FileButton } from '@/parts/ui/FileButton';
@@ -153,15 +154,17 @@ function Found({ copy, theirs, onTheirs, onBring }: FoundProps) {
       >{`Saved ${exactly(copy.head.at)} by ${copy.head.author || 'somebody'}`}</Text>
       <Text figures>
         {missing === ''
-          ? `Nothing is missing here: ${same === 1 ? 'its one record is' : `all its ${same + copy.differing} records are`} in the attic.`
+          ? `Nothing is missing here: ${plural(same, 'its one record is', `all its ${same + copy.differing} records are`)} in the attic.`
           : `Missing here: ${missing}.`}
       </Text>
       {copy.differing > 0 ? (
         <>
           <Text figures>
-            {copy.differing === 1
-              ? 'One record is in both and not the same.'
-              : `${copy.differing} records are in both and not the same.`}
+            {plural(
+              copy.differing,
+              'One record is in both and not the same.',
+              `${copy.differing} records are in both and not the same.`,
+            )}
           </Text>
           <ChipRow label="What differs">
             <Chip on={!theirs} onPress={() => onTheirs(false)}>

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Group } from '@/contract/groups';
+import { counted } from '@/core/language/plural';
 import { itemsOf } from '@/core/stock/filter';
 import { groupsBelow, groupWords, mayLieBelow } from '@/core/stock/groups';
 import { BackTo } from '@/parts/ui/BackTo';
@@ -46,7 +47,7 @@ export function Groups() {
 
 function Head({ group, count, onOpen }: { group: Group; count: number; onOpen: () => void }) {
   const router = useRouter();
-  const items = count === 1 ? '1 item' : `${count} items`;
+  const items = counted(count, 'item');
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
       <View style={{ flex: 1 }}>

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import { SPLITS, type Haul } from '@/contract/records';
 import { haulSplit, haulItems } from '@/core/hauls/haul';
+import { plural } from '@/core/language/plural';
 import { weightOf } from '@/core/listing/effective';
 import { formatMoney } from '@/core/money/money';
 import { useUnheard } from '@/parts/trade/Calm';
@@ -19,7 +20,7 @@ import { nameOf } from '@/store/items/names';
 
 const SPLIT_WORDS = { evenly: 'Evenly', weight: 'By weight', price: 'By expected price' } as const;
 
-const costs = (n: number) => (n === 1 ? 'one cost' : `${n} costs`);
+const costs = (n: number) => plural(n, 'one cost', `${n} costs`);
 
 /** What was paid, how it is spread over the items, and what they have brought home. */
 export function HaulCost({ haul }: { haul: Haul }) {
@@ -80,7 +81,7 @@ export function HaulCost({ haul }: { haul: Haul }) {
           ) : null}
           {there.length > 0 ? (
             <Button variant="quiet" onPress={() => setSpread(spreadCost(haul.id, true))}>
-              {`Write ${open > 0 ? 'them all, ' : ''}over ${costs(there.length)} that ${there.length === 1 ? 'stands' : 'stand'} there`}
+              {`Write ${open > 0 ? 'them all, ' : ''}over ${costs(there.length)} that ${plural(there.length, 'stands', 'stand')} there`}
             </Button>
           ) : null}
           {spread !== null && changed.length === 0 ? (

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import type { Haul } from '@/contract/records';
 import { haulCount, haulItems, type Progress, type Standing } from '@/core/hauls/haul';
+import { plural } from '@/core/language/plural';
 import { useUnheard } from '@/parts/trade/Calm';
 import { FillInButton } from '@/parts/trade/FillInButton';
 import { ItemLine } from '@/parts/trade/ItemLine';
@@ -125,7 +126,7 @@ function PutAway({ haul }: { haul: Haul }) {
     <Card label="Put it away">
       <Text tone="soft">
         {waiting > 0
-          ? `${waiting === 1 ? 'One piece waits' : `${waiting} pieces wait`} still. What is put away is offered no more; its items stay as they are.`
+          ? `${plural(waiting, 'One piece waits', `${waiting} pieces wait`)} still. What is put away is offered no more; its items stay as they are.`
           : 'All of it is taken in. What is put away is offered no more; its items stay as they are.'}
       </Text>
       <Button variant={waiting > 0 ? 'quiet' : undefined} onPress={() => putHaulAway(haul.id, true)}>
@@ -152,7 +153,7 @@ function Lines({ haul }: { haul: Haul }) {
       )}
       {counted.unsaid > 0 ? (
         <Text variant="small" tone="soft">
-          {`Of ${counted.unsaid === 1 ? 'one' : counted.unsaid} taken in it is not said of which line: say it on ${counted.unsaid === 1 ? 'its sheet' : 'their sheets'}.`}
+          {`Of ${plural(counted.unsaid, 'one', `${counted.unsaid}`)} taken in it is not said of which line: say it on ${plural(counted.unsaid, 'its sheet', 'their sheets')}.`}
         </Text>
       ) : null}
       {unheard ? (
@@ -264,7 +265,7 @@ function Items({ haul }: { haul: Haul }) {
   const own = haulItems(haul, Object.values(items));
   return (
     <Card label="Its items">
-      <Text variant="heading">{own.length === 1 ? 'One item' : `${own.length} items`}</Text>
+      <Text variant="heading">{plural(own.length, 'One item', `${own.length} items`)}</Text>
       {own.length > 0 ? <FillInButton ids={own.map((t) => t.id)} /> : null}
       {own.map((t) => (
         <ItemLine key={t.id} item={t} />

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { ENDS, type Owner } from '@/contract/records';
+import { counted } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { BackTo } from '@/parts/ui/BackTo';
@@ -72,7 +73,7 @@ function Agreement({ owner, items }: { owner: Owner; items: number }) {
           {owner.name}
         </Text>
         <Text variant="small" tone="soft" figures>
-          {items === 1 ? '1 item' : `${items} items`}
+          {counted(items, 'item')}
         </Text>
       </View>
       <LinkRow

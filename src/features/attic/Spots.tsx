@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 import type { Item } from '@/contract/records';
 import { labelCode } from '@/core/identity/code';
 import { canonicalBarcode } from '@/core/identity/gtin';
+import { counted } from '@/core/language/plural';
 import { ItemLine } from '@/parts/trade/ItemLine';
 import { ScanField } from '@/parts/trade/ScanField';
 import { BackTo } from '@/parts/ui/BackTo';
@@ -93,7 +94,7 @@ function tooFull({ capacity, items }: Place): boolean {
 }
 
 function count(n: number): string {
-  return n === 1 ? '1 item' : `${n} items`;
+  return counted(n, 'item');
 }
 
 function Inside({ place }: { place: Place }) {

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import { changedSince, type Examined } from '@/core/listing/examine';
 import { ChangedValues, differencesOf } from '@/parts/trade/ChangedValues';
 import { Button } from '@/parts/ui/Button';
@@ -42,7 +43,7 @@ export function ChangedHere({ market }: { market: string }) {
   return (
     <Card label="Live listings this changes">
       <Text variant="heading">
-        {changed.length === 1 ? 'One live listing changes' : `${changed.length} live listings change`}
+        {plural(changed.length, 'One live listing changes', `${changed.length} live listings change`)}
       </Text>
       <Text tone="soft">They stay as they are there until you send them again.</Text>
       {known.map(({ item, examined }) => (
@@ -66,7 +67,7 @@ export function ChangedHere({ market }: { market: string }) {
       ))}
       {known.length > 0 ? (
         <Button variant="main" icon="send" disabled={progress !== null} onPress={() => void all()}>
-          {progress ?? (known.length === 1 ? `Change it on ${name}` : `Change them on ${name}`)}
+          {progress ?? plural(known.length, `Change it on ${name}`, `Change them on ${name}`)}
         </Button>
       ) : null}
     </Card>

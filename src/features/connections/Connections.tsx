@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { MarketView } from '@/contract/courier';
+import { plural } from '@/core/language/plural';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
@@ -77,7 +78,7 @@ function Connection({ market }: { market: MarketView }) {
       ) : null}
       {waiting > 0 ? (
         <Text tone="soft" figures>
-          {waiting === 1 ? 'One item waits to be done there.' : `${waiting} items wait to be done there.`}
+          {plural(waiting, 'One item waits to be done there.', `${waiting} items wait to be done there.`)}
         </Text>
       ) : null}
       {market.byHand ? (
@@ -121,9 +122,11 @@ function Connection({ market }: { market: MarketView }) {
                 setSaid(
                   strays === 0
                     ? 'It shows just what it should.'
-                    : strays === 1
-                      ? 'One listing was not as it should be: see Today.'
-                      : `${strays} listings were not as they should be: see Today.`,
+                    : plural(
+                        strays,
+                        'One listing was not as it should be: see Today.',
+                        `${strays} listings were not as they should be: see Today.`,
+                      ),
                 );
               })
             }
@@ -193,7 +196,7 @@ function SaveShop({ market }: { market: MarketView }) {
           run(async () => {
             const count = await saveShop(market.id, (done, of) => setSaid(`${done} of ${of}…`));
             setSaid(
-              `${count === 1 ? 'One item' : `${count} items`} saved as shop.zip: unpack it and open index.html.`,
+              `${plural(count, 'One item', `${count} items`)} saved as shop.zip: unpack it and open index.html.`,
             );
           })
         }

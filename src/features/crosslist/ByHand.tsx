@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import type { Examined } from '@/core/listing/examine';
 import { formatAmount } from '@/core/money/money';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
@@ -85,7 +86,7 @@ export function ByHand({ item, examined }: { item: Item; examined: Examined }) {
           </View>
         ))}
       <Button icon="pictures" disabled={busy} onPress={pictures}>
-        {`Save its ${examined.media.pictures.length === 1 ? 'picture' : `${examined.media.pictures.length} pictures`}, in order`}
+        {`Save its ${plural(examined.media.pictures.length, 'picture', `${examined.media.pictures.length} pictures`)}, in order`}
       </Button>
       <Field
         label={`Its address on ${sheet.name}`}

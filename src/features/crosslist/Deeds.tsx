@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import type { CellTotals } from '@/core/listing/cells';
 import type { MarketCell } from '@/core/listing/twins';
 import { formatMoney } from '@/core/money/money';
@@ -69,7 +70,7 @@ export function Deeds(props: {
       </Text>
       {failed.length > 0 ? (
         <Notice tone="trouble">
-          {`${failed.length === 1 ? 'One could not be sent' : `${failed.length} could not be sent`}: ${failed[0]?.[1].why ?? ''}`}
+          {`${plural(failed.length, 'One could not be sent', `${failed.length} could not be sent`)}: ${failed[0]?.[1].why ?? ''}`}
         </Notice>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>

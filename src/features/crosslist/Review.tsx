@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { RuleSheet } from '@/contract/ruleSheet';
+import { plural } from '@/core/language/plural';
 import { totalsOf } from '@/core/listing/cells';
 import type { MarketCell } from '@/core/listing/twins';
 import { formatMoney } from '@/core/money/money';
@@ -73,7 +74,7 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
       }
     >
       <Text figures role="status">
-        {`${listings(going.length)} of ${going.length === 0 ? 'no item' : items(new Set(going.map((x) => x.item)).size)} on ${where.length === 1 ? 'one marketplace' : `${where.length} marketplaces`}.${
+        {`${listings(going.length)} of ${going.length === 0 ? 'no item' : items(new Set(going.map((x) => x.item)).size)} on ${plural(where.length, 'one marketplace', `${where.length} marketplaces`)}.${
           totals.ready > 0
             ? ` Fees up to ${say(totals.fees)}, take-home ${say(totals.takeHomeLeast)}${totals.takeHomeMost > totals.takeHomeLeast ? ` to ${say(totals.takeHomeMost)}` : ''}.`
             : ''
@@ -113,8 +114,8 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
   );
 }
 
-const listings = (n: number) => (n === 1 ? 'One listing' : `${n} listings`);
-const items = (n: number) => (n === 1 ? 'one item' : `${n} items`);
+const listings = (n: number) => plural(n, 'One listing', `${n} listings`);
+const items = (n: number) => plural(n, 'one item', `${n} items`);
 
 /** What goes to one marketplace; it can be left out as a whole. */
 function There(props: {

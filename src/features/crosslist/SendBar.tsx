@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import { changedSince, hasBlockers, type Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
 import { ChangedValues, differencesOf } from '@/parts/trade/ChangedValues';
@@ -76,9 +77,11 @@ export function SendBar({ item, examined }: { item: Item; examined: readonly Exa
       ))}
       {home.length > 0 ? (
         <Text tone="soft" figures>
-          {home.length === 1
-            ? `Take-home ${formatMoney(home[0] ?? 0, currency)}.`
-            : `Take-home ${formatMoney(Math.min(...home), currency)} to ${formatMoney(Math.max(...home), currency)}, wherever it sells first.`}
+          {plural(
+            home.length,
+            `Take-home ${formatMoney(home[0] ?? 0, currency)}.`,
+            `Take-home ${formatMoney(Math.min(...home), currency)} to ${formatMoney(Math.max(...home), currency)}, wherever it sells first.`,
+          )}
         </Text>
       ) : null}
       {fresh.length > 0 ? stopped.map((e) => <NotThere key={e.sheet.marketplace} examined={e} />) : null}

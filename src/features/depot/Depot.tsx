@@ -5,6 +5,7 @@ import { Pressable, View } from 'react-native';
 import type { DepotParcel, DepotStock, ParcelsAnswer } from '@/contract/atMarket';
 import type { Item } from '@/contract/records';
 import { compareStock, parcelState, whyNotToDepot } from '@/core/depot/depot';
+import { plural } from '@/core/language/plural';
 import { CallBack } from '@/parts/trade/CallBack';
 import { ItemLine } from '@/parts/trade/ItemLine';
 import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
@@ -147,7 +148,7 @@ function Packing(props: { market: string; fit: readonly Item[]; onSent: () => vo
         >
           {chosen.length === 0
             ? 'Tick what goes into it'
-            : `Announce a parcel of ${chosen.length === 1 ? 'one item' : `${chosen.length} items`}`}
+            : `Announce a parcel of ${plural(chosen.length, 'one item', `${chosen.length} items`)}`}
         </Button>
       ) : null}
     </Card>
@@ -171,7 +172,7 @@ function Parcel({ parcel }: { parcel: DepotParcel }) {
           {parcel.parcel}
         </Text>
         <Text variant="small" tone={missing.length > 0 ? 'trouble' : 'soft'} figures>
-          {`${exactly(parcel.at)} · ${sent === 1 ? 'one item' : `${sent} items`} sent · ${state}`}
+          {`${exactly(parcel.at)} · ${plural(sent, 'one item', `${sent} items`)} sent · ${state}`}
         </Text>
       </View>
       <Button
@@ -220,7 +221,7 @@ function Stored({ market, there }: { market: string; there: readonly Item[] }) {
             enqueue(toOffer.map((t) => ({ item: t.id, market, action: 'send' as const })));
           }}
         >
-          {`Offer ${toOffer.length === 1 ? 'it' : `${toOffer.length} items`} from there`}
+          {`Offer ${plural(toOffer.length, 'it', `${toOffer.length} items`)} from there`}
         </Button>
       ) : null}
     </Card>

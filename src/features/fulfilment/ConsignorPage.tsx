@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { consignorStatement, type ConsignedSale } from '@/core/consign/statement';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
@@ -76,7 +77,7 @@ export function ConsignorPage() {
       <ChipRow label="Over">
         {[1, 3, 12, 120].map((m) => (
           <Chip key={m} on={m === months} onPress={() => setMonths(m)}>
-            {m === 1 ? 'A month' : m === 120 ? 'All' : `${m} months`}
+            {m === 120 ? 'All' : plural(m, 'A month', `${m} months`)}
           </Chip>
         ))}
       </ChipRow>

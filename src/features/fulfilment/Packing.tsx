@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { isAway } from '@/core/depot/depot';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { postBy, type OrderRow } from '@/core/orders/orders';
 import { judgeWeight, promised } from '@/core/orders/packing';
@@ -260,9 +261,7 @@ function Labels({ toLabel }: { toLabel: readonly OrderRow[] }) {
       <Button variant="main" disabled={busy} onPress={buy}>
         {busy
           ? `Buying, ${done} of ${toLabel.length}…`
-          : toLabel.length === 1
-            ? 'Buy its label'
-            : `Buy ${toLabel.length} labels`}
+          : plural(toLabel.length, 'Buy its label', `Buy ${toLabel.length} labels`)}
       </Button>
     </Card>
   );

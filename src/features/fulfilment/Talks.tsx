@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import type { BuyerOffer } from '@/contract/fulfilment';
 import { openHold } from '@/core/holds/holds';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { mayPromise, standingFor, type Standing } from '@/core/talks/standing';
 import {
@@ -103,7 +104,7 @@ function OfItem({ group }: { group: TalksOfItem }) {
               ? 'sold'
               : hold
                 ? `promised to ${hold.who || 'somebody'}`
-                : `${group.talks.length === 1 ? 'one buyer' : `${group.talks.length} buyers`}`}
+                : `${plural(group.talks.length, 'one buyer', `${group.talks.length} buyers`)}`}
           </Text>
         </View>
         {item ? (

@@ -5,6 +5,7 @@ import { z } from 'zod';
 
 import type { Origin } from '@/contract/picture';
 import { Item } from '@/contract/records';
+import { counted, plural } from '@/core/language/plural';
 import { shotList } from '@/core/picture/shots';
 import { serialQueue } from '@/core/serialQueue';
 import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
@@ -56,7 +57,7 @@ export function Intake() {
   // Drawn is not stored: a reload in between would have to begin again with the file that was chosen.
   const isSaved = useAttic((s) => s.savedAt !== null) && !left.some((w) => w.itemId === itemId);
   const hasTrouble = useAttic((s) => s.saveTrouble !== null);
-  const drawn = item?.pictureIds.length === 1 ? '1 picture' : `${item?.pictureIds.length ?? 0} pictures`;
+  const drawn = counted(item?.pictureIds.length ?? 0, 'picture');
   const leftOver = useIncoming((s) => s.notTaken);
   // Pictures taken quickly go into the same item, one after the other.
   const [inTurn] = useState(serialQueue);
@@ -151,11 +152,11 @@ export function Intake() {
           </Text>
           {storing > 0 ? (
             <Text tone="soft" role="status">
-              {storing === 1 ? 'Storing a picture…' : `Storing ${storing} pictures…`}
+              {plural(storing, 'Storing a picture…', `Storing ${storing} pictures…`)}
             </Text>
           ) : waiting > 0 ? (
             <Text tone="soft" role="status">
-              {waiting === 1 ? 'Stored; reading a picture…' : `Stored; reading ${waiting} pictures…`}
+              {plural(waiting, 'Stored; reading a picture…', `Stored; reading ${waiting} pictures…`)}
             </Text>
           ) : item ? (
             <Text tone={isSaved ? 'good' : 'soft'} role="status">

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import type { Piece } from '@/contract/choices';
 import type { Item } from '@/contract/records';
 import { inStock, priceRange, valuesIn, withOptions, type Option } from '@/core/choices/choices';
+import { counted } from '@/core/language/plural';
 import type { Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/trade/MoneyField';
@@ -191,7 +192,7 @@ function PieceLine(props: { item: Item; piece: Piece; currency: string }) {
           disabled={item.pictureIds.length === 0}
           onPress={() => setPictures(!pictures)}
         >
-          {own.length === 0 ? 'Pictures: shared' : own.length === 1 ? '1 picture' : `${own.length} pictures`}
+          {own.length === 0 ? 'Pictures: shared' : counted(own.length, 'picture')}
         </Button>
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>

@@ -3,6 +3,7 @@ import { memo, useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Picture, Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import type { Examined } from '@/core/listing/examine';
 import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
 import { PictureView } from '@/parts/trade/PictureView';
@@ -99,7 +100,7 @@ export const PicturesSection = memo(function PicturesSection({
         <Text
           tone="soft"
           role="status"
-        >{`Reading ${reading === 1 ? 'a picture' : `${reading} pictures`}…`}</Text>
+        >{`Reading ${plural(reading, 'a picture', `${reading} pictures`)}…`}</Text>
       ) : null}
       <FilesNotTaken files={notTaken} kept={kept} />
       <FileButton icon="add" accept="image/*,video/*" onFiles={take}>
@@ -156,7 +157,7 @@ function Doings({ item, picture, position }: { item: Item; picture: Picture; pos
         <Text tone="soft" role="status">
           {found === 0
             ? 'Nothing new was made out.'
-            : `${found === 1 ? 'One reading waits' : `${found} readings wait`} under “What it is”.`}
+            : `${plural(found, 'One reading waits', `${found} readings wait`)} under “What it is”.`}
         </Text>
       ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}

@@ -6,6 +6,7 @@ import type { Item } from '@/contract/records';
 import { arranged, formFor } from '@/core/kinds/form';
 import type { FactSpec } from '@/core/kinds/spec';
 import { readable } from '@/core/kinds/values';
+import { counted } from '@/core/language/plural';
 import type { Examined } from '@/core/listing/examine';
 import { KindPicker } from '@/parts/trade/KindPicker';
 import { LookUpLine } from '@/parts/trade/LookUpLine';
@@ -46,7 +47,7 @@ export const WhatSection = memo(function WhatSection({
       title="What it is"
       summary={
         kind && missing.length > 0
-          ? `${kind.name} · ${missing.length === 1 ? '1 answer' : `${missing.length} answers`} missing`
+          ? `${kind.name} · ${counted(missing.length, 'answer')} missing`
           : kind?.name
       }
     >

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { FactSpec } from '@/core/kinds/spec';
+import { plural } from '@/core/language/plural';
 import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -152,7 +153,7 @@ function Below({ at, onGo }: { at: string | null; onGo: (id: string | null) => v
         used > 0 || below.length > 0 ? (
           <Notice tone="info">
             {used > 0
-              ? `${used === 1 ? 'One item is' : `${used} items are`} of this kind: it can be removed once none is.`
+              ? `${plural(used, 'One item is', `${used} items are`)} of this kind: it can be removed once none is.`
               : 'It can be removed once no kind lies below it.'}
           </Notice>
         ) : (

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
+import { plural } from '@/core/language/plural';
 import type { Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
 import { SavedWords } from '@/parts/trade/SavedWords';
@@ -40,7 +41,7 @@ export function Many() {
     if (!next.delete(target)) next.add(target);
     setPicked(next);
   };
-  const title = list.length === 1 ? 'Fill in one item' : `Fill in ${list.length} items`;
+  const title = plural(list.length, 'Fill in one item', `Fill in ${list.length} items`);
   return (
     <Page title={title} maxWidth={1600} aside={<Aside />}>
       {list.length === 0 ? (

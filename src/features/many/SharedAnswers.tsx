@@ -1,6 +1,7 @@
 import { useState } from 'react';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import { planShared, shown, type Target, type Ways } from '@/core/stock/bulk';
 import { isAsked, type Question } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
@@ -9,7 +10,6 @@ import { Notice } from '@/parts/ui/Notice';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { applyBulk } from '@/store/items/bulk';
-import { plural } from '@/wording/plural';
 import { typedTrouble } from '@/wording/typed';
 
 /** What all of them share, said once. Those that have an answer of their own keep it. */
@@ -20,7 +20,8 @@ export function SharedAnswers(props: { list: readonly Item[]; questions: readonl
   const [said, setSaid] = useState<string | null>(null);
   const question = questions.find((q) => q.target === target);
   const plan = question && value.trim() !== '' ? planShared(list, question.target, value, ways) : null;
-  const refused = plan && plan.changes.length === 0 ? plan.refused[0] : undefined;
+  const wouldChange = plan?.changes.length ?? 0;
+  const refused = plan && wouldChange === 0 ? plan.refused[0] : undefined;
   const why = refused && typedTrouble(refused.why);
   // A figure or a title is each item's own; what all have said already needs no more saying.
   const shareable = questions.filter(
@@ -83,9 +84,7 @@ export function SharedAnswers(props: { list: readonly Item[]; questions: readonl
           />
           {why ? <Notice tone="caution">{why}</Notice> : null}
           <Button variant="main" disabled={!plan || plan.changes.length === 0} onPress={say}>
-            {plan && plan.changes.length === 1
-              ? 'Say it of one item'
-              : `Say it of ${plan?.changes.length ?? 0} items`}
+            {plural(wouldChange, 'Say it of one item', `Say it of ${wouldChange} items`)}
           </Button>
         </>
       ) : null}

@@ -3,6 +3,7 @@ import { Pressable, View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { readable, toggled } from '@/core/kinds/values';
+import { plural } from '@/core/language/plural';
 import { planBulk, shown, type Ways } from '@/core/stock/bulk';
 import { askedOf, cellText, isAsked, type Question } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
@@ -103,7 +104,7 @@ function OneQuestion(props: {
           </Text>
         </View>
         <Text tone="soft" figures role="status">
-          {left === 1 ? 'the last one' : `${left} to go`}
+          {plural(left, 'the last one', `${left} to go`)}
         </Text>
       </View>
       <Pictures item={item} question={question} />

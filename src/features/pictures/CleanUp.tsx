@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import type { EditStep } from '@/contract/picture';
 import type { Picture, Item } from '@/contract/records';
+import { counted, plural } from '@/core/language/plural';
 import { lookOf, type Look } from '@/core/picture/look';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
@@ -113,7 +114,7 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
               setRest(
                 n === 0
                   ? 'There is no other picture of all of it.'
-                  : `Done to ${n === 1 ? 'one other' : `${n} others`}; close-ups were left as they are.`,
+                  : `Done to ${plural(n, 'one other', `${n} others`)}; close-ups were left as they are.`,
               );
             })
           }
@@ -149,7 +150,7 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
               ? 'Working…'
               : steps.length === 0
                 ? 'As it was taken'
-                : `Kept, ${steps.length === 1 ? '1 step' : `${steps.length} steps`}`}
+                : `Kept, ${counted(steps.length, 'step')}`}
           </Text>
         </View>
         <SignButton

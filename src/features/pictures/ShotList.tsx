@@ -1,6 +1,7 @@
 import { Pressable, View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import { nextShot, type Shot } from '@/core/picture/shots';
 import { Button } from '@/parts/ui/Button';
 import { Slide } from '@/parts/ui/Slide';
@@ -28,7 +29,7 @@ export function ShotList({ item, shots, current, onChoose }: ShotListProps) {
           <Text variant="strong">{current ? `Now: ${current.name}` : 'Everything on the list is taken'}</Text>
           <Text variant="small" tone="soft">
             {current
-              ? `${current.how}. ${left === 1 ? 'The last one' : `${left} to go`}`
+              ? `${current.how}. ${plural(left, 'The last one', `${left} to go`)}`
               : 'More pictures are welcome'}
           </Text>
         </View>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { compKey, summarise, type JudgedComp } from '@/core/price/comps';
 import { promotionAdvice } from '@/core/price/profit';
@@ -70,7 +71,7 @@ function Found({ item, judged }: { item: Item; judged: readonly JudgedComp[] }) 
               sellThrough === null ? '' : `${Math.round(sellThrough * 100)} % of those offered sold`,
               daysToSell === null
                 ? ''
-                : `half of them within ${daysToSell === 1 ? 'a day' : `${daysToSell} days`}`,
+                : `half of them within ${plural(daysToSell, 'a day', `${daysToSell} days`)}`,
             ]
               .filter(Boolean)
               .join(', ')}

@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 
 import { orderId } from '@/contract/orders';
 import { openHold } from '@/core/holds/holds';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { isUnposted, type OrderRow } from '@/core/orders/orders';
 import { waits } from '@/core/talks/talks';
@@ -69,7 +70,7 @@ function Desk({ orders }: { orders: readonly OrderRow[] }) {
   const held = Object.values(items).filter((t) => openHold(t) && !views[t.id]?.sale).length;
   const parcels = orders.filter((r) => r.way === 'post' && isUnposted(r)).length;
   const say = (n: number, one: string, many: string, none: string) =>
-    n === 0 ? none : n === 1 ? one : `${n} ${many}`;
+    n === 0 ? none : plural(n, one, `${n} ${many}`);
   return (
     <Card label="Desk">
       <LinkRow

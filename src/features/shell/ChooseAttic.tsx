@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { SessionAnswer } from '@/contract/courier';
-import { counted } from '@/core/language/listed';
+import { counted } from '@/core/language/plural';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';

@@ -1,7 +1,8 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
-import { counted, listed } from '@/core/language/listed';
+import { listed } from '@/core/language/listed';
+import { plural, counted } from '@/core/language/plural';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { settleConflict, unsavedBlobs, useAttic } from '@/store/attic/attic';
@@ -56,7 +57,7 @@ function useCourierTrouble(): ReactNode {
   if (misfits > 0)
     return (
       <Notice key="courier" tone="trouble">
-        {`The courier told of ${counted(misfits, 'item')} in a way this page does not understand: what is shown of ${misfits === 1 ? 'it' : 'them'} may be old. Reload the page; if this stays, look at the marketplaces yourself.`}
+        {`The courier told of ${counted(misfits, 'item')} in a way this page does not understand: what is shown of ${plural(misfits, 'it', 'them')} may be old. Reload the page; if this stays, look at the marketplaces yourself.`}
       </Notice>
     );
   if (health && health.unreadLines > 0)
@@ -186,7 +187,7 @@ function useQuarantined(): ReactNode {
   if (quarantined === 0) return null;
   return (
     <Notice key="quarantined" tone="caution">
-      {`${quarantined === 1 ? 'One record' : `${quarantined} records`} could not be read and ${quarantined === 1 ? 'was' : 'were'} set aside; nothing was thrown away. The rest of the attic is whole.`}
+      {`${plural(quarantined, 'One record', `${quarantined} records`)} could not be read and ${plural(quarantined, 'was', 'were')} set aside; nothing was thrown away. The rest of the attic is whole.`}
     </Notice>
   );
 }

@@ -2,6 +2,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import { planBulk, type Action, type Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
@@ -14,7 +15,6 @@ import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
 import { useWays } from '@/store/items/ways';
-import { plural } from '@/wording/plural';
 import { typedTrouble } from '@/wording/typed';
 
 const TARGETS: readonly [Target, string][] = [
@@ -103,7 +103,7 @@ export function BulkChange(props: {
     <Card label="Change several at once">
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
         <Text variant="strong" figures style={{ flex: 1 }} role="status">
-          {list.length === 1 ? '1 chosen' : `${list.length} chosen`}
+          {plural(list.length, '1 chosen', `${list.length} chosen`)}
         </Text>
         <Button variant="quiet" onPress={props.onAll}>{`All ${props.shown.length}`}</Button>
         <Button variant="quiet" disabled={list.length === 0} onPress={props.onNone}>
@@ -179,18 +179,18 @@ export function BulkChange(props: {
               const n = await applyBulk(name, plan);
               setBusy(false);
               setDone(
-                n === 1
-                  ? 'One item changed. Undo takes it back.'
-                  : `${n} items changed. Undo takes all of it back.`,
+                plural(
+                  n,
+                  'One item changed. Undo takes it back.',
+                  `${n} items changed. Undo takes all of it back.`,
+                ),
               );
               setValue('');
             }}
           >
             {busy
               ? 'Changing…'
-              : plan.changes.length === 1
-                ? 'Change 1 item'
-                : `Change ${plan.changes.length} items`}
+              : plural(plan.changes.length, 'Change 1 item', `Change ${plan.changes.length} items`)}
           </Button>
         </View>
       ) : null}

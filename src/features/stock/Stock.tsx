@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import { SHOWN, type StockFilter } from '@/contract/groups';
 import type { Item } from '@/contract/records';
+import { counted } from '@/core/language/plural';
 import { EVERYTHING, filtered, isEverything } from '@/core/stock/filter';
 import { groupWords } from '@/core/stock/groups';
 import { ordered, type SortOrder } from '@/core/stock/search';
@@ -167,11 +168,7 @@ export function Stock() {
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
           <Text tone="soft" figures style={{ flex: 1 }} role="status">
-            {shown.length === 0
-              ? 'Nothing matches.'
-              : shown.length === 1
-                ? '1 item'
-                : `${shown.length} items`}
+            {shown.length === 0 ? 'Nothing matches.' : counted(shown.length, 'item')}
           </Text>
           <Button variant="quiet" label="Put them in another order" onPress={() => setSorting(!sorting)}>
             {ORDER_WORDS.find(([id]) => id === order)?.[1] ?? 'Order'}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import type { TodayLine } from '@/core/sales/today';
 import { openOffer, waits } from '@/core/talks/talks';
@@ -108,9 +109,11 @@ export function Asked({ line, name, item }: LineProps<'asked'>) {
       <Head
         item={item}
         name={item ? name : line.talks.what}
-        what={
-          waiting.length === 1 ? 'A buyer waits for an answer' : `${waiting.length} buyers wait for an answer`
-        }
+        what={plural(
+          waiting.length,
+          'A buyer waits for an answer',
+          `${waiting.length} buyers wait for an answer`,
+        )}
       />
       {waiting.slice(0, 3).map((t) => {
         const offer = openOffer(t);
@@ -163,9 +166,11 @@ export function ParcelsLine({ line }: LineProps<'parcels'>) {
       <Text figures>{`${parts.join(', ')}.`}</Text>
       {line.late > 0 ? (
         <Notice tone="caution">
-          {line.late === 1
-            ? 'One was sold over three days ago.'
-            : `${line.late} were sold over three days ago.`}
+          {plural(
+            line.late,
+            'One was sold over three days ago.',
+            `${line.late} were sold over three days ago.`,
+          )}
         </Notice>
       ) : null}
       <Button icon="parcel" onPress={() => router.navigate('/packing')}>
@@ -196,7 +201,7 @@ export function MoneyOff({ line }: { line: Extract<TodayLine, { sort: 'moneyOff'
     <Card label={`Payouts of ${market}`}>
       <Text variant="strong">{`${market} paid otherwise than it told`}</Text>
       <Text figures>
-        {`${line.orders === 1 ? 'One order' : `${line.orders} orders`}, ${formatMoney(Math.abs(line.off), currency)} ${line.off < 0 ? 'less' : 'more'} in all.`}
+        {`${plural(line.orders, 'One order', `${line.orders} orders`)}, ${formatMoney(Math.abs(line.off), currency)} ${line.off < 0 ? 'less' : 'more'} in all.`}
       </Text>
       <Button label={`Look at ${market}’s statement`} onPress={() => router.navigate('/payouts')}>
         Look at it
@@ -221,10 +226,10 @@ function ConsignmentEnds({ ending, name, item }: { ending: ConsignmentEnding; na
   const { daysLeft, owner } = ending;
   const when =
     daysLeft > 0
-      ? `ends in ${daysLeft === 1 ? 'a day' : `${daysLeft} days`}`
+      ? `ends in ${plural(daysLeft, 'a day', `${daysLeft} days`)}`
       : daysLeft === 0
         ? 'ends today'
-        : `ended ${-daysLeft === 1 ? 'a day' : `${-daysLeft} days`} ago`;
+        : `ended ${plural(-daysLeft, 'a day', `${-daysLeft} days`)} ago`;
   const agreed = {
     back: 'Agreed: it goes back to them.',
     given: 'Agreed: it is given away.',

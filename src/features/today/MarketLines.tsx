@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 
 import type { MarketView } from '@/contract/courier';
 import { listedNotHere } from '@/core/copy/listedNotHere';
-import { counted } from '@/core/language/listed';
+import { plural, counted } from '@/core/language/plural';
 import { Button } from '@/parts/ui/Button';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -40,7 +40,7 @@ export function LockedLine({ market }: { market: MarketView }) {
     <Card tone="trouble" label={`${market.name} needs a new code`}>
       <Text variant="strong" tone="trouble">{`${market.name} no longer lets us in`}</Text>
       <Text figures>
-        {`Its key has run out. ${waiting === 0 ? 'Nothing waits for it.' : waiting === 1 ? 'One item waits to be done there' : `${waiting} items wait to be done there`}${waiting > 0 ? ' and goes as soon as it lets us in again.' : ''} What sells there is not heard of until then.`}
+        {`Its key has run out. ${waiting === 0 ? 'Nothing waits for it.' : plural(waiting, 'One item waits to be done there', `${waiting} items wait to be done there`)}${waiting > 0 ? ' and goes as soon as it lets us in again.' : ''} What sells there is not heard of until then.`}
       </Text>
       <Button variant="trouble" onPress={() => router.navigate('/connections')}>
         Bring a new code

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { isAway, postedBy } from '@/core/depot/depot';
+import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import type { TodayLine } from '@/core/sales/today';
 import { CallBack } from '@/parts/trade/CallBack';
@@ -27,7 +28,6 @@ import { Icon } from '@/theme/Icon';
 import { useColours, useWide } from '@/theme/theme';
 import { findingWords } from '@/wording/check';
 import { reasonWords, troubleWords } from '@/wording/courier';
-import { plural } from '@/wording/plural';
 
 import {
   Asked,
@@ -132,7 +132,7 @@ function Takings() {
   const today = sales.filter((s) => s.sale.at >= midnight);
   const known = today.flatMap((s) => (s.takeHome ? [s.takeHome.takeHome] : []));
   const why = useUnheard();
-  const count = `${today.length === 1 ? 'One sale' : `${today.length} sales`}${why === null ? '' : ' known'}`;
+  const count = `${plural(today.length, 'One sale', `${today.length} sales`)}${why === null ? '' : ' known'}`;
   return (
     <Text tone="soft" figures>
       {today.length === 0

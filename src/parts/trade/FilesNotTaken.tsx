@@ -1,3 +1,4 @@
+import { plural } from '@/core/language/plural';
 import { Notice } from '@/parts/ui/Notice';
 
 /**
@@ -13,7 +14,7 @@ export function FilesNotTaken(props: { files: readonly { name: string; why: stri
         <Notice key={i} tone="trouble">{`${f.name}: ${f.why}`}</Notice>
       ))}
       {kept > 0 ? (
-        <Notice tone="info">{kept === 1 ? 'The other one was kept.' : `The other ${kept} were kept.`}</Notice>
+        <Notice tone="info">{plural(kept, 'The other one was kept.', `The other ${kept} were kept.`)}</Notice>
       ) : null}
     </>
   );

@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 
+import { plural } from '@/core/language/plural';
 import { Button } from '@/parts/ui/Button';
 import { fillInMany } from '@/store/items/many';
 
@@ -15,7 +16,7 @@ export function FillInButton({ ids, main = false }: { ids: readonly string[]; ma
         router.navigate('/many');
       }}
     >
-      {ids.length === 1 ? 'Fill it in' : `Fill in these ${ids.length}`}
+      {plural(ids.length, 'Fill it in', `Fill in these ${ids.length}`)}
     </Button>
   );
 }

@@ -6,6 +6,7 @@ import { planId, Plan, type Item } from '@/contract/records';
 import { groupSightings, type SameGroup, type Sighting } from '@/core/bringIn/sameItem';
 import { shownDraft } from '@/core/bringIn/shownDraft';
 import { copied } from '@/core/bringIn/takeOver';
+import { plural } from '@/core/language/plural';
 import { mediaHashes, hashNow } from '@/core/listing/examine';
 import { change, useAttic } from '@/store/attic/attic';
 import { unlessExpected, wordsFor } from '@/store/base/faults';
@@ -240,7 +241,7 @@ async function bringPictures(item: string, { market, pictures }: OwnListing): Pr
   const missing = pictures.length - files.length;
   if (missing > 0)
     throw new CourierTrouble(
-      `It is brought in, but ${missing === 1 ? 'one picture' : `${missing} pictures`} could not be fetched from ${market}. Add them from your own files.`,
+      `It is brought in, but ${plural(missing, 'one picture', `${missing} pictures`)} could not be fetched from ${market}. Add them from your own files.`,
     );
 }
 

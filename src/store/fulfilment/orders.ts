@@ -9,6 +9,7 @@ import {
   type OrderWish,
 } from '@/contract/fulfilment';
 import type { Order } from '@/contract/orders';
+import { plural } from '@/core/language/plural';
 import { ordersOf, type OrderRow } from '@/core/orders/orders';
 import { change, putBlob, readBlob, useAttic } from '@/store/attic/attic';
 import { unlessExpected, wordsFor } from '@/store/base/faults';
@@ -154,7 +155,7 @@ export async function labelsTogether(rows: readonly OrderRow[]): Promise<Blob> {
 export async function posted(rows: readonly OrderRow[]): Promise<void> {
   const now = Date.now();
   change(
-    rows.length === 1 ? 'posted' : `${rows.length} posted`,
+    plural(rows.length, 'posted', `${rows.length} posted`),
     rows.map((row) => {
       const record = recordOf(row);
       return { collection: 'orders', id: record.id, record: { ...record, postedAt: record.postedAt ?? now } };

@@ -1,4 +1,5 @@
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import type { BulkPlan } from '@/core/stock/bulk';
 import { changeMany, useAttic } from '@/store/attic/attic';
 
@@ -25,7 +26,7 @@ export async function applyBulk(
   const search = searchFor(kindsNow());
   if (makers.length > 0)
     await changeMany(
-      `${name.toLocaleLowerCase('en')} of ${makers.length === 1 ? 'one item' : `${makers.length} items`}`,
+      `${name.toLocaleLowerCase('en')} of ${plural(makers.length, 'one item', `${makers.length} items`)}`,
       makers,
       {
         destructive: !options.quietly,

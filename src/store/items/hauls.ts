@@ -1,5 +1,6 @@
 import { Haul, type Owner, type Spot } from '@/contract/records';
 import { haulSplit } from '@/core/hauls/haul';
+import { plural } from '@/core/language/plural';
 import { weightOf } from '@/core/listing/effective';
 import { change, newId, setSettings, useAttic, type Put } from '@/store/attic/attic';
 
@@ -69,9 +70,11 @@ export function moveTo(spot: string, ids: readonly string[]): void {
   const moving = ids.flatMap((id) => items[id] ?? []).filter((t) => t.spot !== spot);
   if (moving.length === 0) return;
   change(
-    moving.length === 1
-      ? `moved to ${spot || 'no spot'}`
-      : `${moving.length} items moved to ${spot || 'no spot'}`,
+    plural(
+      moving.length,
+      `moved to ${spot || 'no spot'}`,
+      `${moving.length} items moved to ${spot || 'no spot'}`,
+    ),
     moving.map((t) => itemWith(t, { spot })),
     { destructive: true },
   );
