@@ -1,6 +1,6 @@
 import type { Canvas } from '@napi-rs/canvas';
 
-import { lengthOn, planeFrom, planeWarnings, type Corners } from '@/core/measure/plane';
+import { lengthOn, planeFrom, planeWarnings, type PlaneWarning, type Corners } from '@/core/measure/plane';
 import { judge, type Setting } from '@/core/picture/judge';
 import { examine } from '@/core/pixels/examine';
 import { fingerprintDistance } from '@/core/pixels/fingerprint';
@@ -36,7 +36,7 @@ export interface Truth {
     plusMinus: number;
   }[];
   noSheet: boolean;
-  warnings: string[];
+  warnings: PlaneWarning[];
 }
 
 const pixelsOf = (canvas: Canvas): Pixels => {
@@ -118,7 +118,7 @@ function measured(): Truth['lengths'] {
   });
 }
 
-function warnings(): string[] {
+function warnings(): PlaneWarning[] {
   const steepScene = photographMeasured({
     subject: gansey,
     floor: 'plaster',

@@ -1,6 +1,12 @@
 import type { Wording } from '@/contract/coded';
 import { listed } from '@/core/language/listed';
 import { counted, plural } from '@/core/language/plural';
+import {
+  REFERENCE_SIZES,
+  type PlaneWarning,
+  type PlaneWarningParams,
+  type Reference,
+} from '@/core/measure/plane';
 import type { PictureTrouble, PictureTroubleParams } from '@/core/picture/fileType';
 import type { PictureFinding, PictureFindingParams, Twin } from '@/core/picture/judge';
 
@@ -75,3 +81,15 @@ const TROUBLE: Wording<PictureTroubleParams> = {
 export const pictureFindingWords = (finding: PictureFinding): string => worded(FINDINGS, finding);
 export const pictureFindingFigure = (finding: PictureFinding): string => worded(FIGURES, finding);
 export const pictureTroubleWords = (trouble: PictureTrouble): string => worded(TROUBLE, trouble);
+
+const PLANE: Wording<PlaneWarningParams> = {
+  referenceSmall: ({ reference }) =>
+    `The ${referenceName(reference)} is small in the picture: come closer, or lay a larger sheet beside it.`,
+  tilted: ({ degrees }) => `Tilted by about ${Math.round(degrees)}°: hold the camera straight above.`,
+  farFromReference: ({ reference }) =>
+    `Part of a line is far from the ${referenceName(reference)}: lay it nearer, flat on the same surface.`,
+};
+const referenceName = (reference: Reference) => REFERENCE_SIZES[reference].name.toLocaleLowerCase('en');
+
+/** What speaks against trusting a measurement, and what to do. */
+export const planeWarning = (warning: PlaneWarning): string => worded(PLANE, warning);

@@ -1,7 +1,20 @@
 import type { Wording } from '@/contract/coded';
-import { plural } from '@/core/language/plural';
-import { formatMoney } from '@/core/money/money';
+import { counted, plural } from '@/core/language/plural';
+import type { FoundDip } from '@/core/listing/asking';
+import { formatMoney, type Minor } from '@/core/money/money';
 import type { PlaceReason, PlaceReasonParams } from '@/core/place/best';
+import type { AuctionTrouble, AuctionTroubleParams } from '@/core/price/auction';
+import type { PriceRule, RuledPrice } from '@/core/price/competing';
+import {
+  ENOUGH_SOLD,
+  FAR_APART,
+  type CompReason,
+  type CompReasonParams,
+  type CompsSummary,
+} from '@/core/price/comps';
+import type { LimitsTrouble, OfferReason } from '@/core/price/floor';
+import type { MarkdownTrouble, MarkdownTroubleParams } from '@/core/price/markdown';
+import type { PromotionReason, PromotionReasonParams } from '@/core/price/profit';
 
 import { findingWords } from './check';
 import { worded } from './worded';
@@ -19,3 +32,109 @@ const placeReasons = (currency: string): Wording<PlaceReasonParams> => ({
 /** @param currency of the amounts in it */
 export const placeReason = (reason: PlaceReason, currency: string): string =>
   worded(placeReasons(currency), reason);
+
+/** How far what sold can be relied on. */
+export function surenessWords({
+  sure,
+  sold,
+  spread,
+}: Pick<CompsSummary, 'sure' | 'sold' | 'spread'>): string {
+  const many = plural(sold, 'one sale', `${sold} sales`);
+  switch (sure) {
+    case 'none':
+      return 'Nothing like it sold lately: the price is a guess.';
+    case 'thin':
+      return spread > FAR_APART && sold >= ENOUGH_SOLD
+        ? `${many}, but the prices are far apart: take it as a hint.`
+        : `Only ${many}: take it as a hint.`;
+    case 'fair':
+      return `${many}: a fair idea.`;
+    case 'good':
+      return `${many}, close together: a sound idea.`;
+  }
+}
+
+const COMPS: Wording<CompReasonParams> = {
+  older: ({ days }) => `older than ${counted(days, 'day')}`,
+  otherBrand: ({ brand }) => `another brand${brand ? `: ${brand}` : ''}`,
+  otherCondition: () => 'another condition',
+  leftOut: ({ word }) => `says “${word}”`,
+  keptByHand: () => 'kept by hand',
+  droppedByHand: () => 'dropped by hand',
+  farFromOthers: () => 'far from all others',
+};
+
+/** Why a sold record counts or does not, in a few words. */
+export const compReason = (reason: CompReason): string => worded(COMPS, reason);
+
+const PROMOTION: Wording<PromotionReasonParams> = {
+  wellKnown: ({ sales }) => `It is well known: ${sales} sold lately without help.`,
+  noneSold: () => 'None of the brand sold lately: the least promotion helps it to be seen.',
+  fewSold: ({ sales }) => `Only ${sales} of the brand sold lately: the least promotion is enough.`,
+};
+
+export const promotionReason = (reason: PromotionReason): string => worded(PROMOTION, reason);
+
+const OFFERS: Readonly<Record<OfferReason, string>> = {
+  isPrice: 'it is the price',
+  reachesAccept: 'it reaches what you take by itself',
+  belowDecline: 'it is below what you look at',
+  betweenLimits: 'it is between your limits',
+  underFloor: 'it is under your floor',
+};
+
+/** What a person's limits say of an offer. */
+export const offerReason = (reason: OfferReason): string => OFFERS[reason];
+
+const LIMITS: Readonly<Record<LimitsTrouble, string>> = {
+  acceptAbovePrice: 'Taking by itself begins above the price.',
+  declineAboveAccept: 'Refusing by itself ends above where taking begins.',
+  acceptUnderFloor: 'Taking by itself begins under the floor: nothing under the floor is taken.',
+};
+
+export const limitsWords = (trouble: LimitsTrouble): string => LIMITS[trouble];
+
+const MARKDOWN: Wording<MarkdownTroubleParams> = {
+  stepDay: ({ latest }) => `A step comes 1 to ${latest.toLocaleString('en')} days after listing.`,
+  stepOff: ({ mostBp }) => `A step takes off more than nothing and at most ${mostBp / 100} %.`,
+  twoSteps: ({ day }) => `There are two steps on day ${day}.`,
+  laterStepLess: () => 'A later step takes off more than the one before it.',
+};
+
+export const markdownTrouble = (trouble: MarkdownTrouble): string => worded(MARKDOWN, trouble);
+
+const AUCTION: Wording<AuctionTroubleParams> = {
+  auctionTooLong: ({ mostDays }) => `An auction runs 1 to ${mostDays} days.`,
+  tooOften: ({ most }) => `Put up again at most ${counted(most, 'time')}.`,
+  outrightNotAbove: () => 'The outright price is above the opening price.',
+  openingUnderFloor: () => 'The opening price is under your floor: one bid would sell it.',
+  becomesUnderFloor: () => 'What it becomes is under your floor.',
+};
+
+export const auctionWords = (trouble: AuctionTrouble): string => worded(AUCTION, trouble);
+
+/** Said where the market pays less than the floor. */
+export const underFloorWords = (floor: Minor, typical: Minor, currency: string): string =>
+  `Others sold for about ${formatMoney(typical, currency)}: under your floor of ${formatMoney(floor, currency)}. It may wait long.`;
+
+/** Why a price made by a rule is what it is. */
+export function ruledWords({ cheapest, of, heldBy }: RuledPrice, rule: PriceRule, currency: string): string {
+  const say = (amount: Minor) => formatMoney(amount, currency);
+  const ways = { match: 'As much as', undercut: `${say(rule.by)} under`, above: `${say(rule.by)} above` };
+  const how =
+    cheapest === null
+      ? 'Nobody else offers one: your own price'
+      : `${ways[rule.way]} the cheapest of ${of - 1}, ${say(cheapest)} with postage`;
+  const held = { min: `, but not under ${say(rule.min)}`, max: `, but not over ${say(rule.max)}` };
+  return `${how}${heldBy ? held[heldBy] : ''}.`;
+}
+
+/**
+ * Said of a dip: "€18.01 would bring you less than €18.00: €14.86 instead of €15.60. It takes €18.91 to bring
+ * as much again."
+ */
+export function dipWords({ last, brings, again, inside }: FoundDip, currency: string): string {
+  const say = (amount: Minor) => formatMoney(amount, currency);
+  const more = again === null ? '' : ` It takes ${say(again)} to bring as much again.`;
+  return `${say(inside.price)} would bring you less than ${say(last)}: ${say(inside.brings)} instead of ${say(brings)}.${more}`;
+}

@@ -89,7 +89,7 @@ describe('listings of one item', () => {
     };
     const b = { ...a, id: 'b', market: 'b', title: 'Light for a desk' };
     expect(likeness(a, b, weights).sure).toBeGreaterThan(0.5);
-    expect(likeness(a, b, weights).why[0]).toBe('the same picture');
+    expect(likeness(a, b, weights).why[0]?.code).toBe('picture');
     expect(likeness({ ...a, prints: [] }, { ...b, prints: [] }, weights).sure).toBeLessThan(0.1);
     const twin = { ...a, id: 'c', market: 'c', barcode: '4006381333931' };
     expect(

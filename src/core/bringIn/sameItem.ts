@@ -1,3 +1,5 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
+
 import { disagreement, titleFacts, type TitleFacts } from './titleFacts';
 import { readBarcode } from '../identity/gtin';
 import { fingerprintDistance } from '../pixels/fingerprint';
@@ -21,11 +23,25 @@ export interface Likeness {
   /** How sure, 0 to 1; from 0.5 on it counts as the same. */
   sure: number;
   /** In a few words each, the strongest first. */
-  why: string[];
+  why: SameReason[];
 }
 
 /** Weight of a word: the fewer listings have it, the more it says. */
 export type WordWeights = ReadonlyMap<string, number>;
+
+/** What speaks for two sightings being one item. */
+export interface SameReasonParams {
+  reference: { ref: string };
+  barcode: None;
+  picture: None;
+  likePicture: None;
+  words: None;
+}
+export type SameReason = Coded<SameReasonParams>;
+
+function uniqueBy<T>(all: readonly T[], key: (one: T) => string): T[] {
+  return [...new Map(all.map((one) => [key(one), one])).values()];
+}
 
 /** What everything begins with: two listings picked at random are two items. */
 const BEFORE = -3.55;
@@ -37,20 +53,20 @@ const BEFORE = -3.55;
 export function likeness(a: Sighting, b: Sighting, weights: WordWeights): Likeness {
   // One marketplace shows an item once, and the attic holds it once.
   if (a.market === b.market) return { sure: 0, why: [] };
-  const reasons: { points: number; words: string }[] = [];
-  const add = (points: number, words = '') => reasons.push({ points, words });
+  const reasons: { points: number; why: SameReason | null }[] = [];
+  const add = (points: number, why: SameReason | null = null) => reasons.push({ points, why });
   const [refA, refB] = [bare(a.ref), bare(b.ref)];
-  if (refA.length >= 4 && refA === refB) add(5.5, `both are “${a.ref}”`);
+  if (refA.length >= 4 && refA === refB) add(5.5, { code: 'reference', params: { ref: a.ref } });
   const [codeA, codeB] = [gtin(a.barcode), gtin(b.barcode)];
-  if (codeA && codeB) add(codeA === codeB ? 5 : -6, codeA === codeB ? 'the same barcode' : '');
+  if (codeA && codeB) add(codeA === codeB ? 5 : -6, { code: 'barcode', params: NONE });
   const near = nearest(a.prints, b.prints);
   if (near !== null) {
-    if (near < 0.3) add(8.5, 'the same picture');
-    else if (near < 0.6) add(3.8, 'a picture much like it');
+    if (near < 0.3) add(8.5, { code: 'picture', params: NONE });
+    else if (near < 0.6) add(3.8, { code: 'likePicture', params: NONE });
     else if (near > 1.1) add(-1.2);
   }
   const words = wordLikeness(a.title, b.title, weights);
-  add((words - 0.45) * 9, words >= 0.6 ? 'nearly the same words' : '');
+  add((words - 0.45) * 9, words >= 0.6 ? { code: 'words', params: NONE } : null);
   add(disagreement(factsOf(a.title), factsOf(b.title)));
   if (a.price !== null && b.price !== null && a.price > 0 && b.price > 0) {
     const apart = Math.max(a.price, b.price) / Math.min(a.price, b.price);
@@ -60,9 +76,9 @@ export function likeness(a: Sighting, b: Sighting, weights: WordWeights): Likene
   return {
     sure: 1 / (1 + Math.exp(-odds)),
     why: reasons
-      .filter((r) => r.words !== '' && r.points > 0)
+      .filter((r) => r.points > 0)
       .sort((x, y) => y.points - x.points)
-      .map((r) => r.words),
+      .flatMap((r) => r.why ?? []),
   };
 }
 
@@ -82,7 +98,7 @@ export interface SameGroup {
   item: string | null;
   /** How sure the least sure member is; 1 for a listing alone. */
   sure: number;
-  why: string[];
+  why: SameReason[];
 }
 
 /**
@@ -98,7 +114,7 @@ export function groupSightings(listings: readonly Sighting[], items: readonly Si
     if (like.sure >= 0.5) pairs.push({ a, b, like });
   }
   pairs.sort((x, y) => y.like.sure - x.like.sure || x.a - y.a || x.b - y.b);
-  const groupOf = all.map((_, i) => ({ members: [i], sure: 1, why: [] as string[] }));
+  const groupOf = all.map((_, i) => ({ members: [i], sure: 1, why: [] as SameReason[] }));
   for (const { a, b, like } of pairs) {
     const [left, right] = [groupOf[a]!, groupOf[b]!];
     if (left === right) continue;
@@ -107,7 +123,7 @@ export function groupSightings(listings: readonly Sighting[], items: readonly Si
     const joined = {
       members: [...left.members, ...right.members].sort((x, y) => x - y),
       sure: Math.min(left.sure, right.sure, like.sure),
-      why: [...new Set([...left.why, ...right.why, ...like.why])],
+      why: uniqueBy([...left.why, ...right.why, ...like.why], (why) => JSON.stringify(why)),
     };
     for (const i of joined.members) groupOf[i] = joined;
   }

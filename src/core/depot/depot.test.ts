@@ -45,21 +45,13 @@ const parcel = (no: string | null, countedAt: number | null) => ({
 describe('what may go to a depot', () => {
   it('is what has an open record, and is not there already', () => {
     expect(whyNotToDepot(book(), sheet)).toBeNull();
-    expect(whyNotToDepot(book({ facts: {} }), sheet)).toBe('no barcode');
-    expect(whyNotToDepot(book({ facts: { barcode: '4006381333931' } }), sheet)).toBe(
-      'no record at Quirestack',
-    );
-    expect(whyNotToDepot(book({ facts: { barcode: closed.barcode } }), sheet)).toBe(
-      'its record is closed to you',
-    );
-    expect(whyNotToDepot(book({ depot }), sheet)).toBe('on its way there already');
-    expect(whyNotToDepot(book({ depot: { ...depot, state: 'there', no: 'D1' } }), sheet)).toBe(
-      'at a depot already',
-    );
+    expect(whyNotToDepot(book({ facts: {} }), sheet)).toBe('noBarcode');
+    expect(whyNotToDepot(book({ facts: { barcode: '4006381333931' } }), sheet)).toBe('noRecord');
+    expect(whyNotToDepot(book({ facts: { barcode: closed.barcode } }), sheet)).toBe('recordClosed');
+    expect(whyNotToDepot(book({ depot }), sheet)).toBe('onItsWay');
+    expect(whyNotToDepot(book({ depot: { ...depot, state: 'there', no: 'D1' } }), sheet)).toBe('there');
     expect(whyNotToDepot(book({ depot: { ...depot, state: 'missing' } }), sheet)).toBeNull();
-    expect(whyNotToDepot(book({ depot: { ...depot, state: 'back', no: 'D1' } }), sheet)).toBe(
-      'on its way back from a depot',
-    );
+    expect(whyNotToDepot(book({ depot: { ...depot, state: 'back', no: 'D1' } }), sheet)).toBe('comingBack');
   });
 });
 

@@ -4,17 +4,20 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { recordOf } from '../catalogue/sheetRecords';
 
+export type NotToDepot =
+  'onItsWay' | 'there' | 'comingBack' | 'inChoices' | 'noBarcode' | 'noRecord' | 'recordClosed';
+
 /** What keeps an item from going to the depot; null when it may go. */
-export function whyNotToDepot(item: Item, sheet: RuleSheet): string | null {
-  if (item.depot?.state === 'sent') return 'on its way there already';
-  if (item.depot?.state === 'there') return 'at a depot already';
-  if (item.depot?.state === 'back') return 'on its way back from a depot';
-  if (item.choices) return 'sold in choices';
+export function whyNotToDepot(item: Item, sheet: RuleSheet): NotToDepot | null {
+  if (item.depot?.state === 'sent') return 'onItsWay';
+  if (item.depot?.state === 'there') return 'there';
+  if (item.depot?.state === 'back') return 'comingBack';
+  if (item.choices) return 'inChoices';
   const barcode = item.facts.barcode ?? '';
-  if (barcode === '') return 'no barcode';
+  if (barcode === '') return 'noBarcode';
   const record = recordOf(barcode, sheet);
-  if (!record) return `no record at ${sheet.name}`;
-  return record.closed ? 'its record is closed to you' : null;
+  if (!record) return 'noRecord';
+  return record.closed ? 'recordClosed' : null;
 }
 
 /** Whether this marketplace keeps it and posts it to its buyers itself. */

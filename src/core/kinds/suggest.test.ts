@@ -236,7 +236,7 @@ describe('kinds from the words of a title', () => {
   it('say why', () =>
     expect(suggestKinds({ title: 'Navy gansey' }, BUILT_IN)[0]).toMatchObject({
       kind: 'jumper',
-      because: '“gansey” in the title',
+      because: { shown: 'gansey', source: 'title' },
     }));
 
   it('know the person’s own kinds before ours', () => {

@@ -17,12 +17,11 @@ export interface KindSuggestion {
   kind: string;
   /** 0 to 1; only for ranking. */
   score: number;
-  /** "“gansey” in the title" */
-  because: string;
+  /** The words it was seen by, and where they stand. */
+  because: { shown: string; source: keyof KindWords };
 }
 
 const WEIGHTS = { record: 1, title: 0.9, label: 0.7 } as const;
-const PLACES = { record: 'in the catalogue record', title: 'in the title', label: 'on the label' } as const;
 type Source = keyof typeof WEIGHTS;
 
 /** Say of an item that it is one to read or to hear, whatever else its title names. */
@@ -52,8 +51,7 @@ export function suggestKinds(words: KindWords, kinds: KindTree, most = 4): KindS
     if (said.trim() === '') continue;
     let score: number = WEIGHTS[source];
     for (const { kind, shown } of kindsNamed(said, kinds)) {
-      if (!best.has(kind.id))
-        best.set(kind.id, { kind: kind.id, score, because: `“${shown}” ${PLACES[source]}` });
+      if (!best.has(kind.id)) best.set(kind.id, { kind: kind.id, score, because: { shown, source } });
       score *= 0.7;
     }
   }

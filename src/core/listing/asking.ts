@@ -2,8 +2,11 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { askingTerms, type Effective } from './effective';
 import type { Minor } from '../money/money';
-import { askingPrice, dipAt, dipWords, inHabit, type Endings } from '../price/askingPrice';
+import { askingPrice, dipAt, inHabit, insideDip, type Dip, type Endings } from '../price/askingPrice';
 import { takeHomeOf } from '../price/takeHome';
+
+/** A dip near a price, with a price inside it. */
+export type FoundDip = Dip & { inside: ReturnType<typeof insideDip> };
 
 export interface Asked {
   sheet: RuleSheet;
@@ -12,7 +15,7 @@ export interface Asked {
   /** What it would bring. */
   brings: Minor | null;
   /** Why a little more would be less; null where nothing of the sort is near. */
-  dip: string | null;
+  dip: FoundDip | null;
 }
 
 /** One take-home in, each marketplace's least price out, ending as the person likes prices to end. */
@@ -31,7 +34,7 @@ export function askedFor(
       sheet,
       price,
       brings: takeHomeOf({ ...terms.sale, price }, terms.schedule, terms.parents).takeHome,
-      dip: dip && dipWords(price, dip, terms, sheet.currency),
+      dip: dip && { ...dip, inside: insideDip(price, dip, terms) },
     };
   });
 }

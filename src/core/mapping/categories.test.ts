@@ -110,10 +110,13 @@ describe('categories suggested for our kinds', () => {
   );
 
   it('say how sure they are', () => {
-    expect(one('jumper', 'Knitwear')).toMatchObject({ sureness: 'sure', why: '“knitwear” is in its name' });
+    expect(one('jumper', 'Knitwear')).toMatchObject({
+      sureness: 'sure',
+      why: { code: 'inName', params: { shown: 'knitwear' } },
+    });
     expect(one('tie', 'Scarves, hats, gloves')).toMatchObject({
       sureness: 'likely',
-      why: 'the like of it goes there',
+      why: { code: 'likeGoesThere' },
     });
     expect(one('shoes', 'Men’s shoes')).toMatchObject({ sureness: 'likely' });
     expect(one('tent', 'Clothing', 'Anything else')).toMatchObject({ id: 'Anything else', sureness: 'last' });
@@ -144,7 +147,7 @@ describe('categories suggested for our kinds', () => {
     const learned = [chose('brackenmoor', 'candlestick', 'house.light')];
     expect(rankCategories('clock', BUILT_IN, moor, learned)[0]).toMatchObject({
       category: { id: 'house.light' },
-      why: 'you chose it for items like it',
+      why: { code: 'chosenNearby' },
     });
     // What its name says still comes first.
     expect(categoryFor('vase', BUILT_IN, moor, learned)).toMatchObject({

@@ -1,15 +1,16 @@
+import { NONE } from '@/contract/coded';
 import type { Mapping } from '@/contract/mapping';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 
-import { shelvesOf, type Fit, type Shelf } from './shelves';
+import { shelvesOf, type CategoryReason, type Fit, type Shelf } from './shelves';
 import type { KindTree } from '../kinds/tree';
 
 export interface RankedCategory {
   category: SheetCategory;
   /** 0 to 1; only for ranking, and suggested from {@link LEAST} on. */
   score: number;
-  /** Why, in words for a person; empty where nothing speaks for it. */
-  why: string;
+  /** Null where nothing speaks for it. */
+  why: CategoryReason | null;
 }
 
 /**
@@ -28,6 +29,7 @@ const BROADER = 0.02;
 /** What a person chose for a kind beside it. */
 const NEARBY = 0.65;
 const REST_SCORE = 0.1;
+const REST: CategoryReason = { code: 'rest', params: NONE };
 /** Two shelves this close fit equally well: the person says which. */
 const AS_GOOD = 0.005;
 /** What share of a branch’s kinds must go somewhere for the branch to be likely there. */
@@ -63,22 +65,22 @@ export function rankCategories(
       const { category } = shelf;
       const { score, why } = fitOf(kindId, kinds, shelf);
       if (beside.has(category.id) && score < NEARBY)
-        return { category, score: NEARBY, why: 'you chose it for items like it' };
+        return { category, score: NEARBY, why: { code: 'chosenNearby', params: NONE } };
       if (score > 0 || !shelf.rest) return { category, score, why };
       rests += 1;
-      return { category, score: REST_SCORE / rests, why: 'takes whatever finds no other place' };
+      return { category, score: REST_SCORE / rests, why: REST };
     })
     .sort((a, b) => b.score - a.score);
 }
 
 /** How well a shelf fits a kind; a branch fits where its kinds do. */
-function fitOf(kindId: string, kinds: KindTree, shelf: Shelf): { score: number; why: string } {
+function fitOf(kindId: string, kinds: KindTree, shelf: Shelf): { score: number; why: CategoryReason | null } {
   const found = shelf.fits.get(kindId);
   const broad = BROADER * Math.log2(Math.max(1, shelf.breadth));
   if (found) return { score: SCORES[found.fit] - Math.min(0.09, broad), why: found.why };
   const below = kinds.all.filter((k) => k.path.includes(kindId) && kinds.children(k.id).length === 0);
   const there = below.flatMap((k) => shelf.fits.get(k.id) ?? []).filter(({ fit }) => fit !== 'doubtful');
-  if (there.length === 0) return { score: 0, why: '' };
+  if (there.length === 0) return { score: 0, why: null };
   const share = there.length / below.length;
   const score = share >= MOST_OF_IT ? SCORES.likely : SCORES.doubtful * share;
   return { score, why: there[0]!.why };
@@ -87,7 +89,7 @@ function fitOf(kindId: string, kinds: KindTree, shelf: Shelf): { score: number; 
 export interface FoundCategory {
   id: string;
   sureness: Sureness;
-  why: string;
+  why: CategoryReason | null;
 }
 
 type Found = FoundCategory | null;
@@ -133,7 +135,7 @@ function findCategory(
     const own = mappings.find(
       (m) => m.market === sheet.marketplace && m.kind === kind && m.category !== null,
     );
-    if (own?.category) return { id: own.category, sureness: 'chosen', why: 'as you chose' };
+    if (own?.category) return { id: own.category, sureness: 'chosen', why: { code: 'chosen', params: NONE } };
   }
   if (path.length === 0) return null;
   const [best, next] = rankCategories(kindId, kinds, sheet, mappings);
@@ -144,7 +146,5 @@ function findCategory(
     return twoFit ? null : { id: category.id, sureness: score >= SURE ? 'sure' : 'likely', why };
   }
   const rest = shelvesOf(sheet, kinds).find((shelf) => shelf.rest);
-  return rest
-    ? { id: rest.category.id, sureness: 'last', why: 'it takes whatever finds no other place' }
-    : null;
+  return rest ? { id: rest.category.id, sureness: 'last', why: REST } : null;
 }

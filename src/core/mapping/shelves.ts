@@ -1,3 +1,4 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
 
 import { CONCEPTS, type Concept } from './concepts';
@@ -12,10 +13,22 @@ import type { KindTree } from '../kinds/tree';
  */
 export type Fit = 'sure' | 'likely' | 'doubtful';
 
+/** Why a category may be the one; `shown` stands in its name. */
+export interface CategoryReasonParams {
+  inName: { shown: string };
+  nearName: { shown: string };
+  likeGoesThere: None;
+  chosen: None;
+  chosenNearby: None;
+  /** It takes whatever finds no other place. */
+  rest: None;
+}
+export type CategoryReason = Coded<CategoryReasonParams>;
+
 /** What one category of a sheet holds. */
 export interface Shelf {
   category: SheetCategory;
-  fits: ReadonlyMap<string, { fit: Fit; why: string }>;
+  fits: ReadonlyMap<string, { fit: Fit; why: CategoryReason }>;
   /** How many kinds it surely holds: of two that fit, the narrower is the better. */
   breadth: number;
   /** Takes whatever finds no other place. */
@@ -79,7 +92,7 @@ export function shelvesOf(sheet: RuleSheet, kinds: KindTree): readonly Shelf[] {
 }
 
 interface Held {
-  fits: Map<string, { fit: Fit; why: string }>;
+  fits: Map<string, { fit: Fit; why: CategoryReason }>;
   rest: boolean;
   foreign: boolean;
 }
@@ -120,7 +133,7 @@ const LONGEST_NAME = 200;
 function holds(name: string, index: NameIndex<Concept>, kinds: KindTree): Held {
   const fits: Held['fits'] = new Map();
   const stems = stemsOf(name);
-  const put = (ids: readonly string[], fit: Fit, why: string) => {
+  const put = (ids: readonly string[], fit: Fit, why: CategoryReason) => {
     for (const id of ids.flatMap((i) => below(i, kinds))) {
       const now = fits.get(id);
       if (!now || ORDER.indexOf(now.fit) < ORDER.indexOf(fit)) fits.set(id, { fit, why });
@@ -133,8 +146,8 @@ function holds(name: string, index: NameIndex<Concept>, kinds: KindTree): Held {
     const { concept, shown } = found;
     // Bags for cameras are some bags only.
     const doubt = phrases[i + 1]?.dependent ? 'other' : found.doubt;
-    const why = `“${shown}” is in its name`;
-    const near = `“${shown}” may be near`;
+    const why: CategoryReason = { code: 'inName', params: { shown } };
+    const near: CategoryReason = { code: 'nearName', params: { shown } };
     if (doubt === 'none') put(concept.likely, 'likely', near);
     else put([...concept.likely, ...concept.surely], 'doubtful', near);
     if (doubt !== 'other') put(concept.surely, doubt === 'none' ? 'sure' : 'likely', why);
@@ -148,7 +161,7 @@ function holds(name: string, index: NameIndex<Concept>, kinds: KindTree): Held {
   for (const [parent, named] of byParent) {
     const all = kinds.children(parent).map((k) => k.id);
     if (named.length >= ENOUGH && named.length >= MUCH * all.length)
-      put(all, 'likely', 'the like of it goes there');
+      put(all, 'likely', { code: 'likeGoesThere', params: NONE });
   }
   return { fits, rest: stems.some((s) => REST.has(s)), foreign: stems.some((s) => FOREIGN.has(s)) };
 }

@@ -1,3 +1,4 @@
+import type { Coded } from '@/contract/coded';
 import type { Point, REFERENCES } from '@/contract/picture';
 
 import { fitCamera } from './camera';
@@ -145,13 +146,21 @@ function distance(h: Homography, a: Point, b: Point): number {
   return Math.hypot(p.x - q.x, p.y - q.y);
 }
 
+/** What speaks against trusting a measurement; degrees. */
+export interface PlaneWarningParams {
+  referenceSmall: { reference: Reference };
+  tilted: { degrees: number };
+  farFromReference: { reference: Reference };
+}
+export type PlaneWarning = Coded<PlaneWarningParams>;
+
 /** Beyond this tilt figures are not to be relied on. Degrees. */
 const MOST_TILT = 35;
 /** Least length of the reference's shorter side, as a share of the picture's longer side. */
 const LEAST_SIDE = 0.035;
 
 /**
- * What speaks against trusting a measurement, as sentences.
+ * What speaks against trusting a measurement.
  *
  * @param lines what is measured, pixels
  */
@@ -160,9 +169,9 @@ export function planeWarnings(
   width: number,
   height: number,
   lines: readonly { a: Point; b: Point }[] = [],
-): string[] {
-  const warnings: string[] = [];
-  const { name } = REFERENCE_SIZES[plane.reference];
+): PlaneWarning[] {
+  const warnings: PlaneWarning[] = [];
+  const { reference } = plane;
   const sides = [0, 1, 2, 3].map((i) =>
     Math.hypot(
       plane.corners[i]!.x - plane.corners[(i + 1) % 4]!.x,
@@ -171,11 +180,8 @@ export function planeWarnings(
   );
   const side = Math.min(...sides);
   if (side < LEAST_SIDE * Math.max(width, height))
-    warnings.push(
-      `The ${name.toLocaleLowerCase('en')} is small in the picture: come closer, or lay a larger sheet beside it.`,
-    );
-  if (plane.tilt > MOST_TILT)
-    warnings.push(`Tilted by about ${Math.round(plane.tilt)}°: hold the camera straight above.`);
+    warnings.push({ code: 'referenceSmall', params: { reference } });
+  if (plane.tilt > MOST_TILT) warnings.push({ code: 'tilted', params: { degrees: plane.tilt } });
   const reach = Math.max(...sides) * FAR[plane.reference];
   const middle = {
     x: plane.corners.reduce((s, c) => s + c.x, 0) / 4,
@@ -184,10 +190,7 @@ export function planeWarnings(
   const far = lines.some(({ a, b }) =>
     [a, b].some((end) => Math.hypot(end.x - middle.x, end.y - middle.y) > reach),
   );
-  if (far)
-    warnings.push(
-      `Part of a line is far from the ${name.toLocaleLowerCase('en')}: lay it nearer, flat on the same surface.`,
-    );
+  if (far) warnings.push({ code: 'farFromReference', params: { reference } });
   return warnings;
 }
 

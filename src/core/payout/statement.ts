@@ -1,14 +1,25 @@
 import Papa from 'papaparse';
 
+import { NONE, type Coded, type None } from '@/contract/coded';
 import { STATEMENT_SORTS, StatementLine } from '@/contract/orders';
 import type { StatementFormat } from '@/contract/ruleSheet';
 
 import { exponentOf } from '../money/money';
 
+/** Why a row of a statement was left out. */
+export interface RowTroubleParams {
+  unknownSort: { said: string };
+  amountUnread: None;
+  dayOrOrderUnread: None;
+  quoteNotClosed: None;
+  fileTooLong: None;
+}
+export type RowTrouble = Coded<RowTroubleParams>;
+
 export interface StatementRead {
   lines: StatementLine[];
   /** Rows that could not be read, with why; they are left out. */
-  trouble: { row: number; why: string }[];
+  trouble: { row: number; why: RowTrouble }[];
 }
 
 /** Longest statement that is read, characters. */
@@ -48,22 +59,20 @@ export function readStatement(text: string, format: StatementFormat, currency: s
       trouble.push({
         row: i + 2,
         why: !sort
-          ? `“${said ?? ''}” is no sort of line it uses.`
-          : amount === null
-            ? 'The amount could not be read.'
-            : 'The day or order could not be read.',
+          ? { code: 'unknownSort', params: { said: said ?? '' } }
+          : { code: amount === null ? 'amountUnread' : 'dayOrOrderUnread', params: NONE },
       });
   });
   for (const error of table.errors)
     if (error.type === 'Quotes')
       trouble.push({
         row: (error.row ?? 0) + 2,
-        why: 'A quotation mark in it is never closed: what comes after it was not read.',
+        why: { code: 'quoteNotClosed', params: NONE },
       });
   if (cut < text.length)
     trouble.push({
       row: table.data.length + 2,
-      why: 'The file is too long: from this row on nothing was read. Read it in parts.',
+      why: { code: 'fileTooLong', params: NONE },
     });
   return { lines, trouble };
 }

@@ -23,7 +23,7 @@ const comps = (market: string, sold: number, unsold: number, days: number): Judg
       endedAt: days * 86_400_000,
     } as Comp,
     counts: true,
-    why: '',
+    why: null,
   }));
 
 it('puts the place first that leaves most for the chance of selling there', () => {

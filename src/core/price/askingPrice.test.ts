@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 import { RuleSheet, type FeeSchedule } from '@/contract/ruleSheet';
 
-import { askingPrice, dipAt, dipWords, inHabit, type AskingTerms } from './askingPrice';
+import { askingPrice, dipAt, inHabit, insideDip, type AskingTerms } from './askingPrice';
 import { takeHomeOf } from './takeHome';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 
@@ -175,8 +175,6 @@ describe('a threshold', () => {
     expect(dipAt(1_750, threadwick)).not.toBeNull();
     expect(dipAt(1_200, threadwick)).toBeNull();
     expect(dipAt(1_891, threadwick)).toBeNull();
-    expect(dipWords(1_801, dipAt(1_801, threadwick)!, threadwick, 'EUR')).toBe(
-      '€18.01 would bring you less than €18.00: €14.86 instead of €15.60. It takes €18.91 to bring as much again.',
-    );
+    expect(insideDip(1_801, dipAt(1_801, threadwick)!, threadwick)).toEqual({ price: 1_801, brings: 1_486 });
   });
 });

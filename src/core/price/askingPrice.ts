@@ -1,7 +1,7 @@
 import type { FeeSchedule } from '@/contract/ruleSheet';
 
 import { breakpoints, takeHomeOf, unroundedTakeHome, type SaleTerms } from './takeHome';
-import { exponentOf, formatMoney, type Minor } from '../money/money';
+import { exponentOf, type Minor } from '../money/money';
 
 /** What has to be known to tell a price from what it should bring. */
 export interface AskingTerms {
@@ -124,15 +124,9 @@ export function dipAt(price: Minor, terms: AskingTerms): Dip | null {
   return null;
 }
 
-/**
- * Said of a dip: "18.01 would bring you less than 18.00: 14.86 instead of 15.60. It takes 18.91 to bring as
- * much again."
- */
-export function dipWords(price: Minor, dip: Dip, terms: AskingTerms, currency: string): string {
+/** A price inside a dip, and what it would bring. */
+export function insideDip(price: Minor, dip: Dip, terms: AskingTerms): { price: Minor; brings: Minor } {
   const { sale, schedule, parents = new Map() } = terms;
   const inside = Math.max(price, dip.last + 1);
-  const brings = takeHomeOf({ ...sale, price: inside }, schedule, parents).takeHome;
-  const say = (amount: Minor) => formatMoney(amount, currency);
-  const again = dip.again === null ? '' : ` It takes ${say(dip.again)} to bring as much again.`;
-  return `${say(inside)} would bring you less than ${say(dip.last)}: ${say(brings)} instead of ${say(dip.brings)}.${again}`;
+  return { price: inside, brings: takeHomeOf({ ...sale, price: inside }, schedule, parents).takeHome };
 }

@@ -1,3 +1,4 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Comp } from '@/contract/comps';
 
 import { quantile } from './comps';
@@ -17,18 +18,27 @@ export interface AuctionPlan {
   becomes: Minor | null;
 }
 
-/** What is wrong with a plan, in words; null when nothing is. */
-export function auctionTrouble(plan: AuctionPlan, floor: Minor | null): string | null {
+/** What may be wrong with a plan. */
+export interface AuctionTroubleParams {
+  auctionTooLong: { mostDays: number };
+  tooOften: { most: number };
+  outrightNotAbove: None;
+  openingUnderFloor: None;
+  becomesUnderFloor: None;
+}
+export type AuctionTrouble = Coded<AuctionTroubleParams>;
+
+/** What is wrong with a plan; null when nothing is. */
+export function auctionTrouble(plan: AuctionPlan, floor: Minor | null): AuctionTrouble | null {
   if (plan.days < 1 || plan.days > AUCTION_LIMITS.days)
-    return `An auction runs 1 to ${AUCTION_LIMITS.days} days.`;
+    return { code: 'auctionTooLong', params: { mostDays: AUCTION_LIMITS.days } };
   if (plan.again < 0 || plan.again > AUCTION_LIMITS.again)
-    return `Put up again at most ${AUCTION_LIMITS.again} times.`;
+    return { code: 'tooOften', params: { most: AUCTION_LIMITS.again } };
   if (plan.outright !== null && plan.outright <= plan.opening)
-    return 'The outright price is above the opening price.';
-  if (floor !== null && plan.opening < floor)
-    return 'The opening price is under your floor: one bid would sell it.';
+    return { code: 'outrightNotAbove', params: NONE };
+  if (floor !== null && plan.opening < floor) return { code: 'openingUnderFloor', params: NONE };
   if (plan.becomes !== null && floor !== null && plan.becomes < floor)
-    return 'What it becomes is under your floor.';
+    return { code: 'becomesUnderFloor', params: NONE };
   return null;
 }
 

@@ -1,4 +1,4 @@
-import { formatMoney, type Minor } from '../money/money';
+import type { Minor } from '../money/money';
 
 /** Somebody else's copy of the same catalogue record. */
 export interface CompetingCopy {
@@ -29,8 +29,10 @@ export interface RuledPrice {
   of: number;
   lowestNew: Minor | null;
   lowestUsed: Minor | null;
-  /** Why the price is what it is, in a sentence. */
-  why: string;
+  /** What the cheapest of those compared with costs, with postage; null: there are none. */
+  cheapest: Minor | null;
+  /** The guard that holds the price; null: the rule's own. */
+  heldBy: 'min' | 'max' | null;
 }
 
 /**
@@ -44,7 +46,6 @@ export function ruledPrice(
   postage: Minor,
   copies: readonly CompetingCopy[],
   rule: PriceRule,
-  currency: string,
 ): RuledPrice {
   const out = new Set(rule.leaveOut.map((name) => name.trim().toLocaleLowerCase('en')));
   const others = copies.filter((c) => !out.has(c.seller.trim().toLocaleLowerCase('en')));
@@ -52,22 +53,16 @@ export function ruledPrice(
     some.length === 0 ? null : Math.min(...some.map((c) => c.total));
   const compared = others.filter((c) => rule.notWorseThan === null || c.wear <= rule.notWorseThan);
   const cheapest = lowest(compared);
-  const say = (amount: Minor) => formatMoney(amount, currency);
   const add = rule.way === 'match' ? 0 : rule.way === 'undercut' ? -rule.by : rule.by;
   const wish = cheapest === null ? own : cheapest - postage + add;
   const price = Math.max(rule.min, Math.min(rule.max, wish));
-  const how =
-    cheapest === null
-      ? 'nobody else offers one: your own price'
-      : `${rule.way === 'match' ? 'as much as' : rule.way === 'undercut' ? `${say(rule.by)} under` : `${say(rule.by)} above`} the cheapest of ${compared.length}, ${say(cheapest)} with postage`;
-  const held =
-    price > wish ? `, but not under ${say(rule.min)}` : price < wish ? `, but not over ${say(rule.max)}` : '';
   return {
     price,
     position: 1 + compared.filter((c) => c.total < price + postage).length,
     of: compared.length + 1,
     lowestNew: lowest(others.filter((c) => c.wear === 0)),
     lowestUsed: lowest(others.filter((c) => c.wear > 0)),
-    why: `${how.charAt(0).toLocaleUpperCase('en')}${how.slice(1)}${held}.`,
+    cheapest,
+    heldBy: price > wish ? 'min' : price < wish ? 'max' : null,
   };
 }

@@ -1,5 +1,5 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Comp } from '@/contract/comps';
-import { plural } from '@/core/language/plural';
 
 import type { Minor } from '../money/money';
 import { wholePhrase, wholeWord } from '../words/wholeWord';
@@ -31,9 +31,21 @@ export const USUAL_LIKENESS: LikeForLike = {
 export interface JudgedComp {
   comp: Comp;
   counts: boolean;
-  /** Why it does not count, or that a person said so; empty where it simply counts. */
-  why: string;
+  /** Why it does not count, or that a person said so; null where it simply counts. */
+  why: CompReason | null;
 }
+
+/** Why a record counts or does not. */
+export interface CompReasonParams {
+  older: { days: number };
+  otherBrand: { brand: string };
+  otherCondition: None;
+  leftOut: { word: string };
+  keptByHand: None;
+  droppedByHand: None;
+  farFromOthers: None;
+}
+export type CompReason = Coded<CompReasonParams>;
 
 /** What a person said of single records, by `market:id`; it outlives every new asking. */
 export type ByHand = Readonly<Record<string, 'keep' | 'drop'>>;
@@ -59,29 +71,34 @@ export function judgeComps(
   const leftOut = like.leftOut
     .filter((word) => word.trim() !== '')
     .map((word) => ({ word, found: wholeWord(word.trim(), 'iu') }));
-  const against = (comp: Comp): string => {
-    if (now - comp.endedAt > like.days * DAY) return `older than ${like.days} days`;
+  const against = (comp: Comp): CompReason | null => {
+    if (now - comp.endedAt > like.days * DAY) return { code: 'older', params: { days: like.days } };
     // Some places have no field for it: then it may stand in the title.
     if (like.brand !== '' && !isOfBrand(comp.brand || comp.title, like.brand))
-      return `another brand${comp.brand ? `: ${comp.brand}` : ''}`;
-    if (like.wear !== null && Math.abs(comp.wear - like.wear) > like.wearWithin) return 'another condition';
+      return { code: 'otherBrand', params: { brand: comp.brand } };
+    if (like.wear !== null && Math.abs(comp.wear - like.wear) > like.wearWithin)
+      return { code: 'otherCondition', params: NONE };
     const left = leftOut.find(({ found }) => found.test(comp.title));
-    return left ? `says “${left.word}”` : '';
+    return left ? { code: 'leftOut', params: { word: left.word } } : null;
   };
   const judged = comps
     .filter((comp) => !seen.has(compKey(comp)) && seen.add(compKey(comp)))
     .map((comp): JudgedComp => {
       const said = byHand[compKey(comp)];
       if (said)
-        return { comp, counts: said === 'keep', why: said === 'keep' ? 'kept by hand' : 'dropped by hand' };
+        return {
+          comp,
+          counts: said === 'keep',
+          why: { code: said === 'keep' ? 'keptByHand' : 'droppedByHand', params: NONE },
+        };
       const why = against(comp);
-      return { comp, counts: why === '', why };
+      return { comp, counts: why === null, why };
     });
   const fences = priceFences(judged.filter((j) => j.counts && j.comp.sold).map((j) => j.comp.price));
   if (!fences) return judged;
   return judged.map((j) =>
-    j.counts && j.why === '' && j.comp.sold && (j.comp.price < fences.low || j.comp.price > fences.high)
-      ? { ...j, counts: false, why: 'far from all others' }
+    j.counts && j.why === null && j.comp.sold && (j.comp.price < fences.low || j.comp.price > fences.high)
+      ? { ...j, counts: false, why: { code: 'farFromOthers', params: NONE } }
       : j,
   );
 }
@@ -145,8 +162,8 @@ export interface CompsSummary {
   /** Median days from listing to sale. */
   daysToSell: number | null;
   sure: Sureness;
-  /** How sure, in a sentence. */
-  words: string;
+  /** From the lower to the upper quartile, as a share of the median. */
+  spread: number;
 }
 
 /** What the records that count say together. */
@@ -170,31 +187,18 @@ export function summarise(judged: readonly JudgedComp[]): CompsSummary {
     sellThrough: counting.length === 0 ? null : sold.length / counting.length,
     daysToSell: days.length === 0 ? null : Math.round(quantile(days, 0.5)),
     sure,
-    words: surenessWords(sure, sold.length, spread),
+    spread,
   };
 }
 
 // How many, and how close together: limits of our own, common practice for "a handful" and "plenty".
+/** So many sales at least, and a spread of no more than this: else it is only a hint. */
+export const ENOUGH_SOLD = 5;
+export const FAR_APART = 0.8;
 function surenessOf(sold: number, spread: number): Sureness {
   if (sold === 0) return 'none';
-  if (sold < 5 || spread > 0.8) return 'thin';
+  if (sold < ENOUGH_SOLD || spread > FAR_APART) return 'thin';
   return sold < 12 || spread > 0.35 ? 'fair' : 'good';
-}
-
-function surenessWords(sure: Sureness, sold: number, spread: number): string {
-  const many = plural(sold, 'one sale', `${sold} sales`);
-  switch (sure) {
-    case 'none':
-      return 'Nothing like it sold lately: the price is a guess.';
-    case 'thin':
-      return spread > 0.8 && sold >= 5
-        ? `${many}, but the prices are far apart: take it as a hint.`
-        : `Only ${many}: take it as a hint.`;
-    case 'fair':
-      return `${many}: a fair idea.`;
-    case 'good':
-      return `${many}, close together: a sound idea.`;
-  }
 }
 
 /** Sold prices counted into equal bins from the lowest to the highest, for drawing. */

@@ -1,6 +1,6 @@
 import type { Settings, Item } from '@/contract/records';
 
-import { exponentOf, formatMoney, type Minor } from '../money/money';
+import { exponentOf, type Minor } from '../money/money';
 
 /**
  * The least price at which selling is worth it: a multiple of the cost, and what posting it takes where the
@@ -28,10 +28,9 @@ export function floorOfItem(
   return floorOf(item.cost, multiple, item.postageBy === 'builtIn' ? posting : 0);
 }
 
-/** Said where the market pays less than the floor; null where it does not, or nothing is known. */
-export function underFloor(floor: Minor | null, typical: Minor | null, currency: string): string | null {
-  if (floor === null || typical === null || typical >= floor) return null;
-  return `Others sold for about ${formatMoney(typical, currency)}: under your floor of ${formatMoney(floor, currency)}. It may wait long.`;
+/** Whether the market is known to pay less than the floor. */
+export function paysUnderFloor(floor: Minor | null, typical: Minor | null): boolean {
+  return floor !== null && typical !== null && typical < floor;
 }
 
 export interface OfferLimits {
@@ -43,8 +42,11 @@ export interface OfferLimits {
   floor: Minor | null;
 }
 
+/** Why an offer is answered so. */
+export type OfferReason = 'isPrice' | 'reachesAccept' | 'belowDecline' | 'betweenLimits' | 'underFloor';
+
 export type OfferAnswer =
-  { type: 'accept' | 'refuse'; why: string } | { type: 'ask'; why: string; counter: Minor };
+  { type: 'accept' | 'refuse'; why: OfferReason } | { type: 'ask'; why: OfferReason; counter: Minor };
 
 /**
  * What becomes of an offer. Nothing under the floor is ever taken, whatever the limits say; between the
@@ -52,27 +54,29 @@ export type OfferAnswer =
  */
 export function answerOffer(price: Minor, offer: Minor, limits: OfferLimits): OfferAnswer {
   const { acceptFrom, refuseUnder, floor } = limits;
-  if (offer >= price) return { type: 'accept', why: 'it is the price' };
+  if (offer >= price) return { type: 'accept', why: 'isPrice' };
   const overFloor = floor === null || offer >= floor;
   if (acceptFrom !== null && offer >= acceptFrom && overFloor)
-    return { type: 'accept', why: 'it reaches what you take by itself' };
-  if (refuseUnder !== null && offer < refuseUnder)
-    return { type: 'refuse', why: 'it is below what you look at' };
+    return { type: 'accept', why: 'reachesAccept' };
+  if (refuseUnder !== null && offer < refuseUnder) return { type: 'refuse', why: 'belowDecline' };
   const half = Math.ceil((price + offer) / 2);
   return {
     type: 'ask',
-    why: overFloor ? 'it is between your limits' : 'it is under your floor',
+    why: overFloor ? 'betweenLimits' : 'underFloor',
     counter: Math.min(price, Math.max(half, floor ?? 0)),
   };
 }
 
+export type LimitsTrouble = 'acceptAbovePrice' | 'declineAboveAccept' | 'acceptUnderFloor';
+
 /** What is wrong with limits; null when nothing is. */
-export function limitsTrouble(price: Minor, { acceptFrom, refuseUnder, floor }: OfferLimits): string | null {
-  if (acceptFrom !== null && acceptFrom > price) return 'Taking by itself begins above the price.';
-  if (acceptFrom !== null && refuseUnder !== null && refuseUnder > acceptFrom)
-    return 'Refusing by itself ends above where taking begins.';
-  if (acceptFrom !== null && floor !== null && acceptFrom < floor)
-    return 'Taking by itself begins under the floor: nothing under the floor is taken.';
+export function limitsTrouble(
+  price: Minor,
+  { acceptFrom, refuseUnder, floor }: OfferLimits,
+): LimitsTrouble | null {
+  if (acceptFrom !== null && acceptFrom > price) return 'acceptAbovePrice';
+  if (acceptFrom !== null && refuseUnder !== null && refuseUnder > acceptFrom) return 'declineAboveAccept';
+  if (acceptFrom !== null && floor !== null && acceptFrom < floor) return 'acceptUnderFloor';
   return null;
 }
 

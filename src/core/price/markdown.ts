@@ -1,3 +1,5 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
+
 import type { Minor } from '../money/money';
 
 const DAY = 86_400_000;
@@ -80,16 +82,29 @@ export function markdownDays(
   return days;
 }
 
-/** What is wrong with a plan, in words; null when nothing is. */
-export function planTrouble(plan: MarkdownPlan): string | null {
+/** The latest day of a step after listing, and the most it takes off, in basis points. */
+const LATEST_DAY = 3_650;
+const MOST_OFF = 9_500;
+
+/** What may be wrong with a plan. */
+export interface MarkdownTroubleParams {
+  stepDay: { latest: number };
+  stepOff: { mostBp: number };
+  twoSteps: { day: number };
+  laterStepLess: None;
+}
+export type MarkdownTrouble = Coded<MarkdownTroubleParams>;
+
+/** What is wrong with a plan; null when nothing is. */
+export function planTrouble(plan: MarkdownPlan): MarkdownTrouble | null {
   const steps = [...plan.steps].sort((a, b) => a.day - b.day);
   for (const [i, step] of steps.entries()) {
-    if (!Number.isInteger(step.day) || step.day < 1 || step.day > 3_650)
-      return 'A step comes 1 to 3,650 days after listing.';
-    if (step.offBp < 1 || step.offBp > 9_500) return 'A step takes off more than nothing and at most 95 %.';
+    if (!Number.isInteger(step.day) || step.day < 1 || step.day > LATEST_DAY)
+      return { code: 'stepDay', params: { latest: LATEST_DAY } };
+    if (step.offBp < 1 || step.offBp > MOST_OFF) return { code: 'stepOff', params: { mostBp: MOST_OFF } };
     const earlier = steps[i - 1];
-    if (earlier && earlier.day === step.day) return `There are two steps on day ${step.day}.`;
-    if (earlier && earlier.offBp >= step.offBp) return 'A later step takes off more than the one before it.';
+    if (earlier && earlier.day === step.day) return { code: 'twoSteps', params: { day: step.day } };
+    if (earlier && earlier.offBp >= step.offBp) return { code: 'laterStepLess', params: NONE };
   }
   return null;
 }

@@ -1,3 +1,4 @@
+import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Owner } from '@/contract/records';
 
 import { shareOf, type Minor } from '../money/money';
@@ -53,6 +54,14 @@ export function mayPay(price: Minor, takeHome: Minor, multiple: number): Minor {
   return Math.max(0, Math.min(Math.floor(price / multiple), takeHome));
 }
 
+/** Why so much, or no, promotion; how many of the brand sold lately. */
+export interface PromotionReasonParams {
+  wellKnown: { sales: number };
+  noneSold: None;
+  fewSold: { sales: number };
+}
+export type PromotionReason = Coded<PromotionReasonParams>;
+
 /**
  * Promotion in basis points and why: none for brands that sell by themselves, the least there is for others.
  * Common practice.
@@ -61,10 +70,10 @@ export function promotionAdvice(
   brandSales: number,
   sellThrough: number | null,
   leastBp: number,
-): { bp: number; why: string } {
+): { bp: number; why: PromotionReason } {
   const known = brandSales >= 12 && (sellThrough ?? 0) >= 0.5;
-  if (known) return { bp: 0, why: `It is well known: ${brandSales} sold lately without help.` };
+  if (known) return { bp: 0, why: { code: 'wellKnown', params: { sales: brandSales } } };
   return brandSales === 0
-    ? { bp: leastBp, why: 'None of the brand sold lately: the least promotion helps it to be seen.' }
-    : { bp: leastBp, why: `Only ${brandSales} of the brand sold lately: the least promotion is enough.` };
+    ? { bp: leastBp, why: { code: 'noneSold', params: NONE } }
+    : { bp: leastBp, why: { code: 'fewSold', params: { sales: brandSales } } };
 }

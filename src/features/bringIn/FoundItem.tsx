@@ -20,6 +20,7 @@ import { useMarketName } from '@/store/courier/useMarketName';
 import { useKinds } from '@/store/items/kinds';
 import { nameOf } from '@/store/items/names';
 import { useColours } from '@/theme/theme';
+import { sameReason } from '@/wording/bringIn';
 
 /**
  * One item that was found, on one marketplace or several: what it is, what is copied of it, and whether they
@@ -75,7 +76,7 @@ export function FoundItem(props: { group: SameGroup; onBrought: (id: string, tit
       ))}
       {listings.length > 1 ? (
         <Text variant="small" tone="soft">
-          {`Thought to be one item${group.why.length > 0 ? `: ${group.why.join(', ')}` : ''}.`}
+          {`Thought to be one item${group.why.length > 0 ? `: ${group.why.map(sameReason).join(', ')}` : ''}.`}
         </Text>
       ) : null}
       {suggested ? (

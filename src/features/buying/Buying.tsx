@@ -23,6 +23,7 @@ import { blankItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
 import { useSetup } from '@/store/items/setup';
 import { askComps } from '@/store/research/research';
+import { surenessWords } from '@/wording/price';
 
 /**
  * Sourcing, in the field: what it would sell for and the most to pay. Works on what was asked before, too.
@@ -101,7 +102,7 @@ function Answer({ kind, research }: { kind: string; research: Research }) {
   if (typical === null || low === null || high === null)
     return (
       <Card label="What it would bring">
-        <Text>{summary.words}</Text>
+        <Text>{surenessWords(summary)}</Text>
       </Card>
     );
   const item = blankItem(kind);
@@ -120,7 +121,7 @@ function Answer({ kind, research }: { kind: string; research: Research }) {
       </Text>
       <Text
         figures
-      >{`It would sell for about ${say(typical)} (${say(low)} to ${say(high)}). ${summary.words}`}</Text>
+      >{`It would sell for about ${say(typical)} (${say(low)} to ${say(high)}). ${surenessWords(summary)}`}</Text>
       <View>
         {homes.map(({ sheet, takeHome }) => (
           <View key={sheet.marketplace} style={{ flexDirection: 'row' }}>

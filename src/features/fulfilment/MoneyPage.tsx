@@ -16,6 +16,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { useReconciled } from '@/store/derived/useMoney';
 import { fetchStatement, keepStatement, sawMoney } from '@/store/fulfilment/statements';
+import { rowTrouble } from '@/wording/money';
 
 /** What marketplaces paid out, against what was told at the sales. */
 export function MoneyPage() {
@@ -70,7 +71,7 @@ function OfMarket({ sheet }: { sheet: RuleSheet }) {
         <Notice tone="trouble">
           {`${read.trouble.length} rows could not be read and were left out: ${read.trouble
             .slice(0, 3)
-            .map((t) => `row ${t.row}, ${t.why}`)
+            .map((t) => `row ${t.row}, ${rowTrouble(t.why)}`)
             .join(' ')}`}
         </Notice>
       ) : null}

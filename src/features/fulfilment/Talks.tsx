@@ -37,6 +37,7 @@ import { whatItLeaves } from '@/store/fulfilment/whatItLeaves';
 import { nameOr } from '@/store/items/names';
 import { useColours, useWide } from '@/theme/theme';
 import { troubleWords } from '@/wording/courier';
+import { offerReason } from '@/wording/price';
 
 import { Arrange } from './Arrange';
 
@@ -217,7 +218,7 @@ function AnswerOffer({ talk }: { talk: TalkOf }) {
   };
   return (
     <View style={{ gap: 8 }}>
-      {says ? <Text tone="soft">{`Your limits: ${says.why}.`}</Text> : null}
+      {says ? <Text tone="soft">{`Your limits: ${offerReason(says.why)}.`}</Text> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       <Button
         variant="main"

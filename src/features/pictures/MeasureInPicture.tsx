@@ -27,6 +27,7 @@ import { originalOf, previewOf } from '@/store/pictures/cleaning';
 import { keepLengths, makeMeasurementPicture } from '@/store/pictures/measuring';
 import { pictureWorker } from '@/store/pictures/pictureWorker';
 import { useColours } from '@/theme/theme';
+import { planeWarning } from '@/wording/pictures';
 
 import { GoneNotice } from './GoneNotice';
 import { MeasureField } from './MeasureField';
@@ -167,8 +168,8 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
         </Notice>
       ) : null}
       {warnings.map((w) => (
-        <Notice key={w} tone="caution">
-          {w}
+        <Notice key={w.code} tone="caution">
+          {planeWarning(w)}
         </Notice>
       ))}
       {specs.length === 0 ? (

@@ -11,6 +11,7 @@ import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { priceEverywhere } from '@/store/items/items';
+import { dipWords } from '@/wording/price';
 
 /** One number in: what it should bring. Each marketplace's own price out. */
 export function AskingPrices({ item, examined }: { item: Item; examined: readonly Examined[] }) {
@@ -44,7 +45,7 @@ export function AskingPrices({ item, examined }: { item: Item; examined: readonl
               </Text>
             )}
           </View>
-          {dip ? <Notice tone="info">{dip}</Notice> : null}
+          {dip ? <Notice tone="info">{dipWords(dip, currency)}</Notice> : null}
         </View>
       ))}
       {Object.keys(prices).length > 0 ? (

@@ -15,6 +15,7 @@ import { Text } from '@/parts/ui/Text';
 import { setSettings, useAttic } from '@/store/attic/attic';
 import { editPlan } from '@/store/items/items';
 import { askCompeting } from '@/store/research/competing';
+import { ruledWords } from '@/wording/price';
 
 const WAYS: readonly [PriceRule['way'], string][] = [
   ['match', 'As the cheapest'],
@@ -74,7 +75,6 @@ function Ruled(props: {
     effective.postage ?? 0,
     offers.map((o) => ({ seller: o.seller, total: o.price + o.postage, wear: o.wear })),
     rule,
-    currency,
   );
   const change = (part: Partial<typeof priceRule>) => setSettings({ priceRule: { ...priceRule, ...part } });
   const left = (seller: string) => priceRule.leaveOut.includes(seller);
@@ -144,7 +144,7 @@ function Ruled(props: {
         </Chip>
       </ChipRow>
       <Text figures>
-        {`${say(ruled.price)}, number ${ruled.position} of ${ruled.of} by price. ${ruled.why}`}
+        {`${say(ruled.price)}, number ${ruled.position} of ${ruled.of} by price. ${ruledWords(ruled, rule, currency)}`}
       </Text>
       <Button
         variant="main"

@@ -16,6 +16,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { editItem } from '@/store/items/items';
 import { askComps, judgeByHand, leaveOutWords, questionOf } from '@/store/research/research';
+import { compReason, promotionReason, surenessWords } from '@/wording/price';
 
 import { Distribution } from './Distribution';
 import { useJudged } from './useJudged';
@@ -62,7 +63,9 @@ function Found({ item, judged }: { item: Item; judged: readonly JudgedComp[] }) 
           {`${nameOf(m.market)} could not be asked: ${m.why} What it said before still counts.`}
         </Notice>
       ))}
-      <Text figures>{`${summary.words} Asked ${agoWords(research.at)}, for “${research.words}”.`}</Text>
+      <Text
+        figures
+      >{`${surenessWords(summary)} Asked ${agoWords(research.at)}, for “${research.words}”.`}</Text>
       {typical !== null && low !== null && high !== null ? (
         <>
           <Distribution prices={prices} summary={summary} price={item.price} currency={currency} />
@@ -99,7 +102,7 @@ function Found({ item, judged }: { item: Item; judged: readonly JudgedComp[] }) 
       ) : null}
       {summary.sold > 0 || research.brand !== '' ? (
         <Text variant="small" tone="soft" figures>
-          {`Paid promotion: ${advice.bp === 0 ? 'none' : `${advice.bp / 100} %`}. ${advice.why}`}
+          {`Paid promotion: ${advice.bp === 0 ? 'none' : `${advice.bp / 100} %`}. ${promotionReason(advice.why)}`}
         </Text>
       ) : null}
       <Field
@@ -147,7 +150,7 @@ function Records(props: {
                 `${comp.sold ? 'sold for' : 'unsold at'} ${formatMoney(comp.price, currency)}`,
                 nameOf(comp.market),
                 agoWords(comp.endedAt),
-                why,
+                why && compReason(why),
               ]
                 .filter(Boolean)
                 .join(' · ')}

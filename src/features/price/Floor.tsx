@@ -5,13 +5,14 @@ import { floorHere, inlandPostage } from '@/core/listing/effective';
 import { ratesOf } from '@/core/listing/setup';
 import { formatMoney } from '@/core/money/money';
 import { summarise } from '@/core/price/comps';
-import { underFloor } from '@/core/price/floor';
+import { paysUnderFloor } from '@/core/price/floor';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { editItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
+import { underFloorWords } from '@/wording/price';
 
 import { useJudged } from './useJudged';
 
@@ -27,7 +28,7 @@ export function Floor({ item }: { item: Item }) {
   if (floor === null || item.cost === null) return null;
   const times = item.price !== null && item.cost > 0 ? item.price / item.cost : null;
   const multiple = item.restockable ? multiples.again : multiples.oneOff;
-  const trouble = underFloor(floor, summarise(judged).typical, currency);
+  const { typical } = summarise(judged);
   return (
     <View style={{ gap: 6 }}>
       <Text tone="soft" figures>
@@ -56,7 +57,9 @@ export function Floor({ item }: { item: Item }) {
           {`Buyers pay no postage: ${formatMoney(posted.price, currency)} of the price goes to the carrier, and fees are taken of it too.`}
         </Text>
       ) : null}
-      {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
+      {typical !== null && paysUnderFloor(floor, typical) ? (
+        <Notice tone="caution">{underFloorWords(floor, typical, currency)}</Notice>
+      ) : null}
     </View>
   );
 }

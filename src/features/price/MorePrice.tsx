@@ -21,6 +21,7 @@ import { setSettings, useAttic } from '@/store/attic/attic';
 import { releaseHold, holdFor } from '@/store/fulfilment/holds';
 import { comeDown, editItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
+import { auctionWords, limitsWords, markdownTrouble } from '@/wording/price';
 
 import { useJudged } from './useJudged';
 
@@ -90,7 +91,7 @@ function Offers({ item, price, floor }: PartProps) {
           />
         </View>
       </View>
-      {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
+      {trouble ? <Notice tone="caution">{limitsWords(trouble)}</Notice> : null}
       <Text variant="small" tone="soft" figures>
         {`In between you are asked.${floor === null ? '' : ` Nothing under ${formatMoney(floor, currency)} is ever taken.`} On a local board, ${formatMoney(startHigh(price, currency), currency)} leaves room to come down.`}
       </Text>
@@ -155,7 +156,7 @@ function ComingDown({ item, price, floor }: PartProps) {
           </Button>
         </View>
       ))}
-      {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
+      {trouble ? <Notice tone="caution">{markdownTrouble(trouble)}</Notice> : null}
       <View role="list" aria-label="Markdown schedule">
         {days.map((d) => (
           <Text key={d.at} role="listitem" tone="soft" figures>
@@ -262,7 +263,7 @@ function AuctionOrFixed({ item, price, floor }: PartProps) {
           <WholeField label="Relist, times" value={again} least={0} most={3} onChange={setAgain} />
         </View>
       </View>
-      {trouble ? <Notice tone="caution">{trouble}</Notice> : null}
+      {trouble ? <Notice tone="caution">{auctionWords(trouble)}</Notice> : null}
       {fixed ? <Text figures>{`Fixed at ${formatMoney(price, currency)}: ${say(fixed)}.`}</Text> : null}
       {auction ? (
         <Text figures>{`Auction from ${formatMoney(opening, currency)}: ${say(auction)}.`}</Text>

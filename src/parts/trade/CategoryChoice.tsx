@@ -10,6 +10,7 @@ import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
+import { categoryReason } from '@/wording/kinds';
 
 /** Categories offered before "all of them". */
 const FEW = 5;
@@ -96,7 +97,10 @@ export function RankedChoice(props: {
         ) : null}
       </ChipRow>
       {!all && likely[0]?.why ? (
-        <Text variant="small" tone="soft">{`${likely[0].category.name} comes first: ${likely[0].why}.`}</Text>
+        <Text
+          variant="small"
+          tone="soft"
+        >{`${likely[0].category.name} comes first: ${categoryReason(likely[0].why)}.`}</Text>
       ) : null}
     </View>
   );

@@ -11,6 +11,7 @@ import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { changeKind } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
+import { kindReason } from '@/wording/kinds';
 
 const FEW = 4;
 /** Offered while nothing is known and nothing was worked on yet. */
@@ -98,7 +99,10 @@ export function KindChooser({
             </Chip>
           </ChipRow>
           {reason ? (
-            <Text variant="small" tone="soft">{`${kinds.get(reason.kind)?.name}: ${reason.because}.`}</Text>
+            <Text
+              variant="small"
+              tone="soft"
+            >{`${kinds.get(reason.kind)?.name}: ${kindReason(reason.because)}.`}</Text>
           ) : null}
         </>
       )}
