@@ -138,6 +138,30 @@ module.exports = [
     },
   },
   {
+    // They say what by a code; `src/wording` makes the sentence of it.
+    files: ['src/core/**/*.ts', 'src/contract/**/*.ts', 'server/courier/**/*.ts'],
+    // A ledger that can't be opened is told of on the console, before there is any page.
+    ignores: [
+      '**/*.test.ts',
+      '**/*.testing.ts',
+      'server/courier/ledger.ts',
+      'server/courier/ledgerCopies.ts',
+    ],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'Literal[value=/^[A-Z“][^\\n]* [^\\n]*[.!]$/]',
+          message: 'A sentence: say it by a code, and word it in src/wording.',
+        },
+        {
+          selector: 'TemplateLiteral > TemplateElement:last-child[value.raw=/ [^\\n]*[.!]$/]',
+          message: 'A sentence: say it by a code, and word it in src/wording.',
+        },
+      ],
+    },
+  },
+  {
     files: [
       'scripts/**',
       'server/main.ts',

@@ -64,7 +64,14 @@ export const News = z.union([
   SaleNews,
   z.object({ type: z.literal('approved'), ref: Reference, remoteId: text(200), url: Link }),
   z.object({ type: z.literal('turnedDown'), ref: Reference, remoteId: text(200), reasons: Reasons }),
-  z.object({ type: z.literal('ended'), ref: Reference, remoteId: text(200), why: text(500) }),
+  z.object({
+    type: z.literal('ended'),
+    ref: Reference,
+    remoteId: text(200),
+    /** In the marketplace's words; empty where it gives none, or a code says it. */
+    why: text(500),
+    code: OwnReason.optional(),
+  }),
 ]);
 export type News = z.infer<typeof News>;
 

@@ -89,7 +89,14 @@ export const Trouble = z.union([CallTrouble, z.string().max(500)]);
 export type Trouble = z.infer<typeof Trouble>;
 
 /** Why a listing is not up any more, where that is known here and not told by the marketplace. */
-export const OwnReason = z.enum(['broughtInOnly', 'notShownThere', 'pictureLost']);
+export const OwnReason = z.enum([
+  'broughtInOnly',
+  'notShownThere',
+  'noLongerThere',
+  'ranOutUnsold',
+  'noReasonGiven',
+  'pictureLost',
+]);
 export type OwnReason = z.infer<typeof OwnReason>;
 
 /** Why the ledger can't be written. */

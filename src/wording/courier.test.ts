@@ -86,6 +86,9 @@ it('reasons are the marketplace’s own, or by a code of ours', () => {
   expect(ours).toEqual([
     'It was brought in and never sent from here: look at it, and send it to put it up again.',
     'It was found to be no longer shown there.',
+    'It is not there any more.',
+    'Its place there ran out unsold.',
+    'Turned down without a reason.',
     'A picture of it got lost on the server: send it again.',
   ]);
   expect(

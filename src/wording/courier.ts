@@ -69,6 +69,9 @@ export const troubleWords = (trouble: Trouble): string =>
 const OWN_REASONS: Readonly<Record<OwnReason, string>> = {
   broughtInOnly: 'It was brought in and never sent from here: look at it, and send it to put it up again.',
   notShownThere: 'It was found to be no longer shown there.',
+  noLongerThere: 'It is not there any more.',
+  ranOutUnsold: 'Its place there ran out unsold.',
+  noReasonGiven: 'Turned down without a reason.',
   pictureLost: 'A picture of it got lost on the server: send it again.',
 };
 

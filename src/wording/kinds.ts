@@ -1,4 +1,5 @@
 import type { Wording } from '@/contract/coded';
+import type { Slip } from '@/core/kinds/slips';
 import type { KindSuggestion } from '@/core/kinds/suggest';
 import type { CategoryReason, CategoryReasonParams } from '@/core/mapping/shelves';
 
@@ -25,3 +26,15 @@ const CATEGORIES: Wording<CategoryReasonParams> = {
 
 /** Why a marketplace's category may be the one. */
 export const categoryReason = (reason: CategoryReason): string => worded(CATEGORIES, reason);
+
+/** What may have happened to a figure that is not usual, asked back. */
+const SLIPS: Readonly<Record<Slip['type'], string>> = {
+  around: 'Measured around?',
+  tenth: 'A figure too few?',
+  tenfold: 'A figure too many?',
+  inches: 'Typed in inches?',
+  centimetres: 'Typed in centimetres?',
+  unusual: 'Is that right?',
+};
+
+export const slipQuestion = ({ type }: Pick<Slip, 'type'>): string => SLIPS[type];

@@ -1,7 +1,7 @@
 import type { CourierEvent, News } from '@/core/courier/types';
 import { formatAmount } from '@/core/money/money';
 
-import { reasonsWords, troubleWords } from './courier';
+import { reasonsWords, reasonWords, troubleWords } from './courier';
 
 /** What happened, as a person reads it in the ledger. @param currency of its amounts, ISO 4217 */
 export function ledgerWords(event: CourierEvent, currency: string): string {
@@ -65,6 +65,7 @@ function newsWords(news: News, currency: string): string {
     case 'turnedDown':
       return `turned down: ${reasonsWords(news.reasons)}`;
     case 'ended':
+      if (news.code) return `ended there: ${reasonWords({ field: '', message: '', code: news.code })}`;
       return news.why ? `ended there: ${news.why}` : 'over there';
   }
 }

@@ -1,5 +1,5 @@
 import { sameReason } from './bringIn';
-import { categoryReason, kindReason } from './kinds';
+import { categoryReason, kindReason, slipQuestion } from './kinds';
 import { rowTrouble } from './money';
 import { planeWarning } from './pictures';
 
@@ -64,3 +64,15 @@ it('says what speaks against trusting a measurement', () =>
     'Tilted by about 45°: hold the camera straight above.',
     'Part of a line is far from the a4 sheet: lay it nearer, flat on the same surface.',
   ]));
+
+it('asks back about a figure that is not usual', () => {
+  const types = ['around', 'tenth', 'tenfold', 'inches', 'centimetres', 'unusual'] as const;
+  expect(types.map((type) => slipQuestion({ type }))).toEqual([
+    'Measured around?',
+    'A figure too few?',
+    'A figure too many?',
+    'Typed in inches?',
+    'Typed in centimetres?',
+    'Is that right?',
+  ]);
+});

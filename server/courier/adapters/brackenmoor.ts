@@ -234,7 +234,7 @@ export function brackenmoorAdapter(config: {
 
     async revise(ref, remoteId, draft, pictures) {
       const id = remoteId ?? (await find(ref))?.listing;
-      if (!id) return { news: [{ type: 'ended', ref, remoteId: '', why: 'Brackenmoor no longer has it.' }] };
+      if (!id) return { news: [{ type: 'ended', ref, remoteId: '', why: '', code: 'noLongerThere' }] };
       const { status, body } = await call(`${address}/v1/listings/${id}`, {
         method: 'PUT',
         token: token(),

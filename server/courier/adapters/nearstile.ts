@@ -87,7 +87,11 @@ export function nearstileAdapter(config: { address: string; token: () => string 
         {
           type: 'turnedDown',
           ...about,
-          reasons: [{ field: 'description', message: ad.why ?? 'Turned down without a reason.' }],
+          reasons: [
+            ad.why
+              ? { field: 'description', message: ad.why }
+              : { field: 'description', message: '', code: 'noReasonGiven' },
+          ],
         },
       ];
     if (ad.status === 'closed') return [{ type: 'ended', ...about, why: '' }];

@@ -145,7 +145,7 @@ export function oldhollowAdapter(config: {
           fees: sale.kept,
           at: sale.at,
         }
-      : { type: 'ended', ...about, why: 'Its place at Oldhollow ran out unsold.' };
+      : { type: 'ended', ...about, why: '', code: 'ranOutUnsold' };
   };
   const over = (p: Piece): AlreadyOver => ({
     news: [

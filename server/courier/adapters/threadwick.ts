@@ -162,7 +162,7 @@ export function threadwickAdapter(config: { address: string; token: () => string
 
     async revise(ref, remoteId, draft, pictures) {
       const no = remoteId ?? (await find(ref))?.no;
-      if (!no) return { news: [{ type: 'ended', ref, remoteId: '', why: 'Threadwick no longer has it.' }] };
+      if (!no) return { news: [{ type: 'ended', ref, remoteId: '', why: '', code: 'noLongerThere' }] };
       const { status, body } = await call(`${address}/rail/pieces/${no}`, {
         method: 'POST',
         token: token(),

@@ -1,9 +1,15 @@
-import type { Sale } from '@/contract/courier';
+import type { Reason, Sale } from '@/contract/courier';
 
 import { Keeping } from './keeping';
 import { choicesOf, piecesLeft } from './pieces';
 import { isOver, itemBehind } from './refs';
 import type { ClosingEntry, CourierListing, News } from './types';
+
+/** Why a listing ended, as far as anybody says. */
+function endedFor({ why, code }: Extract<News, { type: 'ended' }>): Reason[] {
+  if (code) return [{ field: '', message: '', code }];
+  return why ? [{ field: '', message: why }] : [];
+}
 
 /** What the marketplaces report: sales above all, and what follows from them. */
 export class Selling extends Keeping {
@@ -81,7 +87,7 @@ export class Selling extends Keeping {
                 state: l.dealHere ? 'sold' : 'ended',
                 job: null,
                 nextDraft: null,
-                reasons: told.why ? [{ field: '', message: told.why }] : [],
+                reasons: endedFor(told),
                 since: this.now,
               },
         );

@@ -33,13 +33,3 @@ export function slipOf(spec: Pick<MeasureSpec, 'usual' | 'doubled'>, mm: number)
     if (possible && usual(meant)) return { type, meant: Math.round(meant * 1_000) / 1_000 };
   return { type: 'unusual', meant: null };
 }
-
-/** What may have happened, as a question's beginning. */
-export const SLIP_WORDS: Record<Slip['type'], string> = {
-  around: 'Measured around?',
-  tenth: 'A figure too few?',
-  tenfold: 'A figure too many?',
-  inches: 'Typed in inches?',
-  centimetres: 'Typed in centimetres?',
-  unusual: 'Is that right?',
-};

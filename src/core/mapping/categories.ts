@@ -89,7 +89,7 @@ function fitOf(kindId: string, kinds: KindTree, shelf: Shelf): { score: number; 
 export interface FoundCategory {
   id: string;
   sureness: Sureness;
-  why: CategoryReason | null;
+  why: CategoryReason;
 }
 
 type Found = FoundCategory | null;
@@ -141,7 +141,7 @@ function findCategory(
   const [best, next] = rankCategories(kindId, kinds, sheet, mappings);
   if (!best) return null;
   const { category, score, why } = best;
-  if (score >= LEAST) {
+  if (score >= LEAST && why) {
     const twoFit = next !== undefined && score - next.score < AS_GOOD;
     return twoFit ? null : { id: category.id, sureness: score >= SURE ? 'sure' : 'likely', why };
   }

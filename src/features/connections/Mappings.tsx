@@ -18,6 +18,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { useKinds } from '@/store/items/kinds';
 import { mapField, mapKind, mapValue } from '@/store/items/mappings';
+import { categoryReason } from '@/wording/kinds';
 
 /** How our kinds translate to one marketplace: whole branches at once, then what differs below. */
 export function Mappings() {
@@ -69,7 +70,7 @@ function useCategoryWords(kind: string, sheet: RuleSheet): { words: string; why:
 
 function sureWords({ sureness, why }: FoundCategory): string {
   if (sureness === 'chosen') return 'chosen';
-  return `${sureness === 'sure' ? 'suggested, sure' : sureness === 'likely' ? 'suggested, not sure' : 'nothing nearer there'}: ${why}`;
+  return `${sureness === 'sure' ? 'suggested, sure' : sureness === 'likely' ? 'suggested, not sure' : 'nothing nearer there'}: ${categoryReason(why)}`;
 }
 
 function KindLine(props: { kind: string; name: string; sheet: RuleSheet; onOpen: () => void }) {

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 
 import type { MEASURED_BY, Item } from '@/contract/records';
-import { slipOf, SLIP_WORDS } from '@/core/kinds/slips';
+import { slipOf } from '@/core/kinds/slips';
 import type { MeasureSpec } from '@/core/kinds/spec';
 import { formatLength } from '@/core/measure/units';
 import { LengthField } from '@/parts/trade/LengthField';
@@ -10,6 +10,7 @@ import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { editItem } from '@/store/items/items';
+import { slipQuestion } from '@/wording/kinds';
 
 const SOURCE_WORDS: Record<(typeof MEASURED_BY)[number], string> = {
   tape: 'Measured with a tape',
@@ -59,7 +60,7 @@ export function MeasureField({ item, spec }: { item: Item; spec: MeasureSpec }) 
       ) : null}
       {slip && value !== undefined ? (
         <Notice tone="caution">
-          {`Usually ${formatLength(spec.usual[0], units)} to ${formatLength(spec.usual[1], units)}: ${formatLength(value, units)} is not. ${SLIP_WORDS[slip.type]}`}
+          {`Usually ${formatLength(spec.usual[0], units)} to ${formatLength(spec.usual[1], units)}: ${formatLength(value, units)} is not. ${slipQuestion(slip)}`}
         </Notice>
       ) : null}
       {slip?.meant ? (

@@ -109,11 +109,11 @@ export function RankedChoice(props: {
 function suggestedWords({ sureness, why }: NonNullable<Effective['found']>): string {
   switch (sureness) {
     case 'sure':
-      return `Suggested, and sure: ${why}. Sending it makes it yours for this kind.`;
+      return `Suggested, and sure: ${categoryReason(why)}. Sending it makes it yours for this kind.`;
     case 'last':
       return 'Nothing nearer is offered there: it takes whatever finds no other place. Not kept for this kind.';
     default:
-      return `Suggested, not sure: ${why}. Look once; it is kept for this kind only when you choose it.`;
+      return `Suggested, not sure: ${categoryReason(why)}. Look once; it is kept for this kind only when you choose it.`;
   }
 }
 
