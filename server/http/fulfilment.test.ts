@@ -1,7 +1,8 @@
 import type { HttpBindings } from '@hono/node-server';
 import { Hono, type Context } from 'hono';
 
-import { fulfilmentRoutes, type OfMarket } from './fulfilment';
+import type { OfMarket } from './asking';
+import { fulfilmentRoutes } from './fulfilment';
 import type { Carrier } from '../carrier/carrier';
 import type { Adapter } from '../courier/adapter';
 import type { Courier } from '../courier/courier';

@@ -1,7 +1,3 @@
-import type { HttpBindings } from '@hono/node-server';
-import type { Context, Hono } from 'hono';
-import { bodyLimit } from 'hono/body-limit';
-
 import {
   LabelWish,
   OfferWish,
@@ -12,28 +8,30 @@ import {
   type ParcelTracking,
   type TalksAnswer,
 } from '@/contract/fulfilment';
-import { reasonsWords, troubleWords } from '@/wording/courier';
 
+import { answerOf, cannot, tooLarge, type Api, type OfMarket } from './asking';
 import { jsonBody } from './jsonBody';
 import type { Carrier } from '../carrier/carrier';
-import { CallFailed, Refused, type Adapter } from '../courier/adapter';
+import { CallFailed } from '../courier/adapter';
 import type { Courier } from '../courier/courier';
 
-/** Asks one marketplace; its trouble becomes an answer with words. */
-export type OfMarket = (c: Context, ask: (adapter: Adapter) => Promise<Response>) => Promise<Response>;
-
-const LIMIT = bodyLimit({ maxSize: 20_000, onError: (c) => c.json({ error: 'That is too long.' }, 413) });
+const LIMIT = tooLarge(20_000, 'That is too long.');
+const TRACKING = /^[A-Z0-9]{4,40}$/u;
 
 /**
  * The sales desk's part of the interface: conversations, orders, statements, labels. Nothing of it is kept
  * here.
  */
 export function fulfilmentRoutes(
-  app: Hono<{ Bindings: HttpBindings }>,
+  app: Api,
   { courier, carrier, ofMarket }: { courier: Courier; carrier: Carrier; ofMarket: OfMarket },
 ): void {
-  const cannot = (c: Context) => c.json({ error: 'That can’t be done there.' }, 400);
+  talkRoutes(app, courier, ofMarket);
+  orderRoutes(app, ofMarket);
+  parcelRoutes(app, carrier);
+}
 
+function talkRoutes(app: Api, courier: Courier, ofMarket: OfMarket): void {
   app.get('/talks', async (c) => {
     const missing: TalksAnswer['missing'] = [];
     const asked = courier.markets().filter((m) => m.link !== 'off' && courier.adapter(m.id)?.talks);
@@ -88,7 +86,9 @@ export function fulfilmentRoutes(
       return c.body(null, 204);
     }),
   );
+}
 
+function orderRoutes(app: Api, ofMarket: OfMarket): void {
   app.get('/orders/:market/:no', (c) =>
     ofMarket(c, async ({ orders }) => {
       const order = await orders?.order(c.req.param('no'));
@@ -107,37 +107,28 @@ export function fulfilmentRoutes(
   app.get('/statements/:market', (c) =>
     ofMarket(c, async ({ orders }) => (orders ? c.json({ statement: await orders.statement() }) : cannot(c))),
   );
+}
 
-  /** The carrier's trouble becomes an answer with words too. */
-  const ofCarrier = async (c: Context, ask: () => Promise<Response>): Promise<Response> => {
-    try {
-      return await ask();
-    } catch (error) {
-      if (error instanceof Refused)
-        return c.json({ error: `The carrier: ${reasonsWords(error.reasons)}` }, 422);
-      if (error instanceof CallFailed)
-        return c.json({ error: `The carrier: ${troubleWords(error.trouble)}` }, 502);
-      throw error;
-    }
-  };
-  app.get('/rates', (c) => ofCarrier(c, async () => c.json(await carrier.rates())));
+const CARRIER = 'The carrier';
+
+function parcelRoutes(app: Api, carrier: Carrier): void {
+  app.get('/rates', (c) => answerOf(c, CARRIER, async () => c.json(await carrier.rates())));
   app.post('/labels', LIMIT, (c) =>
-    ofCarrier(c, async () => {
+    answerOf(c, CARRIER, async () => {
       const wish = LabelWish.safeParse(await jsonBody(c));
       if (!wish.success) return c.json({ error: 'That is no parcel.' }, 400);
       return c.json((await carrier.label(wish.data)) satisfies ParcelLabel);
     }),
   );
-  const TRACKING = /^[A-Z0-9]{4,40}$/u;
   app.get('/parcels/:tracking', (c) =>
-    ofCarrier(c, async () => {
+    answerOf(c, CARRIER, async () => {
       const number = c.req.param('tracking');
       if (!TRACKING.test(number)) return cannot(c);
       return c.json((await carrier.where(number)) satisfies ParcelTracking);
     }),
   );
   app.post('/parcels/:tracking/handed', (c) =>
-    ofCarrier(c, async () => {
+    answerOf(c, CARRIER, async () => {
       const number = c.req.param('tracking');
       if (!TRACKING.test(number)) return cannot(c);
       return c.json((await carrier.handed(number)) satisfies ParcelTracking);

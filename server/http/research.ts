@@ -1,0 +1,84 @@
+import type { LookUpAnswer } from '@/contract/catalogue';
+import type { CompetingAnswer, CompsAnswer, SearchDemandAnswer } from '@/contract/comps';
+import { troubleWords } from '@/wording/courier';
+
+import { answerOf, type Api } from './asking';
+import { CallFailed, type Adapter } from '../courier/adapter';
+import type { Courier } from '../courier/courier';
+import type { ProductLookup } from '../lookup/productLookup';
+
+/** Marketplaces asked in one go. */
+const MOST_ASKED = 20;
+
+/**
+ * Asks each marketplace of `?at=market:category` on its own; one that fails does not keep the others from
+ * answering.
+ */
+async function askAll<T>(
+  courier: Courier,
+  at: readonly string[],
+  ask: (adapter: Adapter, category: string) => Promise<T>,
+) {
+  const missing: CompsAnswer['missing'] = [];
+  const answers = await Promise.all(
+    at.slice(0, MOST_ASKED).map(async (one) => {
+      const [market = '', category = ''] = one.split(/:(.*)/su);
+      const adapter = courier.adapter(market);
+      if (!adapter) return [];
+      try {
+        return [{ market, answer: await ask(adapter, category.slice(0, 80)) }];
+      } catch (error) {
+        if (!(error instanceof CallFailed)) throw error;
+        missing.push({ market, why: error.trouble });
+        return [];
+      }
+    }),
+  );
+  return { answers: answers.flat(), missing };
+}
+
+/** What is found out before something is sold: prices paid, words searched for, other offers, catalogues. */
+export function researchRoutes(app: Api, { courier, desk }: { courier: Courier; desk: ProductLookup }): void {
+  app.get('/comps', async (c) => {
+    const words = (c.req.query('words') ?? '').slice(0, 200);
+    const { answers, missing } = await askAll(courier, c.req.queries('at') ?? [], (a, category) =>
+      a.history(category, words),
+    );
+    return c.json({ comps: answers.flatMap((a) => a.answer), missing } satisfies CompsAnswer);
+  });
+
+  app.get('/search-demand', async (c) => {
+    const { answers, missing } = await askAll(courier, c.req.queries('at') ?? [], (a, category) =>
+      a.searchDemand(category),
+    );
+    return c.json({
+      markets: answers.map(({ market, answer }) => ({ market, words: answer.slice(0, 500) })),
+      missing,
+    } satisfies SearchDemandAnswer);
+  });
+
+  app.get('/competing', async (c) => {
+    const adapter = courier.adapter(c.req.query('market') ?? '');
+    const barcode = c.req.query('barcode') ?? '';
+    if (!adapter?.competing || !/^\d{7,13}[\dX]$/u.test(barcode))
+      return c.json({ error: 'Nobody lists against such a number there.' }, 400);
+    return answerOf(c, adapter.name, async () => {
+      const offers = (await adapter.competing?.(barcode)) ?? [];
+      return c.json({ offers } satisfies CompetingAnswer);
+    });
+  });
+
+  app.get('/lookup/:barcode', async (c) => {
+    const barcode = c.req.param('barcode');
+    if (!/^\d{7,13}[\dX]$/u.test(barcode)) return c.json({ error: 'That is no barcode.' }, 400);
+    try {
+      return c.json((await desk.ask(barcode)) satisfies LookUpAnswer);
+    } catch (error) {
+      if (!(error instanceof CallFailed)) throw error;
+      return c.json(
+        { error: `The product look-up: ${troubleWords(error.trouble)}` },
+        error.retryAfter !== null ? 429 : 502,
+      );
+    }
+  });
+}
