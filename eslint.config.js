@@ -162,6 +162,11 @@ module.exports = [
     },
   },
   {
+    files: ['server/http/**/*.ts', 'src/wording/**/*.ts', 'src/contract/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'max-lines-per-function': ['error', { max: 80 }] },
+  },
+  {
     files: [
       'scripts/**',
       'server/main.ts',
