@@ -32,11 +32,14 @@ export const WhatSection = memo(function WhatSection({
   const router = useRouter();
   const kind = kinds.get(item.kind);
   const forms = useAttic((s) => s.forms);
-  const [more, setMore] = useState<ReadonlySet<string>>(new Set());
+  // Whatever was open once stays: a field that is emptied must not go from under the typing.
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+  const known = Object.keys(item.facts).filter((id) => !opened.has(id));
+  if (known.length > 0) setOpened(new Set([...opened, ...known]));
   const asked = kinds.facts(item.kind);
   const { shown, hidden } = arranged(asked, kind && formFor(kind, Object.values(forms)));
   const others = kinds.common.filter((f) => !asked.some((own) => own.id === f.id));
-  const isOpen = (f: FactSpec) => item.facts[f.id] !== undefined || more.has(f.id);
+  const isOpen = (f: FactSpec) => opened.has(f.id);
   // What is known is never out of sight, whatever the form says.
   const asking = [...shown, ...hidden.filter(isOpen), ...others.filter(isOpen)];
   const addable = [...hidden, ...others].filter((f) => !isOpen(f));
@@ -69,7 +72,7 @@ export const WhatSection = memo(function WhatSection({
               role="button"
               on={false}
               label={`Say more: ${f.label}`}
-              onPress={() => setMore(new Set([...more, f.id]))}
+              onPress={() => setOpened(new Set([...opened, f.id]))}
             >
               {f.label}
             </Chip>

@@ -57,6 +57,16 @@ describe('what it is and how it is', () => {
       spot: 'Rail-08',
     });
   });
+  it('a field that is emptied stays under the finger, whatever is asked of that kind', async () => {
+    editItem(many.id('Ostler'), 'barcode', (t) => ({ facts: { ...t.facts, barcode: '2000000000015' } }));
+    await sheetOf('Ostler');
+    await fill('Barcode', '');
+    await settled(250);
+    expect(item('Ostler').facts.barcode).toBeUndefined();
+    await fill('Barcode', '2000000000022');
+    await settled(250);
+    expect(item('Ostler').facts.barcode).toBe('2000000000022');
+  });
   it('sold in choices, each piece has its stock', async () => {
     await sheetOf('Marrow');
     await press('Sell it in variations');

@@ -18,7 +18,7 @@ export interface FieldProps {
   refuse?: (text: string) => string | null;
   multiline?: boolean;
   keyboard?: KeyboardTypeOptions;
-  /** OtherListings the field: "cm", "g". */
+  /** Beside the field: "cm", "g". */
   unit?: string;
   placeholder?: string;
   /** Under the field, always. */

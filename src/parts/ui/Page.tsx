@@ -7,7 +7,7 @@ import { Text } from './Text';
 
 export interface PageProps {
   title: string;
-  /** OtherListings the title. */
+  /** Beside the title. */
   aside?: ReactNode;
   children: ReactNode;
   /** How wide the text may run on a wide screen; pixels. */
