@@ -82,7 +82,7 @@ export const CallTrouble: z.ZodType<CallTrouble> = z.union([
   z.object({ code: z.enum(PLAIN), params: none }),
   z.object({ code: z.literal('status'), params: z.object({ status: z.number().int() }) }),
   z.object({ code: z.literal('pictureTooLarge'), params: z.object({ most: z.number().int() }) }),
-]) as z.ZodType<CallTrouble>;
+]);
 
 /** A code of ours; or words: a marketplace's own, or those a courier of an earlier version wrote down. */
 export const Trouble = z.union([CallTrouble, z.string().max(500)]);
