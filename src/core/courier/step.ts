@@ -1,7 +1,21 @@
 import type { ListingDraft } from '@/contract/courier';
+import type { CommandRefusal } from '@/contract/troubles';
 
-import { Answering } from './answering';
+import {
+  marketAnswered,
+  takeAbsent,
+  takeFailed,
+  takePollFailed,
+  takePublished,
+  takeRefused,
+  takeRevised,
+  takeStrays,
+} from './answering';
+import { takeCommand } from './commanding';
+import { emptyOrFill, relistHeld } from './holds';
+import { changeListing, changeMarket, isByHand, itemFor, markGone, putListing } from './keeping';
 import { stockCounted } from './pieces';
+import { feedRead, settleClosing, takeNews } from './selling';
 import type {
   CourierEvent,
   CourierListing,
@@ -12,6 +26,7 @@ import type {
   Job,
   Policy,
   StepResult,
+  StepContext,
 } from './types';
 import { CALL_LIMIT, LATE_PUBLISH, NEVER, REST_AFTER } from './waiting';
 
@@ -32,9 +47,15 @@ export function emptyCourier(): CourierState {
  * the state that comes back.
  */
 export function step(state: CourierState, event: CourierEvent, now: number, policy: Policy): StepResult {
-  const run = new Run(state, now, policy);
-  run.take(event);
-  return { state, effects: run.effects, changed: run.changed, refusal: run.refusal };
+  const ctx: StepContext = { state, now, policy, effects: [], changed: new Set() };
+  const refusal = takeEvent(ctx, event);
+  for (const id of [...ctx.changed]) {
+    emptyOrFill(ctx, id);
+    relistHeld(ctx, id);
+    emptyOrFill(ctx, id);
+  }
+  for (const id of ctx.changed) settleClosing(ctx, id);
+  return { state, effects: ctx.effects, changed: ctx.changed, refusal };
 }
 
 /**
@@ -66,178 +87,177 @@ function mayGo(job: Job, market: CourierMarket | undefined): boolean {
   return market?.link === 'paused' ? job.action === 'withdraw' : market?.link !== 'off';
 }
 
-/** One step in the making. The layers below it each know one side of the courier's work. */
-class Run extends Answering {
-  take(event: CourierEvent): void {
-    if (
-      ['published', 'revised', 'withdrawn', 'absent', 'refused', 'news', 'quiet'].includes(event.type) &&
-      'market' in event
-    )
-      this.answered(event.market);
-    switch (event.type) {
-      case 'command':
-        this.refusal = this.command(event.command);
-        break;
-      case 'published':
-        this.published(event);
-        break;
-      case 'revised':
-        this.change(event.ref, (l) => this.revised(l));
-        break;
-      case 'publishDispatched':
-        this.change(event.ref, (l) => ({ ...l, lastPublishAt: this.now }));
-        break;
-      case 'withdrawn':
-        this.gone(event.ref);
-        break;
-      case 'absent':
-        this.absent(event.ref);
-        break;
-      case 'refused':
-        this.refused(event);
-        break;
-      case 'failed':
-        this.failed(event);
-        break;
-      case 'news':
-        this.read(event.market, event.cursor);
-        for (const item of event.news) this.news(event.market, item);
-        break;
-      case 'strays':
-        this.strays(event);
-        break;
-      case 'firstSyncDone': {
-        const market = this.state.markets.get(event.market);
-        if (market) market.needsFirstSync = false;
-        break;
-      }
-      case 'compared': {
-        const market = this.state.markets.get(event.market);
-        if (market) Object.assign(market, { comparedAt: this.now, unknown: event.unknown });
-        break;
-      }
-      case 'quiet':
-        this.read(event.market, event.cursor);
-        break;
-      case 'pollFailed':
-        this.pollFailed(event);
-        break;
-      case 'started':
-        this.started(event.markets, event.incomplete === true);
-        break;
-      case 'connection': {
-        const market = this.state.markets.get(event.market);
-        if (market) {
-          market.link = event.link;
-          if (event.link === 'connected') market.pausedUntil = 0;
-          if (event.link !== 'off' && market.pollDue < NEVER) market.pollDue = this.now;
-        }
-        break;
-      }
-      case 'tick':
-        this.tick(event.publish !== false);
-        break;
-    }
-    for (const id of [...this.changed]) {
-      this.emptyOrFill(id);
-      this.putBackUp(id);
-      this.emptyOrFill(id);
-    }
-    for (const id of this.changed) this.settleClosing(id);
-  }
+/** Events that only a marketplace that answers can cause. */
+const ANSWERS: readonly CourierEvent['type'][] = [
+  'published',
+  'revised',
+  'withdrawn',
+  'absent',
+  'refused',
+  'news',
+  'quiet',
+];
 
-  private started(markets: string[], incomplete: boolean): void {
-    for (const id of markets) {
-      const known = this.state.markets.get(id);
-      const fresh: CourierMarket = {
-        cursor: known?.cursor ?? null,
-        pollDue: this.byHand(id) ? NEVER : this.now,
-        polling: false,
-        failures: 0,
-        pausedUntil: 0,
-        trouble: null,
-        link: known?.link ?? 'connected',
-        locked: known?.locked ?? false,
-        failedCalls: 0,
-        circuitOpenUntil: 0,
-        comparedAt: null,
-        unknown: 0,
-        // What is not all remembered is looked for before anything new goes there.
-        needsFirstSync:
-          known && !incomplete ? (known.needsFirstSync ?? false) : this.policy[id]?.looksFirst === true,
-      };
-      this.state.markets.set(id, fresh);
-    }
-    for (const item of [...this.state.items.values()])
-      for (const listing of Object.values(item.listings))
-        if (listing.job) {
-          this.putListing(this.itemFor(item.id), {
-            ...listing,
-            // What was out may still arrive, however long ago the clock says that was.
-            lastPublishAt: listing.lastPublishAt === 0 ? 0 : this.now,
-            ...(listing.job.action === 'revise' ? { lateUntil: this.now + LATE_PUBLISH } : {}),
-            job: { ...listing.job, running: false, unclear: true, due: this.dueAgain(listing) },
-          });
-        }
+function takeEvent(ctx: StepContext, event: CourierEvent): CommandRefusal | null {
+  if (ANSWERS.includes(event.type) && 'market' in event) marketAnswered(ctx, event.market);
+  switch (event.type) {
+    case 'command':
+      return takeCommand(ctx, event.command);
+    case 'published':
+      takePublished(ctx, event);
+      break;
+    case 'revised':
+      changeListing(ctx, event.ref, (l) => takeRevised(ctx, l));
+      break;
+    case 'publishDispatched':
+      changeListing(ctx, event.ref, (l) => ({ ...l, lastPublishAt: ctx.now }));
+      break;
+    case 'withdrawn':
+      markGone(ctx, event.ref);
+      break;
+    case 'absent':
+      takeAbsent(ctx, event.ref);
+      break;
+    case 'refused':
+      takeRefused(ctx, event);
+      break;
+    case 'failed':
+      takeFailed(ctx, event);
+      break;
+    case 'news':
+      feedRead(ctx, event.market, event.cursor);
+      for (const item of event.news) takeNews(ctx, event.market, item);
+      break;
+    case 'strays':
+      takeStrays(ctx, event);
+      break;
+    case 'firstSyncDone':
+      changeMarket(ctx, event.market, { needsFirstSync: false });
+      break;
+    case 'compared':
+      changeMarket(ctx, event.market, { comparedAt: ctx.now, unknown: event.unknown });
+      break;
+    case 'quiet':
+      feedRead(ctx, event.market, event.cursor);
+      break;
+    case 'pollFailed':
+      takePollFailed(ctx, event);
+      break;
+    case 'started':
+      takeStarted(ctx, event.markets, event.incomplete === true);
+      break;
+    case 'connection':
+      takeConnection(ctx, event);
+      break;
+    case 'tick':
+      takeTick(ctx, event.publish !== false);
+      break;
   }
+  return null;
+}
 
-  /** After a restart everything is tried at once, but for what was never let out and is planned for later. */
-  private dueAgain(listing: CourierListing): number {
-    if (this.byHand(listing.market)) return NEVER;
-    const planned = listing.lastPublishAt === 0 && listing.job?.tries === 0;
-    return planned ? Math.max(this.now, listing.job?.due ?? 0) : this.now;
+function takeConnection(
+  ctx: StepContext,
+  { market: id, link }: Extract<CourierEvent, { type: 'connection' }>,
+): void {
+  const market = ctx.state.markets.get(id);
+  if (!market) return;
+  market.link = link;
+  if (link === 'connected') market.pausedUntil = 0;
+  if (link !== 'off' && market.pollDue < NEVER) market.pollDue = ctx.now;
+}
+
+function takeStarted(ctx: StepContext, markets: string[], incomplete: boolean): void {
+  for (const id of markets) {
+    const known = ctx.state.markets.get(id);
+    const fresh: CourierMarket = {
+      cursor: known?.cursor ?? null,
+      pollDue: isByHand(ctx, id) ? NEVER : ctx.now,
+      polling: false,
+      failures: 0,
+      pausedUntil: 0,
+      trouble: null,
+      link: known?.link ?? 'connected',
+      locked: known?.locked ?? false,
+      failedCalls: 0,
+      circuitOpenUntil: 0,
+      comparedAt: null,
+      unknown: 0,
+      // What is not all remembered is looked for before anything new goes there.
+      needsFirstSync:
+        known && !incomplete ? (known.needsFirstSync ?? false) : ctx.policy[id]?.looksFirst === true,
+    };
+    ctx.state.markets.set(id, fresh);
   }
-
-  private tick(publish: boolean): void {
-    const out: { effect: Exclude<Effect, { type: 'poll' }>; rank: number }[] = [];
-    for (const id of [...this.state.busy]) {
-      const item = this.state.items.get(id);
-      if (!item) continue;
-      for (const listing of Object.values(item.listings)) {
-        const { job } = listing;
-        const market = this.state.markets.get(listing.market);
-        if (job?.action === 'publish' && !publish) continue;
-        if (!job || job.running || job.due > this.now || (market?.pausedUntil ?? 0) > this.now) continue;
-        if (!mayGo(job, market) || (market?.circuitOpenUntil ?? 0) > this.now) continue;
-        const rank = { withdraw: 0, revise: 1, publish: 2 }[job.action];
-        out.push({ rank, effect: effectOf(item, listing, job, this.policy) });
-      }
-    }
-    out.sort((a, b) => a.rank - b.rank);
-    for (const { effect } of out) {
-      if (!this.letThrough(effect.market)) continue;
-      this.effects.push(effect);
-      const item = this.itemFor(effect.item);
-      const there = item.listings[effect.market];
-      if (there?.job)
-        this.putListing(item, {
-          ...there,
-          job: { ...there.job, running: true, tries: there.job.tries + 1 },
+  for (const item of [...ctx.state.items.values()])
+    for (const listing of Object.values(item.listings))
+      if (listing.job) {
+        putListing(ctx, itemFor(ctx, item.id), {
+          ...listing,
+          // What was out may still arrive, however long ago the clock says that was.
+          lastPublishAt: listing.lastPublishAt === 0 ? 0 : ctx.now,
+          ...(listing.job.action === 'revise' ? { lateUntil: ctx.now + LATE_PUBLISH } : {}),
+          job: { ...listing.job, running: false, unclear: true, due: dueAgain(ctx, listing) },
         });
-    }
-    for (const [id, market] of this.state.markets)
-      if (
-        !market.polling &&
-        market.link !== 'off' &&
-        market.pollDue <= this.now &&
-        market.pausedUntil <= this.now
-      ) {
-        market.polling = true;
-        this.effects.push({ type: 'poll', market: id, cursor: market.cursor });
       }
-  }
+}
 
-  /**
-   * While calls there fail one after the other, one at a time goes out; the first in order, a withdrawal
-   * before all else.
-   */
-  private letThrough(id: string): boolean {
-    const market = this.state.markets.get(id);
-    if (!market || market.failedCalls < REST_AFTER) return true;
-    if (market.circuitOpenUntil > this.now) return false;
-    market.circuitOpenUntil = this.now + CALL_LIMIT;
-    return true;
+/** After a restart everything is tried at once, but for what was never let out and is planned for later. */
+function dueAgain(ctx: StepContext, listing: CourierListing): number {
+  if (isByHand(ctx, listing.market)) return NEVER;
+  const planned = listing.lastPublishAt === 0 && listing.job?.tries === 0;
+  return planned ? Math.max(ctx.now, listing.job?.due ?? 0) : ctx.now;
+}
+
+function takeTick(ctx: StepContext, publish: boolean): void {
+  const out: { effect: Exclude<Effect, { type: 'poll' }>; rank: number }[] = [];
+  for (const id of [...ctx.state.busy]) {
+    const item = ctx.state.items.get(id);
+    if (!item) continue;
+    for (const listing of Object.values(item.listings)) {
+      const { job } = listing;
+      const market = ctx.state.markets.get(listing.market);
+      if (job?.action === 'publish' && !publish) continue;
+      if (!job || job.running || job.due > ctx.now || (market?.pausedUntil ?? 0) > ctx.now) continue;
+      if (!mayGo(job, market) || (market?.circuitOpenUntil ?? 0) > ctx.now) continue;
+      const rank = { withdraw: 0, revise: 1, publish: 2 }[job.action];
+      out.push({ rank, effect: effectOf(item, listing, job, ctx.policy) });
+    }
   }
+  out.sort((a, b) => a.rank - b.rank);
+  for (const { effect } of out) {
+    if (!letThrough(ctx, effect.market)) continue;
+    ctx.effects.push(effect);
+    const item = itemFor(ctx, effect.item);
+    const there = item.listings[effect.market];
+    if (there?.job)
+      putListing(ctx, item, {
+        ...there,
+        job: { ...there.job, running: true, tries: there.job.tries + 1 },
+      });
+  }
+  for (const [id, market] of ctx.state.markets)
+    if (
+      !market.polling &&
+      market.link !== 'off' &&
+      market.pollDue <= ctx.now &&
+      market.pausedUntil <= ctx.now
+    ) {
+      market.polling = true;
+      ctx.effects.push({ type: 'poll', market: id, cursor: market.cursor });
+    }
+}
+
+/**
+ * While calls there fail one after the other, one at a time goes out; the first in order, a withdrawal
+ * before all else.
+ */
+function letThrough(ctx: StepContext, id: string): boolean {
+  const market = ctx.state.markets.get(id);
+  if (!market || market.failedCalls < REST_AFTER) return true;
+  if (market.circuitOpenUntil > ctx.now) return false;
+  market.circuitOpenUntil = ctx.now + CALL_LIMIT;
+  return true;
 }
 function effectOf(
   whole: CourierItem,

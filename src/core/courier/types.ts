@@ -27,6 +27,7 @@ export type {
 
 export type Action = Job['action'];
 
+/** All that the courier knows. A step changes it in place. */
 export interface CourierState {
   items: Map<string, CourierItem>;
   markets: Map<string, CourierMarket>;
@@ -49,6 +50,7 @@ export interface MarketPolicy {
 }
 export type Policy = Readonly<Record<string, MarketPolicy>>;
 
+/** A call that is to be made. */
 export type Effect =
   | { type: 'publish'; market: string; item: string; ref: string; draft: ListingDraft; unclear: boolean }
   | {
@@ -69,6 +71,18 @@ export type Effect =
     }
   | { type: 'poll'; market: string; cursor: string | null };
 
+/** One step in the making: what it knows, changes and asks for. */
+export interface StepContext {
+  readonly state: CourierState;
+  /** Milliseconds since 1970. */
+  readonly now: number;
+  readonly policy: Policy;
+  readonly effects: Effect[];
+  /** Items whose view changed. */
+  readonly changed: Set<string>;
+}
+
+/** What came of a step. */
 export interface StepResult {
   state: CourierState;
   effects: Effect[];
