@@ -1,32 +1,31 @@
-import { NONE } from '@/contract/coded';
-import {
+import type {
+  Command,
+  CommandAnswer,
+  CourierHealth,
+  CourierItemView,
   ListingDraft,
-  type Command,
-  type CommandAnswer,
-  type CourierHealth,
-  type CourierItemView,
-  type MarketView,
-  type SheetsAnswer,
+  MarketView,
+  SheetsAnswer,
 } from '@/contract/courier';
-import type { OwnListing } from '@/contract/ownListing';
 import type { RuleSheet } from '@/contract/ruleSheet';
-import type { Trouble, WriteTrouble } from '@/contract/troubles';
-import { shownDraft } from '@/core/bringIn/shownDraft';
 import { isKept } from '@/core/courier/kept';
-import { compareShown } from '@/core/courier/reconcile';
 import { itemBehind } from '@/core/courier/refs';
 import { snapshotOf, stateOf } from '@/core/courier/snapshot';
 import { emptyCourier, nextDue, step } from '@/core/courier/step';
-import type { CourierEvent, CourierState, Effect, Found, Policy } from '@/core/courier/types';
+import type { CourierEvent, CourierState, Effect, Policy } from '@/core/courier/types';
 import { viewOf } from '@/core/courier/view';
-import { REST_AFTER, waitAfter } from '@/core/courier/waiting';
+import { REST_AFTER } from '@/core/courier/waiting';
 import { serialQueue } from '@/core/serialQueue';
 
-import { CallFailed, failed, Refused, type Adapter, type AlreadyOver, type Pictures } from './adapter';
+import type { Adapter, Pictures } from './adapter';
+import { carryOut, shelved } from './carryOut';
+import { compareMarket } from './comparing';
 import { entering } from './entering';
-import { itemIn, type Entry, type Ledger } from './ledger';
+import { itemIn, type CourierLedger, type Entry } from './ledger';
+import { LedgerWriter } from './ledgerWriter';
+import { RuleSheets } from './ruleSheets';
+import { StoppableTimers, systemTimers, type Timers } from './timers';
 import { consoleLog, type Log } from '../faults/log';
-import { databaseCode } from '../faults/startTrouble';
 
 export interface ItemNews {
   /** The ledger line that it came with; null: it could not be written down yet. */
@@ -40,23 +39,15 @@ export interface ItemNews {
 const FIRST_LOOK = 30_000;
 /** How many lines are read again at most when it opens. */
 const SNAPSHOT_EVERY = 10_000;
-/** Longest time a timer may run, milliseconds: a longer one would go off at once. */
-const LONGEST_TIMER = 2_000_000_000;
 /**
  * How soon a marketplace that could not be looked at before anything was listed is asked again; milliseconds.
  */
 const LOOK_AGAIN = 2_000;
 
-/** Nothing can be written just now, so nothing new is taken on. The message is for a person. */
-export class CannotWrite extends Error {
-  /** @param why null: not known any more */
-  constructor(readonly why: WriteTrouble | null) {
-    super(`the ledger cannot be written: ${why}`);
-  }
-}
-
 export interface CourierOptions {
+  /** Milliseconds since 1970; it never goes back. */
   clock?: () => number;
+  timers?: Timers;
   /** Where a person is shown a code that lets us in. */
   accessPage?: (market: string) => string | null;
   log?: Log;
@@ -66,7 +57,8 @@ export interface CourierOptions {
 
 /**
  * Runs the core's decisions: keeps events in the ledger before acting on them, carries out effects
- * through the adapters, feeds their answers back, and tells whoever listens. It decides nothing.
+ * through the adapters, feeds their answers back, and tells whoever listens. It decides nothing, and has no
+ * clock and no timers of its own, so that a simulated evening drives it as the server does.
  */
 export class Courier {
   private state: CourierState = emptyCourier();
@@ -75,6 +67,7 @@ export class Courier {
   private lastAt = 0;
   /** Line of the newest change of each item, so that a page can catch up. */
   private readonly changedAt = new Map<string, number>();
+  private readonly changedUnwritten = new Set<string>();
   /** When each marketplace last told what happened there. */
   private readonly heard = new Map<string, number>();
   private readonly begunAt: number;
@@ -82,55 +75,65 @@ export class Courier {
   private readonly marketListeners = new Set<() => void>();
   private readonly healthListeners = new Set<() => void>();
   private readonly inTurn = serialQueue();
-  /**
-   * While nothing can be written: why, and what happened meanwhile, to be written down as soon as that is
-   * possible.
-   */
-  private cannotWrite: { code: WriteTrouble; since: number; tries: number } | null = null;
-  private unwritten: (Entry & { at: number })[] = [];
-  private readonly changedUnwritten = new Set<string>();
-  private writeTimer: NodeJS.Timeout | null = null;
-  private timer: NodeJS.Timeout | null = null;
-  private rulesTimer: NodeJS.Timeout | null = null;
-  private compareTimer: NodeJS.Timeout | null = null;
-  private compareFirst: NodeJS.Timeout | null = null;
-  private firstLook: NodeJS.Timeout | null = null;
-  private stopped = false;
+  private readonly writer: LedgerWriter;
+  private readonly sheets: RuleSheets;
+  private readonly timers: StoppableTimers;
+  private stopTick: () => void = () => undefined;
   private readonly pictures: Pictures;
   private readonly policy: Policy;
   private readonly adapters: ReadonlyMap<string, Adapter>;
-  private readonly sheets = new Map<string, RuleSheet>();
+  private readonly clock: () => number;
+  private readonly accessPage: (market: string) => string | null;
+  private readonly log: Log;
+  private readonly incomplete: boolean;
 
   private constructor(
-    private readonly ledger: Ledger,
+    private readonly ledger: CourierLedger,
     adapters: readonly Adapter[],
     pictures: Pictures,
-    private readonly clock: () => number,
-    private readonly accessPage: (market: string) => string | null,
-    private readonly log: Log,
-    private readonly incomplete: boolean,
+    options: CourierOptions,
   ) {
+    const { clock = steadyClock(), timers = systemTimers, log = consoleLog } = options;
+    this.clock = clock;
+    this.log = log;
+    this.accessPage = options.accessPage ?? (() => null);
+    this.incomplete = options.incomplete ?? false;
     this.begunAt = clock();
-    this.pictures = (hash) => pictures(hash).catch(lostPicture);
+    this.timers = new StoppableTimers(timers);
+    this.pictures = shelved(pictures);
     this.adapters = new Map(adapters.map((a) => [a.id, a]));
+    this.sheets = new RuleSheets(this.adapters, ledger, log);
     this.policy = Object.fromEntries(
       adapters.map((a) => [a.id, { ...a.capabilities, looksFirst: a.listOwnListings !== undefined }]),
     );
+    this.writer = new LedgerWriter({
+      ledger,
+      log,
+      timers: this.timers,
+      now: () => this.now(),
+      inTurn: (work) => this.inTurn(work),
+      goBack: () => this.rebuild(),
+      onTrouble: () => this.tellHealth(),
+      onWritten: (seq) => this.writtenAgain(seq),
+    });
   }
 
-  /** Reads the ledger from the start. */
+  /**
+   * Reads the ledger from the start.
+   *
+   * @example
+   *   const courier = await Courier.open(ledger, [adapter], (hash) => shelf.get(hash));
+   *   await courier.begin();
+   *   await courier.command({ type: 'withdraw', id, item, market });
+   *   courier.stop();
+   */
   static async open(
-    ledger: Ledger,
+    ledger: CourierLedger,
     adapters: readonly Adapter[],
     pictures: Pictures,
-    {
-      clock = steadyClock(),
-      accessPage = () => null,
-      log = consoleLog,
-      incomplete = false,
-    }: CourierOptions = {},
+    options: CourierOptions = {},
   ): Promise<Courier> {
-    const courier = new Courier(ledger, adapters, pictures, clock, accessPage, log, incomplete);
+    const courier = new Courier(ledger, adapters, pictures, options);
     await courier.rebuild();
     return courier;
   }
@@ -146,29 +149,19 @@ export class Courier {
     this.lookFirst();
   }
 
+  /** Nothing happens by itself any more. What is out is not waited for. */
   stop(): void {
-    this.stopped = true;
-    if (this.timer) clearTimeout(this.timer);
-    if (this.writeTimer) clearTimeout(this.writeTimer);
-    if (this.rulesTimer) clearInterval(this.rulesTimer);
-    if (this.compareTimer) clearInterval(this.compareTimer);
-    if (this.compareFirst) clearTimeout(this.compareFirst);
-    if (this.firstLook) clearTimeout(this.firstLook);
+    this.timers.stop();
   }
 
   /** Reads all rule sheets again and again; whoever listens is told when one has another version. */
   watchRules(every: number): void {
-    const versions = () =>
-      [...this.sheets.values()]
-        .map((s) => `${s.marketplace}:${s.version}`)
-        .sort()
-        .join();
     const look = async () => {
-      const before = versions();
-      await this.ruleSheets();
-      if (!this.stopped && versions() !== before) for (const listener of this.marketListeners) listener();
+      const before = this.sheets.versions();
+      await this.sheets.read();
+      if (!this.timers.stopped && this.sheets.versions() !== before) this.tellMarkets();
     };
-    this.rulesTimer = setInterval(() => void look().catch(this.logged), every);
+    this.timers.every(every, () => void look().catch(this.logged));
   }
 
   /** Compares all marketplaces by itself, again and again. */
@@ -176,9 +169,9 @@ export class Courier {
     const look = () => {
       for (const id of this.adapters.keys()) void this.compare(id).catch(this.logged);
     };
-    this.compareTimer = setInterval(look, every);
+    this.timers.every(every, look);
     // What was sold or ended while nobody was here comes by the feeds first.
-    this.compareFirst = setTimeout(look, FIRST_LOOK);
+    this.timers.after(FIRST_LOOK, look);
   }
 
   /**
@@ -189,63 +182,29 @@ export class Courier {
   async compare(id: string): Promise<number | null> {
     const adapter = this.adapters.get(id);
     const link = this.state.markets.get(id)?.link;
-    if (!adapter?.listOwnListings || link === 'off' || this.stopped) return null;
-    const asked = this.now();
-    const own = await adapter.listOwnListings().catch((error: unknown) => {
-      // A marketplace that does not answer, or says no, just could not be asked.
-      if (error instanceof CallFailed || error instanceof Refused) return null;
-      throw error;
-    });
-    if (own === null || this.stopped) return null;
-    const ownTitles = this.sheets.get(id)?.records === undefined;
-    const found = compareShown(this.state, id, own, asked, ownTitles);
-    const gone: string[] = [];
-    // What is not in the list is asked for by its name before it is believed to be gone.
-    for (const ref of found.missing) {
-      const there = await adapter.lookUp(ref).catch((error: unknown) => {
-        if (!(error instanceof CallFailed || error instanceof Refused))
-          this.log.fault('looking up a listing', error, { market: id });
-        return undefined;
-      });
-      if (there === null || there?.over) gone.push(ref);
-    }
-    const { stale, edited, duplicates, unknown } = found;
-    const lost = own.filter((l) => found.found.includes(l.ref)).map((l) => this.remembered(l));
-    const strays = gone.length + stale.length + edited.length + lost.length + duplicates.length;
-    if (strays > 0)
-      await this.take({ type: 'strays', market: id, gone, stale, edited, found: lost, duplicates });
+    if (!adapter || !canList(adapter) || link === 'off' || this.timers.stopped) return null;
+    const compared = await compareMarket(
+      adapter,
+      () => this.state,
+      this.now(),
+      this.sheets.known(id),
+      this.log,
+    );
+    if (compared === null || this.timers.stopped) return null;
+    if (compared.count > 0) await this.take(compared.strays);
     if (this.state.markets.get(id)?.needsFirstSync) await this.take({ type: 'firstSyncDone', market: id });
-    await this.take({ type: 'compared', market: id, unknown });
-    for (const listener of this.marketListeners) listener();
-    return strays;
-  }
-
-  /** A listing under our own reference as far as the marketplace can still tell. */
-  private remembered(own: OwnListing): Found {
-    const { ref, remoteId, url, state, listedAt, market } = own;
-    const shown = shownDraft(own, this.sheets.get(market)?.currency ?? 'EUR');
-    const draft = ListingDraft.safeParse(shown);
-    // What is shown there may be longer than anything we send: then it is remembered by its title and price
-    // alone.
-    const bare = {
-      ...shown,
-      description: '',
-      category: '',
-      condition: '',
-      specifics: {},
-      price: 0,
-      postage: 0,
-    };
-    return { ref, remoteId, url, state, listedAt, draft: draft.success ? draft.data : bare };
+    await this.take({ type: 'compared', market: id, unknown: compared.unknown });
+    this.tellMarkets();
+    return compared.count;
   }
 
   /** A courier that begins with nothing looks what of ours is there before it lists anything. */
   private lookFirst(): void {
     const unsynced = [...this.state.markets].filter(([, m]) => m.needsFirstSync && m.link !== 'off');
-    if (unsynced.length === 0 || this.stopped) return;
-    void Promise.all(unsynced.map(([id]) => this.compare(id).catch(this.logged))).then(() => {
-      if (!this.stopped) this.firstLook = setTimeout(() => this.lookFirst(), LOOK_AGAIN);
-    });
+    if (unsynced.length === 0 || this.timers.stopped) return;
+    void Promise.all(unsynced.map(([id]) => this.compare(id).catch(this.logged))).then(() =>
+      this.timers.after(LOOK_AGAIN, () => this.lookFirst()),
+    );
   }
 
   /**
@@ -277,12 +236,7 @@ export class Courier {
 
   /** Whether it can do its work, and what it does not know. */
   health(): CourierHealth {
-    const { cannotWrite } = this;
-    return {
-      cannotWrite: cannotWrite && cannotWrite.code,
-      since: cannotWrite?.since ?? null,
-      unreadLines: this.ledger.unread.size,
-    };
+    return this.writer.health();
   }
 
   /** What is (or will be) shown of an item, by marketplace; without what is over. */
@@ -332,41 +286,14 @@ export class Courier {
         comparedAt: market?.comparedAt ?? null,
         unknown: market?.unknown ?? 0,
         resting: (market?.failedCalls ?? 0) >= REST_AFTER,
-        sheetVersion: this.sheets.get(a.id)?.version ?? null,
+        sheetVersion: this.sheets.known(a.id)?.version ?? null,
       };
     });
   }
 
   /** The rule sheets as the marketplaces publish them now; the last one kept where one is away. */
-  async ruleSheets(): Promise<{
-    sheets: RuleSheet[];
-    missing: SheetsAnswer['missing'];
-  }> {
-    const sheets: RuleSheet[] = [];
-    const missing: SheetsAnswer['missing'] = [];
-    await Promise.all(
-      [...this.adapters.values()].map(async (adapter) => {
-        try {
-          const sheet = await adapter.ruleSheet();
-          this.sheets.set(adapter.id, sheet);
-          // Kept for a day when it is away; without that nothing is missing today.
-          await this.ledger.keepSheet(adapter.id, sheet).catch(this.logged);
-          sheets.push(sheet);
-        } catch (error) {
-          const kept = await this.ledger.sheet(adapter.id);
-          if (kept) sheets.push(kept);
-          else
-            missing.push({
-              market: adapter.id,
-              name: adapter.name,
-              why: this.troubleOf(error, { market: adapter.id }),
-            });
-        }
-      }),
-    );
-    const order = [...this.adapters.keys()];
-    sheets.sort((a, b) => order.indexOf(a.marketplace) - order.indexOf(b.marketplace));
-    return { sheets, missing };
+  ruleSheets(): Promise<{ sheets: RuleSheet[]; missing: SheetsAnswer['missing'] }> {
+    return this.sheets.read();
   }
 
   listen(
@@ -387,10 +314,11 @@ export class Courier {
   // ---- one event at a time ------------------------------------------------------------------------
 
   private async decide(given: CourierEvent): Promise<CommandAnswer> {
+    const { writer } = this;
     // What cannot be written down is not taken on; what marketplaces tell is, for a sale must be acted on.
-    if (this.cannotWrite && given.type === 'command') throw this.writeTrouble();
+    if (writer.blocked && given.type === 'command') throw writer.refusal();
     const event: CourierEvent =
-      given.type === 'tick' && this.cannotWrite ? { type: 'tick', publish: false } : given;
+      given.type === 'tick' && writer.blocked ? { type: 'tick', publish: false } : given;
     const now = this.now();
     const before = this.linkHealth();
     const { effects, changed, refusal } = step(this.state, event, now, this.policy);
@@ -407,92 +335,30 @@ export class Courier {
       step(this.state, out, now, this.policy);
       return [{ event: out, item: itemIn(out, behind) }];
     });
-    if (entries.length + dispatched.length > 0 && !(await this.kept(event, entries, dispatched, now)))
-      return answer;
+    if (entries.length + dispatched.length > 0) {
+      const kept = await writer.keep(event, entries, dispatched, now);
+      if (kept === false) {
+        this.wake();
+        return answer;
+      }
+      if (kept !== null) this.seq = kept;
+    }
     for (const id of changed) this.tell(id);
-    if (before !== this.linkHealth()) for (const listener of this.marketListeners) listener();
+    if (before !== this.linkHealth()) this.tellMarkets();
     for (const effect of effects) void this.carryOut(effect);
     this.wake();
     // Without it opening takes longer, and nothing else.
-    if (!this.cannotWrite) await this.keepSnapshot().catch(this.logged);
+    if (!writer.blocked) await this.keepSnapshot().catch(this.logged);
     return answer;
   }
 
-  /**
-   * Writes down what happened. Where that can't be done, what is only told of goes on in memory: selling
-   * twice is worse than forgetting in a crash what will be told again. What would let out something new did
-   * not happen.
-   *
-   * @returns whether it is to be acted on
-   * @throws CannotWrite for a command; whatever else keeps the ledger from writing
-   */
-  private async kept(
-    event: CourierEvent,
-    entries: Entry[],
-    dispatched: Entry[],
-    at: number,
-  ): Promise<boolean> {
-    if (!this.cannotWrite)
-      try {
-        this.seq = await this.ledger.append([...entries, ...dispatched], at);
-        return true;
-      } catch (error) {
-        const code = databaseCode(error);
-        if (code === null || event.type === 'command' || dispatched.length > 0)
-          // What could not be kept did not happen: go back to what the ledger holds.
-          await this.rebuild();
-        if (code === null) throw error;
-        this.beginTrouble(code, error);
-        if (event.type === 'command') throw this.writeTrouble();
-        if (dispatched.length > 0) {
-          this.wake();
-          return false;
-        }
-      }
-    this.unwritten.push(...entries.map((entry) => ({ ...entry, at })));
-    return true;
-  }
-
-  private writeTrouble(): CannotWrite {
-    return new CannotWrite(this.cannotWrite?.code ?? null);
-  }
-
-  private beginTrouble(code: WriteTrouble, error: unknown): void {
-    this.cannotWrite = { code, since: this.now(), tries: 1 };
-    this.log.fault('writing the ledger', error, { code });
-    for (const listener of this.healthListeners) listener();
-    this.writeSoon();
-  }
-
-  private writeSoon(): void {
-    if (this.stopped || !this.cannotWrite) return;
-    const wait = waitAfter(this.cannotWrite.tries, 'ledger');
-    this.writeTimer = setTimeout(() => void this.inTurn(() => this.writeAgain()).catch(this.logged), wait);
-  }
-
-  /** Tries to write what happened meanwhile; once that went well all is as before. */
-  private async writeAgain(): Promise<void> {
-    const trouble = this.cannotWrite;
-    if (!trouble || this.stopped) return;
-    const written = [...this.unwritten];
-    try {
-      if (written.length > 0) this.seq = await this.ledger.append(written, this.now());
-      else await this.ledger.tryWriting();
-    } catch (error) {
-      const code = databaseCode(error) ?? trouble.code;
-      if (databaseCode(error) === null) this.log.fault('writing the ledger again', error);
-      this.cannotWrite = { ...trouble, code, tries: trouble.tries + 1 };
-      if (code !== trouble.code) for (const listener of this.healthListeners) listener();
-      this.writeSoon();
-      return;
-    }
-    this.unwritten = [];
-    this.cannotWrite = null;
-    this.log.note('the ledger can be written again', { lines: written.length });
+  /** What happened while nothing could be written is written now. */
+  private writtenAgain(seq: number | null): void {
+    if (seq !== null) this.seq = seq;
     const late = [...this.changedUnwritten];
     this.changedUnwritten.clear();
     for (const id of late) this.tell(id);
-    for (const listener of this.healthListeners) listener();
+    this.tellHealth();
     this.wake();
   }
 
@@ -513,13 +379,13 @@ export class Courier {
       for (const id of changed) changedAt.set(id, seq);
     }
     this.lastAt = Math.max(this.lastAt, await this.ledger.lastAt());
-    for (const { event, at } of this.unwritten) step(state, event, at, this.policy);
+    for (const { event, at } of this.writer.unwritten) step(state, event, at, this.policy);
     this.state = state;
     this.seq = seq;
     this.snapshotSeq = from;
     this.changedAt.clear();
     for (const [id, at] of changedAt) this.changedAt.set(id, at);
-    if (!this.cannotWrite) await this.keepSnapshot().catch(this.logged);
+    if (!this.writer.blocked) await this.keepSnapshot().catch(this.logged);
   }
 
   /** Opening reads only what came after a snapshot, so one is made now and then. */
@@ -538,10 +404,19 @@ export class Courier {
   private tell(id: string): void {
     const item = this.state.items.get(id);
     if (!item) return;
-    if (this.cannotWrite) this.changedUnwritten.add(id);
+    const { blocked } = this.writer;
+    if (blocked) this.changedUnwritten.add(id);
     else this.changedAt.set(id, this.seq);
-    const news = { seq: this.cannotWrite ? null : this.seq, view: viewOf(item) };
+    const news = { seq: blocked ? null : this.seq, view: viewOf(item) };
     for (const listener of this.listeners) listener(news);
+  }
+
+  private tellMarkets(): void {
+    for (const listener of this.marketListeners) listener();
+  }
+
+  private tellHealth(): void {
+    for (const listener of this.healthListeners) listener();
   }
 
   private linkHealth(): string {
@@ -551,94 +426,31 @@ export class Courier {
   }
 
   private wake(): void {
-    if (this.stopped) return;
-    const due = nextDue(this.state, !this.cannotWrite);
-    if (this.timer) clearTimeout(this.timer);
+    const due = nextDue(this.state, !this.writer.blocked);
+    this.stopTick();
     if (due === null) return;
-    this.timer = setTimeout(
+    this.stopTick = this.timers.after(
+      Math.max(0, due - this.now()),
       () => void this.take({ type: 'tick' }).catch(this.logged),
-      Math.min(LONGEST_TIMER, Math.max(0, due - this.now())),
     );
   }
 
-  // ---- effects --------------------------------------------------------------------------------------
-
   private async carryOut(effect: Effect): Promise<void> {
-    const event = await this.attempt(effect);
-    if (!this.stopped) await this.take(event).catch(this.logged);
-  }
-
-  private async attempt(effect: Effect): Promise<CourierEvent> {
-    const adapter = this.adapters.get(effect.market);
-    const market = effect.market;
-    try {
-      if (!adapter) throw failed('notConnected', false, 60_000);
-      switch (effect.type) {
-        case 'poll': {
-          const { news, cursor } = await adapter.eventsSince(effect.cursor);
-          this.heard.set(market, this.now());
-          return news.length > 0 ? { type: 'news', market, news, cursor } : { type: 'quiet', market, cursor };
-        }
-        case 'publish': {
-          const answer = await adapter.publish(effect, this.pictures);
-          return 'news' in answer
-            ? overEvent(market, answer)
-            : { type: 'published', market, ref: effect.ref, ...answer };
-        }
-        case 'revise': {
-          const answer = await adapter.revise(effect.ref, effect.remoteId, effect.draft, this.pictures);
-          return answer === 'revised'
-            ? { type: 'revised', market, ref: effect.ref }
-            : overEvent(market, answer);
-        }
-        case 'withdraw': {
-          const answer = await adapter.withdraw(effect.ref, effect.remoteId, effect.outcome);
-          return typeof answer === 'string'
-            ? { type: answer, market, ref: effect.ref }
-            : overEvent(market, answer);
-        }
-      }
-    } catch (error) {
-      if (effect.type !== 'poll' && error instanceof Refused)
-        return { type: 'refused', market, ref: effect.ref, action: effect.type, reasons: error.reasons };
-      const fault = !(error instanceof CallFailed || error instanceof Refused);
-      const trouble = this.troubleOf(error, {
-        market,
-        type: effect.type,
-        ref: effect.type === 'poll' ? null : effect.ref,
-      });
-      const retryAfter = error instanceof CallFailed ? error.retryAfter : null;
-      const locked = error instanceof CallFailed && error.locked;
-      if (effect.type === 'poll') return { type: 'pollFailed', market, trouble, retryAfter, locked };
-      const unclear = error instanceof CallFailed ? error.unclear : true;
-      return {
-        type: 'failed',
-        market,
-        ref: effect.ref,
-        action: effect.type,
-        trouble,
-        unclear,
-        retryAfter,
-        ...(fault ? { fault } : {}),
-      };
-    }
-  }
-
-  /** What is told of an error: its own code or words where it was expected; anything else is for the log. */
-  private troubleOf(error: unknown, about: Record<string, string | null>): Trouble {
-    if (error instanceof CallFailed) return error.trouble;
-    if (error instanceof Refused) return error.message.slice(0, 500);
-    this.log.fault('working with a marketplace', error, about);
-    return { code: 'ourFault', params: NONE };
+    const event = await carryOut(effect, {
+      adapter: this.adapters.get(effect.market),
+      pictures: this.pictures,
+      log: this.log,
+      onHeard: () => this.heard.set(effect.market, this.now()),
+    });
+    if (!this.timers.stopped) await this.take(event).catch(this.logged);
   }
 
   private readonly logged = (error: unknown): void => this.log.fault('the courier', error);
 }
 
-/** A picture that is not on the shelf any more is put there again by sending the listing again. */
-function lostPicture(error: unknown): never {
-  if ((error as { code?: unknown } | null)?.code !== 'ENOENT') throw error;
-  throw new Refused([{ field: 'pictures', message: '', code: 'pictureLost' }]);
+/** Whether it can be asked what of the seller's it shows. */
+function canList(adapter: Adapter): adapter is Adapter & Required<Pick<Adapter, 'listOwnListings'>> {
+  return adapter.listOwnListings !== undefined;
 }
 
 /**
@@ -648,8 +460,4 @@ function lostPicture(error: unknown): never {
 function steadyClock(): () => number {
   const from = Date.now() - performance.now();
   return () => Math.round(from + performance.now());
-}
-
-function overEvent(market: string, answer: AlreadyOver): CourierEvent {
-  return { type: 'news', market, news: answer.news, cursor: null };
 }

@@ -260,6 +260,21 @@ export class Ledger {
   }
 }
 
+/** What the courier needs of a ledger; a simulated evening has one in memory. */
+export type CourierLedger = Pick<
+  Ledger,
+  | 'append'
+  | 'read'
+  | 'unread'
+  | 'answerTo'
+  | 'snapshot'
+  | 'keepSnapshot'
+  | 'lastAt'
+  | 'tryWriting'
+  | 'keepSheet'
+  | 'sheet'
+>;
+
 /** Brings the table of a ledger that was begun earlier up to date; one that is yet to be made is left alone. */
 async function upToDate(db: Client): Promise<void> {
   const { rows } = await db.execute('PRAGMA table_info(ledger)');

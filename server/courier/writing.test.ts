@@ -2,8 +2,9 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { CannotWrite, Courier } from './courier';
+import { Courier } from './courier';
 import { Ledger } from './ledger';
+import { CannotWrite } from './ledgerWriter';
 import { saleAt, sendTo, Shop } from './shop.testing';
 import { until } from '../../e2e/serverProcess';
 import type { Log } from '../faults/log';
