@@ -89,8 +89,9 @@ Written by \`npm run guarantee\` on ${new Date().toISOString().slice(0, 10)}, on
 
 Seven marketplaces, one of them worked by hand; calls lost, late, answered twice or not at all; outages, keys that run out,
 requests to slow down; webhooks lost, doubled, reordered; listings that end without a word; promises made and let go, sales
-undone; clocks that jump; power cut at any moment, also in the middle of a line; the whole ledger lost, and all that a page knew. Every choice comes
-from the seed, so an evening can be run again.
+undone; clocks that jump; a disk that is full; power cut at any moment, also in the middle of a line; the whole ledger lost,
+and all that a page knew. What runs is the server's own courier (\`server/courier/courier.ts\`) with everything around it
+simulated: its ledger's disk, its clock and timers, its calls. Every choice comes from the seed, so an evening can be run again.
 
 \`\`\`
 ${evenings}

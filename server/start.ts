@@ -162,7 +162,6 @@ async function open(
     ].map((adapter) => paced(adapter, pace)),
     (hash) => shelf.get(hash),
     {
-      clock: Date.now,
       accessPage: (market) => (market === 'handbill' ? null : `${OUTSIDE}/${market}/access`),
       log,
       incomplete: restore,

@@ -20,6 +20,9 @@ export interface SimOrder {
   piece: string | null;
 }
 
+/** Worked by hand: nothing there is called, and nobody tells but the person. */
+export const BY_HAND = 'handbill';
+
 /** How a simulated marketplace is made: its way of keeping a repeated call from doing harm. */
 export interface Style {
   /** New listings wait for a review. */

@@ -9,6 +9,8 @@ import { handbillAdapter } from './adapters/handbill';
 import { Courier } from './courier';
 import { Ledger } from './ledger';
 import { saleAt, sendTo, Shop } from './shop.testing';
+import { SteadyClock } from './steadyClock';
+import { systemTimers, type Timers } from './timers';
 import { until } from '../../e2e/serverProcess';
 
 let courier: Courier;
@@ -108,4 +110,61 @@ it('says which rules are missing and why, and keeps the last ones read', async (
   // One that was written by nobody knows whom is as good as none.
   await ledger.keepSheet('moor', { marketplace: 'moor' });
   expect((await courier.ruleSheets()).sheets).toEqual([]);
+});
+
+describe('when the machine sleeps, or its clock is set', () => {
+  const machine = { wall: Date.now(), steady: 0 };
+  const clock = () =>
+    new SteadyClock(
+      () => machine.wall,
+      () => machine.steady,
+    );
+  const every = new Set<() => void>();
+  const timers: Timers = {
+    after: systemTimers.after,
+    every(_, run) {
+      every.add(run);
+      return () => every.delete(run);
+    },
+  };
+  const slept = async () => {
+    for (const run of every) run();
+    await courier.take({ type: 'tick' });
+  };
+
+  beforeEach(async () => {
+    Object.assign(machine, { wall: Date.now(), steady: 0 });
+    every.clear();
+    courier.stop();
+    courier = await Courier.open(ledger, [moor, wick], async () => new Uint8Array(), {
+      clock: clock(),
+      timers,
+    });
+    await courier.begin();
+    await send('moor');
+    await until('it is live', () => states()?.[0] === 'live');
+  });
+
+  it('goes on reading feeds when it is set back', async () => {
+    machine.wall -= 7_200_000;
+    await slept();
+    moor.news = [saleAt('moor')];
+    machine.steady += 60_000;
+    await courier.take({ type: 'tick' });
+    await until('the sale is known', () => view()?.sale !== null);
+  });
+
+  it('after a sleep it asks at once, and does again what was out', async () => {
+    wick.trouble = failed('noAnswer', true);
+    await send('wick');
+    await until('it was tried', () => wick.calls.length > 0);
+    wick.trouble = null;
+    moor.news = [saleAt('moor')];
+    machine.wall += 3_600_000;
+    await slept();
+    await until('the sale is known', () => view()?.sale !== null);
+    await until('it is closed', () => !!view()?.closing?.doneAt);
+    expect(wick.up.size).toBe(0);
+    expect(view()?.sale?.knownAt).toBeGreaterThanOrEqual(machine.wall - 1);
+  });
 });

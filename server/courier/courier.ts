@@ -24,6 +24,7 @@ import { entering } from './entering';
 import { itemIn, type CourierLedger, type Entry } from './ledger';
 import { LedgerWriter } from './ledgerWriter';
 import { RuleSheets } from './ruleSheets';
+import { SteadyClock } from './steadyClock';
 import { StoppableTimers, systemTimers, type Timers } from './timers';
 import { consoleLog, type Log } from '../faults/log';
 
@@ -44,9 +45,11 @@ const SNAPSHOT_EVERY = 10_000;
  */
 const LOOK_AGAIN = 2_000;
 
+/** How often it is looked whether the machine slept, milliseconds. */
+const LOOK_AT_CLOCK = 5_000;
+
 export interface CourierOptions {
-  /** Milliseconds since 1970; it never goes back. */
-  clock?: () => number;
+  clock?: SteadyClock;
   timers?: Timers;
   /** Where a person is shown a code that lets us in. */
   accessPage?: (market: string) => string | null;
@@ -64,7 +67,6 @@ export class Courier {
   private state: CourierState = emptyCourier();
   private seq = 0;
   private snapshotSeq = 0;
-  private lastAt = 0;
   /** Line of the newest change of each item, so that a page can catch up. */
   private readonly changedAt = new Map<string, number>();
   private readonly changedUnwritten = new Set<string>();
@@ -82,7 +84,7 @@ export class Courier {
   private readonly pictures: Pictures;
   private readonly policy: Policy;
   private readonly adapters: ReadonlyMap<string, Adapter>;
-  private readonly clock: () => number;
+  private readonly clock: SteadyClock;
   private readonly accessPage: (market: string) => string | null;
   private readonly log: Log;
   private readonly incomplete: boolean;
@@ -93,19 +95,17 @@ export class Courier {
     pictures: Pictures,
     options: CourierOptions,
   ) {
-    const { clock = steadyClock(), timers = systemTimers, log = consoleLog } = options;
+    const { clock = new SteadyClock(), timers = systemTimers, log = consoleLog } = options;
     this.clock = clock;
     this.log = log;
     this.accessPage = options.accessPage ?? (() => null);
     this.incomplete = options.incomplete ?? false;
-    this.begunAt = clock();
+    this.begunAt = clock.now();
     this.timers = new StoppableTimers(timers);
     this.pictures = shelved(pictures);
     this.adapters = new Map(adapters.map((a) => [a.id, a]));
     this.sheets = new RuleSheets(this.adapters, ledger, log);
-    this.policy = Object.fromEntries(
-      adapters.map((a) => [a.id, { ...a.capabilities, looksFirst: a.listOwnListings !== undefined }]),
-    );
+    this.policy = policyOf(adapters);
     this.writer = new LedgerWriter({
       ledger,
       log,
@@ -135,18 +135,27 @@ export class Courier {
   ): Promise<Courier> {
     const courier = new Courier(ledger, adapters, pictures, options);
     await courier.rebuild();
+    // What is known was not written later than now, whatever the machine's clock says.
+    courier.clock.notBefore(await ledger.lastAt());
     return courier;
   }
 
   /** Goes on where it left off: whatever was out when the process ended is done again. */
   async begin(): Promise<void> {
     const incomplete = this.incomplete || this.ledger.unread.size > 0;
-    await this.take({
-      type: 'started',
-      markets: [...this.adapters.keys()],
-      ...(incomplete ? { incomplete } : {}),
-    });
+    await this.start(incomplete);
     this.lookFirst();
+    this.timers.every(LOOK_AT_CLOCK, () => {
+      if (!this.clock.catchUp()) return;
+      // After a sleep nothing is known of what was out, as after a start.
+      void this.start(false).catch(this.logged);
+      this.timers.after(FIRST_LOOK, () => this.compareAll());
+    });
+  }
+
+  private async start(incomplete: boolean): Promise<void> {
+    const markets = [...this.adapters.keys()];
+    await this.take({ type: 'started', markets, ...(incomplete ? { incomplete } : {}) });
   }
 
   /** Nothing happens by itself any more. What is out is not waited for. */
@@ -166,12 +175,13 @@ export class Courier {
 
   /** Compares all marketplaces by itself, again and again. */
   watchShown(every: number): void {
-    const look = () => {
-      for (const id of this.adapters.keys()) void this.compare(id).catch(this.logged);
-    };
-    this.timers.every(every, look);
+    this.timers.every(every, () => this.compareAll());
     // What was sold or ended while nobody was here comes by the feeds first.
-    this.timers.after(FIRST_LOOK, look);
+    this.timers.after(FIRST_LOOK, () => this.compareAll());
+  }
+
+  private compareAll(): void {
+    for (const id of this.adapters.keys()) void this.compare(id).catch(this.logged);
   }
 
   /**
@@ -378,7 +388,6 @@ export class Courier {
       seq = line.seq;
       for (const id of changed) changedAt.set(id, seq);
     }
-    this.lastAt = Math.max(this.lastAt, await this.ledger.lastAt());
     for (const { event, at } of this.writer.unwritten) step(state, event, at, this.policy);
     this.state = state;
     this.seq = seq;
@@ -395,10 +404,8 @@ export class Courier {
     await this.ledger.keepSnapshot(this.seq, { ...snapshotOf(this.state), changedAt: [...this.changedAt] });
   }
 
-  /** The time, never before what was written down last. */
   private now(): number {
-    this.lastAt = Math.max(this.lastAt, this.clock());
-    return this.lastAt;
+    return this.clock.now();
   }
 
   private tell(id: string): void {
@@ -420,9 +427,10 @@ export class Courier {
   }
 
   private linkHealth(): string {
-    return [...this.state.markets]
-      .map(([id, m]) => `${id}:${m.failures > 0}:${m.link}:${m.locked}:${m.failedCalls >= REST_AFTER}`)
-      .join();
+    let health = '';
+    for (const m of this.state.markets.values())
+      health += `${m.link}${m.failures > 0 ? 1 : 0}${m.locked ? 1 : 0}${m.failedCalls >= REST_AFTER ? 1 : 0}`;
+    return health;
   }
 
   private wake(): void {
@@ -448,16 +456,14 @@ export class Courier {
   private readonly logged = (error: unknown): void => this.log.fault('the courier', error);
 }
 
+/** How the core works with these marketplaces. */
+export function policyOf(adapters: readonly Adapter[]): Policy {
+  return Object.fromEntries(
+    adapters.map((a) => [a.id, { ...a.capabilities, looksFirst: a.listOwnListings !== undefined }]),
+  );
+}
+
 /** Whether it can be asked what of the seller's it shows. */
 function canList(adapter: Adapter): adapter is Adapter & Required<Pick<Adapter, 'listOwnListings'>> {
   return adapter.listOwnListings !== undefined;
-}
-
-/**
- * The time of day at the start, and from then on a clock that nobody can set: jumps must not shorten any
- * waiting.
- */
-function steadyClock(): () => number {
-  const from = Date.now() - performance.now();
-  return () => Math.round(from + performance.now());
 }
