@@ -11,14 +11,14 @@ import {
   putBlob,
   saveNow,
   setSettings,
-  takenOver,
   undo,
   unsavedBlobs,
   useAttic,
 } from './attic';
 import { Disk } from './disk';
 import { toPeers } from './merging';
-import { pageKey } from './pagedRecords';
+import { takenOver, type PageMessage } from './peers';
+import { pageKey } from './records';
 
 const aPicture = (id: string, itemId: string) =>
   Picture.parse({ id, itemId, origin: 'file', author: 'me', addedAt: 1, width: 4, height: 3, bytes: 5 });
@@ -106,15 +106,14 @@ it('takes over what another page changed, and never gives a code twice', async (
   const id = addItem();
   const here = useAttic.getState();
   const record = { ...(item(id) as NonNullable<ReturnType<typeof item>>), title: 'From the phone' };
-  const after = takenOver(here, {
+  const told = (message: PageMessage) => takenOver(here, message, () => null, 'here');
+  const after = told({
     edits: [{ collection: 'items', id, after: record, was: { title: '' } }],
     settings: { nextNumber: 9, author: 'Bas' },
   });
   expect(after.items?.[id]?.title).toBe('From the phone');
   expect(after.settings).toMatchObject({ nextNumber: 9, author: 'Bas' });
-  expect(takenOver(here, { settings: { nextNumber: 1 } }).settings?.nextNumber).toBe(
-    here.settings.nextNumber,
-  );
+  expect(told({ settings: { nextNumber: 1 } }).settings?.nextNumber).toBe(here.settings.nextNumber);
 });
 
 describe('undo', () => {

@@ -30,7 +30,7 @@ import {
   useAttic,
   type Put,
 } from './attic';
-import { COLLECTION_NAMES, noRecords, numbersAfter, type Records } from './pagedRecords';
+import { COLLECTION_NAMES, noRecords, numbersAfter, type Records } from './records';
 
 /** Something is wrong with a copy, in words for a person. Nothing in the attic was changed. */
 export class CopyTrouble extends Expected {}

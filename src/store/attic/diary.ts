@@ -1,7 +1,7 @@
 import type { Diary, Picture, Plan } from '@/contract/records';
 
 import type { Change, Edit } from './journal';
-import type { Records } from './pagedRecords';
+import type { Records } from './records';
 
 /** The same done again by the same person within this time is one line, milliseconds. */
 const SAME = 10 * 60_000;

@@ -9,7 +9,7 @@ import { openAttic, readBlob, saveNow, undo, useAttic } from './attic';
 import { findAttics } from './attics';
 import { bringBack, openCopy } from './copies';
 import { Disk } from './disk';
-import { COLLECTION_NAMES } from './pagedRecords';
+import { COLLECTION_NAMES } from './records';
 
 /* What code of earlier days stored opens with today's, and nothing of it is lost. */
 

@@ -4,7 +4,7 @@ import { COLLECTION_NAMES_EVER, SCHEMA_VERSION, upToDate } from '@/contract/migr
 import { COLLECTIONS, type CollectionName, type RecordOf } from '@/contract/records';
 import type { Raw } from '@/contract/renamed';
 
-import type { Records } from './pagedRecords';
+import type { Records } from './records';
 
 /**
  * One record before and after a change; null where there was or is none. The journal keeps of both what

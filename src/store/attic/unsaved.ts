@@ -1,7 +1,7 @@
 import { COLLECTION_NAMES_EVER, readRecord, SCHEMA_VERSION, upToDate } from '@/contract/migrations';
 import { Settings, type CollectionName } from '@/contract/records';
 
-import type { Records } from './pagedRecords';
+import type { Records } from './records';
 
 /** A record changed but perhaps not stored yet; null where it was taken away. */
 export interface Unstored {
