@@ -1,7 +1,12 @@
 // Where the day begins an hour or two before that of UTC: what takes the one for the other is seen.
 process.env.TZ = 'Europe/Berlin';
 
-const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
+const alias = {
+  '^@/(.*)$': '<rootDir>/src/$1',
+  // Packages whose modules need compiling, by the bundles that come with them.
+  '^(d3-array|d3-polygon)$': '<rootDir>/node_modules/$1/dist/$1.min.js',
+  '^culori/fn$': '<rootDir>/node_modules/culori/bundled/culori.cjs',
+};
 
 /**
  * Handed to every module as its own: what is looked up in a test's global scope costs ten times as much, and
@@ -25,7 +30,7 @@ const node = {
       },
     ],
   },
-  transformIgnorePatterns: ['node_modules/(?!(nanoid|date-fns|eventsource-parser|d3-array|internmap)/)'],
+  transformIgnorePatterns: ['node_modules/(?!(nanoid|date-fns|eventsource-parser)/)'],
 };
 const generated = { setupFiles: ['<rootDir>/jest.properties.js'] };
 

@@ -1,3 +1,5 @@
+import { Matrix } from 'ml-matrix';
+
 import type { Point } from '@/contract/picture';
 
 import { applied, homographyFrom, inverted, type Homography } from './homography';
@@ -139,17 +141,17 @@ function leastSquares(start: Params, residuals: (p: Params) => number[]): Params
   let cost = r.reduce((s, v) => s + v * v, 0);
   let damping = 1e-3;
   for (let round = 0; round < ROUNDS; round += 1) {
-    const columns = p.map((value, k) => {
-      const step = 1e-6 * Math.max(1, Math.abs(value));
-      const moved = residuals(p.map((v, i) => (i === k ? v + step : v)));
-      return moved.map((v, i) => (v - r[i]!) / step);
-    });
-    const normal = columns.map((ci) => columns.map((cj) => ci.reduce((s, v, i) => s + v * cj[i]!, 0)));
-    const right = columns.map((ci) => -ci.reduce((s, v, i) => s + v * r[i]!, 0));
-    const step = solveSquare(
-      normal.map((row, i) => row.map((v, j) => (i === j ? v * (1 + damping) + 1e-12 : v))),
-      right,
+    const gradients = new Matrix(
+      p.map((value, k) => {
+        const step = 1e-6 * Math.max(1, Math.abs(value));
+        const moved = residuals(p.map((v, i) => (i === k ? v + step : v)));
+        return moved.map((v, i) => (v - r[i]!) / step);
+      }),
     );
+    const normal = gradients.mmul(gradients.transpose());
+    const right = gradients.mmul(Matrix.columnVector(r)).neg().to1DArray();
+    for (let i = 0; i < p.length; i += 1) normal.set(i, i, normal.get(i, i) * (1 + damping) + 1e-12);
+    const step = solveSquare(normal.to2DArray(), right);
     if (!step) break;
     const next = p.map((v, i) => v + step[i]!);
     const left = residuals(next);

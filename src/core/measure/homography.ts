@@ -1,3 +1,5 @@
+import { inverse, Matrix } from 'ml-matrix';
+
 import type { Point } from '@/contract/picture';
 
 import { solveSquare } from './linear';
@@ -61,26 +63,18 @@ export function applied(h: Homography, { x, y }: Point): Point {
 }
 
 export function inverted(m: Homography): Homography {
-  const [a, b, c, d, e, f, g, h, i] = m;
-  const [A, B, C] = [e * i - f * h, f * g - d * i, d * h - e * g];
-  const det = a * A + b * B + c * C;
-  return [
-    A / det,
-    (c * h - b * i) / det,
-    (b * f - c * e) / det,
-    B / det,
-    (a * i - c * g) / det,
-    (c * d - a * f) / det,
-    C / det,
-    (b * g - a * h) / det,
-    (a * e - b * d) / det,
-  ];
+  return fromMatrix(inverse(toMatrix(m)));
+}
+
+function toMatrix(m: Homography): Matrix {
+  return Matrix.from1DArray(3, 3, [...m]);
+}
+
+function fromMatrix(m: Matrix): Homography {
+  // Nine, as it was made of two of nine.
+  return m.to1DArray() as unknown as Homography;
 }
 
 function times(m: Homography, n: Homography): Homography {
-  const out: number[] = [];
-  for (let r = 0; r < 3; r += 1)
-    for (let c = 0; c < 3; c += 1)
-      out.push(m[r * 3]! * n[c]! + m[r * 3 + 1]! * n[3 + c]! + m[r * 3 + 2]! * n[6 + c]!);
-  return out as unknown as Homography;
+  return fromMatrix(toMatrix(m).mmul(toMatrix(n)));
 }

@@ -1,17 +1,13 @@
-/** Gaussian elimination with pivoting; null when singular. */
-export function solveSquare(matrix: number[][], right: number[]): number[] | null {
-  const rows = matrix.map((row, i) => [...row, right[i]!]);
-  const n = rows.length;
-  for (let r = 0; r < n; r += 1) {
-    let pivot = r;
-    for (let q = r + 1; q < n; q += 1) if (Math.abs(rows[q]![r]!) > Math.abs(rows[pivot]![r]!)) pivot = q;
-    [rows[r], rows[pivot]] = [rows[pivot]!, rows[r]!];
-    if (!(Math.abs(rows[r]![r]!) > 1e-14)) return null;
-    for (let q = 0; q < n; q += 1) {
-      if (q === r) continue;
-      const f = rows[q]![r]! / rows[r]![r]!;
-      for (let c = r; c <= n; c += 1) rows[q]![c]! -= f * rows[r]![c]!;
-    }
-  }
-  return rows.map((row, r) => row[n]! / row[r]!);
+import { LuDecomposition, Matrix } from 'ml-matrix';
+
+/** Solves a square system of linear equations; null when it is singular. */
+export function solveSquare(
+  matrix: readonly (readonly number[])[],
+  right: readonly number[],
+): number[] | null {
+  const lu = new LuDecomposition(new Matrix(matrix.map((row) => [...row])));
+  const smallest = Math.min(...lu.upperTriangularMatrix.diagonal().map(Math.abs));
+  // LAPACK-like libraries call only an exact 0 singular.
+  if (!(smallest > 1e-14)) return null;
+  return lu.solve(Matrix.columnVector([...right])).to1DArray();
 }

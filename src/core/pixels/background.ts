@@ -1,3 +1,5 @@
+import { Matrix, solve as solveLinear } from 'ml-matrix';
+
 import type { Lab, LabPixels } from './lab';
 
 /**
@@ -136,32 +138,22 @@ function solve(
   terms: number,
   into: Float64Array,
 ): void {
-  const m = Array.from({ length: terms }, () => new Float64Array(terms + 1));
-  for (let r = 0; r < terms; r += 1) {
-    const line = m[r]!;
+  const m = Matrix.zeros(terms, terms);
+  const right: number[] = [];
+  for (let r = 0; r < terms; r += 1)
     for (let c = r; c <= terms; c += 1) {
       let sum = 0;
       for (let i = 0; i < at.length; i += 1)
         if (kept[i] === 1)
           sum += basis[i * TERMS + r]! * (c === terms ? data[at[i]! * 3 + channel]! : basis[i * TERMS + c]!);
-      line[c] = sum;
-      if (c < terms) m[c]![r] = sum;
+      if (c === terms) right.push(sum);
+      else m.set(r, c, sum).set(c, r, sum);
     }
-  }
-  for (let r = 1; r < terms; r += 1) m[r]![r]! += 1e-3 * (m[0]![0]! + 1);
-  if (m[0]![0] === 0) return;
-  for (let r = 0; r < terms; r += 1) {
-    let pivot = r;
-    for (let q = r + 1; q < terms; q += 1) if (Math.abs(m[q]![r]!) > Math.abs(m[pivot]![r]!)) pivot = q;
-    [m[r], m[pivot]] = [m[pivot]!, m[r]!];
-    for (let q = 0; q < terms; q += 1) {
-      if (q === r) continue;
-      const f = m[q]![r]! / m[r]![r]!;
-      for (let c = r; c <= terms; c += 1) m[q]![c]! -= f * m[r]![c]!;
-    }
-  }
+  const count = m.get(0, 0);
+  if (count === 0) return;
+  for (let r = 1; r < terms; r += 1) m.set(r, r, m.get(r, r) + 1e-3 * (count + 1));
   into.fill(0);
-  for (let r = 0; r < terms; r += 1) into[r] = m[r]![terms]! / m[r]![r]!;
+  into.set(solveLinear(m, Matrix.columnVector(right)).to1DArray());
 }
 
 /** The background's L*, a*, b* along one row, three values a pixel, written into `into`. */

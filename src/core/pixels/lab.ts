@@ -1,3 +1,5 @@
+import { differenceCiede2000, modeLab65, useMode as withMode } from 'culori/fn';
+
 import type { Pixels } from './pixels';
 
 /** CIE 1976 L*a*b* for each pixel, D65, three values a pixel. */
@@ -60,46 +62,15 @@ function root(t: number): number {
   return ROOT[low]! + (ROOT[low + 1]! - ROOT[low]!) * (at - low);
 }
 
-const RAD = Math.PI / 180;
+withMode(modeLab65);
+const difference = differenceCiede2000();
+const colour = ([l, a, b]: Lab) => ({ mode: 'lab65' as const, l, a, b });
 
 /**
  * Colour difference ΔE₀₀ (CIEDE2000, with kL = kC = kH = 1).
  *
  * @see Sharma, Wu & Dalal, "The CIEDE2000 Color-Difference Formula", Color Research and Application 30 (2005)
  */
-export function ciede2000([l1, a1, b1]: Lab, [l2, a2, b2]: Lab): number {
-  const cMean = (Math.hypot(a1, b1) + Math.hypot(a2, b2)) / 2;
-  const c7 = cMean ** 7;
-  const g = 0.5 * (1 - Math.sqrt(c7 / (c7 + 25 ** 7)));
-  const [ap1, ap2] = [(1 + g) * a1, (1 + g) * a2];
-  const [cp1, cp2] = [Math.hypot(ap1, b1), Math.hypot(ap2, b2)];
-  const hue = (b: number, a: number) => (a === 0 && b === 0 ? 0 : (Math.atan2(b, a) / RAD + 360) % 360);
-  const [h1, h2] = [hue(b1, ap1), hue(b2, ap2)];
-  const colourless = cp1 * cp2 === 0;
-  let dh = colourless ? 0 : h2 - h1;
-  if (dh > 180) dh -= 360;
-  if (dh < -180) dh += 360;
-  const dL = l2 - l1;
-  const dC = cp2 - cp1;
-  const dH = 2 * Math.sqrt(cp1 * cp2) * Math.sin((dh / 2) * RAD);
-  const lMean = (l1 + l2) / 2;
-  const cpMean = (cp1 + cp2) / 2;
-  let hMean = h1 + h2;
-  if (!colourless) {
-    if (Math.abs(h1 - h2) <= 180) hMean /= 2;
-    else hMean = hMean < 360 ? (hMean + 360) / 2 : (hMean - 360) / 2;
-  }
-  const t =
-    1 -
-    0.17 * Math.cos((hMean - 30) * RAD) +
-    0.24 * Math.cos(2 * hMean * RAD) +
-    0.32 * Math.cos((3 * hMean + 6) * RAD) -
-    0.2 * Math.cos((4 * hMean - 63) * RAD);
-  const sL = 1 + (0.015 * (lMean - 50) ** 2) / Math.sqrt(20 + (lMean - 50) ** 2);
-  const sC = 1 + 0.045 * cpMean;
-  const sH = 1 + 0.015 * cpMean * t;
-  const turn = 30 * Math.exp(-(((hMean - 275) / 25) ** 2));
-  const cp7 = cpMean ** 7;
-  const rT = -2 * Math.sqrt(cp7 / (cp7 + 25 ** 7)) * Math.sin(2 * turn * RAD);
-  return Math.sqrt((dL / sL) ** 2 + (dC / sC) ** 2 + (dH / sH) ** 2 + rT * (dC / sC) * (dH / sH));
+export function ciede2000(one: Lab, other: Lab): number {
+  return difference(colour(one), colour(other)) ?? NaN;
 }

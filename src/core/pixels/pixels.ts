@@ -1,3 +1,4 @@
+import { quantile as quantileOf } from 'd3-array';
 /** Pixels as a canvas gives them: four bytes each (red, green, blue, opacity), row by row, sRGB. */
 export interface Pixels {
   width: number;
@@ -98,12 +99,7 @@ export function shrunk(picture: Pixels, longSide: number): Pixels {
   return { width, height, data };
 }
 
-/** The value at a share of the sorted values, 0 to 1. Sorts a copy. */
+/** The value at a share of the sorted values, 0 to 1, between two of them where it must; NaN of none. */
 export function quantile(values: ArrayLike<number>, share: number): number {
-  if (values.length === 0) return NaN;
-  const sorted = Float64Array.from(values).sort();
-  const at = share * (sorted.length - 1);
-  const low = Math.floor(at);
-  const high = Math.min(low + 1, sorted.length - 1);
-  return sorted[low]! + (sorted[high]! - sorted[low]!) * (at - low);
+  return quantileOf(Float64Array.from(values), share) ?? NaN;
 }

@@ -1,3 +1,5 @@
+import { polygonHull } from 'd3-polygon';
+
 import type { Point } from '@/contract/picture';
 
 import { componentsOf, type Component } from './components';
@@ -47,9 +49,9 @@ export function findSheet(picture: Pixels, reference: Reference): Corners | null
   return coarse && refined(grey, coarse, Math.ceil(scale) + 4);
 }
 
-/** The group's convex hull, by Andrew's monotone chain over each row's ends. */
+/** The group's convex hull, of each row's ends. */
 function hullOf(of: Int32Array, group: Component, width: number): Point[] {
-  const ends: Point[] = [];
+  const ends: [number, number][] = [];
   for (let y = group.top; y <= group.bottom; y += 1) {
     let first = -1;
     let last = -1;
@@ -58,18 +60,9 @@ function hullOf(of: Int32Array, group: Component, width: number): Point[] {
         if (first < 0) first = x;
         last = x;
       }
-    if (first >= 0) ends.push({ x: first, y }, { x: last, y });
+    if (first >= 0) ends.push([first, y], [last, y]);
   }
-  ends.sort((p, q) => p.x - q.x || p.y - q.y);
-  const half = (points: readonly Point[]) => {
-    const chain: Point[] = [];
-    for (const p of points) {
-      while (chain.length > 1 && cross(chain.at(-2)!, chain.at(-1)!, p) <= 0) chain.pop();
-      chain.push(p);
-    }
-    return chain.slice(0, -1);
-  };
-  return [...half(ends), ...half([...ends].reverse())];
+  return (polygonHull(ends) ?? []).map(([x, y]) => ({ x, y }));
 }
 
 function cross(o: Point, a: Point, b: Point): number {

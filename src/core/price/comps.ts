@@ -1,3 +1,5 @@
+import { quantile as d3Quantile } from 'd3-array';
+
 import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Comp } from '@/contract/comps';
 
@@ -141,11 +143,7 @@ export function tukey(values: readonly number[]): { low: number; high: number } 
  * @param p 0 to 1
  */
 export function quantile(values: readonly number[], p: number): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const at = p * (sorted.length - 1);
-  const below = sorted[Math.floor(at)] ?? NaN;
-  const above = sorted[Math.ceil(at)] ?? below;
-  return below + (above - below) * (at - Math.floor(at));
+  return d3Quantile(values, p) ?? NaN;
 }
 
 export type Sureness = 'none' | 'thin' | 'fair' | 'good';

@@ -1,4 +1,3 @@
-import { zipSync } from 'fflate';
 import { useState } from 'react';
 import { View } from 'react-native';
 
@@ -13,6 +12,7 @@ import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { useTextDraft } from '@/store/attic/drafts';
 import { saveFile } from '@/store/base/files';
+import { zipped } from '@/store/base/zip';
 import { putUpByHand, renditionsOf } from '@/store/courier/sending';
 import { useColours } from '@/theme/theme';
 
@@ -44,14 +44,9 @@ export function ByHand({ item, examined }: { item: Item; examined: Examined }) {
     });
   const pictures = () =>
     run(async () => {
-      const files: Record<string, Uint8Array> = {};
-      for (const [i, blob] of (await renditionsOf(examined)).entries())
-        files[`${String(i + 1).padStart(2, '0')}.jpg`] = new Uint8Array(await blob.arrayBuffer());
-      // Pictures are packed already: they are only put together.
-      saveFile(
-        new Blob([zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
-        `${item.code}.zip`,
-      );
+      const made = await renditionsOf(examined);
+      const files = made.map((blob, i) => [`${String(i + 1).padStart(2, '0')}.jpg`, blob]);
+      saveFile(await zipped(Object.fromEntries(files)), `${item.code}.zip`);
     });
   return (
     <View role="group" aria-label={`By hand on ${sheet.name}`} style={{ gap: 8 }}>

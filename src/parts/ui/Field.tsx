@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View, type KeyboardTypeOptions, type TextInput as NativeInput } from 'react-native';
 import { TextInput } from 'react-native-paper';
+import { useDebouncedCallback } from 'use-debounce';
 
 import { FIGURES, useColours } from '@/theme/theme';
 
@@ -107,28 +108,16 @@ function usePaused(
   onChange: (text: string) => void,
   pause: number,
 ): { soon: (text: string | null) => void; now: () => void } {
-  const waiting = useRef<{ text: string; timer: ReturnType<typeof setTimeout> } | null>(null);
-  const tell = useRef(onChange);
-  useEffect(() => {
-    tell.current = onChange;
-  });
-  const now = useCallback(() => {
-    if (!waiting.current) return;
-    clearTimeout(waiting.current.timer);
-    const { text } = waiting.current;
-    waiting.current = null;
-    tell.current(text);
-  }, []);
+  const paused = useDebouncedCallback(onChange, pause);
+  const now = paused.flush;
   const soon = useCallback(
     (text: string | null) => {
       // What can't be kept does not take back what was typed before it.
       if (text === null) return;
-      if (waiting.current) clearTimeout(waiting.current.timer);
-      waiting.current = null;
-      if (pause === 0) tell.current(text);
-      else waiting.current = { text, timer: setTimeout(now, pause) };
+      paused(text);
+      if (pause === 0) paused.flush();
     },
-    [now, pause],
+    [paused, pause],
   );
   useEffect(() => {
     // Before the attic stores what it has.
@@ -140,5 +129,5 @@ function usePaused(
       now();
     };
   }, [now]);
-  return useMemo(() => ({ soon, now }), [soon, now]);
+  return useMemo(() => ({ soon, now: () => void now() }), [soon, now]);
 }

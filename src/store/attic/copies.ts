@@ -18,6 +18,7 @@ import { Expected } from '@/store/base/faults';
 import { saveFile } from '@/store/base/files';
 import { isoDay } from '@/store/base/isoDay';
 import { yieldToMain } from '@/store/base/yieldToMain';
+import { zipLibrary } from '@/store/base/zip';
 
 import {
   changeMany,
@@ -48,13 +49,6 @@ const MOST_BYTES: Record<string, number> = {
 /** Pictures stored together: their bytes are in memory meanwhile. */
 const TOGETHER = 12;
 
-async function zip() {
-  const zipJs = await import('@zip.js/zip.js');
-  // Pictures are packed already and texts are few: no worker is worth its start.
-  zipJs.configure({ useWebWorkers: false });
-  return zipJs;
-}
-
 /**
  * Saves everything in this attic as one file: records, pictures, labels, settings.
  *
@@ -62,7 +56,7 @@ async function zip() {
  */
 export async function saveCopy(progress: (done: number, of: number) => void): Promise<void> {
   await saveNow();
-  const { ZipWriter, BlobWriter, BlobReader, TextReader } = await zip();
+  const { ZipWriter, BlobWriter, BlobReader, TextReader } = await zipLibrary();
   const state = useAttic.getState();
   const at = Date.now();
   // The browser keeps what is written on disk where it is much.
@@ -123,7 +117,7 @@ function namesOf(collection: CollectionName): string[] {
 
 /** Opens a kept copy and holds it against the attic. @throws CopyTrouble in words for a person */
 export async function openCopy(file: Blob): Promise<OpenedCopy> {
-  const { ZipReader, BlobReader } = await zip();
+  const { ZipReader, BlobReader } = await zipLibrary();
   const entries = await new ZipReader(new BlobReader(file)).getEntries().catch((): Entry[] => {
     throw new CopyTrouble('This is no copy of an attic, or it was cut short. Nothing was changed.');
   });

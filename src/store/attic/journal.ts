@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { z } from 'zod';
 
 import { COLLECTION_NAMES_EVER, SCHEMA_VERSION, upToDate } from '@/contract/migrations';
@@ -149,14 +150,10 @@ export function slim(edit: Edit): Edit {
   const some = (record: Record<string, unknown>) =>
     Object.fromEntries(
       Object.entries(record).filter(
-        ([key]) => key === 'id' || key === 'itemId' || !isSame(was[key], became[key]),
+        ([key]) => key === 'id' || key === 'itemId' || !dequal(was[key], became[key]),
       ),
     );
   return { ...edit, before: some(was), after: some(became) } as unknown as Edit;
-}
-
-function isSame(a: unknown, b: unknown): boolean {
-  return a === b || JSON.stringify(a) === JSON.stringify(b);
 }
 
 /**
@@ -176,8 +173,8 @@ export function inverseOf(change: Change, records: Records): Edit[] {
       const was = before as Record<string, unknown>;
       const became = after as Record<string, unknown>;
       for (const key of new Set([...Object.keys(was), ...Object.keys(became)])) {
-        const altered = !isSame(was[key], became[key]);
-        if (altered && isSame(restored[key], became[key])) restored[key] = was[key];
+        const altered = !dequal(was[key], became[key]);
+        if (altered && dequal(restored[key], became[key])) restored[key] = was[key];
       }
       edits.push({ collection, id, before: present, after: restored as unknown as typeof present });
     }

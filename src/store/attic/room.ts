@@ -1,8 +1,8 @@
-import { zipSync } from 'fflate';
 import { create } from 'zustand';
 
 import { roomLeft, type Room } from '@/core/storage/room';
 import { saveFile } from '@/store/base/files';
+import { zipped } from '@/store/base/zip';
 
 import { unsavedBlobs, useAttic } from './attic';
 
@@ -37,16 +37,13 @@ export function watchRoom(): () => void {
  * page.
  */
 export async function saveUnsavedAsFile(): Promise<void> {
-  const files: Record<string, Uint8Array> = {};
+  const files: Record<string, Blob> = {};
   const { items, pictures } = useAttic.getState();
   for (const [key, blob] of Object.entries(unsavedBlobs())) {
     const [, id = '', size = ''] = key.split(':');
     const code = items[pictures[id]?.itemId ?? '']?.code ?? 'picture';
     const kind = blob.type.split('/')[1]?.split(';')[0] ?? 'bin';
-    files[`${code}-${id}-${size}.${kind === 'jpeg' ? 'jpg' : kind}`] = new Uint8Array(
-      await blob.arrayBuffer(),
-    );
+    files[`${code}-${id}-${size}.${kind === 'jpeg' ? 'jpg' : kind}`] = blob;
   }
-  const zip = zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>;
-  saveFile(new Blob([zip], { type: 'application/zip' }), 'pictures-not-stored.zip');
+  saveFile(await zipped(files), 'pictures-not-stored.zip');
 }

@@ -1,9 +1,8 @@
-import { strToU8, zipSync } from 'fflate';
-
 import { inShop, shopSite, type ShopGood } from '@/core/shop/site';
 import { cleanHtml, MARKUP } from '@/core/words/html';
 import { useAttic } from '@/store/attic/attic';
 import { saveFile } from '@/store/base/files';
+import { zipped } from '@/store/base/zip';
 import { nameOf } from '@/store/items/names';
 
 import { CourierTrouble, sentDrafts, useCourier } from './courierLink';
@@ -32,7 +31,7 @@ export async function saveShop(
   });
   if (standing.length === 0)
     throw new CourierTrouble(`Nothing stands in ${sheet.name} yet: nothing was saved.`);
-  const files: Record<string, Uint8Array> = {};
+  const files: Record<string, Blob | string> = {};
   const goods: ShopGood[] = [];
   for (const [i, { item, state }] of standing.entries()) {
     progress(i, standing.length);
@@ -42,7 +41,7 @@ export async function saveShop(
     const pictures: string[] = [];
     for (const [n, blob] of (await renditionsOf(examined)).entries()) {
       const name = `${item.id}-${n + 1}.jpg`;
-      files[`pictures/${name}`] = new Uint8Array(await blob.arrayBuffer());
+      files[`pictures/${name}`] = blob;
       pictures.push(name);
     }
     const category = sheet.categories.find((c) => c.id === draft.category);
@@ -64,10 +63,8 @@ export async function saveShop(
   }
   const { name, address } = settings.shop;
   for (const [path, text] of Object.entries(shopSite({ name, address, currency: sheet.currency }, goods)))
-    files[path] = strToU8(text);
+    files[path] = text;
   progress(standing.length, standing.length);
-  // Pictures are packed already: they are only put together.
-  const zip = zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>;
-  saveFile(new Blob([zip], { type: 'application/zip' }), 'shop.zip');
+  saveFile(await zipped(files), 'shop.zip');
   return goods.length;
 }
