@@ -13,7 +13,7 @@ import { Field } from '@/parts/ui/Field';
 import { LongList } from '@/parts/ui/LongList';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
-import { watchChecks } from '@/store/courier/checking';
+import { checking } from '@/store/courier/checking';
 import { useCourier } from '@/store/courier/courierLink';
 import { wantMany } from '@/store/courier/crosslist';
 import { useAround } from '@/store/derived/useAround';
@@ -59,9 +59,9 @@ export function Crosslist() {
   useEffect(() => {
     // The chosen first: their totals are waited for.
     const first = shown.filter((t) => chosen.has(t.id)).map((t) => t.id);
-    watchChecks([...first, ...shown.filter((t) => !chosen.has(t.id)).map((t) => t.id)]);
+    checking.watch([...first, ...shown.filter((t) => !chosen.has(t.id)).map((t) => t.id)]);
   }, [shown, chosen]);
-  useEffect(() => () => watchChecks([]), []);
+  useEffect(() => () => checking.watch([]), []);
 
   const scope = chosen.size > 0 ? shown.filter((t) => chosen.has(t.id)) : shown;
   const { cells, totals, twins } = useCells(scope);

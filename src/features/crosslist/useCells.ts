@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { useThrottledCallback } from 'use-debounce';
 
 import type { CourierItemView } from '@/contract/courier';
 import { planId, type Plan, type Item } from '@/contract/records';
@@ -95,18 +96,7 @@ function cellsOf(item: string, { checks, view, plans, sheets }: Now): MarketCell
  */
 function useNowAndThen(): Record<string, CellCheck[]> {
   const [shown, setShown] = useState(useChecks.getState);
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | null = null;
-    const stop = useChecks.subscribe(() => {
-      timer ??= setTimeout(() => {
-        timer = null;
-        setShown(useChecks.getState());
-      }, EVERY);
-    });
-    return () => {
-      stop();
-      if (timer) clearTimeout(timer);
-    };
-  }, []);
+  const show = useThrottledCallback(() => setShown(useChecks.getState()), EVERY, { leading: false });
+  useEffect(() => useChecks.subscribe(() => show()), [show]);
   return shown;
 }

@@ -1,6 +1,8 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { nanoid } from 'nanoid';
 
+import { once } from '@/store/base/once';
+
 /**
  * What this browser can keep. `bytes`: no Blobs, as in private windows of some browsers, so pictures are kept
  * as bare bytes. `memory`: nothing at all.
@@ -17,17 +19,14 @@ const TEXT_PATIENCE = 60_000;
 /** Where it is noted that this browser takes Blobs, so that no later start waits for trying it. */
 const NOTED = 'yonder-keeps';
 
-let kept: Promise<Keeping> | null = null;
-
 /** Found out once a browser, before anything is read. */
-export function howKept(): Promise<Keeping> {
-  kept ??= noted() ? Promise.resolve('blobs') : tried().then(noting);
-  return kept;
-}
+export const howKept = once((): Promise<Keeping> =>
+  noted() ? Promise.resolve('blobs') : tried().then(noting),
+);
 
 /** For tests: found out anew, as by another page. */
 export function forgetHowKept(): void {
-  kept = null;
+  howKept.forget();
   forgetTrial();
 }
 

@@ -1,5 +1,7 @@
 import { create } from 'zustand';
 
+import { listeners } from './listeners';
+
 /** Something that nobody expected, as a person is told of it. */
 export interface Fault {
   /** What was being done, in the words of the person. */
@@ -9,13 +11,10 @@ export interface Fault {
 
 export const useFaults = create<{ last: Fault | null; count: number }>(() => ({ last: null, count: 0 }));
 
-type Reporter = (fault: { doing: string; message: string; stack: string }) => void;
-let reporter: Reporter = () => undefined;
+const faults = listeners<[fault: { doing: string; message: string; stack: string }]>();
 
-/** Who else is told of faults: the server's log. */
-export function onFault(listener: Reporter): void {
-  reporter = listener;
-}
+/** Who else is told of faults: the server's log. @returns no longer */
+export const onFault = faults.listen;
 
 /**
  * An error whose words are for a person: it says what happened and what to do, and nobody needs its stack.
@@ -31,7 +30,7 @@ export function fault(doing: string, error: unknown): void {
   console.error(`${doing}:`, error);
   useFaults.setState((s) => ({ last: { doing, at: Date.now() }, count: s.count + 1 }));
   const { message, stack = '' } = error instanceof Error ? error : { message: String(error), stack: '' };
-  reporter({ doing, message: message.slice(0, 1_000), stack: stack.slice(0, 4_000) });
+  faults.tell({ doing, message: message.slice(0, 1_000), stack: stack.slice(0, 4_000) });
 }
 
 export function dismissFaults(): void {

@@ -1,9 +1,10 @@
 import 'fake-indexeddb/auto';
 
-import { setSettings } from '@/store/attic/attic';
+import { openAttic, setSettings } from '@/store/attic/attic';
 import { useFaults } from '@/store/base/faults';
 
-import { ask, command, CourierTrouble, listen, loadSheets, marketName, useCourier } from './courierLink';
+import { ask, command, CourierTrouble, loadSheets, marketName, useCourier } from './courierLink';
+import { listen } from './hearing';
 
 interface Call {
   path: string;
@@ -61,6 +62,7 @@ describe('asking', () => {
 describe('a command', () => {
   const WISH = { type: 'withdraw', item: 't', market: 'brackenmoor' } as const;
   it('whose answer was lost is given again under the same id, by the same person', async () => {
+    await openAttic('linked');
     setSettings({ author: 'Wren' });
     const calls = replies('silence', { status: 503, body: {} }, { body: { accepted: true } });
     const answer = await command(WISH);

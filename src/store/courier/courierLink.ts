@@ -1,4 +1,3 @@
-import { createParser } from 'eventsource-parser';
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 
@@ -16,7 +15,7 @@ import {
 import type { Command, LedgerLine, ListingDraft } from '@/contract/courier';
 import { RuleSheet } from '@/contract/ruleSheet';
 import { useAttic } from '@/store/attic/attic';
-import { Expected, fault, onFault, unlessExpected } from '@/store/base/faults';
+import { Expected } from '@/store/base/faults';
 
 export interface CourierLink {
   session: SessionAnswer | null;
@@ -68,19 +67,6 @@ export class CourierTrouble extends Expected {
     super(message);
   }
 }
-
-type SaleListener = (itemId: string, at: number) => void;
-let saleListener: SaleListener = () => undefined;
-
-/** Who is told of every sale heard of, old ones when the page opens included. @returns no longer */
-export function onSale(listener: SaleListener): () => void {
-  saleListener = listener;
-  return () => (saleListener = () => undefined);
-}
-
-let lastEventId = '0';
-let lastHeard = 0;
-let hanging: AbortController | null = null;
 
 /** Begins a session with this server. @throws CourierTrouble when there is none */
 export async function beginSession(): Promise<SessionAnswer> {
@@ -216,152 +202,4 @@ export async function ledgerLines(before?: number): Promise<{ lines: LedgerLine[
 /** The whole ledger as a table, to be kept elsewhere. */
 export async function ledgerFile(): Promise<Blob> {
   return (await ask('/ledger/file')).blob();
-}
-
-/** Listens until it is stopped; after sleep or a restart it goes on where it was. @returns stops */
-export function listen(): () => void {
-  let open = true;
-  let wake: () => void = () => undefined;
-  const leave = () => hanging?.abort();
-  // A page that the browser keeps aside, for the way back, must not hold a connection: there are only six for
-  // all.
-  window.addEventListener('pagehide', leave);
-  onFault((told) => void askWith('/faults', told).catch(unlessReported));
-  void (async () => {
-    for (let wait = 500; open; wait = Math.min(5_000, wait * 1.5)) {
-      try {
-        await hear();
-        wait = 500;
-      } catch (error) {
-        // No answer is said by `connected`; anything else is a fault. Both are tried again below.
-        if (!(error instanceof Quiet) && !isBroken(error)) unlessExpected('hearing the courier')(error);
-      }
-      useCourier.setState({ connected: false, heardAt: useCourier.getState().caughtUp ? lastHeard : null });
-      if (!open) return;
-      await new Promise<void>((done) => {
-        const timer = setTimeout(done, wait);
-        wake = () => {
-          clearTimeout(timer);
-          done();
-        };
-      });
-    }
-  })();
-  return () => {
-    open = false;
-    window.removeEventListener('pagehide', leave);
-    leave();
-    wake();
-  };
-}
-
-/** A fault that can't be reported is in the console; reporting that, too, would never end. */
-const unlessReported = (): void => undefined;
-
-/** Nothing was heard for longer than the server ever says nothing. */
-class Quiet extends Error {}
-
-/** A connection that broke off, or was left: no fault of anybody. */
-function isBroken(error: unknown): boolean {
-  return error instanceof TypeError || (error instanceof DOMException && error.name === 'AbortError');
-}
-
-/** A sleeping machine leaves connections half open: the server says "still" every 15 seconds. */
-const LONGEST_QUIET = 40_000;
-
-async function hear(): Promise<void> {
-  const mine = new AbortController();
-  hanging = mine;
-  const response = await ask('/events', { headers: { 'last-event-id': lastEventId }, signal: mine.signal });
-  if (!response.body) return;
-  useCourier.setState({ connected: true });
-  const missing = useCourier.getState().sheets.length === 0;
-  if (missing) void loadSheets().catch(unlessExpected('reading the rules of marketplaces'));
-  const parser = createParser({
-    onEvent: (event) => {
-      if (event.id) lastEventId = event.id;
-      // A fault of ours in taking one in must not end the hearing of the others.
-      try {
-        take(event.event ?? '', event.data);
-      } catch (error) {
-        fault('hearing the courier', error);
-      }
-    },
-  });
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  try {
-    for (;;) {
-      const quiet = new Promise<never>((_, fail) => {
-        timer = setTimeout(() => fail(new Quiet()), LONGEST_QUIET);
-      });
-      const { done, value } = await Promise.race([reader.read(), quiet]);
-      clearTimeout(timer);
-      if (done) return;
-      lastHeard = Date.now();
-      parser.feed(value);
-    }
-  } finally {
-    clearTimeout(timer);
-    mine.abort();
-    // The connection is over already: what its reader says to that is nobody's business.
-    await reader.cancel().catch(noAnswer);
-  }
-}
-
-function take(name: string, data: string): void {
-  let value: unknown;
-  try {
-    value = JSON.parse(data);
-  } catch (error) {
-    fault('hearing the courier', error);
-    return;
-  }
-  if (name === 'item') takeItem(value);
-  else if (name === 'marketplaces') takeMarkets(value);
-  else if (name === 'health') {
-    const health = CourierHealth.safeParse(value);
-    if (health.success) useCourier.setState({ health: health.data });
-    else fault('hearing how the courier is', health.error);
-  } else if (name === 'caughtUp') {
-    useCourier.setState({ caughtUp: true });
-  }
-}
-
-function takeItem(value: unknown): void {
-  const view = CourierItemView.safeParse(value);
-  if (!view.success) {
-    // What is not understood is not left out: the person is told that what is shown may be old.
-    const { id } = (value ?? {}) as { id?: unknown };
-    const issue = view.error.issues[0];
-    const why = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
-    useCourier.setState((s) => ({ misfits: { ...s.misfits, [String(id).slice(0, 64)]: why } }));
-    fault('hearing of a listing', new Error(why));
-    return;
-  }
-  const { id, sale } = view.data;
-  useCourier.setState((s) => {
-    const { [id]: known, ...misfits } = s.misfits;
-    return { items: { ...s.items, [id]: view.data }, ...(known === undefined ? {} : { misfits }) };
-  });
-  if (sale) saleListener(id, sale.at);
-}
-
-function takeMarkets(value: unknown): void {
-  const told = Array.isArray(value) ? (value as unknown[]) : [];
-  // One that does not fit must not cost the others.
-  const markets = told.flatMap((one) => {
-    const view = MarketView.safeParse(one);
-    if (!view.success) fault('hearing of a marketplace', view.error);
-    return view.success ? [view.data] : [];
-  });
-  useCourier.setState({ markets });
-  // A marketplace that was away when its rules were asked for may be back.
-  const { sheets, sheetsMissing } = useCourier.getState();
-  const missing = sheetsMissing.some((m) => markets.some((v) => v.id === m.market && v.health === 'well'));
-  const outdated = markets.some(
-    (v) =>
-      v.sheetVersion !== null && sheets.some((x) => x.marketplace === v.id && x.version !== v.sheetVersion),
-  );
-  if (missing || outdated) void loadSheets().catch(unlessExpected('reading the rules of marketplaces'));
 }

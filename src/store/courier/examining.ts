@@ -6,7 +6,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
 import type { ExaminedThere } from '@/workers/check.worker';
 
-import { examineBeside } from './checking';
+import { checking } from './checking';
 import { useCourier } from './courierLink';
 import { examine } from './sending';
 
@@ -28,7 +28,7 @@ export function useExamined(item: Item): Examined[] {
   const first = useMemo(() => sheets.map((sheet) => examine(opened, sheet)), [opened, sheets]);
   useEffect(() => {
     let newest = true;
-    void examineBeside(item).then((list) => {
+    void checking.examine(item).then((list) => {
       if (newest && list.length === sheets.length) setSaid({ sheets, list });
     });
     return () => {

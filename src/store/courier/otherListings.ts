@@ -1,25 +1,31 @@
+import memoizeOne from 'memoize-one';
+import { create } from 'zustand';
+
+import type { CourierItemView } from '@/contract/courier';
 import { otherListingsOf, type OtherListings, type Going } from '@/core/listing/otherListings';
 
 import { useCourier } from './courierLink';
 
-let last: { items: unknown; month: number; ahead: unknown; beside: OtherListings } | null = null;
-
 /** What is on its way to the courier, or was just taken by it and is not told yet. */
-let ahead: readonly (Going & { told: unknown; taken: boolean })[] = [];
+type GoingOut = Going & { told: unknown; taken: boolean };
+const useGoing = create<{ all: readonly GoingOut[] }>(() => ({ all: [] }));
 
 const toldOf = ({ item, market }: Going) =>
   useCourier.getState().items[item]?.listings.find((l) => l.market === market);
+const isTold = (going: GoingOut) => going.taken && toldOf(going) !== going.told;
+
+const laidTogether = memoizeOne(
+  (items: Record<string, CourierItemView>, month: number, going: readonly GoingOut[]) =>
+    otherListingsOf(Object.values(items), month, going),
+);
 
 /** What else of ours is listed, or just being sent; the same object as long as nothing changes. */
 export function otherListingsNow(): OtherListings {
-  const { items } = useCourier.getState();
   const now = new Date();
   const month = Date.UTC(now.getUTCFullYear(), now.getUTCMonth());
-  if (ahead.some((g) => g.taken && toldOf(g) !== g.told))
-    ahead = ahead.filter((g) => !g.taken || toldOf(g) === g.told);
-  if (last?.items !== items || last.month !== month || last.ahead !== ahead)
-    last = { items, month, ahead, beside: otherListingsOf(Object.values(items), month, ahead) };
-  return last.beside;
+  if (useGoing.getState().all.some(isTold))
+    useGoing.setState(({ all }) => ({ all: all.filter((going) => !isTold(going)) }));
+  return laidTogether(useCourier.getState().items, month, useGoing.getState().all);
 }
 
 /**
@@ -29,8 +35,9 @@ export function otherListingsNow(): OtherListings {
  */
 export function goingOut(going: Going): (taken: boolean) => void {
   const one = { ...going, told: toldOf(going), taken: false };
-  ahead = [...ahead, one];
-  return (taken) => {
-    ahead = ahead.flatMap((g) => (g !== one ? [g] : taken ? [{ ...one, taken }] : []));
-  };
+  useGoing.setState(({ all }) => ({ all: [...all, one] }));
+  return (taken) =>
+    useGoing.setState(({ all }) => ({
+      all: all.flatMap((g) => (g !== one ? [g] : taken ? [{ ...one, taken }] : [])),
+    }));
 }

@@ -34,7 +34,6 @@ export function cellKey(item: string, market: string): string {
 
 /** Pictures are made ready for so many at a time. */
 const AT_ONCE = 2;
-let running = 0;
 
 /**
  * Adds jobs; the same that is there already, waiting or working, is not added again. The last word counts:
@@ -52,11 +51,9 @@ export function enqueue(jobs: readonly Pick<QueuedJob, 'item' | 'market' | 'acti
   });
   if (added.length === 0) return;
   useQueue.setState(Object.fromEntries(added.map((job) => [cellKey(job.item, job.market), job])));
-  while (running < AT_ONCE) {
-    running += 1;
-    void work().finally(() => (running -= 1));
-    if (running >= added.length) break;
-  }
+  // Whoever works takes the next job in the same moment in which the last one is done.
+  const working = Object.values(before).filter((job) => job.state === 'working').length;
+  for (let n = working; n < AT_ONCE && n - working < added.length; n += 1) void work();
 }
 
 /** Takes what waits, or failed, out again; what is being sent goes on. */

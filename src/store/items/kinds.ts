@@ -1,16 +1,13 @@
+import memoizeOne from 'memoize-one';
+
 import type { OwnKind, OwnSpecific } from '@/contract/records';
 import { treeWith } from '@/core/kinds/own';
 import type { KindTree } from '@/core/kinds/tree';
 import { useAttic } from '@/store/attic/attic';
 
-let last: { kinds: unknown; specifics: unknown; tree: KindTree } | null = null;
-
-function treeOf(kinds: Record<string, OwnKind>, specifics: Record<string, OwnSpecific>): KindTree {
-  if (last?.kinds === kinds && last.specifics === specifics) return last.tree;
-  const tree = treeWith(Object.values(kinds), Object.values(specifics));
-  last = { kinds, specifics, tree };
-  return tree;
-}
+const treeOf = memoizeOne((kinds: Record<string, OwnKind>, specifics: Record<string, OwnSpecific>) =>
+  treeWith(Object.values(kinds), Object.values(specifics)),
+);
 
 /** The tree of kinds with the person's own, as it is now. */
 export function kindsNow(): KindTree {

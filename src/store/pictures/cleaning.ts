@@ -1,3 +1,6 @@
+import { dequal } from 'dequal';
+import memoizeOne from 'memoize-one';
+
 import type { EditStep } from '@/contract/picture';
 import type { Item } from '@/contract/records';
 import { done, doneAgain, takenBack, type History } from '@/core/picture/history';
@@ -25,21 +28,22 @@ export interface Onlooker {
 /** How large a picture is looked at while it is worked on. Pixels. */
 const PREVIEW_SIDE = 1_000;
 
-/** The last one made: what is shown while a step is being done is still right when it is done. */
-let lastPreview: { of: string; preview: Promise<Preview> } | null = null;
-
-/** How a picture looks with its steps; as a ghost, what was made white still shines through. */
-export function previewOf(id: string, steps: readonly EditStep[], ghost = false): Promise<Preview> {
-  const of = JSON.stringify([id, steps, ghost]);
-  if (lastPreview?.of === of) return lastPreview.preview;
-  const preview = originalOf(id).then((original) =>
-    pictureWorker().preview(original, steps, PREVIEW_SIDE, ghost),
-  );
-  lastPreview = { of, preview };
-  // Whoever waits for it is told; the next one tries anew.
-  preview.catch(() => (lastPreview = null));
-  return preview;
-}
+/**
+ * How a picture looks with its steps; as a ghost, what was made white still shines through. The last one made
+ * is kept: what is shown while a step is being done is still right when it is done.
+ */
+export const previewOf = memoizeOne(
+  (id: string, steps: readonly EditStep[], ghost = false): Promise<Preview> => {
+    const preview = originalOf(id).then((original) =>
+      pictureWorker().preview(original, steps, PREVIEW_SIDE, ghost),
+    );
+    // Whoever waits for it is told; the next one tries anew.
+    preview.catch(previewOf.clear);
+    return preview;
+  },
+  ([id, steps, ghost = false], [lastId, lastSteps, lastGhost = false]) =>
+    id === lastId && ghost === lastGhost && dequal(steps, lastSteps),
+);
 
 export const cleaning = {
   step: (id: string, step: EditStep, show?: Onlooker) =>

@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { Incoming } from '@/contract/incoming';
 import { newId, openDisk } from '@/store/attic/attic';
 import { unlessExpected } from '@/store/base/faults';
+import { once } from '@/store/base/once';
 
 /** A file that waits to be worked up, with its bytes. */
 export interface Waiting {
@@ -28,16 +29,14 @@ const MOST_TRIES = 3;
 /** Tells pages of one attic apart: what one works on, no other takes up. */
 const PAGE = nanoid();
 const lockOf = (page: string) => `attic-incoming-${page}`;
-let holding = false;
 
 /** Held for as long as this page lives: whoever finds it free knows that the page is gone. */
-function holdPage(): void {
-  if (holding || !navigator.locks) return;
-  holding = true;
+const holdPage = once(() => {
+  if (!navigator.locks) return;
   navigator.locks
     .request(lockOf(PAGE), () => new Promise<never>(() => undefined))
     .catch(unlessExpected('holding what is taken in'));
-}
+});
 
 /**
  * Keeps files as they were chosen, before anything else is done with them: from then on a reload loses none.

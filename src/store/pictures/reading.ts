@@ -5,6 +5,7 @@ import { readBarcode } from '@/core/identity/gtin';
 import { LEAST_CONFIDENCE, suggestionsFrom, type ReadLine, type Suggestion } from '@/core/reading/labelText';
 import { useAttic } from '@/store/attic/attic';
 import { Expected, unlessExpected } from '@/store/base/faults';
+import { once } from '@/store/base/once';
 import { keptWorker } from '@/store/base/workers';
 import { kindsNow } from '@/store/items/kinds';
 import type { BarcodeWorker } from '@/workers/barcode.worker';
@@ -29,32 +30,32 @@ export async function barcodeIn(
 
 /** How long reading text may take, milliseconds: the reader never settles when its data is missing. */
 const PATIENCE = 40_000;
-let reader: Promise<TextReader> | null = null;
 
 /** The reader of text: some megabytes, loaded when it is first wanted. */
-function textReader(): Promise<TextReader> {
-  reader ??= (async () => {
-    const { createWorker, PSM } = await import('tesseract.js');
-    const made = await createWorker('eng', 1, {
-      workerPath: '/vision/worker.min.js',
-      corePath: '/vision',
-      langPath: '/vision',
-      workerBlobURL: false,
-    });
-    // A resolution is named so that the reader does not estimate one, and say so.
-    await made.setParameters({ tessedit_pageseg_mode: PSM.AUTO, user_defined_dpi: '300' });
-    return made;
-  })();
+const textReader = once((): Promise<TextReader> => {
+  const reader = startReader();
   // Whoever waits for it is told; the next one tries anew.
-  reader.catch(() => (reader = null));
+  reader.catch(textReader.forget);
   return reader;
+});
+
+async function startReader(): Promise<TextReader> {
+  const { createWorker, PSM } = await import('tesseract.js');
+  const made = await createWorker('eng', 1, {
+    workerPath: '/vision/worker.min.js',
+    corePath: '/vision',
+    langPath: '/vision',
+    workerBlobURL: false,
+  });
+  // A resolution is named so that the reader does not estimate one, and say so.
+  await made.setParameters({ tessedit_pageseg_mode: PSM.AUTO, user_defined_dpi: '300' });
+  return made;
 }
 
 /** One that does not answer is ended, and another is started when it is needed. */
-function endReader(): void {
-  const ended = reader;
-  reader = null;
-  void ended?.then((r) => r.terminate()).catch(unlessExpected('reading a label'));
+function endReader(reader: Promise<TextReader>): void {
+  textReader.forget();
+  void reader.then((r) => r.terminate()).catch(unlessExpected('reading a label'));
 }
 
 /**
@@ -83,13 +84,14 @@ async function recognised(blob: Blob): Promise<ReadLine[]> {
   const { width, height } = bitmap;
   bitmap.close();
   let timer: ReturnType<typeof setTimeout> | undefined;
+  const reader = textReader();
   const late = new Promise<never>((_, fail) => {
     timer = setTimeout(() => {
-      endReader();
+      endReader(reader);
       fail(new Expected('The reader did not answer: is the server there?'));
     }, PATIENCE);
   });
-  const read = textReader().then((r) => r.recognize(blob, {}, { text: true, blocks: true }));
+  const read = reader.then((r) => r.recognize(blob, {}, { text: true, blocks: true }));
   const { data } = await Promise.race([read, late]).finally(() => clearTimeout(timer));
   return (data.blocks ?? []).flatMap((b) =>
     b.paragraphs.flatMap((p) =>

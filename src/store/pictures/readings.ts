@@ -3,20 +3,17 @@ import { nanoid } from 'nanoid';
 import type { Reading, Item } from '@/contract/records';
 import { withKind } from '@/core/kinds/changeKind';
 import { change, useAttic } from '@/store/attic/attic';
+import { listeners } from '@/store/base/listeners';
 import { itemWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 
 /** A reading before it has an id: what may be so, and the words it rests on. */
 export type Found = Omit<Reading, 'id' | 'pictureId' | 'from'> & Partial<Pick<Reading, 'from'>>;
 
-type Listener = (itemId: string, barcode: string) => void;
-let barcodeListener: Listener = () => undefined;
+const barcodesRead = listeners<[itemId: string, barcode: string]>();
 
-/** Who is told that a barcode was read. */
-export function onBarcodeRead(listener: Listener): () => void {
-  barcodeListener = listener;
-  return () => (barcodeListener = () => undefined);
-}
+/** Who is told that a barcode was read. @returns no longer */
+export const onBarcodeRead = barcodesRead.listen;
 
 /**
  * Puts readings beside what is known. What the item says already, or was read before, is left out.
@@ -31,7 +28,7 @@ export function addReadings(itemId: string, pictureId: string | null, found: rea
   change('read by a machine', [itemWith(item, { readings: [...item.readings, ...fresh] })], {
     ownUndo: true,
   });
-  for (const { field, value } of fresh) if (field === 'fact:barcode') barcodeListener(itemId, value);
+  for (const { field, value } of fresh) if (field === 'fact:barcode') barcodesRead.tell(itemId, value);
   return fresh.length;
 }
 

@@ -5,6 +5,7 @@ import { openAttic } from '@/store/attic/attic';
 import { findAttics, rememberAttic, rememberedAttic, type FoundAttic } from '@/store/attic/attics';
 import { howKept, isPassing, type Keeping } from '@/store/attic/keeping';
 import { unlessExpected, watchFaults, wordsFor } from '@/store/base/faults';
+import { once } from '@/store/base/once';
 import { beginSession, goOnWith, useCourier } from '@/store/courier/courierLink';
 import { relearn } from '@/store/courier/relearn';
 
@@ -19,7 +20,7 @@ export type Opening =
    * be.
    */
   | { stage: 'choose'; session: SessionAnswer; remembered: string | null; found: FoundAttic[] }
-  | { stage: 'open' }
+  | { stage: 'open'; attic: string }
   | { stage: 'trouble'; words: string };
 
 export const useOpening = create<{ now: Opening }>(() => ({ now: { stage: 'opening' } }));
@@ -35,8 +36,8 @@ export const useKeeping = create<{ how: Keeping | null; passing: boolean }>(() =
 
 const say = (now: Opening) => useOpening.setState({ now });
 
-/** What runs for this page, and how often it was begun; null: nothing does. */
-let running: { times: number; stop: () => void } | null = null;
+/** What runs for this page, and how often it was begun. */
+const running = once(() => ({ times: 0, isOver: false, stop: beginning() }));
 
 /**
  * Begins: asks who the courier works for, opens the attic, and starts what runs by itself; once a page,
@@ -46,7 +47,7 @@ let running: { times: number; stop: () => void } | null = null;
  * @returns stops all of it, unless it was begun again in the same moment
  */
 export function begin(): () => void {
-  const mine = (running ??= { times: 0, stop: beginning() });
+  const mine = running();
   mine.times += 1;
   let stopped = false;
   return () => {
@@ -54,8 +55,9 @@ export function begin(): () => void {
     stopped = true;
     mine.times -= 1;
     queueMicrotask(() => {
-      if (mine.times > 0 || running !== mine) return;
-      running = null;
+      if (mine.times > 0 || mine.isOver) return;
+      mine.isOver = true;
+      running.forget();
       mine.stop();
     });
   };
@@ -64,9 +66,13 @@ export function begin(): () => void {
 function beginning(): () => void {
   const stops = [watchFaults()];
   const stop = () => stops.splice(0).forEach((one) => one());
-  started = (name) => stops.push(startServices(name));
   // Nothing can be changed before all of it is read.
   say({ stage: 'opening' });
+  stops.push(
+    useOpening.subscribe(({ now }, before) => {
+      if (now.stage === 'open' && before.now.stage !== 'open') stops.push(startServices(now.attic));
+    }),
+  );
   void (async () => {
     try {
       void learnKeeping();
@@ -86,8 +92,6 @@ function beginning(): () => void {
   })();
   return stop;
 }
-
-let started: (name: string) => void = () => undefined;
 
 /** Without the courier the attic opens all the same. */
 function unreachable(error: unknown): null {
@@ -116,8 +120,7 @@ async function open(name: string): Promise<void> {
   await openAttic(name);
   rememberAttic(name);
   if (useCourier.getState().session?.demo) await bringDemoWorld();
-  say({ stage: 'open' });
-  started(name);
+  say({ stage: 'open', attic: name });
   // So that the next start needs no connection; without it the page is simply asked for anew.
   void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
 }

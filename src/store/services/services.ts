@@ -1,8 +1,8 @@
 import { lead } from '@/store/attic/leader';
 import { watchRoom } from '@/store/attic/room';
 import { beginComingDown } from '@/store/courier/comingDown';
-import { listen } from '@/store/courier/courierLink';
 import { beginDepot } from '@/store/courier/depot';
+import { listen } from '@/store/courier/hearing';
 import { beginRates } from '@/store/fulfilment/carrier';
 import { beginOrders } from '@/store/fulfilment/orders';
 import { answerAlone, beginTalks } from '@/store/fulfilment/talks';

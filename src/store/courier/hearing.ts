@@ -1,0 +1,192 @@
+import { createParser } from 'eventsource-parser';
+
+import { CourierHealth, CourierItemView, MarketView } from '@/contract/courier';
+import { fault, onFault, unlessExpected } from '@/store/base/faults';
+import { listeners } from '@/store/base/listeners';
+
+import { ask, askWith, loadSheets, useCourier } from './courierLink';
+
+const sales = listeners<[itemId: string, at: number]>();
+
+/** Who is told of every sale heard of, old ones when the page opens included. @returns no longer */
+export const onSale = sales.listen;
+
+/** Listens until it is stopped; after sleep or a restart it goes on where it was. @returns stops */
+export function listen(): () => void {
+  const hearing = new Hearing();
+  hearing.begin();
+  return () => hearing.stop();
+}
+
+/** A fault that can't be reported is in the console; reporting that, too, would never end. */
+const unlessReported = (): void => undefined;
+
+/** Nothing was heard for longer than the server ever says nothing. */
+class Quiet extends Error {}
+
+/** A connection that broke off, or was left: no fault of anybody. */
+function isBroken(error: unknown): boolean {
+  return error instanceof TypeError || (error instanceof DOMException && error.name === 'AbortError');
+}
+
+/** A sleeping machine leaves connections half open: the server says "still" every 15 seconds. */
+const LONGEST_QUIET = 40_000;
+/** How soon a connection that broke is tried again, milliseconds: at first, and at the longest. */
+const FIRST_WAIT = 500;
+const LONGEST_WAIT = 5_000;
+
+/** One hearing of the courier's events, over as many connections as it takes. */
+class Hearing {
+  private open = true;
+  private lastEventId = '0';
+  private lastHeard = 0;
+  private connection: AbortController | null = null;
+  private wake: () => void = () => undefined;
+  private stopTelling: () => void = () => undefined;
+
+  begin(): void {
+    // A page that the browser keeps aside, for the way back, must not hold a connection: there are only six
+    // for all.
+    window.addEventListener('pagehide', this.leave);
+    this.stopTelling = onFault((told) => void askWith('/faults', told).catch(unlessReported));
+    void this.goOn();
+  }
+
+  stop(): void {
+    this.open = false;
+    window.removeEventListener('pagehide', this.leave);
+    this.stopTelling();
+    this.leave();
+    this.wake();
+  }
+
+  private readonly leave = (): void => this.connection?.abort();
+
+  private async goOn(): Promise<void> {
+    for (let wait = FIRST_WAIT; this.open; wait = Math.min(LONGEST_WAIT, wait * 1.5)) {
+      try {
+        await this.hear();
+        wait = FIRST_WAIT;
+      } catch (error) {
+        // No answer is said by `connected`; anything else is a fault. Both are tried again below.
+        if (!(error instanceof Quiet) && !isBroken(error)) unlessExpected('hearing the courier')(error);
+      }
+      const { caughtUp } = useCourier.getState();
+      useCourier.setState({ connected: false, heardAt: caughtUp ? this.lastHeard : null });
+      if (this.open) await this.pause(wait);
+    }
+  }
+
+  private pause(wait: number): Promise<void> {
+    return new Promise((done) => {
+      const timer = setTimeout(done, wait);
+      this.wake = () => {
+        clearTimeout(timer);
+        done();
+      };
+    });
+  }
+
+  private async hear(): Promise<void> {
+    const mine = new AbortController();
+    this.connection = mine;
+    const response = await ask('/events', {
+      headers: { 'last-event-id': this.lastEventId },
+      signal: mine.signal,
+    });
+    if (!response.body) return;
+    useCourier.setState({ connected: true });
+    const missing = useCourier.getState().sheets.length === 0;
+    if (missing) void loadSheets().catch(unlessExpected('reading the rules of marketplaces'));
+    const parser = createParser({
+      onEvent: (event) => {
+        if (event.id) this.lastEventId = event.id;
+        // A fault of ours in taking one in must not end the hearing of the others.
+        try {
+          take(event.event ?? '', event.data);
+        } catch (error) {
+          fault('hearing the courier', error);
+        }
+      },
+    });
+    const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+    try {
+      for (;;) {
+        const { done, value } = await unlessQuiet(reader.read());
+        if (done) return;
+        this.lastHeard = Date.now();
+        parser.feed(value);
+      }
+    } finally {
+      mine.abort();
+      // The connection is over already: what its reader says to that is nobody's business.
+      await reader.cancel().catch(() => undefined);
+    }
+  }
+}
+
+/** @throws Quiet where nothing comes for too long */
+async function unlessQuiet<T>(read: Promise<T>): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const quiet = new Promise<never>((_, fail) => {
+    timer = setTimeout(() => fail(new Quiet()), LONGEST_QUIET);
+  });
+  return Promise.race([read, quiet]).finally(() => clearTimeout(timer));
+}
+
+function take(name: string, data: string): void {
+  let value: unknown;
+  try {
+    value = JSON.parse(data);
+  } catch (error) {
+    fault('hearing the courier', error);
+    return;
+  }
+  if (name === 'item') takeItem(value);
+  else if (name === 'marketplaces') takeMarkets(value);
+  else if (name === 'health') {
+    const health = CourierHealth.safeParse(value);
+    if (health.success) useCourier.setState({ health: health.data });
+    else fault('hearing how the courier is', health.error);
+  } else if (name === 'caughtUp') {
+    useCourier.setState({ caughtUp: true });
+  }
+}
+
+function takeItem(value: unknown): void {
+  const view = CourierItemView.safeParse(value);
+  if (!view.success) {
+    // What is not understood is not left out: the person is told that what is shown may be old.
+    const { id } = (value ?? {}) as { id?: unknown };
+    const issue = view.error.issues[0];
+    const why = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
+    useCourier.setState((s) => ({ misfits: { ...s.misfits, [String(id).slice(0, 64)]: why } }));
+    fault('hearing of a listing', new Error(why));
+    return;
+  }
+  const { id, sale } = view.data;
+  useCourier.setState((s) => {
+    const { [id]: known, ...misfits } = s.misfits;
+    return { items: { ...s.items, [id]: view.data }, ...(known === undefined ? {} : { misfits }) };
+  });
+  if (sale) sales.tell(id, sale.at);
+}
+
+function takeMarkets(value: unknown): void {
+  const told = Array.isArray(value) ? (value as unknown[]) : [];
+  // One that does not fit must not cost the others.
+  const markets = told.flatMap((one) => {
+    const view = MarketView.safeParse(one);
+    if (!view.success) fault('hearing of a marketplace', view.error);
+    return view.success ? [view.data] : [];
+  });
+  useCourier.setState({ markets });
+  // A marketplace that was away when its rules were asked for may be back.
+  const { sheets, sheetsMissing } = useCourier.getState();
+  const missing = sheetsMissing.some((m) => markets.some((v) => v.id === m.market && v.health === 'well'));
+  const outdated = markets.some(
+    (v) =>
+      v.sheetVersion !== null && sheets.some((x) => x.marketplace === v.id && x.version !== v.sheetVersion),
+  );
+  if (missing || outdated) void loadSheets().catch(unlessExpected('reading the rules of marketplaces'));
+}
