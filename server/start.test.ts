@@ -205,3 +205,40 @@ it('a line of the ledger that can’t be read is left where it is, and told of',
   const again = await begin();
   expect(again.courier.health().unreadLines).toBe(2);
 });
+
+describe('what is sent to the API', () => {
+  const told = async (path: string, body: string, type = 'application/json') => {
+    const one = running[0] ?? (await begin());
+    const { token } = await session(one);
+    const answer = await fetch(`${one.address}/api${path}`, {
+      method: 'POST',
+      headers: { 'x-attic-session': token, 'content-type': type },
+      body,
+    });
+    return { status: answer.status, body: await answer.json() };
+  };
+  it.each([
+    ['no JSON', '/commands', '{"type":'],
+    ['of another sort', '/commands', '{"type":"send"}'],
+    ['not said to be JSON', '/commands', '{}'],
+    ['nothing', '/labels', ''],
+    ['a list', '/talks/nearstile/t1', '[]'],
+  ])('%s: is turned away in words', async (_, path, body) => {
+    const answer = await told(path, body, body === '{}' ? 'text/plain' : undefined);
+    expect(answer).toEqual({ status: 400, body: { error: expect.stringMatching(/^(The|That) .*\.$/u) } });
+  });
+  it('and every answer has the headers that browsers go by', async () => {
+    const one = running[0] ?? (await begin());
+    const { headers } = await fetch(`${one.address}/api/session`);
+    expect(Object.fromEntries(headers)).toMatchObject({
+      'content-security-policy': expect.stringContaining("default-src 'none'"),
+      'x-content-type-options': 'nosniff',
+      'x-frame-options': 'DENY',
+      'referrer-policy': 'no-referrer',
+      'permissions-policy': 'camera=(self), geolocation=(), microphone=()',
+      'cross-origin-opener-policy': 'same-origin',
+    });
+    const outside = await fetch(`${one.address}/outside/threadwick/`);
+    expect(outside.headers.get('content-security-policy')).toContain('sandbox');
+  });
+});

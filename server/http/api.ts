@@ -1,5 +1,6 @@
 import type { HttpBindings } from '@hono/node-server';
 import { Hono } from 'hono';
+import { HTTPException } from 'hono/http-exception';
 
 import {
   AtticWish,
@@ -10,13 +11,12 @@ import {
 } from '@/contract/courier';
 import { notWritten } from '@/wording/courier';
 
-import { askingOf, tooLarge, type Api } from './asking';
+import { body, askingOf, tooLarge, type Api } from './asking';
 import { couponRoutes, depotRoutes, ownListingRoutes } from './atMarket';
 import { connectionRoutes } from './connections';
 import type { EventStream } from './eventStream';
 import { fulfilmentRoutes } from './fulfilment';
 import { fromOwnPage, sessionCheck } from './guard';
-import { jsonBody } from './jsonBody';
 import { ledgerRoutes } from './ledgerRoutes';
 import { researchRoutes } from './research';
 import { sendingRoutes } from './sending';
@@ -85,6 +85,9 @@ function guarded(app: Api, { port, session, log }: ApiParts): void {
   });
 
   app.onError((error, c) => {
+    // What was sent is no JSON.
+    if (error instanceof HTTPException)
+      return c.json({ error: 'The server could not read that.' }, error.status);
     if (error instanceof CannotWrite) return c.json({ error: notWritten(error.why) }, 503);
     log.fault('answering the page', error, { path: c.req.routePath, method: c.req.method });
     const full = databaseCode(error) === 'full' || databaseCode(error) === 'unwritable';
@@ -97,10 +100,8 @@ function guarded(app: Api, { port, session, log }: ApiParts): void {
 
 /** What a page tells of itself: its faults, and which attic it has open. */
 function pageRoutes(app: Api, { log, session, goOnWith }: ApiParts): void {
-  app.post('/faults', tooLarge(20_000, 'That is too long.'), async (c) => {
-    const told = FaultTold.safeParse(await jsonBody(c));
-    if (!told.success) return c.json({ error: 'That is no fault.' }, 400);
-    const { doing, message, stack } = told.data;
+  app.post('/faults', tooLarge(20_000, 'That is too long.'), body(FaultTold, 'That is no fault.'), (c) => {
+    const { doing, message, stack } = c.req.valid('json');
     log.fault(`page: ${doing}`, Object.assign(new Error(message), { stack }));
     return c.body(null, 204);
   });
@@ -109,10 +110,9 @@ function pageRoutes(app: Api, { log, session, goOnWith }: ApiParts): void {
    * The attic that the page has open becomes the one this courier works for; its ledger is another than it
    * was.
    */
-  app.post('/attic', tooLarge(1_000, 'That is too long.'), async (c) => {
-    const wish = AtticWish.safeParse(await jsonBody(c));
-    if (!wish.success) return c.json({ error: 'That is no name of an attic.' }, 400);
-    await goOnWith(wish.data.attic);
+  const wish = body(AtticWish, 'That is no name of an attic.');
+  app.post('/attic', tooLarge(1_000, 'That is too long.'), wish, async (c) => {
+    await goOnWith(c.req.valid('json').attic);
     return c.json(session());
   });
 }

@@ -1,6 +1,8 @@
 import type { HttpBindings } from '@hono/node-server';
+import { zValidator } from '@hono/zod-validator';
 import type { Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import type { ZodType } from 'zod';
 
 import { reasonsWords, troubleWords } from '@/wording/courier';
 
@@ -33,7 +35,14 @@ export async function answerOf(c: Context, who: string, ask: () => Promise<Respo
   }
 }
 
-export const cannot = (c: Context): Response => c.json({ error: 'That can’t be done there.' }, 400);
+/** Takes a body by its schema: `c.req.valid('json')`. What does not fit is turned away in words. */
+export function body<T extends ZodType>(schema: T, error = CANNOT) {
+  return zValidator('json', schema, (read, c) => (read.success ? undefined : c.json({ error }, 400)));
+}
+
+const CANNOT = 'That can’t be done there.';
+
+export const cannot = (c: Context): Response => c.json({ error: CANNOT }, 400);
 
 /** Turns away a body that is larger. @param maxSize bytes */
 export function tooLarge(maxSize: number, error: string) {

@@ -10,8 +10,7 @@ import type { CompareAnswer, OwnAnswer } from '@/contract/ownListing';
 import { pictureGate } from '@/core/picture/gate';
 import { pictureTroubleWords } from '@/wording/pictures';
 
-import { cannot, tooLarge, type Api, type OfMarket } from './asking';
-import { jsonBody } from './jsonBody';
+import { body, cannot, tooLarge, type Api, type OfMarket } from './asking';
 import type { Courier } from '../courier/courier';
 
 /** The seller's own listings at a marketplace, whoever put them up. */
@@ -53,11 +52,10 @@ export function couponRoutes(app: Api, ofMarket: OfMarket): void {
       coupons ? c.json({ coupons: await coupons.all() } satisfies CouponsAnswer) : cannot(c),
     ),
   );
-  app.put('/coupons/:market', tooLarge(1_000, 'That is too long.'), (c) =>
+  app.put('/coupons/:market', tooLarge(1_000, 'That is too long.'), body(Coupon), (c) =>
     ofMarket(c, async ({ coupons }) => {
-      const coupon = Coupon.safeParse(await jsonBody(c));
-      if (!coupons || !coupon.success) return cannot(c);
-      await coupons.put(coupon.data);
+      if (!coupons) return cannot(c);
+      await coupons.put(c.req.valid('json'));
       return c.body(null, 204);
     }),
   );
@@ -80,18 +78,16 @@ export function depotRoutes(app: Api, ofMarket: OfMarket): void {
         : cannot(c),
     ),
   );
-  app.post('/depot/:market', tooLarge(50_000, 'That is too much for one parcel.'), (c) =>
+  app.post('/depot/:market', tooLarge(50_000, 'That is too much for one parcel.'), body(DepotContents), (c) =>
     ofMarket(c, async ({ depot }) => {
-      const contents = DepotContents.safeParse(await jsonBody(c));
-      if (!depot || !contents.success) return cannot(c);
-      return c.json({ parcel: await depot.announce(contents.data) } satisfies ParcelAnnounced);
+      if (!depot) return cannot(c);
+      return c.json({ parcel: await depot.announce(c.req.valid('json')) } satisfies ParcelAnnounced);
     }),
   );
-  app.post('/depot/:market/back', tooLarge(20_000, 'That is too much at a time.'), (c) =>
+  app.post('/depot/:market/back', tooLarge(20_000, 'That is too much at a time.'), body(DepotBack), (c) =>
     ofMarket(c, async ({ depot }) => {
-      const wanted = DepotBack.safeParse(await jsonBody(c));
-      if (!depot || !wanted.success) return cannot(c);
-      await depot.sendBack(wanted.data.nos);
+      if (!depot) return cannot(c);
+      await depot.sendBack(c.req.valid('json').nos);
       return c.json({ ok: true });
     }),
   );

@@ -1,21 +1,21 @@
 import { ConnectionWish, type ConnectionTested } from '@/contract/courier';
 import { letInTrouble } from '@/wording/courier';
 
-import { answerOf, tooLarge, type Api } from './asking';
-import { jsonBody } from './jsonBody';
+import { answerOf, body, tooLarge, type Api } from './asking';
 import { NotLetIn, type Connections } from '../courier/connections';
 import type { Courier } from '../courier/courier';
 
+const NOT_READ = 'The courier could not read that.';
 const LINKS = { resume: 'connected', pause: 'paused', disconnect: 'off' } as const;
 
 /** Connecting a marketplace, testing and pausing the connection, ending it. */
 export function connectionRoutes(app: Api, courier: Courier, connections: Connections): void {
-  app.post('/connections/:market', tooLarge(1_000, 'That is too long.'), async (c) => {
+  const wish = body(ConnectionWish, NOT_READ);
+  app.post('/connections/:market', tooLarge(1_000, 'That is too long.'), wish, async (c) => {
     const market = c.req.param('market');
-    const wish = ConnectionWish.safeParse(await jsonBody(c));
+    const data = c.req.valid('json');
     const adapter = courier.adapter(market);
-    if (!adapter || !wish.success) return c.json({ error: 'The courier could not read that.' }, 400);
-    const { data } = wish;
+    if (!adapter) return c.json({ error: NOT_READ }, 400);
     const change = async () => {
       if (data.type === 'test') {
         const from = Date.now();

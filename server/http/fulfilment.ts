@@ -9,8 +9,7 @@ import {
   type TalksAnswer,
 } from '@/contract/fulfilment';
 
-import { answerOf, cannot, tooLarge, type Api, type OfMarket } from './asking';
-import { jsonBody } from './jsonBody';
+import { body, answerOf, cannot, tooLarge, type Api, type OfMarket } from './asking';
 import type { Carrier } from '../carrier/carrier';
 import { CallFailed } from '../courier/adapter';
 import type { Courier } from '../courier/courier';
@@ -49,20 +48,19 @@ function talkRoutes(app: Api, courier: Courier, ofMarket: OfMarket): void {
     const talks = all.flat().map((t) => ({ ...t, item: courier.itemBehind(t.ref) }));
     return c.json({ talks, missing } satisfies TalksAnswer);
   });
-  app.post('/talks/:market/:talk', LIMIT, (c) =>
+  app.post('/talks/:market/:talk', LIMIT, body(ReplyWish), (c) =>
     ofMarket(c, async ({ talks }) => {
-      const wish = ReplyWish.safeParse(await jsonBody(c));
-      if (!talks || !wish.success) return cannot(c);
-      await talks.reply(c.req.param('talk'), wish.data.words);
+      if (!talks) return cannot(c);
+      await talks.reply(c.req.param('talk'), c.req.valid('json').words);
       return c.body(null, 204);
     }),
   );
-  app.post('/talks/:market/:talk/offers/:offer', LIMIT, (c) =>
+  app.post('/talks/:market/:talk/offers/:offer', LIMIT, body(OfferWish), (c) =>
     ofMarket(c, async ({ talks }) => {
-      const wish = OfferWish.safeParse(await jsonBody(c));
-      if (!talks || !wish.success) return cannot(c);
+      const wish = c.req.valid('json');
+      if (!talks) return cannot(c);
       // Taking an offer promises the item; one that nobody here knows of can't be taken down elsewhere.
-      if (wish.data.answer !== 'refuse') {
+      if (wish.answer !== 'refuse') {
         const talk = (await talks.all()).find((t) => t.id === c.req.param('talk'));
         const item = talk ? courier.itemBehind(talk.ref) : null;
         if (item === null)
@@ -82,7 +80,7 @@ function talkRoutes(app: Api, courier: Courier, ofMarket: OfMarket): void {
             409,
           );
       }
-      await talks.answerOffer(c.req.param('talk'), c.req.param('offer'), wish.data);
+      await talks.answerOffer(c.req.param('talk'), c.req.param('offer'), wish);
       return c.body(null, 204);
     }),
   );
@@ -97,11 +95,11 @@ function orderRoutes(app: Api, ofMarket: OfMarket): void {
         : c.json({ error: 'It knows no such order.' }, 404);
     }),
   );
-  app.post('/orders/:market/:no', LIMIT, (c) =>
+  app.post('/orders/:market/:no', LIMIT, body(OrderWish), (c) =>
     ofMarket(c, async ({ orders }) => {
-      const wish = OrderWish.safeParse(await jsonBody(c));
-      if (!orders || !wish.success) return cannot(c);
-      return c.json((await orders.change(c.req.param('no'), wish.data)) satisfies OrderAtMarket);
+      if (!orders) return cannot(c);
+      const order = await orders.change(c.req.param('no'), c.req.valid('json'));
+      return c.json(order satisfies OrderAtMarket);
     }),
   );
   app.get('/statements/:market', (c) =>
@@ -113,12 +111,10 @@ const CARRIER = 'The carrier';
 
 function parcelRoutes(app: Api, carrier: Carrier): void {
   app.get('/rates', (c) => answerOf(c, CARRIER, async () => c.json(await carrier.rates())));
-  app.post('/labels', LIMIT, (c) =>
-    answerOf(c, CARRIER, async () => {
-      const wish = LabelWish.safeParse(await jsonBody(c));
-      if (!wish.success) return c.json({ error: 'That is no parcel.' }, 400);
-      return c.json((await carrier.label(wish.data)) satisfies ParcelLabel);
-    }),
+  app.post('/labels', LIMIT, body(LabelWish, 'That is no parcel.'), (c) =>
+    answerOf(c, CARRIER, async () =>
+      c.json((await carrier.label(c.req.valid('json'))) satisfies ParcelLabel),
+    ),
   );
   app.get('/parcels/:tracking', (c) =>
     answerOf(c, CARRIER, async () => {

@@ -1,8 +1,7 @@
 import { Sha256 } from '@/contract/common';
-import { Command, CommandBy } from '@/contract/courier';
+import { GivenCommand } from '@/contract/courier';
 
-import { tooLarge, type Api } from './asking';
-import { jsonBody } from './jsonBody';
+import { body, tooLarge, type Api } from './asking';
 import type { Courier } from '../courier/courier';
 import type { PictureShelf } from '../courier/pictureShelf';
 
@@ -20,28 +19,23 @@ export function sendingRoutes(app: Api, courier: Courier, shelf: PictureShelf): 
       ? c.body(null, 204)
       : c.json({ error: 'Not here.' }, 404);
   });
-  app.put('/pictures/:hash', tooLarge(PICTURE_LIMIT, 'The picture is over 8 MB.'), async (c) => {
-    const hash = Sha256.safeParse(c.req.param('hash'));
-    if (!hash.success) return c.json({ error: 'A picture goes by its SHA-256.' }, 400);
-    const kept = await shelf.put(hash.data, new Uint8Array(await c.req.arrayBuffer()));
-    return kept === 'kept' ? c.body(null, 204) : c.json({ error: `The file is ${kept}.` }, 422);
-  });
+  const shelving = (path: 'pictures' | 'clips', most: number, what: string) =>
+    app.put(`/${path}/:hash`, tooLarge(most, `The ${what} is over ${most / 1e6} MB.`), async (c) => {
+      const hash = Sha256.safeParse(c.req.param('hash'));
+      if (!hash.success) return c.json({ error: `A ${what} goes by its SHA-256.` }, 400);
+      const bytes = new Uint8Array(await c.req.arrayBuffer());
+      const kept = await shelf.put(hash.data, bytes, path === 'clips' ? 'clip' : 'picture');
+      return kept === 'kept' ? c.body(null, 204) : c.json({ error: `The file is ${kept}.` }, 422);
+    });
+  shelving('pictures', PICTURE_LIMIT, 'picture');
+  shelving('clips', CLIP_LIMIT, 'clip');
 
-  app.put('/clips/:hash', tooLarge(CLIP_LIMIT, 'The clip is over 31 MB.'), async (c) => {
-    const hash = Sha256.safeParse(c.req.param('hash'));
-    if (!hash.success) return c.json({ error: 'A clip goes by its SHA-256.' }, 400);
-    const kept = await shelf.put(hash.data, new Uint8Array(await c.req.arrayBuffer()), 'clip');
-    return kept === 'kept' ? c.body(null, 204) : c.json({ error: `The file is ${kept}.` }, 422);
-  });
-
-  app.post('/commands', tooLarge(COMMAND_LIMIT, 'The command is too long.'), async (c) => {
-    const told = await jsonBody(c);
-    const command = Command.safeParse(told);
-    const by = CommandBy.safeParse(told);
-    if (!command.success) return c.json({ error: 'The courier could not read that command.' }, 400);
-    if (command.data.type === 'send')
-      for (const hash of [...command.data.draft.pictures, command.data.draft.clip?.hash ?? []].flat())
+  const given = body(GivenCommand, 'The courier could not read that command.');
+  app.post('/commands', tooLarge(COMMAND_LIMIT, 'The command is too long.'), given, async (c) => {
+    const { command, by } = c.req.valid('json');
+    if (command.type === 'send')
+      for (const hash of [...command.draft.pictures, command.draft.clip?.hash ?? []].flat())
         if (!(await shelf.has(hash))) return c.json({ error: 'A picture has not arrived yet.' }, 409);
-    return c.json(await courier.command(command.data, by.success ? by.data.by : undefined));
+    return c.json(await courier.command(command, by));
   });
 }

@@ -169,8 +169,10 @@ export const Command = z.discriminatedUnion('type', [
 ]);
 export type Command = z.infer<typeof Command>;
 
-/** Who gives a command, for whoever reads the ledger; beside the command itself. */
-export const CommandBy = z.object({ by: z.string().min(1).max(120) });
+/** A command as it is given: beside it, for whoever reads the ledger, who gives it. */
+export const GivenCommand = Command.and(
+  z.object({ by: z.string().min(1).max(120).optional().catch(undefined) }),
+).transform(({ by, ...command }): { by: string | undefined; command: Command } => ({ by, command }));
 
 export const CommandAnswer = z.object({
   accepted: z.boolean(),

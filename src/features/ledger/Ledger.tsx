@@ -1,8 +1,8 @@
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { View } from 'react-native';
 
-import type { LedgerLine } from '@/contract/courier';
 import { takingsOf } from '@/core/ledger/takings';
 import { formatMoney } from '@/core/money/money';
 import { useUnheard } from '@/parts/trade/Calm';
@@ -13,8 +13,8 @@ import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { exactly } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
-import { unlessExpected } from '@/store/base/faults';
 import { saveFile } from '@/store/base/files';
+import { queries } from '@/store/base/queries';
 import { ledgerFile, ledgerLines, useCourier } from '@/store/courier/courierLink';
 import { useSales } from '@/store/derived/useSales';
 import { nameOr } from '@/store/items/names';
@@ -111,27 +111,24 @@ function Row(props: { name: string; detail: string; amount: string; strong?: boo
 
 function Lines() {
   const c = useColours();
-  const [lines, setLines] = useState<LedgerLine[]>([]);
-  const [more, setMore] = useState(false);
   const items = useAttic((s) => s.items);
   const markets = useCourier((s) => s.markets);
   const views = useCourier((s) => s.items);
   const { run, busy, trouble } = useAsyncAction();
-  // Asked again whenever something happened, so that the list is never behind what the page knows.
-  useEffect(() => {
-    let wanted = true;
-    void ledgerLines()
-      .then((answer) => {
-        if (!wanted) return;
-        setLines(answer.lines);
-        setMore(answer.more);
-      })
-      // Without an answer the list stays as it was, and the page says that the courier is away.
-      .catch(unlessExpected('reading the ledger'));
-    return () => {
-      wanted = false;
-    };
-  }, [views]);
+  const { data, refetch, hasNextPage, fetchNextPage, isFetching } = useInfiniteQuery(
+    {
+      queryKey: ['ledger'],
+      queryFn: ({ pageParam }) => ledgerLines(pageParam),
+      initialPageParam: undefined as number | undefined,
+      getNextPageParam: ({ more, lines }) => (more ? lines.at(-1)?.seq : undefined),
+      gcTime: 0,
+    },
+    queries,
+  );
+  const lines = data?.pages.flatMap((page) => page.lines) ?? [];
+  // Asked again whenever something happened, so that the list is never behind what the page knows. Without an
+  // answer it stays as it was, and the page says that the courier is away.
+  useEffect(() => void refetch(), [views, refetch]);
   return (
     <Card label="What the courier did">
       <Text variant="heading">What the courier did</Text>
@@ -158,17 +155,8 @@ function Lines() {
         </View>
       ))}
       {trouble ? <Text tone="trouble">{trouble}</Text> : null}
-      {more ? (
-        <Button
-          disabled={busy}
-          onPress={() =>
-            run(async () => {
-              const answer = await ledgerLines(lines.at(-1)?.seq);
-              setLines([...lines, ...answer.lines]);
-              setMore(answer.more);
-            })
-          }
-        >
+      {hasNextPage ? (
+        <Button disabled={isFetching} onPress={() => void fetchNextPage()}>
           Show earlier lines
         </Button>
       ) : null}

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
 
 import type { CompetingOffer } from '@/contract/comps';
@@ -8,11 +8,12 @@ import type { Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
 import { ruledPrice, type PriceRule } from '@/core/price/competing';
 import { MoneyField } from '@/parts/trade/MoneyField';
-import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { setSettings, useAttic } from '@/store/attic/attic';
+import { wordsOf } from '@/store/base/faults';
+import { queries } from '@/store/base/queries';
 import { editPlan } from '@/store/items/items';
 import { askCompeting } from '@/store/research/competing';
 import { ruledWords } from '@/wording/price';
@@ -31,19 +32,24 @@ export function Competing(props: { item: Item; examined: Examined; floor: number
   const { item, examined, floor } = props;
   const { sheet, effective } = examined;
   const barcode = effective.specifics.barcode ?? '';
-  const [offers, setOffers] = useState<CompetingOffer[] | null | undefined>(undefined);
-  const { run, busy, trouble } = useAsyncAction();
+  const asked = useQuery(
+    {
+      queryKey: ['competing', sheet.marketplace, barcode],
+      queryFn: () => askCompeting(sheet.marketplace, barcode),
+      // Prices there change: it is asked when the person asks.
+      enabled: false,
+      gcTime: 0,
+    },
+    queries,
+  );
+  const offers = asked.data;
   if (!sheet.records || barcode === '') return null;
   return (
     <View role="group" aria-label={`Other copies on ${sheet.name}`} style={{ gap: 8 }}>
-      <Button
-        icon="search"
-        disabled={busy}
-        onPress={() => run(async () => setOffers(await askCompeting(sheet.marketplace, barcode)))}
-      >
-        {busy ? 'Asking…' : `What do others ask on ${sheet.name}?`}
+      <Button icon="search" disabled={asked.isFetching} onPress={() => void asked.refetch()}>
+        {asked.isFetching ? 'Asking…' : `What do others ask on ${sheet.name}?`}
       </Button>
-      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      {asked.error && !asked.isFetching ? <Notice tone="trouble">{wordsOf(asked.error)}</Notice> : null}
       {offers === null ? (
         <Notice tone="caution">{`${sheet.name} has no record under ${barcode}.`}</Notice>
       ) : null}

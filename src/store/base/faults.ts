@@ -64,9 +64,14 @@ export function watchFaults(): () => void {
   };
 }
 
-/** What a person is told of an error: its own words where they are meant for people. */
-export function wordsFor(error: unknown, doing: string): string {
+/** What a person is told of an error that is written down already: its own words where they are for people. */
+export function wordsOf(error: unknown): string {
   if (error instanceof Expected) return error.message;
-  fault(doing, error);
   return 'Something went wrong. What you did before is kept; try again, or reload the page.';
+}
+
+/** What a person is told of an error; one that nobody expected is written down. */
+export function wordsFor(error: unknown, doing: string): string {
+  if (!(error instanceof Expected)) fault(doing, error);
+  return wordsOf(error);
 }

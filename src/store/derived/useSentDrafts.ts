@@ -1,16 +1,19 @@
+import { keepPreviousData, useQueries, type UseQueryResult } from '@tanstack/react-query';
 import pLimit from 'p-limit';
-import { useEffect, useState } from 'react';
 
 import type { ListingDraft } from '@/contract/courier';
-import { wordsFor } from '@/store/base/faults';
+import { wordsOf } from '@/store/base/faults';
+import { queries } from '@/store/base/queries';
 import { sentDrafts } from '@/store/courier/courierLink';
 
 /** Asked at a time: they are small, and many of them must not hold up the courier. */
 const limit = pLimit(4);
 
+type ByMarket = Readonly<Record<string, ListingDraft>>;
+
 export interface SentDrafts {
   /** By item and marketplace; an item is missing until it was answered. */
-  drafts: Readonly<Record<string, Readonly<Record<string, ListingDraft>>>>;
+  drafts: Readonly<Record<string, ByMarket>>;
   /** Why something could not be asked. */
   trouble: string | null;
 }
@@ -21,24 +24,23 @@ export interface SentDrafts {
  * @param version anything that changes when it has to be asked again
  */
 export function useSentDrafts(items: readonly string[], version?: unknown): SentDrafts {
-  const [known, setKnown] = useState<SentDrafts>({ drafts: {}, trouble: null });
-  const key = items.join(' ');
-  useEffect(() => {
-    let there = true;
-    for (const id of key.split(' ').filter(Boolean))
-      void limit(async () => {
-        if (!there) return;
-        try {
-          const drafts = await sentDrafts(id);
-          if (there) setKnown((k) => ({ drafts: { ...k.drafts, [id]: drafts }, trouble: null }));
-        } catch (error) {
-          const trouble = wordsFor(error, 'comparing with what was sent');
-          if (there) setKnown((k) => ({ ...k, trouble }));
-        }
-      });
-    return () => {
-      there = false;
-    };
-  }, [key, version]);
-  return known;
+  return useQueries(
+    {
+      queries: items.map((id) => ({
+        queryKey: ['sentDrafts', id, version],
+        queryFn: async () => ({ id, drafts: await limit(() => sentDrafts(id)) }),
+        placeholderData: keepPreviousData,
+      })),
+      combine: together,
+    },
+    queries,
+  );
+}
+
+function together(answers: UseQueryResult<{ id: string; drafts: ByMarket }>[]): SentDrafts {
+  const failed = answers.find((a) => a.error);
+  return {
+    drafts: Object.fromEntries(answers.flatMap(({ data }) => (data ? [[data.id, data.drafts]] : []))),
+    trouble: failed ? wordsOf(failed.error) : null,
+  };
 }

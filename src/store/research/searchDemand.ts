@@ -1,57 +1,66 @@
-import { useEffect } from 'react';
-import { create } from 'zustand';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 
 import { SearchDemandAnswer, type SearchedWord } from '@/contract/comps';
+import type { Mapping } from '@/contract/mapping';
+import type { RuleSheet } from '@/contract/ruleSheet';
+import type { KindTree } from '@/core/kinds/tree';
 import { categoryFor } from '@/core/mapping/categories';
 import { useAttic } from '@/store/attic/attic';
-import { unlessExpected } from '@/store/base/faults';
+import { queries } from '@/store/base/queries';
 import { ask, useCourier } from '@/store/courier/courierLink';
-import { kindsNow } from '@/store/items/kinds';
-
-/**
- * What buyers search for, by our kind: per marketplace, as long as the page is open. Absent: not asked yet.
- */
-const useDemand = create<Record<string, Record<string, readonly SearchedWord[]>>>(() => ({}));
+import { kindsNow, useKinds } from '@/store/items/kinds';
 
 /** `market:category` for every marketplace that has a category for this kind. */
 export function placesOf(kind: string): string[] {
-  const tree = kindsNow();
   const mappings = Object.values(useAttic.getState().mappings);
-  return useCourier.getState().sheets.flatMap((sheet) => {
+  return placesAmong(useCourier.getState().sheets, kind, kindsNow(), mappings);
+}
+
+function placesAmong(
+  sheets: readonly RuleSheet[],
+  kind: string,
+  tree: KindTree,
+  mappings: readonly Mapping[],
+): string[] {
+  return sheets.flatMap((sheet) => {
     const category = sheet.byHand ? null : categoryFor(kind, tree, sheet, mappings);
     return category ? [`${sheet.marketplace}:${category.id}`] : [];
   });
 }
 
-const asked = new Set<string>();
+type ByMarket = Readonly<Record<string, readonly SearchedWord[]>>;
 
-/**
- * Asks once for each kind; without a connection it is asked again the next time. Words can be written without
- * it.
- */
-async function askSearchDemand(kind: string): Promise<void> {
-  const at = placesOf(kind);
-  if (kind === '' || at.length === 0 || asked.has(kind)) return;
-  asked.add(kind);
-  try {
-    const query = new URLSearchParams(at.map((place) => ['at', place]));
-    const answer = SearchDemandAnswer.parse(await (await ask(`/search-demand?${query}`)).json());
-    const words = Object.fromEntries(answer.markets.map((m) => [m.market, m.words]));
-    useDemand.setState({ [kind]: words });
-    if (answer.missing.length > 0) asked.delete(kind);
-  } catch (error) {
-    unlessExpected('asking what buyers search')(error);
-    asked.delete(kind);
-  }
+/** Words can be written without it: who could not be asked is asked again the next time. */
+async function askSearchDemand(at: readonly string[]): Promise<{ words: ByMarket; isWhole: boolean }> {
+  const query = new URLSearchParams(at.map((place) => ['at', place]));
+  const answer = SearchDemandAnswer.parse(await (await ask(`/search-demand?${query}`)).json());
+  const words = Object.fromEntries(answer.markets.map((m) => [m.market, m.words]));
+  return { words, isWhole: answer.missing.length === 0 };
 }
 
-const NOTHING: Record<string, readonly SearchedWord[]> = {};
+const NOTHING: ByMarket = {};
 
-/** What buyers search for in items of a kind, per marketplace. */
-export function useSearchDemand(kind: string): Record<string, readonly SearchedWord[]> {
+/** What buyers search for in items of a kind, per marketplace; asked once for as long as the page is open. */
+export function useSearchDemand(kind: string): ByMarket {
   const sheets = useCourier((s) => s.sheets);
-  useEffect(() => void askSearchDemand(kind), [kind, sheets]);
-  return useDemand((s) => s[kind]) ?? NOTHING;
+  const mappings = useAttic((s) => s.mappings);
+  const tree = useKinds();
+  const at = useMemo(
+    () => (kind === '' ? [] : placesAmong(sheets, kind, tree, Object.values(mappings))),
+    [kind, sheets, tree, mappings],
+  );
+  const { data } = useQuery(
+    {
+      queryKey: ['searchDemand', kind, at],
+      queryFn: () => askSearchDemand(at),
+      enabled: at.length > 0,
+      staleTime: ({ state }) => (state.data?.isWhole ? Infinity : 0),
+      gcTime: Infinity,
+    },
+    queries,
+  );
+  return data?.words ?? NOTHING;
 }
 
 /** All marketplaces together: each word with its greatest count, the most searched first. */
