@@ -162,7 +162,34 @@ module.exports = [
     },
   },
   {
-    files: ['server/http/**/*.ts', 'src/wording/**/*.ts', 'src/contract/**/*.ts'],
+    // What belongs to a page belongs to somebody who made it, and ends it.
+    files: ['src/store/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: ':matches(Program, ExportNamedDeclaration) > VariableDeclaration[kind="let"]',
+          message: 'Module-level state: let whoever makes it own it (createAttic, a class, a store).',
+        },
+        {
+          selector:
+            ':matches(Program, ExportNamedDeclaration) > VariableDeclaration > VariableDeclarator > NewExpression[callee.name=/^(Map|Set)$/][arguments.length=0]',
+          message: 'Module-level state: let whoever makes it own it (createAttic, a class, a store).',
+        },
+      ],
+    },
+  },
+  {
+    files: [
+      'server/*.ts',
+      'server/{courier,faults,http,lookup,carrier}/*.ts',
+      'sim/*.ts',
+      'src/contract/**/*.ts',
+      'src/core/courier/*.ts',
+      'src/store/{attic,base,derived,research,services}/**/*.ts',
+      'src/wording/**/*.ts',
+    ],
     ignores: ['**/*.test.ts'],
     rules: { 'max-lines-per-function': ['error', { max: 80 }] },
   },

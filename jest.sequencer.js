@@ -35,7 +35,7 @@ const SECONDS = {
   'features/attic/attic': 15,
   'features/fulfilment/desk': 11,
   'features/connections/connections': 10,
-  'adapters/conformance': 33,
+  'marketplaces/conformance': 33,
   'price/askingPrice': 12,
   'pixels/looking': 4,
   'courier/writing': 10,

@@ -24,54 +24,53 @@ export interface Outside {
 /** Where the simulated outside is mounted. */
 export const OUTSIDE = '/outside';
 
-/** Who calls the seller by itself, and where to. */
-export type Hooked = Readonly<Record<'brackenmoor' | 'oldhollow', { url: string; secret: string }>>;
+/** Where a service tells the seller by itself what happens there, and what it signs with. */
+export interface Hook {
+  url: string;
+  secret: string;
+}
+
+interface Common {
+  store: Store;
+  token: string;
+  base: string;
+  hook: Hook;
+}
 
 /** All that there is outside, in the order people see it. */
-export const SERVICES = [
-  'brackenmoor',
-  'threadwick',
-  'nearstile',
-  'oldhollow',
-  'quirestack',
-  'lanternyard',
-  'handbill',
-  'indexhall',
-  'pennant',
-] as const;
-export type ServiceId = (typeof SERVICES)[number];
+const STANDINS: Readonly<Record<string, (common: Common) => Service>> = {
+  brackenmoor,
+  threadwick,
+  nearstile,
+  oldhollow,
+  quirestack,
+  lanternyard,
+  handbill,
+  indexhall,
+  pennant,
+};
+export const SERVICES = Object.keys(STANDINS);
 
-/**
- * Starts the simulated outside, each service with a database of its own.
- *
- * @param token by which a service lets the seller in at first
- */
-export async function openOutside(
-  folder: string,
-  token: (id: ServiceId) => string,
-  hooks: Hooked,
-): Promise<Outside> {
+interface OutsideOptions {
+  folder: string;
+  /** By which a service lets the seller in at first. */
+  token: (id: string) => string;
+  hook: (id: string) => Hook;
+}
+
+/** Starts the simulated outside, each service with a database of its own. */
+export async function openOutside({ folder, token, hook }: OutsideOptions): Promise<Outside> {
   await mkdir(folder, { recursive: true });
   const stores: Store[] = [];
-  const common = async (id: ServiceId) => {
+  const services: Service[] = [];
+  for (const [id, open] of Object.entries(STANDINS)) {
     const file = join(folder, `${id}.db`);
     const store = await Store.open(file).catch((error: unknown): never => {
       throw databaseCode(error) === null ? error : storeTrouble(id, file);
     });
     stores.push(store);
-    return { store, token: token(id), base: `${OUTSIDE}/${id}` };
-  };
-  const services = [
-    brackenmoor({ ...(await common('brackenmoor')), hook: hooks.brackenmoor }),
-    threadwick(await common('threadwick')),
-    nearstile(await common('nearstile')),
-    oldhollow({ ...(await common('oldhollow')), hook: hooks.oldhollow }),
-    quirestack(await common('quirestack')),
-    lanternyard(await common('lanternyard')),
-    handbill(await common('handbill')),
-    indexhall(await common('indexhall')),
-    pennant(await common('pennant')),
-  ];
+    services.push(open({ store, token: token(id), base: `${OUTSIDE}/${id}`, hook: hook(id) }));
+  }
   for (const service of services) service.start();
   return {
     services,
@@ -82,7 +81,7 @@ export async function openOutside(
   };
 }
 
-function storeTrouble(id: ServiceId, file: string): StartTrouble {
+function storeTrouble(id: string, file: string): StartTrouble {
   return new StartTrouble(
     'damaged',
     `The simulated service “${id}” can’t use its data, “${file}”: it is damaged, locked or can’t be written. Your attic and the ledger are whole. Move that file away to begin that service anew, then start again.`,

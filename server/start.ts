@@ -7,26 +7,22 @@ import { join } from 'node:path';
 
 import { carrier } from './carrier/carrier';
 import type { Adapter } from './courier/adapter';
-import { brackenmoorAdapter } from './courier/adapters/brackenmoor';
-import { handbillAdapter } from './courier/adapters/handbill';
-import { lanternyardAdapter } from './courier/adapters/lanternyard';
-import { nearstileAdapter } from './courier/adapters/nearstile';
-import { oldhollowAdapter } from './courier/adapters/oldhollow';
-import { quirestackAdapter } from './courier/adapters/quirestack';
-import { threadwickAdapter } from './courier/adapters/threadwick';
 import { Connections } from './courier/connections';
 import { Courier } from './courier/courier';
+import type { Ledger } from './courier/ledger';
 import { copiedAt, LedgerCopies, openLedger, takeKept } from './courier/ledgerCopies';
 import { PictureShelf } from './courier/pictureShelf';
 import { openLog, type Log } from './faults/log';
 import { databaseCode, StartTrouble } from './faults/startTrouble';
 import { holdFolder } from './folderLock';
-import { api } from './http/api';
+import { api, type ApiParts } from './http/api';
 import { EventStream } from './http/eventStream';
 import { hostCheck, securityHeaders } from './http/guard';
 import { demoFiles, pages } from './http/pages';
 import { productLookup } from './lookup/productLookup';
-import { openOutside, OUTSIDE, outsidePage, SERVICES, type ServiceId } from './outside';
+import { MARKETPLACES } from './marketplaces/marketplaces';
+import { openOutside, OUTSIDE, outsidePage, SERVICES, type Hook } from './outside';
+import type { Service } from './standins/kit/service';
 
 export interface Running {
   address: string;
@@ -83,17 +79,71 @@ export async function start(options: StartOptions): Promise<Running> {
   }
 }
 
+type App = Hono<{ Bindings: HttpBindings }>;
+type Closing = (close: () => unknown) => void;
+
 /** @param closing what is to be closed at the end, the last one first */
-async function open(
-  options: StartOptions,
-  closing: (close: () => unknown) => void,
-  stop: () => Promise<void>,
-): Promise<Running> {
+async function open(options: StartOptions, closing: Closing, stop: () => Promise<void>): Promise<Running> {
   const { port, data, dist, demo, restore = false, pace = 1 } = options;
-  closing(await holdFolder(data, `http://127.0.0.1:${port}`));
+  const address = `http://127.0.0.1:${port}`;
+  closing(await holdFolder(data, address));
   const log = await openLog(join(data, 'logs'));
   closing(() => log.close());
   const app = new Hono<{ Bindings: HttpBindings }>({ strict: false });
+  const answerNow = await answeringLater(app, port, closing);
+
+  const { ledger, copies, earlierLedger } = await openBooks(data, restore, log, closing);
+  const secret = (name: string) => ledger.keptOnce(name, () => randomBytes(24).toString('base64url'));
+  const addressOf = (id: string) => `${address}${OUTSIDE}/${id}`;
+  const token = () => randomBytes(24).toString('base64url');
+  const connections = await Connections.open(ledger, SERVICES, token, addressOf);
+  const hooks = new Map<string, Hook>();
+  for (const { id, callsBack } of MARKETPLACES)
+    if (callsBack) hooks.set(id, { url: `${address}/hooks/${id}`, secret: await secret(`hook.${id}`) });
+  const outside = await openOutside({
+    folder: join(data, 'outside'),
+    token: (id) => connections.token(id),
+    hook: (id) => hooks.get(id) ?? { url: '', secret: '' },
+  });
+  closing(() => outside.stop());
+  const shelf = new PictureShelf(join(data, 'pictures'));
+  const seatOf = (id: string) => ({
+    address: addressOf(id),
+    token: () => connections.token(id),
+    hookSecret: hooks.get(id)?.secret ?? '',
+  });
+  const courier = await Courier.open(
+    ledger,
+    MARKETPLACES.map(({ id, open: opened }) => paced(opened(seatOf(id)), pace)),
+    (hash) => shelf.get(hash),
+    { accessPage, log, incomplete: restore },
+  );
+  closing(() => courier.stop());
+  const events = new EventStream(courier);
+  closing(() => events.stop());
+
+  app.use(securityHeaders());
+  app.use(hostCheck(port));
+  // Room for the largest of calls, a form with eight pictures; the API's own limits are much smaller.
+  app.use(bodyLimit({ maxSize: 32_000_000 }));
+  outsideRoutes(app, outside.services);
+  hookRoutes(app, courier);
+  const identity = await identityOf(ledger, { demo: demo !== null, earlierLedger, courier, log });
+  const desk = productLookup(seatOf('indexhall'));
+  const parts = { courier, ledger, shelf, connections, desk, port, events, log, ...identity };
+  app.route('/api', api({ ...parts, carrier: carrier(seatOf('pennant')) }));
+  pageRoutes(app, { demo, dist, log });
+  answerNow();
+  await copies.start();
+  closing(() => copies.stop());
+  await courier.begin();
+  courier.watchRules(RULES_EVERY);
+  courier.watchShown(COMPARE_EVERY);
+  return { address, courier, shelf, log, stop };
+}
+
+/** Takes the port at once; answers once it is told to. */
+async function answeringLater(app: App, port: number, closing: Closing): Promise<() => void> {
   let ready = false;
   const server = await listen(
     // The router must not be asked before all routes are in it.
@@ -105,72 +155,64 @@ async function open(
     server.closeAllConnections();
     await new Promise((done) => server.close(done));
   });
-  const address = `http://127.0.0.1:${port}`;
+  return () => {
+    ready = true;
+  };
+}
 
-  const ledgerFile = join(data, 'ledger.db');
-  const aside = restore ? await takeKept(ledgerFile) : null;
+/** The ledger, and what keeps copies of it; its kept copy where it is asked for. */
+async function openBooks(data: string, restore: boolean, log: Log, closing: Closing) {
+  const file = join(data, 'ledger.db');
+  const aside = restore ? await takeKept(file) : null;
   if (restore)
     log.note('went on with the kept copy of the ledger', { aside: aside === null ? 'none' : 'put aside' });
-  const ledger = await openLedger(ledgerFile, RESTORE);
+  const ledger = await openLedger(file, RESTORE);
   closing(() => ledger.close());
-  const copies = new LedgerCopies(ledger, ledgerFile, log);
-  const earlierLedger = ledger.isNew ? copiedAt(ledgerFile) : null;
-  const secret = (name: string) => ledger.keptOnce(name, () => randomBytes(24).toString('base64url'));
-  let attic = await ledger.keptOnce(
-    'attic',
-    () => `${demo ? 'demo' : 'own'}-${randomBytes(6).toString('hex')}`,
-  );
-  const addressOf = (id: string) => `${address}${OUTSIDE}/${id}`;
-  const connections = await Connections.open(
-    ledger,
-    SERVICES,
-    () => randomBytes(24).toString('base64url'),
-    addressOf,
-  );
-  const hooks = {
-    brackenmoor: { url: `${address}/hooks/brackenmoor`, secret: await secret('hook.brackenmoor') },
-    oldhollow: { url: `${address}/hooks/oldhollow`, secret: await secret('hook.oldhollow') },
-  };
-  const outside = await openOutside(join(data, 'outside'), (id) => connections.token(id), hooks);
-  closing(() => outside.stop());
-  const shelf = new PictureShelf(join(data, 'pictures'));
-  const at = (id: ServiceId) => ({ address: addressOf(id), token: () => connections.token(id) });
+  const earlierLedger = ledger.isNew ? copiedAt(file) : null;
+  return { ledger, copies: new LedgerCopies(ledger, file, log), earlierLedger };
+}
 
-  app.use(securityHeaders());
-  app.use(hostCheck(port));
-  // Room for the largest of calls, a form with eight pictures; the API's own limits are much smaller.
-  app.use(bodyLimit({ maxSize: 32_000_000 }));
-  for (const service of outside.services) app.route(`${OUTSIDE}/${service.id}`, service.app);
+/** Which attic this server works for, and by what its pages are known. */
+async function identityOf(
+  ledger: Ledger,
+  about: { demo: boolean; earlierLedger: number | null; courier: Courier; log: Log },
+): Promise<Pick<ApiParts, 'session' | 'goOnWith'>> {
+  const { demo, earlierLedger, courier, log } = about;
+  const begun = () => `${demo ? 'demo' : 'own'}-${randomBytes(6).toString('hex')}`;
+  let attic = await ledger.keptOnce('attic', begun);
+  // The token is kept, so that an open page goes on after a restart.
+  const token = await ledger.keptOnce('session', () => randomBytes(24).toString('base64url'));
+  return {
+    session: () => ({ token, attic, demo, currency: 'EUR', earlierLedger }),
+    async goOnWith(name) {
+      await ledger.keep('attic', name);
+      attic = name;
+      log.note('went on with the attic of a browser');
+      for (const { id } of courier.markets())
+        void courier.compare(id).catch((error: unknown) => log.fault('comparing', error, { market: id }));
+    },
+  };
+}
+
+/** Where a person is shown a code that lets us in; null: there is none. */
+function accessPage(market: string): string | null {
+  const manifest = MARKETPLACES.find(({ id }) => id === market);
+  return manifest?.letsInByCode ? `${OUTSIDE}/${market}/access` : null;
+}
+
+function outsideRoutes(app: App, services: readonly Service[]): void {
+  for (const service of services) app.route(`${OUTSIDE}/${service.id}`, service.app);
   app.get(OUTSIDE, (c) => {
     c.header(
       'Content-Security-Policy',
       "sandbox allow-popups; default-src 'none'; style-src 'unsafe-inline'",
     );
-    return c.html(outsidePage(outside.services));
+    return c.html(outsidePage(services));
   });
+}
 
-  const courier = await Courier.open(
-    ledger,
-    [
-      brackenmoorAdapter({ ...at('brackenmoor'), hookSecret: hooks.brackenmoor.secret }),
-      threadwickAdapter(at('threadwick')),
-      nearstileAdapter(at('nearstile')),
-      oldhollowAdapter({ ...at('oldhollow'), hookSecret: hooks.oldhollow.secret }),
-      quirestackAdapter(at('quirestack')),
-      lanternyardAdapter(at('lanternyard')),
-      handbillAdapter(),
-    ].map((adapter) => paced(adapter, pace)),
-    (hash) => shelf.get(hash),
-    {
-      accessPage: (market) => (market === 'handbill' ? null : `${OUTSIDE}/${market}/access`),
-      log,
-      incomplete: restore,
-    },
-  );
-  closing(() => courier.stop());
-  const events = new EventStream(courier);
-  closing(() => events.stop());
-
+/** What marketplaces tell by themselves. */
+function hookRoutes(app: App, courier: Courier): void {
   app.post('/hooks/:market', bodyLimit({ maxSize: 100_000 }), async (c) => {
     const adapter = courier.adapter(c.req.param('market'));
     const news = adapter?.readHook?.((name) => c.req.header(name), await c.req.text(), Date.now());
@@ -181,32 +223,10 @@ async function open(
     if (courier.health().cannotWrite !== null) return c.text('Not kept yet.', 503);
     return c.body(null, 204);
   });
-  // The token is kept, so that an open page goes on after a restart.
-  const token = await secret('session');
-  const session = () => ({ token, attic, demo: demo !== null, currency: 'EUR', earlierLedger });
-  const goOnWith = async (name: string) => {
-    await ledger.keep('attic', name);
-    attic = name;
-    log.note('went on with the attic of a browser');
-    for (const { id } of courier.markets())
-      void courier.compare(id).catch((error: unknown) => log.fault('comparing', error, { market: id }));
-  };
-  app.route(
-    '/api',
-    api({
-      courier,
-      ledger,
-      shelf,
-      connections,
-      desk: productLookup(at('indexhall')),
-      carrier: carrier(at('pennant')),
-      port,
-      session,
-      goOnWith,
-      events,
-      log,
-    }),
-  );
+}
+
+/** The app's own files, and what there is nothing of. */
+function pageRoutes(app: App, { demo, dist, log }: { demo: string | null; dist: string; log: Log }): void {
   app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
   if (demo) app.route('/demo', demoFiles(demo, '/demo'));
   app.all('/demo/*', (c) => c.text('No such file.', 404));
@@ -215,14 +235,6 @@ async function open(
     log.fault('answering', error, { path: c.req.routePath, method: c.req.method });
     return c.text('Something went wrong.', 500);
   });
-  ready = true;
-  await copies.start();
-  closing(() => copies.stop());
-  await courier.begin();
-  courier.watchRules(RULES_EVERY);
-  courier.watchShown(COMPARE_EVERY);
-
-  return { address, courier, shelf, log, stop };
 }
 
 function paced(adapter: Adapter, pace: number): Adapter {

@@ -30,19 +30,6 @@ const PAGE = 5;
 export function simAdapter(market: Marketplace, by: SimAdapterOptions): Adapter {
   const { name } = market;
   const call = <T>(reach: () => T) => by.network(market, reach);
-  const nothingThere = (stock: Record<string, number> | null) => {
-    if (stock !== null && Object.values(stock).every((n) => n === 0))
-      throw new Refused([{ field: 'choices', message: 'There is nothing to sell.' }]);
-  };
-  const own = (l: Listed): OwnListing => ({
-    ...by.shown,
-    market: name,
-    ...whereOf(l),
-    ref: l.ref,
-    specifics: {},
-    pictures: [],
-    listedAt: null,
-  });
   return {
     id: name,
     name,
@@ -60,12 +47,12 @@ export function simAdapter(market: Marketplace, by: SimAdapterOptions): Adapter 
     searchDemand: async () => [],
     publish({ ref, draft }) {
       by.onPublish(ref);
-      return call(() => published(market, ref, by.stockOf(draft)));
+      return call(() => published(market, ref, by.stockOf(draft), by));
     },
     revise: (ref, _, draft) =>
       call(() => {
         const stock = by.stockOf(draft);
-        nothingThere(stock);
+        refuseNothing(stock);
         market.restock(ref, stock);
         return 'revised';
       }),
@@ -91,25 +78,43 @@ export function simAdapter(market: Marketplace, by: SimAdapterOptions): Adapter 
           cursor: String(from + news.length),
         };
       }),
-    listOwnListings: () => call(() => market.listings.filter(isUp).map(own)),
+    listOwnListings: () => call(() => market.listings.filter(isUp).map((l) => ownOf(l, name, by))),
   };
+}
 
-  /** Like a real service, it answers a repeated call with what became of the listing. */
-  function published(
-    there: Marketplace,
-    ref: string,
-    stock: Record<string, number> | null,
-  ): Published | AlreadyOver {
-    nothingThere(stock);
-    const l = there.publish(ref, by.now(), stock);
-    by.tell(`  ${name}: publish ${ref} -> ${l.state}`);
-    if (isUp(l)) return whereOf(l);
-    const news = l.state === 'sold' ? there.whyOver(l) : there.feed.filter((n) => n.ref === l.ref);
-    if (news.length > 0) return { news };
-    return { news: [{ type: 'ended', ref: l.ref, remoteId: l.id, why: '' }] };
-  }
+/** @throws Refused: no marketplace keeps a listing of nothing */
+function refuseNothing(stock: Record<string, number> | null): void {
+  if (stock !== null && Object.values(stock).every((n) => n === 0))
+    throw new Refused([{ field: 'choices', message: 'There is nothing to sell.' }]);
+}
+
+/** Like a real service, it answers a repeated call with what became of the listing. */
+function published(
+  market: Marketplace,
+  ref: string,
+  stock: Record<string, number> | null,
+  by: SimAdapterOptions,
+): Published | AlreadyOver {
+  refuseNothing(stock);
+  const l = market.publish(ref, by.now(), stock);
+  by.tell(`  ${market.name}: publish ${ref} -> ${l.state}`);
+  if (isUp(l)) return whereOf(l);
+  const news = l.state === 'sold' ? market.whyOver(l) : market.feed.filter((n) => n.ref === l.ref);
+  return { news: news.length > 0 ? news : [{ type: 'ended', ref: l.ref, remoteId: l.id, why: '' }] };
 }
 
 function whereOf(l: Listed): Published {
   return { remoteId: l.id, url: `/${l.id}`, state: l.state === 'inReview' ? 'inReview' : 'live' };
+}
+
+function ownOf(l: Listed, market: string, by: SimAdapterOptions): OwnListing {
+  return {
+    ...by.shown,
+    ...whereOf(l),
+    market,
+    ref: l.ref,
+    specifics: {},
+    pictures: [],
+    listedAt: null,
+  };
 }

@@ -14,13 +14,13 @@ import { FAULTS_END, planEvening, WORLD_END, type Evening } from './plan';
 import { Random } from './random';
 import { Timeline } from './timeline';
 import { CallFailed, failed, type Adapter } from '../server/courier/adapter';
-import { handbillAdapter } from '../server/courier/adapters/handbill';
 import { Courier, policyOf } from '../server/courier/courier';
 import type { Entry, KeptSnapshot, Line } from '../server/courier/ledger';
 import { CannotWrite } from '../server/courier/ledgerWriter';
 import { SteadyClock } from '../server/courier/steadyClock';
 import type { Timers } from '../server/courier/timers';
 import type { Log } from '../server/faults/log';
+import { handbillAdapter } from '../server/marketplaces/handbill/adapter';
 
 export interface SimResult {
   seed: number;

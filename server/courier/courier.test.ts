@@ -5,13 +5,13 @@ import { join } from 'node:path';
 import { RuleSheet } from '@/contract/ruleSheet';
 
 import { failed, Refused } from './adapter';
-import { handbillAdapter } from './adapters/handbill';
 import { Courier } from './courier';
 import { Ledger } from './ledger';
 import { saleAt, sendTo, Shop } from './shop.testing';
 import { SteadyClock } from './steadyClock';
 import { systemTimers, type Timers } from './timers';
 import { until } from '../../e2e/serverProcess';
+import { handbillAdapter } from '../marketplaces/handbill/adapter';
 
 let courier: Courier;
 let ledger: Ledger;

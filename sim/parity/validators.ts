@@ -1,11 +1,11 @@
 import type { ListingDraft } from '@/contract/courier';
 
-import { entryOf } from '../../server/courier/adapters/brackenmoor';
-import { goodOf } from '../../server/courier/adapters/lanternyard';
-import { adOf } from '../../server/courier/adapters/nearstile';
-import { pieceOf as oldPieceOf } from '../../server/courier/adapters/oldhollow';
-import { lineOf } from '../../server/courier/adapters/quirestack';
-import { pieceOf } from '../../server/courier/adapters/threadwick';
+import { entryOf } from '../../server/marketplaces/brackenmoor/adapter';
+import { goodOf } from '../../server/marketplaces/lanternyard/adapter';
+import { adOf } from '../../server/marketplaces/nearstile/adapter';
+import { pieceOf as oldPieceOf } from '../../server/marketplaces/oldhollow/adapter';
+import { lineOf } from '../../server/marketplaces/quirestack/adapter';
+import { pieceOf } from '../../server/marketplaces/threadwick/adapter';
 import { SHEET as brackenmoor } from '../../server/standins/brackenmoor/sheet';
 import { areTwins, problemsOf, readEntry } from '../../server/standins/brackenmoor/validate';
 import { objectionsTo } from '../../server/standins/handbill/service';

@@ -11,7 +11,7 @@ import { Stage, UNITS } from '@/parts/ui/Stage';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
-import { usePictureAddress } from '@/store/pictures/pictures';
+import { usePictureAddress } from '@/store/pictures/usePictureAddress';
 import { useColours } from '@/theme/theme';
 
 /** One flaw: what, where, how bad, how large, and the place in a picture that shows it. */

@@ -15,14 +15,9 @@ import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { wordsFor } from '@/store/base/faults';
-import {
-  addPictures,
-  examineMissing,
-  removePicture,
-  usePictureAddress,
-  type NotTaken,
-} from '@/store/pictures/pictures';
+import { addPictures, examineMissing, removePicture, type NotTaken } from '@/store/pictures/pictures';
 import { readPicture } from '@/store/pictures/reading';
+import { usePictureAddress } from '@/store/pictures/usePictureAddress';
 
 import { AboutPicture } from '../pictures/AboutPicture';
 import { FindingLine } from '../pictures/FindingLine';

@@ -1,6 +1,6 @@
 import { View, type StyleProp, type ViewStyle } from 'react-native';
 
-import { usePictureAddress } from '@/store/pictures/pictures';
+import { usePictureAddress } from '@/store/pictures/usePictureAddress';
 import { Icon } from '@/theme/Icon';
 import { useColours } from '@/theme/theme';
 

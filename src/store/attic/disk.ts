@@ -38,7 +38,17 @@ class Memory implements Engine {
   };
 }
 
-const memories = new Map<string, Memory>();
+/** In place of the browser's storage: it lasts as long as the page, whoever opens an attic anew. */
+class Memories {
+  private readonly all = new Map<string, Memory>();
+
+  of(name: string): Memory {
+    const memory = this.all.get(name) ?? new Memory();
+    this.all.set(name, memory);
+    return memory;
+  }
+}
+const memories = new Memories();
 
 /** What attics' databases are called in the browser. */
 export const DATABASE = 'attic-';
@@ -98,9 +108,7 @@ export class Disk {
   private engine(): Promise<Engine> {
     this.opened ??= howKept().then((how): Engine => {
       if (how !== 'memory') return createAsyncStorage(`${DATABASE}${this.name}`) as unknown as Engine;
-      const memory = memories.get(this.name) ?? new Memory();
-      memories.set(this.name, memory);
-      return memory;
+      return memories.of(this.name);
     });
     return this.opened;
   }

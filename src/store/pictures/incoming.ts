@@ -17,7 +17,9 @@ export const useIncoming = create<{
   waiting: readonly Incoming[];
   /** Those that could not be taken after a reload, until it was seen. */
   notTaken: readonly { name: string; why: string }[];
-}>(() => ({ waiting: [], notTaken: [] }));
+  /** Items that exist since a picture of them was taken: one that is missing now was removed. */
+  begun: readonly string[];
+}>(() => ({ waiting: [], notTaken: [], begun: [] }));
 
 const PREFIX = 'incoming:';
 const keyOf = (id: string) => `${PREFIX}${id}`;

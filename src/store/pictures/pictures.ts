@@ -1,5 +1,3 @@
-import { useEffect, useState } from 'react';
-
 import type { Incoming } from '@/contract/incoming';
 import { Picture, type Origin } from '@/contract/picture';
 import type { Item } from '@/contract/records';
@@ -13,7 +11,6 @@ import {
   saveNow,
   unsavedBlobs,
   useAttic,
-  type PictureSize,
 } from '@/store/attic/attic';
 import { unlessExpected, wordsFor } from '@/store/base/faults';
 import { addItem, itemWith } from '@/store/items/items';
@@ -66,9 +63,6 @@ export function keepPictures(
   const begins = target === null || !useAttic.getState().items[target];
   return keepIncoming(target ?? newId(), files, { begins, origin, shows });
 }
-
-/** Items that exist since a picture of them was taken: one that is missing now was removed. */
-const begun = new Set<string>();
 
 /** Makes pictures of what was kept, in order. */
 export async function takeKept(waiting: readonly Waiting[], onEach?: TakeOptions['onEach']): Promise<Taken> {
@@ -126,8 +120,9 @@ async function takeOne(
   const taken = await pictureWorker().take(clip ? clip.still : file);
   if (!taken.ok) return taken.why;
   if (!isRecorded && !useAttic.getState().items[about.itemId]) {
-    if (!about.begins || begun.has(about.itemId)) return 'removed';
-    begun.add(addItem({ id: about.itemId }));
+    if (!about.begins || useIncoming.getState().begun.includes(about.itemId)) return 'removed';
+    const begun = addItem({ id: about.itemId });
+    useIncoming.setState((now) => ({ begun: [...now.begun, begun] }));
   }
   putBlob(pictureKey(about.id, 'original'), taken.full);
   putBlob(pictureKey(about.id, 'thumb'), taken.thumb);
@@ -219,40 +214,4 @@ export async function examineMissing(ids: readonly string[]): Promise<void> {
         ownUndo: true,
       });
   }
-}
-
-// ---- showing ------------------------------------------------------------------------------------------
-
-const addresses = new Map<string, { version: number; address: string }>();
-
-/** Sizes that pictures are looked at in. */
-export type ShownSize = Exclude<PictureSize, 'original'>;
-
-/** Address of a stored picture or clip for showing; null while it is being read or where there is none. */
-export function usePictureAddress(id: string | undefined, size: ShownSize): string | null {
-  // The bytes change whenever something is done to the picture.
-  const version = useAttic((s) => (id ? (s.pictures[id]?.bytes ?? 0) : 0));
-  // What a reload interrupted gets its bytes once it was worked up again.
-  const isWaiting = useIncoming((s) => s.waiting.some((w) => w.id === id));
-  const key = id ? pictureKey(id, size) : '';
-  const [, again] = useState(0);
-  useEffect(() => {
-    if (!id || addresses.get(key)?.version === version) return;
-    let wanted = true;
-    const read = size === 'full' ? readShown(id) : readBlob(key);
-    void read.catch(unlessExpected('reading a picture')).then((blob) => {
-      if (!blob) return;
-      const before = addresses.get(key);
-      if (before?.version !== version) {
-        addresses.set(key, { version, address: URL.createObjectURL(blob) });
-        // Another view may still be drawing it.
-        if (before) setTimeout(() => URL.revokeObjectURL(before.address), 10_000);
-      }
-      if (wanted) again((n) => n + 1);
-    });
-    return () => {
-      wanted = false;
-    };
-  }, [id, isWaiting, key, size, version]);
-  return addresses.get(key)?.address ?? null;
 }

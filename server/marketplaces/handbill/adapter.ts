@@ -1,6 +1,6 @@
 import type { RuleSheet } from '@/contract/ruleSheet';
 
-import { failed, type Adapter } from '../adapter';
+import { failed, type Adapter } from '../../courier/adapter';
 
 /** Its rules as they stand on its help page: there is no call to ask for them. */
 const RULES: RuleSheet = {

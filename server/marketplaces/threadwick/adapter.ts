@@ -2,6 +2,10 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
+import { RuleSheet } from '@/contract/ruleSheet';
+import type { News } from '@/core/courier/types';
+import { formatAmount } from '@/core/money/money';
+
 import {
   ThreadwickAsked,
   ThreadwickGone,
@@ -10,16 +14,19 @@ import {
   ThreadwickObjections,
   ThreadwickPiece,
   ThreadwickPieces,
-} from '@/contract/marketplaces/threadwick';
-import { RuleSheet } from '@/contract/ruleSheet';
-import type { News } from '@/core/courier/types';
-import { formatAmount } from '@/core/money/money';
-
-import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
-import { call, readAs } from '../call';
-import { ordersAt, talksAt } from './afterSale';
-import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
-import { wearOf } from '../wear';
+} from './contract';
+import {
+  Refused,
+  type Adapter,
+  type AlreadyOver,
+  type Pictures,
+  type Published,
+} from '../../courier/adapter';
+import { call, readAs } from '../../courier/call';
+import { homeAt, inPortions, ownListing, pictureAt } from '../../courier/ownListings';
+import { wearOf } from '../../courier/wear';
+import { ordersAt, talksAt } from '../afterSale';
+import type { Seat } from '../manifest';
 
 type Piece = z.infer<typeof ThreadwickPiece>;
 
@@ -59,7 +66,7 @@ export function pieceOf(ref: string, draft: ListingDraft) {
 }
 
 /** A form with the photos in one call; found again by reference; its journal has to be read. */
-export function threadwickAdapter(config: { address: string; token: () => string }): Adapter {
+export function threadwickAdapter(config: Seat): Adapter {
   const { address } = config;
   const token = () => config.token();
 

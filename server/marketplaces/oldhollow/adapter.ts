@@ -2,6 +2,10 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
+import { RuleSheet } from '@/contract/ruleSheet';
+import type { SentTerms } from '@/contract/terms';
+import type { News } from '@/core/courier/types';
+
 import {
   OldhollowComplaints,
   OldhollowImage,
@@ -12,11 +16,7 @@ import {
   OldhollowSought,
   OldhollowTiding,
   OldhollowTidings,
-} from '@/contract/marketplaces/oldhollow';
-import { RuleSheet } from '@/contract/ruleSheet';
-import type { SentTerms } from '@/contract/terms';
-import type { News } from '@/core/courier/types';
-
+} from './contract';
 import {
   CallFailed,
   Refused,
@@ -24,12 +24,13 @@ import {
   type AlreadyOver,
   type Pictures,
   type Published,
-} from '../adapter';
-import { call, readAs } from '../call';
-import { ordersAt, talksAt } from './afterSale';
-import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
-import { verifyWebhook } from '../verifyWebhook';
-import { wearOf } from '../wear';
+} from '../../courier/adapter';
+import { call, readAs } from '../../courier/call';
+import { homeAt, inPortions, ownListing, pictureAt } from '../../courier/ownListings';
+import { verifyWebhook } from '../../courier/verifyWebhook';
+import { wearOf } from '../../courier/wear';
+import { ordersAt, talksAt } from '../afterSale';
+import type { Seat } from '../manifest';
 
 type Piece = z.infer<typeof OldhollowPiece>;
 
@@ -100,11 +101,7 @@ function dealingsOf(terms: SentTerms) {
 /**
  * Pieces put under our own name for them, fixed or in an auction; tidings come twice and can be read again.
  */
-export function oldhollowAdapter(config: {
-  address: string;
-  token: () => string;
-  hookSecret: string;
-}): Adapter {
+export function oldhollowAdapter(config: Seat): Adapter {
   const { address } = config;
   const token = () => config.token();
   const json = { 'content-type': 'application/json' };

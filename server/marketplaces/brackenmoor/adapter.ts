@@ -2,6 +2,10 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
+import { RuleSheet } from '@/contract/ruleSheet';
+import type { SentTerms } from '@/contract/terms';
+import type { News } from '@/core/courier/types';
+
 import {
   BrackenmoorClip,
   BrackenmoorFeed,
@@ -13,17 +17,20 @@ import {
   BrackenmoorProblems,
   BrackenmoorSought,
   BrackenmoorStall,
-} from '@/contract/marketplaces/brackenmoor';
-import { RuleSheet } from '@/contract/ruleSheet';
-import type { SentTerms } from '@/contract/terms';
-import type { News } from '@/core/courier/types';
-
-import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
-import { call, readAs } from '../call';
-import { ordersAt, talksAt } from './afterSale';
-import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
-import { verifyWebhook } from '../verifyWebhook';
-import { wearOf } from '../wear';
+} from './contract';
+import {
+  Refused,
+  type Adapter,
+  type AlreadyOver,
+  type Pictures,
+  type Published,
+} from '../../courier/adapter';
+import { call, readAs } from '../../courier/call';
+import { homeAt, inPortions, ownListing, pictureAt } from '../../courier/ownListings';
+import { verifyWebhook } from '../../courier/verifyWebhook';
+import { wearOf } from '../../courier/wear';
+import { ordersAt, talksAt } from '../afterSale';
+import type { Seat } from '../manifest';
 
 type Listing = z.infer<typeof BrackenmoorListing>;
 
@@ -98,11 +105,7 @@ function termsOf(terms: SentTerms) {
 }
 
 /** JSON with idempotency keys; signed webhooks, and a feed behind them. */
-export function brackenmoorAdapter(config: {
-  address: string;
-  token: () => string;
-  hookSecret: string;
-}): Adapter {
+export function brackenmoorAdapter(config: Seat): Adapter {
   const { address } = config;
   const token = () => config.token();
   const json = { 'content-type': 'application/json' };

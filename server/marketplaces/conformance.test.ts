@@ -14,11 +14,12 @@ import { plainSetup } from '@/core/listing/setup';
 import { picturesFor } from '@/core/picture/chosen';
 import { takesTerm } from '@/core/terms/terms';
 
-import { garmentPicture } from '../../../e2e/pictures';
-import { buyAt, freePort, until } from '../../../e2e/serverProcess';
-import { jumper } from '../../../e2e/world';
-import { start, type Running } from '../../start';
-import { CallFailed, Refused, type Adapter, type AlreadyOver } from '../adapter';
+import { MARKETPLACES } from './marketplaces';
+import { garmentPicture } from '../../e2e/pictures';
+import { buyAt, freePort, until } from '../../e2e/serverProcess';
+import { jumper } from '../../e2e/world';
+import { CallFailed, Refused, type Adapter, type AlreadyOver } from '../courier/adapter';
+import { start, type Running } from '../start';
 
 /*
  * What the courier counts on from every adapter, each against its own stand-in over HTTP. A new adapter joins
@@ -398,4 +399,8 @@ it('the one that is done by hand is never called: all of it is the person’s', 
   expect(adapter.capabilities.byHand).toBe(true);
   expect(adapter.listOwnListings).toBeUndefined();
   expect((await adapter.ruleSheet()).byHand).toBe(true);
+});
+
+it('is asked of every marketplace that can be called', () => {
+  expect(MARKETPLACES.filter((m) => m.letsInByCode).map((m) => m.id)).toEqual([...CALLED]);
 });

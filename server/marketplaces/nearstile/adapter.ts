@@ -2,6 +2,9 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
+import { RuleSheet } from '@/contract/ruleSheet';
+import type { News } from '@/core/courier/types';
+
 import {
   NearstileAd,
   NearstileFaults,
@@ -9,15 +12,19 @@ import {
   NearstileNews,
   NearstileOld,
   NearstileSearches,
-} from '@/contract/marketplaces/nearstile';
-import { RuleSheet } from '@/contract/ruleSheet';
-import type { News } from '@/core/courier/types';
-
-import { Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
-import { call, readAs } from '../call';
-import { talksAt } from './afterSale';
-import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
-import { wearOf } from '../wear';
+} from './contract';
+import {
+  Refused,
+  type Adapter,
+  type AlreadyOver,
+  type Pictures,
+  type Published,
+} from '../../courier/adapter';
+import { call, readAs } from '../../courier/call';
+import { homeAt, inPortions, ownListing, pictureAt } from '../../courier/ownListings';
+import { wearOf } from '../../courier/wear';
+import { talksAt } from '../afterSale';
+import type { Seat } from '../manifest';
 
 type Ad = z.infer<typeof NearstileAd>;
 
@@ -54,7 +61,7 @@ export function adOf(draft: ListingDraft) {
 }
 
 /** Ads put under our own name for them, looked over by people before they are up. */
-export function nearstileAdapter(config: { address: string; token: () => string }): Adapter {
+export function nearstileAdapter(config: Seat): Adapter {
   const { address } = config;
   const token = () => config.token();
   const json = { 'content-type': 'application/json' };

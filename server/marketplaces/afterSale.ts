@@ -2,8 +2,8 @@ import { z } from 'zod';
 
 import type { OrderAtMarket, Talk } from '@/contract/fulfilment';
 
-import { Refused, type MarketOrders, type MarketTalks } from '../adapter';
-import { call, readAs } from '../call';
+import { Refused, type MarketOrders, type MarketTalks } from '../courier/adapter';
+import { call, readAs } from '../courier/call';
 
 /** How these marketplaces write a conversation. */
 const TalkTold = z.object({

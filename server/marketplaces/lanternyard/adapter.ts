@@ -2,6 +2,8 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
+import { RuleSheet } from '@/contract/ruleSheet';
+
 import {
   LanternyardCoupons,
   LanternyardGood,
@@ -12,14 +14,20 @@ import {
   LanternyardPhoto,
   LanternyardRefusal,
   LanternyardSought,
-} from '@/contract/marketplaces/lanternyard';
-import { RuleSheet } from '@/contract/ruleSheet';
-
-import { failed, Refused, type Adapter, type AlreadyOver, type Pictures, type Published } from '../adapter';
-import { call, readAs } from '../call';
-import { ordersAt, talksAt } from './afterSale';
-import { homeAt, inPortions, ownListing, pictureAt } from '../ownListings';
-import { wearOf } from '../wear';
+} from './contract';
+import {
+  failed,
+  Refused,
+  type Adapter,
+  type AlreadyOver,
+  type Pictures,
+  type Published,
+} from '../../courier/adapter';
+import { call, readAs } from '../../courier/call';
+import { homeAt, inPortions, ownListing, pictureAt } from '../../courier/ownListings';
+import { wearOf } from '../../courier/wear';
+import { ordersAt, talksAt } from '../afterSale';
+import type { Seat } from '../manifest';
 
 type Good = z.infer<typeof LanternyardGood>;
 
@@ -56,7 +64,7 @@ export function goodOf(draft: ListingDraft, photos: readonly string[]) {
  * The seller's own shop: goods under our own name for them, in the shop at once; orders are read from its
  * list.
  */
-export function lanternyardAdapter(config: { address: string; token: () => string }): Adapter {
+export function lanternyardAdapter(config: Seat): Adapter {
   const { address } = config;
   const token = () => config.token();
   const at = (ref: string) => `${address}/admin/goods/${encodeURIComponent(ref)}`;

@@ -3,6 +3,10 @@ import { z } from 'zod';
 
 import type { Comp, CompetingOffer } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
+import { RuleSheet } from '@/contract/ruleSheet';
+import type { News } from '@/core/courier/types';
+import { CALL_LIMIT } from '@/core/courier/waiting';
+
 import {
   QuirestackCopies,
   QuirestackDepotReport,
@@ -20,16 +24,13 @@ import {
   QuirestackStock,
   QuirestackStockReport,
   QuirestackTicket,
-} from '@/contract/marketplaces/quirestack';
-import { RuleSheet } from '@/contract/ruleSheet';
-import type { News } from '@/core/courier/types';
-import { CALL_LIMIT } from '@/core/courier/waiting';
-
-import { failed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../adapter';
-import { call, readAs } from '../call';
-import { ordersAt, talksAt } from './afterSale';
-import { homeAt, ownListing, pictureAt } from '../ownListings';
-import { wearOf } from '../wear';
+} from './contract';
+import { failed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../../courier/adapter';
+import { call, readAs } from '../../courier/call';
+import { homeAt, ownListing, pictureAt } from '../../courier/ownListings';
+import { wearOf } from '../../courier/wear';
+import { ordersAt, talksAt } from '../afterSale';
+import type { Seat } from '../manifest';
 
 type Outcome = z.infer<typeof QuirestackLine>;
 type Line = Record<
@@ -76,7 +77,7 @@ export function lineOf(ref: string, draft: ListingDraft): Line {
  * Lists of lines that are answered later. Lines given at nearly the same time go up together. A new offer is
  * left to the report, as something in review is; a withdrawal waits for its line, for it has to be certain.
  */
-export function quirestackAdapter(config: { address: string; token: () => string }): Adapter {
+export function quirestackAdapter(config: Seat): Adapter {
   const { address } = config;
   const token = () => config.token();
   let gathered: { line: Line; done: (ticket: string) => void; failed: (error: unknown) => void }[] = [];
