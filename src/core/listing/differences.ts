@@ -1,4 +1,4 @@
-import type { ListingDraft } from '@/contract/courier';
+import type { DraftChoices, ListingDraft } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms } from '@/contract/terms';
 
@@ -90,21 +90,7 @@ function valuesOf(draft: ListingDraft, sheet: RuleSheet): Value[] {
       of('answers', id, sheet.questions.find((q) => q.id === id)?.label ?? id, words),
     ),
     one('tags', 'Tags', draft.tags.join(', ')),
-    one(
-      'auction',
-      'Auction',
-      auction
-        ? [
-            `opens at ${money(auction.opening)}`,
-            `${auction.days} days`,
-            `put up again ${auction.again} times`,
-            auction.outright === null ? '' : `outright ${money(auction.outright)}`,
-            auction.becomes === null ? '' : `then ${money(auction.becomes)}`,
-          ]
-            .filter(Boolean)
-            .join(', ')
-        : '',
-    ),
+    one('auction', 'Auction', auction ? auctionWords(auction, money) : ''),
     one(
       'search',
       'What search engines show',
@@ -119,24 +105,34 @@ function valuesOf(draft: ListingDraft, sheet: RuleSheet): Value[] {
         ...Object.entries(paid.extras).map(([id, words]) => `${extraName(sheet, id)}: ${words}`),
       ].join(', '),
     ),
-    one(
-      'choices',
-      'Choices',
-      choices
-        ? [
-            choices.options.join(' and '),
-            ...choices.pieces.map(
-              (p) => `${p.values.join(' ')} (${p.code}) ${money(p.price)}, ${p.stock} there`,
-            ),
-            choices.heldBack ? `${choices.heldBack} held back` : '',
-            choices.cap == null ? '' : `at most ${choices.cap} shown`,
-          ]
-            .filter(Boolean)
-            .join('; ')
-        : '',
-    ),
+    one('choices', 'Choices', choices ? choicesWords(choices, money) : ''),
     one('depotNo', 'At their depot', depotNo ?? ''),
   ];
+}
+
+type Money = (amount: number) => string;
+
+function auctionWords(auction: NonNullable<ListingDraft['auction']>, money: Money): string {
+  return [
+    `opens at ${money(auction.opening)}`,
+    `${auction.days} days`,
+    `put up again ${auction.again} times`,
+    auction.outright === null ? '' : `outright ${money(auction.outright)}`,
+    auction.becomes === null ? '' : `then ${money(auction.becomes)}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+function choicesWords(choices: DraftChoices, money: Money): string {
+  return [
+    choices.options.join(' and '),
+    ...choices.pieces.map((p) => `${p.values.join(' ')} (${p.code}) ${money(p.price)}, ${p.stock} there`),
+    choices.heldBack ? `${choices.heldBack} held back` : '',
+    choices.cap == null ? '' : `at most ${choices.cap} shown`,
+  ]
+    .filter(Boolean)
+    .join('; ');
 }
 
 const extraName = (sheet: RuleSheet, id: string) =>

@@ -36,35 +36,7 @@ export function ListingSign({ state, letters, label, size = 34 }: ListingSignPro
         </defs>
         <path d={FRAME} fill={lit ? c.brass : c.surface} />
         <g clipPath={`url(#${clip})`}>
-          {state === 'draft' ? (
-            <rect x={4} y={22} width={24} height={16} fill={c.soft} opacity={0.55} />
-          ) : null}
-          {state === 'onItsWay'
-            ? [-10, -2, 6, 14, 22, 30].map((x) => (
-                <line key={x} x1={x} y1={40} x2={x + 18} y2={2} stroke={c.slate} strokeWidth={2} />
-              ))
-            : null}
-          {state === 'ended'
-            ? [8, 13, 18, 23, 28, 33].map((y) => (
-                <line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.soft} strokeWidth={2.4} />
-              ))
-            : null}
-          {state === 'held' ? (
-            <>
-              <rect x={4} y={2} width={12} height={36} fill={c.surface} />
-              {[8, 13, 18, 23, 28, 33].map((y) => (
-                <line key={y} x1={4} y1={y} x2={15} y2={y} stroke={c.ink} strokeWidth={2.4} />
-              ))}
-            </>
-          ) : null}
-          {state === 'goingDown' ? (
-            <>
-              <rect x={4} y={2} width={24} height={17} fill={c.surface} />
-              {[7, 12, 17].map((y) => (
-                <line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.ink} strokeWidth={2.4} />
-              ))}
-            </>
-          ) : null}
+          <Pane state={state} />
         </g>
         {lit && state !== 'goingDown' ? (
           <g stroke={c.ink} strokeWidth={1.4} opacity={0.75}>
@@ -82,14 +54,7 @@ export function ListingSign({ state, letters, label, size = 34 }: ListingSignPro
           </>
         ) : null}
         <path d={FRAME} fill="none" stroke={isBad ? c.brick : quiet ? c.soft : c.ink} strokeWidth={2} />
-        {state === 'sold' ? (
-          <g fill={c.moss} stroke={c.surface} strokeWidth={0.8}>
-            <path d="M16 24 C9 17 5 21 5 25 C5 29 10 30 16 25 Z" />
-            <path d="M16 24 C23 17 27 21 27 25 C27 29 22 30 16 25 Z" />
-            <path d="M15 25 L11 36 L16 31 L21 36 L17 25 Z" />
-            <circle cx={16} cy={25} r={2.6} />
-          </g>
-        ) : null}
+        {state === 'sold' ? <Bow /> : null}
         {state === 'goingDown' ? (
           <path d="M16 22 V33 M11.5 28.5 L16 33 L20.5 28.5" stroke={c.ink} strokeWidth={2.2} fill="none" />
         ) : null}
@@ -107,5 +72,54 @@ export function ListingSign({ state, letters, label, size = 34 }: ListingSignPro
         {letters}
       </Text>
     </View>
+  );
+}
+
+/** What is seen through the window. */
+function Pane({ state }: Pick<ListingSignProps, 'state'>) {
+  const c = useColours();
+  return (
+    <>
+      {state === 'draft' ? <rect x={4} y={22} width={24} height={16} fill={c.soft} opacity={0.55} /> : null}
+      {state === 'onItsWay'
+        ? [-10, -2, 6, 14, 22, 30].map((x) => (
+            <line key={x} x1={x} y1={40} x2={x + 18} y2={2} stroke={c.slate} strokeWidth={2} />
+          ))
+        : null}
+      {state === 'ended'
+        ? [8, 13, 18, 23, 28, 33].map((y) => (
+            <line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.soft} strokeWidth={2.4} />
+          ))
+        : null}
+      {state === 'held' ? (
+        <>
+          <rect x={4} y={2} width={12} height={36} fill={c.surface} />
+          {[8, 13, 18, 23, 28, 33].map((y) => (
+            <line key={y} x1={4} y1={y} x2={15} y2={y} stroke={c.ink} strokeWidth={2.4} />
+          ))}
+        </>
+      ) : null}
+      {state === 'goingDown' ? (
+        <>
+          <rect x={4} y={2} width={24} height={17} fill={c.surface} />
+          {[7, 12, 17].map((y) => (
+            <line key={y} x1={4} y1={y} x2={28} y2={y} stroke={c.ink} strokeWidth={2.4} />
+          ))}
+        </>
+      ) : null}
+    </>
+  );
+}
+
+/** Tied with a bow: sold. */
+function Bow() {
+  const c = useColours();
+  return (
+    <g fill={c.moss} stroke={c.surface} strokeWidth={0.8}>
+      <path d="M16 24 C9 17 5 21 5 25 C5 29 10 30 16 25 Z" />
+      <path d="M16 24 C23 17 27 21 27 25 C27 29 22 30 16 25 Z" />
+      <path d="M15 25 L11 36 L16 31 L21 36 L17 25 Z" />
+      <circle cx={16} cy={25} r={2.6} />
+    </g>
   );
 }

@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
 
 import { SPACE, useColours, useWide } from '@/theme/theme';
 
@@ -27,14 +27,7 @@ export function LongList<T>(props: LongListProps<T>) {
   const scroller = useRef<HTMLDivElement>(null);
   const list = useRef<HTMLDivElement>(null);
   const above = useRef<HTMLDivElement>(null);
-  const [margin, setMargin] = useState(0);
-  useEffect(() => {
-    const head = above.current;
-    if (!head) return;
-    const watch = new ResizeObserver(() => setMargin(list.current?.offsetTop ?? 0));
-    watch.observe(head);
-    return () => watch.disconnect();
-  }, []);
+  const margin = useTopOf(list, above);
   // eslint-disable-next-line react-hooks/incompatible-library -- the list redraws itself when it scrolls
   const virtual = useVirtualizer({
     count: items.length,
@@ -103,4 +96,17 @@ export function LongList<T>(props: LongListProps<T>) {
       </div>
     </div>
   );
+}
+
+/** How far down something begins, pixels; it follows what stands above it. */
+function useTopOf(what: RefObject<HTMLElement | null>, above: RefObject<HTMLElement | null>): number {
+  const [top, setTop] = useState(0);
+  useEffect(() => {
+    const head = above.current;
+    if (!head) return;
+    const watch = new ResizeObserver(() => setTop(what.current?.offsetTop ?? 0));
+    watch.observe(head);
+    return () => watch.disconnect();
+  }, [what, above]);
+  return top;
 }
