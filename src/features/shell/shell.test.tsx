@@ -1,7 +1,7 @@
 import { act, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 
-import { useAttic } from '@/store/attic/attic';
+import { openAttic, useAttic } from '@/store/attic/attic';
 import { useFaults } from '@/store/base/faults';
 import { useCourier } from '@/store/courier/courierLink';
 import { useRelearned } from '@/store/courier/relearn';
@@ -72,6 +72,7 @@ describe('what a person has to know on every page', () => {
     expect(said()).toBe('');
   });
   it('of two pages that set the same says whose stands, and lets the other be taken', async () => {
+    await openAttic('shell');
     useAttic.setState({
       conflicts: [{ collection: 'items', id: 't', field: 'price', mine: 2, theirs: 3, kept: 'mine' }],
     });
