@@ -184,6 +184,7 @@ module.exports = [
     files: [
       'server/*.ts',
       'server/{courier,faults,http,lookup,carrier}/*.ts',
+      'server/marketplaces/**/*.ts',
       'sim/*.ts',
       'src/contract/**/*.ts',
       'src/core/**/*.ts',

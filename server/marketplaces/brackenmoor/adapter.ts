@@ -104,76 +104,75 @@ function termsOf(terms: SentTerms) {
   };
 }
 
-/** JSON with idempotency keys; signed webhooks, and a feed behind them. */
-export function brackenmoorAdapter(config: Seat): Adapter {
-  const { address } = config;
-  const token = () => config.token();
+const refuse = (body: unknown): never => {
+  throw new Refused(
+    readAs(BrackenmoorProblems, body).problems.map((p) => ({
+      field: p.field.startsWith('attributes.') ? `specific:${p.field.slice(11)}` : (FIELDS[p.field] ?? ''),
+      message: p.message,
+    })),
+  );
+};
+
+const saleNews = (o: z.infer<typeof BrackenmoorHappening>): News => ({
+  type: 'sale',
+  ref: o.reference,
+  remoteId: o.listing,
+  order: o.order,
+  amount: o.paidCents,
+  postage: o.postageCents,
+  fees: o.feesCents,
+  at: o.soldAt,
+  ...(o.piece === undefined ? {} : { piece: o.piece }),
+});
+
+const over = (l: Listing): AlreadyOver => {
+  const ended: News = { type: 'ended', ref: l.reference, remoteId: l.listing, why: '' };
+  if (!l.order) return { news: [ended] };
+  const sale = saleNews({ kind: 'sold', ...l.order });
+  // The last of several pieces: its sale alone does not say that the listing is over.
+  return { news: l.order.piece === undefined ? [sale] : [sale, ended] };
+};
+
+const published = (l: Listing): Published => ({ remoteId: l.listing, url: l.page, state: 'live' });
+
+type Clip = NonNullable<ListingDraft['clip']>;
+
+async function upload({ address, token }: Seat, hash: string, pictures: Pictures): Promise<string> {
+  const bytes = await pictures(hash);
+  const { status, body } = await call(`${address}/v1/pictures`, {
+    method: 'POST',
+    token: token(),
+    expected: [201, 422],
+    headers: { 'content-type': 'image/jpeg' },
+    body: bytes,
+  });
+  return status === 422 ? refuse(body) : readAs(BrackenmoorPicture, body).picture;
+}
+async function uploadClip({ address, token }: Seat, clip: Clip, shelf: Pictures): Promise<string> {
+  const { hash, seconds } = clip;
+  const { status, body } = await call(`${address}/v1/clips?seconds=${seconds}`, {
+    method: 'POST',
+    token: token(),
+    expected: [201, 422],
+    headers: { 'content-type': 'video/*' },
+    body: await shelf(hash),
+  });
+  return status === 422 ? refuse(body) : readAs(BrackenmoorClip, body).clip;
+}
+
+/** What goes there, and comes down. */
+function listingsAt(config: Seat): Pick<Adapter, 'publish' | 'revise' | 'withdraw' | 'lookUp'> {
+  const { address, token } = config;
   const json = { 'content-type': 'application/json' };
-
-  const refuse = (body: unknown): never => {
-    throw new Refused(
-      readAs(BrackenmoorProblems, body).problems.map((p) => ({
-        field: p.field.startsWith('attributes.') ? `specific:${p.field.slice(11)}` : (FIELDS[p.field] ?? ''),
-        message: p.message,
-      })),
-    );
-  };
-
-  const upload = async (hash: string, pictures: Pictures): Promise<string> => {
-    const bytes = await pictures(hash);
-    const { status, body } = await call(`${address}/v1/pictures`, {
-      method: 'POST',
-      token: token(),
-      expected: [201, 422],
-      headers: { 'content-type': 'image/jpeg' },
-      body: bytes,
-    });
-    return status === 422 ? refuse(body) : readAs(BrackenmoorPicture, body).picture;
-  };
-
-  const uploadClip = async ({ hash, seconds }: NonNullable<ListingDraft['clip']>, shelf: Pictures) => {
-    const { status, body } = await call(`${address}/v1/clips?seconds=${seconds}`, {
-      method: 'POST',
-      token: token(),
-      expected: [201, 422],
-      headers: { 'content-type': 'video/*' },
-      body: await shelf(hash),
-    });
-    return status === 422 ? refuse(body) : readAs(BrackenmoorClip, body).clip;
-  };
-
   const entry = async (ref: string, draft: ListingDraft, pictures: Pictures) =>
     JSON.stringify(
       entryOf(
         ref,
         draft,
-        await Promise.all(draft.pictures.map((hash) => upload(hash, pictures))),
-        draft.clip ? await uploadClip(draft.clip, pictures) : null,
+        await Promise.all(draft.pictures.map((hash) => upload(config, hash, pictures))),
+        draft.clip ? await uploadClip(config, draft.clip, pictures) : null,
       ),
     );
-
-  const saleNews = (o: z.infer<typeof BrackenmoorHappening>): News => ({
-    type: 'sale',
-    ref: o.reference,
-    remoteId: o.listing,
-    order: o.order,
-    amount: o.paidCents,
-    postage: o.postageCents,
-    fees: o.feesCents,
-    at: o.soldAt,
-    ...(o.piece === undefined ? {} : { piece: o.piece }),
-  });
-
-  const over = (l: Listing): AlreadyOver => {
-    const ended: News = { type: 'ended', ref: l.reference, remoteId: l.listing, why: '' };
-    if (!l.order) return { news: [ended] };
-    const sale = saleNews({ kind: 'sold', ...l.order });
-    // The last of several pieces: its sale alone does not say that the listing is over.
-    return { news: l.order.piece === undefined ? [sale] : [sale, ended] };
-  };
-
-  const published = (l: Listing): Published => ({ remoteId: l.listing, url: l.page, state: 'live' });
-
   const find = async (ref: string): Promise<Listing | null> => {
     const { body } = await call(`${address}/v1/listings?reference=${encodeURIComponent(ref)}`, {
       token: token(),
@@ -181,47 +180,7 @@ export function brackenmoorAdapter(config: Seat): Adapter {
     });
     return readAs(BrackenmoorListings, body).listings[0] ?? null;
   };
-
   return {
-    id: 'brackenmoor',
-    name: 'Brackenmoor',
-    letters: 'Br',
-    home: homeAt(address),
-    capabilities: { webhooks: true, review: false, pollEvery: 20_000 },
-    talks: talksAt({ market: 'brackenmoor', at: `${address}/v1/letters`, token }, true),
-    orders: ordersAt({ market: 'brackenmoor', at: `${address}/v1/orders`, token }),
-
-    async history(category, words) {
-      const query = new URLSearchParams({ category, words });
-      const { body } = await call(`${address}/v1/past?${query}`, { token: token(), expected: [200] });
-      const wear = await wearOf(this);
-      return readAs(BrackenmoorPast, body).past.map((p): Comp => ({
-        id: p.number,
-        market: 'brackenmoor',
-        title: p.headline,
-        brand: p.maker,
-        category: p.category,
-        wear: wear(p.condition),
-        sold: p.outcome === 'sold',
-        price: p.cents,
-        listedAt: p.listedAt,
-        endedAt: p.endedAt,
-      }));
-    },
-
-    async searchDemand(category) {
-      const { body } = await call(`${address}/v1/sought?${new URLSearchParams({ category })}`, {
-        token: token(),
-        expected: [200],
-      });
-      return readAs(BrackenmoorSought, body).words.map(({ word, times }) => ({ word, count: times }));
-    },
-
-    async ruleSheet() {
-      const { body } = await call(`${address}/v1/rules`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
-
     async publish({ ref, draft }, pictures) {
       const { status, body } = await call(`${address}/v1/listings`, {
         method: 'POST',
@@ -265,7 +224,50 @@ export function brackenmoorAdapter(config: Seat): Adapter {
       const listing = await find(ref);
       return listing && { ...published(listing), over: listing.state !== 'live' };
     },
+  };
+}
 
+/** What it tells of itself and of what others sold. */
+function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'ruleSheet'> {
+  const { address, token } = config;
+  return {
+    async history(category, words) {
+      const query = new URLSearchParams({ category, words });
+      const { body } = await call(`${address}/v1/past?${query}`, { token: token(), expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(BrackenmoorPast, body).past.map((p): Comp => ({
+        id: p.number,
+        market: 'brackenmoor',
+        title: p.headline,
+        brand: p.maker,
+        category: p.category,
+        wear: wear(p.condition),
+        sold: p.outcome === 'sold',
+        price: p.cents,
+        listedAt: p.listedAt,
+        endedAt: p.endedAt,
+      }));
+    },
+
+    async searchDemand(category) {
+      const { body } = await call(`${address}/v1/sought?${new URLSearchParams({ category })}`, {
+        token: token(),
+        expected: [200],
+      });
+      return readAs(BrackenmoorSought, body).words.map(({ word, times }) => ({ word, count: times }));
+    },
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/v1/rules`, { token: token(), expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+  };
+}
+
+/** What happens there, and what stands there. */
+function newsAt(config: Seat): Pick<Adapter, 'eventsSince' | 'listOwnListings' | 'picture' | 'readHook'> {
+  const { address, token } = config;
+  return {
     async eventsSince(cursor) {
       const { body } = await call(`${address}/v1/happenings?after=${encodeURIComponent(cursor ?? '0')}`, {
         token: token(),
@@ -300,6 +302,7 @@ export function brackenmoorAdapter(config: Seat): Adapter {
           ),
         };
       }),
+
     picture: (name) => pictureAt(address, name),
 
     readHook(header, body, now) {
@@ -312,5 +315,22 @@ export function brackenmoorAdapter(config: Seat): Adapter {
         return null;
       }
     },
+  };
+}
+
+/** JSON with idempotency keys; signed webhooks, and a feed behind them. */
+export function brackenmoorAdapter(config: Seat): Adapter {
+  const { address, token } = config;
+  return {
+    id: 'brackenmoor',
+    name: 'Brackenmoor',
+    letters: 'Br',
+    home: homeAt(address),
+    capabilities: { webhooks: true, review: false, pollEvery: 20_000 },
+    talks: talksAt({ market: 'brackenmoor', at: `${address}/v1/letters`, token }, true),
+    orders: ordersAt({ market: 'brackenmoor', at: `${address}/v1/orders`, token }),
+    ...researchAt(config),
+    ...listingsAt(config),
+    ...newsAt(config),
   };
 }

@@ -19,6 +19,7 @@ import {
   failed,
   Refused,
   type Adapter,
+  type Coupons,
   type AlreadyOver,
   type Pictures,
   type Published,
@@ -60,24 +61,56 @@ export function goodOf(draft: ListingDraft, photos: readonly string[]) {
   };
 }
 
-/**
- * The seller's own shop: goods under our own name for them, in the shop at once; orders are read from its
- * list.
- */
-export function lanternyardAdapter(config: Seat): Adapter {
-  const { address } = config;
-  const token = () => config.token();
-  const at = (ref: string) => `${address}/admin/goods/${encodeURIComponent(ref)}`;
+const refuse = (body: unknown): never => {
+  throw new Refused(
+    Object.entries(readAs(LanternyardHitches, body).hitches).map(([field, message]) => ({
+      field: FIELDS[field] ?? '',
+      message,
+    })),
+  );
+};
 
-  const refuse = (body: unknown): never => {
-    throw new Refused(
-      Object.entries(readAs(LanternyardHitches, body).hitches).map(([field, message]) => ({
-        field: FIELDS[field] ?? '',
-        message,
-      })),
-    );
+const published = (good: Good): Published => ({ remoteId: good.ref, url: good.seen, state: 'live' });
+
+/** Orders are all that it tells by itself. */
+async function ordersSince({ address, token }: Seat, cursor: string | null) {
+  const { body } = await call(`${address}/admin/orders?after=${encodeURIComponent(cursor ?? '0')}`, {
+    token: token(),
+    expected: [200],
+  });
+  const read = readAs(LanternyardOrders, body);
+  return {
+    news: read.orders.map((o) => ({
+      type: 'sale' as const,
+      ref: o.ref,
+      remoteId: o.ref,
+      order: o.number,
+      amount: o.cents,
+      postage: o.postCents,
+      fees: o.cardCents,
+      at: o.at,
+    })),
+    cursor: read.upTo,
   };
+}
 
+/** What is sold out is told with its sale, so that nothing is ever taken for withdrawn that was sold. */
+async function overWithSale(seat: Seat, good: Good): Promise<AlreadyOver> {
+  if (good.removed) return { news: [{ type: 'ended', ref: good.ref, remoteId: good.ref, why: '' }] };
+  let cursor = '0';
+  for (;;) {
+    const page = await ordersSince(seat, cursor);
+    const own = page.news.filter((n) => n.ref === good.ref);
+    if (own.length > 0) return { news: own };
+    if (page.cursor === cursor) throw failed('soldToNobody', true);
+    cursor = page.cursor;
+  }
+}
+
+/** What goes there, and comes down. */
+function listingsAt(config: Seat): Pick<Adapter, 'publish' | 'revise' | 'withdraw' | 'lookUp'> {
+  const { address, token } = config;
+  const at = (ref: string) => `${address}/admin/goods/${encodeURIComponent(ref)}`;
   const photo = async (hash: string, pictures: Pictures): Promise<string> => {
     const { status, body } = await call(`${address}/admin/photos`, {
       method: 'POST',
@@ -88,7 +121,6 @@ export function lanternyardAdapter(config: Seat): Adapter {
     });
     return status === 422 ? refuse(body) : readAs(LanternyardPhoto, body).photo;
   };
-
   const put = async (ref: string, draft: ListingDraft, pictures: Pictures) => {
     const { status, body } = await call(at(ref), {
       method: 'PUT',
@@ -102,51 +134,40 @@ export function lanternyardAdapter(config: Seat): Adapter {
     if (status === 422) return refuse(body);
     return { good: readAs(LanternyardGood, body), isOver: status === 409 };
   };
-
-  const published = (good: Good): Published => ({ remoteId: good.ref, url: good.seen, state: 'live' });
-
-  const orders = async (cursor: string | null) => {
-    const { body } = await call(`${address}/admin/orders?after=${encodeURIComponent(cursor ?? '0')}`, {
-      token: token(),
-      expected: [200],
-    });
-    const read = readAs(LanternyardOrders, body);
-    return {
-      news: read.orders.map((o) => ({
-        type: 'sale' as const,
-        ref: o.ref,
-        remoteId: o.ref,
-        order: o.number,
-        amount: o.cents,
-        postage: o.postCents,
-        fees: o.cardCents,
-        at: o.at,
-      })),
-      cursor: read.upTo,
-    };
-  };
-  /** What is sold out is told with its sale, so that nothing is ever taken for withdrawn that was sold. */
-  const overWithSale = async (good: Good): Promise<AlreadyOver> => {
-    if (good.removed) return { news: [{ type: 'ended', ref: good.ref, remoteId: good.ref, why: '' }] };
-    let cursor = '0';
-    for (;;) {
-      const page = await orders(cursor);
-      const own = page.news.filter((n) => n.ref === good.ref);
-      if (own.length > 0) return { news: own };
-      if (page.cursor === cursor) throw failed('soldToNobody', true);
-      cursor = page.cursor;
-    }
-  };
-
   return {
-    id: 'lanternyard',
-    name: 'Lanternyard',
-    letters: 'Ly',
-    home: homeAt(address),
-    capabilities: { webhooks: false, review: false, pollEvery: 3_000 },
-    talks: talksAt({ market: 'lanternyard', at: `${address}/admin/questions`, token }, false),
-    orders: ordersAt({ market: 'lanternyard', at: `${address}/admin/sales`, token }),
+    async publish({ ref, draft }, pictures) {
+      const { good, isOver } = await put(ref, draft, pictures);
+      return isOver ? overWithSale(config, good) : published(good);
+    },
 
+    async revise(ref, _remoteId, draft, pictures) {
+      const { good, isOver } = await put(ref, draft, pictures);
+      return isOver ? overWithSale(config, good) : 'revised';
+    },
+
+    async withdraw(ref) {
+      const { status, body } = await call(at(ref), {
+        method: 'DELETE',
+        token: token(),
+        expected: [200, 404, 409],
+      });
+      if (status === 404) return 'absent';
+      return status === 409 ? overWithSale(config, readAs(LanternyardGood, body)) : 'withdrawn';
+    },
+
+    async lookUp(ref) {
+      const { status, body } = await call(at(ref), { token: token(), expected: [200, 404] });
+      if (status === 404) return null;
+      const good = readAs(LanternyardGood, body);
+      return { ...published(good), over: good.removed || good.left === 0 };
+    },
+  };
+}
+
+/** What it tells of itself and of what others sold. */
+function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'ruleSheet'> {
+  const { address, token } = config;
+  return {
     async history(category, words) {
       const query = new URLSearchParams({ section: category, words });
       const { body } = await call(`${address}/admin/past?${query}`, { token: token(), expected: [200] });
@@ -175,35 +196,14 @@ export function lanternyardAdapter(config: Seat): Adapter {
       const { body } = await call(`${address}/admin/rules`, { token: token(), expected: [200] });
       return readAs(RuleSheet, body);
     },
+  };
+}
 
-    async publish({ ref, draft }, pictures) {
-      const { good, isOver } = await put(ref, draft, pictures);
-      return isOver ? overWithSale(good) : published(good);
-    },
-
-    async revise(ref, _remoteId, draft, pictures) {
-      const { good, isOver } = await put(ref, draft, pictures);
-      return isOver ? overWithSale(good) : 'revised';
-    },
-
-    async withdraw(ref) {
-      const { status, body } = await call(at(ref), {
-        method: 'DELETE',
-        token: token(),
-        expected: [200, 404, 409],
-      });
-      if (status === 404) return 'absent';
-      return status === 409 ? overWithSale(readAs(LanternyardGood, body)) : 'withdrawn';
-    },
-
-    async lookUp(ref) {
-      const { status, body } = await call(at(ref), { token: token(), expected: [200, 404] });
-      if (status === 404) return null;
-      const good = readAs(LanternyardGood, body);
-      return { ...published(good), over: good.removed || good.left === 0 };
-    },
-
-    eventsSince: orders,
+/** What happens there, and what stands there. */
+function newsAt(config: Seat): Pick<Adapter, 'eventsSince' | 'listOwnListings' | 'picture'> {
+  const { address, token } = config;
+  return {
+    eventsSince: (cursor) => ordersSince(config, cursor),
 
     listOwnListings: () =>
       inPortions(async (from) => {
@@ -233,31 +233,56 @@ export function lanternyardAdapter(config: Seat): Adapter {
           ),
         };
       }),
-    picture: (name) => pictureAt(address, name),
 
-    coupons: {
-      async all() {
-        const { body } = await call(`${address}/admin/coupons`, { token: token(), expected: [200] });
-        return readAs(LanternyardCoupons, body).coupons;
-      },
-      async put({ code, percentOff }) {
-        const { status, body } = await call(`${address}/admin/coupons/${encodeURIComponent(code)}`, {
-          method: 'PUT',
-          token: token(),
-          expected: [204, 422],
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ percentOff }),
-        });
-        if (status === 422)
-          throw new Refused([{ field: 'coupon', message: readAs(LanternyardRefusal, body).message }]);
-      },
-      async end(code) {
-        await call(`${address}/admin/coupons/${encodeURIComponent(code)}`, {
-          method: 'DELETE',
-          token: token(),
-          expected: [204],
-        });
-      },
+    picture: (name) => pictureAt(address, name),
+  };
+}
+
+/** Words that take something off. */
+function couponsAt({ address, token }: Seat): Coupons {
+  return {
+    async all() {
+      const { body } = await call(`${address}/admin/coupons`, { token: token(), expected: [200] });
+      return readAs(LanternyardCoupons, body).coupons;
     },
+    async put({ code, percentOff }) {
+      const { status, body } = await call(`${address}/admin/coupons/${encodeURIComponent(code)}`, {
+        method: 'PUT',
+        token: token(),
+        expected: [204, 422],
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ percentOff }),
+      });
+      if (status === 422)
+        throw new Refused([{ field: 'coupon', message: readAs(LanternyardRefusal, body).message }]);
+    },
+    async end(code) {
+      await call(`${address}/admin/coupons/${encodeURIComponent(code)}`, {
+        method: 'DELETE',
+        token: token(),
+        expected: [204],
+      });
+    },
+  };
+}
+
+/**
+ * The seller's own shop: goods under our own name for them, in the shop at once; orders are read from its
+ * list.
+ */
+export function lanternyardAdapter(config: Seat): Adapter {
+  const { address, token } = config;
+  return {
+    id: 'lanternyard',
+    name: 'Lanternyard',
+    letters: 'Ly',
+    home: homeAt(address),
+    capabilities: { webhooks: false, review: false, pollEvery: 3_000 },
+    talks: talksAt({ market: 'lanternyard', at: `${address}/admin/questions`, token }, false),
+    orders: ordersAt({ market: 'lanternyard', at: `${address}/admin/sales`, token }),
+    coupons: couponsAt(config),
+    ...researchAt(config),
+    ...listingsAt(config),
+    ...newsAt(config),
   };
 }

@@ -60,13 +60,48 @@ export function adOf(draft: ListingDraft) {
   };
 }
 
-/** Ads put under our own name for them, looked over by people before they are up. */
-export function nearstileAdapter(config: Seat): Adapter {
-  const { address } = config;
-  const token = () => config.token();
+const refuse = (body: unknown): never => {
+  throw new Refused(
+    readAs(NearstileFaults, body).faults.map((fault) => ({
+      field: FIELDS[fault.split(':')[0] ?? ''] ?? '',
+      message: fault,
+    })),
+  );
+};
+
+const newsOf = (ad: Ad): News[] => {
+  const about = { ref: ad.id, remoteId: ad.id };
+  if (ad.status === 'up') return [{ type: 'approved', ...about, url: ad.link }];
+  // Its reviewers say why in words, not by field: nearly always it is the words.
+  if (ad.status === 'turned down')
+    return [
+      {
+        type: 'turnedDown',
+        ...about,
+        reasons: [
+          ad.why
+            ? { field: 'description', message: ad.why }
+            : { field: 'description', message: '', code: 'noReasonGiven' },
+        ],
+      },
+    ];
+  if (ad.status === 'closed') return [{ type: 'ended', ...about, why: '' }];
+  return [];
+};
+
+const over = (ad: Ad): AlreadyOver => ({ news: newsOf(ad) });
+
+const published = (ad: Ad): Published => ({
+  remoteId: ad.id,
+  url: ad.link,
+  state: ad.status === 'up' ? 'live' : 'inReview',
+});
+
+/** What goes there, and comes down. */
+function listingsAt(config: Seat): Pick<Adapter, 'publish' | 'revise' | 'withdraw' | 'lookUp'> {
+  const { address, token } = config;
   const json = { 'content-type': 'application/json' };
   const adAt = (ref: string) => `${address}/board/ads/${encodeURIComponent(ref)}`;
-
   const form = async (draft: ListingDraft, pictures: Pictures) =>
     JSON.stringify({
       held: draft.held === true,
@@ -75,81 +110,7 @@ export function nearstileAdapter(config: Seat): Adapter {
         draft.pictures.map(async (hash) => Buffer.from(await pictures(hash)).toString('base64')),
       ),
     });
-
-  const refuse = (body: unknown): never => {
-    throw new Refused(
-      readAs(NearstileFaults, body).faults.map((fault) => ({
-        field: FIELDS[fault.split(':')[0] ?? ''] ?? '',
-        message: fault,
-      })),
-    );
-  };
-
-  const newsOf = (ad: Ad): News[] => {
-    const about = { ref: ad.id, remoteId: ad.id };
-    if (ad.status === 'up') return [{ type: 'approved', ...about, url: ad.link }];
-    // Its reviewers say why in words, not by field: nearly always it is the words.
-    if (ad.status === 'turned down')
-      return [
-        {
-          type: 'turnedDown',
-          ...about,
-          reasons: [
-            ad.why
-              ? { field: 'description', message: ad.why }
-              : { field: 'description', message: '', code: 'noReasonGiven' },
-          ],
-        },
-      ];
-    if (ad.status === 'closed') return [{ type: 'ended', ...about, why: '' }];
-    return [];
-  };
-  const over = (ad: Ad): AlreadyOver => ({ news: newsOf(ad) });
-  const published = (ad: Ad): Published => ({
-    remoteId: ad.id,
-    url: ad.link,
-    state: ad.status === 'up' ? 'live' : 'inReview',
-  });
-
   return {
-    id: 'nearstile',
-    name: 'Nearstile',
-    letters: 'Ns',
-    home: homeAt(address),
-    capabilities: { showsHolds: true, webhooks: false, review: true, pollEvery: 2_000 },
-    talks: talksAt({ market: 'nearstile', at: `${address}/board/enquiries`, token }, true),
-
-    async history(category, words) {
-      const query = new URLSearchParams({ board: category, words });
-      const { body } = await call(`${address}/board/old?${query}`, { token: token(), expected: [200] });
-      const wear = await wearOf(this);
-      return readAs(NearstileOld, body).ads.map((p): Comp => ({
-        id: p.id,
-        market: 'nearstile',
-        title: p.heading,
-        brand: '',
-        category: p.board,
-        wear: wear(p.state),
-        sold: p.dealt,
-        price: Math.round(p.euros * 100),
-        listedAt: p.up,
-        endedAt: p.down,
-      }));
-    },
-
-    async searchDemand(category) {
-      const { body } = await call(`${address}/board/searches?${new URLSearchParams({ board: category })}`, {
-        token: token(),
-        expected: [200],
-      });
-      return readAs(NearstileSearches, body).searches.map(([word, count]) => ({ word, count }));
-    },
-
-    async ruleSheet() {
-      const { body } = await call(`${address}/board/rules`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
-
     async publish({ ref, draft }, pictures) {
       const { status, body } = await call(`${adAt(ref)}?new=yes`, {
         method: 'PUT',
@@ -192,6 +153,58 @@ export function nearstileAdapter(config: Seat): Adapter {
       const ad = readAs(NearstileAd, body);
       return { ...published(ad), over: ad.status === 'closed' || ad.status === 'turned down' };
     },
+  };
+}
+
+/** What it tells of itself and of what others sold. */
+function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'ruleSheet'> {
+  const { address, token } = config;
+  return {
+    async history(category, words) {
+      const query = new URLSearchParams({ board: category, words });
+      const { body } = await call(`${address}/board/old?${query}`, { token: token(), expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(NearstileOld, body).ads.map((p): Comp => ({
+        id: p.id,
+        market: 'nearstile',
+        title: p.heading,
+        brand: '',
+        category: p.board,
+        wear: wear(p.state),
+        sold: p.dealt,
+        price: Math.round(p.euros * 100),
+        listedAt: p.up,
+        endedAt: p.down,
+      }));
+    },
+
+    async searchDemand(category) {
+      const { body } = await call(`${address}/board/searches?${new URLSearchParams({ board: category })}`, {
+        token: token(),
+        expected: [200],
+      });
+      return readAs(NearstileSearches, body).searches.map(([word, count]) => ({ word, count }));
+    },
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/board/rules`, { token: token(), expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+  };
+}
+
+/** What happens there, and what stands there. */
+function newsAt(config: Seat): Pick<Adapter, 'eventsSince' | 'listOwnListings' | 'picture'> {
+  const { address, token } = config;
+  return {
+    async eventsSince(cursor) {
+      const { body } = await call(`${address}/board/news/${encodeURIComponent(cursor ?? '0')}`, {
+        token: token(),
+        expected: [200],
+      });
+      const { news, upTo } = readAs(NearstileNews, body);
+      return { news: news.flatMap(newsOf), cursor: String(upTo) };
+    },
 
     listOwnListings: () =>
       inPortions(async (from) => {
@@ -220,15 +233,23 @@ export function nearstileAdapter(config: Seat): Adapter {
           ),
         };
       }),
-    picture: (name) => pictureAt(address, name),
 
-    async eventsSince(cursor) {
-      const { body } = await call(`${address}/board/news/${encodeURIComponent(cursor ?? '0')}`, {
-        token: token(),
-        expected: [200],
-      });
-      const { news, upTo } = readAs(NearstileNews, body);
-      return { news: news.flatMap(newsOf), cursor: String(upTo) };
-    },
+    picture: (name) => pictureAt(address, name),
+  };
+}
+
+/** Ads put under our own name for them, looked over by people before they are up. */
+export function nearstileAdapter(config: Seat): Adapter {
+  const { address, token } = config;
+  return {
+    id: 'nearstile',
+    name: 'Nearstile',
+    letters: 'Ns',
+    home: homeAt(address),
+    capabilities: { showsHolds: true, webhooks: false, review: true, pollEvery: 2_000 },
+    talks: talksAt({ market: 'nearstile', at: `${address}/board/enquiries`, token }, true),
+    ...researchAt(config),
+    ...listingsAt(config),
+    ...newsAt(config),
   };
 }

@@ -98,24 +98,45 @@ function dealingsOf(terms: SentTerms) {
   };
 }
 
-/**
- * Pieces put under our own name for them, fixed or in an auction; tidings come twice and can be read again.
- */
-export function oldhollowAdapter(config: Seat): Adapter {
-  const { address } = config;
-  const token = () => config.token();
+const refuse = (body: unknown): never => {
+  throw new Refused(
+    readAs(OldhollowComplaints, body).complaints.map(({ about, words }) => ({
+      field: FIELDS[about] ?? '',
+      message: words,
+    })),
+  );
+};
+
+const newsOf = ({ kind, ref, post, sale }: z.infer<typeof OldhollowTiding>): News => {
+  const about = { ref, remoteId: ref };
+  return kind === 'sold' && sale
+    ? {
+        type: 'sale',
+        ...about,
+        order: sale.number,
+        amount: sale.cents,
+        postage: post,
+        fees: sale.kept,
+        at: sale.at,
+      }
+    : { type: 'ended', ...about, why: '', code: 'ranOutUnsold' };
+};
+
+const over = (p: Piece): AlreadyOver => ({
+  news: [
+    p.status === 'sold'
+      ? newsOf({ kind: 'sold', ref: p.ref, post: 0, sale: p.sale })
+      : { type: 'ended', ref: p.ref, remoteId: p.ref, why: '' },
+  ],
+});
+
+const published = (p: Piece): Published => ({ remoteId: p.ref, url: p.seen, state: 'live' });
+
+/** What goes there, and comes down. */
+function listingsAt(config: Seat): Pick<Adapter, 'publish' | 'revise' | 'withdraw' | 'lookUp'> {
+  const { address, token } = config;
   const json = { 'content-type': 'application/json' };
   const at = (ref: string) => `${address}/hollow/pieces/${encodeURIComponent(ref)}`;
-
-  const refuse = (body: unknown): never => {
-    throw new Refused(
-      readAs(OldhollowComplaints, body).complaints.map(({ about, words }) => ({
-        field: FIELDS[about] ?? '',
-        message: words,
-      })),
-    );
-  };
-
   const image = async (hash: string, pictures: Pictures): Promise<string> => {
     const { status, body } = await call(`${address}/hollow/images`, {
       method: 'POST',
@@ -126,33 +147,8 @@ export function oldhollowAdapter(config: Seat): Adapter {
     });
     return status === 422 ? refuse(body) : readAs(OldhollowImage, body).image;
   };
-
   const form = async (draft: ListingDraft, pictures: Pictures) =>
     JSON.stringify(pieceOf(draft, await Promise.all(draft.pictures.map((hash) => image(hash, pictures)))));
-
-  const newsOf = ({ kind, ref, post, sale }: z.infer<typeof OldhollowTiding>): News => {
-    const about = { ref, remoteId: ref };
-    return kind === 'sold' && sale
-      ? {
-          type: 'sale',
-          ...about,
-          order: sale.number,
-          amount: sale.cents,
-          postage: post,
-          fees: sale.kept,
-          at: sale.at,
-        }
-      : { type: 'ended', ...about, why: '', code: 'ranOutUnsold' };
-  };
-  const over = (p: Piece): AlreadyOver => ({
-    news: [
-      p.status === 'sold'
-        ? newsOf({ kind: 'sold', ref: p.ref, post: 0, sale: p.sale })
-        : { type: 'ended', ref: p.ref, remoteId: p.ref, why: '' },
-    ],
-  });
-  const published = (p: Piece): Published => ({ remoteId: p.ref, url: p.seen, state: 'live' });
-
   const put = async (ref: string, draft: ListingDraft, pictures: Pictures, first: boolean) => {
     const { status, body } = await call(`${at(ref)}${first ? '?first=yes' : ''}`, {
       method: 'PUT',
@@ -165,45 +161,7 @@ export function oldhollowAdapter(config: Seat): Adapter {
     const piece = readAs(OldhollowPiece, body);
     return { piece, isOver: status === 409 };
   };
-
   return {
-    id: 'oldhollow',
-    name: 'Oldhollow',
-    letters: 'Oh',
-    home: homeAt(address),
-    capabilities: { webhooks: true, review: false, pollEvery: 15_000 },
-    talks: talksAt({ market: 'oldhollow', at: `${address}/hollow/questions`, token }, false),
-    orders: ordersAt({ market: 'oldhollow', at: `${address}/hollow/sales`, token }),
-
-    async history(category, words) {
-      const query = new URLSearchParams({ room: category, words });
-      const { body } = await call(`${address}/hollow/past?${query}`, { token: token(), expected: [200] });
-      const wear = await wearOf(this);
-      return readAs(OldhollowPast, body).pieces.map((p): Comp => ({
-        id: p.number,
-        market: 'oldhollow',
-        title: p.name,
-        brand: p.maker,
-        category: p.room,
-        wear: wear(p.state),
-        sold: p.sold,
-        price: p.cents,
-        listedAt: p.from,
-        endedAt: p.to,
-      }));
-    },
-
-    async searchDemand(category) {
-      const query = new URLSearchParams({ room: category });
-      const { body } = await call(`${address}/hollow/sought?${query}`, { token: token(), expected: [200] });
-      return readAs(OldhollowSought, body).sought.map(({ word, often }) => ({ word, count: often }));
-    },
-
-    async ruleSheet() {
-      const { body } = await call(`${address}/hollow/rulebook`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
-
     async publish({ ref, draft }, pictures) {
       const { piece, isOver } = await put(ref, draft, pictures, true);
       return isOver ? over(piece) : published(piece);
@@ -232,7 +190,48 @@ export function oldhollowAdapter(config: Seat): Adapter {
       const piece = readAs(OldhollowPiece, body);
       return { ...published(piece), over: piece.status !== 'shown' };
     },
+  };
+}
 
+/** What it tells of itself and of what others sold. */
+function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'ruleSheet'> {
+  const { address, token } = config;
+  return {
+    async history(category, words) {
+      const query = new URLSearchParams({ room: category, words });
+      const { body } = await call(`${address}/hollow/past?${query}`, { token: token(), expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(OldhollowPast, body).pieces.map((p): Comp => ({
+        id: p.number,
+        market: 'oldhollow',
+        title: p.name,
+        brand: p.maker,
+        category: p.room,
+        wear: wear(p.state),
+        sold: p.sold,
+        price: p.cents,
+        listedAt: p.from,
+        endedAt: p.to,
+      }));
+    },
+
+    async searchDemand(category) {
+      const query = new URLSearchParams({ room: category });
+      const { body } = await call(`${address}/hollow/sought?${query}`, { token: token(), expected: [200] });
+      return readAs(OldhollowSought, body).sought.map(({ word, often }) => ({ word, count: often }));
+    },
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/hollow/rulebook`, { token: token(), expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+  };
+}
+
+/** What happens there, and what stands there. */
+function newsAt(config: Seat): Pick<Adapter, 'eventsSince' | 'listOwnListings' | 'picture' | 'readHook'> {
+  const { address, token } = config;
+  return {
     async eventsSince(cursor) {
       const { body } = await call(`${address}/hollow/tidings?after=${encodeURIComponent(cursor ?? '0')}`, {
         token: token(),
@@ -275,6 +274,7 @@ export function oldhollowAdapter(config: Seat): Adapter {
           ),
         };
       }),
+
     picture: (name) => pictureAt(address, name),
 
     readHook(header, body, now) {
@@ -286,5 +286,24 @@ export function oldhollowAdapter(config: Seat): Adapter {
         throw error;
       }
     },
+  };
+}
+
+/**
+ * Pieces put under our own name for them, fixed or in an auction; tidings come twice and can be read again.
+ */
+export function oldhollowAdapter(config: Seat): Adapter {
+  const { address, token } = config;
+  return {
+    id: 'oldhollow',
+    name: 'Oldhollow',
+    letters: 'Oh',
+    home: homeAt(address),
+    capabilities: { webhooks: true, review: false, pollEvery: 15_000 },
+    talks: talksAt({ market: 'oldhollow', at: `${address}/hollow/questions`, token }, false),
+    orders: ordersAt({ market: 'oldhollow', at: `${address}/hollow/sales`, token }),
+    ...researchAt(config),
+    ...listingsAt(config),
+    ...newsAt(config),
   };
 }

@@ -25,7 +25,14 @@ import {
   QuirestackStockReport,
   QuirestackTicket,
 } from './contract';
-import { failed, Refused, type Adapter, type AlreadyOver, type Pictures } from '../../courier/adapter';
+import {
+  failed,
+  Refused,
+  type Adapter,
+  type Depot,
+  type AlreadyOver,
+  type Pictures,
+} from '../../courier/adapter';
 import { call, readAs } from '../../courier/call';
 import { homeAt, ownListing, pictureAt } from '../../courier/ownListings';
 import { wearOf } from '../../courier/wear';
@@ -73,29 +80,50 @@ export function lineOf(ref: string, draft: ListingDraft): Line {
   };
 }
 
-/**
- * Lists of lines that are answered later. Lines given at nearly the same time go up together. A new offer is
- * left to the report, as something in review is; a withdrawal waits for its line, for it has to be certain.
- */
-export function quirestackAdapter(config: Seat): Adapter {
-  const { address } = config;
-  const token = () => config.token();
+const over = (offer: z.infer<typeof QuirestackOffer>): AlreadyOver => ({
+  news: [
+    offer.order
+      ? {
+          type: 'sale',
+          ref: offer.ref,
+          remoteId: offer.ref,
+          order: offer.order.order,
+          amount: offer.order.cents,
+          postage: 280,
+          fees: offer.order.withheld,
+          at: offer.order.at,
+        }
+      : { type: 'ended', ref: offer.ref, remoteId: offer.ref, why: '' },
+  ],
+});
+
+const reasonOf = ({ code, words }: Pick<Outcome, 'code' | 'words'>) => ({
+  field: FIELDS[code] ?? '',
+  message: `${words} (${code})`,
+});
+
+const newsOf = (entry: z.infer<typeof QuirestackLog>['log'][number]): News[] => {
+  const about = { ref: entry.ref, remoteId: entry.ref };
+  if (entry.kind === 'sold')
+    return [
+      {
+        type: 'sale',
+        ...about,
+        order: entry.order,
+        amount: entry.cents,
+        postage: entry.postCents,
+        fees: entry.withheld,
+        at: entry.at,
+      },
+    ];
+  if (entry.outcome === 'accepted') return [{ type: 'approved', ...about, url: entry.seen }];
+  if (entry.outcome === 'rejected') return [{ type: 'turnedDown', ...about, reasons: [reasonOf(entry)] }];
+  return [];
+};
+
+/** Lines given at nearly the same time go up together. @returns the ticket of the list that a line went with */
+function gatheringAt({ address, token }: Seat): (line: Line) => Promise<string> {
   let gathered: { line: Line; done: (ticket: string) => void; failed: (error: unknown) => void }[] = [];
-
-  /** Something is wanted of the depot. @throws Refused with its words where it says no */
-  const askDepot = async (path: 'parcels' | 'returns', wanted: object): Promise<unknown> => {
-    const { status, body } = await call(`${address}/feed/${path}`, {
-      method: 'POST',
-      token: token(),
-      expected: [200, 201, 422],
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(wanted),
-    });
-    if (status === 422)
-      throw new Refused([{ field: 'parcel', message: readAs(QuirestackRefusal, body).message }]);
-    return body;
-  };
-
   const flush = async () => {
     const now = gathered;
     gathered = [];
@@ -122,29 +150,39 @@ export function quirestackAdapter(config: Seat): Adapter {
       for (const one of first) one.failed(error);
     }
   };
-  const upload = (line: Line) =>
+  return (line) =>
     new Promise<string>((done, failed) => {
       if (gathered.length === 0) setTimeout(() => void flush(), GATHER);
       gathered.push({ line, done, failed });
     });
+}
 
-  const sendPictures = async (ref: string, draft: ListingDraft, pictures: Pictures) => {
-    for (const [place, hash] of draft.pictures.slice(0, 4).entries()) {
-      const { status, body } = await call(
-        `${address}/feed/pictures/${encodeURIComponent(ref)}?place=${place}`,
-        {
-          method: 'PUT',
-          token: token(),
-          expected: [204, 422],
-          headers: { 'content-type': 'image/jpeg' },
-          body: await pictures(hash),
-        },
-      );
-      if (status === 422)
-        throw new Refused([{ field: 'pictures', message: readAs(QuirestackRefusal, body).message }]);
-    }
-  };
+async function sendPictures(
+  { address, token }: Seat,
+  ref: string,
+  draft: ListingDraft,
+  pictures: Pictures,
+): Promise<void> {
+  for (const [place, hash] of draft.pictures.slice(0, 4).entries()) {
+    const { status, body } = await call(
+      `${address}/feed/pictures/${encodeURIComponent(ref)}?place=${place}`,
+      {
+        method: 'PUT',
+        token: token(),
+        expected: [204, 422],
+        headers: { 'content-type': 'image/jpeg' },
+        body: await pictures(hash),
+      },
+    );
+    if (status === 422)
+      throw new Refused([{ field: 'pictures', message: readAs(QuirestackRefusal, body).message }]);
+  }
+}
 
+/** What goes there, and comes down. */
+function listingsAt(config: Seat): Pick<Adapter, 'publish' | 'revise' | 'withdraw' | 'lookUp'> {
+  const { address, token } = config;
+  const upload = gatheringAt(config);
   const find = async (ref: string) => {
     const { status, body } = await call(`${address}/feed/offers/${encodeURIComponent(ref)}`, {
       token: token(),
@@ -152,23 +190,6 @@ export function quirestackAdapter(config: Seat): Adapter {
     });
     return status === 404 ? null : readAs(QuirestackOffer, body);
   };
-  const over = (offer: z.infer<typeof QuirestackOffer>): AlreadyOver => ({
-    news: [
-      offer.order
-        ? {
-            type: 'sale',
-            ref: offer.ref,
-            remoteId: offer.ref,
-            order: offer.order.order,
-            amount: offer.order.cents,
-            postage: 280,
-            fees: offer.order.withheld,
-            at: offer.order.at,
-          }
-        : { type: 'ended', ref: offer.ref, remoteId: offer.ref, why: '' },
-    ],
-  });
-
   /** What became of a line. @throws CallFailed while it is not worked through yet */
   const outcome = async (ticket: string, ref: string): Promise<Outcome> => {
     const end = Date.now() + CALL_LIMIT - 2_000;
@@ -181,39 +202,55 @@ export function quirestackAdapter(config: Seat): Adapter {
       await new Promise((wait) => setTimeout(wait, LOOK_EVERY));
     }
   };
-
-  const reasonOf = ({ code, words }: Pick<Outcome, 'code' | 'words'>) => ({
-    field: FIELDS[code] ?? '',
-    message: `${words} (${code})`,
-  });
-  const newsOf = (entry: z.infer<typeof QuirestackLog>['log'][number]): News[] => {
-    const about = { ref: entry.ref, remoteId: entry.ref };
-    if (entry.kind === 'sold')
-      return [
-        {
-          type: 'sale',
-          ...about,
-          order: entry.order,
-          amount: entry.cents,
-          postage: entry.postCents,
-          fees: entry.withheld,
-          at: entry.at,
-        },
-      ];
-    if (entry.outcome === 'accepted') return [{ type: 'approved', ...about, url: entry.seen }];
-    if (entry.outcome === 'rejected') return [{ type: 'turnedDown', ...about, reasons: [reasonOf(entry)] }];
-    return [];
-  };
-
   return {
-    id: 'quirestack',
-    name: 'Quirestack',
-    letters: 'Qs',
-    home: homeAt(address),
-    capabilities: { webhooks: false, review: true, pollEvery: 2_000 },
-    talks: talksAt({ market: 'quirestack', at: `${address}/feed/questions`, token }, false),
-    orders: ordersAt({ market: 'quirestack', at: `${address}/feed/orders`, token }),
+    async publish({ ref, draft }, pictures) {
+      const before = await find(ref);
+      if (before && before.status !== 'offered') return over(before);
+      await sendPictures(config, ref, draft, pictures);
+      await upload(lineOf(ref, draft));
+      return { remoteId: ref, url: before?.seen ?? '', state: 'inReview' };
+    },
 
+    async revise(ref, _remoteId, draft, pictures) {
+      await sendPictures(config, ref, draft, pictures);
+      const said = await outcome(await upload(lineOf(ref, draft)), ref);
+      if (said.outcome === 'accepted') return 'revised';
+      const offer = await find(ref);
+      if (offer && offer.status !== 'offered') return over(offer);
+      throw new Refused([reasonOf(said)]);
+    },
+
+    async withdraw(ref) {
+      const line: Line = {
+        action: 'remove',
+        ref,
+        barcode: '',
+        condition: '',
+        note: '',
+        cents: '',
+        origin: '',
+        keptAt: '',
+      };
+      const said = await outcome(await upload(line), ref);
+      if (said.outcome === 'removed') return 'withdrawn';
+      if (said.outcome === 'unknown') return 'absent';
+      const offer = await find(ref);
+      return offer ? over(offer) : 'absent';
+    },
+
+    async lookUp(ref) {
+      const offer = await find(ref);
+      return (
+        offer && { remoteId: ref, url: offer.seen, state: 'live' as const, over: offer.status !== 'offered' }
+      );
+    },
+  };
+}
+
+/** What it tells of itself and of what others sold. */
+function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'competing' | 'ruleSheet'> {
+  const { address, token } = config;
+  return {
     async history(category, words) {
       const query = new URLSearchParams({ rack: category, words });
       const { body } = await call(`${address}/feed/past?${query}`, { token: token(), expected: [200] });
@@ -260,47 +297,20 @@ export function quirestackAdapter(config: Seat): Adapter {
       const { body } = await call(`${address}/feed/rules`, { token: token(), expected: [200] });
       return readAs(RuleSheet, body);
     },
+  };
+}
 
-    async publish({ ref, draft }, pictures) {
-      const before = await find(ref);
-      if (before && before.status !== 'offered') return over(before);
-      await sendPictures(ref, draft, pictures);
-      await upload(lineOf(ref, draft));
-      return { remoteId: ref, url: before?.seen ?? '', state: 'inReview' };
-    },
-
-    async revise(ref, _remoteId, draft, pictures) {
-      await sendPictures(ref, draft, pictures);
-      const said = await outcome(await upload(lineOf(ref, draft)), ref);
-      if (said.outcome === 'accepted') return 'revised';
-      const offer = await find(ref);
-      if (offer && offer.status !== 'offered') return over(offer);
-      throw new Refused([reasonOf(said)]);
-    },
-
-    async withdraw(ref) {
-      const line: Line = {
-        action: 'remove',
-        ref,
-        barcode: '',
-        condition: '',
-        note: '',
-        cents: '',
-        origin: '',
-        keptAt: '',
-      };
-      const said = await outcome(await upload(line), ref);
-      if (said.outcome === 'removed') return 'withdrawn';
-      if (said.outcome === 'unknown') return 'absent';
-      const offer = await find(ref);
-      return offer ? over(offer) : 'absent';
-    },
-
-    async lookUp(ref) {
-      const offer = await find(ref);
-      return (
-        offer && { remoteId: ref, url: offer.seen, state: 'live' as const, over: offer.status !== 'offered' }
-      );
+/** What happens there, and what stands there. */
+function newsAt(config: Seat): Pick<Adapter, 'eventsSince' | 'listOwnListings' | 'picture'> {
+  const { address, token } = config;
+  return {
+    async eventsSince(cursor) {
+      const { body } = await call(`${address}/feed/log?after=${encodeURIComponent(cursor ?? '0')}`, {
+        token: token(),
+        expected: [200],
+      });
+      const { log, upTo } = readAs(QuirestackLog, body);
+      return { news: log.flatMap(newsOf), cursor: upTo };
     },
 
     async listOwnListings() {
@@ -324,42 +334,71 @@ export function quirestackAdapter(config: Seat): Adapter {
         }),
       );
     },
+
     picture: (name) => pictureAt(address, name),
+  };
+}
 
-    depot: {
-      async announce(contents) {
-        return readAs(QuirestackParcel, await askDepot('parcels', { contents })).parcel;
-      },
-      async parcels() {
-        const { body } = await call(`${address}/feed/parcels`, { token: token(), expected: [200] });
-        return readAs(QuirestackParcels, body).parcels;
-      },
-      async stock() {
-        const { body } = await call(`${address}/feed/depot`, { token: token(), expected: [200] });
-        const { day, report } = readAs(QuirestackDepotReport, body);
-        const { data } = Papa.parse<unknown>(report, { header: true, skipEmptyLines: true });
-        const lines = readAs(z.array(QuirestackKept).max(20_000), data);
-        return {
-          day,
-          lines: lines.map(({ depotNo, code, state }) => ({
-            no: depotNo,
-            code,
-            state: state === 'returned' ? ('back' as const) : state,
-          })),
-        };
-      },
-      async sendBack(nos) {
-        readAs(QuirestackReturned, await askDepot('returns', { depotNos: nos }));
-      },
+/** Its own depot, and what is asked of it. */
+function depotAt({ address, token }: Seat): Depot {
+  /** Something is wanted of the depot. @throws Refused with its words where it says no */
+  const askDepot = async (path: 'parcels' | 'returns', wanted: object): Promise<unknown> => {
+    const { status, body } = await call(`${address}/feed/${path}`, {
+      method: 'POST',
+      token: token(),
+      expected: [200, 201, 422],
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(wanted),
+    });
+    if (status === 422)
+      throw new Refused([{ field: 'parcel', message: readAs(QuirestackRefusal, body).message }]);
+    return body;
+  };
+  return {
+    async announce(contents) {
+      return readAs(QuirestackParcel, await askDepot('parcels', { contents })).parcel;
     },
+    async parcels() {
+      const { body } = await call(`${address}/feed/parcels`, { token: token(), expected: [200] });
+      return readAs(QuirestackParcels, body).parcels;
+    },
+    async stock() {
+      const { body } = await call(`${address}/feed/depot`, { token: token(), expected: [200] });
+      const { day, report } = readAs(QuirestackDepotReport, body);
+      const { data } = Papa.parse<unknown>(report, { header: true, skipEmptyLines: true });
+      const lines = readAs(z.array(QuirestackKept).max(20_000), data);
+      return {
+        day,
+        lines: lines.map(({ depotNo, code, state }) => ({
+          no: depotNo,
+          code,
+          state: state === 'returned' ? ('back' as const) : state,
+        })),
+      };
+    },
+    async sendBack(nos) {
+      readAs(QuirestackReturned, await askDepot('returns', { depotNos: nos }));
+    },
+  };
+}
 
-    async eventsSince(cursor) {
-      const { body } = await call(`${address}/feed/log?after=${encodeURIComponent(cursor ?? '0')}`, {
-        token: token(),
-        expected: [200],
-      });
-      const { log, upTo } = readAs(QuirestackLog, body);
-      return { news: log.flatMap(newsOf), cursor: upTo };
-    },
+/**
+ * Lists of lines that are answered later. Lines given at nearly the same time go up together. A new offer is
+ * left to the report, as something in review is; a withdrawal waits for its line, for it has to be certain.
+ */
+export function quirestackAdapter(config: Seat): Adapter {
+  const { address, token } = config;
+  return {
+    id: 'quirestack',
+    name: 'Quirestack',
+    letters: 'Qs',
+    home: homeAt(address),
+    capabilities: { webhooks: false, review: true, pollEvery: 2_000 },
+    talks: talksAt({ market: 'quirestack', at: `${address}/feed/questions`, token }, false),
+    orders: ordersAt({ market: 'quirestack', at: `${address}/feed/orders`, token }),
+    depot: depotAt(config),
+    ...researchAt(config),
+    ...listingsAt(config),
+    ...newsAt(config),
   };
 }

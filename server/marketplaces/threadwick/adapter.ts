@@ -65,11 +65,35 @@ export function pieceOf(ref: string, draft: ListingDraft) {
   };
 }
 
-/** A form with the photos in one call; found again by reference; its journal has to be read. */
-export function threadwickAdapter(config: Seat): Adapter {
-  const { address } = config;
-  const token = () => config.token();
+const refuse = (body: unknown): never => {
+  throw new Refused(
+    readAs(ThreadwickObjections, body).objections.map(([field, message]) => ({
+      field: FIELDS[field] ?? '',
+      message,
+    })),
+  );
+};
 
+const published = (p: Piece): Published => ({ remoteId: p.no, url: p.seen, state: 'live' });
+
+const saleNews = (ref: string, no: string, sale: NonNullable<Piece['sale']>): News => ({
+  type: 'sale',
+  ref,
+  remoteId: no,
+  order: sale.sale,
+  amount: sale.amount,
+  postage: POSTAGE,
+  fees: sale.part,
+  at: Date.parse(sale.when),
+});
+
+const over = (p: Piece): AlreadyOver => ({
+  news: [p.sale ? saleNews(p.ref, p.no, p.sale) : { type: 'ended', ref: p.ref, remoteId: p.no, why: '' }],
+});
+
+/** What goes there, and comes down. */
+function listingsAt(config: Seat): Pick<Adapter, 'publish' | 'revise' | 'withdraw' | 'lookUp'> {
+  const { address, token } = config;
   const form = async (ref: string, draft: ListingDraft, pictures: Pictures): Promise<FormData> => {
     const data = new FormData();
     data.set('piece', JSON.stringify(pieceOf(ref, draft)));
@@ -77,16 +101,6 @@ export function threadwickAdapter(config: Seat): Adapter {
       data.append('photo', new Blob([await pictures(hash)], { type: 'image/jpeg' }), 'photo.jpg');
     return data;
   };
-
-  const refuse = (body: unknown): never => {
-    throw new Refused(
-      readAs(ThreadwickObjections, body).objections.map(([field, message]) => ({
-        field: FIELDS[field] ?? '',
-        message,
-      })),
-    );
-  };
-
   const find = async (ref: string): Promise<Piece | null> => {
     const { body } = await call(`${address}/rail/pieces?ref=${encodeURIComponent(ref)}`, {
       token: token(),
@@ -94,64 +108,7 @@ export function threadwickAdapter(config: Seat): Adapter {
     });
     return readAs(ThreadwickPieces, body)[0] ?? null;
   };
-
-  const published = (p: Piece): Published => ({ remoteId: p.no, url: p.seen, state: 'live' });
-
-  const saleNews = (ref: string, no: string, sale: NonNullable<Piece['sale']>): News => ({
-    type: 'sale',
-    ref,
-    remoteId: no,
-    order: sale.sale,
-    amount: sale.amount,
-    postage: POSTAGE,
-    fees: sale.part,
-    at: Date.parse(sale.when),
-  });
-
-  const over = (p: Piece): AlreadyOver => ({
-    news: [p.sale ? saleNews(p.ref, p.no, p.sale) : { type: 'ended', ref: p.ref, remoteId: p.no, why: '' }],
-  });
-
   return {
-    id: 'threadwick',
-    name: 'Threadwick',
-    letters: 'Tw',
-    home: homeAt(address),
-    capabilities: { webhooks: false, review: false, pollEvery: 2_500 },
-    talks: talksAt({ market: 'threadwick', at: `${address}/rail/notes`, token }, true),
-    orders: ordersAt({ market: 'threadwick', at: `${address}/rail/sales`, token }),
-
-    async history(category, words) {
-      const query = new URLSearchParams({ shelf: category, words });
-      const { body } = await call(`${address}/rail/gone?${query}`, { token: token(), expected: [200] });
-      const wear = await wearOf(this);
-      return readAs(ThreadwickGone, body).map((p): Comp => ({
-        id: p.no,
-        market: 'threadwick',
-        title: p.name,
-        brand: p.label,
-        category: p.shelf,
-        wear: wear(p.worn),
-        sold: p.gone,
-        price: Number(p.price.replace('.', '')),
-        listedAt: Date.parse(p.hung),
-        endedAt: Date.parse(p.down),
-      }));
-    },
-
-    async searchDemand(category) {
-      const { body } = await call(`${address}/rail/asked?${new URLSearchParams({ shelf: category })}`, {
-        token: token(),
-        expected: [200],
-      });
-      return Object.entries(readAs(ThreadwickAsked, body)).map(([word, count]) => ({ word, count }));
-    },
-
-    async ruleSheet() {
-      const { body } = await call(`${address}/rail/rules`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
-
     async publish({ ref, draft, unclear }, pictures) {
       // No idempotency key here: look first when an earlier call may have got through.
       const there = unclear ? await find(ref) : null;
@@ -196,6 +153,58 @@ export function threadwickAdapter(config: Seat): Adapter {
       const piece = await find(ref);
       return piece && { ...published(piece), over: piece.status !== 'hanging' };
     },
+  };
+}
+
+/** What it tells of itself and of what others sold. */
+function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'ruleSheet'> {
+  const { address, token } = config;
+  return {
+    async history(category, words) {
+      const query = new URLSearchParams({ shelf: category, words });
+      const { body } = await call(`${address}/rail/gone?${query}`, { token: token(), expected: [200] });
+      const wear = await wearOf(this);
+      return readAs(ThreadwickGone, body).map((p): Comp => ({
+        id: p.no,
+        market: 'threadwick',
+        title: p.name,
+        brand: p.label,
+        category: p.shelf,
+        wear: wear(p.worn),
+        sold: p.gone,
+        price: Number(p.price.replace('.', '')),
+        listedAt: Date.parse(p.hung),
+        endedAt: Date.parse(p.down),
+      }));
+    },
+
+    async searchDemand(category) {
+      const { body } = await call(`${address}/rail/asked?${new URLSearchParams({ shelf: category })}`, {
+        token: token(),
+        expected: [200],
+      });
+      return Object.entries(readAs(ThreadwickAsked, body)).map(([word, count]) => ({ word, count }));
+    },
+
+    async ruleSheet() {
+      const { body } = await call(`${address}/rail/rules`, { token: token(), expected: [200] });
+      return readAs(RuleSheet, body);
+    },
+  };
+}
+
+/** What happens there, and what stands there. */
+function newsAt(config: Seat): Pick<Adapter, 'eventsSince' | 'listOwnListings' | 'picture'> {
+  const { address, token } = config;
+  return {
+    async eventsSince(cursor) {
+      const { body } = await call(`${address}/rail/journal?since=${encodeURIComponent(cursor ?? '0')}`, {
+        token: token(),
+        expected: [200],
+      });
+      const { lines, next } = readAs(ThreadwickJournal, body);
+      return { news: lines.map((l) => ({ ...saleNews(l.ref, l.no, l), postage: l.post })), cursor: next };
+    },
 
     listOwnListings: () =>
       inPortions(async (from) => {
@@ -228,15 +237,24 @@ export function threadwickAdapter(config: Seat): Adapter {
           ),
         };
       }),
-    picture: (name) => pictureAt(address, name),
 
-    async eventsSince(cursor) {
-      const { body } = await call(`${address}/rail/journal?since=${encodeURIComponent(cursor ?? '0')}`, {
-        token: token(),
-        expected: [200],
-      });
-      const { lines, next } = readAs(ThreadwickJournal, body);
-      return { news: lines.map((l) => ({ ...saleNews(l.ref, l.no, l), postage: l.post })), cursor: next };
-    },
+    picture: (name) => pictureAt(address, name),
+  };
+}
+
+/** A form with the photos in one call; found again by reference; its journal has to be read. */
+export function threadwickAdapter(config: Seat): Adapter {
+  const { address, token } = config;
+  return {
+    id: 'threadwick',
+    name: 'Threadwick',
+    letters: 'Tw',
+    home: homeAt(address),
+    capabilities: { webhooks: false, review: false, pollEvery: 2_500 },
+    talks: talksAt({ market: 'threadwick', at: `${address}/rail/notes`, token }, true),
+    orders: ordersAt({ market: 'threadwick', at: `${address}/rail/sales`, token }),
+    ...researchAt(config),
+    ...listingsAt(config),
+    ...newsAt(config),
   };
 }
