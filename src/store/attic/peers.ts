@@ -100,7 +100,7 @@ export class Peers {
     if (this.telling || !this.isOpen) return;
     this.telling = true;
     try {
-      for (let message = this.outbox.shift(); message; message = this.outbox.shift()) {
+      for (let message = this.outbox.shift(); message && this.isOpen; message = this.outbox.shift()) {
         this.by.channel.postMessage(message);
         if (this.outbox.length > 0) await yieldToMain();
       }
