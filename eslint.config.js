@@ -185,7 +185,7 @@ module.exports = [
       'server/*.ts',
       'server/{courier,faults,http,lookup,carrier}/*.ts',
       'server/marketplaces/**/*.ts',
-      'sim/*.ts',
+      'sim/**/*.ts',
       'src/contract/**/*.ts',
       'src/core/**/*.ts',
       'src/parts/**/*.{ts,tsx}',

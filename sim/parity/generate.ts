@@ -123,6 +123,8 @@ const SCRAPS = [
   '\t',
 ];
 
+type Or = <T>(good: T, ...bad: (() => T)[]) => T;
+
 function goodAnswer(
   q: RuleSheet['questions'][number],
   random: Random,
@@ -146,7 +148,7 @@ function goodAnswer(
 function choicesFor(
   most: NonNullable<RuleSheet['choices']>,
   random: Random,
-  or: <T>(good: T, ...bad: (() => T)[]) => T,
+  or: Or,
   text: (length: number) => string,
 ): Choices {
   const kinds = or(random.between(1, most.options), () => most.options + 1);
@@ -190,7 +192,7 @@ function choicesFor(
 }
 
 /** Terms of the person's, now and then with days or postage that a marketplace does not take. */
-function termsFor(sheet: RuleSheet, random: Random, or: <T>(good: T, ...bad: (() => T)[]) => T): Terms[] {
+function termsFor(sheet: RuleSheet, random: Random, or: Or): Terms[] {
   if (random.chance(0.4)) return [];
   const { maxHandlingDays = 10, returnDays = [14] } = sheet.terms ?? {};
   const most = sheet.postageMost ?? 20_000;
@@ -228,36 +230,54 @@ function termsFor(sheet: RuleSheet, random: Random, or: <T>(good: T, ...bad: (()
   ];
 }
 
-/**
- * One listing for one marketplace: sound as often as not, else broken in one or several of the ways that its
- * sheet allows. The same seed gives the same case.
- */
-export function makeCase(sheet: RuleSheet, seed: number): Case {
-  const random = new Random(seed);
-  const sound = random.chance(0.45);
+/** What a case is drawn from: one seed, and how broken it may be. */
+class Draw {
+  readonly random: Random;
+  readonly sound: boolean;
+  /** Sound in everything but the words: what they are refused for is not hidden behind other refusals. */
+  wordy = false;
+
+  constructor(
+    readonly sheet: RuleSheet,
+    seed: number,
+  ) {
+    this.random = new Random(seed);
+    this.sound = this.random.chance(0.45);
+    this.wordy = this.sound && this.random.chance(0.25);
+  }
+
   /** Something sound, or now and then something broken. */
-  const or = <T>(good: T, ...bad: (() => T)[]): T =>
-    sound || random.chance(0.8) ? good : (random.pick(bad) ?? (() => good))();
-  const text = (length: number) => {
+  readonly or: Or = (good, ...bad) =>
+    this.sound || this.random.chance(0.8) ? good : (this.random.pick(bad) ?? (() => good))();
+
+  readonly text = (length: number): string => {
     let made = '';
-    while (made.length < length) made += `${random.pick(WORDS)} `;
+    while (made.length < length) made += `${this.random.pick(WORDS)} `;
     return made.slice(0, length).trim();
   };
-  const nasty = (length: number) => `${text(Math.max(1, length))} ${random.pick(NASTY)} ${text(12)}`;
-  /** Sound in everything but the words: what they are refused for is not hidden behind other refusals. */
-  const wordy = sound && random.chance(0.25);
-  const mash = () => Array.from({ length: random.between(1, 14) }, () => random.pick(SCRAPS)).join('');
-  const leaves = sheet.categories.filter((c) => c.leaf);
-  const category = random.pick(leaves)!;
-  const record = sheet.records ? random.pick(sheet.records.filter((r) => !sound || !r.closed)) : undefined;
-  const kind = random.pick(BUILT_IN.leaves)!;
 
+  nasty(length: number): string {
+    return `${this.text(Math.max(1, length))} ${this.random.pick(NASTY)} ${this.text(12)}`;
+  }
+
+  mash(): string {
+    return Array.from({ length: this.random.between(1, 14) }, () => this.random.pick(SCRAPS)).join('');
+  }
+}
+
+/** Answers to the category's fields: some on the item, some on the plan. */
+function specificsFor(
+  draw: Draw,
+  category: RuleSheet['categories'][number],
+  barcode: string | undefined,
+): { facts: Record<string, string>; own: Record<string, string> } {
+  const { random, or, text } = draw;
   const facts: Record<string, string> = {};
   const own: Record<string, string> = {};
   for (const field of category.specifics) {
     const good =
       field.id === 'barcode'
-        ? (record?.barcode ?? '')
+        ? (barcode ?? '')
         : field.choices
           ? random.pick(field.choices)!
           : text(random.between(1, Math.min(20, field.maxLength ?? 20)));
@@ -269,62 +289,73 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
       () => '  ',
       () => '👩‍👩‍👧‍👧'.repeat(6),
       () => '2000000009995',
-      () => record?.barcode ?? 'x',
+      () => barcode ?? 'x',
     );
     if (random.chance(0.5)) facts[field.id] = value.slice(0, 400);
     else own[field.id] = value.slice(0, 400);
   }
-  const limit = sheet.title.max;
-  const title = wordy
-    ? `${text(10)} ${mash()}`.slice(0, limit)
-    : or(
-        text(random.between(10, limit)),
-        () => '',
-        () => '   ',
-        () => text(limit + 1),
-        () => text(limit),
-        () => nasty(10),
-        () => `${text(10)} ${mash()}`,
-        () => '👩‍👩‍👧‍👧'.repeat(limit),
-      );
-  const { min, max } = sheet.description;
-  const description = wordy
-    ? `${text(min)} ${mash()}`.slice(0, max)
-    : or(
-        text(random.between(Math.max(min, 20), Math.min(max, 400))),
-        () => '',
-        () => text(Math.max(0, min - 1)),
-        () => text(min),
-        () => text(max),
-        () => text(max + 1),
-        () => nasty(60),
-        () => `${mash()} ${text(50)} ${mash()}`,
-        () => mash(),
-        () => `${text(50)}\n- ${text(8)}\n- ${random.pick(NASTY)}`,
-        () => '👩‍👩‍👧‍👧'.repeat(Math.min(max, 700)),
-      );
-  const price = or(
-    random.between(Math.max(sheet.price.min, 300), Math.min(sheet.price.max, 20_000)),
-    () => 0,
-    () => sheet.price.min - 1,
-    () => sheet.price.min,
-    () => sheet.price.max,
-    () => sheet.price.max + 1,
+  return { facts, own };
+}
+
+function titleFor(draw: Draw): string {
+  const { random, or, text } = draw;
+  const limit = draw.sheet.title.max;
+  if (draw.wordy) return `${text(10)} ${draw.mash()}`.slice(0, limit);
+  return or(
+    text(random.between(10, limit)),
+    () => '',
+    () => '   ',
+    () => text(limit + 1),
+    () => text(limit),
+    () => draw.nasty(10),
+    () => `${text(10)} ${draw.mash()}`,
+    () => '👩‍👩‍👧‍👧'.repeat(limit),
   );
+}
+
+function descriptionFor(draw: Draw): string {
+  const { random, or, text } = draw;
+  const { min, max } = draw.sheet.description;
+  if (draw.wordy) return `${text(min)} ${draw.mash()}`.slice(0, max);
+  return or(
+    text(random.between(Math.max(min, 20), Math.min(max, 400))),
+    () => '',
+    () => text(Math.max(0, min - 1)),
+    () => text(min),
+    () => text(max),
+    () => text(max + 1),
+    () => draw.nasty(60),
+    () => `${draw.mash()} ${text(50)} ${draw.mash()}`,
+    () => draw.mash(),
+    () => `${text(50)}\n- ${text(8)}\n- ${random.pick(NASTY)}`,
+    () => '👩‍👩‍👧‍👧'.repeat(Math.min(max, 700)),
+  );
+}
+
+function priceFor({ random, or, sheet: { price } }: Draw): number {
+  return or(
+    random.between(Math.max(price.min, 300), Math.min(price.max, 20_000)),
+    () => 0,
+    () => price.min - 1,
+    () => price.min,
+    () => price.max,
+    () => price.max + 1,
+  );
+}
+
+function picturesFor({ random, or, sheet: { photos } }: Draw): Picture[] {
   const count = or(
-    random.between(sheet.photos.min, sheet.photos.max),
+    random.between(photos.min, photos.max),
     () => 0,
-    () => Math.max(0, sheet.photos.min - 1),
-    () => sheet.photos.max + 3,
+    () => Math.max(0, photos.min - 1),
+    () => photos.max + 3,
   );
-  const side = () =>
-    or(
-      random.between(Math.max(820, sheet.photos.minLongSide), 2_400),
-      () => sheet.photos.minLongSide - 1,
-      () => sheet.photos.minLongSide,
+  return Array.from({ length: Math.max(0, count) }, (_, i) => {
+    const long = or(
+      random.between(Math.max(820, photos.minLongSide), 2_400),
+      () => photos.minLongSide - 1,
+      () => photos.minLongSide,
     );
-  const pictures = Array.from({ length: Math.max(0, count) }, (_, i) => {
-    const long = side();
     return Picture.parse({
       id: `p${i}`,
       itemId: 't',
@@ -336,53 +367,57 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
       bytes: 100_000,
     });
   });
-  const auction =
-    sheet.auction && random.chance(0.4)
-      ? AuctionTerms.parse({
-          opening: or(
-            random.between(sheet.auction.open.min, 5_000),
-            () => sheet.auction!.open.min - 1,
-            () => sheet.auction!.open.max + 1,
-          ),
-          outright: random.chance(0.5)
-            ? or(random.between(6_000, 9_000), () => sheet.auction!.open.min)
-            : null,
-          days: or(
-            random.between(sheet.auction.minDays, sheet.auction.maxDays),
-            () => sheet.auction!.maxDays + 1,
-          ),
-          again: or(random.between(0, sheet.auction.again), () => sheet.auction!.again + 1),
-          becomes: random.chance(0.5)
-            ? or(
-                random.between(sheet.price.min, 8_000),
-                () => sheet.price.min - 1,
-                () => sheet.price.max + 1,
-              )
-            : null,
-        })
-      : null;
-  const { tags } = sheet;
-  const ownTags =
-    tags && random.chance(0.5)
-      ? Array.from({ length: or(random.between(0, tags.max), () => tags.max + 1) }, () =>
-          or(
-            text(random.between(2, tags.longest)),
-            () => text(tags.longest + 1),
-            () => '👩‍👩‍👧‍👧'.repeat(tags.longest + 1).slice(0, 60),
-          ).slice(0, 60),
-        ).filter((t) => t !== '')
-      : null;
-  const answers = Object.fromEntries(
-    sheet.questions.flatMap((q) => {
-      const answer = or(
-        goodAnswer(q, random, text),
-        () => '',
-        () => 'Behind the moon',
-      );
-      return answer === '' ? [] : [[q.id, answer]];
-    }),
-  ) as Record<string, string>;
-  const promotion = sheet.fees.rules.find((r) => r.type === 'promotion');
+}
+
+function auctionFor({ random, or, sheet }: Draw): AuctionTerms | null {
+  const { auction, price } = sheet;
+  if (!auction || !random.chance(0.4)) return null;
+  return AuctionTerms.parse({
+    opening: or(
+      random.between(auction.open.min, 5_000),
+      () => auction.open.min - 1,
+      () => auction.open.max + 1,
+    ),
+    outright: random.chance(0.5) ? or(random.between(6_000, 9_000), () => auction.open.min) : null,
+    days: or(random.between(auction.minDays, auction.maxDays), () => auction.maxDays + 1),
+    again: or(random.between(0, auction.again), () => auction.again + 1),
+    becomes: random.chance(0.5)
+      ? or(
+          random.between(price.min, 8_000),
+          () => price.min - 1,
+          () => price.max + 1,
+        )
+      : null,
+  });
+}
+
+function tagsFor({ random, or, text, sheet: { tags } }: Draw): string[] | null {
+  if (!tags || !random.chance(0.5)) return null;
+  const tag = () =>
+    or(
+      text(random.between(2, tags.longest)),
+      () => text(tags.longest + 1),
+      () => '👩‍👩‍👧‍👧'.repeat(tags.longest + 1).slice(0, 60),
+    ).slice(0, 60);
+  const length = or(random.between(0, tags.max), () => tags.max + 1);
+  return Array.from({ length }, tag).filter((t) => t !== '');
+}
+
+function answersFor({ random, or, text, sheet }: Draw): Record<string, string> {
+  const answers: Record<string, string> = {};
+  for (const question of sheet.questions) {
+    const answer = or(
+      goodAnswer(question, random, text),
+      () => '',
+      () => 'Behind the moon',
+    );
+    if (answer !== '') answers[question.id] = answer;
+  }
+  return answers;
+}
+
+function extrasFor({ random, or, text, sheet }: Draw): Record<string, string> {
+  const leaves = sheet.categories.filter((c) => c.leaf);
   const extras: Record<string, string> = {};
   for (const rule of sheet.fees.rules)
     if (rule.type === 'extra' && random.chance(0.3))
@@ -396,7 +431,83 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
                 () => text(sheet.title.max + 1),
               )
             : '2';
+  return extras;
+}
 
+function flawsFor({ random }: Draw): unknown[] {
+  if (!random.chance(0.15)) return [];
+  const severity = random.chance(0.5) ? 'broken' : 'serious';
+  return [{ id: 'f', type: 'torn', place: '', severity, sizeMm: null, pictureId: null, pin: null }];
+}
+
+/** Limits of offers are the person's own: nothing of them may stop a listing. */
+function offersFor({ random }: Draw): unknown {
+  if (!random.chance(0.3)) return null;
+  return {
+    acceptFrom: random.chance(0.5) ? random.between(0, 30_000) : null,
+    refuseUnder: random.chance(0.5) ? random.between(0, 30_000) : null,
+  };
+}
+
+/** What the person wants otherwise there; drawn after the item. */
+function planFor(draw: Draw, category: string, settled: object): Plan {
+  const { random, or, text, sheet } = draw;
+  const { min, max } = sheet.description;
+  const market = sheet.marketplace;
+  const promotion = sheet.fees.rules.find((r) => r.type === 'promotion');
+  return Plan.parse({
+    id: planId('t', market),
+    itemId: 't',
+    market,
+    wanted: true,
+    ...settled,
+    category: or(category, () => 'no-such-category'),
+    promotionBp:
+      promotion && random.chance(0.3)
+        ? or(
+            promotion.minBp + 100,
+            () => promotion.minBp - 100,
+            () => promotion.maxBp + 100,
+          )
+        : 0,
+    title: random.chance(0.3)
+      ? or(
+          text(20),
+          () => draw.nasty(8),
+          () => text(sheet.title.max + 5),
+        ).slice(0, 400)
+      : null,
+    description: random.chance(0.3)
+      ? or(
+          text(Math.max(min, 60)),
+          () => draw.nasty(50),
+          () => `${text(50)}${draw.mash()}`,
+          () => text(max + 5),
+        ).slice(0, 10_000)
+      : null,
+  });
+}
+
+/**
+ * One listing for one marketplace: sound as often as not, else broken in one or several of the ways that its
+ * sheet allows. The same seed gives the same case.
+ */
+export function makeCase(sheet: RuleSheet, seed: number): Case {
+  const draw = new Draw(sheet, seed);
+  const { random, sound, or, text } = draw;
+  const category = random.pick(sheet.categories.filter((c) => c.leaf))!;
+  const record = sheet.records ? random.pick(sheet.records.filter((r) => !sound || !r.closed)) : undefined;
+  const kind = random.pick(BUILT_IN.leaves)!;
+  // In this order, whatever is added: a seed that once failed is to give the same case.
+  const { facts, own } = specificsFor(draw, category, record?.barcode);
+  const title = titleFor(draw);
+  const description = descriptionFor(draw);
+  const price = priceFor(draw);
+  const pictures = picturesFor(draw);
+  const auction = auctionFor(draw);
+  const tags = tagsFor(draw);
+  const answers = answersFor(draw);
+  const extras = extrasFor(draw);
   const item = Item.parse({
     id: 't',
     code: 'YA-0001',
@@ -411,64 +522,11 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     weightG: 800,
     use: random.pick(USES),
     spot: 'A3-12',
-    flaws: random.chance(0.15)
-      ? [
-          {
-            id: 'f',
-            type: 'torn',
-            place: '',
-            severity: random.chance(0.5) ? 'broken' : 'serious',
-            sizeMm: null,
-            pictureId: null,
-            pin: null,
-          },
-        ]
-      : [],
+    flaws: flawsFor(draw),
     pictureIds: pictures.map((p) => p.id),
-    // Limits of offers are the person's own: nothing of them may stop a listing.
-    offers: random.chance(0.3)
-      ? {
-          acceptFrom: random.chance(0.5) ? random.between(0, 30_000) : null,
-          refuseUnder: random.chance(0.5) ? random.between(0, 30_000) : null,
-        }
-      : null,
+    offers: offersFor(draw),
     choices: sheet.choices && random.chance(0.3) ? choicesFor(sheet.choices, random, or, text) : null,
   });
-  const market = sheet.marketplace;
-  const plan = Plan.parse({
-    id: planId('t', market),
-    itemId: 't',
-    market,
-    wanted: true,
-    category: or(category.id, () => 'no-such-category'),
-    specifics: own,
-    answers,
-    auction,
-    tags: ownTags,
-    extras,
-    promotionBp:
-      promotion && random.chance(0.3)
-        ? or(
-            promotion.minBp + 100,
-            () => promotion.minBp - 100,
-            () => promotion.maxBp + 100,
-          )
-        : 0,
-    title: random.chance(0.3)
-      ? or(
-          text(20),
-          () => nasty(8),
-          () => text(limit + 5),
-        ).slice(0, 400)
-      : null,
-    description: random.chance(0.3)
-      ? or(
-          text(Math.max(min, 60)),
-          () => nasty(50),
-          () => `${text(50)}${mash()}`,
-          () => text(max + 5),
-        ).slice(0, 10_000)
-      : null,
-  });
+  const plan = planFor(draw, category.id, { specifics: own, answers, auction, tags, extras });
   return { item, plan, pictures, terms: termsFor(sheet, random, or) };
 }
