@@ -71,7 +71,7 @@ function toMatrix(m: Homography): Matrix {
 }
 
 function fromMatrix(m: Matrix): Homography {
-  // Nine, as it was made of two of nine.
+  // Always nine: it was made of three rows of three.
   return m.to1DArray() as unknown as Homography;
 }
 
