@@ -7,7 +7,7 @@ import { brackenmoor } from './standins/brackenmoor/service';
 import { handbill } from './standins/handbill/service';
 import { indexhall } from './standins/indexhall/service';
 import { page } from './standins/kit/page';
-import type { Service } from './standins/kit/service';
+import type { Opening, Service } from './standins/kit/service';
 import { Store } from './standins/kit/store';
 import { lanternyard } from './standins/lanternyard/service';
 import { nearstile } from './standins/nearstile/service';
@@ -30,15 +30,8 @@ export interface Hook {
   secret: string;
 }
 
-interface Common {
-  store: Store;
-  token: string;
-  base: string;
-  hook: Hook;
-}
-
 /** All that there is outside, in the order people see it. */
-const STANDINS: Readonly<Record<string, (common: Common) => Service>> = {
+const STANDINS: Readonly<Record<string, (opening: Opening) => Service>> = {
   brackenmoor,
   threadwick,
   nearstile,

@@ -8,7 +8,7 @@ import { lineOf } from '../../server/marketplaces/quirestack/adapter';
 import { pieceOf } from '../../server/marketplaces/threadwick/adapter';
 import { SHEET as brackenmoor } from '../../server/standins/brackenmoor/sheet';
 import { areTwins, problemsOf, readEntry } from '../../server/standins/brackenmoor/validate';
-import { objectionsTo } from '../../server/standins/handbill/service';
+import { objectionsTo } from '../../server/standins/handbill/notices';
 import { SHEET as handbill } from '../../server/standins/handbill/sheet';
 import { NO_FAULTS, type Switches } from '../../server/standins/kit/faults';
 import { picturesToday, sheetToday } from '../../server/standins/kit/service';

@@ -113,6 +113,8 @@ export function areTwins(a: Entry, b: Entry): boolean {
   return plain(a) === plain(b) && a.askingCents === b.askingCents;
 }
 
+type Bad = (code: string, field: string, message: string) => void;
+
 /** Everything wrong with an entry, by Brackenmoor's rules. */
 export function problemsOf(
   entry: Entry,
@@ -120,8 +122,18 @@ export function problemsOf(
   switches: Switches = NO_FAULTS,
 ): Problem[] {
   const found: Problem[] = [];
-  const bad = (code: string, field: string, message: string) => found.push({ code, field, message });
+  const bad: Bad = (code, field, message) => found.push({ code, field, message });
+  wordsAndPrices(entry, bad);
+  picturesOf(pictures, switches, bad);
+  attributes(entry, switches, bad);
+  extras(entry, bad);
+  terms(entry, bad);
+  choices(entry, bad);
+  markup(entry, bad);
+  return found;
+}
 
+function wordsAndPrices(entry: Entry, bad: Bad): void {
   if (entry.headline.trim().length === 0) bad('HL-1', 'headline', 'A headline is needed.');
   if (entry.headline.length > 80) bad('HL-2', 'headline', 'The headline is longer than 80.');
   if (entry.text.length < 20) bad('TX-1', 'text', 'Please say a little more, at least 20 characters.');
@@ -130,7 +142,9 @@ export function problemsOf(
     bad('PR-1', 'askingCents', 'Prices go from 1.00 to 25000.00.');
   if (entry.postageCents < 0 || entry.postageCents > 20_000)
     bad('PO-1', 'postageCents', 'Postage goes up to 200.00.');
+}
 
+function picturesOf(pictures: (Measured & { bytes: number })[], switches: Switches, bad: Bad): void {
   if (pictures.length === 0) bad('PH-1', 'pictures', 'At least one picture.');
   const most = picturesToday(12, switches);
   if (pictures.length > most) bad('PH-2', 'pictures', `${most} pictures at the most.`);
@@ -138,7 +152,9 @@ export function problemsOf(
     if (Math.max(p.width, p.height) < 500) bad('PH-3', 'pictures', `Picture ${i + 1} is under 500 pixels.`);
     if (p.bytes > 4_000_000) bad('PH-4', 'pictures', `Picture ${i + 1} is over 4 MB.`);
   });
+}
 
+function attributes(entry: Entry, switches: Switches, bad: Bad): void {
   const category = CATEGORIES.find((c) => c.id === entry.category);
   if (!category || !category.leaf) bad('CA-1', 'category', 'There is no such category.');
   for (const wanted of category?.specifics ?? []) {
@@ -156,14 +172,20 @@ export function problemsOf(
   if (origin.length > 40) bad('AT-5', 'attributes.origin', 'Where it was made is longer than 40.');
   if (!SHEET.conditions.some((c) => c.code === entry.condition))
     bad('CO-1', 'condition', 'We have no such condition.');
+}
 
-  const { promotionPercent: percent, secondLine, secondCategory, sentWithin, backWithin, backPaidBy } = entry;
+/** What is paid for beyond selling. */
+function extras({ promotionPercent: percent, secondLine, secondCategory }: Entry, bad: Bad): void {
   if (percent !== undefined && !(percent >= 2 && percent <= 20))
     bad('PD-1', 'promotionPercent', 'From 2 to 20 per cent.');
   if (secondLine !== undefined && (secondLine.trim() === '' || secondLine.length > 80))
     bad('PD-2', 'secondLine', 'A second line has 1 to 80 characters.');
   if (secondCategory !== undefined && !CATEGORIES.some((c) => c.leaf && c.id === secondCategory))
     bad('PD-3', 'secondCategory', 'There is no such category.');
+}
+
+function terms(entry: Entry, bad: Bad): void {
+  const { sentWithin, backWithin, backPaidBy, abroad = [], furtherCents = 0, taxPercent = 0 } = entry;
   if (sentWithin !== undefined && !(sentWithin >= 0 && sentWithin <= 10))
     bad('TE-1', 'sentWithin', 'Sent within 10 days.');
   if (backWithin !== undefined && ![0, 14, 30].includes(backWithin))
@@ -171,28 +193,30 @@ export function problemsOf(
 
   if (backPaidBy !== undefined && backPaidBy !== 'buyer' && backPaidBy !== 'seller')
     bad('TE-3', 'backPaidBy', 'Sending back is paid by the buyer or the seller.');
-  for (const { zone, cents } of entry.abroad ?? []) {
+  for (const { zone, cents } of abroad) {
     if (!ZONES.includes(zone)) bad('TE-4', 'abroad', 'We do not send there.');
     if (cents < 0 || cents > 20_000) bad('PO-2', 'abroad', 'Postage goes up to 200.00.');
   }
-  const { furtherCents = 0, taxPercent = 0 } = entry;
   if (furtherCents < 0 || furtherCents > 20_000) bad('PO-3', 'furtherCents', 'Postage goes up to 200.00.');
   if (!(taxPercent >= 0 && taxPercent <= 50)) bad('TE-5', 'taxPercent', 'From 0 to 50 per cent.');
+}
 
-  if (entry.choices) {
-    const { names, pieces } = entry.choices;
-    if (names.length < 1 || names.length > 2) bad('CH-1', 'choices', 'One or two kinds of choice.');
-    if (pieces.length < 2 || pieces.length > 60) bad('CH-2', 'choices', '2 to 60 pieces to choose from.');
-    if ([...names, ...pieces.flatMap((p) => p.values)].some((w) => w.trim() === '' || w.length > 40))
-      bad('CH-3', 'choices', 'Names and values have 1 to 40 characters.');
-    if (pieces.some((p) => p.cents < 100 || p.cents > 2_500_000))
-      bad('CH-4', 'choices', 'Prices of pieces go from 1.00 to 25000.00.');
-    if (pieces.some((p) => p.stock < 0 || p.stock > 999) || pieces.every((p) => p.stock === 0))
-      bad('CH-5', 'choices', 'Up to 999 of a piece, and one of something at least.');
-    if (pieces.some((p) => p.values.length !== names.length))
-      bad('CH-6', 'choices', 'Every piece says which of each choice it is.');
-  }
+function choices(entry: Entry, bad: Bad): void {
+  if (!entry.choices) return;
+  const { names, pieces } = entry.choices;
+  if (names.length < 1 || names.length > 2) bad('CH-1', 'choices', 'One or two kinds of choice.');
+  if (pieces.length < 2 || pieces.length > 60) bad('CH-2', 'choices', '2 to 60 pieces to choose from.');
+  if ([...names, ...pieces.flatMap((p) => p.values)].some((w) => w.trim() === '' || w.length > 40))
+    bad('CH-3', 'choices', 'Names and values have 1 to 40 characters.');
+  if (pieces.some((p) => p.cents < 100 || p.cents > 2_500_000))
+    bad('CH-4', 'choices', 'Prices of pieces go from 1.00 to 25000.00.');
+  if (pieces.some((p) => p.stock < 0 || p.stock > 999) || pieces.every((p) => p.stock === 0))
+    bad('CH-5', 'choices', 'Up to 999 of a piece, and one of something at least.');
+  if (pieces.some((p) => p.values.length !== names.length))
+    bad('CH-6', 'choices', 'Every piece says which of each choice it is.');
+}
 
+function markup(entry: Entry, bad: Bad): void {
   for (const field of ['headline', 'text'] as const) {
     const words = entry[field];
     const bare = field === 'text' ? words.replace(/<(?:p|\/p|br|br \/|ul|\/ul|li|\/li|b|\/b)>/g, '') : words;
@@ -204,7 +228,6 @@ export function problemsOf(
     for (const phrase of ['replica', 'best price', 'see shop'])
       if (padded.includes(` ${phrase} `)) bad('WD-4', field, `We don't take “${phrase}”.`);
   }
-  return found;
 }
 
 /** Markup as a buyer sees it: what stands in two paragraphs or lines does not stand together. */

@@ -2,8 +2,7 @@ import { html } from 'hono/html';
 
 import { catalogue, filedUnder, placeOn } from './catalogue';
 import { page } from '../kit/page';
-import { euros, frame, isOut, type Service } from '../kit/service';
-import type { Store } from '../kit/store';
+import { AT_REST, euros, frame, isOut, type Opening, type Service } from '../kit/service';
 
 const NAME = 'Index Hall';
 const LOOK = { ground: '#f2f4ee', ink: '#24301f', accent: '#4a6233', face: 'Georgia, serif' };
@@ -11,13 +10,8 @@ const LOOK = { ground: '#f2f4ee', ink: '#24301f', accent: '#4a6233', face: 'Geor
 const PACE = 60;
 
 /** The product look-up: a barcode in, a card of its catalogue out; nothing for most of the world's barcodes. */
-export function indexhall(options: { store: Store; token: string; base: string }): Service {
-  const { app, switches } = frame({
-    name: NAME,
-    store: options.store,
-    token: options.token,
-    seller: '/desk',
-  });
+export function indexhall(opening: Opening): Service {
+  const { app, switches } = frame({ name: NAME, opening, seller: '/desk' });
   const cards = catalogue();
   const drawer = new Map(cards.map((card) => [filedUnder(card.code), card]));
   let calls: number[] = [];
@@ -65,5 +59,5 @@ export function indexhall(options: { store: Store; token: string; base: string }
         ),
   );
 
-  return { id: 'indexhall', name: NAME, app, start: () => undefined, stop: () => undefined };
+  return { id: 'indexhall', name: NAME, app, ...AT_REST };
 }

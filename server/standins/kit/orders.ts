@@ -1,9 +1,7 @@
-import type { Context } from 'hono';
 import Papa from 'papaparse';
 
 import { dice } from './dice';
-import type { Switches } from './faults';
-import type { ServiceApp } from './page';
+import type { Frame } from './service';
 import type { Store } from './store';
 import { Turns } from './turns';
 
@@ -84,12 +82,10 @@ export function paidOrder(
  * @param at path under which the seller asks, `/v1/orders`
  */
 export function serveOrders(
-  app: ServiceApp,
-  options: { store: Store; switches: Switches; at: string; style: StatementStyle },
+  { app, store, switches }: Frame,
+  { at, style }: { at: string; style: StatementStyle },
 ): void {
-  const { store, switches, at, style } = options;
   const turns = new Turns();
-
   const changing = (path: string, change: (o: PaidOrder, b: Record<string, unknown>) => PaidOrder | string) =>
     app.post(`${at}/:no${path}`, (c) =>
       turns.run(async () => {
@@ -107,88 +103,89 @@ export function serveOrders(
     const o = await store.get<PaidOrder>('paid', c.req.param('no'));
     return o ? c.json(o) : c.json({ message: 'No such order.' }, 404);
   });
-  changing('/posted', (o, b) => {
-    if (o.state === 'cancelled' || o.state === 'given back') return 'That order is over.';
-    const tracking = String(b.tracking ?? '').slice(0, 40);
-    return { ...o, state: 'posted', carrier: String(b.carrier ?? '').slice(0, 60), tracking };
-  });
-  // Cancelled before it was posted: the buyer gets everything back, and the fee goes with it.
-  changing('/cancel', (o, b) =>
-    o.state === 'cancelled'
-      ? o
-      : o.state !== 'paid'
-        ? 'It was posted already.'
-        : {
-            ...o,
-            state: 'cancelled',
-            why: String(b.why ?? '').slice(0, 500),
-            backCents: o.cents + o.postCents,
-            feeBackCents: o.feeCents,
-          },
-  );
-  // Given back after it was posted: the fee is given back in the same share as the price.
-  changing('/give-back', (o, b) => {
-    const cents = Number(b.cents);
-    const most = o.cents + o.postCents;
-    if (!Number.isInteger(cents) || cents < 1 || cents > most)
-      return `Between 1 and ${most} can be given back.`;
-    if (o.state === 'given back') return o.backCents === cents ? o : 'Something was given back already.';
-    if (o.state !== 'posted') return 'It was not posted; cancel it.';
-    const share = Math.min(1, cents / Math.max(1, o.cents));
-    const feeBackCents = Math.floor(o.feeCents * share);
-    return {
-      ...o,
-      state: 'given back',
-      why: String(b.why ?? '').slice(0, 500),
-      backCents: cents,
-      feeBackCents,
-    };
-  });
-
-  /** All lines there are, payouts included; what is due is paid out when somebody asks. */
-  const lines = async (): Promise<Line[]> => {
-    const all: Line[] = [];
-    for (const o of await store.all<PaidOrder>('paid')) {
-      const extra = switches.feesWrong ? 50 : 0;
-      all.push({ sort: 'sale', order: o.no, cents: o.cents, at: o.at });
-      if (o.postCents) all.push({ sort: 'postage', order: o.no, cents: o.postCents, at: o.at });
-      if (o.feeCents + extra) all.push({ sort: 'fee', order: o.no, cents: -(o.feeCents + extra), at: o.at });
-      if (o.backCents) all.push({ sort: 'back', order: o.no, cents: -o.backCents, at: o.at + 1 });
-      if (o.feeBackCents) all.push({ sort: 'feeBack', order: o.no, cents: o.feeBackCents, at: o.at + 1 });
-    }
-    return all;
-  };
-  const payOut = async (): Promise<Line[]> => {
-    const waiting = new Set(
-      (await store.all<PaidOrder>('paid')).filter((o) => o.state === 'paid').map((o) => o.no),
-    );
-    const due = (await lines()).filter((l) => !waiting.has(l.order)).reduce((sum, l) => sum + l.cents, 0);
-    const paid = await store.all<{ no: string; cents: number; at: number }>('payout');
-    const owed = due - paid.reduce((sum, p) => sum + p.cents, 0);
-    if (owed > 0) {
-      const payout = { no: `P${paid.length + 1}`, cents: owed, at: Date.now() };
-      await store.write([{ sort: 'payout', id: payout.no, body: payout }]);
-      paid.push(payout);
-    }
-    return paid.map((p) => ({ sort: 'payout', order: p.no, cents: -p.cents, at: p.at }));
-  };
-
-  app.get(`${at}-statement`, (c: Context) =>
+  changing('/posted', posted);
+  changing('/cancel', cancelled);
+  changing('/give-back', givenBack);
+  app.get(`${at}-statement`, (c) =>
     turns.run(async () => {
-      const all = [...(await lines()), ...(await payOut())].sort((a, b) => a.at - b.at);
-      const money = (cents: number) => (cents / 100).toFixed(2).replace('.', style.decimal);
-      const { order, sort, amount, day } = style.columns;
-      const rows = all.map((l) => [
-        new Date(l.at).toISOString().slice(0, 10),
-        style.sorts[l.sort],
-        l.order,
-        money(l.cents),
-      ]);
-      const text = Papa.unparse([[day, sort, order, amount], ...rows], {
-        delimiter: style.separator,
-        newline: '\r\n',
-      });
-      return c.json({ statement: `${text}\r\n` });
+      const orders = await store.all<PaidOrder>('paid');
+      const lines = linesOf(orders, switches.feesWrong ? 50 : 0);
+      return c.json({ statement: statementOf([...lines, ...(await payOut(store, orders, lines))], style) });
     }),
   );
+}
+
+const reasonOf = (b: Record<string, unknown>) => String(b.why ?? '').slice(0, 500);
+
+function posted(o: PaidOrder, b: Record<string, unknown>): PaidOrder | string {
+  if (o.state === 'cancelled' || o.state === 'given back') return 'That order is over.';
+  const tracking = String(b.tracking ?? '').slice(0, 40);
+  return { ...o, state: 'posted', carrier: String(b.carrier ?? '').slice(0, 60), tracking };
+}
+
+/** Cancelled before it was posted: the buyer gets everything back, and the fee goes with it. */
+function cancelled(o: PaidOrder, b: Record<string, unknown>): PaidOrder | string {
+  if (o.state === 'cancelled') return o;
+  if (o.state !== 'paid') return 'It was posted already.';
+  const backCents = o.cents + o.postCents;
+  return { ...o, state: 'cancelled', why: reasonOf(b), backCents, feeBackCents: o.feeCents };
+}
+
+/** Given back after it was posted: the fee is given back in the same share as the price. */
+function givenBack(o: PaidOrder, b: Record<string, unknown>): PaidOrder | string {
+  const cents = Number(b.cents);
+  const most = o.cents + o.postCents;
+  if (!Number.isInteger(cents) || cents < 1 || cents > most)
+    return `Between 1 and ${most} can be given back.`;
+  if (o.state === 'given back') return o.backCents === cents ? o : 'Something was given back already.';
+  if (o.state !== 'posted') return 'It was not posted; cancel it.';
+  const share = Math.min(1, cents / Math.max(1, o.cents));
+  const feeBackCents = Math.floor(o.feeCents * share);
+  return { ...o, state: 'given back', why: reasonOf(b), backCents: cents, feeBackCents };
+}
+
+/** What a statement says of orders, without what was paid out. @param extraCents taken too much of each */
+function linesOf(orders: readonly PaidOrder[], extraCents: number): Line[] {
+  return orders.flatMap((o) => {
+    const line = (sort: Line['sort'], cents: number, at: number): Line[] =>
+      cents === 0 ? [] : [{ sort, order: o.no, cents, at }];
+    return [
+      { sort: 'sale' as const, order: o.no, cents: o.cents, at: o.at },
+      ...line('postage', o.postCents, o.at),
+      ...line('fee', -(o.feeCents + extraCents), o.at),
+      ...line('back', -o.backCents, o.at + 1),
+      ...line('feeBack', o.feeBackCents, o.at + 1),
+    ];
+  });
+}
+
+/** What was paid out so far; what is due is paid out when somebody asks. */
+async function payOut(store: Store, orders: readonly PaidOrder[], lines: readonly Line[]): Promise<Line[]> {
+  const waiting = new Set(orders.filter((o) => o.state === 'paid').map((o) => o.no));
+  const due = lines.filter((l) => !waiting.has(l.order)).reduce((sum, l) => sum + l.cents, 0);
+  const paid = await store.all<{ no: string; cents: number; at: number }>('payout');
+  const owed = due - paid.reduce((sum, p) => sum + p.cents, 0);
+  if (owed > 0) {
+    const payout = { no: `P${paid.length + 1}`, cents: owed, at: Date.now() };
+    await store.write([{ sort: 'payout', id: payout.no, body: payout }]);
+    paid.push(payout);
+  }
+  return paid.map((p) => ({ sort: 'payout', order: p.no, cents: -p.cents, at: p.at }));
+}
+
+function statementOf(lines: readonly Line[], style: StatementStyle): string {
+  const { order, sort, amount, day } = style.columns;
+  const rows = [...lines]
+    .sort((a, b) => a.at - b.at)
+    .map((l) => [
+      new Date(l.at).toISOString().slice(0, 10),
+      style.sorts[l.sort],
+      l.order,
+      (l.cents / 100).toFixed(2).replace('.', style.decimal),
+    ]);
+  const text = Papa.unparse([[day, sort, order, amount], ...rows], {
+    delimiter: style.separator,
+    newline: '\r\n',
+  });
+  return `${text}\r\n`;
 }

@@ -1,5 +1,5 @@
 import type { HttpBindings } from '@hono/node-server';
-import type { Hono } from 'hono';
+import type { Context, Hono } from 'hono';
 import { html, raw } from 'hono/html';
 import type { HtmlEscapedString } from 'hono/utils/html';
 
@@ -12,8 +12,36 @@ export interface Look {
   face: string;
 }
 
+type Html = HtmlEscapedString | Promise<HtmlEscapedString>;
+
+/** How one service shows its pages: its look, and its head over each. */
+export interface Pages {
+  show(title: string, main: Html): Html;
+  /** A page that says one thing. */
+  note(heading: string, words?: string): Html;
+  /** What is shown while the whole service is out. */
+  closed(c: Context): Response | Promise<Response>;
+}
+
+export function pagesOf(look: Look, head: Html, shut: { heading: string; words?: string }): Pages {
+  const show = (title: string, main: Html) =>
+    page(
+      title,
+      look,
+      html`${head}
+        <main>${main}</main>`,
+    );
+  const note = (heading: string, words?: string) =>
+    show(
+      heading,
+      html`<h1>${heading}</h1>
+        ${words === undefined ? '' : html`<p>${words}</p>`}`,
+    );
+  return { show, note, closed: (c) => c.html(note(shut.heading, shut.words), 503) };
+}
+
 /** A visitor's page in the service's own look. Everything put into it is escaped. */
-export function page(title: string, look: Look, body: HtmlEscapedString | Promise<HtmlEscapedString>) {
+export function page(title: string, look: Look, body: Html) {
   return html`<!doctype html>
     <html lang="en">
       <head>

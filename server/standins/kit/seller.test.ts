@@ -6,11 +6,12 @@ import { join } from 'node:path';
 import Papa from 'papaparse';
 import { PDFDocument } from 'pdf-lib';
 
+import type { Conversation } from './conversation';
 import { buyerOf, serveOrders, paidOrder, type PaidOrder, type StatementStyle } from './orders';
-import { type ServiceApp } from './page';
+import { pagesOf, type ServiceApp } from './page';
 import { frame } from './service';
 import { Store } from './store';
-import { serveTalks, type Conversation } from './talks';
+import { serveTalks } from './talks';
 import { trackingNumber } from '../pennant/number';
 import { pennant } from '../pennant/service';
 
@@ -30,15 +31,15 @@ beforeEach(async () => {
   store = await Store.open(join(mkdtempSync(join(tmpdir(), 'attic-desk-')), 'desk.db'));
   paid = [];
   open = true;
-  const made = frame({ name: 'Somewhere', store, token: TOKEN, seller: '/v1' });
+  const made = frame({
+    name: 'Somewhere',
+    opening: { store, token: TOKEN, base: '/outside/somewhere' },
+    seller: '/v1',
+  });
   app = made.app;
-  serveOrders(app, { store, switches: made.switches, at: '/v1/orders', style: STYLE });
-  serveTalks(app, {
-    store,
-    switches: made.switches,
-    base: '/outside/somewhere',
-    look: { ground: '', ink: '', accent: '', face: '' },
-    head: html``,
+  serveOrders(made, { at: '/v1/orders', style: STYLE });
+  serveTalks(made, {
+    pages: pagesOf({ ground: '', ink: '', accent: '', face: '' }, html``, { heading: 'Closed' }),
     at: '/v1/letters',
     about: async (id) =>
       id === 'gone' ? null : { ref: `ref-${id}`, what: '<b>Gansey</b>', seen: `/p/${id}`, open },
@@ -312,7 +313,7 @@ describe('the carrier', () => {
   const TO = { name: 'Ada Harrow', lines: ['Mill Bank 4', '4410 Saltreach'] };
   let post: ServiceApp;
   beforeEach(() => {
-    post = pennant({ store, token: TOKEN, base: '' }).app;
+    post = pennant({ store, token: TOKEN, base: '', hook: { url: '', secret: '' } }).app;
   });
   const order = async (key: string, part: object = {}) => {
     const answer = await post.request('/post/labels', {

@@ -1,10 +1,11 @@
-import { Hono } from 'hono';
+import { Hono, type MiddlewareHandler } from 'hono';
 import { html, raw } from 'hono/html';
 
 import { Access } from './access';
-import { faulty, lasting, NO_FAULTS, setSwitches, TICKS, type Switches } from './faults';
+import { faulty, lasting, lateWork, NO_FAULTS, setSwitches, TICKS, type Switches } from './faults';
 import { page, type ServiceApp } from './page';
 import type { Store } from './store';
+import { Turns } from './turns';
 
 /** What every simulated service offers the process that starts it. */
 export interface Service {
@@ -16,9 +17,41 @@ export interface Service {
   stop(): void;
 }
 
+/** Of a service that does nothing by itself. */
+export const AT_REST: Pick<Service, 'start' | 'stop'> = { start: () => undefined, stop: () => undefined };
+
+/** Work that a service does by itself, every so many milliseconds; where it fails that is logged. */
+export function everyWhile(ms: number, work: () => Promise<void>): Pick<Service, 'start' | 'stop'> {
+  let timer: NodeJS.Timeout | null = null;
+  return {
+    start: () => {
+      timer = setInterval(() => void work().catch(lateWork), ms);
+    },
+    stop: () => {
+      if (timer) clearInterval(timer);
+    },
+  };
+}
+
+/** What a service is opened with. */
+export interface Opening {
+  store: Store;
+  /** By which it lets the seller in at first. */
+  token: string;
+  /** Path its pages are served under. */
+  base: string;
+  /** Where it tells the seller by itself what happens, and what it signs with. */
+  hook: { url: string; secret: string };
+}
+
+/** What the parts of one service share. */
 export interface Frame {
   app: ServiceApp;
+  store: Store;
+  base: string;
   switches: Switches;
+  /** One change at a time. */
+  turns: Turns;
 }
 
 /**
@@ -29,13 +62,13 @@ export interface Frame {
  */
 export function frame(options: {
   name: string;
-  store: Store;
-  token: string;
+  opening: Omit<Opening, 'hook'>;
   seller: string;
   /** How its days usually are, where they are not calm. */
   usual?: Partial<Switches>;
 }): Frame {
-  const { name, store, token, seller } = options;
+  const { name, seller } = options;
+  const { store, token, base } = options.opening;
   const app: ServiceApp = new Hono({ strict: false });
   const switches: Switches = { ...NO_FAULTS, ...options.usual };
   const access = new Access(store, token, switches);
@@ -44,29 +77,41 @@ export function frame(options: {
     Object.assign(switches, kept);
   });
 
-  app.use(async (c, next) => {
+  app.use(async (_, next) => {
     await ready;
     await access.ready;
     await next();
-    // What was answered without being read is read to its end: else the connection would be closed under the
-    // next call.
-    if (c.req.method !== 'GET') await c.req.arrayBuffer().catch(() => undefined);
   });
+  app.use(readToTheEnd);
   app.use(`${seller}/*`, async (c, next) => {
     if (!access.admits(c.req.header('authorization'))) return c.json({ message: 'Who are you?' }, 401);
     return next();
   });
   app.use(`${seller}/*`, faulty(switches));
 
-  // Visitors' pages may not touch anything but themselves: whatever a listing holds, it stays in here.
-  app.use(async (c, next) => {
-    await next();
-    c.header(
-      'Content-Security-Policy',
-      "sandbox allow-forms allow-popups; default-src 'none'; img-src 'self'; media-src 'self'; style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
-    );
-  });
+  app.use(sandboxed);
+  servePictures(app, store);
+  access.routes(app, name);
+  serveSwitchboard(app, { name, store, switches });
+  return { app, store, base, switches, turns: new Turns() };
+}
 
+/** What was answered without being read is read to its end: else the connection would be closed under the next call. */
+const readToTheEnd: MiddlewareHandler = async (c, next) => {
+  await next();
+  if (c.req.method !== 'GET') await c.req.arrayBuffer().catch(() => undefined);
+};
+
+/** Visitors' pages may not touch anything but themselves: whatever a listing holds, it stays in here. */
+const sandboxed: MiddlewareHandler = async (c, next) => {
+  await next();
+  c.header(
+    'Content-Security-Policy',
+    "sandbox allow-forms allow-popups; default-src 'none'; img-src 'self'; media-src 'self'; style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+  );
+};
+
+function servePictures(app: ServiceApp, store: Store): void {
   app.get('/picture/:id', async (c) => {
     const bytes = await store.picture(c.req.param('id'));
     if (!bytes) return c.notFound();
@@ -77,9 +122,12 @@ export function frame(options: {
       'Cross-Origin-Resource-Policy': 'cross-origin',
     });
   });
+}
 
-  access.routes(app, name);
-
+function serveSwitchboard(
+  app: ServiceApp,
+  { name, store, switches }: { name: string; store: Store; switches: Switches },
+): void {
   app.get('/switchboard', (c) => c.html(switchboardPage(name, switches)));
   app.post('/switchboard', async (c) => {
     const isForm = (c.req.header('content-type') ?? '').includes('form');
@@ -90,7 +138,6 @@ export function frame(options: {
     await store.write([{ sort: 'switches', id: 'board', body: lasting(switches) }]);
     return isForm ? c.redirect('switchboard', 303) : c.json(switches);
   });
-  return { app, switches };
 }
 
 /** What a published sheet says today: its own words, and the rules that changed since. */

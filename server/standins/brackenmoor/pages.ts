@@ -1,0 +1,189 @@
+import { html, raw } from 'hono/html';
+
+import { left, sell, type Listing, type Moor } from './listings';
+import { CATEGORIES, SHEET } from './sheet';
+import type { Entry } from './validate';
+import { pagesOf, type Pages } from '../kit/page';
+import { euros, isOut } from '../kit/service';
+import { serveTalks, type Forms } from '../kit/talks';
+
+const LOOK = { ground: '#eef1ec', ink: '#1f2a24', accent: '#2c5f63', face: 'Georgia, serif' };
+
+/** The buyers' side. */
+export function servePages(moor: Moor): void {
+  const { store, base, turns } = moor;
+  const pages = pagesOf(LOOK, html`<header><a href="${base}/">Brackenmoor</a></header>`, {
+    heading: 'Closed for repairs',
+    words: 'Please come back later.',
+  });
+  const forms = serveTalks(moor, {
+    pages,
+    at: '/v1/letters',
+    about: async (id) => {
+      const l = await store.get<Listing>('listing', id);
+      return (
+        l && {
+          ref: l.entry.reference,
+          what: l.entry.headline,
+          seen: `${base}/item/${l.id}`,
+          open: l.state === 'live',
+        }
+      );
+    },
+    offers: {
+      pay: (ref, cents) =>
+        turns.run(async () => {
+          const l = (await store.all<Listing>('listing')).find((x) => x.entry.reference === ref);
+          return l !== undefined && !l.entry.choices && sell(moor, l, { agreed: cents });
+        }),
+    },
+  });
+  serveFront(moor, pages);
+  serveItem(moor, pages, forms);
+  serveBuying(moor, pages);
+}
+
+function serveFront({ app, store, base, switches }: Moor, pages: Pages): void {
+  app.get('/', async (c) => {
+    if (isOut(switches)) return pages.closed(c);
+    const live = (await store.all<Listing>('listing')).filter((l) => l.state === 'live').reverse();
+    return c.html(
+      pages.show(
+        'Brackenmoor',
+        html`
+          <h1>New on the moor</h1>
+          <div class="grid">
+            ${live.map(
+              (l) =>
+                html`<a href="${base}/item/${l.id}">
+                  <img src="${base}/picture/${l.entry.pictures[0]}" alt="" />${l.entry.headline}<br /><b
+                    >${euros(l.entry.askingCents)}</b
+                  ></a
+                >`,
+            )}
+          </div>
+          ${live.length === 0 ? html`<p>Nothing is offered just now.</p>` : ''}
+        `,
+      ),
+    );
+  });
+}
+
+function serveItem({ app, store, base, switches }: Moor, pages: Pages, forms: Forms): void {
+  app.get('/clip/:id', async (c) => {
+    const clip = await store.get<{ type: string }>('clip', c.req.param('id'));
+    const bytes = clip && (await store.picture(c.req.param('id')));
+    if (!bytes) return c.notFound();
+    return c.body(bytes, 200, { 'Content-Type': clip.type, 'Cross-Origin-Resource-Policy': 'cross-origin' });
+  });
+
+  // Links from before its pages were called items.
+  app.get('/thing/:id', (c) => c.redirect(`${base}/item/${c.req.param('id')}`, 301));
+  app.get('/item/:id', async (c) => {
+    if (isOut(switches)) return pages.closed(c);
+    const l = await store.get<Listing>('listing', c.req.param('id'));
+    if (!l) return c.html(pages.note('Not here'), 404);
+    const e = l.entry;
+    return c.html(
+      pages.show(
+        e.headline,
+        html`<div class="strip">
+            ${e.pictures.map((p, i) => html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`)}
+          </div>
+          ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}
+          <h1>${e.headline}</h1>
+          ${e.secondLine ? html`<p>${e.secondLine}</p>` : ''}
+          <div class="price">${euros(e.askingCents)}</div>
+          <p>and ${euros(e.postageCents)} postage</p>
+          <ul>
+            ${termLines(e).map((line) => html`<li>${line}</li>`)}
+          </ul>
+
+          ${
+            l.state === 'live'
+              ? html`${buyForm(l, base)} ${forms(l.id)}`
+              : html`<p class="note">
+                  ${l.state === 'sold' ? 'This has been bought.' : 'This is no longer offered.'}
+                </p>`
+          }
+          ${about(e)}
+          <div class="words">${e.text.includes('<') ? raw(e.text) : e.text}</div>`,
+      ),
+    );
+  });
+}
+
+/** Buys it; of several pieces, the one chosen. */
+function buyForm(l: Listing, base: string) {
+  const { choices } = l.entry;
+  return html`<form method="post" action="${base}/item/${l.id}/buy">
+    ${
+      choices
+        ? html`<p>${choices.names.join(', ')}</p>
+            ${choices.pieces.map(
+              (p) =>
+                html`<label
+                  ><input
+                    type="radio"
+                    name="piece"
+                    value="${p.code}"
+                    required
+                    ${left(l, p.code) === 0 ? raw('disabled') : ''}
+                  />
+                  ${p.values.join(', ')}, ${euros(p.cents)}
+                  (${left(l, p.code) === 0 ? 'gone' : `${left(l, p.code)} left`})</label
+                >`,
+            )}`
+        : ''
+    }<button>Buy it now</button>
+  </form>`;
+}
+
+function about(e: Entry) {
+  const category = CATEGORIES.find((x) => x.id === e.category);
+  const condition = SHEET.conditions.find((x) => x.code === e.condition);
+  return html`<dl>
+    <dt>Condition</dt>
+    <dd>${condition?.label}</dd>
+    <dt>Shelved under</dt>
+    <dd>${category?.name}</dd>
+    ${(category?.specifics ?? [])
+      .filter((s) => e.attributes[s.id])
+      .map(
+        (s) =>
+          html`<dt>${s.label}</dt>
+            <dd>${e.attributes[s.id]}</dd>`,
+      )}
+  </dl>`;
+}
+
+function serveBuying(moor: Moor, pages: Pages): void {
+  const { app, store, base, switches, turns } = moor;
+  app.post('/item/:id/buy', (c) =>
+    turns.run(async () => {
+      if (isOut(switches)) return pages.closed(c);
+      const l = await store.get<Listing>('listing', c.req.param('id'));
+      if (!l) return c.notFound();
+      await sell(moor, l, {
+        code: l.entry.choices ? String((await c.req.parseBody()).piece ?? '') : undefined,
+      });
+      return c.redirect(`${base}/item/${l.id}`, 303);
+    }),
+  );
+}
+
+const WHERE: Record<string, string> = { near: 'the neighbours', far: 'the rest of the world' };
+
+/** The seller's terms as buyers read them. */
+function termLines(e: Entry): string[] {
+  return [
+    e.furtherCents ? `Each further piece in the same parcel: ${euros(e.furtherCents)}` : '',
+    ...(e.abroad ?? []).map(({ zone, cents }) => `To ${WHERE[zone] ?? zone}: ${euros(cents)} postage`),
+    e.sentWithin === undefined ? '' : `Sent within ${e.sentWithin} days`,
+    e.backWithin
+      ? `May come back within ${e.backWithin} days; the ${e.backPaidBy ?? 'buyer'} pays for sending back`
+      : '',
+    e.taxPercent ? `${e.taxPercent} % tax is in the price` : '',
+    e.fetch ? 'May be fetched in person' : '',
+  ].filter(Boolean);
+}

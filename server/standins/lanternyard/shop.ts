@@ -1,0 +1,124 @@
+import { html, raw } from 'hono/html';
+
+import { serveBaskets } from './baskets';
+import { isOffered, seenAt, type Shelved } from './goods';
+import { SHEET } from './sheet';
+import { pagesOf, type Pages } from '../kit/page';
+import { euros, isOut, type Frame } from '../kit/service';
+import { serveTalks, type Forms } from '../kit/talks';
+
+const LOOK = { ground: '#faf6ec', ink: '#2a2018', accent: '#7a4b1e', face: 'Cambria, Georgia, serif' };
+
+/** The buyers' side. */
+export function serveShop(frame: Frame): void {
+  const { store, base } = frame;
+  const pages = pagesOf(LOOK, html`<header><a href="${base}/">The shop at Lanternyard</a></header>`, {
+    heading: 'The lamp is out: closed for now',
+  });
+  const forms = serveTalks(frame, {
+    pages,
+    at: '/admin/questions',
+    about: async (id) => {
+      const s = await store.get<Shelved>('good', id);
+      return (
+        s && {
+          ref: s.ref,
+          what: s.good.title,
+          seen: seenAt(base, s.ref),
+          open: isOffered(s),
+        }
+      );
+    },
+  });
+  serveShelves(frame, pages);
+  serveGood(frame, pages, forms);
+  serveBaskets(frame, pages);
+}
+
+const goodsOf = async (frame: Frame) => (await frame.store.all<Shelved>('good')).reverse();
+
+const tile = (base: string, s: Shelved) =>
+  html`<a href="${seenAt(base, s.ref)}">
+    <img src="${base}/picture/${s.good.photos[0]}" alt="" />${s.good.title}<br /><b
+      >${euros(s.good.cents)}</b
+    ></a
+  >`;
+
+function serveShelves(frame: Frame, pages: Pages): void {
+  const { app, base, switches } = frame;
+  const shelf = (title: string, list: Shelved[]) =>
+    pages.show(
+      title,
+      html`
+        <p>${SHEET.categories.map((x) => html`<a href="${base}/section/${x.id}">${x.name}</a> `)}</p>
+        <h1>${title}</h1>
+        <div class="grid">${list.map((s) => tile(base, s))}</div>
+        ${list.length === 0 ? html`<p>The shelves are empty just now.</p>` : ''}
+      `,
+    );
+
+  app.get('/', async (c) => {
+    if (isOut(switches)) return pages.closed(c);
+    return c.html(shelf('Come in', (await goodsOf(frame)).filter(isOffered)));
+  });
+  app.get('/section/:id', async (c) => {
+    if (isOut(switches)) return pages.closed(c);
+    const section = SHEET.categories.find((x) => x.id === c.req.param('id'));
+    if (!section) return c.html(pages.note('There is no such section'), 404);
+    return c.html(
+      shelf(
+        section.name,
+        (await goodsOf(frame)).filter((s) => isOffered(s) && s.good.section === section.id),
+      ),
+    );
+  });
+}
+
+function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
+  const { app, store, base, switches } = frame;
+  app.get('/g/:ref', async (c) => {
+    if (isOut(switches)) return pages.closed(c);
+    const s = await store.get<Shelved>('good', c.req.param('ref'));
+    if (!s) return c.html(pages.note('Not in the shop'), 404);
+    const { good } = s;
+    const related = (await goodsOf(frame))
+      .filter((x) => isOffered(x) && x.ref !== s.ref && x.good.section === good.section)
+      .slice(0, 4);
+    const condition = SHEET.conditions.find((x) => x.code === good.condition);
+    const basket = c.req.query('basket') ?? '';
+    return c.html(
+      pages.show(
+        good.search.title || good.title,
+        html`
+          <h1>${good.title}</h1>
+          <div class="strip">
+            ${good.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${good.photos.length}" />`)}
+          </div>
+          <p>
+            <span class="price">${euros(good.cents)}</span> and ${euros(good.postCents)} postage ·
+            ${condition?.label}
+          </p>
+          ${good.furtherCents === undefined ? '' : html`<p>Each further piece in the same parcel: ${euros(good.furtherCents)}</p>`}
+          ${good.sentInDays === undefined ? '' : html`<p>Sent within ${good.sentInDays} days${good.backInDays ? `; may come back within ${good.backInDays} days` : ''}</p>`}
+          ${
+            isOffered(s)
+              ? html`<form method="post" action="${seenAt(base, s.ref)}/basket">
+                    <input type="hidden" name="basket" value="${basket}" /><button>
+                      Put it in the basket
+                    </button>
+                  </form>
+                  ${forms(encodeURIComponent(s.ref))}`
+              : html`<p class="note">${s.left === 0 ? 'Sold.' : 'No longer in the shop.'}</p>`
+          }
+          <div class="words">${raw(good.text)}</div>
+          ${
+            related.length > 0
+              ? html`<h1>Beside it</h1>
+                  <div class="grid">${related.map((x) => tile(base, x))}</div>`
+              : ''
+          }
+        `,
+      ),
+    );
+  });
+}

@@ -1,0 +1,29 @@
+import type { Line } from './validate';
+
+/** A copy on the racks. */
+export interface Offer {
+  ref: string;
+  line: Line;
+  /** A copy's own picture, where the seller sent one. */
+  pictures: string[];
+  status: 'offered' | 'sold' | 'removed';
+  order: { order: string; cents: number; withheld: number; at: number } | null;
+}
+
+/** An item at the depot. */
+export interface Kept {
+  depotNo: string;
+  code: string;
+  barcode: string;
+  /** When it was posted to its buyer. */
+  postedAt?: number;
+  /** When it was sent back to the seller. */
+  returnedAt?: number;
+}
+
+export const POSTAGE = 280;
+
+/** Path of a copy's page. */
+export function seenAt(base: string, ref: string): string {
+  return `${base}/copy/${encodeURIComponent(ref)}`;
+}
