@@ -35,3 +35,7 @@ export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 
 /** ISO 4217 alphabetic code. */
 export const Currency = z.string().regex(/^[A-Z]{3}$/);
+
+/** Words of the person's own: a line, and a text. */
+export const ShortText = z.string().max(400);
+export const LongText = z.string().max(10_000);

@@ -7,6 +7,14 @@ import { applied, homographyFrom, type Homography } from './homography';
 export type Reference = (typeof REFERENCES)[number];
 export type Corners = readonly [Point, Point, Point, Point];
 
+/** The same four corners, each changed; their order stays. */
+export function mapCorners(
+  [a, b, c, d]: Corners,
+  change: (corner: Point, index: number) => Point,
+): [Point, Point, Point, Point] {
+  return [change(a, 0), change(b, 1), change(c, 2), change(d, 3)];
+}
+
 /** Longer and shorter side in millimetres. */
 export const REFERENCE_SIZES: Record<Reference, { name: string; long: number; short: number }> = {
   // ISO/IEC 7810, format ID-1.

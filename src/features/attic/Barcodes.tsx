@@ -37,43 +37,15 @@ const NOTHING: z.infer<typeof ReadList> = { list: null, looked: [] };
 /** A whole list of barcodes at once: looked up one after the other, then made into items. */
 export function Barcodes() {
   const haul = useAttic((s) => (s.settings.haulId ? s.hauls[s.settings.haulId] : undefined));
-  const currency = useAttic((s) => s.settings.currency);
   const busy = useListBusy((s) => s.busy);
   // What was typed, read and answered outlives leaving and reloading.
   const [text, setText, clearText] = useTextDraft('barcodes');
-  const [{ list, looked }, put, clear] = useDraft('barcodes:list', ReadList, NOTHING);
+  const { list, looked, put, clear, read } = useLookedList();
   const [fileTrouble, setFileTrouble] = useState<string | null>(null);
   const [made, setMade] = useState<readonly string[] | null>(null);
-  const known = looked.filter((l) => l.record).length;
-  const copies = looked.reduce((n, l) => n + l.times, 0);
-
-  const ask = (all: readonly Looked[]) =>
-    void lookUpList(
-      all.filter((l) => l.state === 'waiting').map((l) => l.digits),
-      (one) =>
-        put((now) => ({
-          ...now,
-          looked: now.looked.map((l) => (l.digits === one.digits ? { ...l, ...one } : l)),
-        })),
-    ).catch(unlessExpected('looking up a list'));
-  // What was not answered before a reload is asked again.
-  const unanswered = !busy && looked.some((l) => l.state === 'waiting');
-  useEffect(() => {
-    if (unanswered) ask(looked);
-    // Asked once when the screen opens; what comes later is asked where it is read.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
-  const read = (words: string) => {
-    const { barcodes, refused, left, ...rest } = barcodesIn(words, currency);
-    const all = barcodes.map((b): Looked => ({ ...b, state: 'waiting', record: null, why: '' }));
+  const readAfresh = (words: string) => {
     setMade(null);
-    const list = {
-      ...rest,
-      refused: refused.map((r) => ({ ...r, why: typedTrouble(r.why) })),
-      left: left.map((l) => ({ ...l, why: lineTrouble(l.why) })),
-    };
-    put({ list, looked: all });
-    ask(all);
+    read(words);
   };
   const file = async (files: File[]) => {
     const [first] = files;
@@ -83,7 +55,7 @@ export function Barcodes() {
     setFileTrouble(null);
     const words = await first.text();
     setText(words);
-    read(words);
+    readAfresh(words);
   };
   const make = (sure: boolean) => {
     setMade(makeLooked(looked, sure));
@@ -112,7 +84,7 @@ export function Barcodes() {
             icon="search"
             disabled={busy || text.trim() === ''}
             style={{ flexGrow: 1 }}
-            onPress={() => read(text)}
+            onPress={() => readAfresh(text)}
           >
             Look them up
           </Button>
@@ -123,29 +95,11 @@ export function Barcodes() {
         {list ? <WhatWasLeft list={list} none={looked.length === 0 && made === null} /> : null}
       </Card>
       {looked.length > 0 ? (
-        <Card label="What was found">
-          <Text variant="heading" figures role="status">
-            {busy
-              ? `${looked.filter((l) => l.state !== 'waiting').length} of ${looked.length} looked up`
-              : `${known} of ${looked.length} known`}
-          </Text>
-          {looked.map((one, i) => (
-            <LookedLine
-              key={`${one.digits} ${i}`}
-              one={one}
-              currency={currency}
-              onLeave={() => put((now) => ({ ...now, looked: now.looked.filter((_, j) => j !== i) }))}
-            />
-          ))}
-          <View style={{ gap: 10 }}>
-            <Button variant="main" disabled={busy} onPress={() => make(true)}>
-              {`All of it is right: make ${items(copies)}`}
-            </Button>
-            <Button disabled={busy} onPress={() => make(false)}>
-              {`Make ${items(copies)}, to be confirmed one by one`}
-            </Button>
-          </View>
-        </Card>
+        <WhatWasFound
+          looked={looked}
+          onLeave={(i) => put((now) => ({ ...now, looked: now.looked.filter((_, j) => j !== i) }))}
+          onMake={make}
+        />
       ) : null}
       {made ? (
         <Card label="Made">
@@ -154,6 +108,74 @@ export function Barcodes() {
         </Card>
       ) : null}
     </Page>
+  );
+}
+
+/** What was read and answered; it outlives leaving and reloading. */
+function useLookedList() {
+  const currency = useAttic((s) => s.settings.currency);
+  const busy = useListBusy((s) => s.busy);
+  const [{ list, looked }, put, clear] = useDraft('barcodes:list', ReadList, NOTHING);
+  const ask = (all: readonly Looked[]) =>
+    void lookUpList(
+      all.filter((l) => l.state === 'waiting').map((l) => l.digits),
+      (one) =>
+        put((now) => ({
+          ...now,
+          looked: now.looked.map((l) => (l.digits === one.digits ? { ...l, ...one } : l)),
+        })),
+    ).catch(unlessExpected('looking up a list'));
+  // What was not answered before a reload is asked again.
+  const unanswered = !busy && looked.some((l) => l.state === 'waiting');
+  useEffect(() => {
+    if (unanswered) ask(looked);
+    // Asked once when the screen opens; what comes later is asked where it is read.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  const read = (words: string) => {
+    const { barcodes, refused, left, ...rest } = barcodesIn(words, currency);
+    const all = barcodes.map((b): Looked => ({ ...b, state: 'waiting', record: null, why: '' }));
+    const told = {
+      ...rest,
+      refused: refused.map((r) => ({ ...r, why: typedTrouble(r.why) })),
+      left: left.map((l) => ({ ...l, why: lineTrouble(l.why) })),
+    };
+    put({ list: told, looked: all });
+    ask(all);
+  };
+  return { list, looked, put, clear, read };
+}
+
+/** Every article with what is known of it, and the items that are made of them. */
+function WhatWasFound(props: {
+  looked: readonly Looked[];
+  onLeave: (place: number) => void;
+  onMake: (sure: boolean) => void;
+}) {
+  const { looked, onLeave, onMake } = props;
+  const currency = useAttic((s) => s.settings.currency);
+  const busy = useListBusy((s) => s.busy);
+  const known = looked.filter((l) => l.record).length;
+  const copies = looked.reduce((n, l) => n + l.times, 0);
+  return (
+    <Card label="What was found">
+      <Text variant="heading" figures role="status">
+        {busy
+          ? `${looked.filter((l) => l.state !== 'waiting').length} of ${looked.length} looked up`
+          : `${known} of ${looked.length} known`}
+      </Text>
+      {looked.map((one, i) => (
+        <LookedLine key={`${one.digits} ${i}`} one={one} currency={currency} onLeave={() => onLeave(i)} />
+      ))}
+      <View style={{ gap: 10 }}>
+        <Button variant="main" disabled={busy} onPress={() => onMake(true)}>
+          {`All of it is right: make ${items(copies)}`}
+        </Button>
+        <Button disabled={busy} onPress={() => onMake(false)}>
+          {`Make ${items(copies)}, to be confirmed one by one`}
+        </Button>
+      </View>
+    </Card>
   );
 }
 

@@ -7,7 +7,8 @@ import { counted } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { BackTo } from '@/parts/ui/BackTo';
-import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
+import { Button, SignButton } from '@/parts/ui/Button';
+import { OneOf } from '@/parts/ui/Choices';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
@@ -64,8 +65,6 @@ function Agreement({ owner, items }: { owner: Owner; items: number }) {
   const router = useRouter();
   const currency = useAttic((s) => s.settings.currency);
   const put = (part: Partial<Owner>) => keepOwner({ ...owner, ...part });
-  const tier = (i: number, part: Partial<Owner['tiers'][number]>) =>
-    put({ tiers: owner.tiers.map((t, k) => (k === i ? { ...t, ...part } : t)) });
   return (
     <Card label={owner.name}>
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
@@ -81,71 +80,16 @@ function Agreement({ owner, items }: { owner: Owner; items: number }) {
         label={`Statement for ${owner.name}`}
         onPress={() => router.navigate(`/consignor?owner=${owner.id}`)}
       />
-      {owner.tiers.map((t, i) => (
-        <View key={i} style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
-          <View style={{ flex: 1 }}>
-            {t.under === null ? (
-              <Text tone="soft" figures>
-                {i === 0 ? 'At any price' : `From ${formatMoney(owner.tiers[i - 1]?.under ?? 0, currency)}`}
-              </Text>
-            ) : (
-              <MoneyField
-                label={`Below, ${i + 1}`}
-                value={t.under}
-                currency={currency}
-                onChange={(under) => under && tier(i, { under })}
-              />
-            )}
-          </View>
-          <View style={{ flex: 1 }}>
-            <Field
-              label={owner.tiers.length > 1 ? `Their share, ${i + 1}` : 'Their share'}
-              value={String(t.shareBp / 100)}
-              unit="%"
-              figures
-              keyboard="decimal-pad"
-              refuse={(text) => (percent(text) === null ? 'From 0 to 100.' : null)}
-              onChange={(text) => tier(i, { shareBp: percent(text) ?? t.shareBp })}
-            />
-          </View>
-          {t.under !== null ? (
-            <SignButton
-              icon="remove"
-              label={`Remove tier ${i + 1}`}
-              onPress={() => put({ tiers: owner.tiers.filter((_, k) => k !== i) })}
-            />
-          ) : null}
-        </View>
-      ))}
-      {owner.tiers.length < 12 ? (
-        <Button
-          variant="quiet"
-          icon="add"
-          onPress={() => {
-            const last = owner.tiers.filter((t) => t.under !== null).at(-1);
-            put({
-              tiers: [
-                ...owner.tiers.slice(0, -1),
-                { under: (last?.under ?? 0) + 10_000, shareBp: owner.tiers.at(-1)?.shareBp ?? 6_000 },
-                ...owner.tiers.slice(-1),
-              ],
-            });
-          }}
-        >
-          Another share below a price
-        </Button>
-      ) : null}
-      <Text variant="small" tone="soft">
-        Their share of the price
-      </Text>
-      <ChipRow label="Share of what">
-        <Chip on={owner.of === 'afterFees'} onPress={() => put({ of: 'afterFees' })}>
-          After fees
-        </Chip>
-        <Chip on={owner.of === 'beforeFees'} onPress={() => put({ of: 'beforeFees' })}>
-          Before fees
-        </Chip>
-      </ChipRow>
+      <Shares owner={owner} put={put} />
+      <OneOf
+        label="Their share of the price"
+        options={[
+          ['afterFees', 'After fees'],
+          ['beforeFees', 'Before fees'],
+        ]}
+        value={owner.of}
+        onChoose={(of) => put({ of })}
+      />
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <MoneyField
@@ -168,17 +112,87 @@ function Agreement({ owner, items }: { owner: Owner; items: number }) {
           />
         </View>
       </View>
-      <Text variant="small" tone="soft">
-        When the days are over
-      </Text>
-      <ChipRow label="When the days are over">
-        {ENDS.map((end) => (
-          <Chip key={end} on={owner.atEnd === end} onPress={() => put({ atEnd: end })}>
-            {END_WORDS[end]}
-          </Chip>
-        ))}
-      </ChipRow>
+      <OneOf
+        label="When the days are over"
+        options={ENDS.map((end) => [end, END_WORDS[end]])}
+        value={owner.atEnd}
+        onChoose={(atEnd) => put({ atEnd })}
+      />
     </Card>
+  );
+}
+
+/** Shares by price, the last one above all of them. */
+function Shares({ owner, put }: { owner: Owner; put: (part: Partial<Owner>) => void }) {
+  const { tiers } = owner;
+  const another = () => {
+    const last = tiers.filter((t) => t.under !== null).at(-1);
+    const next = { under: (last?.under ?? 0) + 10_000, shareBp: tiers.at(-1)?.shareBp ?? 6_000 };
+    put({ tiers: [...tiers.slice(0, -1), next, ...tiers.slice(-1)] });
+  };
+  return (
+    <>
+      {tiers.map((_, i) => (
+        <Share
+          key={i}
+          tiers={tiers}
+          place={i}
+          onChange={(part) => put({ tiers: tiers.map((t, k) => (k === i ? { ...t, ...part } : t)) })}
+          onRemove={() => put({ tiers: tiers.filter((__, k) => k !== i) })}
+        />
+      ))}
+      {tiers.length < 12 ? (
+        <Button variant="quiet" icon="add" onPress={another}>
+          Another share below a price
+        </Button>
+      ) : null}
+    </>
+  );
+}
+
+type Tier = Owner['tiers'][number];
+
+function Share(props: {
+  tiers: readonly Tier[];
+  place: number;
+  onChange: (part: Partial<Tier>) => void;
+  onRemove: () => void;
+}) {
+  const { tiers, place: i, onChange, onRemove } = props;
+  const currency = useAttic((s) => s.settings.currency);
+  const t = tiers[i];
+  if (!t) return null;
+  return (
+    <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
+      <View style={{ flex: 1 }}>
+        {t.under === null ? (
+          <Text tone="soft" figures>
+            {i === 0 ? 'At any price' : `From ${formatMoney(tiers[i - 1]?.under ?? 0, currency)}`}
+          </Text>
+        ) : (
+          <MoneyField
+            label={`Below, ${i + 1}`}
+            value={t.under}
+            currency={currency}
+            onChange={(under) => under && onChange({ under })}
+          />
+        )}
+      </View>
+      <View style={{ flex: 1 }}>
+        <Field
+          label={tiers.length > 1 ? `Their share, ${i + 1}` : 'Their share'}
+          value={String(t.shareBp / 100)}
+          unit="%"
+          figures
+          keyboard="decimal-pad"
+          refuse={(text) => (percent(text) === null ? 'From 0 to 100.' : null)}
+          onChange={(text) => onChange({ shareBp: percent(text) ?? t.shareBp })}
+        />
+      </View>
+      {t.under !== null ? (
+        <SignButton icon="remove" label={`Remove tier ${i + 1}`} onPress={onRemove} />
+      ) : null}
+    </View>
   );
 }
 

@@ -51,17 +51,8 @@ export function Connections() {
 }
 
 function Connection({ market }: { market: MarketView }) {
-  const router = useRouter();
-  const { run, busy, trouble } = useAsyncAction();
-  const [said, setSaid] = useState<string | null>(null);
   const waiting = useWaitingThere(market.id);
-  const terms = useAttic((s) => Object.values(s.terms).filter((t) => t.market === market.id).length);
-  const mapped = useAttic(
-    (s) => Object.values(s.mappings).filter((m) => m.market === market.id && m.category !== null).length,
-  );
   const isShop = useCourier((s) => !!s.sheets.find((x) => x.marketplace === market.id)?.search);
-  const hasDepot = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.depot === true);
-  const kept = useAttic((s) => Object.values(s.items).filter((t) => t.depot?.market === market.id).length);
   const allowance = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.monthlyAllowance);
   const { name } = market;
   const needsCode = market.locked || market.link === 'off';
@@ -89,59 +80,7 @@ function Connection({ market }: { market: MarketView }) {
       ) : needsCode ? (
         <LetIn market={market} />
       ) : (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          <Button
-            label={`Test ${name}`}
-            disabled={busy}
-            onPress={() =>
-              run(async () => {
-                setSaid(null);
-                const ms = await link(market.id, { type: 'test' });
-                setSaid(`It answers, in ${ms === null ? 'time' : `${(ms / 1_000).toFixed(1)} seconds`}.`);
-              })
-            }
-          >
-            Test
-          </Button>
-          <Button
-            label={market.link === 'paused' ? `Go on with ${name}` : `Pause ${name}`}
-            disabled={busy}
-            onPress={() =>
-              run(() => link(market.id, { type: market.link === 'paused' ? 'resume' : 'pause' }))
-            }
-          >
-            {market.link === 'paused' ? 'Go on' : 'Pause'}
-          </Button>
-          <Button
-            label={`Compare what ${name} shows`}
-            disabled={busy}
-            onPress={() =>
-              run(async () => {
-                setSaid(null);
-                const strays = await compareNow(market.id);
-                setSaid(
-                  strays === 0
-                    ? 'It shows just what it should.'
-                    : plural(
-                        strays,
-                        'One listing was not as it should be: see Today.',
-                        `${strays} listings were not as they should be: see Today.`,
-                      ),
-                );
-              })
-            }
-          >
-            Compare
-          </Button>
-          <Button
-            variant="quiet"
-            label={`Disconnect ${name}`}
-            disabled={busy}
-            onPress={() => run(() => link(market.id, { type: 'disconnect' }))}
-          >
-            Disconnect
-          </Button>
-        </View>
+        <LinkDeeds market={market} />
       )}
       {isShop ? <SaveShop market={market} /> : null}
       {isShop && !needsCode ? <Coupons market={market} /> : null}
@@ -151,13 +90,92 @@ function Connection({ market }: { market: MarketView }) {
           tone="soft"
         >{`What it shows was compared ${agoWords(market.comparedAt)}.`}</Text>
       )}
-      {said ? <Notice tone="good">{said}</Notice> : null}
-      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {allowance === undefined ? null : (
         <Text variant="small" tone="soft" figures>
           {`${otherListingsNow().thisMonth[market.id] ?? 0} of this month’s ${allowance} new listings are used.`}
         </Text>
       )}
+      <Ways market={market} />
+    </Card>
+  );
+}
+
+/** Testing, pausing, comparing, disconnecting; and what came of it. */
+function LinkDeeds({ market }: { market: MarketView }) {
+  const { run, busy, trouble } = useAsyncAction();
+  const [said, setSaid] = useState<string | null>(null);
+  const { name } = market;
+  return (
+    <>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Button
+          label={`Test ${name}`}
+          disabled={busy}
+          onPress={() =>
+            run(async () => {
+              setSaid(null);
+              const ms = await link(market.id, { type: 'test' });
+              setSaid(`It answers, in ${ms === null ? 'time' : `${(ms / 1_000).toFixed(1)} seconds`}.`);
+            })
+          }
+        >
+          Test
+        </Button>
+        <Button
+          label={market.link === 'paused' ? `Go on with ${name}` : `Pause ${name}`}
+          disabled={busy}
+          onPress={() => run(() => link(market.id, { type: market.link === 'paused' ? 'resume' : 'pause' }))}
+        >
+          {market.link === 'paused' ? 'Go on' : 'Pause'}
+        </Button>
+        <Button
+          label={`Compare what ${name} shows`}
+          disabled={busy}
+          onPress={() =>
+            run(async () => {
+              setSaid(null);
+              const strays = await compareNow(market.id);
+              setSaid(
+                strays === 0
+                  ? 'It shows just what it should.'
+                  : plural(
+                      strays,
+                      'One listing was not as it should be: see Today.',
+                      `${strays} listings were not as they should be: see Today.`,
+                    ),
+              );
+            })
+          }
+        >
+          Compare
+        </Button>
+        <Button
+          variant="quiet"
+          label={`Disconnect ${name}`}
+          disabled={busy}
+          onPress={() => run(() => link(market.id, { type: 'disconnect' }))}
+        >
+          Disconnect
+        </Button>
+      </View>
+      {said ? <Notice tone="good">{said}</Notice> : null}
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+    </>
+  );
+}
+
+/** To its depot, its terms, and how kinds translate there. */
+function Ways({ market }: { market: MarketView }) {
+  const router = useRouter();
+  const { name } = market;
+  const terms = useAttic((s) => Object.values(s.terms).filter((t) => t.market === market.id).length);
+  const mapped = useAttic(
+    (s) => Object.values(s.mappings).filter((m) => m.market === market.id && m.category !== null).length,
+  );
+  const hasDepot = useCourier((s) => s.sheets.find((x) => x.marketplace === market.id)?.depot === true);
+  const kept = useAttic((s) => Object.values(s.items).filter((t) => t.depot?.market === market.id).length);
+  return (
+    <>
       {hasDepot ? (
         <LinkRow
           words="Depot"
@@ -178,7 +196,7 @@ function Connection({ market }: { market: MarketView }) {
         more={mapped === 0 ? 'all suggested so far' : `${mapped} decided`}
         onPress={() => router.navigate(`/mappings?market=${market.id}`)}
       />
-    </Card>
+    </>
   );
 }
 

@@ -30,6 +30,7 @@ const SHOWN = [
   ['listed', 'Listed'],
   ['refused', 'Refused'],
 ] as const;
+type Show = (typeof SHOWN)[number][0];
 
 /**
  * Items down, marketplaces across: plan, check, send, change and take down many at once. On a phone item by
@@ -39,30 +40,12 @@ export function Crosslist() {
   const wide = useWide();
   const router = useRouter();
   const [words, setWords] = useState('');
-  const [show, setShow] = useState<(typeof SHOWN)[number][0]>('all');
+  const [show, setShow] = useState<Show>('all');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const items = useDeferredValue(useAttic((s) => s.items));
   const plans = useAttic((s) => s.plans);
   const sheets = useCourier((s) => s.sheets);
-  const views = useCourier((s) => s.items);
-  const around = useAround(show !== 'all');
-  const wanted = useDeferredValue(words);
-  const shown = useMemo(
-    () =>
-      filtered(
-        ordered(Object.values(items), 'newest'),
-        { ...EVERYTHING, words: wanted, show },
-        around,
-      ).filter((t) => !views[t.id]?.sale),
-    [items, wanted, show, around, views],
-  );
-  useEffect(() => {
-    // The chosen first: their totals are waited for.
-    const first = shown.filter((t) => chosen.has(t.id)).map((t) => t.id);
-    checking.watch([...first, ...shown.filter((t) => !chosen.has(t.id)).map((t) => t.id)]);
-  }, [shown, chosen]);
-  useEffect(() => () => checking.watch([]), []);
-
+  const shown = useShown(words, show);
+  useWatched(shown, chosen);
   const scope = chosen.size > 0 ? shown.filter((t) => chosen.has(t.id)) : shown;
   const { cells, totals, twins } = useCells(scope);
   const toggle = useCallback(
@@ -131,27 +114,65 @@ export function Crosslist() {
               placeholder="title, brand, code, spot"
             />
           </View>
-          <ChipRow label="Show">
-            {SHOWN.map(([id, name]) => (
-              <Chip key={id} on={show === id} onPress={() => setShow(id)}>
-                {name}
-              </Chip>
-            ))}
-            <Chip
-              role="checkbox"
-              on={chosen.size > 0 && chosen.size === shown.length}
-              label={`Choose all ${shown.length}`}
-              onPress={() =>
-                setChosen(chosen.size === shown.length ? new Set() : new Set(shown.map((t) => t.id)))
-              }
-            >
-              {chosen.size > 0 ? `${chosen.size} chosen` : `Choose all ${shown.length}`}
-            </Chip>
-          </ChipRow>
+          <ShowRow show={show} onShow={setShow} chosen={chosen} shown={shown} onChosen={setChosen} />
         </View>
         {shown.length === 0 ? <Text tone="soft">Nothing here to list.</Text> : null}
       </LongList>
       <Deeds cells={cells} totals={totals} scope={scope} chosen={chosen.size} onReview={setReviewing} />
     </>
+  );
+}
+
+/** What is shown of everything there is, the newest first; what is sold is not listed any more. */
+function useShown(words: string, show: Show): Item[] {
+  const items = useDeferredValue(useAttic((s) => s.items));
+  const views = useCourier((s) => s.items);
+  const around = useAround(show !== 'all');
+  const wanted = useDeferredValue(words);
+  return useMemo(
+    () =>
+      filtered(
+        ordered(Object.values(items), 'newest'),
+        { ...EVERYTHING, words: wanted, show },
+        around,
+      ).filter((t) => !views[t.id]?.sale),
+    [items, wanted, show, around, views],
+  );
+}
+
+/** What is checked in the background as long as the screen is open. */
+function useWatched(shown: readonly Item[], chosen: ReadonlySet<string>): void {
+  useEffect(() => {
+    // The chosen first: their totals are waited for.
+    const first = shown.filter((t) => chosen.has(t.id)).map((t) => t.id);
+    checking.watch([...first, ...shown.filter((t) => !chosen.has(t.id)).map((t) => t.id)]);
+  }, [shown, chosen]);
+  useEffect(() => () => checking.watch([]), []);
+}
+
+function ShowRow(props: {
+  show: Show;
+  onShow: (show: Show) => void;
+  shown: readonly Item[];
+  chosen: ReadonlySet<string>;
+  onChosen: (ids: ReadonlySet<string>) => void;
+}) {
+  const { show, onShow, shown, chosen, onChosen } = props;
+  return (
+    <ChipRow label="Show">
+      {SHOWN.map(([id, name]) => (
+        <Chip key={id} on={show === id} onPress={() => onShow(id)}>
+          {name}
+        </Chip>
+      ))}
+      <Chip
+        role="checkbox"
+        on={chosen.size > 0 && chosen.size === shown.length}
+        label={`Choose all ${shown.length}`}
+        onPress={() => onChosen(chosen.size === shown.length ? new Set() : new Set(shown.map((t) => t.id)))}
+      >
+        {chosen.size > 0 ? `${chosen.size} chosen` : `Choose all ${shown.length}`}
+      </Chip>
+    </ChipRow>
   );
 }

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { Plan, Item } from '@/contract/records';
+import type { SheetSpecific } from '@/contract/ruleSheet';
 import type { Examined } from '@/core/listing/examine';
 import { translate } from '@/core/mapping/values';
 import { formatMoney } from '@/core/money/money';
@@ -23,9 +24,46 @@ import { Question } from './Question';
 /** What differs on this marketplace, what it replaces, and what only this marketplace asks. */
 export function OwnValues({ item, examined }: { item: Item; examined: Examined }) {
   const { sheet, plan, effective } = examined;
-  const currency = useAttic((s) => s.settings.currency);
   const set = (label: string, part: Partial<Plan>) =>
     editPlan(item.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
+  const part: PartProps = { item, examined, set };
+  const unanswered = (effective.category?.specifics ?? []).filter(
+    (field) =>
+      field.choices &&
+      field.need === 'required' &&
+      (plan?.specifics[field.id] !== undefined || (effective.specifics[field.id] ?? '') === '') &&
+      translate(item.facts[field.id] ?? '', field.choices) === null,
+  );
+  return (
+    <>
+      <OwnOnes {...part} />
+      <Different {...part} />
+      <CategoryChoice
+        item={item}
+        examined={examined}
+        onChoose={(category) => set('category', { category })}
+      />
+      {unanswered.map((field) => (
+        <ListedAnswer key={field.id} {...part} field={field} />
+      ))}
+      {sheet.questions.map((question) => (
+        <Question key={question.id} item={item} examined={examined} question={question} />
+      ))}
+      <Extras item={item} examined={examined} set={set} />
+    </>
+  );
+}
+
+interface PartProps {
+  item: Item;
+  examined: Examined;
+  set: (label: string, part: Partial<Plan>) => void;
+}
+
+/** Title, price and description of its own, where it has them. */
+function OwnOnes({ item, examined, set }: PartProps) {
+  const { sheet, plan } = examined;
+  const currency = useAttic((s) => s.settings.currency);
   const at = ` on ${sheet.name}`;
   const title = plan?.title ?? null;
   const price = plan?.price ?? null;
@@ -79,91 +117,90 @@ export function OwnValues({ item, examined }: { item: Item; examined: Examined }
           <FieldFindings examined={[examined]} field="description" />
         </Own>
       )}
-      {title !== null && price !== null && description !== null ? null : (
-        <View style={{ gap: 5 }}>
-          <Text variant="small" tone="soft">
-            Different here
-          </Text>
-          <ChipRow label={`Different${at}`} radio={false}>
-            {title === null ? (
-              <Chip
-                role="button"
-                on={false}
-                label={`Own title${at}`}
-                onPress={() =>
-                  set('title', {
-                    title:
-                      titleFromFacts(item, kindsNow(), sheet.title.max, sheet.title.counts) ||
-                      item.title.slice(0, sheet.title.max),
-                  })
-                }
-              >
-                Title
-              </Chip>
-            ) : null}
-            {price === null ? (
-              <Chip
-                role="button"
-                on={false}
-                label={`Own price${at}`}
-                onPress={() => set('price', { price: item.price ?? sheet.price.min })}
-              >
-                Price
-              </Chip>
-            ) : null}
-            {description === null ? (
-              <Chip
-                role="button"
-                on={false}
-                label={`Own description${at}`}
-                onPress={() => set('description', { description: item.description })}
-              >
-                Description
-              </Chip>
-            ) : null}
-          </ChipRow>
-        </View>
-      )}
-      <CategoryChoice
-        item={item}
-        examined={examined}
-        onChoose={(category) => set('category', { category })}
-      />
-      {(effective.category?.specifics ?? [])
-        .filter(
-          (field) =>
-            field.choices &&
-            field.need === 'required' &&
-            (plan?.specifics[field.id] !== undefined || (effective.specifics[field.id] ?? '') === '') &&
-            translate(item.facts[field.id] ?? '', field.choices) === null,
-        )
-        .map((field) => (
-          <View key={field.id} style={{ gap: 5 }}>
-            <Text variant="small" tone="soft">
-              {`${field.label}${at}${item.facts[field.id] ? `, for “${item.facts[field.id]}”` : ''}`}
-            </Text>
-            <ChipRow label={`${field.label}${at}`}>
-              {(field.choices ?? []).map((choice) => (
-                <Chip
-                  key={choice}
-                  on={effective.specifics[field.id] === choice}
-                  onPress={() =>
-                    set(field.label.toLocaleLowerCase('en'), {
-                      specifics: { ...plan?.specifics, [field.id]: choice },
-                    })
-                  }
-                >
-                  {choice}
-                </Chip>
-              ))}
-            </ChipRow>
-          </View>
-        ))}
-      {sheet.questions.map((question) => (
-        <Question key={question.id} item={item} examined={examined} question={question} />
-      ))}
-      <Extras item={item} examined={examined} set={set} />
     </>
+  );
+}
+
+/** What may differ here and does not yet. */
+function Different({ item, examined, set }: PartProps) {
+  const { sheet, plan } = examined;
+  const at = ` on ${sheet.name}`;
+  const title = plan?.title ?? null;
+  const price = plan?.price ?? null;
+  const description = plan?.description ?? null;
+  if (title !== null && price !== null && description !== null) return null;
+  return (
+    <View style={{ gap: 5 }}>
+      <Text variant="small" tone="soft">
+        Different here
+      </Text>
+      <ChipRow label={`Different${at}`} radio={false}>
+        {title === null ? (
+          <Chip
+            role="button"
+            on={false}
+            label={`Own title${at}`}
+            onPress={() =>
+              set('title', {
+                title:
+                  titleFromFacts(item, kindsNow(), sheet.title.max, sheet.title.counts) ||
+                  item.title.slice(0, sheet.title.max),
+              })
+            }
+          >
+            Title
+          </Chip>
+        ) : null}
+        {price === null ? (
+          <Chip
+            role="button"
+            on={false}
+            label={`Own price${at}`}
+            onPress={() => set('price', { price: item.price ?? sheet.price.min })}
+          >
+            Price
+          </Chip>
+        ) : null}
+        {description === null ? (
+          <Chip
+            role="button"
+            on={false}
+            label={`Own description${at}`}
+            onPress={() => set('description', { description: item.description })}
+          >
+            Description
+          </Chip>
+        ) : null}
+      </ChipRow>
+    </View>
+  );
+}
+
+/** An answer the marketplace wants from its own list. */
+function ListedAnswer({ item, examined, set, field }: PartProps & { field: SheetSpecific }) {
+  const { sheet, plan, effective } = examined;
+  const at = ` on ${sheet.name}`;
+  return (
+    <View style={{ gap: 5 }}>
+      <Text variant="small" tone="soft">
+        {`${field.label}${at}${item.facts[field.id] ? `, for “${item.facts[field.id]}”` : ''}`}
+      </Text>
+      <ChipRow label={`${field.label}${at}`}>
+        {(field.choices ?? []).map((choice) => (
+          <Chip
+            key={choice}
+            on={effective.specifics[field.id] === choice}
+            onPress={() =>
+              set(field.label.toLocaleLowerCase('en'), {
+                specifics: { ...plan?.specifics, [field.id]: choice },
+              })
+            }
+          >
+            {choice}
+          </Chip>
+        ))}
+      </ChipRow>
+    </View>
   );
 }
 

@@ -2,7 +2,8 @@ import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { consignorStatement, type ConsignedSale } from '@/core/consign/statement';
+import type { Owner } from '@/contract/records';
+import { consignorStatement, type ConsignedSale, type ConsignorLine } from '@/core/consign/statement';
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/trade/MoneyField';
@@ -31,38 +32,11 @@ const SORT_WORDS = { sold: 'sold', cameBack: 'came back', paid: 'paid' } as cons
 export function ConsignorPage() {
   const { owner: id = '' } = useLocalSearchParams<{ owner?: string }>();
   const owner = useAttic((s) => s.owners[id]);
-  const items = useAttic((s) => s.items);
-  const payments = useAttic((s) => s.payments);
   const currency = useAttic((s) => s.settings.currency);
-  const sales = useSales(true);
-  const market = useMarketName();
   const now = useTime(MINUTE);
   const [months, setMonths] = useState(12);
-  const from = useMemo(() => monthsAgo(now, months), [now, months]);
-  const statement = useMemo(() => {
-    if (!owner) return null;
-    const mine = sales.flatMap((s): ConsignedSale[] => {
-      const item = items[s.itemId];
-      if (item?.ownerId !== owner.id || !s.takeHome) return [];
-      // What coming back cost is the business's own: the consignor is owed as if nothing had been sold.
-      const takeHome = s.undone ? s.takeHome.takeHome : (s.real?.takeHome ?? s.takeHome.takeHome);
-      return [
-        {
-          order: s.sale.order,
-          what: nameOf(item),
-          code: item.code,
-          market: s.sale.market,
-          at: s.sale.at,
-          price: s.sale.amount,
-          takeHome,
-          undoneAt: s.undoneAt,
-        },
-      ];
-    });
-    const paid = Object.values(payments).filter((p) => p.ownerId === owner.id);
-    return consignorStatement(owner, mine, paid, from, now + 60_000);
-  }, [owner, sales, items, payments, from, now]);
-  const c = useColours();
+  const { from, statement } = useStatement(owner, months, now);
+  const market = useMarketName();
   const { run, busy, trouble } = useAsyncAction();
   if (!owner || !statement)
     return (
@@ -106,45 +80,86 @@ export function ConsignorPage() {
         </View>
         {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       </Card>
-      <Card label="Lines">
-        {statement.lines.length === 0 ? <Text tone="soft">Nothing in this time.</Text> : null}
-        {statement.lines.map((l, i) => (
-          <View
-            key={i}
-            style={{
-              flexDirection: 'row',
-              gap: 8,
-              borderTopWidth: i > 0 ? 1 : 0,
-              borderColor: c.line,
-              paddingVertical: 6,
-            }}
-          >
-            <View style={{ flex: 1 }}>
-              <Text numberOfLines={2}>{l.what || 'Payment'}</Text>
-              <Text variant="small" tone="soft" figures>
-                {[
-                  dayWords(l.at),
-                  SORT_WORDS[l.sort],
-                  l.market && market(l.market),
-                  l.price ? `${money(l.price)} less ${money(l.costs)}` : '',
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </Text>
-            </View>
-            <View style={{ alignItems: 'flex-end' }}>
-              <Text variant="strong" figures>
-                {money(l.amount)}
-              </Text>
-              <Text variant="small" tone="soft" figures>
-                {money(l.balance)}
-              </Text>
-            </View>
-          </View>
-        ))}
-      </Card>
+      <Lines lines={statement.lines} currency={currency} />
       <Pay ownerId={owner.id} owed={statement.after} currency={currency} />
     </Page>
+  );
+}
+
+/** What they earned and were paid in the last months, and what came over from before; null for nobody. */
+function useStatement(owner: Owner | undefined, months: number, now: number) {
+  const items = useAttic((s) => s.items);
+  const payments = useAttic((s) => s.payments);
+  const sales = useSales(true);
+  const from = useMemo(() => monthsAgo(now, months), [now, months]);
+  const statement = useMemo(() => {
+    if (!owner) return null;
+    const mine = sales.flatMap((s): ConsignedSale[] => {
+      const item = items[s.itemId];
+      if (item?.ownerId !== owner.id || !s.takeHome) return [];
+      // What coming back cost is the business's own: the consignor is owed as if nothing had been sold.
+      const takeHome = s.undone ? s.takeHome.takeHome : (s.real?.takeHome ?? s.takeHome.takeHome);
+      return [
+        {
+          order: s.sale.order,
+          what: nameOf(item),
+          code: item.code,
+          market: s.sale.market,
+          at: s.sale.at,
+          price: s.sale.amount,
+          takeHome,
+          undoneAt: s.undoneAt,
+        },
+      ];
+    });
+    const paid = Object.values(payments).filter((p) => p.ownerId === owner.id);
+    return consignorStatement(owner, mine, paid, from, now + 60_000);
+  }, [owner, sales, items, payments, from, now]);
+  return { from, statement };
+}
+
+function Lines({ lines, currency }: { lines: readonly ConsignorLine[]; currency: string }) {
+  const c = useColours();
+  const market = useMarketName();
+  const money = (amount: number) => formatMoney(amount, currency);
+  return (
+    <Card label="Lines">
+      {lines.length === 0 ? <Text tone="soft">Nothing in this time.</Text> : null}
+      {lines.map((l, i) => (
+        <View
+          key={i}
+          style={{
+            flexDirection: 'row',
+            gap: 8,
+            borderTopWidth: i > 0 ? 1 : 0,
+            borderColor: c.line,
+            paddingVertical: 6,
+          }}
+        >
+          <View style={{ flex: 1 }}>
+            <Text numberOfLines={2}>{l.what || 'Payment'}</Text>
+            <Text variant="small" tone="soft" figures>
+              {[
+                dayWords(l.at),
+                SORT_WORDS[l.sort],
+                l.market && market(l.market),
+                l.price ? `${money(l.price)} less ${money(l.costs)}` : '',
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </Text>
+          </View>
+          <View style={{ alignItems: 'flex-end' }}>
+            <Text variant="strong" figures>
+              {money(l.amount)}
+            </Text>
+            <Text variant="small" tone="soft" figures>
+              {money(l.balance)}
+            </Text>
+          </View>
+        </View>
+      ))}
+    </Card>
   );
 }
 

@@ -35,11 +35,10 @@ type Tool = 'white' | 'light' | 'crop' | 'straighten' | 'turn' | 'brush';
 
 function Bench({ item, picture }: { item: Item; picture: Picture }) {
   const c = useColours();
-  const router = useRouter();
   const { busy, trouble, run } = useAsyncAction();
   const [tool, setTool] = useState<Tool | null>(null);
   const [rest, setRest] = useState<string | null>(null);
-  const { id, steps, undone } = picture;
+  const { id, steps } = picture;
   const look = lookOf(steps);
   const brushing = tool === 'brush';
   const { preview, show } = usePreview(
@@ -55,13 +54,9 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
 
   const choose = (next: Tool) => {
     setTool(next);
-    // The tool does its work at once where nothing was done yet; a second tap only shows its choices.
-    if (next === 'white' && !look.white) auto('white');
-    if (next === 'light' && !look.gains) auto('light');
-    if (next === 'crop' && !look.crop) auto('crop');
-    if (next === 'straighten' && !look.degrees) auto('straighten');
-    if (next === 'turn') step({ type: 'turn', quarters: 1 });
-    if (next === 'brush' && !look.white) auto('white');
+    const does = atOnce(next, look);
+    if (typeof does === 'string') auto(does);
+    else if (does) step(does);
   };
 
   const picturePart = (
@@ -106,18 +101,7 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Button
           disabled={busy || steps.length === 0 || item.pictureIds.length < 2}
-          onPress={() =>
-            run(async () => {
-              const n = await cleaning.sameToTheRest(item, id, (done, of) =>
-                setRest(`Picture ${done} of ${of}…`),
-              );
-              setRest(
-                n === 0
-                  ? 'There is no other picture of all of it.'
-                  : `Done to ${plural(n, 'one other', `${n} others`)}; close-ups were left as they are.`,
-              );
-            })
-          }
+          onPress={() => run(() => sameToTheRest(item, id, setRest))}
           style={{ flexGrow: 1 }}
         >
           Do the same to the rest
@@ -135,39 +119,70 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
   );
   return (
     <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Clean up">
-      <HeadBar>
-        <SignButton
-          icon="back"
-          label="Back to the sheet"
-          onPress={() => router.navigate(`/item/${item.id}`)}
-        />
-        <View style={{ flex: 1 }}>
-          <Text variant="heading" aria-level={1} numberOfLines={1}>
-            {`Clean up picture ${position}`}
-          </Text>
-          <Text variant="small" tone="soft" role="status">
-            {busy
-              ? 'Working…'
-              : steps.length === 0
-                ? 'As it was taken'
-                : `Kept, ${counted(steps.length, 'step')}`}
-          </Text>
-        </View>
-        <SignButton
-          icon="undo"
-          label="Undo last step"
-          disabled={busy || steps.length === 0}
-          onPress={() => act((tell) => cleaning.undo(id, tell))}
-        />
-        <SignButton
-          icon="redo"
-          label="Redo"
-          disabled={busy || undone.length === 0}
-          onPress={() => act((tell) => cleaning.redo(id, tell))}
-        />
-      </HeadBar>
+      <Head
+        item={item}
+        picture={picture}
+        busy={busy}
+        onUndo={() => act((tell) => cleaning.undo(id, tell))}
+        onRedo={() => act((tell) => cleaning.redo(id, tell))}
+      />
       <TwoParts label="Picture and tools" large={picturePart} small={tools} />
     </View>
+  );
+}
+
+/** What a tool does where nothing was done yet; a second tap only shows its choices. */
+function atOnce(tool: Tool, look: Look): Automatic | EditStep | null {
+  if (tool === 'turn') return { type: 'turn', quarters: 1 };
+  if (tool === 'brush') return look.white ? null : 'white';
+  const done = { white: look.white, light: look.gains, crop: look.crop, straighten: look.degrees }[tool];
+  return done ? null : tool;
+}
+
+/** The same steps to all other pictures of the item; tells how far it is. */
+async function sameToTheRest(item: Item, id: string, tell: (words: string) => void): Promise<void> {
+  const n = await cleaning.sameToTheRest(item, id, (done, of) => tell(`Picture ${done} of ${of}…`));
+  tell(
+    n === 0
+      ? 'There is no other picture of all of it.'
+      : `Done to ${plural(n, 'one other', `${n} others`)}; close-ups were left as they are.`,
+  );
+}
+
+/** The way back, which picture it is, what is kept, and steps back and forth. */
+function Head(props: {
+  item: Item;
+  picture: Picture;
+  busy: boolean;
+  onUndo: () => void;
+  onRedo: () => void;
+}) {
+  const { item, busy } = props;
+  const { id, steps, undone } = props.picture;
+  const router = useRouter();
+  return (
+    <HeadBar>
+      <SignButton icon="back" label="Back to the sheet" onPress={() => router.navigate(`/item/${item.id}`)} />
+      <View style={{ flex: 1 }}>
+        <Text variant="heading" aria-level={1} numberOfLines={1}>
+          {`Clean up picture ${item.pictureIds.indexOf(id) + 1}`}
+        </Text>
+        <Text variant="small" tone="soft" role="status">
+          {busy
+            ? 'Working…'
+            : steps.length === 0
+              ? 'As it was taken'
+              : `Kept, ${counted(steps.length, 'step')}`}
+        </Text>
+      </View>
+      <SignButton
+        icon="undo"
+        label="Undo last step"
+        disabled={busy || steps.length === 0}
+        onPress={props.onUndo}
+      />
+      <SignButton icon="redo" label="Redo" disabled={busy || undone.length === 0} onPress={props.onRedo} />
+    </HeadBar>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import type { MeasureLine, Point } from '@/contract/picture';
-import type { Corners } from '@/core/measure/plane';
+import { mapCorners, type Corners } from '@/core/measure/plane';
 import { Stage, UNITS } from '@/parts/ui/Stage';
 import { FONT } from '@/theme/theme';
 
@@ -28,25 +28,12 @@ export function MeasureStage(props: {
   const shape = preview?.shape ?? 1;
   const u = (p: Point) => ({ x: p.x * UNITS, y: (p.y * UNITS) / shape });
 
-  const nearest = (p: Point): Grip | null => {
-    let best: Grip | null = null;
-    let least = REACH;
-    const consider = (q: Point, which: Grip) => {
-      const d = Math.hypot((p.x - q.x) * UNITS, ((p.y - q.y) * UNITS) / shape);
-      if (d < least) [least, best] = [d, which];
-    };
-    corners?.forEach((corner, index) => consider(corner, { what: 'corner', index }));
-    for (const line of lines)
-      for (const end of ['a', 'b'] as const)
-        consider(line[end], { what: 'line', measure: line.measure, end });
-    return best;
-  };
   const move = (p: Point) => {
     if (!grip) return;
     const inside = { x: Math.max(0, Math.min(1, p.x)), y: Math.max(0, Math.min(1, p.y)) };
     setAt(inside);
     if (grip.what === 'corner' && corners)
-      onCorners(corners.map((c, i) => (i === grip.index ? inside : c)) as unknown as Corners);
+      onCorners(mapCorners(corners, (c, i) => (i === grip.index ? inside : c)));
     if (grip.what === 'line')
       onLines(lines.map((l) => (l.measure === grip.measure ? { ...l, [grip.end]: inside } : l)));
   };
@@ -57,84 +44,111 @@ export function MeasureStage(props: {
       shape={shape}
       maxHeight={STAGE_HEIGHT}
       lens={at}
-      onDown={(p) => setGrip(nearest(p))}
+      onDown={(p) => setGrip(nearest(p, shape, corners, lines))}
       onMove={move}
       onUp={() => (setGrip(null), setAt(null))}
     >
-      {corners ? (
-        <>
-          <polygon
-            points={corners.map((corner) => `${u(corner).x},${u(corner).y}`).join(' ')}
-            fill="#E7B53F"
-            fillOpacity={0.18}
-            stroke="#2B2721"
-            strokeWidth={4}
-            strokeDasharray="14 10"
-          />
-          {corners.map((corner, i) => (
-            <g key={i} data-corner={i}>
-              <circle
-                cx={u(corner).x}
-                cy={u(corner).y}
-                r={22}
-                fill="#FFFCF5"
-                fillOpacity={0.35}
-                stroke="#2B2721"
-                strokeWidth={5}
-              />
-              <circle cx={u(corner).x} cy={u(corner).y} r={4} fill="#2B2721" />
-            </g>
-          ))}
-        </>
-      ) : null}
-      {lines.map((line) => {
-        const [a, b] = [u(line.a), u(line.b)];
-        const words = text(line);
-        const width = words.length * 19 + 26;
-        const t = Math.abs(b.y - a.y) > Math.abs(b.x - a.x) ? 0.7 : 0.5;
-        const middle = {
-          x: Math.max(width / 2, Math.min(UNITS - width / 2, a.x + (b.x - a.x) * t)),
-          y: Math.max(24, a.y + (b.y - a.y) * t),
-        };
-        return (
-          <g key={line.measure} data-line={line.measure}>
-            <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#FFFDF7" strokeWidth={13} />
-            <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#23402F" strokeWidth={5} />
-            {[a, b].map((end, i) => (
-              <circle
-                key={i}
-                cx={end.x}
-                cy={end.y}
-                r={20}
-                fill="#FFFDF7"
-                fillOpacity={0.85}
-                stroke="#23402F"
-                strokeWidth={6}
-              />
-            ))}
-            <rect
-              x={middle.x - width / 2}
-              y={middle.y - 24}
-              width={width}
-              height={48}
-              rx={12}
-              fill="#FFFDF7"
-              stroke="#23402F"
-              strokeWidth={2.5}
-            />
-            <text
-              x={middle.x}
-              y={middle.y + 12}
-              textAnchor="middle"
-              fontSize={34}
-              fontFamily={FONT.strong}
-              fill="#23402F"
-            >
-              {words}
-            </text>
-          </g>
-        );
-      })}
+      {corners ? <Sheet corners={corners.map(u)} /> : null}
+      {lines.map((line) => (
+        <Line key={line.measure} id={line.measure} a={u(line.a)} b={u(line.b)} words={text(line)} />
+      ))}
     </Stage>
+  );
+}
+
+/** What a finger at a point takes hold of; null where nothing is near. @param shape width over height */
+function nearest(
+  p: Point,
+  shape: number,
+  corners: Corners | null,
+  lines: readonly MeasureLine[],
+): Grip | null {
+  let best: Grip | null = null;
+  let least = REACH;
+  const consider = (q: Point, which: Grip) => {
+    const d = Math.hypot((p.x - q.x) * UNITS, ((p.y - q.y) * UNITS) / shape);
+    if (d < least) [least, best] = [d, which];
+  };
+  corners?.forEach((corner, index) => consider(corner, { what: 'corner', index }));
+  for (const line of lines)
+    for (const end of ['a', 'b'] as const) consider(line[end], { what: 'line', measure: line.measure, end });
+  return best;
+}
+
+/** The reference that lies beside the item, with its corners to be dragged. */
+function Sheet({ corners }: { corners: readonly Point[] }) {
+  return (
+    <>
+      <polygon
+        points={corners.map((corner) => `${corner.x},${corner.y}`).join(' ')}
+        fill="#E7B53F"
+        fillOpacity={0.18}
+        stroke="#2B2721"
+        strokeWidth={4}
+        strokeDasharray="14 10"
+      />
+      {corners.map((corner, i) => (
+        <g key={i} data-corner={i}>
+          <circle
+            cx={corner.x}
+            cy={corner.y}
+            r={22}
+            fill="#FFFCF5"
+            fillOpacity={0.35}
+            stroke="#2B2721"
+            strokeWidth={5}
+          />
+          <circle cx={corner.x} cy={corner.y} r={4} fill="#2B2721" />
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** A line to be dragged by its ends, with its length on it. */
+function Line({ id, a, b, words }: { id: string; a: Point; b: Point; words: string }) {
+  const width = words.length * 19 + 26;
+  const t = Math.abs(b.y - a.y) > Math.abs(b.x - a.x) ? 0.7 : 0.5;
+  const middle = {
+    x: Math.max(width / 2, Math.min(UNITS - width / 2, a.x + (b.x - a.x) * t)),
+    y: Math.max(24, a.y + (b.y - a.y) * t),
+  };
+  return (
+    <g data-line={id}>
+      <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#FFFDF7" strokeWidth={13} />
+      <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#23402F" strokeWidth={5} />
+      {[a, b].map((end, i) => (
+        <circle
+          key={i}
+          cx={end.x}
+          cy={end.y}
+          r={20}
+          fill="#FFFDF7"
+          fillOpacity={0.85}
+          stroke="#23402F"
+          strokeWidth={6}
+        />
+      ))}
+      <rect
+        x={middle.x - width / 2}
+        y={middle.y - 24}
+        width={width}
+        height={48}
+        rx={12}
+        fill="#FFFDF7"
+        stroke="#23402F"
+        strokeWidth={2.5}
+      />
+      <text
+        x={middle.x}
+        y={middle.y + 12}
+        textAnchor="middle"
+        fontSize={34}
+        fontFamily={FONT.strong}
+        fill="#23402F"
+      >
+        {words}
+      </text>
+    </g>
   );
 }

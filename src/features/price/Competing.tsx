@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
 
 import type { CompetingOffer } from '@/contract/comps';
-import type { Item } from '@/contract/records';
+import type { Item, Settings } from '@/contract/records';
+import type { RuleSheet } from '@/contract/ruleSheet';
 import { gradeOfItem } from '@/core/condition/grade';
 import type { Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
@@ -83,7 +84,6 @@ function Ruled(props: {
     rule,
   );
   const change = (part: Partial<typeof priceRule>) => setSettings({ priceRule: { ...priceRule, ...part } });
-  const left = (seller: string) => priceRule.leaveOut.includes(seller);
   return (
     <View style={{ gap: 8 }}>
       <Text figures>
@@ -93,62 +93,13 @@ function Ruled(props: {
         ].join(', ')}
         {', with postage.'}
       </Text>
-      <View role="list" aria-label="Competing copies">
-        {[...offers]
-          .sort((a, b) => a.price + a.postage - b.price - b.postage)
-          .map((o, i) => (
-            <View
-              key={`${o.seller}.${i}`}
-              role="listitem"
-              style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}
-            >
-              <View style={{ flex: 1 }}>
-                <Text tone={left(o.seller) ? 'soft' : 'ink'}>{o.seller}</Text>
-                <Text variant="small" tone="soft" figures>
-                  {`${sheet.conditions.find((c) => c.wear === o.wear)?.label ?? ''} · ${say(o.price)} and ${say(o.postage)} · ${o.rating} % content · posted in ${o.leavesIn} days${left(o.seller) ? ' · left out' : ''}`}
-                </Text>
-              </View>
-              <Button
-                variant="quiet"
-                label={`${left(o.seller) ? 'Count' : 'Leave out'} ${o.seller}`}
-                onPress={() =>
-                  change({
-                    leaveOut: left(o.seller)
-                      ? priceRule.leaveOut.filter((s) => s !== o.seller)
-                      : [...priceRule.leaveOut, o.seller].slice(0, 100),
-                  })
-                }
-              >
-                {left(o.seller) ? 'Count' : 'Leave out'}
-              </Button>
-            </View>
-          ))}
-      </View>
-      <ChipRow label="How to price it">
-        {WAYS.map(([way, words]) => (
-          <Chip key={way} on={priceRule.way === way} onPress={() => change({ way })}>
-            {words}
-          </Chip>
-        ))}
-      </ChipRow>
-      {priceRule.way === 'match' ? null : (
-        <MoneyField
-          label={priceRule.way === 'undercut' ? 'Under it by' : 'Above it by'}
-          value={priceRule.by}
-          currency={currency}
-          emptied="An amount."
-          onChange={(by) => by !== null && change({ by })}
-        />
-      )}
-      <ChipRow label="Compared with" radio={false}>
-        <Chip
-          role="checkbox"
-          on={priceRule.likeForLike}
-          onPress={() => change({ likeForLike: !priceRule.likeForLike })}
-        >
-          Only copies as good as this
-        </Chip>
-      </ChipRow>
+      <Copies
+        sheet={sheet}
+        offers={offers}
+        leaveOut={priceRule.leaveOut}
+        onLeaveOut={(leaveOut) => change({ leaveOut })}
+      />
+      <RuleChoice rule={priceRule} onChange={change} />
       <Text figures>
         {`${say(ruled.price)}, number ${ruled.position} of ${ruled.of} by price. ${ruledWords(ruled, rule, currency)}`}
       </Text>
@@ -160,5 +111,87 @@ function Ruled(props: {
         {`Ask ${say(ruled.price)} there`}
       </Button>
     </View>
+  );
+}
+
+/** What others ask, the cheapest first; a seller may be left out of the rule. */
+function Copies(props: {
+  sheet: RuleSheet;
+  offers: readonly CompetingOffer[];
+  leaveOut: readonly string[];
+  onLeaveOut: (sellers: string[]) => void;
+}) {
+  const { sheet, offers, leaveOut, onLeaveOut } = props;
+  const { currency } = useAttic((s) => s.settings);
+  const say = (amount: number) => formatMoney(amount, currency);
+  const left = (seller: string) => leaveOut.includes(seller);
+  return (
+    <View role="list" aria-label="Competing copies">
+      {[...offers]
+        .sort((a, b) => a.price + a.postage - b.price - b.postage)
+        .map((o, i) => (
+          <View
+            key={`${o.seller}.${i}`}
+            role="listitem"
+            style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}
+          >
+            <View style={{ flex: 1 }}>
+              <Text tone={left(o.seller) ? 'soft' : 'ink'}>{o.seller}</Text>
+              <Text variant="small" tone="soft" figures>
+                {`${sheet.conditions.find((c) => c.wear === o.wear)?.label ?? ''} · ${say(o.price)} and ${say(o.postage)} · ${o.rating} % content · posted in ${o.leavesIn} days${left(o.seller) ? ' · left out' : ''}`}
+              </Text>
+            </View>
+            <Button
+              variant="quiet"
+              label={`${left(o.seller) ? 'Count' : 'Leave out'} ${o.seller}`}
+              onPress={() =>
+                onLeaveOut(
+                  left(o.seller)
+                    ? leaveOut.filter((s) => s !== o.seller)
+                    : [...leaveOut, o.seller].slice(0, 100),
+                )
+              }
+            >
+              {left(o.seller) ? 'Count' : 'Leave out'}
+            </Button>
+          </View>
+        ))}
+    </View>
+  );
+}
+
+type Rule = Settings['priceRule'];
+
+/** The person's own rule. */
+function RuleChoice({ rule, onChange }: { rule: Rule; onChange: (part: Partial<Rule>) => void }) {
+  const { currency } = useAttic((s) => s.settings);
+  return (
+    <>
+      <ChipRow label="How to price it">
+        {WAYS.map(([way, words]) => (
+          <Chip key={way} on={rule.way === way} onPress={() => onChange({ way })}>
+            {words}
+          </Chip>
+        ))}
+      </ChipRow>
+      {rule.way === 'match' ? null : (
+        <MoneyField
+          label={rule.way === 'undercut' ? 'Under it by' : 'Above it by'}
+          value={rule.by}
+          currency={currency}
+          emptied="An amount."
+          onChange={(by) => by !== null && onChange({ by })}
+        />
+      )}
+      <ChipRow label="Compared with" radio={false}>
+        <Chip
+          role="checkbox"
+          on={rule.likeForLike}
+          onPress={() => onChange({ likeForLike: !rule.likeForLike })}
+        >
+          Only copies as good as this
+        </Chip>
+      </ChipRow>
+    </>
   );
 }

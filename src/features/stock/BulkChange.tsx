@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { plural } from '@/core/language/plural';
-import { planBulk, type Action, type Target } from '@/core/stock/bulk';
+import { planBulk, type Action, type BulkPlan, type Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
 import { FillInButton } from '@/parts/trade/FillInButton';
@@ -73,21 +73,11 @@ export function BulkChange(props: {
   const question = questions.find((q) => q.target === target);
   const hows = target === null ? [] : (narrow(target) ?? ACTIONS.map(([id]) => id));
   const doing = hows.includes(how) ? how : 'set';
-  const plan = useMemo(() => {
-    if (target === null || list.length === 0 || (doing !== 'clear' && value.trim() === '')) return null;
-    const action: Action =
-      doing === 'clear'
-        ? { type: 'clear' }
-        : doing === 'replace'
-          ? { type: 'replace', find: value, by }
-          : { type: doing, value };
-    return planBulk(list, target, action, ways);
-  }, [list, target, doing, value, by, ways]);
-  const reasons = new Map<string, number>();
-  for (const { why } of plan?.refused ?? []) {
-    const words = typedTrouble(why);
-    reasons.set(words, (reasons.get(words) ?? 0) + 1);
-  }
+  const action = useMemo(() => actionOf(doing, value, by), [doing, value, by]);
+  const plan = useMemo(
+    () => (target === null || list.length === 0 || !action ? null : planBulk(list, target, action, ways)),
+    [list, target, action, ways],
+  );
   const name = TARGETS.find(([id]) => id === target)?.[1] ?? question?.label ?? '';
   const targets: readonly (readonly [Target, string])[] = [
     ...TARGETS.filter(([id]) => id !== 'group' || Object.keys(ways.groups).length > 0),
@@ -114,20 +104,7 @@ export function BulkChange(props: {
       {list.length === 0 ? (
         <Text tone="soft">Tap items in the list, then say here what changes.</Text>
       ) : (
-        <ChipRow label="What changes">
-          {targets
-            .filter(([id]) => target === null || target === id)
-            .map(([id, words]) => (
-              <Chip key={id} on={target === id} onPress={() => choose(id)}>
-                {words}
-              </Chip>
-            ))}
-          {target === null ? null : (
-            <Chip role="button" on={false} onPress={() => choose(null)}>
-              Something else
-            </Chip>
-          )}
-        </ChipRow>
+        <WhatChanges targets={targets} target={target} onChoose={choose} />
       )}
       {target && hows.length > 1 && list.length > 0 ? (
         <ChipRow label="How">
@@ -154,45 +131,23 @@ export function BulkChange(props: {
         <Field label="New words" value={by} maxLength={400} pause={0} onChange={setBy} />
       ) : null}
       {plan && list.length > 0 ? (
-        <View role="group" aria-label="What would change" style={{ gap: 6 }}>
-          {plan.changes.slice(0, FEW).map((change) => (
-            <Text key={change.id} variant="small" figures numberOfLines={2}>
-              {`${items[change.id]?.code}: ${change.before || '—'} → ${change.after || '—'}`}
-            </Text>
-          ))}
-          {plan.changes.length > FEW ? (
-            <Text variant="small" tone="soft">{`and ${plan.changes.length - FEW} more`}</Text>
-          ) : null}
-          {plan.same > 0 ? (
-            <Text variant="small" tone="soft">{`${plan.same} would stay as they are.`}</Text>
-          ) : null}
-          {[...reasons].map(([why, count]) => (
-            <Notice key={why} tone="caution">
-              {`${count} left as ${plural(count, 'it is', 'they are')}: ${why}`}
-            </Notice>
-          ))}
-          <Button
-            variant="main"
-            disabled={plan.changes.length === 0 || busy}
-            onPress={async () => {
-              setBusy(true);
-              const n = await applyBulk(name, plan);
-              setBusy(false);
-              setDone(
-                plural(
-                  n,
-                  'One item changed. Undo takes it back.',
-                  `${n} items changed. Undo takes all of it back.`,
-                ),
-              );
-              setValue('');
-            }}
-          >
-            {busy
-              ? 'Changing…'
-              : plural(plan.changes.length, 'Change 1 item', `Change ${plan.changes.length} items`)}
-          </Button>
-        </View>
+        <WhatWouldChange
+          plan={plan}
+          busy={busy}
+          onChange={async () => {
+            setBusy(true);
+            const n = await applyBulk(name, plan);
+            setBusy(false);
+            setDone(
+              plural(
+                n,
+                'One item changed. Undo takes it back.',
+                `${n} items changed. Undo takes all of it back.`,
+              ),
+            );
+            setValue('');
+          }}
+        />
       ) : null}
       {done ? (
         <Text tone="good" role="status">
@@ -200,5 +155,72 @@ export function BulkChange(props: {
         </Text>
       ) : null}
     </Card>
+  );
+}
+
+/** What is to be done; null while there is nothing to do it with. */
+function actionOf(how: Action['type'], value: string, by: string): Action | null {
+  if (how === 'clear') return { type: 'clear' };
+  if (value.trim() === '') return null;
+  return how === 'replace' ? { type: 'replace', find: value, by } : { type: how, value };
+}
+
+function WhatChanges(props: {
+  targets: readonly (readonly [Target, string])[];
+  target: Target | null;
+  onChoose: (target: Target | null) => void;
+}) {
+  const { targets, target, onChoose } = props;
+  return (
+    <ChipRow label="What changes">
+      {targets
+        .filter(([id]) => target === null || target === id)
+        .map(([id, words]) => (
+          <Chip key={id} on={target === id} onPress={() => onChoose(id)}>
+            {words}
+          </Chip>
+        ))}
+      {target === null ? null : (
+        <Chip role="button" on={false} onPress={() => onChoose(null)}>
+          Something else
+        </Chip>
+      )}
+    </ChipRow>
+  );
+}
+
+/** Every change before it is made, and what can't be changed with the reason. */
+function WhatWouldChange(props: { plan: BulkPlan; busy: boolean; onChange: () => Promise<void> }) {
+  const { plan, busy, onChange } = props;
+  const items = useAttic((s) => s.items);
+  const reasons = new Map<string, number>();
+  for (const { why } of plan.refused) {
+    const words = typedTrouble(why);
+    reasons.set(words, (reasons.get(words) ?? 0) + 1);
+  }
+  return (
+    <View role="group" aria-label="What would change" style={{ gap: 6 }}>
+      {plan.changes.slice(0, FEW).map((change) => (
+        <Text key={change.id} variant="small" figures numberOfLines={2}>
+          {`${items[change.id]?.code}: ${change.before || '—'} → ${change.after || '—'}`}
+        </Text>
+      ))}
+      {plan.changes.length > FEW ? (
+        <Text variant="small" tone="soft">{`and ${plan.changes.length - FEW} more`}</Text>
+      ) : null}
+      {plan.same > 0 ? (
+        <Text variant="small" tone="soft">{`${plan.same} would stay as they are.`}</Text>
+      ) : null}
+      {[...reasons].map(([why, count]) => (
+        <Notice key={why} tone="caution">
+          {`${count} left as ${plural(count, 'it is', 'they are')}: ${why}`}
+        </Notice>
+      ))}
+      <Button variant="main" disabled={plan.changes.length === 0 || busy} onPress={() => void onChange()}>
+        {busy
+          ? 'Changing…'
+          : plural(plan.changes.length, 'Change 1 item', `Change ${plan.changes.length} items`)}
+      </Button>
+    </View>
   );
 }

@@ -32,27 +32,10 @@ export function Narrowing(props: {
   onChange: (filter: StockFilter) => void;
 }) {
   const { filter, within, onChange } = props;
-  const kinds = useKinds();
   const hauls = useAttic((s) => s.hauls);
   const owners = useAttic((s) => s.owners);
-  const currency = useAttic((s) => s.settings.currency);
-  const [name, setName] = useState('');
-  const [kept, setKept] = useState('');
-  const put = (part: Partial<StockFilter>) => {
-    setKept('');
-    onChange({ ...filter, ...part });
-  };
-  const items = useAttic((s) => s.items);
-  const owned = useMemo(
-    () => new Set(Object.values(items).flatMap((t) => kinds.get(t.kind)?.path ?? [])),
-    [items, kinds],
-  );
-  const here = kinds.get(filter.kind);
-  const branch = [
-    ...(here?.path ?? []).flatMap((id) => kinds.get(id) ?? []),
-    // Only what there is something of.
-    ...kinds.children(here?.id ?? null).filter((k) => owned.has(k.id)),
-  ];
+  const put = (part: Partial<StockFilter>) => onChange({ ...filter, ...part });
+  const { here, branch } = useBranch(filter.kind);
   return (
     <Card label="Filters">
       <Choice
@@ -87,27 +70,71 @@ export function Narrowing(props: {
         choices={branch.map((k) => [k.id, k.name])}
         onChoose={(kind) => put({ kind: kind === '' ? (here?.parent ?? '') : kind })}
       />
-      <View style={{ flexDirection: 'row', gap: 10 }}>
-        <View style={{ flex: 1 }}>
-          <MoneyField
-            label="Price from"
-            value={filter.priceFrom}
-            currency={currency}
-            onChange={(priceFrom) => put({ priceFrom })}
-          />
-        </View>
-        <View style={{ flex: 1 }}>
-          <MoneyField
-            label="Price up to"
-            value={filter.priceTo}
-            currency={currency}
-            onChange={(priceTo) => put({ priceTo })}
-          />
-        </View>
-        <View style={{ flex: 1 }}>
-          <Field label="Spot begins" value={filter.spot} maxLength={60} onChange={(spot) => put({ spot })} />
-        </View>
+      <PricesAndSpot filter={filter} put={put} />
+      <KeepAsGroup filter={filter} within={within} />
+      <Button
+        variant="quiet"
+        disabled={isEverything(filter)}
+        onPress={() => onChange({ ...EVERYTHING, groupId: null })}
+      >
+        Show everything again
+      </Button>
+    </Card>
+  );
+}
+
+/** The kind that is filtered by with those above it, and those below of which there is something. */
+function useBranch(kind: string) {
+  const kinds = useKinds();
+  const items = useAttic((s) => s.items);
+  const owned = useMemo(
+    () => new Set(Object.values(items).flatMap((t) => kinds.get(t.kind)?.path ?? [])),
+    [items, kinds],
+  );
+  const here = kinds.get(kind);
+  const branch = [
+    ...(here?.path ?? []).flatMap((id) => kinds.get(id) ?? []),
+    // Only what there is something of.
+    ...kinds.children(here?.id ?? null).filter((k) => owned.has(k.id)),
+  ];
+  return { here, branch };
+}
+
+function PricesAndSpot(props: { filter: StockFilter; put: (part: Partial<StockFilter>) => void }) {
+  const { filter, put } = props;
+  const currency = useAttic((s) => s.settings.currency);
+  return (
+    <View style={{ flexDirection: 'row', gap: 10 }}>
+      <View style={{ flex: 1 }}>
+        <MoneyField
+          label="Price from"
+          value={filter.priceFrom}
+          currency={currency}
+          onChange={(priceFrom) => put({ priceFrom })}
+        />
       </View>
+      <View style={{ flex: 1 }}>
+        <MoneyField
+          label="Price up to"
+          value={filter.priceTo}
+          currency={currency}
+          onChange={(priceTo) => put({ priceTo })}
+        />
+      </View>
+      <View style={{ flex: 1 }}>
+        <Field label="Spot begins" value={filter.spot} maxLength={60} onChange={(spot) => put({ spot })} />
+      </View>
+    </View>
+  );
+}
+
+/** What is filtered can be kept as a group that fills itself. */
+function KeepAsGroup({ filter, within }: { filter: StockFilter; within: string | null }) {
+  const [name, setName] = useState('');
+  // What was kept is said until something else is filtered.
+  const [kept, setKept] = useState<{ name: string; filter: StockFilter } | null>(null);
+  return (
+    <>
       <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
         <View style={{ flex: 1 }}>
           <Field
@@ -124,22 +151,17 @@ export function Narrowing(props: {
           label="Keep these filters as a group"
           onPress={() => {
             addGroup(name.trim(), within, { ...filter, groupId: within });
-            setKept(name.trim());
+            setKept({ name: name.trim(), filter });
             setName('');
           }}
         >
           Keep
         </Button>
       </View>
-      {kept ? <Text tone="good" role="status">{`Kept as the group ${kept}.`}</Text> : null}
-      <Button
-        variant="quiet"
-        disabled={isEverything(filter)}
-        onPress={() => onChange({ ...EVERYTHING, groupId: null })}
-      >
-        Show everything again
-      </Button>
-    </Card>
+      {kept?.filter === filter ? (
+        <Text tone="good" role="status">{`Kept as the group ${kept.name}.`}</Text>
+      ) : null}
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import { SHOWN, type StockFilter } from '@/contract/groups';
@@ -72,7 +72,6 @@ export function Stock() {
   const [narrowing, setNarrowing] = useState(false);
   const groups = useAttic((s) => s.groups);
   const [order, setOrder] = useState<SortOrder>('newest');
-  const [sorting, setSorting] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
   // The list follows the typing when there is time; the field never waits for it.
   const inGroup = groups[group] ? group : null;
@@ -134,66 +133,17 @@ export function Stock() {
           {narrowed ? 'Filtered' : 'Filter'}
         </Chip>
       </ChipRow>
-      {Object.keys(groups).length > 0 ? (
-        <ChipRow label="Group">
-          {inGroup ? (
-            <Chip on={false} onPress={() => router.setParams({ group: '' })}>
-              No group
-            </Chip>
-          ) : null}
-          {Object.keys(groups)
-            .map((id) => [id, groupWords(groups, id)] as const)
-            .sort((a, b) => a[1].localeCompare(b[1], 'en', { numeric: true }))
-            .map(([id, words]) => (
-              <Chip
-                key={id}
-                on={inGroup === id}
-                label={`Group: ${words}`}
-                onPress={() => router.setParams({ group: inGroup === id ? '' : id })}
-              >
-                {words}
-              </Chip>
-            ))}
-        </ChipRow>
-      ) : null}
+      <GroupRow group={inGroup} onChoose={(id) => router.setParams({ group: id })} />
       {narrowing ? <Narrowing filter={filter} within={inGroup} onChange={setFilter} /> : null}
       {empty ? (
-        <Card>
-          <Text variant="heading">Nothing here yet</Text>
-          <Text tone="soft">Items come in with their first picture.</Text>
-          <Button variant="main" icon="camera" onPress={() => router.navigate('/intake')}>
-            Begin with a picture
-          </Button>
-        </Card>
+        <NothingYet />
       ) : (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
-          <Text tone="soft" figures style={{ flex: 1 }} role="status">
-            {shown.length === 0 ? 'Nothing matches.' : counted(shown.length, 'item')}
-          </Text>
-          <Button variant="quiet" label="Put them in another order" onPress={() => setSorting(!sorting)}>
-            {ORDER_WORDS.find(([id]) => id === order)?.[1] ?? 'Order'}
-          </Button>
+        <Found count={shown.length} order={order} onOrder={setOrder}>
           <Button variant="quiet" onPress={() => setChosen(chosen ? null : new Set())}>
             {chosen ? 'Done selecting' : 'Select'}
           </Button>
-        </View>
+        </Found>
       )}
-      {sorting ? (
-        <ChipRow label="Order">
-          {ORDER_WORDS.map(([id, words]) => (
-            <Chip
-              key={id}
-              on={order === id}
-              onPress={() => {
-                setOrder(id);
-                setSorting(false);
-              }}
-            >
-              {words}
-            </Chip>
-          ))}
-        </ChipRow>
-      ) : null}
       {chosen ? (
         <BulkChange
           chosen={chosen}
@@ -203,5 +153,86 @@ export function Stock() {
         />
       ) : null}
     </LongList>
+  );
+}
+
+/** The groups there are; one of them narrows the list, a second tap shows everything again. */
+function GroupRow({ group, onChoose }: { group: string | null; onChoose: (id: string) => void }) {
+  const groups = useAttic((s) => s.groups);
+  if (Object.keys(groups).length === 0) return null;
+  return (
+    <ChipRow label="Group">
+      {group ? (
+        <Chip on={false} onPress={() => onChoose('')}>
+          No group
+        </Chip>
+      ) : null}
+      {Object.keys(groups)
+        .map((id) => [id, groupWords(groups, id)] as const)
+        .sort((a, b) => a[1].localeCompare(b[1], 'en', { numeric: true }))
+        .map(([id, words]) => (
+          <Chip
+            key={id}
+            on={group === id}
+            label={`Group: ${words}`}
+            onPress={() => onChoose(group === id ? '' : id)}
+          >
+            {words}
+          </Chip>
+        ))}
+    </ChipRow>
+  );
+}
+
+function NothingYet() {
+  const router = useRouter();
+  return (
+    <Card>
+      <Text variant="heading">Nothing here yet</Text>
+      <Text tone="soft">Items come in with their first picture.</Text>
+      <Button variant="main" icon="camera" onPress={() => router.navigate('/intake')}>
+        Begin with a picture
+      </Button>
+    </Card>
+  );
+}
+
+/** How many were found, in which order, and what else stands in that line. */
+function Found(props: {
+  count: number;
+  order: SortOrder;
+  onOrder: (order: SortOrder) => void;
+  children: ReactNode;
+}) {
+  const { count, order, onOrder, children } = props;
+  const [sorting, setSorting] = useState(false);
+  return (
+    <>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
+        <Text tone="soft" figures style={{ flex: 1 }} role="status">
+          {count === 0 ? 'Nothing matches.' : counted(count, 'item')}
+        </Text>
+        <Button variant="quiet" label="Put them in another order" onPress={() => setSorting(!sorting)}>
+          {ORDER_WORDS.find(([id]) => id === order)?.[1] ?? 'Order'}
+        </Button>
+        {children}
+      </View>
+      {sorting ? (
+        <ChipRow label="Order">
+          {ORDER_WORDS.map(([id, words]) => (
+            <Chip
+              key={id}
+              on={order === id}
+              onPress={() => {
+                onOrder(id);
+                setSorting(false);
+              }}
+            >
+              {words}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
+    </>
   );
 }

@@ -1,0 +1,159 @@
+import { z } from 'zod';
+
+import { CarrierRates } from './carrier';
+import { Currency, Instant, Minor, RecordId, ShortText } from './common';
+import { MarkdownSteps } from './item';
+import { SavedAnswer } from './orders';
+
+/** What a code can be put together from. The running number has to be among them; the spot comes last. */
+export const CODE_PARTS = ['letters', 'haul', 'kind', 'describing', 'number', 'cost', 'spot'] as const;
+export const CodePattern = z.object({
+  parts: z
+    .array(z.enum(CODE_PARTS))
+    .min(1)
+    .max(CODE_PARTS.length)
+    .refine(
+      (parts) => parts.includes('number') && new Set(parts).size === parts.length,
+      'a number, nothing twice',
+    )
+    .refine((parts) => !parts.includes('spot') || parts.at(-1) === 'spot', 'the spot last'),
+  /** The fixed letters. */
+  letters: z.string().regex(/^[A-Z0-9]{1,8}$/u),
+  between: z.enum(['-', '.', '_']),
+  /** Ten different letters that stand for 1 to 9 and 0 in the cost; empty: no cost code. */
+  costWord: z
+    .string()
+    .regex(/^(?:[A-Z]{10})?$/u)
+    .refine((word) => new Set(word).size === word.length, 'each letter once'),
+});
+export type CodePattern = z.infer<typeof CodePattern>;
+const USUAL_PATTERN: CodePattern = {
+  parts: ['letters', 'number'],
+  letters: 'YA',
+  between: '-',
+  costWord: '',
+};
+
+const SHOP_TITLE = '{{title}}';
+const SHOP_DESCRIPTION =
+  '{{what}}{{#how}}, {{how}}{{/how}}.{{#grade}} Condition: {{grade}}.{{/grade}}{{#measurements}} {{name}} {{value}}.{{/measurements}}';
+
+/** Who works here, in what, and the running numbers. */
+const Workplace = z.object({
+  id: z.literal('settings'),
+  currency: Currency.default('EUR'),
+  units: z.enum(['metric', 'imperial']).default('metric'),
+  /** Who is working on this device. */
+  author: z.string().max(120).default('Me'),
+  /** Running number of the next code. */
+  nextNumber: z.number().int().positive().default(1),
+  /** Running number of the next record of any sort: it fixes the record's page. */
+  nextRecord: z.number().int().positive().default(1),
+  /** Answers to marketplaces' extra questions, remembered: market -> question -> answer. */
+  remembered: z.record(z.string(), z.record(z.string(), ShortText)).default({}),
+});
+
+/** What new items begin with, and how they are called. */
+const Intake = z.object({
+  /** The haul that intake is working on. */
+  haulId: RecordId.nullable().default(null),
+  /** Of which of its lines new items are; null: not said. */
+  lineId: RecordId.nullable().default(null),
+  /** How codes are put together. */
+  codePattern: CodePattern.default(USUAL_PATTERN),
+  /** Phrases about condition that are used again and again. */
+  phrases: z.array(ShortText).max(200).default([]),
+  /** Barcodes are looked up by themselves. */
+  lookUp: z.boolean().default(true),
+});
+
+/** How prices are made, and the limits they keep to. */
+const Pricing = z.object({
+  /** How prices like to end, hundredths; empty: as they come. */
+  priceEndings: z.array(z.number().int().min(0).max(99)).max(10).default([0]),
+  /** No price outside these leaves the attic: slips of the finger. Minor units. */
+  guards: z
+    .object({ min: Minor.nonnegative(), max: Minor.nonnegative() })
+    .default({ min: 100, max: 1_000_000 }),
+  /** A price is at least so many times the cost. */
+  multiples: z
+    .object({ oneOff: z.number().min(1).max(100), again: z.number().min(1).max(100) })
+    .default({ oneOff: 3, again: 2 }),
+});
+
+/** Words that go out, and by which pattern. */
+const PublicWords = z.object({
+  /** The last words of every description. Public. */
+  closingWords: z.string().max(1_000).default(''),
+  /** The pattern or tone for kinds that no pattern of the person's own is for. */
+  tone: z.string().max(120).default('plain'),
+});
+
+/** How prices come down, and what the carrier and others ask. */
+const Selling = z.object({
+  /** Markdown plans kept for kinds, by the kind's id. */
+  markdowns: z.record(z.string().max(60), MarkdownSteps).default({}),
+  /** What the carrier asked when it was asked last; null: never. */
+  rates: CarrierRates.nullable().default(null),
+  /** How copies of catalogue records are priced beside others'. */
+  priceRule: z
+    .object({
+      way: z.enum(['match', 'undercut', 'above']),
+      by: Minor.nonnegative(),
+      leaveOut: z.array(z.string().max(120)).max(100),
+      /** Compared only with copies as good or better. */
+      likeForLike: z.boolean(),
+    })
+    .default({ way: 'match', by: 10, leaveOut: [], likeForLike: true }),
+});
+
+/** The seller's own shop. */
+const Shop = z.object({
+  /** The seller's own shop, and what search engines show of items there: patterns. */
+  shop: z
+    .object({
+      name: z.string().max(80),
+      /** Where it stands, `https://…`; empty: nowhere yet. */
+      address: z.string().max(300).default(''),
+      title: z.string().max(400),
+      description: z.string().max(2_000),
+    })
+    .default({ name: '', address: '', title: SHOP_TITLE, description: SHOP_DESCRIPTION }),
+});
+
+/** How buyers are dealt with. */
+const Dealing = z.object({
+  /** Public places to meet buyers at. */
+  meetingPlaces: z.array(z.string().min(1).max(120)).max(40).default([]),
+  /** Answers given again and again. */
+  savedAnswers: z.array(SavedAnswer).max(100).default([]),
+  /** What happens elsewhere once an offer is taken or a meeting arranged. */
+  whenPromised: z.enum(['withdraw', 'leave']).default('withdraw'),
+  /** Offers within an item's limits are answered by themselves while a page is open. */
+  answerOffers: z.boolean().default(true),
+  /** Days an item is tried before a person is asked what to do with it. */
+  patienceDays: z.number().int().min(1).max(3_650).default(120),
+  /** Who sends parcels, one line: on labels and slips. */
+  sender: z.string().max(120).default(''),
+});
+
+/** What the person was shown or has done, and when. */
+const Seen = z.object({
+  /** When a copy of everything was saved last. */
+  copiedAt: Instant.nullable().default(null),
+  /** The version of each marketplace's rules that the person has seen the effects of. */
+  rulesSeen: z.record(z.string().max(32), z.number().int().nonnegative()).default({}),
+});
+
+/** One record an attic. */
+export const Settings = z.object({
+  ...Workplace.shape,
+  ...Intake.shape,
+  ...Pricing.shape,
+  ...PublicWords.shape,
+  ...Selling.shape,
+  ...Shop.shape,
+  ...Dealing.shape,
+  ...Seen.shape,
+});
+export type Settings = z.infer<typeof Settings>;
