@@ -7,6 +7,48 @@ const zone = (target, from, message) => ({
   from: target.startsWith('./src/') ? [...from, './src/testing'] : from,
   message,
 });
+/**
+ * `!` and `as` say that one knows better than the compiler: a comment on their line, or over them or their
+ * statement, says how.
+ */
+const reasonBeside = {
+  meta: {
+    type: 'problem',
+    schema: [
+      { type: 'object', properties: { arithmetic: { type: 'boolean' } }, additionalProperties: false },
+    ],
+  },
+  create(context) {
+    const { sourceCode } = context;
+    const { arithmetic = false } = context.options[0] ?? {};
+    const commented = new Set(sourceCode.getAllComments().map((c) => c.loc.end.line));
+    const isSaid = (node) => {
+      for (let at = node; at; at = at.parent) {
+        const { line } = at.loc.start;
+        if (commented.has(line) || commented.has(line - 1)) return true;
+        if (/Statement$|Declaration$|^(?:JSXAttribute|Property|PropertyDefinition)$/u.test(at.type))
+          return false;
+      }
+      return false;
+    };
+    const check = (node) => {
+      if (!isSaid(node)) context.report({ node, message: 'Say in a comment beside it how that is known.' });
+    };
+    return {
+      TSNonNullExpression: (node) => {
+        const isIndexed = node.expression.type === 'MemberExpression' && node.expression.computed;
+        if (!(arithmetic && isIndexed)) check(node);
+      },
+      TSAsExpression: (node) => {
+        const { typeAnnotation: type } = node;
+        if (type.type === 'TSTypeReference' && type.typeName.name === 'const') return;
+        if (node.parent.type === 'TSAsExpression') return;
+        check(node);
+      },
+    };
+  },
+};
+
 const zones = [
   zone(
     './src/contract',
@@ -162,6 +204,26 @@ module.exports = [
     },
   },
   {
+    files: ['**/*.{ts,tsx}'],
+    // In a test a wrong guess fails the test: that is reason enough.
+    ignores: ['**/*.test.{ts,tsx}', '**/*.testing.ts', 'e2e/**', 'src/testing/**'],
+    plugins: { house: { rules: { 'reason-beside': reasonBeside } } },
+    rules: { 'house/reason-beside': 'error' },
+  },
+  {
+    // Arithmetic over arrays of fixed length, whose indices are counted: the compiler can't follow that, and a
+    // check of each would cost as much as the sum.
+    files: [
+      'src/core/pixels/**/*.ts',
+      'src/core/measure/{camera,homography,plane}.ts',
+      'src/workers/{canvas,pictureSession}.ts',
+      'demo/draw/**/*.ts',
+      'demo/truth.ts',
+    ],
+    ignores: ['**/*.test.ts'],
+    rules: { 'house/reason-beside': ['error', { arithmetic: true }] },
+  },
+  {
     // What belongs to a page belongs to somebody who made it, and ends it.
     files: ['src/store/**/*.ts'],
     ignores: ['**/*.test.ts'],
@@ -181,19 +243,8 @@ module.exports = [
     },
   },
   {
-    files: [
-      'server/*.ts',
-      'server/{courier,faults,http,lookup,carrier}/*.ts',
-      'server/marketplaces/**/*.ts',
-      'sim/**/*.ts',
-      'src/contract/**/*.ts',
-      'src/core/**/*.ts',
-      'src/parts/**/*.{ts,tsx}',
-      'src/store/**/*.ts',
-      'src/workers/**/*.ts',
-      'src/wording/**/*.ts',
-    ],
-    ignores: ['**/*.test.ts'],
+    files: ['**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: { 'max-lines-per-function': ['error', { max: 80 }] },
   },
   {

@@ -1,5 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { createHash } from 'node:crypto';
+import { z } from 'zod';
 
 import type { ListingDraft } from '@/contract/courier';
 
@@ -53,6 +54,8 @@ const DRAFTS: Record<string, Omit<ListingDraft, 'pictures' | 'title'>> = {
   },
 };
 
+const MARKETS = Object.keys(DRAFTS);
+
 interface View {
   listings: { market: string; state: string; url: string | null }[];
   closing: {
@@ -66,103 +69,137 @@ interface View {
 export async function benchClosing(): Promise<void> {
   const server = await ServerProcess.start();
   try {
-    const { token } = (await (await fetch(`${server.address}/api/session`)).json()) as { token: string };
-    const headers = { 'x-attic-session': token, 'content-type': 'application/json' };
-    const pictures: string[] = [];
-    for (let i = 0; i < 4; i += 1) {
-      const bytes = await createCanvas(800 + i, 800 + i).encode('jpeg', 80);
-      const hash = createHash('sha256').update(bytes).digest('hex');
-      await fetch(`${server.address}/api/pictures/${hash}`, {
-        method: 'PUT',
-        headers,
-        body: new Uint8Array(bytes),
-      });
-      pictures.push(hash);
-    }
-    const viewOf = (id: string) => lastView(server.address, headers, id);
-    /** Puts an item up everywhere, and waits until it is live. */
-    const putUp = async (round: number): Promise<string> => {
-      const item = `bench-${round}`;
-      for (const [market, draft] of Object.entries(DRAFTS)) {
-        await server.switchboard(market, { latency: 0, reviewTime: 0 });
-        const command = {
-          type: 'send',
-          id: `${item}-${market}`,
-          item,
-          market,
-          draft: { ...draft, title: `Jumper ${round}`, pictures },
-        };
-        await fetch(`${server.address}/api/commands`, {
-          method: 'POST',
-          headers,
-          body: JSON.stringify(command),
-        });
-      }
-      await until('live everywhere', async () => {
-        const view = await viewOf(item);
-        return view?.listings.length === 3 && view.listings.every((l) => l.state === 'live');
-      });
-      return item;
-    };
-    const goneAt = async (item: string, market: string) =>
-      (await viewOf(item))?.closing?.entries.find((e) => e.market === market && e.outcome === 'withdrawn')
-        ?.at ?? null;
-    const latencies = async (of: (market: string) => number) => {
-      for (const market of Object.keys(DRAFTS)) await server.switchboard(market, { latency: of(market) });
-    };
-    const buy = async (item: string) => {
-      const url = (await viewOf(item))?.listings.find((l) => l.market === 'brackenmoor')?.url ?? '';
-      await fetch(`${server.address}${url}/buy`, { method: 'POST', redirect: 'manual' });
-    };
-    const ratios: number[] = [];
-    const times: number[] = [];
-    for (let round = 0; round < ROUNDS; round += 1) {
-      const item = await putUp(round);
-      await latencies(() => LATENCY);
-      const slowest = Math.max(
-        ...(await Promise.all(Object.keys(DRAFTS).map((m) => answerTime(server.address, m)))),
-      );
-      await buy(item);
-      await until('closed', async () => !!(await viewOf(item))?.closing?.doneAt);
-      const closing = (await viewOf(item))?.closing;
-      const took = (closing?.doneAt ?? 0) - (closing?.startedAt ?? 0);
-      times.push(took);
-      ratios.push(took / slowest);
-    }
-    tell({ name: 'closing.saleKnownToAllWithdrawn', value: median(times), unit: 'ms' });
-    tell({ name: 'closing.overSlowestAnswer', value: median(ratios), unit: 'ratio', goal: 1.2 });
-
-    // One marketplace is thirty times as slow: the others do not wait for it.
-    const others: number[] = [];
-    for (let round = ROUNDS; round < ROUNDS + 3; round += 1) {
-      const item = await putUp(round);
-      await latencies((market) => (market === 'threadwick' ? SLOW : CALM));
-      const answer = CALM + (await answerTime(server.address, 'nearstile')) - LATENCY;
-      await buy(item);
-      await until('gone from the quick one', async () => (await goneAt(item, 'nearstile')) !== null);
-      const closing = (await viewOf(item))?.closing;
-      others.push((((await goneAt(item, 'nearstile')) ?? 0) - (closing?.startedAt ?? 0)) / answer);
-      await until('closed', async () => !!(await viewOf(item))?.closing?.doneAt);
-    }
-    tell({
-      name: 'closing.othersWhileOneIsThirtyTimesSlower',
-      value: median(others),
-      unit: 'ratio',
-      goal: 1.2,
-    });
+    const evening = await Evening.begin(server);
+    await benchAllTogether(evening);
+    await benchOneSlow(evening);
   } finally {
     await server.kill();
   }
 }
 
-/**
- * How long a marketplace takes to answer: the delay it is set to, and a round trip to it as measured
- * now (its public page, which is not delayed).
- */
-async function answerTime(address: string, market: string): Promise<number> {
-  const before = performance.now();
-  await (await fetch(`${address}/outside/${market}/`)).text();
-  return LATENCY + performance.now() - before;
+async function benchAllTogether(evening: Evening): Promise<void> {
+  const ratios: number[] = [];
+  const times: number[] = [];
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const item = await evening.putUp(round);
+    await evening.latencies(() => LATENCY);
+    const slowest = Math.max(...(await Promise.all(MARKETS.map((m) => evening.answerTime(m)))));
+    await evening.buy(item);
+    const closing = await evening.closed(item);
+    const took = (closing.doneAt ?? 0) - closing.startedAt;
+    times.push(took);
+    ratios.push(took / slowest);
+  }
+  tell({ name: 'closing.saleKnownToAllWithdrawn', value: median(times), unit: 'ms' });
+  tell({ name: 'closing.overSlowestAnswer', value: median(ratios), unit: 'ratio', goal: 1.2 });
+}
+
+/** One marketplace is thirty times as slow: the others do not wait for it. */
+async function benchOneSlow(evening: Evening): Promise<void> {
+  const others: number[] = [];
+  for (let round = ROUNDS; round < ROUNDS + 3; round += 1) {
+    const item = await evening.putUp(round);
+    await evening.latencies((market) => (market === 'threadwick' ? SLOW : CALM));
+    const answer = CALM + (await evening.answerTime('nearstile')) - LATENCY;
+    await evening.buy(item);
+    await until('gone from the quick one', async () => (await evening.goneAt(item, 'nearstile')) !== null);
+    const gone = (await evening.goneAt(item, 'nearstile')) ?? 0;
+    const { startedAt } = await evening.closed(item);
+    others.push((gone - startedAt) / answer);
+  }
+  tell({
+    name: 'closing.othersWhileOneIsThirtyTimesSlower',
+    value: median(others),
+    unit: 'ratio',
+    goal: 1.2,
+  });
+}
+
+/** An attic at its server, that puts items up and whose items are bought. */
+class Evening {
+  private constructor(
+    private readonly server: ServerProcess,
+    private readonly headers: Record<string, string>,
+    private readonly pictures: readonly string[],
+  ) {}
+
+  static async begin(server: ServerProcess): Promise<Evening> {
+    const { token } = z
+      .object({ token: z.string() })
+      .parse(await (await fetch(`${server.address}/api/session`)).json());
+    const headers = { 'x-attic-session': token, 'content-type': 'application/json' };
+    const pictures: string[] = [];
+    for (let i = 0; i < 4; i += 1) {
+      const bytes = await createCanvas(800 + i, 800 + i).encode('jpeg', 80);
+      const hash = createHash('sha256').update(bytes).digest('hex');
+      const body = new Uint8Array(bytes);
+      await fetch(`${server.address}/api/pictures/${hash}`, { method: 'PUT', headers, body });
+      pictures.push(hash);
+    }
+    return new Evening(server, headers, pictures);
+  }
+
+  viewOf(id: string): Promise<View | null> {
+    return lastView(this.server.address, this.headers, id);
+  }
+
+  /** Puts an item up everywhere, and waits until it is live. */
+  async putUp(round: number): Promise<string> {
+    const item = `bench-${round}`;
+    for (const [market, draft] of Object.entries(DRAFTS)) {
+      await this.server.switchboard(market, { latency: 0, reviewTime: 0 });
+      const command = {
+        type: 'send',
+        id: `${item}-${market}`,
+        item,
+        market,
+        draft: { ...draft, title: `Jumper ${round}`, pictures: this.pictures },
+      };
+      await fetch(`${this.server.address}/api/commands`, {
+        method: 'POST',
+        headers: this.headers,
+        body: JSON.stringify(command),
+      });
+    }
+    await until('live everywhere', async () => {
+      const view = await this.viewOf(item);
+      return view?.listings.length === 3 && view.listings.every((l) => l.state === 'live');
+    });
+    return item;
+  }
+
+  async latencies(of: (market: string) => number): Promise<void> {
+    for (const market of MARKETS) await this.server.switchboard(market, { latency: of(market) });
+  }
+
+  async buy(item: string): Promise<void> {
+    const url = (await this.viewOf(item))?.listings.find((l) => l.market === 'brackenmoor')?.url ?? '';
+    await fetch(`${this.server.address}${url}/buy`, { method: 'POST', redirect: 'manual' });
+  }
+
+  /** When it was withdrawn from a marketplace; null as long as it is not. */
+  async goneAt(item: string, market: string): Promise<number | null> {
+    const entries = (await this.viewOf(item))?.closing?.entries ?? [];
+    return entries.find((e) => e.market === market && e.outcome === 'withdrawn')?.at ?? null;
+  }
+
+  /** The closing, once it is done. */
+  async closed(item: string): Promise<NonNullable<View['closing']>> {
+    await until('closed', async () => !!(await this.viewOf(item))?.closing?.doneAt);
+    const closing = (await this.viewOf(item))?.closing;
+    if (!closing) throw new Error(`${item} has no closing record any more.`);
+    return closing;
+  }
+
+  /**
+   * How long a marketplace takes to answer: the delay it is set to, and a round trip to it as measured
+   * now (its public page, which is not delayed).
+   */
+  async answerTime(market: string): Promise<number> {
+    const before = performance.now();
+    await (await fetch(`${this.server.address}/outside/${market}/`)).text();
+    return LATENCY + performance.now() - before;
+  }
 }
 
 /** The item's view, from a fresh look at the event stream. */
@@ -181,5 +218,6 @@ async function lastView(address: string, headers: Record<string, string>, id: st
     .split('\n')
     .filter((l) => l.startsWith('data: {"id":') && l.includes(`"${id}"`))
     .at(-1);
+  // Our own server's, whose events are tried elsewhere.
   return line ? (JSON.parse(line.slice(6)) as View) : null;
 }

@@ -200,6 +200,7 @@ async function longHistory(): Promise<void> {
     const entries: Entry[] = [];
     for (let n = 0; n < 1_000; n += 1) {
       const item = `t${(i * 1_000 + n) % 5_000}`;
+      // There are three.
       const market = MARKETS[n % 3]!;
       const ref = `${item}.${market}.1`;
       if (i < 5)

@@ -50,6 +50,7 @@ export function pages(count = ITEMS, marketplaces: readonly string[] = []): Reco
   for (let n = 1; n <= count; n += 1) {
     const id = recordId(running++, 'bench');
     const pictureIds = Array.from({ length: PICTURES_EACH }, () => recordId(running++, 'bench'));
+    // Within the list.
     const some = () => WORDS[random.between(0, WORDS.length - 1)]!;
     const at = 1_700_000_000_000 + n * 60_000;
     const title = [some(), some(), some(), some(), some()].join(' ');
@@ -60,6 +61,7 @@ export function pages(count = ITEMS, marketplaces: readonly string[] = []): Reco
         id,
         code: codeFor(settings.codePattern, { number: n }),
         number: n,
+        // Within the list.
         kind: kinds[random.between(0, kinds.length - 1)]!.id,
         title,
         description: `${title}.\n`.repeat(6),
@@ -155,10 +157,10 @@ export async function benchStock(): Promise<void> {
       ['Newest first', 'By title'],
       ['By title', 'By spot'],
       ['By spot', 'Dearest first'],
-    ]) {
+    ] as const) {
       await attic.press('Put them in another order');
-      await attic.press(first!, '[aria-label="Order"]');
-      await attic.seesNot(order!);
+      await attic.press(first, '[aria-label="Order"]');
+      await attic.seesNot(order);
     }
     tell({ name: 'stock.sort.longestBlock', value: await watch.longest(), unit: 'ms', goal: 50 });
     await attic.press('Not listed');
@@ -203,7 +205,9 @@ async function keystroke95th(attic: Attic): Promise<number> {
       true,
     );
   });
+  // Letters of the query: all of them keys.
   for (const key of QUERY) await attic.page.keyboard.press(key as 'a', { delay: 30 });
+  // Put there by the lines above.
   const took = await attic.page.evaluate(() => (window as unknown as { took: number[] }).took);
   return took.sort((a, b) => a - b)[Math.floor(took.length * 0.95)] ?? NaN;
 }

@@ -12,6 +12,7 @@ export class Watch {
   static async on(page: Page): Promise<Watch> {
     await page.evaluate(() => {
       const blocks: number[] = [];
+      // Kept on the page, by this file alone.
       (window as unknown as { blocks: number[] }).blocks = blocks;
       new PerformanceObserver((list) => {
         for (const entry of list.getEntries()) blocks.push(entry.duration);
@@ -22,6 +23,7 @@ export class Watch {
 
   async longest(): Promise<number> {
     return this.page.evaluate(() => {
+      // Kept on the page, by this file alone.
       const own = window as unknown as { blocks: number[] };
       return Math.max(0, ...own.blocks.splice(0));
     });

@@ -23,7 +23,7 @@ const ROUNDS = 5;
 function items(): Item[] {
   const random = new Random(11);
   return Array.from({ length: ITEMS }, (_, n) => {
-    const kind = random.pick(BUILT_IN.leaves)!;
+    const kind = random.one(BUILT_IN.leaves);
     const facts = Object.fromEntries(
       kind.facts.map((f) => [
         f.id,
@@ -78,11 +78,27 @@ export async function benchWords(): Promise<void> {
   const sheets = JUDGES.map((j) => RuleSheet.parse(j.sheet(NO_FAULTS)));
   const all = items();
   const setup = plainSetup();
-  const pairs = all.length * sheets.length;
+  const stock: Stock = { all, sheets, setup, pairs: all.length * sheets.length };
+  wordsOf(stock);
+  askingOf(stock);
+  compsOf();
+  checkOf(stock);
+}
+
+interface Stock {
+  all: readonly Item[];
+  sheets: readonly RuleSheet[];
+  setup: ReturnType<typeof plainSetup>;
+  /** Items on marketplaces. */
+  pairs: number;
+}
+
+function wordsOf({ all, sheets, setup, pairs }: Stock): void {
   tell({
     name: 'words.titlesAndDescriptions',
     value: often(() => {
       for (const item of all) {
+        // The first of the tones there are.
         const written = describe(item, TONES[0]!, BUILT_IN, 'metric', 'Posted from Saltreach.');
         const ready = { ...item, description: written.ok ? written.text : '' };
         for (const sheet of sheets) {
@@ -93,6 +109,9 @@ export async function benchWords(): Promise<void> {
     }),
     unit: `ms for ${pairs}`,
   });
+}
+
+function askingOf({ all, sheets, setup, pairs }: Stock): void {
   const listings = all.map((item) =>
     sheets.map((sheet) => ({
       sheet,
@@ -106,6 +125,9 @@ export async function benchWords(): Promise<void> {
     }),
     unit: `ms for ${pairs}`,
   });
+}
+
+function compsOf(): void {
   const random = new Random(5);
   const comps = Array.from({ length: COMPS }, (_, i): Comp => ({
     id: String(i),
@@ -125,6 +147,9 @@ export async function benchWords(): Promise<void> {
     value: often(() => summarise(judgeComps(comps, like, {}, 100 * 86_400_000))),
     unit: `ms for ${COMPS}`,
   });
+}
+
+function checkOf({ all, sheets, setup, pairs }: Stock): void {
   const picture = (id: string) =>
     Picture.parse({
       id,

@@ -53,14 +53,66 @@ export async function buildDemo(folder: string): Promise<void> {
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(join(folder, 'pictures'), { recursive: true });
 
-  let running = 1;
-  const id = () => recordId(running++, 'demo');
-  const now = DEMO_NOW;
+  const ids = new Ids();
   const hauls = HAULS.map(({ key: _, ...haul }) =>
-    Haul.parse({ ...haul, id: id(), createdAt: Date.parse(haul.date) }),
+    Haul.parse({ ...haul, id: ids.next(), createdAt: Date.parse(haul.date) }),
   );
-  const aldous = Owner.parse({
-    id: id(),
+  const owner = aldous(ids);
+  const stocked: Stocked = {
+    items: [],
+    pictures: [],
+    plans: [],
+    sent: [],
+    bought: [],
+    talks: [],
+    promised: [],
+  };
+  for (const [i, made] of DEMO_ITEMS.entries()) await stock(stocked, { folder, ids, hauls, owner, made, i });
+  const names = [...new Set(stocked.items.map((t) => t.spot).filter(Boolean))];
+  const spots = names.map((name) =>
+    Spot.parse({ id: ids.next(), name, capacity: name.startsWith('Box') ? 12 : null }),
+  );
+  const settings = Settings.parse({
+    id: 'settings',
+    author: 'Odile Tolliver',
+    nextNumber: DEMO_ITEMS.length + 1,
+    nextRecord: ids.running,
+    remembered: { nearstile: { place: 'Harbour steps' } },
+    meetingPlaces: ['Harbour steps', 'Market hall, by the clock'],
+    sender: 'Tolliver & Wren, Net Loft 3, 4410 Saltreach',
+    haulId: hauls[1]?.id ?? null,
+  });
+  const { items, pictures, plans, sent, bought, talks, promised } = stocked;
+  const world: World = {
+    settings,
+    hauls,
+    owners: [owner],
+    spots,
+    items,
+    pictures,
+    plans,
+    sent,
+    bought,
+    earlier: await earlierListings(folder),
+    at: DEMO_NOW,
+    talks,
+    promised,
+  };
+  writeFileSync(join(folder, 'world.json'), JSON.stringify(world));
+  writeFileSync(stamp, print);
+}
+
+/** The same names for the same world. */
+class Ids {
+  running = 1;
+  next(): string {
+    return recordId(this.running++, 'demo');
+  }
+}
+
+function aldous(ids: Ids): Owner {
+  return Owner.parse({
+    id: ids.next(),
     name: 'Mrs Aldous',
     days: 90,
     atEnd: 'back',
@@ -70,112 +122,101 @@ export async function buildDemo(folder: string): Promise<void> {
       { under: null, shareBp: 7_000 },
     ],
   });
-  const items: Item[] = [];
+}
+
+type Stocked = Required<
+  Pick<World, 'items' | 'pictures' | 'plans' | 'sent' | 'bought' | 'talks' | 'promised'>
+>;
+
+interface Stocking {
+  folder: string;
+  ids: Ids;
+  hauls: readonly Haul[];
+  owner: Owner;
+  made: (typeof DEMO_ITEMS)[number];
+  i: number;
+}
+
+/** One item of the demo with its pictures and plans, and what becomes of it. */
+async function stock(into: Stocked, stocking: Stocking): Promise<void> {
+  const { ids, hauls, owner, made, i } = stocking;
+  const itemId = ids.next();
+  const at = DEMO_NOW - made.daysAgo * DAY + i * 60_000;
+  const author = i % 3 === 0 ? 'Bas Wren' : 'Odile Tolliver';
+  const pictures = await picturesOf(stocking, { itemId, at, author });
+  into.pictures.push(...pictures);
+  const haul = hauls[HAULS.findIndex((h) => h.key === made.haul)];
+  into.items.push(
+    Item.parse({
+      id: itemId,
+      code: codeFor(CODES, { number: i + 1 }),
+      number: i + 1,
+      haulId: haul?.id ?? null,
+      lineId: haul?.lines[0]?.id ?? null,
+      ownerId: made.haul === 'aldous' ? owner.id : null,
+      ...made.item,
+      pictureIds: pictures.map((p) => p.id),
+      author,
+      createdAt: at,
+      updatedAt: at,
+    }),
+  );
+  if (made.sent) into.sent.push(itemId);
+  if (made.boughtOn) into.bought.push(itemId);
+  into.talks.push(...(made.talks ?? []).map((t) => ({ ...t, item: itemId })));
+  if (made.promisedOn) into.promised.push({ item: itemId, market: made.promisedOn });
+  for (const market of made.wanted) {
+    const own = made.own?.[market];
+    into.plans.push(Plan.parse({ id: planId(itemId, market), itemId, market, wanted: true, ...own }));
+  }
+}
+
+async function picturesOf(
+  { folder, ids, made, i }: Stocking,
+  { itemId, at, author }: { itemId: string; at: number; author: string },
+): Promise<Picture[]> {
   const pictures: Picture[] = [];
-  const plans: Plan[] = [];
-  const sent: string[] = [];
-  const bought: string[] = [];
-  const talks: World['talks'] = [];
-  const promised: World['promised'] = [];
-  for (const [i, made] of DEMO_ITEMS.entries()) {
-    const itemId = id();
-    const at = now - made.daysAgo * DAY + i * 60_000;
-    const author = i % 3 === 0 ? 'Bas Wren' : 'Odile Tolliver';
-    const pictureIds: string[] = [];
-    for (const [k, shot] of made.shots.entries()) {
-      const pictureId = id();
-      const canvas = taken(made.subject, shot, 1_000 + i * 20 + k);
-      const full = await canvas.encode('jpeg', 80);
-      const small = createCanvas(THUMB, THUMB);
-      small.getContext('2d').drawImage(canvas, 0, 0, THUMB, THUMB);
-      writeFileSync(join(folder, 'pictures', `${pictureId}-full.jpg`), full);
-      writeFileSync(join(folder, 'pictures', `${pictureId}-thumb.jpg`), await small.encode('jpeg', 82));
-      pictureIds.push(pictureId);
-      const flaw = shot.name === 'flaw' ? made.item.flaws?.[0]?.id : undefined;
-      pictures.push(
-        Picture.parse({
-          id: pictureId,
-          itemId,
-          origin: 'demo',
-          author,
-          takenAt: at,
-          addedAt: at,
-          width: SIZE,
-          height: SIZE,
-          bytes: full.length,
-          shows: flaw ? `flaw:${flaw}` : (SHOWS[shot.name] ?? ''),
-        }),
-      );
-    }
-    const haul = hauls[HAULS.findIndex((h) => h.key === made.haul)];
-    items.push(
-      Item.parse({
-        id: itemId,
-        code: codeFor(CODES, { number: i + 1 }),
-        number: i + 1,
-        haulId: haul?.id ?? null,
-        lineId: haul?.lines[0]?.id ?? null,
-        ownerId: made.haul === 'aldous' ? aldous.id : null,
-        ...made.item,
-        pictureIds,
+  for (const [k, shot] of made.shots.entries()) {
+    const id = ids.next();
+    const canvas = taken(made.subject, shot, 1_000 + i * 20 + k);
+    const full = await canvas.encode('jpeg', 80);
+    const small = createCanvas(THUMB, THUMB);
+    small.getContext('2d').drawImage(canvas, 0, 0, THUMB, THUMB);
+    writeFileSync(join(folder, 'pictures', `${id}-full.jpg`), full);
+    writeFileSync(join(folder, 'pictures', `${id}-thumb.jpg`), await small.encode('jpeg', 82));
+    const flaw = shot.name === 'flaw' ? made.item.flaws?.[0]?.id : undefined;
+    pictures.push(
+      Picture.parse({
+        id,
+        itemId,
+        origin: 'demo',
         author,
-        createdAt: at,
-        updatedAt: at,
+        takenAt: at,
+        addedAt: at,
+        width: SIZE,
+        height: SIZE,
+        bytes: full.length,
+        shows: flaw ? `flaw:${flaw}` : (SHOWS[shot.name] ?? ''),
       }),
     );
-    if (made.sent) sent.push(itemId);
-    if (made.boughtOn) bought.push(itemId);
-    talks.push(...(made.talks ?? []).map((t) => ({ ...t, item: itemId })));
-    if (made.promisedOn) promised.push({ item: itemId, market: made.promisedOn });
-    for (const market of made.wanted)
-      plans.push(
-        Plan.parse({ id: planId(itemId, market), itemId, market, wanted: true, ...made.own?.[market] }),
-      );
   }
-  const names = [...new Set(items.map((t) => t.spot).filter(Boolean))];
-  const spots = names.map((name) =>
-    Spot.parse({ id: id(), name, capacity: name.startsWith('Box') ? 12 : null }),
-  );
-  const settings = Settings.parse({
-    id: 'settings',
-    author: 'Odile Tolliver',
-    nextNumber: DEMO_ITEMS.length + 1,
-    nextRecord: running,
-    remembered: { nearstile: { place: 'Harbour steps' } },
-    meetingPlaces: ['Harbour steps', 'Market hall, by the clock'],
-    sender: 'Tolliver & Wren, Net Loft 3, 4410 Saltreach',
-    haulId: hauls[1]?.id ?? null,
-  });
+  return pictures;
+}
+
+/** What was listed by hand before there was an attic. */
+async function earlierListings(folder: string): Promise<Earlier[]> {
   const earlier: Earlier[] = [];
   for (const [i, { subject, shots, listings }] of EARLIER.entries()) {
     const names: string[] = [];
     for (const [k, shot] of shots.entries()) {
       const name = `earlier-${i}-${k}.jpg`;
-      writeFileSync(
-        join(folder, 'pictures', name),
-        await taken(subject, shot, 9_000 + i * 20 + k).encode('jpeg', 80),
-      );
+      const bytes = await taken(subject, shot, 9_000 + i * 20 + k).encode('jpeg', 80);
+      writeFileSync(join(folder, 'pictures', name), bytes);
       names.push(name);
     }
     earlier.push(...listings.map((l) => ({ ...l, pictures: names })));
   }
-  const world: World = {
-    settings,
-    hauls,
-    owners: [aldous],
-    spots,
-    items,
-    pictures,
-    plans,
-    sent,
-    bought,
-    earlier,
-    at: now,
-    talks,
-    promised,
-  };
-  writeFileSync(join(folder, 'world.json'), JSON.stringify(world));
-  writeFileSync(stamp, print);
+  return earlier;
 }
 
 function taken(subject: Subject, shot: Shot, seed: number): Canvas {

@@ -59,6 +59,7 @@ export async function seedDemo(
   shelf: PictureShelf,
   address: string,
 ): Promise<void> {
+  // Written by the demo's own build, of records that their schemas parsed.
   const world = JSON.parse(readFileSync(join(folder, 'world.json'), 'utf8')) as World;
   const known = new Set(courier.views().map((v) => v.view.id));
   if (world.items.some((t) => known.has(t.id))) return;

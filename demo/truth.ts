@@ -1,6 +1,6 @@
 import type { Canvas } from '@napi-rs/canvas';
 
-import { lengthOn, planeFrom, planeWarnings, type PlaneWarning, type Corners } from '@/core/measure/plane';
+import { lengthOn, planeFrom, planeWarnings, type PlaneWarning } from '@/core/measure/plane';
 import { judge, type Setting } from '@/core/picture/judge';
 import { examine } from '@/core/pixels/examine';
 import { fingerprintDistance } from '@/core/pixels/fingerprint';
@@ -48,6 +48,7 @@ const pixelsOf = (canvas: Canvas): Pixels => {
 function overlaps(floors: readonly Floor[]): number[] {
   const size = 600;
   return DEMO_ITEMS.flatMap((item, i) => {
+    // Within the list, by the remainder.
     const floor = floors[i % floors.length]!;
     const { picture, alone } = photographWithTruth(
       { ...item.subject, floor },
@@ -131,7 +132,7 @@ function warnings(): PlaneWarning[] {
     size: 300,
     seed: 1,
   });
-  const steep = planeFrom('a4', steepScene.corners as unknown as Corners, 300, 300);
+  const steep = planeFrom('a4', steepScene.corners, 300, 300);
   const speck = planeFrom(
     'card',
     [

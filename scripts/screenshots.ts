@@ -138,6 +138,7 @@ async function main(): Promise<void> {
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: view.night ? 'dark' : 'light' }]);
     await view.open(page);
     await page.waitForNetworkIdle({ concurrency: 1, idleTime: 700, timeout: 8_000 }).catch(() => undefined);
+    // Ends in .png, as can be seen.
     await page.screenshot({ path: join(folder, `${view.name}.png`) as `${string}.png` });
   }
   await browser.close();

@@ -28,6 +28,7 @@ const sale = (price: number, charged: number, cost: number, more: Partial<SaleTe
   category: '',
   ...more,
 });
+// As many as there are names on the left.
 const [moor, wick, stile, hollow, stack, yard, bill] = [
   BRACKENMOOR,
   THREADWICK,

@@ -148,6 +148,7 @@ async function answeringLater(app: App, port: number, closing: Closing): Promise
   const server = await listen(
     // The router must not be asked before all routes are in it.
     (request, env) =>
+      // The server is HTTP/1 only: what comes with a request is its own pair of streams.
       ready ? app.fetch(request, env as HttpBindings) : new Response('Starting.', { status: 503 }),
     port,
   );
@@ -252,6 +253,7 @@ const KEEP_CONNECTIONS = 75_000;
 
 function listen(fetch: Fetch, port: number): Promise<Server> {
   return new Promise((done, fail) => {
+    // Without other options it is the plain HTTP server.
     const server = serve({ fetch, port, hostname: '127.0.0.1' }, () => done(server)) as Server;
     server.keepAliveTimeout = KEEP_CONNECTIONS;
     server.on('error', (error: NodeJS.ErrnoException) =>

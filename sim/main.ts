@@ -1,3 +1,5 @@
+import { keysOf } from '@/contract/fields';
+
 import { shortStory } from './story';
 import { World } from './world';
 
@@ -27,7 +29,7 @@ async function main(): Promise<number> {
   let failed = 0;
   for (let seed = from; seed < from + seeds; seed += 1) {
     const { violations, story, figures } = await new World(seed, undefined, limits).run();
-    for (const key of Object.keys(total) as (keyof typeof total)[]) total[key] += figures[key];
+    for (const key of keysOf(total)) total[key] += figures[key];
     if (violations.length === 0) continue;
     failed += 1;
     if (failed > 3) continue;

@@ -19,6 +19,13 @@ export class Random {
     return low + Math.floor(this.next() * (high - low + 1));
   }
 
+  /** One of a list that holds something. @throws RangeError for an empty one */
+  one<T>(list: readonly T[]): T {
+    const one = this.pick(list);
+    if (one === undefined) throw new RangeError('Nothing to pick from.');
+    return one;
+  }
+
   pick<T>(list: readonly T[]): T | undefined {
     return list[Math.floor(this.next() * list.length)];
   }

@@ -1,4 +1,5 @@
 import type { Command, CourierItemView } from '@/contract/courier';
+import { fieldsOf } from '@/contract/fields';
 import { snapshotOf, stateOf, type Snapshot } from '@/core/courier/snapshot';
 import { emptyCourier, step } from '@/core/courier/step';
 import type { CourierEvent, CourierState, Policy } from '@/core/courier/types';
@@ -350,7 +351,7 @@ export class World implements Evening {
       };
     };
     const every = (ms: number, run: () => void) => {
-      let stop = () => undefined as void;
+      let stop: () => void = () => undefined;
       const next = () => {
         stop = after(ms, () => {
           next();
@@ -367,7 +368,7 @@ export class World implements Evening {
   private log(): Log {
     return {
       fault: (where, error) => {
-        if ((error as { code?: unknown }).code !== 'SQLITE_FULL')
+        if (fieldsOf(error).code !== 'SQLITE_FULL')
           this.violate(`a fault at ${this.now} while ${where}: ${String(error)}`);
       },
       note: (what) => this.tell(what),
@@ -392,11 +393,13 @@ export class World implements Evening {
       return state;
     };
     const text = JSON.stringify(snapshotOf(read(emptyCourier(), 0, cut)));
-    const half = stateOf(JSON.parse(text) as Snapshot);
+    // What was made of it just now: the server's reading of snapshots from a disk is tried in its own tests.
+    const body = JSON.parse(text) as Snapshot;
+    const half = stateOf(structuredClone(body));
     const whole = JSON.stringify(snapshotOf(this.memory));
     if (!half || JSON.stringify(snapshotOf(read(half, cut, lines.length))) !== whole)
       this.violate(`a snapshot at line ${cut} remembers otherwise than the ledger`);
-    return cut === 0 ? null : { seq: cut, body: { ...(JSON.parse(text) as Snapshot), changedAt: [] } };
+    return cut === 0 ? null : { seq: cut, body: { ...body, changedAt: [] } };
   }
 
   private noteDispatched(entries: readonly DatedEntry[]): readonly DatedEntry[] {

@@ -1,5 +1,7 @@
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
 
+import type { Corners } from '@/core/measure/plane';
+
 import { Path2D, type Floor, type Subject } from './studio';
 import { photographFlat } from './studio';
 import { Random } from '../../sim/random';
@@ -27,7 +29,7 @@ export interface MeasuredScene {
 export interface MeasuredPicture {
   picture: Canvas;
   /** The reference's corners in the picture, in order around. */
-  corners: { x: number; y: number }[];
+  corners: Corners;
   /** A point in the item's units, in the picture. */
   place: (x: number, y: number) => { x: number; y: number };
 }

@@ -13,108 +13,125 @@ import {
   type Subject,
 } from './studio';
 
+function sole(pen: Pen): void {
+  const outline = path((p) => {
+    p.moveTo(232, 690);
+    p.bezierCurveTo(380, 716, 620, 716, 800, 690);
+    p.bezierCurveTo(834, 700, 838, 752, 806, 760);
+    p.lineTo(246, 760);
+    p.bezierCurveTo(220, 752, 216, 706, 232, 690);
+    p.closePath();
+  });
+  solid(pen, outline, '#3d3a36', '#1f1d1b');
+  for (let x = 250; x < 800; x += 34) {
+    pen.fillStyle = '#151413';
+    pen.fillRect(x, 744, 18, 20);
+  }
+}
+
+function upper(pen: Pen): void {
+  const outline = path((p) => {
+    p.moveTo(250, 322);
+    p.bezierCurveTo(320, 300, 430, 300, 486, 326);
+    p.bezierCurveTo(500, 420, 520, 478, 590, 520);
+    p.bezierCurveTo(690, 556, 800, 586, 812, 690);
+    p.bezierCurveTo(640, 722, 400, 722, 236, 694);
+    p.bezierCurveTo(226, 560, 262, 440, 250, 322);
+    p.closePath();
+  });
+  solid(pen, outline, '#8a5a33', '#4a2b14', [300, 300], [760, 740]);
+  folds(
+    pen,
+    outline,
+    [
+      [520, 520, 470, 600],
+      [560, 540, 520, 640],
+      [300, 460, 420, 480],
+    ],
+    0.3,
+  );
+  shine(
+    pen,
+    outline,
+    (p) => {
+      p.moveTo(650, 590);
+      p.quadraticCurveTo(740, 600, 780, 650);
+    },
+    0.34,
+    22,
+  );
+  rim(pen, outline, 0.55);
+}
+
+function seams(pen: Pen): void {
+  stitch(
+    pen,
+    (p) => {
+      p.moveTo(240, 668);
+      p.bezierCurveTo(400, 696, 640, 696, 806, 668);
+    },
+    '#e6c48c',
+    3,
+  );
+  stitch(
+    pen,
+    (p) => {
+      p.moveTo(330, 320);
+      p.bezierCurveTo(352, 440, 330, 560, 320, 684);
+    },
+    'rgba(230,196,140,0.7)',
+  );
+}
+
+function tongueAndLaces(pen: Pen): void {
+  const tongue = path((p) => {
+    p.moveTo(430, 306);
+    p.bezierCurveTo(470, 280, 520, 286, 528, 312);
+    p.lineTo(520, 420);
+    p.lineTo(486, 330);
+    p.closePath();
+  });
+  solid(pen, tongue, '#6b4322', '#3a2210');
+  for (let i = 0; i < 6; i += 1) {
+    const x = 474 + i * 17;
+    const y = 344 + i * 33;
+    pen.strokeStyle = i % 2 ? '#b5322a' : '#c64a3c';
+    pen.lineWidth = 8;
+    pen.beginPath();
+    pen.moveTo(x - 46, y + 8);
+    pen.quadraticCurveTo(x - 10, y - 10, x + 22, y + 4);
+    pen.stroke();
+    pen.fillStyle = '#caa24a';
+    pen.beginPath();
+    pen.arc(x - 48, y + 9, 7, 0, 7);
+    pen.fill();
+  }
+}
+
+function boot(pen: Pen, dx: number, dy: number, mirror: boolean): void {
+  pen.save();
+  pen.translate(dx, dy);
+  if (mirror) {
+    pen.translate(1000, 0);
+    pen.scale(-1, 1);
+  }
+  sole(pen);
+  upper(pen);
+  seams(pen);
+  tongueAndLaces(pen);
+  pen.restore();
+}
+
 /** Stout walking boots, a pair seen from the side and a little above. */
 export const boots: Subject = {
   floor: 'slate',
   draw(pen, side) {
-    const one = (dx: number, dy: number, mirror: boolean) => {
-      pen.save();
-      pen.translate(dx, dy);
-      if (mirror) {
-        pen.translate(1000, 0);
-        pen.scale(-1, 1);
-      }
-      const sole = path((p) => {
-        p.moveTo(232, 690);
-        p.bezierCurveTo(380, 716, 620, 716, 800, 690);
-        p.bezierCurveTo(834, 700, 838, 752, 806, 760);
-        p.lineTo(246, 760);
-        p.bezierCurveTo(220, 752, 216, 706, 232, 690);
-        p.closePath();
-      });
-      solid(pen, sole, '#3d3a36', '#1f1d1b');
-      for (let x = 250; x < 800; x += 34) {
-        pen.fillStyle = '#151413';
-        pen.fillRect(x, 744, 18, 20);
-      }
-      const upper = path((p) => {
-        p.moveTo(250, 322);
-        p.bezierCurveTo(320, 300, 430, 300, 486, 326);
-        p.bezierCurveTo(500, 420, 520, 478, 590, 520);
-        p.bezierCurveTo(690, 556, 800, 586, 812, 690);
-        p.bezierCurveTo(640, 722, 400, 722, 236, 694);
-        p.bezierCurveTo(226, 560, 262, 440, 250, 322);
-        p.closePath();
-      });
-      solid(pen, upper, '#8a5a33', '#4a2b14', [300, 300], [760, 740]);
-      folds(
-        pen,
-        upper,
-        [
-          [520, 520, 470, 600],
-          [560, 540, 520, 640],
-          [300, 460, 420, 480],
-        ],
-        0.3,
-      );
-      shine(
-        pen,
-        upper,
-        (p) => {
-          p.moveTo(650, 590);
-          p.quadraticCurveTo(740, 600, 780, 650);
-        },
-        0.34,
-        22,
-      );
-      rim(pen, upper, 0.55);
-      stitch(
-        pen,
-        (p) => {
-          p.moveTo(240, 668);
-          p.bezierCurveTo(400, 696, 640, 696, 806, 668);
-        },
-        '#e6c48c',
-        3,
-      );
-      stitch(
-        pen,
-        (p) => {
-          p.moveTo(330, 320);
-          p.bezierCurveTo(352, 440, 330, 560, 320, 684);
-        },
-        'rgba(230,196,140,0.7)',
-      );
-      const tongue = path((p) => {
-        p.moveTo(430, 306);
-        p.bezierCurveTo(470, 280, 520, 286, 528, 312);
-        p.lineTo(520, 420);
-        p.lineTo(486, 330);
-        p.closePath();
-      });
-      solid(pen, tongue, '#6b4322', '#3a2210');
-      for (let i = 0; i < 6; i += 1) {
-        const x = 474 + i * 17;
-        const y = 344 + i * 33;
-        pen.strokeStyle = i % 2 ? '#b5322a' : '#c64a3c';
-        pen.lineWidth = 8;
-        pen.beginPath();
-        pen.moveTo(x - 46, y + 8);
-        pen.quadraticCurveTo(x - 10, y - 10, x + 22, y + 4);
-        pen.stroke();
-        pen.fillStyle = '#caa24a';
-        pen.beginPath();
-        pen.arc(x - 48, y + 9, 7, 0, 7);
-        pen.fill();
-      }
-      pen.restore();
-    };
     if (side === 'back') {
-      one(40, -100, true);
-      one(-60, 90, true);
+      boot(pen, 40, -100, true);
+      boot(pen, -60, 90, true);
     } else {
-      one(-40, -100, false);
-      one(60, 90, false);
+      boot(pen, -40, -100, false);
+      boot(pen, 60, 90, false);
     }
   },
 };
@@ -207,120 +224,140 @@ export const lamp: Subject = {
     pen.moveTo(330, 330);
     pen.bezierCurveTo(280, 20, 720, 20, 670, 330);
     pen.stroke();
-    const brass = (p: Path2D, x1: number, x2: number) => {
-      const g = pen.createLinearGradient(x1, 0, x2, 0);
-      for (const [at, ink] of [
-        [0, '#6b4a12'],
-        [0.18, '#d8ac4c'],
-        [0.3, '#fff0b8'],
-        [0.45, '#cf9d3d'],
-        [0.75, '#8f6520'],
-        [1, '#4f360c'],
-      ] as const)
-        g.addColorStop(at, ink);
-      pen.fillStyle = g;
-      pen.fill(p);
-      rim(pen, p, 0.35, 10);
-    };
-    brass(
-      path((p) => {
-        p.moveTo(430, 160);
-        p.lineTo(570, 160);
-        p.lineTo(590, 220);
-        p.lineTo(410, 220);
-        p.closePath();
-      }),
-      410,
-      590,
-    );
-    brass(
-      path((p) => {
-        p.moveTo(400, 220);
-        p.lineTo(600, 220);
-        p.bezierCurveTo(680, 260, 700, 300, 704, 330);
-        p.lineTo(296, 330);
-        p.bezierCurveTo(300, 300, 320, 260, 400, 220);
-        p.closePath();
-      }),
-      296,
-      704,
-    );
-    const glass = path((p) => {
-      p.moveTo(322, 330);
-      p.bezierCurveTo(270, 420, 270, 560, 322, 650);
-      p.lineTo(678, 650);
-      p.bezierCurveTo(730, 560, 730, 420, 678, 330);
-      p.closePath();
-    });
-    const g = pen.createLinearGradient(270, 0, 730, 0);
-    g.addColorStop(0, 'rgba(150,176,170,0.85)');
-    g.addColorStop(0.4, 'rgba(232,240,226,0.55)');
-    g.addColorStop(1, 'rgba(96,120,118,0.9)');
-    pen.fillStyle = g;
-    pen.fill(glass);
-    inside(pen, glass, () => {
-      for (let y = 340; y < 650; y += 20) {
-        pen.fillStyle = 'rgba(255,255,255,0.13)';
-        pen.fillRect(250, y, 500, 8);
-      }
-      pen.fillStyle = '#7a5a20';
-      pen.fillRect(462, 560, 76, 90);
-      pen.fillStyle = '#efe7d6';
-      pen.fillRect(488, 520, 24, 44);
-    });
-    shine(
-      pen,
-      glass,
-      (p) => {
-        p.moveTo(350, 380);
-        p.quadraticCurveTo(316, 490, 350, 600);
-      },
-      0.75,
-      20,
-    );
-    for (const x of [340, 500, 660])
-      brass(
-        path((p) => p.rect(x - 8, 326, 16, 330)),
-        x - 8,
-        x + 8,
-      );
-    brass(
-      path((p) => p.roundRect(280, 644, 440, 40, 8)),
-      280,
-      720,
-    );
-    brass(
-      path((p) => {
-        p.moveTo(300, 684);
-        p.lineTo(700, 684);
-        p.lineTo(740, 860);
-        p.lineTo(260, 860);
-        p.closePath();
-      }),
-      260,
-      740,
-    );
-    brass(
-      path((p) => p.roundRect(236, 852, 528, 44, 12)),
-      236,
-      764,
-    );
-    pen.fillStyle = '#3c290a';
-    pen.font = 'bold 26px serif';
-    pen.textAlign = 'center';
-    pen.fillText('HOBLEY LAMP WORKS', 500, 770);
-    pen.font = '19px serif';
-    pen.fillText('PORT · No. 7', 500, 804);
-    pen.textAlign = 'left';
-    // A dent in the base.
-    pen.filter = 'blur(6px)';
-    pen.fillStyle = 'rgba(40,24,4,0.5)';
-    pen.beginPath();
-    pen.ellipse(644, 800, 34, 17, 0.4, 0, 7);
-    pen.fill();
-    pen.filter = 'none';
+    lampTop(pen);
+    lampGlass(pen);
+    lampFoot(pen);
   },
 };
+
+/** Turned brass between two edges. */
+function brass(pen: Pen, p: Path2D, x1: number, x2: number): void {
+  const g = pen.createLinearGradient(x1, 0, x2, 0);
+  for (const [at, ink] of [
+    [0, '#6b4a12'],
+    [0.18, '#d8ac4c'],
+    [0.3, '#fff0b8'],
+    [0.45, '#cf9d3d'],
+    [0.75, '#8f6520'],
+    [1, '#4f360c'],
+  ] as const)
+    g.addColorStop(at, ink);
+  pen.fillStyle = g;
+  pen.fill(p);
+  rim(pen, p, 0.35, 10);
+}
+
+function lampTop(pen: Pen): void {
+  brass(
+    pen,
+    path((p) => {
+      p.moveTo(430, 160);
+      p.lineTo(570, 160);
+      p.lineTo(590, 220);
+      p.lineTo(410, 220);
+      p.closePath();
+    }),
+    410,
+    590,
+  );
+  brass(
+    pen,
+    path((p) => {
+      p.moveTo(400, 220);
+      p.lineTo(600, 220);
+      p.bezierCurveTo(680, 260, 700, 300, 704, 330);
+      p.lineTo(296, 330);
+      p.bezierCurveTo(300, 300, 320, 260, 400, 220);
+      p.closePath();
+    }),
+    296,
+    704,
+  );
+}
+
+function lampGlass(pen: Pen): void {
+  const glass = path((p) => {
+    p.moveTo(322, 330);
+    p.bezierCurveTo(270, 420, 270, 560, 322, 650);
+    p.lineTo(678, 650);
+    p.bezierCurveTo(730, 560, 730, 420, 678, 330);
+    p.closePath();
+  });
+  const g = pen.createLinearGradient(270, 0, 730, 0);
+  g.addColorStop(0, 'rgba(150,176,170,0.85)');
+  g.addColorStop(0.4, 'rgba(232,240,226,0.55)');
+  g.addColorStop(1, 'rgba(96,120,118,0.9)');
+  pen.fillStyle = g;
+  pen.fill(glass);
+  inside(pen, glass, () => {
+    for (let y = 340; y < 650; y += 20) {
+      pen.fillStyle = 'rgba(255,255,255,0.13)';
+      pen.fillRect(250, y, 500, 8);
+    }
+    pen.fillStyle = '#7a5a20';
+    pen.fillRect(462, 560, 76, 90);
+    pen.fillStyle = '#efe7d6';
+    pen.fillRect(488, 520, 24, 44);
+  });
+  shine(
+    pen,
+    glass,
+    (p) => {
+      p.moveTo(350, 380);
+      p.quadraticCurveTo(316, 490, 350, 600);
+    },
+    0.75,
+    20,
+  );
+}
+
+function lampFoot(pen: Pen): void {
+  for (const x of [340, 500, 660])
+    brass(
+      pen,
+      path((p) => p.rect(x - 8, 326, 16, 330)),
+      x - 8,
+      x + 8,
+    );
+  brass(
+    pen,
+    path((p) => p.roundRect(280, 644, 440, 40, 8)),
+    280,
+    720,
+  );
+  brass(
+    pen,
+    path((p) => {
+      p.moveTo(300, 684);
+      p.lineTo(700, 684);
+      p.lineTo(740, 860);
+      p.lineTo(260, 860);
+      p.closePath();
+    }),
+    260,
+    740,
+  );
+  brass(
+    pen,
+    path((p) => p.roundRect(236, 852, 528, 44, 12)),
+    236,
+    764,
+  );
+  pen.fillStyle = '#3c290a';
+  pen.font = 'bold 26px serif';
+  pen.textAlign = 'center';
+  pen.fillText('HOBLEY LAMP WORKS', 500, 770);
+  pen.font = '19px serif';
+  pen.fillText('PORT · No. 7', 500, 804);
+  pen.textAlign = 'left';
+  // A dent in the base.
+  pen.filter = 'blur(6px)';
+  pen.fillStyle = 'rgba(40,24,4,0.5)';
+  pen.beginPath();
+  pen.ellipse(644, 800, 34, 17, 0.4, 0, 7);
+  pen.fill();
+  pen.filter = 'none';
+}
 
 /** An enamel coffee pot with chips. */
 export const coffeePot: Subject = {
@@ -392,21 +429,25 @@ export const coffeePot: Subject = {
     pen.beginPath();
     pen.arc(505, 196, 26, 0, 7);
     pen.fill();
-    for (const [x, y, r] of [
-      [330, 806, 19],
-      [420, 842, 13],
-      [716, 470, 10],
-    ] as const) {
-      pen.fillStyle = '#20262e';
-      pen.beginPath();
-      pen.ellipse(x, y, r * 1.4, r * 0.8, 0.4, 0, 7);
-      pen.fill();
-      pen.strokeStyle = '#8a5a34';
-      pen.lineWidth = 2.5;
-      pen.stroke();
-    }
+    chips(pen);
   },
 };
+
+function chips(pen: Pen): void {
+  for (const [x, y, r] of [
+    [330, 806, 19],
+    [420, 842, 13],
+    [716, 470, 10],
+  ] as const) {
+    pen.fillStyle = '#20262e';
+    pen.beginPath();
+    pen.ellipse(x, y, r * 1.4, r * 0.8, 0.4, 0, 7);
+    pen.fill();
+    pen.strokeStyle = '#8a5a34';
+    pen.lineWidth = 2.5;
+    pen.stroke();
+  }
+}
 
 /** A carpenter's plane. */
 export const handPlane: Subject = {

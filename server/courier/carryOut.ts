@@ -1,4 +1,5 @@
 import { NONE } from '@/contract/coded';
+import { fieldsOf } from '@/contract/fields';
 import type { Trouble } from '@/contract/troubles';
 import type { CourierEvent, Effect } from '@/core/courier/types';
 
@@ -89,7 +90,7 @@ export function troubleOf(error: unknown, log: Log, about: Record<string, string
 export function shelved(pictures: Pictures): Pictures {
   return (hash) =>
     pictures(hash).catch((error: unknown) => {
-      if ((error as { code?: unknown } | null)?.code !== 'ENOENT') throw error;
+      if (fieldsOf(error).code !== 'ENOENT') throw error;
       throw new Refused([{ field: 'pictures', message: '', code: 'pictureLost' }]);
     });
 }

@@ -358,7 +358,8 @@ export function itemIn(
         (x) => x.ref,
       ),
     ];
-    return refs.length === 1 ? behind(refs[0]!) : null;
+    const [ref] = refs;
+    return ref !== undefined && refs.length === 1 ? behind(ref) : null;
   }
   const ref =
     'ref' in event ? event.ref : event.type === 'news' && event.news.length === 1 ? event.news[0]?.ref : null;

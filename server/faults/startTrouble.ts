@@ -1,3 +1,4 @@
+import { fieldsOf } from '@/contract/fields';
 /** Why the server does not start, in words for the person who started it. No stack helps there. */
 export class StartTrouble extends Error {
   constructor(
@@ -24,7 +25,7 @@ export class StartTrouble extends Error {
 export function databaseCode(
   error: unknown,
 ): 'cannotOpen' | 'damaged' | 'locked' | 'readOnly' | 'full' | 'unwritable' | null {
-  const { code = '', message = '' } = (error ?? {}) as { code?: unknown; message?: unknown };
+  const { code = '', message = '' } = fieldsOf(error);
   const said = `${String(code)} ${String(message)}`;
   if (/SQLITE_(?:NOTADB|CORRUPT)/u.test(said)) return 'damaged';
   if (/SQLITE_(?:BUSY|LOCKED)/u.test(said)) return 'locked';

@@ -105,6 +105,7 @@ const LIKE: readonly ((title: string, price: number) => { title: string; price: 
 ];
 
 function likeIt({ effective }: Examined, seed: number): { title: string; price: number } {
+  // Within the list, by the remainder.
   return LIKE[seed % LIKE.length]!(effective.title, effective.price ?? 0);
 }
 

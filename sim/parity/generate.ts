@@ -166,7 +166,7 @@ function choicesFor(
     );
   const options = Array.from({ length: kinds }, () => ({ name: word(), values: [word()] }));
   // Held back and capped: what is shown is less than what there is, or nothing.
-  const heldBack = random.chance(0.4) ? random.pick([1, 4, 9])! : 0;
+  const heldBack = random.chance(0.4) ? random.one([1, 4, 9]) : 0;
   const cap = random.chance(0.4)
     ? or(
         random.between(1, 9),
@@ -218,7 +218,7 @@ function termsFor(sheet: RuleSheet, random: Random, or: Or): Terms[] {
         () => 60,
       ),
       returnDays: or(
-        random.pick(returnDays)!,
+        random.one(returnDays),
         () => 3,
         () => 365,
       ),
@@ -279,7 +279,7 @@ function specificsFor(
       field.id === 'barcode'
         ? (barcode ?? '')
         : field.choices
-          ? random.pick(field.choices)!
+          ? random.one(field.choices)
           : text(random.between(1, Math.min(20, field.maxLength ?? 20)));
     const value = or(
       good,
@@ -423,7 +423,7 @@ function extrasFor({ random, or, text, sheet }: Draw): Record<string, string> {
     if (rule.type === 'extra' && random.chance(0.3))
       extras[rule.id] =
         rule.asks === 'category'
-          ? or(random.pick(leaves)!.id, () => 'nowhere')
+          ? or(random.one(leaves).id, () => 'nowhere')
           : rule.asks === 'words'
             ? or(
                 text(30),
@@ -495,9 +495,9 @@ function planFor(draw: Draw, category: string, settled: object): Plan {
 export function makeCase(sheet: RuleSheet, seed: number): Case {
   const draw = new Draw(sheet, seed);
   const { random, sound, or, text } = draw;
-  const category = random.pick(sheet.categories.filter((c) => c.leaf))!;
+  const category = random.one(sheet.categories.filter((c) => c.leaf));
   const record = sheet.records ? random.pick(sheet.records.filter((r) => !sound || !r.closed)) : undefined;
-  const kind = random.pick(BUILT_IN.leaves)!;
+  const kind = random.one(BUILT_IN.leaves);
   // In this order, whatever is added: a seed that once failed is to give the same case.
   const { facts, own } = specificsFor(draw, category, record?.barcode);
   const title = titleFor(draw);

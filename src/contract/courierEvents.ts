@@ -2,7 +2,8 @@ import { z } from 'zod';
 
 import { Instant, MarketId, Minor, RecordId } from './common';
 import { Command, Edited, HoldView, ListingDraft, PastSale, Reason, Sale } from './courier';
-import { isRaw, renamed, renamedEach, type Raw } from './renamed';
+import { isFields } from './fields';
+import { renamed, renamedEach, type Raw } from './renamed';
 import { CallTrouble, OwnReason, Trouble } from './troubles';
 
 /**
@@ -172,7 +173,7 @@ export type LineMigration = (raw: Raw) => Raw;
 function thingsAreItems(raw: Raw): Raw {
   switch (raw.type) {
     case 'command':
-      return isRaw(raw.command) ? { ...raw, command: renamed(raw.command, { thing: 'item' }) } : raw;
+      return isFields(raw.command) ? { ...raw, command: renamed(raw.command, { thing: 'item' }) } : raw;
     case 'letOut':
       return { ...raw, type: 'publishDispatched' };
     case 'looked':
@@ -204,7 +205,7 @@ export function readEvent(
   migrations: readonly LineMigration[] = LINE_MIGRATIONS,
 ): ReadLine {
   try {
-    if (!isRaw(raw)) return { ok: false, why: 'not an event' };
+    if (!isFields(raw)) return { ok: false, why: 'not an event' };
     if (version > migrations.length + 1) return { ok: false, why: 'written by a newer version' };
     const current = migrations.slice(version - 1).reduce((now, migrate) => migrate(now), raw);
     const parsed = CourierEvent.safeParse(current);

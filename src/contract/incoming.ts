@@ -1,8 +1,9 @@
 import { z } from 'zod';
 
 import { Instant, RecordId } from './common';
+import { isFields } from './fields';
 import { ORIGINS } from './picture';
-import { isRaw, renamed } from './renamed';
+import { renamed } from './renamed';
 
 const Fields = z.object({
   /** The picture's id once it is one, so that it can never be taken twice. */
@@ -27,6 +28,6 @@ const Fields = z.object({
 export type Incoming = z.infer<typeof Fields>;
 export const Incoming = z.preprocess(
   // Kept files have no version of their own; what is sold was a thing once.
-  (raw) => (isRaw(raw) ? renamed(raw, { thingId: 'itemId' }) : raw),
+  (raw) => (isFields(raw) ? renamed(raw, { thingId: 'itemId' }) : raw),
   Fields,
 );

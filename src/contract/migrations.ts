@@ -1,5 +1,6 @@
+import { isFields, keysOf } from './fields';
 import { COLLECTIONS, Settings, type CollectionName, type RecordOf } from './records';
-import { isRaw, renamed, renamedEach, type Raw } from './renamed';
+import { renamed, renamedEach, type Raw } from './renamed';
 
 /** One step from a schema version to the next. */
 export interface Migration {
@@ -44,7 +45,7 @@ export const SCHEMA_VERSION = MIGRATIONS.length + 1;
 /** All names that collections ever had, with today's. */
 export const COLLECTION_NAMES_EVER: ReadonlyMap<string, CollectionName> = new Map([
   ...MIGRATIONS.flatMap((m) => Object.entries(m.collections ?? {})),
-  ...(Object.keys(COLLECTIONS) as CollectionName[]).map((name) => [name, name] as const),
+  ...keysOf(COLLECTIONS).map((name) => [name, name] as const),
 ]);
 
 /** Raw fields of a version as they are called and mean today. @throws never for what is an object */
@@ -73,9 +74,10 @@ export function readRecord<C extends CollectionName>(
   migrations: readonly Migration[] = MIGRATIONS,
 ): ReadRecord<RecordOf[C]> {
   try {
-    if (!isRaw(raw)) return { ok: false, why: 'not a record' };
+    if (!isFields(raw)) return { ok: false, why: 'not a record' };
     if (version > migrations.length + 1) return { ok: false, why: 'written by a newer version of the app' };
     const parsed = COLLECTIONS[collection].safeParse(upToDate(collection, raw, version, migrations));
+    // The schema of `collection` made it; that a name and its schema belong together a generic can't say.
     if (parsed.success) return { ok: true, record: parsed.data as RecordOf[C] };
     const issue = parsed.error.issues[0];
     return { ok: false, why: `${issue?.path.join('.') || 'record'}: ${issue?.message ?? 'not valid'}` };
@@ -86,7 +88,7 @@ export function readRecord<C extends CollectionName>(
 
 /** Settings as they were stored; null where they can't be read. */
 export function readSettings(raw: unknown, version: number): Settings | null {
-  if (!isRaw(raw)) return null;
+  if (!isFields(raw)) return null;
   const parsed = Settings.safeParse(upToDate('settings', raw, version));
   return parsed.success ? parsed.data : null;
 }
@@ -102,7 +104,7 @@ function withSteps(raw: Raw): Raw {
 
 function withReason(raw: Raw): Raw {
   const { back } = raw;
-  return isRaw(back) && back.reason === 'wrongThing'
+  return isFields(back) && back.reason === 'wrongThing'
     ? { ...raw, back: { ...back, reason: 'wrongItem' } }
     : raw;
 }

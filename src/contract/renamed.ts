@@ -1,9 +1,7 @@
-/** A record as it was stored, or some of its fields. */
-export type Raw = Readonly<Record<string, unknown>>;
+import { isFields, type Fields } from './fields';
 
-export function isRaw(value: unknown): value is Raw {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
-}
+/** A record as it was stored, or some of its fields. */
+export type Raw = Readonly<Fields>;
 
 /** The same with some fields by other names, in their places; what is there by its new name already stays. */
 export function renamed(raw: Raw, names: Readonly<Record<string, string>>): Raw {
@@ -19,5 +17,5 @@ export function renamed(raw: Raw, names: Readonly<Record<string, string>>): Raw 
 
 /** A list whose entries have some fields by other names; anything else as it is. */
 export function renamedEach(list: unknown, names: Readonly<Record<string, string>>): unknown {
-  return Array.isArray(list) ? list.map((one: unknown) => (isRaw(one) ? renamed(one, names) : one)) : list;
+  return Array.isArray(list) ? list.map((one: unknown) => (isFields(one) ? renamed(one, names) : one)) : list;
 }

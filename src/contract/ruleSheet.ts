@@ -1,7 +1,8 @@
 import { z } from 'zod';
 
 import { Currency, MarketId, Minor } from './common';
-import { isRaw, renamedEach } from './renamed';
+import { isFields } from './fields';
+import { renamedEach } from './renamed';
 import { TermName } from './terms';
 
 /** A field a marketplace asks for in a category. */
@@ -271,7 +272,7 @@ export type RuleSheet = z.infer<typeof RuleSheet>;
 export function readSheet(raw: unknown): RuleSheet | null {
   // Rules of fees were told apart by `kind` once.
   const today =
-    isRaw(raw) && isRaw(raw.fees)
+    isFields(raw) && isFields(raw.fees)
       ? { ...raw, fees: { ...raw.fees, rules: renamedEach(raw.fees.rules, { kind: 'type' }) } }
       : raw;
   const read = RuleSheet.safeParse(today);

@@ -11,7 +11,7 @@ import { useCourier, type CourierLink } from '@/store/courier/courierLink';
 import { addItem } from '@/store/items/items';
 import { sold, told } from '@/testing/courier';
 import { nameless, open, said, sees, SLIPS, type PageOptions } from '@/testing/page';
-import { emptyAttic, manyThings, market, SHEETS, troubledEvening, type Many } from '@/testing/world';
+import { emptyAttic, manyItems, market, SHEETS, troubledEvening, type Many } from '@/testing/world';
 
 import { Barcodes } from './attic/Barcodes';
 import { Copies } from './attic/Copies';
@@ -83,9 +83,9 @@ const NOBODY: Many = { id: () => 'nobody', haul: 'nobody', owner: 'nobody' };
 /** How an attic may be found by whoever opens a page. */
 const FOUND: Record<string, { world: () => Promise<Many>; options?: PageOptions }> = {
   'with nothing in it': { world: () => emptyAttic().then(() => NOBODY) },
-  'with many items': { world: manyThings },
+  'with many items': { world: manyItems },
   'in a troubled evening': { world: troubledEvening },
-  'without the courier': { world: manyThings, options: { offline: true } },
+  'without the courier': { world: manyItems, options: { offline: true } },
   'on a wide screen': { world: troubledEvening, options: { wide: true } },
 };
 
@@ -125,7 +125,7 @@ describe.each([
   ],
 ])('where %s', (_, courier) => {
   it.each(Object.entries(PAGES))('%s says nothing calm that nobody knows', async (name, { page, params }) => {
-    const many = await manyThings();
+    const many = await manyItems();
     useCourier.setState(courier as Partial<CourierLink>);
     await open(page, { params: params?.(many) ?? {}, offline: 'connected' in courier });
     expect(said()).not.toMatch(CALM);
@@ -137,7 +137,7 @@ it('where all was asked and answered, calm is said', async () => {
   await open(Sales);
   expect(said()).toMatch(/No sales yet/u);
   expect(said()).toMatch(/nothing to pack/u);
-  await manyThings();
+  await manyItems();
   useCourier.setState({ items: {} });
   await open(Packing);
   expect(said()).toMatch(/Nothing to pack/u);

@@ -76,7 +76,7 @@ export async function emptyAttic(): Promise<void> {
   await openAttic(`t-${attics}-${Math.random()}`);
 }
 
-/** Where what in the attic of {@link manyThings} is found. */
+/** Where what in the attic of {@link manyItems} is found. */
 export interface Many {
   /** Title's beginning -> id. */
   id(title: string): string;
@@ -88,20 +88,9 @@ export interface Many {
  * An attic as it is after some weeks: items of all kinds, from hauls and a consignor, most with pictures and
  * prices.
  */
-export async function manyThings(): Promise<Many> {
+export async function manyItems(): Promise<Many> {
   await emptyAttic();
-  const now = Date.now();
-  const hauls = ['quayside', 'fennick', 'aldous'].map((key, i) =>
-    Haul.parse({
-      id: `haul-${i}`,
-      name: `Haul ${key}`,
-      source: 'Car boot',
-      date: '2026-11-08',
-      cost: 4_000 * i,
-      createdAt: now - 20 * DAY,
-      lines: [{ id: 'l1', what: 'crates', count: 9 }],
-    }),
-  );
+  const hauls = ['quayside', 'fennick', 'aldous'].map(haulOf);
   const owner = Owner.parse({
     id: 'owner-1',
     name: 'Mrs Aldous',
@@ -110,78 +99,17 @@ export async function manyThings(): Promise<Many> {
     of: 'afterFees',
     tiers: [{ under: null, shareBp: 6_000 }],
   });
-  const puts: Put[] = [
+  const spots = [...new Set(DEMO_ITEMS.map((made) => made.item.spot))].filter(Boolean);
+  change('begun', [
     ...hauls.map((record): Put => ({ collection: 'hauls', id: record.id, record })),
     { collection: 'owners', id: owner.id, record: owner },
-  ];
-  const spots = new Set<string>();
-  for (const [i, made] of DEMO_ITEMS.entries()) {
-    const id = `item-${i}`;
-    const pictureIds = made.shots.map((_, k) => `picture-${i}-${k}`);
-    const at = now - made.daysAgo * DAY;
-    for (const [k, pictureId] of pictureIds.entries())
-      puts.push({
-        collection: 'pictures',
-        id: pictureId,
-        record: Picture.parse({
-          id: pictureId,
-          itemId: id,
-          origin: 'demo',
-          author: 'Odile',
-          addedAt: at,
-          width: 1_200,
-          height: 1_200,
-          bytes: 90_000,
-          shows: k === 0 ? 'front' : '',
-        }),
-      });
-    const haul = hauls.find((h) => h.name.endsWith(made.haul));
-    puts.push({
-      collection: 'items',
-      id,
-      record: Item.parse({
-        id,
-        code: `YA-${i + 1}`,
-        number: i + 1,
-        haulId: haul?.id ?? null,
-        lineId: 'l1',
-        ownerId: made.haul === 'aldous' ? owner.id : null,
-        ...made.item,
-        holds: [],
-        pictureIds,
-        author: 'Odile',
-        createdAt: at,
-        updatedAt: at,
-      }),
-    });
-    spots.add(made.item.spot);
-    for (const where of made.wanted)
-      puts.push({
-        collection: 'plans',
-        id: planId(id, where),
-        record: Plan.parse({
-          id: planId(id, where),
-          itemId: id,
-          market: where,
-          wanted: true,
-          ...made.own?.[where],
-        }),
-      });
-    if (made.sent)
-      told(id, {
-        listings: made.wanted.map((where) =>
-          listed(where, {
-            title: made.item.title,
-            price: made.item.price ?? 0,
-            url: `/outside/${where}/x${i}`,
-            listedAt: at,
-          }),
-        ),
-      });
-  }
-  for (const [i, name] of [...spots].filter(Boolean).entries())
-    puts.push({ collection: 'spots', id: `spot-${i}`, record: Spot.parse({ id: `spot-${i}`, name }) });
-  change('begun', puts);
+    ...DEMO_ITEMS.flatMap((made, i) => putsOf(made, i, { hauls, owner })),
+    ...spots.map((name, i): Put => {
+      const id = `spot-${i}`;
+      return { collection: 'spots', id, record: Spot.parse({ id, name }) };
+    }),
+  ]);
+  for (const [i, made] of DEMO_ITEMS.entries()) if (made.sent) tellSent(made, i);
   setSettings({
     author: 'Odile',
     nextNumber: DEMO_ITEMS.length + 1,
@@ -190,14 +118,90 @@ export async function manyThings(): Promise<Many> {
   });
   return {
     id: (title) => `item-${DEMO_ITEMS.findIndex((t) => t.item.title.startsWith(title))}`,
-    haul: hauls[0]!.id,
+    haul: 'haul-0',
     owner: owner.id,
   };
 }
 
+type Made = (typeof DEMO_ITEMS)[number];
+
+const cameInAt = (made: Made) => Date.now() - made.daysAgo * DAY;
+
+function haulOf(key: string, i: number): Haul {
+  return Haul.parse({
+    id: `haul-${i}`,
+    name: `Haul ${key}`,
+    source: 'Car boot',
+    date: '2026-11-08',
+    cost: 4_000 * i,
+    createdAt: Date.now() - 20 * DAY,
+    lines: [{ id: 'l1', what: 'crates', count: 9 }],
+  });
+}
+
+/** The records of one of them: its pictures, itself, and its plans. */
+function putsOf(made: Made, i: number, of: { hauls: readonly Haul[]; owner: Owner }): Put[] {
+  const id = `item-${i}`;
+  const pictureIds = made.shots.map((_, k) => `picture-${i}-${k}`);
+  const at = cameInAt(made);
+  const item = Item.parse({
+    id,
+    code: `YA-${i + 1}`,
+    number: i + 1,
+    haulId: of.hauls.find((h) => h.name.endsWith(made.haul))?.id ?? null,
+    lineId: 'l1',
+    ownerId: made.haul === 'aldous' ? of.owner.id : null,
+    ...made.item,
+    holds: [],
+    pictureIds,
+    author: 'Odile',
+    createdAt: at,
+    updatedAt: at,
+  });
+  return [
+    ...pictureIds.map((pictureId, k): Put => ({
+      collection: 'pictures',
+      id: pictureId,
+      record: pictureOf(pictureId, { itemId: id, addedAt: at, shows: k === 0 ? 'front' : '' }),
+    })),
+    { collection: 'items', id, record: item },
+    ...made.wanted.map((where): Put => {
+      const plan = { id: planId(id, where), itemId: id, market: where, wanted: true };
+      return { collection: 'plans', id: plan.id, record: Plan.parse({ ...plan, ...made.own?.[where] }) };
+    }),
+  ];
+}
+
+function pictureOf(id: string, part: { itemId: string; addedAt: number; shows: string }): Picture {
+  return Picture.parse({
+    id,
+    ...part,
+    origin: 'demo',
+    author: 'Odile',
+    width: 1_200,
+    height: 1_200,
+    bytes: 90_000,
+  });
+}
+
+/** It is live wherever it is wanted. */
+function tellSent(made: Made, i: number): void {
+  const { title, price } = made.item;
+  told(`item-${i}`, {
+    listings: made.wanted.map((where) =>
+      listed(where, {
+        title,
+        price: price ?? 0,
+        url: `/outside/${where}/x${i}`,
+        listedAt: cameInAt(made),
+      }),
+    ),
+  });
+}
+
 /** What goes wrong in an evening, all at once: each of it needs a person. */
 export async function troubledEvening(): Promise<Many> {
-  const many = await manyThings();
+  const many = await manyItems();
   const now = Date.now();
   const at = (where: string, part: Parameters<typeof listed>[1] = {}) =>
     listed(where, { url: `/outside/${where}/x`, ...part });

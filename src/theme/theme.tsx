@@ -60,6 +60,7 @@ function paperTheme(c: Colours, dark: boolean): MD3Theme {
   return {
     ...base,
     roundness: 2,
+    // Made from the theme's own, with other families.
     fonts: fonts as MD3Theme['fonts'],
     colors: {
       ...base.colors,
@@ -112,6 +113,7 @@ export function Theme({ children }: { children: ReactNode }) {
         theme={theme}
         settings={{
           icon: ({ name, color, size }) => (
+            // Only our own parts name icons.
             <Icon name={name as IconName} colour={color ?? colours.ink} size={size} />
           ),
         }}

@@ -171,6 +171,7 @@ const FIXES: Wording<FixParams> = {
 };
 
 export const findingWords = (finding: Pick<Finding, 'code' | 'params'>): string =>
+  // Its code and params are all that is read.
   worded(CHECK, finding as Finding);
 
 /** What a press of it does, as a verb. */

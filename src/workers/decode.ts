@@ -1,6 +1,7 @@
 import exifr from 'exifr/dist/lite.esm.mjs';
 
 import { NONE } from '@/contract/coded';
+import { fieldsOf } from '@/contract/fields';
 import { fileType, tooLarge, type PictureTrouble } from '@/core/picture/fileType';
 import { MOST_PICTURE_BYTES, pictureGate, type Gate } from '@/core/picture/gate';
 
@@ -49,8 +50,8 @@ export async function gateOf(file: Blob): Promise<Gate> {
 
 async function takenTime(file: Blob): Promise<number | null> {
   try {
-    const tags = (await exifr.parse(file, ['DateTimeOriginal'])) as { DateTimeOriginal?: Date } | undefined;
-    const at = tags?.DateTimeOriginal?.getTime();
+    const { DateTimeOriginal: taken } = fieldsOf(await exifr.parse(file, ['DateTimeOriginal']));
+    const at = taken instanceof Date ? taken.getTime() : undefined;
     return at !== undefined && Number.isFinite(at) && at > 0 ? at : null;
   } catch {
     return null;
@@ -88,7 +89,8 @@ async function decodeHeic(file: Blob): Promise<ImageBitmap> {
     }
     heif = (await self.libheif?.()) ?? null;
   }
-  const image = new heif!.HeifDecoder().decode(new Uint8Array(await file.arrayBuffer()))[0];
+  if (!heif) throw new NotRead({ code: 'readerMissing', params: NONE });
+  const image = new heif.HeifDecoder().decode(new Uint8Array(await file.arrayBuffer()))[0];
   if (!image) throw new Error('no picture in it');
   const [width, height] = [image.get_width(), image.get_height()];
   const large = tooLarge(width, height);

@@ -10,6 +10,7 @@ let font: Promise<unknown> | null = null;
 function loadFont(): Promise<unknown> {
   font ??= (async () => {
     const face = new FontFace('Figures', 'url(/vision/AtkinsonHyperlegibleNext_700Bold.ttf)');
+    // A worker has fonts too; the types here are those of a page.
     (globalThis as unknown as { fonts: { add(face: FontFace): void } }).fonts.add(await face.load());
   })()
     // The system's letters do as well, and a picture without its figures would not.

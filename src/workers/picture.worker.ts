@@ -250,9 +250,8 @@ expose({
   turned,
   rendition,
   proposals: async (original, steps) => (await deskFor(original)).proposals(steps),
-  findSheet: async (original, reference) =>
-    findSheet(
-      pixelsOf(drawn((await deskFor(original)).original, desk!.original.width, desk!.original.height)),
-      reference,
-    ),
+  findSheet: async (original, reference) => {
+    const whole = (await deskFor(original)).original;
+    return findSheet(pixelsOf(drawn(whole, whole.width, whole.height)), reference);
+  },
 } satisfies PictureWorker);

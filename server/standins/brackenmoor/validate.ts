@@ -1,4 +1,5 @@
 import { CATEGORIES, SHEET } from './sheet';
+import { isFields } from '../kit/body';
 import { NO_FAULTS, type Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
 import { picturesToday } from '../kit/service';
@@ -53,8 +54,8 @@ const isText = (value: unknown, most: number): value is string =>
 
 /** Reads a seller's entry; null when it is not one at all. */
 export function readEntry(body: unknown): Entry | null {
-  if (typeof body !== 'object' || body === null) return null;
-  const b = body as Record<string, unknown>;
+  if (!isFields(body)) return null;
+  const b = body;
   const attributes = b.attributes;
   if (
     !isText(b.reference, 120) ||
@@ -80,6 +81,7 @@ export function readEntry(body: unknown): Entry | null {
   )
     return null;
   if (b.choices !== undefined && !isChoice(b.choices)) return null;
+  // Every field of it was looked at above.
   return b as unknown as Entry;
 }
 
@@ -92,8 +94,8 @@ function isAbroad(value: unknown): value is NonNullable<Entry['abroad']> {
 }
 
 function isChoice(value: unknown): value is Choice {
-  if (typeof value !== 'object' || value === null) return false;
-  const { names, pieces } = value as Record<string, unknown>;
+  if (!isFields(value)) return false;
+  const { names, pieces } = value;
   const texts = (list: unknown) =>
     Array.isArray(list) && list.length <= 10 && list.every((t) => isText(t, 400));
   return (
@@ -235,10 +237,17 @@ function asSeen(markup: string): string {
   return markup
     .replace(/<[^>]*>/g, ' ')
     .replace(/&(?:#(\d{1,6})|(lt|gt|quot|apos|nbsp|amp));/g, (_, number?: string, name?: string) =>
-      name ? SIGNS[name as keyof typeof SIGNS] : String.fromCodePoint(Number(number)),
+      name ? (SIGNS[name] ?? '') : String.fromCodePoint(Number(number)),
     );
 }
-const SIGNS = { lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ', amp: '&' };
+const SIGNS: Readonly<Record<string, string>> = {
+  lt: '<',
+  gt: '>',
+  quot: '"',
+  apos: "'",
+  nbsp: ' ',
+  amp: '&',
+};
 
 /** What a seller may pay for beyond selling. */
 export interface Paid {

@@ -92,6 +92,7 @@ const SEABIRDS: Omit<Card, 'code'> = {
 /** The whole catalogue: made-up books, records and games, the same every time. */
 export function catalogue(size = 240): Card[] {
   const roll = dice(20_261);
+  // Of lists written out above, none of them empty.
   const one = <T>(list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
   const drawn = Array.from({ length: size }, (_, i): Card => {
     const year = String(1948 + Math.floor(roll() * 60));

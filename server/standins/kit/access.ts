@@ -1,6 +1,7 @@
 import { html } from 'hono/html';
 import { randomBytes, randomInt } from 'node:crypto';
 
+import { bodyOf } from './body';
 import type { Switches } from './faults';
 import { page, type ServiceApp } from './page';
 import type { Store } from './store';
@@ -55,7 +56,7 @@ export class Access {
       return c.html(shown(this.code.words));
     });
     app.post('/access/token', async (c) => {
-      const { code } = (await c.req.json().catch(() => ({}))) as { code?: unknown };
+      const { code } = await bodyOf(c);
       const good = this.code && this.code.until > Date.now() && code === this.code.words;
       if (!good) return c.json({ message: 'That code is wrong or too old.' }, 403);
       this.code = null;

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 
+import { bodyOf } from './body';
 import { dice } from './dice';
 import type { Frame } from './service';
 import type { Store } from './store';
@@ -52,7 +53,7 @@ const TOWNS = {
 /** Made-up people, the same for the same order. */
 export function buyerOf(no: string): PaidOrder['buyer'] {
   const roll = dice([...no].reduce((sum, ch) => (sum * 31 + (ch.codePointAt(0) ?? 0)) % 1_000_003, 7));
-  const pick = <T>(list: readonly T[]) => list[Math.floor(roll() * list.length)] as T;
+  const pick = (list: readonly string[]) => list[Math.floor(roll() * list.length)] ?? '';
   const zone = roll() < 0.8 ? 'inland' : roll() < 0.7 ? 'near' : 'far';
   const name = `${pick(FIRST)} ${pick(LAST)}`;
   return { name, zone, lines: [`${pick(STREETS)} ${1 + Math.floor(roll() * 80)}`, pick(TOWNS[zone])] };
@@ -91,7 +92,7 @@ export function serveOrders(
       turns.run(async () => {
         const o = await store.get<PaidOrder>('paid', c.req.param('no') ?? '');
         if (!o) return c.json({ message: 'No such order.' }, 404);
-        const b = (await c.req.json().catch(() => ({}))) as Record<string, unknown>;
+        const b = await bodyOf(c);
         const next = change(o, b);
         if (typeof next === 'string') return c.json({ message: next }, 409);
         await store.write([{ sort: 'paid', id: o.no, body: next }]);

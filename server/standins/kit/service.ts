@@ -2,6 +2,7 @@ import { Hono, type MiddlewareHandler } from 'hono';
 import { html, raw } from 'hono/html';
 
 import { Access } from './access';
+import { bodyOf } from './body';
 import { faulty, lasting, lateWork, NO_FAULTS, setSwitches, TICKS, type Switches } from './faults';
 import { page, type ServiceApp } from './page';
 import type { Store } from './store';
@@ -133,7 +134,7 @@ function serveSwitchboard(
     const isForm = (c.req.header('content-type') ?? '').includes('form');
     const wanted = isForm
       ? { ...Object.fromEntries(TICKS.map((key) => [key, false])), ...(await c.req.parseBody()) }
-      : ((await c.req.json()) as Record<string, unknown>);
+      : await bodyOf(c);
     setSwitches(switches, wanted);
     await store.write([{ sort: 'switches', id: 'board', body: lasting(switches) }]);
     return isForm ? c.redirect('switchboard', 303) : c.json(switches);

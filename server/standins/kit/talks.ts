@@ -2,6 +2,7 @@ import type { Context } from 'hono';
 import { html } from 'hono/html';
 import type { HtmlEscapedString } from 'hono/utils/html';
 
+import { bodyOf } from './body';
 import {
   answerOffer,
   keepConversation,
@@ -157,7 +158,7 @@ function serveSellersWords({ app, store }: Frame, { at, offers }: TalksOptions, 
     turns.run(async () => {
       const t = await store.get<Conversation>('talk', c.req.param('id') ?? '');
       if (!t) return c.json({ message: 'No such conversation.' }, 404);
-      const b = (await c.req.json().catch(() => ({}))) as Record<string, unknown>;
+      const b = await bodyOf(c);
       const next = act(t, b);
       if (typeof next === 'string') return c.json({ message: next }, 409);
       if (next !== t) await keepConversation(store, next);

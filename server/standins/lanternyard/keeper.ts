@@ -4,6 +4,7 @@ import { isOffered, seenAt, type Coupon, type Shelved } from './goods';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { hitches, readGood } from './validate';
+import { bodyOf } from '../kit/body';
 import { pastOf, search, searched } from '../kit/past';
 import { measureJpeg, type Measured } from '../kit/pictures';
 import { portion, sheetToday, type Frame } from '../kit/service';
@@ -85,7 +86,7 @@ function serveGoods({ app, store, base, turns }: Frame): void {
 
 function serveCoupons({ app, store }: Frame): void {
   app.put('/admin/coupons/:code', async (c) => {
-    const { percentOff } = (await c.req.json().catch(() => ({}))) as { percentOff?: unknown };
+    const { percentOff } = await bodyOf(c);
     const code = c.req.param('code').toUpperCase();
     if (
       !/^[A-Z0-9]{3,20}$/.test(code) ||

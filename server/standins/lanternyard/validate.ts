@@ -1,4 +1,5 @@
 import { SHEET } from './sheet';
+import { isFields } from '../kit/body';
 import type { Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
 import { picturesToday } from '../kit/service';
@@ -25,25 +26,24 @@ export interface Good {
 const isText = (v: unknown, most: number): v is string => typeof v === 'string' && v.length <= most;
 
 export function readGood(body: unknown): Good | null {
-  if (typeof body !== 'object' || body === null) return null;
-  const b = body as Record<string, unknown>;
-  const s = b.search as Record<string, unknown> | undefined;
+  if (!isFields(body)) return null;
+  const b = body;
+  const s = b.search;
+  const isCount = (n: unknown) => typeof n === 'number' && Number.isInteger(n) && n >= 0;
   const fits =
     ['title', 'text', 'section', 'condition', 'origin'].every((key) => isText(b[key], 60_000)) &&
-    [b.cents, b.postCents, b.stock].every((n) => Number.isInteger(n) && (n as number) >= 0) &&
-    [b.furtherCents, b.sentInDays, b.backInDays].every(
-      (n) => n === undefined || (Number.isInteger(n) && (n as number) >= 0),
-    ) &&
+    [b.cents, b.postCents, b.stock].every(isCount) &&
+    [b.furtherCents, b.sentInDays, b.backInDays].every((n) => n === undefined || isCount(n)) &&
     Array.isArray(b.photos) &&
     b.photos.length <= 100 &&
     b.photos.every((p) => isText(p, 100)) &&
-    typeof s === 'object' &&
-    s !== null &&
+    isFields(s) &&
     isText(s.title, 400) &&
     isText(s.description, 2_000) &&
     Array.isArray(s.keywords) &&
     s.keywords.length <= 60 &&
     s.keywords.every((k) => isText(k, 200));
+  // Every field of it was just looked at.
   return fits ? (b as unknown as Good) : null;
 }
 

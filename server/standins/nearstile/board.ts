@@ -4,6 +4,7 @@ import { stateOf, type Ad } from './ads';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { faultsOf, photoFaults } from './validate';
+import { bodyOf } from '../kit/body';
 import { pastOf, search, searched } from '../kit/past';
 import { measureJpeg } from '../kit/pictures';
 import { portion, sheetToday, type Frame } from '../kit/service';
@@ -30,7 +31,7 @@ function servePutting({ app, store, base, switches, turns }: Frame): void {
       if (old && (old.status === 'closed' || old.status === 'turned down'))
         return c.json(stateOf(base, old), 409);
       if (old && c.req.query('new') === 'yes') return c.json(stateOf(base, old));
-      const b = (await c.req.json().catch(() => ({}))) as Record<string, unknown>;
+      const b = await bodyOf(c);
       const photos = readPhotos(b.photos);
       const faults = [
         ...faultsOf(b, switches),
@@ -98,7 +99,7 @@ function serveAds({ app, store, base, turns }: Frame): void {
       const ad = await store.get<Ad>('ad', c.req.param('id'));
       if (!ad) return c.json({ faults: ['no such ad'] }, 404);
       if (ad.status === 'closed') return c.json(stateOf(base, ad));
-      const b = (await c.req.json().catch(() => ({}))) as { as?: string };
+      const b = await bodyOf(c);
       const closed: Ad = { ...ad, status: 'closed', closedAs: b.as === 'sold' ? 'sold' : 'withdrawn' };
       await store.write([{ sort: 'ad', id: ad.id, body: closed }]);
       return c.json(stateOf(base, closed));

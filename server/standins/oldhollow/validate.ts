@@ -1,4 +1,5 @@
 import { SHEET } from './sheet';
+import { isFields } from '../kit/body';
 import type { Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
 import { picturesToday } from '../kit/service';
@@ -53,11 +54,11 @@ export interface Complaint {
 
 const graphemes = (text: string) => [...new Intl.Segmenter().segment(text)].length;
 const isText = (v: unknown, most: number): v is string => typeof v === 'string' && v.length <= most;
-const isCents = (v: unknown): v is number => Number.isInteger(v) && (v as number) >= 0;
+const isCents = (v: unknown): v is number => typeof v === 'number' && Number.isInteger(v) && v >= 0;
 
 export function readPiece(body: unknown): Piece | null {
-  if (typeof body !== 'object' || body === null) return null;
-  const b = body as Record<string, unknown>;
+  if (!isFields(body)) return null;
+  const b = body;
   const words = [
     'name',
     'account',
@@ -75,19 +76,19 @@ export function readPiece(body: unknown): Piece | null {
   for (const list of [b.tags, b.images])
     if (!Array.isArray(list) || list.length > 60 || !list.every((x) => isText(x, 200))) return null;
   if (b.auction !== null) {
-    const a = b.auction as Record<string, unknown> | undefined;
-    if (typeof a !== 'object' || !isCents(a.openCents) || !Number.isInteger(a.days) || !isCents(a.again))
-      return null;
+    const a = b.auction;
+    if (!isFields(a) || !isCents(a.openCents) || !Number.isInteger(a.days) || !isCents(a.again)) return null;
     if (!(a.outrightCents === null || isCents(a.outrightCents))) return null;
     if (!(a.becomesCents === null || isCents(a.becomesCents))) return null;
   }
   if (b.dealings !== undefined && !isDealings(b.dealings)) return null;
+  // Every field of it was looked at above.
   return b as unknown as Piece;
 }
 
 function isDealings(value: unknown): value is Dealings {
-  if (typeof value !== 'object' || value === null) return false;
-  const d = value as Record<string, unknown>;
+  if (!isFields(value)) return false;
+  const d = value;
   return (
     (d.sendsWithin === null || isCents(d.sendsWithin)) &&
     isCents(d.takesBackWithin) &&
@@ -124,7 +125,7 @@ export function complaintsOf(
 
   if (!SHEET.categories.some((r) => r.id === p.room)) say('room', 'We have no such room.');
   if (!SHEET.conditions.some((s) => s.code === p.state)) say('state', 'We have no such state.');
-  const decades: readonly string[] = SHEET.categories[0]!.specifics[0]!.choices ?? [];
+  const decades: readonly string[] = SHEET.categories[0]?.specifics[0]?.choices ?? [];
   if (p.decade === '') say('decade', 'When was it made? Items here are at least 25 years old.');
   else if (!decades.includes(p.decade)) say('decade', 'We have no such decade.');
   for (const [about, text] of [

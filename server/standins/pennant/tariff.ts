@@ -1,4 +1,5 @@
 import type { Addressed } from './label';
+import { fieldsOf } from '../kit/body';
 
 /** Up to so many grams, so many cents; by where it goes. */
 export const TARIFF = {
@@ -56,16 +57,16 @@ export interface LabelOrder {
 
 /** Null for what is no order. */
 export function readOrder(body: unknown): LabelOrder | null {
-  const b = (body ?? {}) as Record<string, unknown>;
-  const to = (b.to ?? {}) as Record<string, unknown>;
+  const b = fieldsOf(body);
+  const to = fieldsOf(b.to);
   const lines = Array.isArray(to.lines) ? to.lines.map((l) => String(l).slice(0, 80)) : [];
   const sides = Array.isArray(b.sides) ? b.sides.map(Number) : null;
-  const [l, w, h] = sides ?? [];
   if (!Number.isInteger(b.grams) || Number(b.grams) < 1 || typeof to.name !== 'string') return null;
+  const [l = 0, w = 0, h = 0] = sides ?? [];
   if (sides && !(sides.length === 3 && sides.every((s) => Number.isInteger(s) && s > 0))) return null;
   return {
     grams: Number(b.grams),
-    sides: sides ? [l!, w!, h!] : null,
+    sides: sides ? [l, w, h] : null,
     destination: String(b.destination ?? ''),
     to: { name: to.name.slice(0, 80), lines: lines.slice(0, 6) },
     from: String(b.from ?? '').slice(0, 120),
@@ -77,7 +78,7 @@ export function priceOf({ grams, sides, destination, to }: LabelOrder): number |
   if (to.name.trim() === '' || to.lines.every((l) => l.trim() === '')) return 'The address is not complete.';
   const steps = TARIFF.destinations.find((d) => d.id === destination)?.steps;
   if (!steps) return 'We do not go there.';
-  const [long, mid, short] = [...(sides ?? [0, 0, 0])].sort((a, b) => b - a) as [number, number, number];
+  const [long = 0, mid = 0, short = 0] = [...(sides ?? [])].sort((a, b) => b - a);
   if (long > TARIFF.limits.longestMm) return 'It is too long for us.';
   if (long + 2 * (mid + short) > TARIFF.limits.lengthAndGirthMm)
     return 'Length and girth are too much for us.';

@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 
 import type { Kept, Offer } from './documents';
 import { titleOf } from './records';
+import { bodyOf } from '../kit/body';
 import type { Frame } from '../kit/service';
 
 /** What a seller sends to the depot. */
@@ -19,7 +20,7 @@ const PARCEL_TAKES = 3;
 /** Parcels to the depot, what it holds, and what the seller wants back. */
 export function serveDepot({ app, store }: Frame): void {
   app.post('/feed/parcels', async (c) => {
-    const { contents } = (await c.req.json().catch(() => ({}))) as { contents?: unknown };
+    const { contents } = await bodyOf(c);
     const lines = (Array.isArray(contents) ? contents : []).map((x: Record<string, unknown>) => ({
       code: String(x.code ?? '').slice(0, 60),
       barcode: String(x.barcode ?? '').slice(0, 14),
@@ -56,7 +57,7 @@ export function serveDepot({ app, store }: Frame): void {
 
   /** What the seller wants back leaves the depot, all of it or nothing. Asked again, nothing leaves twice. */
   app.post('/feed/returns', async (c) => {
-    const { depotNos } = (await c.req.json().catch(() => ({}))) as { depotNos?: unknown };
+    const { depotNos } = await bodyOf(c);
     const nos = Array.isArray(depotNos) ? depotNos.map(String) : [];
     const there = await Promise.all(nos.map((no) => store.get<Kept>('depot', no)));
     const offered = (await store.all<Offer>('offer'))

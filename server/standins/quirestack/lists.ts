@@ -50,10 +50,7 @@ export function serveLists({ app, store }: Frame): void {
         { message: `A list has the columns ${COLUMNS.join(', ')} and up to ${MOST_LINES} lines.` },
         400,
       );
-    const lines = parsed.data.map(
-      (row) =>
-        Object.fromEntries(COLUMNS.map((k) => [k, String(row[k] ?? '').slice(0, 4_000)])) as unknown as Line,
-    );
+    const lines = parsed.data.map(lineOf);
     const ticket: Ticket = { id: `T${randomInt(1e8, 9e8)}`, at: Date.now(), lines, report: null };
     await store.write([{ sort: 'ticket', id: ticket.id, body: ticket }]);
     return c.json({ ticket: ticket.id, lines: lines.length }, 202);
@@ -64,6 +61,20 @@ export function serveLists({ app, store }: Frame): void {
     if (!ticket) return c.json({ message: 'No such ticket.' }, 404);
     return c.json({ ticket: ticket.id, done: ticket.report !== null, report: ticket.report ?? [] });
   });
+}
+
+function lineOf(row: Record<string, string>): Line {
+  const cell = (name: (typeof COLUMNS)[number]) => String(row[name] ?? '').slice(0, 4_000);
+  return {
+    action: cell('action'),
+    ref: cell('ref'),
+    barcode: cell('barcode'),
+    condition: cell('condition'),
+    note: cell('note'),
+    cents: cell('cents'),
+    origin: cell('origin'),
+    keptAt: cell('keptAt'),
+  };
 }
 
 /** Lists are worked through in the order they came. */

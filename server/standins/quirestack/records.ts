@@ -52,7 +52,7 @@ export function copiesOf(title: Title, now: number) {
       {
         seller,
         cents,
-        condition: ['A', 'B', 'C', 'D'][grade]!,
+        condition: 'ABCD'.charAt(grade),
         rating: Math.round(880 + roll() * 119) / 10,
         leavesIn: 1 + Math.floor(roll() * 4),
       },

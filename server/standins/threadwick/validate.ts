@@ -1,4 +1,5 @@
 import { FOR_WHOM, HUES, SHEET } from './sheet';
+import { fieldsOf } from '../kit/body';
 import { NO_FAULTS, type Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
 import { picturesToday } from '../kit/service';
@@ -38,10 +39,10 @@ const KEYS = [
 
 export function readPiece(text: unknown): Piece | null {
   try {
-    const value = JSON.parse(String(text)) as Record<string, unknown>;
-    return KEYS.every((k) => typeof value[k] === 'string' && (value[k] as string).length < 20_000)
-      ? (value as unknown as Piece)
-      : null;
+    const value = fieldsOf(JSON.parse(String(text)));
+    const fits = KEYS.every((k) => typeof value[k] === 'string' && String(value[k]).length < 20_000);
+    // Every field of it was just looked at.
+    return fits ? (value as unknown as Piece) : null;
   } catch {
     return null;
   }

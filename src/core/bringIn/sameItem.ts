@@ -110,14 +110,17 @@ export function groupSightings(listings: readonly Sighting[], items: readonly Si
   const weights = weighWords(all.map((s) => s.title));
   const pairs: { a: number; b: number; like: Likeness }[] = [];
   for (const [a, b] of candidates(all, listings.length)) {
+    // Candidates are places of `all`.
     const like = likeness(all[a]!, all[b]!, weights);
     if (like.sure >= 0.5) pairs.push({ a, b, like });
   }
   pairs.sort((x, y) => y.like.sure - x.like.sure || x.a - y.a || x.b - y.b);
-  const groupOf = all.map((_, i) => ({ members: [i], sure: 1, why: [] as SameReason[] }));
+  const groupOf = all.map((_, i) => ({ members: [i], sure: 1, why: new Array<SameReason>() }));
   for (const { a, b, like } of pairs) {
+    // Every place of `all` has a group; members are such places.
     const [left, right] = [groupOf[a]!, groupOf[b]!];
     if (left === right) continue;
+    // Members are places of `all`.
     const markets = [...left.members, ...right.members].map((i) => all[i]!.market);
     if (new Set(markets).size < markets.length) continue;
     const joined = {
@@ -133,7 +136,9 @@ export function groupSightings(listings: readonly Sighting[], items: readonly Si
     if (found.length === 0) return [];
     return [
       {
+        // Members are places of `all`.
         listings: found.map((i) => all[i]!.id),
+        // Members are places of `all`.
         item: item === undefined ? null : all[item]!.id,
         sure,
         why,
@@ -167,8 +172,10 @@ function* candidates(all: readonly Sighting[], listings: number): Generator<read
   for (const [key, list] of keys) {
     if (key.startsWith('w:') && list.length > crowd) continue;
     // Places rise, so from the first item of the attic on there are only items.
+    // Both run within the list.
     for (let k = 0; k < list.length && list[k]! < listings; k += 1)
       for (let m = k + 1; m < list.length; m += 1) {
+        // Both run within the list.
         const [low, high] = [list[k]!, list[m]!];
         if (low === high || done.has(low * all.length + high)) continue;
         done.add(low * all.length + high);

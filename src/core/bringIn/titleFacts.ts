@@ -68,7 +68,9 @@ const OF_A_PART =
   /^(?:chip|crack|mark|hole|repair|stain|scratch|tear|dent|print|check|spot|flaw|crease|nick|fault|collar|handle|pocket|flower|scale|format)/u;
 
 const groups = (lines: readonly string[]): ReadonlyMap<string, string> =>
-  new Map(lines.flatMap((line) => line.split(' ').map((word, _, all): [string, string] => [word, all[0]!])));
+  new Map(
+    lines.flatMap((line) => line.split(' ').map((word, _, [first = '']): [string, string] => [word, first])),
+  );
 
 /** Each line is one colour, told by its first word. From memory, common practice. */
 const COLOURS = groups([
@@ -195,9 +197,9 @@ export function titleFacts(title: string): TitleFacts {
     words.push(`${Math.round(mm)}mm`);
     return ' ';
   });
-  take(/\b(uk|eu|us)[ .:-]*(?:size )?(\d{1,2}(?:\.5)?)\b/gu, ([, system, figure]) => {
-    sizes.set(system!, figure!);
-    words.push(system! + figure!);
+  take(/\b(uk|eu|us)[ .:-]*(?:size )?(\d{1,2}(?:\.5)?)\b/gu, ([, system = '', figure = '']) => {
+    sizes.set(system, figure);
+    words.push(system + figure);
     return ' ';
   });
   take(/\b(?:(w|l)\s?(\d{2})|(\d{2})\s?(w|l)|(waist|leg) (\d{2}))\b/gu, ([, k1, f1, f2, k2, k3, f3]) => {
@@ -207,11 +209,11 @@ export function titleFacts(title: string): TitleFacts {
     words.push(key + figure);
     return ' ';
   });
-  take(/\bsize[ .:]*(\d{1,3}(?:\.5)?)\b/gu, ([, figure]) => {
-    sizes.set('size', figure!);
-    return say(figure!);
+  take(/\bsize[ .:]*(\d{1,3}(?:\.5)?)\b/gu, ([, figure = '']) => {
+    sizes.set('size', figure);
+    return say(figure);
   });
-  take(/\b(?:no|nr|number)[ .:]*(\d+)\b/gu, ([, figure]) => say(figure!));
+  take(/\b(?:no|nr|number)[ .:]*(\d+)\b/gu, ([, figure = '']) => say(figure));
   take(/(?<![\d])(\d0)s\b/gu, ([, decade]) => ` 19${decade}s `);
   const all = rest.match(/[\p{L}\p{N}]+(?:\.\d+)?/gu) ?? [];
   const figures = new Set<string>();

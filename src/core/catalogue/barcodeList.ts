@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 
 import { NONE, type Coded, type None } from '@/contract/coded';
+import { keysOf } from '@/contract/fields';
 import type { USES } from '@/contract/records';
 
 import { bareDigits, canonicalBarcode, readBarcode, type BarcodeTrouble } from '../identity/gtin';
@@ -148,7 +149,7 @@ function headingsOf(row: readonly string[], list: BarcodeList): (Column | null)[
       .toLocaleLowerCase('en')
       .replace(/[^\p{L}\p{N}]+/gu, ' ')
       .trim();
-    const found = (Object.keys(HEADINGS) as Column[]).find((c) => HEADINGS[c].test(plain));
+    const found = keysOf(HEADINGS).find((c) => HEADINGS[c].test(plain));
     return found ?? null;
   });
   if (columns.every((c) => c === null) || row.some((cell) => readsAsBarcode(cell))) return null;

@@ -79,6 +79,7 @@ export function gradeOf(use: (typeof USES)[number] | null, flaws: readonly Flaw[
   const plain = flaws.filter((f) => f.severity !== 'slight').length;
   const fromUse = USE_WEAR[use];
   const fromFlaws = worst ? SEVERITY_WEAR[worst.severity] : 0;
+  // The larger of two wears is one.
   const wear = Math.max(fromUse, fromFlaws) as Wear;
   if (plain >= 3 && wear < 4)
     return { wear: 4, because: { code: 'flawsThatShow', params: { count: plain } } };
@@ -101,7 +102,9 @@ export function gradeOfItem(item: Conditioned): Grade | null {
   if (!derived || !hand) return derived;
   const why = hand.why.trim();
   const because: GradeReason = { code: 'byHand', params: { why } };
+  // The schema lets 0 to 5 through, whole numbers only.
   if (hand.wear >= derived.wear) return { wear: hand.wear as Wear, because };
+  // The larger of two wears is one.
   const wear = Math.max(hand.wear, bestByHand(item)) as Wear;
   return why === '' || wear >= derived.wear ? derived : { wear, because };
 }

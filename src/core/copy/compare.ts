@@ -1,3 +1,4 @@
+import { keysOf } from '@/contract/fields';
 import type { CollectionName, RecordOf, Settings } from '@/contract/records';
 
 import { numbersUp } from '../identity/numbers';
@@ -19,8 +20,9 @@ export interface CopyComparison {
 
 /** Holds a copy against an attic, record by record. The order of keys in a record does not count. */
 export function compareCopy(copy: AllRecords, here: AllRecords): CopyComparison {
-  const names = Object.keys(copy) as CollectionName[];
-  const none = () => Object.fromEntries(names.map((c) => [c, [] as string[]])) as CopyComparison['missing'];
+  const names = keysOf(copy);
+  // Every collection has its list: the names are those of the copy itself.
+  const none = () => Object.fromEntries(names.map((c) => [c, []])) as unknown as CopyComparison['missing'];
   const found: CopyComparison = { missing: none(), differing: none(), same: 0, codesTwice: [] };
   for (const collection of names)
     for (const [id, record] of Object.entries(copy[collection])) {

@@ -118,8 +118,9 @@ export function undoSale(
   const past = (sale: Sale & { ref?: string }) => ({ ...sale, why, undoneAt: ctx.now });
   const pieces = item?.pieceSales.find((s) => s.order === order);
   const later = item?.laterSales.find((s) => s.order === order && !s.settled);
-  const isFirst = item?.sale?.order === order;
-  if (!item || (!pieces && !later && !isFirst)) return 'noSuchSale';
+  const first = item?.sale?.order === order ? item.sale : null;
+  const undone = pieces ?? first;
+  if (!item) return 'noSuchSale';
   const before = item.pastSales ?? [];
   if (later) {
     const { settled: _, ...sale } = later;
@@ -130,10 +131,11 @@ export function undoSale(
     });
     return null;
   }
+  if (!undone) return 'noSuchSale';
   if (item.closing && item.closing.doneAt === null) return 'stillComingDown';
   const gone: CourierItem = {
     ...item,
-    pastSales: [...before, past(pieces ?? item.sale!)],
+    pastSales: [...before, past(undone)],
     pieceSales: item.pieceSales.filter((s) => s.order !== order),
   };
   if (pieces) {

@@ -114,6 +114,7 @@ export function phrasesOf<T>(text: string, index: NameIndex<T>): Phrase[] {
   });
   const heard = words.filter((w): w is Word | 'break' => w !== 'gap');
   for (let i = 0; i < heard.length; i += 1) {
+    // Within the list.
     const word = heard[i]!;
     if (word === 'break') {
       next(false);
@@ -122,6 +123,7 @@ export function phrasesOf<T>(text: string, index: NameIndex<T>): Phrase[] {
     // A name that holds "of" or "and" itself, as "chest of drawers" does, is one.
     const length = index.compoundAt(upToBreak(heard, i), 0);
     if (length > 1) {
+      // A compound is found in words alone, up to the next break.
       now.words.push(...(heard.slice(i, i + length) as Word[]));
       i += length - 1;
       continue;
@@ -138,6 +140,7 @@ export function phrasesOf<T>(text: string, index: NameIndex<T>): Phrase[] {
 function upToBreak(heard: readonly (Word | 'break')[], at: number): Word[] {
   const words: Word[] = [];
   for (let i = at; i < heard.length && words.length < 6; i += 1) {
+    // Within the list.
     const word = heard[i]!;
     if (word === 'break') break;
     words.push(word);
@@ -156,6 +159,7 @@ function headOf<T>(
   let weak: Named<T> | null = null;
   let passed = false;
   for (let end = words.length; end > 0; end -= 1) {
+    // Within the list: it ends at 1.
     const word = words[end - 1]!;
     const hit = index.endingAt(words, end);
     if (hit) {

@@ -1,3 +1,5 @@
+import { keysOf } from '@/contract/fields';
+
 import { KIN } from './kin';
 import { NameIndex, namedItems, type Named } from './nounPhrase';
 import type { Kind } from './spec';
@@ -22,7 +24,6 @@ export interface KindSuggestion {
 }
 
 const WEIGHTS = { record: 1, title: 0.9, label: 0.7 } as const;
-type Source = keyof typeof WEIGHTS;
 
 /** Say of an item that it is one to read or to hear, whatever else its title names. */
 const MEDIA = new Set(
@@ -46,7 +47,7 @@ const MEDIA = new Set(
  */
 export function suggestKinds(words: KindWords, kinds: KindTree, most = 4): KindSuggestion[] {
   const best = new Map<string, KindSuggestion>();
-  for (const source of Object.keys(WEIGHTS) as Source[]) {
+  for (const source of keysOf(WEIGHTS)) {
     const said = words[source] ?? '';
     if (said.trim() === '') continue;
     let score: number = WEIGHTS[source];
@@ -113,7 +114,8 @@ export function ownNames(kind: Pick<Kind, 'name' | 'titleWords'>): string[] {
 
 /** Narrower items and other names of a kind; see {@link KIN}. */
 export function kinOf(kind: string): string[] {
-  return Object.hasOwn(KIN, kind) ? KIN[kind]!.trim().split(/,\s+/u) : [];
+  const kin = Object.hasOwn(KIN, kind) ? KIN[kind] : undefined;
+  return kin?.trim().split(/,\s+/u) ?? [];
 }
 
 /**

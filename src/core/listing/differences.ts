@@ -44,7 +44,9 @@ export function draftDifferences(
   return [...new Set([...now.keys(), ...then.keys()])].flatMap((key): Difference[] => {
     const [a, b] = [now.get(key), then.get(key)];
     if ((a?.words ?? '') === (b?.words ?? '')) return [];
-    const { name, field } = (b ?? a)!;
+    const one = b ?? a;
+    if (!one) return [];
+    const { name, field } = one;
     return [{ name, before: told(field) ? (a?.words ?? '') : null, after: b?.words ?? '' }];
   });
 }

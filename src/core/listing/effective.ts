@@ -119,9 +119,11 @@ export function effectiveListing(
   const rules = mappingsFor(sheet.marketplace, item.kind, kinds, mappings);
   const auction = sheet.auction ? (plan?.auction ?? null) : null;
   const tags = sheet.tags ? (plan?.tags ?? tagsFor(item, kinds, [], sheet.tags)) : [];
-  const extras = sheet.fees.rules.flatMap((r) =>
-    r.type === 'extra' && plan?.extras[r.id] ? [[r.id, plan.extras[r.id]!]] : [],
-  );
+  const extras = sheet.fees.rules.flatMap((r) => {
+    if (r.type !== 'extra') return [];
+    const chosen = plan?.extras[r.id];
+    return chosen ? [[r.id, chosen]] : [];
+  });
   const promoted = sheet.fees.rules.some((r) => r.type === 'promotion');
   const keywords = sheet.search ? tagsFor(item, kinds, [], { max: 12, longest: 40 }) : [];
   return {

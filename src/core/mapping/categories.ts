@@ -80,10 +80,11 @@ function fitOf(kindId: string, kinds: KindTree, shelf: Shelf): { score: number; 
   if (found) return { score: SCORES[found.fit] - Math.min(0.09, broad), why: found.why };
   const below = kinds.all.filter((k) => k.path.includes(kindId) && kinds.children(k.id).length === 0);
   const there = below.flatMap((k) => shelf.fits.get(k.id) ?? []).filter(({ fit }) => fit !== 'doubtful');
-  if (there.length === 0) return { score: 0, why: null };
+  const [first] = there;
+  if (!first) return { score: 0, why: null };
   const share = there.length / below.length;
   const score = share >= MOST_OF_IT ? SCORES.likely : SCORES.doubtful * share;
-  return { score, why: there[0]!.why };
+  return { score, why: first.why };
 }
 
 export interface FoundCategory {

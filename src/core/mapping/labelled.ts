@@ -275,15 +275,19 @@ export const LABELLED: Labels = {
   },
 };
 
+function shelvesOf(place: string): string[] {
+  return [...new Set(Object.values(LABELLED[place] ?? {}).filter((v) => v !== null))];
+}
+
 /**
  * The shelves of the places nobody has. What they hold for others than women and men is left open where both
  * have one.
  */
 export const SHELVES: Readonly<Record<string, readonly string[]>> = {
-  fair: [...new Set(Object.values(LABELLED.fair!).filter((v) => v !== null))],
-  curios: [...new Set(Object.values(LABELLED.curios!).filter((v) => v !== null))],
+  fair: shelvesOf('fair'),
+  curios: shelvesOf('curios'),
   wardrobe: [
-    ...new Set(Object.values(LABELLED.wardrobe!).filter((v) => v !== null)),
+    ...shelvesOf('wardrobe'),
     'Women > Jumpers',
     'Men > Jumpers',
     'Women > Coats',

@@ -183,6 +183,7 @@ function conceptOf(words: readonly Word[], index: NameIndex<Concept>) {
         .join(' ');
       return { concept: hit.value, shown: shown.toLocaleLowerCase('en'), doubt } as const;
     }
+    // Within the list: it ends at 1.
     const last = words[end - 1]!.stem;
     if (!PLAIN.has(last) && !GENERIC.has(last)) return null;
   }

@@ -2,7 +2,7 @@ import { Matrix } from 'ml-matrix';
 
 import type { Point } from '@/contract/picture';
 
-import { applied, homographyFrom, inverted, type Homography } from './homography';
+import { applied, homographyFrom, homographyOf, inverted, type Homography } from './homography';
 import { solveSquare } from './linear';
 
 /**
@@ -56,7 +56,7 @@ export function fitCamera(
   const start = startFrom(model, centred, Math.exp(usual));
   if (!start) return null;
   const residuals = (p: Params): number[] => {
-    const h = homographyOf(p);
+    const h = projection(p);
     const out = model.flatMap((m, i) => {
       const at = applied(h, m);
       return [(at.x - centred[i]!.x) / CORNER_SIGMA, (at.y - centred[i]!.y) / CORNER_SIGMA];
@@ -67,14 +67,14 @@ export function fitCamera(
   const best = leastSquares([...start, usual], residuals);
   const left = residuals(best);
   const residual = Math.sqrt(left.slice(0, 8).reduce((s, r) => s + (r * CORNER_SIGMA) ** 2, 0) / 4);
-  const h = homographyOf(best);
+  const h = projection(best);
   // From pixels: first to the middle, then back through the camera.
   const [a, b, c, d, e, f, g, i, j] = inverted(h);
   const [mx, my] = [-width / 2, -height / 2];
   const toMm = [a, b, a * mx + b * my + c, d, e, d * mx + e * my + f, g, i, g * mx + i * my + j];
   const tilt = (Math.acos(Math.min(1, Math.abs(rotation(best)[8]!))) * 180) / Math.PI;
   const cost = left.reduce((s, r) => s + r * r, 0);
-  return Number.isFinite(cost) ? { toMm: toMm as unknown as Homography, tilt, residual, cost } : null;
+  return Number.isFinite(cost) ? { toMm: homographyOf(toMm), tilt, residual, cost } : null;
 }
 
 /** A first pose from the plain homography, with the usual focal length. */
@@ -86,7 +86,8 @@ function startFrom(model: readonly Point[], centred: readonly Point[], focal: nu
   const scale = 2 / (Math.hypot(...c1) + Math.hypot(...c2));
   // In front of the camera, not behind it.
   const sign = c3[2]! < 0 ? -scale : scale;
-  const [r1, r2, t] = [c1, c2, c3].map((c) => c.map((v) => v * sign)) as [number[], number[], number[]];
+  const signed = (c: readonly number[]) => c.map((v) => v * sign);
+  const [r1, r2, t] = [signed(c1), signed(c2), signed(c3)];
   // Two unit vectors square to each other, as near as can be to what was found.
   const sum = unit(r1.map((v, k) => v + r2[k]!));
   const difference = unit(r1.map((v, k) => v - r2[k]!));
@@ -108,10 +109,10 @@ function unit(v: number[]): number[] {
 }
 
 /** Rodrigues' formula: rotation vector to matrix, row by row. */
-function rotation([a, b, c]: Params): number[] {
-  const angle = Math.hypot(a!, b!, c!);
+function rotation([a = 0, b = 0, c = 0]: Params): number[] {
+  const angle = Math.hypot(a, b, c);
   if (angle < 1e-12) return [1, 0, 0, 0, 1, 0, 0, 0, 1];
-  const [x, y, z] = [a! / angle, b! / angle, c! / angle];
+  const [x, y, z] = [a / angle, b / angle, c / angle];
   const [s, k] = [Math.sin(angle), 1 - Math.cos(angle)];
   return [
     1 - k * (y * y + z * z),
@@ -127,11 +128,11 @@ function rotation([a, b, c]: Params): number[] {
 }
 
 /** Millimetres on the plane to pixels from the picture's middle. */
-function homographyOf(p: Params): Homography {
+function projection(p: Params): Homography {
   const r = rotation(p);
   const f = Math.exp(p[6]!);
   const rows = [f * r[0]!, f * r[1]!, f * p[3]!, f * r[3]!, f * r[4]!, f * p[4]!, r[6]!, r[7]!, p[5]!];
-  return rows as unknown as Homography;
+  return homographyOf(rows);
 }
 
 /** Levenberg and Marquardt's method with differences for derivatives. */

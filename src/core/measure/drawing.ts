@@ -48,14 +48,16 @@ export function drawingOf(
     const w = Math.min(width, text.length * font * charWidth + font);
     const h = font * 1.6;
     const upright = Math.abs(to.y - from.y) > Math.abs(to.x - from.x);
-    const boxes = (upright ? UPRIGHT : PLACES).map((t) => ({
+    const boxAt = (t: number) => ({
       x: clamp(from.x + (to.x - from.x) * t - w / 2, 0, width - w),
       y: clamp(from.y + (to.y - from.y) * t - h / 2, 0, height - h),
       w,
       h,
-    }));
+    });
+    const places = upright ? UPRIGHT : PLACES;
     const label =
-      boxes.find((b) => drawn.every((d) => !overlap(d.label, b))) ?? freePlace(boxes[0]!, drawn, height);
+      places.map(boxAt).find((b) => drawn.every((d) => !overlap(d.label, b))) ??
+      freePlace(boxAt(places[0] ?? 0.5), drawn, height);
     drawn.push({ measure: line.measure, from, to, text, label });
   }
   return { lines: drawn, stroke: Math.max(2, side * 0.0045), head: side * 0.026, font };

@@ -7,6 +7,13 @@ import { solveSquare } from './linear';
 /** A projective map of the plane, row by row; the last element is 1. */
 export type Homography = readonly [number, number, number, number, number, number, number, number, number];
 
+/** Nine numbers, row by row. @throws RangeError for any other count */
+export function homographyOf(rows: readonly number[]): Homography {
+  if (rows.length !== 9) throw new RangeError(`a homography of ${rows.length} numbers`);
+  // Nine, as was just counted.
+  return rows as unknown as Homography;
+}
+
 /**
  * The projective map that takes each of four points to its partner, by the normalised direct linear
  * transform.
@@ -31,14 +38,15 @@ export function homographyFrom(from: readonly Point[], to: readonly Point[]): Ho
     rows.map((row) => row[8]!),
   );
   if (!h) return null;
-  const normal = [...h, 1] as unknown as Homography;
+  const normal = homographyOf([...h, 1]);
   const full = times(inverted(b), times(normal, a));
-  return full.map((value) => value / full[8]) as unknown as Homography;
+  return homographyOf(full.map((value) => value / full[8]));
 }
 
 /** Whether three of four points lie on a line, to within a millionth of their extent squared. */
 function threeInLine(points: readonly Point[]): boolean {
-  const [a, b, c, d] = points as [Point, Point, Point, Point];
+  const [a, b, c, d] = points;
+  if (!a || !b || !c || !d) return true;
   const doubled = (p: Point, q: Point, r: Point) =>
     Math.abs((q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x));
   const areas = [doubled(a, b, c), doubled(b, c, d), doubled(c, d, a), doubled(d, a, b)];
@@ -71,8 +79,7 @@ function toMatrix(m: Homography): Matrix {
 }
 
 function fromMatrix(m: Matrix): Homography {
-  // Always nine: it was made of three rows of three.
-  return m.to1DArray() as unknown as Homography;
+  return homographyOf(m.to1DArray());
 }
 
 function times(m: Homography, n: Homography): Homography {

@@ -28,8 +28,7 @@ export function picturesFor(pictures: readonly Picture[], { max, shownAtOnce }: 
   const order = [cover, ...others.filter((p) => kept.has(p))];
   const measured = order.findIndex((p) => p.made !== null);
   if (measured >= shownAtOnce && shownAtOnce >= 2) {
-    const [picture] = order.splice(measured, 1);
-    order.splice(shownAtOnce - 1, 0, picture!);
+    order.splice(shownAtOnce - 1, 0, ...order.splice(measured, 1));
   }
   return order;
 }

@@ -100,8 +100,9 @@ function vint(
   let value = keepMarker ? first : first & ((1 << (8 - length)) - 1);
   let ones = (first & ((1 << (8 - length)) - 1)) === (1 << (8 - length)) - 1;
   for (let i = 1; i < length; i += 1) {
-    value = value * 256 + bytes[at + i]!;
-    ones &&= bytes[at + i] === 255;
+    const byte = bytes[at + i] ?? 0;
+    value = value * 256 + byte;
+    ones &&= byte === 255;
   }
   return { value, length, unknown: !keepMarker && ones };
 }

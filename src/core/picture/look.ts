@@ -34,6 +34,7 @@ export function lookOf(steps: readonly EditStep[]): Look {
 function withStep(look: Look, step: EditStep): Look {
   switch (step.type) {
     case 'turn': {
+      // A remainder of four: 0 to 3.
       const quarters = ((look.quarters + step.quarters) % 4) as Look['quarters'];
       let { crop } = look;
       for (let i = 0; i < step.quarters; i += 1)

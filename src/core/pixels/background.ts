@@ -52,7 +52,11 @@ function fit(lab: LabPixels, at: readonly number[], fromMode: boolean): Backgrou
   at.forEach((p, i) => basisAt(basis, i * TERMS, p % width, Math.floor(p / width), width, height));
   let kept = new Uint8Array(n).fill(1);
   if (fromMode) kept = nearMode(lab, at);
-  const trend = [0, 1, 2].map(() => new Float64Array(TERMS)) as [Float64Array, Float64Array, Float64Array];
+  const trend: [Float64Array, Float64Array, Float64Array] = [
+    new Float64Array(TERMS),
+    new Float64Array(TERMS),
+    new Float64Array(TERMS),
+  ];
   const spread: [number, number, number] = [1, 1, 1];
   const residuals = [0, 1, 2].map(() => new Float64Array(n));
   for (let round = 0; round < ROUNDS; round += 1) {

@@ -44,7 +44,8 @@ export function gainsFor({ width, height, data }: Pixels, mask: Mask): [number, 
     }
   const held = (gain: number) => Math.min(MOST, Math.max(LEAST, gain));
   if (channels[0].length >= lumas.length * 0.05) {
-    const [r, g, b] = channels.map((values) => quantile(values, 0.5)) as [number, number, number];
+    const middle = (values: number[]) => quantile(values, 0.5) ?? 0;
+    const [r, g, b] = [middle(channels[0]), middle(channels[1]), middle(channels[2])];
     const luma = 0.2126 * r + 0.7152 * g + 0.0722 * b;
     const [, labA, labB] = labOf(Math.round(r), Math.round(g), Math.round(b));
     if (Math.hypot(labA, labB) < COLOURLESS || luma >= LIGHT + 20) {

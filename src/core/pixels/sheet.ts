@@ -152,7 +152,8 @@ function refined(grey: Plane, rough: readonly Point[], reach: number): Corners |
     // A side that can't be made out leaves the corner where the outline had it.
     return exact && Math.hypot(exact.x - corner.x, exact.y - corner.y) < reach * 4 ? exact : corner;
   });
-  return corners as unknown as Corners;
+  const [a, b, c, d] = corners;
+  return a && b && c && d ? [a, b, c, d] : null;
 }
 
 function sideLine(grey: Plane, from: Point, to: Point, reach: number): Line | null {
@@ -171,9 +172,10 @@ function sideLine(grey: Plane, from: Point, to: Point, reach: number): Line | nu
   let kept = found;
   let line = fitted(kept);
   for (let round = 0; line && round < 4; round += 1) {
-    const off = kept.map((p) => Math.abs(offset(line!, p)));
+    const from = line;
+    const off = kept.map((p) => Math.abs(offset(from, p)));
     const limit = Math.max(0.6, 2.5 * [...off].sort((a, b) => a - b)[off.length >> 1]!);
-    const closer = found.filter((p) => Math.abs(offset(line!, p)) < limit);
+    const closer = found.filter((p) => Math.abs(offset(from, p)) < limit);
     if (closer.length < samples * 0.3) break;
     kept = closer;
     line = fitted(kept);

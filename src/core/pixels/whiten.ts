@@ -84,10 +84,10 @@ function backgroundRgb(background: Background, width: number, height: number) {
           continue;
         }
         const fy = (lab[x * 3]! + 16) / 116;
-        const [cx, cy, cz] = [fy + lab[x * 3 + 1]! / 500, fy, fy - lab[x * 3 + 2]! / 200].map((f) =>
-          f ** 3 > 216 / 24_389 ? f ** 3 : (116 * f - 16) / (24_389 / 27),
-        ) as [number, number, number];
-        const [X, Y, Z] = [cx * 0.95047, cy, cz * 1.08883];
+        const cubed = (f: number) => (f ** 3 > 216 / 24_389 ? f ** 3 : (116 * f - 16) / (24_389 / 27));
+        const X = cubed(fy + lab[x * 3 + 1]! / 500) * 0.95047;
+        const Y = cubed(fy);
+        const Z = cubed(fy - lab[x * 3 + 2]! / 200) * 1.08883;
         rgb[x * 3] = byte(3.2404542 * X - 1.5371385 * Y - 0.4985314 * Z);
         rgb[x * 3 + 1] = byte(-0.969266 * X + 1.8760108 * Y + 0.041556 * Z);
         rgb[x * 3 + 2] = byte(0.0556434 * X - 0.2040259 * Y + 1.0572252 * Z);

@@ -212,7 +212,10 @@ export function histogram(
     to: least + (i + 1) * width,
     count: 0,
   }));
-  for (const value of values) counts[Math.min(bins - 1, Math.floor((value - least) / width))]!.count += 1;
+  for (const value of values) {
+    const bin = counts[Math.min(bins - 1, Math.floor((value - least) / width))];
+    if (bin) bin.count += 1;
+  }
   return counts;
 }
 

@@ -91,17 +91,18 @@ function fibreLines(
       const fibre = nearest((word ?? '').toLocaleLowerCase('en'));
       if (fibre && share >= 1 && share <= 100) parts.push({ share, fibre, line });
     }
-  const line = parts[0]?.line;
+  const [only] = parts;
+  const line = only?.line;
   if (!line) return null;
   const read = parts.map((p) => p.share);
   const shares = mended(read);
-  parts.forEach((p, i) => (p.share = shares[i]!));
+  parts.forEach((p, i) => (p.share = shares[i] ?? p.share));
   const sum = total(read);
   // Shares that do not come to a hundred were misread, or one was missed.
   const confidence = sum === 100 ? line.confidence : Math.min(line.confidence, 55);
   const value =
-    parts.length === 1 && sum === 100
-      ? titled(parts[0]!.fibre)
+    only && parts.length === 1 && sum === 100
+      ? titled(only.fibre)
       : parts.map((p) => `${p.share} % ${p.fibre}`).join(', ');
   return { line, value, confidence };
 }
@@ -135,7 +136,7 @@ function mended(shares: number[]): number[] {
       }
     });
   });
-  return ways.length === 1 ? ways[0]! : shares;
+  return (ways.length === 1 ? ways[0] : undefined) ?? shares;
 }
 
 function total(shares: readonly number[]): number {

@@ -1,3 +1,4 @@
+import { keysOf } from '@/contract/fields';
 import { StockFilter, type Group } from '@/contract/groups';
 import type { Item } from '@/contract/records';
 
@@ -20,7 +21,7 @@ export interface Around {
 export const EVERYTHING: StockFilter = StockFilter.parse({});
 
 export function isEverything(filter: StockFilter): boolean {
-  return (Object.keys(EVERYTHING) as (keyof StockFilter)[]).every((key) =>
+  return keysOf(EVERYTHING).every((key) =>
     key === 'words' ? filter.words.trim() === '' : filter[key] === EVERYTHING[key],
   );
 }

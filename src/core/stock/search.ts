@@ -43,8 +43,7 @@ export class StockSearch {
    */
   prepare(items: readonly Item[], from: number, most: number): number {
     const end = Math.min(items.length, from + most);
-    for (let i = from; i < end; i += 1) {
-      const item = items[i]!;
+    for (const item of items.slice(from, end)) {
       this.textOf(item);
       sortKey(item.title);
       sortKey(item.spot);

@@ -1,6 +1,6 @@
 import type { Pattern, Item } from '@/contract/records';
 
-import { fillPattern, TONES, type Filled, type WordPattern } from './pattern';
+import { fillPattern, TONES, USUAL_TONE, type Filled, type WordPattern } from './pattern';
 import type { KindTree } from '../kinds/tree';
 import type { Units } from '../measure/units';
 
@@ -26,7 +26,7 @@ export function patternFor(
     const found = Object.values(own).find((p) => p.kinds.includes(kind));
     if (found) return found;
   }
-  return own[tone] ?? TONES.find((t) => t.id === tone) ?? TONES[0]!;
+  return own[tone] ?? TONES.find((t) => t.id === tone) ?? USUAL_TONE;
 }
 
 /** An item's description by a pattern, with the closing words of the business. */

@@ -57,12 +57,11 @@ Condition: {{grade}}{{#use}}, {{use}}{{/use}}.
 {{note}}
 {{/note}}`;
 
-/** Three tones to start from. Each says facts of the record and nothing more. */
-export const TONES: readonly WordPattern[] = [
-  {
-    id: 'plain',
-    name: 'Plain',
-    text: `{{what}}{{#how}}: {{how}}{{/how}}.
+/** The tone for whoever chose none. */
+export const USUAL_TONE: WordPattern = {
+  id: 'plain',
+  name: 'Plain',
+  text: `{{what}}{{#how}}: {{how}}{{/how}}.
 {{#size}}
 Label size {{size}}.
 {{/size}}
@@ -74,7 +73,11 @@ ${MEASURED}
 {{#closing}}
 {{closing}}
 {{/closing}}`,
-  },
+};
+
+/** Three tones to start from. Each says facts of the record and nothing more. */
+export const TONES: readonly WordPattern[] = [
+  USUAL_TONE,
   {
     id: 'story',
     name: 'Told',

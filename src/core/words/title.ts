@@ -83,10 +83,9 @@ export function titleParts(
 ): TitlePart[] {
   const kind = kinds.get(item.kind);
   const facts = publicWords(item, kinds);
-  const branch = Object.assign({}, ...(kind?.path ?? []).map((id) => BY_BRANCH[id] ?? {})) as Record<
-    string,
-    number
-  >;
+  const branch: Readonly<Record<string, number>> = Object.fromEntries(
+    (kind?.path ?? []).flatMap((id) => Object.entries(BY_BRANCH[id] ?? {})),
+  );
   const weight = (from: string) => branch[from] ?? WEIGHTS[from] ?? 1;
   const named = kind?.modelIsName && facts.model;
   const text: Partial<Record<(typeof ORDER)[number], string>> = {

@@ -138,8 +138,6 @@ function PutAway({ haul }: { haul: Haul }) {
 
 function Lines({ haul }: { haul: Haul }) {
   const items = useAttic((s) => s.items);
-  const [what, setWhat, clearWhat] = useTextDraft(`line:${haul.id}`);
-  const [count, setCount, clearCount] = useTextDraft(`count:${haul.id}`, '1');
   const standing = useStanding();
   const unheard = useUnheard();
   const counted = haulCount(haul, Object.values(items), standing);
@@ -180,6 +178,16 @@ function Lines({ haul }: { haul: Haul }) {
           />
         </View>
       ))}
+      <NewLine haul={haul} />
+    </Card>
+  );
+}
+
+function NewLine({ haul }: { haul: Haul }) {
+  const [what, setWhat, clearWhat] = useTextDraft(`line:${haul.id}`);
+  const [count, setCount, clearCount] = useTextDraft(`count:${haul.id}`, '1');
+  return (
+    <>
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 3 }}>
           <Field
@@ -217,7 +225,7 @@ function Lines({ haul }: { haul: Haul }) {
       >
         Add this line
       </Button>
-    </Card>
+    </>
   );
 }
 

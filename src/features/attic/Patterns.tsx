@@ -121,7 +121,6 @@ function Editor({ pattern }: { pattern: Pattern }) {
   const item = some[at % Math.max(1, some.length)];
   const filled = item && fillPattern(pattern.text, item, kinds, units, closing);
   const slips = item && filled?.ok ? unknownTokens(pattern.text, item, kinds) : [];
-  const branches = kinds.children(null);
   return (
     <View style={{ gap: 10 }}>
       <Field
@@ -144,25 +143,7 @@ function Editor({ pattern }: { pattern: Pattern }) {
       <Text variant="small" tone="soft">
         The kinds it is for, with all below them; where none is chosen, it is only used when you choose it.
       </Text>
-      <ChipRow label="Kinds it is for" radio={false}>
-        {branches.map((kind) => (
-          <Chip
-            key={kind.id}
-            role="checkbox"
-            on={pattern.kinds.includes(kind.id)}
-            label={`For ${kind.name}`}
-            onPress={() =>
-              editPattern(pattern.id, {
-                kinds: pattern.kinds.includes(kind.id)
-                  ? pattern.kinds.filter((k) => k !== kind.id)
-                  : [...pattern.kinds, kind.id],
-              })
-            }
-          >
-            {kind.name}
-          </Chip>
-        ))}
-      </ChipRow>
+      <KindsFor pattern={pattern} />
       {item && filled ? (
         <View role="group" aria-label="Preview on a real item" style={{ gap: 6 }}>
           <Text variant="small" tone="soft">{`Of ${nameOf(item)} it makes:`}</Text>
@@ -187,6 +168,31 @@ function Editor({ pattern }: { pattern: Pattern }) {
         Remove it
       </Button>
     </View>
+  );
+}
+
+function KindsFor({ pattern }: { pattern: Pattern }) {
+  const branches = useKinds().children(null);
+  return (
+    <ChipRow label="Kinds it is for" radio={false}>
+      {branches.map((kind) => (
+        <Chip
+          key={kind.id}
+          role="checkbox"
+          on={pattern.kinds.includes(kind.id)}
+          label={`For ${kind.name}`}
+          onPress={() =>
+            editPattern(pattern.id, {
+              kinds: pattern.kinds.includes(kind.id)
+                ? pattern.kinds.filter((k) => k !== kind.id)
+                : [...pattern.kinds, kind.id],
+            })
+          }
+        >
+          {kind.name}
+        </Chip>
+      ))}
+    </ChipRow>
   );
 }
 

@@ -110,6 +110,15 @@ const PART_WORDS: Record<CodePattern['parts'][number], string> = {
   spot: 'Spot, last',
 };
 
+/** An item whose code is shown as an example. */
+const EXAMPLE = {
+  haul: 'Quayside car boot',
+  kind: 'Jumper',
+  describing: 'Kittiwake Mills gansey',
+  cost: 650,
+  spot: 'A3-12',
+};
+
 /** How codes are put together. What is tapped next stands next; the running number is always there. */
 function Codes() {
   const pattern = useAttic((s) => s.settings.codePattern);
@@ -118,22 +127,6 @@ function Codes() {
     const parsed = CodePatternSchema.safeParse({ ...pattern, ...part });
     if (parsed.success) setSettings({ codePattern: parsed.data });
   };
-  const toggle = (part: CodePattern['parts'][number]) => {
-    const rest = pattern.parts.filter((p) => p !== part);
-    if (pattern.parts.includes(part)) return set({ parts: rest });
-    return set({
-      parts:
-        rest.at(-1) === 'spot' && part !== 'spot' ? [...rest.slice(0, -1), part, 'spot'] : [...rest, part],
-    });
-  };
-  const example = codeFor(pattern, {
-    number: next,
-    haul: 'Quayside car boot',
-    kind: 'Jumper',
-    describing: 'Kittiwake Mills gansey',
-    cost: 650,
-    spot: 'A3-12',
-  });
   const refuseWith = (part: Partial<CodePattern>, why: string) =>
     CodePatternSchema.safeParse({ ...pattern, ...part }).success ? null : why;
   return (
@@ -141,20 +134,9 @@ function Codes() {
       <Text variant="heading">Codes</Text>
       <Text tone="soft">{'The next one, for a jumper bought at 6.50 and put at A3-12, would be'}</Text>
       <Text variant="strong" figures>
-        {example}
+        {codeFor(pattern, { ...EXAMPLE, number: next })}
       </Text>
-      <ChipRow label="Parts of a code, in order" radio={false}>
-        {[...pattern.parts, ...CODE_PARTS.filter((p) => !pattern.parts.includes(p))].map((part) => (
-          <Chip
-            key={part}
-            role="checkbox"
-            on={pattern.parts.includes(part)}
-            onPress={() => part !== 'number' && toggle(part)}
-          >
-            {PART_WORDS[part]}
-          </Chip>
-        ))}
-      </ChipRow>
+      <CodeParts pattern={pattern} set={set} />
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <Field
@@ -195,6 +177,32 @@ function Codes() {
         Codes already given stay as they are; an item’s sheet offers a new one when its parts have changed.
       </Text>
     </Card>
+  );
+}
+
+/** The parts there are, those of the code first and in its order. */
+function CodeParts({ pattern, set }: { pattern: CodePattern; set: (part: Partial<CodePattern>) => void }) {
+  const toggle = (part: CodePattern['parts'][number]) => {
+    const rest = pattern.parts.filter((p) => p !== part);
+    if (pattern.parts.includes(part)) return set({ parts: rest });
+    return set({
+      parts:
+        rest.at(-1) === 'spot' && part !== 'spot' ? [...rest.slice(0, -1), part, 'spot'] : [...rest, part],
+    });
+  };
+  return (
+    <ChipRow label="Parts of a code, in order" radio={false}>
+      {[...pattern.parts, ...CODE_PARTS.filter((p) => !pattern.parts.includes(p))].map((part) => (
+        <Chip
+          key={part}
+          role="checkbox"
+          on={pattern.parts.includes(part)}
+          onPress={() => part !== 'number' && toggle(part)}
+        >
+          {PART_WORDS[part]}
+        </Chip>
+      ))}
+    </ChipRow>
   );
 }
 

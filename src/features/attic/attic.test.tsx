@@ -6,7 +6,7 @@ import { editItem } from '@/store/items/items';
 import { listed, told } from '@/testing/courier';
 import { canPress, fill, leave, open, press, said, scan, sees } from '@/testing/page';
 import { went } from '@/testing/router';
-import { emptyAttic, manyThings } from '@/testing/world';
+import { emptyAttic, manyItems } from '@/testing/world';
 
 import { Barcodes } from './Barcodes';
 import { Copies } from './Copies';
@@ -61,7 +61,7 @@ describe('hauls', () => {
     expect(names(state().hauls)).toEqual(['Church sale']);
   });
   it('keep what was in them, and what new items begin with', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     await open(HaulPage, { params: { id: many.haul } });
     const haul = () => state().hauls[many.haul]!;
     await fill('Where from', 'Harbour car park');
@@ -84,7 +84,7 @@ describe('hauls', () => {
     expect(went.at(-1)).toBe('/intake');
   });
   it('count what was bought, taken in, listed, sold and waits, line by line', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     const one = many.id('Kittiwake');
     editHaul(many.haul, 'lines', {
       lines: [
@@ -104,7 +104,7 @@ describe('hauls', () => {
     expect(said()).not.toContain('it is not said of which line');
   });
   it('are put away when they are done, and offered no more until they are taken out again', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     workIn(many.haul);
     await open(HaulPage, { params: { id: many.haul } });
     await press(/^Put it away/u);
@@ -122,7 +122,7 @@ describe('hauls', () => {
 
 describe('spots', () => {
   it('items are moved by scanning, and what is neither spot nor item moves nothing', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     await open(Spots);
     await scan('Scan a spot, then items', 'Box 4');
     await sees('To Box 4');
@@ -136,7 +136,7 @@ describe('spots', () => {
     expect(state().items[many.id('Ostler')]?.spot).toBe('Rail-07');
   });
   it('say when there is more in them than fits', async () => {
-    await manyThings();
+    await manyItems();
     await open(Spots);
     await fill('Name of a new spot', 'Attic window');
     await press('Add this spot');
@@ -149,7 +149,7 @@ describe('spots', () => {
 });
 
 it('groups lie below groups, are renamed, and go without their items', async () => {
-  await manyThings();
+  await manyItems();
   await open(Groups);
   await fill('Name of a new group', 'Winter fair');
   await press('Add this group');
@@ -163,7 +163,7 @@ it('groups lie below groups, are renamed, and go without their items', async () 
 });
 
 it('a consignor’s agreement is put down tier by tier', async () => {
-  const many = await manyThings();
+  const many = await manyItems();
   await open(Owners);
   const owner = () => state().owners[many.owner]!;
   await fill('Their share', '55');
@@ -188,7 +188,7 @@ it('a consignor’s agreement is put down tier by tier', async () => {
 
 describe('patterns', () => {
   it('begin with a tone, show what they make of real items, and say what is a slip of the pen', async () => {
-    await manyThings();
+    await manyItems();
     await open(Patterns);
     await press(/^Begin with the tone/u);
     await fill('Name of the pattern', 'Short and plain');
@@ -208,7 +208,7 @@ describe('patterns', () => {
 
 describe('a copy to keep', () => {
   it('that is none changes nothing, and says so', async () => {
-    await manyThings();
+    await manyItems();
     await open(Copies);
     const input = document.querySelector<HTMLInputElement>('input[type=file]');
     const file = new File(['not a copy'], 'copy.zip', { type: 'application/zip' });

@@ -29,7 +29,6 @@ import { sameReason } from '@/wording/bringIn';
 export function FoundItem(props: { group: SameGroup; onBrought: (id: string, title: string) => void }) {
   const { group, onBrought } = props;
   const all = useBringIn((s) => s.listings);
-  const covers = useBringIn((s) => s.covers);
   const kinds = useKinds();
   const sheets = useCourier((s) => s.sheets);
   const mappings = useAttic((s) => s.mappings);
@@ -48,15 +47,11 @@ export function FoundItem(props: { group: SameGroup; onBrought: (id: string, tit
     () => offersOf(listings, sheets, kinds, kind, units),
     [listings, sheets, kinds, kind, units],
   );
-  if (listings.length === 0) return null;
-  const chosen = Object.fromEntries(
-    offers.flatMap((o) => {
-      const value = o.field in picked ? picked[o.field] : usual(o, target);
-      return value == null ? [] : [[o.field, value]];
-    }),
-  );
-  const title = chosen.title ?? target?.title ?? listings[0]!.title;
-  const most = [...listings].sort((a, b) => b.pictures.length - a.pictures.length)[0]!;
+  const [first] = listings;
+  if (!first) return null;
+  const chosen = chosenOf(offers, picked, target);
+  const title = chosen.title ?? target?.title ?? first.title;
+  const most = listings.reduce((a, b) => (b.pictures.length > a.pictures.length ? b : a));
   const picturesOf = (target?.pictureIds.length ?? 0) === 0 && most.pictures.length > 0 ? most : null;
   const bring = () =>
     run(async () => {
@@ -65,30 +60,13 @@ export function FoundItem(props: { group: SameGroup; onBrought: (id: string, tit
     });
   return (
     <Card label={title}>
-      {listings.map((l) => (
-        <Listed
-          key={`${l.market} ${l.ref}`}
-          listing={l}
-          cover={covers[`${l.market} ${l.ref}`]?.address}
-          price={formatMoney(l.price, currency)}
-          alone={listings.length === 1}
-        />
-      ))}
+      <AllListed listings={listings} />
       {listings.length > 1 ? (
         <Text variant="small" tone="soft">
           {`Thought to be one item${group.why.length > 0 ? `: ${group.why.map(sameReason).join(', ')}` : ''}.`}
         </Text>
       ) : null}
-      {suggested ? (
-        <ChipRow label="Which item it is">
-          <Chip on={isThat} onPress={() => setIsThat(true)}>
-            {`It is ${suggested.code}, ${nameOf(suggested)}`}
-          </Chip>
-          <Chip on={!isThat} onPress={() => setIsThat(false)}>
-            An item of its own
-          </Chip>
-        </ChipRow>
-      ) : null}
+      {suggested ? <WhichItem suggested={suggested} isThat={isThat} onChoose={setIsThat} /> : null}
       <Text variant="small" tone="soft">
         {[
           kind === ''
@@ -123,6 +101,48 @@ export function FoundItem(props: { group: SameGroup; onBrought: (id: string, tit
         {busy ? 'Bringing it in…' : target ? `Link to ${target.code}` : 'Bring it in'}
       </Button>
     </Card>
+  );
+}
+
+/** What is copied, by field: what was picked, else the usual. */
+function chosenOf(
+  offers: readonly FieldOffer[],
+  picked: Readonly<Record<string, string | null>>,
+  target: Item | undefined,
+): Record<string, string> {
+  return Object.fromEntries(
+    offers.flatMap((o) => {
+      const value = o.field in picked ? picked[o.field] : usual(o, target);
+      return value == null ? [] : [[o.field, value]];
+    }),
+  );
+}
+
+function AllListed({ listings }: { listings: readonly OwnListing[] }) {
+  const covers = useBringIn((s) => s.covers);
+  const currency = useAttic((s) => s.settings.currency);
+  return listings.map((l) => (
+    <Listed
+      key={`${l.market} ${l.ref}`}
+      listing={l}
+      cover={covers[`${l.market} ${l.ref}`]?.address}
+      price={formatMoney(l.price, currency)}
+      alone={listings.length === 1}
+    />
+  ));
+}
+
+function WhichItem(props: { suggested: Item; isThat: boolean; onChoose: (isThat: boolean) => void }) {
+  const { suggested, isThat, onChoose } = props;
+  return (
+    <ChipRow label="Which item it is">
+      <Chip on={isThat} onPress={() => onChoose(true)}>
+        {`It is ${suggested.code}, ${nameOf(suggested)}`}
+      </Chip>
+      <Chip on={!isThat} onPress={() => onChoose(false)}>
+        An item of its own
+      </Chip>
+    </ChipRow>
   );
 }
 

@@ -27,7 +27,10 @@ export function ChangedHere({ market }: { market: string }) {
   const [progress, setProgress] = useState<string | null>(null);
   const [troubles, setTroubles] = useState<string[]>([]);
   if (changed.length === 0 && troubles.length === 0) return null;
-  const known = changed.filter(({ item }) => drafts[item.id]?.[market]);
+  const known = changed.flatMap(({ item, examined }) => {
+    const there = drafts[item.id]?.[market];
+    return there ? [{ item, examined, there }] : [];
+  });
   const name = changed[0]?.examined.sheet.name ?? '';
   const all = async () => {
     const bad: string[] = [];
@@ -46,13 +49,10 @@ export function ChangedHere({ market }: { market: string }) {
         {plural(changed.length, 'One live listing changes', `${changed.length} live listings change`)}
       </Text>
       <Text tone="soft">They stay as they are there until you send them again.</Text>
-      {known.map(({ item, examined }) => (
+      {known.map(({ item, examined, there }) => (
         <View key={item.id} style={{ gap: 4 }}>
           <Text variant="strong">{nameOf(item)}</Text>
-          <ChangedValues
-            label={`What changes of ${nameOf(item)}`}
-            values={differencesOf(examined, drafts[item.id]![market]!)}
-          />
+          <ChangedValues label={`What changes of ${nameOf(item)}`} values={differencesOf(examined, there)} />
         </View>
       ))}
       {trouble ? (

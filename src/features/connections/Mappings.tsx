@@ -128,18 +128,9 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
   const kinds = useKinds();
   const mappings = useAttic((s) => s.mappings);
   const [open, setOpen] = useState(false);
-  // Always the same: nothing is fixed before it was said what.
-  const [fixing, setFixing] = useState(false);
   const market = sheet.marketplace;
   const rules = mappingsFor(market, kind, kinds, Object.values(mappings));
   const rule = rules.map((m) => m.fields[field.id]).find(Boolean) ?? null;
-  const facts = kinds.get(kind)?.facts ?? [];
-  const set = (next: FieldRule | null) => {
-    setFixing(false);
-    mapField(market, kind, field.id, next);
-  };
-  const always = fixing || rule?.from === 'fixed';
-  const fixed = rule?.from === 'fixed' ? rule.value : '';
   return (
     <View style={{ gap: 6 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
@@ -150,54 +141,7 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
           {open ? 'Done' : 'Change'}
         </Button>
       </View>
-      {open ? (
-        <>
-          <ChipRow label={`How ${field.label} is filled`}>
-            <Chip on={rule === null && !fixing} onPress={() => set(null)}>
-              From the same fact
-            </Chip>
-            <Chip
-              on={rule?.from === 'fact'}
-              onPress={() => set({ from: 'fact', fact: facts[0]?.id ?? field.id })}
-            >
-              From another
-            </Chip>
-            <Chip on={always} onPress={() => setFixing(true)}>
-              Always the same
-            </Chip>
-            <Chip on={rule?.from === 'ask'} onPress={() => set({ from: 'ask' })}>
-              Ask me each time
-            </Chip>
-          </ChipRow>
-          {rule?.from === 'fact' ? (
-            <ChipRow label={`Fact for ${field.label}`}>
-              {facts.map((f) => (
-                <Chip key={f.id} on={rule.fact === f.id} onPress={() => set({ from: 'fact', fact: f.id })}>
-                  {f.label}
-                </Chip>
-              ))}
-            </ChipRow>
-          ) : null}
-          {always && field.choices ? (
-            <ChipRow label={`Always for ${field.label}`}>
-              {field.choices.map((value) => (
-                <Chip key={value} on={fixed === value} onPress={() => set({ from: 'fixed', value })}>
-                  {value}
-                </Chip>
-              ))}
-            </ChipRow>
-          ) : null}
-          {always && !field.choices ? (
-            <Field
-              label={`Always for ${field.label}`}
-              value={fixed}
-              maxLength={field.maxLength ?? 400}
-              refuse={(t) => (t.trim() === '' ? 'Say what.' : null)}
-              onChange={(value) => set({ from: 'fixed', value })}
-            />
-          ) : null}
-        </>
-      ) : null}
+      {open ? <HowFilled kind={kind} field={field} market={market} rule={rule} /> : null}
       {mappingsWords(rules, field).map(([ours, theirs, at]) => (
         <View key={ours} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Text variant="small" tone="soft" style={{ flex: 1 }}>{`“${ours}” is “${theirs}” there`}</Text>
@@ -211,6 +155,68 @@ function FieldLine({ kind, field, sheet }: { kind: string; field: SheetSpecific;
         </View>
       ))}
     </View>
+  );
+}
+
+/** Where a field gets its answer from. */
+function HowFilled(props: { kind: string; field: SheetSpecific; market: string; rule: FieldRule | null }) {
+  const { kind, field, market, rule } = props;
+  // Always the same: nothing is fixed before it was said what.
+  const [fixing, setFixing] = useState(false);
+  const facts = useKinds().get(kind)?.facts ?? [];
+  const set = (next: FieldRule | null) => {
+    setFixing(false);
+    mapField(market, kind, field.id, next);
+  };
+  const always = fixing || rule?.from === 'fixed';
+  const fixed = rule?.from === 'fixed' ? rule.value : '';
+  return (
+    <>
+      <ChipRow label={`How ${field.label} is filled`}>
+        <Chip on={rule === null && !fixing} onPress={() => set(null)}>
+          From the same fact
+        </Chip>
+        <Chip
+          on={rule?.from === 'fact'}
+          onPress={() => set({ from: 'fact', fact: facts[0]?.id ?? field.id })}
+        >
+          From another
+        </Chip>
+        <Chip on={always} onPress={() => setFixing(true)}>
+          Always the same
+        </Chip>
+        <Chip on={rule?.from === 'ask'} onPress={() => set({ from: 'ask' })}>
+          Ask me each time
+        </Chip>
+      </ChipRow>
+      {rule?.from === 'fact' ? (
+        <ChipRow label={`Fact for ${field.label}`}>
+          {facts.map((f) => (
+            <Chip key={f.id} on={rule.fact === f.id} onPress={() => set({ from: 'fact', fact: f.id })}>
+              {f.label}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
+      {always && field.choices ? (
+        <ChipRow label={`Always for ${field.label}`}>
+          {field.choices.map((value) => (
+            <Chip key={value} on={fixed === value} onPress={() => set({ from: 'fixed', value })}>
+              {value}
+            </Chip>
+          ))}
+        </ChipRow>
+      ) : null}
+      {always && !field.choices ? (
+        <Field
+          label={`Always for ${field.label}`}
+          value={fixed}
+          maxLength={field.maxLength ?? 400}
+          refuse={(t) => (t.trim() === '' ? 'Say what.' : null)}
+          onChange={(value) => set({ from: 'fixed', value })}
+        />
+      ) : null}
+    </>
   );
 }
 

@@ -4,7 +4,7 @@ import { addItem, editPlan } from '@/store/items/items';
 import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
 import { canPress, field, fill, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
-import { emptyAttic, manyThings, market, SHEETS, troubledEvening } from '@/testing/world';
+import { emptyAttic, manyItems, market, SHEETS, troubledEvening } from '@/testing/world';
 
 import { Connections } from './Connections';
 import { Mappings } from './Mappings';
@@ -23,7 +23,7 @@ describe('connections', () => {
     '/sheets': () => ({ sheets: SHEETS, missing: [] }),
   };
   it('can be tested, paused and compared, each answered in words', async () => {
-    await manyThings();
+    await manyItems();
     const asked = await open(Connections, { answers: SERVER });
     await press('Test Brackenmoor');
     await sees('It answers, in 0.4 seconds.');
@@ -74,7 +74,7 @@ describe('connections', () => {
     expect(asked.map((a) => a.path)).toContain(`/drafts/${id}`);
   });
   it('without the courier change nothing, and say so', async () => {
-    await manyThings();
+    await manyItems();
     await open(Connections, { offline: true });
     await press('Test Brackenmoor');
     await sees('The courier can’t be reached. Nothing was sent; try again.');
@@ -86,7 +86,7 @@ describe('connections', () => {
 describe('terms', () => {
   const terms = () => Object.values(useAttic.getState().terms);
   it('are made, named and set, and the listings they change are sent only when asked', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     const asked = await open(TermsPage, {
       ...MOOR,
       answers: {
@@ -163,7 +163,7 @@ describe('terms', () => {
 describe('how kinds translate', () => {
   const mapping = () => Object.values(useAttic.getState().mappings);
   it('is decided for a branch, field by field, and left to the suggestions again', async () => {
-    await manyThings();
+    await manyItems();
     await open(Mappings, MOOR);
     await press('Decide for Shoes');
     await sees('Back to all kinds');
@@ -184,7 +184,7 @@ describe('how kinds translate', () => {
     expect(canPress('Decide for Clothes')).toBe(true);
   });
   it('says how sure each is, and that nothing fits where nothing does', async () => {
-    await manyThings();
+    await manyItems();
     await open(Mappings, MOOR);
     await sees('suggested, sure: “shoes and boots” is in its name');
     await sees('suggested, not sure: “hand tools” may be near');
@@ -215,7 +215,7 @@ describe('how kinds translate', () => {
 
 describe('what goes when', () => {
   it('is shown on a calendar and in a list, in order of time', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     const at = Date.now() + 3 * 86_400_000;
     for (const [title, later] of [
       ['Kittiwake', 9_000],
@@ -233,7 +233,7 @@ describe('what goes when', () => {
 });
 
 it('a marketplace with a depot and coupons leads to both', async () => {
-  await manyThings();
+  await manyItems();
   useCourier.setState({ markets: SHEETS.map((s) => market(s)) });
   const asked = await open(Connections, {
     answers: { '/coupons/': () => ({ coupons: [{ code: 'SPRING', percentOff: 10 }] }) },

@@ -23,20 +23,10 @@ const ADDRESS = /^(?:https?:\/\/|\/)\S+$/u;
  * brought back.
  */
 export function ByHand({ item, examined }: { item: Item; examined: Examined }) {
-  const { sheet, effective } = examined;
-  const c = useColours();
+  const { sheet } = examined;
   const { run, busy, trouble } = useAsyncAction();
   const [address, setAddress, clearAddress] = useTextDraft(`byHand:${item.id}:${sheet.marketplace}`);
   const [copied, setCopied] = useState<string | null>(null);
-  const fields: [string, string][] = [
-    ['Heading', effective.title],
-    ['Words', effective.text],
-    ['Price', effective.price === null ? '' : formatAmount(effective.price, sheet.currency)],
-    ['Postage', effective.postage ? formatAmount(effective.postage, sheet.currency) : ''],
-    ['Category', effective.category?.name ?? ''],
-    ['Condition', effective.condition?.label ?? ''],
-    ...sheet.questions.map((q): [string, string] => [q.label, effective.answers[q.id] ?? '']),
-  ];
   const copy = (name: string, text: string) =>
     run(async () => {
       await navigator.clipboard.writeText(text);
@@ -51,35 +41,17 @@ export function ByHand({ item, examined }: { item: Item; examined: Examined }) {
   return (
     <View role="group" aria-label={`By hand on ${sheet.name}`} style={{ gap: 8 }}>
       <Text>{`Nobody can call ${sheet.name}: open its form, copy each field over, then bring its address back.`}</Text>
-      {fields
-        .filter(([, text]) => text !== '')
-        .map(([name, text]) => (
-          <View
-            key={name}
-            style={{
-              flexDirection: 'row',
-              alignItems: 'center',
-              gap: 8,
-              borderBottomWidth: 1,
-              borderColor: c.line,
-            }}
-          >
-            <View style={{ flex: 1 }}>
-              <Text variant="small" tone="soft">
-                {name}
-              </Text>
-              <Text numberOfLines={2}>{text}</Text>
-            </View>
-            <Button
-              variant="quiet"
-              label={`Copy for ${sheet.name}: ${name}`}
-              disabled={busy}
-              onPress={() => copy(name, text)}
-            >
-              {copied === name ? 'Copied' : 'Copy'}
-            </Button>
-          </View>
-        ))}
+      {fieldsOf(examined).map(([name, text]) => (
+        <CopyLine
+          key={name}
+          name={name}
+          text={text}
+          market={sheet.name}
+          isCopied={copied === name}
+          disabled={busy}
+          onCopy={() => copy(name, text)}
+        />
+      ))}
       <Button icon="pictures" disabled={busy} onPress={pictures}>
         {`Save its ${plural(examined.media.pictures.length, 'picture', `${examined.media.pictures.length} pictures`)}, in order`}
       </Button>
@@ -108,6 +80,53 @@ export function ByHand({ item, examined }: { item: Item; examined: Examined }) {
         It is up there
       </Button>
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+    </View>
+  );
+}
+
+/** What is copied over, field by field; what is empty needs no copying. */
+function fieldsOf({ sheet, effective }: Examined): [string, string][] {
+  const fields: [string, string][] = [
+    ['Heading', effective.title],
+    ['Words', effective.text],
+    ['Price', effective.price === null ? '' : formatAmount(effective.price, sheet.currency)],
+    ['Postage', effective.postage ? formatAmount(effective.postage, sheet.currency) : ''],
+    ['Category', effective.category?.name ?? ''],
+    ['Condition', effective.condition?.label ?? ''],
+    ...sheet.questions.map((q): [string, string] => [q.label, effective.answers[q.id] ?? '']),
+  ];
+  return fields.filter(([, text]) => text !== '');
+}
+
+function CopyLine(props: {
+  name: string;
+  text: string;
+  market: string;
+  isCopied: boolean;
+  disabled: boolean;
+  onCopy: () => void;
+}) {
+  const { name, text, market, isCopied, disabled, onCopy } = props;
+  const c = useColours();
+  return (
+    <View
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 8,
+        borderBottomWidth: 1,
+        borderColor: c.line,
+      }}
+    >
+      <View style={{ flex: 1 }}>
+        <Text variant="small" tone="soft">
+          {name}
+        </Text>
+        <Text numberOfLines={2}>{text}</Text>
+      </View>
+      <Button variant="quiet" label={`Copy for ${market}: ${name}`} disabled={disabled} onPress={onCopy}>
+        {isCopied ? 'Copied' : 'Copy'}
+      </Button>
     </View>
   );
 }

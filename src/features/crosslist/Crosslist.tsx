@@ -7,6 +7,7 @@ import { planId } from '@/contract/records';
 import type { MarketCell } from '@/core/listing/twins';
 import { EVERYTHING, filtered } from '@/core/stock/filter';
 import { ordered } from '@/core/stock/search';
+import { toggled } from '@/parts/trade/toggled';
 import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -48,15 +49,7 @@ export function Crosslist() {
   useWatched(shown, chosen);
   const scope = chosen.size > 0 ? shown.filter((t) => chosen.has(t.id)) : shown;
   const { cells, totals, twins } = useCells(scope);
-  const toggle = useCallback(
-    (id: string) =>
-      setChosen((before) => {
-        const next = new Set(before);
-        if (!next.delete(id)) next.add(id);
-        return next;
-      }),
-    [],
-  );
+  const toggle = useCallback((id: string) => setChosen((before) => toggled(before, id)), []);
   const open = useCallback((id: string, at: string) => router.navigate(`/item/${id}?at=${at}`), [router]);
   const planColumn = useCallback(
     (market: string) => {
@@ -97,12 +90,7 @@ export function Crosslist() {
           />
         )}
       >
-        <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
-          <Text variant="title" style={{ flex: 1 }}>
-            Crosslist
-          </Text>
-          <BackTo path="/stock" />
-        </View>
+        <Head />
         <View style={wide ? { flexDirection: 'row', alignItems: 'center', gap: 14 } : { gap: 10 }}>
           <View style={wide ? { width: 340 } : null}>
             <Field
@@ -174,5 +162,16 @@ function ShowRow(props: {
         {chosen.size > 0 ? `${chosen.size} chosen` : `Choose all ${shown.length}`}
       </Chip>
     </ChipRow>
+  );
+}
+
+function Head() {
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
+      <Text variant="title" style={{ flex: 1 }}>
+        Crosslist
+      </Text>
+      <BackTo path="/stock" />
+    </View>
   );
 }

@@ -10,7 +10,7 @@ import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
-import { dropJobs, enqueue, useQueue } from '@/store/courier/sendQueue';
+import { dropJobs, enqueue, useQueue, type QueuedJob } from '@/store/courier/sendQueue';
 import { useColours, useWide } from '@/theme/theme';
 
 /**
@@ -27,9 +27,7 @@ export function Deeds(props: {
   const { cells, totals, scope, chosen, onReview } = props;
   const c = useColours();
   const wide = useWide();
-  const currency = useAttic((s) => s.settings.currency);
   const queue = useQueue();
-  const [asking, setAsking] = useState(false);
   const jobs = Object.values(queue);
   const moving = jobs.filter((j) => j.state !== 'failed').length;
   const failed = Object.entries(queue).filter(([, j]) => j.state === 'failed');
@@ -39,7 +37,6 @@ export function Deeds(props: {
     const known = new Set(cells.flatMap((x) => (x.check ? [x.item] : [])));
     return scope.every((t) => known.has(t.id));
   }, [cells, scope]);
-  const say = (amount: number) => formatMoney(amount, currency);
   return (
     <View
       role="region"
@@ -53,21 +50,7 @@ export function Deeds(props: {
         gap: 8,
       }}
     >
-      <Text figures role="status">
-        {[
-          chosen > 0 ? `${chosen} chosen` : '',
-          checked ? '' : 'checking…',
-          `${totals.ready} ready`,
-          totals.toFix > 0 ? `${totals.toFix} to put right` : '',
-          `${totals.live} live`,
-          moving > 0 ? `${moving} on their way` : '',
-        ]
-          .filter(Boolean)
-          .join(' · ')}
-        {totals.ready > 0
-          ? `. Take-home ${say(totals.takeHomeLeast)}${totals.takeHomeMost > totals.takeHomeLeast ? ` to ${say(totals.takeHomeMost)}` : ''}, fees up to ${say(totals.fees)}.`
-          : ''}
-      </Text>
+      <Totals totals={totals} chosen={chosen} isChecked={checked} moving={moving} />
       {failed.length > 0 ? (
         <Notice tone="trouble">
           {`${plural(failed.length, 'One could not be sent', `${failed.length} could not be sent`)}: ${failed[0]?.[1].why ?? ''}`}
@@ -79,38 +62,54 @@ export function Deeds(props: {
             {`Review ${ready.length} to send`}
           </Button>
         ) : null}
-        {failed.length > 0 ? (
-          <Button
-            onPress={() => {
-              const again = failed.map(([, { item, market, action, seen }]) => ({
-                item,
-                market,
-                action,
-                seen,
-              }));
-              dropJobs(failed.map(([key]) => key));
-              enqueue(again);
-            }}
-          >
-            Try those again
-          </Button>
-        ) : null}
-        {live.length > 0 && chosen > 0 ? (
-          asking ? (
-            <Button
-              variant="trouble"
-              onPress={() => {
-                enqueue(live.map(({ item, market }) => ({ item, market, action: 'withdraw' })));
-                setAsking(false);
-              }}
-            >
-              {`Yes, withdraw ${live.length}`}
-            </Button>
-          ) : (
-            <Button onPress={() => setAsking(true)}>{`Withdraw ${live.length}`}</Button>
-          )
-        ) : null}
+        {failed.length > 0 ? <Button onPress={() => tryAgain(failed)}>Try those again</Button> : null}
+        {live.length > 0 && chosen > 0 ? <WithdrawAll live={live} /> : null}
       </View>
     </View>
   );
+}
+
+function Totals(props: { totals: CellTotals; chosen: number; isChecked: boolean; moving: number }) {
+  const { totals, chosen, isChecked, moving } = props;
+  const currency = useAttic((s) => s.settings.currency);
+  const say = (amount: number) => formatMoney(amount, currency);
+  return (
+    <Text figures role="status">
+      {[
+        chosen > 0 ? `${chosen} chosen` : '',
+        isChecked ? '' : 'checking…',
+        `${totals.ready} ready`,
+        totals.toFix > 0 ? `${totals.toFix} to put right` : '',
+        `${totals.live} live`,
+        moving > 0 ? `${moving} on their way` : '',
+      ]
+        .filter(Boolean)
+        .join(' · ')}
+      {totals.ready > 0
+        ? `. Take-home ${say(totals.takeHomeLeast)}${totals.takeHomeMost > totals.takeHomeLeast ? ` to ${say(totals.takeHomeMost)}` : ''}, fees up to ${say(totals.fees)}.`
+        : ''}
+    </Text>
+  );
+}
+
+/** Asks once more before anything is taken down. */
+function WithdrawAll({ live }: { live: readonly MarketCell[] }) {
+  const [asking, setAsking] = useState(false);
+  if (!asking) return <Button onPress={() => setAsking(true)}>{`Withdraw ${live.length}`}</Button>;
+  return (
+    <Button
+      variant="trouble"
+      onPress={() => {
+        enqueue(live.map(({ item, market }) => ({ item, market, action: 'withdraw' })));
+        setAsking(false);
+      }}
+    >
+      {`Yes, withdraw ${live.length}`}
+    </Button>
+  );
+}
+
+function tryAgain(failed: readonly (readonly [string, QueuedJob])[]): void {
+  dropJobs(failed.map(([key]) => key));
+  enqueue(failed.map(([, { item, market, action, seen }]) => ({ item, market, action, seen })));
 }

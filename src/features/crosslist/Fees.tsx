@@ -25,12 +25,14 @@ export function Fees({
   const owner = useAttic((s) => (item.ownerId ? s.owners[item.ownerId] : undefined));
   const money = (amount: number) => formatMoney(amount, currency);
   const made = profitOf(effective.price ?? 0, takeHome.takeHome, item.cost, owner ?? null);
+  const where = (label: string, amount: number | null | undefined): [string, number][] =>
+    amount ? [[label, amount]] : [];
   const lines: [string, number][] = [
     ['Price', effective.price ?? 0],
-    ...(effective.postage ? ([['Postage the buyer pays', effective.postage]] as [string, number][]) : []),
+    ...where('Postage the buyer pays', effective.postage),
     ...takeHome.fees.map((f): [string, number] => [f.label, -f.amount]),
-    ...(takeHome.postageCost ? ([['Postage', -takeHome.postageCost]] as [string, number][]) : []),
-    ...(takeHome.packaging ? ([['Packaging', -takeHome.packaging]] as [string, number][]) : []),
+    ...where('Postage', -takeHome.postageCost),
+    ...where('Packaging', -takeHome.packaging),
   ];
   return (
     <View

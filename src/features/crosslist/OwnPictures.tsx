@@ -18,9 +18,8 @@ export function OwnPictures(props: {
   const ids = own ?? media.pictures.map((p) => p.id);
   const others = item.pictureIds.filter((id) => !ids.includes(id));
   const swapped = (i: number, j: number) => {
-    const next = [...ids];
-    [next[i], next[j]] = [next[j]!, next[i]!];
-    return next;
+    const [one, other] = [ids[i], ids[j]];
+    return ids.map((id) => (id === one ? (other ?? id) : id === other ? (one ?? id) : id));
   };
   const nameOf = (id: string) => `picture ${item.pictureIds.indexOf(id) + 1}`;
   return (

@@ -130,18 +130,18 @@ function Changes(props: {
   const { item, changed, version, busy, onSend } = props;
   const { drafts, trouble } = useSentDrafts([item.id], version);
   const there = drafts[item.id];
-  const known = changed.filter((e) => there?.[e.sheet.marketplace]);
+  const known = changed.flatMap((e) => {
+    const draft = there?.[e.sheet.marketplace];
+    return draft ? [{ e, draft }] : [];
+  });
   return (
     <View role="group" aria-label="What changes where" style={{ gap: 10 }}>
-      {known.map((e) => {
+      {known.map(({ e, draft }) => {
         const { name, marketplace } = e.sheet;
         return (
           <View key={marketplace} style={{ gap: 6 }}>
             <Text variant="strong">{`${name} would change`}</Text>
-            <ChangedValues
-              label={`What changes on ${name}`}
-              values={differencesOf(e, there![marketplace]!)}
-            />
+            <ChangedValues label={`What changes on ${name}`} values={differencesOf(e, draft)} />
             <Button disabled={busy} onPress={() => onSend([e])}>
               {`Change it on ${name}`}
             </Button>
@@ -149,7 +149,7 @@ function Changes(props: {
         );
       })}
       {known.length > 1 ? (
-        <Button variant="main" icon="send" disabled={busy} onPress={() => onSend(known)}>
+        <Button variant="main" icon="send" disabled={busy} onPress={() => onSend(known.map(({ e }) => e))}>
           {`Change it on all ${known.length}`}
         </Button>
       ) : null}

@@ -4,7 +4,7 @@ import { dropJobs, useQueue } from '@/store/courier/sendQueue';
 import { sentDraftsOf } from '@/testing/courier';
 import { fill, open, press, said, sees, settled } from '@/testing/page';
 import { went } from '@/testing/router';
-import { emptyAttic, manyThings, troubledEvening } from '@/testing/world';
+import { emptyAttic, manyItems, troubledEvening } from '@/testing/world';
 
 import { Crosslist } from './Crosslist';
 
@@ -29,13 +29,13 @@ it('with nothing to list says so, and offers nothing', async () => {
 
 describe('many items', () => {
   it('are checked beside the page, and their totals shown before anything goes', async () => {
-    await manyThings();
+    await manyItems();
     await open(Crosslist);
     await sees(/\d+ ready · \d+ to put right · \d+ live/u);
     await sees(/Take-home €\d+/u);
   });
   it('what was looked through and left alone stays', async () => {
-    await manyThings();
+    await manyItems();
     await open(Crosslist);
     await sees(/[1-9]\d* ready/u);
     await settled(600);
@@ -45,7 +45,7 @@ describe('many items', () => {
     await sees(/[1-9]\d* ready/u);
   });
   it('nothing goes out that was not looked through: count, fees, names, old and new; a place can be left out', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     const gansey = many.id('Kittiwake');
     const asked = await open(Crosslist, {
       answers: { '/drafts/': ({ path }) => sentDraftsOf(path.split('/')[2]!, { title: 'As it was' }) },
@@ -71,7 +71,7 @@ describe('many items', () => {
     expect(asked.some((a) => a.path === '/commands')).toBe(false);
   });
   it('chosen ones are withdrawn only after a second press', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     await open(Crosslist);
     await fill('Search', 'gansey');
     await settled(200);
@@ -85,7 +85,7 @@ describe('many items', () => {
     expect(Object.keys(useQueue.getState()).every((key) => key.startsWith(many.id('Kittiwake')))).toBe(true);
   });
   it('are found by words, and each leads to its sheet', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     await open(Crosslist);
     await fill('Search', 'enamel');
     await settled(200);
@@ -94,7 +94,7 @@ describe('many items', () => {
     expect(went.at(-1)).toContain(`/item/${many.id('Blue')}`);
   });
   it('on a wide screen a whole column is planned, or none', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     await open(Crosslist, { wide: true });
     const wanted = () => Object.values(plans()).filter((p) => p.market === 'oldhollow' && p.wanted).length;
     const before = wanted();

@@ -42,9 +42,7 @@ export function Arrange(props: { item: Item; who: string; market: string; amount
       : null;
   const keep = (meeting: Meeting) =>
     run(async () => {
-      const { meetingPlaces } = useAttic.getState().settings;
-      if (!meetingPlaces.includes(meeting.place))
-        setSettings({ meetingPlaces: [...meetingPlaces, meeting.place] });
+      rememberPlace(meeting.place);
       if (openHold(item)) arrangeMeeting(item, meeting, market);
       else await holdFor(item, who, meeting, market);
       clearPlace();
@@ -82,17 +80,7 @@ export function Arrange(props: { item: Item; who: string; market: string; amount
           By transfer
         </Chip>
       </ChipRow>
-      <ChipRow label="Elsewhere meanwhile">
-        <Chip
-          on={settings.whenPromised === 'withdraw'}
-          onPress={() => setSettings({ whenPromised: 'withdraw' })}
-        >
-          Taken down
-        </Chip>
-        <Chip on={settings.whenPromised === 'leave'} onPress={() => setSettings({ whenPromised: 'leave' })}>
-          Left up
-        </Chip>
-      </ChipRow>
+      <Meanwhile />
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       <Button variant="main" disabled={busy || !meet} onPress={() => meet && keep(meet)}>
         {`Promise it to ${who}`}
@@ -101,5 +89,29 @@ export function Arrange(props: { item: Item; who: string; market: string; amount
         It is sold only once it is handed over.
       </Text>
     </View>
+  );
+}
+
+/** A place that was met at once is offered the next time. */
+function rememberPlace(place: string): void {
+  const { meetingPlaces } = useAttic.getState().settings;
+  if (!meetingPlaces.includes(place)) setSettings({ meetingPlaces: [...meetingPlaces, place] });
+}
+
+/** What becomes of its listings elsewhere while it is promised. */
+function Meanwhile() {
+  const settings = useAttic((s) => s.settings);
+  return (
+    <ChipRow label="Elsewhere meanwhile">
+      <Chip
+        on={settings.whenPromised === 'withdraw'}
+        onPress={() => setSettings({ whenPromised: 'withdraw' })}
+      >
+        Taken down
+      </Chip>
+      <Chip on={settings.whenPromised === 'leave'} onPress={() => setSettings({ whenPromised: 'leave' })}>
+        Left up
+      </Chip>
+    </ChipRow>
   );
 }

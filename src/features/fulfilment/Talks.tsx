@@ -3,6 +3,8 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { BuyerOffer } from '@/contract/fulfilment';
+import type { SavedAnswer } from '@/contract/orders';
+import type { Item } from '@/contract/records';
 import { openHold } from '@/core/holds/holds';
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
@@ -278,13 +280,11 @@ function Agreed({ talk }: { talk: TalkOf }) {
 }
 
 function Reply({ talk }: { talk: TalkOf }) {
-  const saved = useAttic((s) => s.settings.savedAnswers);
   const item = useAttic((s) => (talk.item ? s.items[talk.item] : undefined));
   const [text, setText, clearText] = useTextDraft(`reply:${talk.market}:${talk.id}`);
   const [lacks, setLacks] = useState<string[]>([]);
   // The saved answer that gave way to how the item stands.
   const [instead, setInstead] = useState<string | null>(null);
-  const [name, setName] = useState('');
   const { run, busy, trouble, field } = useAsyncAction();
   const stands = useStanding(talk);
   const send = (anyway: boolean) =>
@@ -294,28 +294,18 @@ function Reply({ talk }: { talk: TalkOf }) {
       setLacks([]);
       setInstead(null);
     });
-  const answers = [...saved, ...STARTING_ANSWERS.filter((a) => !saved.some((s) => s.id === a.id))];
   return (
     <View style={{ gap: 8 }}>
       {item ? (
-        <ChipRow label="Saved answers" radio={false}>
-          {answers.map((a) => (
-            <Chip
-              key={a.id}
-              role="button"
-              on={false}
-              label={`${a.name}, to ${talk.who}`}
-              onPress={() => {
-                const { words, missing, gaveWay } = answerFor(a, item, talk);
-                setText(words);
-                setLacks(missing);
-                setInstead(gaveWay ? a.name : null);
-              }}
-            >
-              {a.name}
-            </Chip>
-          ))}
-        </ChipRow>
+        <SavedAnswers
+          who={talk.who}
+          onChoose={(answer) => {
+            const { words, missing, gaveWay } = answerFor(answer, item, talk);
+            setText(words);
+            setLacks(missing);
+            setInstead(gaveWay ? answer.name : null);
+          }}
+        />
       ) : null}
       {instead && stands ? (
         <Notice tone="caution">{`“${instead}” is for what can be had; it is ${stands.words}.`}</Notice>
@@ -349,22 +339,41 @@ function Reply({ talk }: { talk: TalkOf }) {
           I mean it: send it
         </Button>
       ) : null}
-      {text.trim() !== '' ? (
-        <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
-          <View style={{ flex: 1 }}>
-            <Field label="Keep this answer as" value={name} pause={0} maxLength={80} onChange={setName} />
-          </View>
-          <Button
-            disabled={name.trim() === ''}
-            onPress={() => {
-              keepAnswer(name.trim(), text.trim(), item, talk);
-              setName('');
-            }}
-          >
-            Keep it
-          </Button>
-        </View>
-      ) : null}
+      {text.trim() !== '' ? <KeepAnswer text={text.trim()} item={item} talk={talk} /> : null}
+    </View>
+  );
+}
+
+function SavedAnswers({ who, onChoose }: { who: string; onChoose: (answer: SavedAnswer) => void }) {
+  const saved = useAttic((s) => s.settings.savedAnswers);
+  const answers = [...saved, ...STARTING_ANSWERS.filter((a) => !saved.some((s) => s.id === a.id))];
+  return (
+    <ChipRow label="Saved answers" radio={false}>
+      {answers.map((a) => (
+        <Chip key={a.id} role="button" on={false} label={`${a.name}, to ${who}`} onPress={() => onChoose(a)}>
+          {a.name}
+        </Chip>
+      ))}
+    </ChipRow>
+  );
+}
+
+function KeepAnswer({ text, item, talk }: { text: string; item: Item | undefined; talk: TalkOf }) {
+  const [name, setName] = useState('');
+  return (
+    <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
+      <View style={{ flex: 1 }}>
+        <Field label="Keep this answer as" value={name} pause={0} maxLength={80} onChange={setName} />
+      </View>
+      <Button
+        disabled={name.trim() === ''}
+        onPress={() => {
+          keepAnswer(name.trim(), text, item, talk);
+          setName('');
+        }}
+      >
+        Keep it
+      </Button>
     </View>
   );
 }

@@ -5,7 +5,7 @@ import { editItem } from '@/store/items/items';
 import { commandsIn, sold, told } from '@/testing/courier';
 import { canPress, fill, open, press, scan, sees } from '@/testing/page';
 import { went } from '@/testing/router';
-import { emptyAttic, manyThings, type Many } from '@/testing/world';
+import { emptyAttic, manyItems, type Many } from '@/testing/world';
 
 import { ConsignorPage } from './ConsignorPage';
 import { Holds } from './Holds';
@@ -30,7 +30,7 @@ const SERVER = { '/orders/': () => AT_MARKET, '/labels': () => LABEL, '/parcels/
 
 let many: Many;
 beforeEach(async () => {
-  many = await manyThings();
+  many = await manyItems();
 });
 
 /** Sold and gone everywhere else. */

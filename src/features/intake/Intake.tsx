@@ -77,11 +77,7 @@ export function Intake() {
         {item ? <SmallPictures item={item} size={camera ? 52 : 72} /> : null}
         <ShotList item={item} shots={shots} current={current} onChoose={setChosen} />
         {item ? <KindPicker item={item} /> : null}
-        {intake.readNote ? (
-          <Text tone="soft" role="status">
-            {intake.readNote}
-          </Text>
-        ) : null}
+        <Note words={intake.readNote} />
         {item ? <Readings itemId={item.id} /> : null}
         {item ? <LookUpLine item={item} /> : null}
         <FilesNotTaken files={[...leftOver, ...intake.notTaken]} kept={intake.kept} />
@@ -139,6 +135,15 @@ function HowFar(props: { item: Item | undefined; storing: number; waiting: numbe
   if (words === null) return null;
   return (
     <Text tone={storing + waiting === 0 && isSaved ? 'good' : 'soft'} role="status">
+      {words}
+    </Text>
+  );
+}
+
+function Note({ words }: { words: string | null }) {
+  if (words === null) return null;
+  return (
+    <Text tone="soft" role="status">
       {words}
     </Text>
   );

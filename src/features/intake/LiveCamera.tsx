@@ -22,29 +22,10 @@ const LOOK = 350;
 /** The browser's camera, live: pictures as large as it gives, short clips, and barcodes. */
 export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: LiveCameraProps) {
   const video = useRef<HTMLVideoElement>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
   const [scanning, setScanning] = useState(false);
   const clip = useClip(onClip);
-  useEffect(() => {
-    let stream: MediaStream | null = null;
-    let closed = false;
-    navigator.mediaDevices
-      .getUserMedia({
-        video: { facingMode: 'environment', width: { ideal: 4_096 }, height: { ideal: 4_096 } },
-      })
-      .then((given) => {
-        stream = given;
-        if (closed) stop(given);
-        else if (video.current) video.current.srcObject = given;
-      })
-      .catch((error: unknown) => setTrouble(cameraWords(error)));
-    return () => {
-      closed = true;
-      if (stream) stop(stream);
-    };
-  }, []);
-
+  const trouble = useStream(video);
   useBarcode(video, scanning, (digits, frame) => {
     setScanning(false);
     onBarcode(digits, frame);
@@ -92,16 +73,7 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
         </Button>
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Button
-          icon={clip.seconds === null ? 'film' : undefined}
-          variant={clip.seconds === null ? 'plain' : 'trouble'}
-          disabled={!ready}
-          label={clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
-          onPress={() => (clip.seconds === null ? clip.start(video.current) : clip.stop())}
-          style={{ flex: 1, paddingHorizontal: 8 }}
-        >
-          {clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
-        </Button>
+        <ClipButton clip={clip} disabled={!ready} video={video} />
         <Button
           icon="barcode"
           disabled={!ready}
@@ -116,6 +88,50 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
         </Button>
       </View>
     </View>
+  );
+}
+
+/** Shows what the camera sees as long as the screen is open; the words of what keeps it from that. */
+function useStream(video: React.RefObject<HTMLVideoElement | null>): string | null {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  useEffect(() => {
+    let stream: MediaStream | null = null;
+    let closed = false;
+    navigator.mediaDevices
+      .getUserMedia({
+        video: { facingMode: 'environment', width: { ideal: 4_096 }, height: { ideal: 4_096 } },
+      })
+      .then((given) => {
+        stream = given;
+        if (closed) stop(given);
+        else if (video.current) video.current.srcObject = given;
+      })
+      .catch((error: unknown) => setTrouble(cameraWords(error)));
+    return () => {
+      closed = true;
+      if (stream) stop(stream);
+    };
+  }, [video]);
+  return trouble;
+}
+
+function ClipButton(props: {
+  clip: ReturnType<typeof useClip>;
+  disabled: boolean;
+  video: React.RefObject<HTMLVideoElement | null>;
+}) {
+  const { clip, disabled, video } = props;
+  return (
+    <Button
+      icon={clip.seconds === null ? 'film' : undefined}
+      variant={clip.seconds === null ? 'plain' : 'trouble'}
+      disabled={disabled}
+      label={clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
+      onPress={() => (clip.seconds === null ? clip.start(video.current) : clip.stop())}
+      style={{ flex: 1, paddingHorizontal: 8 }}
+    >
+      {clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
+    </Button>
   );
 }
 

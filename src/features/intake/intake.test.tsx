@@ -5,7 +5,7 @@ import { editHaul } from '@/store/items/hauls';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { choose, fill, leave, open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
-import { emptyAttic, manyThings } from '@/testing/world';
+import { emptyAttic, manyItems } from '@/testing/world';
 
 import { Intake } from './Intake';
 
@@ -98,7 +98,7 @@ it('without the courier pictures are taken in all the same', async () => {
 });
 
 it('what is taken in belongs to the haul that is worked in', async () => {
-  const many = await manyThings();
+  const many = await manyItems();
   await open(Intake);
   await press('Change');
   await press('Haul quayside');

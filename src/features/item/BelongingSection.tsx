@@ -22,41 +22,10 @@ export const BelongingSection = memo(function BelongingSection({ item }: { item:
   const haul = item.haulId ? hauls[item.haulId] : undefined;
   const owner = item.ownerId ? owners[item.ownerId] : undefined;
   const [open, setOpen] = useState(false);
-  const fresh = codeNow(item);
-  const twice = useAttic((s) => sharesCode(s.items, item));
   return (
     <Section name="belonging" title="Haul, owner, history" summary={owner ? owner.name : haul?.name}>
       {open ? (
-        <>
-          <ChipRow label="Haul it came with">
-            <Chip on={!haul} onPress={() => editItem(item.id, 'haul', { haulId: null, lineId: null })}>
-              No haul
-            </Chip>
-            {Object.values(hauls).map((h) => (
-              <Chip
-                key={h.id}
-                on={h.id === haul?.id}
-                onPress={() => editItem(item.id, 'haul', { haulId: h.id, lineId: null })}
-              >
-                {h.name}
-              </Chip>
-            ))}
-          </ChipRow>
-          <ChipRow label="Owner">
-            <Chip on={!owner} onPress={() => editItem(item.id, 'owner', { ownerId: null })}>
-              Our own
-            </Chip>
-            {Object.values(owners).map((o) => (
-              <Chip
-                key={o.id}
-                on={o.id === owner?.id}
-                onPress={() => editItem(item.id, 'owner', { ownerId: o.id })}
-              >
-                {o.name}
-              </Chip>
-            ))}
-          </ChipRow>
-        </>
+        <HaulAndOwner item={item} />
       ) : (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Text
@@ -83,17 +52,7 @@ export const BelongingSection = memo(function BelongingSection({ item }: { item:
         </ChipRow>
       ) : null}
       <GroupChips item={item} />
-      <Text figures tone="soft">{`Code ${item.code}`}</Text>
-      {twice ? (
-        <>
-          <Notice tone="caution">Another item has the same code.</Notice>
-          <Button onPress={() => giveNewCode(item.id)}>Give it a code of its own</Button>
-        </>
-      ) : fresh !== item.code ? (
-        <Button label={`Give it the new code ${fresh}`} onPress={() => giveNewCode(item.id)}>
-          {`Give it a new code: ${fresh}`}
-        </Button>
-      ) : null}
+      <Code item={item} />
       <Button
         icon="add"
         onPress={() => {
@@ -107,6 +66,66 @@ export const BelongingSection = memo(function BelongingSection({ item }: { item:
     </Section>
   );
 });
+
+function HaulAndOwner({ item }: { item: Item }) {
+  const hauls = useAttic((s) => s.hauls);
+  const owners = useAttic((s) => s.owners);
+  const haul = item.haulId ? hauls[item.haulId] : undefined;
+  const owner = item.ownerId ? owners[item.ownerId] : undefined;
+  return (
+    <>
+      <ChipRow label="Haul it came with">
+        <Chip on={!haul} onPress={() => editItem(item.id, 'haul', { haulId: null, lineId: null })}>
+          No haul
+        </Chip>
+        {Object.values(hauls).map((h) => (
+          <Chip
+            key={h.id}
+            on={h.id === haul?.id}
+            onPress={() => editItem(item.id, 'haul', { haulId: h.id, lineId: null })}
+          >
+            {h.name}
+          </Chip>
+        ))}
+      </ChipRow>
+      <ChipRow label="Owner">
+        <Chip on={!owner} onPress={() => editItem(item.id, 'owner', { ownerId: null })}>
+          Our own
+        </Chip>
+        {Object.values(owners).map((o) => (
+          <Chip
+            key={o.id}
+            on={o.id === owner?.id}
+            onPress={() => editItem(item.id, 'owner', { ownerId: o.id })}
+          >
+            {o.name}
+          </Chip>
+        ))}
+      </ChipRow>
+    </>
+  );
+}
+
+/** Its code; a new one is offered where its parts have changed or another item has the same. */
+function Code({ item }: { item: Item }) {
+  const fresh = codeNow(item);
+  const twice = useAttic((s) => sharesCode(s.items, item));
+  return (
+    <>
+      <Text figures tone="soft">{`Code ${item.code}`}</Text>
+      {twice ? (
+        <>
+          <Notice tone="caution">Another item has the same code.</Notice>
+          <Button onPress={() => giveNewCode(item.id)}>Give it a code of its own</Button>
+        </>
+      ) : fresh !== item.code ? (
+        <Button label={`Give it the new code ${fresh}`} onPress={() => giveNewCode(item.id)}>
+          {`Give it a new code: ${fresh}`}
+        </Button>
+      ) : null}
+    </>
+  );
+}
 
 /** Groups it was put into by hand; those that fill themselves say so in stock. */
 function GroupChips({ item }: { item: Item }) {

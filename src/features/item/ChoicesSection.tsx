@@ -218,25 +218,38 @@ function PieceLine(props: { item: Item; piece: Piece; currency: string }) {
         </View>
       </View>
       {pictures ? (
-        <ChipRow label={`Own pictures of ${words}`} radio={false}>
-          {item.pictureIds.map((id, i) => (
-            <Chip
-              key={id}
-              role="checkbox"
-              on={own.includes(id)}
-              label={`${words} shown in picture ${i + 1}`}
-              onPress={() =>
-                put('pictures of a choice', {
-                  pictureIds: own.includes(id) ? own.filter((o) => o !== id) : [...own, id],
-                })
-              }
-            >
-              {`Picture ${i + 1}`}
-            </Chip>
-          ))}
-        </ChipRow>
+        <OwnPictures
+          item={item}
+          words={words}
+          own={own}
+          onChoose={(pictureIds) => put('pictures of a choice', { pictureIds })}
+        />
       ) : null}
     </View>
+  );
+}
+
+function OwnPictures(props: {
+  item: Item;
+  words: string;
+  own: readonly string[];
+  onChoose: (ids: string[]) => void;
+}) {
+  const { item, words, own, onChoose } = props;
+  return (
+    <ChipRow label={`Own pictures of ${words}`} radio={false}>
+      {item.pictureIds.map((id, i) => (
+        <Chip
+          key={id}
+          role="checkbox"
+          on={own.includes(id)}
+          label={`${words} shown in picture ${i + 1}`}
+          onPress={() => onChoose(own.includes(id) ? own.filter((o) => o !== id) : [...own, id])}
+        >
+          {`Picture ${i + 1}`}
+        </Chip>
+      ))}
+    </ChipRow>
   );
 }
 

@@ -15,21 +15,21 @@ import { gradeReason } from '@/wording/condition';
 
 const HalfGraded = z.object({ wear: z.number().int().min(0).max(5).nullable(), why: z.string() });
 
+/** What was chosen and not kept yet outlives a reload. */
+function useHalfGraded(item: Item) {
+  return useDraft(`grade:${item.id}`, HalfGraded, { wear: null, why: '' });
+}
+
 /** The grade with its reason; lowered by hand as one likes, raised only by saying why. */
 export function GradeByHand({ item }: { item: Item }) {
   const [opened, setOpen] = useState(false);
-  const [{ wear, why }, put, clear] = useDraft(`grade:${item.id}`, HalfGraded, { wear: null, why: '' });
+  const [{ wear }, , clear] = useHalfGraded(item);
   const open = opened || wear !== null;
-  const setWear = (to: number) => put((now) => ({ ...now, wear: to }));
-  const setWhy = (words: string) => put((now) => ({ ...now, why: words }));
   const names = gradeNames(item.kind, useKinds());
   const derived = derivedGrade(item);
   const grade = gradeOfItem(item);
   if (!derived || !grade) return null;
   const byHand = item.gradeByHand !== null && grade.wear !== derived.wear;
-  const best = bestByHand(item);
-  const chosen = wear ?? grade.wear;
-  const better = chosen < derived.wear;
   const done = (gradeByHand: Item['gradeByHand']) => {
     editItem(item.id, 'grade', { gradeByHand });
     setOpen(false);
@@ -43,49 +43,17 @@ export function GradeByHand({ item }: { item: Item }) {
           : `Grade: ${names[grade.wear]} (${gradeReason(grade.because)})`}
       </Notice>
       {open ? (
-        <View role="group" aria-label="Grade by hand" style={{ gap: 8 }}>
-          <ChipRow label="Grade">
-            {names.map((name, i) =>
-              i < best ? null : (
-                <Chip key={name} on={chosen === i} onPress={() => setWear(i)}>
-                  {name}
-                </Chip>
-              ),
-            )}
-          </ChipRow>
-          {best > 0 ? (
-            <Text variant="small" tone="soft">
-              {`What is recorded of it allows no better than ${names[best]}.`}
-            </Text>
-          ) : null}
-          {better ? (
-            <>
-              <Text
-                variant="small"
-                tone="soft"
-              >{`Better than the record says (${gradeReason(derived.because)}): say why. Buyers read it.`}</Text>
-              <Field label="Why it is better" value={why} maxLength={400} pause={0} onChange={setWhy} />
-            </>
-          ) : null}
-          <View style={{ flexDirection: 'row', gap: 10 }}>
-            <Button
-              variant="main"
-              disabled={!mayGrade(item, { wear: chosen, why })}
-              onPress={() => done(chosen === derived.wear ? null : { wear: chosen, why: better ? why : '' })}
-              style={{ flex: 1 }}
-            >
-              Keep this grade
-            </Button>
-            <Button
-              onPress={() => {
-                setOpen(false);
-                clear();
-              }}
-            >
-              Cancel
-            </Button>
-          </View>
-        </View>
+        <GradeChoice
+          item={item}
+          names={names}
+          grade={grade.wear}
+          derived={derived}
+          onKeep={done}
+          onCancel={() => {
+            setOpen(false);
+            clear();
+          }}
+        />
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           <Button variant="quiet" onPress={() => setOpen(true)}>
@@ -98,6 +66,66 @@ export function GradeByHand({ item }: { item: Item }) {
           ) : null}
         </View>
       )}
+    </View>
+  );
+}
+
+function GradeChoice(props: {
+  item: Item;
+  names: readonly string[];
+  /** The grade it has now, and the one that follows from the record. */
+  grade: number;
+  derived: NonNullable<ReturnType<typeof derivedGrade>>;
+  onKeep: (byHand: Item['gradeByHand']) => void;
+  onCancel: () => void;
+}) {
+  const { item, names, grade, derived, onKeep, onCancel } = props;
+  const [{ wear, why }, put] = useHalfGraded(item);
+  const best = bestByHand(item);
+  const chosen = wear ?? grade;
+  const better = chosen < derived.wear;
+  return (
+    <View role="group" aria-label="Grade by hand" style={{ gap: 8 }}>
+      <ChipRow label="Grade">
+        {names.map((name, i) =>
+          i < best ? null : (
+            <Chip key={name} on={chosen === i} onPress={() => put((now) => ({ ...now, wear: i }))}>
+              {name}
+            </Chip>
+          ),
+        )}
+      </ChipRow>
+      {best > 0 ? (
+        <Text variant="small" tone="soft">
+          {`What is recorded of it allows no better than ${names[best]}.`}
+        </Text>
+      ) : null}
+      {better ? (
+        <>
+          <Text
+            variant="small"
+            tone="soft"
+          >{`Better than the record says (${gradeReason(derived.because)}): say why. Buyers read it.`}</Text>
+          <Field
+            label="Why it is better"
+            value={why}
+            maxLength={400}
+            pause={0}
+            onChange={(words) => put((now) => ({ ...now, why: words }))}
+          />
+        </>
+      ) : null}
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <Button
+          variant="main"
+          disabled={!mayGrade(item, { wear: chosen, why })}
+          onPress={() => onKeep(chosen === derived.wear ? null : { wear: chosen, why: better ? why : '' })}
+          style={{ flex: 1 }}
+        >
+          Keep this grade
+        </Button>
+        <Button onPress={onCancel}>Cancel</Button>
+      </View>
     </View>
   );
 }

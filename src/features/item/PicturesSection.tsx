@@ -63,31 +63,7 @@ export const PicturesSection = memo(function PicturesSection({
   const position = large ? item.pictureIds.indexOf(large) + 1 : 0;
   return (
     <Section name="pictures" title="Pictures" summary={`${item.pictureIds.length} · first is the cover`}>
-      {large ? (
-        <View>
-          {picture?.clip ? (
-            <Clip id={large} alt={`Clip, picture ${position} of ${item.pictureIds.length}`} />
-          ) : (
-            <PictureView
-              id={large}
-              alt={`Picture ${position} of ${item.pictureIds.length}, large`}
-              size="full"
-              whole
-              style={{ width: '100%', aspectRatio: 1 }}
-            />
-          )}
-          <View
-            style={{ position: 'absolute', right: 6, top: 6, backgroundColor: '#FFFCF5', borderRadius: 22 }}
-          >
-            <SignButton
-              icon="remove"
-              label={`Remove picture ${position}`}
-              colour="#2B2721"
-              onPress={() => removePicture(item, large)}
-            />
-          </View>
-        </View>
-      ) : null}
+      {large ? <Large item={item} id={large} /> : null}
       {picture ? <FindingLine key={picture.id} item={item} picture={picture} /> : null}
       <PictureStrip item={item} shown={large} onShow={setShown} />
       {picture ? <Doings key={`do-${picture.id}`} item={item} picture={picture} position={position} /> : null}
@@ -105,6 +81,34 @@ export const PicturesSection = memo(function PicturesSection({
     </Section>
   );
 });
+
+function Large({ item, id }: { item: Item; id: string }) {
+  const isClip = useAttic((s) => s.pictures[id]?.clip);
+  const position = item.pictureIds.indexOf(id) + 1;
+  return (
+    <View>
+      {isClip ? (
+        <Clip id={id} alt={`Clip, picture ${position} of ${item.pictureIds.length}`} />
+      ) : (
+        <PictureView
+          id={id}
+          alt={`Picture ${position} of ${item.pictureIds.length}, large`}
+          size="full"
+          whole
+          style={{ width: '100%', aspectRatio: 1 }}
+        />
+      )}
+      <View style={{ position: 'absolute', right: 6, top: 6, backgroundColor: '#FFFCF5', borderRadius: 22 }}>
+        <SignButton
+          icon="remove"
+          label={`Remove picture ${position}`}
+          colour="#2B2721"
+          onPress={() => removePicture(item, id)}
+        />
+      </View>
+    </View>
+  );
+}
 
 /** What can be done with the picture that is shown large. */
 function Doings({ item, picture, position }: { item: Item; picture: Picture; position: number }) {

@@ -4,13 +4,13 @@ import { useCourier } from '@/store/courier/courierLink';
 import { editPlan, editItem } from '@/store/items/items';
 import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
 import { canPress, field, fill, leave, open, press, sees, settled } from '@/testing/page';
-import { manyThings, market, SHEETS, type Many } from '@/testing/world';
+import { manyItems, market, SHEETS, type Many } from '@/testing/world';
 
 import { ItemSheet } from './ItemSheet';
 
 let many: Many;
 beforeEach(async () => {
-  many = await manyThings();
+  many = await manyItems();
 });
 const item = (title: string) => useAttic.getState().items[many.id(title)]!;
 const plan = (title: string, where: string) => useAttic.getState().plans[planId(many.id(title), where)];

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { arranged, formFor, movedInOrder } from '@/core/kinds/form';
-import type { Kind } from '@/core/kinds/spec';
+import type { FactSpec, Kind } from '@/core/kinds/spec';
 import { Button, SignButton } from '@/parts/ui/Button';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -20,8 +20,6 @@ export function FormOrder({ kind }: { kind: Kind }) {
   const own = form?.kind === kind.id;
   const keep = (order: readonly string[], away: readonly string[]) =>
     keepForm(kind.id, { order: [...order], hidden: [...away] });
-  const order = shown.map((f) => f.id);
-  const away = hidden.map((f) => f.id);
   return (
     <Card label="On the sheet">
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
@@ -41,62 +39,7 @@ export function FormOrder({ kind }: { kind: Kind }) {
       </View>
       {open ? (
         <>
-          {shown.map((f, i) => (
-            <View key={f.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-              <View style={{ flex: 1 }}>
-                <Text>{f.label}</Text>
-                {f.need === 'required' ? (
-                  <Text variant="small" tone="soft">
-                    Required: always shown
-                  </Text>
-                ) : null}
-              </View>
-              <SignButton
-                icon="up"
-                label={`Move ${f.label} up`}
-                disabled={i === 0}
-                onPress={() => keep(movedInOrder(order, f.id, -1), away)}
-              />
-              <SignButton
-                icon="down"
-                label={`Move ${f.label} down`}
-                disabled={i === shown.length - 1}
-                onPress={() => keep(movedInOrder(order, f.id, 1), away)}
-              />
-              <Button
-                variant="quiet"
-                label={`Put ${f.label} away`}
-                disabled={f.need === 'required'}
-                onPress={() =>
-                  keep(
-                    order.filter((id) => id !== f.id),
-                    [...away, f.id],
-                  )
-                }
-              >
-                Put away
-              </Button>
-            </View>
-          ))}
-          {hidden.map((f) => (
-            <View key={f.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-              <Text tone="soft" style={{ flex: 1 }}>
-                {`${f.label}: put away`}
-              </Text>
-              <Button
-                variant="quiet"
-                label={`Show ${f.label}`}
-                onPress={() =>
-                  keep(
-                    [...order, f.id],
-                    away.filter((id) => id !== f.id),
-                  )
-                }
-              >
-                Show
-              </Button>
-            </View>
-          ))}
+          <Ordered shown={shown} hidden={hidden} keep={keep} />
           {own ? (
             <Button variant="quiet" icon="undo" onPress={() => keepForm(kind.id, null)}>
               {form && kind.path.length > 1 ? 'As the kind above has it' : 'The usual order again'}
@@ -105,5 +48,76 @@ export function FormOrder({ kind }: { kind: Kind }) {
         </>
       ) : null}
     </Card>
+  );
+}
+
+/** The questions in their order, and those put away. */
+function Ordered(props: {
+  shown: readonly FactSpec[];
+  hidden: readonly FactSpec[];
+  keep: (order: readonly string[], away: readonly string[]) => void;
+}) {
+  const { shown, hidden, keep } = props;
+  const order = shown.map((f) => f.id);
+  const away = hidden.map((f) => f.id);
+  return (
+    <>
+      {shown.map((f, i) => (
+        <View key={f.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+          <View style={{ flex: 1 }}>
+            <Text>{f.label}</Text>
+            {f.need === 'required' ? (
+              <Text variant="small" tone="soft">
+                Required: always shown
+              </Text>
+            ) : null}
+          </View>
+          <SignButton
+            icon="up"
+            label={`Move ${f.label} up`}
+            disabled={i === 0}
+            onPress={() => keep(movedInOrder(order, f.id, -1), away)}
+          />
+          <SignButton
+            icon="down"
+            label={`Move ${f.label} down`}
+            disabled={i === shown.length - 1}
+            onPress={() => keep(movedInOrder(order, f.id, 1), away)}
+          />
+          <Button
+            variant="quiet"
+            label={`Put ${f.label} away`}
+            disabled={f.need === 'required'}
+            onPress={() =>
+              keep(
+                order.filter((id) => id !== f.id),
+                [...away, f.id],
+              )
+            }
+          >
+            Put away
+          </Button>
+        </View>
+      ))}
+      {hidden.map((f) => (
+        <View key={f.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+          <Text tone="soft" style={{ flex: 1 }}>
+            {`${f.label}: put away`}
+          </Text>
+          <Button
+            variant="quiet"
+            label={`Show ${f.label}`}
+            onPress={() =>
+              keep(
+                [...order, f.id],
+                away.filter((id) => id !== f.id),
+              )
+            }
+          >
+            Show
+          </Button>
+        </View>
+      ))}
+    </>
   );
 }

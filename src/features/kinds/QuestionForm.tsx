@@ -30,24 +30,10 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
   const put = (part: Partial<FactSpec>) => setSpec({ ...spec, ...part });
   const type = spec.type ?? 'text';
   const keep = () => {
-    const list = [
-      ...new Set(
-        choices
-          .split(',')
-          .map((c) => c.trim())
-          .filter(Boolean),
-      ),
-    ];
-    const { choices: _, ...rest } = spec;
-    const whole: FactSpec = {
-      ...rest,
-      label: spec.label.trim(),
-      ...(type === 'text' && list.length > 0 ? { choices: list } : {}),
-    };
-    if (list.some((c) => c.length > 80) || list.length > 200)
-      return setTrouble('At most 200 choices of 80 characters each. Nothing was changed.');
-    const usual = whole.usual ? factValue(whole, whole.usual) : null;
-    if (usual && !usual.ok) return setTrouble(`What it begins with does not fit: ${typedTrouble(usual.why)}`);
+    const list = choicesIn(choices);
+    const whole = wholeSpec(spec, list);
+    const why = specTrouble(whole, list);
+    if (why !== null) return setTrouble(why);
     keepSpecific(at, whole);
     onDone();
   };
@@ -60,13 +46,7 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
         pause={0}
         onChange={(label) => put({ label })}
       />
-      <ChipRow label="What the answer is">
-        {TYPES.map(([id, words]) => (
-          <Chip key={id} on={type === id} onPress={() => put({ type: id })}>
-            {words}
-          </Chip>
-        ))}
-      </ChipRow>
+      <AnswerTypes type={type} onChoose={(id) => put({ type: id })} />
       {type === 'text' ? (
         <Field
           label="Choices, with commas between"
@@ -85,21 +65,7 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
           onChange={(unit) => put({ unit })}
         />
       ) : null}
-      <ChipRow label="Type of answer" radio={false}>
-        {type === 'text' && choices.trim() !== '' ? (
-          <Chip role="checkbox" on={spec.closed ?? false} onPress={() => put({ closed: !spec.closed })}>
-            Only these choices
-          </Chip>
-        ) : null}
-        {type === 'text' ? (
-          <Chip role="checkbox" on={spec.several ?? false} onPress={() => put({ several: !spec.several })}>
-            Several answers
-          </Chip>
-        ) : null}
-        <Chip role="checkbox" on={spec.private ?? false} onPress={() => put({ private: !spec.private })}>
-          Private: never sent
-        </Chip>
-      </ChipRow>
+      <AnswerRules spec={spec} hasChoices={choices.trim() !== ''} put={put} />
       <ChipRow label="How much it is wanted">
         {NEEDS.map(([id, words]) => (
           <Chip key={id} on={(spec.need ?? 'optional') === id} onPress={() => put({ need: id })}>
@@ -122,5 +88,59 @@ export function QuestionForm(props: { at: string; before: FactSpec | null; onDon
         <Button onPress={onDone}>Cancel</Button>
       </View>
     </View>
+  );
+}
+
+/** Choices typed with commas between, each once. */
+function choicesIn(text: string): string[] {
+  const list = text.split(',').map((c) => c.trim());
+  return [...new Set(list.filter(Boolean))];
+}
+
+function wholeSpec(spec: FactSpec, list: string[]): FactSpec {
+  const { choices: _, ...rest } = spec;
+  const choices = (spec.type ?? 'text') === 'text' && list.length > 0 ? { choices: list } : {};
+  return { ...rest, label: spec.label.trim(), ...choices };
+}
+
+/** Why it can't be kept like this; null where it can. */
+function specTrouble(spec: FactSpec, list: readonly string[]): string | null {
+  if (list.some((c) => c.length > 80) || list.length > 200)
+    return 'At most 200 choices of 80 characters each. Nothing was changed.';
+  const usual = spec.usual ? factValue(spec, spec.usual) : null;
+  return usual && !usual.ok ? `What it begins with does not fit: ${typedTrouble(usual.why)}` : null;
+}
+
+function AnswerTypes({ type, onChoose }: { type: FactType; onChoose: (type: FactType) => void }) {
+  return (
+    <ChipRow label="What the answer is">
+      {TYPES.map(([id, words]) => (
+        <Chip key={id} on={type === id} onPress={() => onChoose(id)}>
+          {words}
+        </Chip>
+      ))}
+    </ChipRow>
+  );
+}
+
+function AnswerRules(props: { spec: FactSpec; hasChoices: boolean; put: (part: Partial<FactSpec>) => void }) {
+  const { spec, hasChoices, put } = props;
+  const type = spec.type ?? 'text';
+  return (
+    <ChipRow label="Type of answer" radio={false}>
+      {type === 'text' && hasChoices ? (
+        <Chip role="checkbox" on={spec.closed ?? false} onPress={() => put({ closed: !spec.closed })}>
+          Only these choices
+        </Chip>
+      ) : null}
+      {type === 'text' ? (
+        <Chip role="checkbox" on={spec.several ?? false} onPress={() => put({ several: !spec.several })}>
+          Several answers
+        </Chip>
+      ) : null}
+      <Chip role="checkbox" on={spec.private ?? false} onPress={() => put({ private: !spec.private })}>
+        Private: never sent
+      </Chip>
+    </ChipRow>
   );
 }

@@ -119,6 +119,7 @@ function Lines() {
     {
       queryKey: ['ledger'],
       queryFn: ({ pageParam }) => ledgerLines(pageParam),
+      // Else its type would be of nothing but undefined.
       initialPageParam: undefined as number | undefined,
       getNextPageParam: ({ more, lines }) => (more ? lines.at(-1)?.seq : undefined),
       gcTime: 0,

@@ -72,6 +72,7 @@ export function Grid(props: { list: readonly Item[]; questions: readonly Questio
 /** The table can be reached by the keyboard alone: with the focus comes its first cell. */
 function useReachable(around: RefObject<View | null>, grid: RefObject<DataSheetGridRef | null>) {
   useEffect(() => {
+    // On the web a View is its element.
     const outer = around.current as unknown as HTMLElement | null;
     if (!outer) return;
     const reach = () => {

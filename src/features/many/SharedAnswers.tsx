@@ -49,26 +49,7 @@ export function SharedAnswers(props: { list: readonly Item[]; questions: readonl
   return (
     <Card label="The same for all">
       <Text variant="heading">The same for all of them</Text>
-      <ChipRow label="What they share" radio={false}>
-        {shareable
-          .filter((q) => target === null || q.target === target)
-          .map((q) => (
-            <Chip
-              key={q.target}
-              role="button"
-              on={q.target === target}
-              label={`All have the same: ${q.label}`}
-              onPress={() => open(q.target === target ? null : q.target)}
-            >
-              {q.label}
-            </Chip>
-          ))}
-        {target === null ? null : (
-          <Chip role="button" on={false} onPress={() => open(null)}>
-            Something else
-          </Chip>
-        )}
-      </ChipRow>
+      <WhatTheyShare questions={shareable} target={target} onChoose={open} />
       {question ? (
         <>
           <AnswerField
@@ -94,5 +75,35 @@ export function SharedAnswers(props: { list: readonly Item[]; questions: readonl
         </Text>
       ) : null}
     </Card>
+  );
+}
+
+function WhatTheyShare(props: {
+  questions: readonly Question[];
+  target: Target | null;
+  onChoose: (target: Target | null) => void;
+}) {
+  const { questions, target, onChoose } = props;
+  return (
+    <ChipRow label="What they share" radio={false}>
+      {questions
+        .filter((q) => target === null || q.target === target)
+        .map((q) => (
+          <Chip
+            key={q.target}
+            role="button"
+            on={q.target === target}
+            label={`All have the same: ${q.label}`}
+            onPress={() => onChoose(q.target === target ? null : q.target)}
+          >
+            {q.label}
+          </Chip>
+        ))}
+      {target === null ? null : (
+        <Chip role="button" on={false} onPress={() => onChoose(null)}>
+          Something else
+        </Chip>
+      )}
+    </ChipRow>
   );
 }

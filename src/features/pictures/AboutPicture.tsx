@@ -4,8 +4,9 @@ import { View } from 'react-native';
 import { ORIGINS } from '@/contract/picture';
 import type { Picture, Item } from '@/contract/records';
 import { isOwn, ORIGIN_WORDS } from '@/core/picture/origin';
-import { shotList } from '@/core/picture/shots';
+import { shotList, type Shot } from '@/core/picture/shots';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { OneOf } from '@/parts/ui/Choices';
 import { Text } from '@/parts/ui/Text';
 import { exactly } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
@@ -44,66 +45,59 @@ export function AboutPicture({ item, picture }: { item: Item; picture: Picture }
           {open ? 'Done' : 'About it'}
         </Button>
       </View>
-      {open ? (
-        <>
-          <Text variant="small" tone="soft">
-            What it shows
-          </Text>
-          <ChipRow label="What it shows">
-            {shots.map((shot) => (
-              <Chip
-                key={shot.id}
-                on={picture.shows === shot.id}
-                onPress={() => {
-                  editPicture(picture.id, 'what a picture shows', {
-                    shows: picture.shows === shot.id ? '' : shot.id,
-                  });
-                  if (shot.id.startsWith('flaw:'))
-                    editItem(item.id, 'picture of a flaw', (t) => ({
-                      flaws: t.flaws.map((f) =>
-                        `flaw:${f.id}` === shot.id ? { ...f, pictureId: picture.id } : f,
-                      ),
-                    }));
-                }}
-              >
-                {shot.name}
-              </Chip>
-            ))}
-          </ChipRow>
-          <Text variant="small" tone="soft">
-            Where it comes from
-          </Text>
-          <ChipRow label="Where it comes from">
-            {ORIGINS.filter((o) => o !== 'demo' || picture.origin === 'demo').map((origin) => (
-              <Chip
-                key={origin}
-                on={picture.origin === origin}
-                onPress={() =>
-                  editPicture(picture.id, 'where a picture comes from', { origin, sendAnyway: false })
-                }
-              >
-                {ORIGIN_WORDS[origin]}
-              </Chip>
-            ))}
-          </ChipRow>
-          {own ? null : (
-            <ChipRow label="Whether it is sent" radio={false}>
-              <Chip
-                role="checkbox"
-                on={picture.sendAnyway}
-                onPress={() =>
-                  editPicture(picture.id, 'whether a picture is sent', { sendAnyway: !picture.sendAnyway })
-                }
-              >
-                Send it: I have its owner’s leave
-              </Chip>
-            </ChipRow>
-          )}
-          <Text variant="small" tone="soft" figures>
-            {`${picture.author}, ${exactly(picture.takenAt ?? picture.addedAt)} · ${picture.width} × ${picture.height} · ${Math.round(picture.bytes / 1000)} kB`}
-          </Text>
-        </>
-      ) : null}
+      {open ? <Sayings item={item} picture={picture} shots={shots} /> : null}
     </View>
   );
+}
+
+/** What can be said of it: what it shows, where it comes from, whether it is sent. */
+function Sayings(props: { item: Item; picture: Picture; shots: readonly Shot[] }) {
+  const { item, picture, shots } = props;
+  const own = isOwn(picture.origin);
+  return (
+    <>
+      <OneOf
+        label="What it shows"
+        options={shots.map((shot) => [shot.id, shot.name])}
+        value={picture.shows}
+        onChoose={(shot) => sayWhatItShows(item, picture, shot)}
+      />
+      <OneOf
+        label="Where it comes from"
+        options={ORIGINS.filter((o) => o !== 'demo' || picture.origin === 'demo').map((origin) => [
+          origin,
+          ORIGIN_WORDS[origin],
+        ])}
+        value={picture.origin}
+        onChoose={(origin) =>
+          editPicture(picture.id, 'where a picture comes from', { origin, sendAnyway: false })
+        }
+      />
+      {own ? null : (
+        <ChipRow label="Whether it is sent" radio={false}>
+          <Chip
+            role="checkbox"
+            on={picture.sendAnyway}
+            onPress={() =>
+              editPicture(picture.id, 'whether a picture is sent', { sendAnyway: !picture.sendAnyway })
+            }
+          >
+            Send it: I have its owner’s leave
+          </Chip>
+        </ChipRow>
+      )}
+      <Text variant="small" tone="soft" figures>
+        {`${picture.author}, ${exactly(picture.takenAt ?? picture.addedAt)} · ${picture.width} × ${picture.height} · ${Math.round(picture.bytes / 1000)} kB`}
+      </Text>
+    </>
+  );
+}
+
+/** Said twice it is taken back; a picture of a flaw is the flaw's own. */
+function sayWhatItShows(item: Item, picture: Picture, shot: string): void {
+  editPicture(picture.id, 'what a picture shows', { shows: picture.shows === shot ? '' : shot });
+  if (shot.startsWith('flaw:'))
+    editItem(item.id, 'picture of a flaw', (t) => ({
+      flaws: t.flaws.map((f) => (`flaw:${f.id}` === shot ? { ...f, pictureId: picture.id } : f)),
+    }));
 }

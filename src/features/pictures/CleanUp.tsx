@@ -77,44 +77,18 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
   );
   const tools = (
     <View style={{ gap: 12 }}>
-      <Slide label="Tools">
-        {TOOLS.map(([name, words, icon]) => (
-          <Button
-            key={name}
-            icon={icon}
-            variant={tool === name ? 'main' : 'plain'}
-            disabled={busy}
-            onPress={() => choose(name)}
-            style={{ flexShrink: 0, paddingHorizontal: 12 }}
-          >
-            {words}
-          </Button>
-        ))}
-      </Slide>
+      <Tools tool={tool} busy={busy} onChoose={choose} />
       <Choices tool={tool} look={look} busy={busy} onStep={step} onAuto={auto} />
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      {rest ? (
-        <Text tone="good" role="status">
-          {rest}
-        </Text>
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <Button
-          disabled={busy || steps.length === 0 || item.pictureIds.length < 2}
-          onPress={() => run(() => sameToTheRest(item, id, setRest))}
-          style={{ flexGrow: 1 }}
-        >
-          Do the same to the rest
-        </Button>
-        <Button
-          variant="quiet"
-          disabled={busy || steps.length === 0}
-          onPress={() => act((tell) => cleaning.reset(id, tell))}
-          style={{ flexGrow: 1 }}
-        >
-          As it was taken
-        </Button>
-      </View>
+      <MoreSteps
+        item={item}
+        picture={picture}
+        busy={busy}
+        run={run}
+        rest={rest}
+        onRest={setRest}
+        onReset={() => act((tell) => cleaning.reset(id, tell))}
+      />
     </View>
   );
   return (
@@ -131,12 +105,73 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
   );
 }
 
+function Tools(props: { tool: Tool | null; busy: boolean; onChoose: (tool: Tool) => void }) {
+  const { tool, busy, onChoose } = props;
+  return (
+    <Slide label="Tools">
+      {TOOLS.map(([name, words, icon]) => (
+        <Button
+          key={name}
+          icon={icon}
+          variant={tool === name ? 'main' : 'plain'}
+          disabled={busy}
+          onPress={() => onChoose(name)}
+          style={{ flexShrink: 0, paddingHorizontal: 12 }}
+        >
+          {words}
+        </Button>
+      ))}
+    </Slide>
+  );
+}
+
 /** What a tool does where nothing was done yet; a second tap only shows its choices. */
 function atOnce(tool: Tool, look: Look): Automatic | EditStep | null {
   if (tool === 'turn') return { type: 'turn', quarters: 1 };
   if (tool === 'brush') return look.white ? null : 'white';
   const done = { white: look.white, light: look.gains, crop: look.crop, straighten: look.degrees }[tool];
   return done ? null : tool;
+}
+
+/** The same to all other pictures, and the way back to how it was taken. */
+function MoreSteps(props: {
+  item: Item;
+  picture: Picture;
+  busy: boolean;
+  run: (work: () => Promise<unknown>) => void;
+  /** How far the rest is. */
+  rest: string | null;
+  onRest: (words: string) => void;
+  onReset: () => void;
+}) {
+  const { item, busy, run, rest, onRest, onReset } = props;
+  const { id, steps } = props.picture;
+  return (
+    <>
+      {rest ? (
+        <Text tone="good" role="status">
+          {rest}
+        </Text>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Button
+          disabled={busy || steps.length === 0 || item.pictureIds.length < 2}
+          onPress={() => run(() => sameToTheRest(item, id, onRest))}
+          style={{ flexGrow: 1 }}
+        >
+          Do the same to the rest
+        </Button>
+        <Button
+          variant="quiet"
+          disabled={busy || steps.length === 0}
+          onPress={onReset}
+          style={{ flexGrow: 1 }}
+        >
+          As it was taken
+        </Button>
+      </View>
+    </>
+  );
 }
 
 /** The same steps to all other pictures of the item; tells how far it is. */

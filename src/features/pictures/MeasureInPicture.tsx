@@ -103,16 +103,7 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
   );
   return (
     <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Measure">
-      <HeadBar>
-        <SignButton
-          icon="back"
-          label="Back to the sheet"
-          onPress={() => router.navigate(`/item/${item.id}`)}
-        />
-        <Text variant="heading" aria-level={1} style={{ flex: 1 }} numberOfLines={1}>
-          Measure in the picture
-        </Text>
-      </HeadBar>
+      <Head onBack={() => router.navigate(`/item/${item.id}`)} />
       <TwoParts
         label="Picture and lines"
         large={
@@ -128,6 +119,17 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
         small={controls}
       />
     </View>
+  );
+}
+
+function Head({ onBack }: { onBack: () => void }) {
+  return (
+    <HeadBar>
+      <SignButton icon="back" label="Back to the sheet" onPress={onBack} />
+      <Text variant="heading" aria-level={1} style={{ flex: 1 }} numberOfLines={1}>
+        Measure in the picture
+      </Text>
+    </HeadBar>
   );
 }
 

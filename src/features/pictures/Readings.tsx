@@ -130,7 +130,7 @@ function useCrop({ pictureId, box }: Reading): string | null {
     let made: string | null = null;
     let wanted = true;
     if (!pictureId) return;
-    const [x, y, w, h] = key.split(',').map(Number) as [number, number, number, number];
+    const [x = 0, y = 0, w = 0, h = 0] = key.split(',').map(Number);
     const edge = Math.max(h * 0.5, 0.01);
     const left = Math.max(0, x - edge);
     const top = Math.max(0, y - edge);

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 
+import { keysOf } from '@/contract/fields';
 import { REFERENCE_SIZES, type Reference } from '@/core/measure/plane';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
@@ -7,7 +8,7 @@ import { Text } from '@/parts/ui/Text';
 
 import type { useReference } from './useReference';
 
-const NAMES = Object.entries(REFERENCE_SIZES) as [Reference, { name: string }][];
+const NAMES = keysOf(REFERENCE_SIZES).map((reference) => ({ reference, ...REFERENCE_SIZES[reference] }));
 
 /** What of known size lies beside the item, and how well it was made out. */
 export function References(props: {
@@ -23,7 +24,7 @@ export function References(props: {
           Lying flat beside it
         </Text>
         <ChipRow label="Reference">
-          {NAMES.map(([reference, { name }]) => (
+          {NAMES.map(({ reference, name }) => (
             <Chip key={reference} on={found?.reference === reference} onPress={() => props.onLook(reference)}>
               {name}
             </Chip>

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import type { MarkdownSteps, Item } from '@/contract/records';
 import { openHold } from '@/core/holds/holds';
+import type { Kind } from '@/core/kinds/spec';
 import { floorHere } from '@/core/listing/effective';
 import { formatAmount, formatMoney } from '@/core/money/money';
 import { auctionTrouble, expectAuction, expectFixed, type Estimate } from '@/core/price/auction';
@@ -107,25 +108,73 @@ function ComingDown({ item, price, floor }: PartProps) {
   const kind = kinds.get(item.kind);
   const steps = item.markdown?.steps ?? [];
   const put = (next: MarkdownSteps | null) => comeDown(item.id, next);
-  if (!item.markdown) {
-    const own = [...(kind?.path ?? [])]
-      .reverse()
-      .map((id) => kept[id])
-      .find(Boolean);
-    return (
-      <Button onPress={() => put(own ?? [...USUAL_MARKDOWN.steps])}>
-        {own
-          ? `Let it come down as ${kind?.name.toLocaleLowerCase('en')} does`
-          : 'Let the price come down by itself'}
-      </Button>
-    );
-  }
+  if (!item.markdown) return <BeginComingDown kind={kind} put={put} />;
   const trouble = planTrouble({ steps });
   const days = trouble ? [] : markdownDays(price, { steps }, floor, item.markdown.from);
+  return (
+    <View style={{ gap: 6 }}>
+      <Steps steps={steps} put={put} />
+      {trouble ? <Notice tone="caution">{markdownTrouble(trouble)}</Notice> : null}
+      <View role="list" aria-label="Markdown schedule">
+        {days.map((d) => (
+          <Text key={d.at} role="listitem" tone="soft" figures>
+            {`${dayWords(d.at)}: ${formatMoney(d.price, currency)}${d.atFloor ? ', your floor' : ''}`}
+          </Text>
+        ))}
+      </View>
+      <Calendar
+        label="The days on a calendar"
+        from={item.markdown.from}
+        marks={days.map((d) => ({
+          at: d.at,
+          words: formatAmount(d.price, currency),
+          tone: d.atFloor ? 'trouble' : 'ink',
+        }))}
+      />
+      <Held item={item} />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Button variant="quiet" onPress={() => put([...steps, stepAfter(steps)])}>
+          One more step
+        </Button>
+        {kind && !trouble ? (
+          <Button variant="quiet" onPress={() => setSettings({ markdowns: { ...kept, [kind.id]: steps } })}>
+            {`Keep this for ${kind.name.toLocaleLowerCase('en')}`}
+          </Button>
+        ) : null}
+        <Button variant="quiet" onPress={() => put(null)}>
+          Let it stand still
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+/** As its kind has come down before, or the usual way. */
+function BeginComingDown({ kind, put }: { kind: Kind | undefined; put: (steps: MarkdownSteps) => void }) {
+  const kept = useAttic((s) => s.settings.markdowns);
+  const own = [...(kind?.path ?? [])]
+    .reverse()
+    .map((id) => kept[id])
+    .find(Boolean);
+  return (
+    <Button onPress={() => put(own ?? [...USUAL_MARKDOWN.steps])}>
+      {own
+        ? `Let it come down as ${kind?.name.toLocaleLowerCase('en')} does`
+        : 'Let the price come down by itself'}
+    </Button>
+  );
+}
+
+function stepAfter(steps: MarkdownSteps): MarkdownSteps[number] {
+  const last = steps.reduce((a, b) => (b.day > a.day ? b : a), { day: 0, offBp: 0 });
+  return { day: last.day + 28, offBp: Math.min(9_500, last.offBp + 1_000) };
+}
+
+function Steps({ steps, put }: { steps: MarkdownSteps; put: (steps: MarkdownSteps) => void }) {
   const change = (i: number, part: Partial<MarkdownSteps[number]>) =>
     put(steps.map((step, at) => (at === i ? { ...step, ...part } : step)));
   return (
-    <View style={{ gap: 6 }}>
+    <>
       {steps.map((step, i) => (
         <View key={i} style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
           <View style={{ flex: 1 }}>
@@ -156,44 +205,7 @@ function ComingDown({ item, price, floor }: PartProps) {
           </Button>
         </View>
       ))}
-      {trouble ? <Notice tone="caution">{markdownTrouble(trouble)}</Notice> : null}
-      <View role="list" aria-label="Markdown schedule">
-        {days.map((d) => (
-          <Text key={d.at} role="listitem" tone="soft" figures>
-            {`${dayWords(d.at)}: ${formatMoney(d.price, currency)}${d.atFloor ? ', your floor' : ''}`}
-          </Text>
-        ))}
-      </View>
-      <Calendar
-        label="The days on a calendar"
-        from={item.markdown.from}
-        marks={days.map((d) => ({
-          at: d.at,
-          words: formatAmount(d.price, currency),
-          tone: d.atFloor ? 'trouble' : 'ink',
-        }))}
-      />
-      <Held item={item} />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <Button
-          variant="quiet"
-          onPress={() => {
-            const last = steps.reduce((a, b) => (b.day > a.day ? b : a), { day: 0, offBp: 0 });
-            put([...steps, { day: last.day + 28, offBp: Math.min(9_500, last.offBp + 1_000) }]);
-          }}
-        >
-          One more step
-        </Button>
-        {kind && !trouble ? (
-          <Button variant="quiet" onPress={() => setSettings({ markdowns: { ...kept, [kind.id]: steps } })}>
-            {`Keep this for ${kind.name.toLocaleLowerCase('en')}`}
-          </Button>
-        ) : null}
-        <Button variant="quiet" onPress={() => put(null)}>
-          Let it stand still
-        </Button>
-      </View>
-    </View>
+    </>
   );
 }
 

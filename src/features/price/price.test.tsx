@@ -3,7 +3,7 @@ import type { ComponentType } from 'react';
 import type { Item } from '@/contract/records';
 import { useAttic } from '@/store/attic/attic';
 import { canPress, fill, open, press, said, sees, type PageOptions } from '@/testing/page';
-import { manyThings } from '@/testing/world';
+import { manyItems } from '@/testing/world';
 
 import { Comps } from './Comps';
 import { MorePrice } from './MorePrice';
@@ -12,7 +12,7 @@ const DAY = 86_400_000;
 
 /** One section of the sheet of an item, drawn again whenever the item changes. */
 async function openFor(Section: ComponentType<{ item: Item }>, title: string, options: PageOptions = {}) {
-  const id = (await manyThings()).id(title);
+  const id = (await manyItems()).id(title);
   const Page = () => <Section item={useAttic((s) => s.items[id]!)} />;
   const asked = await open(Page, options);
   return { asked, item: () => useAttic.getState().items[id]! };

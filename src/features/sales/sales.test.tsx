@@ -3,7 +3,7 @@ import { useTalks } from '@/store/fulfilment/talks';
 import { sold, told } from '@/testing/courier';
 import { open, press, sees } from '@/testing/page';
 import { went } from '@/testing/router';
-import { emptyAttic, manyThings } from '@/testing/world';
+import { emptyAttic, manyItems } from '@/testing/world';
 
 import { Sales } from './Sales';
 import { Ledger } from '../ledger/Ledger';
@@ -32,7 +32,7 @@ describe('sales', () => {
     await sees('Messages and offersnot all could be asked');
   });
   it('say what was sold, what it left, how fast it was gone elsewhere, and lead to the order', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     told(many.id('Ostler'), { sale: sold('brackenmoor', 'B-2', { at, knownAt: at }), closing: CLOSING });
     await open(Sales);
     await sees(/Brackenmoor, 1 hour ago · order B-2/u);
@@ -59,7 +59,7 @@ describe('the ledger', () => {
     words,
   });
   it('adds takings by marketplace, and shows what the courier did, earlier lines on demand', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     told(many.id('Ostler'), {
       sale: sold('brackenmoor', 'B-2', { at, fees: 600, amount: 7_400, postage: 580 }),
       closing: CLOSING,
@@ -80,7 +80,7 @@ describe('the ledger', () => {
     expect(asked.filter((a) => a.path.startsWith('/ledger'))).toHaveLength(2);
   });
   it('that can’t be saved now says so', async () => {
-    await manyThings();
+    await manyItems();
     await open(Ledger, { offline: true });
     await press('Save the whole ledger');
     await sees('The courier can’t be reached');

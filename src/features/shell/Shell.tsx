@@ -94,6 +94,7 @@ function Bar() {
             role="link"
             aria-label={alarm ? `${place.name}, ${alarms} urgent` : place.name}
             aria-current={here ? 'page' : undefined}
+            // A path of the list of places, which the router’s type does not know.
             onPress={() => router.navigate(place.path as '/')}
             style={wide ? styles.railItem : styles.barItem}
           >

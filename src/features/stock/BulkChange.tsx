@@ -7,6 +7,7 @@ import { planBulk, type Action, type BulkPlan, type Target } from '@/core/stock/
 import { questionsOf } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
 import { FillInButton } from '@/parts/trade/FillInButton';
+import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
@@ -56,20 +57,13 @@ export function BulkChange(props: {
   onNone: () => void;
 }) {
   const { chosen } = props;
-  const items = useDeferredValue(useAttic((s) => s.items));
-  const forms = useAttic((s) => s.forms);
   const ways = useWays();
   const [target, setTarget] = useState<Target | null>(null);
   const [how, setHow] = useState<Action['type']>('set');
   const [value, setValue] = useState('');
   const [by, setBy] = useState('');
   const [done, setDone] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const list = useMemo(() => [...chosen].flatMap((id) => items[id] ?? []), [chosen, items]);
-  const questions = useMemo(
-    () => questionsOf(list, ways, Object.values(forms)).filter((q) => q.target.includes(':')),
-    [list, ways, forms],
-  );
+  const { list, questions } = useChosen(chosen);
   const question = questions.find((q) => q.target === target);
   const hows = target === null ? [] : (narrow(target) ?? ACTIONS.map(([id]) => id));
   const doing = hows.includes(how) ? how : 'set';
@@ -91,15 +85,7 @@ export function BulkChange(props: {
   };
   return (
     <Card label="Change several at once">
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
-        <Text variant="strong" figures style={{ flex: 1 }} role="status">
-          {plural(list.length, '1 chosen', `${list.length} chosen`)}
-        </Text>
-        <Button variant="quiet" onPress={props.onAll}>{`All ${props.shown.length}`}</Button>
-        <Button variant="quiet" disabled={list.length === 0} onPress={props.onNone}>
-          None
-        </Button>
-      </View>
+      <Chosen count={list.length} of={props.shown.length} onAll={props.onAll} onNone={props.onNone} />
       {list.length > 0 && target === null ? <FillInButton ids={list.map((t) => t.id)} /> : null}
       {list.length === 0 ? (
         <Text tone="soft">Tap items in the list, then say here what changes.</Text>
@@ -133,29 +119,28 @@ export function BulkChange(props: {
       {plan && list.length > 0 ? (
         <WhatWouldChange
           plan={plan}
-          busy={busy}
           onChange={async () => {
-            setBusy(true);
-            const n = await applyBulk(name, plan);
-            setBusy(false);
-            setDone(
-              plural(
-                n,
-                'One item changed. Undo takes it back.',
-                `${n} items changed. Undo takes all of it back.`,
-              ),
-            );
+            setDone(doneWords(await applyBulk(name, plan)));
             setValue('');
           }}
         />
       ) : null}
-      {done ? (
-        <Text tone="good" role="status">
-          {done}
-        </Text>
-      ) : null}
+      <Said words={done} />
     </Card>
   );
+}
+
+/** The items chosen, and the questions that can be answered for all of them at once. */
+function useChosen(chosen: ReadonlySet<string>) {
+  const items = useDeferredValue(useAttic((s) => s.items));
+  const forms = useAttic((s) => s.forms);
+  const ways = useWays();
+  const list = useMemo(() => [...chosen].flatMap((id) => items[id] ?? []), [chosen, items]);
+  const questions = useMemo(
+    () => questionsOf(list, ways, Object.values(forms)).filter((q) => q.target.includes(':')),
+    [list, ways, forms],
+  );
+  return { list, questions };
 }
 
 /** What is to be done; null while there is nothing to do it with. */
@@ -163,6 +148,33 @@ function actionOf(how: Action['type'], value: string, by: string): Action | null
   if (how === 'clear') return { type: 'clear' };
   if (value.trim() === '') return null;
   return how === 'replace' ? { type: 'replace', find: value, by } : { type: how, value };
+}
+
+function Chosen(props: { count: number; of: number; onAll: () => void; onNone: () => void }) {
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
+      <Text variant="strong" figures style={{ flex: 1 }} role="status">
+        {plural(props.count, '1 chosen', `${props.count} chosen`)}
+      </Text>
+      <Button variant="quiet" onPress={props.onAll}>{`All ${props.of}`}</Button>
+      <Button variant="quiet" disabled={props.count === 0} onPress={props.onNone}>
+        None
+      </Button>
+    </View>
+  );
+}
+
+function Said({ words }: { words: string | null }) {
+  if (words === null) return null;
+  return (
+    <Text tone="good" role="status">
+      {words}
+    </Text>
+  );
+}
+
+function doneWords(n: number): string {
+  return plural(n, 'One item changed. Undo takes it back.', `${n} items changed. Undo takes all of it back.`);
 }
 
 function WhatChanges(props: {
@@ -190,8 +202,9 @@ function WhatChanges(props: {
 }
 
 /** Every change before it is made, and what can't be changed with the reason. */
-function WhatWouldChange(props: { plan: BulkPlan; busy: boolean; onChange: () => Promise<void> }) {
-  const { plan, busy, onChange } = props;
+function WhatWouldChange(props: { plan: BulkPlan; onChange: () => Promise<void> }) {
+  const { plan, onChange } = props;
+  const { run, busy, trouble } = useAsyncAction();
   const items = useAttic((s) => s.items);
   const reasons = new Map<string, number>();
   for (const { why } of plan.refused) {
@@ -216,7 +229,8 @@ function WhatWouldChange(props: { plan: BulkPlan; busy: boolean; onChange: () =>
           {`${count} left as ${plural(count, 'it is', 'they are')}: ${why}`}
         </Notice>
       ))}
-      <Button variant="main" disabled={plan.changes.length === 0 || busy} onPress={() => void onChange()}>
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      <Button variant="main" disabled={plan.changes.length === 0 || busy} onPress={() => run(onChange)}>
         {busy
           ? 'Changing…'
           : plural(plan.changes.length, 'Change 1 item', `Change ${plan.changes.length} items`)}

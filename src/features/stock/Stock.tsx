@@ -8,6 +8,7 @@ import { counted } from '@/core/language/plural';
 import { EVERYTHING, filtered, isEverything } from '@/core/stock/filter';
 import { groupWords } from '@/core/stock/groups';
 import { ordered, type SortOrder } from '@/core/stock/search';
+import { toggled } from '@/parts/trade/toggled';
 import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LongList } from '@/parts/ui/LongList';
@@ -82,11 +83,7 @@ export function Stock() {
   const press = useCallback(
     (id: string) => {
       if (!choosing) return router.navigate(`/item/${id}`);
-      setChosen((before) => {
-        const next = new Set(before);
-        if (!next.delete(id)) next.add(id);
-        return next;
-      });
+      setChosen((before) => toggled(before ?? new Set(), id));
     },
     [choosing, router],
   );
@@ -102,19 +99,7 @@ export function Stock() {
       table={wide && shown.length > 0 ? { label: 'Stock', head: <TableHead /> } : undefined}
       row={(item) => <Line item={item} chosen={chosen ? chosen.has(item.id) : null} onPress={press} />}
     >
-      <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
-        <Text variant="title" style={{ flex: 1 }}>
-          Stock
-        </Text>
-        <Button variant="quiet" icon="send" onPress={() => router.navigate('/crosslist')}>
-          Crosslist
-        </Button>
-        <SignButton
-          icon="attic"
-          label="The attic: hauls, spots, kinds, codes"
-          onPress={() => router.navigate('/attic')}
-        />
-      </View>
+      <Head />
       <Field
         label="Search"
         value={filter.words}
@@ -153,6 +138,25 @@ export function Stock() {
         />
       ) : null}
     </LongList>
+  );
+}
+
+function Head() {
+  const router = useRouter();
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
+      <Text variant="title" style={{ flex: 1 }}>
+        Stock
+      </Text>
+      <Button variant="quiet" icon="send" onPress={() => router.navigate('/crosslist')}>
+        Crosslist
+      </Button>
+      <SignButton
+        icon="attic"
+        label="The attic: hauls, spots, kinds, codes"
+        onPress={() => router.navigate('/attic')}
+      />
+    </View>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useAttic } from '@/store/attic/attic';
 import { fill, open, press, sees, settled } from '@/testing/page';
 import { went } from '@/testing/router';
-import { emptyAttic, manyThings } from '@/testing/world';
+import { emptyAttic, manyItems } from '@/testing/world';
 
 import { Stock } from './Stock';
 
@@ -17,7 +17,7 @@ it('an empty attic leads to its first picture', async () => {
 
 describe('many items', () => {
   beforeEach(async () => {
-    await manyThings();
+    await manyItems();
     await open(Stock);
   });
   it('are found as one types, by words, code and spot; nothing that fits is said to be nothing', async () => {

@@ -4,7 +4,7 @@ import { editItem } from '@/store/items/items';
 import { commandsIn, listed, sold, told } from '@/testing/courier';
 import { open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
-import { emptyAttic, manyThings, troubledEvening } from '@/testing/world';
+import { emptyAttic, manyItems, troubledEvening } from '@/testing/world';
 
 import { Today } from './Today';
 
@@ -86,7 +86,7 @@ describe('a troubled evening', () => {
 
 describe('items that wait for a decision', () => {
   it('sold is fetched from its spot, packed with one press', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     const at = Date.now() - 9_000;
     told(many.id('Ostler'), {
       sale: sold('brackenmoor', 'B-2', { at }),
@@ -100,7 +100,7 @@ describe('items that wait for a decision', () => {
     expect(Object.values(useAttic.getState().orders)[0]?.packedAt).toBeTruthy();
   });
   it('promised long ago, or about to meet, is one press from being over', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     const hold = (title: string, meet: number | null) =>
       editItem(many.id(title), 'promised', () => ({
         holds: [
@@ -135,7 +135,7 @@ describe('items that wait for a decision', () => {
     expect(said()).not.toMatch(/Promised since/u);
   });
   it('a consignment that ends goes on, is marked down, or goes back', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     const silk = () => useAttic.getState().items[many.id('Silk')]!;
     await open(Today);
     await sees(/Mrs Aldous’s time ends in 3 days/u);
@@ -146,7 +146,7 @@ describe('items that wait for a decision', () => {
     expect(said()).not.toMatch(/time ends/u);
   });
   it('one sold to somebody while promised to another: the other is to be told', async () => {
-    const many = await manyThings();
+    const many = await manyItems();
     editItem(many.id('Ostler'), 'promised', () => ({
       holds: [{ from: Date.now() - 9, to: null, who: 'Imke', market: null, meet: null }],
     }));

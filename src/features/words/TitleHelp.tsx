@@ -27,7 +27,6 @@ export function TitleHelp(props: {
   const room = { max: most, counts: 'characters' as const };
   const left = most - countAs(item.title, 'characters');
   const buys = item.title === '' ? [] : nextBuys(item.title, titleParts(item, kinds, sought), room);
-  const fits = buys.filter((b) => b.fits);
   const missing = missingWords(item.title, sought, item, kinds);
   const names = item.title === '' ? [] : otherNames(item.title, sought, item, kinds);
   const notSaid = missing.filter((w) => !w.known && !names.some((n) => n.word === w.word)).slice(0, 5);
@@ -37,31 +36,7 @@ export function TitleHelp(props: {
   if (buys.length === 0 && names.length === 0 && (notSaid.length === 0 || item.title === '')) return null;
   return (
     <View style={{ gap: 6 }}>
-      {buys.length > 0 ? (
-        <>
-          <Text variant="small" tone="soft" figures>
-            {fits.length > 0
-              ? `Room for ${left} more. It could also say`
-              : `No room for ${buys
-                  .slice(0, FEW)
-                  .map((b) => `“${b.text}”`)
-                  .join(', ')}.`}
-          </Text>
-          <ChipRow label="Add to the title" radio={false}>
-            {fits.slice(0, FEW).map((buy) => (
-              <Chip
-                key={buy.from + buy.text}
-                role="button"
-                on={false}
-                label={`Add “${buy.text}” to the title, ${buy.cost} characters`}
-                onPress={() => add(buy.text)}
-              >
-                {`${buy.text} ${buy.cost}`}
-              </Chip>
-            ))}
-          </ChipRow>
-        </>
-      ) : null}
+      {buys.length > 0 ? <RoomFor buys={buys} left={left} onAdd={add} /> : null}
       {names.length > 0 ? (
         <>
           <Text variant="small" tone="soft">
@@ -98,5 +73,36 @@ export function TitleHelp(props: {
         </Text>
       ) : null}
     </View>
+  );
+}
+
+/** What else the title has room for, and how many characters are left. */
+function RoomFor(props: { buys: ReturnType<typeof nextBuys>; left: number; onAdd: (words: string) => void }) {
+  const { buys, left, onAdd } = props;
+  const fits = buys.filter((b) => b.fits);
+  return (
+    <>
+      <Text variant="small" tone="soft" figures>
+        {fits.length > 0
+          ? `Room for ${left} more. It could also say`
+          : `No room for ${buys
+              .slice(0, FEW)
+              .map((b) => `“${b.text}”`)
+              .join(', ')}.`}
+      </Text>
+      <ChipRow label="Add to the title" radio={false}>
+        {fits.slice(0, FEW).map((buy) => (
+          <Chip
+            key={buy.from + buy.text}
+            role="button"
+            on={false}
+            label={`Add “${buy.text}” to the title, ${buy.cost} characters`}
+            onPress={() => onAdd(buy.text)}
+          >
+            {`${buy.text} ${buy.cost}`}
+          </Chip>
+        ))}
+      </ChipRow>
+    </>
   );
 }

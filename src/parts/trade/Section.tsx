@@ -25,6 +25,7 @@ export function Section({ name, title, summary, children }: SectionProps) {
   const [open, setOpen] = useState(true);
   useEffect(() => {
     const unfold = (event: Event) => {
+      // Sent by `goTo` alone, with a name.
       if ((event as CustomEvent<string>).detail === name) setOpen(true);
     };
     window.addEventListener(GO_TO, unfold);

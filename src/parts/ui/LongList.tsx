@@ -33,6 +33,7 @@ export function LongList<T>(props: LongListProps<T>) {
     count: items.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => height,
+    // Asked for as many as there are.
     getItemKey: (index) => keyOf(items[index]!),
     scrollMargin: margin,
     overscan: 4,
@@ -56,6 +57,7 @@ export function LongList<T>(props: LongListProps<T>) {
             transform: `translateY(${item.start - margin}px)`,
           }}
         >
+          {/* Asked for as many as there are. */}
           {row(items[item.index]!, item.index)}
         </div>
       ))}

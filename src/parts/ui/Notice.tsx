@@ -25,13 +25,14 @@ const SIGNS: Record<NoticeProps['tone'], IconName> = {
 /** A sentence with a sign; the sign and the words carry the meaning, the colour helps. */
 export function Notice({ tone, children, onPress }: NoticeProps) {
   const c = useColours();
-  const look = {
+  const looks: Record<NoticeProps['tone'], [string, string]> = {
     alarm: [c.brick, c.onBrick],
     trouble: [c.brickTint, c.brick],
     caution: [c.brassTint, c.brassInk],
     info: [c.slateTint, c.slate],
     good: [c.mossTint, c.moss],
-  }[tone] as [string, string];
+  };
+  const look = looks[tone];
   const body = (
     <>
       <Icon name={SIGNS[tone]} colour={look[1]} size={19} />

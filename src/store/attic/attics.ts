@@ -1,3 +1,4 @@
+import { fieldsOf } from '@/contract/fields';
 import { COLLECTION_NAMES_EVER } from '@/contract/migrations';
 import type { CollectionName } from '@/contract/records';
 
@@ -78,8 +79,7 @@ async function looked(name: string): Promise<FoundAttic | null> {
 
 function parsed(text: string | null | undefined): Record<string, unknown> {
   try {
-    const value: unknown = JSON.parse(text ?? '');
-    return typeof value === 'object' && value !== null ? (value as Record<string, unknown>) : {};
+    return fieldsOf(JSON.parse(text ?? ''));
   } catch {
     // Half a page counts for nothing here; opening the attic sets it aside and says so.
     return {};

@@ -33,5 +33,6 @@ export function madeOf({ collection, id, record }: Put, records: Records): Made 
     after: record === null ? null : COLLECTIONS[collection].parse(record),
   };
   // What was handed in shares what did not change with what is stored; what was checked is a copy.
+  // Each record is its collection’s, as `Put` says; a union of pairs can’t be told from its parts.
   return { edit: edit as Edit, kept: slim({ ...edit, after: record } as Edit) };
 }

@@ -1,5 +1,5 @@
 import * as files from '@/store/base/files';
-import { emptyAttic, manyThings } from '@/testing/world';
+import { emptyAttic, manyItems } from '@/testing/world';
 
 import { change, putBlob, pictureKey, readBlob, saveNow, useAttic } from './attic';
 import { bringBack, openCopy, saveCopy } from './copies';
@@ -19,7 +19,7 @@ const state = () => useAttic.getState();
 
 /** An attic with many items, as a file. */
 async function copied(): Promise<Blob> {
-  await manyThings();
+  await manyItems();
   putBlob(pictureKey('picture-0-0', 'thumb'), JPEG);
   await saveCopy(progress);
   return saved.at(-1)!.blob;

@@ -138,8 +138,9 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
     }
     inIt += raw.length;
     let unread = 0;
-    for (const one of raw as unknown[]) {
+    for (const one of raw) {
       const read = readRecord(collection, one, head.data.schema);
+      // Read by the schema of this very collection.
       if (read.ok) (records[collection] as Record<string, unknown>)[read.record.id] = read.record;
       else unread += 1;
     }
@@ -195,6 +196,7 @@ export async function bringBack(
 ): Promise<Brought> {
   const wasEmpty = isEmptyAttic();
   const put = (collection: CollectionName, id: string) => () =>
+    // From the same collection of the copy.
     ({ collection, id, record: copy.records[collection][id] }) as Put;
   const { missing, differing } = copy.beside;
   setSettings(settingsAfter(useAttic.getState().settings, copy.settings, wasEmpty));

@@ -199,6 +199,7 @@ export class Attic {
     const instead = conflict.kept === 'mine' ? conflict.theirs : conflict.mine;
     if (other && record)
       this.change('the other one taken', [
+        // Checked by the collection’s schema before it is kept.
         { collection, id, record: { ...record, [field]: instead } } as Put,
       ]);
   }
@@ -242,6 +243,7 @@ export class Attic {
       saveTrouble: null,
     });
     if (found.changes.length > 0 || !isNone(found.settings)) {
+      // Read by the schemas of their collections.
       this.takeOver(found.changes.map((l) => ({ ...l, before: null, after: l.record }) as Edit));
       const least = numbersUp(settings, found.settings);
       this.setSettings({ ...found.settings, ...numbersAfter(state.getState(), least) });
@@ -295,6 +297,7 @@ export class Attic {
         const map: Record<string, unknown> = next[collection] ?? { ...s[collection] };
         if (after === null) delete map[id];
         else map[id] = after;
+        // Made of this collection and of edits to it.
         (next as Record<string, unknown>)[collection] = map;
       }
       return next;

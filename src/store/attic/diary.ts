@@ -24,6 +24,7 @@ export function diaryEdits(change: Change, records: Records): Edit[] {
 function itemOf({ collection, id, before, after }: Edit): string | null {
   if (collection === 'items') return id;
   if (collection === 'pictures' || collection === 'plans')
+    // One of the two is there, and both belong to an item.
     return ((after ?? before) as Picture | Plan).itemId;
   return null;
 }

@@ -107,6 +107,7 @@ export class Disk {
 
   private engine(): Promise<Engine> {
     this.opened ??= howKept().then((how): Engine => {
+      // The engine hands Blobs on as they are, though its types say text.
       if (how !== 'memory') return createAsyncStorage(`${DATABASE}${this.name}`) as unknown as Engine;
       return memories.of(this.name);
     });

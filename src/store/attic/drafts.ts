@@ -25,6 +25,7 @@ export function useDraft<T>(
   const put = useCallback(
     (next: T | ((now: T) => T)) => {
       const now = valueOf(useDrafts.getState()[key], schema) ?? initial;
+      // No draft is a function: they are what a schema reads from text.
       setDraft(key, typeof next === 'function' ? (next as (now: T) => T)(now) : next);
     },
     // What a form begins with is told anew each time it is drawn, and means the same.

@@ -1,6 +1,7 @@
 import { dequal } from 'dequal';
 import { z } from 'zod';
 
+import { fieldsOf } from '@/contract/fields';
 import { COLLECTION_NAMES_EVER, SCHEMA_VERSION, upToDate } from '@/contract/migrations';
 import { COLLECTIONS, type CollectionName, type RecordOf } from '@/contract/records';
 import type { Raw } from '@/contract/renamed';
@@ -67,6 +68,7 @@ function fits(edit: { collection: CollectionName; before: Raw | null; after: Raw
         : Object.entries(record).every(
             ([field, value]) =>
               Object.hasOwn(shape, field) &&
+              // A field of the shape, as was just looked up.
               (shape as Record<string, z.ZodType>)[field]?.safeParse(value).success,
           )),
   );
@@ -124,6 +126,7 @@ export function journalWith(journal: readonly Change[], change: Change): Change[
     edit.after !== null &&
     change.at - last.at < SAME_CHANGE;
   if (same) {
+    // Both changed the same record of the same collection.
     const both = {
       ...edit,
       before: { ...edit.before, ...lastEdit.before },
@@ -134,7 +137,7 @@ export function journalWith(journal: readonly Change[], change: Change): Change[
   const kept = [...journal, change].slice(-JOURNAL_LENGTH);
   // It is written with every change: what touched thousands of records makes older ones go.
   let edits = kept.reduce((sum, c) => sum + c.edits.length, 0);
-  while (kept.length > 1 && edits > JOURNAL_EDITS) edits -= kept.shift()!.edits.length;
+  while (kept.length > 1 && edits > JOURNAL_EDITS) edits -= kept.shift()?.edits.length ?? 0;
   return kept;
 }
 
@@ -145,14 +148,14 @@ export function journalWith(journal: readonly Change[], change: Change): Change[
 export function slim(edit: Edit): Edit {
   const { before, after } = edit;
   if (!before || !after) return edit;
-  const was = before as unknown as Record<string, unknown>;
-  const became = after as unknown as Record<string, unknown>;
+  const [was, became] = [fieldsOf(before), fieldsOf(after)];
   const some = (record: Record<string, unknown>) =>
     Object.fromEntries(
       Object.entries(record).filter(
         ([key]) => key === 'id' || key === 'itemId' || !dequal(was[key], became[key]),
       ),
     );
+  // Some fields of records of this collection: what the journal keeps instead of all of them.
   return { ...edit, before: some(was), after: some(became) } as unknown as Edit;
 }
 
@@ -170,12 +173,12 @@ export function inverseOf(change: Change, records: Records): Edit[] {
       edits.push({ collection, id, before: present, after: before });
     } else if (present !== null) {
       const restored: Record<string, unknown> = { ...present };
-      const was = before as Record<string, unknown>;
-      const became = after as Record<string, unknown>;
+      const [was, became] = [fieldsOf(before), fieldsOf(after)];
       for (const key of new Set([...Object.keys(was), ...Object.keys(became)])) {
         const altered = !dequal(was[key], became[key]);
         if (altered && dequal(restored[key], became[key])) restored[key] = was[key];
       }
+      // The present record with fields that it had before.
       edits.push({ collection, id, before: present, after: restored as unknown as typeof present });
     }
   }

@@ -1,3 +1,4 @@
+import { fieldsOf, type Fields } from '@/contract/fields';
 import type { CollectionName } from '@/contract/records';
 
 /**
@@ -38,7 +39,6 @@ export function isLater(a: Stamp, b: Stamp): boolean {
   return a.at === b.at ? a.page > b.page : a.at > b.at;
 }
 
-type Fields = Record<string, unknown>;
 const same = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** A change in the words for other pages. */
@@ -50,7 +50,7 @@ export function toPeers(edit: {
 }): PeerEdit {
   const { collection, id, before, after } = edit;
   if (before === null || after === null) return { collection, id, after, was: null };
-  const [old, now] = [before as Fields, after as Fields];
+  const [old, now] = [fieldsOf(before), fieldsOf(after)];
   const keys = [...new Set([...Object.keys(old), ...Object.keys(now)])].filter((k) => !same(old[k], now[k]));
   return { collection, id, after, was: Object.fromEntries(keys.map((k) => [k, old[k]])) };
 }
@@ -70,10 +70,10 @@ export function merged(
   const { collection, id, after, was } = edit;
   if (after === null || was === null || mine === undefined || mine === null)
     return { record: after, conflicts: [] };
-  const record: Fields = { ...(mine as Fields) };
+  const record: Fields = { ...fieldsOf(mine) };
   const conflicts: Conflict[] = [];
   for (const field of Object.keys(was)) {
-    const theirs = (after as Fields)[field];
+    const theirs = fieldsOf(after)[field];
     const here = record[field];
     const differs = !same(here, was[field]) && !same(here, theirs);
     const kept = differs && mineStands(field) ? 'mine' : 'theirs';

@@ -1,3 +1,4 @@
+import { fieldsOf } from '@/contract/fields';
 import type { Settings } from '@/contract/records';
 import { numbersUp } from '@/core/identity/numbers';
 import { fault } from '@/store/base/faults';
@@ -120,7 +121,7 @@ export class Peers {
     if (message.settings) {
       const { settings } = state.getState();
       const differs = Object.entries(message.settings).some(
-        ([name, theirs]) => JSON.stringify(settings[name as keyof Settings]) !== JSON.stringify(theirs),
+        ([name, theirs]) => JSON.stringify(fieldsOf(settings)[name]) !== JSON.stringify(theirs),
       );
       writer.settingsCame(differs);
     }
@@ -152,7 +153,7 @@ export function takenOver(
   };
   for (const edit of edits) {
     const { collection, id } = edit;
-    const map = (next[collection] ?? { ...state[collection] }) as Record<string, unknown>;
+    const map = fieldsOf(next[collection] ?? { ...state[collection] });
     const mineStands = (field: string) => stands(`${collection} ${id} ${field}`);
     // Taken away on one page and changed on the other: what was done later holds on both.
     const gone = map[id] === undefined ? edit.was !== null : edit.after === null;
@@ -170,5 +171,6 @@ export function takenOver(
     ...Object.fromEntries(theirs),
     ...numbersUp(state.settings, settings),
   };
+  // Each part of it was made of the part of the same name.
   return next as Partial<AtticState>;
 }

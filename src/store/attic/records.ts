@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { keysOf } from '@/contract/fields';
 import {
   COLLECTION_NAMES_EVER,
   readRecord,
@@ -41,9 +42,10 @@ export interface Loaded {
   outdated: string[];
 }
 
-export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as CollectionName[];
+export const COLLECTION_NAMES = keysOf(COLLECTIONS);
 
 export function noRecords(): Records {
+  // Each collection by its name, with nothing in it.
   return Object.fromEntries(COLLECTION_NAMES.map((name) => [name, {}])) as unknown as Records;
 }
 
@@ -109,6 +111,7 @@ export async function loadRecords(disk: Disk): Promise<Loaded> {
 
 /** An earlier version of the app may have gone on beside a newer one: what was changed last counts. */
 function putNewest(records: object, id: string, record: object): void {
+  // Of one collection, whose schema read `record`.
   const held = records as Record<string, object>;
   const at = (of: object) => ('updatedAt' in of ? Number(of.updatedAt) : 0);
   const before = held[id];
@@ -154,6 +157,7 @@ export async function pageTexts(records: Records, pages: Iterable<string>): Prom
   for (const key of pages) wanted.set(key, {});
   // One look at each record of a collection, however many of its pages were touched.
   for (const collection of new Set(
+    // Keys are made by `pageKey`.
     [...wanted.keys()].map((key) => key.slice(0, key.indexOf(':')) as CollectionName),
   ))
     for (const [id, record] of Object.entries(records[collection])) {

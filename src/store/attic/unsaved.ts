@@ -1,3 +1,4 @@
+import { fieldsOf } from '@/contract/fields';
 import { COLLECTION_NAMES_EVER, readRecord, SCHEMA_VERSION, upToDate } from '@/contract/migrations';
 import { Settings, type CollectionName } from '@/contract/records';
 
@@ -77,7 +78,7 @@ export class UnsavedNote {
     settings.sort((a, b) => a.at - b.at);
     return {
       changes,
-      settings: Object.assign({}, ...settings.map((s) => s.part)) as Partial<Settings>,
+      settings: settings.reduce<Partial<Settings>>((all, s) => ({ ...all, ...s.part }), {}),
       forget: () => keys.forEach((key) => localStorage.removeItem(key)),
     };
   }
@@ -89,7 +90,7 @@ function prefixOf(attic: string): string {
 
 function parsed(text: string | null): Record<string, unknown> {
   try {
-    return (JSON.parse(text ?? '') ?? {}) as Record<string, unknown>;
+    return fieldsOf(JSON.parse(text ?? ''));
   } catch {
     return {};
   }
@@ -98,13 +99,15 @@ function parsed(text: string | null): Record<string, unknown> {
 /** Settings that are no older than those that are stored; a field that is not valid is left out. */
 function readSettingsNote(text: string | null, settingsAt: number): UnstoredSettings[] {
   const { schema, settings } = parsed(text);
-  const { at, part } = (settings ?? {}) as { at?: unknown; part?: unknown };
+  const { at, part } = fieldsOf(settings);
   if (typeof at !== 'number' || at < settingsAt || typeof part !== 'object' || part === null) return [];
   const today = upToDate('settings', { ...part }, typeof schema === 'number' ? schema : SCHEMA_VERSION);
   const fields = Object.entries(today).filter(
     ([name, value]) =>
+      // A field of the shape, as was just looked up.
       Object.hasOwn(Settings.shape, name) && Settings.shape[name as keyof Settings].safeParse(value).success,
   );
+  // Each field was read by its own schema.
   return [{ at, part: Object.fromEntries(fields) as Partial<Settings> }];
 }
 
@@ -112,7 +115,7 @@ function readNote(text: string | null, records: Records): Unstored[] {
   const { schema, changes } = parsed(text);
   if (typeof schema !== 'number' || !Array.isArray(changes)) return [];
   return changes.flatMap((raw: unknown): Unstored[] => {
-    const { collection: name, id, record } = (raw ?? {}) as Partial<Unstored>;
+    const { collection: name, id, record } = fieldsOf(raw);
     const collection = COLLECTION_NAMES_EVER.get(String(name));
     if (typeof id !== 'string' || !collection) return [];
     if (record === null) return [{ collection, id, record }];

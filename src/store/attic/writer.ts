@@ -1,3 +1,4 @@
+import { keysOf } from '@/contract/fields';
 import { SCHEMA_VERSION } from '@/contract/migrations';
 import type { CollectionName, Settings } from '@/contract/records';
 import { serialQueue } from '@/core/serialQueue';
@@ -179,14 +180,14 @@ export class Writer {
       const { collection, id } = readKey(key);
       if (!this.pages.has(pageKey(collection, id))) this.unstored.delete(key);
     }
-    for (const name of Object.keys(settings) as (keyof Settings)[])
+    for (const name of keysOf(settings))
       if (this.unstoredSettings[name] === settings[name]) delete this.unstoredSettings[name];
     if (this.isAllStored()) this.by.note.clear();
   }
 }
 
-/** Keys are made of the names of collections: `touch`. */
 function readKey(key: string): { collection: CollectionName; id: string } {
+  // Keys are made of the names of collections: `touch`.
   const collection = key.slice(0, key.indexOf(' ')) as CollectionName;
   return { collection, id: key.slice(collection.length + 1) };
 }

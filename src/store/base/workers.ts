@@ -54,6 +54,7 @@ export function keptWorker<T>(
     over.catch(() => undefined);
     const begun: Life = {
       worker,
+      // Every call of a worker is a promise; which there are its own type says to whoever asks.
       remote: wrap(worker) as unknown as Life['remote'],
       over,
       end: (error) => {
@@ -87,6 +88,7 @@ export function keptWorker<T>(
       }, patience);
     });
     try {
+      // Made by a proxy: there is a call of every name.
       return await Promise.race([mine.remote[name]!(...what), mine.over, late]);
     } finally {
       clearTimeout(timer);
@@ -103,6 +105,7 @@ export function keptWorker<T>(
       }
   };
 
+  // Asked by the names of T alone: that is the type it is handed out by.
   const ask = new Proxy(
     {},
     {

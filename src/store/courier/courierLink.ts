@@ -13,6 +13,7 @@ import {
   SheetsAnswer,
 } from '@/contract/courier';
 import type { Command, LedgerLine, ListingDraft } from '@/contract/courier';
+import { fieldsOf } from '@/contract/fields';
 import { RuleSheet } from '@/contract/ruleSheet';
 import { useAttic } from '@/store/attic/attic';
 import { Expected } from '@/store/base/faults';
@@ -151,7 +152,7 @@ export async function loadSheets(): Promise<void> {
 }
 
 function misfitSheet(told: unknown): CourierLink['sheetsMissing'][number] {
-  const { marketplace, name } = (told ?? {}) as Record<string, unknown>;
+  const { marketplace, name } = fieldsOf(told);
   const market = typeof marketplace === 'string' ? marketplace.slice(0, 60) : '';
   return {
     market,

@@ -103,9 +103,10 @@ const EVERY = 60_000;
 export function beginDepot(): () => void {
   const look = async () => {
     if (!useCourier.getState().connected) return;
-    const waiting = Object.values(useAttic.getState().items).filter((t) => t.depot?.state === 'sent');
-    for (const market of new Set(waiting.map((t) => t.depot!.market)))
-      await readParcels(market).catch(unlessExpected('asking a depot'));
+    const waiting = Object.values(useAttic.getState().items).flatMap(({ depot }) =>
+      depot?.state === 'sent' ? [depot.market] : [],
+    );
+    for (const market of new Set(waiting)) await readParcels(market).catch(unlessExpected('asking a depot'));
   };
   return repeating('asking depots', look, { first: EVERY, every: EVERY });
 }

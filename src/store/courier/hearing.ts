@@ -1,6 +1,7 @@
 import { createParser } from 'eventsource-parser';
 
 import { CourierHealth, CourierItemView, MarketView } from '@/contract/courier';
+import { fieldsOf } from '@/contract/fields';
 import { fault, onFault, unlessExpected } from '@/store/base/faults';
 import { listeners } from '@/store/base/listeners';
 
@@ -157,7 +158,7 @@ function takeItem(value: unknown): void {
   const view = CourierItemView.safeParse(value);
   if (!view.success) {
     // What is not understood is not left out: the person is told that what is shown may be old.
-    const { id } = (value ?? {}) as { id?: unknown };
+    const { id } = fieldsOf(value);
     const issue = view.error.issues[0];
     const why = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
     useCourier.setState((s) => ({ misfits: { ...s.misfits, [String(id).slice(0, 64)]: why } }));
@@ -173,7 +174,7 @@ function takeItem(value: unknown): void {
 }
 
 function takeMarkets(value: unknown): void {
-  const told = Array.isArray(value) ? (value as unknown[]) : [];
+  const told: unknown[] = Array.isArray(value) ? value : [];
   // One that does not fit must not cost the others.
   const markets = told.flatMap((one) => {
     const view = MarketView.safeParse(one);

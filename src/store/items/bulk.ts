@@ -31,6 +31,7 @@ export async function applyBulk(
       {
         destructive: !options.quietly,
         // So that the list, drawn again, does not wait for all of their texts.
+        // All of these makers change items.
         onSlice: (ready) => search.prepare(ready as Item[], 0, ready.length),
       },
     );

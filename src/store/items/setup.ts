@@ -15,6 +15,7 @@ export function setupOf(
 const lists = new WeakMap<object, unknown[]>();
 function valuesOf<T>(records: Readonly<Record<string, T>>): T[] {
   const known = lists.get(records);
+  // Made of these very records, by the line below.
   if (known) return known as T[];
   const list = Object.values(records);
   lists.set(records, list);

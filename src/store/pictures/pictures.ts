@@ -127,7 +127,8 @@ async function takeOne(
   putBlob(pictureKey(about.id, 'original'), taken.full);
   putBlob(pictureKey(about.id, 'thumb'), taken.thumb);
   if (clip) putBlob(pictureKey(about.id, 'clip'), clip.bytes);
-  if (!isRecorded) addRecord(about, shows, taken, clip);
+  const item = useAttic.getState().items[about.itemId];
+  if (!isRecorded && item) addRecord(item, about, shows, { taken, clip });
   await saveNow();
   return 'taken';
 }
@@ -136,14 +137,15 @@ type Made<T extends { ok: boolean }> = Extract<T, { ok: true }>;
 
 /** The record of a picture whose bytes are here, put to its item. */
 function addRecord(
-  { id, itemId, origin }: Incoming,
+  item: Item,
+  { id, origin }: Incoming,
   shows: string,
-  { width, height, takenAt, exam, full, thumb }: Made<TakenPicture>,
-  clip: Made<TakenClip> | null,
+  { taken, clip }: { taken: Made<TakenPicture>; clip: Made<TakenClip> | null },
 ): void {
+  const { width, height, takenAt, exam, full, thumb } = taken;
   const picture = Picture.parse({
     id,
-    itemId,
+    itemId: item.id,
     origin,
     author: useAttic.getState().settings.author,
     takenAt,
@@ -155,7 +157,6 @@ function addRecord(
     exam,
     clip: clip ? { seconds: clip.seconds, type: clip.type } : null,
   });
-  const item = useAttic.getState().items[itemId]!;
   change('picture added', [
     { collection: 'pictures', id, record: picture },
     itemWith(item, { pictureIds: [...item.pictureIds, id] }),

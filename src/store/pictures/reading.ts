@@ -71,8 +71,7 @@ async function textIn(picture: Blob): Promise<ReadLine[]> {
       (s, l) => s + (l.confidence >= LEAST_CONFIDENCE ? l.text.length * l.confidence : 0),
       0,
     );
-    const turnedLines =
-      degrees === 0 ? lines : lines.map((l) => ({ ...l, box: [0, 0, 1, 1] as ReadLine['box'] }));
+    const turnedLines = degrees === 0 ? lines : lines.map((l): ReadLine => ({ ...l, box: [0, 0, 1, 1] }));
     if (score > best.score) best = { lines: turnedLines, score };
     if (score > 600) break;
   }
@@ -95,7 +94,7 @@ async function recognised(blob: Blob): Promise<ReadLine[]> {
   const { data } = await Promise.race([read, late]).finally(() => clearTimeout(timer));
   return (data.blocks ?? []).flatMap((b) =>
     b.paragraphs.flatMap((p) =>
-      p.lines.map((l) => ({
+      p.lines.map((l): ReadLine => ({
         text: l.text.trim(),
         confidence: l.confidence,
         box: [
@@ -103,7 +102,7 @@ async function recognised(blob: Blob): Promise<ReadLine[]> {
           l.bbox.y0 / height,
           (l.bbox.x1 - l.bbox.x0) / width,
           (l.bbox.y1 - l.bbox.y0) / height,
-        ] as ReadLine['box'],
+        ],
       })),
     ),
   );

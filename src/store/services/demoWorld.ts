@@ -40,6 +40,7 @@ export async function bringDemoWorld(): Promise<void> {
     ),
   );
   setSettings(world.settings);
+  // Each from the list of its own collection.
   const puts = BROUGHT.flatMap((collection) =>
     world[collection].map((record) => ({ collection, id: record.id, record })),
   ) as Put[];
@@ -50,7 +51,11 @@ export async function bringDemoWorld(): Promise<void> {
 
 /** Its days are told from the day it is opened, so that what is due in three days is due in three days. */
 function moved(item: Item, later: number): Item {
-  const on = <T extends number | null>(at: T) => (at === null ? at : ((at + later) as T));
+  function on(at: number): number;
+  function on(at: number | null): number | null;
+  function on(at: number | null) {
+    return at === null ? null : at + later;
+  }
   return {
     ...item,
     createdAt: on(item.createdAt),
