@@ -91,13 +91,13 @@ it('suggests a size elsewhere with its source, and takes it over by a tap', asyn
   await attic.page.close();
 });
 
-it('sells an item in choices, piece by piece: counted, priced and coded; nowhere is it sent as one piece', async () => {
+it('sells an item with variations, piece by piece: counted, priced and coded; nowhere is it sent as one piece', async () => {
   const attic = await Attic.open(at, WIDE);
   await openReady(attic, TITLES[1]!);
   await attic.press('Sell it in variations');
-  await attic.fill('Choice 1', 'Piece');
-  await attic.fill('To choose from 1', 'mug, plate, bowl, jug');
-  await attic.press('Keep these choices');
+  await attic.fill('Option 1', 'Piece');
+  await attic.fill('Values 1', 'mug, plate, bowl, jug');
+  await attic.press('Keep these variations');
   for (const piece of ['mug', 'plate', 'bowl', 'jug']) await attic.fill(`In stock: ${piece}`, '4');
   await attic.sees('16 in stock');
   await attic.fill('Price: jug', '61,50');
@@ -106,16 +106,16 @@ it('sells an item in choices, piece by piece: counted, priced and coded; nowhere
   await attic.press('Pictures of jug');
   await attic.press('jug shown in picture 2');
   await attic.sees('1 picture');
-  await attic.fill('To choose from 1', 'mug, jug');
-  await attic.press('Keep these choices');
+  await attic.fill('Values 1', 'mug, jug');
+  await attic.press('Keep these variations');
   await attic.sees('8 in stock');
   await attic.saved();
   await attic.reload();
   await attic.holds('Price: jug', '61.50');
-  await attic.sees('Threadwick takes nothing in choices');
+  await attic.sees('Threadwick takes no variations');
   await attic.press('One of a kind after all');
-  await attic.seesNot('takes nothing in choices');
-  await attic.press('Undo: choices taken away');
+  await attic.seesNot('takes no variations');
+  await attic.press('Undo: variations removed');
   await attic.sees('8 in stock');
 
   // Two jugs are all that is left besides the mugs; both are bought, one after the other.
@@ -123,7 +123,7 @@ it('sells an item in choices, piece by piece: counted, priced and coded; nowhere
   await attic.fill('In stock: mug', '1');
   await attic.sees('3 in stock');
   // Where else it is planned, and why it does not go there.
-  await attic.sees('Not to Threadwick: Threadwick takes nothing in choices');
+  await attic.sees('Not to Threadwick: Threadwick takes no variations');
   await attic.press('Send to 1 of 3');
   await attic.waitForSign('Brackenmoor: live');
   const page = await attic.publicPage('Brackenmoor');

@@ -80,7 +80,7 @@ Written by \`npm run guarantee\` on ${new Date().toISOString().slice(0, 10)}, on
 4. No item is up twice on one marketplace. Only where the whole ledger was lost, a call from before may make a second
    listing, until the next comparison takes it down.
 5. Two sales of one item are never silent: the earlier stays, the later is put before a person.
-6. Of an item in choices, what was there is sold or still there; one sold too often is told of.
+6. Of an item with variations, what was there is sold or still there; one sold too often is told of.
 7. No command is lost, and none is carried out twice.
 8. Nothing is taken down that was not sold, promised or asked for.
 9. What opens from a snapshot is what reading the whole ledger gives.

@@ -98,7 +98,7 @@ export class World implements Evening {
   private forgot = false;
   private readonly result: SimResult;
 
-  /** @param limits what of the item in choices is held back, or not shown */
+  /** @param limits what of the item with variations is held back, or not shown */
   constructor(
     seed: number,
     private readonly sabotage: Sabotage = {},

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { Minor, RecordId } from './common';
 
-/** One item that is sold in choices: "Piece" with "mug", "plate" and "bowl", some of each. */
+/** One item that is sold in variations: "Piece" with "mug", "plate" and "bowl", some of each. */
 export const Choices = z.object({
   options: z
     .array(

@@ -80,7 +80,7 @@ export const ListingDraft = z.object({
     .default({ promotionBp: 0, extras: {} }),
   /** Its number at the marketplace's own depot, which posts it; absent: it is with the seller. */
   depotNo: z.string().max(40).optional(),
-  /** Sold in choices; absent: one of a kind. */
+  /** Sold in variations; absent: one of a kind. */
   choices: DraftChoices.optional(),
   /** What a marketplace was found to show, as far as it tells: never sent as it is. */
   found: z.boolean().optional(),
@@ -204,7 +204,7 @@ export const Sale = z.object({
   at: Instant,
   /** When the courier learned of it. */
   knownAt: Instant,
-  /** Of an item in choices: the code of the piece. */
+  /** Of an item with variations: the code of the piece. */
   piece: z.string().max(90).optional(),
 });
 export type Sale = z.infer<typeof Sale>;
@@ -278,7 +278,7 @@ export const CourierItemView = z.object({
   sale: Sale.nullable(),
   /** Sales after the first, each until the person has dealt with it. */
   laterSales: z.array(Sale.extend({ settled: z.boolean() })),
-  /** Of an item in choices: every piece sold, the first ones first. */
+  /** Of an item with variations: every piece sold, the first ones first. */
   pieceSales: z.array(Sale).default([]),
   /** Sales that were cancelled, or whose item came back. */
   pastSales: z.array(PastSale).default([]),

@@ -45,7 +45,7 @@ const SaleNews = z
     fees: z.union([z.null(), whole]),
     /** When it was sold, by the marketplace's clock. */
     at: whole,
-    /** Of an item in choices. */
+    /** Of an item with variations. */
     piece: text(90).optional(),
   })
   .transform((sale) => ({ ...sale, order: orderName(sale) }));
@@ -300,7 +300,7 @@ export const CourierItem = z.object({
   sale: Sale.nullable(),
   /** Every further sale of the same item, until a person has dealt with it and after. */
   laterSales: z.array(Sale.extend({ settled: z.boolean() })),
-  /** Of an item in choices: every piece sold, with the listing it was sold from. */
+  /** Of an item with variations: every piece sold, with the listing it was sold from. */
   pieceSales: z.array(Sale.extend({ ref: z.string() })),
   /** Sales that came to nothing, with the listing a piece was sold from. */
   pastSales: z.array(PastSale.extend({ ref: z.string().optional() })).optional(),

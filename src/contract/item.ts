@@ -209,7 +209,7 @@ const Stored = z.object({
 
 /** As one of several, or as a catalogue knows it. */
 const InCatalogue = z.object({
-  /** Sold in choices; null: one of a kind. */
+  /** Sold in variations; null: one of a kind. */
   choices: Choices.nullable().default(null),
   /** How items like it sold, on the days somebody asked; the oldest first. */
   ranks: z.array(Rank).max(40).default([]),

@@ -205,7 +205,7 @@ export const RuleSheet = z.object({
   /** Where the marketplace itself sets what buyers pay for postage, whatever it costs. */
   postageCharged: Minor.nonnegative().optional(),
   /**
-   * Several to choose from in one listing: kinds of choice, pieces, characters of a name or value, of each at
+   * Several to choose from in one listing: options, pieces, characters of a name or value, of each at
    * most.
    */
   choices: z

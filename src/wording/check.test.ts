@@ -6,11 +6,11 @@ import { findingWords, fixWords } from './check';
 const SAID: { [C in FindingCode]: readonly [FindingParams[C], string][] } = {
   noLongerHere: [[{}, 'It is no longer here to be sold.']],
   choicesNotTaken: [
-    [{ market: 'Moor' }, 'Moor takes nothing in choices: take the choices away, or leave it out there.'],
+    [{ market: 'Moor' }, 'Moor takes no variations: remove them, or leave it out there.'],
   ],
   choiceKindsTooMany: [
-    [{ market: 'Moor', most: 1, there: 2 }, 'Moor takes 1 kind of choice; there are 2.'],
-    [{ market: 'Moor', most: 2, there: 3 }, 'Moor takes 2 kinds of choice; there are 3.'],
+    [{ market: 'Moor', most: 1, there: 2 }, 'Moor takes 1 option; there are 2.'],
+    [{ market: 'Moor', most: 2, there: 3 }, 'Moor takes 2 options; there are 3.'],
   ],
   choicePieces: [
     [{ market: 'Moor', most: 40, there: 1 }, 'Moor takes 2 to 40 pieces to choose from; there is 1.'],
@@ -23,7 +23,7 @@ const SAID: { [C in FindingCode]: readonly [FindingParams[C], string][] } = {
   choiceStock: [[{ market: 'Moor', most: 99 }, 'Moor counts up to 99 of a piece.']],
   choicesOutOfStock: [[{}, 'Nothing of it is in stock.']],
   choicesHeldBack: [[{}, 'All of it is held back: there would be nothing to show.']],
-  choicesInAuction: [[{}, 'An auction sells one item: it can’t be in choices.']],
+  choicesInAuction: [[{}, 'An auction sells one item: it can’t have variations.']],
   depotOnItsWay: [[{}, 'It is on its way to a depot: nothing can be posted before it is counted there.']],
   depotElsewhere: [
     [{}, 'It is at another marketplace’s depot: if it sells here, it has to be called back first.'],

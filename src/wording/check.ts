@@ -52,9 +52,9 @@ const CHECK: Wording<FindingParams> = {
   noLongerHere: () => 'It is no longer here to be sold.',
 
   choicesNotTaken: ({ market }) =>
-    `${market} takes nothing in choices: take the choices away, or leave it out there.`,
+    `${market} takes no variations: remove them, or leave it out there.`,
   choiceKindsTooMany: ({ market, most, there }) =>
-    `${market} takes ${counted(most, 'kind')} of choice; there ${plural(there, 'is', 'are')} ${there}.`,
+    `${market} takes ${counted(most, 'option')}; there ${plural(there, 'is', 'are')} ${there}.`,
   choicePieces: ({ market, most, there }) =>
     `${market} takes 2 to ${most} pieces to choose from; there ${plural(there, 'is', 'are')} ${there}.`,
   choiceTooLong: ({ text, most }) => `“${text}” is longer than ${counted(most, 'character')}.`,
@@ -63,7 +63,7 @@ const CHECK: Wording<FindingParams> = {
   choiceStock: ({ market, most }) => `${market} counts up to ${most} of a piece.`,
   choicesOutOfStock: () => 'Nothing of it is in stock.',
   choicesHeldBack: () => 'All of it is held back: there would be nothing to show.',
-  choicesInAuction: () => 'An auction sells one item: it can’t be in choices.',
+  choicesInAuction: () => 'An auction sells one item: it can’t have variations.',
 
   depotOnItsWay: () => 'It is on its way to a depot: nothing can be posted before it is counted there.',
   depotElsewhere: () =>

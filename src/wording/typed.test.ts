@@ -42,8 +42,8 @@ it.each<[Trouble, string]>([
     { code: 'barcodeCheckDigit', params: {} },
     'The last digit does not fit the others: a digit was misread or mistyped.',
   ],
-  [{ code: 'howManyKinds', params: {} }, 'An item is sold in one to three kinds of choice.'],
-  [{ code: 'nameMissing', params: {} }, 'Each kind of choice needs a name.'],
+  [{ code: 'howManyKinds', params: {} }, 'An item has one to three options.'],
+  [{ code: 'nameMissing', params: {} }, 'Each option needs a name.'],
   [{ code: 'nameTwice', params: { name: 'Size' } }, '“Size” is there twice.'],
   [{ code: 'valuesMissing', params: { name: 'Size' } }, '“Size” needs something to choose from.'],
   [

@@ -53,8 +53,8 @@ const BARCODES: Wording<BarcodeTroubleParams> = {
 };
 
 const CHOICES: Wording<ChoicesTroubleParams> = {
-  howManyKinds: () => 'An item is sold in one to three kinds of choice.',
-  nameMissing: () => 'Each kind of choice needs a name.',
+  howManyKinds: () => 'An item has one to three options.',
+  nameMissing: () => 'Each option needs a name.',
   nameTwice: ({ name }) => `“${name}” is there twice.`,
   valuesMissing: ({ name }) => `“${name}” needs something to choose from.`,
   valuesTooMany: ({ name, most, longest }) =>

@@ -2,7 +2,6 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms } from '@/contract/terms';
 import type { News } from '@/core/courier/types';
 
@@ -31,6 +30,7 @@ import { verifyWebhook } from '../../courier/verifyWebhook';
 import { wearOf } from '../../courier/wear';
 import { ordersAt, talksAt } from '../afterSale';
 import type { Seat } from '../manifest';
+import { rulesAt } from '../rules';
 
 type Listing = z.infer<typeof BrackenmoorListing>;
 
@@ -257,10 +257,7 @@ function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'r
       return readAs(BrackenmoorSought, body).words.map(({ word, times }) => ({ word, count: times }));
     },
 
-    async ruleSheet() {
-      const { body } = await call(`${address}/v1/rules`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
+    ...rulesAt(config, '/v1/rules'),
   };
 }
 

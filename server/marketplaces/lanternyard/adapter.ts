@@ -2,7 +2,6 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import { RuleSheet } from '@/contract/ruleSheet';
 
 import {
   LanternyardCoupons,
@@ -29,6 +28,7 @@ import { homeAt, inPortions, ownListing, pictureAt } from '../../courier/ownList
 import { wearOf } from '../../courier/wear';
 import { ordersAt, talksAt } from '../afterSale';
 import type { Seat } from '../manifest';
+import { rulesAt } from '../rules';
 
 type Good = z.infer<typeof LanternyardGood>;
 
@@ -192,10 +192,7 @@ function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'r
       return readAs(LanternyardSought, body).words.map(([word, count]) => ({ word, count }));
     },
 
-    async ruleSheet() {
-      const { body } = await call(`${address}/admin/rules`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
+    ...rulesAt(config, '/admin/rules'),
   };
 }
 

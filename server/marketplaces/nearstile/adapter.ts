@@ -2,7 +2,6 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 
 import {
@@ -25,6 +24,7 @@ import { homeAt, inPortions, ownListing, pictureAt } from '../../courier/ownList
 import { wearOf } from '../../courier/wear';
 import { talksAt } from '../afterSale';
 import type { Seat } from '../manifest';
+import { rulesAt } from '../rules';
 
 type Ad = z.infer<typeof NearstileAd>;
 
@@ -186,10 +186,7 @@ function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'r
       return readAs(NearstileSearches, body).searches.map(([word, count]) => ({ word, count }));
     },
 
-    async ruleSheet() {
-      const { body } = await call(`${address}/board/rules`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
+    ...rulesAt(config, '/board/rules'),
   };
 }
 

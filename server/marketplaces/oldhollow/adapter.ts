@@ -2,7 +2,6 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms } from '@/contract/terms';
 import type { News } from '@/core/courier/types';
 
@@ -31,6 +30,7 @@ import { verifyWebhook } from '../../courier/verifyWebhook';
 import { wearOf } from '../../courier/wear';
 import { ordersAt, talksAt } from '../afterSale';
 import type { Seat } from '../manifest';
+import { rulesAt } from '../rules';
 
 type Piece = z.infer<typeof OldhollowPiece>;
 
@@ -221,10 +221,7 @@ function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'r
       return readAs(OldhollowSought, body).sought.map(({ word, often }) => ({ word, count: often }));
     },
 
-    async ruleSheet() {
-      const { body } = await call(`${address}/hollow/rulebook`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
+    ...rulesAt(config, '/hollow/rulebook'),
   };
 }
 

@@ -3,7 +3,6 @@ import { z } from 'zod';
 
 import type { Comp, CompetingOffer } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
-import { RuleSheet } from '@/contract/ruleSheet';
 import type { News } from '@/core/courier/types';
 import { CALL_LIMIT } from '@/core/courier/waiting';
 
@@ -38,6 +37,7 @@ import { homeAt, ownListing, pictureAt } from '../../courier/ownListings';
 import { wearOf } from '../../courier/wear';
 import { ordersAt, talksAt } from '../afterSale';
 import type { Seat } from '../manifest';
+import { rulesAt } from '../rules';
 
 type Outcome = z.infer<typeof QuirestackLine>;
 type Line = Record<
@@ -293,10 +293,7 @@ function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'c
       }));
     },
 
-    async ruleSheet() {
-      const { body } = await call(`${address}/feed/rules`, { token: token(), expected: [200] });
-      return readAs(RuleSheet, body);
-    },
+    ...rulesAt(config, '/feed/rules'),
   };
 }
 

@@ -206,7 +206,7 @@ function terms(entry: Entry, bad: Bad): void {
 function choices(entry: Entry, bad: Bad): void {
   if (!entry.choices) return;
   const { names, pieces } = entry.choices;
-  if (names.length < 1 || names.length > 2) bad('CH-1', 'choices', 'One or two kinds of choice.');
+  if (names.length < 1 || names.length > 2) bad('CH-1', 'choices', 'One or two options.');
   if (pieces.length < 2 || pieces.length > 60) bad('CH-2', 'choices', '2 to 60 pieces to choose from.');
   if ([...names, ...pieces.flatMap((p) => p.values)].some((w) => w.trim() === '' || w.length > 40))
     bad('CH-3', 'choices', 'Names and values have 1 to 40 characters.');

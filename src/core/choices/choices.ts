@@ -8,7 +8,7 @@ import { sameWord } from '../words/sameWord';
 const MOST_PIECES = 400;
 
 export type Option = Choices['options'][number];
-/** Why kinds of choice can't be kept; `name` is that of one of them. */
+/** Why options can't be kept; `name` is that of one of them. */
 export interface ChoicesTroubleParams {
   howManyKinds: None;
   nameMissing: None;
@@ -74,7 +74,7 @@ export function withOptions(before: Choices | null, options: readonly Option[], 
   };
 }
 
-/** The most values of one kind of choice, and the longest of them and of its name, in characters. */
+/** The most values of one option, and the longest of them and of its name, in characters. */
 const MOST_VALUES = 40;
 const LONGEST = 60;
 

@@ -176,7 +176,7 @@ function sendListing(
   return null;
 }
 
-/** An item in choices that was sold out can be sold again once there are more pieces of it. */
+/** An item with variations that was sold out can be sold again once there are more pieces of it. */
 function restocked(
   ctx: StepContext,
   item: CourierItem,

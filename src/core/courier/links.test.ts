@@ -284,7 +284,7 @@ describe('a listing that was there before', () => {
   });
 });
 
-describe('an item in choices', () => {
+describe('an item with variations', () => {
   const choices = {
     options: ['Piece'],
     pieces: [

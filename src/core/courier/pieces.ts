@@ -18,7 +18,7 @@ export function choicesOf(item: CourierItem): DraftChoices | undefined {
   return { ...first, pieces: [...pieces.values()] };
 }
 
-/** How many pieces are left of an item in choices, all together, those held back counted in. */
+/** How many pieces are left of an item with variations, all together, those held back counted in. */
 export function piecesLeft(item: CourierItem): number {
   const pieces = choicesOf(item)?.pieces ?? [];
   return pieces.reduce((sum, p) => {
@@ -27,7 +27,7 @@ export function piecesLeft(item: CourierItem): number {
   }, 0);
 }
 
-/** Whether of a listing in choices nothing can be shown just now: all of it is sold or held back. */
+/** Whether of a listing with variations nothing can be shown just now: all of it is sold or held back. */
 export function showsNothing({ choices }: ListingDraft, item: Pick<CourierItem, 'pieceSales'>): boolean {
   if (!choices) return false;
   const sold = (code: string) => item.pieceSales.filter((s) => s.piece === code).length;

@@ -111,7 +111,7 @@ export function takeSale(ctx: StepContext, id: string, sale: Sale, ref: string):
       ...item,
       listings: {
         ...item.listings,
-        // Of an item in choices it may still show pieces that were sold elsewhere: it is taken down there
+        // Of an item with variations it may still show pieces that were sold elsewhere: it is taken down there
         // too.
         [sale.market]: isOver(here)
           ? here.ref === ref
@@ -145,7 +145,7 @@ export function takeSale(ctx: StepContext, id: string, sale: Sale, ref: string):
 }
 
 /**
- * A piece of an item in choices is sold: counted, and everywhere else there is one fewer of it. With the
+ * A piece of an item with variations is sold: counted, and everywhere else there is one fewer of it. With the
  * last piece the item is sold like any other.
  *
  * @returns false where the courier knows of no choices: then it is the sale of the item

@@ -107,7 +107,7 @@ function valuesOf(draft: ListingDraft, sheet: RuleSheet): Value[] {
         ...Object.entries(paid.extras).map(([id, words]) => `${extraName(sheet, id)}: ${words}`),
       ].join(', '),
     ),
-    one('choices', 'Choices', choices ? choicesWords(choices, money) : ''),
+    one('choices', 'Variations', choices ? choicesWords(choices, money) : ''),
     one('depotNo', 'At their depot', depotNo ?? ''),
   ];
 }

@@ -57,7 +57,7 @@ export function ordersOf(
   return rows.sort((a, b) => a.sale.at - b.sale.at);
 }
 
-/** Sales that count: the one of a one-off, every piece of an item in choices. */
+/** Sales that count: the one of a one-off, every piece of an item with variations. */
 export function salesOf(view: Pick<CourierItemView, 'sale' | 'pieceSales'>): Sale[] {
   const { sale, pieceSales } = view;
   return [...pieceSales, ...(sale && !pieceSales.some((p) => p.order === sale.order) ? [sale] : [])];

@@ -26,7 +26,7 @@ export type Scanned =
  * Whether what was scanned or typed is the item that is wanted: its code, a piece's code, or its barcode
  * where no other item here has the same one.
  *
- * @param piece of an item in choices: the piece that was sold
+ * @param piece of an item with variations: the piece that was sold
  */
 export function judgeScan(text: string, wanted: Item, all: readonly Item[], piece?: string): Scanned {
   const said = text.trim().toLowerCase();

@@ -149,7 +149,7 @@ describe('Today', () => {
     expect(sorts(view('t', { listings: [listing('moor', { edited, doing: 'revise' })] }), [])).toEqual([]);
   });
 
-  it('has every piece of an item in choices fetched, and tells of one sold too often', () => {
+  it('has every piece of an item with variations fetched, and tells of one sold too often', () => {
     const mug = sale('moor', 9, { piece: 'A' });
     const jug = sale('moor', 12, { piece: 'B' });
     const both = view('t', { pieceSales: [mug, jug] });

@@ -187,7 +187,7 @@ function deskLines(input: TodayInput, lines: { line: TodayLine; at: number }[]):
     const { itemId, sale } = row;
     const view = courier[itemId];
     const closing = view?.sale?.order === sale.order ? view.closing : null;
-    // The last piece of an item in choices closes it; like the others it is fetched at once.
+    // The last piece of an item with variations closes it; like the others it is fetched at once.
     const closed = sale.piece !== undefined || closing?.doneAt;
     if (row.stage === 'toFetch' && closed)
       lines.push({

@@ -1,8 +1,9 @@
+import { useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
-import type { DepotParcel, DepotStock, ParcelsAnswer } from '@/contract/atMarket';
+import type { DepotParcel, DepotStock } from '@/contract/atMarket';
 import type { Item } from '@/contract/records';
 import { compareStock, parcelState, whyNotToDepot } from '@/core/depot/depot';
 import { plural } from '@/core/language/plural';
@@ -19,6 +20,8 @@ import { Text } from '@/parts/ui/Text';
 import { Tick } from '@/parts/ui/Tick';
 import { exactly } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
+import { wordsOf } from '@/store/base/faults';
+import { queries } from '@/store/base/queries';
 import { useCourier } from '@/store/courier/courierLink';
 import { announceParcel, backFromDepot, readParcels, saveContents } from '@/store/courier/depot';
 import { enqueue } from '@/store/courier/sendQueue';
@@ -31,12 +34,18 @@ export function Depot() {
   const sheet = useCourier((s) => s.sheets.find((x) => x.marketplace === market));
   const views = useCourier((s) => s.items);
   const items = useAttic((s) => s.items);
-  const [said, setSaid] = useState<ParcelsAnswer | null>(null);
-  const { run, busy, trouble } = useAsyncAction();
-  const look = () => run(async () => setSaid(await readParcels(market)));
-  const known = sheet !== undefined;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- asked once when the page opens, and by hand
-  useEffect(() => (known ? look() : undefined), [known, market]);
+  const asked = useQuery(
+    {
+      queryKey: ['depot', market],
+      queryFn: () => readParcels(market),
+      enabled: sheet?.depot === true,
+      // Asked each time the page opens, and by hand.
+      gcTime: 0,
+    },
+    queries,
+  );
+  const said = asked.data;
+  const look = () => void asked.refetch();
   const all = useMemo(() => Object.values(items), [items]);
   if (!sheet) return <NoSuchMarket title="Depot" market={market} />;
   if (!sheet.depot)
@@ -57,7 +66,7 @@ export function Depot() {
       <Text tone="soft">
         {`What is kept there, ${sheet.name} posts itself. Buyers pay no postage for it, so it is compared by its price alone.`}
       </Text>
-      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      {asked.error ? <Notice tone="trouble">{wordsOf(asked.error)}</Notice> : null}
       {missing.map((t) => (
         <Card key={t.id} label={`Missing: ${nameOf(t)}`} tone="trouble">
           <Notice tone="trouble">{`${nameOf(t)} was not in parcel ${t.depot?.parcel}.`}</Notice>
@@ -74,8 +83,8 @@ export function Depot() {
         {said?.parcels.map((p) => (
           <Parcel key={p.parcel} parcel={p} />
         ))}
-        <Button variant="quiet" disabled={busy} onPress={look}>
-          {busy ? 'Asking…' : 'Ask again'}
+        <Button variant="quiet" disabled={asked.isFetching} onPress={look}>
+          {asked.isFetching ? 'Asking…' : 'Ask again'}
         </Button>
       </Card>
       <Stored market={market} there={there} />

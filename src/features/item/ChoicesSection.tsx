@@ -22,7 +22,7 @@ import { editItem } from '@/store/items/items';
 import { useColours } from '@/theme/theme';
 import { typedTrouble } from '@/wording/typed';
 
-/** An item sold in choices: what there is to choose, how many of each, prices and pictures of their own. */
+/** An item sold in variations: what there is to choose, how many of each, prices and pictures of their own. */
 export const ChoicesSection = memo(function ChoicesSection({
   item,
   findings,
@@ -53,7 +53,7 @@ export const ChoicesSection = memo(function ChoicesSection({
             <Button
               variant="quiet"
               icon="remove"
-              onPress={() => editItem(item.id, 'choices taken away', { choices: null })}
+              onPress={() => editItem(item.id, 'variations removed', { choices: null })}
             >
               One of a kind after all
             </Button>
@@ -66,7 +66,7 @@ export const ChoicesSection = memo(function ChoicesSection({
             One of a kind.
           </Text>
           <Button variant="quiet" label="Sell it in variations" onPress={() => setBegun(true)}>
-            Several to choose from
+            Add variations
           </Button>
         </View>
       )}
@@ -101,7 +101,7 @@ function Options(props: { draftKey: string; item: Item; onKept: () => void }) {
       .map((l): Option => ({ name: l.name, values: valuesIn(l.values) }));
     const done = withOptions(item.choices, options, item.code);
     if (!done.ok) return setWhy(typedTrouble(done.why));
-    editItem(item.id, 'choices', { choices: done.choices });
+    editItem(item.id, 'variations', { choices: done.choices });
     clearDraft();
     onKept();
   };
@@ -111,7 +111,7 @@ function Options(props: { draftKey: string; item: Item; onKept: () => void }) {
         <View key={i} style={{ flexDirection: 'row', gap: 8 }}>
           <View style={{ flex: 2 }}>
             <Field
-              label={`Choice ${i + 1}`}
+              label={`Option ${i + 1}`}
               value={line.name}
               maxLength={60}
               pause={0}
@@ -121,7 +121,7 @@ function Options(props: { draftKey: string; item: Item; onKept: () => void }) {
           </View>
           <View style={{ flex: 3 }}>
             <Field
-              label={`To choose from ${i + 1}`}
+              label={`Values ${i + 1}`}
               value={line.values}
               pause={0}
               placeholder="mug, plate, bowl"
@@ -132,7 +132,7 @@ function Options(props: { draftKey: string; item: Item; onKept: () => void }) {
           {lines.length > 1 ? (
             <SignButton
               icon="remove"
-              label={`Remove choice ${i + 1}`}
+              label={`Remove option ${i + 1}`}
               onPress={() => setDraft(lines.filter((_, j) => j !== i))}
             />
           ) : null}
@@ -142,12 +142,12 @@ function Options(props: { draftKey: string; item: Item; onKept: () => void }) {
       <View style={{ flexDirection: 'row', gap: 10 }}>
         {lines.length < 3 ? (
           <Button icon="add" onPress={() => setDraft([...lines, { name: '', values: '' }])}>
-            Another choice
+            Another option
           </Button>
         ) : null}
         {draft ? (
           <Button variant="main" style={{ flex: 1 }} onPress={keep}>
-            Keep these choices
+            Keep these variations
           </Button>
         ) : null}
       </View>
@@ -204,7 +204,7 @@ function PieceLine(props: { item: Item; piece: Piece; currency: string }) {
             keyboard="number-pad"
             maxLength={6}
             refuse={(text) => (/^\d{1,5}$/u.test(text.trim()) ? null : 'A whole number, 0 or more.')}
-            onChange={(text) => put('stock of a choice', { stock: Number(text.trim()) })}
+            onChange={(text) => put('stock of a variation', { stock: Number(text.trim()) })}
           />
         </View>
         <View style={{ flex: 1 }}>
@@ -213,7 +213,7 @@ function PieceLine(props: { item: Item; piece: Piece; currency: string }) {
             value={piece.price}
             currency={currency}
             placeholder="the item’s"
-            onChange={(price) => put('price of a choice', { price })}
+            onChange={(price) => put('price of a variation', { price })}
           />
         </View>
       </View>
@@ -222,7 +222,7 @@ function PieceLine(props: { item: Item; piece: Piece; currency: string }) {
           item={item}
           words={words}
           own={own}
-          onChoose={(pictureIds) => put('pictures of a choice', { pictureIds })}
+          onChoose={(pictureIds) => put('pictures of a variation', { pictureIds })}
         />
       ) : null}
     </View>

@@ -156,7 +156,7 @@ function Doings({ item, picture, position }: { item: Item; picture: Picture; pos
         <Text tone="soft" role="status">
           {found === 0
             ? 'Nothing new was made out.'
-            : `${plural(found, 'One reading waits', `${found} readings wait`)} under “What it is”.`}
+            : `${plural(found, 'One reading waits', `${found} readings wait`)} under “Kind and specifics”.`}
         </Text>
       ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}

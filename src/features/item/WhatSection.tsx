@@ -47,7 +47,7 @@ export const WhatSection = memo(function WhatSection({
   return (
     <Section
       name="kind"
-      title="What it is"
+      title="Kind and specifics"
       summary={
         kind && missing.length > 0
           ? `${kind.name} · ${counted(missing.length, 'answer')} missing`

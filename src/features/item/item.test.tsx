@@ -67,15 +67,15 @@ describe('what it is and how it is', () => {
     await settled(250);
     expect(item('Ostler').facts.barcode).toBe('2000000000022');
   });
-  it('sold in choices, each piece has its stock', async () => {
+  it('sold in variations, each piece has its stock', async () => {
     await sheetOf('Marrow');
     await press('Sell it in variations');
-    await fill('Choice 1', 'Size');
-    await fill('To choose from 1', 'S, M, L');
+    await fill('Option 1', 'Size');
+    await fill('Values 1', 'S, M, L');
     // Left half made, it is still there.
     leave();
     await sheetOf('Marrow');
-    await press('Keep these choices');
+    await press('Keep these variations');
     expect(item('Marrow').choices?.pieces.map((p) => p.values)).toEqual([['S'], ['M'], ['L']]);
     await fill('In stock: M', '3');
     expect(item('Marrow').choices?.pieces[1]?.stock).toBe(3);

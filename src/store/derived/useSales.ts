@@ -17,7 +17,7 @@ export interface SoldItem {
   itemId: string;
   sale: Sale;
   closing: ClosingView | null;
-  /** Which of an item in choices; null: one of a kind. */
+  /** Which of an item with variations; null: one of a kind. */
   piece: string | null;
   /** As expected at the sale; null while that marketplace's schedule is not known. */
   takeHome: TakeHome | null;

@@ -210,7 +210,7 @@ describe('offers', () => {
     expect(answersIn(asked)).toEqual([]);
   });
 
-  it('taking one promises the item; of an item in choices none is promised', async () => {
+  it('taking one promises the item; of an item with variations none is promised', async () => {
     const one = forSale();
     const many = forSale({ choices: CHOICES });
     const asked = server([]);
