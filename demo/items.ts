@@ -79,7 +79,8 @@ export const DEMO_ITEMS: readonly DemoItem[] = [
       title: 'Kittiwake Mills gansey fisherman’s jumper, navy wool, men’s M',
       spot: 'A3-12',
       description:
-        'Hand-framed gansey in tightly spun navy wool.\nDarned once at the elbow, neatly, in a lighter blue.\nPit to pit 54 cm, length 68 cm, sleeve 61 cm.',
+        'Hand-framed gansey in tightly spun navy wool.\nDarned once at the elbow, neatly, in a ' +
+        'lighter blue.\nPit to pit 54 cm, length 68 cm, sleeve 61 cm.',
       facts: {
         brand: 'Kittiwake Mills',
         department: 'Men',
@@ -110,7 +111,8 @@ export const DEMO_ITEMS: readonly DemoItem[] = [
       title: 'Ostler waxed cotton chore coat, olive, corduroy collar, men’s L',
       spot: 'Rail-07',
       description:
-        'Waxed cotton chore coat with a corduroy collar and three patch pockets.\nWax worn at the pockets; wants a fresh coat of wax.\nPit to pit 59 cm, length 76 cm.',
+        'Waxed cotton chore coat with a corduroy collar and three patch pockets.\nWax worn at the ' +
+        'pockets; wants a fresh coat of wax.\nPit to pit 59 cm, length 76 cm.',
       facts: {
         brand: 'Ostler',
         department: 'Men',
@@ -209,7 +211,8 @@ export const DEMO_ITEMS: readonly DemoItem[] = [
       title: 'Vantrell bridle leather satchel, brass buckles, tan',
       spot: 'C2-01',
       description:
-        'Thick bridle leather gone dark at the edges, brass buckles, one inside pocket.\n38 cm wide, 29 cm high.',
+        'Thick bridle leather gone dark at the edges, brass buckles, one inside pocket.\n38 cm ' +
+        'wide, 29 cm high.',
       facts: { brand: 'Vantrell', colour: 'Tan', material: 'Leather' },
       use: 'regular',
       flaws: [flaw('f1', 'scuffed', 'corners', 'slight')],
@@ -248,7 +251,8 @@ export const DEMO_ITEMS: readonly DemoItem[] = [
       title: 'Hobley Lamp Works brass ship’s oil lamp, port No. 7',
       spot: 'D1-02',
       description:
-        'Heavy brass oil lamp with a ribbed lens and its carrying handle.\nA dent in the base, polished many times.\nHeight 41 cm.',
+        'Heavy brass oil lamp with a ribbed lens and its carrying handle.\nA dent in the base, ' +
+        'polished many times.\nHeight 41 cm.',
       facts: {
         brand: 'Hobley Lamp Works',
         model: 'No. 7',
@@ -297,7 +301,8 @@ export const DEMO_ITEMS: readonly DemoItem[] = [
       title: 'Vantrell No. 4 smoothing plane, hardwood handles',
       spot: 'D2-09',
       description:
-        'Smoothing plane, hardwood handles, good length of iron left.\nLight rust on the sole.\nLength 24.5 cm.',
+        'Smoothing plane, hardwood handles, good length of iron left.\nLight rust on the ' +
+        'sole.\nLength 24.5 cm.',
       facts: { brand: 'Vantrell', model: 'No. 4', material: 'Steel', decade: '1950s' },
       use: 'regular',
       flaws: [flaw('f1', 'rust', 'sole', 'slight')],
@@ -318,7 +323,8 @@ export const DEMO_ITEMS: readonly DemoItem[] = [
       title: 'Vantrell folding plate camera, red bellows, with screen',
       spot: 'A1-01',
       description:
-        'Folding plate camera with red bellows and its ground glass.\nShutter fires at every speed but is not tested with film.',
+        'Folding plate camera with red bellows and its ground glass.\nShutter fires at every speed ' +
+        'but is not tested with film.',
       facts: {
         brand: 'Vantrell',
         model: 'folding plate camera',

@@ -93,7 +93,7 @@ const at: TestServer = startTestServer({
     ),
 });
 
-it('finds what was listed by hand, makes one item of it, and closes it everywhere when it sells', async () => {
+it('finds what was listed by hand, makes one item of it, closes it everywhere when it sells', async () => {
   const attic = await Attic.open(at, PHONE);
   await until('somebody has put it all up', async () =>
     (await (await fetch(`${at.server.address}/outside/lanternyard/`)).text()).includes('Brass ship'),

@@ -18,7 +18,7 @@ const readCopy = async (attic: Attic, file: string) => {
   await attic.choose([file], 'Choose a copy');
 };
 
-it('brings an attic back that its browser has lost, and what is listed is looked after as before', async () => {
+it('brings back an attic its browser has lost, and what is listed is looked after as before', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.openItem(LISTED);
   await attic.press('Send to Brackenmoor and Threadwick');
@@ -192,7 +192,12 @@ it('is not brought down by a copy that was made to do that', async () => {
         JSON.stringify({ format: COPY_FORMAT, schema: 1, at: 1, author: 'Wren', records: 8, bytes: 3 }),
       ),
       'records/items.json': json(
-        `[${record('p00009-good', 'Brought past the traps', ids)},${record('__proto__', 'polluted')},${record('constructor', 'built in')},{"__proto__":{"polluted":true},"id":"p00010-x"}]`,
+        `[${[
+          record('p00009-good', 'Brought past the traps', ids),
+          record('__proto__', 'polluted'),
+          record('constructor', 'built in'),
+          '{"__proto__":{"polluted":true},"id":"p00010-x"}',
+        ].join()}]`,
       ),
       'records/pictures.json': json(`[${ids.map(picture).join()},${picture('toString')}]`),
       'records/hauls.json': zeros,

@@ -72,7 +72,8 @@ it('asks what it must the first time, and nothing the second', async () => {
   await attic.waitForSign('Threadwick: live');
   await attic.waitForSign('Brackenmoor: live');
   process.stdout.write(
-    `a jumper on two marketplaces: first time ${first.taps} taps, ${first.typed} characters; second time ${attic.taps} and ${attic.typed}\n`,
+    `a jumper on two marketplaces: first time ${first.taps} taps, ${first.typed} characters; ` +
+      `second time ${attic.taps} and ${attic.typed}\n`,
   );
   expect(attic.taps).toBe(1);
   expect(attic.complaints).toEqual([]);

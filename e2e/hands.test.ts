@@ -127,7 +127,7 @@ it('reorders pictures by mouse and by finger, and takes removal back, also after
   expect(attic.complaints).toEqual([]);
 });
 
-it('keeps what was typed through hostile hands: emoji, right-to-left, markup, 10,000 characters', async () => {
+it('keeps what was typed by hostile hands: emoji, right-to-left, markup, 10,000 characters', async () => {
   const attic = await Attic.open(at, WIDE);
   await attic.beginItem();
   await attic.choose([await phonePicture('again.jpg')]);

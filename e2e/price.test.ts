@@ -80,7 +80,7 @@ it('writes, prices and previews a complete record for every marketplace, and sen
   await attic.page.close();
 });
 
-it('finds out what others sold for, keeps a person’s word on it, and works on it with no connection', async () => {
+it('finds out what others sold for, keeps a person’s word, and works on it with no connection', async () => {
   const attic = await Attic.open(at, PHONE, { offline: true });
   await attic.page.evaluate(async () => void (await navigator.serviceWorker.ready));
   await attic.openItem('Kittiwake Mills Men jumper');
@@ -124,7 +124,9 @@ it('cleans words brought in from elsewhere, and offers the facts in them', async
   await attic.openItem('Kittiwake Mills Men jumper');
   await attic.press('Bring in words from elsewhere');
   const page =
-    '<table><tr><td><p style="color:red">Knitted on the quay.</p><script>steal()</script><ul><li>Sleeve 61 cm</li></ul></td></tr></table><p>Welcome to my shop</p>';
+    '<table><tr><td><p style="color:red">Knitted on the ' +
+    'quay.</p><script>steal()</script><ul><li>Sleeve 61 cm</li></ul></td></tr></table><p>Welcome ' +
+    'to my shop</p>';
   await attic.fill('Paste words or a page', page);
   await attic.sees('another shop’s own words');
   await attic.press('Take these words as the description');

@@ -57,7 +57,7 @@ it('changes the kind without losing a fact, by name and through the tree', async
   await attic.page.close();
 });
 
-it('records the condition: a flaw with its pin, what is missing, a grade by hand with its reason', async () => {
+it('records the condition: a flaw with its pin, what is missing, a grade by hand with why', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.openItem(TITLES[2]!);
   await attic.press('Add a flaw');

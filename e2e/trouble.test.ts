@@ -8,7 +8,7 @@ import { jumpersReady } from './world';
 const TITLE = 'Gansey jumper on a bad evening, size M';
 const at = startTestServer({ afresh: true, world: () => jumpersReady([TITLE]) });
 
-it('stays red while Threadwick is out, keeps trying by itself, and turns calm once it is gone there', async () => {
+it('stays red while Threadwick is out, keeps trying by itself, is calm once it is gone there', async () => {
   const attic = await Attic.open(at, PHONE);
   await listJumper(attic, TITLE);
   const moor = await attic.publicPage('Brackenmoor');

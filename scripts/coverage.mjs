@@ -143,7 +143,8 @@ for (const { name, goal, holds } of GROUPS) {
   for (const f of own.sort((a, b) => b.never.length - a.never.length))
     if (percent(f.all, f.never.length) < goal)
       console.log(
-        `  ${percent(f.all, f.never.length).toFixed(0).padStart(3)} % of ${String(f.all).padStart(3)}  ${f.file}  ${runs(f.never)}`,
+        `  ${percent(f.all, f.never.length).toFixed(0).padStart(3)} % of ` +
+          `${String(f.all).padStart(3)}  ${f.file}  ${runs(f.never)}`,
       );
 }
 

@@ -66,19 +66,20 @@ const rows = figures.map((f) => {
 });
 
 const cores = cpus().length;
+const day = new Date().toISOString().slice(0, 10);
 writeFileSync(
   'docs/guarantee.md',
   `# The courier's guarantee, in figures
 
-Written by \`npm run guarantee\` on ${new Date().toISOString().slice(0, 10)}, on ${cores} cores. Do not edit: run it again.
+Written by \`npm run guarantee\` on ${day}, on ${cores} cores. Do not edit: run it again.
 
 ## What is promised
 
 1. No sale is lost, whoever tells of it: webhook, feed, poll, a tick by hand, an answer to another call.
 2. Nothing is put up after its sale is known.
 3. What is sold comes down everywhere else, or stays red until it has.
-4. No item is up twice on one marketplace. Only where the whole ledger was lost, a call from before may make a second
-   listing, until the next comparison takes it down.
+4. No item is up twice on one marketplace. Only where the whole ledger was lost, a call from before may
+   make a second listing, until the next comparison takes it down.
 5. Two sales of one item are never silent: the earlier stays, the later is put before a person.
 6. Of an item with variations, what was there is sold or still there; one sold too often is told of.
 7. No command is lost, and none is carried out twice.
@@ -87,23 +88,27 @@ Written by \`npm run guarantee\` on ${new Date().toISOString().slice(0, 10)}, on
 
 ## Simulation
 
-Seven marketplaces, one of them worked by hand; calls lost, late, answered twice or not at all; outages, keys that run out,
-requests to slow down; webhooks lost, doubled, reordered; listings that end without a word; promises made and let go, sales
-undone; clocks that jump; a disk that is full; power cut at any moment, also in the middle of a line; the whole ledger lost,
-and all that a page knew. What runs is the server's own courier (\`server/courier/courier.ts\`) with everything around it
-simulated: its ledger's disk, its clock and timers, its calls. Every choice comes from the seed, so an evening can be run again.
+Seven marketplaces, one of them worked by hand; calls lost, late, answered twice or not at all; outages,
+keys that run out, requests to slow down; webhooks lost, doubled, reordered; listings that end without a
+word; promises made and let go, sales undone; clocks that jump; a disk that is full; power cut at any
+moment, also in the middle of a line; the whole ledger lost, and all that a page knew. What runs is the
+server's own courier (\`server/courier/courier.ts\`) with everything around it simulated: its ledger's
+disk, its clock and timers, its calls. Every choice comes from the seed, so an evening can be run again.
 
 \`\`\`
 ${evenings}
 \`\`\`
 
-Again: \`npm run sim -- --seeds ${seeds}\`. One evening, told whole: \`npm run sim -- --seeds 1 --from SEED --whole\`. \`npm test\`
-runs 1,000, and four couriers broken on purpose, each of which has to be found out.
+Again: \`npm run sim -- --seeds ${seeds}\`. One evening, told whole: \`npm run sim -- --seeds 1 --from
+SEED --whole\`. \`npm test\` runs 1,000, and four couriers broken on purpose, each of which has to be
+found out.
 
 ## Mutants
 
-The core of the courier (\`src/core/courier\`) is broken in every small way, words left aside, and its tests and a dozen simulated
-evenings are run on each: they notice **${share(total)}** of ${total.found + total.missed} (goal 85 %).
+The core of the courier (\`src/core/courier\`) is broken in every small way, words left aside, and its
+tests and a dozen simulated evenings are run on each: they notice **${share(total)}** of ${
+    total.found + total.missed
+  } (goal 85 %).
 
 | file | noticed | of |
 | --- | --- | --- |
@@ -121,10 +126,9 @@ Again: \`npm run bench -- closing courier\`.
 
 ## What it does not cover
 
-Where nobody can be called (Handbill) the courier can only ask a person, and stays red until that person says it is done.
-Between a buyer's press on one marketplace and the news of it lies that marketplace's own delay: in it a second buyer may be
-as quick elsewhere. That is what promise 5 is for.
-`,
+Where nobody can be called (Handbill) the courier can only ask a person, and stays red until that person
+says it is done. Between a buyer's press on one marketplace and the news of it lies that marketplace's
+own delay: in it a second buyer may be as quick elsewhere. That is what promise 5 is for. `,
 );
 console.log('docs/guarantee.md is written.');
 process.exit(sim.status === 0 && figures.every((f) => f.holds !== false) ? 0 : 1);

@@ -51,7 +51,8 @@ function installBrowser() {
   if ([`/usr/bin/${BROWSER}`, '/usr/bin/chromium'].some(existsSync)) return;
   if (process.getuid?.() !== 0) {
     console.error(
-      `The browser tests need Chromium: install Debian’s package "${BROWSER}" (as root: apt-get install ${BROWSER}).`,
+      `The browser tests need Chromium: install Debian’s package "${BROWSER}" (as root: apt-get ` +
+        `install ${BROWSER}).`,
     );
     process.exit(1);
   }

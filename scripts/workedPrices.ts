@@ -53,21 +53,24 @@ export const WORKED: readonly WorkedPrice[] = [
     sheet: moor,
     sale: sale(4_800, 420, 420, { category: 'wear.knit' }),
     byHand:
-      '11.5 % of 52.20 is 6.003, so 6.00; and 0.35 is 6.35; a fifth of that is 1.27; together 7.62. 48.00 + 4.20 − 7.62 − 4.20 − 0.60 = 39.78',
+      '11.5 % of 52.20 is 6.003, so 6.00; and 0.35 is 6.35; a fifth of that is 1.27; together ' +
+      '7.62. 48.00 + 4.20 − 7.62 − 4.20 − 0.60 = 39.78',
   },
   {
     what: 'a lamp at 900.00, where the cap bites',
     sheet: moor,
     sale: sale(90_000, 1_900, 1_900, { category: 'house.light' }),
     byHand:
-      '9.8 % of 919.00 would be 90.06, the cap is 50.00; and 0.35 is 50.35; a fifth of that is 10.07; together 60.42. 900.00 + 19.00 − 60.42 − 19.00 − 0.60 = 838.98',
+      '9.8 % of 919.00 would be 90.06, the cap is 50.00; and 0.35 is 50.35; a fifth of that is ' +
+      '10.07; together 60.42. 900.00 + 19.00 − 60.42 − 19.00 − 0.60 = 838.98',
   },
   {
     what: 'a camera at 95.00, promoted at 2 %, with a second title line',
     sheet: moor,
     sale: sale(9_500, 580, 580, { category: 'optics.camera', promotionBp: 200, extras: { secondLine: 1 } }),
     byHand:
-      '7.4 % of 100.80 is 7.4592, so 7.46; 0.35; 2 % of 95.00 is 1.90; 1.20; together 10.91; a fifth of that is 2.182, so 2.18; in all 13.09. 95.00 + 5.80 − 13.09 − 5.80 − 0.60 = 81.31',
+      '7.4 % of 100.80 is 7.4592, so 7.46; 0.35; 2 % of 95.00 is 1.90; 1.20; together 10.91; a ' +
+      'fifth of that is 2.182, so 2.18; in all 13.09. 95.00 + 5.80 − 13.09 − 5.80 − 0.60 = 81.31',
   },
   {
     what: 'a shirt at 18.00, the last price of the flat part',
@@ -92,28 +95,33 @@ export const WORKED: readonly WorkedPrice[] = [
     sheet: hollow,
     sale: sale(6_000, 420, 420, { daysListed: 30 }),
     byHand:
-      '0.22; 9.5 % of 60.00 is 5.70; 3.1 % of 64.20 is 1.9902, so 1.99; 0.25; together 8.16; a fifth of that is 1.632, so 1.63; in all 9.79. 60.00 + 4.20 − 9.79 − 4.20 − 0.60 = 49.61',
+      '0.22; 9.5 % of 60.00 is 5.70; 3.1 % of 64.20 is 1.9902, so 1.99; 0.25; together 8.16; a ' +
+      'fifth of that is 1.632, so 1.63; in all 9.79. 60.00 + 4.20 − 9.79 − 4.20 − 0.60 = 49.61',
   },
   {
     what: 'a clock at 1500.00 after 200 days, through all three tiers',
     sheet: hollow,
     sale: sale(150_000, 1_250, 1_250, { daysListed: 200 }),
     byHand:
-      'three times 0.22 is 0.66; 9.50 + 63.00 + 20.00 is 92.50; 3.1 % of 1512.50 is 46.8875, so 46.89; 0.25; together 140.30; a fifth of that is 28.06; in all 168.36. 1500.00 + 12.50 − 168.36 − 12.50 − 0.60 = 1331.04',
+      'three times 0.22 is 0.66; 9.50 + 63.00 + 20.00 is 92.50; 3.1 % of 1512.50 is 46.8875, so ' +
+      '46.89; 0.25; together 140.30; a fifth of that is 28.06; in all 168.36. 1500.00 + 12.50 − ' +
+      '168.36 − 12.50 − 0.60 = 1331.04',
   },
   {
     what: 'a book at 9.00',
     sheet: stack,
     sale: sale(900, 280, 290, { category: 'pages' }),
     byHand:
-      '13.5 % of 11.80 is 1.593, so 1.59; 0.75; together 2.34; a fifth of that is 0.468, so 0.47; in all 2.81. 9.00 + 2.80 − 2.81 − 2.90 − 0.60 = 5.49',
+      '13.5 % of 11.80 is 1.593, so 1.59; 0.75; together 2.34; a fifth of that is 0.468, so 0.47; ' +
+      'in all 2.81. 9.00 + 2.80 − 2.81 − 2.90 − 0.60 = 5.49',
   },
   {
     what: 'a disc at 1.00, which is not worth it',
     sheet: stack,
     sale: sale(100, 280, 290, { category: 'sound' }),
     byHand:
-      '13.5 % of 3.80 would be 0.513, the least is 0.60; 0.95; together 1.55; a fifth of that is 0.31; in all 1.86. 1.00 + 2.80 − 1.86 − 2.90 − 0.60 = −1.56',
+      '13.5 % of 3.80 would be 0.513, the least is 0.60; 0.95; together 1.55; a fifth of that is ' +
+      '0.31; in all 1.86. 1.00 + 2.80 − 1.86 − 2.90 − 0.60 = −1.56',
   },
   {
     what: 'a scarf at 24.00 with the postage built in',
@@ -134,8 +142,10 @@ export function workedPrices(): string {
   const lines = [
     '# Worked prices',
     '',
-    'Twelve sales over the seven schedules. “By hand” was worked with pencil and paper from the published schedule;',
-    'the lines after it come out of the code. Write it anew with `npx tsx scripts/workedPrices.ts`; a test compares both.',
+    'Twelve sales over the seven schedules. “By hand” was worked with pencil and paper from the ' +
+      'published schedule;',
+    'the lines after it come out of the code. Write it anew with `npx tsx ' +
+      'scripts/workedPrices.ts`; a test compares both.',
     'Packing costs 0.60 a parcel. Each fee is rounded half up by itself, tax once on their sum.',
   ];
   for (const [i, { what, sheet, sale: s, byHand }] of WORKED.entries()) {

@@ -33,11 +33,13 @@ export async function holdFolder(folder: string, address: string): Promise<() =>
     if (databaseCode(error) !== 'locked') throw error;
     const holder = Holder.safeParse(await readJson(words));
     const who = holder.success
-      ? `process ${holder.data.pid}, at ${holder.data.address}, since ${new Date(holder.data.since).toLocaleString('en-GB')}`
+      ? `process ${holder.data.pid}, at ${holder.data.address}, since ` +
+        `${new Date(holder.data.since).toLocaleString('en-GB')}`
       : 'another process';
     throw new StartTrouble(
       'folderHeld',
-      `The attic in “${folder}” is open already: ${who}. Nothing was changed. Use that one, or stop it first.`,
+      `The attic in “${folder}” is open already: ${who}. Nothing was changed. Use that one, or ` +
+        'stop it first.',
     );
   }
 }

@@ -77,7 +77,9 @@ export async function openOutside({ folder, token, hook }: OutsideOptions): Prom
 function storeTrouble(id: string, file: string): StartTrouble {
   return new StartTrouble(
     'damaged',
-    `The simulated service “${id}” can’t use its data, “${file}”: it is damaged, locked or can’t be written. Your attic and the ledger are whole. Move that file away to begin that service anew, then start again.`,
+    `The simulated service “${id}” can’t use its data, “${file}”: it is damaged, locked or can’t ` +
+      'be written. Your attic and the ledger are whole. Move that file away to begin that service ' +
+      'anew, then start again.',
   );
 }
 

@@ -74,7 +74,8 @@ export async function start(options: StartOptions): Promise<Running> {
     if (error instanceof StartTrouble || databaseCode(error) === null) throw error;
     throw new StartTrouble(
       'cannotOpen',
-      `The attic’s folder “${options.data}” can’t be used: it is no folder, may not be written, or its disk is full. Nothing was changed. Put that right, then start again.`,
+      `The attic’s folder “${options.data}” can’t be used: it is no folder, may not be written, or ` +
+        'its disk is full. Nothing was changed. Put that right, then start again.',
     );
   }
 }
@@ -246,7 +247,8 @@ function paced(adapter: Adapter, pace: number): Adapter {
 type Fetch = Parameters<typeof serve>[0]['fetch'];
 
 /**
- * How long a connection that nothing is said on is kept, milliseconds: longer than the app is quiet between two
+ * How long a connection that nothing is said on is kept, milliseconds: longer than the app is quiet between
+ * two
  * questions, so that none meets the moment in which its connection is closed.
  */
 const KEEP_CONNECTIONS = 75_000;
@@ -261,7 +263,8 @@ function listen(fetch: Fetch, port: number): Promise<Server> {
         error.code === 'EADDRINUSE'
           ? new StartTrouble(
               'portTaken',
-              `Port ${port} is taken. Another Yonder Attic may be running; or choose a port: npm run demo -- --port ${port + 1}`,
+              `Port ${port} is taken. Another Yonder Attic may be running; or choose a port: npm ` +
+                `run demo -- --port ${port + 1}`,
             )
           : error,
       ),

@@ -38,7 +38,9 @@ export function workByHand({ market, state, random, now, id, command }: Board): 
   }
 }
 
-/** What hangs there and the courier forgot, the person tells it of again; sold meanwhile, it is taken down. */
+/**
+ * What hangs there and the courier forgot, the person tells it of again; sold meanwhile, it is taken down.
+ */
 export function remindByHand({ market, state, send }: Board): void {
   for (const l of market.listings.filter(isUp)) {
     const id = l.ref.split('.')[0] ?? '';

@@ -23,7 +23,8 @@ const isOf = (id: string) => (l: { ref: string }) => l.ref.startsWith(`${id}.`);
 /**
  * Holds what happened at the marketplaces against what the courier promises.
  *
- * @returns the promises that were broken, in words for whoever reads the seed; and how often an item was sold twice
+ * @returns the promises that were broken, in words for whoever reads the seed; and how often an item was sold
+ * twice
  */
 export function judge(evidence: Evidence): { violations: string[]; doubles: number } {
   const { markets, state, forgot, given, taken } = evidence;

@@ -38,7 +38,8 @@ async function main(): Promise<number> {
     console.log(`  Again, and whole: npm run sim -- --seeds 1 --from ${seed} --whole\n`);
   }
   console.log(
-    `${seeds} evenings from seed ${from}: ${failed} failed; ${total.orders} sales, ${total.doubles} sold twice, ` +
+    `${seeds} evenings from seed ${from}: ${failed} failed; ${total.orders} sales, ` +
+      `${total.doubles} sold twice, ` +
       `${total.crashes} crashes, ${total.lostAnswers} lost answers`,
   );
   return failed === 0 ? 0 : 1;

@@ -6,7 +6,8 @@ export interface Listed {
   state: 'inReview' | 'live' | 'ended' | 'sold' | 'turnedDown';
   reviewUntil: number;
   /**
-   * Of an item with variations: how many there are of each piece, sold ones included, and how many were sold here.
+   * Of an item with variations: how many there are of each piece, sold ones included, and how many were sold
+   * here.
    */
   stock: Record<string, number> | null;
   sold: Record<string, number>;

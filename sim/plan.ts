@@ -36,7 +36,9 @@ export interface Evening {
   crash(): void;
 }
 
-/** Writes down all that is to happen in an evening. Faults end before it does, so that all can be put right. */
+/**
+ * Writes down all that is to happen in an evening. Faults end before it does, so that all can be put right.
+ */
 export function planEvening(world: Evening): void {
   const { random: r } = world;
   const items = Array.from({ length: r.between(1, 4) }, (_, i) => `t${i + 1}`);

@@ -376,7 +376,9 @@ export class World implements Evening {
     };
   }
 
-  /** Power goes while a line is written, so it is not there afterwards, and nothing was done because of it. */
+  /**
+   * Power goes while a line is written, so it is not there afterwards, and nothing was done because of it.
+   */
   private isTorn(entries: readonly Entry[]): boolean {
     if (!this.random.chance(this.faulty(0.004))) return false;
     this.tell(`the line of “${entries[0]?.event.type}” is torn`);

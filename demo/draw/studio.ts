@@ -114,7 +114,8 @@ function drawFloor(pen: Pen, floor: Floor, size: number, random: Random): void {
     const width = size / 5.2;
     for (let i = -1; i < 6; i += 1) {
       const x = i * width + width * 0.3;
-      pen.fillStyle = `hsl(${32 + random.between(-3, 3)} ${random.between(28, 36)}% ${random.between(56, 65)}%)`;
+      const [hue, strength] = [32 + random.between(-3, 3), random.between(28, 36)];
+      pen.fillStyle = `hsl(${hue} ${strength}% ${random.between(56, 65)}%)`;
       pen.fillRect(x, 0, width - 3, size);
       for (let k = 0; k < 26; k += 1) {
         const gx = x + random.next() * width;

@@ -86,7 +86,9 @@ export function troubleOf(error: unknown, log: Log, about: Record<string, string
   return { code: 'ourFault', params: NONE };
 }
 
-/** The pictures of the shelf: one that is not there any more is put there again by sending the listing again. */
+/**
+ * The pictures of the shelf: one that is not there any more is put there again by sending the listing again.
+ */
 export function shelved(pictures: Pictures): Pictures {
   return (hash) =>
     pictures(hash).catch((error: unknown) => {

@@ -167,26 +167,30 @@ function begun() {
   return state;
 }
 
-it('whatever an adapter may hand in, the page’s schema takes the view, and the ledger and its snapshot can be read again', () => {
-  fc.assert(
-    fc.property(fc.array(told, { minLength: 1, maxLength: 6 }), (events) => {
-      const state = begun();
-      const log = new Notes();
-      let now = 2_000;
-      for (const event of events)
-        for (const fit of entering(event, log)) {
-          step(state, fit, (now += 10), POLICY);
-          const line = readEvent(JSON.parse(JSON.stringify(fit)), 1);
-          expect(line).toEqual({ ok: true, event: JSON.parse(JSON.stringify(fit)) });
-        }
-      for (const item of state.items.values())
-        expect(CourierItemView.safeParse(viewOf(item)).error).toBeUndefined();
-      const kept: unknown = JSON.parse(JSON.stringify(snapshotOf(state)));
-      expect(stateOf(Snapshot.parse(kept))).not.toBeNull();
-    }),
-    { numRuns: 300 },
-  );
-});
+it(
+  'whatever an adapter may hand in, the page’s schema takes the view, and the ledger and its ' +
+    'snapshot can be read again',
+  () => {
+    fc.assert(
+      fc.property(fc.array(told, { minLength: 1, maxLength: 6 }), (events) => {
+        const state = begun();
+        const log = new Notes();
+        let now = 2_000;
+        for (const event of events)
+          for (const fit of entering(event, log)) {
+            step(state, fit, (now += 10), POLICY);
+            const line = readEvent(JSON.parse(JSON.stringify(fit)), 1);
+            expect(line).toEqual({ ok: true, event: JSON.parse(JSON.stringify(fit)) });
+          }
+        for (const item of state.items.values())
+          expect(CourierItemView.safeParse(viewOf(item)).error).toBeUndefined();
+        const kept: unknown = JSON.parse(JSON.stringify(snapshotOf(state)));
+        expect(stateOf(Snapshot.parse(kept))).not.toBeNull();
+      }),
+      { numRuns: 300 },
+    );
+  },
+);
 
 describe('what does not fit', () => {
   const sale = {
@@ -229,7 +233,7 @@ describe('what does not fit', () => {
     const view = CourierItemView.parse(viewOf(state.items.get('t')!));
     expect(view.listings.find((l) => l.market === 'wick')?.trouble).toMatch(/^no no/u);
   });
-  it('a sale without a number is a sale, the same one when it is told again, and another than the next', () => {
+  it('a sale without a number is a sale, the same when it is told again, another than the next', () => {
     const [first] = entering(
       {
         type: 'news',

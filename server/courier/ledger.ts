@@ -98,7 +98,9 @@ export class Ledger {
   /** Writes events in one transaction, durably. @returns the last line's number */
   async append(entries: readonly (Entry & { at?: number })[], now: number): Promise<number> {
     const statements: InStatement[] = entries.map(({ event, answer, item, at = now }) => ({
-      sql: 'INSERT INTO ledger (at, type, item, market, command, answer, body, version) VALUES (?,?,?,?,?,?,?,?)',
+      sql:
+        'INSERT INTO ledger (at, type, item, market, command, answer, body, version) VALUES ' +
+        '(?,?,?,?,?,?,?,?)',
       args: [
         at,
         event.type === 'command' ? event.command.type : event.type,
@@ -180,7 +182,9 @@ export class Ledger {
     item: string | null,
   ): Promise<{ lines: Line[]; more: boolean }> {
     const { rows } = await this.db.execute({
-      sql: `SELECT seq, at, body, version FROM ledger WHERE seq < ? ${item ? 'AND item = ?' : ''} ORDER BY seq DESC LIMIT ?`,
+      sql:
+        `SELECT seq, at, body, version FROM ledger WHERE seq < ? ${item ? 'AND item = ?' : ''} ORDER ` +
+        'BY seq DESC LIMIT ?',
       args: item ? [before, item, limit] : [before, limit],
     });
     return { lines: rows.flatMap((row) => this.line(row) ?? []), more: rows.length === limit };
@@ -206,7 +210,9 @@ export class Ledger {
 
   async keepSheet(market: string, body: unknown): Promise<void> {
     await this.db.execute({
-      sql: 'INSERT INTO sheet (market, body) VALUES (?,?) ON CONFLICT (market) DO UPDATE SET body=excluded.body',
+      sql:
+        'INSERT INTO sheet (market, body) VALUES (?,?) ON CONFLICT (market) DO UPDATE SET ' +
+        'body=excluded.body',
       args: [market, JSON.stringify(body)],
     });
   }
@@ -275,7 +281,9 @@ export type CourierLedger = Pick<
   | 'sheet'
 >;
 
-/** Brings the table of a ledger that was begun earlier up to date; one that is yet to be made is left alone. */
+/**
+ * Brings the table of a ledger that was begun earlier up to date; one that is yet to be made is left alone.
+ */
 async function upToDate(db: Client): Promise<void> {
   const { rows } = await db.execute('PRAGMA table_info(ledger)');
   const columns = new Set(rows.map((row) => row.name));
@@ -320,12 +328,14 @@ function ledgerTrouble(error: unknown, file: string): unknown {
     case 'unwritable':
       return new StartTrouble(
         'readOnly',
-        `${what} can’t be written: the disk is full, or the file or its folder is read-only. Nothing was changed. Put that right, then start again.`,
+        `${what} can’t be written: the disk is full, or the file or its folder is read-only. ` +
+          'Nothing was changed. Put that right, then start again.',
       );
     case 'cannotOpen':
       return new StartTrouble(
         'cannotOpen',
-        `${what} can’t be opened. Nothing was changed. See that its folder is there and may be read and written, then start again.`,
+        `${what} can’t be opened. Nothing was changed. See that its folder is there and may be ` +
+          'read and written, then start again.',
       );
     default:
       return error;

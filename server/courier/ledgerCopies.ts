@@ -30,8 +30,12 @@ export async function openLedger(file: string, again: string): Promise<Ledger> {
     throw new StartTrouble(
       'damaged',
       at === null
-        ? `${error.message} No copy of it is kept. To begin a new one, move that file away and start again: your browser still has all your items, and the marketplaces are asked what is listed.`
-        : `${error.message} A good copy from ${new Date(at).toLocaleString('en-GB')} is kept beside it. To go on with that: ${again}. The marketplaces are then asked for all that happened since.`,
+        ? `${error.message} No copy of it is kept. To begin a new one, move that file away and start ` +
+            'again: your browser still has all your items, and the marketplaces are asked what is ' +
+            'listed.'
+        : `${error.message} A good copy from ${new Date(at).toLocaleString('en-GB')} is kept beside ` +
+            `it. To go on with that: ${again}. The marketplaces are then asked for all that happened ` +
+            'since.',
     );
   });
 }

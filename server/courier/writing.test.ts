@@ -63,31 +63,34 @@ afterEach(() => {
 const view = () => courier.views().find((v) => v.view.id === 't')?.view;
 const states = () => view()?.listings.map((l) => l.state);
 
-it('a sale is closed everywhere though nothing can be written, and is written down once there is room', async () => {
-  const told: (string | null)[] = [];
-  const leave = courier.listen(
-    () => undefined,
-    () => undefined,
-    () => told.push(courier.health().cannotWrite),
-  );
-  fillDisk();
-  await courier.take({ type: 'news', market: 'moor', news: [saleAt('moor')], cursor: null });
-  await until('the other is gone', () => wick.up.size === 0);
-  expect(courier.health()).toMatchObject({ cannotWrite: 'full' });
-  expect(states()).toEqual(['sold', 'ended']);
-  makeRoom();
-  await until('it can write again', () => courier.health().cannotWrite === null);
-  leave();
-  expect(told).toEqual(['full', null]);
-  expect(log.notes).toEqual(['the ledger can be written again']);
-  courier.stop();
-  ledger.close();
-  await open();
-  expect(states()).toEqual(['sold', 'ended']);
-  expect(view()?.closing?.doneAt).not.toBeNull();
-});
+it(
+  'a sale is closed everywhere though nothing can be written, and is written down once there is ' + 'room',
+  async () => {
+    const told: (string | null)[] = [];
+    const leave = courier.listen(
+      () => undefined,
+      () => undefined,
+      () => told.push(courier.health().cannotWrite),
+    );
+    fillDisk();
+    await courier.take({ type: 'news', market: 'moor', news: [saleAt('moor')], cursor: null });
+    await until('the other is gone', () => wick.up.size === 0);
+    expect(courier.health()).toMatchObject({ cannotWrite: 'full' });
+    expect(states()).toEqual(['sold', 'ended']);
+    makeRoom();
+    await until('it can write again', () => courier.health().cannotWrite === null);
+    leave();
+    expect(told).toEqual(['full', null]);
+    expect(log.notes).toEqual(['the ledger can be written again']);
+    courier.stop();
+    ledger.close();
+    await open();
+    expect(states()).toEqual(['sold', 'ended']);
+    expect(view()?.closing?.doneAt).not.toBeNull();
+  },
+);
 
-it('takes on nothing new meanwhile: a command is refused with the reason, and nothing is published', async () => {
+it('takes on nothing new meanwhile: a command is refused with why, and nothing is published', async () => {
   await courier.command({ type: 'withdraw', id: 'down', item: 't', market: 'wick' });
   await until('it is down', () => states()?.[1] === 'ended');
   wick.calls = [];
@@ -151,7 +154,7 @@ it('forgets in a crash meanwhile only what will be told again', async () => {
   );
 });
 
-it('a page that comes meanwhile is told all of it, and again with its line once that is written', async () => {
+it('a page that comes meanwhile is told all of it, again with its line once that is written', async () => {
   fillDisk();
   await courier.take({ type: 'news', market: 'moor', news: [saleAt('moor')], cursor: null });
   expect(courier.views().find((v) => v.view.id === 't')?.seq).toBeNull();

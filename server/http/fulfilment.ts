@@ -67,7 +67,8 @@ function talkRoutes(app: Api, courier: Courier, ofMarket: OfMarket): void {
           return c.json(
             {
               error:
-                'The courier does not know that item: bring its listing in first. The offer was not answered.',
+                'The courier does not know that item: bring its listing in first. The offer was ' +
+                'not answered.',
             },
             409,
           );
@@ -75,7 +76,9 @@ function talkRoutes(app: Api, courier: Courier, ofMarket: OfMarket): void {
         if (why)
           return c.json(
             {
-              error: `It is ${why === 'sold' ? 'sold' : 'promised on another marketplace'}. The offer was not answered.`,
+              error:
+                `It is ${why === 'sold' ? 'sold' : 'promised on another marketplace'}. The offer was ` +
+                'not answered.',
             },
             409,
           );

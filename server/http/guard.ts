@@ -55,7 +55,8 @@ export function securityHeaders(): MiddlewareHandler {
     permissionsPolicy: { camera: ['self'], geolocation: [], microphone: [] },
     referrerPolicy: 'no-referrer',
     xFrameOptions: 'DENY',
-    // This machine is reached without encryption, and stand-ins' pages, which are nobody's origin, show pictures.
+    // This machine is reached without encryption, and stand-ins' pages, which are nobody's origin, show
+    // pictures.
     strictTransportSecurity: false,
     crossOriginResourcePolicy: false,
     originAgentCluster: false,

@@ -12,6 +12,8 @@ for (const d of parity.disagreements.slice(0, 200))
 const missed = parity.disagreements.filter((d) => d.sort === 'missed').length;
 const needless = parity.disagreements.length - missed;
 console.log(
-  `${parity.listings} listings, ${parity.accepted} accepted, ${parity.refused} refused; ${parity.pairs} pairs sent together, ${parity.twins} of them twins; missed refusals ${missed}, needless blockers ${needless}`,
+  `${parity.listings} listings, ${parity.accepted} accepted, ${parity.refused} refused; ` +
+    `${parity.pairs} pairs sent together, ${parity.twins} of them twins; missed refusals ${missed}, ` +
+    `needless blockers ${needless}`,
 );
 if (parity.disagreements.length > 0) process.exit(1);

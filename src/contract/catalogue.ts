@@ -2,7 +2,9 @@ import { z } from 'zod';
 
 import { Currency, Instant, Minor } from './common';
 
-/** What the product look-up knows of a barcode. From outside: nothing of it counts before a person says so. */
+/**
+ * What the product look-up knows of a barcode. From outside: nothing of it counts before a person says so.
+ */
 export const CatalogueRecord = z.object({
   barcode: z.string().regex(/^\d{7,13}[\dX]$/u),
   title: z.string().max(400),

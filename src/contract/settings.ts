@@ -36,7 +36,8 @@ const USUAL_PATTERN: CodePattern = {
 
 const SHOP_TITLE = '{{title}}';
 const SHOP_DESCRIPTION =
-  '{{what}}{{#how}}, {{how}}{{/how}}.{{#grade}} Condition: {{grade}}.{{/grade}}{{#measurements}} {{name}} {{value}}.{{/measurements}}';
+  '{{what}}{{#how}}, {{how}}{{/how}}.{{#grade}} Condition: {{grade}}.{{/grade}}{{#measurements}} ' +
+  '{{name}} {{value}}.{{/measurements}}';
 
 /** Who works here, in what, and the running numbers. */
 const Workplace = z.object({

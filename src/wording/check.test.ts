@@ -5,9 +5,7 @@ import { findingWords, fixWords } from './check';
 /** A sentence for each code; of those that count, one of each form. */
 const SAID: { [C in FindingCode]: readonly [FindingParams[C], string][] } = {
   noLongerHere: [[{}, 'It is no longer here to be sold.']],
-  choicesNotTaken: [
-    [{ market: 'Moor' }, 'Moor takes no variations: remove them, or leave it out there.'],
-  ],
+  choicesNotTaken: [[{ market: 'Moor' }, 'Moor takes no variations: remove them, or leave it out there.']],
   choiceKindsTooMany: [
     [{ market: 'Moor', most: 1, there: 2 }, 'Moor takes 1 option; there are 2.'],
     [{ market: 'Moor', most: 2, there: 3 }, 'Moor takes 2 options; there are 3.'],

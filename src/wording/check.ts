@@ -51,8 +51,7 @@ const CHECK: Wording<FindingParams> = {
   ...TERMS,
   noLongerHere: () => 'It is no longer here to be sold.',
 
-  choicesNotTaken: ({ market }) =>
-    `${market} takes no variations: remove them, or leave it out there.`,
+  choicesNotTaken: ({ market }) => `${market} takes no variations: remove them, or leave it out there.`,
   choiceKindsTooMany: ({ market, most, there }) =>
     `${market} takes ${counted(most, 'option')}; there ${plural(there, 'is', 'are')} ${there}.`,
   choicePieces: ({ market, most, there }) =>
@@ -72,9 +71,11 @@ const CHECK: Wording<FindingParams> = {
   depotMissing: () => 'It was missing when its parcel was counted at the depot: find it before it sells.',
 
   picturesNotOwn: ({ count }) =>
-    `${plural(count, 'One picture is', `${count} pictures are`)} not your own: not sent unless you say you may.`,
+    `${plural(count, 'One picture is', `${count} pictures are`)} not your own: not sent unless you ` +
+    'say you may.',
   clipTooLarge: ({ market, seconds, bytes }) =>
-    `${market} takes clips up to ${counted(seconds, 'second')} and ${Math.round(bytes / 1e6)} MB: this one stays here.`,
+    `${market} takes clips up to ${counted(seconds, 'second')} and ${Math.round(bytes / 1e6)} MB: ` +
+    'this one stays here.',
   picturesAllWritten: () => 'Every picture has writing on it: covers with writing are refused in places.',
   coverWritten: () => 'The cover may have writing on it: another picture goes first there.',
   picturesTooFew: ({ market, least, there }) =>
@@ -144,7 +145,8 @@ const CHECK: Wording<FindingParams> = {
   allowanceUsed: ({ market, allowance }) =>
     `This month’s ${counted(allowance, 'listing')} on ${market} ${plural(allowance, 'is', 'are')} used up.`,
   allowanceNearlyUsed: ({ market, allowance, left }) =>
-    `${left} of this month’s ${counted(allowance, 'listing')} on ${market} ${plural(left, 'is', 'are')} left.`,
+    `${left} of this month’s ${counted(allowance, 'listing')} on ${market} ` +
+    `${plural(left, 'is', 'are')} left.`,
   promotionRange: ({ market, minBp, maxBp }) =>
     `Promotion goes from ${minBp / 100} to ${maxBp / 100} % on ${market}.`,
   extraCategory: ({ label }) => `${label}: choose which.`,

@@ -109,7 +109,8 @@ it('says why the ledger can’t be written', () => {
     'the ledger can’t be opened',
   ]);
   expect(notWritten('full')).toBe(
-    'The courier cannot write: the disk is full. Nothing was sent or changed; try again once that is put right.',
+    'The courier cannot write: the disk is full. Nothing was sent or changed; try again once that ' +
+      'is put right.',
   );
 });
 

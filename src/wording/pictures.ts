@@ -68,7 +68,8 @@ const TROUBLE: Wording<PictureTroubleParams> = {
     `The file has ${Math.round(size / 1_000_000)} MB; up to ${most / 1_000_000} are read here.`,
   tooLong: ({ long, most }) => `It is ${counted(long, 'pixel')} long; up to ${most} can be read here.`,
   tooManyPixels: ({ pixels, most }) =>
-    `It has ${Math.round(pixels / 1_000_000)} megapixels; up to ${most / 1_000_000} can be read here. Save a smaller copy, or set the camera to fewer.`,
+    `It has ${Math.round(pixels / 1_000_000)} megapixels; up to ${most / 1_000_000} can be read ` +
+    'here. Save a smaller copy, or set the camera to fewer.',
   tooManyPasses: () => 'The picture is made of more passes than any camera makes. It was not read.',
   readerMissing: () =>
     'The reader for HEIC pictures could not be loaded. Try again when the server is there.',

@@ -139,7 +139,8 @@ it('says why a price made by a rule is what it is', () => {
 it('warns of a dip', () => {
   const dip = { last: 1_800, brings: 1_560, inside: { price: 1_801, brings: 1_486 } };
   expect(dipWords({ ...dip, again: 1_891 }, 'EUR')).toBe(
-    '€18.01 would bring you less than €18.00: €14.86 instead of €15.60. It takes €18.91 to bring as much again.',
+    '€18.01 would bring you less than €18.00: €14.86 instead of €15.60. It takes €18.91 to bring ' +
+      'as much again.',
   );
   expect(dipWords({ ...dip, again: null }, 'EUR')).toBe(
     '€18.01 would bring you less than €18.00: €14.86 instead of €15.60.',

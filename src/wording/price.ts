@@ -115,7 +115,8 @@ export const auctionWords = (trouble: AuctionTrouble): string => worded(AUCTION,
 
 /** Said where the market pays less than the floor. */
 export const underFloorWords = (floor: Minor, typical: Minor, currency: string): string =>
-  `Others sold for about ${formatMoney(typical, currency)}: under your floor of ${formatMoney(floor, currency)}. It may wait long.`;
+  `Others sold for about ${formatMoney(typical, currency)}: under your floor of ` +
+  `${formatMoney(floor, currency)}. It may wait long.`;
 
 /** Why a price made by a rule is what it is. */
 export function ruledWords({ cheapest, of, heldBy }: RuledPrice, rule: PriceRule, currency: string): string {
@@ -136,5 +137,8 @@ export function ruledWords({ cheapest, of, heldBy }: RuledPrice, rule: PriceRule
 export function dipWords({ last, brings, again, inside }: FoundDip, currency: string): string {
   const say = (amount: Minor) => formatMoney(amount, currency);
   const more = again === null ? '' : ` It takes ${say(again)} to bring as much again.`;
-  return `${say(inside.price)} would bring you less than ${say(last)}: ${say(inside.brings)} instead of ${say(brings)}.${more}`;
+  return (
+    `${say(inside.price)} would bring you less than ${say(last)}: ${say(inside.brings)} instead of ` +
+    `${say(brings)}.${more}`
+  );
 }

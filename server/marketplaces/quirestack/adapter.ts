@@ -121,7 +121,9 @@ const newsOf = (entry: z.infer<typeof QuirestackLog>['log'][number]): News[] => 
   return [];
 };
 
-/** Lines given at nearly the same time go up together. @returns the ticket of the list that a line went with */
+/**
+ * Lines given at nearly the same time go up together. @returns the ticket of the list that a line went with
+ */
 function gatheringAt({ address, token }: Seat): (line: Line) => Promise<string> {
   let gathered: { line: Line; done: (ticket: string) => void; failed: (error: unknown) => void }[] = [];
   const flush = async () => {

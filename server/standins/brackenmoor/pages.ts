@@ -88,7 +88,10 @@ function serveItem({ app, store, base, switches }: Moor, pages: Pages, forms: Fo
       pages.show(
         e.headline,
         html`<div class="strip">
-            ${e.pictures.map((p, i) => html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`)}
+            ${e.pictures.map(
+              (p, i) =>
+                html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`,
+            )}
           </div>
           ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}
           <h1>${e.headline}</h1>

@@ -44,7 +44,14 @@ function serveFront({ app, store, base, switches }: Frame, pages: Pages): void {
         'On the board',
         html`<p><a href="${base}/put-up">Put up a notice</a></p>
           <div class="grid">
-            ${up.map((n) => html`<a href="${base}/notice/${n.id}"><img src="${base}/picture/${n.photos[0]}" alt="" />${n.heading}<br /><b>${euros(n.cents)}</b></a>`)}
+            ${up.map(
+              (n) =>
+                html`<a href="${base}/notice/${n.id}"
+                  ><img src="${base}/picture/${n.photos[0]}" alt="" />${n.heading}<br /><b
+                    >${euros(n.cents)}</b
+                  ></a
+                >`,
+            )}
           </div>`,
       ),
     );
@@ -161,7 +168,13 @@ function serveNotice({ app, store, base, switches }: Frame, pages: Pages): void 
           ${n.postCents ? html`<p>and ${euros(n.postCents)} postage</p>` : ''}
           <p>${SHEET.conditions.find((s) => s.code === n.state)?.label}</p>
           <div class="words">${n.words}</div>
-          ${n.status === 'up' ? html`<form method="post" action="${base}/notice/${n.id}/buy"><button>I take it</button></form>` : html`<p class="note">${n.status === 'bought' ? 'Taken.' : 'Down.'}</p>`}
+          ${
+            n.status === 'up'
+              ? html`<form method="post" action="${base}/notice/${n.id}/buy">
+                  <button>I take it</button>
+                </form>`
+              : html`<p class="note">${n.status === 'bought' ? 'Taken.' : 'Down.'}</p>`
+          }
           ${
             mine
               ? html`<p class="note">

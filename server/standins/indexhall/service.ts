@@ -9,7 +9,9 @@ const LOOK = { ground: '#f2f4ee', ink: '#24301f', accent: '#4a6233', face: 'Geor
 /** Calls in ten seconds before "slow down". */
 const PACE = 60;
 
-/** The product look-up: a barcode in, a card of its catalogue out; nothing for most of the world's barcodes. */
+/**
+ * The product look-up: a barcode in, a card of its catalogue out; nothing for most of the world's barcodes.
+ */
 export function indexhall(opening: Opening): Service {
   const { app, switches } = frame({ name: NAME, opening, seller: '/desk' });
   const cards = catalogue();

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 
 import type { Store } from './store';
 
-interface BuyerOffer {
+export interface BuyerOffer {
   id: string;
   cents: number;
   at: number;

@@ -52,7 +52,8 @@ export function page(title: string, look: Look, body: Html) {
           ${raw(`
           body { margin: 0; background: ${look.ground}; color: ${look.ink}; font: 17px/1.5 ${look.face}; }
           main { max-width: 860px; margin: 0 auto; padding: 16px; }
-          header { background: ${look.accent}; color: #fff; padding: 14px 16px; font-size: 22px; letter-spacing: .04em; }
+          header { background: ${look.accent}; color: #fff; padding: 14px 16px;
+            font-size: 22px; letter-spacing: .04em; }
           header a { color: inherit; text-decoration: none; }
           h1 { font-size: 24px; line-height: 1.25; margin: 14px 0 6px; }
           .price { font-size: 26px; font-variant-numeric: tabular-nums; }
@@ -64,7 +65,8 @@ export function page(title: string, look: Look, body: Html) {
           .grid a { color: inherit; text-decoration: none; }
           dl { display: grid; grid-template-columns: max-content 1fr; gap: 2px 16px; }
           dt { opacity: .75; } dd { margin: 0; }
-          button { font: inherit; min-height: 48px; padding: 0 26px; border: 0; border-radius: 4px; background: ${look.accent}; color: #fff; }
+          button { font: inherit; min-height: 48px; padding: 0 26px; border: 0; border-radius: 4px;
+            background: ${look.accent}; color: #fff; }
           .note { border-left: 4px solid ${look.accent}; padding: 6px 14px; margin: 14px 0; }
           label { display: block; margin: 10px 0; } input[type=number] { font: inherit; width: 7em; }`)}
         </style>

@@ -159,7 +159,13 @@ describe('statements', () => {
     await buy('B-1');
     const { statement } = (await asSeller('/v1/orders-statement')).body as unknown as { statement: string };
     expect(statement).toBe(
-      'Tag;Art;Auftrag;Betrag\r\n2026-11-20;S;B-1;48,00\r\n2026-11-20;P;B-1;3,90\r\n2026-11-20;F;B-1;-6,00\r\n',
+      [
+        'Tag;Art;Auftrag;Betrag',
+        '2026-11-20;S;B-1;48,00',
+        '2026-11-20;P;B-1;3,90',
+        '2026-11-20;F;B-1;-6,00',
+        '',
+      ].join('\r\n'),
     );
   });
 

@@ -97,7 +97,10 @@ export function frame(options: {
   return { app, store, base, switches, turns: new Turns() };
 }
 
-/** What was answered without being read is read to its end: else the connection would be closed under the next call. */
+/**
+ * What was answered without being read is read to its end: else the connection would be closed under the next
+ * call.
+ */
 const readToTheEnd: MiddlewareHandler = async (c, next) => {
   await next();
   if (c.req.method !== 'GET') await c.req.arrayBuffer().catch(() => undefined);
@@ -108,7 +111,8 @@ const sandboxed: MiddlewareHandler = async (c, next) => {
   await next();
   c.header(
     'Content-Security-Policy',
-    "sandbox allow-forms allow-popups; default-src 'none'; img-src 'self'; media-src 'self'; style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+    "sandbox allow-forms allow-popups; default-src 'none'; img-src 'self'; media-src 'self'; " +
+      "style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
   );
 };
 

@@ -46,7 +46,9 @@ export class Store {
     await this.db.batch(
       [
         ...docs.map((d) => ({
-          sql: 'INSERT INTO doc (sort, id, body) VALUES (?,?,?) ON CONFLICT (sort, id) DO UPDATE SET body=excluded.body',
+          sql:
+            'INSERT INTO doc (sort, id, body) VALUES (?,?,?) ON CONFLICT (sort, id) DO UPDATE SET ' +
+            'body=excluded.body',
           args: [d.sort, d.id, JSON.stringify(d.body)],
         })),
         ...happenings.map((h) => ({

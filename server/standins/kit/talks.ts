@@ -10,6 +10,7 @@ import {
   withLastOffer,
   withLine,
   withOffer,
+  type BuyerOffer,
   type Conversation,
   type TalkedAbout,
 } from './conversation';
@@ -47,9 +48,13 @@ export function serveTalks(frame: Frame, options: TalksOptions): Forms {
     html`<form method="post" action="${frame.base}/talk-about/${id}">
       <label>Your name <input name="who" required maxlength="40" /></label>
       <label>Ask the seller <input name="words" maxlength="500" /></label>
-      ${options.offers ? html`<label>Or offer, in euros <input type="number" step="0.01" min="0.01" name="euros" /></label>` : ''}<button>
-        Send
-      </button>
+      ${
+        options.offers
+          ? html`<label
+              >Or offer, in euros <input type="number" step="0.01" min="0.01" name="euros"
+            /></label>`
+          : ''
+      }<button>Send</button>
     </form>`;
 }
 
@@ -96,8 +101,10 @@ function serveConversation({ app, store, base, switches }: Frame, { pages, offer
       pages.show(
         t.what,
         html`<h1><a href="${t.seen}">${t.what}</a></h1>
-          ${t.lines.map((l) => html`<p class="note"><b>${l.by === 'buyer' ? t.who : 'The seller'}</b>: ${l.words}</p>`)}
-          ${last ? html`<p>You offered ${euros(last.cents)}: ${{ open: 'not answered yet', accepted: 'taken', refused: 'not taken', countered: `the seller would take ${euros(last.counterCents ?? 0)}`, paid: 'paid', over: 'over' }[last.state]}.</p>` : ''}
+          ${t.lines.map(
+            (l) => html`<p class="note"><b>${l.by === 'buyer' ? t.who : 'The seller'}</b>: ${l.words}</p>`,
+          )}
+          ${last ? html`<p>You offered ${euros(last.cents)}: ${standingOf(last)}.</p>` : ''}
           ${last?.state === 'accepted' && offers?.pay ? button('pay', `Pay ${euros(last.cents)}`) : ''}
           ${last?.state === 'countered' ? button('agree', `Agree to ${euros(last.counterCents ?? 0)}`) : ''}
           <form method="post" action="${way}/say?key=${t.key}">
@@ -106,6 +113,18 @@ function serveConversation({ app, store, base, switches }: Frame, { pages, offer
       ),
     );
   });
+}
+
+function standingOf({ state, counterCents }: BuyerOffer): string {
+  const words: Record<BuyerOffer['state'], string> = {
+    open: 'not answered yet',
+    accepted: 'taken',
+    refused: 'not taken',
+    countered: `the seller would take ${euros(counterCents ?? 0)}`,
+    paid: 'paid',
+    over: 'over',
+  };
+  return words[state];
 }
 
 function serveBuyersWords(

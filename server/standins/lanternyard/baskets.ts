@@ -65,7 +65,12 @@ function serveBasket(frame: Frame, pages: Pages): void {
         'Your basket',
         html`
           <h1>Your basket</h1>
-          ${items.map((s) => html`<p>${s.good.title}: ${isOffered(s) ? euros(off(s.good.cents, coupon)) : 'just sold, left out'}</p>`)}
+          ${items.map(
+            (s) =>
+              html`<p>
+                ${s.good.title}: ${isOffered(s) ? euros(off(s.good.cents, coupon)) : 'just sold, left out'}
+              </p>`,
+          )}
           <form method="post" action="${base}/basket/${basket.id}/coupon">
             <label>Coupon <input name="code" value="${basket.coupon}" /></label><button>Use it</button>
           </form>

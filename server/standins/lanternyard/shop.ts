@@ -92,14 +92,21 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
         html`
           <h1>${good.title}</h1>
           <div class="strip">
-            ${good.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${good.photos.length}" />`)}
+            ${good.photos.map(
+              (p, i) =>
+                html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${good.photos.length}" />`,
+            )}
           </div>
           <p>
             <span class="price">${euros(good.cents)}</span> and ${euros(good.postCents)} postage ·
             ${condition?.label}
           </p>
-          ${good.furtherCents === undefined ? '' : html`<p>Each further piece in the same parcel: ${euros(good.furtherCents)}</p>`}
-          ${good.sentInDays === undefined ? '' : html`<p>Sent within ${good.sentInDays} days${good.backInDays ? `; may come back within ${good.backInDays} days` : ''}</p>`}
+          ${
+            good.furtherCents === undefined
+              ? ''
+              : html`<p>Each further piece in the same parcel: ${euros(good.furtherCents)}</p>`
+          }
+          ${good.sentInDays === undefined ? '' : html`<p>${whenSent(good.sentInDays, good.backInDays)}</p>`}
           ${
             isOffered(s)
               ? html`<form method="post" action="${seenAt(base, s.ref)}/basket">
@@ -121,4 +128,8 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
       ),
     );
   });
+}
+
+function whenSent(days: number, back: number | undefined): string {
+  return `Sent within ${days} days${back ? `; may come back within ${back} days` : ''}`;
 }

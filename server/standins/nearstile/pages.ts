@@ -39,7 +39,14 @@ function serveFront({ app, store, base, switches }: Frame, pages: Pages): void {
         html`
           <h1>From your neighbours</h1>
           <div class="grid">
-            ${up.map((ad) => html`<a href="${base}/ad/${ad.id}"><img src="${base}/picture/${ad.photos[0]}" alt="" />${ad.heading}<br /><b>${price(ad)}</b></a>`)}
+            ${up.map(
+              (ad) =>
+                html`<a href="${base}/ad/${ad.id}"
+                  ><img src="${base}/picture/${ad.photos[0]}" alt="" />${ad.heading}<br /><b
+                    >${price(ad)}</b
+                  ></a
+                >`,
+            )}
           </div>
           ${up.length === 0 ? html`<p>The board is empty just now.</p>` : ''}
         `,
@@ -60,7 +67,9 @@ function serveAd({ app, store, base, switches }: Frame, pages: Pages, forms: For
         ad.heading,
         html`
           <div class="strip">
-            ${ad.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${ad.photos.length}" />`)}
+            ${ad.photos.map(
+              (p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${ad.photos.length}" />`,
+            )}
           </div>
           <h1>${ad.heading}</h1>
           <div class="price">${price(ad)}</div>
@@ -69,7 +78,11 @@ function serveAd({ app, store, base, switches }: Frame, pages: Pages, forms: For
               ? html`<p class="note">
                   ${ad.closedAs === 'sold' ? 'Gone to a neighbour.' : 'Taken off the board.'}
                 </p>`
-              : html`${ad.held ? html`<p class="note">Promised to a neighbour; ask whether it is still to be had.</p>` : ''}
+              : html`${
+                    ad.held
+                      ? html`<p class="note">Promised to a neighbour; ask whether it is still to be had.</p>`
+                      : ''
+                  }
                   <p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>
                   ${forms(ad.id)}`
           }

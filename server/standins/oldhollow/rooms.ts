@@ -84,11 +84,20 @@ function servePiece({ app, store, base, switches }: Hollow, pages: Pages, forms:
         piece.name,
         html`<h1>${piece.name}</h1>
           <div class="strip">
-            ${piece.images.map((p, i) => html`<img src="${base}/picture/${p}" alt="Image ${i + 1} of ${piece.images.length}" />`)}
+            ${piece.images.map(
+              (p, i) =>
+                html`<img src="${base}/picture/${p}" alt="Image ${i + 1} of ${piece.images.length}" />`,
+            )}
           </div>
           <p><span class="price">${euros(askedFor(s))}</span> and ${euros(piece.postCents)} to send it</p>
           ${(piece.dealings ? dealingLines(piece.dealings) : []).map((line) => html`<p>${line}</p>`)}
-          ${s.status !== 'shown' ? html`<p class="note">${s.status === 'sold' ? 'It found its home.' : 'It no longer stands here.'}</p>` : ''}
+          ${
+            s.status !== 'shown'
+              ? html`<p class="note">
+                  ${s.status === 'sold' ? 'It found its home.' : 'It no longer stands here.'}
+                </p>`
+              : ''
+          }
           ${s.status === 'shown' ? waysToGet(s, seenAt(base, s.ref)) : ''}
           ${s.status === 'shown' ? forms(encodeURIComponent(s.ref)) : ''} ${about(piece)}
           <div class="words">${piece.account}</div>`,

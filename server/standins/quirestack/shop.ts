@@ -77,7 +77,13 @@ function serveCopy({ app, store, base, switches }: Frame, pages: Pages, forms: F
         html`
           <h1>${title.name}</h1>
           <p>${title.by} · ${title.barcode}</p>
-          ${o.pictures.length > 0 ? html`<div class="strip">${o.pictures.map((p) => html`<img src="${base}/picture/${p}" alt="The copy itself" />`)}</div>` : ''}
+          ${
+            o.pictures.length > 0
+              ? html`<div class="strip">
+                  ${o.pictures.map((p) => html`<img src="${base}/picture/${p}" alt="The copy itself" />`)}
+                </div>`
+              : ''
+          }
           <p>
             <span class="price">${euros(Number(o.line.cents))}</span>
             ${o.line.keptAt ? 'posted by us, nothing on top' : `and ${euros(POSTAGE)} postage`}
@@ -95,7 +101,13 @@ function serveCopy({ app, store, base, switches }: Frame, pages: Pages, forms: F
                 </p>`
           }
           <h1>Other copies</h1>
-          ${others.map((x) => html`<p>${x.seller} (${x.rating} %): ${label(x.condition)}, ${euros(x.cents)}, leaves in ${x.leavesIn} days</p>`)}
+          ${others.map(
+            (x) =>
+              html`<p>
+                ${x.seller} (${x.rating} %): ${label(x.condition)}, ${euros(x.cents)}, leaves in ${x.leavesIn}
+                days
+              </p>`,
+          )}
         `,
       ),
     );

@@ -75,7 +75,9 @@ function servePiece({ app, store, base, switches }: Frame, pages: Pages, forms: 
         html`
           <h1>${s.piece.name}</h1>
           <div class="strip">
-            ${s.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${s.photos.length}" />`)}
+            ${s.photos.map(
+              (p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${s.photos.length}" />`,
+            )}
           </div>
           <p><span class="price">${s.piece.price} €</span> and ${euros(POSTAGE)} for the post</p>
           ${

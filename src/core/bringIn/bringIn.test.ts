@@ -41,7 +41,8 @@ describe('listings of one item', () => {
         .map((id) => `${itemOf.get(id)}`)
         .join('/');
     process.stdout.write(
-      `${truth.size} pairs: precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)}; wrong ${wrong.map(words).join(', ') || 'none'}; missed ${missed.map(words).join(', ') || 'none'}\n`,
+      `${truth.size} pairs: precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)}; wrong ` +
+        `${wrong.map(words).join(', ') || 'none'}; missed ${missed.map(words).join(', ') || 'none'}\n`,
     );
     expect(truth.size).toBeGreaterThanOrEqual(200);
     expect(precision).toBeGreaterThanOrEqual(0.97);

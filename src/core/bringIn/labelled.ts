@@ -10,7 +10,8 @@ const MARKETS: Readonly<Record<string, string>> = {
 };
 
 /**
- * Listings as sellers word them, by the item they show: a line that names it, then a line a listing: market, price in whole
+ * Listings as sellers word them, by the item they show: a line that names it, then a line a listing: market,
+ * price in whole
  * euros. Look-alikes of each other stand close together on purpose. Judged by hand, common practice.
  */
 const LISTINGS = `

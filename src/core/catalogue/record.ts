@@ -16,7 +16,8 @@ export interface Told {
 }
 
 /**
- * What a record of the product look-up says of an item: its kind, its name, who made it, and every detail whose
+ * What a record of the product look-up says of an item: its kind, its name, who made it, and every detail
+ * whose
  * label is one of the kind's own questions. What a question would not take is left out; nothing of it is
  * certain.
  *

@@ -126,7 +126,7 @@ describe('comparing what is shown with what should be', () => {
     expect(desk.send('moor')).toBeNull();
     expect(desk.tick()).toEqual(['publish t.moor.2']);
   });
-  it('looks after its own listings again when the memory of them is lost, and closes them by the sale', () => {
+  it('looks after its own listings again when the memory of them is lost, closes them by the sale', () => {
     const desk = new Desk();
     desk.compare('moor', [shown('t.moor.3')]);
     expect(desk.view('moor')).toMatchObject({ state: 'live', want: 'live', url: '/9' });

@@ -111,7 +111,8 @@ export function takeSale(ctx: StepContext, id: string, sale: Sale, ref: string):
       ...item,
       listings: {
         ...item.listings,
-        // Of an item with variations it may still show pieces that were sold elsewhere: it is taken down there
+        // Of an item with variations it may still show pieces that were sold elsewhere: it is taken down
+        // there
         // too.
         [sale.market]: isOver(here)
           ? here.ref === ref

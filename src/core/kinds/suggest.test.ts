@@ -195,7 +195,9 @@ describe('kinds from the words of a title', () => {
 
   it('are right for 92 in 100 and wrong for at most 3', () => {
     expect(judged.length).toBeGreaterThanOrEqual(150);
-    const words = `kinds from ${judged.length} titles: ${of((j) => j.right).length} right, ${of((j) => j.wrong).length} wrong\n`;
+    const words =
+      `kinds from ${judged.length} titles: ${of((j) => j.right).length} right, ` +
+      `${of((j) => j.wrong).length} wrong\n`;
     process.stdout.write(words);
     const missed = of((j) => !j.right).map(({ title, said }) => [title, said]);
     expect({ missed, right: of((j) => j.right).length / judged.length >= 0.92 }).toMatchObject({

@@ -2,9 +2,10 @@ import { stemSet } from './stem';
 
 /** What comes after these says something about the item. "of" does too, except behind a quantity. */
 export const ABOUT = new Set(
-  'about for with by from in on after to without featuring showing depicting of like near at under over against inside per containing including suitable fits inspired'.split(
-    ' ',
-  ),
+  (
+    'about for with by from in on after to without featuring showing depicting of like near at under ' +
+    'over against inside per containing including suitable fits inspired'
+  ).split(' '),
 );
 export const QUANTITY = stemSet(`
   pair set lot bundle bag pack packet stack pile collection box number dozen bunch roll length reel spool

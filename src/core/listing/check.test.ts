@@ -145,7 +145,8 @@ describe('the check', () => {
       '<p>Navy &lt;wool&gt; &amp; more of it</p><ul><li>darned</li></ul>',
     );
     expect(look(gansey(), wick).effective.text).toBe(
-      'Tightly spun navy wool, darned once.\n\n~jumper ~kittiwakejumper ~navyjumper ~wooljumper ~kittiwake ~wool',
+      'Tightly spun navy wool, darned once.\n\n~jumper ~kittiwakejumper ~navyjumper ~wooljumper ' +
+        '~kittiwake ~wool',
     );
   });
   it('counts topic words as Threadwick does', () =>

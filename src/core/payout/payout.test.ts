@@ -54,7 +54,12 @@ describe.each(FORMATS)('a statement of %s', (_, format) => {
     );
   });
   it('leaves out rows it cannot read, and says which and why', () => {
-    const text = `${write([line('sale', 'A-1', 100)])}\r\n2026-11-20${format.separator}magic${format.separator}A-2${format.separator}1${format.decimal}00\r\n2026-11-20${format.separator}${format.sorts.fee}${format.separator}A-3${format.separator}lots`;
+    const row = (...cells: string[]) => ['2026-11-20', ...cells].join(format.separator);
+    const text = [
+      write([line('sale', 'A-1', 100)]),
+      row('magic', 'A-2', `1${format.decimal}00`),
+      row(format.sorts.fee, 'A-3', 'lots'),
+    ].join('\r\n');
     const read = readStatement(text, format, 'EUR');
     expect(read?.lines).toEqual([line('sale', 'A-1', 100)]);
     expect(read?.trouble.map((t) => [t.row, t.why.code])).toEqual([

@@ -20,7 +20,9 @@ export type Aspect =
 /** A picture that another one looks like: of the same item by its position, or of another item. */
 export type Twin = { position: number } | { itemCode: string };
 
-/** Every finding with the figures it rests on: shares from 0 to 1, lengths in pixels, colours in ΔE and L*. */
+/**
+ * Every finding with the figures it rests on: shares from 0 to 1, lengths in pixels, colours in ΔE and L*.
+ */
 export interface PictureFindingParams {
   tooSmall: { long: number };
   ratherSmall: { long: number };

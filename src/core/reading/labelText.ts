@@ -30,10 +30,11 @@ export const LEAST_CONFIDENCE = 50;
  * Fibres as labels name them, English. From memory; the names are those of Regulation (EU) No 1007/2011,
  * Annex I.
  */
-const FIBRES =
-  'wool|lambswool|merino|cashmere|alpaca|mohair|angora|silk|cotton|linen|flax|hemp|jute|ramie|viscose|rayon|lyocell|modal|cupro|acetate|polyester|polyamide|nylon|acrylic|elastane|spandex|polyurethane|leather|suede|down|feathers'.split(
-    '|',
-  );
+const FIBRES = (
+  'wool lambswool merino cashmere alpaca mohair angora silk cotton linen flax hemp jute ramie ' +
+  'viscose rayon lyocell modal cupro acetate polyester polyamide nylon acrylic elastane ' +
+  'spandex polyurethane leather suede down feathers'
+).split(' ');
 const SIZE_WORD = /^(?:(?:X{0,3}[SL])|M|ONE SIZE|OS)$/u;
 
 /**

@@ -29,8 +29,11 @@ export type TodayLine =
       sort: 'toFetch';
       itemId: string;
       sale: Sale;
-      /** Milliseconds from the sale to the last withdrawal, as the closing record counts; null: pieces are left, so nothing is closed. */ closedIn:
-        number | null;
+      /**
+       * Milliseconds from the sale to the last withdrawal, as the closing record counts; null: pieces are
+       * left, so nothing is closed.
+       */
+      closedIn: number | null;
     }
   /** An item that is promised was sold elsewhere: the one it was promised to has to be told. */
   | { sort: 'promisedSold'; itemId: string; who: string; sale: Sale }

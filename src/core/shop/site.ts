@@ -82,13 +82,19 @@ export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string,
       .map((s) => `<a href="${up}section-${file(s.id)}.html">${escapeHtml(s.name)}</a>`)
       .join(' ')}</nav>`;
   const tile = (g: ShopGood, up: string) =>
-    `<a class="tile" href="${up}item/${file(g.id)}.html">${g.pictures[0] ? `<img src="${up}pictures/${file(g.pictures[0])}" alt="" loading="lazy">` : ''}<span>${escapeHtml(g.title)}</span><b>${escapeHtml(g.sold ? 'sold' : formatMoney(g.price, shop.currency))}</b></a>`;
+    '<a class="tile" ' +
+    `href="${up}item/${file(g.id)}.html">${
+      g.pictures[0] ? `<img src="${up}pictures/${file(g.pictures[0])}" alt="" loading="lazy">` : ''
+    }<span>${escapeHtml(g.title)}</span><b>${escapeHtml(
+      g.sold ? 'sold' : formatMoney(g.price, shop.currency),
+    )}</b></a>`;
   const shelf = (title: string, list: readonly ShopGood[]) =>
     page(
       title,
       '',
       '',
-      `${nav('')}<main><h1>${escapeHtml(title)}</h1><div class="tiles">${list.map((g) => tile(g, '')).join('')}</div></main>`,
+      `${nav('')}<main><h1>${escapeHtml(title)}</h1><div ` +
+        `class="tiles">${list.map((g) => tile(g, '')).join('')}</div></main>`,
     );
   files['index.html'] = shelf(
     name,
@@ -106,21 +112,35 @@ export function shopSite(shop: Shop, goods: readonly ShopGood[]): Record<string,
     const pictures = good.pictures
       .map(
         (p, i) =>
-          `<a href="../pictures/${file(p)}"><img src="../pictures/${file(p)}" alt="Picture ${i + 1} of ${good.pictures.length}"></a>`,
+          `<a href="../pictures/${file(p)}"><img src="../pictures/${file(p)}" alt="Picture ` +
+          `${i + 1} of ${good.pictures.length}"></a>`,
       )
       .join('');
-    const head = `<meta name="description" content="${escapeHtml(good.search.description)}"><meta name="keywords" content="${escapeHtml(good.search.keywords.join(', '))}"><script type="application/ld+json">${jsonLd(shop, good, root)}</script>`;
+    const head =
+      `<meta name="description" content="${escapeHtml(good.search.description)}"><meta ` +
+      `name="keywords" content="${escapeHtml(good.search.keywords.join(', '))}"><script ` +
+      `type="application/ld+json">${jsonLd(shop, good, root)}</script>`;
     files[`item/${file(good.id)}.html`] = page(
       good.search.title || good.title,
       '../',
       head,
-      `${nav('../')}<main><h1>${escapeHtml(good.title)}</h1><div class="strip">${pictures}</div><p class="price">${escapeHtml(good.sold ? 'Sold' : formatMoney(good.price, shop.currency))}</p>${good.sold ? '' : `<p>and ${escapeHtml(formatMoney(good.postage, shop.currency))} postage</p>`}<p>${escapeHtml(good.condition.label)}</p>${good.html}${related.length > 0 ? `<h2>OtherListings it</h2><div class="tiles">${related.map((g) => tile(g, '../')).join('')}</div>` : ''}</main>`,
+      `${nav('../')}<main><h1>${escapeHtml(good.title)}</h1><div class="strip">${pictures}</div><p ` +
+        `class="price">${escapeHtml(good.sold ? 'Sold' : formatMoney(good.price, shop.currency))}</p>${
+          good.sold ? '' : `<p>and ${escapeHtml(formatMoney(good.postage, shop.currency))} postage</p>`
+        }<p>${escapeHtml(good.condition.label)}</p>${good.html}${
+          related.length > 0
+            ? `<h2>Beside it</h2><div class="tiles">${related.map((g) => tile(g, '../')).join('')}</div>`
+            : ''
+        }</main>`,
     );
   }
   if (root !== null) {
     const all = Object.keys(files).filter((path) => path.endsWith('.html'));
     files['sitemap.xml'] =
-      `<?xml version="1.0" encoding="UTF-8"?>\n<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${all.map((path) => `<url><loc>${escapeHtml(root + path)}</loc></url>`).join('')}</urlset>`;
+      '<?xml version="1.0" encoding="UTF-8"?>\n<urlset ' +
+      `xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${all
+        .map((path) => `<url><loc>${escapeHtml(root + path)}</loc></url>`)
+        .join('')}</urlset>`;
     files['robots.txt'] = `User-agent: *\nAllow: /\nSitemap: ${root}sitemap.xml\n`;
   }
   return files;
@@ -132,7 +152,11 @@ function file(name: string): string {
 }
 
 function page(title: string, up: string, head: string, body: string): string {
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeHtml(title)}</title>${head}<link rel="stylesheet" href="${up}style.css"></head><body>${body}</body></html>`;
+  return (
+    '<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" ' +
+    `content="width=device-width, initial-scale=1"><title>${escapeHtml(title)}</title>${head}<link ` +
+    `rel="stylesheet" href="${up}style.css"></head><body>${body}</body></html>`
+  );
 }
 
 /** What search engines are told: schema.org Product with its Offer, condition and availability. */

@@ -67,7 +67,9 @@ export function Barcodes() {
     <Page title="Barcodes" aside={<BackTo path="/attic" />}>
       <Card label="The list">
         <Text tone="soft">
-          {`Paste barcodes, one a line, or a table whose first line names its columns (barcode, quantity, price, cost, condition); or choose a file. Up to ${MOST_BARCODES} at a time. What you make goes ${haul ? `into the haul ${haul.name}` : 'into no haul'}.`}
+          {'Paste barcodes, one a line, or a table whose first line names its columns (barcode, ' +
+            `quantity, price, cost, condition); or choose a file. Up to ${MOST_BARCODES} at a time. ` +
+            `What you make goes ${haul ? `into the haul ${haul.name}` : 'into no haul'}.`}
         </Text>
         <Field
           label="Barcodes"
@@ -189,6 +191,7 @@ const REFUSED_IN_FULL = 8;
 /** What of the list was taken and what was not, line by line, so that nothing goes without a word. */
 function WhatWasLeft({ list, none }: { list: Found; none: boolean }) {
   const { taken, not } = list.columns;
+  const more = list.refused.slice(REFUSED_IN_FULL);
   const told = [
     taken.length > 0 ? `Columns taken: ${taken.join(', ')}.` : '',
     not.length > 0 ? `Not taken: ${not.join(', ')}; put them in on the sheets.` : '',
@@ -202,11 +205,10 @@ function WhatWasLeft({ list, none }: { list: Found; none: boolean }) {
       {list.refused.slice(0, REFUSED_IN_FULL).map((r, i) => (
         <Notice key={i} tone="caution">{`${r.text}: ${r.why}`}</Notice>
       ))}
-      {list.refused.length > REFUSED_IN_FULL ? (
-        <Notice tone="caution">{`And ${list.refused.length - REFUSED_IN_FULL} more that are no barcodes: ${list.refused
-          .slice(REFUSED_IN_FULL)
-          .map((r) => r.text)
-          .join(', ')}`}</Notice>
+      {more.length > 0 ? (
+        <Notice tone="caution">
+          {`And ${more.length} more that are no barcodes: ${more.map((r) => r.text).join(', ')}`}
+        </Notice>
       ) : null}
       {list.left.map((l, i) => (
         <Text key={i} variant="small" tone="soft">
@@ -218,7 +220,8 @@ function WhatWasLeft({ list, none }: { list: Found; none: boolean }) {
       ) : null}
       {list.tooMany > 0 ? (
         <Notice tone="caution">
-          {`${items(list.tooMany)} more were left: at most ${MOST_BARCODES} articles and ${MOST_COPIES} copies at a time.`}
+          {`${items(list.tooMany)} more were left: at most ${MOST_BARCODES} articles and ` +
+            `${MOST_COPIES} copies at a time.`}
         </Notice>
       ) : null}
     </>

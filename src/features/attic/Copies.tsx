@@ -64,7 +64,9 @@ function SaveCopy() {
     <Card label="Save a copy">
       <Text variant="heading">Save one</Text>
       <Text tone="soft" figures>
-        {`All of it in one file: ${amounts({ items, pictures, others: 0 }) || 'an empty attic'}, with everything you wrote, set and decided. It is only in this browser otherwise. Keep the file in another place; it holds what is private, too.`}
+        {`All of it in one file: ${amounts({ items, pictures, others: 0 }) || 'an empty attic'}, ` +
+          'with everything you wrote, set and decided. It is only in this browser otherwise. Keep ' +
+          'the file in another place; it holds what is private, too.'}
       </Text>
       <Text figures>
         {copiedAt === null ? 'None was saved yet.' : `The last one was saved ${agoWords(copiedAt)}.`}
@@ -154,7 +156,9 @@ function Found({ copy, theirs, onTheirs, onBring }: FoundProps) {
       >{`Saved ${exactly(copy.head.at)} by ${copy.head.author || 'somebody'}`}</Text>
       <Text figures>
         {missing === ''
-          ? `Nothing is missing here: ${plural(same, 'its one record is', `all its ${same + copy.differing} records are`)} in the attic.`
+          ? 'Nothing is missing here: ' +
+            `${plural(same, 'its one record is', `all its ${same + copy.differing} records are`)} in ` +
+            'the attic.'
           : `Missing here: ${missing}.`}
       </Text>
       {copy.differing > 0 ? (
@@ -178,7 +182,11 @@ function Found({ copy, theirs, onTheirs, onBring }: FoundProps) {
       ) : null}
       {codesTwice.length > 0 ? (
         <Text tone="trouble" figures>
-          {`Another item here has the same code already: ${codesTwice.slice(0, 5).join(', ')}${codesTwice.length > 5 ? ` and ${codesTwice.length - 5} more` : ''}. Give one of the two a new code afterwards, on its sheet.`}
+          {'Another item here has the same code already: ' +
+            `${codesTwice.slice(0, 5).join(', ')}${
+              codesTwice.length > 5 ? ` and ${codesTwice.length - 5} more` : ''
+            }. ` +
+            'Give one of the two a new code afterwards, on its sheet.'}
         </Text>
       ) : null}
       {copy.leftOut.map((why) => (

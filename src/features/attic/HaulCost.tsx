@@ -67,7 +67,9 @@ export function HaulCost({ haul }: { haul: Haul }) {
                 {nameOf(t)}
               </Text>
               <Text variant="small" figures tone={split.costs.get(t.id) === t.cost ? 'soft' : undefined}>
-                {`${t.cost === null || t.cost === split.costs.get(t.id) ? '' : `${money(t.cost)} → `}${money(split.costs.get(t.id) ?? 0)}`}
+                {`${
+                  t.cost === null || t.cost === split.costs.get(t.id) ? '' : `${money(t.cost)} → `
+                }${money(split.costs.get(t.id) ?? 0)}`}
               </Text>
             </View>
           ))}
@@ -81,7 +83,8 @@ export function HaulCost({ haul }: { haul: Haul }) {
           ) : null}
           {there.length > 0 ? (
             <Button variant="quiet" onPress={() => setSpread(spreadCost(haul.id, true))}>
-              {`Write ${open > 0 ? 'them all, ' : ''}over ${costs(there.length)} that ${plural(there.length, 'stands', 'stand')} there`}
+              {`Write ${open > 0 ? 'them all, ' : ''}over ${costs(there.length)} that ` +
+                `${plural(there.length, 'stands', 'stand')} there`}
             </Button>
           ) : null}
           {spread !== null && changed.length === 0 ? (
@@ -92,7 +95,8 @@ export function HaulCost({ haul }: { haul: Haul }) {
       <Notice tone="info">
         {sold.length === 0
           ? (why ?? 'Nothing of it is sold yet.')
-          : `${sold.length} sold so far, ${money(returned)} brought home${haul.cost ? `, ${Math.round((100 * returned) / haul.cost)} % of what it cost` : ''}.`}
+          : `${sold.length} sold so far, ${money(returned)} brought ` +
+            `home${haul.cost ? `, ${Math.round((100 * returned) / haul.cost)} % of what it cost` : ''}.`}
       </Notice>
     </Card>
   );

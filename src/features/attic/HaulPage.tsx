@@ -126,7 +126,8 @@ function PutAway({ haul }: { haul: Haul }) {
     <Card label="Put it away">
       <Text tone="soft">
         {waiting > 0
-          ? `${plural(waiting, 'One piece waits', `${waiting} pieces wait`)} still. What is put away is offered no more; its items stay as they are.`
+          ? `${plural(waiting, 'One piece waits', `${waiting} pieces wait`)} still. What is put away ` +
+            'is offered no more; its items stay as they are.'
           : 'All of it is taken in. What is put away is offered no more; its items stay as they are.'}
       </Text>
       <Button variant={waiting > 0 ? 'quiet' : undefined} onPress={() => putHaulAway(haul.id, true)}>
@@ -151,7 +152,8 @@ function Lines({ haul }: { haul: Haul }) {
       )}
       {counted.unsaid > 0 ? (
         <Text variant="small" tone="soft">
-          {`Of ${plural(counted.unsaid, 'one', `${counted.unsaid}`)} taken in it is not said of which line: say it on ${plural(counted.unsaid, 'its sheet', 'their sheets')}.`}
+          {`Of ${plural(counted.unsaid, 'one', `${counted.unsaid}`)} taken in it is not said of ` +
+            `which line: say it on ${plural(counted.unsaid, 'its sheet', 'their sheets')}.`}
         </Text>
       ) : null}
       {unheard ? (

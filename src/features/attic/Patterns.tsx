@@ -138,7 +138,9 @@ function Editor({ pattern }: { pattern: Pattern }) {
         onChange={(text) => editPattern(pattern.id, { text })}
       />
       {slips.length > 0 ? (
-        <Notice tone="caution">{`Nothing has ${slips.map((s) => `“${s}”`).join(', ')}: a slip of the pen? It stays empty.`}</Notice>
+        <Notice tone="caution">
+          {`Nothing has ${slips.map((s) => `“${s}”`).join(', ')}: a slip of the pen? It stays empty.`}
+        </Notice>
       ) : null}
       <Text variant="small" tone="soft">
         The kinds it is for, with all below them; where none is chosen, it is only used when you choose it.

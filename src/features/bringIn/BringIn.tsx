@@ -80,7 +80,8 @@ export function BringIn() {
         <Notice tone={unasked.length === 0 ? 'good' : 'caution'}>
           {unasked.length === 0
             ? 'Everything that is listed is looked after.'
-            : `Not known of ${unasked.join(' and ')}. Everything that is listed where it was asked is looked after.`}
+            : `Not known of ${unasked.join(' and ')}. Everything that is listed where it was asked ` +
+              'is looked after.'}
         </Notice>
       ) : null}
       {groups.slice(0, SHOWN).map((group) => (

@@ -63,7 +63,8 @@ export function FoundItem(props: { group: SameGroup; onBrought: (id: string, tit
       <AllListed listings={listings} />
       {listings.length > 1 ? (
         <Text variant="small" tone="soft">
-          {`Thought to be one item${group.why.length > 0 ? `: ${group.why.map(sameReason).join(', ')}` : ''}.`}
+          {'Thought to be one ' +
+            `item${group.why.length > 0 ? `: ${group.why.map(sameReason).join(', ')}` : ''}.`}
         </Text>
       ) : null}
       {suggested ? <WhichItem suggested={suggested} isThat={isThat} onChoose={setIsThat} /> : null}

@@ -119,9 +119,10 @@ function Answer({ kind, research }: { kind: string; research: Research }) {
       <Text variant="title" figures>
         {say(mayPay(typical, best, multiples.oneOff))}
       </Text>
-      <Text
-        figures
-      >{`It would sell for about ${say(typical)} (${say(low)} to ${say(high)}). ${surenessWords(summary)}`}</Text>
+      <Text figures>
+        {`It would sell for about ${say(typical)} (${say(low)} to ${say(high)}). ` +
+          `${surenessWords(summary)}`}
+      </Text>
       <View>
         {homes.map(({ sheet, takeHome }) => (
           <View key={sheet.marketplace} style={{ flexDirection: 'row' }}>

@@ -92,7 +92,8 @@ function Connection({ market }: { market: MarketView }) {
       )}
       {allowance === undefined ? null : (
         <Text variant="small" tone="soft" figures>
-          {`${otherListingsNow().thisMonth[market.id] ?? 0} of this month’s ${allowance} new listings are used.`}
+          {`${otherListingsNow().thisMonth[market.id] ?? 0} of this month’s ${allowance} new ` +
+            'listings are used.'}
         </Text>
       )}
       <Ways market={market} />
@@ -214,7 +215,8 @@ function SaveShop({ market }: { market: MarketView }) {
           run(async () => {
             const count = await saveShop(market.id, (done, of) => setSaid(`${done} of ${of}…`));
             setSaid(
-              `${plural(count, 'One item', `${count} items`)} saved as shop.zip: unpack it and open index.html.`,
+              `${plural(count, 'One item', `${count} items`)} saved as shop.zip: unpack it and ` +
+                'open index.html.',
             );
           })
         }

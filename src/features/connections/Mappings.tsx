@@ -37,7 +37,10 @@ export function Mappings() {
       </Text>
       {here ? (
         <Button variant="quiet" icon="back" onPress={() => setAt(here.path.at(-2) ?? null)}>
-          {`Back to ${here.path.length > 1 ? (kinds.get(here.path.at(-2) ?? '')?.name ?? 'all kinds') : 'all kinds'}`}
+          {'Back to ' +
+            `${
+              here.path.length > 1 ? (kinds.get(here.path.at(-2) ?? '')?.name ?? 'all kinds') : 'all kinds'
+            }`}
         </Button>
       ) : null}
       {here ? <OneKind key={here.id} kind={here.id} name={here.name} sheet={sheet} /> : null}
@@ -70,7 +73,15 @@ function useCategoryWords(kind: string, sheet: RuleSheet): { words: string; why:
 
 function sureWords({ sureness, why }: FoundCategory): string {
   if (sureness === 'chosen') return 'chosen';
-  return `${sureness === 'sure' ? 'suggested, sure' : sureness === 'likely' ? 'suggested, not sure' : 'nothing nearer there'}: ${categoryReason(why)}`;
+  return (
+    `${
+      sureness === 'sure'
+        ? 'suggested, sure'
+        : sureness === 'likely'
+          ? 'suggested, not sure'
+          : 'nothing nearer there'
+    }: ` + `${categoryReason(why)}`
+  );
 }
 
 function KindLine(props: { kind: string; name: string; sheet: RuleSheet; onOpen: () => void }) {

@@ -148,7 +148,9 @@ describe('terms', () => {
     await open(TermsPage, { params: { market: 'threadwick' } });
     await press('Make the usual terms');
     await sees(
-      'Threadwick takes nothing of: postage at home, further pieces, postage abroad, days until it is posted, sending back, ways to pay, tax, fetching in person. Packing goes by your days all the same.',
+      'Threadwick takes nothing of: postage at home, further pieces, postage abroad, days until it ' +
+        'is posted, sending back, ways to pay, tax, fetching in person. Packing goes by your days ' +
+        'all the same.',
     );
     expect(said()).not.toContain('Sent abroad');
   });

@@ -40,7 +40,10 @@ export function ByHand({ item, examined }: { item: Item; examined: Examined }) {
     });
   return (
     <View role="group" aria-label={`By hand on ${sheet.name}`} style={{ gap: 8 }}>
-      <Text>{`Nobody can call ${sheet.name}: open its form, copy each field over, then bring its address back.`}</Text>
+      <Text>
+        {`Nobody can call ${sheet.name}: open its form, copy each field over, then bring its address ` +
+          'back.'}
+      </Text>
       {fieldsOf(examined).map(([name, text]) => (
         <CopyLine
           key={name}
@@ -53,7 +56,13 @@ export function ByHand({ item, examined }: { item: Item; examined: Examined }) {
         />
       ))}
       <Button icon="pictures" disabled={busy} onPress={pictures}>
-        {`Save its ${plural(examined.media.pictures.length, 'picture', `${examined.media.pictures.length} pictures`)}, in order`}
+        {'Save its ' +
+          `${plural(
+            examined.media.pictures.length,
+            'picture',
+            `${examined.media.pictures.length} pictures`,
+          )}, ` +
+          'in order'}
       </Button>
       <Field
         label={`Its address on ${sheet.name}`}

@@ -184,7 +184,8 @@ function CellPress(props: {
   const twinned = useAttic((s) => (twin === undefined ? undefined : s.items[twin]));
   const same =
     twinned &&
-    `${nameOf(twinned)} (${twinned.code}) goes there under the same title at the same price: one of them has to differ`;
+    `${nameOf(twinned)} (${twinned.code}) goes there under the same title at the same price: one ` +
+      'of them has to differ';
   const trouble =
     job?.state === 'failed'
       ? job.why

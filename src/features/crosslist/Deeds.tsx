@@ -53,7 +53,8 @@ export function Deeds(props: {
       <Totals totals={totals} chosen={chosen} isChecked={checked} moving={moving} />
       {failed.length > 0 ? (
         <Notice tone="trouble">
-          {`${plural(failed.length, 'One could not be sent', `${failed.length} could not be sent`)}: ${failed[0]?.[1].why ?? ''}`}
+          {`${plural(failed.length, 'One could not be sent', `${failed.length} could not be sent`)}: ` +
+            `${failed[0]?.[1].why ?? ''}`}
         </Notice>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
@@ -86,7 +87,11 @@ function Totals(props: { totals: CellTotals; chosen: number; isChecked: boolean;
         .filter(Boolean)
         .join(' · ')}
       {totals.ready > 0
-        ? `. Take-home ${say(totals.takeHomeLeast)}${totals.takeHomeMost > totals.takeHomeLeast ? ` to ${say(totals.takeHomeMost)}` : ''}, fees up to ${say(totals.fees)}.`
+        ? '. Take-home ' +
+          `${say(totals.takeHomeLeast)}${
+            totals.takeHomeMost > totals.takeHomeLeast ? ` to ${say(totals.takeHomeMost)}` : ''
+          }, ` +
+          `fees up to ${say(totals.fees)}.`
         : ''}
     </Text>
   );

@@ -167,7 +167,10 @@ function Tags({ examined, set }: { examined: Examined; set: Set }) {
       <Field
         label={`Tags on ${sheet.name}`}
         value={effective.tags.join(', ')}
-        hint={`${effective.tags.length} of ${sheet.tags?.max ?? 0}, with commas between${own ? '' : '; written from the facts'}`}
+        hint={
+          `${effective.tags.length} of ${sheet.tags?.max ?? 0}, with commas ` +
+          `between${own ? '' : '; written from the facts'}`
+        }
         onChange={(text) =>
           set('tags', {
             tags: text

@@ -164,7 +164,8 @@ function ListingState(props: { item: Item; listing: CourierListingView; examined
     <>
       {listing.trouble ? (
         <Notice tone={listing.stopped ? 'trouble' : 'caution'}>
-          {`${troubleWords(listing.trouble)} ${listing.stopped ? 'It is not tried any more: send it again.' : 'The courier keeps trying.'}`}
+          {`${troubleWords(listing.trouble)} ` +
+            `${listing.stopped ? 'It is not tried any more: send it again.' : 'The courier keeps trying.'}`}
         </Notice>
       ) : null}
       {listing.doing === 'publish' && listing.nextTryAt && listing.tries === 0 && !sheet.byHand ? (

@@ -7,6 +7,7 @@ import { totalsOf } from '@/core/listing/cells';
 import type { MarketCell } from '@/core/listing/twins';
 import { formatMoney } from '@/core/money/money';
 import { ChangedValues, differencesOf } from '@/parts/trade/ChangedValues';
+import { toggled } from '@/parts/trade/toggled';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';
@@ -36,7 +37,6 @@ const FEW = 8;
  */
 export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone: () => void }) {
   const sheets = useCourier((s) => s.sheets);
-  const currency = useAttic((s) => s.settings.currency);
   const [off, setOff] = useState<ReadonlySet<string>>(new Set());
   const [spread, setSpread] = useState(0);
   const changing = useMemo(
@@ -47,9 +47,6 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
   const wanted = cells.filter((x) => !off.has(x.market));
   const going = wanted.filter((x) => x.deed !== 'resend' || sent.drafts[x.item]?.[x.market]);
   const unread = wanted.length - going.length;
-  const totals = totalsOf(going);
-  const where = [...new Set(going.map((x) => x.market))];
-  const say = (amount: number) => formatMoney(amount, currency);
   const sendAll = () => {
     const fresh = going.filter((x) => x.deed !== 'resend');
     if (spread > 0) planOver(fresh, spread);
@@ -58,12 +55,6 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
     );
     onDone();
   };
-  const toggle = (market: string) =>
-    setOff((before) => {
-      const next = new Set(before);
-      if (!next.delete(market)) next.add(market);
-      return next;
-    });
   return (
     <Page
       title="What goes out"
@@ -73,13 +64,7 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
         </Button>
       }
     >
-      <Text figures role="status">
-        {`${listings(going.length)} of ${going.length === 0 ? 'no item' : items(new Set(going.map((x) => x.item)).size)} on ${plural(where.length, 'one marketplace', `${where.length} marketplaces`)}.${
-          totals.ready > 0
-            ? ` Fees up to ${say(totals.fees)}, take-home ${say(totals.takeHomeLeast)}${totals.takeHomeMost > totals.takeHomeLeast ? ` to ${say(totals.takeHomeMost)}` : ''}.`
-            : ''
-        }`}
-      </Text>
+      <InAll going={going} />
       {sheets.map((sheet) => {
         const here = cells.filter((x) => x.market === sheet.marketplace);
         return here.length === 0 ? null : (
@@ -89,12 +74,14 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
             cells={here}
             sent={sent}
             on={!off.has(sheet.marketplace)}
-            onToggle={() => toggle(sheet.marketplace)}
+            onToggle={() => setOff((before) => toggled(before, sheet.marketplace))}
           />
         );
       })}
       {sent.trouble ? (
-        <Notice tone="trouble">{`What is shown there could not be read: ${sent.trouble} What would change there is left out.`}</Notice>
+        <Notice tone="trouble">
+          {`What is shown there could not be read: ${sent.trouble} What would change there is left ` + 'out.'}
+        </Notice>
       ) : unread > 0 ? (
         <Text tone="soft">{`What is shown there is being read; ${unread} wait for it…`}</Text>
       ) : null}
@@ -111,6 +98,24 @@ export function Review({ cells, onDone }: { cells: readonly MarketCell[]; onDone
         {`Send ${going.length}`}
       </Button>
     </Page>
+  );
+}
+
+/** What goes out in all, and what it costs and brings. */
+function InAll({ going }: { going: readonly MarketCell[] }) {
+  const currency = useAttic((s) => s.settings.currency);
+  const say = (amount: number) => formatMoney(amount, currency);
+  const { ready, fees, takeHomeLeast: least, takeHomeMost: most } = totalsOf(going);
+  const markets = new Set(going.map((x) => x.market)).size;
+  const where = plural(markets, 'one marketplace', `${markets} marketplaces`);
+  const what = going.length === 0 ? 'no item' : items(new Set(going.map((x) => x.item)).size);
+  return (
+    <Text figures role="status">
+      {`${listings(going.length)} of ${what} on ${where}.` +
+        (ready > 0
+          ? ` Fees up to ${say(fees)}, take-home ${say(least)}${most > least ? ` to ${say(most)}` : ''}.`
+          : '')}
+    </Text>
   );
 }
 
@@ -140,7 +145,8 @@ function There(props: {
         <View style={{ flex: 1 }}>
           <Text variant="strong">{sheet.name}</Text>
           <Text variant="small" tone="soft" figures>
-            {`${counts.filter(Boolean).join(', ')} · ${fees > 0 ? `fees up to ${formatMoney(fees, sheet.currency)}` : 'no fees'}`}
+            {`${counts.filter(Boolean).join(', ')} · ` +
+              `${fees > 0 ? `fees up to ${formatMoney(fees, sheet.currency)}` : 'no fees'}`}
           </Text>
         </View>
         <Chip role="checkbox" on={on} label={`Send to ${sheet.name}`} onPress={onToggle}>

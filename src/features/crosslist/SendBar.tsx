@@ -80,7 +80,8 @@ export function SendBar({ item, examined }: { item: Item; examined: readonly Exa
           {plural(
             home.length,
             `Take-home ${formatMoney(home[0] ?? 0, currency)}.`,
-            `Take-home ${formatMoney(Math.min(...home), currency)} to ${formatMoney(Math.max(...home), currency)}, wherever it sells first.`,
+            `Take-home ${formatMoney(Math.min(...home), currency)} to ` +
+              `${formatMoney(Math.max(...home), currency)}, wherever it sells first.`,
           )}
         </Text>
       ) : null}

@@ -64,7 +64,8 @@ export function Depot() {
   return (
     <Page title={`${sheet.name}’s depot`} aside={<BackTo path="/connections" />}>
       <Text tone="soft">
-        {`What is kept there, ${sheet.name} posts itself. Buyers pay no postage for it, so it is compared by its price alone.`}
+        {`What is kept there, ${sheet.name} posts itself. Buyers pay no postage for it, so it is ` +
+          'compared by its price alone.'}
       </Text>
       {asked.error ? <Notice tone="trouble">{wordsOf(asked.error)}</Notice> : null}
       {missing.map((t) => (
@@ -257,7 +258,9 @@ function Reported({ market, stock }: { market: string; stock: DepotStock }) {
         </Notice>
       ))}
       {compared.strange.length > 0 ? (
-        <Notice tone="caution">{`The report has what nobody here sent: ${compared.strange.join(', ')}.`}</Notice>
+        <Notice tone="caution">
+          {`The report has what nobody here sent: ${compared.strange.join(', ')}.`}
+        </Notice>
       ) : null}
       {compared.absent.length + compared.strange.length === 0 ? (
         <Text tone="soft">It agrees with what is known here.</Text>

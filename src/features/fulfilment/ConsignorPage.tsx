@@ -58,7 +58,8 @@ export function ConsignorPage() {
       <Card label="Balance">
         <Text variant="heading" figures>{`Owed: ${money(statement.after)}`}</Text>
         <Text figures>
-          {`Carried over ${money(statement.before)}, earned ${money(statement.earned)}, paid ${money(statement.paid)}.`}
+          {`Carried over ${money(statement.before)}, earned ${money(statement.earned)}, paid ` +
+            `${money(statement.paid)}.`}
         </Text>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           <Button

@@ -61,7 +61,12 @@ function OfMarket({ sheet }: { sheet: RuleSheet }) {
       )}
       {off.map((o) => (
         <Notice key={o.order} tone="caution">
-          {`${o.order}: ${money(Math.abs(o.off))} ${o.off < 0 ? 'less' : 'more'} than told. ${o.fees.expected !== null && o.fees.real !== o.fees.expected ? `Fees ${money(o.fees.real)} instead of ${money(o.fees.expected)}.` : 'Ask them why.'}`}
+          {`${o.order}: ${money(Math.abs(o.off))} ${o.off < 0 ? 'less' : 'more'} than told. ` +
+            `${
+              o.fees.expected !== null && o.fees.real !== o.fees.expected
+                ? `Fees ${money(o.fees.real)} instead of ${money(o.fees.expected)}.`
+                : 'Ask them why.'
+            }`}
         </Notice>
       ))}
       {strange.length > 0 ? (

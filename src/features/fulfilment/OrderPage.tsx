@@ -64,7 +64,8 @@ export function OrderPage() {
       <Card label="What was sold">
         {item ? <ItemLine item={item} /> : <Text>Something not in this attic</Text>}
         <Text figures>
-          {`${market(row.sale.market)}, ${exactly(row.sale.at)}: ${formatMoney(row.sale.amount, currency)}, ${stageWords(row)}`}
+          {`${market(row.sale.market)}, ${exactly(row.sale.at)}: ` +
+            `${formatMoney(row.sale.amount, currency)}, ${stageWords(row)}`}
         </Text>
         {isUnposted(row) ? (
           <Button icon="parcel" onPress={() => router.navigate('/packing')}>
@@ -383,7 +384,10 @@ function Return({ row }: { row: OrderRow }) {
       ) : (
         <>
           <Text figures>
-            {`${formatMoney(back.given, currency)} given back${back.feesBack ? `; ${formatMoney(back.feesBack, currency)} of the fees came back` : ''}.`}
+            {`${formatMoney(back.given, currency)} given ` +
+              `back${
+                back.feesBack ? `; ${formatMoney(back.feesBack, currency)} of the fees came back` : ''
+              }.`}
           </Text>
           {back.doneAt === null && item ? (
             <>

@@ -121,7 +121,8 @@ function FetchOne({ row }: { row: OrderRow }) {
       </View>
       {alike.length > 0 ? (
         <Notice tone="caution">
-          {`It has a look-alike: ${alike.map((t) => `${t.code}${t.spot ? ` on ${t.spot}` : ''}`).join(', ')}.`}
+          {'It has a look-alike: ' +
+            `${alike.map((t) => `${t.code}${t.spot ? ` on ${t.spot}` : ''}`).join(', ')}.`}
         </Notice>
       ) : null}
       {item && isAway(item) ? (
@@ -133,10 +134,14 @@ function FetchOne({ row }: { row: OrderRow }) {
       )}
       {said?.is === 'another' ? (
         <Notice tone="trouble">
-          {`That is ${said.item.code}, ${nameOf(said.item)}${said.item.spot ? ` from ${said.item.spot}` : ''}. This order is for ${piece?.code ?? item?.code}: put it back.`}
+          {`That is ${said.item.code}, ` +
+            `${nameOf(said.item)}${said.item.spot ? ` from ${said.item.spot}` : ''}. This order is ` +
+            `for ${piece?.code ?? item?.code}: put it back.`}
         </Notice>
       ) : said?.is === 'unknown' ? (
-        <Notice tone="trouble">{`No item here has the code “${text.trim()}”. Look at the label again.`}</Notice>
+        <Notice tone="trouble">
+          {`No item here has the code “${text.trim()}”. Look at the label again.`}
+        </Notice>
       ) : null}
     </View>
   );
@@ -166,7 +171,11 @@ function PackOne({ row }: { row: OrderRow }) {
       </View>
       {item?.parcel ? (
         <Text figures>
-          {`Box: ${[item.parcel.lengthMm, item.parcel.widthMm, item.parcel.heightMm].map((mm) => (mm ? mm / 10 : '?')).join(' × ')} cm`}
+          {'Box: ' +
+            `${[item.parcel.lengthMm, item.parcel.widthMm, item.parcel.heightMm]
+              .map((mm) => (mm ? mm / 10 : '?'))
+              .join(' × ')} ` +
+            'cm'}
         </Text>
       ) : null}
       {(item ? promised(item) : []).map((line) => (
@@ -187,7 +196,8 @@ function PackOne({ row }: { row: OrderRow }) {
       />
       {says?.is === 'lighter' || says?.is === 'heavier' ? (
         <Notice tone="caution">
-          {`${says.byG} g ${says.is} than recorded: ${says.is === 'lighter' ? 'is something missing?' : 'is it the right one?'}`}
+          {`${says.byG} g ${says.is} than recorded: ` +
+            `${says.is === 'lighter' ? 'is something missing?' : 'is it the right one?'}`}
         </Notice>
       ) : says?.is === 'asExpected' ? (
         <Notice tone="good">The weight is as recorded.</Notice>

@@ -182,7 +182,8 @@ function OfferLine({ offer, who }: { offer: BuyerOffer; who: string }) {
   const counter = offer.counter !== null ? `: ${formatMoney(offer.counter, currency)}` : '';
   return (
     <Text figures>
-      {`${who} offers ${formatMoney(offer.amount, currency)} (${OFFER_WORDS[offer.state]}${offer.state === 'countered' ? counter : ''})`}
+      {`${who} offers ${formatMoney(offer.amount, currency)} ` +
+        `(${OFFER_WORDS[offer.state]}${offer.state === 'countered' ? counter : ''})`}
     </Text>
   );
 }
@@ -209,7 +210,12 @@ function AnswerOffer({ talk }: { talk: TalkOf }) {
   if (stands && !mayPromise(stands.standing))
     return (
       <View style={{ gap: 8 }}>
-        <Notice tone="caution">{`It is ${stands.words}${stands.standing.is === 'held' ? ': let that go first to take this offer, or say no' : ': say no'}.`}</Notice>
+        <Notice tone="caution">
+          {'It is ' +
+            `${stands.words}${
+              stands.standing.is === 'held' ? ': let that go first to take this offer, or say no' : ': say no'
+            }.`}
+        </Notice>
         {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
         {no}
       </View>

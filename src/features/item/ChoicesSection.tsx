@@ -22,7 +22,9 @@ import { editItem } from '@/store/items/items';
 import { useColours } from '@/theme/theme';
 import { typedTrouble } from '@/wording/typed';
 
-/** An item sold in variations: what there is to choose, how many of each, prices and pictures of their own. */
+/**
+ * An item sold in variations: what there is to choose, how many of each, prices and pictures of their own.
+ */
 export const ChoicesSection = memo(function ChoicesSection({
   item,
   findings,

@@ -39,7 +39,8 @@ export function GradeByHand({ item }: { item: Item }) {
     <View style={{ gap: 8 }}>
       <Notice tone="info">
         {byHand
-          ? `Grade: ${names[grade.wear]}, set by hand (${gradeReason(grade.because)}). By the record: ${names[derived.wear]} (${gradeReason(derived.because)})`
+          ? `Grade: ${names[grade.wear]}, set by hand (${gradeReason(grade.because)}). By the ` +
+            `record: ${names[derived.wear]} (${gradeReason(derived.because)})`
           : `Grade: ${names[grade.wear]} (${gradeReason(grade.because)})`}
       </Notice>
       {open ? (

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { memo } from 'react';
 import { View } from 'react-native';
 
-import type { Item } from '@/contract/records';
+import type { Item, Settings } from '@/contract/records';
 import { floorHere, inlandPostage, weightOf } from '@/core/listing/effective';
 import type { Examined } from '@/core/listing/examine';
 import { ratesOf } from '@/core/listing/setup';
@@ -113,7 +113,7 @@ export const StoreSection = memo(function StoreSection({
   const kinds = useKinds();
   const grams = weightOf(item, kinds);
   const rates = ratesOf(useAttic((s) => s.settings));
-  const postage = inlandPostage(item, kinds, rates);
+  const postageWords = wordsOfPostage(inlandPostage(item, kinds, rates), grams, { currency, units });
   return (
     <Section name="parcel" title="Parcel and spot" summary={item.spot || undefined}>
       <View style={{ flexDirection: 'row', gap: 10 }}>
@@ -151,7 +151,9 @@ export const StoreSection = memo(function StoreSection({
         </View>
       </View>
       <Text tone="soft" figures>
-        {`${item.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; ${postage.ok ? `inland postage ${formatMoney(postage.price, currency)}${postage.chargedG > grams ? ` for the room it takes (${formatWeight(postage.chargedG, units)})` : ''}` : unpostableWords(postage.why).toLocaleLowerCase('en').replace(/\.$/u, '')}. The spot stays private.`}
+        {`${item.weightG === null ? 'Guessed' : 'Weighed'} ${formatWeight(grams, units)}; ` +
+          `${postageWords}. ` +
+          'The spot stays private.'}
       </Text>
       <ParcelSize item={item} />
       <FieldFindings examined={findings} field="parcel" />
@@ -169,3 +171,15 @@ export const StoreSection = memo(function StoreSection({
     </Section>
   );
 });
+
+/** What sending it inland costs, counted by weight or by the room it takes; or why it can't go. */
+function wordsOfPostage(
+  postage: ReturnType<typeof inlandPostage>,
+  grams: number,
+  { currency, units }: Pick<Settings, 'currency' | 'units'>,
+): string {
+  if (!postage.ok) return unpostableWords(postage.why).toLocaleLowerCase('en').replace(/\.$/u, '');
+  const room =
+    postage.chargedG > grams ? ` for the room it takes (${formatWeight(postage.chargedG, units)})` : '';
+  return `inland postage ${formatMoney(postage.price, currency)}${room}`;
+}

@@ -39,7 +39,8 @@ export function SizeElsewhere({ item }: { item: Item }) {
         ))}
       </ChipRow>
       <Text variant="small" tone="soft">
-        {`Only a suggestion, ${[...new Set(found.map((f) => f.source))].join('; ')}. Makers differ: the tape decides.`}
+        {`Only a suggestion, ${[...new Set(found.map((f) => f.source))].join('; ')}. Makers differ: ` +
+          'the tape decides.'}
       </Text>
     </>
   );

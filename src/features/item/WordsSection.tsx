@@ -36,7 +36,11 @@ export const WordsSection = memo(function WordsSection({
   const most = limits.length > 0 ? Math.max(...limits) : USUAL_TITLE;
   const count = countAs(item.title, 'characters');
   return (
-    <Section name="words" title="Title and description" summary={item.title ? `${count} of ${most}` : undefined}>
+    <Section
+      name="words"
+      title="Title and description"
+      summary={item.title ? `${count} of ${most}` : undefined}
+    >
       <Field
         label="Title"
         value={item.title}

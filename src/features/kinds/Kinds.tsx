@@ -153,7 +153,8 @@ function Below({ at, onGo }: { at: string | null; onGo: (id: string | null) => v
         used > 0 || below.length > 0 ? (
           <Notice tone="info">
             {used > 0
-              ? `${plural(used, 'One item is', `${used} items are`)} of this kind: it can be removed once none is.`
+              ? `${plural(used, 'One item is', `${used} items are`)} of this kind: it can be removed ` +
+                'once none is.'
               : 'It can be removed once no kind lies below it.'}
           </Notice>
         ) : (

@@ -182,7 +182,8 @@ function look(c: ReturnType<typeof useColours>): string {
     --dsg-header-active-text-color: ${c.ink}; --dsg-corner-indicator-width: 10px; color: ${c.ink};
     font-family: '${FONT.text}'; font-size: 15px; }
     .attic-grid .dsg-cell-header-container { padding: 0 8px; font: inherit; }
-    .attic-grid input { font: inherit; color: inherit; background: none; border: 0; outline: 0; width: 100%; padding: 0 8px; }
+    .attic-grid input { font: inherit; color: inherit; background: none; border: 0; outline: 0;
+      width: 100%; padding: 0 8px; }
     .attic-grid input::placeholder { color: ${c.soft}; }
     .attic-grid [data-refused] { color: ${c.brick}; text-decoration: underline wavy; }`;
 }

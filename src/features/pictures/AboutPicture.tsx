@@ -87,7 +87,8 @@ function Sayings(props: { item: Item; picture: Picture; shots: readonly Shot[] }
         </ChipRow>
       )}
       <Text variant="small" tone="soft" figures>
-        {`${picture.author}, ${exactly(picture.takenAt ?? picture.addedAt)} · ${picture.width} × ${picture.height} · ${Math.round(picture.bytes / 1000)} kB`}
+        {`${picture.author}, ${exactly(picture.takenAt ?? picture.addedAt)} · ${picture.width} × ` +
+          `${picture.height} · ${Math.round(picture.bytes / 1000)} kB`}
       </Text>
     </>
   );

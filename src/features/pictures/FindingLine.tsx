@@ -55,7 +55,10 @@ export function FindingLine({ item, picture }: { item: Item; picture: Picture })
           ))}
           {picture.exam && !picture.made ? (
             <Text variant="small" tone="soft" figures>
-              {`Edges ${picture.exam.blur.toFixed(1)} px · fills ${Math.round(Math.max(picture.exam.box[2], picture.exam.box[3]) * 100)} % · background ±${picture.exam.grounds.toFixed(1)} ΔE · ${picture.width} × ${picture.height}`}
+              {`Edges ${picture.exam.blur.toFixed(1)} px · fills ` +
+                `${Math.round(Math.max(picture.exam.box[2], picture.exam.box[3]) * 100)} % · ` +
+                `background ±${picture.exam.grounds.toFixed(1)} ΔE · ${picture.width} × ` +
+                `${picture.height}`}
             </Text>
           ) : null}
         </View>

@@ -60,7 +60,8 @@ export function MeasureField({ item, spec }: { item: Item; spec: MeasureSpec }) 
       ) : null}
       {slip && value !== undefined ? (
         <Notice tone="caution">
-          {`Usually ${formatLength(spec.usual[0], units)} to ${formatLength(spec.usual[1], units)}: ${formatLength(value, units)} is not. ${slipQuestion(slip)}`}
+          {`Usually ${formatLength(spec.usual[0], units)} to ${formatLength(spec.usual[1], units)}: ` +
+            `${formatLength(value, units)} is not. ${slipQuestion(slip)}`}
         </Notice>
       ) : null}
       {slip?.meant ? (

@@ -179,7 +179,8 @@ function LineLength(props: {
   if (!length) return <MeasureField key={units} item={item} spec={spec} />;
   return (
     <Text figures>
-      {`${spec.name}: ${formatLength(length.mm, units)} ± ${formatLength(Math.max(1, length.plusMinus), units)}`}
+      {`${spec.name}: ${formatLength(length.mm, units)} ± ` +
+        `${formatLength(Math.max(1, length.plusMinus), units)}`}
     </Text>
   );
 }

@@ -18,7 +18,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { View } from 'react-native';
 
-import type { Item } from '@/contract/records';
+import type { Item, Picture } from '@/contract/records';
 import { maySend } from '@/core/picture/origin';
 import { PictureView } from '@/parts/trade/PictureView';
 import { Text } from '@/parts/ui/Text';
@@ -67,22 +67,17 @@ function Tile(props: { item: Item; id: string; index: number; on: boolean; onSho
   const picture = useAttic((s) => s.pictures[id]);
   const findings = usePictureFindings(item, picture);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
-  const mark: { icon: IconName; words: string } | null = picture?.clip
-    ? { icon: 'film', words: 'clip' }
-    : picture?.made
-      ? { icon: 'ruler', words: 'measurements' }
-      : picture && !maySend(picture)
-        ? { icon: 'close', words: 'not sent' }
-        : findings.length > 0
-          ? { icon: 'caution', words: 'worth a look' }
-          : null;
+  const mark = markOf(picture, findings.length);
   return (
     <div
       ref={setNodeRef}
       {...attributes}
       {...listeners}
       role="button"
-      aria-label={`Picture ${index + 1} of ${item.pictureIds.length}${index === 0 ? ', cover' : ''}${mark ? `, ${mark.words}` : ''}`}
+      aria-label={
+        `Picture ${index + 1} of ${item.pictureIds.length}` +
+        `${index === 0 ? ', cover' : ''}${mark ? `, ${mark.words}` : ''}`
+      }
       data-picture={id}
       onClick={onShow}
       style={{
@@ -116,27 +111,45 @@ function Tile(props: { item: Item; id: string; index: number; on: boolean; onSho
             <Icon name={mark.icon} colour={mark.icon === 'caution' ? c.brassInk : c.ink} size={16} />
           </View>
         ) : null}
-        {index === 0 ? (
-          <Text
-            variant="small"
-            style={{
-              position: 'absolute',
-              left: 0,
-              right: 0,
-              bottom: 0,
-              textAlign: 'center',
-              backgroundColor: c.moss,
-              color: c.onMoss,
-              fontSize: 12,
-              lineHeight: 17,
-              borderBottomLeftRadius: 8,
-              borderBottomRightRadius: 8,
-            }}
-          >
-            cover
-          </Text>
-        ) : null}
+        {index === 0 ? <Cover /> : null}
       </View>
     </div>
+  );
+}
+
+/** What a small picture is marked with: what it is, or that something is to be said of it. */
+function markOf(picture: Picture | undefined, findings: number): { icon: IconName; words: string } | null {
+  return picture?.clip
+    ? { icon: 'film', words: 'clip' }
+    : picture?.made
+      ? { icon: 'ruler', words: 'measurements' }
+      : picture && !maySend(picture)
+        ? { icon: 'close', words: 'not sent' }
+        : findings > 0
+          ? { icon: 'caution', words: 'worth a look' }
+          : null;
+}
+
+function Cover() {
+  const c = useColours();
+  return (
+    <Text
+      variant="small"
+      style={{
+        position: 'absolute',
+        left: 0,
+        right: 0,
+        bottom: 0,
+        textAlign: 'center',
+        backgroundColor: c.moss,
+        color: c.onMoss,
+        fontSize: 12,
+        lineHeight: 17,
+        borderBottomLeftRadius: 8,
+        borderBottomRightRadius: 8,
+      }}
+    >
+      cover
+    </Text>
   );
 }

@@ -40,10 +40,14 @@ export function References(props: {
         </Text>
       ) : null}
       {missing ? (
-        <Notice tone="caution">{`No ${REFERENCE_SIZES[missing].name.toLocaleLowerCase('en')} was made out. Drag the four corners onto it, or lay it apart from the item and take the picture again.`}</Notice>
+        <Notice tone="caution">
+          {`No ${REFERENCE_SIZES[missing].name.toLocaleLowerCase('en')} was made out. Drag the four ` +
+            'corners onto it, or lay it apart from the item and take the picture again.'}
+        </Notice>
       ) : found && plane ? (
         <Text tone="good" role="status" figures>
-          {`${REFERENCE_SIZES[found.reference].name} ${found.byHand ? 'set by hand' : 'found'}, camera tilted by ${Math.round(plane.tilt)}°`}
+          {`${REFERENCE_SIZES[found.reference].name} ${found.byHand ? 'set by hand' : 'found'}, ` +
+            `camera tilted by ${Math.round(plane.tilt)}°`}
         </Text>
       ) : isCrooked ? (
         <Notice tone="trouble">

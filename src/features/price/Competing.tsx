@@ -101,7 +101,8 @@ function Ruled(props: {
       />
       <RuleChoice rule={priceRule} onChange={change} />
       <Text figures>
-        {`${say(ruled.price)}, number ${ruled.position} of ${ruled.of} by price. ${ruledWords(ruled, rule, currency)}`}
+        {`${say(ruled.price)}, number ${ruled.position} of ${ruled.of} by price. ` +
+          `${ruledWords(ruled, rule, currency)}`}
       </Text>
       <Button
         variant="main"
@@ -138,7 +139,9 @@ function Copies(props: {
             <View style={{ flex: 1 }}>
               <Text tone={left(o.seller) ? 'soft' : 'ink'}>{o.seller}</Text>
               <Text variant="small" tone="soft" figures>
-                {`${sheet.conditions.find((c) => c.wear === o.wear)?.label ?? ''} · ${say(o.price)} and ${say(o.postage)} · ${o.rating} % content · posted in ${o.leavesIn} days${left(o.seller) ? ' · left out' : ''}`}
+                {`${sheet.conditions.find((c) => c.wear === o.wear)?.label ?? ''} · ${say(o.price)} ` +
+                  `and ${say(o.postage)} · ${o.rating} % content · posted in ${o.leavesIn} ` +
+                  `days${left(o.seller) ? ' · left out' : ''}`}
               </Text>
             </View>
             <Button

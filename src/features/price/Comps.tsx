@@ -102,7 +102,8 @@ function Found({ item, judged }: { item: Item; judged: readonly JudgedComp[] }) 
       ) : null}
       {summary.sold > 0 || research.brand !== '' ? (
         <Text variant="small" tone="soft" figures>
-          {`Paid promotion: ${advice.bp === 0 ? 'none' : `${advice.bp / 100} %`}. ${promotionReason(advice.why)}`}
+          {`Paid promotion: ${advice.bp === 0 ? 'none' : `${advice.bp / 100} %`}. ` +
+            `${promotionReason(advice.why)}`}
         </Text>
       ) : null}
       <Field

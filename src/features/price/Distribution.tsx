@@ -32,7 +32,10 @@ export function Distribution(props: {
   return (
     <View
       role="img"
-      aria-label={`${prices.length} prices from ${say(Math.min(...prices))} to ${say(Math.max(...prices))}${price === null ? '' : `; yours is ${say(price)}`}`}
+      aria-label={
+        `${prices.length} prices from ${say(Math.min(...prices))} to ` +
+        `${say(Math.max(...prices))}${price === null ? '' : `; yours is ${say(price)}`}`
+      }
     >
       <Svg width="100%" height={HEIGHT + FOOT} viewBox={`0 0 ${WIDTH} ${HEIGHT + FOOT}`} aria-hidden>
         {low !== null && high !== null ? (

@@ -32,7 +32,9 @@ export function Floor({ item }: { item: Item }) {
   return (
     <View style={{ gap: 6 }}>
       <Text tone="soft" figures>
-        {`${times === null ? '' : `${times.toFixed(1)} times what it cost. `}Floor ${formatMoney(floor, currency)}: ${multiple} times the cost${item.postageBy === 'builtIn' ? ', with the postage' : ''}.`}
+        {`${times === null ? '' : `${times.toFixed(1)} times what it cost. `}Floor ` +
+          `${formatMoney(floor, currency)}: ${multiple} times the ` +
+          `cost${item.postageBy === 'builtIn' ? ', with the postage' : ''}.`}
       </Text>
       <ChipRow label="How it is sold" radio={false}>
         <Chip
@@ -54,7 +56,8 @@ export function Floor({ item }: { item: Item }) {
       </ChipRow>
       {item.postageBy === 'builtIn' && posted.ok ? (
         <Text variant="small" tone="soft" figures>
-          {`Buyers pay no postage: ${formatMoney(posted.price, currency)} of the price goes to the carrier, and fees are taken of it too.`}
+          {`Buyers pay no postage: ${formatMoney(posted.price, currency)} of the price goes to the ` +
+            'carrier, and fees are taken of it too.'}
         </Text>
       ) : null}
       {typical !== null && paysUnderFloor(floor, typical) ? (

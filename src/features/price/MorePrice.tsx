@@ -94,7 +94,10 @@ function Offers({ item, price, floor }: PartProps) {
       </View>
       {trouble ? <Notice tone="caution">{limitsWords(trouble)}</Notice> : null}
       <Text variant="small" tone="soft" figures>
-        {`In between you are asked.${floor === null ? '' : ` Nothing under ${formatMoney(floor, currency)} is ever taken.`} On a local board, ${formatMoney(startHigh(price, currency), currency)} leaves room to come down.`}
+        {'In between you are ' +
+          `asked.${floor === null ? '' : ` Nothing under ${formatMoney(floor, currency)} is ever taken.`} ` +
+          `On a local board, ${formatMoney(startHigh(price, currency), currency)} leaves room to ` +
+          'come down.'}
       </Text>
     </View>
   );
@@ -253,7 +256,8 @@ function AuctionOrFixed({ item, price, floor }: PartProps) {
   const history = judged.filter((j) => j.counts).map((j) => j.comp);
   const trouble = auctionTrouble(plan, floor);
   const say = (e: Estimate) =>
-    `${Math.round(e.chance * 100)} in 100 that it sells, for about ${formatMoney(e.price, currency)}: ${formatMoney(e.expected, currency)} to be expected`;
+    `${Math.round(e.chance * 100)} in 100 that it sells, for about ` +
+    `${formatMoney(e.price, currency)}: ${formatMoney(e.expected, currency)} to be expected`;
   const fixed = expectFixed(price, history);
   const auction = trouble ? null : expectAuction(plan, history);
   return (

@@ -36,7 +36,10 @@ export function Sales() {
       {sales.length === 0 ? (
         <Calm
           heading="No sales yet"
-          words="When something sells anywhere, it is listed here with the time it was gone from everywhere else."
+          words={
+            'When something sells anywhere, it is listed here ' +
+            'with the time it was gone from everywhere else.'
+          }
         />
       ) : null}
       {sales.map((sold) => (

@@ -37,7 +37,8 @@ export function ChooseAttic(props: {
       <Notice tone="caution">
         {couriers
           ? 'The courier works for another attic than the one this browser had open last.'
-          : 'The courier does not know this attic (its ledger is new). Nothing of yours is lost: all of it is in this browser.'}
+          : 'The courier does not know this attic (its ledger is new). Nothing of yours is lost: all ' +
+            'of it is in this browser.'}
       </Notice>
       {others.map((one, i) => (
         <Card key={one.name} label={`Attic with ${counted(one.items, 'item')}`}>
@@ -72,7 +73,8 @@ export function ChooseAttic(props: {
           <Text variant="heading">Something else</Text>
           {session.earlierLedger === null ? null : (
             <Text tone="soft">
-              {`An earlier ledger was copied ${exactly(session.earlierLedger)} and is kept on the server. To go on with that one: stop the server, then start it with --restore.`}
+              {`An earlier ledger was copied ${exactly(session.earlierLedger)} and is kept on the ` +
+                'server. To go on with that one: stop the server, then start it with --restore.'}
             </Text>
           )}
           <Text tone="soft">What is in this browser stays where it is, and is offered again.</Text>
@@ -96,7 +98,9 @@ export function ChooseAttic(props: {
 function AtticWords({ attic }: { attic: FoundAttic }) {
   return (
     <Text figures>
-      {`${counted(attic.items, 'item')}${attic.changedAt > 0 ? `, settings changed ${agoWords(attic.changedAt)}` : ''}`}
+      {`${counted(attic.items, 'item')}${
+        attic.changedAt > 0 ? `, settings changed ${agoWords(attic.changedAt)}` : ''
+      }`}
     </Text>
   );
 }

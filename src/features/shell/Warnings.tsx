@@ -51,19 +51,24 @@ function useCourierTrouble(): ReactNode {
   if (health?.cannotWrite)
     return (
       <Notice key="courier" tone="alarm">
-        {`The courier cannot write: ${writeTrouble(health.cannotWrite)}, sales are not being closed. It still takes down what it knows to be sold; nothing new is sent, and nothing you ask of it is done. Put that right on the computer that runs it: it goes on by itself.`}
+        {`The courier cannot write: ${writeTrouble(health.cannotWrite)}, sales are not being ` +
+          'closed. It still takes down what it knows to be sold; nothing new is sent, and nothing ' +
+          'you ask of it is done. Put that right on the computer that runs it: it goes on by itself.'}
       </Notice>
     );
   if (misfits > 0)
     return (
       <Notice key="courier" tone="trouble">
-        {`The courier told of ${counted(misfits, 'item')} in a way this page does not understand: what is shown of ${plural(misfits, 'it', 'them')} may be old. Reload the page; if this stays, look at the marketplaces yourself.`}
+        {`The courier told of ${counted(misfits, 'item')} in a way this page does not understand: ` +
+          `what is shown of ${plural(misfits, 'it', 'them')} may be old. Reload the page; if this ` +
+          'stays, look at the marketplaces yourself.'}
       </Notice>
     );
   if (health && health.unreadLines > 0)
     return (
       <Notice key="courier" tone="caution">
-        {`${counted(health.unreadLines, 'line')} of the courier’s ledger could not be read. They are kept; the marketplaces were asked what is listed. Look through what you sent lately.`}
+        {`${counted(health.unreadLines, 'line')} of the courier’s ledger could not be read. They ` +
+          'are kept; the marketplaces were asked what is listed. Look through what you sent lately.'}
       </Notice>
     );
   return null;
@@ -105,7 +110,8 @@ function ConflictLine({ conflict }: { conflict: Conflict }) {
   return (
     <View role="group" aria-label={`Conflict: ${name}`} style={{ gap: 6 }}>
       <Notice tone="caution">
-        {`${name}: another page set ${conflict.field} to ${say(conflict.theirs)} while you set it to ${say(conflict.mine)}. ${mine ? 'Yours' : 'Theirs'} is kept, there too.`}
+        {`${name}: another page set ${conflict.field} to ${say(conflict.theirs)} while you set it ` +
+          `to ${say(conflict.mine)}. ${mine ? 'Yours' : 'Theirs'} is kept, there too.`}
       </Notice>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Button onPress={() => settleConflict(conflict, true)}>{mine ? 'Take theirs' : 'Keep mine'}</Button>
@@ -123,7 +129,8 @@ function useRoomTrouble(): ReactNode {
   return (
     <Notice key="room" tone={room.level === 'full' ? 'trouble' : 'caution'}>
       {room.level === 'full'
-        ? 'This device has no room for more pictures. Free some on the device, or take out items you no longer need.'
+        ? 'This device has no room for more pictures. Free some on the device, or take out items you ' +
+          'no longer need.'
         : `Room for about ${room.pictures} more pictures on this device: free some before it runs out.`}
     </Notice>
   );
@@ -136,8 +143,10 @@ function useNothingLasts(): ReactNode {
   return (
     <Notice key="lasting" tone={how === 'memory' ? 'trouble' : 'caution'}>
       {how === 'memory'
-        ? 'This browser keeps nothing: all of this goes when you close or reload the page. Allow it to store data, or save a copy (Stock, The attic, Backup copy).'
-        : 'A private window: all of this goes when you close it. Open the attic in an ordinary one, or save a copy (Stock, The attic, Backup copy).'}
+        ? 'This browser keeps nothing: all of this goes when you close or reload the page. Allow it ' +
+          'to store data, or save a copy (Stock, The attic, Backup copy).'
+        : 'A private window: all of this goes when you close it. Open the attic in an ordinary one, ' +
+          'or save a copy (Stock, The attic, Backup copy).'}
     </Notice>
   );
 }
@@ -170,7 +179,8 @@ function useRelearning(): ReactNode {
     <View key="relearning" style={{ gap: 6 }}>
       <Notice tone={now.done && !missing && !byHand ? 'good' : 'info'}>
         {now.done
-          ? `The courier looks after ${counted(now.listings, 'listing')} of this attic again.${missing}${byHand}`
+          ? `The courier looks after ${counted(now.listings, 'listing')} of this attic ` +
+            `again.${missing}${byHand}`
           : 'The courier is learning what of this attic is listed …'}
       </Notice>
       {now.done ? (
@@ -187,7 +197,9 @@ function useQuarantined(): ReactNode {
   if (quarantined === 0) return null;
   return (
     <Notice key="quarantined" tone="caution">
-      {`${plural(quarantined, 'One record', `${quarantined} records`)} could not be read and ${plural(quarantined, 'was', 'were')} set aside; nothing was thrown away. The rest of the attic is whole.`}
+      {`${plural(quarantined, 'One record', `${quarantined} records`)} could not be read and ` +
+        `${plural(quarantined, 'was', 'were')} set aside; nothing was thrown away. The rest of the ` +
+        'attic is whole.'}
     </Notice>
   );
 }
@@ -199,7 +211,9 @@ function useFault(): ReactNode {
   return (
     <View key="fault" style={{ gap: 6 }}>
       <Notice tone="caution">
-        {`Something went wrong while ${last.doing}${count > 1 ? `, and ${counted(count - 1, 'more time')}` : ''}. What you did is kept. It is written down in the server’s log.`}
+        {'Something went wrong while ' +
+          `${last.doing}${count > 1 ? `, and ${counted(count - 1, 'more time')}` : ''}. What you did ` +
+          'is kept. It is written down in the server’s log.'}
       </Notice>
       <Button variant="quiet" onPress={dismissFaults}>
         All right

@@ -51,7 +51,8 @@ describe('what a person has to know on every page', () => {
     [() => useKeeping.setState({ how: 'memory', passing: true }), 'This browser keeps nothing'],
     [
       () => useRelearned.setState({ now: { done: true, listings: 3, missing: ['Threadwick'], byHand: 1 } }),
-      'looks after 3 listings of this attic again. Threadwick could not be asked: compare later. 1 item may hang where nobody but you can look.',
+      'looks after 3 listings of this attic again. Threadwick could not be asked: compare later. 1 ' +
+        'item may hang where nobody but you can look.',
     ],
     [
       () => useAttic.setState({ quarantine: [{ collection: 'journal', key: 'journal', why: '' }] }),

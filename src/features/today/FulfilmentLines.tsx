@@ -41,19 +41,24 @@ export function SoldTwice({ line, name, item }: LineProps<'soldTwice'>) {
   const { sale, second } = line;
   const there = handledThere({ sale: second });
   const [words, setWords] = useState(
-    `I am sorry: somebody bought “${name}” in the same moment, and there is only one. I have cancelled your order, and you get everything back.`,
+    `I am sorry: somebody bought “${name}” in the same moment, and there is only one. I have ` +
+      'cancelled your order, and you get everything back.',
   );
   return (
     <Card tone="trouble" label={`Sold twice: ${name}`}>
       <Head item={item} name={name} what="Sold twice" trouble />
       <Text figures>
-        {`First on ${market(sale.market)} at ${clock(sale.at)} for ${formatMoney(sale.amount, currency)}: that sale stays. `}
-        {`Then on ${market(second.market)} at ${clock(second.at)} for ${formatMoney(second.amount, currency)}, order ${second.order}.`}
+        {`First on ${market(sale.market)} at ${clock(sale.at)} for ` +
+          `${formatMoney(sale.amount, currency)}: that sale stays. `}
+        {`Then on ${market(second.market)} at ${clock(second.at)} for ` +
+          `${formatMoney(second.amount, currency)}, order ${second.order}.`}
       </Text>
       {there ? (
         <LinesField label="What that buyer is told" value={words} onChange={setWords} />
       ) : (
-        <Text tone="soft">{`Cancel the later order on ${market(second.market)} and tell that buyer you are sorry.`}</Text>
+        <Text tone="soft">
+          {`Cancel the later order on ${market(second.market)} and tell that buyer you are sorry.`}
+        </Text>
       )}
       {trouble ? <Text tone="trouble">{trouble}</Text> : null}
       {there ? (
@@ -201,7 +206,8 @@ export function MoneyOff({ line }: { line: Extract<TodayLine, { sort: 'moneyOff'
     <Card label={`Payouts of ${market}`}>
       <Text variant="strong">{`${market} paid otherwise than it told`}</Text>
       <Text figures>
-        {`${plural(line.orders, 'One order', `${line.orders} orders`)}, ${formatMoney(Math.abs(line.off), currency)} ${line.off < 0 ? 'less' : 'more'} in all.`}
+        {`${plural(line.orders, 'One order', `${line.orders} orders`)}, ` +
+          `${formatMoney(Math.abs(line.off), currency)} ${line.off < 0 ? 'less' : 'more'} in all.`}
       </Text>
       <Button label={`Look at ${market}’s statement`} onPress={() => router.navigate('/payouts')}>
         Look at it

@@ -40,7 +40,13 @@ export function LockedLine({ market }: { market: MarketView }) {
     <Card tone="trouble" label={`${market.name} needs a new code`}>
       <Text variant="strong" tone="trouble">{`${market.name} no longer lets us in`}</Text>
       <Text figures>
-        {`Its key has run out. ${waiting === 0 ? 'Nothing waits for it.' : plural(waiting, 'One item waits to be done there', `${waiting} items wait to be done there`)}${waiting > 0 ? ' and goes as soon as it lets us in again.' : ''} What sells there is not heard of until then.`}
+        {'Its key has run out. ' +
+          `${
+            waiting === 0
+              ? 'Nothing waits for it.'
+              : plural(waiting, 'One item waits to be done there', `${waiting} items wait to be done there`)
+          }${waiting > 0 ? ' and goes as soon as it lets us in again.' : ''} ` +
+          'What sells there is not heard of until then.'}
       </Text>
       <Button variant="trouble" onPress={() => router.navigate('/connections')}>
         Bring a new code
@@ -61,7 +67,9 @@ export function LostLine({ count }: { count: number }) {
           : `${count} items are listed that are not in this attic`}
       </Text>
       <Text tone="soft">
-        {`The courier still takes ${one ? 'it' : 'them'} down when ${one ? 'it sells' : 'one sells'}, but where ${one ? 'it lies' : 'they lie'} and all else is not known in this browser.`}
+        {`The courier still takes ${one ? 'it' : 'them'} down when ` +
+          `${one ? 'it sells' : 'one sells'}, but where ${one ? 'it lies' : 'they lie'} and all else ` +
+          'is not known in this browser.'}
       </Text>
       <Button variant="main" onPress={() => router.navigate('/copies')}>
         Read a copy of the attic
@@ -82,7 +90,8 @@ export function StrangersLine({ market }: { market: MarketView }) {
           : `${market.unknown} listings on ${market.name} are not looked after`}
       </Text>
       <Text tone="soft">
-        {`Nobody takes ${one ? 'it' : 'them'} down when the item sells elsewhere. Bring ${one ? 'it' : 'them'} in, and the courier does.`}
+        {`Nobody takes ${one ? 'it' : 'them'} down when the item sells elsewhere. Bring ` +
+          `${one ? 'it' : 'them'} in, and the courier does.`}
       </Text>
       <Button label={`Bring in from ${market.name}`} onPress={() => router.navigate('/bring-in')}>
         {one ? 'Bring it in' : 'Bring them in'}
@@ -122,7 +131,12 @@ export function RulesLine({ market }: { market: string }) {
       <Text figures>
         {live.length + drafts.length === 0
           ? 'Everything of yours still passes.'
-          : `${[live.length > 0 ? counted(live.length, 'live listing') : '', drafts.length > 0 ? counted(drafts.length, 'draft') : ''].filter(Boolean).join(' and ')} would be refused now: ${first?.why ?? ''}`}
+          : `${[
+              live.length > 0 ? counted(live.length, 'live listing') : '',
+              drafts.length > 0 ? counted(drafts.length, 'draft') : '',
+            ]
+              .filter(Boolean)
+              .join(' and ')} ` + `would be refused now: ${first?.why ?? ''}`}
       </Text>
       {first ? (
         <Button onPress={() => router.navigate(`/item/${first.id}?at=markets`)}>Look at the first</Button>

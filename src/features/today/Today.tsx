@@ -122,7 +122,9 @@ function keyOf(line: TodayLine): string {
                   line.sort === 'editedThere'
                 ? line.listing.market
                 : '';
-  return `${line.sort}.${line.itemId}.${more}${line.sort === 'nearlyReady' || line.sort === 'putUp' ? line.market : ''}`;
+  return `${line.sort}.${line.itemId}.${more}${
+    line.sort === 'nearlyReady' || line.sort === 'putUp' ? line.market : ''
+  }`;
 }
 
 function Takings() {

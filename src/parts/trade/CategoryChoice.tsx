@@ -111,9 +111,15 @@ function suggestedWords({ sureness, why }: NonNullable<Effective['found']>): str
     case 'sure':
       return `Suggested, and sure: ${categoryReason(why)}. Sending it makes it yours for this kind.`;
     case 'last':
-      return 'Nothing nearer is offered there: it takes whatever finds no other place. Not kept for this kind.';
+      return (
+        'Nothing nearer is offered there: it takes whatever finds no other place. Not kept for this ' +
+        'kind.'
+      );
     default:
-      return `Suggested, not sure: ${categoryReason(why)}. Look once; it is kept for this kind only when you choose it.`;
+      return (
+        `Suggested, not sure: ${categoryReason(why)}. Look once; it is kept for this kind only when ` +
+        'you choose it.'
+      );
   }
 }
 

@@ -29,11 +29,16 @@ export function HoldSteps({ item }: { item: Item }) {
     <View style={{ gap: 8 }}>
       <Text figures>
         {meet
-          ? `${hold.who || 'Somebody'}, ${meetingTime(meet.at)}, ${meet.place}: ${formatMoney(meet.amount, currency)} ${meet.pay === 'cash' ? 'in cash' : 'by transfer'}.`
+          ? `${hold.who || 'Somebody'}, ${meetingTime(meet.at)}, ${meet.place}: ` +
+            `${formatMoney(meet.amount, currency)} ` +
+            `${meet.pay === 'cash' ? 'in cash' : 'by transfer'}.`
           : `Promised to ${hold.who || 'somebody'} since ${dayWords(hold.from)}.`}
       </Text>
       {down.length > 0 ? (
-        <Text tone="soft">{`Taken down for it on ${down.map(market).join(', ')}; it goes up again there if nothing comes of it.`}</Text>
+        <Text tone="soft">
+          {`Taken down for it on ${down.map(market).join(', ')}; it goes up again there if nothing ` +
+            'comes of it.'}
+        </Text>
       ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       {meet && meet.receivedAt === null ? (

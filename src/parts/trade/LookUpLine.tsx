@@ -39,7 +39,8 @@ export function LookUpLine({ item }: { item: Pick<Item, 'id' | 'facts' | 'readin
     <View style={{ gap: 4 }}>
       <Notice tone={'unknown' in state ? 'info' : 'caution'}>
         {'unknown' in state
-          ? `The product look-up has no card for ${state.unknown}. The barcode is kept: fill in the rest by hand.`
+          ? `The product look-up has no card for ${state.unknown}. The barcode is kept: fill in the ` +
+            'rest by hand.'
           : `${state.trouble} The barcode is kept; nothing else was changed.`}
       </Notice>
       {ask}

@@ -53,7 +53,8 @@ export interface AtticParts {
 class EarlierPage extends Expected {
   constructor() {
     super(
-      'Another page of this attic is open in an earlier version of the app. Nothing was changed. Close it, then reload this one.',
+      'Another page of this attic is open in an earlier version of the app. Nothing was changed. ' +
+        'Close it, then reload this one.',
     );
   }
 }
@@ -310,7 +311,8 @@ export class Attic {
  * An attic, not opened yet.
  *
  * @example
- *   const attic = createAttic({ name, disk: new Disk(name), channel, state: useAttic, clock: Date.now, page });
+ *   const disk = new Disk(name);
+ *   const attic = createAttic({ name, disk, channel, state: useAttic, clock: Date.now, page });
  *   await attic.open();
  *   attic.change('price', [{ collection: 'items', id, record: { ...item, price: 2400 } }]);
  *   await attic.close();

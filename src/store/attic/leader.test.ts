@@ -97,7 +97,7 @@ it('where the browser has no locks every page leads', () => {
   expect(led).toEqual(['begins', 'stops', 'begins']);
 });
 
-it('only the one page that has an attic open may throw bytes away, and others wait until it has', async () => {
+it('only the page that has an attic open may throw bytes away, and others wait until it has', async () => {
   const done: string[] = [];
   const first = opening('attic', async (alone) => {
     await settled();

@@ -123,7 +123,7 @@ describe('looking up', () => {
     barcodeSeen(addItem(), '2000000000019');
     expect(fetched).not.toHaveBeenCalled();
   });
-  it('asks for the rank again on the day of the sale, once, and never where it was not asked before', async () => {
+  it('asks for the rank again on the day of the sale, once, never where it was not before', async () => {
     const fetched = answers({ found: true, record: CARD });
     const id = addItem({ facts: { barcode: CARD.barcode } });
     await rankOnSale(id, Date.now() + 1_000);

@@ -64,7 +64,9 @@ export function watchFaults(): () => void {
   };
 }
 
-/** What a person is told of an error that is written down already: its own words where they are for people. */
+/**
+ * What a person is told of an error that is written down already: its own words where they are for people.
+ */
 export function wordsOf(error: unknown): string {
   if (error instanceof Expected) return error.message;
   return 'Something went wrong. What you did before is kept; try again, or reload the page.';

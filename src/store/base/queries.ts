@@ -7,7 +7,8 @@ import { unlessExpected } from './faults';
  * itself: whoever shows it says when (a key that changes, or `refetch`).
  *
  * @example
- *   const { data, error } = useQuery({ queryKey: ['coupons', market], queryFn: () => coupons(market) }, queries);
+ *   const asked = { queryKey: ['coupons', market], queryFn: () => coupons(market) };
+ *   const { data, error } = useQuery(asked, queries);
  */
 export const queries = new QueryClient({
   defaultOptions: {

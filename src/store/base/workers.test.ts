@@ -78,7 +78,7 @@ it('is started anew when it stops, and what it was asked is answered by the new 
   expect(useFaults.getState()).toMatchObject({ count: 1, last: { doing: 'adding up' } });
 });
 
-it('is given up when it stops twice under the same work, in words; the next work finds a new one', async () => {
+it('is given up when it stops twice under the same work, in words; the next finds a new one', async () => {
   const worker = made([never, never, (a, b) => a + b]);
   const answer = worker.ask.add(1, 2).catch((error: unknown) => error);
   crashSoon();

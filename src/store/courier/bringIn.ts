@@ -241,7 +241,8 @@ async function bringPictures(item: string, { market, pictures }: OwnListing): Pr
   const missing = pictures.length - files.length;
   if (missing > 0)
     throw new CourierTrouble(
-      `It is brought in, but ${plural(missing, 'one picture', `${missing} pictures`)} could not be fetched from ${market}. Add them from your own files.`,
+      `It is brought in, but ${plural(missing, 'one picture', `${missing} pictures`)} could not be ` +
+        `fetched from ${market}. Add them from your own files.`,
     );
 }
 

@@ -257,7 +257,7 @@ describe('cancelling', () => {
 
 describe('coming back', () => {
   const back = (id: string) => record(id)?.back;
-  it('is asked for, in hand, paid back with what of the fees came back, and up again where it was', async () => {
+  it('is asked for, in hand, paid back with what of the fees came back, up again where it was', async () => {
     const asked = fakeServer({ '/orders/': () => there({ state: 'givenBack', back: 4_000, feesBack: 250 }) });
     const id = soldItem();
     packed(rowOf(id), 800);

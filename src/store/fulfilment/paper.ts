@@ -109,7 +109,8 @@ export function packingSlips(rows: readonly OrderRow[]): Promise<Blob> {
       sheet.gap(8);
       sheet.text('For customs', 14, true);
       sheet.text(
-        `${customs.what}. Origin: ${customs.origin}. 1 piece${customs.weightG ? `, ${(customs.weightG / 1_000).toFixed(2)} kg` : ''}.`,
+        `${customs.what}. Origin: ${customs.origin}. 1 ` +
+          `piece${customs.weightG ? `, ${(customs.weightG / 1_000).toFixed(2)} kg` : ''}.`,
       );
       sheet.text(`Value: ${formatMoney(customs.value, settings.currency)}. Sale of goods. Secondhand.`);
     }

@@ -167,7 +167,7 @@ describe('offers', () => {
     expect(judged(talk(id, { offers: [offer(4_500)], market: 'nearstile' }))).toBeNull();
   });
 
-  it('within the limits are taken by themselves, below them refused, between them left to the person', async () => {
+  it('above the limits are taken by themselves, below refused, between them left to the person', async () => {
     const [good, poor, between] = [forSale(), forSale(), forSale()];
     const asked = server([
       talk(good, { id: 'good', offers: [offer(4_500)] }),
@@ -196,7 +196,7 @@ describe('offers', () => {
     expect(answersIn(asked)).toEqual([]);
   });
 
-  it('nothing is answered by itself where the person wants to, the item is sold, or has no limits', async () => {
+  it('nothing is answered by itself where a person wants to, it is sold, or has no limits', async () => {
     const [gone, free] = [forSale(), forSale({ offers: null })];
     told(gone, { listings: [listed(MOOR)], sale: sold(WICK, 'W-1') });
     const asked = server([
@@ -283,7 +283,7 @@ describe('promises', () => {
     expect(hold(id)?.meet?.missedAt).toBe(hold(id)?.to);
   });
 
-  it('a courier that knows of no promise is no trouble; one that can’t be told keeps it promised', async () => {
+  it('a courier that knows of no promise is no trouble; one not reached keeps it promised', async () => {
     fakeServer({});
     const id = forSale();
     await holdFor(item(id), 'Wilma', null, MOOR);

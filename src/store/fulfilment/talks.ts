@@ -42,7 +42,8 @@ export async function reply(talk: TalkOf, words: string, anyway = false): Promis
   const standing = standingOf(talk);
   if (!anyway && standing && standing.is !== 'free' && claimsFree(words))
     throw new CourierTrouble(
-      `It is ${standingWords(standing, (id) => marketName(id))}, and these words say it can be had. Nothing was sent.`,
+      `It is ${standingWords(standing, (id) => marketName(id))}, and these words say it can be ` +
+        'had. Nothing was sent.',
       null,
       SAYS_OTHERWISE,
     );
@@ -90,7 +91,9 @@ export async function answer(
   const standing = standingOf(talk);
   if (how !== 'refuse' && standing && !mayPromise(standing))
     throw new CourierTrouble(
-      `It is ${standingWords(standing, (id) => marketName(id))}. ${standing.is === 'held' ? 'Let that go first, or say no' : 'Say no'}: the offer was not answered.`,
+      `It is ${standingWords(standing, (id) => marketName(id))}. ` +
+        `${standing.is === 'held' ? 'Let that go first, or say no' : 'Say no'}: the offer was not ` +
+        'answered.',
     );
   await askWith(`${pathOf(talk)}/offers/${encodeURIComponent(offer.id)}`, { answer: how, amount });
   const item = talk.item ? useAttic.getState().items[talk.item] : undefined;

@@ -46,7 +46,7 @@ describe('pictures that were chosen', () => {
     await openAttic(name);
   });
 
-  it('are kept before work on the first begins, and are pictures after a reload, in order, once', async () => {
+  it('are kept before work on the first begins, are pictures after a reload, in order, once', async () => {
     const id = newId();
     const kept = await keepPictures(id, [await plain('a.jpg'), await plain('b.jpg'), await plain('c.jpg')], {
       origin: 'file',

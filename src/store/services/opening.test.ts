@@ -84,23 +84,27 @@ describe('which attic is opened', () => {
     expect(now()).toMatchObject({ words: expect.stringContaining('this browser holds no attic yet') });
     stop();
   });
-  it('asked for, where the courier works for another than the one that was open here; nothing is forgotten', async () => {
-    const name = fresh();
-    await kept(name);
-    rememberAttic(name);
-    fakeServer({ '/session': () => session('own-new'), '/attic': () => session(name) });
-    const stop = begin();
-    await until('choose');
-    expect(now()).toMatchObject({
-      remembered: name,
-      found: expect.arrayContaining([expect.objectContaining({ name, items: 1 })]),
-    });
-    expect(rememberedAttic()).toBe(name);
-    await goOnWithAttic(name);
-    await until('open');
-    expect(useCourier.getState().session?.attic).toBe(name);
-    stop();
-  });
+  it(
+    'asked for, where the courier works for another than the one that was open here; nothing is ' +
+      'forgotten',
+    async () => {
+      const name = fresh();
+      await kept(name);
+      rememberAttic(name);
+      fakeServer({ '/session': () => session('own-new'), '/attic': () => session(name) });
+      const stop = begin();
+      await until('choose');
+      expect(now()).toMatchObject({
+        remembered: name,
+        found: expect.arrayContaining([expect.objectContaining({ name, items: 1 })]),
+      });
+      expect(rememberedAttic()).toBe(name);
+      await goOnWithAttic(name);
+      await until('open');
+      expect(useCourier.getState().session?.attic).toBe(name);
+      stop();
+    },
+  );
   it('or the courier’s own, if the person says so', async () => {
     await openCouriers(session(fresh()));
     await until('open');
@@ -118,7 +122,7 @@ describe('which attic is opened', () => {
 });
 
 describe('a courier that remembers nothing', () => {
-  it('compares, adopts what was brought in, and says who could not be asked and what hangs by hand', async () => {
+  it('compares, adopts what was brought in, says who could not be asked and what hangs by hand', async () => {
     await emptyAttic();
     const [brought, gone] = [addItem({ title: 'Brought in' }), 'not-here'];
     const plan = (itemId: string, where: string, part: object) => ({
