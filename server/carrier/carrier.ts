@@ -26,7 +26,12 @@ const Tariff = z.object({
     .max(20),
 });
 
-/** Who carries parcels. */
+/**
+ * Who carries parcels. Sizes in millimetres, weights in grams, amounts in minor units.
+ *
+ * @example
+ *   const { tracking } = await post.label(wish); // the same key in it again gives the same label
+ */
 export interface Carrier {
   /** @throws CallFailed when it can't be asked, in words for a person */
   rates(): Promise<CarrierRates>;

@@ -35,6 +35,10 @@ export interface AlreadyOver {
  * The seam to one marketplace: all the courier ever asks of it. Every method may throw
  * {@link CallFailed} (try again later) or {@link Refused} (don't, and here is why); nothing else.
  * Every method must be safe to repeat with the same reference.
+ *
+ * @example
+ *   const there = await adapter.publish({ ref, draft, unclear: false }, pictures);
+ *   if (!('news' in there)) await adapter.withdraw(ref, there.remoteId, 'withdrawn');
  */
 export interface Adapter {
   readonly id: string;

@@ -22,7 +22,13 @@ const Card = z.object({
     .default(null),
 });
 
-/** Where barcodes are looked up. */
+/**
+ * Where barcodes are looked up.
+ *
+ * @example
+ *   const answer = await lookup.ask('2000000002415');
+ *   if (answer.found) say(answer.record.title);
+ */
 export interface ProductLookup {
   /** @throws CallFailed when it can't be asked, in words for a person */
   ask(barcode: string): Promise<LookUpAnswer>;

@@ -9,7 +9,7 @@ export const CatalogueRecord = z.object({
   barcode: z.string().regex(/^\d{7,13}[\dX]$/u),
   title: z.string().max(400),
   maker: z.string().max(200).default(''),
-  /** What it is, in the desk's own words, the broadest first. */
+  /** What it is, in the product look-up's own words, the broadest first. */
   sort: z.array(z.string().max(120)).max(8).default([]),
   /** More that it knows, by its own labels. */
   details: z.record(z.string().max(60), z.string().max(400)).default({}),
@@ -43,6 +43,6 @@ export const Rank = z.object({
 });
 export type Rank = z.infer<typeof Rank>;
 
-/** What an item cost new, as the desk said. */
+/** What an item cost new, as the product look-up said. */
 export const PriceNew = z.object({ amount: Minor.nonnegative(), currency: Currency, at: Instant });
 export type PriceNew = z.infer<typeof PriceNew>;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-import { readRecord, type Migration } from './migrations';
+import { readRecord, upToDate, type Migration } from './migrations';
 import { Item } from './records';
 
 const item = Item.parse({ id: 't', code: 'YA-0001', author: 'me', createdAt: 1, updatedAt: 1 });
@@ -26,6 +26,19 @@ describe('reading stored records', () => {
       ok: true,
       record: { title: 'Gansey!' },
     });
+  });
+
+  it('knows by its present name where a reading came from', () => {
+    const reading = { id: 'r', field: 'fact:brand', value: 'Ostler', confidence: 90 };
+    const readings = [{ ...reading, from: 'desk' }, { ...reading, from: 'words' }, reading];
+    const raw = JSON.parse(JSON.stringify({ ...item, readings })) as Record<string, unknown>;
+    expect(upToDate('items', raw, 2)).toMatchObject({
+      readings: [{ from: 'productLookup' }, { from: 'words' }, reading],
+    });
+    // Only some fields of a record, as the journal keeps them; and what is up to date already.
+    expect(upToDate('items', { title: 'Gansey' }, 2)).toEqual({ title: 'Gansey' });
+    expect(upToDate('items', upToDate('items', raw, 2), 2)).toEqual(upToDate('items', raw, 2));
+    expect(upToDate('plans', { readings }, 2)).toEqual({ readings });
   });
 
   it('sets aside what a newer app wrote', () =>

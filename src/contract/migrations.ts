@@ -34,11 +34,19 @@ const thingsAreItems: Migration = {
   },
 };
 
+/** Where a reading came from was called the desk. */
+const deskIsProductLookup: Migration = {
+  record: (collection, raw) =>
+    collection === 'items' && Array.isArray(raw.readings)
+      ? { ...raw, readings: raw.readings.map(fromProductLookup) }
+      : raw,
+};
+
 /**
  * `MIGRATIONS[n]` takes records of version n + 1 to version n + 2. Only ever append.
  * The version of fresh data is one more than their number.
  */
-const MIGRATIONS: readonly Migration[] = [thingsAreItems];
+const MIGRATIONS: readonly Migration[] = [thingsAreItems, deskIsProductLookup];
 
 export const SCHEMA_VERSION = MIGRATIONS.length + 1;
 
@@ -107,4 +115,8 @@ function withReason(raw: Raw): Raw {
   return isFields(back) && back.reason === 'wrongThing'
     ? { ...raw, back: { ...back, reason: 'wrongItem' } }
     : raw;
+}
+
+function fromProductLookup(reading: unknown): unknown {
+  return isFields(reading) && reading.from === 'desk' ? { ...reading, from: 'productLookup' } : reading;
 }

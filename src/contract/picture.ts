@@ -138,8 +138,8 @@ export const Reading = z.object({
   field: z.string().max(80),
   /** As it would be stored: the fact's text, millimetres, the kind's id. */
   value: z.string().min(1).max(400),
-  /** `desk`: the product look-up said so. */
-  from: z.enum(['picture', 'desk', 'words']).default('picture'),
+  /** Seen in a picture, told by the product look-up, or read in words. */
+  from: z.enum(['picture', 'productLookup', 'words']).default('picture'),
   /** The words it was read from, and where in the picture they stand. */
   words: z.string().max(400),
   /** Null where the camera read it without a picture being taken. */

@@ -130,7 +130,13 @@ export const StatementFormat = z.object({
 });
 export type StatementFormat = z.infer<typeof StatementFormat>;
 
-/** What a marketplace publishes of its own rules. */
+/**
+ * What a marketplace publishes of its own rules. Fees in basis points and minor units, sides in pixels.
+ *
+ * @example
+ *   const sheet = RuleSheet.parse(await answer.json());
+ *   checkListing(item, effectiveListing(item, plan, sheet, kinds, setup), sheet, pictures, kinds);
+ */
 export const RuleSheet = z.object({
   marketplace: MarketId,
   name: z.string().min(1).max(60),

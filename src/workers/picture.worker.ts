@@ -69,13 +69,13 @@ export interface PictureWorker {
   rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob>;
 }
 
-let desk: PictureSession | null = null;
+let session: PictureSession | null = null;
 
-async function deskFor({ key, blob }: Original): Promise<PictureSession> {
-  if (desk?.key === key) return desk;
-  desk?.close();
-  desk = await PictureSession.open(key, blob);
-  return desk;
+async function sessionFor({ key, blob }: Original): Promise<PictureSession> {
+  if (session?.key === key) return session;
+  session?.close();
+  session = await PictureSession.open(key, blob);
+  return session;
 }
 
 async function keep(
@@ -137,7 +137,7 @@ async function take(file: Blob): Promise<Taken> {
 }
 
 async function develop(original: Original, steps: readonly EditStep[]): Promise<Developed> {
-  const { canvas } = (await deskFor(original)).developed(lookOf(steps), KEPT.cleaned.side);
+  const { canvas } = (await sessionFor(original)).developed(lookOf(steps), KEPT.cleaned.side);
   return keep(canvas, KEPT.cleaned.quality, KEPT.cleaned.side);
 }
 
@@ -147,7 +147,7 @@ async function preview(
   side: number,
   ghost: boolean,
 ): Promise<Preview> {
-  const { canvas } = (await deskFor(original)).developed(lookOf(steps), side, ghost);
+  const { canvas } = (await sessionFor(original)).developed(lookOf(steps), side, ghost);
   return { blob: await jpeg(canvas, 0.85), width: canvas.width, height: canvas.height };
 }
 
@@ -157,7 +157,7 @@ async function measured(
   lines: readonly MeasureLine[],
   texts: Record<string, string>,
 ): Promise<Developed> {
-  const bench = await deskFor(original);
+  const bench = await sessionFor(original);
   const { width, height } = bench.original;
   const onStage = (crop: boolean) => {
     const all = lookOf(steps);
@@ -249,9 +249,9 @@ expose({
   part,
   turned,
   rendition,
-  proposals: async (original, steps) => (await deskFor(original)).proposals(steps),
+  proposals: async (original, steps) => (await sessionFor(original)).proposals(steps),
   findSheet: async (original, reference) => {
-    const whole = (await deskFor(original)).original;
+    const whole = (await sessionFor(original)).original;
     return findSheet(pixelsOf(drawn(whole, whole.width, whole.height)), reference);
   },
 } satisfies PictureWorker);

@@ -45,6 +45,9 @@ export function emptyCourier(): CourierState {
  *
  * The state is consumed: maps are updated in place and items replaced whole, so a caller keeps only
  * the state that comes back.
+ *
+ * @example
+ *   const { effects, refusal } = step(state, { type: 'command', command }, now, policy);
  */
 export function step(state: CourierState, event: CourierEvent, now: number, policy: Policy): StepResult {
   const ctx: StepContext = { state, now, policy, effects: [], changed: new Set() };

@@ -87,7 +87,7 @@ function Line({ item, reading }: { item: Item; reading: Reading }) {
           <Text variant="small" tone="soft">
             {[
               known === undefined ? name : `${name}, instead of ${read(known)}`,
-              reading.from === 'desk'
+              reading.from === 'productLookup'
                 ? 'from the product look-up'
                 : reading.from === 'words'
                   ? 'from words brought in'

@@ -32,7 +32,7 @@ export function Sales() {
   const rows = useMemo(() => new Map(orders.map((r) => [r.id, r])), [orders]);
   return (
     <Page title="Sales">
-      <Desk orders={orders} />
+      <AfterSale orders={orders} />
       {sales.length === 0 ? (
         <Calm
           heading="No sales yet"
@@ -53,8 +53,8 @@ export function Sales() {
   );
 }
 
-/** The desk's own pages, each with what waits there. */
-function Desk({ orders }: { orders: readonly OrderRow[] }) {
+/** The pages for what comes after a sale, each with what waits there. */
+function AfterSale({ orders }: { orders: readonly OrderRow[] }) {
   const router = useRouter();
   const waiting = useTalks((s) => s.talks.filter(waits).length);
   const readAt = useTalks((s) => s.readAt);
@@ -75,7 +75,7 @@ function Desk({ orders }: { orders: readonly OrderRow[] }) {
   const say = (n: number, one: string, many: string, none: string) =>
     n === 0 ? none : plural(n, one, `${n} ${many}`);
   return (
-    <Card label="Desk">
+    <Card label="After the sale">
       <LinkRow
         words="Messages and offers"
         more={say(waiting, 'one waits for you', 'wait for you', nobody)}

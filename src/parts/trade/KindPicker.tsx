@@ -59,7 +59,7 @@ export function KindChooser({
   const readings = useAttic((s) => s.items[item.id]?.readings) ?? item.readings;
   const pointed = suggestKinds(
     {
-      record: wordsOf(readings, 'desk'),
+      record: wordsOf(readings, 'productLookup'),
       title: item.title,
       label: `${readable(item.facts.model ?? '')} ${wordsOf(readings, 'picture')}`,
     },

@@ -53,7 +53,13 @@ const memories = new Memories();
 /** What attics' databases are called in the browser. */
 export const DATABASE = 'attic-';
 
-/** The browser's storage of one attic, with types that tell the truth about Blobs. */
+/**
+ * The browser's storage of one attic, with types that tell the truth about Blobs.
+ *
+ * @example
+ *   const disk = new Disk('default');
+ *   await disk.write({ 'items:0': JSON.stringify(page) });
+ */
 export class Disk {
   private opened: Promise<Engine> | null = null;
 

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
 
+import { SCHEMA_VERSION } from '@/contract/migrations';
 import { Item, Plan } from '@/contract/records';
 import { leftIncoming, useIncoming } from '@/store/pictures/incoming';
 import { emptyAttic } from '@/testing/world';
@@ -109,7 +110,7 @@ describe('an attic that was stored while what is sold was a thing', () => {
     await saveNow();
     const keys = await disk.keys();
     expect(keys.filter((key) => key.startsWith('things:'))).toEqual([]);
-    expect(JSON.parse((await disk.text('meta')) ?? '')).toMatchObject({ schema: 2 });
+    expect(JSON.parse((await disk.text('meta')) ?? '')).toMatchObject({ schema: SCHEMA_VERSION });
     const [page = ''] = keys.filter((key) => key.startsWith('items:'));
     expect(await disk.text(page)).toContain('parked');
     await openAttic(name);

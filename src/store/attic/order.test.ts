@@ -89,7 +89,7 @@ describe('looking up', () => {
       ranks: [{ place: 400, of: 90_000 }],
       priceNew: { amount: 1_250 },
     });
-    expect(item(id).readings.every((r) => r.from === 'desk')).toBe(true);
+    expect(item(id).readings.every((r) => r.from === 'productLookup')).toBe(true);
     confirmAll(item(id));
     expect(item(id)).toMatchObject({
       kind: 'book',

@@ -5,7 +5,7 @@ import { useAttic } from '@/store/attic/attic';
 import { MINUTE, useTime } from '@/store/base/useTime';
 import { useCourier } from '@/store/courier/courierLink';
 
-/** All orders, as far as the desk has worked them. */
+/** All orders, as far as they are worked. */
 export function useOrders(): OrderRow[] {
   const items = useAttic((s) => s.items);
   const records = useAttic((s) => s.orders);

@@ -12,7 +12,7 @@ import { allConfirmed } from '@/store/pictures/readings';
 
 import { lookUp, recordBeside } from './lookUp';
 
-/** One article of a list and what the desk says of it. */
+/** One article of a list and what the product look-up says of it. */
 export const Looked = z.object({
   digits: z.string().max(20),
   times: z.number().int().positive().max(MOST_COPIES),
@@ -25,10 +25,10 @@ export const Looked = z.object({
 });
 export type Looked = z.infer<typeof Looked>;
 
-/** What the desk answered for one barcode. */
+/** What the product look-up answered for one barcode. */
 export type LookUpAnswer = Pick<Looked, 'digits' | 'state' | 'record' | 'why'>;
 
-/** Asked at the same time: the desk has a pace of its own. */
+/** Asked at the same time: the product look-up has a pace of its own. */
 const AT_ONCE = 3;
 
 /** Whether a list is being looked up just now; it goes on when its screen is left. */

@@ -20,11 +20,11 @@ export const useLookUps = create<Record<string, LookUpState>>(() => ({}));
 
 /** The ranks kept of one item. */
 const MOST_RANKS = 40;
-/** Waits between tries when the desk asks us to slow down, milliseconds. */
+/** Waits between tries when the product look-up asks us to slow down, milliseconds. */
 const WAITS = [1_000, 2_000, 4_000, 8_000];
 
 /**
- * Asks the desk for one barcode.
+ * Asks the product look-up for one barcode.
  *
  * @returns null when it has no card for it
  * @throws CourierTrouble when it can't be asked, in words for a person
@@ -45,7 +45,7 @@ export async function lookUp(barcode: string): Promise<CatalogueRecord | null> {
     }
 }
 
-/** Looks an item's barcode up; what the desk says waits at the item to be confirmed. */
+/** Looks an item's barcode up; what is said of it waits at the item to be confirmed. */
 export async function lookUpItem(itemId: string, barcode: string): Promise<void> {
   const say = (state: LookUpState | null) =>
     useLookUps.setState(
@@ -80,7 +80,7 @@ export function recordBeside(
     words: words.slice(0, 400),
     box: [0, 0, 1, 1],
     confidence: 90,
-    from: 'desk',
+    from: 'productLookup',
   }));
   return {
     ...figuresOf(item, record),
@@ -110,7 +110,7 @@ export async function rankOnSale(itemId: string, soldAt: number): Promise<void> 
   const last = item?.ranks.at(-1);
   const barcode = item?.facts.barcode;
   if (!last || !barcode || !settings.lookUp || last.at >= soldAt) return;
-  // A rank is nice to have: the sale does not wait for it, nor for the desk to be there.
+  // A rank is nice to have: the sale does not wait for it, nor for the product look-up to be there.
   const record = await lookUp(barcode).catch((error: unknown) => {
     unlessExpected('asking for a rank')(error);
     return null;
