@@ -212,8 +212,7 @@ module.exports = [
   },
   {
     // Arithmetic over arrays of fixed length, whose indices are counted: the compiler can't follow that, and
-    // a
-    // check of each would cost as much as the sum.
+    // a check of each would cost as much as the sum.
     files: [
       'src/core/pixels/**/*.ts',
       'src/core/measure/{camera,homography,plane}.ts',

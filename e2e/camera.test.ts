@@ -35,45 +35,41 @@ async function withBrowser(browser: Browser, work: (attic: Attic) => Promise<voi
   }
 }
 
-it(
-  'takes the shot list from the camera, with a clip, examined in the hand; skips, goes on, with no ' +
-    'connection',
-  async () =>
-    withBrowser(await openBrowser(showing(await garmentPicture('shots.mjpeg', {}, 41))), async (attic) => {
-      // Once open, the app needs nobody: the worker that keeps it is there.
-      await attic.page.evaluate(async () => void (await navigator.serviceWorker.ready));
-      await attic.page.setOfflineMode(true);
-      await attic.go('Intake');
-      await attic.sees('Now: Front');
-      await attic.press('Open the camera');
-      await attic.press('Take the picture');
-      await attic.sees('Saved, 1 picture');
-      await attic.sees('Now: Back');
-      // Floor boards: one line, while the item is still in the hand.
-      await attic.sees('Background not plain');
-      await attic.press('Jumper');
-      await attic.press('Skip: Back');
-      await attic.sees('Now: Label');
-      await attic.press('Knit: to take');
-      await attic.press('Take the picture');
-      await attic.sees('Saved, 2 pictures');
-      await attic.page.waitForSelector('[aria-label="Knit: taken"]');
-      await attic.press('Clip');
-      await attic.sees('Stop 2 s');
-      // It counts on while it is sought.
-      await pressOn(attic.page, { selector: '[aria-label^="Stop "]' });
-      await attic.sees('Saved, 3 pictures');
-      await attic.press('Next item');
-      await attic.sees('A new item');
-      await attic.press('Take the picture');
-      await attic.sees('YA-0002');
-      await attic.page.reload();
-      await attic.page.waitForSelector('[role=main]');
-      await attic.go('Stock');
-      await attic.sees('YA-0001');
-      await attic.page.setOfflineMode(false);
-    }),
-);
+it('takes the shot list from the camera, a clip, examined in the hand, with no connection', async () =>
+  withBrowser(await openBrowser(showing(await garmentPicture('shots.mjpeg', {}, 41))), async (attic) => {
+    // Once open, the app needs nobody: the worker that keeps it is there.
+    await attic.page.evaluate(async () => void (await navigator.serviceWorker.ready));
+    await attic.page.setOfflineMode(true);
+    await attic.go('Intake');
+    await attic.sees('Now: Front');
+    await attic.press('Open the camera');
+    await attic.press('Take the picture');
+    await attic.sees('Saved, 1 picture');
+    await attic.sees('Now: Back');
+    // Floor boards: one line, while the item is still in the hand.
+    await attic.sees('Background not plain');
+    await attic.press('Jumper');
+    await attic.press('Skip: Back');
+    await attic.sees('Now: Label');
+    await attic.press('Knit: to take');
+    await attic.press('Take the picture');
+    await attic.sees('Saved, 2 pictures');
+    await attic.page.waitForSelector('[aria-label="Knit: taken"]');
+    await attic.press('Clip');
+    await attic.sees('Stop 2 s');
+    // It counts on while it is sought.
+    await pressOn(attic.page, { selector: '[aria-label^="Stop "]' });
+    await attic.sees('Saved, 3 pictures');
+    await attic.press('Next item');
+    await attic.sees('A new item');
+    await attic.press('Take the picture');
+    await attic.sees('YA-0002');
+    await attic.page.reload();
+    await attic.page.waitForSelector('[role=main]');
+    await attic.go('Stock');
+    await attic.sees('YA-0001');
+    await attic.page.setOfflineMode(false);
+  }));
 
 it('reads a barcode with the camera, and nothing counts before it is confirmed', async () =>
   withBrowser(await openBrowser(showing(await barcodePicture('code.mjpeg', CODE))), async (attic) => {
@@ -124,30 +120,26 @@ it('reads a label and a whiteboard; what is wrong is dropped with one press', as
     await attic.holds('Pit to pit', '54');
   }));
 
-it(
-  'answers for every file, and takes the good ones: HEIC, a PNG in disguise, a hundred megapixels, ' +
-    'nothing at all',
-  async () =>
-    withBrowser(await openBrowser(), async (attic) => {
-      await attic.go('Intake');
-      await attic.choose([
-        'e2e/fixtures/gansey.heic',
-        await pngNamedJpeg('really-a-png.jpg'),
-        await hugePicture('huge.jpg'),
-        keep('empty.jpg', new Uint8Array()),
-        keep('notes.txt', Buffer.from('not a picture at all, only words')),
-        keep('broken.heic', Buffer.from('\0\0\0\x18ftypheic\0\0\0\0nothing more', 'latin1')),
-        keep('broken.mp4', Buffer.from('\0\0\0\x18ftypisom\0\0\0\0nothing more', 'latin1')),
-        await phonePicture('good.jpg'),
-      ]);
-      await attic.sees('Saved, 3 pictures', 60_000);
-      for (const words of [
-        'huge.jpg: It has 100 megapixels; up to 64',
-        'empty.jpg: The file is empty.',
-        'notes.txt: This is not a picture.',
-        'broken.heic: The picture is damaged',
-        'broken.mp4: The clip can’t be played here',
-      ])
-        await attic.sees(words);
-    }),
-);
+it('answers for every file and takes the good ones: HEIC, PNG in disguise, huge, empty', async () =>
+  withBrowser(await openBrowser(), async (attic) => {
+    await attic.go('Intake');
+    await attic.choose([
+      'e2e/fixtures/gansey.heic',
+      await pngNamedJpeg('really-a-png.jpg'),
+      await hugePicture('huge.jpg'),
+      keep('empty.jpg', new Uint8Array()),
+      keep('notes.txt', Buffer.from('not a picture at all, only words')),
+      keep('broken.heic', Buffer.from('\0\0\0\x18ftypheic\0\0\0\0nothing more', 'latin1')),
+      keep('broken.mp4', Buffer.from('\0\0\0\x18ftypisom\0\0\0\0nothing more', 'latin1')),
+      await phonePicture('good.jpg'),
+    ]);
+    await attic.sees('Saved, 3 pictures', 60_000);
+    for (const words of [
+      'huge.jpg: It has 100 megapixels; up to 64',
+      'empty.jpg: The file is empty.',
+      'notes.txt: This is not a picture.',
+      'broken.heic: The picture is damaged',
+      'broken.mp4: The clip can’t be played here',
+    ])
+      await attic.sees(words);
+  }));

@@ -38,80 +38,74 @@ async function colours(attic: Attic, picture: string, places: [number, number][]
 const LARGE = 'img[alt$=", large"]';
 const isWhite = ([r = 0, g = 0, b = 0]: number[]) => Math.min(r, g, b) > 246;
 
-it(
-  'whitens a background, corrects the edge by finger, takes back and does again, and does the same ' +
-    'to the rest',
-  async () => {
-    const attic = await Attic.open(at, PHONE);
-    await attic.beginItem();
-    await attic.choose([
-      await garmentPicture('front.jpg', {}, 51),
-      await garmentPicture('back.jpg', { side: 'back', tilt: 2 }, 52),
-      await garmentPicture('close.jpg', { zoom: 3, at: [500, 500] }, 53),
-    ]);
-    await attic.sees('Saved, 3 pictures');
-    await attic.press('Fill in its sheet');
-    await attic.page.waitForSelector(LARGE);
-    const corners: [number, number][] = [
-      [0, 0],
-      [1, 0],
-      [0, 1],
-      [1, 1],
-    ];
-    expect((await colours(attic, LARGE, corners)).some(isWhite)).toBe(false);
+it('whitens a background, corrects the edge, takes back, does again, the same to the rest', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.beginItem();
+  await attic.choose([
+    await garmentPicture('front.jpg', {}, 51),
+    await garmentPicture('back.jpg', { side: 'back', tilt: 2 }, 52),
+    await garmentPicture('close.jpg', { zoom: 3, at: [500, 500] }, 53),
+  ]);
+  await attic.sees('Saved, 3 pictures');
+  await attic.press('Fill in its sheet');
+  await attic.page.waitForSelector(LARGE);
+  const corners: [number, number][] = [
+    [0, 0],
+    [1, 0],
+    [0, 1],
+    [1, 1],
+  ];
+  expect((await colours(attic, LARGE, corners)).some(isWhite)).toBe(false);
 
-    await attic.press('Clean up picture 1');
-    await attic.press('White');
-    await attic.sees('Kept, 1 step');
-    await attic.press('Square');
-    await attic.sees('Kept, 2 steps');
+  await attic.press('Clean up picture 1');
+  await attic.press('White');
+  await attic.sees('Kept, 1 step');
+  await attic.press('Square');
+  await attic.sees('Kept, 2 steps');
 
-    // A stroke over the middle of the chest says: this is background. It is taken back again.
-    await attic.press('Correct edge');
-    await attic.press('Is background');
-    const stage = await attic.page.waitForSelector('[data-stage] img[alt*="shining through"]');
-    const box = await stage?.boundingBox();
-    if (!box) throw new Error('no stage');
-    const [x, y] = [box.x + box.width / 2, box.y + box.height * 0.55];
-    const finger = await attic.page.touchscreen.touchStart(x, y);
-    for (let i = 1; i <= 6; i += 1) await finger.move(x, y + i * 6);
-    await finger.end();
-    await attic.sees('Kept, 3 steps');
-    await attic.press('Back to the sheet');
-    await attic.page.waitForSelector(LARGE);
-    await until('the corners are white', async () => (await colours(attic, LARGE, corners)).every(isWhite));
-    const middle: [number, number][] = [[0.5, 0.57]];
-    await until('so is the chest', async () => (await colours(attic, LARGE, middle)).every(isWhite));
+  // A stroke over the middle of the chest says: this is background. It is taken back again.
+  await attic.press('Correct edge');
+  await attic.press('Is background');
+  const stage = await attic.page.waitForSelector('[data-stage] img[alt*="shining through"]');
+  const box = await stage?.boundingBox();
+  if (!box) throw new Error('no stage');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height * 0.55];
+  const finger = await attic.page.touchscreen.touchStart(x, y);
+  for (let i = 1; i <= 6; i += 1) await finger.move(x, y + i * 6);
+  await finger.end();
+  await attic.sees('Kept, 3 steps');
+  await attic.press('Back to the sheet');
+  await attic.page.waitForSelector(LARGE);
+  await until('the corners are white', async () => (await colours(attic, LARGE, corners)).every(isWhite));
+  const middle: [number, number][] = [[0.5, 0.57]];
+  await until('so is the chest', async () => (await colours(attic, LARGE, middle)).every(isWhite));
 
-    await attic.press('Clean up picture 1');
-    await attic.press('Undo last step');
-    await attic.sees('Kept, 2 steps');
-    await attic.press('Do the same to the rest');
-    await attic.sees('Done to one other', 60_000);
-    await attic.reload();
-    await attic.sees('Kept, 2 steps');
-    await attic.press('Back to the sheet');
-    await attic.page.waitForSelector(LARGE);
-    await until('the chest is back', async () => !(await colours(attic, LARGE, middle)).some(isWhite));
-    await attic.page.locator('[data-picture]:nth-child(2)').click();
-    await until('the back is white around', async () =>
-      (await colours(attic, LARGE, corners)).every(isWhite),
-    );
+  await attic.press('Clean up picture 1');
+  await attic.press('Undo last step');
+  await attic.sees('Kept, 2 steps');
+  await attic.press('Do the same to the rest');
+  await attic.sees('Done to one other', 60_000);
+  await attic.reload();
+  await attic.sees('Kept, 2 steps');
+  await attic.press('Back to the sheet');
+  await attic.page.waitForSelector(LARGE);
+  await until('the chest is back', async () => !(await colours(attic, LARGE, middle)).some(isWhite));
+  await attic.page.locator('[data-picture]:nth-child(2)').click();
+  await until('the back is white around', async () => (await colours(attic, LARGE, corners)).every(isWhite));
 
-    await attic.press('Clean up picture 2');
-    await attic.press('As it was taken');
-    await attic.sees('As it was taken');
-    await attic.press('Redo');
-    await attic.sees('Kept, 1 step');
-    await attic.press('Undo last step');
-    await attic.page.waitForSelector('[aria-label="Undo last step"][aria-disabled=true]');
-    await attic.press('Back to the sheet');
-    await attic.page.locator('[data-picture]:nth-child(2)').click();
-    await until('the floor is back', async () => !(await colours(attic, LARGE, corners)).some(isWhite));
-    expect(attic.complaints).toEqual([]);
-    await attic.page.close();
-  },
-);
+  await attic.press('Clean up picture 2');
+  await attic.press('As it was taken');
+  await attic.sees('As it was taken');
+  await attic.press('Redo');
+  await attic.sees('Kept, 1 step');
+  await attic.press('Undo last step');
+  await attic.page.waitForSelector('[aria-label="Undo last step"][aria-disabled=true]');
+  await attic.press('Back to the sheet');
+  await attic.page.locator('[data-picture]:nth-child(2)').click();
+  await until('the floor is back', async () => !(await colours(attic, LARGE, corners)).some(isWhite));
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
 
 it('measures a garment beside paper, draws the figures, follows them when they change', async () => {
   const attic = await Attic.open(at, WIDE);

@@ -24,90 +24,87 @@ const at = startTestServer();
 
 const code = (i: number) => `YA-${String(i + 1).padStart(4, '0')}`;
 
-it(
-  'takes in an evening of ten different items on a phone, and finishes five of them in the wide ' + 'table',
-  async () => {
-    const attic = await Attic.open(at, PHONE);
-    await attic.beginItem();
-    await attic.press('Change');
-    await attic.fill('A new haul', 'Fennick clearance');
-    await attic.press('Start this haul');
-    for (const [i, [drawing, kind]] of EVENING.entries()) {
-      await attic.choose([await itemPicture(drawing)]);
-      await attic.sees('Saved, 1 picture');
-      await attic.sees(code(i));
-      await chooseKind(attic, kind);
-      await attic.press('Next item');
-      await attic.sees('A new item');
+it('takes in ten different items on a phone, and finishes five of them in the wide table', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.beginItem();
+  await attic.press('Change');
+  await attic.fill('A new haul', 'Fennick clearance');
+  await attic.press('Start this haul');
+  for (const [i, [drawing, kind]] of EVENING.entries()) {
+    await attic.choose([await itemPicture(drawing)]);
+    await attic.sees('Saved, 1 picture');
+    await attic.sees(code(i));
+    await chooseKind(attic, kind);
+    await attic.press('Next item');
+    await attic.sees('A new item');
+  }
+  await toTheHaul(attic);
+  await attic.sees('10 items');
+  await attic.press('Fill in these 10');
+  await attic.page.waitForSelector('[role=main][aria-label="Fill in 10 items"]');
+
+  // What they share is said once; what differs is asked, one item after the other.
+  await attic.press('All have the same: Use');
+  await attic.press('Use, all of them: Lightly used');
+  await attic.press('Say it of 10 items');
+  await attic.sees('Said of 10 items.');
+  await attic.press('All have the same: Spot');
+  await attic.fill('Spot, all of them', 'C4-01');
+  await attic.press('Say it of 10 items');
+  await attic.sees('Said of 10 items.');
+  const mine = new Set(EVENING.slice(0, ON_THE_PHONE).map((_, i) => code(i)));
+  let asked = 0;
+  for (let question = await nextQuestion(attic); question; question = await nextQuestion(attic)) {
+    asked += 1;
+    if (!mine.has(question.code)) await attic.press('Pass over');
+    else if (question.choice !== null) await attic.press(question.choice);
+    else {
+      await attic.page.locator('[aria-label="One question"] input').click();
+      await attic.page.keyboard.type(answerTo(question.label, question.code));
+      await attic.page.keyboard.press('Enter');
     }
-    await toTheHaul(attic);
-    await attic.sees('10 items');
-    await attic.press('Fill in these 10');
-    await attic.page.waitForSelector('[role=main][aria-label="Fill in 10 items"]');
+    await movedOn(attic, question);
+    if (asked > 300) throw new Error('the strip never ends');
+  }
+  await attic.sees('All is said');
+  expect(asked).toBeGreaterThan(40);
+  await attic.saved();
 
-    // What they share is said once; what differs is asked, one item after the other.
-    await attic.press('All have the same: Use');
-    await attic.press('Use, all of them: Lightly used');
-    await attic.press('Say it of 10 items');
-    await attic.sees('Said of 10 items.');
-    await attic.press('All have the same: Spot');
-    await attic.fill('Spot, all of them', 'C4-01');
-    await attic.press('Say it of 10 items');
-    await attic.sees('Said of 10 items.');
-    const mine = new Set(EVENING.slice(0, ON_THE_PHONE).map((_, i) => code(i)));
-    let asked = 0;
-    for (let question = await nextQuestion(attic); question; question = await nextQuestion(attic)) {
-      asked += 1;
-      if (!mine.has(question.code)) await attic.press('Pass over');
-      else if (question.choice !== null) await attic.press(question.choice);
-      else {
-        await attic.page.locator('[aria-label="One question"] input').click();
-        await attic.page.keyboard.type(answerTo(question.label, question.code));
-        await attic.page.keyboard.press('Enter');
-      }
-      await movedOn(attic, question);
-      if (asked > 300) throw new Error('the strip never ends');
-    }
-    await attic.sees('All is said');
-    expect(asked).toBeGreaterThan(40);
-    await attic.saved();
+  // The same evening, later, at a table: the other five.
+  await attic.page.setViewport(WIDE);
+  await attic.page.waitForSelector('[aria-label="Table of items"]');
+  const theirs = EVENING.map((_, i) => code(i)).filter((c) => !mine.has(c));
+  const written = await fillTheTable(attic, theirs);
+  expect(written).toBeGreaterThan(20);
 
-    // The same evening, later, at a table: the other five.
-    await attic.page.setViewport(WIDE);
-    await attic.page.waitForSelector('[aria-label="Table of items"]');
-    const theirs = EVENING.map((_, i) => code(i)).filter((c) => !mine.has(c));
-    const written = await fillTheTable(attic, theirs);
-    expect(written).toBeGreaterThan(20);
+  // A column pasted from a spreadsheet: one of the figures is none, and is not lost.
+  await cell(attic, 'Price', code(5));
+  await paste(attic, '12,50\n13\nmuch\n15.00\n16');
+  await attic.sees(`Price of ${code(7)}: “much” was not kept.`);
+  await cellHolds(attic, 'Price', code(7), 'much');
+  await cellHolds(attic, 'Price', code(5), '12.50');
+  await cell(attic, 'Price', code(7));
+  await attic.page.keyboard.type('14');
+  await attic.page.keyboard.press('Enter');
+  await attic.seesNot('was not kept');
+  await attic.saved();
+  await attic.reload();
+  await attic.page.waitForSelector('[aria-label="Table of items"]');
+  await cellHolds(attic, 'Price', code(7), '14.00');
 
-    // A column pasted from a spreadsheet: one of the figures is none, and is not lost.
-    await cell(attic, 'Price', code(5));
-    await paste(attic, '12,50\n13\nmuch\n15.00\n16');
-    await attic.sees(`Price of ${code(7)}: “much” was not kept.`);
-    await cellHolds(attic, 'Price', code(7), 'much');
-    await cellHolds(attic, 'Price', code(5), '12.50');
-    await cell(attic, 'Price', code(7));
-    await attic.page.keyboard.type('14');
-    await attic.page.keyboard.press('Enter');
-    await attic.seesNot('was not kept');
-    await attic.saved();
-    await attic.reload();
-    await attic.page.waitForSelector('[aria-label="Table of items"]');
-    await cellHolds(attic, 'Price', code(7), '14.00');
-
-    // Nothing that our standards require is open any more, on any of the ten.
-    await attic.go('Stock');
-    for (const gap of ['Required answers', 'Condition', 'Price', 'Title', 'Spot', 'Kind']) {
-      await attic.press('More filters');
-      await attic.press(`What is missing: ${gap}`);
-      await attic.sees('Nothing matches.');
-      await attic.press(`What is missing: ${gap}`);
-      await attic.press('More filters');
-    }
-    await attic.sees('10 items');
-    expect(attic.complaints).toEqual([]);
-    await attic.page.close();
-  },
-);
+  // Nothing that our standards require is open any more, on any of the ten.
+  await attic.go('Stock');
+  for (const gap of ['Required answers', 'Condition', 'Price', 'Title', 'Spot', 'Kind']) {
+    await attic.press('More filters');
+    await attic.press(`What is missing: ${gap}`);
+    await attic.sees('Nothing matches.');
+    await attic.press(`What is missing: ${gap}`);
+    await attic.press('More filters');
+  }
+  await attic.sees('10 items');
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
 
 async function chooseKind(attic: Attic, kind: string): Promise<void> {
   const there = await attic.page.$(`[role=radiogroup][aria-label="Kind of item"] ::-p-aria(${kind})`);

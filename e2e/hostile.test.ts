@@ -65,21 +65,18 @@ const REFUSED = [
   ['Weight packed', '1e9', 'Type grams'],
 ] as const;
 
-it(
-  'refuses the rest with a reason; what was typed stays to be put right, what was stored stays ' + 'stored',
-  async () => {
-    const attic = await Attic.open(at, PHONE);
-    await attic.openItem('YA-0001');
-    const before = new Map<string, string>();
-    for (const [label, text, why] of REFUSED) {
-      before.set(label, await attic.value(label));
-      await pasteInto(attic, label, text);
-      await attic.sees(why);
-      await attic.holds(label, text);
-    }
-    await attic.saved();
-    await attic.reload();
-    for (const [label, was] of before) await attic.holds(label, was);
-    await attic.page.close();
-  },
-);
+it('refuses the rest with why; what was typed stays to be put right, what was stored stays', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openItem('YA-0001');
+  const before = new Map<string, string>();
+  for (const [label, text, why] of REFUSED) {
+    before.set(label, await attic.value(label));
+    await pasteInto(attic, label, text);
+    await attic.sees(why);
+    await attic.holds(label, text);
+  }
+  await attic.saved();
+  await attic.reload();
+  for (const [label, was] of before) await attic.holds(label, was);
+  await attic.page.close();
+});

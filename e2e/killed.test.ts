@@ -56,52 +56,46 @@ async function reloadOnceSaid(page: Page, pictures: number): Promise<void> {
   await there;
 }
 
-it(
-  'the browser killed, or the page reloaded, at any moment of taking in: no picture is lost that ' +
-    'the screen had shown, none is there twice',
-  async () => {
-    const files = await Promise.all(
-      Array.from({ length: CHOSEN }, (_, i) => garmentPicture(`kill-${i}.jpg`, {}, 70 + i)),
-    );
-    const shownAt: number[] = [];
-    let attic = await Attic.open({ server, browser }, PHONE);
-    await attic.go('Intake');
-    for (let round = 0; round < KILLS; round += 1) {
-      await attic.sees('A new item');
-      // Spread evenly, and never twice at the same.
-      const moment = (LATEST * (round + ((round * 0.618) % 1))) / KILLS;
-      await attic.choose(files);
-      let shown = 0;
-      // A page that is reloaded has time to note down what it did, but not to store pictures.
-      if (round % 2 === 1) {
-        shown = 1 + (((round - 1) / 2) % CHOSEN);
-        await reloadOnceSaid(attic.page, shown);
-      } else {
-        const end = Date.now() + moment;
-        do {
-          shown = Math.max(shown, (await shownNow(attic.page)).shown);
-        } while (Date.now() < end);
-        browser = await openBrowser([], await killBrowser(browser));
-        attic = await Attic.open({ server, browser }, PHONE);
-      }
-      await attic.go('Intake');
-      shownAt.push(shown);
-      // What was kept is worked up now; then the screen says that all of it is saved.
-      let there = 0;
-      let now = { status: '', shown: 0, drawn: 0 };
-      await until(`after ${moment} ms, ${shown} shown, all of them are there with their bytes`, async () => {
-        now = await shownNow(attic.page);
-        there = Number(/^Saved, (\d+) /u.exec(now.status)?.[1] ?? 0);
-        return there >= shown && now.drawn === there && !/reading|Saving/u.test(now.status);
-      }).catch((error: unknown) => {
-        throw new Error(`${String(error)}: ${JSON.stringify(now)}`);
-      });
-      expect(there).toBeLessThanOrEqual(CHOSEN);
-      if (there > 0) await attic.press('Next item');
+it('killed or reloaded at any moment of taking in: no picture shown is lost, none is twice', async () => {
+  const files = await Promise.all(
+    Array.from({ length: CHOSEN }, (_, i) => garmentPicture(`kill-${i}.jpg`, {}, 70 + i)),
+  );
+  const shownAt: number[] = [];
+  let attic = await Attic.open({ server, browser }, PHONE);
+  await attic.go('Intake');
+  for (let round = 0; round < KILLS; round += 1) {
+    await attic.sees('A new item');
+    // Spread evenly, and never twice at the same.
+    const moment = (LATEST * (round + ((round * 0.618) % 1))) / KILLS;
+    await attic.choose(files);
+    let shown = 0;
+    // A page that is reloaded has time to note down what it did, but not to store pictures.
+    if (round % 2 === 1) {
+      shown = 1 + (((round - 1) / 2) % CHOSEN);
+      await reloadOnceSaid(attic.page, shown);
+    } else {
+      const end = Date.now() + moment;
+      do {
+        shown = Math.max(shown, (await shownNow(attic.page)).shown);
+      } while (Date.now() < end);
+      browser = await openBrowser([], await killBrowser(browser));
+      attic = await Attic.open({ server, browser }, PHONE);
     }
-    // Some were killed before all was shown, some after.
-    process.stdout.write(
-      `killed and reloaded ${KILLS} times, with ${shownAt.join(', ')} of ${CHOSEN} shown\n`,
-    );
-  },
-);
+    await attic.go('Intake');
+    shownAt.push(shown);
+    // What was kept is worked up now; then the screen says that all of it is saved.
+    let there = 0;
+    let now = { status: '', shown: 0, drawn: 0 };
+    await until(`after ${moment} ms, ${shown} shown, all of them are there with their bytes`, async () => {
+      now = await shownNow(attic.page);
+      there = Number(/^Saved, (\d+) /u.exec(now.status)?.[1] ?? 0);
+      return there >= shown && now.drawn === there && !/reading|Saving/u.test(now.status);
+    }).catch((error: unknown) => {
+      throw new Error(`${String(error)}: ${JSON.stringify(now)}`);
+    });
+    expect(there).toBeLessThanOrEqual(CHOSEN);
+    if (there > 0) await attic.press('Next item');
+  }
+  // Some were killed before all was shown, some after.
+  process.stdout.write(`killed and reloaded ${KILLS} times, with ${shownAt.join(', ')} of ${CHOSEN} shown\n`);
+});

@@ -59,52 +59,47 @@ it('looks a list of barcodes up, keeps the unknown ones, makes items that wait t
   await attic.page.close();
 });
 
-it(
-  'looks a typed barcode up by itself, says when the desk is away, and leaves it alone when ' +
-    'switched off',
-  async () => {
-    const attic = await Attic.open(at, PHONE);
-    await toBarcodes(attic);
-    await attic.fill('Barcodes', UNKNOWN);
-    await attic.press('Look them up');
-    await attic.sees('0 of 1 known');
-    await attic.press('Make one item, to be confirmed one by one');
-    await attic.sees('one item made');
-    await attic.openItem('YA-0001');
+it('looks a typed barcode up by itself, says when it can’t, leaves it when switched off', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await toBarcodes(attic);
+  await attic.fill('Barcodes', UNKNOWN);
+  await attic.press('Look them up');
+  await attic.sees('0 of 1 known');
+  await attic.press('Make one item, to be confirmed one by one');
+  await attic.sees('one item made');
+  await attic.openItem('YA-0001');
 
-    await at.server.switchboard('indexhall', { outageMinutes: 5 });
-    await attic.fill('Barcode', GAME);
-    await attic.sees(
-      'The product look-up: It is closed just now. The barcode is kept; nothing else was changed.',
-    );
-    await attic.holds('Barcode', GAME);
-    await at.server.switchboard('indexhall', { outageMinutes: 0, tooMany: 1 });
-    // The desk asks to slow down once: it is asked again by itself.
-    await attic.press('Look it up again');
-    await attic.sees('Looked up and read: is it right?');
-    await attic.page.waitForSelector('::-p-aria(Right: Kind Board game)');
-    await attic.sees('Cost €28.45 when new. Sales rank');
+  await at.server.switchboard('indexhall', { outageMinutes: 5 });
+  await attic.fill('Barcode', GAME);
+  await attic.sees(
+    'The product look-up: It is closed just now. The barcode is kept; nothing else was changed.',
+  );
+  await attic.holds('Barcode', GAME);
+  await at.server.switchboard('indexhall', { outageMinutes: 0, tooMany: 1 });
+  // The desk asks to slow down once: it is asked again by itself.
+  await attic.press('Look it up again');
+  await attic.sees('Looked up and read: is it right?');
+  await attic.page.waitForSelector('::-p-aria(Right: Kind Board game)');
+  await attic.sees('Cost €28.45 when new. Sales rank');
 
-    await attic.go('Stock');
-    await attic.press('The attic: hauls, spots, kinds, codes');
-    await attic.press('Only when I ask');
-    await attic.openItem('YA-0001');
-    await attic.press('Drop: Kind Board game');
-    await attic.fill('Barcode', BOOK);
-    await attic.saved();
-    await attic.page.waitForSelector('::-p-aria(Look the barcode up)');
-    expect(await attic.text()).not.toContain('Looking up');
-    await attic.press('Look the barcode up');
-    await attic.page.waitForSelector('::-p-aria(Right: Kind Book)');
-    // The desk has no way in for others, and the server none for what is no barcode.
-    const token = ((await (await fetch(`${at.server.address}/api/session`)).json()) as { token: string })
-      .token;
-    const ask = (path: string, session = token) =>
-      fetch(`${at.server.address}${path}`, { headers: { 'x-attic-session': session } }).then((r) => r.status);
-    expect(await ask(`/api/lookup/${BOOK}`)).toBe(200);
-    expect(await ask(`/api/lookup/${BOOK}`, 'wrong')).toBe(401);
-    expect(await ask('/api/lookup/..%2F..%2Fswitchboard')).toBe(400);
-    expect(await ask(`/outside/indexhall/desk/cards/${BOOK}`)).toBe(401);
-    await attic.page.close();
-  },
-);
+  await attic.go('Stock');
+  await attic.press('The attic: hauls, spots, kinds, codes');
+  await attic.press('Only when I ask');
+  await attic.openItem('YA-0001');
+  await attic.press('Drop: Kind Board game');
+  await attic.fill('Barcode', BOOK);
+  await attic.saved();
+  await attic.page.waitForSelector('::-p-aria(Look the barcode up)');
+  expect(await attic.text()).not.toContain('Looking up');
+  await attic.press('Look the barcode up');
+  await attic.page.waitForSelector('::-p-aria(Right: Kind Book)');
+  // The desk has no way in for others, and the server none for what is no barcode.
+  const token = ((await (await fetch(`${at.server.address}/api/session`)).json()) as { token: string }).token;
+  const ask = (path: string, session = token) =>
+    fetch(`${at.server.address}${path}`, { headers: { 'x-attic-session': session } }).then((r) => r.status);
+  expect(await ask(`/api/lookup/${BOOK}`)).toBe(200);
+  expect(await ask(`/api/lookup/${BOOK}`, 'wrong')).toBe(401);
+  expect(await ask('/api/lookup/..%2F..%2Fswitchboard')).toBe(400);
+  expect(await ask(`/outside/indexhall/desk/cards/${BOOK}`)).toBe(401);
+  await attic.page.close();
+});

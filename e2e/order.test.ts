@@ -91,67 +91,63 @@ it('suggests a size elsewhere with its source, and takes it over by a tap', asyn
   await attic.page.close();
 });
 
-it(
-  'sells an item with variations, piece by piece: counted, priced and coded; nowhere is it sent as ' +
-    'one piece',
-  async () => {
-    const attic = await Attic.open(at, WIDE);
-    await openReady(attic, TITLES[1]!);
-    await attic.press('Sell it in variations');
-    await attic.fill('Option 1', 'Piece');
-    await attic.fill('Values 1', 'mug, plate, bowl, jug');
-    await attic.press('Keep these variations');
-    for (const piece of ['mug', 'plate', 'bowl', 'jug']) await attic.fill(`In stock: ${piece}`, '4');
-    await attic.sees('16 in stock');
-    await attic.fill('Price: jug', '61,50');
-    await attic.sees('€48.00 to €61.50');
-    await attic.sees('YA-0002/4');
-    await attic.press('Pictures of jug');
-    await attic.press('jug shown in picture 2');
-    await attic.sees('1 picture');
-    await attic.fill('Values 1', 'mug, jug');
-    await attic.press('Keep these variations');
-    await attic.sees('8 in stock');
-    await attic.saved();
-    await attic.reload();
-    await attic.holds('Price: jug', '61.50');
-    await attic.sees('Threadwick takes no variations');
-    await attic.press('One of a kind after all');
-    await attic.seesNot('takes no variations');
-    await attic.press('Undo: variations removed');
-    await attic.sees('8 in stock');
+it('sells an item with variations piece by piece; nowhere is it sent as one piece', async () => {
+  const attic = await Attic.open(at, WIDE);
+  await openReady(attic, TITLES[1]!);
+  await attic.press('Sell it in variations');
+  await attic.fill('Option 1', 'Piece');
+  await attic.fill('Values 1', 'mug, plate, bowl, jug');
+  await attic.press('Keep these variations');
+  for (const piece of ['mug', 'plate', 'bowl', 'jug']) await attic.fill(`In stock: ${piece}`, '4');
+  await attic.sees('16 in stock');
+  await attic.fill('Price: jug', '61,50');
+  await attic.sees('€48.00 to €61.50');
+  await attic.sees('YA-0002/4');
+  await attic.press('Pictures of jug');
+  await attic.press('jug shown in picture 2');
+  await attic.sees('1 picture');
+  await attic.fill('Values 1', 'mug, jug');
+  await attic.press('Keep these variations');
+  await attic.sees('8 in stock');
+  await attic.saved();
+  await attic.reload();
+  await attic.holds('Price: jug', '61.50');
+  await attic.sees('Threadwick takes no variations');
+  await attic.press('One of a kind after all');
+  await attic.seesNot('takes no variations');
+  await attic.press('Undo: variations removed');
+  await attic.sees('8 in stock');
 
-    // Two jugs are all that is left besides the mugs; both are bought, one after the other.
-    await attic.fill('In stock: jug', '2');
-    await attic.fill('In stock: mug', '1');
-    await attic.sees('3 in stock');
-    // Where else it is planned, and why it does not go there.
-    await attic.sees('Not to Threadwick: Threadwick takes no variations');
-    await attic.press('Send to 1 of 3');
-    await attic.waitForSign('Brackenmoor: live');
-    const page = await attic.publicPage('Brackenmoor');
-    const buy = (piece: string) =>
-      fetch(`${page}/buy`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ piece }) });
-    expect(await (await fetch(page)).text()).toContain('61.50');
-    await buy('YA-0002/4');
-    await attic.sees('1 sold, 1 left');
-    await attic.waitForSign('Brackenmoor: live');
-    await attic.go('Today');
-    await attic.sees('jug · YA-0002/4');
-    await buy('YA-0002/4');
-    // A third jug there is not.
-    await buy('YA-0002/4');
-    await buy('YA-0002/1');
-    await attic.sees('mug · YA-0002/1');
-    await attic.go('Sales');
-    await attic.sees('€48.00');
-    await until('two jugs are sold', async () => (await attic.text()).split('€61.50').length - 1 === 2);
-    await attic.openItem(TITLES[1]!);
-    await attic.waitForSign('Brackenmoor: sold');
-    expect(attic.complaints).toEqual([]);
-    await attic.page.close();
-  },
-);
+  // Two jugs are all that is left besides the mugs; both are bought, one after the other.
+  await attic.fill('In stock: jug', '2');
+  await attic.fill('In stock: mug', '1');
+  await attic.sees('3 in stock');
+  // Where else it is planned, and why it does not go there.
+  await attic.sees('Not to Threadwick: Threadwick takes no variations');
+  await attic.press('Send to 1 of 3');
+  await attic.waitForSign('Brackenmoor: live');
+  const page = await attic.publicPage('Brackenmoor');
+  const buy = (piece: string) =>
+    fetch(`${page}/buy`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ piece }) });
+  expect(await (await fetch(page)).text()).toContain('61.50');
+  await buy('YA-0002/4');
+  await attic.sees('1 sold, 1 left');
+  await attic.waitForSign('Brackenmoor: live');
+  await attic.go('Today');
+  await attic.sees('jug · YA-0002/4');
+  await buy('YA-0002/4');
+  // A third jug there is not.
+  await buy('YA-0002/4');
+  await buy('YA-0002/1');
+  await attic.sees('mug · YA-0002/1');
+  await attic.go('Sales');
+  await attic.sees('€48.00');
+  await until('two jugs are sold', async () => (await attic.text()).split('€61.50').length - 1 === 2);
+  await attic.openItem(TITLES[1]!);
+  await attic.waitForSign('Brackenmoor: sold');
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
 
 it('goes back to before a reload, and the attic is not read again over what was changed', async () => {
   const attic = await Attic.open(at, PHONE);

@@ -19,40 +19,36 @@ async function loseLedger(): Promise<void> {
   await at.server.up();
 }
 
-it(
-  'a ledger that was lost takes no attic with it: the courier goes on with this one, and closes ' +
-    'what sells',
-  async () => {
-    const attic = await Attic.open(at, PHONE);
-    await listJumper(attic, TITLE);
-    const moor = await attic.publicPage('Brackenmoor');
-    const wick = await attic.publicPage('Threadwick');
-    await attic.page.bringToFront();
-    await attic.go('Today');
-    at.server.world = null;
-    await loseLedger();
-    // The page that is open says so, and sends nothing to a courier that works for somebody else.
-    await attic.sees('The courier works for another attic now');
-    await attic.reload();
-    await attic.sees('The courier does not know this attic (its ledger is new)');
-    await attic.sees('1 item');
-    // It is not written over, and not forgotten by looking away.
-    await attic.reload();
-    await attic.press('Go on with the attic with 1 item');
-    await attic.sees('The courier looks after 3 listings of this attic again.');
-    await attic.press('All right');
-    await attic.openItem(TITLE);
-    await attic.waitForSign('Brackenmoor: live');
-    await attic.waitForSign('Threadwick: live');
-    await buyAt(moor);
-    await attic.waitForSign('Threadwick: ended');
-    expect(await (await fetch(wick)).text()).toContain('It was taken down.');
-    await attic.reload();
-    await attic.seesNot('does not know this attic');
-    // The page that was open asked once with the key of the old ledger.
-    expect(attic.complaints.filter((line) => !line.includes('status of 401'))).toEqual([]);
-  },
-);
+it('a lost ledger takes no attic with it: the courier goes on, and closes what sells', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await listJumper(attic, TITLE);
+  const moor = await attic.publicPage('Brackenmoor');
+  const wick = await attic.publicPage('Threadwick');
+  await attic.page.bringToFront();
+  await attic.go('Today');
+  at.server.world = null;
+  await loseLedger();
+  // The page that is open says so, and sends nothing to a courier that works for somebody else.
+  await attic.sees('The courier works for another attic now');
+  await attic.reload();
+  await attic.sees('The courier does not know this attic (its ledger is new)');
+  await attic.sees('1 item');
+  // It is not written over, and not forgotten by looking away.
+  await attic.reload();
+  await attic.press('Go on with the attic with 1 item');
+  await attic.sees('The courier looks after 3 listings of this attic again.');
+  await attic.press('All right');
+  await attic.openItem(TITLE);
+  await attic.waitForSign('Brackenmoor: live');
+  await attic.waitForSign('Threadwick: live');
+  await buyAt(moor);
+  await attic.waitForSign('Threadwick: ended');
+  expect(await (await fetch(wick)).text()).toContain('It was taken down.');
+  await attic.reload();
+  await attic.seesNot('does not know this attic');
+  // The page that was open asked once with the key of the old ledger.
+  expect(attic.complaints.filter((line) => !line.includes('status of 401'))).toEqual([]);
+});
 
 it('a new, empty attic may be begun instead; the other one stays and is offered again', async () => {
   const attic = await Attic.open(at, PHONE);

@@ -120,29 +120,25 @@ describe('a ledger that can’t be used', () => {
     expect(done.stderr.trim().split('\n')).toHaveLength(1);
     expect(done.stderr).toMatch(/damaged/u);
   });
-  it(
-    'goes on with the kept copy when it is told to, looks before it lists, and puts the damaged one ' +
-      'aside',
-    async () => {
-      const { attic } = await session(await begin());
-      await stopAll();
-      // A copy is made at the start of a ledger that has lines.
-      await begin();
-      await stopAll();
-      await settle();
-      truncateSync(ledgerFile(), 9_000);
-      const told = await trouble();
-      expect(told?.message).toMatch(/A good copy from .* is kept beside it.*--restore/u);
-      const again = await begin({ restore: true });
-      expect((await session(again)).attic).toBe(attic);
-      expect(readdirSync(data).some((name) => name.startsWith('ledger.db.aside-'))).toBe(true);
-      await stopAll();
-      const ledger = await Ledger.open(ledgerFile());
-      const lines = (await ledger.newest(1e9, 20, null)).lines.map((l) => l.event);
-      ledger.close();
-      expect(lines).toContainEqual(expect.objectContaining({ type: 'started', incomplete: true }));
-    },
-  );
+  it('goes on with the kept copy when told to, looks before it lists, keeps the damaged one', async () => {
+    const { attic } = await session(await begin());
+    await stopAll();
+    // A copy is made at the start of a ledger that has lines.
+    await begin();
+    await stopAll();
+    await settle();
+    truncateSync(ledgerFile(), 9_000);
+    const told = await trouble();
+    expect(told?.message).toMatch(/A good copy from .* is kept beside it.*--restore/u);
+    const again = await begin({ restore: true });
+    expect((await session(again)).attic).toBe(attic);
+    expect(readdirSync(data).some((name) => name.startsWith('ledger.db.aside-'))).toBe(true);
+    await stopAll();
+    const ledger = await Ledger.open(ledgerFile());
+    const lines = (await ledger.newest(1e9, 20, null)).lines.map((l) => l.event);
+    ledger.close();
+    expect(lines).toContainEqual(expect.objectContaining({ type: 'started', incomplete: true }));
+  });
   it('says so where no copy is kept to go on with', async () => {
     expect(await trouble({ restore: true })).toMatchObject({ code: 'nothingKept' });
   });

@@ -248,8 +248,7 @@ type Fetch = Parameters<typeof serve>[0]['fetch'];
 
 /**
  * How long a connection that nothing is said on is kept, milliseconds: longer than the app is quiet between
- * two
- * questions, so that none meets the moment in which its connection is closed.
+ * two questions, so that none meets the moment in which its connection is closed.
  */
 const KEEP_CONNECTIONS = 75_000;
 

@@ -28,8 +28,7 @@ export async function call(
       ...request,
       redirect: 'manual',
       // A connection that is kept may be closed from the other side just as the next call goes out, and of
-      // one
-      // that changes something nobody knows then whether it was done (RFC 9112, 9.3.1): none is kept.
+      // one that changes something nobody knows then whether it was done (RFC 9112, 9.3.1): none is kept.
       headers: { ...request.headers, authorization: `Bearer ${token}`, connection: 'close' },
       signal: AbortSignal.timeout(CALL_LIMIT),
     });

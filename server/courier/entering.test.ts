@@ -167,30 +167,26 @@ function begun() {
   return state;
 }
 
-it(
-  'whatever an adapter may hand in, the page’s schema takes the view, and the ledger and its ' +
-    'snapshot can be read again',
-  () => {
-    fc.assert(
-      fc.property(fc.array(told, { minLength: 1, maxLength: 6 }), (events) => {
-        const state = begun();
-        const log = new Notes();
-        let now = 2_000;
-        for (const event of events)
-          for (const fit of entering(event, log)) {
-            step(state, fit, (now += 10), POLICY);
-            const line = readEvent(JSON.parse(JSON.stringify(fit)), 1);
-            expect(line).toEqual({ ok: true, event: JSON.parse(JSON.stringify(fit)) });
-          }
-        for (const item of state.items.values())
-          expect(CourierItemView.safeParse(viewOf(item)).error).toBeUndefined();
-        const kept: unknown = JSON.parse(JSON.stringify(snapshotOf(state)));
-        expect(stateOf(Snapshot.parse(kept))).not.toBeNull();
-      }),
-      { numRuns: 300 },
-    );
-  },
-);
+it('whatever an adapter may hand in: page, ledger and snapshot take it', () => {
+  fc.assert(
+    fc.property(fc.array(told, { minLength: 1, maxLength: 6 }), (events) => {
+      const state = begun();
+      const log = new Notes();
+      let now = 2_000;
+      for (const event of events)
+        for (const fit of entering(event, log)) {
+          step(state, fit, (now += 10), POLICY);
+          const line = readEvent(JSON.parse(JSON.stringify(fit)), 1);
+          expect(line).toEqual({ ok: true, event: JSON.parse(JSON.stringify(fit)) });
+        }
+      for (const item of state.items.values())
+        expect(CourierItemView.safeParse(viewOf(item)).error).toBeUndefined();
+      const kept: unknown = JSON.parse(JSON.stringify(snapshotOf(state)));
+      expect(stateOf(Snapshot.parse(kept))).not.toBeNull();
+    }),
+    { numRuns: 300 },
+  );
+});
 
 describe('what does not fit', () => {
   const sale = {

@@ -63,32 +63,29 @@ afterEach(() => {
 const view = () => courier.views().find((v) => v.view.id === 't')?.view;
 const states = () => view()?.listings.map((l) => l.state);
 
-it(
-  'a sale is closed everywhere though nothing can be written, and is written down once there is ' + 'room',
-  async () => {
-    const told: (string | null)[] = [];
-    const leave = courier.listen(
-      () => undefined,
-      () => undefined,
-      () => told.push(courier.health().cannotWrite),
-    );
-    fillDisk();
-    await courier.take({ type: 'news', market: 'moor', news: [saleAt('moor')], cursor: null });
-    await until('the other is gone', () => wick.up.size === 0);
-    expect(courier.health()).toMatchObject({ cannotWrite: 'full' });
-    expect(states()).toEqual(['sold', 'ended']);
-    makeRoom();
-    await until('it can write again', () => courier.health().cannotWrite === null);
-    leave();
-    expect(told).toEqual(['full', null]);
-    expect(log.notes).toEqual(['the ledger can be written again']);
-    courier.stop();
-    ledger.close();
-    await open();
-    expect(states()).toEqual(['sold', 'ended']);
-    expect(view()?.closing?.doneAt).not.toBeNull();
-  },
-);
+it('a sale is closed though nothing can be written, and written down once there is room', async () => {
+  const told: (string | null)[] = [];
+  const leave = courier.listen(
+    () => undefined,
+    () => undefined,
+    () => told.push(courier.health().cannotWrite),
+  );
+  fillDisk();
+  await courier.take({ type: 'news', market: 'moor', news: [saleAt('moor')], cursor: null });
+  await until('the other is gone', () => wick.up.size === 0);
+  expect(courier.health()).toMatchObject({ cannotWrite: 'full' });
+  expect(states()).toEqual(['sold', 'ended']);
+  makeRoom();
+  await until('it can write again', () => courier.health().cannotWrite === null);
+  leave();
+  expect(told).toEqual(['full', null]);
+  expect(log.notes).toEqual(['the ledger can be written again']);
+  courier.stop();
+  ledger.close();
+  await open();
+  expect(states()).toEqual(['sold', 'ended']);
+  expect(view()?.closing?.doneAt).not.toBeNull();
+});
 
 it('takes on nothing new meanwhile: a command is refused with why, and nothing is published', async () => {
   await courier.command({ type: 'withdraw', id: 'down', item: 't', market: 'wick' });

@@ -75,26 +75,22 @@ describe('a list of barcodes', () => {
       [6, 'phone 0123'],
     ]);
   });
-  it(
-    'takes quantity, price, cost and condition by their headings, and names the columns it does not ' +
-      'take',
-    () => {
-      const list = barcodesIn(
-        `EAN;Title;Qty;Asking price;Cost;Condition;Shelf\n${a};Birds;3;4,50;€1.20;Very ` +
-          `good;B2\n${b};Ships;;12.00;;new;B3\n${b};Ships;1;12,00;;New;B3`,
-        'EUR',
-      );
-      expect(list.barcodes).toEqual([
-        { digits: a, times: 3, price: 450, cost: 120, use: 'light' },
-        { digits: b, times: 2, price: 1_200, cost: null, use: 'unused' },
-      ]);
-      expect(list.columns).toEqual({
-        taken: ['EAN', 'Qty', 'Asking price', 'Cost', 'Condition'],
-        not: ['Title', 'Shelf'],
-      });
-      expect(list.left).toEqual([]);
-    },
-  );
+  it('takes quantity, price, cost and condition by headings, and names the others', () => {
+    const list = barcodesIn(
+      `EAN;Title;Qty;Asking price;Cost;Condition;Shelf\n${a};Birds;3;4,50;€1.20;Very ` +
+        `good;B2\n${b};Ships;;12.00;;new;B3\n${b};Ships;1;12,00;;New;B3`,
+      'EUR',
+    );
+    expect(list.barcodes).toEqual([
+      { digits: a, times: 3, price: 450, cost: 120, use: 'light' },
+      { digits: b, times: 2, price: 1_200, cost: null, use: 'unused' },
+    ]);
+    expect(list.columns).toEqual({
+      taken: ['EAN', 'Qty', 'Asking price', 'Cost', 'Condition'],
+      not: ['Title', 'Shelf'],
+    });
+    expect(list.left).toEqual([]);
+  });
   it('tells of every cell and line that nothing was made of, and keeps the rest', () => {
     const list = barcodesIn(
       `barcode,quantity,price,condition\n${a},lots,4.50,good\n${b},0,1.00,good\n${c},2,cheap,so ` +

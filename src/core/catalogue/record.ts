@@ -17,9 +17,8 @@ export interface Told {
 
 /**
  * What a record of the product look-up says of an item: its kind, its name, who made it, and every detail
- * whose
- * label is one of the kind's own questions. What a question would not take is left out; nothing of it is
- * certain.
+ * whose label is one of the kind's own questions. What a question would not take is left out; nothing of it
+ * is certain.
  *
  * @param kind the item's kind as it is known; empty: the record's own words say it
  */

@@ -110,29 +110,25 @@ describe('the grade of an item, with all that is recorded', () => {
       }),
     );
   });
-  it(
-    'is never better by hand than a flaw, a missing part or a failed test allows, and says why it is ' +
-      'better',
-    () => {
-      fc.assert(
-        fc.property(anyThing, (it) => {
-          const grade = gradeOfItem(it)!;
-          expect(grade.wear).toBeGreaterThanOrEqual(bestByHand(it));
-          for (const f of it.flaws) expect(grade.wear).toBeGreaterThanOrEqual(gradeOf('unused', [f])!.wear);
-          const derived = derivedGrade(it)!;
-          expect(betterBecause(it)).toBe(grade.wear < derived.wear ? it.gradeByHand!.why.trim() : '');
-        }),
-      );
-      // As it was found: graded "unused" by hand with a crack in the handle.
-      const cracked = item({
-        flaws: [{ ...flaw('serious', 'crack'), place: 'handle' }],
-        gradeByHand: { wear: 0, why: 'never used' },
-      });
-      expect(gradeOfItem(cracked)?.wear).toBe(4);
-      expect(mayGrade(cracked, { wear: 0, why: 'never used' })).toBe(false);
-      expect(mayGrade(cracked, { wear: 4, why: '' })).toBe(true);
-    },
-  );
+  it('is never better by hand than a flaw, a missing part or a failed test allows', () => {
+    fc.assert(
+      fc.property(anyThing, (it) => {
+        const grade = gradeOfItem(it)!;
+        expect(grade.wear).toBeGreaterThanOrEqual(bestByHand(it));
+        for (const f of it.flaws) expect(grade.wear).toBeGreaterThanOrEqual(gradeOf('unused', [f])!.wear);
+        const derived = derivedGrade(it)!;
+        expect(betterBecause(it)).toBe(grade.wear < derived.wear ? it.gradeByHand!.why.trim() : '');
+      }),
+    );
+    // As it was found: graded "unused" by hand with a crack in the handle.
+    const cracked = item({
+      flaws: [{ ...flaw('serious', 'crack'), place: 'handle' }],
+      gradeByHand: { wear: 0, why: 'never used' },
+    });
+    expect(gradeOfItem(cracked)?.wear).toBe(4);
+    expect(mayGrade(cracked, { wear: 0, why: 'never used' })).toBe(false);
+    expect(mayGrade(cracked, { wear: 4, why: '' })).toBe(true);
+  });
 });
 
 describe('the grade in words', () => {

@@ -112,8 +112,7 @@ export function takeSale(ctx: StepContext, id: string, sale: Sale, ref: string):
       listings: {
         ...item.listings,
         // Of an item with variations it may still show pieces that were sold elsewhere: it is taken down
-        // there
-        // too.
+        // there too.
         [sale.market]: isOver(here)
           ? here.ref === ref
             ? { ...here, state: 'sold' }

@@ -119,33 +119,30 @@ describe('straightening by itself', () => {
   });
 });
 
-it(
-  'takes steps back and does them again in their order, and forgets what was taken back after a ' + 'new one',
-  () => {
-    const step: fc.Arbitrary<EditStep> = fc.oneof(
-      quarters.map(turn),
-      fc.integer({ min: -15, max: 15 }).map((degrees): EditStep => ({ type: 'straighten', degrees })),
-    );
-    fc.assert(
-      fc.property(
-        fc.array(step, { minLength: 1, maxLength: 12 }),
-        fc.nat(12),
-        step,
-        (steps, backs, another) => {
-          let history = steps.reduce((h, s) => done(h, s), {
-            steps: [] as EditStep[],
-            undone: [] as EditStep[],
-          });
-          const n = Math.min(backs, steps.length);
-          for (let i = 0; i < n; i += 1) history = takenBack(history);
-          expect(history.steps).toEqual(steps.slice(0, steps.length - n));
-          const forked = done(history, another);
-          expect(doneAgain(forked)).toEqual({ steps: forked.steps, undone: [] });
-          for (let i = 0; i < n; i += 1) history = doneAgain(history);
-          expect(history).toEqual({ steps, undone: [] });
-        },
-      ),
-    );
-    expect(takenBack({ steps: [], undone: [] })).toEqual({ steps: [], undone: [] });
-  },
-);
+it('takes steps back and does them again in order, until a new one is made', () => {
+  const step: fc.Arbitrary<EditStep> = fc.oneof(
+    quarters.map(turn),
+    fc.integer({ min: -15, max: 15 }).map((degrees): EditStep => ({ type: 'straighten', degrees })),
+  );
+  fc.assert(
+    fc.property(
+      fc.array(step, { minLength: 1, maxLength: 12 }),
+      fc.nat(12),
+      step,
+      (steps, backs, another) => {
+        let history = steps.reduce((h, s) => done(h, s), {
+          steps: [] as EditStep[],
+          undone: [] as EditStep[],
+        });
+        const n = Math.min(backs, steps.length);
+        for (let i = 0; i < n; i += 1) history = takenBack(history);
+        expect(history.steps).toEqual(steps.slice(0, steps.length - n));
+        const forked = done(history, another);
+        expect(doneAgain(forked)).toEqual({ steps: forked.steps, undone: [] });
+        for (let i = 0; i < n; i += 1) history = doneAgain(history);
+        expect(history).toEqual({ steps, undone: [] });
+      },
+    ),
+  );
+  expect(takenBack({ steps: [], undone: [] })).toEqual({ steps: [], undone: [] });
+});

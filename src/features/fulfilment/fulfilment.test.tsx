@@ -226,41 +226,38 @@ describe('messages and offers', () => {
     await sees('No marketplace was asked yet.');
     expect(canPress('Ask again')).toBe(true);
   });
-  it(
-    'an offer on what is promised to another can only be refused, and its question is answered as it ' + 'is',
-    async () => {
-      const id = many.id('Kittiwake');
-      editItem(id, 'promised', () => ({
-        holds: [{ from: 1, to: null, who: 'Odo', market: 'threadwick', meet: null }],
-      }));
-      const asking = {
-        market: 'brackenmoor',
-        id: 'k1',
-        ref: 'r',
-        what: 'Kittiwake',
-        who: 'Imke',
-        item: id,
-        changedAt: 5,
-        takesOffers: true,
-        lines: [{ by: 'buyer', words: 'Is it still there?', at: 5 }],
-        offers: [{ id: 'o1', amount: 4_000, at: 5, state: 'open', counter: null }],
-      };
-      const asked = await open(Talks, {
-        answers: { '/talks/': () => ({}), '/talks': () => ({ talks: [asking], missing: [] }) },
-      });
-      await sees('It is promised to Odo on Threadwick: let that go first to take this offer, or say no.');
-      expect(canPress('Take Imke’s offer')).toBe(false);
-      await press('Firm price, to Imke');
-      await sees('“Firm price” is for what can be had; it is promised to Odo on Threadwick.');
-      await press('Send to Imke');
-      expect(asked.find((a) => a.path === '/talks/brackenmoor/k1')?.body.words).toMatch(
-        /^Hello Imke, it is promised to somebody/u,
-      );
-      await press('Say no to Imke');
-      expect(asked.find((a) => a.path.endsWith('/offers/o1'))?.body).toMatchObject({ answer: 'refuse' });
-      editItem(id, 'let go', () => ({ holds: [] }));
-    },
-  );
+  it('an offer on what is promised to another can only be refused; its question is answered', async () => {
+    const id = many.id('Kittiwake');
+    editItem(id, 'promised', () => ({
+      holds: [{ from: 1, to: null, who: 'Odo', market: 'threadwick', meet: null }],
+    }));
+    const asking = {
+      market: 'brackenmoor',
+      id: 'k1',
+      ref: 'r',
+      what: 'Kittiwake',
+      who: 'Imke',
+      item: id,
+      changedAt: 5,
+      takesOffers: true,
+      lines: [{ by: 'buyer', words: 'Is it still there?', at: 5 }],
+      offers: [{ id: 'o1', amount: 4_000, at: 5, state: 'open', counter: null }],
+    };
+    const asked = await open(Talks, {
+      answers: { '/talks/': () => ({}), '/talks': () => ({ talks: [asking], missing: [] }) },
+    });
+    await sees('It is promised to Odo on Threadwick: let that go first to take this offer, or say no.');
+    expect(canPress('Take Imke’s offer')).toBe(false);
+    await press('Firm price, to Imke');
+    await sees('“Firm price” is for what can be had; it is promised to Odo on Threadwick.');
+    await press('Send to Imke');
+    expect(asked.find((a) => a.path === '/talks/brackenmoor/k1')?.body.words).toMatch(
+      /^Hello Imke, it is promised to somebody/u,
+    );
+    await press('Say no to Imke');
+    expect(asked.find((a) => a.path.endsWith('/offers/o1'))?.body).toMatchObject({ answer: 'refuse' });
+    editItem(id, 'let go', () => ({ holds: [] }));
+  });
   it('tell that what came could not be read, and go on', async () => {
     await open(Talks, { answers: { '/talks': () => ({ talks: [{ ...talk(), id: 5 }], missing: [] }) } });
     expect(canPress('Ask again')).toBe(true);

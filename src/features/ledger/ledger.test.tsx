@@ -19,28 +19,24 @@ const line = (seq: number) => ({
 });
 const shown = () => screen.queryAllByText(/^number \d+$/u).map((e) => e.textContent);
 
-it(
-  'is asked once when it opens, again when something happened, and for earlier lines when they are ' +
-    'wanted',
-  async () => {
-    await emptyAttic();
-    let newest = 5;
-    const asked = fakeServer({
-      '/ledger': ({ path }) =>
-        path.includes('before')
-          ? { lines: [line(2), line(1)], more: false }
-          : { lines: [line(newest), line(3)], more: true },
-    });
-    render(<Ledger />);
-    await screen.findByText('number 5');
-    expect(asked.map((a) => a.path)).toEqual(['/ledger']);
-    await userEvent.click(screen.getByRole('button', { name: 'Show earlier lines' }));
-    await screen.findByText('number 1');
-    expect(shown()).toEqual(['number 5', 'number 3', 'number 2', 'number 1']);
-    expect(screen.queryByRole('button', { name: 'Show earlier lines' })).toBeNull();
-    newest = 7;
-    act(() => useCourier.setState((s) => ({ items: { ...s.items } })));
-    await screen.findByText('number 7');
-    expect(shown()).toEqual(['number 7', 'number 3', 'number 2', 'number 1']);
-  },
-);
+it('is asked when it opens, when something happened, and for earlier lines when wanted', async () => {
+  await emptyAttic();
+  let newest = 5;
+  const asked = fakeServer({
+    '/ledger': ({ path }) =>
+      path.includes('before')
+        ? { lines: [line(2), line(1)], more: false }
+        : { lines: [line(newest), line(3)], more: true },
+  });
+  render(<Ledger />);
+  await screen.findByText('number 5');
+  expect(asked.map((a) => a.path)).toEqual(['/ledger']);
+  await userEvent.click(screen.getByRole('button', { name: 'Show earlier lines' }));
+  await screen.findByText('number 1');
+  expect(shown()).toEqual(['number 5', 'number 3', 'number 2', 'number 1']);
+  expect(screen.queryByRole('button', { name: 'Show earlier lines' })).toBeNull();
+  newest = 7;
+  act(() => useCourier.setState((s) => ({ items: { ...s.items } })));
+  await screen.findByText('number 7');
+  expect(shown()).toEqual(['number 7', 'number 3', 'number 2', 'number 1']);
+});

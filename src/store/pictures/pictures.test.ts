@@ -34,31 +34,28 @@ const vest = (name = 'vest.jpg', side = 600) =>
 beforeEach(() => emptyAttic());
 
 describe('taking in', () => {
-  it(
-    'the first picture makes the item; each is stored with its small copy and what is to be said of ' + 'it',
-    async () => {
-      const told: [number, string | null][] = [];
-      const { itemId, notTaken } = await addPictures(null, [await vest(), await vest('b.jpg')], {
-        origin: 'file',
-        shows: 'front',
-        onEach: (n, id) => told.push([n, id]),
-      });
-      expect(notTaken).toEqual([]);
-      const ids = item(itemId!).pictureIds;
-      expect(ids).toHaveLength(2);
-      expect(told).toEqual([
-        [1, itemId],
-        [2, itemId],
-      ]);
-      expect(ids.map((id) => picture(id).shows)).toEqual(['front', '']);
-      const { exam, width, height } = picture(ids[0]!);
-      expect([width, height]).toEqual([600, 450]);
-      // 0.4 · 0.5 of a picture three quarters as high as wide.
-      expect(exam?.area).toBeCloseTo((0.4 * 0.5) / 0.75, 1);
-      for (const size of ['original', 'thumb'] as const)
-        expect((await readBlob(pictureKey(ids[0]!, size)))?.type).toBe('image/jpeg');
-    },
-  );
+  it('the first picture makes the item; each is stored with a small copy and its findings', async () => {
+    const told: [number, string | null][] = [];
+    const { itemId, notTaken } = await addPictures(null, [await vest(), await vest('b.jpg')], {
+      origin: 'file',
+      shows: 'front',
+      onEach: (n, id) => told.push([n, id]),
+    });
+    expect(notTaken).toEqual([]);
+    const ids = item(itemId!).pictureIds;
+    expect(ids).toHaveLength(2);
+    expect(told).toEqual([
+      [1, itemId],
+      [2, itemId],
+    ]);
+    expect(ids.map((id) => picture(id).shows)).toEqual(['front', '']);
+    const { exam, width, height } = picture(ids[0]!);
+    expect([width, height]).toEqual([600, 450]);
+    // 0.4 · 0.5 of a picture three quarters as high as wide.
+    expect(exam?.area).toBeCloseTo((0.4 * 0.5) / 0.75, 1);
+    for (const size of ['original', 'thumb'] as const)
+      expect((await readBlob(pictureKey(ids[0]!, size)))?.type).toBe('image/jpeg');
+  });
   it('what can’t be read is told of, file by file, and the others go on', async () => {
     const junk = new File([new Uint8Array([1, 2, 3])], 'notes.txt');
     const cut = new File([(await vest()).slice(0, 300)], 'cut.jpg', { type: 'image/jpeg' });

@@ -84,27 +84,23 @@ describe('which attic is opened', () => {
     expect(now()).toMatchObject({ words: expect.stringContaining('this browser holds no attic yet') });
     stop();
   });
-  it(
-    'asked for, where the courier works for another than the one that was open here; nothing is ' +
-      'forgotten',
-    async () => {
-      const name = fresh();
-      await kept(name);
-      rememberAttic(name);
-      fakeServer({ '/session': () => session('own-new'), '/attic': () => session(name) });
-      const stop = begin();
-      await until('choose');
-      expect(now()).toMatchObject({
-        remembered: name,
-        found: expect.arrayContaining([expect.objectContaining({ name, items: 1 })]),
-      });
-      expect(rememberedAttic()).toBe(name);
-      await goOnWithAttic(name);
-      await until('open');
-      expect(useCourier.getState().session?.attic).toBe(name);
-      stop();
-    },
-  );
+  it('asked for, where the courier works for another than was open; nothing is forgotten', async () => {
+    const name = fresh();
+    await kept(name);
+    rememberAttic(name);
+    fakeServer({ '/session': () => session('own-new'), '/attic': () => session(name) });
+    const stop = begin();
+    await until('choose');
+    expect(now()).toMatchObject({
+      remembered: name,
+      found: expect.arrayContaining([expect.objectContaining({ name, items: 1 })]),
+    });
+    expect(rememberedAttic()).toBe(name);
+    await goOnWithAttic(name);
+    await until('open');
+    expect(useCourier.getState().session?.attic).toBe(name);
+    stop();
+  });
   it('or the courier’s own, if the person says so', async () => {
     await openCouriers(session(fresh()));
     await until('open');
