@@ -1,4 +1,4 @@
-import { keysOf } from '@/contract/fields';
+import { isFields, keysOf } from '@/contract/fields';
 import type { CollectionName, RecordOf, Settings } from '@/contract/records';
 
 import { numbersUp } from '../identity/numbers';
@@ -57,7 +57,7 @@ export function settingsAfter(mine: Settings, theirs: Settings | null, takeTheir
 
 function sorted(value: unknown): string {
   return JSON.stringify(value, (_, inner: unknown) =>
-    typeof inner === 'object' && inner !== null && !Array.isArray(inner)
+    isFields(inner)
       ? Object.fromEntries(
           Object.entries(inner)
             .filter(([, v]) => v !== undefined)

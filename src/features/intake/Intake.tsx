@@ -12,6 +12,7 @@ import { PictureView } from '@/parts/trade/PictureView';
 import { Button } from '@/parts/ui/Button';
 import { FileButton } from '@/parts/ui/FileButton';
 import { Card, Page } from '@/parts/ui/Page';
+import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
@@ -77,7 +78,7 @@ export function Intake() {
         {item ? <SmallPictures item={item} size={camera ? 52 : 72} /> : null}
         <ShotList item={item} shots={shots} current={current} onChoose={setChosen} />
         {item ? <KindPicker item={item} /> : null}
-        <Note words={intake.readNote} />
+        <Said tone="soft" words={intake.readNote} />
         {item ? <Readings itemId={item.id} /> : null}
         {item ? <LookUpLine item={item} /> : null}
         <FilesNotTaken files={[...leftOver, ...intake.notTaken]} kept={intake.kept} />
@@ -135,15 +136,6 @@ function HowFar(props: { item: Item | undefined; storing: number; waiting: numbe
   if (words === null) return null;
   return (
     <Text tone={storing + waiting === 0 && isSaved ? 'good' : 'soft'} role="status">
-      {words}
-    </Text>
-  );
-}
-
-function Note({ words }: { words: string | null }) {
-  if (words === null) return null;
-  return (
-    <Text tone="soft" role="status">
       {words}
     </Text>
   );

@@ -6,6 +6,7 @@ import { plural } from '@/core/language/plural';
 import type { Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
 import { SavedWords } from '@/parts/trade/SavedWords';
+import { toggled } from '@/parts/trade/toggled';
 import { UndoButton } from '@/parts/trade/UndoButton';
 import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
@@ -36,11 +37,7 @@ export function Many() {
     () => questions.filter((q) => (picked ? picked.has(q.target) : q.usual)),
     [questions, picked],
   );
-  const toggle = (target: Target) => {
-    const next = new Set(asked.map((q) => q.target));
-    if (!next.delete(target)) next.add(target);
-    setPicked(next);
-  };
+  const toggle = (target: Target) => setPicked(toggled(new Set(asked.map((q) => q.target)), target));
   const title = plural(list.length, 'Fill in one item', `Fill in ${list.length} items`);
   return (
     <Page title={title} maxWidth={1600} aside={<Aside />}>

@@ -10,6 +10,7 @@ import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { HeadBar, TwoParts } from '@/parts/ui/HeadBar';
 import { Notice } from '@/parts/ui/Notice';
+import { Said } from '@/parts/ui/Said';
 import { Slide } from '@/parts/ui/Slide';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
@@ -148,11 +149,7 @@ function MoreSteps(props: {
   const { id, steps } = props.picture;
   return (
     <>
-      {rest ? (
-        <Text tone="good" role="status">
-          {rest}
-        </Text>
-      ) : null}
+      <Said words={rest} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Button
           disabled={busy || steps.length === 0 || item.pictureIds.length < 2}

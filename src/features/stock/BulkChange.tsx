@@ -12,6 +12,7 @@ import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
 import { Card } from '@/parts/ui/Page';
+import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
@@ -161,15 +162,6 @@ function Chosen(props: { count: number; of: number; onAll: () => void; onNone: (
         None
       </Button>
     </View>
-  );
-}
-
-function Said({ words }: { words: string | null }) {
-  if (words === null) return null;
-  return (
-    <Text tone="good" role="status">
-      {words}
-    </Text>
   );
 }
 

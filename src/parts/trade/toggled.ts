@@ -1,5 +1,5 @@
 /** A set with one more, or without it where it was in. */
-export function toggled(before: ReadonlySet<string>, id: string): ReadonlySet<string> {
+export function toggled<T>(before: ReadonlySet<T>, id: T): ReadonlySet<T> {
   const next = new Set(before);
   if (!next.delete(id)) next.add(id);
   return next;
