@@ -54,8 +54,10 @@ it('takes in ten different items on a phone, and finishes five of them in the wi
   await attic.sees('Said of 10 items.');
   const mine = new Set(EVENING.slice(0, ON_THE_PHONE).map((_, i) => code(i)));
   let asked = 0;
+  const heads = new Set<number>();
   for (let question = await nextQuestion(attic); question; question = await nextQuestion(attic)) {
     asked += 1;
+    heads.add(question.head);
     if (!mine.has(question.code)) await attic.press('Pass over');
     else if (question.choice !== null) await attic.press(question.choice);
     else {
@@ -68,6 +70,8 @@ it('takes in ten different items on a phone, and finishes five of them in the wi
   }
   await attic.sees('All is said');
   expect(asked).toBeGreaterThan(40);
+  // Storing an answer moves nothing: the next press would miss.
+  expect(heads.size).toBe(1);
   await attic.saved();
 
   // The same evening, later, at a table: the other five.
@@ -128,6 +132,8 @@ interface Asked {
   code: string;
   /** The first thing to tap; null where it is typed. */
   choice: string | null;
+  /** How high the head of the page is; pixels. */
+  head: number;
 }
 
 /** What the strip asks now; null when all is said. */
@@ -139,7 +145,8 @@ async function nextQuestion(attic: Attic): Promise<Asked | null> {
     const label = card.querySelector('[role=heading]')?.textContent ?? '';
     const found = /YA-\d{4}/u.exec(card.textContent ?? '')?.[0] ?? '';
     const choice = card.querySelector('[role=radiogroup] [role=radio]')?.getAttribute('aria-label') ?? null;
-    return { label, code: found, choice };
+    const title = document.querySelector('[role=main] [role=heading][aria-level="1"]');
+    return { label, code: found, choice, head: title?.parentElement?.getBoundingClientRect().height ?? 0 };
   });
 }
 

@@ -121,11 +121,14 @@ async function findPlace({ selector, name, within }: Wanted): Promise<{ x: numbe
       delete note.pressedOn;
       // Drawn anew meanwhile, it is another element of the same name.
       const isAlike = (e: Element) =>
-        (selector ? e.matches(selector) : called(e) === words(name ?? '')) &&
+        e.matches(selector ?? PRESSABLE) &&
+        (name === undefined || called(e) === words(name)) &&
         (!within || e.closest(within) !== null);
       const isOn = ({ target }: Event) => {
         if (!(target instanceof Element)) return false;
-        if (element.contains(target) || target.contains(element)) return true;
+        // What is around it took the press only where it lies on top. Otherwise the press began and ended on
+        // two things, and went to what is around both.
+        if (element.contains(target) || (target === top && target.contains(element))) return true;
         for (let e: Element | null = target; e; e = e.parentElement) if (isAlike(e)) return true;
         return false;
       };

@@ -1,20 +1,31 @@
 import { useEffect, useState } from 'react';
 
 import { Text } from '@/parts/ui/Text';
-import { agoWords } from '@/parts/ui/time';
+import { clockWords } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
+
+/**
+ * Two lines at most, and as wide whatever it says: what is beside and below it never moves under a finger
+ * because something was stored.
+ */
+const WIDTH = 86;
 
 /** Whether everything is stored, and since when. */
 export function SavedWords() {
   const savedAt = useAttic((s) => s.savedAt);
-  const [, again] = useState(0);
+  const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
-    const timer = setInterval(() => again((n) => n + 1), 15_000);
+    const timer = setInterval(() => setNow(Date.now()), 60_000);
     return () => clearInterval(timer);
   }, []);
   return (
-    <Text variant="small" tone={savedAt === null ? 'soft' : 'good'} role="status">
-      {savedAt === null ? 'Saving…' : `Saved ${agoWords(savedAt)}`}
+    <Text
+      variant="small"
+      tone={savedAt === null ? 'soft' : 'good'}
+      role="status"
+      style={{ width: WIDTH, textAlign: 'right' }}
+    >
+      {savedAt === null ? 'Saving…' : `Saved ${clockWords(savedAt, now)}`}
     </Text>
   );
 }

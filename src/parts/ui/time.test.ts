@@ -1,4 +1,4 @@
-import { agoWords, soonWords, tookWords } from './time';
+import { agoWords, clockWords, soonWords, tookWords } from './time';
 
 it('says how long something took as exactly as anybody wants to know', () => {
   expect([0, 999, 1_000, 1_940, 9_949, 12_400, 60_000, 185_000, 7_200_000].map(tookWords)).toEqual([
@@ -21,4 +21,10 @@ it('says when something was and when it will be', () => {
   expect(soonWords(null, now)).toBe('now');
   expect(soonWords(now + 500, now)).toBe('now');
   expect(soonWords(now + 8_000, now)).toBe('in 8 seconds');
+});
+
+it('says a moment by the clock on its own day, and by the day on others', () => {
+  const at = new Date(2026, 10, 27, 18, 42).getTime();
+  expect(clockWords(at, at + 3 * 3_600_000)).toBe('18:42');
+  expect(clockWords(at, at + 6 * 3_600_000)).toBe('27 Nov 2026');
 });

@@ -1,4 +1,4 @@
-import { formatDistanceStrict, formatDistanceToNowStrict } from 'date-fns';
+import { formatDistanceStrict, formatDistanceToNowStrict, isSameDay } from 'date-fns';
 
 /** "3 days ago" */
 export function agoWords(at: number): string {
@@ -19,6 +19,13 @@ export function soonWords(at: number | null, now: number): string {
 /** The exact moment, for beside or behind the words. */
 export function exactly(at: number): string {
   return new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
+}
+
+/** "18:42" of the same day, "23 Nov 2026" of another: short, and as long a minute later. */
+export function clockWords(at: number, now: number): string {
+  return isSameDay(at, now)
+    ? new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+    : dayWords(at);
 }
 
 /** "23 Nov 2026" */
