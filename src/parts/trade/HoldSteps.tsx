@@ -13,7 +13,7 @@ import { useAsyncAction } from './useAsyncAction';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Text } from '../ui/Text';
-import { dayWords } from '../ui/time';
+import { dayWords, meetingTime } from '../ui/time';
 
 /** Where a promise stands, and its next step: money before the item, or nobody came. */
 export function HoldSteps({ item }: { item: Item }) {
@@ -81,10 +81,3 @@ export function HoldSteps({ item }: { item: Item }) {
 }
 
 const NONE: string[] = [];
-
-/** "today, 15:30"; with the day when it is another one. */
-export function meetingTime(at: number): string {
-  const time = new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-  const today = new Date().toDateString() === new Date(at).toDateString();
-  return today ? `today, ${time}` : `${dayWords(at)}, ${time}`;
-}

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 import { Text } from '@/parts/ui/Text';
-import { clockWords } from '@/parts/ui/time';
+import { clockOrDay } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
 
 /**
@@ -25,7 +25,7 @@ export function SavedWords() {
       role="status"
       style={{ width: WIDTH, textAlign: 'right' }}
     >
-      {savedAt === null ? 'Saving…' : `Saved ${clockWords(savedAt, now)}`}
+      {savedAt === null ? 'Saving…' : `Saved ${clockOrDay(savedAt, Math.max(now, savedAt))}`}
     </Text>
   );
 }

@@ -1,4 +1,4 @@
-import { agoWords, clockWords, soonWords, tookWords } from './time';
+import { agoWords, clockOrDay, meetingTime, soonWords, tookWords } from './time';
 
 it('says how long something took as exactly as anybody wants to know', () => {
   expect([0, 999, 1_000, 1_940, 9_949, 12_400, 60_000, 185_000, 7_200_000].map(tookWords)).toEqual([
@@ -25,6 +25,8 @@ it('says when something was and when it will be', () => {
 
 it('says a moment by the clock on its own day, and by the day on others', () => {
   const at = new Date(2026, 10, 27, 18, 42).getTime();
-  expect(clockWords(at, at + 3 * 3_600_000)).toBe('18:42');
-  expect(clockWords(at, at + 6 * 3_600_000)).toBe('27 Nov 2026');
+  expect(clockOrDay(at, at + 3 * 3_600_000)).toBe('18:42');
+  expect(clockOrDay(at, at + 6 * 3_600_000)).toBe('27 Nov 2026');
+  expect(meetingTime(Date.now())).toMatch(/^today, \d\d:\d\d$/u);
+  expect(meetingTime(new Date(2020, 1, 29, 9, 5).getTime())).toBe('29 Feb 2020, 09:05');
 });

@@ -1,4 +1,4 @@
-import { formatDistanceStrict, formatDistanceToNowStrict, isSameDay } from 'date-fns';
+import { formatDistanceStrict, formatDistanceToNowStrict, isSameDay, isToday } from 'date-fns';
 
 /** "3 days ago" */
 export function agoWords(at: number): string {
@@ -21,11 +21,19 @@ export function exactly(at: number): string {
   return new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
 }
 
+/** "18:42" */
+function clockWords(at: number): string {
+  return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+}
+
 /** "18:42" of the same day, "23 Nov 2026" of another: short, and as long a minute later. */
-export function clockWords(at: number, now: number): string {
-  return isSameDay(at, now)
-    ? new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
-    : dayWords(at);
+export function clockOrDay(at: number, now: number): string {
+  return isSameDay(at, now) ? clockWords(at) : dayWords(at);
+}
+
+/** "today, 15:30"; with the day when it is another one. */
+export function meetingTime(at: number): string {
+  return `${isToday(at) ? 'today' : dayWords(at)}, ${clockWords(at)}`;
 }
 
 /** "23 Nov 2026" */
