@@ -8,6 +8,7 @@ const STORE = [
   'research',
   'fulfilment',
   'derived',
+  'tables',
   'services',
 ];
 /** A feature that shows a piece of another one: [whose screen, whose piece]. */

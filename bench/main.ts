@@ -3,6 +3,7 @@ import { benchCourier } from './courier';
 import { benchCrosslist } from './crosslist';
 import { benchPictures } from './pictures';
 import { benchStock } from './stock';
+import { benchTables } from './tables';
 import { benchWords } from './words';
 
 const BENCHES: Record<string, () => Promise<void>> = {
@@ -10,6 +11,7 @@ const BENCHES: Record<string, () => Promise<void>> = {
   courier: benchCourier,
   pictures: benchPictures,
   stock: benchStock,
+  tables: benchTables,
   words: benchWords,
   crosslist: benchCrosslist,
 };

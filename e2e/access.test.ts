@@ -114,7 +114,8 @@ it('has nothing axe objects to in the attic’s own lists and where many are fil
     'owners',
     'kinds?at=jumper',
     'groups',
-    'barcodes',
+    'bring-table',
+    'save-tables',
     'copies',
   ]) {
     await attic.visit(`/${path}`);

@@ -14,9 +14,16 @@ export const Haul = z.object({
   date: z.string().regex(/^\d{4}-\d\d-\d\d$/),
   cost: Minor.nonnegative().nullable().default(null),
   note: LongText.default(''),
-  /** What was bought, in the buyer's words, with how many of each. */
+  /** What was bought, in the buyer's words, with how many of each, and the price of one where it is known. */
   lines: z
-    .array(z.object({ id: RecordId, what: ShortText, count: z.number().int().positive().max(10_000) }))
+    .array(
+      z.object({
+        id: RecordId,
+        what: ShortText,
+        count: z.number().int().positive().max(10_000),
+        each: Minor.nonnegative().nullable().default(null),
+      }),
+    )
     .max(500)
     .default([]),
   /** How its cost is spread over its items. */

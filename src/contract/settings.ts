@@ -146,6 +146,31 @@ const Seen = z.object({
   rulesSeen: z.record(z.string().max(32), z.number().int().nonnegative()).default({}),
 });
 
+/** How tables are saved, and what was said of those that came in. */
+const Tables = z.object({
+  tables: z
+    .object({
+      format: z.enum(['csv', 'xlsx', 'jsonl']).default('csv'),
+      separator: z.enum([',', ';', '\t']).default(','),
+      decimal: z.enum(['.', ',']).default('.'),
+      /** Begins with the mark that tells old spreadsheets that it is UTF-8. */
+      mark: z.boolean().default(true),
+      /** Ids of columns in the person's own order, by the table's name; absent: the usual ones. */
+      columns: z.record(z.string().max(20), z.array(z.string().max(90)).max(800)).default({}),
+      /** What the columns of files with the same headings were taken for, the newest first. */
+      matches: z
+        .array(
+          z.object({
+            print: z.string().max(2_000),
+            fields: z.array(z.string().max(90).nullable()).max(400),
+          }),
+        )
+        .max(30)
+        .default([]),
+    })
+    .default({ format: 'csv', separator: ',', decimal: '.', mark: true, columns: {}, matches: [] }),
+});
+
 /** One record an attic. */
 export const Settings = z.object({
   ...Workplace.shape,
@@ -155,6 +180,7 @@ export const Settings = z.object({
   ...Selling.shape,
   ...Shop.shape,
   ...Dealing.shape,
+  ...Tables.shape,
   ...Seen.shape,
 });
 export type Settings = z.infer<typeof Settings>;

@@ -13,7 +13,6 @@ import { sold, told } from '@/testing/courier';
 import { nameless, open, said, sees, SLIPS, type PageOptions } from '@/testing/page';
 import { emptyAttic, manyItems, market, SHEETS, troubledEvening, type Many } from '@/testing/world';
 
-import { Barcodes } from './attic/Barcodes';
 import { Copies } from './attic/Copies';
 import { Groups } from './attic/Groups';
 import { HaulPage } from './attic/HaulPage';
@@ -37,6 +36,8 @@ import { Ledger } from './ledger/Ledger';
 import { Many as ManyPage } from './many/Many';
 import { Sales } from './sales/Sales';
 import { Stock } from './stock/Stock';
+import { TableIn } from './tables/TableIn';
+import { TablesOut } from './tables/TablesOut';
 import { Today } from './today/Today';
 
 interface Tried {
@@ -46,7 +47,6 @@ interface Tried {
 }
 
 const PAGES: Record<string, Tried> = {
-  Barcodes: { page: Barcodes },
   Copies: { page: Copies },
   Groups: { page: Groups },
   Haul: { page: HaulPage, params: ({ haul }) => ({ id: haul }) },
@@ -76,6 +76,8 @@ const PAGES: Record<string, Tried> = {
   Many: { page: ManyPage },
   Sales: { page: Sales },
   Stock: { page: Stock },
+  TableIn: { page: TableIn },
+  TablesOut: { page: TablesOut },
   Today: { page: Today },
 };
 const NOBODY: Many = { id: () => 'nobody', haul: 'nobody', owner: 'nobody' };

@@ -1,4 +1,4 @@
-import { lineTrouble, typedTrouble } from './typed';
+import { typedTrouble } from './typed';
 
 type Trouble = Parameters<typeof typedTrouble>[0];
 
@@ -66,22 +66,3 @@ it.each<[Trouble, string]>([
   [{ code: 'notMeasured', params: {} }, 'Its kind is not measured so.'],
   [{ code: 'notAsked', params: {} }, 'Its kind is not asked this.'],
 ])('%j: %s', (trouble, words) => expect(typedTrouble(trouble)).toBe(words));
-
-it.each<[Parameters<typeof lineTrouble>[0], string]>([
-  [{ code: 'listTooLong', params: { most: 200_000 } }, 'All from here on was left: the list is over 200 kB.'],
-  [
-    { code: 'amountLeft', params: { column: 'price', why: { code: 'amountNotDigits', params: {} } } },
-    'Its price was left empty: Use digits only, like 24.00.',
-  ],
-  [{ code: 'noBarcode', params: {} }, 'No barcode stands in it.'],
-  [
-    { code: 'noColumns', params: {} },
-    'What stands beside the barcode was left: the first line names no columns.',
-  ],
-  [{ code: 'noCopies', params: {} }, 'None of it was made: it says 0 copies.'],
-  [
-    { code: 'copiesUnread', params: { most: 999 } },
-    'It counts as one copy: a whole number up to 999 is wanted.',
-  ],
-  [{ code: 'conditionUnread', params: {} }, 'Its condition was left open: say it on its sheet.'],
-])('a line: %j: %s', (trouble, words) => expect(lineTrouble(trouble)).toBe(words));

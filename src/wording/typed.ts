@@ -1,5 +1,4 @@
 import type { Coded, Wording } from '@/contract/coded';
-import type { LineTrouble, LineTroubleParams } from '@/core/catalogue/barcodeList';
 import type { ChoicesTroubleParams } from '@/core/choices/choices';
 import type { BarcodeTroubleParams } from '@/core/identity/gtin';
 import type { AnswerTroubleParams } from '@/core/kinds/values';
@@ -11,7 +10,7 @@ import type { BulkTroubleParams } from '@/core/stock/bulk';
 
 import { worded } from './worded';
 
-const MONEY: Wording<MoneyTroubleParams> = {
+export const MONEY: Wording<MoneyTroubleParams> = {
   otherCurrency: ({ sign, currency }) => `“${sign}” is another currency: this amount is in ${currency}.`,
   amountMissing: () => 'Type an amount, like 24.00.',
   amountBelowZero: () => 'An amount can’t be below zero.',
@@ -81,20 +80,7 @@ const BULK: Wording<BulkTroubleParams> = {
 };
 
 type TypedParams = BulkTroubleParams & BarcodeTroubleParams & ChoicesTroubleParams;
-const TYPED: Wording<TypedParams> = { ...BULK, ...BARCODES, ...CHOICES };
+export const TYPED: Wording<TypedParams> = { ...BULK, ...BARCODES, ...CHOICES };
 
 /** Why something typed, pasted or read was not taken, and what would be. */
 export const typedTrouble = (trouble: Coded<TypedParams>): string => worded(TYPED, trouble);
-
-const LINES: Wording<LineTroubleParams> = {
-  listTooLong: ({ most }) => `All from here on was left: the list is over ${most / 1_000} kB.`,
-  amountLeft: ({ column, why }) => `Its ${column} was left empty: ${typedTrouble(why)}`,
-  noBarcode: () => 'No barcode stands in it.',
-  noColumns: () => 'What stands beside the barcode was left: the first line names no columns.',
-  noCopies: () => 'None of it was made: it says 0 copies.',
-  copiesUnread: ({ most }) => `It counts as one copy: a whole number up to ${most} is wanted.`,
-  conditionUnread: () => 'Its condition was left open: say it on its sheet.',
-};
-
-/** Why nothing, or less, was made of a line of a list. */
-export const lineTrouble = (trouble: LineTrouble): string => worded(LINES, trouble);

@@ -13,6 +13,14 @@ export type Ending =
   /** Our own, up and unsold longer than patience. */
   | { sort: 'patience'; item: Item; days: number };
 
+/** When a consignor's item was tried as long as was agreed. */
+export function consignmentEnd(
+  item: Pick<Item, 'createdAt' | 'moreDays'>,
+  owner: Pick<Owner, 'days'>,
+): number {
+  return item.createdAt + (owner.days + item.moreDays) * DAY;
+}
+
 /**
  * Items whose time is (nearly) over, the most urgent first. What is sold, gone or held has time.
  *
@@ -32,7 +40,7 @@ export function endings(
     if (item.left || busy(item.id) || openHold(item)) continue;
     const owner = item.ownerId ? owners[item.ownerId] : undefined;
     if (owner) {
-      const daysLeft = Math.ceil((item.createdAt + (owner.days + item.moreDays) * DAY - now) / DAY);
+      const daysLeft = Math.ceil((consignmentEnd(item, owner) - now) / DAY);
       if (daysLeft <= WARN_DAYS)
         found.push({ sort: 'consignment', item, owner, daysLeft, urgency: daysLeft });
       continue;

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
+import type { z } from 'zod';
 
 import { Haul, SPLITS, Item } from '@/contract/records';
 
 import { haulCount, haulSplit, lineFor } from './haul';
 
-const haul = (part: Partial<Haul>): Haul =>
+const haul = (part: Partial<z.input<typeof Haul>>): Haul =>
   Haul.parse({ id: 'h', name: 'Quayside', date: '2026-11-08', createdAt: 0, ...part });
 const item = (id: string, part: Partial<Item> = {}): Item =>
   Item.parse({ id, code: id, author: 'me', createdAt: 0, updatedAt: 0, haulId: 'h', ...part });
@@ -73,6 +74,31 @@ it('splits evenly over items and waiting pieces, by weight, and by price; the pa
   expect([...by('price').costs.values(), by('price').waiting]).toEqual([500, 167, 333]);
 });
 
+// By hand: a price list of 3 at 2.50 and 1 at 4.00, with 1.50 for the crate: 13.00 in all.
+it('keeps what a piece was bought at; the others share the rest, and what does not fit is spread', () => {
+  const lines = [
+    { id: 'l1', what: 'jumpers', count: 3, each: 250 },
+    { id: 'l2', what: 'lamps', count: 1 },
+  ];
+  const items = [item('a', { lineId: 'l1' }), item('b', { lineId: 'l2' })];
+  expect(haulSplit(haul({ cost: 1_150, lines }), items, grams)).toEqual({
+    costs: new Map([
+      ['a', 250],
+      ['b', 400],
+    ]),
+    waiting: 500,
+  });
+  // All of them priced, and more paid than that: in proportion.
+  const all = [{ id: 'l1', what: 'jumpers', count: 2, each: 250 }];
+  expect(haulSplit(haul({ cost: 600, lines: all }), [item('a')], grams)).toEqual({
+    costs: new Map([['a', 300]]),
+    waiting: 300,
+  });
+  // Less paid than the prices say: what has none counts as they do on the mean.
+  const less = haulSplit(haul({ cost: 400, lines }), items, grams)!;
+  expect([...less.costs.values(), less.waiting]).toEqual([100, 100, 200]);
+});
+
 it('says nothing while nobody has said what it cost', () =>
   expect(haulSplit(haul({}), [item('a')], grams)).toBeNull());
 
@@ -88,10 +114,10 @@ it('adds up to the cost to the minor unit, whatever the haul', () => {
         }),
         { maxLength: 12 },
       ),
-      fc.array(fc.integer({ min: 1, max: 9 }), { maxLength: 4 }),
-      (cost, splitBy, made, counts) => {
+      fc.array(fc.tuple(fc.integer({ min: 1, max: 9 }), fc.option(fc.nat(5_000))), { maxLength: 4 }),
+      (cost, splitBy, made, bought) => {
         const items = made.map((part, i) => item(`t${i}`, { ...part, lineId: `l${i % 3}` }));
-        const lines = counts.map((count, i) => ({ id: `l${i}`, what: 'x', count }));
+        const lines = bought.map(([count, each], i) => ({ id: `l${i}`, what: 'x', count, each }));
         const split = haulSplit(haul({ cost, splitBy, lines }), items, grams)!;
         const sum = [...split.costs.values()].reduce((a, b) => a + b, split.waiting);
         const pieces = haulCount(haul({ lines }), items).bought;

@@ -74,9 +74,41 @@ export interface HaulSplit {
   waiting: number;
 }
 
+/** What one piece of the line an item is of was bought for; null: nobody said. */
+function priceEach(haul: Haul, item: Item): number | null {
+  const line = lineFor(haul, item.lineId);
+  return haul.lines.find((l) => l.id === line)?.each ?? null;
+}
+
+/** The price of each piece that waits; those of no line are taken off the lines without one first. */
+function waitingPrices(haul: Haul, { lines, waiting }: HaulCount): (number | null)[] {
+  const prices = lines.flatMap(({ id, waiting: n }) => {
+    const each = haul.lines.find((l) => l.id === id)?.each ?? null;
+    return Array.from({ length: n }, () => each);
+  });
+  return prices.sort((a, b) => Number(a === null) - Number(b === null)).slice(0, waiting);
+}
+
+/**
+ * Shares of a cost by which pieces with a price of their own come to that price, and the others to their part
+ * of the rest; where prices and cost do not fit together, all in proportion.
+ */
+function priced(cost: number, prices: readonly (number | null)[], shares: readonly number[]): number[] {
+  const fixed = prices.reduce<number>((sum, p) => sum + (p ?? 0), 0);
+  if (prices.every((p) => p === null)) return [...shares];
+  const open = shares.reduce((sum, share, i) => sum + (prices[i] === null ? share : 0), 0);
+  const rest = cost - fixed;
+  const usual = fixed / prices.filter((p) => p !== null).length;
+  return prices.map((p, i) => {
+    if (p !== null) return p;
+    return rest > 0 && open > 0 ? (rest * (shares[i] ?? 0)) / open : usual;
+  });
+}
+
 /**
  * Spreads what a haul cost over its items, and over the pieces still waiting, so that the parts add up to it
- * exactly. By weight or price, an item or waiting piece whose own is not known counts as the mean of those
+ * exactly. What was bought at a price a piece keeps that. By weight or price, an item or waiting piece whose
+ * own is not known counts as the mean of those
  * known.
  *
  * @param items the haul's own or more; of equal remainders the earlier item gets the left-over unit
@@ -90,14 +122,15 @@ export function haulSplit(
 ): HaulSplit | null {
   if (haul.cost === null) return null;
   const own = haulItems(haul, items);
-  const { waiting } = haulCount(haul, own);
+  const count = haulCount(haul, own);
   const known = own.map((t) =>
     haul.splitBy === 'evenly' ? 1 : haul.splitBy === 'weight' ? weightOf(t) : t.price,
   );
   const said = known.filter((w): w is number => w !== null);
   const mean = said.length > 0 ? said.reduce((a, b) => a + b, 0) / said.length : 1;
-  const weights = [...known.map((w) => w ?? mean), ...Array.from({ length: waiting }, () => mean)];
-  const parts = splitCost(haul.cost, weights);
+  const shares = [...known.map((w) => w ?? mean), ...Array.from({ length: count.waiting }, () => mean)];
+  const prices = [...own.map((t) => priceEach(haul, t)), ...waitingPrices(haul, count)];
+  const parts = splitCost(haul.cost, priced(haul.cost, prices, shares));
   return {
     costs: new Map(own.map((t, i) => [t.id, parts[i] ?? 0])),
     waiting: parts.slice(own.length).reduce((a, b) => a + b, 0),

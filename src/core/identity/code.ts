@@ -47,6 +47,18 @@ export function numberOf(item: Pick<Item, 'code' | 'number'>): number | null {
   return item.number ?? (Number(/^YA-(\d+)$/u.exec(item.code)?.[1] ?? 0) || null);
 }
 
+/** The running number that a code of this pattern has; null: it is of another pattern. */
+export function numberIn(pattern: CodePattern, code: string): number | null {
+  const at = pattern.parts.indexOf('number');
+  const digits = code.split(pattern.between)[at] ?? '';
+  const number = Number(digits);
+  const isOurs =
+    /^\d{4,9}$/u.test(digits) &&
+    number >= 1 &&
+    code.startsWith(pattern.parts[0] === 'letters' ? pattern.letters : '');
+  return isOurs ? number : null;
+}
+
 /**
  * A cost in letters, so that only those who know the word can read it. Common practice of the trade.
  *

@@ -1,6 +1,7 @@
 import type { CourierListingView, CourierItemView } from '@/contract/courier';
 
-import { inShop, itemCondition, shopRoot, shopSite, type ShopGood } from './site';
+import { inShop, shopRoot, shopSite, type ShopGood } from './site';
+import { itemCondition } from './structured';
 
 const good = (id: string, part: Partial<ShopGood> = {}): ShopGood => ({
   id,

@@ -1,6 +1,7 @@
 import type { CourierItemView } from '@/contract/courier';
 
-import { formatAmount, formatMoney, type Minor } from '../money/money';
+import { productOf } from './structured';
+import { formatMoney, type Minor } from '../money/money';
 import { escapeHtml } from '../words/html';
 
 /** One item as the shop's pages show it. */
@@ -159,34 +160,25 @@ function page(title: string, up: string, head: string, body: string): string {
   );
 }
 
-/** What search engines are told: schema.org Product with its Offer, condition and availability. */
+/** What search engines are told of a page's item. */
 function jsonLd(shop: Shop, good: ShopGood, root: string | null): string {
-  const url = root === null ? null : `${root}item/${file(good.id)}.html`;
   const value = {
     '@context': 'https://schema.org',
-    '@type': 'Product',
-    name: good.title,
-    description: good.search.description,
-    ...(good.brand ? { brand: { '@type': 'Brand', name: good.brand } } : {}),
-    ...(url === null ? {} : { url }),
-    // Search engines take addresses only; without one, the pages themselves still find their pictures.
-    image: good.pictures.map((p) => `${root ?? '../'}pictures/${file(p)}`),
-    offers: {
-      '@type': 'Offer',
-      ...(url === null ? {} : { url }),
-      price: formatAmount(good.price, shop.currency),
-      priceCurrency: shop.currency,
-      availability: `https://schema.org/${good.sold ? 'SoldOut' : 'InStock'}`,
-      itemCondition: `https://schema.org/${itemCondition(good.condition.wear)}`,
-    },
+    ...productOf({
+      title: good.title,
+      description: good.search.description,
+      brand: good.brand,
+      price: good.price,
+      currency: shop.currency,
+      wear: good.condition.wear,
+      sold: good.sold,
+      url: root === null ? null : `${root}item/${file(good.id)}.html`,
+      // Search engines take addresses only; without one, the pages themselves still find their pictures.
+      images: good.pictures.map((p) => `${root ?? '../'}pictures/${file(p)}`),
+    }),
   };
   // What closes a script element must not stand in it.
   return JSON.stringify(value).replace(/</gu, '\\u003c');
-}
-
-/** schema.org knows four conditions; ours is never said to be better than it is. */
-export function itemCondition(wear: number): 'NewCondition' | 'UsedCondition' | 'DamagedCondition' {
-  return wear === 0 ? 'NewCondition' : wear >= 5 ? 'DamagedCondition' : 'UsedCondition';
 }
 
 const STYLE = `body{margin:0;font:17px/1.5 Georgia,serif;background:#faf6ec;color:#2a2018}

@@ -110,7 +110,7 @@ export interface BulkTroubleParams extends MoneyTroubleParams, FigureTroublePara
   notAsked: None;
 }
 export type BulkTrouble = Coded<BulkTroubleParams>;
-type Done = { ok: true; part: Partial<Item> } | Refusal<BulkTrouble>;
+export type Done = { ok: true; part: Partial<Item> } | Refusal<BulkTrouble>;
 
 type Plain = Exclude<
   keyof BulkTroubleParams,
@@ -118,7 +118,8 @@ type Plain = Exclude<
 >;
 const no = (code: Plain): Done => ({ ok: false, why: { code, params: NONE } });
 
-function changed(item: Item, target: Target, action: Action, ways: Ways): Done {
+/** What an action makes of one item; nothing else of it is touched. */
+export function changed(item: Item, target: Target, action: Action, ways: Ways): Done {
   const { kinds, currency, units } = ways;
   if (target.startsWith('fact:')) return changedFact(item, target.slice(5), action, kinds);
   if (target.startsWith('measure:')) return changedMeasure(item, target.slice(8), action, ways);

@@ -1,7 +1,21 @@
 import Papa from 'papaparse';
 
+import { textOf, type Column, type Decimal, type Value } from './value';
+
 /** What may stand in a cell. */
 export type Cell = string | number | null;
+
+/** What parts the cells of a line. */
+export const SEPARATORS = [',', ';', '\t'] as const;
+export type Separator = (typeof SEPARATORS)[number];
+
+/** How a table is written as text. */
+export interface CsvWays {
+  separator: Separator;
+  decimal: Decimal;
+  /** Begins with the mark that tells old spreadsheets that it is UTF-8. */
+  mark: boolean;
+}
 
 const NEW_LINE = '\r\n';
 
@@ -27,9 +41,22 @@ export function plainText(text: string): string {
 }
 
 /** Rows as lines of a table (RFC 4180) for people and their spreadsheets, each with its line end. */
-export function csvLines(rows: readonly (readonly Cell[])[]): string {
+export function csvLines(rows: readonly (readonly Cell[])[], delimiter: Separator = ','): string {
   const cells = rows.map((row) => row.map((cell) => (typeof cell === 'string' ? harmlessText(cell) : cell)));
-  return cells.length === 0 ? '' : Papa.unparse(cells, { newline: NEW_LINE }) + NEW_LINE;
+  return cells.length === 0 ? '' : Papa.unparse(cells, { newline: NEW_LINE, delimiter }) + NEW_LINE;
+}
+
+/** The head of a table, with the mark where one is wanted. */
+export function csvHead<T>(columns: readonly Column<T>[], { separator, mark }: CsvWays): string {
+  return (mark ? '\uFEFF' : '') + csvLines([columns.map((c) => c.label)], separator);
+}
+
+/** Rows of values as lines of it. */
+export function csvValues(rows: readonly (readonly Value[])[], { separator, decimal }: CsvWays): string {
+  return csvLines(
+    rows.map((row) => row.map((value) => textOf(value, decimal))),
+    separator,
+  );
 }
 
 /** A whole table, its head first. */

@@ -219,7 +219,7 @@ function NewLine({ haul }: { haul: Haul }) {
         disabled={what.trim() === ''}
         onPress={() => {
           editHaul(haul.id, 'line of the haul', {
-            lines: [...haul.lines, { id: nanoid(8), what: what.trim(), count: Number(count) }],
+            lines: [...haul.lines, { id: nanoid(8), what: what.trim(), count: Number(count), each: null }],
           });
           clearWhat();
           clearCount();

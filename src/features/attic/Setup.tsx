@@ -35,9 +35,14 @@ export function Setup() {
         <LinkRow words="Consignors" more={String(counts.owners)} onPress={() => router.navigate('/owners')} />
         <LinkRow words="Groups" more={String(counts.groups)} onPress={() => router.navigate('/groups')} />
         <LinkRow
-          words="Barcodes"
-          more="a whole list looked up at once"
-          onPress={() => router.navigate('/barcodes')}
+          words="Bring in a table"
+          more="stock, barcodes or purchases from elsewhere"
+          onPress={() => router.navigate('/bring-table')}
+        />
+        <LinkRow
+          words="Save tables"
+          more="stock, sales, books; pictures, a calendar"
+          onPress={() => router.navigate('/save-tables')}
         />
         <LinkRow
           words="Marketplaces"

@@ -8,7 +8,6 @@ import { canPress, fill, leave, open, press, said, scan, sees } from '@/testing/
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems } from '@/testing/world';
 
-import { Barcodes } from './Barcodes';
 import { Copies } from './Copies';
 import { Groups } from './Groups';
 import { HaulPage } from './HaulPage';
@@ -88,8 +87,8 @@ describe('hauls', () => {
     const one = many.id('Kittiwake');
     editHaul(many.haul, 'lines', {
       lines: [
-        { id: 'l1', what: 'knitwear', count: 12 },
-        { id: 'l2', what: 'lamps', count: 2 },
+        { id: 'l1', what: 'knitwear', count: 12, each: null },
+        { id: 'l2', what: 'lamps', count: 2, each: null },
       ],
     });
     for (const t of Object.values(state().items))
@@ -215,41 +214,5 @@ describe('a copy to keep', () => {
     Object.defineProperty(input, 'files', { configurable: true, value: [file] });
     act(() => void input?.dispatchEvent(new Event('change', { bubbles: true })));
     await sees('This is no copy of an attic, or it was cut short. Nothing was changed.');
-  });
-});
-
-describe('a list of barcodes', () => {
-  it('is looked up at once; what nobody knows is told of', async () => {
-    await emptyAttic();
-    await open(Barcodes, { answers: { '/lookup/': () => ({ found: false }) } });
-    await fill('Barcodes', '2000000000015\n2000000000022\nnot a number');
-    await press('Look them up');
-    await sees('0 of 2 known');
-    await sees('no card: kept, to be filled in by hand');
-  });
-  it('is still there after leaving, with what was answered and what its columns said', async () => {
-    await emptyAttic();
-    const answers = { '/lookup/': () => ({ found: false }) };
-    await open(Barcodes, { answers });
-    await fill('Barcodes', 'ean;qty;price;shelf\n2000000000015;3;4,50;B2\nnonsense;1;1;B3');
-    await press('Look them up');
-    await sees('0 of 1 known');
-    leave();
-    await open(Barcodes, { answers });
-    await sees('3 copies · €4.50');
-    await sees('Columns taken: ean, qty, price. Not taken: shelf; put them in on the sheets.');
-    await sees('Line 3, “nonsense 1 1 B3”: No barcode stands in it.');
-    await press('All of it is right: make 3 items');
-    expect(Object.values(state().items).map((t) => t.price)).toEqual([450, 450, 450]);
-    leave();
-    await open(Barcodes, { answers });
-    expect(said()).not.toContain('3 copies');
-  });
-  it('without the courier says that nobody could be asked', async () => {
-    await emptyAttic();
-    await open(Barcodes, { offline: true });
-    await fill('Barcodes', '2000000000015');
-    await press('Look them up');
-    await sees(/can’t be reached/u);
   });
 });

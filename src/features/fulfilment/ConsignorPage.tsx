@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Owner } from '@/contract/records';
-import { consignorStatement, type ConsignedSale, type ConsignorLine } from '@/core/consign/statement';
+import { consignorStatement, type ConsignorLine } from '@/core/consign/statement';
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/trade/MoneyField';
@@ -20,10 +20,10 @@ import { useTextDraft } from '@/store/attic/drafts';
 import { saveFile } from '@/store/base/files';
 import { MINUTE, useTime } from '@/store/base/useTime';
 import { useMarketName } from '@/store/courier/useMarketName';
+import { consignedSales } from '@/store/derived/consigned';
 import { useSales } from '@/store/derived/useSales';
 import { payConsignor, statementCsv } from '@/store/fulfilment/consignors';
 import { statementPdf } from '@/store/fulfilment/paper';
-import { nameOf } from '@/store/items/names';
 import { useColours } from '@/theme/theme';
 
 const SORT_WORDS = { sold: 'sold', cameBack: 'came back', paid: 'paid' } as const;
@@ -95,24 +95,7 @@ function useStatement(owner: Owner | undefined, months: number, now: number) {
   const from = useMemo(() => monthsAgo(now, months), [now, months]);
   const statement = useMemo(() => {
     if (!owner) return null;
-    const mine = sales.flatMap((s): ConsignedSale[] => {
-      const item = items[s.itemId];
-      if (item?.ownerId !== owner.id || !s.takeHome) return [];
-      // What coming back cost is the business's own: the consignor is owed as if nothing had been sold.
-      const takeHome = s.undone ? s.takeHome.takeHome : (s.real?.takeHome ?? s.takeHome.takeHome);
-      return [
-        {
-          order: s.sale.order,
-          what: nameOf(item),
-          code: item.code,
-          market: s.sale.market,
-          at: s.sale.at,
-          price: s.sale.amount,
-          takeHome,
-          undoneAt: s.undoneAt,
-        },
-      ];
-    });
+    const mine = consignedSales(owner.id, sales, items);
     const paid = Object.values(payments).filter((p) => p.ownerId === owner.id);
     return consignorStatement(owner, mine, paid, from, now + 60_000);
   }, [owner, sales, items, payments, from, now]);

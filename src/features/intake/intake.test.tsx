@@ -112,8 +112,8 @@ it('what is taken in belongs to the haul that is worked in', async () => {
   act(() =>
     editHaul(many.haul, 'lines', {
       lines: [
-        { id: 'l1', what: 'knitwear', count: 12 },
-        { id: 'l2', what: 'lamps', count: 2 },
+        { id: 'l1', what: 'knitwear', count: 12, each: null },
+        { id: 'l2', what: 'lamps', count: 2, each: null },
       ],
     }),
   );

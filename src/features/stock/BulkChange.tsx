@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
@@ -16,6 +17,7 @@ import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
+import { fillInMany } from '@/store/items/many';
 import { useWays } from '@/store/items/ways';
 import { typedTrouble } from '@/wording/typed';
 
@@ -87,7 +89,7 @@ export function BulkChange(props: {
   return (
     <Card label="Change several at once">
       <Chosen count={list.length} of={props.shown.length} onAll={props.onAll} onNone={props.onNone} />
-      {list.length > 0 && target === null ? <FillInButton ids={list.map((t) => t.id)} /> : null}
+      {list.length > 0 && target === null ? <Elsewhere ids={list.map((t) => t.id)} /> : null}
       {list.length === 0 ? (
         <Text tone="soft">Tap items in the list, then say here what changes.</Text>
       ) : (
@@ -160,6 +162,25 @@ function Chosen(props: { count: number; of: number; onAll: () => void; onNone: (
       <Button variant="quiet" onPress={props.onAll}>{`All ${props.of}`}</Button>
       <Button variant="quiet" disabled={props.count === 0} onPress={props.onNone}>
         None
+      </Button>
+    </View>
+  );
+}
+
+/** What is done with those chosen on pages of their own. */
+function Elsewhere({ ids }: { ids: readonly string[] }) {
+  const router = useRouter();
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      <FillInButton ids={ids} />
+      <Button
+        icon="down"
+        onPress={() => {
+          fillInMany(ids);
+          router.navigate('/save-tables?of=chosen');
+        }}
+      >
+        Save as a table
       </Button>
     </View>
   );

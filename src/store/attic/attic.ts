@@ -59,6 +59,11 @@ export function newId(): string {
   return opened().newId();
 }
 
+/** Fresh ids, many at once. */
+export function newIds(count: number): string[] {
+  return opened().newIds(count);
+}
+
 export function setSettings(part: Partial<Settings>): void {
   opened().setSettings(part);
 }

@@ -122,9 +122,17 @@ export class Attic {
 
   /** A fresh id; its running number fixes the page it is stored on. */
   newId(): string {
+    // As many as were asked for.
+    return this.newIds(1)[0]!;
+  }
+
+  /** Fresh ids, many at once. */
+  newIds(count: number): string[] {
     const { settings } = this.parts.state.getState();
-    this.setSettings({ nextRecord: settings.nextRecord + 1 });
-    return recordId(settings.nextRecord, nanoid(8).replace(/[_-]/gu, 'x'));
+    this.setSettings({ nextRecord: settings.nextRecord + count });
+    return Array.from({ length: count }, (_, i) =>
+      recordId(settings.nextRecord + i, nanoid(8).replace(/[_-]/gu, 'x')),
+    );
   }
 
   setSettings(part: Partial<Settings>): void {

@@ -6,7 +6,6 @@ import { addGroup, editGroup, removeGroup, toggleGroup } from '@/store/items/gro
 import { addItem } from '@/store/items/items';
 import { keepForm } from '@/store/items/ownKinds';
 import { addReadings, confirmAll, confirmReading } from '@/store/pictures/readings';
-import { lookUpList, makeLooked, type Looked } from '@/store/research/barcodeLists';
 import { barcodeSeen, lookUpItem, rankOnSale, useLookUps } from '@/store/research/lookUp';
 
 import { openAttic, setSettings, undo, useAttic } from './attic';
@@ -138,37 +137,6 @@ describe('looking up', () => {
     answers(502);
     await rankOnSale(id, Date.now() + 60_000);
     expect(item(id).ranks).toHaveLength(2);
-  });
-  it('makes an item a copy, confirmed or not, with one undo for the list', async () => {
-    answers({ found: true, record: CARD });
-    const list: Looked[] = [];
-    const beside = { price: 900, cost: 150, use: 'light' } as const;
-    await lookUpList([CARD.barcode, CARD.barcode], (one) => list.push({ times: 2, ...beside, ...one }));
-    expect(list).toHaveLength(1);
-    const ids = makeLooked(
-      [
-        ...list,
-        {
-          digits: '9781234567897',
-          times: 1,
-          price: null,
-          cost: null,
-          use: null,
-          state: 'unknown',
-          record: null,
-          why: '',
-        },
-      ],
-      true,
-    );
-    expect(ids).toHaveLength(3);
-    expect(new Set(ids.map((id) => item(id).code)).size).toBe(3);
-    expect(item(ids[0]!)).toMatchObject({ kind: 'book', readings: [], price: 900, cost: 150, use: 'light' });
-    expect(item(ids[2]!)).toMatchObject({ kind: '', facts: { barcode: '9781234567897' } });
-    undo();
-    expect(ids.map((id) => useAttic.getState().items[id])).toEqual([undefined, undefined, undefined]);
-    expect(item(makeLooked(list, false)[0]!)).toMatchObject({ kind: '' });
-    expect(makeLooked([], true)).toEqual([]);
   });
 });
 

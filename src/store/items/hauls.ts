@@ -2,7 +2,7 @@ import { Haul, type Owner, type Spot } from '@/contract/records';
 import { haulSplit } from '@/core/hauls/haul';
 import { plural } from '@/core/language/plural';
 import { weightOf } from '@/core/listing/effective';
-import { change, newId, setSettings, useAttic, type Put } from '@/store/attic/attic';
+import { change, newId, newIds, setSettings, useAttic, type Put } from '@/store/attic/attic';
 
 import { itemWith } from './items';
 import { kindsNow } from './kinds';
@@ -14,6 +14,21 @@ export function startHaul(name: string, date: string): string {
   workIn(id);
   change('new haul', [{ collection: 'hauls', id, record }]);
   return id;
+}
+
+/** A haul of what was bought by a list, and works in it. @returns its id */
+export function haulOf(haul: {
+  name: string;
+  date: string;
+  cost: number | null;
+  lines: readonly { what: string; count: number; each: number | null }[];
+}): string {
+  const [id, ...lineIds] = newIds(haul.lines.length + 1);
+  const lines = haul.lines.map((line, i) => ({ ...line, id: lineIds[i] }));
+  const record = Haul.parse({ ...haul, id, lines, createdAt: Date.now() });
+  workIn(record.id);
+  change(`haul ${record.name}`, [{ collection: 'hauls', id: record.id, record }], { destructive: true });
+  return record.id;
 }
 
 /** Puts a haul away, or takes it out again; no new items go to one that is put away. */

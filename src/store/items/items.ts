@@ -1,11 +1,11 @@
 import type { MarkdownSteps, Plan, Settings, Item } from '@/contract/records';
 import { planId, Plan as PlanSchema, Item as ItemSchema } from '@/contract/records';
 import { lineFor } from '@/core/hauls/haul';
-import { codeFor, numberOf } from '@/core/identity/code';
+import { codeFor, numberIn, numberOf } from '@/core/identity/code';
 import { withKind } from '@/core/kinds/changeKind';
 import type { FactSpec } from '@/core/kinds/spec';
 import { factsWith } from '@/core/kinds/values';
-import { change, newId, setSettings, useAttic, type Put } from '@/store/attic/attic';
+import { change, newId, newIds, setSettings, useAttic, type Put } from '@/store/attic/attic';
 
 import { kindsNow } from './kinds';
 import { nameOf } from './names';
@@ -24,27 +24,51 @@ export function itemWith(item: Item, part: Partial<Item>): Put {
  * has its numbers for ever, but is not in the attic yet.
  */
 export function newItem(part: Partial<Item> = {}): Item {
+  const { settings } = useAttic.getState();
+  const item = itemNumbered(settings.nextNumber, newId(), part);
+  setSettings({ nextNumber: settings.nextNumber + 1 });
+  return item;
+}
+
+/** Many new items at once, their numbers in a row. Each keeps a code of its own, where it has one. */
+export function newItems(parts: readonly (Partial<Item> & { code?: string })[]): Item[] {
+  const { settings } = useAttic.getState();
+  const ids = newIds(parts.length);
+  let next = settings.nextNumber;
+  const items = parts.map((part, i) => {
+    const number = part.code ? numberIn(settings.codePattern, part.code) : next++;
+    // One id for each.
+    const item = itemNumbered(number ?? 0, ids[i]!, part);
+    return part.code ? { ...item, code: part.code } : item;
+  });
+  setSettings({ nextNumber: next });
+  return items;
+}
+
+/** @param number 0: none of its own */
+function itemNumbered(number: number, id: string, part: Partial<Item>): Item {
   const { settings, hauls } = useAttic.getState();
-  const id = newId();
   const now = Date.now();
   const haul = settings.haulId ? hauls[settings.haulId] : undefined;
+  const lineId = haul ? lineFor(haul, settings.lineId) : null;
   const fresh = ItemSchema.parse({
-    id,
-    code: 'new',
-    number: settings.nextNumber,
     haulId: haul?.id ?? null,
-    lineId: haul ? lineFor(haul, settings.lineId) : null,
+    lineId,
+    // What was bought at a price a piece cost that.
+    cost: haul?.lines.find((l) => l.id === lineId)?.each ?? null,
     spot: haul?.defaults.spot ?? '',
     ownerId: haul?.defaults.ownerId ?? null,
     author: settings.author,
     createdAt: now,
     updatedAt: now,
     ...part,
+    id: part.id ?? id,
+    code: 'new',
+    number: number === 0 ? null : number,
   });
   const kind = part.kind ?? haul?.defaults.kind ?? '';
   const item = { ...fresh, ...withKind(fresh, kind, kindsNow()) };
-  setSettings({ nextNumber: settings.nextNumber + 1 });
-  return { ...item, code: codeNow(item) };
+  return number === 0 ? item : { ...item, code: codeNow(item) };
 }
 
 /** Brings a new item into the attic. @returns its id */

@@ -1,32 +1,18 @@
-import { z } from 'zod';
 import { create } from 'zustand';
 
-import { CatalogueRecord } from '@/contract/catalogue';
-import { Minor } from '@/contract/common';
-import { USES } from '@/contract/records';
-import { MOST_COPIES } from '@/core/catalogue/barcodeList';
-import { change, type Put } from '@/store/attic/attic';
+import type { CatalogueRecord } from '@/contract/catalogue';
 import { wordsFor } from '@/store/base/faults';
-import { newItem } from '@/store/items/items';
-import { allConfirmed } from '@/store/pictures/readings';
 
-import { lookUp, recordBeside } from './lookUp';
-
-/** One article of a list and what the product look-up says of it. */
-export const Looked = z.object({
-  digits: z.string().max(20),
-  times: z.number().int().positive().max(MOST_COPIES),
-  price: Minor.nonnegative().nullable(),
-  cost: Minor.nonnegative().nullable(),
-  use: z.enum(USES).nullable(),
-  state: z.enum(['waiting', 'known', 'unknown', 'trouble']),
-  record: CatalogueRecord.nullable(),
-  why: z.string(),
-});
-export type Looked = z.infer<typeof Looked>;
+import { lookUp } from './lookUp';
 
 /** What the product look-up answered for one barcode. */
-export type LookUpAnswer = Pick<Looked, 'digits' | 'state' | 'record' | 'why'>;
+export interface LookUpAnswer {
+  digits: string;
+  state: 'known' | 'unknown' | 'trouble';
+  record: CatalogueRecord | null;
+  /** Why it could not be asked, in words. */
+  why: string;
+}
 
 /** Asked at the same time: the product look-up has a pace of its own. */
 const AT_ONCE = 3;
@@ -58,24 +44,4 @@ export async function lookUpList(
   } finally {
     useListBusy.setState({ busy: false });
   }
-}
-
-/**
- * Makes items of what was looked up: one a copy, each with its barcode and what stood beside it; those
- * without a card are kept, to be filled in by hand.
- *
- * @param sure a person has said that all of it is right; otherwise it waits at the items to be confirmed
- * @returns the items' ids
- */
-export function makeLooked(looked: readonly Looked[], sure: boolean): string[] {
-  const puts = looked.flatMap(({ digits, times, record, price, cost, use }) =>
-    Array.from({ length: times }, (): Put => {
-      const bare = newItem({ facts: { barcode: digits }, price, cost, use });
-      const told = record ? { ...bare, ...recordBeside(bare, record) } : bare;
-      const item = sure ? { ...told, ...allConfirmed(told) } : told;
-      return { collection: 'items', id: item.id, record: item };
-    }),
-  );
-  if (puts.length > 0) change(`${puts.length} items from a list of barcodes`, puts, { destructive: true });
-  return puts.map((p) => p.id);
 }

@@ -1,3 +1,0 @@
-import { Barcodes } from '@/features/attic/Barcodes';
-
-export default Barcodes;

@@ -1,0 +1,3 @@
+import { TableIn } from '@/features/tables/TableIn';
+
+export default TableIn;

@@ -1,0 +1,3 @@
+import { TablesOut } from '@/features/tables/TablesOut';
+
+export default TablesOut;

@@ -1,0 +1,60 @@
+import type { Item } from '@/contract/records';
+
+import type { StockColumn, StockRow, TableWays } from './column';
+import { dataColumns } from './dataColumns';
+import { kindColumns } from './kindColumns';
+import { notedColumns, ownColumns } from './ownColumns';
+import { pieceColumns } from './pieceColumns';
+
+/**
+ * Every column a table of stock can have, in their usual order: what it is, its specifics, its measurements,
+ * how it is kept and sold, its pieces, what the attic notes of it, and all else as data.
+ *
+ * @param markets whose listings' addresses are among them
+ */
+export function stockColumns(
+  ways: TableWays,
+  markets: readonly { id: string; name: string }[] = [],
+): StockColumn[] {
+  const { first, last } = ownColumns(ways);
+  const { facts, measures } = kindColumns(ways);
+  return [
+    ...first,
+    ...facts,
+    ...measures,
+    ...last,
+    ...pieceColumns(ways),
+    ...notedColumns(ways, markets),
+    ...dataColumns(),
+  ];
+}
+
+/** The lines of one item: one, or one a piece where it is sold in choices. */
+export function stockRows(
+  item: Item,
+  beside: Pick<StockRow, 'links' | 'sold'> = { links: {}, sold: 0 },
+): StockRow[] {
+  const pieces = item.choices?.pieces ?? [];
+  return pieces.length === 0
+    ? [{ item, piece: null, ...beside }]
+    : pieces.map((piece) => ({ item, piece, ...beside }));
+}
+
+/**
+ * The columns saved unless a person chose otherwise: usual ones that say anything of these items.
+ *
+ * @param items all that are saved
+ */
+export function usualColumns(columns: readonly StockColumn[], items: readonly Item[]): StockColumn[] {
+  const always = new Set(['code', 'kind', 'title', 'price', 'cost', 'spot']);
+  const open = new Set(columns.filter((c) => c.usual && !always.has(c.id)));
+  for (const item of items) {
+    const rows = stockRows(item);
+    for (const column of open)
+      // Addresses and sales are not known here: they stay where they are usual.
+      if (column.sort !== 'link' && rows.some((row) => column.of(row) !== null && column.of(row) !== ''))
+        open.delete(column);
+    if (open.size === 0) break;
+  }
+  return columns.filter((c) => c.usual && !(open.has(c) && c.sort !== 'link' && c.id !== 'sold'));
+}
