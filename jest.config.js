@@ -64,7 +64,7 @@ module.exports = {
         '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
       },
       transformIgnorePatterns: [
-        'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|nanoid|idb|date-fns|eventsource-parser|comlink)/?)',
+        'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|nanoid|ics|idb|date-fns|eventsource-parser|comlink)/?)',
       ],
       setupFiles: [
         ...(web.setupFiles ?? []),

@@ -25,6 +25,9 @@ config.resolver.resolveRequest = (context, name, platform) => {
         'tslib.es6.js',
       ),
     };
+  // Its own workers are made of functions' texts, which a bundle has changed: they would never answer.
+  if (name === 'fflate' && /[\\/](?:read|write)-excel-file[\\/]/.test(context.originModulePath))
+    return { type: 'sourceFile', filePath: path.join(__dirname, 'src/workers/packing.ts') };
   return context.resolveRequest(context, name, platform);
 };
 

@@ -21,7 +21,7 @@ import {
   type BoughtLine,
   type PurchaseField,
 } from '@/core/tables/purchases';
-import { decodeText, headed, jsonTable, textTable, type Headed } from '@/core/tables/read';
+import { decodeText, headed, isBlank, jsonTable, textTable, type Headed } from '@/core/tables/read';
 import { dateOrderOf, decimalOf, type FileWays, type RawCell } from '@/core/tables/said';
 import type { StockColumn, TableWays } from '@/core/tables/stock/column';
 import { stockColumns } from '@/core/tables/stock/stockTable';
@@ -108,6 +108,8 @@ export type TableTroubleCode = (typeof TABLE_TROUBLES)[number];
 /** The largest file taken, and the most that may come out of a packed one; bytes. */
 const LARGEST = 60_000_000;
 const LARGEST_INSIDE = 600_000_000;
+/** How much of a text is looked at to see whether it is one, UTF-16 code units. */
+const SEEN = 10_000;
 const MOST_ROWS = 100_000;
 const MOST_COLUMNS = 400;
 
@@ -146,12 +148,16 @@ async function rowsOf(file: Blob): Promise<void> {
     const inside = await filesIn(file).catch(() => null);
     if (!inside) throw new TableTrouble('unread');
     if (inside.reduce((sum, f) => sum + f.size, 0) > LARGEST_INSIDE) throw new TableTrouble('tooLarge');
-    sheets = await workbookSheets(file).catch(() => {
+    sheets = await workbookSheets(file).catch((error: unknown) => {
+      // Most likely the file’s own fault; whoever looks into it needs to know where.
+      console.error('reading a spreadsheet:', error);
       throw new TableTrouble('unread');
     });
     return;
   }
   const { text, encoding } = decodeText(bytes);
+  // No text has these: a picture, an old or locked spreadsheet.
+  if (text.slice(0, SEEN).includes('\u0000')) throw new TableTrouble('unread');
   about.encoding = encoding;
   const records = jsonTable(text);
   const read = records ? null : textTable(text);
@@ -173,8 +179,7 @@ const reader: TableReader = {
     incoming = null;
     plans = [];
     await rowsOf(file);
-    if (sheets.every(({ rows }) => rows.every((row) => row.every((c) => c === null || c === ''))))
-      throw new TableTrouble('nothing');
+    if (sheets.every(({ rows }) => rows.every(isBlank))) throw new TableTrouble('nothing');
   },
   look(sheet, remembered) {
     if (!ways) throw new TableTrouble('lost');

@@ -168,7 +168,7 @@ const HEAD_WITHIN = 12;
  */
 export function headed(rows: readonly (readonly RawCell[])[], isKnown: (heading: string) => boolean): Headed {
   const numbered = rows.map((cells, i) => ({ line: i + 1, cells: [...cells] }));
-  const full = numbered.filter(({ cells }) => cells.some((c) => c !== null && c !== ''));
+  const full = numbered.filter(({ cells }) => !isBlank(cells));
   const width = full.reduce((most, { cells }) => Math.max(most, cells.length), 0);
   const scores = full
     .slice(0, HEAD_WITHIN)
@@ -180,6 +180,11 @@ export function headed(rows: readonly (readonly RawCell[])[], isKnown: (heading:
     head: at === null ? [] : Array.from({ length: width }, (_, i) => String(head[i] ?? '').trim()),
     rows: at === null ? full : full.slice(at + 1),
   };
+}
+
+/** Whether nothing stands in a line. */
+export function isBlank(cells: readonly RawCell[]): boolean {
+  return cells.every((c) => c === null || (typeof c === 'string' && c.trim() === ''));
 }
 
 /** The first line, where it is words over figures; null: the table has no head. */

@@ -1,4 +1,4 @@
-import readWorkbook from 'read-excel-file/web-worker';
+import readWorkbook from 'read-excel-file/universal';
 import writeWorkbook, { type Cell, type Feature } from 'write-excel-file/universal';
 import {
   getCellAddress,

@@ -3,6 +3,7 @@ import { addItem } from '@/store/items/items';
 import { picturesOfLine } from '@/store/tables/beside';
 import { putTableAway } from '@/store/tables/tableIn';
 import { choose, fill, leave, open, press, said, sees } from '@/testing/page';
+import { savedFiles } from '@/testing/savedFiles';
 import { emptyAttic } from '@/testing/world';
 
 import { TableIn } from './TableIn';
@@ -10,22 +11,6 @@ import { TablesOut } from './TablesOut';
 
 const items = () => Object.values(useAttic.getState().items);
 const byCode = (code: string) => items().find((i) => i.code === code);
-
-/** What the page hands over as a file. */
-function saved(): { name: string; text: () => Promise<string> }[] {
-  const files: { name: string; text: () => Promise<string> }[] = [];
-  let last: Blob | null = null;
-  URL.createObjectURL = (blob: Blob) => {
-    last = blob;
-    return 'blob:x';
-  };
-  URL.revokeObjectURL = () => undefined;
-  HTMLAnchorElement.prototype.click = function click() {
-    const blob = last;
-    if (blob) files.push({ name: this.download, text: () => blob.text() });
-  };
-  return files;
-}
 
 async function paste(text: string): Promise<void> {
   await open(TableIn);
@@ -103,6 +88,10 @@ describe('a table that comes in', () => {
     await open(TableIn);
     await choose(new File(['PK\u0003\u0004 but no spreadsheet'], 'stock.xlsx'));
     await sees('It can’t be read: it is damaged');
+    await choose(new File([new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 0, 1, 0, 0, 7])], 'old.xls'));
+    await sees('It can’t be read: it is damaged');
+    await choose(new File([' \n , \n'], 'blank.csv'));
+    await sees('Nothing stands in it. Nothing was changed.');
     expect(items()).toEqual([]);
   });
 
@@ -137,7 +126,7 @@ describe('a table that comes in', () => {
 describe('a table that goes out', () => {
   it('has the columns a person chose, in that order, and is written their way', async () => {
     addItem({ title: '=Jug', price: 2_450, spot: 'A1' });
-    const files = saved();
+    const files = savedFiles();
     await open(TablesOut);
     await press('Choose the columns');
     await press('Move Price, EUR up');
@@ -148,7 +137,7 @@ describe('a table that goes out', () => {
     await press('Save 1 item');
     await sees('Saved.');
     expect(files[0]?.name).toMatch(/^stock-\d{4}-\d\d-\d\d\.csv$/u);
-    const [head, line] = (await files[0]!.text()).split('\r\n');
+    const [head, line] = (await files[0]!.blob.text()).split('\r\n');
     expect(head?.startsWith('Code;Kind;')).toBe(true);
     expect(head).not.toContain('Spot');
     expect(line).toContain("'=Jug");
@@ -160,7 +149,7 @@ describe('a table that goes out', () => {
   });
 
   it('of every sort is saved, also where there is nothing yet', async () => {
-    const files = saved();
+    const files = savedFiles();
     await open(TablesOut);
     for (const table of ['Sales', 'Hauls', 'Payouts', 'Consignors', 'Diary']) {
       await press(table);
@@ -173,7 +162,7 @@ describe('a table that goes out', () => {
     await sees('Save 1 line');
     await press('Save 1 line');
     await sees('Saved.');
-    expect(JSON.parse(await files[0]!.text())).toMatchObject({ what: 'new item', code: 'YA-0001' });
+    expect(JSON.parse(await files[0]!.blob.text())).toMatchObject({ what: 'new item', code: 'YA-0001' });
   });
 });
 

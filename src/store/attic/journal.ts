@@ -5,6 +5,7 @@ import { fieldsOf } from '@/contract/fields';
 import { COLLECTION_NAMES_EVER, SCHEMA_VERSION, upToDate } from '@/contract/migrations';
 import { COLLECTIONS, type CollectionName, type RecordOf } from '@/contract/records';
 import type { Raw } from '@/contract/renamed';
+import { yieldToMain } from '@/store/base/yieldToMain';
 
 import type { Records } from './records';
 
@@ -105,6 +106,35 @@ export function readJournal(
     return edits.every(fits) ? [{ ...read.data, edits } as unknown as Change] : [];
   });
   return { journal, misfits: journal.length === raw.length ? null : text };
+}
+
+/** What is written of changes that are kept: the same each time, and long where very many were changed. */
+const written = new WeakMap<Change, string>();
+/** Edits written before a finger is asked for. */
+const SLICE = 400;
+
+/** The journal as it is stored; a change of very many is written some at a time. */
+export async function journalText(journal: readonly Change[]): Promise<string> {
+  const texts: string[] = [];
+  for (const change of journal) {
+    let text = written.get(change);
+    if (text === undefined) {
+      text = await changeText(change);
+      written.set(change, text);
+    }
+    texts.push(text);
+  }
+  return `[${texts.join(',')}]`;
+}
+
+async function changeText(change: Change): Promise<string> {
+  const { edits, ...about } = change;
+  const parts: string[] = [];
+  for (let at = 0; at < edits.length; at += SLICE) {
+    if (at > 0) await yieldToMain();
+    parts.push(JSON.stringify(edits.slice(at, at + SLICE)).slice(1, -1));
+  }
+  return `${JSON.stringify(about).slice(0, -1)},"edits":[${parts.join(',')}]}`;
 }
 
 /** Adds a change; quick further edits of the same kind to the same record become one with the last. */

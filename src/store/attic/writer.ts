@@ -6,6 +6,7 @@ import { fault } from '@/store/base/faults';
 
 import type { Blobs } from './blobs';
 import { DiskFull, type Disk, type Stored } from './disk';
+import { journalText } from './journal';
 import { pageKey, pageTexts } from './records';
 import { isNone, type AtticStore } from './state';
 import type { Unstored, UnsavedNote } from './unsaved';
@@ -80,7 +81,8 @@ export class Writer {
   }
 
   soon(): void {
-    this.by.state.setState({ savedAt: null });
+    // Told once: a change of many touches each of them.
+    if (this.by.state.getState().savedAt !== null) this.by.state.setState({ savedAt: null });
     this.later(WRITE_DELAY);
   }
 
@@ -139,12 +141,12 @@ export class Writer {
     const set = { ...this.unstoredSettings };
     const texts: Record<string, Stored> = {
       settings: JSON.stringify(now.settings),
-      journal: JSON.stringify(now.journal),
       meta: JSON.stringify({ schema: SCHEMA_VERSION, settingsAt: this.settingsAt }),
     };
     this.pages.clear();
     this.settingsToo = false;
     Object.assign(texts, await pageTexts(now, pages));
+    texts.journal = await journalText(now.journal);
     const stored = [...this.unstored];
     try {
       await disk.write({ ...texts, ...bytes.bytes });

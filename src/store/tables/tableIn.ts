@@ -289,7 +289,7 @@ export function takeTable(then: AfterTaking = () => undefined): Promise<void> {
     let changed = 0;
     for (let at = 0; at < of; at += PORTION) {
       const lines = await worker.ask.taken(at, PORTION, out);
-      const puts = lines.map((line) => ({ line, ...putsOf(line) }));
+      const puts = putsOf(lines);
       for (const { line, ids, makers: some } of puts) {
         makers.push(...some);
         taken.push({ line, ids });
@@ -325,18 +325,30 @@ function keepNumbersFree(codes: readonly string[]): void {
   if (next > nextNumber) setSettings({ nextNumber: next });
 }
 
-function putsOf({ itemId, part, code, times }: TakenLine): { makers: (() => Put)[]; ids: string[] } {
-  if (itemId !== null) {
-    const item = useAttic.getState().items[itemId];
-    return item ? { makers: [() => itemWith(item, part)], ids: [itemId] } : { makers: [], ids: [] };
-  }
-  const items = newItems(
-    Array.from({ length: times }, (_, i) => ({ ...part, ...(code !== null && i === 0 ? { code } : {}) })),
+/** What some lines put into the attic, and the items they are about; new ones are made all at once. */
+function putsOf(lines: readonly TakenLine[]): { line: TakenLine; makers: (() => Put)[]; ids: string[] }[] {
+  const fresh = lines.filter((line) => line.itemId === null);
+  const made = newItems(
+    fresh.flatMap(({ part, code, times }) =>
+      Array.from({ length: times }, (_, i) => ({ ...part, ...(code !== null && i === 0 ? { code } : {}) })),
+    ),
   ).map(withRecord);
-  return {
-    makers: items.map((item) => (): Put => ({ collection: 'items', id: item.id, record: item })),
-    ids: items.map((i) => i.id),
-  };
+  let at = 0;
+  return lines.map((line) => {
+    const { itemId, part, times } = line;
+    if (itemId !== null) {
+      const item = useAttic.getState().items[itemId];
+      return item
+        ? { line, makers: [() => itemWith(item, part)], ids: [itemId] }
+        : { line, makers: [], ids: [] };
+    }
+    const items = made.slice(at, (at += times));
+    return {
+      line,
+      makers: items.map((item) => (): Put => ({ collection: 'items', id: item.id, record: item })),
+      ids: items.map((i) => i.id),
+    };
+  });
 }
 
 /** A new item with what the product look-up said of its barcode, to be confirmed or said to be right. */

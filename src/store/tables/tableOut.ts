@@ -24,7 +24,7 @@ export type ColumnName = Pick<Column<never>, 'id' | 'label'>;
 export type TableFormat = 'csv' | 'xlsx' | 'jsonl';
 
 /** Rows worked out and told at a time. */
-const PORTION = 100;
+const PORTION = 25;
 
 const worker = keptWorker<TableWriter>(
   'saving a table',
