@@ -156,13 +156,13 @@ const Tables = z.object({
       /** Begins with the mark that tells old spreadsheets that it is UTF-8. */
       mark: z.boolean().default(true),
       /** Ids of columns in the person's own order, by the table's name; absent: the usual ones. */
-      columns: z.record(z.string().max(20), z.array(z.string().max(90)).max(800)).default({}),
+      columns: z.record(z.string().max(20), z.array(z.string().max(90)).max(2_000)).default({}),
       /** What the columns of files with the same headings were taken for, the newest first. */
       matches: z
         .array(
           z.object({
             print: z.string().max(2_000),
-            fields: z.array(z.string().max(90).nullable()).max(400),
+            fields: z.array(z.string().max(90).nullable()).max(2_000),
           }),
         )
         .max(30)

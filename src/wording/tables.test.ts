@@ -21,7 +21,7 @@ it.each<[Parameters<typeof cellTrouble>[0], string]>([
   ],
   [{ code: 'copiesUnread', params: { most: 999 } }, 'A whole number of copies, up to 999.'],
   [{ code: 'codeTwice', params: { line: 7 } }, 'Line 7 has the same code: two items can’t have one.'],
-  [{ code: 'noSuchItem', params: {} }, 'There is no such item.'],
+  [{ code: 'codeTaken', params: {} }, 'An item here has that code: give the new one another.'],
   [{ code: 'noCopies', params: {} }, 'It says 0 copies: nothing is made of it.'],
   [{ code: 'nothingSaid', params: {} }, 'Nothing in it is taken: no column that is taken says anything.'],
   [{ code: 'amountNotDigits', params: {} }, 'Use digits only, like 24.00.'],

@@ -23,7 +23,7 @@ const CELLS: Wording<CellTroubleParams> = {
   optionsMissing: () => 'Nothing says which piece it is: a piece’s code, or options and choices.',
   copiesUnread: ({ most }) => `A whole number of copies, up to ${most}.`,
   codeTwice: ({ line }) => `Line ${line} has the same code: two items can’t have one.`,
-  noSuchItem: () => 'There is no such item.',
+  codeTaken: () => 'An item here has that code: give the new one another.',
   noCopies: () => 'It says 0 copies: nothing is made of it.',
   nothingSaid: () => 'Nothing in it is taken: no column that is taken says anything.',
 };

@@ -111,7 +111,7 @@ const LARGEST_INSIDE = 600_000_000;
 /** How much of a text is looked at to see whether it is one, UTF-16 code units. */
 const SEEN = 10_000;
 const MOST_ROWS = 100_000;
-const MOST_COLUMNS = 400;
+const MOST_COLUMNS = 1_500;
 
 class TableTrouble extends Error {
   constructor(code: TableTroubleCode) {
@@ -185,7 +185,7 @@ const reader: TableReader = {
     if (!ways) throw new TableTrouble('lost');
     const rows = sheets[sheet]?.rows ?? [];
     if (rows.length > MOST_ROWS) throw new TableTrouble('tooManyRows');
-    if (rows.some((row) => row.length > MOST_COLUMNS + columns.length)) throw new TableTrouble('tooWide');
+    if (rows.some((row) => row.length > MOST_COLUMNS)) throw new TableTrouble('tooWide');
     const headings = new Headings(columns, ways);
     table = headed(rows, (h) => headings.isKnown(h) || purchaseFields([h])[0] !== null);
     const texts = table.rows
@@ -296,9 +296,9 @@ function shown({ part, ...plan }: LinePlan): ShownLine {
   return { ...plan, changes: plan.changes.slice(0, 40), barcode: part.facts?.barcode ?? '' };
 }
 
-/** One place planned anew. */
-function again(place: number): void {
-  if (place >= 0) plans[place] = planning().plan(place);
+/** Some places planned anew. */
+function again(places: readonly number[]): void {
+  for (const place of places) plans[place] = planning().plan(place);
 }
 
 expose(reader);

@@ -103,13 +103,7 @@ const FRESH = Item.parse({ id: 'fresh', code: 'fresh', author: '', createdAt: 0,
 const OWN = new Set<keyof Item>(['id', 'code', 'number', 'author', 'createdAt', 'updatedAt']);
 
 /** Troubles of a line as a whole: without that cell it would be another line. */
-const OF_LINES = new Set<CellTrouble['code']>([
-  'codeTwice',
-  'tooLong',
-  'noCopies',
-  'nothingSaid',
-  'noSuchItem',
-]);
+const OF_LINES = new Set<CellTrouble['code']>(['codeTwice', 'codeTaken', 'noCopies', 'nothingSaid']);
 
 interface Taken {
   at: number;
@@ -206,7 +200,9 @@ export class TableIn {
       .filter(Boolean);
     if (!found && changes.size === 0 && this.said(head, this.at.code).trim() === '' && troubles.length === 0)
       troubles.push({ column: null, text: '', why: cellNo('nothingSaid').why });
-    const isRefused = troubles.some((t) => !this.options.leaveUnread || OF_LINES.has(t.why.code));
+    const isRefused = troubles.some(
+      (t) => !this.options.leaveUnread || OF_LINES.has(t.why.code) || t.column === this.at.code,
+    );
     return {
       line: head.line,
       outcome: isRefused ? 'refused' : !found ? 'new' : changes.size > 0 ? 'changes' : 'same',
@@ -221,17 +217,31 @@ export class TableIn {
     };
   }
 
-  /** Puts another text in place of a cell. @returns the place of its item among all */
-  correct(line: number, column: number, text: string): number {
+  /** Puts another text in place of a cell. @returns places of items among all that are to be planned anew */
+  correct(line: number, column: number, text: string): number[] {
     const found = this.lines.find((l) => l.line === line);
-    if (found) found.cells[column] = text;
-    return this.placeOf(line);
+    if (!found) return [];
+    const before = codeKey(this.said(found, this.at.code));
+    found.cells[column] = text;
+    const place = this.placeOf(line);
+    if (column !== this.at.code) return [place];
+    // Who else has the old code, or the new one, is no second any more, or is one now.
+    const codes = [before, codeKey(text)];
+    this.firstOf.clear();
+    const touched: number[] = [];
+    for (const [i, head] of this.heads.entries()) {
+      const code = codeKey(this.said(head, this.at.code));
+      if (code !== '' && !this.firstOf.has(code)) this.firstOf.set(code, head.line);
+      if (i === place || (code !== '' && codes.includes(code))) touched.push(i);
+    }
+    return touched;
   }
 
-  /** A person says which item a line is of; null: a new one. */
-  choose(line: number, itemId: string | null): number {
+  /** A person says which item a line is of; null: a new one. @returns places to be planned anew */
+  choose(line: number, itemId: string | null): number[] {
     this.chosen.set(line, itemId);
-    return this.placeOf(line);
+    const place = this.placeOf(line);
+    return place < 0 ? [] : [place];
   }
 
   /** What stands in a line's cells, as text. */
@@ -261,8 +271,14 @@ export class TableIn {
   /** The item a line is about; null: a new one. */
   private itemOf(head: InLine, troubles: LineTrouble[]): Item | null {
     const said = this.chosen.get(head.line);
-    if (said !== undefined) return said === null ? null : (this.index.items.get(said) ?? null);
     const code = codeKey(this.said(head, this.at.code));
+    if (said === null && this.index.codes.has(code))
+      troubles.push({
+        column: this.at.code,
+        text: this.said(head, this.at.code),
+        why: cellNo('codeTaken').why,
+      });
+    if (said !== undefined) return said === null ? null : (this.index.items.get(said) ?? null);
     const first = code === '' ? undefined : this.firstOf.get(code);
     if (first !== undefined && first !== head.line)
       troubles.push({

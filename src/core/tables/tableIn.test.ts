@@ -194,8 +194,11 @@ describe('a line of a table', () => {
     expect(text(list, there).plans[0]).toMatchObject({ outcome: 'new', itemId: null });
     const found = text(list, there, { foundBy: 'barcode' });
     expect(found.plans[0]).toMatchObject({ outcome: 'changes', itemId: 'b', part: { price: 300 } });
-    found.table.choose(2, null);
+    expect(found.table.choose(2, null)).toEqual([0]);
     expect(found.table.plan(0)).toMatchObject({ outcome: 'new' });
+    const coded = text('code,price\nYA-0001,3.00\n', there);
+    coded.table.choose(2, null);
+    expect(coded.table.plan(0).troubles[0]?.why.code).toBe('codeTaken');
     found.table.choose(2, 'a');
     expect(found.table.plan(0)).toMatchObject({ outcome: 'changes', itemId: 'a' });
   });
@@ -205,9 +208,12 @@ describe('a line of a table', () => {
     const found = text(file, there);
     expect(found.plans.map((p) => p.outcome)).toEqual(['refused', 'refused']);
     expect(found.plans[1]?.troubles[0]?.why).toEqual({ code: 'codeTwice', params: { line: 2 } });
-    expect(found.table.correct(2, 1, '25,00')).toBe(0);
+    expect(found.table.correct(2, 1, '25,00')).toEqual([0]);
     expect(found.table.plan(0)).toMatchObject({ outcome: 'changes', part: { price: 2_500, spot: 'B7' } });
     expect(found.table.texts(2)).toEqual(['YA-0001', '25,00', 'B7']);
+    // With another code the first is no first any more: both lines are looked at again.
+    expect(found.table.correct(2, 0, 'YA-0002')).toEqual([0, 1]);
+    expect([found.table.plan(0).itemId, found.table.plan(1).outcome]).toEqual(['b', 'changes']);
     const without = text(file, there, { leaveUnread: true }).plans;
     expect(without.map((p) => [p.outcome, p.part])).toEqual([
       ['changes', { spot: 'B7' }],

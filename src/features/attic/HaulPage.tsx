@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import type { Haul } from '@/contract/records';
 import { haulCount, haulItems, type Progress, type Standing } from '@/core/hauls/haul';
 import { plural } from '@/core/language/plural';
+import { formatMoney } from '@/core/money/money';
 import { useUnheard } from '@/parts/trade/Calm';
 import { FillInButton } from '@/parts/trade/FillInButton';
 import { ItemLine } from '@/parts/trade/ItemLine';
@@ -98,6 +99,12 @@ function isDay(text: string): boolean {
   return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
 }
 
+/** What one piece of a line was bought at, where that is known. */
+function eachWords({ lines }: Haul, id: string, currency: string): string {
+  const each = lines.find((l) => l.id === id)?.each ?? null;
+  return each === null ? '' : ` · ${formatMoney(each, currency)} each`;
+}
+
 function progressWords({ bought, taken, listed, sold, waiting }: Progress): string {
   return `${bought} bought · ${taken} taken in · ${listed} listed · ${sold} sold · ${waiting} waiting`;
 }
@@ -139,6 +146,7 @@ function PutAway({ haul }: { haul: Haul }) {
 
 function Lines({ haul }: { haul: Haul }) {
   const items = useAttic((s) => s.items);
+  const currency = useAttic((s) => s.settings.currency);
   const standing = useStanding();
   const unheard = useUnheard();
   const counted = haulCount(haul, Object.values(items), standing);
@@ -166,7 +174,7 @@ function Lines({ haul }: { haul: Haul }) {
           <View style={{ flex: 1 }}>
             <Text variant="strong">{line.what}</Text>
             <Text variant="small" tone="soft" figures>
-              {progressWords(line)}
+              {progressWords(line) + eachWords(haul, line.id, currency)}
             </Text>
           </View>
           <SignButton

@@ -6,6 +6,7 @@ import type { Item } from '@/contract/records';
 import { counted, plural } from '@/core/language/plural';
 import { EVERYTHING, filtered } from '@/core/stock/filter';
 import { groupWords } from '@/core/stock/groups';
+import { usualColumns } from '@/core/tables/stock/stockTable';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { BackTo } from '@/parts/ui/BackTo';
 import { Button, Chip, ChipRow } from '@/parts/ui/Button';
@@ -22,10 +23,9 @@ import {
   columnsChosen,
   saveTable,
   setTableWays,
-  stockColumnsNow,
   stockSource,
   TABLES,
-  usualStockColumns,
+  useStockColumns,
   type TableName,
 } from '@/store/tables/tableOut';
 
@@ -83,8 +83,8 @@ function useScope(isChosen: boolean) {
 
 function StockOut({ isChosen }: { isChosen: boolean }) {
   const { list, scope, setScope, options } = useScope(isChosen);
-  const columns = useMemo(() => stockColumnsNow(), []);
-  const usual = useMemo(() => usualStockColumns(list), [list]);
+  const columns = useStockColumns();
+  const usual = useMemo(() => usualColumns(columns, list), [columns, list]);
   const kept = useAttic((s) => s.settings.tables.columns.stock);
   const chosen = useMemo(() => columnsChosen(kept, columns, usual), [kept, columns, usual]);
   return (

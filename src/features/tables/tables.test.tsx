@@ -118,8 +118,10 @@ describe('a table that comes in', () => {
         ],
       },
     ]);
+    const [haul] = Object.values(useAttic.getState().hauls);
+    const crate = addItem({ lineId: haul!.lines[1]!.id });
     // What is taken in of it cost what it was bought at.
-    undo();
+    expect(useAttic.getState().items[crate]).toMatchObject({ haulId: haul!.id, cost: 200 });
   });
 });
 

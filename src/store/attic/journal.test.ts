@@ -1,7 +1,8 @@
 import { SCHEMA_VERSION } from '@/contract/migrations';
-import { Item } from '@/contract/records';
+import { Item, Picture } from '@/contract/records';
 
-import { journalText, readJournal, type Change } from './journal';
+import { inverseOf, journalText, readJournal, type Change } from './journal';
+import { noRecords } from './records';
 
 const item = (n: number) =>
   Item.parse({
@@ -32,4 +33,24 @@ it('is written whole however much was changed at once, and as it was each time',
   expect(await journalText(journal)).toBe(text);
   expect(readJournal(text, SCHEMA_VERSION)).toMatchObject({ misfits: null, journal });
   expect(await journalText([])).toBe('[]');
+});
+
+it('takes a new item back with the pictures that came to it since', () => {
+  const picture = Picture.parse({
+    id: 'p1',
+    itemId: 'i0',
+    origin: 'file',
+    author: 'Me',
+    addedAt: 0,
+    width: 10,
+    height: 10,
+    bytes: 10,
+  });
+  const records = noRecords();
+  records.items = { i0: { ...item(0), pictureIds: ['p1', 'gone'] } };
+  records.pictures = { p1: picture };
+  expect(inverseOf(made(1), records).map((e) => [e.collection, e.id, e.after])).toEqual([
+    ['items', 'i0', null],
+    ['pictures', 'p1', null],
+  ]);
 });

@@ -3,7 +3,7 @@ import { z } from 'zod';
 
 import { fieldsOf } from '@/contract/fields';
 import { COLLECTION_NAMES_EVER, SCHEMA_VERSION, upToDate } from '@/contract/migrations';
-import { COLLECTIONS, type CollectionName, type RecordOf } from '@/contract/records';
+import { COLLECTIONS, type CollectionName, type Item, type RecordOf } from '@/contract/records';
 import type { Raw } from '@/contract/renamed';
 import { yieldToMain } from '@/store/base/yieldToMain';
 
@@ -189,6 +189,13 @@ export function slim(edit: Edit): Edit {
   return { ...edit, before: some(was), after: some(became) } as unknown as Edit;
 }
 
+function withoutPictures({ pictureIds }: Item, records: Records): Edit[] {
+  return pictureIds.flatMap((id): Edit[] => {
+    const before = records.pictures[id];
+    return before ? [{ collection: 'pictures', id, before, after: null }] : [];
+  });
+}
+
 /**
  * The edits that take a change back, leaving alone what was changed since: only fields that the
  * change altered and that still hold what it put there go back.
@@ -199,6 +206,9 @@ export function inverseOf(change: Change, records: Records): Edit[] {
     const present = records[collection][id] ?? null;
     if (before === null) {
       if (present) edits.push({ collection, id, before: present, after: null });
+      // Pictures that came to it since are its own: nobody would ever see them again.
+      // Of this collection, as was just asked.
+      if (present && collection === 'items') edits.push(...withoutPictures(present as Item, records));
     } else if (after === null) {
       edits.push({ collection, id, before: present, after: before });
     } else if (present !== null) {

@@ -50,7 +50,7 @@ function itemNumbered(number: number, id: string, part: Partial<Item>): Item {
   const { settings, hauls } = useAttic.getState();
   const now = Date.now();
   const haul = settings.haulId ? hauls[settings.haulId] : undefined;
-  const lineId = haul ? lineFor(haul, settings.lineId) : null;
+  const lineId = haul ? lineFor(haul, part.lineId ?? settings.lineId) : null;
   const fresh = ItemSchema.parse({
     haulId: haul?.id ?? null,
     lineId,

@@ -11,6 +11,7 @@ import {
   saveNow,
   unsavedBlobs,
   useAttic,
+  type ChangeOptions,
 } from '@/store/attic/attic';
 import { unlessExpected, wordsFor } from '@/store/base/faults';
 import { addItem, itemWith } from '@/store/items/items';
@@ -65,7 +66,11 @@ export function keepPictures(
 }
 
 /** Makes pictures of what was kept, in order. */
-export async function takeKept(waiting: readonly Waiting[], onEach?: TakeOptions['onEach']): Promise<Taken> {
+export async function takeKept(
+  waiting: readonly Waiting[],
+  onEach?: TakeOptions['onEach'],
+  options: ChangeOptions = {},
+): Promise<Taken> {
   const notTaken: NotTaken[] = [];
   let itemId: string | null = null;
   // What the first was to show, the first that can be taken shows.
@@ -74,7 +79,7 @@ export async function takeKept(waiting: readonly Waiting[], onEach?: TakeOptions
     shown ||= about.shows;
     const { name } = about;
     try {
-      const outcome = await takeOne(about, file, shown);
+      const outcome = await takeOne(about, file, shown, options);
       if (outcome === 'taken') shown = '';
       else if (outcome !== 'removed') notTaken.push({ name, why: pictureTroubleWords(outcome) });
     } catch (error) {
@@ -109,6 +114,7 @@ async function takeOne(
   about: Incoming,
   bytes: Blob,
   shows: string,
+  options: ChangeOptions,
 ): Promise<'taken' | 'removed' | PictureTrouble> {
   const isRecorded = useAttic.getState().pictures[about.id] !== undefined;
   // It is a picture already where only its mark was left. A record may come without bytes: what is typed is
@@ -128,7 +134,7 @@ async function takeOne(
   putBlob(pictureKey(about.id, 'thumb'), taken.thumb);
   if (clip) putBlob(pictureKey(about.id, 'clip'), clip.bytes);
   const item = useAttic.getState().items[about.itemId];
-  if (!isRecorded && item) addRecord(item, about, shows, { taken, clip });
+  if (!isRecorded && item) addRecord(item, about, shows, { taken, clip }, options);
   await saveNow();
   return 'taken';
 }
@@ -141,6 +147,7 @@ function addRecord(
   { id, origin }: Incoming,
   shows: string,
   { taken, clip }: { taken: Made<TakenPicture>; clip: Made<TakenClip> | null },
+  options: ChangeOptions,
 ): void {
   const { width, height, takenAt, exam, full, thumb } = taken;
   const picture = Picture.parse({
@@ -157,10 +164,14 @@ function addRecord(
     exam,
     clip: clip ? { seconds: clip.seconds, type: clip.type } : null,
   });
-  change('picture added', [
-    { collection: 'pictures', id, record: picture },
-    itemWith(item, { pictureIds: [...item.pictureIds, id] }),
-  ]);
+  change(
+    'picture added',
+    [
+      { collection: 'pictures', id, record: picture },
+      itemWith(item, { pictureIds: [...item.pictureIds, id] }),
+    ],
+    options,
+  );
 }
 
 export function removePicture(item: Item, id: string): void {

@@ -119,7 +119,8 @@ export async function takePicturesBeside(
       }
       if (item && files.length > 0) {
         const waiting = await keepIncoming(item.id, files, { begins: false, origin: 'file', shows: '' });
-        const { notTaken } = await takeKept(waiting);
+        // With a new item its pictures go, when it is taken back: they are no changes of their own.
+        const { notTaken } = await takeKept(waiting, undefined, { ownUndo: line.itemId === null });
         usePicturesBeside.setState((s) => ({ notTaken: [...s.notTaken, ...notTaken] }));
       }
       usePicturesBeside.setState({ done: i + 1 });

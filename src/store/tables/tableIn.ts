@@ -35,6 +35,8 @@ export interface TableInState {
   counts: TableCounts | null;
   /** Lines a person leaves out. */
   except: ReadonlySet<number>;
+  /** Grows with every table: what was begun for an earlier one is no longer wanted. */
+  job: number;
   /** Grows whenever a line is planned anew: what shows lines asks again. */
   round: number;
   trouble: string | null;
@@ -62,6 +64,7 @@ const NOTHING: TableInState = {
   of: 0,
   counts: null,
   except: new Set(),
+  job: 0,
   round: 0,
   trouble: null,
   made: [],
@@ -102,12 +105,13 @@ function troubleWords(error: unknown): string {
 
 /** Every step of it ends in the state: done, or what went wrong. */
 async function doing(step: TableInState['step'], work: () => Promise<void>): Promise<void> {
-  const before = useTableIn.getState().step;
+  const { step: before, job } = useTableIn.getState();
   useTableIn.setState({ step, trouble: null, done: 0, of: 0 });
   try {
     await work();
   } catch (error) {
-    if (error instanceof Stopped) return;
+    // Stopped, or put away meanwhile: nobody waits for it.
+    if (error instanceof Stopped || useTableIn.getState().job !== job) return;
     useTableIn.setState({ step: step === 'reading' ? 'none' : before, trouble: troubleWords(error) });
   }
 }
@@ -122,7 +126,7 @@ class Stopped extends Expected {
 /** Puts the table away. What was taken of it stays. */
 export function putTableAway(): void {
   worker.stop();
-  useTableIn.setState(NOTHING);
+  useTableIn.setState((s) => ({ ...NOTHING, job: s.job + 1 }));
 }
 
 /** Stops what takes its time; the table stays to be matched again. */
@@ -141,7 +145,11 @@ export function stopPreview(): void {
 export async function openTable(file: Blob, name: string): Promise<void> {
   worker.stop();
   useTableRecords.setState({}, true);
-  useTableIn.setState({ ...NOTHING, name });
+  useTableIn.setState((s) => ({ ...NOTHING, name, job: s.job + 1 }));
+  const { job } = useTableIn.getState();
+  const goOn = () => {
+    if (useTableIn.getState().job !== job) throw new Stopped();
+  };
   await doing('reading', async () => {
     const { settings, kinds, specifics, groups, hauls, owners, items } = useAttic.getState();
     await worker.ask.begin({
@@ -156,9 +164,11 @@ export async function openTable(file: Blob, name: string): Promise<void> {
     const all = Object.values(items);
     for (let at = 0; at < all.length; at += PORTION) {
       await worker.ask.addItems(all.slice(at, at + PORTION));
+      goOn();
       useTableIn.setState({ done: Math.min(at + PORTION, all.length), of: all.length });
     }
     await worker.ask.open(file);
+    goOn();
     await lookAt(0);
   });
 }
@@ -170,7 +180,9 @@ export function chooseSheet(sheet: number): Promise<void> {
 
 async function lookAt(sheet: number): Promise<void> {
   const { matches } = useAttic.getState().settings.tables;
+  const { job } = useTableIn.getState();
   const opened = await worker.ask.look(sheet, matches);
+  if (useTableIn.getState().job !== job) throw new Stopped();
   const { decimal, dates } = opened;
   useTableIn.setState({
     step: 'matching',
@@ -368,7 +380,10 @@ export const MOST_LOOKED_UP = 500;
 /** Has the barcodes of new lines looked up that were not yet. @returns how many were too many */
 export async function lookTableUp(): Promise<number> {
   const all = [...new Set(await worker.ask.barcodes())];
-  const open = all.filter((digits) => useTableRecords.getState()[digits]?.record === undefined);
+  const open = all.filter((digits) => {
+    const { state = 'trouble' } = useTableRecords.getState()[digits] ?? {};
+    return state === 'trouble';
+  });
   await lookUpList(open.slice(0, MOST_LOOKED_UP), (answer) =>
     useTableRecords.setState({ [answer.digits]: answer }),
   );

@@ -1,9 +1,11 @@
+import { useMemo } from 'react';
+
 import type { Item } from '@/contract/records';
 import { ownAddress } from '@/core/listing/link';
 import { fromLocal, toLocal } from '@/core/tables/localTime';
-import type { StockColumn, TableWays } from '@/core/tables/stock/column';
+import type { StockColumn } from '@/core/tables/stock/column';
 import { pictureName } from '@/core/tables/stock/ownColumns';
-import { stockColumns, stockRows, usualColumns } from '@/core/tables/stock/stockTable';
+import { stockColumns, stockRows } from '@/core/tables/stock/stockTable';
 import type { Column } from '@/core/tables/value';
 import { setSettings, useAttic } from '@/store/attic/attic';
 import { saveFile } from '@/store/base/files';
@@ -12,7 +14,7 @@ import { keptWorker } from '@/store/base/workers';
 import { yieldToMain } from '@/store/base/yieldToMain';
 import { zipped } from '@/store/base/zip';
 import { useCourier } from '@/store/courier/courierLink';
-import { kindsNow } from '@/store/items/kinds';
+import { useWays } from '@/store/items/ways';
 import { readShown } from '@/store/pictures/pictures';
 import type { TableWriter } from '@/workers/tablewriter.worker';
 
@@ -33,16 +35,16 @@ const worker = keptWorker<TableWriter>(
 
 export type Progress = (done: number, of: number) => void;
 
-/** By what names and moments of this attic are written just now. */
-function tableWaysNow(): TableWays {
-  const { settings, groups, hauls, owners } = useAttic.getState();
-  const { currency, units } = settings;
-  return { kinds: kindsNow(), currency, units, groups, hauls, owners, toLocal, fromLocal };
-}
-
-/** Every column a table of stock can have here. */
-export function stockColumnsNow(): StockColumn[] {
-  return stockColumns(tableWaysNow(), useCourier.getState().markets);
+/** Every column a table of stock can have here, as names and marketplaces are now. */
+export function useStockColumns(): StockColumn[] {
+  const ways = useWays();
+  const hauls = useAttic((s) => s.hauls);
+  const owners = useAttic((s) => s.owners);
+  const markets = useCourier((s) => s.markets);
+  return useMemo(
+    () => stockColumns({ ...ways, hauls, owners, toLocal, fromLocal }, markets),
+    [ways, hauls, owners, markets],
+  );
 }
 
 /** The columns that are saved: those a person chose, in that order, or the usual ones. */
@@ -71,11 +73,6 @@ export function setTableWays(
 ): void {
   const { tables } = useAttic.getState().settings;
   setSettings({ tables: { ...tables, ...part } });
-}
-
-/** Which columns say anything of these items, worked out without holding a finger up. */
-export function usualStockColumns(items: readonly Item[]): StockColumn[] {
-  return usualColumns(stockColumnsNow(), items);
 }
 
 /** What stands beside items in a table of stock: where they can be seen, and how often they were sold. */

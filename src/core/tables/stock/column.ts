@@ -38,7 +38,7 @@ export interface CellTroubleParams extends BulkTroubleParams, BarcodeTroublePara
   optionsMissing: None;
   copiesUnread: { most: number };
   codeTwice: { line: number };
-  noSuchItem: None;
+  codeTaken: None;
   noCopies: None;
   nothingSaid: None;
 }
@@ -67,7 +67,7 @@ type Plain =
   | 'dateUnread'
   | 'dataUnread'
   | 'optionsMissing'
-  | 'noSuchItem'
+  | 'codeTaken'
   | 'noCopies'
   | 'nothingSaid';
 export function cellNo(code: Plain): { ok: false; why: CellTrouble } {

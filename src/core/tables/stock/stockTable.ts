@@ -40,21 +40,34 @@ export function stockRows(
     : pieces.map((piece) => ({ item, piece, ...beside }));
 }
 
+/** Saved whatever the items say. */
+const ALWAYS = new Set(['code', 'kind', 'title', 'price', 'cost', 'spot', 'sold']);
+
 /**
  * The columns saved unless a person chose otherwise: usual ones that say anything of these items.
  *
- * @param items all that are saved
+ * @param items all that are saved; each is looked at once, however many columns there are
  */
 export function usualColumns(columns: readonly StockColumn[], items: readonly Item[]): StockColumn[] {
-  const always = new Set(['code', 'kind', 'title', 'price', 'cost', 'spot']);
-  const open = new Set(columns.filter((c) => c.usual && !always.has(c.id)));
+  const answered = new Set<string>();
+  const open = new Set(
+    columns.filter((c) => c.usual && !isOfKind(c) && c.sort !== 'link' && !ALWAYS.has(c.id)),
+  );
   for (const item of items) {
+    for (const id in item.facts) answered.add(`fact:${id}`);
+    for (const id in item.measurements) answered.add(`measure:${id}`);
+    if (open.size === 0) continue;
     const rows = stockRows(item);
     for (const column of open)
-      // Addresses and sales are not known here: they stay where they are usual.
-      if (column.sort !== 'link' && rows.some((row) => column.of(row) !== null && column.of(row) !== ''))
+      if (rows.some((row) => column.of(row) !== null && column.of(row) !== '')) {
+        answered.add(column.id);
         open.delete(column);
-    if (open.size === 0) break;
+      }
   }
-  return columns.filter((c) => c.usual && !(open.has(c) && c.sort !== 'link' && c.id !== 'sold'));
+  return columns.filter((c) => c.usual && (ALWAYS.has(c.id) || c.sort === 'link' || answered.has(c.id)));
+}
+
+/** One of the very many that only some kinds are asked. */
+function isOfKind({ id }: StockColumn): boolean {
+  return id.startsWith('fact:') || id.startsWith('measure:');
 }
