@@ -10,7 +10,7 @@ import { dateOrderOf, decimalOf, isoDate, saidIn, type RawCell } from './said';
 import { checkDigit } from '../identity/gtin';
 import { BUILT_IN } from '../kinds/tree';
 import type { TableWays } from './stock/column';
-import { stockColumns } from './stock/stockTable';
+import { stockColumns, usualColumns } from './stock/stockTable';
 
 const ways: TableWays = {
   kinds: BUILT_IN,
@@ -287,6 +287,18 @@ describe('a cell', () => {
     expect(saidIn(new Date('2026-11-08T00:00:00Z'), 'day', file)).toBe('2026-11-08');
     expect(saidIn(9780306406157, 'words', file)).toBe('9780306406157');
   });
+});
+
+it('has the columns that say anything of some items, and a few always', () => {
+  const item = anItem({
+    use: 'light',
+    parked: { facts: { author: 'M. Tarrant' }, measurements: { chest: 540 } },
+  });
+  const ids = usualColumns(columns, [item, anItem({ facts: { brand: 'Kittiwake' } })]).map((c) => c.id);
+  expect(ids).toEqual(
+    expect.arrayContaining(['code', 'price', 'sold', 'use', 'fact:author', 'fact:brand', 'measure:chest']),
+  );
+  for (const id of ['fact:colour', 'description', 'weight', 'data:flaws']) expect(ids).not.toContain(id);
 });
 
 // RFC 4180, and what spreadsheets write beside it.

@@ -54,8 +54,11 @@ export function usualColumns(columns: readonly StockColumn[], items: readonly It
     columns.filter((c) => c.usual && !isOfKind(c) && c.sort !== 'link' && !ALWAYS.has(c.id)),
   );
   for (const item of items) {
-    for (const id in item.facts) answered.add(`fact:${id}`);
-    for (const id in item.measurements) answered.add(`measure:${id}`);
+    // What its kind does not ask is said, too.
+    for (const { facts, measurements } of [item, item.parked]) {
+      for (const id in facts) answered.add(`fact:${id}`);
+      for (const id in measurements) answered.add(`measure:${id}`);
+    }
     if (open.size === 0) continue;
     const rows = stockRows(item);
     for (const column of open)
