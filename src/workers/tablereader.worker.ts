@@ -24,6 +24,7 @@ import {
 import { decodeText, headed, isBlank, jsonTable, textTable, type Headed } from '@/core/tables/read';
 import { dateOrderOf, decimalOf, type FileWays, type RawCell } from '@/core/tables/said';
 import type { StockColumn, TableWays } from '@/core/tables/stock/column';
+import { isPieceColumn } from '@/core/tables/stock/pieceColumns';
 import { stockColumns } from '@/core/tables/stock/stockTable';
 import { workbookSheets } from '@/core/tables/xlsx';
 
@@ -145,6 +146,7 @@ async function rowsOf(file: Blob): Promise<void> {
   about = { encoding: '', separator: '' };
   if (bytes[0] === 0x50 && bytes[1] === 0x4b) {
     // What would fill the memory is found out before it is unpacked.
+    // One that begins like a packed file and is none: said to the person just below, and nobody’s fault.
     const inside = await filesIn(file).catch(() => null);
     if (!inside) throw new TableTrouble('unread');
     if (inside.reduce((sum, f) => sum + f.size, 0) > LARGEST_INSIDE) throw new TableTrouble('tooLarge');
@@ -213,10 +215,7 @@ const reader: TableReader = {
       ...file,
       unsure: { decimal: decimal === null, dates: dates === null },
       fields: columns
-        .filter(
-          (c) =>
-            c.read || c.id === 'code' || c.id === 'pictures' || /^(?:option:|choice:|piece\.)/u.test(c.id),
-        )
+        .filter((c) => c.read || c.id === 'code' || c.id === 'pictures' || isPieceColumn(c))
         .map(({ id, label }) => ({ id, label })),
     };
   },

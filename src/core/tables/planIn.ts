@@ -5,7 +5,7 @@ import { unitIn } from './match';
 import { saidIn, type FileWays, type RawCell } from './said';
 import { canonicalBarcode } from '../identity/gtin';
 import { cellNo, type CellTrouble, type StockColumn, type TableWays } from './stock/column';
-import { readPiece, saysPiece } from './stock/pieceColumns';
+import { isPieceColumn, readPiece, saysPiece } from './stock/pieceColumns';
 import { textOf } from './value';
 
 /** By what a line's item is found: its code alone, or else its barcode where one item alone has that. */
@@ -143,7 +143,7 @@ export class TableIn {
       return at < 0 ? [] : [{ at, column, unit: unitOf(column, head[at] ?? '') }];
     });
     this.fields = found.filter(({ column }) => column.read);
-    this.pieces = found.filter(({ column }) => /^(?:option:|choice:|piece\.)/u.test(column.id));
+    this.pieces = found.filter(({ column }) => isPieceColumn(column));
     const place = (id: string) => fields.indexOf(id);
     this.at = {
       code: place('code'),

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import { View } from 'react-native';
 
 import type { Haul } from '@/contract/records';
-import { haulCount, haulItems, type Progress, type Standing } from '@/core/hauls/haul';
+import { haulCount, haulItems, type Progress } from '@/core/hauls/haul';
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { useUnheard } from '@/parts/trade/Calm';
@@ -17,6 +17,7 @@ import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useTextDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
+import { haulStanding } from '@/store/derived/standing';
 import { editHaul, putHaulAway, workIn } from '@/store/items/hauls';
 import { useKinds } from '@/store/items/kinds';
 
@@ -109,15 +110,6 @@ function progressWords({ bought, taken, listed, sold, waiting }: Progress): stri
   return `${bought} bought · ${taken} taken in · ${listed} listed · ${sold} sold · ${waiting} waiting`;
 }
 
-/** Where the attic's items stand, as far as the courier told. */
-function useStanding(): Standing {
-  const told = useCourier((s) => s.items);
-  return (item) => ({
-    listed: told[item.id]?.listings.some((l) => l.state === 'live') ?? false,
-    sold: Boolean(told[item.id]?.sale),
-  });
-}
-
 /** Once all of it is done with it need not be offered any more. */
 function PutAway({ haul }: { haul: Haul }) {
   const items = useAttic((s) => s.items);
@@ -147,7 +139,7 @@ function PutAway({ haul }: { haul: Haul }) {
 function Lines({ haul }: { haul: Haul }) {
   const items = useAttic((s) => s.items);
   const currency = useAttic((s) => s.settings.currency);
-  const standing = useStanding();
+  const standing = haulStanding(useCourier((s) => s.items));
   const unheard = useUnheard();
   const counted = haulCount(haul, Object.values(items), standing);
   return (

@@ -1,4 +1,5 @@
 import type { CourierItemView } from '@/contract/courier';
+import type { Standing } from '@/core/hauls/haul';
 import { notTaken } from '@/core/listing/signState';
 
 /** How an item stands at the marketplaces, as the courier says. */
@@ -11,4 +12,12 @@ export function standingOf(view: CourierItemView | undefined): 'unlisted' | 'lis
 /** Whether a marketplace did not take it, or a change of it, as long as it is to be sold. */
 export function isRefused(view: CourierItemView | undefined): boolean {
   return !view?.sale && (view?.listings.some(notTaken) ?? false);
+}
+
+/** Where the items of a haul stand, as far as the courier told. */
+export function haulStanding(told: Readonly<Record<string, CourierItemView>>): Standing {
+  return (item) => ({
+    listed: told[item.id]?.listings.some((l) => l.state === 'live') ?? false,
+    sold: Boolean(told[item.id]?.sale),
+  });
 }

@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 
-import type { Item } from '@/contract/records';
 import { consignorStatement } from '@/core/consign/statement';
 import { haulCount } from '@/core/hauls/haul';
 import {
@@ -21,7 +20,7 @@ import type { Column } from '@/core/tables/value';
 import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { consignedSales } from '@/store/derived/consigned';
-import { standingOf } from '@/store/derived/standing';
+import { haulStanding } from '@/store/derived/standing';
 import { useSales, type SoldItem } from '@/store/derived/useSales';
 import { kindsNow } from '@/store/items/kinds';
 import { nameOr } from '@/store/items/names';
@@ -93,12 +92,9 @@ function saleRow(sold: SoldItem): SaleRow {
 
 function haulRows(): HaulRow[] {
   const { hauls, items } = useAttic.getState();
-  const views = useCourier.getState().items;
   const all = Object.values(items);
-  const standing = (item: Item) => {
-    const at = standingOf(views[item.id]);
-    return { listed: at === 'listed', sold: at === 'sold' };
-  };
+  // The same as on a haul's own page.
+  const standing = haulStanding(useCourier.getState().items);
   return Object.values(hauls)
     .sort((a, b) => b.date.localeCompare(a.date))
     .map((haul) => {

@@ -49,6 +49,11 @@ export function pieceColumns({ currency }: TableWays): StockColumn[] {
   ];
 }
 
+/** Whether a column says which piece a line is of, or something of it. */
+export function isPieceColumn({ id }: StockColumn): boolean {
+  return /^(?:option:|choice:|piece\.)/u.test(id);
+}
+
 /** What the piece columns of one line say, by the columns' ids. */
 export type PieceSaid = Readonly<Record<string, string>>;
 
