@@ -73,15 +73,28 @@ const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 /** What it is called aloud. */
 const nameOf = (e: Element) => e.getAttribute('aria-label') ?? e.textContent ?? '';
 
-/** Presses what has this name, the first of them. */
+/** As a person waits: a busy machine may be slow, and only what never comes is a fault. */
+const PATIENCE = 20_000;
+
+/** @returns what is looked for, as soon as it is there @throws Error with these words, if it never comes */
+async function once<T>(look: () => T | undefined, missing: () => string): Promise<T> {
+  const until = performance.now() + PATIENCE;
+  for (let found = look(); ; found = look()) {
+    if (found !== undefined) return found;
+    if (performance.now() > until) throw new Error(missing());
+    await settled(50);
+  }
+}
+
+const PRESSED = 'button, [role=button], [role=link], [role=radio], [role=switch], [role=checkbox]';
+
+/** Presses what has this name, the first of them, once it is there. */
 export async function press(name: string | RegExp): Promise<void> {
-  const all = [
-    ...document.querySelectorAll(
-      'button, [role=button], [role=link], [role=radio], [role=switch], [role=checkbox]',
-    ),
-  ];
-  const found = all.find((e) => (typeof name === 'string' ? nameOf(e) === name : name.test(nameOf(e))));
-  if (!found) throw new Error(`There is no “${name}” among: ${all.map(nameOf).join(' | ')}`);
+  const all = () => [...document.querySelectorAll(PRESSED)];
+  const found = await once(
+    () => all().find((e) => (typeof name === 'string' ? nameOf(e) === name : name.test(nameOf(e)))),
+    () => `There is no “${name}” among: ${all().map(nameOf).join(' | ')}`,
+  );
   await user.click(found);
   await settled();
 }
@@ -92,16 +105,18 @@ export function canPress(name: string): boolean {
   return found !== undefined && !found.disabled && found.getAttribute('aria-disabled') !== 'true';
 }
 
-/** The field whose name begins so. */
-export function field(label: string): HTMLInputElement {
-  const found = document.querySelector<HTMLInputElement>(`:is(input, textarea)[aria-label^="${label}"]`);
-  if (!found) throw new Error(`There is no field “${label}”.`);
-  return found;
+/** The field whose name begins so, once it is there. */
+export function field(label: string): Promise<HTMLInputElement> {
+  return once(
+    () =>
+      document.querySelector<HTMLInputElement>(`:is(input, textarea)[aria-label^="${label}"]`) ?? undefined,
+    () => `There is no field “${label}”.`,
+  );
 }
 
 /** Writes into the field whose name begins so, in place of what is in it. */
 export async function fill(label: string, text: string): Promise<void> {
-  const there = field(label);
+  const there = await field(label);
   act(() => there.focus());
   fireEvent.change(there, { target: { value: text } });
   act(() => there.blur());
@@ -110,26 +125,25 @@ export async function fill(label: string, text: string): Promise<void> {
 
 /** Waits until the page says this. */
 export async function sees(words: string | RegExp): Promise<void> {
-  const there = () => (typeof words === 'string' ? said().includes(words) : words.test(said()));
-  for (let waited = 0; !there(); waited += 50) {
-    if (waited > 4_000)
-      throw new Error(`The page never said “${words}”. It says:\n${said().slice(0, 1_500)}`);
-    await settled(50);
-  }
+  await once(
+    () => (typeof words === 'string' ? said().includes(words) : words.test(said())) || undefined,
+    () => `The page never said “${words}”. It says:\n${said().slice(0, 1_500)}`,
+  );
 }
 
 /** Types into the field whose name begins so and presses Enter, as a scanner does. */
 export async function scan(label: string, text: string): Promise<void> {
-  await user.click(field(label));
+  await user.click(await field(label));
   await user.keyboard(`${text}{Enter}`);
   await settled();
 }
 
 /** Chooses these files where files are chosen. */
 export async function choose(...files: File[]): Promise<void> {
-  const inputs = document.querySelectorAll<HTMLInputElement>('input[type=file]');
-  const input = inputs[inputs.length - 1];
-  if (!input) throw new Error('Files can’t be chosen here.');
+  const input = await once(
+    () => [...document.querySelectorAll<HTMLInputElement>('input[type=file]')].at(-1),
+    () => 'Files can’t be chosen here.',
+  );
   Object.defineProperty(input, 'files', { configurable: true, value: files });
   act(() => void input.dispatchEvent(new Event('change', { bubbles: true })));
   await settled();

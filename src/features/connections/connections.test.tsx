@@ -244,7 +244,7 @@ it('a marketplace with a depot and coupons leads to both', async () => {
   await sees('SPRING: 10 % off');
   await fill('Coupon code', 'SUMMER');
   await fill('Per cent off', '15');
-  expect(field('Per cent off').value).toBe('15');
+  expect((await field('Per cent off')).value).toBe('15');
   await press('End SPRING');
   expect(asked.at(-2)?.path ?? '').toContain('/coupons/lanternyard');
   await press('Depot of Quirestack');

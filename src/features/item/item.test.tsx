@@ -101,7 +101,7 @@ describe('on a marketplace', () => {
     expect(plan('Marrow', 'brackenmoor')?.price).toBe(4_100);
     await sees('€36.00');
     await press('Own title on Brackenmoor');
-    expect(field('Title on Brackenmoor').value.length).toBeGreaterThan(5);
+    expect((await field('Title on Brackenmoor')).value.length).toBeGreaterThan(5);
     await press('Own description on Brackenmoor');
     await press(/^Give back own price on Brackenmoor/u);
     expect(plan('Marrow', 'brackenmoor')?.price).toBeNull();
