@@ -7,6 +7,7 @@ import { treeWith } from '@/core/kinds/own';
 import { fromLocal, toLocal } from '@/core/tables/localTime';
 import { Headings, headPrint, matchColumns, type Match } from '@/core/tables/match';
 import {
+  codeKey,
   indexOf,
   OUTCOMES,
   TableIn,
@@ -59,12 +60,14 @@ export interface OpenedTable {
   dates: FileWays['dates'];
   /** Nothing in it says which way figures and dates are written. */
   unsure: { decimal: boolean; dates: boolean };
-  /** Whether items here have the codes, or the barcodes, that stand in it. */
+  /** What its columns may be taken for. */
   fields: FieldName[];
 }
 
 export interface TableCounts {
   of: Record<Outcome, number>;
+  /** Of all outcomes. */
+  all: number;
   /** New items, copies counted. */
   items: number;
 }
@@ -196,7 +199,7 @@ const reader: TableReader = {
     const decimal = decimalOf(texts);
     const dates = dateOrderOf(texts);
     const file = { decimal: decimal ?? '.', dates: dates ?? 'dmy' } as const;
-    const codes = new Set(items.map((i) => i.code.toLocaleLowerCase('en')));
+    const codes = new Set(items.map((i) => codeKey(i.code)));
     const matches = matchColumns(table.head, table.rows, headings, { ...ways, ...file }, codes);
     const print = headPrint(table.head);
     const before = remembered.find((m) => m.print === print && m.fields.length === matches.length);
@@ -247,7 +250,7 @@ const reader: TableReader = {
       of[outcome] += 1;
       if (outcome === 'new' && !out.has(line)) made += times;
     }
-    return { of, items: made };
+    return { of, all: plans.length, items: made };
   },
   lines(outcome, from, count) {
     const all = outcome === null ? plans : plans.filter((p) => p.outcome === outcome);

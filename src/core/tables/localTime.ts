@@ -1,12 +1,10 @@
-import { isoDate } from './said';
+import { formatISO9075 } from 'date-fns';
 
-const pad = (n: number) => String(n).padStart(2, '0');
+import { isoDate } from './said';
 
 /** A moment by the clock of the place this runs at, `2026-11-08 18:42:05`. */
 export function toLocal(at: number): string {
-  const d = new Date(at);
-  const day = `${String(d.getFullYear()).padStart(4, '0')}-${pad(d.getMonth() + 1)}-${pad(d.getDate())}`;
-  return `${day} ${pad(d.getHours())}:${pad(d.getMinutes())}:${pad(d.getSeconds())}`;
+  return formatISO9075(at);
 }
 
 /** The moment that was then; null: it is none, or from before 1970. */

@@ -228,6 +228,11 @@ function fieldByContent(
   return isPlain && words >= 3 && !hasHeading ? 'title' : null;
 }
 
+/** The columns once a person has said what one of them is; no two are taken for the same. */
+export function takenFor<F>(fields: readonly (F | null)[], place: number, field: F | null): (F | null)[] {
+  return fields.map((f, i) => (i === place ? field : f === field ? null : f));
+}
+
 /** What a set of headings is remembered by. */
 export function headPrint(head: readonly string[]): string {
   return head.map(plainHeading).join('|').slice(0, 2_000);

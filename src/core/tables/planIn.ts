@@ -1,10 +1,11 @@
 import { keysOf } from '@/contract/fields';
-import { Item } from '@/contract/records';
+import type { Item } from '@/contract/records';
 
 import { unitIn } from './match';
 import { saidIn, type FileWays, type RawCell } from './said';
 import { canonicalBarcode } from '../identity/gtin';
 import { cellNo, type CellTrouble, type StockColumn, type TableWays } from './stock/column';
+import { FRESH_ITEM } from './stock/dataColumns';
 import { isPieceColumn, readPiece, saysPiece } from './stock/pieceColumns';
 import { textOf } from './value';
 
@@ -92,13 +93,13 @@ export function indexOf(items: Iterable<Item>): ItemIndex {
   return { items: all, codes, barcodes };
 }
 
-function codeKey(code: string): string {
+/** How codes are compared. */
+export function codeKey(code: string): string {
   return code.trim().toLocaleLowerCase('en');
 }
 
 /** More copies of one line are slips. */
 const MOST_COPIES = 999;
-const FRESH = Item.parse({ id: 'fresh', code: 'fresh', author: '', createdAt: 0, updatedAt: 0 });
 /** What a record has of its own accord and no table gives it. */
 const OWN = new Set<keyof Item>(['id', 'code', 'number', 'author', 'createdAt', 'updatedAt']);
 
@@ -186,7 +187,7 @@ export class TableIn {
     if (!head) throw new RangeError('no such line');
     const troubles: LineTrouble[] = [];
     const found = this.itemOf(head, troubles);
-    const before = found ?? FRESH;
+    const before = found ?? FRESH_ITEM;
     const changes = new Map<string, LineChange>();
     let now: Item = before;
     for (const line of this.together.get(head.line) ?? [head]) {

@@ -71,7 +71,7 @@ export interface BoughtLine {
 
 /** A haul has no more lines, and a line no more pieces. */
 const MOST_LINES = 500;
-const MOST_PIECES = 10_000;
+export const MOST_PIECES = 10_000;
 
 /**
  * What a purchase list says was bought, line by line: pieces, or cases of so many, at a price each or in all.

@@ -16,6 +16,7 @@ import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useTextDraft } from '@/store/attic/drafts';
+import { isIsoDay } from '@/store/base/isoDay';
 import { useCourier } from '@/store/courier/courierLink';
 import { haulStanding } from '@/store/derived/standing';
 import { editHaul, putHaulAway, workIn } from '@/store/items/hauls';
@@ -81,7 +82,7 @@ function About({ haul }: { haul: Haul }) {
         maxLength={10}
         hint="Year-month-day"
         figures
-        refuse={(text) => (isDay(text) ? null : 'A day, like 2026-11-08.')}
+        refuse={(text) => (isIsoDay(text) ? null : 'A day, like 2026-11-08.')}
         onChange={(date) => editHaul(haul.id, 'day of the haul', { date })}
       />
       <Field
@@ -92,12 +93,6 @@ function About({ haul }: { haul: Haul }) {
       />
     </Card>
   );
-}
-
-function isDay(text: string): boolean {
-  const at = /^\d{4}-\d\d-\d\d$/u.test(text) ? Date.parse(text) : NaN;
-  // The 31st of February is read as a day in March.
-  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
 }
 
 /** What one piece of a line was bought at, where that is known. */

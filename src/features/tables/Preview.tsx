@@ -125,7 +125,7 @@ function Head({ show, onShow }: { show: Outcome | null; onShow: (show: Outcome |
   const options = useTableIn((s) => s.options);
   const trouble = useTableIn((s) => s.trouble);
   if (!counts) return null;
-  const { of } = counts;
+  const { of, all } = counts;
   const taken = of.new + of.changes - except.size;
   const isAllOut = except.size > 0;
   const refused = of.refused > 0 || options.leaveUnread;
@@ -137,7 +137,7 @@ function Head({ show, onShow }: { show: Outcome | null; onShow: (show: Outcome |
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       <ChipRow label="Show">
         <Chip on={show === null} onPress={() => onShow(null)}>
-          {`All ${OUTCOMES.reduce((sum, o) => sum + of[o], 0)}`}
+          {`All ${all}`}
         </Chip>
         {OUTCOMES.filter((o) => of[o] > 0).map((o) => (
           <Chip key={o} on={show === o} onPress={() => onShow(o)}>

@@ -4,7 +4,14 @@ import { Pressable, View } from 'react-native';
 
 import { counted, plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
-import { PURCHASE_FIELDS, purchaseCost, type BoughtLine, type PurchaseField } from '@/core/tables/purchases';
+import { takenFor } from '@/core/tables/match';
+import {
+  MOST_PIECES,
+  PURCHASE_FIELDS,
+  purchaseCost,
+  type BoughtLine,
+  type PurchaseField,
+} from '@/core/tables/purchases';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -14,7 +21,7 @@ import { Text } from '@/parts/ui/Text';
 import { WholeField } from '@/parts/ui/WholeField';
 import { useAttic } from '@/store/attic/attic';
 import { unlessExpected } from '@/store/base/faults';
-import { isoDay } from '@/store/base/isoDay';
+import { isIsoDay, isoDay } from '@/store/base/isoDay';
 import { haulOf } from '@/store/items/hauls';
 import { boughtLines, putTableAway, useTableIn } from '@/store/tables/tableIn';
 import { useColours } from '@/theme/theme';
@@ -39,7 +46,7 @@ export function Purchases({ opened }: { opened: OpenedTable }) {
   const [open, setOpen] = useState<number | null>(null);
   const set = (place: number, id: string | null) => {
     const field = PURCHASE_FIELDS.find((f) => f === id) ?? null;
-    setFields(fields.map((f, i) => (i === place ? field : f === field ? null : f)));
+    setFields(takenFor(fields, place, field));
     setOpen(null);
   };
   return (
@@ -103,7 +110,7 @@ function TheHaul({ fields }: { fields: readonly (PurchaseField | null)[] }) {
         value={date}
         pause={0}
         maxLength={10}
-        refuse={(text) => (/^\d{4}-\d\d-\d\d$/u.test(text) ? null : 'A day, like 2026-11-08.')}
+        refuse={(text) => (isIsoDay(text) ? null : 'A day, like 2026-11-08.')}
         onChange={setDate}
       />
       {lines.map((line, i) => (
@@ -165,7 +172,7 @@ function BoughtRow(props: { line: BoughtLine; currency: string; onChange: (line:
             label="Pieces"
             value={line.count}
             least={1}
-            most={10_000}
+            most={MOST_PIECES}
             onChange={(count) => put({ count })}
           />
           <MoneyField

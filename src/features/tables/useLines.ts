@@ -52,11 +52,7 @@ export function useLines(outcome: Outcome | null): Lines {
     },
     [key, outcome],
   );
-  const of = counts
-    ? outcome
-      ? counts.of[outcome]
-      : Object.values(counts.of).reduce((a, b) => a + b, 0)
-    : 0;
+  const of = (outcome ? counts?.of[outcome] : counts?.all) ?? 0;
   return useMemo(
     () => ({
       of,

@@ -18,7 +18,7 @@ import {
 import { toLocal } from '@/core/tables/localTime';
 import type { Column } from '@/core/tables/value';
 import { useAttic } from '@/store/attic/attic';
-import { useCourier } from '@/store/courier/courierLink';
+import { marketName, useCourier } from '@/store/courier/courierLink';
 import { consignedSales } from '@/store/derived/consigned';
 import { haulStanding } from '@/store/derived/standing';
 import { useSales, type SoldItem } from '@/store/derived/useSales';
@@ -60,10 +60,6 @@ const STATEMENT_WORDS = {
   payout: 'payout',
 } as const;
 const LINE_WORDS = { sold: 'sold', cameBack: 'came back', paid: 'paid' } as const;
-
-function marketName(id: string): string {
-  return useCourier.getState().markets.find((m) => m.id === id)?.name ?? id;
-}
 
 function saleRow(sold: SoldItem): SaleRow {
   const { items, hauls, owners } = useAttic.getState();

@@ -1,12 +1,11 @@
 import type { EventAttributes } from 'ics';
 
-import type { ToCome } from '@/core/tables/calendar';
-import { toCome } from '@/core/tables/calendar';
+import { toCome, type ToCome } from '@/core/tables/calendar';
 import { useAttic } from '@/store/attic/attic';
 import { Expected, fault } from '@/store/base/faults';
 import { saveFile } from '@/store/base/files';
 import { isoDay } from '@/store/base/isoDay';
-import { useCourier } from '@/store/courier/courierLink';
+import { marketName, useCourier } from '@/store/courier/courierLink';
 import { standingOf } from '@/store/derived/standing';
 import { nameOf } from '@/store/items/names';
 
@@ -25,7 +24,6 @@ const END_WORDS = { back: 'to go back', given: 'to be given away', bought: 'to b
 
 function eventOf(one: ToCome): EventAttributes {
   const name = nameOf(one.item);
-  const market = (id: string) => useCourier.getState().markets.find((m) => m.id === id)?.name ?? id;
   const at = new Date(one.at);
   const day = [at.getFullYear(), at.getMonth() + 1, at.getDate()] as const;
   const common = { uid: `${one.uid}@yonder-attic`, productId: '-//Yonder Attic//EN' };
@@ -37,7 +35,7 @@ function eventOf(one: ToCome): EventAttributes {
         ...common,
         ...timed,
         duration: { minutes: GOING_UP },
-        title: `${name} goes up at ${market(one.market)}`,
+        title: `${name} goes up at ${marketName(one.market)}`,
         description: code,
       };
     case 'meeting':
@@ -47,7 +45,7 @@ function eventOf(one: ToCome): EventAttributes {
         duration: { minutes: MEETING },
         title: `Meet ${one.who}: ${name}`,
         location: one.place,
-        description: one.market === null ? code : `${code}, promised at ${market(one.market)}`,
+        description: one.market === null ? code : `${code}, promised at ${marketName(one.market)}`,
       };
     case 'ending':
       return {

@@ -3,7 +3,8 @@ import { create } from 'zustand';
 import type { Item } from '@/contract/records';
 import { numberIn } from '@/core/identity/code';
 import { plural } from '@/core/language/plural';
-import { OUTCOMES, type FoundBy, type InOptions, type Outcome } from '@/core/tables/planIn';
+import { takenFor } from '@/core/tables/match';
+import type { FoundBy, InOptions, Outcome } from '@/core/tables/planIn';
 import type { BoughtLine, PurchaseField } from '@/core/tables/purchases';
 import { changeMany, setDraft, setSettings, useAttic, type Put } from '@/store/attic/attic';
 import { Expected, wordsFor } from '@/store/base/faults';
@@ -196,9 +197,7 @@ async function lookAt(sheet: number): Promise<void> {
 
 /** A person says what a column is; null: it is left. Nothing is taken twice. */
 export function setField(place: number, field: string | null): void {
-  useTableIn.setState(({ fields }) => ({
-    fields: fields.map((f, i) => (i === place ? field : f === field ? null : f)),
-  }));
+  useTableIn.setState(({ fields }) => ({ fields: takenFor(fields, place, field) }));
 }
 
 export function setOptions(part: Partial<InOptions>): void {
@@ -293,7 +292,8 @@ export type AfterTaking = (taken: readonly { line: TakenLine; ids: readonly stri
  */
 export function takeTable(then: AfterTaking = () => undefined): Promise<void> {
   return doing('taking', async () => {
-    const { of, except, name } = await readyToTake();
+    const { counts, except, name } = useTableIn.getState();
+    const of = counts?.all ?? 0;
     const out = [...except];
     keepNumbersFree(await worker.ask.codes(out));
     const makers: (() => Put)[] = [];
@@ -321,12 +321,6 @@ export function takeTable(then: AfterTaking = () => undefined): Promise<void> {
     useTableIn.setState({ step: 'taken', made, changed });
     then(taken);
   });
-}
-
-async function readyToTake() {
-  const { counts, except, name } = useTableIn.getState();
-  const of = OUTCOMES.reduce((sum, o) => sum + (counts?.of[o] ?? 0), 0);
-  return { of, except, name };
 }
 
 /** No new item gets a number that a code from the table has. */

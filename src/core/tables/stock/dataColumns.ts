@@ -23,7 +23,8 @@ export type DataField = keyof typeof DATA;
 // Written out above.
 const DATA_FIELDS = Object.keys(DATA) as DataField[];
 
-const FRESH = Item.parse({ id: 'fresh', code: 'fresh', author: '', createdAt: 0, updatedAt: 0 });
+/** An item of which nothing is said. */
+export const FRESH_ITEM = Item.parse({ id: 'fresh', code: 'fresh', author: '', createdAt: 0, updatedAt: 0 });
 
 /** Those fields as JSON: off unless chosen, for going elsewhere and coming back. */
 export function dataColumns(): StockColumn[] {
@@ -36,13 +37,13 @@ export function dataColumns(): StockColumn[] {
       const said = JSON.stringify(item[field]);
       // A figure with nothing said of where it comes from is not one of a tape.
       const isMeasured = field === 'measuredBy' && Object.keys(item.measurements).length > 0;
-      return said === JSON.stringify(FRESH[field]) && !isMeasured ? null : said;
+      return said === JSON.stringify(FRESH_ITEM[field]) && !isMeasured ? null : said;
     },
     read: (said) => {
       const value = Item.shape[field].safeParse(parsed(said));
       return value.success ? { ok: true, part: { [field]: value.data } } : cellNo('dataUnread');
     },
-    clear: () => ({ [field]: FRESH[field] }),
+    clear: () => ({ [field]: FRESH_ITEM[field] }),
   }));
 }
 
