@@ -2,6 +2,7 @@
 const STORE = [
   'base',
   'attic',
+  'copies',
   'items',
   'pictures',
   'courier',

@@ -47,7 +47,7 @@ module.exports = {
       displayName: 'core',
       ...node,
       ...generated,
-      testMatch: ['<rootDir>/src/{core,contract,wording}/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{core,contract,wording,workers}/**/*.test.ts'],
     },
     { displayName: 'server', ...node, ...generated, testMatch: ['<rootDir>/server/**/*.test.ts'] },
     { displayName: 'sim', ...node, ...generated, testMatch: ['<rootDir>/{sim,demo}/**/*.test.ts'] },

@@ -4,6 +4,10 @@ import { fileType } from '../picture/fileType';
 /** Where the head of a kept copy stands in its archive. */
 export const HEAD_NAME = 'attic.json';
 export const SETTINGS_NAME = 'settings.json';
+/** Where a copy says which files beside it hold its bytes, if it does not hold them itself. */
+export const BESIDE_NAME = 'beside.json';
+/** The folder beside copies that holds their bytes. */
+export const BYTES_FOLDER = 'attic-pictures';
 
 /** Kinds of bytes an attic keeps, by the ending of their file. */
 const ENDINGS: Record<string, string> = {

@@ -12,6 +12,7 @@ import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { agoWords } from '@/parts/ui/time';
 import { setSettings, useAttic } from '@/store/attic/attic';
+import { copyFolderTrouble, useCopyFolder } from '@/store/copies/folder';
 
 import { WordsAndPrices } from './WordsAndPrices';
 
@@ -19,7 +20,7 @@ import { WordsAndPrices } from './WordsAndPrices';
 export function Setup() {
   const router = useRouter();
   const author = useAttic((s) => s.settings.author);
-  const copiedAt = useAttic((s) => s.settings.copiedAt);
+  const copiesWords = useCopiesWords();
   const counts = {
     hauls: useAttic((s) => Object.keys(s.hauls).length),
     spots: useAttic((s) => Object.keys(s.spots).length),
@@ -60,11 +61,7 @@ export function Setup() {
           onPress={() => router.navigate('/buying')}
         />
         <LinkRow words="Kinds" more="and what is asked of them" onPress={() => router.navigate('/kinds')} />
-        <LinkRow
-          words="Backup copy"
-          more={copiedAt === null ? 'none saved yet' : `saved ${agoWords(copiedAt)}`}
-          onPress={() => router.navigate('/copies')}
-        />
+        <LinkRow words="Backup copy" more={copiesWords} onPress={() => router.navigate('/copies')} />
       </Card>
       <Card label="Who works here">
         <Text variant="heading">Who is working on this device</Text>
@@ -82,6 +79,15 @@ export function Setup() {
       <Codes />
     </Page>
   );
+}
+
+/** How it stands with copies, in few words. */
+function useCopiesWords(): string {
+  const copiedAt = useAttic((s) => s.settings.copiedAt);
+  const folder = useCopyFolder((s) => s.folder);
+  const said = copiedAt === null ? 'none saved yet' : `saved ${agoWords(copiedAt)}`;
+  if (!folder) return said;
+  return copyFolderTrouble(folder) === null ? `by themselves, ${said}` : 'no longer by themselves';
 }
 
 function LookingUp() {

@@ -16,6 +16,7 @@ import { Text } from '@/parts/ui/Text';
 import { soonWords, tookWords } from '@/parts/ui/time';
 import { isNone, useAttic } from '@/store/attic/attic';
 import { SECOND, useTime } from '@/store/base/useTime';
+import { useCopyNeed } from '@/store/copies/useSinceCopy';
 import { useCourier } from '@/store/courier/courierLink';
 import { enqueue } from '@/store/courier/sendQueue';
 import { useMarketName } from '@/store/courier/useMarketName';
@@ -29,6 +30,7 @@ import { useColours, useWide } from '@/theme/theme';
 import { findingWords } from '@/wording/check';
 import { reasonWords, troubleWords } from '@/wording/courier';
 
+import { CopyLine } from './CopyLine';
 import {
   Asked,
   CameBack,
@@ -48,7 +50,7 @@ export function Today() {
   const lines = useToday();
   const { locked, changed, strangers, lost } = useMarketLines();
   const empty = useAttic((s) => isNone(s.items));
-  const router = useRouter();
+  const copyNeed = useCopyNeed();
   const wide = useWide();
   return (
     <Page title="Today" maxWidth={1240}>
@@ -83,24 +85,42 @@ export function Today() {
             <RulesLine market={marketplace} />
           </View>
         ))}
+        {copyNeed ? (
+          <View style={wide ? { width: '48.8%' } : null}>
+            <CopyLine need={copyNeed} />
+          </View>
+        ) : null}
       </View>
       {empty ? (
-        <Card>
-          <Text variant="heading">An empty attic</Text>
-          <Text tone="soft">
-            Take the first picture of an item: it is saved the moment you do, and gets its code.
-          </Text>
-          <Button variant="main" icon="camera" onPress={() => router.navigate('/intake')}>
-            Begin with a picture
-          </Button>
-        </Card>
-      ) : lines.length + locked.length + changed.length + strangers.length + lost === 0 ? (
+        <EmptyAttic />
+      ) : lines.length + locked.length + changed.length + strangers.length + lost === 0 && !copyNeed ? (
         <Calm
           heading="Nothing needs you"
           words="Everything sold is gone from everywhere else, and nothing was refused."
         />
       ) : null}
     </Page>
+  );
+}
+
+function EmptyAttic() {
+  const router = useRouter();
+  return (
+    <Card label="An empty attic">
+      <Text variant="heading">An empty attic</Text>
+      <Text tone="soft">
+        Take the first picture of an item: it is saved the moment you do, and gets its code.
+      </Text>
+      <Button variant="main" icon="camera" onPress={() => router.navigate('/intake')}>
+        Begin with a picture
+      </Button>
+      <Text tone="soft">
+        Or go on with what was in another browser, or in this one before it was cleared.
+      </Text>
+      <Button icon="attic" onPress={() => router.navigate('/copies')}>
+        Bring back a copy
+      </Button>
+    </Card>
   );
 }
 

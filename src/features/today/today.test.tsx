@@ -1,9 +1,13 @@
+import { waitFor } from '@testing-library/react';
+
 import { useAttic } from '@/store/attic/attic';
+import { useCopyFolder, type CopyFolder } from '@/store/copies/folder';
 import { useQueue } from '@/store/courier/sendQueue';
 import { editItem } from '@/store/items/items';
 import { commandsIn, listed, sold, told } from '@/testing/courier';
 import { open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
+import { savedFiles } from '@/testing/savedFiles';
 import { emptyAttic, manyItems, troubledEvening } from '@/testing/world';
 
 import { Today } from './Today';
@@ -24,7 +28,49 @@ it('an empty attic is offered its first picture', async () => {
   await emptyAttic();
   await open(Today);
   await press('Begin with a picture');
-  expect(went).toEqual(['/intake']);
+  await press('Bring back a copy');
+  expect(went).toEqual(['/intake', '/copies']);
+});
+
+describe('what is in no copy', () => {
+  const folder = (part: Partial<CopyFolder> = {}) =>
+    useCopyFolder.setState({
+      isKnown: true,
+      folder: { name: 'Backups', permission: 'granted', failed: null, copiedAt: 1, copies: 3, ...part },
+    });
+  afterEach(() => useCopyFolder.setState({ isKnown: false, folder: null }));
+
+  it('is told by what would be lost, and saved by one tap', async () => {
+    await manyItems();
+    useCopyFolder.setState({ isKnown: true });
+    const files = savedFiles();
+    await open(Today);
+    await sees('16 items and ');
+    await sees(/other records, since .*: lost if this browser is cleared or the device breaks/u);
+    await press('Save a copy of the attic');
+    await waitFor(() => expect(files).toHaveLength(1));
+    expect(files[0]?.name).toMatch(/^attic-.*\.zip$/u);
+    await waitFor(() => expect(said()).not.toContain('this browser is cleared'));
+  });
+  it('is nobody’s business as long as copies are made by themselves', async () => {
+    await manyItems();
+    folder();
+    await open(Today);
+    await sees('Wait longer');
+    expect(said()).not.toContain('this browser is cleared');
+  });
+  it.each([
+    [{ permission: 'prompt' as const }, 'Allow it again'],
+    [{ failed: { at: 2, why: 'gone' as const } }, 'It is not there: it was moved'],
+    [{ failed: { at: 2, why: 'full' as const } }, 'There is no room for another copy'],
+    [{ failed: { at: 2, why: 'notWhole' as const } }, 'the drive may be failing'],
+  ])('is told where they are not any more: %j', async (part, words) => {
+    await manyItems();
+    folder(part);
+    await open(Today);
+    await sees('No copies go to “Backups” any more');
+    await sees(words);
+  });
 });
 
 describe('a troubled evening', () => {

@@ -11,14 +11,22 @@ export interface FileButtonProps {
   accept: string;
   /** Ask a phone for its camera instead of its files. */
   camera?: boolean;
+  /** A whole folder, with all that lies in it. */
+  folder?: boolean;
   variant?: ButtonProps['variant'];
   icon?: IconName;
   disabled?: boolean;
   onFiles: (files: File[]) => void;
 }
 
+/** Whether this browser lets a person choose a folder to read from. */
+export function canReadFolder(): boolean {
+  return 'webkitdirectory' in HTMLInputElement.prototype;
+}
+
 /** A button that asks for files. Choosing the same file again works too. */
-export function FileButton({ children, accept, camera, variant, icon, disabled, onFiles }: FileButtonProps) {
+export function FileButton(props: FileButtonProps) {
+  const { children, accept, camera, folder, variant, icon, disabled, onFiles } = props;
   const input = useRef<HTMLInputElement>(null);
   return (
     <View style={{ flexGrow: 1 }}>
@@ -28,6 +36,7 @@ export function FileButton({ children, accept, camera, variant, icon, disabled, 
         multiple={!camera}
         accept={accept}
         {...(camera ? { capture: 'environment' as const } : {})}
+        {...(folder ? { webkitdirectory: '' } : {})}
         aria-label={`${children}: files`}
         tabIndex={-1}
         style={{ display: 'none' }}

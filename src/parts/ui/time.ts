@@ -1,4 +1,10 @@
-import { formatDistanceStrict, formatDistanceToNowStrict, isSameDay, isToday } from 'date-fns';
+import {
+  differenceInCalendarDays,
+  formatDistanceStrict,
+  formatDistanceToNowStrict,
+  isSameDay,
+  isToday,
+} from 'date-fns';
 
 /** "3 days ago" */
 export function agoWords(at: number): string {
@@ -29,6 +35,14 @@ function clockWords(at: number): string {
 /** "18:42" of the same day, "23 Nov 2026" of another: short, and as long a minute later. */
 export function clockOrDay(at: number, now: number): string {
   return isSameDay(at, now) ? clockWords(at) : dayWords(at);
+}
+
+/** "18:42" of the same day, "yesterday", "Tuesday" of the days before it, "23 Nov 2026" of all others. */
+export function sinceWhen(at: number, now: number): string {
+  const days = differenceInCalendarDays(now, at);
+  if (days === 1) return 'yesterday';
+  if (days > 1 && days < 7) return new Date(at).toLocaleDateString('en-GB', { weekday: 'long' });
+  return clockOrDay(at, now);
 }
 
 /** "today, 15:30"; with the day when it is another one. */

@@ -4,12 +4,12 @@ import { z } from 'zod';
 
 import { SCHEMA_VERSION } from '@/contract/migrations';
 import { Item, Plan } from '@/contract/records';
+import { bringBack, openCopy } from '@/store/copies/readCopy';
 import { leftIncoming, useIncoming } from '@/store/pictures/incoming';
 import { emptyAttic } from '@/testing/world';
 
 import { openAttic, readBlob, saveNow, undo, useAttic } from './attic';
 import { findAttics } from './attics';
-import { bringBack, openCopy } from './copies';
 import { Disk } from './disk';
 import { COLLECTION_NAMES } from './records';
 

@@ -9,12 +9,8 @@ import { unsavedBlobs, useAttic } from './attic';
 /** Room for pictures in this browser; null while it is not known. */
 export const useRoom = create<{ room: Room | null }>(() => ({ room: null }));
 
-/**
- * Looks how much room is left, now and after every so many changes; asks the browser not to throw the attic
- * away.
- */
+/** Looks how much room is left, now and after every so many changes. */
 export function watchRoom(): () => void {
-  void navigator.storage?.persist?.();
   let pictures = -1;
   const look = async () => {
     const { usage, quota } = (await navigator.storage?.estimate?.()) ?? {};

@@ -39,7 +39,7 @@ export async function bringDemoWorld(): Promise<void> {
       }),
     ),
   );
-  setSettings(world.settings);
+  setSettings({ ...world.settings, givenAt: Date.now() });
   // Each from the list of its own collection.
   const puts = BROUGHT.flatMap((collection) =>
     world[collection].map((record) => ({ collection, id: record.id, record })),

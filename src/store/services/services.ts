@@ -1,5 +1,7 @@
 import { lead } from '@/store/attic/leader';
 import { watchRoom } from '@/store/attic/room';
+import { beginCopies, watchFolder } from '@/store/copies/folder';
+import { watchLasting } from '@/store/copies/lasting';
 import { beginComingDown } from '@/store/courier/comingDown';
 import { beginDepot } from '@/store/courier/depot';
 import { listen } from '@/store/courier/hearing';
@@ -11,11 +13,12 @@ import { keepMeasurementPicturesTrue } from '@/store/pictures/measuring';
 import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
 
 /** What every page does as long as it is open. */
-const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, beginTalks];
+const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, watchLasting, watchFolder, beginTalks];
 
 /** What one page does for all: done by two, a price would come down twice, and a buyer get two answers. */
 const LEADING_PAGE = [
   goOnTaking,
+  beginCopies,
   beginComingDown,
   beginDepot,
   beginOrders,

@@ -1,11 +1,11 @@
 import type { Entry, FileEntry } from '@zip.js/zip.js';
 
-import { COPY_FORMAT, CopyHead } from '@/contract/copy';
+import { CopyBeside, CopyHead } from '@/contract/copy';
 import { COLLECTION_NAMES_EVER, readRecord, readSettings, SCHEMA_VERSION } from '@/contract/migrations';
 import type { CollectionName, Settings } from '@/contract/records';
 import { compareCopy, countOf, settingsAfter, type CopyComparison } from '@/core/copy/compare';
 import {
-  bytesName,
+  BESIDE_NAME,
   bytesOfName,
   HEAD_NAME,
   isWhatItSays,
@@ -14,24 +14,22 @@ import {
   SETTINGS_NAME,
 } from '@/core/copy/names';
 import { MOST_PICTURE_BYTES, pictureGate } from '@/core/picture/gate';
-import { Expected } from '@/store/base/faults';
-import { saveFile } from '@/store/base/files';
-import { isoDay } from '@/store/base/isoDay';
-import { yieldToMain } from '@/store/base/yieldToMain';
-import { zipLibrary } from '@/store/base/zip';
-
 import {
   changeMany,
   isEmptyAttic,
   putBlob,
-  readBlob,
   saveNow,
   setSettings,
   storedBytes,
   useAttic,
   type Put,
-} from './attic';
-import { COLLECTION_NAMES, noRecords, numbersAfter, type Records } from './records';
+} from '@/store/attic/attic';
+import { COLLECTION_NAMES, noRecords, numbersAfter, type Records } from '@/store/attic/records';
+import { Expected } from '@/store/base/faults';
+import { yieldToMain } from '@/store/base/yieldToMain';
+import { zipLibrary } from '@/store/base/zip';
+
+import type { FolderOfCopies } from './folderOfCopies';
 
 /** Something is wrong with a copy, in words for a person. Nothing in the attic was changed. */
 export class CopyTrouble extends Expected {}
@@ -49,52 +47,6 @@ const MOST_BYTES: Record<string, number> = {
 /** Pictures stored together: their bytes are in memory meanwhile. */
 const TOGETHER = 12;
 
-/**
- * Saves everything in this attic as one file: records, pictures, labels, settings.
- *
- * @param progress told how many pieces of how many are in it
- */
-export async function saveCopy(progress: (done: number, of: number) => void): Promise<void> {
-  await saveNow();
-  const { ZipWriter, BlobWriter, BlobReader, TextReader } = await zipLibrary();
-  const state = useAttic.getState();
-  const at = Date.now();
-  // The browser keeps what is written on disk where it is much.
-  const writer = new ZipWriter(new BlobWriter('application/zip'));
-  const keys = (await storedBytes()).filter((key) => {
-    const { collection, id } = ownerOfKey(key);
-    return state[collection][id] !== undefined;
-  });
-  let records = 0;
-  for (const collection of COLLECTION_NAMES) {
-    const all = Object.values(state[collection]);
-    records += all.length;
-    await writer.add(recordsName(collection), new TextReader(JSON.stringify(all)));
-    await yieldToMain();
-  }
-  await writer.add(SETTINGS_NAME, new TextReader(JSON.stringify(state.settings)));
-  let bytes = 0;
-  for (const [i, key] of keys.entries()) {
-    progress(i, keys.length);
-    const blob = await readBlob(key);
-    const name = blob && bytesName(key, blob.type);
-    if (!blob || !name) continue;
-    await writer.add(name, new BlobReader(blob), { level: 0 });
-    bytes += 1;
-  }
-  const head: CopyHead = {
-    format: COPY_FORMAT,
-    schema: SCHEMA_VERSION,
-    at,
-    author: state.settings.author,
-    records,
-    bytes,
-  };
-  await writer.add(HEAD_NAME, new TextReader(JSON.stringify(head)));
-  saveFile(await writer.close(), `attic-${isoDay(at)}.zip`);
-  setSettings({ copiedAt: at });
-}
-
 /** A copy that was opened and looked through; nothing of it is in the attic yet. */
 export interface OpenedCopy {
   head: CopyHead;
@@ -106,7 +58,14 @@ export interface OpenedCopy {
   leftOut: string[];
   records: Records;
   settings: Settings | null;
-  files: { entry: FileEntry; key: string; type: string }[];
+  files: CopiedBytes[];
+}
+
+/** Bytes of a copy: in it, or beside it in a folder. */
+interface CopiedBytes {
+  key: string;
+  type: string;
+  from: FileEntry | (() => Promise<Blob | null>);
 }
 
 /** The file of a collection in a copy, under all names it ever had. */
@@ -115,8 +74,13 @@ function namesOf(collection: CollectionName): string[] {
   return names.map(([name]) => recordsName(name));
 }
 
-/** Opens a kept copy and holds it against the attic. @throws CopyTrouble in words for a person */
-export async function openCopy(file: Blob): Promise<OpenedCopy> {
+/**
+ * Opens a kept copy and holds it against the attic.
+ *
+ * @param folder where it lies, if it keeps its bytes beside it
+ * @throws CopyTrouble in words for a person
+ */
+export async function openCopy(file: Blob, folder: FolderOfCopies | null = null): Promise<OpenedCopy> {
   const { ZipReader, BlobReader } = await zipLibrary();
   const entries = await new ZipReader(new BlobReader(file)).getEntries().catch((): Entry[] => {
     throw new CopyTrouble('This is no copy of an attic, or it was cut short. Nothing was changed.');
@@ -150,12 +114,20 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
   if (inIt < head.data.records) leftOut.push(`${head.data.records - inIt} records are not in it any more.`);
   const settings = readSettings(await json(named.get(SETTINGS_NAME)), head.data.schema);
   const found = compareCopy(records, useAttic.getState());
-  const files = [...named.values()].flatMap((entry) => {
+  const inside = [...named.values()].flatMap((entry) => {
     const there = bytesOfName(entry.filename);
-    return there ? [{ entry, ...there }] : [];
+    return there ? [{ from: entry, ...there }] : [];
   });
-  if (files.length < head.data.bytes)
-    leftOut.push(`${head.data.bytes - files.length} pictures or labels are not in it any more.`);
+  const beside = CopyBeside.safeParse(await json(named.get(BESIDE_NAME)));
+  const files = [...inside, ...(beside.success ? bytesBeside(beside.data, folder) : [])];
+  if (files.length < head.data.bytes) {
+    const lost = head.data.bytes - files.length;
+    leftOut.push(
+      beside.success && !folder
+        ? `Its ${lost} pictures and labels lie beside it: choose the whole folder to bring them back, too.`
+        : `${lost} pictures or labels are not in it any more.`,
+    );
+  }
   return {
     head: head.data,
     beside: found,
@@ -167,6 +139,17 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
     files,
   };
 }
+
+/** The bytes that lie in the folder, each of the size it had. */
+function bytesBeside(beside: CopyBeside, folder: FolderOfCopies | null): CopiedBytes[] {
+  return beside.flatMap(({ name, file, size }) => {
+    const there = bytesOfName(name);
+    const lies = folder?.bytes(file);
+    return there && lies ? [{ ...there, from: async () => ofSize(await lies(), size) }] : [];
+  });
+}
+
+const ofSize = (blob: Blob, size: number) => (blob.size === size ? blob : null);
 
 /** What came of reading a copy. */
 export interface Brought {
@@ -200,6 +183,8 @@ export async function bringBack(
     ({ collection, id, record: copy.records[collection][id] }) as Put;
   const { missing, differing } = copy.beside;
   setSettings(settingsAfter(useAttic.getState().settings, copy.settings, wasEmpty));
+  // All that is here then is what the copy holds.
+  if (wasEmpty) setSettings({ copiedAt: copy.head.at });
   const typed = COLLECTION_NAMES.filter((c) => c !== 'pictures');
   const makers = typed.flatMap((c) => missing[c].map((id) => put(c, id)));
   await changeMany('brought back from a copy', makers, { ownUndo: true });
@@ -264,15 +249,32 @@ async function bringBytes(
   }
 }
 
-async function bytesOf({ entry, key, type }: OpenedCopy['files'][number]): Promise<Blob | null> {
+async function bytesOf({ from, key, type }: CopiedBytes): Promise<Blob | null> {
   const [sort, , size = ''] = key.split(':');
   const most = MOST_BYTES[sort === 'label' ? 'label' : size] ?? 0;
-  const parts = await contents(entry, most, (first) => isWhatItSays(first.subarray(0, 16), type));
-  const blob = parts && new Blob(parts, { type });
+  const fits = (first: Uint8Array) => isWhatItSays(first.subarray(0, 16), type);
+  const blob =
+    typeof from === 'function'
+      ? await bytesIn(from, most, fits, type)
+      : await contents(from, most, fits).then((parts) => parts && new Blob(parts, { type }));
   if (!blob || !type.startsWith('image/')) return blob;
   // Small bytes may claim to be an enormous picture; they would be drawn on every list.
   const whole = new Uint8Array(await blob.arrayBuffer());
   return pictureGate(whole).ok ? blob : null;
+}
+
+async function bytesIn(
+  lies: () => Promise<Blob | null>,
+  most: number,
+  fits: (first: Uint8Array) => boolean,
+  type: string,
+): Promise<Blob | null> {
+  const file = await lies().catch(() => null);
+  // Gone since the folder was looked through, or something else by now: counted and told by whoever wanted
+  // it.
+  if (!file || file.size > most) return null;
+  const first = new Uint8Array(await file.slice(0, 16).arrayBuffer());
+  return fits(first) ? new Blob([await file.arrayBuffer()], { type }) : null;
 }
 
 /** Nothing more of an entry is wanted. */
