@@ -148,13 +148,14 @@ export async function tidyFolder(folder: FileSystemDirectoryHandle, tag: string)
   const gone = new Set(copiesToRemove(names, tag));
   for (const name of gone) await folder.removeEntry(name);
   const left = copiesAmong(names).filter((copy) => !gone.has(copy.name));
+  if (gone.size === 0) return left.length;
   const wanted = new Set<string>();
   for (const copy of left) {
     const beside = await besideOf(folder, copy.name);
     if (!beside) return left.length;
     for (const { file } of beside) wanted.add(file);
   }
-  if (gone.size > 0) await takeAwayUnnamed(folder, wanted);
+  await takeAwayUnnamed(folder, wanted);
   return left.length;
 }
 

@@ -26,6 +26,7 @@ import { sinceWords } from '@/wording/copies';
 /** Copies by themselves: the folder they go to, how it stands, what is not in one yet. */
 export function CopyFolderCard() {
   const { isKnown, folder, busy } = useCopyFolder();
+  const { failed, ask } = useAsking();
   return (
     <Card label="Copies by themselves">
       <Text variant="heading">Copies by themselves</Text>
@@ -38,9 +39,12 @@ export function CopyFolderCard() {
           <Since />
         </>
       ) : folder ? (
-        <Kept folder={folder} />
+        <Kept folder={folder} ask={ask} />
       ) : isKnown ? (
-        <Choose />
+        <Choose ask={ask} />
+      ) : null}
+      {failed ? (
+        <Notice tone="trouble">The browser did not let it be used. Choose another folder.</Notice>
       ) : null}
       {busy ? (
         <Text figures role="status">
@@ -51,10 +55,12 @@ export function CopyFolderCard() {
   );
 }
 
+type Asked = (work: () => Promise<void>) => () => void;
+
 /** What is done with a folder fails by what the browser says of it, if at all: that is told beside it. */
 function useAsking() {
   const [failed, setFailed] = useState(false);
-  const ask = (work: () => Promise<void>) => () => {
+  const ask: Asked = (work) => () => {
     setFailed(false);
     work().catch((error: unknown) => {
       unlessExpected('choosing a folder for copies')(error);
@@ -64,29 +70,23 @@ function useAsking() {
   return { failed, ask };
 }
 
-function Choose() {
-  const { failed, ask } = useAsking();
+function Choose({ ask }: { ask: Asked }) {
   return (
     <>
       <Text tone="soft">
         {'Choose a folder once, best on another drive or one that is kept elsewhere, too. A copy goes ' +
-          'there ' +
-          'after each day’s work and whenever much was changed; each is read back to be sure. The newest ' +
-          `${NEWEST_KEPT} stay, and one of every month; pictures are stored once for all of them.`}
+          'there after each day’s work and whenever much was changed; each is read back to be sure. ' +
+          `The newest ${NEWEST_KEPT} stay, and one of every month; pictures are stored once for all of them.`}
       </Text>
       <Button variant="main" icon="attic" onPress={ask(chooseFolder)}>
         Choose a folder
       </Button>
       <Since />
-      {failed ? (
-        <Notice tone="trouble">The browser did not let it be used. Choose another folder.</Notice>
-      ) : null}
     </>
   );
 }
 
-function Kept({ folder }: { folder: CopyFolder }) {
-  const { ask } = useAsking();
+function Kept({ folder, ask }: { folder: CopyFolder; ask: Asked }) {
   const busy = useCopyFolder((s) => s.busy !== null);
   const { copiedAt, copies, name } = folder;
   return (

@@ -71,6 +71,11 @@ async function keptFolder(): Promise<KeptFolder | null> {
   return canKeepFolder() ? ((await get<KeptFolder>(handleKey(), kept())) ?? null) : null;
 }
 
+async function keptBeside(): Promise<KeptBeside> {
+  const beside = KeptBeside.safeParse(await get<unknown>(besideKey(), kept()));
+  return beside.success ? beside.data : NOTHING;
+}
+
 /** Looks how the folder stands. */
 async function look(): Promise<CopyFolder | null> {
   const handle = await keptFolder();
@@ -78,16 +83,14 @@ async function look(): Promise<CopyFolder | null> {
     useCopyFolder.setState({ isKnown: true, folder: null });
     return null;
   }
-  const beside = KeptBeside.safeParse(await get<unknown>(besideKey(), kept()));
   const permission = await permissionOf(handle);
-  const folder = { ...(beside.success ? beside.data : NOTHING), name: handle.name, permission };
+  const folder = { ...(await keptBeside()), name: handle.name, permission };
   useCopyFolder.setState({ isKnown: true, folder });
   return folder;
 }
 
 async function note(part: Partial<KeptBeside>): Promise<void> {
-  const beside = KeptBeside.safeParse(await get<unknown>(besideKey(), kept()));
-  await set(besideKey(), { ...(beside.success ? beside.data : NOTHING), ...part }, kept());
+  await set(besideKey(), { ...(await keptBeside()), ...part }, kept());
   await look();
 }
 
