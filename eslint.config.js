@@ -276,4 +276,17 @@ module.exports = [
     files: ['**/*.test.{ts,tsx}', '*.config.js', 'e2e/**', 'src/testing/**'],
     rules: { 'import/no-restricted-paths': 'off' },
   },
+  {
+    files: ['src/**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          name: '@testing-library/react',
+          importNames: ['waitFor'],
+          message: 'It gives up after a second: take the one of @/testing/patience.',
+        },
+      ],
+    },
+  },
 ];

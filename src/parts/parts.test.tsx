@@ -1,4 +1,4 @@
-import { render, screen, waitFor } from '@testing-library/react';
+import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 
@@ -6,6 +6,7 @@ import type { SignState } from '@/core/listing/signState';
 import { ListingSign } from '@/parts/trade/ListingSign';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { Chip, Button } from '@/parts/ui/Button';
+import { waitFor } from '@/testing/patience';
 
 function Price({ onKeep }: { onKeep: (n: number | null) => void }) {
   const [value, setValue] = useState<number | null>(2400);

@@ -7,6 +7,7 @@ import { Theme } from '@/theme/theme';
 
 import { fakeServer, type Asked } from './courier';
 import { furnishDom } from './jsdom';
+import { PATIENCE } from './patience';
 import { setParams, went } from './router';
 
 export interface PageOptions {
@@ -72,9 +73,6 @@ const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 
 /** What it is called aloud. */
 const nameOf = (e: Element) => e.getAttribute('aria-label') ?? e.textContent ?? '';
-
-/** As a person waits: a busy machine may be slow, and only what never comes is a fault. */
-const PATIENCE = 20_000;
 
 /** @returns what is looked for, as soon as it is there @throws Error with these words, if it never comes */
 async function once<T>(look: () => T | undefined, missing: () => string): Promise<T> {

@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 
 import { useCourier } from '@/store/courier/courierLink';
 import { fakeServer } from '@/testing/courier';
+import '@/testing/patience';
 import { emptyAttic } from '@/testing/world';
 
 import { Ledger } from './Ledger';

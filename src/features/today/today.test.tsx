@@ -1,11 +1,10 @@
-import { waitFor } from '@testing-library/react';
-
 import { useAttic } from '@/store/attic/attic';
 import { useCopyFolder, type CopyFolder } from '@/store/copies/folder';
 import { useQueue } from '@/store/courier/sendQueue';
 import { editItem } from '@/store/items/items';
 import { commandsIn, listed, sold, told } from '@/testing/courier';
 import { open, press, said, sees } from '@/testing/page';
+import { waitFor } from '@/testing/patience';
 import { went } from '@/testing/router';
 import { savedFiles } from '@/testing/savedFiles';
 import { emptyAttic, manyItems, troubledEvening } from '@/testing/world';

@@ -1,6 +1,5 @@
-import { waitFor } from '@testing-library/react';
-
 import { editItem } from '@/store/items/items';
+import { waitFor } from '@/testing/patience';
 import { emptyAttic, manyItems } from '@/testing/world';
 
 import { askToLast, useLasting, watchLasting } from './lasting';
