@@ -6,17 +6,29 @@ import { join } from 'node:path';
 import { Haul, Owner, Picture, Plan, planId, Settings, Spot, Item } from '@/contract/records';
 import { codeFor } from '@/core/identity/code';
 import { recordId } from '@/core/identity/recordId';
+import { BUILT_IN } from '@/core/kinds/tree';
+import { checkListing } from '@/core/listing/check';
+import { effectiveListing } from '@/core/listing/effective';
+import { plainSetup } from '@/core/listing/setup';
 
 import { photographMeasured } from './draw/measured';
 import { photograph, type Shot, type Subject } from './draw/studio';
 import { EARLIER } from './earlier';
+import { BAS, ODILE } from './goods/good';
+import { GOODS } from './goods/goods';
 import { DEMO_NOW, DEMO_ITEMS } from './items';
+import { PAST_ITEMS, SHEETS } from './past/past';
+import { drawingOf } from './past/records';
 import type { Earlier, World } from './seedDemo';
+import { STOCK } from './stock';
 
 const CODES = Settings.parse({ id: 'settings' }).codePattern;
 const SIZE = 1_200;
 const THUMB = 400;
+/** Of what was sold long ago. */
+const PAST_SIZE = 600;
 const DAY = 86_400_000;
+const REMEMBERED = { nearstile: { place: 'Harbour steps' } };
 /** What a shot of the demo shows, in the shot list's words. */
 const SHOWS: Record<string, string> = { front: 'front', back: 'back', measured: 'measured' };
 
@@ -67,7 +79,8 @@ export async function buildDemo(folder: string): Promise<void> {
     talks: [],
     promised: [],
   };
-  for (const [i, made] of DEMO_ITEMS.entries()) await stock(stocked, { folder, ids, hauls, owner, made, i });
+  for (const [i, made] of [...DEMO_ITEMS, ...STOCK].entries())
+    await stock(stocked, { folder, ids, hauls, owner, made, i });
   const names = [...new Set(stocked.items.map((t) => t.spot).filter(Boolean))];
   const spots = names.map((name) =>
     Spot.parse({ id: ids.next(), name, capacity: name.startsWith('Box') ? 12 : null }),
@@ -75,9 +88,9 @@ export async function buildDemo(folder: string): Promise<void> {
   const settings = Settings.parse({
     id: 'settings',
     author: 'Odile Tolliver',
-    nextNumber: DEMO_ITEMS.length + 1,
+    nextNumber: PAST_ITEMS + DEMO_ITEMS.length + STOCK.length + 1,
     nextRecord: ids.running,
-    remembered: { nearstile: { place: 'Harbour steps' } },
+    remembered: REMEMBERED,
     meetingPlaces: ['Harbour steps', 'Market hall, by the clock'],
     sender: 'Tolliver & Wren, Net Loft 3, 4410 Saltreach',
     haulId: hauls[1]?.id ?? null,
@@ -98,6 +111,7 @@ export async function buildDemo(folder: string): Promise<void> {
     talks,
     promised,
   };
+  await pastDrawings(folder);
   writeFileSync(join(folder, 'world.json'), JSON.stringify(world));
   writeFileSync(stamp, print);
 }
@@ -142,33 +156,49 @@ async function stock(into: Stocked, stocking: Stocking): Promise<void> {
   const { ids, hauls, owner, made, i } = stocking;
   const itemId = ids.next();
   const at = DEMO_NOW - made.daysAgo * DAY + i * 60_000;
-  const author = i % 3 === 0 ? 'Bas Wren' : 'Odile Tolliver';
+  const author = made.by ?? (i % 3 === 0 ? BAS : ODILE);
   const pictures = await picturesOf(stocking, { itemId, at, author });
   into.pictures.push(...pictures);
+  const number = PAST_ITEMS + i + 1;
   const haul = hauls[HAULS.findIndex((h) => h.key === made.haul)];
-  into.items.push(
-    Item.parse({
-      id: itemId,
-      code: codeFor(CODES, { number: i + 1 }),
-      number: i + 1,
-      haulId: haul?.id ?? null,
-      lineId: haul?.lines[0]?.id ?? null,
-      ownerId: made.haul === 'aldous' ? owner.id : null,
-      ...made.item,
-      pictureIds: pictures.map((p) => p.id),
-      author,
-      createdAt: at,
-      updatedAt: at,
-    }),
-  );
+  const item = Item.parse({
+    id: itemId,
+    code: codeFor(CODES, { number }),
+    number,
+    haulId: haul?.id ?? null,
+    lineId: haul?.lines[0]?.id ?? null,
+    ownerId: made.haul === 'aldous' ? owner.id : null,
+    ...made.item,
+    markdown: made.markedDown ? { steps: [{ day: 25, offBp: 1_500 }], from: at } : null,
+    pictureIds: pictures.map((p) => p.id),
+    author,
+    createdAt: at,
+    updatedAt: at,
+  });
+  into.items.push(item);
   if (made.sent) into.sent.push(itemId);
   if (made.boughtOn) into.bought.push(itemId);
   into.talks.push(...(made.talks ?? []).map((t) => ({ ...t, item: itemId })));
   if (made.promisedOn) into.promised.push({ item: itemId, market: made.promisedOn });
   for (const market of made.wanted) {
+    // What is stock by a table goes where it can go as it is.
+    if (made.by !== undefined && !passes(item, pictures, market)) continue;
     const own = made.own?.[market];
     into.plans.push(Plan.parse({ id: planId(itemId, market), itemId, market, wanted: true, ...own }));
   }
+}
+
+/** Whether nothing stands against its being listed there. */
+function passes(item: Item, pictures: readonly Picture[], market: string): boolean {
+  const sheet = SHEETS.find((s) => s.marketplace === market);
+  if (!sheet) return false;
+  const settings = Settings.parse({ id: 'settings', remembered: REMEMBERED });
+  const effective = effectiveListing(item, undefined, sheet, BUILT_IN, {
+    ...plainSetup(),
+    settings,
+    now: DEMO_NOW,
+  });
+  return checkListing(item, effective, sheet, pictures, BUILT_IN).every((f) => f.level !== 'blocker');
 }
 
 async function picturesOf(
@@ -178,12 +208,9 @@ async function picturesOf(
   const pictures: Picture[] = [];
   for (const [k, shot] of made.shots.entries()) {
     const id = ids.next();
-    const canvas = taken(made.subject, shot, 1_000 + i * 20 + k);
-    const full = await canvas.encode('jpeg', 80);
-    const small = createCanvas(THUMB, THUMB);
-    small.getContext('2d').drawImage(canvas, 0, 0, THUMB, THUMB);
-    writeFileSync(join(folder, 'pictures', `${id}-full.jpg`), full);
-    writeFileSync(join(folder, 'pictures', `${id}-thumb.jpg`), await small.encode('jpeg', 82));
+    const side = made.side ?? SIZE;
+    const canvas = taken(made.subject, shot, 1_000 + i * 20 + k, side);
+    const bytes = await writePicture(folder, id, canvas);
     const flaw = shot.name === 'flaw' ? made.item.flaws?.[0]?.id : undefined;
     pictures.push(
       Picture.parse({
@@ -193,9 +220,9 @@ async function picturesOf(
         author,
         takenAt: at,
         addedAt: at,
-        width: SIZE,
-        height: SIZE,
-        bytes: full.length,
+        width: side,
+        height: side,
+        bytes,
         shows: flaw ? `flaw:${flaw}` : (SHOWS[shot.name] ?? ''),
       }),
     );
@@ -210,7 +237,7 @@ async function earlierListings(folder: string): Promise<Earlier[]> {
     const names: string[] = [];
     for (const [k, shot] of shots.entries()) {
       const name = `earlier-${i}-${k}.jpg`;
-      const bytes = await taken(subject, shot, 9_000 + i * 20 + k).encode('jpeg', 80);
+      const bytes = await taken(subject, shot, 9_000 + i * 20 + k, SIZE).encode('jpeg', 80);
       writeFileSync(join(folder, 'pictures', name), bytes);
       names.push(name);
     }
@@ -219,8 +246,27 @@ async function earlierListings(folder: string): Promise<Earlier[]> {
   return earlier;
 }
 
-function taken(subject: Subject, shot: Shot, seed: number): Canvas {
-  if (shot.mmPerUnit === undefined) return photograph(subject, shot, seed, SIZE);
+/** What was sold in the year before: a picture of each good in each of its colours. */
+async function pastDrawings(folder: string): Promise<void> {
+  for (const [i, good] of GOODS.entries())
+    for (const [k, dye] of good.dyes.entries()) {
+      const [name = '', by = ''] = [good.makes[k % good.makes.length] ?? ''].flat();
+      const canvas = photograph(good.draw(dye, name, by), { name: 'front' }, 20_000 + i * 20 + k, PAST_SIZE);
+      await writePicture(folder, drawingOf({ good, dye }), canvas);
+    }
+}
+
+async function writePicture(folder: string, name: string, canvas: Canvas): Promise<number> {
+  const full = await canvas.encode('jpeg', 80);
+  const small = createCanvas(THUMB, THUMB);
+  small.getContext('2d').drawImage(canvas, 0, 0, THUMB, THUMB);
+  writeFileSync(join(folder, 'pictures', `${name}-full.jpg`), full);
+  writeFileSync(join(folder, 'pictures', `${name}-thumb.jpg`), await small.encode('jpeg', 82));
+  return full.length;
+}
+
+function taken(subject: Subject, shot: Shot, seed: number, side: number): Canvas {
+  if (shot.mmPerUnit === undefined) return photograph(subject, shot, seed, side);
   return photographMeasured({
     subject,
     floor: 'plaster',
@@ -230,7 +276,7 @@ function taken(subject: Subject, shot: Shot, seed: number): Canvas {
     turn: 5,
     tilt: 12,
     lean: 20,
-    size: SIZE,
+    size: side,
     seed,
   }).picture;
 }
@@ -238,10 +284,11 @@ function taken(subject: Subject, shot: Shot, seed: number): Canvas {
 function fingerprint(): string {
   const hash = createHash('sha256');
   for (const file of [
-    'demo/build.ts',
-    'demo/earlier.ts',
-    'demo/items.ts',
-    ...readdirSync('demo/draw').map((f) => `demo/draw/${f}`),
+    ...['demo', 'demo/draw', 'demo/goods', 'demo/past'].flatMap((folder) =>
+      readdirSync(folder)
+        .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+        .map((f) => `${folder}/${f}`),
+    ),
   ].sort())
     hash.update(readFileSync(file));
   return hash.digest('hex');

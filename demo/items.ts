@@ -20,7 +20,14 @@ const HOUR = 3_600_000;
 export interface DemoItem {
   subject: Subject;
   shots: Shot[];
-  haul: 'quayside' | 'fennick' | 'aldous';
+  /** Null: bought alone. */
+  haul: 'quayside' | 'fennick' | 'aldous' | null;
+  /** Who took it in; absent: one of the two, in turn. */
+  by?: string;
+  /** Pixels each way of its pictures. */
+  side?: number;
+  /** Its price has come down a while ago, and it is still here. */
+  markedDown?: boolean;
   daysAgo: number;
   item: Partial<Item> & Pick<Item, 'kind' | 'title' | 'description' | 'facts' | 'spot'>;
   /** Marketplaces it is wanted on. */

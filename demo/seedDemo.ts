@@ -80,6 +80,7 @@ export async function seedDemo(
       const effective = effectiveListing(item, plan, sheet, BUILT_IN, {
         ...plainSetup(),
         settings: world.settings,
+        now: world.at ?? 0,
       });
       const blocker = checkListing(item, effective, sheet, pictures, BUILT_IN).find(
         (f) => f.level === 'blocker',

@@ -1,6 +1,7 @@
 // npm run demo: installs what is missing, builds what is stale, starts with the demo world.
 //   -- --fresh        an empty attic of your own (earlier ones are kept beside it)
 //   -- --port 9000    another port
+//   -- --bustle lively   simulated buyers come by: off, quiet, lively or rush
 //   -- --restore      goes on with the kept copy of a ledger that can't be read
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
@@ -18,11 +19,14 @@ try {
     options: {
       fresh: { type: 'boolean', default: false },
       port: { type: 'string', default: '8417' },
+      bustle: { type: 'string', default: 'off' },
       restore: { type: 'boolean', default: false },
     },
   }));
 } catch (error) {
-  console.error(`${error.message}\nUse: npm run demo -- [--fresh] [--port NUMBER] [--restore]`);
+  console.error(
+    `${error.message}\nUse: npm run demo -- [--fresh] [--port NUMBER] [--bustle PACE] [--restore]`,
+  );
   process.exit(2);
 }
 
@@ -49,6 +53,8 @@ const server = spawn(
     '--data',
     data,
     ...(values.fresh ? [] : ['--demo', world]),
+    '--bustle',
+    values.bustle,
     ...(values.restore ? ['--restore'] : []),
   ],
   { stdio: 'inherit' },

@@ -45,7 +45,7 @@ const TABLE =
   'SKU;Item name;Maker;Pit to pit (in);Paid;Asking price;Condition;Shelf\n' +
   'K-117;Fisherman’s smock;Kittiwake Mills;23,5;6,00;38,00 €;very good;B2-04\n' +
   'K-118;Waxed jacket;;24;12,50;74,00;used;B2-05\n' +
-  'YA-0001;;;;;46,00;;A3-14\n' +
+  'YA-0251;;;;;46,00;;A3-14\n' +
   'K-119;Brass lamp;Plover & Sons;;4,00;sixty;new;C1-01\n' +
   'K-120;Enamel jug;;;1,50;18,00;good;C1-02\n';
 

@@ -1,6 +1,8 @@
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 
+import { isPace, PACES } from './bustle/bustle';
+import type { Ledger } from './courier/ledger';
 import { StartTrouble } from './faults/startTrouble';
 import { start } from './start';
 
@@ -15,8 +17,16 @@ const { values } = parseArgs({
     restore: { type: 'boolean', default: false },
     /** Part of the usual time between two looks at a feed; for tests. */
     pace: { type: 'string', default: '1' },
+    /** How busy simulated buyers are from the start. */
+    bustle: { type: 'string', default: 'off' },
   },
 });
+
+/** The demo's own code is there only where it is started. */
+async function seedPast(ledger: Ledger, demo: string, data: string): Promise<void> {
+  const past = await import('../demo/past/seedPast');
+  await past.seedPast(ledger, demo, data);
+}
 
 void main();
 
@@ -26,21 +36,29 @@ async function main(): Promise<void> {
     console.error(`--port takes a number from 1 to 65535, not “${values.port}”.`);
     process.exit(2);
   }
+  const { demo, bustle } = values;
+  if (!isPace(bustle)) {
+    console.error(`--bustle takes ${Object.keys(PACES).join(', ')}, not “${bustle}”.`);
+    process.exit(2);
+  }
+  const data = values.data ?? join('.attic', 'own');
   try {
     const { address, courier, shelf, log } = await start({
       port,
-      data: values.data ?? join('.attic', 'own'),
+      data,
       dist: values.dist,
-      demo: values.demo ?? null,
+      demo: demo ?? null,
+      ...(demo ? { before: (ledger: Ledger) => seedPast(ledger, demo, data) } : {}),
       restore: values.restore,
       pace: Number(values.pace) || 1,
+      bustle,
     });
     process.on('unhandledRejection', (error) => log.fault('nobody waited for it', error));
     console.log(`Yonder Attic is at ${address}`);
     console.log(`The simulated marketplaces are at ${address}/outside`);
-    if (values.demo) {
+    if (demo) {
       const { seedDemo } = await import('../demo/seedDemo');
-      await seedDemo(values.demo, courier, shelf, address);
+      await seedDemo(demo, courier, shelf, address);
     }
   } catch (error) {
     if (!(error instanceof StartTrouble)) throw error;

@@ -90,6 +90,7 @@ export function outsidePage(services: readonly Service[]) {
     { ground: '#f4f1ea', ink: '#2b2b2b', accent: '#5a5a5a', face: 'sans-serif' },
     html`<header>Outside the attic: simulated marketplaces and services</header>
       <main>
+        <p><a href="${OUTSIDE}/bustle">Bustle: simulated buyers</a></p>
         ${services.map(
           (s) =>
             html`<h1>${s.name}</h1>

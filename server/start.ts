@@ -2,9 +2,11 @@ import { serve, type HttpBindings } from '@hono/node-server';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { randomBytes } from 'node:crypto';
+import { existsSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
 
+import { Bustle, bustlePage, type Pace } from './bustle/bustle';
 import { carrier } from './carrier/carrier';
 import type { Adapter } from './courier/adapter';
 import { Connections } from './courier/connections';
@@ -29,6 +31,7 @@ export interface Running {
   courier: Courier;
   shelf: PictureShelf;
   log: Log;
+  bustle: Bustle;
   stop(): Promise<void>;
 }
 
@@ -40,6 +43,10 @@ export interface StartOptions {
   dist: string;
   /** Folder of the demo world, served to an app that is empty; null: start empty. */
   demo: string | null;
+  /** Simulated buyers come by from the start; they can be switched on later, too. */
+  bustle?: Pace;
+  /** Writes into a ledger before the courier reads it: what is to have happened before. */
+  before?: (ledger: Ledger) => Promise<void>;
   /** Goes on with the kept copy of the ledger. */
   restore?: boolean;
   /**
@@ -94,6 +101,7 @@ async function open(options: StartOptions, closing: Closing, stop: () => Promise
   const answerNow = await answeringLater(app, port, closing);
 
   const { ledger, copies, earlierLedger } = await openBooks(data, restore, log, closing);
+  await options.before?.(ledger);
   const secret = (name: string) => ledger.keptOnce(name, () => randomBytes(24).toString('base64url'));
   const addressOf = (id: string) => `${address}${OUTSIDE}/${id}`;
   const token = () => randomBytes(24).toString('base64url');
@@ -127,20 +135,22 @@ async function open(options: StartOptions, closing: Closing, stop: () => Promise
   app.use(hostCheck(port));
   // Room for the largest of calls, a form with eight pictures; the API's own limits are much smaller.
   app.use(bodyLimit({ maxSize: 32_000_000 }));
-  outsideRoutes(app, outside.services);
+  const bustle = openBustle(app, { port, pace: options.bustle ?? 'off', log });
+  closing(() => bustle.stop());
+  outsideRoutes(app, outside.services, bustle);
   hookRoutes(app, courier);
   const identity = await identityOf(ledger, { demo: demo !== null, earlierLedger, courier, log });
   const desk = productLookup(seatOf('indexhall'));
   const parts = { courier, ledger, shelf, connections, desk, port, events, log, ...identity };
   app.route('/api', api({ ...parts, carrier: carrier(seatOf('pennant')) }));
-  pageRoutes(app, { demo, dist, log });
+  pageRoutes(app, { demo: demo === null ? [] : [demo, join(data, 'demo')].filter(existsSync), dist, log });
   answerNow();
   await copies.start();
   closing(() => copies.stop());
   await courier.begin();
   courier.watchRules(RULES_EVERY);
   courier.watchShown(COMPARE_EVERY);
-  return { address, courier, shelf, log, stop };
+  return { address, courier, shelf, log, bustle, stop };
 }
 
 /** Takes the port at once; answers once it is told to. */
@@ -202,7 +212,20 @@ function accessPage(market: string): string | null {
   return manifest?.letsInByCode ? `${OUTSIDE}/${market}/access` : null;
 }
 
-function outsideRoutes(app: App, services: readonly Service[]): void {
+/** Buyers come in by the same door as everybody else. */
+function openBustle(app: App, { port, pace, log }: { port: number; pace: Pace; log: Log }): Bustle {
+  return new Bustle({
+    ask: (path, init) => app.request(path, { ...init, headers: { host: `127.0.0.1:${port}` } }),
+    base: OUTSIDE,
+    markets: MARKETPLACES.map(({ id }) => id),
+    pace,
+    seed: 1,
+    onFault: (error) => log.fault('simulating a buyer', error),
+  });
+}
+
+function outsideRoutes(app: App, services: readonly Service[], bustle: Bustle): void {
+  app.route(`${OUTSIDE}/bustle`, bustlePage(bustle));
   for (const service of services) app.route(`${OUTSIDE}/${service.id}`, service.app);
   app.get(OUTSIDE, (c) => {
     c.header(
@@ -228,9 +251,9 @@ function hookRoutes(app: App, courier: Courier): void {
 }
 
 /** The app's own files, and what there is nothing of. */
-function pageRoutes(app: App, { demo, dist, log }: { demo: string | null; dist: string; log: Log }): void {
+function pageRoutes(app: App, { demo, dist, log }: { demo: string[]; dist: string; log: Log }): void {
   app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
-  if (demo) app.route('/demo', demoFiles(demo, '/demo'));
+  for (const folder of demo) app.route('/demo', demoFiles(folder, '/demo'));
   app.all('/demo/*', (c) => c.text('No such file.', 404));
   app.route('/', pages(dist));
   app.onError((error, c) => {

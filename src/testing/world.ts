@@ -148,7 +148,7 @@ function putsOf(made: Made, i: number, of: { hauls: readonly Haul[]; owner: Owne
     id,
     code: `YA-${i + 1}`,
     number: i + 1,
-    haulId: of.hauls.find((h) => h.name.endsWith(made.haul))?.id ?? null,
+    haulId: of.hauls.find((h) => made.haul !== null && h.name.endsWith(made.haul))?.id ?? null,
     lineId: 'l1',
     ownerId: made.haul === 'aldous' ? of.owner.id : null,
     ...made.item,
