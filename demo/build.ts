@@ -108,6 +108,7 @@ export async function buildDemo(folder: string): Promise<void> {
     bought,
     earlier: await earlierListings(folder),
     at: DEMO_NOW,
+    past: true,
     talks,
     promised,
   };

@@ -32,6 +32,8 @@ export interface World {
   earlier: Earlier[];
   /** When the world was drawn for: its days are moved to the day it is opened. */
   at?: number;
+  /** A year of sales lies before it. */
+  past?: boolean;
   /** What buyers write once it is live. */
   talks?: (BuyerSays & { item: string })[];
   /** Promised to somebody, and where. */

@@ -24,7 +24,7 @@ const folder = (name: string) => mkdtempSync(join(tmpdir(), `attic-${name}-`));
 function world(): string {
   const at = folder('world');
   mkdirSync(join(at, 'pictures'));
-  writeFileSync(join(at, 'world.json'), JSON.stringify({ settings }));
+  writeFileSync(join(at, 'world.json'), JSON.stringify({ settings, past: true }));
   const { files } = pastBefore(Date.now(), settings.codePattern).records;
   for (const file of new Set(Object.values(files)))
     writeFileSync(join(at, 'pictures', `${file}-full.jpg`), 'picture');

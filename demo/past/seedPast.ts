@@ -15,7 +15,8 @@ import type { World } from '../seedDemo';
 export async function seedPast(ledger: Ledger, world: string, data: string): Promise<void> {
   if (!ledger.isNew) return;
   // Written by the demo's own build, of records that their schemas parsed.
-  const { settings } = JSON.parse(readFileSync(join(world, 'world.json'), 'utf8')) as World;
+  const { settings, past } = JSON.parse(readFileSync(join(world, 'world.json'), 'utf8')) as World;
+  if (!past) return;
   const now = Date.now();
   const { records, lines } = pastBefore(
     now,
