@@ -48,6 +48,7 @@ async function drawn() {
       ]),
     ),
     at: Date.now(),
+    past: true,
   };
   const past = pastBefore(Date.now(), settings.codePattern).records;
   await emptyAttic();
@@ -76,8 +77,9 @@ it('brings the world and the year before it, whose days and diaries stay as they
 
 it('a world without a past is brought all the same, and one that is there is not brought twice', async () => {
   const { world } = await drawn();
-  serverWith(world, null);
+  const first = serverWith({ ...world, past: false }, null);
   await bringDemoWorld();
+  expect(first).not.toContain('/demo/past.json');
   expect(Object.keys(state().items)).toHaveLength(16);
   const before = state().items;
   const asked = serverWith({ ...world, items: [] }, null);

@@ -24,6 +24,8 @@ const World = z.object({
   pictures: z.array(COLLECTIONS.pictures),
   plans: z.array(COLLECTIONS.plans),
   at: z.number().int().optional(),
+  /** A year of sales lies before it. */
+  past: z.boolean().optional(),
 });
 /** What was sold in the year before; its days are as they were. */
 const Past = z.object({
@@ -46,7 +48,10 @@ const BROUGHT = ['hauls', 'owners', 'spots', 'items', 'pictures', 'plans'] as co
 /** Brings the demo world into an attic that is still empty. Its pictures come with their bytes. */
 export async function bringDemoWorld(): Promise<void> {
   if (!isEmptyAttic()) {
-    void pastWorld().then(restLater, unlessExpected('bringing the demo'));
+    // What a page that was left had not brought yet is of the past, if that was brought.
+    const hasPast = Object.values(useAttic.getState().pictures).some((p) => p.id.endsWith('-past'));
+    if (hasPast) void pastWorld().then(restLater, unlessExpected('bringing the demo'));
+    else restLater(null);
     return;
   }
   const response = await fetch('/demo/world.json');
@@ -54,7 +59,7 @@ export async function bringDemoWorld(): Promise<void> {
   const drawn = World.parse(await response.json());
   const later = drawn.at === undefined ? 0 : Date.now() - drawn.at;
   const world = { ...drawn, items: drawn.items.map((t) => moved(t, later)) };
-  const past = await pastWorld();
+  const past = drawn.past ? await pastWorld() : null;
   // What is shown first; the rest comes while it is looked at.
   await Promise.all(world.pictures.map(({ id }) => bringBytes(id, id, 'thumb')));
   setSettings(world.settings);
