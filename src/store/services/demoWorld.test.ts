@@ -1,8 +1,7 @@
-import { waitFor } from '@testing-library/react';
-
 import { sinceCopy } from '@/core/copy/since';
 import { useAttic } from '@/store/attic/attic';
 import { fakeServer } from '@/testing/courier';
+import { waitFor } from '@/testing/patience';
 import { emptyAttic, manyItems } from '@/testing/world';
 
 import { bringDemoWorld } from './demoWorld';
