@@ -1,5 +1,5 @@
 import { sinceCopy } from '@/core/copy/since';
-import { useAttic } from '@/store/attic/attic';
+import { dropBlob, pictureKey, saveNow, storedBytes, useAttic } from '@/store/attic/attic';
 import { fakeServer } from '@/testing/courier';
 import { waitFor } from '@/testing/patience';
 import { emptyAttic, manyItems } from '@/testing/world';
@@ -85,4 +85,18 @@ it('a world without a past is brought all the same, and one that is there is not
   await bringDemoWorld();
   expect(state().items).toBe(before);
   expect(asked).not.toContain('/demo/world.json');
+});
+
+it('what a page left too early had not brought comes at the next start, and nothing else', async () => {
+  const { world, past } = await drawn();
+  serverWith(world, past);
+  await bringDemoWorld();
+  const [late = ''] = Object.keys(past.files);
+  await waitFor(async () => expect(await storedBytes()).toContain(pictureKey(late, 'full')));
+  dropBlob(pictureKey(late, 'full'));
+  await saveNow();
+  const asked = serverWith(world, past);
+  await bringDemoWorld();
+  await waitFor(async () => expect(await storedBytes()).toContain(pictureKey(late, 'full')));
+  expect(asked).toEqual(['/demo/past.json', `/demo/pictures/${past.files[late]}-full.jpg`]);
 });

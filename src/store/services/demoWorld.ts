@@ -48,10 +48,7 @@ const BROUGHT = ['hauls', 'owners', 'spots', 'items', 'pictures', 'plans'] as co
 /** Brings the demo world into an attic that is still empty. Its pictures come with their bytes. */
 export async function bringDemoWorld(): Promise<void> {
   if (!isEmptyAttic()) {
-    // What a page that was left had not brought yet is of the past, if that was brought.
-    const hasPast = Object.values(useAttic.getState().pictures).some((p) => p.id.endsWith('-past'));
-    if (hasPast) void pastWorld().then(restLater, unlessExpected('bringing the demo'));
-    else restLater(null);
+    restLater(pastWorld);
     return;
   }
   const response = await fetch('/demo/world.json');
@@ -71,7 +68,7 @@ export async function bringDemoWorld(): Promise<void> {
   setSettings({ givenAt: Date.now() });
   // Nobody waits for it to be stored: a browser that can't store must still show what there is.
   void saveNow();
-  restLater(past);
+  restLater(() => Promise.resolve(past));
 }
 
 function putsOf<C extends CollectionName>(from: Record<C, readonly { id: string }[]>, names: readonly C[]) {
@@ -81,8 +78,8 @@ function putsOf<C extends CollectionName>(from: Record<C, readonly { id: string 
   );
 }
 
-function restLater(past: Past | null): void {
-  void bringTheRest(past).catch(unlessExpected('bringing the pictures of the demo'));
+function restLater(pastOf: () => Promise<Past | null>): void {
+  void bringTheRest(pastOf).catch(unlessExpected('bringing the pictures of the demo'));
 }
 
 async function pastWorld(): Promise<Past | null> {
@@ -99,15 +96,17 @@ async function bringBytes(id: string, file: string, size: 'full' | 'thumb'): Pro
  * Brings what is missing of its pictures, a few at a time, so that a page which is used meanwhile is not held
  * up: also what a page that was left earlier had not brought yet.
  */
-async function bringTheRest(past: Past | null): Promise<void> {
-  const limit = pLimit(4);
+async function bringTheRest(pastOf: () => Promise<Past | null>): Promise<void> {
   const stored = new Set(await storedBytes());
   const ids = Object.values(useAttic.getState().pictures).flatMap((p) => (p.origin === 'demo' ? [p.id] : []));
   const missing = (['thumb', 'full'] as const).flatMap((size) =>
     ids.flatMap((id) => (stored.has(pictureKey(id, size)) ? [] : [{ id, size }])),
   );
-  await Promise.all(missing.map(({ id, size }) => limit(() => bringBytes(id, past?.files[id] ?? id, size))));
-  if (missing.length > 0) await saveNow();
+  if (missing.length === 0) return;
+  const files = missing.some(({ id }) => id.endsWith('-past')) ? (await pastOf())?.files : {};
+  const limit = pLimit(4);
+  await Promise.all(missing.map(({ id, size }) => limit(() => bringBytes(id, files?.[id] ?? id, size))));
+  await saveNow();
 }
 
 /** Its days are told from the day it is opened, so that what is due in three days is due in three days. */
