@@ -4,7 +4,8 @@ process.env.TZ = 'Europe/Berlin';
 const alias = {
   '^@/(.*)$': '<rootDir>/src/$1',
   // Packages whose modules need compiling, by the bundles that come with them.
-  '^(d3-array|d3-polygon)$': '<rootDir>/node_modules/$1/dist/$1.min.js',
+  '^(d3-array|d3-polygon|d3-scale|d3-shape|d3-time|d3-interpolate|d3-format|d3-time-format|d3-color|d3-path)$':
+    '<rootDir>/node_modules/$1/dist/$1.min.js',
   '^culori/fn$': '<rootDir>/node_modules/culori/bundled/culori.cjs',
 };
 

@@ -8,6 +8,8 @@ import type { TakeHome } from '../price/takeHome';
 export interface RealMoney {
   fees: Minor;
   feesFrom: 'statement' | 'marketplace' | 'schedule';
+  /** Of the fees given back; `fees` is what is left of them. */
+  feesBack: Minor;
   postage: Minor;
   postageFrom: 'label' | 'tariff';
   packaging: Minor;
@@ -16,34 +18,44 @@ export interface RealMoney {
   takeHome: Minor;
 }
 
+/** What an order's record says about money. */
+export type OrderMoney = Pick<Order, 'label' | 'cancelled' | 'back'>;
+
 /**
- * Price and postage, less what was really taken and paid: fees by the statement where it is there, else as
- * the marketplace said at the sale, else by its schedule; postage by the label, else by the tariff.
+ * Price and postage, less what was really taken, paid and given back: fees and what was given back by the
+ * statement where it is there, else as the marketplace said at the sale and the person since, else by its
+ * schedule; postage by the label, else by the tariff.
  *
  * @param lines the statement's lines of this order
  */
 export function realMoney(
   sale: Sale,
   computed: TakeHome,
-  order: Order | null,
+  order: OrderMoney | null,
   lines: readonly StatementLine[],
 ): RealMoney {
-  const charged = lines.filter((l) => l.sort === 'fee' || l.sort === 'feeBack');
-  const fromStatement = charged.length > 0;
-  const sum = charged.reduce((total, l) => total - l.amount, 0);
-  const given = order?.back?.given ?? (order?.cancelled ? sale.amount + sale.postage : 0);
-  const feesBack = order?.back?.feesBack ?? (order?.cancelled ? computed.feeTotal : 0);
-  const fees = fromStatement ? sum : computed.feeTotal - feesBack;
+  const stated = (sort: StatementLine['sort']) => {
+    const of = lines.filter((l) => l.sort === sort);
+    return of.length === 0 ? null : of.reduce((total, l) => total + l.amount, 0);
+  };
+  const [fee, feeBack, paidBack] = [stated('fee'), stated('feeBack'), stated('back')];
+  const fromStatement = fee !== null || feeBack !== null;
   const neverPosted = order?.cancelled != null;
+  const back =
+    paidBack === null ? (order?.back?.given ?? (neverPosted ? sale.amount + sale.postage : 0)) : -paidBack;
+  const saidBack = order?.back?.feesBack ?? (neverPosted ? computed.feeTotal : 0);
+  const feesBack = fromStatement ? (feeBack ?? 0) : saidBack;
+  const fees = (fromStatement ? -(fee ?? 0) : computed.feeTotal) - feesBack;
   const postage = order?.label?.cost ?? (neverPosted ? 0 : computed.postageCost);
   const packaging = neverPosted ? 0 : computed.packaging;
   return {
     fees,
     feesFrom: fromStatement ? 'statement' : sale.fees !== null ? 'marketplace' : 'schedule',
+    feesBack,
     postage,
     postageFrom: order?.label ? 'label' : 'tariff',
     packaging,
-    back: given,
-    takeHome: sale.amount + sale.postage - fees - postage - packaging - given,
+    back,
+    takeHome: sale.amount + sale.postage - fees - postage - packaging - back,
   };
 }

@@ -165,7 +165,15 @@ function isWithin(category: string, branch: string, parents: ReadonlyMap<string,
   return false;
 }
 
+/** Laid out once a sheet: a ledger asks it for every sale. */
+const laidOut = new WeakMap<RuleSheet, ReadonlyMap<string, string | null>>();
+
 /** The parent of every category of a sheet, for {@link takeHomeOf}. */
-export function parentsOf(sheet: RuleSheet): Map<string, string | null> {
-  return new Map(sheet.categories.map((c) => [c.id, c.parent]));
+export function parentsOf(sheet: RuleSheet): ReadonlyMap<string, string | null> {
+  let parents = laidOut.get(sheet);
+  if (!parents) {
+    parents = new Map(sheet.categories.map((c) => [c.id, c.parent]));
+    laidOut.set(sheet, parents);
+  }
+  return parents;
 }

@@ -8,7 +8,6 @@ import { isAlarm, LONG_HOLD, SOON, todayLines, type TodayInput } from './today';
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { BUILT_IN } from '../kinds/tree';
-import { takingsOf } from '../ledger/takings';
 import type { Finding } from '../listing/findings';
 import { ordersOf } from '../orders/orders';
 import { STARTING_RATES } from '../postage/rates';
@@ -314,11 +313,4 @@ describe('what a sale leaves', () => {
         {},
       ).takeHome,
     ).toBe(4800));
-  it('adds up to takings, with unknown costs told apart', () =>
-    expect(
-      takingsOf([
-        { sale: sale('a', 1), takeHome: 3870, cost: 600 },
-        { sale: sale('b', 2), takeHome: 4800, cost: null },
-      ]),
-    ).toEqual({ count: 2, turnover: 9600, takeHome: 8670, profit: 3270, costUnknown: 1 }));
 });

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 
 import type { ClosingView, Sale } from '@/contract/courier';
-import { orderId, type Statement, type StatementLine } from '@/contract/orders';
+import { orderId } from '@/contract/orders';
+import { linesByOrder } from '@/core/ledger/itemBooks';
 import { placeOf } from '@/core/listing/otherListings';
 import { ratesOf } from '@/core/listing/setup';
 import { salesOf } from '@/core/orders/orders';
@@ -85,15 +86,4 @@ export function useSales(past = false): SoldItem[] {
       })
       .sort((a, b) => b.sale.at - a.sale.at);
   }, [views, sheets, items, kinds, rates, orders, linesOf, past]);
-}
-
-/** Statement lines by marketplace and order. */
-function linesByOrder(statements: readonly Statement[]): Map<string, StatementLine[]> {
-  const by = new Map<string, StatementLine[]>();
-  for (const { id, lines } of statements)
-    for (const line of lines) {
-      const key = `${id} ${line.order}`;
-      by.set(key, [...(by.get(key) ?? []), line]);
-    }
-  return by;
 }
