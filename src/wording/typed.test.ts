@@ -58,6 +58,8 @@ it.each<[Trouble, string]>([
   [{ code: 'noSuchKind', params: {} }, 'There is no such kind.'],
   [{ code: 'useSetOrCleared', params: {} }, 'Use can be set or cleared.'],
   [{ code: 'amountSetOrCleared', params: {} }, 'An amount can be set or cleared.'],
+  [{ code: 'percentUnread', params: {} }, 'Whole per cent, from 1 to 90.'],
+  [{ code: 'noPriceYet', params: {} }, 'It has no price yet.'],
   [{ code: 'weightSetOrCleared', params: {} }, 'A weight can be set or cleared.'],
   [{ code: 'measureSetOrCleared', params: {} }, 'A measurement can be set or cleared.'],
   [{ code: 'groupNotReplaced', params: {} }, 'Groups can be set, added or cleared.'],

@@ -14,7 +14,7 @@ import {
   type FigureTroubleParams,
   type Units,
 } from '../measure/units';
-import { formatMoney, parseMoney, type MoneyTroubleParams } from '../money/money';
+import { formatMoney, parseMoney, shareOf, type MoneyTroubleParams } from '../money/money';
 import { sameWord } from '../words/sameWord';
 import { escaped } from '../words/wholeWord';
 
@@ -47,7 +47,9 @@ export type Action =
   | { type: 'add'; value: string }
   | { type: 'clear' }
   /** Every place where the words stand, in any case. */
-  | { type: 'replace'; find: string; by: string };
+  | { type: 'replace'; find: string; by: string }
+  /** A price comes down by a share of it: "15" is 15 %. */
+  | { type: 'lower'; value: string };
 
 export interface Changed {
   id: string;
@@ -101,6 +103,8 @@ export interface BulkTroubleParams extends MoneyTroubleParams, FigureTroublePara
   noSuchKind: None;
   useSetOrCleared: None;
   amountSetOrCleared: None;
+  percentUnread: None;
+  noPriceYet: None;
   weightSetOrCleared: None;
   measureSetOrCleared: None;
   groupNotReplaced: None;
@@ -140,6 +144,7 @@ export function changed(item: Item, target: Target, action: Action, ways: Ways):
     case 'price':
     case 'cost': {
       if (action.type === 'clear') return { ok: true, part: { [target]: null } };
+      if (action.type === 'lower' && target === 'price') return lowered(item.price, action.value);
       if (action.type !== 'set') return no('amountSetOrCleared');
       const amount = parseMoney(action.value, currency);
       return amount.ok ? { ok: true, part: { [target]: amount.amount } } : amount;
@@ -168,6 +173,16 @@ export function changed(item: Item, target: Target, action: Action, ways: Ways):
     default:
       return no('notForMany');
   }
+}
+
+/** What can come off a price at once, per cent. */
+const PERCENT = /^(?:[1-9]|[1-8]\d|90)$/u;
+
+function lowered(price: number | null, percent: string): Done {
+  const said = percent.replace(/\s*%$/u, '').trim();
+  if (!PERCENT.test(said)) return no('percentUnread');
+  if (price === null) return no('noPriceYet');
+  return { ok: true, part: { price: price - shareOf(price, Number(said) * 100) } };
 }
 
 /** A figure laid out with a tape, for all that is known: it takes the place of one from a picture. */
@@ -216,6 +231,8 @@ function edited(old: string, action: Action, between: string): string {
       return [old.trim(), action.value.trim()].filter(Boolean).join(between);
     case 'clear':
       return '';
+    case 'lower':
+      return old;
     case 'replace': {
       if (action.find === '') return old;
       return old.replace(new RegExp(escaped(action.find), 'giu'), () => action.by);

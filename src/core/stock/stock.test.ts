@@ -118,12 +118,21 @@ describe('a change of many at once', () => {
       price: 1_950,
     });
     expect(plan([jumper], 'kind', { type: 'set', value: 'lamp' }).changes[0]?.part.parked?.facts).toEqual({});
+    // By hand: 15 % of 48.00 are 7.20.
+    expect(plan([jumper], 'price', { type: 'lower', value: '15 %' }).changes[0]?.part).toEqual({
+      price: 4_080,
+    });
+    const priceless = plan([{ ...jumper, price: null }], 'price', { type: 'lower', value: '15' });
+    expect(priceless.refused[0]?.why.code).toBe('noPriceYet');
     expect(plan([jumper], 'use', { type: 'set', value: 'light' }).changes[0]?.part).toEqual({ use: 'light' });
     expect(plan([jumper], 'spot', { type: 'set', value: 'A3-12' })).toMatchObject({ changes: [], same: 1 });
   });
   it.each<[Target, Action, string]>([
     ['price', { type: 'set', value: 'a lot' }, 'amountNotDigits'],
     ['price', { type: 'add', value: '5' }, 'amountSetOrCleared'],
+    ['price', { type: 'lower', value: '15.5' }, 'percentUnread'],
+    ['price', { type: 'lower', value: '100' }, 'percentUnread'],
+    ['cost', { type: 'lower', value: '15' }, 'amountSetOrCleared'],
     ['kind', { type: 'set', value: 'nothing' }, 'noSuchKind'],
     ['kind', { type: 'clear' }, 'kindOnlySet'],
     ['use', { type: 'set', value: 'sometimes' }, 'useSetOrCleared'],

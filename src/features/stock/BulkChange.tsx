@@ -37,12 +37,14 @@ const ACTIONS: readonly [Action['type'], string][] = [
   ['add', 'Add'],
   ['clear', 'Clear'],
   ['replace', 'Replace words'],
+  ['lower', 'Lower by per cent'],
 ];
+const WORDS_ALL = ACTIONS.flatMap(([id]) => (id === 'lower' ? [] : [id]));
 /** What can only be set, or set and cleared. */
 const NARROW: Partial<Record<Target, readonly Action['type'][]>> = {
   kind: ['set'],
   use: ['set', 'clear'],
-  price: ['set', 'clear'],
+  price: ['set', 'lower', 'clear'],
   cost: ['set', 'clear'],
   weight: ['set', 'clear'],
   group: ['add', 'set', 'clear'],
@@ -68,7 +70,7 @@ export function BulkChange(props: {
   const [done, setDone] = useState<string | null>(null);
   const { list, questions } = useChosen(chosen);
   const question = questions.find((q) => q.target === target);
-  const hows = target === null ? [] : (narrow(target) ?? ACTIONS.map(([id]) => id));
+  const hows = target === null ? [] : (narrow(target) ?? WORDS_ALL);
   const doing = hows.includes(how) ? how : 'set';
   const action = useMemo(() => actionOf(doing, value, by), [doing, value, by]);
   const plan = useMemo(
@@ -110,10 +112,10 @@ export function BulkChange(props: {
           target={target}
           spec={question?.spec}
           unit={question?.unit}
-          label={doing === 'replace' ? 'Words to replace' : name}
+          label={doing === 'replace' ? 'Words to replace' : doing === 'lower' ? 'Per cent off' : name}
           value={value}
           onChange={setValue}
-          plain={doing === 'replace'}
+          plain={doing === 'replace' || doing === 'lower'}
         />
       ) : null}
       {doing === 'replace' && target ? (

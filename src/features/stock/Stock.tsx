@@ -12,10 +12,12 @@ import { toggled } from '@/parts/trade/toggled';
 import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LongList } from '@/parts/ui/LongList';
+import { Notice } from '@/parts/ui/Notice';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useAround } from '@/store/derived/useAround';
+import { letGo, useHandedOver } from '@/store/items/choice';
 import { useWide } from '@/theme/theme';
 
 import { BulkChange } from './BulkChange';
@@ -64,6 +66,34 @@ function useFound(filter: StockFilter, order: SortOrder): { found: readonly Item
   return { found, none: inOrder.length === 0 };
 }
 
+/** What is found, of what was handed over from elsewhere where something was. */
+function useShown(filter: StockFilter, order: SortOrder) {
+  const { found, none } = useFound(filter, order);
+  const handed = useHandedOver();
+  const shown = useMemo(
+    () => (handed.ids ? found.filter((t) => handed.ids?.has(t.id)) : found),
+    [found, handed.ids],
+  );
+  return { shown, handed, none };
+}
+
+type Chosen = ReadonlySet<string> | null;
+
+/** The items chosen: those handed over from elsewhere, until the person chooses otherwise. */
+function useChosen(handed: Chosen) {
+  const [own, setOwn] = useState<{ of: Chosen; chosen: Chosen }>({ of: null, chosen: null });
+  const setChosen = useCallback(
+    (next: (before: Chosen) => Chosen) =>
+      setOwn((before) => ({ of: handed, chosen: next(before.of === handed ? before.chosen : handed) })),
+    [handed],
+  );
+  const choose = (yes: boolean) => {
+    letGo();
+    setOwn({ of: null, chosen: yes ? new Set() : null });
+  };
+  return { chosen: own.of === handed ? own.chosen : handed, setChosen, choose };
+}
+
 /** Everything owned; search as you type, choose many and change them at once. */
 export function Stock() {
   const wide = useWide();
@@ -73,11 +103,11 @@ export function Stock() {
   const [narrowing, setNarrowing] = useState(false);
   const groups = useAttic((s) => s.groups);
   const [order, setOrder] = useState<SortOrder>('newest');
-  const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
   // The list follows the typing when there is time; the field never waits for it.
   const inGroup = groups[group] ? group : null;
   const wanted = useMemo(() => ({ ...filter, groupId: inGroup }), [filter, inGroup]);
-  const { found: shown, none: empty } = useFound(useDeferredValue(wanted), order);
+  const { shown, handed, none: empty } = useShown(useDeferredValue(wanted), order);
+  const { chosen, setChosen, choose } = useChosen(handed.ids);
   const narrowed = !isEverything({ ...filter, words: '', show: 'all' });
   const choosing = chosen !== null;
   const press = useCallback(
@@ -85,7 +115,7 @@ export function Stock() {
       if (!choosing) return router.navigate(`/item/${id}`);
       setChosen((before) => toggled(before ?? new Set(), id));
     },
-    [choosing, router],
+    [choosing, router, setChosen],
   );
   const Line = wide ? TableLine : StockRow;
   return (
@@ -120,11 +150,12 @@ export function Stock() {
       </ChipRow>
       <GroupRow group={inGroup} onChoose={(id) => router.setParams({ group: id })} />
       {narrowing ? <Narrowing filter={filter} within={inGroup} onChange={setFilter} /> : null}
+      {handed.ids ? <Notice tone="info">{`Only these are shown: ${handed.why}.`}</Notice> : null}
       {empty ? (
         <NothingYet />
       ) : (
         <Found count={shown.length} order={order} onOrder={setOrder}>
-          <Button variant="quiet" onPress={() => setChosen(chosen ? null : new Set())}>
+          <Button variant="quiet" onPress={() => choose(chosen === null)}>
             {chosen ? 'Done selecting' : 'Select'}
           </Button>
         </Found>
@@ -133,8 +164,8 @@ export function Stock() {
         <BulkChange
           chosen={chosen}
           shown={shown}
-          onAll={() => setChosen(new Set(shown.map((t) => t.id)))}
-          onNone={() => setChosen(new Set())}
+          onAll={() => setChosen(() => new Set(shown.map((t) => t.id)))}
+          onNone={() => setChosen(() => new Set())}
         />
       ) : null}
     </LongList>
