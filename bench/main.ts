@@ -1,6 +1,7 @@
 import { benchClosing } from './closing';
 import { benchCourier } from './courier';
 import { benchCrosslist } from './crosslist';
+import { benchLedger } from './ledger';
 import { benchPictures } from './pictures';
 import { benchStock } from './stock';
 import { benchTables } from './tables';
@@ -9,6 +10,7 @@ import { benchWords } from './words';
 const BENCHES: Record<string, () => Promise<void>> = {
   closing: benchClosing,
   courier: benchCourier,
+  ledger: benchLedger,
   pictures: benchPictures,
   stock: benchStock,
   tables: benchTables,

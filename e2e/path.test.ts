@@ -201,7 +201,8 @@ it('photographs one item, lists it thrice, sells it once, and it is gone from th
   // Reckoned with 4.20 inland; a buyer may live further away, and then the label costs more.
   await attic.sees(`home €${(39.78 + 4.2 - postage).toFixed(2)}`);
   await attic.go('Ledger');
-  await attic.sees('1 sold for €48.00');
+  await attic.sees(/1 sold[\s\S]*Takings\s+€48\.00/u);
+  await attic.press('What the courier did');
   await attic.sees('sold for 48.00, order BM');
   expect(attic.complaints).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import { copyFileSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -7,6 +7,7 @@ import { codeFor } from '@/core/identity/code';
 import { recordId } from '@/core/identity/recordId';
 
 import { examinedPicture } from './pictures';
+import { pastBefore } from '../demo/past/past';
 import type { Earlier, World } from '../demo/seedDemo';
 
 const AT = Date.parse('2026-11-20T09:00:00Z');
@@ -133,5 +134,30 @@ export async function itemsReady(
   }
   world.settings.nextRecord = running;
   writeFileSync(join(folder, 'world.json'), JSON.stringify(world));
+  return folder;
+}
+
+/**
+ * Two jumpers that have been there for long, one of them up nowhere, and before them a year of sales.
+ *
+ * @returns the folder that the server is to be started with
+ */
+export async function worldWithPast(): Promise<string> {
+  const old = { createdAt: Date.now() - 200 * 86_400_000 };
+  const folder = await itemsReady([
+    jumper('Grey gansey', [], { ...old, code: 'YA-901', number: 901 }),
+    jumper('Red gansey', [], { ...old, code: 'YA-902', number: 902, price: null }),
+  ]);
+  const file = join(folder, 'world.json');
+  // Written just now, by the same schemas.
+  const world = JSON.parse(readFileSync(file, 'utf8')) as World;
+  const [one] = world.items[0]?.pictureIds ?? [];
+  for (const name of new Set(Object.values(pastBefore(Date.now(), world.settings.codePattern).records.files)))
+    for (const size of ['full', 'thumb'])
+      copyFileSync(
+        join(folder, 'pictures', `${one}-${size}.jpg`),
+        join(folder, 'pictures', `${name}-${size}.jpg`),
+      );
+  writeFileSync(file, JSON.stringify({ ...world, past: true }));
   return folder;
 }

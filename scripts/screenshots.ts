@@ -26,6 +26,12 @@ const item = async (page: Page, title: string, section?: string) => {
   }
 };
 
+const ledger = async (page: Page, view: string) => {
+  await page.goto(`${ADDRESS}/ledger?view=${view}`);
+  if (view === 'parts') await page.locator('::-p-aria(Tax year)').click();
+  await page.waitForSelector(view === 'parts' ? '::-p-text(By marketplace)' : '::-p-text(Day by day)');
+};
+
 const cleaned = async (page: Page) => {
   await item(page, 'Kittiwake Mills');
   await page.locator('[data-picture]:nth-child(1)').click();
@@ -54,9 +60,9 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
   { name: 'intake', open: (page) => page.goto(`${ADDRESS}/intake`) },
   { name: 'stock', open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'sales', open: (page) => page.goto(`${ADDRESS}/sales`) },
-  { name: 'ledger', open: (page) => page.goto(`${ADDRESS}/ledger`) },
+  { name: 'ledger', open: (page) => ledger(page, 'result') },
+  { name: 'ledger-wide', wide: true, open: (page) => ledger(page, 'parts') },
   { name: 'item', open: (page) => item(page, 'Kittiwake Mills') },
-  { name: 'item-marketplaces', open: (page) => item(page, 'Stout leather', 'markets') },
   {
     name: 'camera',
     open: async (page) => {

@@ -148,6 +148,15 @@ const Seen = z.object({
   rulesSeen: z.record(z.string().max(32), z.number().int().nonnegative()).default({}),
 });
 
+/** How the books are kept. */
+const Books = z.object({
+  /** When the person's tax year begins: month and day, up to the 28th. */
+  taxYear: z
+    .string()
+    .regex(/^(?:0[1-9]|1[0-2])-(?:0[1-9]|1\d|2[0-8])$/u)
+    .default('01-01'),
+});
+
 /** How tables are saved, and what was said of those that came in. */
 const Tables = z.object({
   tables: z
@@ -182,6 +191,7 @@ export const Settings = z.object({
   ...Selling.shape,
   ...Shop.shape,
   ...Dealing.shape,
+  ...Books.shape,
   ...Tables.shape,
   ...Seen.shape,
 });

@@ -32,6 +32,7 @@ import { Depot } from './depot/Depot';
 import { Intake } from './intake/Intake';
 import { ItemSheet } from './item/ItemSheet';
 import { Kinds } from './kinds/Kinds';
+import { CourierLines } from './ledger/CourierLines';
 import { Ledger } from './ledger/Ledger';
 import { Many as ManyPage } from './many/Many';
 import { Sales } from './sales/Sales';
@@ -73,6 +74,11 @@ const PAGES: Record<string, Tried> = {
   Item: { page: ItemSheet, params: (many) => ({ id: many.id('Kittiwake') }) },
   Kinds: { page: Kinds },
   Ledger: { page: Ledger },
+  'Ledger, by part': { page: Ledger, params: () => ({ view: 'parts' }) },
+  'Ledger, cash': { page: Ledger, params: () => ({ view: 'cash' }) },
+  'Ledger, in stock': { page: Ledger, params: () => ({ view: 'stock' }) },
+  'Ledger, what earns its keep': { page: Ledger, params: () => ({ view: 'keep' }) },
+  CourierLines: { page: CourierLines },
   Many: { page: ManyPage },
   Sales: { page: Sales },
   Stock: { page: Stock },

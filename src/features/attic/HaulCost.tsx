@@ -6,14 +6,11 @@ import { haulSplit, haulItems } from '@/core/hauls/haul';
 import { plural } from '@/core/language/plural';
 import { weightOf } from '@/core/listing/effective';
 import { formatMoney } from '@/core/money/money';
-import { useUnheard } from '@/parts/trade/Calm';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
-import { Notice } from '@/parts/ui/Notice';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
-import { useSales } from '@/store/derived/useSales';
 import { editHaul, spreadCost } from '@/store/items/hauls';
 import { useKinds } from '@/store/items/kinds';
 import { nameOf } from '@/store/items/names';
@@ -22,13 +19,11 @@ const SPLIT_WORDS = { evenly: 'Evenly', weight: 'By weight', price: 'By expected
 
 const costs = (n: number) => plural(n, 'one cost', `${n} costs`);
 
-/** What was paid, how it is spread over the items, and what they have brought home. */
+/** What was paid, and how it is spread over the items. */
 export function HaulCost({ haul }: { haul: Haul }) {
   const currency = useAttic((s) => s.settings.currency);
   const items = useAttic((s) => s.items);
-  const why = useUnheard();
   const kinds = useKinds();
-  const sales = useSales();
   const [spread, setSpread] = useState<number | null>(null);
   const money = (n: number) => formatMoney(n, currency);
   const own = haulItems(haul, Object.values(items));
@@ -37,11 +32,9 @@ export function HaulCost({ haul }: { haul: Haul }) {
   // What stands there may have been typed: it is shown, and written over only when that is meant.
   const there = changed.filter((t) => t.cost !== null);
   const open = changed.length - there.length;
-  const sold = sales.filter((s) => items[s.itemId]?.haulId === haul.id);
-  const returned = sold.reduce((sum, s) => sum + (s.takeHome?.takeHome ?? s.sale.amount), 0);
   return (
-    <Card label="Cost and return">
-      <Text variant="heading">Cost and return</Text>
+    <Card label="What it cost">
+      <Text variant="heading">What it cost</Text>
       <MoneyField
         label="Total paid"
         value={haul.cost}
@@ -92,12 +85,6 @@ export function HaulCost({ haul }: { haul: Haul }) {
           ) : null}
         </>
       ) : null}
-      <Notice tone="info">
-        {sold.length === 0
-          ? (why ?? 'Nothing of it is sold yet.')
-          : `${sold.length} sold so far, ${money(returned)} brought ` +
-            `home${haul.cost ? `, ${Math.round((100 * returned) / haul.cost)} % of what it cost` : ''}.`}
-      </Notice>
     </Card>
   );
 }

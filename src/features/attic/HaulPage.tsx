@@ -23,6 +23,7 @@ import { editHaul, putHaulAway, workIn } from '@/store/items/hauls';
 import { useKinds } from '@/store/items/kinds';
 
 import { HaulCost } from './HaulCost';
+import { HaulReturnsCard } from './HaulReturnsCard';
 
 /**
  * One haul: source, cost and how it is spread, its lines, what its items begin with, what it has returned.
@@ -40,6 +41,7 @@ export function HaulPage() {
     <Page title={haul.name} aside={<BackTo path="/hauls" />}>
       <About haul={haul} />
       <Lines haul={haul} />
+      <Returns haul={haul} />
       <HaulCost haul={haul} />
       <Begins haul={haul} />
       <Items haul={haul} />
@@ -178,6 +180,11 @@ function Lines({ haul }: { haul: Haul }) {
       <NewLine haul={haul} />
     </Card>
   );
+}
+
+function Returns({ haul }: { haul: Haul }) {
+  const items = useAttic((s) => s.items);
+  return <HaulReturnsCard haul={haul} waiting={haulCount(haul, Object.values(items)).waiting} />;
 }
 
 function NewLine({ haul }: { haul: Haul }) {

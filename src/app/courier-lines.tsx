@@ -1,0 +1,3 @@
+import { CourierLines } from '@/features/ledger/CourierLines';
+
+export default CourierLines;

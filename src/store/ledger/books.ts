@@ -1,0 +1,142 @@
+import { useEffect } from 'react';
+import { create } from 'zustand';
+
+import type { ConsignorPayment, Statement } from '@/contract/orders';
+import type { Booked } from '@/core/ledger/booked';
+import type { CashMove } from '@/core/ledger/cash';
+import { cashMoves } from '@/core/ledger/cashMoves';
+import { bookings, linesByOrder, type ItemBooks, type Sources } from '@/core/ledger/itemBooks';
+import { postingsOf, type Posting } from '@/core/ledger/sums';
+import { placeOf } from '@/core/listing/otherListings';
+import { ratesOf } from '@/core/listing/setup';
+import { useAttic } from '@/store/attic/attic';
+import { unlessExpected } from '@/store/base/faults';
+import { yieldToMain } from '@/store/base/yieldToMain';
+import { useCourier } from '@/store/courier/courierLink';
+import { otherListingsNow } from '@/store/courier/otherListings';
+import { useKinds } from '@/store/items/kinds';
+
+/** The ledger's books: what all its pages are reckoned from. */
+export interface Books {
+  booked: readonly Booked[];
+  /** In the order they happened. */
+  postings: readonly Posting[];
+  moves: readonly CashMove[];
+  stays: readonly NonNullable<ItemBooks['stay']>[];
+  stock: readonly NonNullable<ItemBooks['stock']>[];
+  tried: readonly ItemBooks['tried'][number][];
+  /** Marketplaces that pay by statement, sold something, and of which no statement was read. */
+  unread: readonly string[];
+}
+
+/** All that the books are worked out from. */
+type Kept = Omit<Sources, 'linesOf'> & {
+  statements: Readonly<Record<string, Statement>>;
+  payments: Readonly<Record<string, ConsignorPayment>>;
+};
+
+const useBooksStore = create<{ books: Books | null }>(() => ({ books: null }));
+
+/** How long items are worked out before a finger is let through, milliseconds. */
+const SLICE = 8;
+
+/**
+ * What the ledger holds, kept as it changes while a page asks; null while it is worked out first. It is
+ * worked out in slices, so that the page is never held up.
+ */
+export function useBooks(): Books | null {
+  const views = useCourier((s) => s.items);
+  const sheets = useCourier((s) => s.sheets);
+  const items = useAttic((s) => s.items);
+  const hauls = useAttic((s) => s.hauls);
+  const owners = useAttic((s) => s.owners);
+  const orders = useAttic((s) => s.orders);
+  const statements = useAttic((s) => s.statements);
+  const payments = useAttic((s) => s.payments);
+  const rates = ratesOf(useAttic((s) => s.settings));
+  const kinds = useKinds();
+  useEffect(() => {
+    const over = new AbortController();
+    const sources: Kept = {
+      views,
+      sheets,
+      items,
+      hauls,
+      owners,
+      orders,
+      statements,
+      payments,
+      rates,
+      kinds,
+      placeOf: (id, market, at) => placeOf(otherListingsNow(), id, market, at),
+    };
+    void workOut(sources, over.signal).then((books) => {
+      if (books) useBooksStore.setState({ books });
+    }, unlessExpected('working out the ledger'));
+    return () => over.abort();
+  }, [views, sheets, items, hauls, owners, orders, statements, payments, rates, kinds]);
+  return useBooksStore((s) => s.books);
+}
+
+/** @returns null where it was given up for a newer one */
+async function workOut(sources: Kept, over: AbortSignal): Promise<Books | null> {
+  const { views, items, hauls, orders, statements, payments, sheets } = sources;
+  const linesOf = linesByOrder(Object.values(statements));
+  await yieldToMain();
+  const of = bookings({ ...sources, linesOf });
+  const ids = Object.keys(items);
+  for (const id of Object.keys(views)) if (!items[id]) ids.push(id);
+  const booked: Booked[] = [];
+  const postings: Posting[] = [];
+  const [stays, stock, tried]: [Stays, Stock, Tried] = [[], [], []];
+  const isWhole = await inSlices(
+    ids,
+    (id) => {
+      const one = of(id);
+      for (const sale of one.booked) {
+        booked.push(sale);
+        postings.push(...postingsOf(sale));
+      }
+      if (one.stay) stays.push(one.stay);
+      if (one.stock) stock.push(one.stock);
+      tried.push(...one.tried);
+    },
+    over,
+  );
+  if (!isWhole) return null;
+  await yieldToMain();
+  postings.sort((a, b) => a.at - b.at);
+  await yieldToMain();
+  const payers = new Set(sheets.flatMap((s) => (s.statement ? [s.marketplace] : [])));
+  const paysOut = (market: string) => payers.has(market);
+  const moves = cashMoves({
+    booked,
+    items: Object.values(items),
+    hauls,
+    orders,
+    statements: Object.values(statements),
+    payments: Object.values(payments),
+    paysOut,
+  });
+  await yieldToMain();
+  const sold = new Set(booked.map((b) => b.market));
+  const unread = [...sold].filter((m) => paysOut(m) && !statements[m]);
+  return over.aborted ? null : { booked, postings, moves, stays, stock, tried, unread };
+}
+
+type Stays = NonNullable<ItemBooks['stay']>[];
+type Stock = NonNullable<ItemBooks['stock']>[];
+type Tried = ItemBooks['tried'][number][];
+
+/** @returns false where it was given up */
+async function inSlices<T>(all: readonly T[], work: (one: T) => void, over: AbortSignal): Promise<boolean> {
+  let until = performance.now() + SLICE;
+  for (const one of all) {
+    work(one);
+    if (performance.now() < until) continue;
+    await yieldToMain();
+    if (over.aborted) return false;
+    until = performance.now() + SLICE;
+  }
+  return true;
+}
