@@ -185,3 +185,17 @@ it('what earns its keep says where there is too little to tell', async () => {
   expect(said()).not.toMatch(SLIPS);
   expect(nameless()).toEqual([]);
 });
+
+it('follows what sells while it is open', async () => {
+  await someSales();
+  await open(Ledger);
+  await sees('Takings€68.00');
+  const [one, other] = Object.keys(useAttic.getState().items).slice(5);
+  // The second comes while the first is still being worked out.
+  for (const [id, order] of [
+    [one, 'BM-8'],
+    [other, 'BM-9'],
+  ] as const)
+    act(() => told(id!, { sale: sold('brackenmoor', order, { at: Date.now() - 1_000, amount: 1_000 }) }));
+  await sees('Takings€88.00');
+});

@@ -18,6 +18,8 @@ import { useKinds } from '@/store/items/kinds';
 
 /** The ledger's books: what all its pages are reckoned from. */
 export interface Books {
+  /** The attic they are of. */
+  attic: string;
   booked: readonly Booked[];
   /** In the order they happened. */
   postings: readonly Posting[];
@@ -31,11 +33,17 @@ export interface Books {
 
 /** All that the books are worked out from. */
 type Kept = Omit<Sources, 'linesOf'> & {
+  attic: string;
   statements: Readonly<Record<string, Statement>>;
   payments: Readonly<Record<string, ConsignorPayment>>;
 };
 
-const useBooksStore = create<{ books: Books | null }>(() => ({ books: null }));
+const useBooksStore = create<{
+  books: Books | null;
+  /** What they are to be worked out from next; null: they are of the newest there is. */
+  next: Kept | null;
+  busy: boolean;
+}>(() => ({ books: null, next: null, busy: false }));
 
 /** How long items are worked out before a finger is let through, milliseconds. */
 const SLICE = 8;
@@ -55,9 +63,10 @@ export function useBooks(): Books | null {
   const payments = useAttic((s) => s.payments);
   const rates = ratesOf(useAttic((s) => s.settings));
   const kinds = useKinds();
+  const attic = useCourier((s) => s.session?.attic ?? '');
   useEffect(() => {
-    const over = new AbortController();
-    const sources: Kept = {
+    const next: Kept = {
+      attic,
       views,
       sheets,
       items,
@@ -70,16 +79,28 @@ export function useBooks(): Books | null {
       kinds,
       placeOf: (id, market, at) => placeOf(otherListingsNow(), id, market, at),
     };
-    void workOut(sources, over.signal).then((books) => {
-      if (books) useBooksStore.setState({ books });
-    }, unlessExpected('working out the ledger'));
-    return () => over.abort();
-  }, [views, sheets, items, hauls, owners, orders, statements, payments, rates, kinds]);
-  return useBooksStore((s) => s.books);
+    useBooksStore.setState({ next });
+    void keepUp().catch(unlessExpected('working out the ledger'));
+  }, [attic, views, sheets, items, hauls, owners, orders, statements, payments, rates, kinds]);
+  const books = useBooksStore((s) => s.books);
+  return books?.attic === attic ? books : null;
 }
 
-/** @returns null where it was given up for a newer one */
-async function workOut(sources: Kept, over: AbortSignal): Promise<Books | null> {
+/** One after the other and always the newest: on a busy evening no books would ever be whole otherwise. */
+async function keepUp(): Promise<void> {
+  if (useBooksStore.getState().busy) return;
+  useBooksStore.setState({ busy: true });
+  try {
+    for (let { next } = useBooksStore.getState(); next; { next } = useBooksStore.getState()) {
+      useBooksStore.setState({ next: null });
+      useBooksStore.setState({ books: await workOut(next) });
+    }
+  } finally {
+    useBooksStore.setState({ busy: false });
+  }
+}
+
+async function workOut(sources: Kept): Promise<Books> {
   const { views, items, hauls, orders, statements, payments, sheets } = sources;
   const linesOf = linesByOrder(Object.values(statements));
   await yieldToMain();
@@ -89,21 +110,16 @@ async function workOut(sources: Kept, over: AbortSignal): Promise<Books | null> 
   const booked: Booked[] = [];
   const postings: Posting[] = [];
   const [stays, stock, tried]: [Stays, Stock, Tried] = [[], [], []];
-  const isWhole = await inSlices(
-    ids,
-    (id) => {
-      const one = of(id);
-      for (const sale of one.booked) {
-        booked.push(sale);
-        postings.push(...postingsOf(sale));
-      }
-      if (one.stay) stays.push(one.stay);
-      if (one.stock) stock.push(one.stock);
-      tried.push(...one.tried);
-    },
-    over,
-  );
-  if (!isWhole) return null;
+  await inSlices(ids, (id) => {
+    const one = of(id);
+    for (const sale of one.booked) {
+      booked.push(sale);
+      postings.push(...postingsOf(sale));
+    }
+    if (one.stay) stays.push(one.stay);
+    if (one.stock) stock.push(one.stock);
+    tried.push(...one.tried);
+  });
   await yieldToMain();
   postings.sort((a, b) => a.at - b.at);
   await yieldToMain();
@@ -121,22 +137,19 @@ async function workOut(sources: Kept, over: AbortSignal): Promise<Books | null> 
   await yieldToMain();
   const sold = new Set(booked.map((b) => b.market));
   const unread = [...sold].filter((m) => paysOut(m) && !statements[m]);
-  return over.aborted ? null : { booked, postings, moves, stays, stock, tried, unread };
+  return { attic: sources.attic, booked, postings, moves, stays, stock, tried, unread };
 }
 
 type Stays = NonNullable<ItemBooks['stay']>[];
 type Stock = NonNullable<ItemBooks['stock']>[];
 type Tried = ItemBooks['tried'][number][];
 
-/** @returns false where it was given up */
-async function inSlices<T>(all: readonly T[], work: (one: T) => void, over: AbortSignal): Promise<boolean> {
+async function inSlices<T>(all: readonly T[], work: (one: T) => void): Promise<void> {
   let until = performance.now() + SLICE;
   for (const one of all) {
     work(one);
     if (performance.now() < until) continue;
     await yieldToMain();
-    if (over.aborted) return false;
     until = performance.now() + SLICE;
   }
-  return true;
 }
