@@ -48,6 +48,16 @@ it('what the courier did is asked at first, when something happened, and for ear
   expect(shown()).toEqual(['number 7', 'number 3', 'number 2', 'number 1']);
 });
 
+it('what the courier did names the place, and says so where it can’t be saved now', async () => {
+  await emptyAttic();
+  const told = { lines: [{ ...line(9), market: 'brackenmoor', words: 'sold' }], more: false };
+  await open(CourierLines, { answers: { '/ledger': ({ path }) => (path === '/ledger' ? told : undefined) } });
+  await sees('Brackenmoor: sold');
+  globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+  await press('Save the whole ledger');
+  await sees('The courier can’t be reached');
+});
+
 /** Two sales of this month, one of them sent back today, and one of the month before. */
 async function someSales(): Promise<Many> {
   const many = await manyItems();

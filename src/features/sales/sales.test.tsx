@@ -6,7 +6,6 @@ import { went } from '@/testing/router';
 import { emptyAttic, manyItems } from '@/testing/world';
 
 import { Sales } from './Sales';
-import { Ledger } from '../ledger/Ledger';
 
 const at = Date.now() - 3_600_000;
 const CLOSING = {
@@ -46,43 +45,5 @@ describe('sales', () => {
     told('item-x', { sale: sold('brackenmoor', 'B-9', { at, knownAt: at }), closing: CLOSING });
     await open(Sales);
     await sees('Something not in this attic');
-  });
-});
-
-describe('the ledger', () => {
-  const line = (seq: number, words: string) => ({
-    seq,
-    at,
-    type: 'news',
-    market: 'brackenmoor',
-    item: null,
-    words,
-  });
-  it('adds takings by marketplace, and shows what the courier did, earlier lines on demand', async () => {
-    const many = await manyItems();
-    told(many.id('Ostler'), {
-      sale: sold('brackenmoor', 'B-2', { at, fees: 600, amount: 7_400, postage: 580 }),
-      closing: CLOSING,
-    });
-    const asked = await open(Ledger, {
-      answers: {
-        '/ledger': ({ path }) =>
-          path.includes('before')
-            ? { lines: [line(3, 'put up')], more: false }
-            : { lines: [line(9, 'sold')], more: true },
-      },
-    });
-    await sees('1 sold for €74.00');
-    await sees('After costtake-home less what was paid');
-    await sees('Brackenmoor: sold');
-    await press('Show earlier lines');
-    await sees('Brackenmoor: put up');
-    expect(asked.filter((a) => a.path.startsWith('/ledger'))).toHaveLength(2);
-  });
-  it('that can’t be saved now says so', async () => {
-    await manyItems();
-    await open(Ledger, { offline: true });
-    await press('Save the whole ledger');
-    await sees('The courier can’t be reached');
   });
 });
