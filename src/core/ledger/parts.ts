@@ -1,4 +1,4 @@
-import { median } from 'd3-array';
+import { group, median } from 'd3-array';
 
 import type { Booked } from './booked';
 import { spanAt } from './period';
@@ -70,14 +70,10 @@ export function partFigures(postings: readonly Posting[], dimension: Dimension):
     postings.filter(({ booked }) => (booked.cost ?? 0) > 0),
     keyOf,
   );
-  const sales = new Map<string, Booked[]>();
-  for (const { booked, sums: of } of postings) {
-    if (of.sold === 0) continue;
-    const key = keyOf(booked);
-    const there = sales.get(key);
-    if (there) there.push(booked);
-    else sales.set(key, [booked]);
-  }
+  const sales = group(
+    postings.flatMap(({ booked, sums: of }) => (of.sold === 0 ? [] : [booked])),
+    keyOf,
+  );
   return [...sums]
     .map(([key, of]) => ({ key, sums: of, ...figuresOf(of, known.get(key), sales.get(key) ?? []) }))
     .sort((a, b) => profit(b.sums) - profit(a.sums) || (a.key < b.key ? -1 : 1));
@@ -147,13 +143,7 @@ export interface Cohort {
 
 /** Months that something came in in, the earliest first. */
 export function cohorts(stays: readonly Stay[], now: number): Cohort[] {
-  const by = new Map<number, Stay[]>();
-  for (const stay of stays) {
-    const { from } = spanAt('month', stay.from, '01-01');
-    const there = by.get(from);
-    if (there) there.push(stay);
-    else by.set(from, [stay]);
-  }
+  const by = group(stays, (stay) => spanAt('month', stay.from, '01-01').from);
   return [...by]
     .sort(([a], [b]) => a - b)
     .map(([from, all]) => ({ from, items: all.length, byAge: soldByAge(all, now) }));

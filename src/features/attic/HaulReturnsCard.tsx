@@ -9,7 +9,7 @@ import type { Haul } from '@/contract/records';
 import { counted } from '@/core/language/plural';
 import { haulReturns, type HaulReturns } from '@/core/ledger/haulReturns';
 import { formatMoney } from '@/core/money/money';
-import { columnsIn } from '@/parts/figures/columns';
+import { columnsIn, scaleMoney } from '@/parts/figures/columns';
 import { Drawn } from '@/parts/figures/Drawn';
 import { useUnheard } from '@/parts/trade/Calm';
 import { Card } from '@/parts/ui/Page';
@@ -64,7 +64,9 @@ function Brought({ haul, waiting, books }: { haul: Haul; waiting: number; books:
         rows={returns.steps}
         keyOf={(s) => String(returns.steps.indexOf(s))}
       >
-        {returns.steps.length > 1 ? <Course returns={returns} cost={haul.cost} say={money} /> : null}
+        {returns.steps.length > 1 ? (
+          <Course returns={returns} cost={haul.cost} say={scaleMoney(currency)} />
+        ) : null}
       </Drawn>
       <Text figures>
         {still.length === 0
@@ -123,7 +125,7 @@ function Course(props: { returns: HaulReturns; cost: number | null; say: (amount
       <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} aria-hidden>
         {y.ticks(3).map((tick) => (
           <SvgText key={tick} {...foot} x={SIDE - 6} y={y(tick) + 4} textAnchor="end">
-            {say(tick).replace(/[.,]00$/u, '')}
+            {say(tick)}
           </SvgText>
         ))}
         <Line x1={SIDE} x2={width} y1={y(0)} y2={y(0)} stroke={c.soft} />

@@ -1,3 +1,4 @@
+import { group } from 'd3-array';
 import { startTransition, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
@@ -44,12 +45,12 @@ interface Row extends PartFigures {
 
 /** Sales put together by where, what, whence and by whom. */
 export function ByPart({ books, chosen }: { books: Books; chosen: Chosen }) {
-  const { span, now } = chosen;
+  const { span, day } = chosen;
   const [dimension, setDimension] = useState<Dimension>('market');
   const currency = useAttic((s) => s.settings.currency);
   const postings = useMemo(() => within(books.postings, span), [books, span]);
   const nameOf = useNames(dimension, books.postings);
-  const ages = useByAge(books, dimension, now);
+  const ages = useByAge(books, dimension, day);
   const parts = useMemo(() => partFigures(postings, dimension), [postings, dimension]);
   const rows = parts.map((p): Row => ({ ...p, name: nameOf(p.key), byAge: ages.get(p.key) ?? [] }));
   const { words, money, count, share } = columnsIn<Row>(currency);
@@ -92,20 +93,11 @@ export function ByPart({ books, chosen }: { books: Books; chosen: Chosen }) {
 }
 
 /** The share sold by each age, of everything that ever was here. */
-function useByAge(books: Books, dimension: Dimension, now: number): Map<string, (number | null)[]> {
-  // What a day more would change is not seen.
-  const day = Math.floor(now / 86_400_000) * 86_400_000;
+function useByAge(books: Books, dimension: Dimension, day: number): Map<string, (number | null)[]> {
   return useMemo(() => {
-    const by = new Map<string, (typeof books.stays)[number][]>();
     if (dimension === 'market') return new Map();
-    const keyOf = keyBy(dimension);
-    for (const stay of books.stays) {
-      const key = keyOf(stay);
-      const there = by.get(key);
-      if (there) there.push(stay);
-      else by.set(key, [stay]);
-    }
-    return new Map([...by].map(([key, stays]) => [key, soldByAge(stays, day)]));
+    const stays = group(books.stays, keyBy(dimension));
+    return new Map([...stays].map(([key, of]) => [key, soldByAge(of, day)]));
   }, [books, dimension, day]);
 }
 

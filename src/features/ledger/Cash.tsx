@@ -4,7 +4,7 @@ import { cashOf, CASH_SORTS, type CashFlow, type CashSort } from '@/core/ledger/
 import { partsOf } from '@/core/ledger/period';
 import { formatMoney } from '@/core/money/money';
 import { Bars } from '@/parts/figures/Bars';
-import { columnsIn } from '@/parts/figures/columns';
+import { columnsIn, scaleMoney } from '@/parts/figures/columns';
 import { Drawn } from '@/parts/figures/Drawn';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -70,7 +70,7 @@ export function Cash({ books, chosen }: { books: Books; chosen: Chosen }) {
       >
         <Bars
           label="In less out"
-          say={(amount) => money(Math.round(amount)).replace(/[.,]00$/u, '')}
+          say={scaleMoney(currency)}
           bars={parts.map((p) => ({ ...p, value: p.flow.in - p.flow.out }))}
         />
       </Drawn>

@@ -21,9 +21,8 @@ const MONTH_WORDS = {
 const monthWords = (at: number, how: 'long' | 'narrow') => MONTH_WORDS[how].format(at);
 
 /** Of what came in in one month, how much was sold after so many days. */
-export function Cohorts({ books, now }: { books: Books; now: number }) {
+export function Cohorts({ books, day }: { books: Books; day: number }) {
   const currency = useAttic((s) => s.settings.currency);
-  const day = Math.floor(now / 86_400_000) * 86_400_000;
   const rows = useMemo(() => cohorts(books.stays, day).slice(-MONTHS), [books, day]);
   const column = columnsIn<Cohort>(currency);
   const columns = [

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { counted } from '@/core/language/plural';
 import { FEW_SALES, isSurelyMore, TIME_GIVEN, type Keep } from '@/core/ledger/keep';
 import { formatMoney } from '@/core/money/money';
-import { columnsIn, percent } from '@/parts/figures/columns';
+import { columnsIn, percent, scaleMoney } from '@/parts/figures/columns';
 import { Drawn } from '@/parts/figures/Drawn';
 import { Ranges } from '@/parts/figures/Ranges';
 import { Button } from '@/parts/ui/Button';
@@ -20,9 +20,8 @@ import { useKeeps } from '@/store/ledger/keeps';
 const FEW_KINDS = 4;
 
 /** Which marketplace earns its keep with one group of kinds, and how sure that is. */
-export function EarnsItsKeep({ books, now }: { books: Books; now: number }) {
+export function EarnsItsKeep({ books, day }: { books: Books; day: number }) {
   const kinds = useKinds();
-  const day = Math.floor(now / 86_400_000) * 86_400_000;
   const groups = useMemo(() => groupsOf(books, kinds), [books, kinds]);
   const [chosen, setChosen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
@@ -90,7 +89,7 @@ function Held({ keeps: rows }: { keeps: readonly Keep[] }) {
     >
       <Ranges
         label="What a listing left"
-        say={(amount) => money(amount).replace(/[.,]00$/u, '')}
+        say={scaleMoney(currency)}
         ranges={rows.map((k) => ({
           key: k.market,
           name: market(k.market),

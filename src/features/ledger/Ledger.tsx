@@ -73,7 +73,7 @@ export function Ledger() {
 
 function Figures({ books, view, heard }: { books: Books; view: View; heard: boolean }) {
   const chosen = useSpan();
-  const { now } = chosen;
+  const { day } = chosen;
   if (books.booked.length === 0 && view !== 'stock')
     // What was not heard of may have been sold.
     return heard ? <Text tone="soft">Nothing sold yet.</Text> : null;
@@ -102,11 +102,11 @@ function Figures({ books, view, heard }: { books: Books; view: View; heard: bool
     case 'stock':
       return (
         <>
-          <StockByAge books={books} now={now} />
-          <Cohorts books={books} now={now} />
+          <StockByAge books={books} day={day} />
+          <Cohorts books={books} day={day} />
         </>
       );
     case 'keep':
-      return <EarnsItsKeep books={books} now={now} />;
+      return <EarnsItsKeep books={books} day={day} />;
   }
 }

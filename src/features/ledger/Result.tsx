@@ -6,7 +6,7 @@ import { partsOf } from '@/core/ledger/period';
 import { profit, sumOf, takeHome, within, type Posting, type Sums } from '@/core/ledger/sums';
 import { formatMoney } from '@/core/money/money';
 import { Bars } from '@/parts/figures/Bars';
-import { columnsIn } from '@/parts/figures/columns';
+import { columnsIn, scaleMoney } from '@/parts/figures/columns';
 import { Drawn } from '@/parts/figures/Drawn';
 import { OneOf } from '@/parts/ui/Choices';
 import { Card } from '@/parts/ui/Page';
@@ -181,7 +181,7 @@ function OverTime({ postings, chosen }: { postings: readonly Posting[]; chosen: 
       <Bars
         label={words}
         before={`the ${unit} before`}
-        say={(amount) => formatMoney(Math.round(amount), currency).replace(/[.,]00$/u, '')}
+        say={scaleMoney(currency)}
         bars={parts.map((p) => ({
           key: p.key,
           name: p.name,

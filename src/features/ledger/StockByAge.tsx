@@ -5,7 +5,7 @@ import { counted } from '@/core/language/plural';
 import { OLD, remedies, REMEDIES, stockAges, type AgeGroup, type Remedy } from '@/core/ledger/stockAges';
 import { formatMoney } from '@/core/money/money';
 import { Bars } from '@/parts/figures/Bars';
-import { columnsIn } from '@/parts/figures/columns';
+import { columnsIn, scaleMoney } from '@/parts/figures/columns';
 import { Drawn } from '@/parts/figures/Drawn';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card } from '@/parts/ui/Page';
@@ -24,10 +24,9 @@ const ageWords = ({ from, to }: AgeGroup) =>
   to === null ? `over ${from - 1} days` : `${from} to ${to} days`;
 
 /** What is in stock now, by age: what it cost, what is asked for it and what it would leave. */
-export function StockByAge({ books, now }: { books: Books; now: number }) {
+export function StockByAge({ books, day }: { books: Books; day: number }) {
   const currency = useAttic((s) => s.settings.currency);
   const router = useRouter();
-  const day = Math.floor(now / 86_400_000) * 86_400_000;
   const groups = useMemo(() => stockAges(books.stock, day), [books, day]);
   const help = useMemo(() => remedies(books.stock, day), [books, day]);
   const money = (amount: number) => formatMoney(amount, currency);
@@ -60,7 +59,7 @@ export function StockByAge({ books, now }: { books: Books; now: number }) {
         >
           <Bars
             label="Asked"
-            say={(amount) => money(Math.round(amount)).replace(/[.,]00$/u, '')}
+            say={scaleMoney(currency)}
             bars={groups.map((g) => ({
               key: ageWords(g),
               name: `${counted(g.ids.length, 'item')}, ${ageWords(g)}`,

@@ -4,6 +4,8 @@ import { asFarAs, spanAfter, spanAt, spanBefore, type Span, type Unit } from '@/
 import { useAttic } from '@/store/attic/attic';
 import { MINUTE, useTime } from '@/store/base/useTime';
 
+const DAY = 86_400_000;
+
 /** The time that figures are of, and what they are held against. */
 export interface Chosen {
   unit: Unit;
@@ -12,7 +14,8 @@ export interface Chosen {
   before: Span;
   /** It is not over. */
   goesOn: boolean;
-  now: number;
+  /** The day this is (UTC): what ages are reckoned at. What some hours more would change is not seen. */
+  day: number;
   setUnit: (unit: Unit) => void;
   earlier: () => void;
   /** Null: there is no later one yet. */
@@ -34,7 +37,7 @@ export function useSpan(): Chosen {
     span,
     before,
     goesOn,
-    now,
+    day: Math.floor(now / DAY) * DAY,
     // Drawn piece by piece, so that a finger never waits for all of it.
     setUnit: (next) => startTransition(() => setUnit(next)),
     earlier: () => startTransition(() => setAt(spanBefore(unit, span, start).from)),

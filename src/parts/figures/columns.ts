@@ -8,6 +8,10 @@ import type { FigureColumn } from './FigureTable';
 /** What a column shows where nothing is known. */
 const NOTHING = '–';
 
+/** An amount beside a scale: without decimals where it has none. */
+export const scaleMoney = (currency: string) => (amount: number) =>
+  formatMoney(Math.round(amount), currency).replace(/[.,]00$/u, '');
+
 /** A share for a person: "37 %". */
 export const percent = (share: number) => `${Math.round(share * 100)} %`;
 

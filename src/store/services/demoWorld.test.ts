@@ -71,7 +71,7 @@ it('brings the world and the year before it, whose days and diaries stay as they
   expect(sinceCopy({ items, diary }, journal, settings.givenAt).first).toBeNull();
   // A drawing that several items share is asked for by its own name.
   const [drawing] = Object.values(past.files);
-  await waitFor(() => expect(asked).toContain(`/demo/pictures/${drawing}-thumb.jpg`), { timeout: 20_000 });
+  await waitFor(() => expect(asked).toContain(`/demo/pictures/${drawing}-thumb.jpg`));
 });
 
 it('a world without a past is brought all the same, and one that is there is not brought twice', async () => {
