@@ -3,6 +3,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 
 import type { Item, Settings } from '@/contract/records';
+import type { LetGo } from '@/core/courier/known';
 import { floorHere, inlandPostage, weightOf } from '@/core/listing/effective';
 import type { Examined } from '@/core/listing/examine';
 import { ratesOf } from '@/core/listing/setup';
@@ -15,7 +16,7 @@ import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
-import { useCourier } from '@/store/courier/courierLink';
+import { useLetGo } from '@/store/derived/useLetGo';
 import { editItem, removeItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
 import { unpostableWords } from '@/wording/check';
@@ -96,6 +97,12 @@ function DeskFigures({ item }: { item: Item }) {
   );
 }
 
+const REMOVING: Record<LetGo, string> = {
+  free: 'Remove it from the attic',
+  listed: 'Listed: withdraw it before removing it',
+  notKnown: 'It may be listed: remove it when the courier can be asked',
+};
+
 /** Packed weight and where it is stored. The spot is private and never sent. */
 export const StoreSection = memo(function StoreSection({
   item,
@@ -106,9 +113,7 @@ export const StoreSection = memo(function StoreSection({
 }) {
   const units = useAttic((s) => s.settings.units);
   const currency = useAttic((s) => s.settings.currency);
-  const listed = useCourier(
-    (s) => s.items[item.id]?.listings.some((l) => l.want === 'live' || l.doing !== null) ?? false,
-  );
+  const letGo = useLetGo(item.id);
   const router = useRouter();
   const kinds = useKinds();
   const grams = weightOf(item, kinds);
@@ -160,13 +165,13 @@ export const StoreSection = memo(function StoreSection({
       <Button
         variant="quiet"
         icon="remove"
-        disabled={listed}
+        disabled={letGo !== 'free'}
         onPress={() => {
           removeItem(item.id);
           router.navigate('/stock');
         }}
       >
-        {listed ? 'Listed: withdraw it before removing it' : 'Remove it from the attic'}
+        {REMOVING[letGo]}
       </Button>
     </Section>
   );

@@ -5,14 +5,16 @@ import { listed } from '@/core/language/listed';
 import { plural, counted } from '@/core/language/plural';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
+import { agoWords, exactly } from '@/parts/ui/time';
 import { settleConflict, unsavedBlobs, useAttic } from '@/store/attic/attic';
 import type { Conflict } from '@/store/attic/merging';
 import { saveUnsavedAsFile, useRoom } from '@/store/attic/room';
 import { dismissFaults, useFaults } from '@/store/base/faults';
+import { MINUTE, useTime } from '@/store/base/useTime';
 import { useCourier } from '@/store/courier/courierLink';
 import { dismissRelearned, useRelearned } from '@/store/courier/relearn';
 import { nameOr } from '@/store/items/names';
-import { useKeeping } from '@/store/services/opening';
+import { useKeeping, useOpening } from '@/store/services/opening';
 import { writeTrouble } from '@/wording/courier';
 
 /** What a person has to know on every page, worst first. */
@@ -154,16 +156,25 @@ function useNothingLasts(): ReactNode {
 /** Once the courier has been away for a few seconds, not for every blink. */
 function useLost(): ReactNode {
   const connected = useCourier((s) => s.connected);
+  const heardAt = useCourier((s) => s.heardAt);
+  const openedWithout = useCourier((s) => s.session === null);
+  const isOpen = useOpening((s) => s.now.stage === 'open');
   const [lost, setLost] = useState(false);
+  const isSure = isOpen && openedWithout;
   useEffect(() => {
     // Back at once, away only after a while.
-    const timer = setTimeout(() => setLost(!connected), connected ? 0 : 3_000);
+    const timer = setTimeout(() => setLost(!connected), connected || isSure ? 0 : 3_000);
     return () => clearTimeout(timer);
-  }, [connected]);
+  }, [connected, isSure]);
+  useTime(MINUTE);
   if (!lost) return null;
   return (
     <Notice key="lost" tone="caution">
-      The courier can’t be reached just now. Your work is kept here; listings are shown as last known.
+      {'The courier can’t be reached just now. Your work is kept here. ' +
+        (heardAt === null
+          ? 'It was never heard in this browser: what is listed, sold or asked is not known.'
+          : 'Listings, sales, orders, promises and messages are shown as they were ' +
+            `${agoWords(heardAt)}, ${exactly(heardAt)}.`)}
     </Notice>
   );
 }

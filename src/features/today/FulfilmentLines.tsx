@@ -18,6 +18,7 @@ import { dayWords, meetingTime } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
 import { settleSecondSale } from '@/store/courier/sending';
 import { useMarketName } from '@/store/courier/useMarketName';
+import { useMayLeave } from '@/store/derived/useLetGo';
 import {
   buyFromOwner,
   elsewhereFor,
@@ -236,6 +237,7 @@ function ConsignmentEnds({ ending, name, item }: { ending: ConsignmentEnding; na
       : daysLeft === 0
         ? 'ends today'
         : `ended ${plural(-daysLeft, 'a day', `${-daysLeft} days`)} ago`;
+  const mayLeave = useMayLeave();
   const agreed = {
     back: 'Agreed: it goes back to them.',
     given: 'Agreed: it is given away.',
@@ -260,6 +262,7 @@ function ConsignmentEnds({ ending, name, item }: { ending: ConsignmentEnding; na
         <Button
           variant={owner.atEnd === 'back' ? 'main' : 'plain'}
           label={`Give ${name} back`}
+          disabled={!mayLeave}
           onPress={() => letLeave(item, 'back')}
         >
           {sentence(LEFT_WORDS.back)}
@@ -267,6 +270,7 @@ function ConsignmentEnds({ ending, name, item }: { ending: ConsignmentEnding; na
         <Button
           variant={owner.atEnd === 'given' ? 'main' : 'quiet'}
           label={`Give ${name} away`}
+          disabled={!mayLeave}
           onPress={() => letLeave(item, 'given')}
         >
           {sentence(LEFT_WORDS.given)}
@@ -280,6 +284,7 @@ function PatienceEnds({ days, name, item }: { days: number; name: string; item: 
   const market = useMarketName();
   const others = elsewhereFor(item);
   const [first] = others;
+  const mayLeave = useMayLeave();
   const router = useRouter();
   return (
     <Card label={`Unsold long: ${name}`}>
@@ -300,7 +305,12 @@ function PatienceEnds({ days, name, item }: { days: number; name: string; item: 
             {`Try ${market(first)}`}
           </Button>
         ) : null}
-        <Button variant="quiet" label={`Give ${name} away`} onPress={() => letLeave(item, 'given')}>
+        <Button
+          variant="quiet"
+          label={`Give ${name} away`}
+          disabled={!mayLeave}
+          onPress={() => letLeave(item, 'given')}
+        >
           {sentence(LEFT_WORDS.given)}
         </Button>
         <Button variant="quiet" label={`Wait longer with ${name}`} onPress={() => waitLonger(item)}>

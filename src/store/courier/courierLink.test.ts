@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { openAttic, setSettings } from '@/store/attic/attic';
 import { useFaults } from '@/store/base/faults';
 
-import { ask, command, CourierTrouble, loadSheets, marketName, useCourier } from './courierLink';
+import { ask, command, CourierTrouble, loadSheets, marketName, useCourier, workFor } from './courierLink';
 import { listen } from './hearing';
 
 interface Call {
@@ -135,6 +135,32 @@ describe('what the courier tells', () => {
     stop();
     expect(useCourier.getState().misfits).toEqual({});
   });
+  it('is all there is: what was only known before goes, what is the same is not drawn anew', async () => {
+    const [same, old] = [view('same'), view('old')];
+    tells(['item', view('same')]);
+    const first = listen();
+    await settled();
+    first();
+    const asKnown = useCourier.getState().items.same;
+    useCourier.setState({ items: { same: asKnown!, old: old as never }, caughtUp: false, heardAt: 7 });
+    tells(['item', same], ['item', view('new')], ['caughtUp', {}]);
+    const stop = listen();
+    await settled();
+    stop();
+    expect(Object.keys(useCourier.getState().items)).toEqual(['same', 'new']);
+    expect(useCourier.getState().items.same).toBe(asKnown);
+    expect(useCourier.getState()).toMatchObject({ caughtUp: true, connected: false });
+    expect(useCourier.getState().heardAt).toBeGreaterThan(7);
+  });
+  it('breaking off before all was told, leaves what was known, and since when', async () => {
+    useCourier.setState({ items: { old: view('old') as never }, caughtUp: false, heardAt: 7 });
+    tells(['item', view('new')]);
+    const stop = listen();
+    await settled();
+    stop();
+    expect(Object.keys(useCourier.getState().items)).toEqual(['old', 'new']);
+    expect(useCourier.getState()).toMatchObject({ caughtUp: false, heardAt: 7 });
+  });
   it('of one marketplace does not cost the others', async () => {
     const market = (id: string) => ({
       id,
@@ -178,10 +204,16 @@ it('one rule sheet that does not fit costs that marketplace, not the others', as
 });
 
 it('a server that works for another attic now is told apart', async () => {
-  useCourier.setState({ session: { attic: 'mine' } as never, otherAttic: false });
-  replies({ status: 401 }, { body: {} });
-  await ask('/sheets');
+  workFor('mine');
+  // The page may have opened with no connection, and known of no session.
+  useCourier.setState({ session: null, otherAttic: false });
+  const calls = replies({ status: 401 }, { body: {} });
+  await expect(ask('/sheets')).rejects.toThrow('The courier works for another attic now');
   expect(useCourier.getState().otherAttic).toBe(true);
+  await expect(ask('/commands')).rejects.toThrow('nothing was sent');
+  // Nothing is told to it, or heard from it, but who it is.
+  expect(calls.map((c) => c.token)).toEqual(['']);
+  useCourier.setState({ attic: null, otherAttic: false });
 });
 
 it('a marketplace nothing was heard of is called by its id', () => {

@@ -20,11 +20,13 @@ import { Expected } from '@/store/base/faults';
 
 export interface CourierLink {
   session: SessionAnswer | null;
+  /** The attic that is open here; null: none yet. */
+  attic: string | null;
   /** Whether the page hears the courier. */
   connected: boolean;
   /** All that happened before the page opened has been told. */
   caughtUp: boolean;
-  /** When it was last heard, once it had told all; null: it never had. */
+  /** When it was last heard, by this page or an earlier one, once it had told all; null: it never had. */
   heardAt: number | null;
   items: Record<string, CourierItemView>;
   markets: MarketView[];
@@ -40,6 +42,7 @@ export interface CourierLink {
 
 export const useCourier = create<CourierLink>(() => ({
   session: null,
+  attic: null,
   connected: false,
   caughtUp: false,
   heardAt: null,
@@ -69,14 +72,28 @@ export class CourierTrouble extends Expected {
   }
 }
 
+/** A server that does not say who it is within this time is as good as away, milliseconds. */
+const SESSION_PATIENCE = 20_000;
+
 /** Begins a session with this server. @throws CourierTrouble when there is none */
 export async function beginSession(): Promise<SessionAnswer> {
-  const response = await fetch('/api/session', { cache: 'no-store' }).catch(noAnswer);
+  const patience = new AbortController();
+  const timer = setTimeout(() => patience.abort(), SESSION_PATIENCE);
+  const response = await fetch('/api/session', { cache: 'no-store', signal: patience.signal })
+    .catch(noAnswer)
+    .finally(() => clearTimeout(timer));
   if (!response?.ok) throw new CourierTrouble('The courier can’t be reached.');
   const session = SessionAnswer.parse(await response.json());
-  const before = useCourier.getState().session;
-  useCourier.setState({ session, otherAttic: before !== null && before.attic !== session.attic });
+  useCourier.setState(({ attic }) => ({ session, otherAttic: attic !== null && attic !== session.attic }));
   return session;
+}
+
+/** From now on this attic is open here: another one’s courier is neither heard nor asked. */
+export function workFor(attic: string): void {
+  useCourier.setState(({ session }) => ({
+    attic,
+    otherAttic: session !== null && session.attic !== attic,
+  }));
 }
 
 /** Has the courier, whose ledger is new, work for this attic from now on. @throws CourierTrouble */
@@ -85,12 +102,20 @@ export async function goOnWith(attic: string): Promise<void> {
   useCourier.setState({ session, otherAttic: false });
 }
 
+/** What is asked of one attic's courier is never told to another's. */
+class OtherAttic extends CourierTrouble {
+  constructor() {
+    super('The courier works for another attic now: nothing was sent. Reload the page to choose.');
+  }
+}
+
 /** A call that got no answer: whoever called says so in words of its own. */
 const noAnswer = (): null => null;
 
 /** Asks the server, in this page's session. @throws CourierTrouble with words for a person */
 export async function ask(path: string, init: RequestInit = {}): Promise<Response> {
   for (let again = false; ; again = true) {
+    if (useCourier.getState().otherAttic) throw new OtherAttic();
     const token = useCourier.getState().session?.token ?? '';
     const response = await fetch(`/api${path}`, {
       ...init,

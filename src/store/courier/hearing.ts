@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { createParser } from 'eventsource-parser';
 
 import { CourierHealth, CourierItemView, MarketView } from '@/contract/courier';
@@ -5,7 +6,7 @@ import { fieldsOf } from '@/contract/fields';
 import { fault, onFault, unlessExpected } from '@/store/base/faults';
 import { listeners } from '@/store/base/listeners';
 
-import { ask, askWith, loadSheets, useCourier } from './courierLink';
+import { ask, askWith, beginSession, loadSheets, useCourier } from './courierLink';
 
 const sales = listeners<[itemId: string, at: number]>();
 
@@ -41,6 +42,9 @@ class Hearing {
   private open = true;
   private lastEventId = '0';
   private lastHeard = 0;
+  private hasSheets = false;
+  /** Which items were told of, as long as not all were. */
+  private told: Set<string> | null = new Set();
   private connection: AbortController | null = null;
   private wake: () => void = () => undefined;
   private stopTelling: () => void = () => undefined;
@@ -72,8 +76,10 @@ class Hearing {
         // No answer is said by `connected`; anything else is a fault. Both are tried again below.
         if (!(error instanceof Quiet) && !isBroken(error)) unlessExpected('hearing the courier')(error);
       }
-      const { caughtUp } = useCourier.getState();
-      useCourier.setState({ connected: false, heardAt: caughtUp ? this.lastHeard : null });
+      useCourier.setState(({ caughtUp, heardAt }) => ({
+        connected: false,
+        heardAt: caughtUp ? this.lastHeard : heardAt,
+      }));
       if (this.open) await this.pause(wait);
     }
   }
@@ -89,6 +95,8 @@ class Hearing {
   }
 
   private async hear(): Promise<void> {
+    // A server started with another attic's ledger may be followed by one with this one's.
+    if (useCourier.getState().otherAttic) await beginSession();
     const mine = new AbortController();
     this.connection = mine;
     const response = await ask('/events', {
@@ -97,14 +105,13 @@ class Hearing {
     });
     if (!response.body) return;
     useCourier.setState({ connected: true });
-    const missing = useCourier.getState().sheets.length === 0;
-    if (missing) void loadSheets().catch(unlessExpected('reading the rules of marketplaces'));
+    if (!this.hasSheets) void this.readSheets().catch(unlessExpected('reading the rules of marketplaces'));
     const parser = createParser({
       onEvent: (event) => {
         if (event.id) this.lastEventId = event.id;
         // A fault of ours in taking one in must not end the hearing of the others.
         try {
-          take(event.event ?? '', event.data);
+          this.take(event.event ?? '', event.data);
         } catch (error) {
           fault('hearing the courier', error);
         }
@@ -124,6 +131,36 @@ class Hearing {
       await reader.cancel().catch(() => undefined);
     }
   }
+
+  /** Those that were kept for a day without a connection may be of yesterday. */
+  private async readSheets(): Promise<void> {
+    await loadSheets();
+    this.hasSheets = true;
+  }
+
+  private take(name: string, data: string): void {
+    const value: unknown = JSON.parse(data);
+    if (name === 'item') {
+      const id = takeItem(value);
+      if (id !== null) this.told?.add(id);
+    } else if (name === 'marketplaces') takeMarkets(value);
+    else if (name === 'health') {
+      const health = CourierHealth.safeParse(value);
+      if (health.success) useCourier.setState({ health: health.data });
+      else fault('hearing how the courier is', health.error);
+    } else if (name === 'caughtUp') this.caughtUp();
+  }
+
+  /** All was told: what was only known from before, and the courier does not know, is no more. */
+  private caughtUp(): void {
+    const { told } = this;
+    this.told = null;
+    useCourier.setState(({ items }) => {
+      const strange = told ? Object.keys(items).some((id) => !told.has(id)) : false;
+      const known = Object.entries(items).filter(([id]) => told?.has(id));
+      return { caughtUp: true, ...(strange ? { items: Object.fromEntries(known) } : {}) };
+    });
+  }
 }
 
 /** @throws Quiet where nothing comes for too long */
@@ -135,26 +172,8 @@ async function unlessQuiet<T>(read: Promise<T>): Promise<T> {
   return Promise.race([read, quiet]).finally(() => clearTimeout(timer));
 }
 
-function take(name: string, data: string): void {
-  let value: unknown;
-  try {
-    value = JSON.parse(data);
-  } catch (error) {
-    fault('hearing the courier', error);
-    return;
-  }
-  if (name === 'item') takeItem(value);
-  else if (name === 'marketplaces') takeMarkets(value);
-  else if (name === 'health') {
-    const health = CourierHealth.safeParse(value);
-    if (health.success) useCourier.setState({ health: health.data });
-    else fault('hearing how the courier is', health.error);
-  } else if (name === 'caughtUp') {
-    useCourier.setState({ caughtUp: true });
-  }
-}
-
-function takeItem(value: unknown): void {
+/** @returns of which item it tells; null where that is not even known */
+function takeItem(value: unknown): string | null {
   const view = CourierItemView.safeParse(value);
   if (!view.success) {
     // What is not understood is not left out: the person is told that what is shown may be old.
@@ -163,14 +182,17 @@ function takeItem(value: unknown): void {
     const why = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
     useCourier.setState((s) => ({ misfits: { ...s.misfits, [String(id).slice(0, 64)]: why } }));
     fault('hearing of a listing', new Error(why));
-    return;
+    return typeof id === 'string' ? id : null;
   }
   const { id, sale } = view.data;
   useCourier.setState((s) => {
     const { [id]: known, ...misfits } = s.misfits;
-    return { items: { ...s.items, [id]: view.data }, ...(known === undefined ? {} : { misfits }) };
+    // What was known already is told again at each opening: nothing is to be drawn anew for that.
+    const items = dequal(s.items[id], view.data) ? s.items : { ...s.items, [id]: view.data };
+    return { items, ...(known === undefined ? {} : { misfits }) };
   });
   if (sale) sales.tell(id, sale.at);
+  return id;
 }
 
 function takeMarkets(value: unknown): void {

@@ -59,6 +59,8 @@ export async function send(item: Item, sheet: RuleSheet, seen = false): Promise<
   const blocker = examined.findings.find((f) => f.level === 'blocker');
   if (blocker) throw new CourierTrouble(findingWords(blocker), null, blocker.field);
   const { title, price } = examined.effective;
+  // Said before it is done: whatever becomes of this page, it is known that it may be there.
+  if (!examined.plan?.wanted) editPlan(item.id, sheet.marketplace, 'to be listed', { wanted: true });
   const ended = goingOut({ item: item.id, market: sheet.marketplace, title, price: price ?? 0 });
   try {
     await give(item, examined);

@@ -1,11 +1,12 @@
 import { planId, type Item } from '@/contract/records';
 import { isAsFound } from '@/core/bringIn/asFound';
 import type { ConsignorStatement } from '@/core/consign/statement';
+import { isHeard } from '@/core/courier/known';
 import { formatAmount } from '@/core/money/money';
 import { csvTable } from '@/core/tables/csv';
 import { change, newId, useAttic } from '@/store/attic/attic';
 import { isoDay } from '@/store/base/isoDay';
-import { useCourier } from '@/store/courier/courierLink';
+import { CourierTrouble, useCourier } from '@/store/courier/courierLink';
 import { enqueue } from '@/store/courier/sendQueue';
 import { editItem } from '@/store/items/items';
 
@@ -33,8 +34,14 @@ export function statementCsv(s: ConsignorStatement, market: (id: string) => stri
   return new Blob([csvTable(COLUMNS, rows)], { type: 'text/csv' });
 }
 
-/** Takes an item out of what is sold: it comes down everywhere, and is no longer ours. */
+/**
+ * Takes an item out of what is sold: it comes down everywhere, and is no longer ours.
+ *
+ * @throws CourierTrouble while the courier can't be asked: a listing would stay up that nobody stands for
+ */
 export function letLeave(item: Item, how: NonNullable<Item['left']>['how']): void {
+  if (!isHeard(useCourier.getState()))
+    throw new CourierTrouble('The courier can’t be reached: it stays until it can be taken down everywhere.');
   const up = useCourier.getState().items[item.id]?.listings.filter((l) => l.want === 'live') ?? [];
   editItem(item.id, LEFT_WORDS[how], { left: { how, at: Date.now() } });
   enqueue(up.map((l) => ({ item: item.id, market: l.market, action: 'withdraw' as const })));

@@ -184,6 +184,11 @@ describe('items past their days', () => {
   ] as const)('let go (%s), they come down wherever they are up', (how, words) => {
     const id = addItem({});
     up(id);
+    // What is up might stay up: while nobody can take it down, it is ours.
+    useCourier.setState({ connected: false });
+    expect(() => letLeave(item(id), how)).toThrow('it stays until it can be taken down everywhere');
+    expect(item(id).left).toBeNull();
+    useCourier.setState({ connected: true, caughtUp: true });
     letLeave(item(id), how);
     expect(item(id).left?.how).toBe(how);
     expect(queued()).toEqual([[id, MOOR, 'withdraw']]);

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { create } from 'zustand';
 
 import { TalksAnswer } from '@/contract/fulfilment';
@@ -6,6 +7,7 @@ import { answerOffer as judgeOffer, type OfferAnswer } from '@/core/price/floor'
 import { claimsFree, mayPromise, standingFor, type Asker, type Standing } from '@/core/talks/standing';
 import { openOffer, type TalkOf } from '@/core/talks/talks';
 import { useAttic } from '@/store/attic/attic';
+import { keepHeard, readHeard } from '@/store/attic/heard';
 import { unlessExpected } from '@/store/base/faults';
 import { repeating } from '@/store/base/repeating';
 import { ask, askWith, CourierTrouble, marketName, useCourier } from '@/store/courier/courierLink';
@@ -28,6 +30,26 @@ export async function readTalks(): Promise<void> {
   const silent = new Set(missing.map((m) => m.market));
   const kept = useTalks.getState().talks.filter((t) => silent.has(t.market));
   useTalks.setState({ talks: [...talks, ...kept], missing, readAt: Date.now() });
+}
+
+const KEPT = 'talks';
+const Kept = TalksAnswer.extend({ readAt: z.number().int().nonnegative() });
+
+/** Shows what buyers had said when they were last asked, until they are asked again. */
+export async function recallTalks(): Promise<void> {
+  const kept = (await readHeard(KEPT, Kept))[KEPT];
+  if (kept) useTalks.setState(kept);
+}
+
+/** From now on what buyers say is kept for a day without a connection. @returns stops */
+export function keepTalks(): () => void {
+  let keeping: Promise<void> = Promise.resolve();
+  return useTalks.subscribe(({ talks, missing, readAt }, before) => {
+    if (readAt === null || readAt === before.readAt) return;
+    const keep = () => keepHeard(KEPT, { talks, missing, readAt });
+    keeping = keeping.then(keep, keep);
+    void keeping.catch(unlessExpected('keeping what buyers said'));
+  });
 }
 
 const pathOf = (talk: TalkOf) => `/talks/${talk.market}/${encodeURIComponent(talk.id)}`;

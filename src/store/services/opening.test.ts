@@ -36,7 +36,7 @@ async function kept(name: string): Promise<void> {
 beforeEach(() => {
   localStorage.clear();
   useOpening.setState({ now: { stage: 'opening' } });
-  useCourier.setState({ session: null });
+  useCourier.setState({ session: null, attic: null });
 });
 
 describe('which attic is opened', () => {

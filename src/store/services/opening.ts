@@ -6,8 +6,10 @@ import { findAttics, rememberAttic, rememberedAttic, type FoundAttic } from '@/s
 import { howKept, isPassing, type Keeping } from '@/store/attic/keeping';
 import { unlessExpected, watchFaults, wordsFor } from '@/store/base/faults';
 import { once } from '@/store/base/once';
-import { beginSession, goOnWith, useCourier } from '@/store/courier/courierLink';
+import { beginSession, goOnWith, useCourier, workFor } from '@/store/courier/courierLink';
+import { recallCourier } from '@/store/courier/lastKnown';
 import { relearn } from '@/store/courier/relearn';
+import { recallTalks } from '@/store/fulfilment/talks';
 
 import { bringDemoWorld } from './demoWorld';
 import { startServices } from './services';
@@ -119,6 +121,9 @@ async function strangeTo(
 async function open(name: string): Promise<void> {
   await openAttic(name);
   rememberAttic(name);
+  workFor(name);
+  await recallCourier();
+  await recallTalks();
   if (useCourier.getState().session?.demo) await bringDemoWorld();
   say({ stage: 'open', attic: name });
   // So that the next start needs no connection; without it the page is simply asked for anew.

@@ -5,9 +5,10 @@ import { watchLasting } from '@/store/copies/lasting';
 import { beginComingDown } from '@/store/courier/comingDown';
 import { beginDepot } from '@/store/courier/depot';
 import { listen } from '@/store/courier/hearing';
+import { keepWhatIsHeard } from '@/store/courier/lastKnown';
 import { beginRates } from '@/store/fulfilment/carrier';
 import { beginOrders } from '@/store/fulfilment/orders';
-import { answerAlone, beginTalks } from '@/store/fulfilment/talks';
+import { answerAlone, beginTalks, keepTalks } from '@/store/fulfilment/talks';
 import { goOnTaking } from '@/store/pictures/goingOn';
 import { keepMeasurementPicturesTrue } from '@/store/pictures/measuring';
 import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
@@ -18,6 +19,8 @@ const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, watchLasting, watchFolder, 
 /** What one page does for all: done by two, a price would come down twice, and a buyer get two answers. */
 const LEADING_PAGE = [
   goOnTaking,
+  keepWhatIsHeard,
+  keepTalks,
   beginCopies,
   beginComingDown,
   beginDepot,
