@@ -121,7 +121,6 @@ it('copies go to a folder by themselves, tell when they stop, and come back in a
   await at.server.up();
   at.browser = await openBrowser();
   const fresh = await Attic.open(at, PHONE);
-  await fresh.go('Today');
   await fresh.press('Bring back a copy');
   await fresh.choose([folder], 'Choose a folder of copies');
   await fresh.sees('Missing here: 2 items, 8 pictures');

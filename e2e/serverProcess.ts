@@ -5,6 +5,8 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+import type { AtticSort } from '@/core/identity/atticSort';
+
 import { COVERAGE, SERVER_COUNTS, serverWrites } from './coverage';
 import { patience } from './injectLatency';
 
@@ -17,11 +19,17 @@ export class ServerProcess {
     readonly data: string,
     /** What the app begins with where it is empty; taken in at the next `up`. */
     public world: string | null,
+    private readonly sort: AtticSort,
   ) {}
 
   /** Starts on a free port with data of its own. */
-  static async start(world: string | null = null): Promise<ServerProcess> {
-    const server = new ServerProcess(await freePort(), mkdtempSync(join(tmpdir(), 'attic-data-')), world);
+  static async start(
+    world: string | null = null,
+    sort: AtticSort = 'own',
+    port: number | null = null,
+  ): Promise<ServerProcess> {
+    const data = mkdtempSync(join(tmpdir(), 'attic-data-'));
+    const server = new ServerProcess(port ?? (await freePort()), data, world, sort);
     await server.up();
     // What waits for a review, or for a list to be worked through, is not what tests are about.
     for (const market of ['nearstile', 'quirestack']) await server.switchboard(market, { reviewTime: 300 });
@@ -38,7 +46,8 @@ export class ServerProcess {
       [
         ...SERVER_COUNTS,
         ...(process.env.ATTIC_SERVER ? [process.env.ATTIC_SERVER] : ['--import', 'tsx', 'server/main.ts']),
-        ...['--port', String(this.port), '--data', this.data, '--pace', '0.3'],
+        // Whatever world it begins with, it stays the same attic when that is taken away.
+        ...['--port', String(this.port), '--data', this.data, '--pace', '0.3', '--sort', this.sort],
         ...(process.env.ATTIC_APP ? ['--dist', process.env.ATTIC_APP] : []),
         ...(this.world ? ['--demo', this.world] : []),
       ],

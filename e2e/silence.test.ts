@@ -57,7 +57,7 @@ it('a new, empty attic may be begun instead; the other one stays and is offered 
   await loseLedger();
   await attic.page.goto(at.server.address);
   await attic.press('Begin a new, empty attic');
-  await attic.sees('An empty attic');
+  await attic.sees('A new attic');
   await loseLedger();
   await attic.page.goto(at.server.address);
   // The empty one is not worth asking about; the one with an item is still here.

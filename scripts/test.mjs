@@ -1,10 +1,10 @@
 // npm test: installs what the tests need, then lint, types, unit, interface and browser tests.
 //   -- core        only these Jest projects (core, server, sim, ui, browser)
-import { spawn, spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { spawn } from 'node:child_process';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
+import { installDebian } from './debian.mjs';
 import { installPackages } from './packages.mjs';
 
 process.chdir(join(dirname(fileURLToPath(import.meta.url)), '..'));
@@ -46,22 +46,6 @@ function end(isGood) {
   if (!isGood) process.exit(1);
 }
 
-const BROWSER = 'chromium-headless-shell';
-function installBrowser() {
-  if ([`/usr/bin/${BROWSER}`, '/usr/bin/chromium'].some(existsSync)) return;
-  if (process.getuid?.() !== 0) {
-    console.error(
-      `The browser tests need Chromium: install Debian’s package "${BROWSER}" (as root: apt-get ` +
-        `install ${BROWSER}).`,
-    );
-    process.exit(1);
-  }
-  const options = { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
-  spawnSync('apt-get', ['update', '-qq'], options);
-  const got = spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', BROWSER], options);
-  if (got.status !== 0) process.exit(got.status ?? 1);
-}
-
 const jest = (projects, workers, quietly = false) =>
   run('node_modules/.bin/jest', ['--ci', '--maxWorkers', String(workers), '--selectProjects', ...projects], {
     quietly,
@@ -69,7 +53,11 @@ const jest = (projects, workers, quietly = false) =>
 const npm = (script) => run('npm', ['run', '--silent', script], { quietly: true });
 
 installPackages();
-if (wanted.length === 0 || wanted.includes('browser')) installBrowser();
+if (wanted.length === 0 || wanted.includes('browser'))
+  installDebian(
+    { 'chromium-headless-shell': ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'] },
+    'The browser tests need Chromium',
+  );
 
 // What a browser waits for is seldom the machine: three at a time fill two cores.
 if (wanted.length > 0) end(await jest(wanted, wanted.includes('browser') ? 3 : 2));

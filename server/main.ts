@@ -1,5 +1,6 @@
-import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+
+import { ATTIC_SORTS } from '@/core/identity/atticSort';
 
 import { isPace, PACES } from './bustle/bustle';
 import type { Ledger } from './courier/ledger';
@@ -13,6 +14,10 @@ const { values } = parseArgs({
     dist: { type: 'string', default: 'dist' },
     /** Folder of the demo world; left out, the attic begins empty. */
     demo: { type: 'string' },
+    /** What the attic is for; left out, it is the demo where there is a world, else one's own. */
+    sort: { type: 'string' },
+    /** How it was started, as it is typed: said where it has to be started otherwise. */
+    command: { type: 'string', default: 'npm start --' },
     /** Goes on with the kept copy of the ledger. */
     restore: { type: 'boolean', default: false },
     /** Part of the usual time between two looks at a feed; for tests. */
@@ -41,13 +46,20 @@ async function main(): Promise<void> {
     console.error(`--bustle takes ${Object.keys(PACES).join(', ')}, not “${bustle}”.`);
     process.exit(2);
   }
-  const data = values.data ?? join('.attic', 'own');
+  const { data } = values;
+  const sort = ATTIC_SORTS.find((one) => one === values.sort);
+  if (data === undefined || (values.sort !== undefined && sort === undefined)) {
+    console.error(`--data says in which folder the attic is; --sort takes ${ATTIC_SORTS.join(', ')}.`);
+    process.exit(2);
+  }
   try {
     const { address, courier, shelf, log } = await start({
       port,
       data,
       dist: values.dist,
       demo: demo ?? null,
+      ...(sort ? { sort } : {}),
+      command: values.command,
       ...(demo ? { before: (ledger: Ledger) => seedPast(ledger, demo, data) } : {}),
       restore: values.restore,
       pace: Number(values.pace) || 1,

@@ -6,6 +6,8 @@ import { existsSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
 
+import { sortOf, type AtticSort } from '@/core/identity/atticSort';
+
 import { Bustle, bustlePage, type Pace } from './bustle/bustle';
 import { carrier } from './carrier/carrier';
 import type { Adapter } from './courier/adapter';
@@ -20,6 +22,7 @@ import { holdFolder } from './folderLock';
 import { api, type ApiParts } from './http/api';
 import { EventStream } from './http/eventStream';
 import { hostCheck, securityHeaders } from './http/guard';
+import { homeScreen } from './http/homeScreen';
 import { demoFiles, pages } from './http/pages';
 import { productLookup } from './lookup/productLookup';
 import { MARKETPLACES } from './marketplaces/marketplaces';
@@ -43,6 +46,10 @@ export interface StartOptions {
   dist: string;
   /** Folder of the demo world, served to an app that is empty; null: start empty. */
   demo: string | null;
+  /** What the attic is for. */
+  sort?: AtticSort;
+  /** How it is started, as it is typed. */
+  command?: string;
   /** Simulated buyers come by from the start; they can be switched on later, too. */
   bustle?: Pace;
   /** Writes into a ledger before the courier reads it: what is to have happened before. */
@@ -60,9 +67,6 @@ const RULES_EVERY = 20_000;
 
 /** How often it is compared what marketplaces show, milliseconds. */
 const COMPARE_EVERY = 10 * 60_000;
-
-/** How the kept copy of the ledger is taken, as it is typed. */
-const RESTORE = 'npm run demo -- --restore';
 
 /**
  * Puts the parts together: app, courier and the simulated outside on one port of the loopback.
@@ -93,6 +97,7 @@ type Closing = (close: () => unknown) => void;
 /** @param closing what is to be closed at the end, the last one first */
 async function open(options: StartOptions, closing: Closing, stop: () => Promise<void>): Promise<Running> {
   const { port, data, dist, demo, restore = false, pace = 1 } = options;
+  const { sort = demo === null ? 'own' : 'demo', command = 'npm start --' } = options;
   const address = `http://127.0.0.1:${port}`;
   closing(await holdFolder(data, address));
   const log = await openLog(join(data, 'logs'));
@@ -100,7 +105,7 @@ async function open(options: StartOptions, closing: Closing, stop: () => Promise
   const app = new Hono<{ Bindings: HttpBindings }>({ strict: false });
   const answerNow = await answeringLater(app, port, closing);
 
-  const { ledger, copies, earlierLedger } = await openBooks(data, restore, log, closing);
+  const { ledger, copies, earlierLedger } = await openBooks({ data, restore, log, command }, closing);
   await options.before?.(ledger);
   const secret = (name: string) => ledger.keptOnce(name, () => randomBytes(24).toString('base64url'));
   const addressOf = (id: string) => `${address}${OUTSIDE}/${id}`;
@@ -139,11 +144,12 @@ async function open(options: StartOptions, closing: Closing, stop: () => Promise
   closing(() => bustle.stop());
   outsideRoutes(app, outside.services, bustle);
   hookRoutes(app, courier);
-  const identity = await identityOf(ledger, { demo: demo !== null, earlierLedger, courier, log });
+  const identity = await identityOf(ledger, { sort, demo: demo !== null, earlierLedger, courier, log });
   const desk = productLookup(seatOf('indexhall'));
   const parts = { courier, ledger, shelf, connections, desk, port, events, log, ...identity };
   app.route('/api', api({ ...parts, carrier: carrier(seatOf('pennant')) }));
-  pageRoutes(app, { demo: demo === null ? [] : [demo, join(data, 'demo')].filter(existsSync), dist, log });
+  const worlds = demo === null ? [] : [demo, join(data, 'demo')].filter(existsSync);
+  pageRoutes(app, { demo: worlds, dist, log, sort });
   answerNow();
   await copies.start();
   closing(() => copies.stop());
@@ -173,12 +179,15 @@ async function answeringLater(app: App, port: number, closing: Closing): Promise
 }
 
 /** The ledger, and what keeps copies of it; its kept copy where it is asked for. */
-async function openBooks(data: string, restore: boolean, log: Log, closing: Closing) {
+async function openBooks(
+  { data, restore, log, command }: { data: string; restore: boolean; log: Log; command: string },
+  closing: Closing,
+) {
   const file = join(data, 'ledger.db');
   const aside = restore ? await takeKept(file) : null;
   if (restore)
     log.note('went on with the kept copy of the ledger', { aside: aside === null ? 'none' : 'put aside' });
-  const ledger = await openLedger(file, RESTORE);
+  const ledger = await openLedger(file, `${command} --restore`);
   closing(() => ledger.close());
   const earlierLedger = ledger.isNew ? copiedAt(file) : null;
   return { ledger, copies: new LedgerCopies(ledger, file, log), earlierLedger };
@@ -187,21 +196,24 @@ async function openBooks(data: string, restore: boolean, log: Log, closing: Clos
 /** Which attic this server works for, and by what its pages are known. */
 async function identityOf(
   ledger: Ledger,
-  about: { demo: boolean; earlierLedger: number | null; courier: Courier; log: Log },
+  about: { sort: AtticSort; demo: boolean; earlierLedger: number | null; courier: Courier; log: Log },
 ): Promise<Pick<ApiParts, 'session' | 'goOnWith'>> {
-  const { demo, earlierLedger, courier, log } = about;
-  const begun = () => `${demo ? 'demo' : 'own'}-${randomBytes(6).toString('hex')}`;
+  const { sort, demo, earlierLedger, courier, log } = about;
+  const begun = () => `${sort}-${randomBytes(6).toString('hex')}`;
   let attic = await ledger.keptOnce('attic', begun);
   // The token is kept, so that an open page goes on after a restart.
   const token = await ledger.keptOnce('session', () => randomBytes(24).toString('base64url'));
   return {
     session: () => ({ token, attic, demo, currency: 'EUR', earlierLedger }),
     async goOnWith(name) {
+      // What is tried in the demo never ends up among a person’s own, nor the other way.
+      if (sortOf(name) !== sort) return false;
       await ledger.keep('attic', name);
       attic = name;
       log.note('went on with the attic of a browser');
       for (const { id } of courier.markets())
         void courier.compare(id).catch((error: unknown) => log.fault('comparing', error, { market: id }));
+      return true;
     },
   };
 }
@@ -251,10 +263,14 @@ function hookRoutes(app: App, courier: Courier): void {
 }
 
 /** The app's own files, and what there is nothing of. */
-function pageRoutes(app: App, { demo, dist, log }: { demo: string[]; dist: string; log: Log }): void {
+function pageRoutes(
+  app: App,
+  { demo, dist, log, sort }: { demo: string[]; dist: string; log: Log; sort: AtticSort },
+): void {
   app.all('/api/*', (c) => c.json({ error: 'There is nothing here.' }, 404));
   for (const folder of demo) app.route('/demo', demoFiles(folder, '/demo'));
   app.all('/demo/*', (c) => c.text('No such file.', 404));
+  app.route('/', homeScreen(sort));
   app.route('/', pages(dist));
   app.onError((error, c) => {
     log.fault('answering', error, { path: c.req.routePath, method: c.req.method });

@@ -39,8 +39,8 @@ export interface ApiParts {
   connections: Connections;
   port: number;
   session: () => SessionAnswer;
-  /** From now on this courier works for the attic of that name. */
-  goOnWith: (attic: string) => Promise<void>;
+  /** From now on this courier works for the attic of that name; false: it is of another sort. */
+  goOnWith: (attic: string) => Promise<boolean>;
   events: EventStream;
   log: Log;
 }
@@ -112,7 +112,7 @@ function pageRoutes(app: Api, { log, session, goOnWith }: ApiParts): void {
    */
   const wish = body(AtticWish, 'That is no name of an attic.');
   app.post('/attic', tooLarge(1_000, 'That is too long.'), wish, async (c) => {
-    await goOnWith(c.req.valid('json').attic);
-    return c.json(session());
+    if (await goOnWith(c.req.valid('json').attic)) return c.json(session());
+    return c.json({ error: 'This server is not for that attic: demo and own ones are kept apart.' }, 409);
   });
 }

@@ -340,6 +340,7 @@ export const SessionAnswer = z.object({
   token: z.string().min(16).max(200),
   /** Name of the browser store that belongs to this server's data. */
   attic: RecordId,
+  /** Whether there is a demo world to begin with. */
   demo: z.boolean(),
   currency: Currency,
   /**

@@ -142,6 +142,8 @@ const Dealing = z.object({
 const Seen = z.object({
   /** When a copy of everything was saved last. */
   copiedAt: Instant.nullable().default(null),
+  /** When the questions of the first start were answered or left; null: not yet. */
+  begunAt: Instant.nullable().default(null),
   /** When a demo world was brought into it: what is older can be had again. */
   givenAt: Instant.nullable().default(null),
   /** The version of each marketplace's rules that the person has seen the effects of. */

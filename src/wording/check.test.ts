@@ -129,6 +129,12 @@ const SAID: { [C in FindingCode]: readonly [FindingParams[C], string][] } = {
   underOwnLeast: [[{ amount: 500, currency: 'EUR' }, 'Under your own least price of €5.00: a slip?']],
   overOwnGreatest: [[{ amount: 500, currency: 'JPY' }, 'Over your own greatest price of JP¥500: a slip?']],
   underFloor: [[{ amount: 500, currency: 'EUR' }, 'Under your floor of €5.00.']],
+  otherCurrency: [
+    [
+      { market: 'Moor', theirs: 'EUR', ours: 'GBP' },
+      'Moor sells in EUR, and your amounts are in GBP: it would ask another price.',
+    ],
+  ],
   postageOver: [[{ market: 'Moor', amount: 2_000, currency: 'EUR' }, 'Moor takes no postage over €20.00.']],
   auctionDays: [[{ market: 'Moor', min: 1, max: 10 }, 'Auctions run 1 to 10 days on Moor.']],
   auctionAgain: [

@@ -127,6 +127,8 @@ const CHECK: Wording<FindingParams> = {
   overOwnGreatest: ({ amount, currency }) =>
     `Over your own greatest price of ${formatMoney(amount, currency)}: a slip?`,
   underFloor: ({ amount, currency }) => `Under your floor of ${formatMoney(amount, currency)}.`,
+  otherCurrency: ({ market, theirs, ours }) =>
+    `${market} sells in ${theirs}, and your amounts are in ${ours}: it would ask another price.`,
   postageOver: ({ market, amount, currency }) =>
     `${market} takes no postage over ${formatMoney(amount, currency)}.`,
   auctionDays: ({ market, min, max }) => `Auctions run ${min} to ${max} days on ${market}.`,

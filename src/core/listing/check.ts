@@ -54,6 +54,10 @@ export function checkListing(
   checkPaid(effective, sheet, report);
   for (const { code, params } of sentTerms ? termsTrouble(sentTerms, sheet) : [])
     report.block('terms', code, params);
+  const { currency = sheet.currency } = limits;
+  // No amount is ever converted: it would be asked for as it stands, in another money.
+  if (currency !== sheet.currency)
+    report.own('price', 'otherCurrency', { market: sheet.name, theirs: sheet.currency, ours: currency });
   checkLimits(effective, sheet.currency, limits, report);
   checkFields(effective, sheet, report);
   checkBeside(item, effective, sheet, limits.beside ?? NO_OTHER_LISTINGS, report);
@@ -70,6 +74,8 @@ export interface PriceLimits {
   floor: number | null;
   /** What else of ours is listed. */
   beside?: OtherListings;
+  /** What the person's amounts are in; absent: as the marketplace's. */
+  currency?: string;
 }
 
 const NO_LIMITS: PriceLimits = { min: null, max: null, floor: null };

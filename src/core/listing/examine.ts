@@ -57,7 +57,12 @@ export function examineListing(
     sheet,
     plan,
     effective,
-    findings: checkListing(item, effective, sheet, own, kinds, { ...setup.settings.guards, floor, beside }),
+    findings: checkListing(item, effective, sheet, own, kinds, {
+      ...setup.settings.guards,
+      floor,
+      beside,
+      currency: setup.settings.currency,
+    }),
     takeHome: listingTakeHome(effective, sheet),
     media,
   };

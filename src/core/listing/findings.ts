@@ -103,6 +103,7 @@ export interface FindingParams extends UnpostableParams, TermsTroubleParams {
   overOwnGreatest: Amount;
   underFloor: Amount;
   postageOver: At & Amount;
+  otherCurrency: At & { theirs: string; ours: string };
   auctionDays: At & { min: number; max: number };
   auctionAgain: At & { most: number };
   auctionOpening: At & { min: number; max: number; currency: string };

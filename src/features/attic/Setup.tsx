@@ -3,16 +3,19 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { CODE_PARTS, CodePattern as CodePatternSchema, type CodePattern } from '@/contract/records';
+import { sortOf } from '@/core/identity/atticSort';
 import { codeFor, costOfLetters } from '@/core/identity/code';
 import { formatMoney } from '@/core/money/money';
+import { CurrencyAndUnits } from '@/parts/trade/CurrencyAndUnits';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { agoWords } from '@/parts/ui/time';
-import { setSettings, useAttic } from '@/store/attic/attic';
+import { isNone, setSettings, useAttic } from '@/store/attic/attic';
 import { copyFolderTrouble, useCopyFolder } from '@/store/copies/folder';
+import { useCourier } from '@/store/courier/courierLink';
 
 import { WordsAndPrices } from './WordsAndPrices';
 
@@ -29,6 +32,7 @@ export function Setup() {
   };
   return (
     <Page title="The attic">
+      <WhichOne />
       <Card label="Lists">
         <Text variant="heading">What it is made of</Text>
         <LinkRow words="Hauls" more={String(counts.hauls)} onPress={() => router.navigate('/hauls')} />
@@ -74,10 +78,36 @@ export function Setup() {
           onChange={(text) => setSettings({ author: text.trim() })}
         />
       </Card>
+      <CountingAndMeasuring />
       <LookingUp />
       <WordsAndPrices />
       <Codes />
     </Page>
+  );
+}
+
+/** Of which sort it is, and where it is kept. */
+function WhichOne() {
+  const sort = useCourier((s) => (s.attic === null ? null : sortOf(s.attic)));
+  if (sort === null) return null;
+  return (
+    <Text tone="soft">
+      {sort === 'own'
+        ? 'Your own attic: its items and pictures are in this browser, what the courier needs is on the ' +
+          'computer that runs it.'
+        : `The ${sort} attic: it is kept apart from your own, and nothing of it is real.`}
+    </Text>
+  );
+}
+
+function CountingAndMeasuring() {
+  const settings = useAttic((s) => s.settings);
+  const mayChange = useAttic((s) => isNone(s.items) && isNone(s.hauls));
+  return (
+    <Card label="Currency and units">
+      <Text variant="heading">Currency and units</Text>
+      <CurrencyAndUnits value={settings} onChange={setSettings} mayChange={mayChange} />
+    </Card>
   );
 }
 

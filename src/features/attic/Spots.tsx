@@ -141,23 +141,27 @@ function Mover({ places }: { places: readonly Place[] }) {
   const [moving, setMoving] = useState<string[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [done, setDone] = useState<string | null>(null);
+  const move = () => {
+    if (target === null || moving.length === 0) return;
+    moveTo(target, moving);
+    setDone(`${count(moving.length)} now in ${target}.`);
+    setMoving([]);
+  };
   const scanned = (text: string) => {
     setTrouble(null);
     setDone(null);
     const place = places.find((p) => p.name.toLocaleLowerCase('en') === text.toLocaleLowerCase('en'));
-    if (place) return setTarget(place.name);
+    if (place) {
+      // A spot after items closes what was scanned: no finger is needed between two shelves.
+      move();
+      return setTarget(place.name);
+    }
     const item = itemBy(Object.values(items), text);
     if (item.length > 1)
       return setTrouble(`${item.length} items have “${text}”: scan the code on the item itself.`);
     const one = item[0];
     if (!one) return setTrouble(`“${text}” is neither a spot nor an item of this attic. Nothing was moved.`);
     setMoving((ids) => (ids.includes(one.id) ? ids : [...ids, one.id]));
-  };
-  const move = () => {
-    if (target === null) return;
-    moveTo(target, moving);
-    setDone(`${count(moving.length)} now in ${target}.`);
-    setMoving([]);
   };
   return (
     <Card label="Move items">
@@ -169,6 +173,9 @@ function Mover({ places }: { places: readonly Place[] }) {
           {done}
         </Text>
       ) : null}
+      <Text tone="soft">
+        The spot again, or the next one, puts there what was scanned before it: no press is needed.
+      </Text>
       {target !== null ? <Text variant="strong" figures>{`To ${target}`}</Text> : null}
       {moving.map((id) => {
         const item = items[id];

@@ -18,6 +18,7 @@ import { checking } from '@/store/courier/checking';
 import { useCourier } from '@/store/courier/courierLink';
 import { wantMany } from '@/store/courier/crosslist';
 import { useAround } from '@/store/derived/useAround';
+import { useUsedSheets } from '@/store/derived/useUsedSheets';
 import { useWide } from '@/theme/theme';
 
 import { CELL_HEIGHT, CrosslistHead, CrosslistRow, STACK_HEIGHT, StackedRow } from './CrosslistRow';
@@ -44,7 +45,7 @@ export function Crosslist() {
   const [show, setShow] = useState<Show>('all');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const plans = useAttic((s) => s.plans);
-  const sheets = useCourier((s) => s.sheets);
+  const sheets = useUsedSheets();
   const shown = useShown(words, show);
   useWatched(shown, chosen);
   const scope = chosen.size > 0 ? shown.filter((t) => chosen.has(t.id)) : shown;

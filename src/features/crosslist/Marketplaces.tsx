@@ -1,13 +1,17 @@
+import { useRouter } from 'expo-router';
 import { memo } from 'react';
 
 import type { Item } from '@/contract/records';
+import { plural } from '@/core/language/plural';
 import type { Examined } from '@/core/listing/examine';
 import { Section } from '@/parts/trade/Section';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Button } from '@/parts/ui/Button';
+import { LinkRow } from '@/parts/ui/LinkRow';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { loadSheets, useCourier } from '@/store/courier/courierLink';
+import { useUsedSheets } from '@/store/derived/useUsedSheets';
 import { troubleWords } from '@/wording/courier';
 
 import { MarketCard } from './MarketCard';
@@ -23,6 +27,10 @@ export const Marketplaces = memo(function Marketplaces({
   examined: readonly Examined[];
 }) {
   const missing = useCourier((s) => s.sheetsMissing);
+  const router = useRouter();
+  const used = useUsedSheets();
+  const shown = examined.filter((e) => used.some((s) => s.marketplace === e.sheet.marketplace));
+  const out = examined.length - shown.length;
   const { run, trouble } = useAsyncAction();
   return (
     <Section name="markets" title="Marketplaces">
@@ -37,11 +45,18 @@ export const Marketplaces = memo(function Marketplaces({
       ))}
       {missing.length > 0 ? <Button onPress={() => run(loadSheets)}>Read the rules again</Button> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <BestPlace item={item} examined={examined} />
-      {examined.map((e) => (
+      <BestPlace item={item} examined={shown} />
+      {shown.map((e) => (
         <MarketCard key={e.sheet.marketplace} item={item} examined={e} />
       ))}
-      <SendBar item={item} examined={examined} />
+      {out > 0 ? (
+        <LinkRow
+          words="Not connected"
+          more={plural(out, 'one more marketplace', `${out} more marketplaces`)}
+          onPress={() => router.navigate('/connections')}
+        />
+      ) : null}
+      <SendBar item={item} examined={shown} />
     </Section>
   );
 });

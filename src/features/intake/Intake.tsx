@@ -20,6 +20,7 @@ import { useIncoming } from '@/store/pictures/incoming';
 
 import { HaulPicker } from './HaulPicker';
 import { hasLiveCamera, LiveCamera } from './LiveCamera';
+import { SharedCard } from './SharedCard';
 import { useIntake } from './useIntake';
 import { FindingLine } from '../pictures/FindingLine';
 import { Readings } from '../pictures/Readings';
@@ -48,7 +49,7 @@ export function Intake() {
   );
   const take: typeof intake.take = (files, origin, shows) => {
     setChosen(null);
-    intake.take(files, origin, shows);
+    return intake.take(files, origin, shows);
   };
   const next = () => {
     setChosen(null);
@@ -57,6 +58,7 @@ export function Intake() {
 
   return (
     <Page title="Intake">
+      {camera ? null : <SharedCard item={item} take={(files) => take(files, 'file', '')} />}
       {camera ? null : <HaulPicker />}
       <Card label="This item">
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>

@@ -54,6 +54,7 @@ export function useIntake() {
         setNotTaken((list) => [...list, ...files.map(({ name }) => ({ name, why }))]);
       })
       .finally(() => (atWork.current -= 1));
+    return keeping;
   };
 
   const takeBarcode = (digits: string) => {

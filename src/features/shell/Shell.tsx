@@ -5,14 +5,17 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { UndoBar } from '@/parts/trade/UndoBar';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
+import { isNone, useAttic } from '@/store/attic/attic';
 import { useAlarmCount } from '@/store/derived/useToday';
 import { begin, useOpening } from '@/store/services/opening';
 import { Icon, type IconName } from '@/theme/Icon';
 import { FONT, Theme, useColours, useWide } from '@/theme/theme';
 
 import { ChooseAttic } from './ChooseAttic';
+import { FirstStart } from './FirstStart';
 import { ScreenGuard } from './ScreenGuard';
 import { Warnings } from './Warnings';
+import { useAtticSort, WhichAttic } from './WhichAttic';
 
 const PLACES: { path: string; name: string; icon: IconName }[] = [
   { path: '/', name: 'Today', icon: 'today' },
@@ -37,6 +40,7 @@ function Frame() {
   const now = useOpening((s) => s.now);
   const path = usePathname();
   const router = useRouter();
+  const isFirst = useIsFirstStart();
   useEffect(() => begin(), []);
   return (
     <View
@@ -44,6 +48,7 @@ function Frame() {
     >
       <Bar />
       <View style={{ flex: 1, minWidth: 0 }}>
+        <WhichAttic />
         <Warnings />
         {now.stage === 'trouble' ? (
           <View style={{ padding: 16 }} role="main">
@@ -54,7 +59,7 @@ function Frame() {
         ) : now.stage === 'open' ? (
           <View style={{ flex: 1 }}>
             <ScreenGuard screen={path} onLeave={() => router.navigate('/')}>
-              <Slot />
+              {isFirst && path === '/' ? <FirstStart /> : <Slot />}
             </ScreenGuard>
           </View>
         ) : (
@@ -65,6 +70,14 @@ function Frame() {
         <UndoBar />
       </View>
     </View>
+  );
+}
+
+/** Whether the attic is new: nothing is in it, and nobody was asked anything. */
+function useIsFirstStart(): boolean {
+  const sort = useAtticSort();
+  return (
+    useAttic((s) => s.settings.begunAt === null && isNone(s.items) && isNone(s.hauls)) && sort !== 'demo'
   );
 }
 

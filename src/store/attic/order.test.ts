@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 
 import type { CatalogueRecord } from '@/contract/catalogue';
 import { EVERYTHING } from '@/core/stock/filter';
+import { useCourier } from '@/store/courier/courierLink';
 import { addGroup, editGroup, removeGroup, toggleGroup } from '@/store/items/groups';
 import { addItem } from '@/store/items/items';
 import { keepForm } from '@/store/items/ownKinds';
@@ -24,6 +25,7 @@ const CARD: CatalogueRecord = {
 
 /** The server's answers, in order; a number is a status without one. */
 function answers(...list: (object | number)[]): jest.Mock {
+  useCourier.setState({ session: { token: 't' } as never });
   const mock = jest.fn(async () => {
     const next = list.length > 1 ? list.shift()! : list[0]!;
     const status = typeof next === 'number' ? next : 200;

@@ -205,14 +205,17 @@ it('one rule sheet that does not fit costs that marketplace, not the others', as
 
 it('a server that works for another attic now is told apart', async () => {
   workFor('mine');
-  // The page may have opened with no connection, and known of no session.
-  useCourier.setState({ session: null, otherAttic: false });
+  useCourier.setState({ otherAttic: false });
   const calls = replies({ status: 401 }, { body: {} });
   await expect(ask('/sheets')).rejects.toThrow('The courier works for another attic now');
   expect(useCourier.getState().otherAttic).toBe(true);
   await expect(ask('/commands')).rejects.toThrow('nothing was sent');
   // Nothing is told to it, or heard from it, but who it is.
-  expect(calls.map((c) => c.token)).toEqual(['']);
+  expect(calls.map((c) => c.token)).toEqual(['t0']);
+  // A page that opened with no connection learns it before it says anything at all.
+  useCourier.setState({ session: null, otherAttic: false });
+  await expect(ask('/commands')).rejects.toThrow('nothing was sent');
+  expect(calls).toHaveLength(1);
   useCourier.setState({ attic: null, otherAttic: false });
 });
 

@@ -115,6 +115,8 @@ const noAnswer = (): null => null;
 /** Asks the server, in this page's session. @throws CourierTrouble with words for a person */
 export async function ask(path: string, init: RequestInit = {}): Promise<Response> {
   for (let again = false; ; again = true) {
+    // A page that opened with no connection has no session yet.
+    if (useCourier.getState().session === null) await beginSession();
     if (useCourier.getState().otherAttic) throw new OtherAttic();
     const token = useCourier.getState().session?.token ?? '';
     const response = await fetch(`/api${path}`, {

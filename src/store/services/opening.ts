@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 
 import type { SessionAnswer } from '@/contract/courier';
+import { sortOf } from '@/core/identity/atticSort';
 import { openAttic } from '@/store/attic/attic';
 import { findAttics, rememberAttic, rememberedAttic, type FoundAttic } from '@/store/attic/attics';
 import { howKept, isPassing, type Keeping } from '@/store/attic/keeping';
@@ -109,9 +110,12 @@ async function learnKeeping(): Promise<void> {
 async function strangeTo(
   courierAttic: string,
 ): Promise<{ remembered: string | null; found: FoundAttic[] } | null> {
-  const remembered = rememberedAttic();
+  // What is tried in a demo never ends up among a person's own, nor the other way.
+  const isLike = (name: string) => sortOf(name) === sortOf(courierAttic);
+  const last = rememberedAttic();
+  const remembered = last !== null && isLike(last) ? last : null;
   if (remembered === courierAttic) return null;
-  const found = await findAttics();
+  const found = (await findAttics()).filter(({ name }) => isLike(name));
   const known = found.some((one) => one.name === courierAttic);
   const lost =
     remembered === null ? found.length > 0 && !known : found.some((one) => one.name === remembered);

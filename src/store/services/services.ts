@@ -11,10 +11,11 @@ import { beginOrders } from '@/store/fulfilment/orders';
 import { answerAlone, beginTalks, keepTalks } from '@/store/fulfilment/talks';
 import { goOnTaking } from '@/store/pictures/goingOn';
 import { keepMeasurementPicturesTrue } from '@/store/pictures/measuring';
+import { watchShared } from '@/store/pictures/shared';
 import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
 
 /** What every page does as long as it is open. */
-const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, watchLasting, watchFolder, beginTalks];
+const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, watchLasting, watchFolder, watchShared, beginTalks];
 
 /** What one page does for all: done by two, a price would come down twice, and a buyer get two answers. */
 const LEADING_PAGE = [

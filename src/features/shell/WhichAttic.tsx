@@ -1,0 +1,43 @@
+import { useEffect } from 'react';
+import { View } from 'react-native';
+
+import { sortOf, type AtticSort } from '@/core/identity/atticSort';
+import { Text } from '@/parts/ui/Text';
+import { useCourier } from '@/store/courier/courierLink';
+import { useColours } from '@/theme/theme';
+
+const TITLES: Record<AtticSort, string> = {
+  own: 'Yonder Attic',
+  demo: 'Yonder Attic, demo',
+  trial: 'Yonder Attic, trial',
+};
+
+const WORDS: Record<Exclude<AtticSort, 'own'>, string> = {
+  demo: 'Demo attic: nothing here is real',
+  trial: 'Trial attic: not your own',
+};
+
+/** Of which sort the attic is that is open; null before one is. */
+export function useAtticSort(): AtticSort | null {
+  return useCourier((s) => (s.attic === null ? null : sortOf(s.attic)));
+}
+
+/** Says on every page that this is not the person's own attic; the window's title says it, too. */
+export function WhichAttic() {
+  const c = useColours();
+  const sort = useAtticSort();
+  useEffect(() => {
+    if (sort) document.title = TITLES[sort];
+  }, [sort]);
+  if (sort === null || sort === 'own') return null;
+  return (
+    <View
+      role="note"
+      style={{ backgroundColor: c.brassTint, borderBottomWidth: 1, borderColor: c.line, paddingVertical: 2 }}
+    >
+      <Text variant="small" style={{ color: c.brassInk, textAlign: 'center' }}>
+        {WORDS[sort]}
+      </Text>
+    </View>
+  );
+}
