@@ -12,6 +12,8 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+import type { AtticSort } from '@/core/identity/atticSort';
+
 import { freePort, until } from '../e2e/serverProcess';
 import { Ledger } from './courier/ledger';
 import { StartTrouble } from './faults/startTrouble';
@@ -27,7 +29,7 @@ afterEach(async () => {
   for (const one of running.splice(0)) await one.stop();
 });
 
-async function begin(options: { restore?: boolean } = {}): Promise<Running> {
+async function begin(options: { restore?: boolean; sort?: AtticSort } = {}): Promise<Running> {
   const one = await start({ port: await freePort(), data, dist: data, demo: null, ...options });
   running.push(one);
   return one;
@@ -63,6 +65,35 @@ describe('a data folder', () => {
     await stopAll();
     expect(await trouble()).toBeNull();
   });
+});
+
+describe('what an attic is for', () => {
+  const goOn = async ({ address }: Running, attic: string) => {
+    const { token } = (await (await fetch(`${address}/api/session`)).json()) as { token: string };
+    const answer = await fetch(`${address}/api/attic`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-attic-session': token },
+      body: JSON.stringify({ attic }),
+    });
+    return answer.status;
+  };
+  it.each([
+    ['own', 'Yonder Attic', 'demo-1'],
+    ['demo', 'Yonder Attic, demo', 'own-1'],
+    ['trial', 'Yonder Attic, trial', 'own-1'],
+  ] as const)(
+    '%s: its name, what a phone calls it, and that no other sort gets in',
+    async (sort, name, other) => {
+      const one = await begin({ sort });
+      expect((await session(one)).attic).toMatch(new RegExp(`^${sort}-`, 'u'));
+      const manifest = await fetch(`${one.address}/manifest.webmanifest`);
+      expect(manifest.headers.get('content-type')).toContain('application/manifest+json');
+      expect(await manifest.json()).toMatchObject({ name, display: 'standalone', start_url: '/' });
+      expect(await goOn(one, other)).toBe(409);
+      expect(await goOn(one, `${sort}-2`)).toBe(200);
+      expect((await session(one)).attic).toBe(`${sort}-2`);
+    },
+  );
 });
 
 it('a folder that is none is told of in words', async () => {

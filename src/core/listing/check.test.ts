@@ -149,6 +149,20 @@ describe('the check', () => {
         '~kittiwake ~wool',
     );
   });
+  it('lets nothing out whose amounts are in another currency than the marketplace sells in', () => {
+    const found = (currency?: string) => {
+      const { effective } = look(gansey(), moor);
+      const limits = { min: null, max: null, floor: null, ...(currency ? { currency } : {}) };
+      return checkListing(gansey(), effective, moor, pictures(6), BUILT_IN, limits).filter(
+        (f) => f.code === 'otherCurrency',
+      );
+    };
+    expect(found()).toEqual([]);
+    expect(found('EUR')).toEqual([]);
+    expect(found('GBP')).toMatchObject([
+      { level: 'blocker', field: 'price', params: { market: 'Brackenmoor', theirs: 'EUR', ours: 'GBP' } },
+    ]);
+  });
   it('counts topic words as Threadwick does', () =>
     expect(
       blockers(

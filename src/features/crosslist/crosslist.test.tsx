@@ -1,7 +1,9 @@
 import { planId } from '@/contract/records';
 import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
 import { dropJobs, useQueue } from '@/store/courier/sendQueue';
-import { sentDraftsOf } from '@/testing/courier';
+import { addItem } from '@/store/items/items';
+import { listed, sentDraftsOf, told } from '@/testing/courier';
 import { fill, open, press, said, sees, settled } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems, troubledEvening } from '@/testing/world';
@@ -124,4 +126,17 @@ it('what could not be sent is said with its reason, and tried again', async () =
   await press('Try those again');
   // It was tried: what it says now is what is wrong now.
   await sees(/One could not be sent: (?!A picture is missing\.)/u);
+});
+
+it('where this person does not sell is out of the way, unless something hangs there', async () => {
+  await emptyAttic();
+  told(addItem({ title: 'A mug' }), { listings: [listed('nearstile')] });
+  const off = ['oldhollow', 'nearstile'];
+  useCourier.setState(({ markets }) => ({
+    markets: markets.map((m) => (off.includes(m.id) ? { ...m, link: 'off' } : m)),
+  }));
+  await open(Crosslist, { wide: true });
+  await sees('A mug');
+  expect(said()).not.toContain('Oldhollow');
+  expect(said()).toContain('Nearstile');
 });

@@ -2,8 +2,10 @@ import { act } from '@testing-library/react';
 
 import { openAttic, openDisk, useAttic } from '@/store/attic/attic';
 import { editHaul } from '@/store/items/hauls';
+import { useShared } from '@/store/pictures/shared';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { choose, fill, leave, open, press, said, sees } from '@/testing/page';
+import { waitFor } from '@/testing/patience';
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems } from '@/testing/world';
 
@@ -126,4 +128,54 @@ it('what is taken in belongs to the haul that is worked in', async () => {
   await fill('A new haul', 'Church sale');
   await press(/^Start/u);
   expect(Object.values(useAttic.getState().hauls).map((h) => h.name)).toContain('Church sale');
+});
+
+describe('pictures that another app handed over', () => {
+  const shared = async (...names: string[]) => {
+    const files = await Promise.all(
+      names.map(async (name) => ({ key: `/shared/${name}`, file: await shot(name) })),
+    );
+    useShared.setState({ files });
+  };
+  const deleted: string[] = [];
+  beforeEach(() => {
+    deleted.length = 0;
+    const cache = { delete: async (key: string) => deleted.push(key) > 0 };
+    Object.assign(globalThis, { caches: { open: async () => cache, has: async () => true } });
+  });
+  afterEach(() => {
+    useShared.setState({ files: [] });
+    delete (globalThis as { caches?: unknown }).caches;
+  });
+  it('wait for the person’s word, and are let go once they are stored', async () => {
+    await emptyAttic();
+    await shared('a.jpg', 'b.jpg');
+    await open(Intake);
+    await sees('2 pictures shared with the attic');
+    expect(items()).toHaveLength(0);
+    await press('Take as a new item');
+    await sees('Saved, 2 pictures');
+    expect(items()).toHaveLength(1);
+    await waitFor(() => expect(deleted).toEqual(['/shared/a.jpg', '/shared/b.jpg']));
+    expect(said()).not.toContain('shared with the attic');
+    // Into the item that is at hand, from now on.
+    await act(() => shared('c.jpg'));
+    await press(/^Take into /u);
+    await sees('Saved, 3 pictures');
+    expect(items()).toHaveLength(1);
+  });
+  it('can be left, and leave nothing behind', async () => {
+    await emptyAttic();
+    await shared('a.jpg');
+    await open(Intake);
+    await press('Leave them out');
+    await waitFor(() => expect(deleted).toEqual(['/shared/a.jpg']));
+    expect(items()).toHaveLength(0);
+    expect(said()).not.toContain('shared with the attic');
+  });
+  it('that did not arrive are told of', async () => {
+    await emptyAttic();
+    await open(Intake, { params: { shared: '0' } });
+    await sees('The shared pictures did not arrive.');
+  });
 });

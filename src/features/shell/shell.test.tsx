@@ -5,11 +5,16 @@ import { openAttic, useAttic } from '@/store/attic/attic';
 import { useFaults } from '@/store/base/faults';
 import { useCourier } from '@/store/courier/courierLink';
 import { useRelearned } from '@/store/courier/relearn';
-import { useKeeping } from '@/store/services/opening';
+import { useKeeping, useOpening } from '@/store/services/opening';
+import { fakeServer } from '@/testing/courier';
+import { waitFor } from '@/testing/patience';
+import { emptyAttic } from '@/testing/world';
 
 import { ChooseAttic } from './ChooseAttic';
+import { FirstStart } from './FirstStart';
 import { ScreenGuard } from './ScreenGuard';
 import { Warnings } from './Warnings';
+import { WhichAttic } from './WhichAttic';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: () => undefined }) }));
 
@@ -124,6 +129,75 @@ describe('a screen that can’t be drawn', () => {
     const { rerender } = render(guarded('/stock', <Screen />));
     rerender(guarded('/sales', <p>Sales</p>));
     expect(screen.getByText('Sales')).toBeTruthy();
+  });
+});
+
+describe('a courier that can’t be reached', () => {
+  it('is told with the time it was last heard, at once where the page opened without it', async () => {
+    useOpening.setState({ now: { stage: 'open', attic: 'own-1' } });
+    const heardAt = Date.now() - 20 * 60_000;
+    useCourier.setState({ connected: false, session: null, heardAt });
+    render(<Warnings />);
+    await waitFor(() => expect(said()).toContain('shown as they were 20 minutes ago'));
+    act(() => useCourier.setState({ heardAt: null }));
+    expect(said()).toContain('It was never heard in this browser');
+    act(() => useCourier.setState({ connected: true }));
+    await waitFor(() => expect(said()).toBe(''));
+    useOpening.setState({ now: { stage: 'opening' } });
+  });
+});
+
+describe('which attic it is', () => {
+  it.each([
+    ['demo-1', 'Demo attic: nothing here is real', 'Yonder Attic, demo'],
+    ['trial-1', 'Trial attic: not your own', 'Yonder Attic, trial'],
+  ])('%s says so on every page', (attic, words, title) => {
+    useCourier.setState({ attic });
+    render(<WhichAttic />);
+    expect(screen.getByRole('note').textContent).toBe(words);
+    expect(document.title).toBe(title);
+  });
+  it('one’s own needs no note', () => {
+    useCourier.setState({ attic: 'own-1' });
+    render(<WhichAttic />);
+    expect(screen.queryByRole('note')).toBeNull();
+    expect(document.title).toBe('Yonder Attic');
+  });
+});
+
+describe('a new attic', () => {
+  const user = userEvent.setup();
+  const settings = () => useAttic.getState().settings;
+  beforeEach(() => emptyAttic());
+  it('asks who, in what, and where; what is left out is disconnected', async () => {
+    const asked = fakeServer({ '/connections/': () => ({ milliseconds: null }) });
+    render(<FirstStart />);
+    await user.type(screen.getByRole('textbox', { name: 'Your name' }), 'Ysolde');
+    await user.click(screen.getByRole('radio', { name: 'GBP' }));
+    expect(screen.getByText(/sell in EUR: in GBP nothing can be sent to them/u)).toBeTruthy();
+    await user.click(screen.getByRole('radio', { name: 'Inches, ounces' }));
+    await user.click(screen.getByRole('checkbox', { name: 'Oldhollow' }));
+    await user.click(screen.getByRole('button', { name: 'Begin' }));
+    await waitFor(() => expect(settings().begunAt).not.toBeNull());
+    expect(settings()).toMatchObject({ author: 'Ysolde', currency: 'GBP', units: 'imperial' });
+    expect(asked.map(({ path, body }) => [path, body])).toEqual([
+      ['/connections/oldhollow', { type: 'disconnect' }],
+    ]);
+  });
+  it('that can’t be told where says why, and asks again', async () => {
+    fakeServer({ '/connections/': () => ({ refused: 'The courier is busy.', status: 503 }) });
+    render(<FirstStart />);
+    await user.click(screen.getByRole('checkbox', { name: 'Oldhollow' }));
+    await user.click(screen.getByRole('button', { name: 'Begin' }));
+    await waitFor(() => expect(screen.getByRole('main').textContent).toContain('The courier is busy.'));
+    expect(settings().begunAt).toBeNull();
+  });
+  it('asks nothing of whoever skips it, and changes nothing', async () => {
+    const before = settings();
+    render(<FirstStart />);
+    await user.click(screen.getByRole('button', { name: 'Skip all of this' }));
+    await waitFor(() => expect(settings().begunAt).not.toBeNull());
+    expect(settings()).toEqual({ ...before, begunAt: settings().begunAt });
   });
 });
 

@@ -101,6 +101,23 @@ describe('which attic is opened', () => {
     expect(useCourier.getState().session?.attic).toBe(name);
     stop();
   });
+  it('never one of another sort: what was tried in the demo is not offered to one’s own', async () => {
+    const tried = fresh('demo');
+    await kept(tried);
+    rememberAttic(tried);
+    const own = fresh();
+    await kept(fresh());
+    fakeServer({ '/session': () => session(own) });
+    useCourier.setState({ session: null, attic: null });
+    const stop = begin();
+    await until('choose');
+    const told = now();
+    const names = told.stage === 'choose' ? told.found.map((one) => one.name) : [];
+    expect(names.length).toBeGreaterThan(0);
+    expect(names.filter((name) => !name.startsWith('own-'))).toEqual([]);
+    expect(told).toMatchObject({ remembered: null });
+    stop();
+  });
   it('or the courier’s own, if the person says so', async () => {
     await openCouriers(session(fresh()));
     await until('open');

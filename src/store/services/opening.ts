@@ -68,7 +68,15 @@ export function begin(): () => void {
 
 function beginning(): () => void {
   const stops = [watchFaults()];
-  const stop = () => stops.splice(0).forEach((one) => one());
+  let isOver = false;
+  const stop = () => {
+    isOver = true;
+    stops.splice(0).forEach((one) => one());
+  };
+  // What was begun and left says nothing about what was begun after it.
+  const tell: typeof say = (now) => {
+    if (!isOver) say(now);
+  };
   // Nothing can be changed before all of it is read.
   say({ stage: 'opening' });
   stops.push(
@@ -82,15 +90,15 @@ function beginning(): () => void {
       const session = await beginSession().catch(unreachable);
       const name = session?.attic ?? rememberedAttic();
       if (!name)
-        return say({
+        return tell({
           stage: 'trouble',
           words: 'The courier can’t be reached, and this browser holds no attic yet. Start it, then reload.',
         });
       const strange = session && (await strangeTo(session.attic));
-      if (strange) return say({ stage: 'choose', session, ...strange });
-      await open(name);
+      if (strange) return tell({ stage: 'choose', session, ...strange });
+      await open(name, tell);
     } catch (error) {
-      say({ stage: 'trouble', words: wordsFor(error, 'opening the attic') });
+      tell({ stage: 'trouble', words: wordsFor(error, 'opening the attic') });
     }
   })();
   return stop;
@@ -122,14 +130,14 @@ async function strangeTo(
   return lost ? { remembered, found } : null;
 }
 
-async function open(name: string): Promise<void> {
+async function open(name: string, tell = say): Promise<void> {
   await openAttic(name);
   rememberAttic(name);
   workFor(name);
   await recallCourier();
   await recallTalks();
   if (useCourier.getState().session?.demo) await bringDemoWorld();
-  say({ stage: 'open', attic: name });
+  tell({ stage: 'open', attic: name });
   // So that the next start needs no connection; without it the page is simply asked for anew.
   void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
 }
