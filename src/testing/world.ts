@@ -63,6 +63,7 @@ export async function emptyAttic(): Promise<void> {
       currency: 'EUR',
       earlierLedger: null,
     },
+    attic: `t-${attics}`,
     connected: true,
     caughtUp: true,
     items: {},

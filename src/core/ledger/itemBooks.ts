@@ -33,6 +33,8 @@ export interface Sources {
 
 export interface ItemBooks {
   booked: Booked[];
+  /** Marketplaces of sales that can't be booked: their rules, and with them what they keep, are not known. */
+  leftOut: string[];
   /** Put together by whatever sales are; of no marketplace. */
   stay: (Stay & Pick<Booked, Named>) | null;
   stock: InStock | null;
@@ -61,6 +63,7 @@ export function bookings(sources: Sources): (id: string) => ItemBooks {
     const up = view?.listings.flatMap((l) => l.listedAt ?? []) ?? [];
     const listedAt = up.length > 0 ? Math.min(...up) : null;
     const sales: AnySale[] = view ? [...salesOf(view), ...view.pastSales] : [];
+    const leftOut = sales.flatMap((sale) => (sheetOf.has(sale.market) ? [] : [sale.market]));
     const booked = sales.flatMap((sale): Booked[] => {
       const computed = view ? taken(sale, id, view) : null;
       if (!computed) return [];
@@ -72,6 +75,7 @@ export function bookings(sources: Sources): (id: string) => ItemBooks {
     const isSold = Boolean(view?.sale);
     return {
       booked,
+      leftOut,
       stay: item
         ? {
             from: item.createdAt,

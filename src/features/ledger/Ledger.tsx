@@ -1,11 +1,16 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useDeferredValue } from 'react';
 
+import { listed } from '@/core/language/listed';
+import { plural } from '@/core/language/plural';
 import { useUnheard } from '@/parts/trade/Calm';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { LinkRow } from '@/parts/ui/LinkRow';
+import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
+import { isNone } from '@/store/attic/attic';
+import { useMarketName } from '@/store/courier/useMarketName';
 import { useBooks, type Books } from '@/store/ledger/books';
 
 import { ByPart } from './ByPart';
@@ -45,6 +50,7 @@ export function Ledger() {
         ))}
       </ChipRow>
       {unheard ? <Text tone="soft">{unheard}</Text> : null}
+      {books ? <LeftOut of={books.leftOut} /> : null}
       {books ? (
         <Figures books={books} view={shown} heard={unheard === null} />
       ) : (
@@ -71,12 +77,27 @@ export function Ledger() {
   );
 }
 
+/** What the figures do not hold is said before them. */
+function LeftOut({ of }: { of: Books['leftOut'] }) {
+  const market = useMarketName();
+  const said = Object.entries(of).map(
+    ([id, count]) => `${plural(count, 'one sale', `${count} sales`)} on ${market(id)}`,
+  );
+  if (said.length === 0) return null;
+  return (
+    <Notice tone="caution">
+      {`Not in these figures: ${listed(said, 'and')}. What is kept there is not known as long as its rules ` +
+        'are not.'}
+    </Notice>
+  );
+}
+
 function Figures({ books, view, heard }: { books: Books; view: View; heard: boolean }) {
   const chosen = useSpan();
   const { day } = chosen;
   if (books.booked.length === 0 && view !== 'stock')
-    // What was not heard of may have been sold.
-    return heard ? <Text tone="soft">Nothing sold yet.</Text> : null;
+    // What was not heard of, or is not in the books, may have been sold.
+    return heard && isNone(books.leftOut) ? <Text tone="soft">Nothing sold yet.</Text> : null;
   switch (view) {
     case 'result':
       return (

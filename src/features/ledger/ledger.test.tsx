@@ -196,6 +196,17 @@ it('what earns its keep says where there is too little to tell', async () => {
   expect(nameless()).toEqual([]);
 });
 
+it('what can’t be booked, since nobody knows what is kept there, is said before the figures', async () => {
+  await someSales();
+  const { sheets } = useCourier.getState();
+  useCourier.setState({ sheets: sheets.filter((s) => s.marketplace !== 'brackenmoor') });
+  await open(Ledger);
+  await sees(/Not in these figures: (?:one sale|\d+ sales) on Brackenmoor\./u);
+  act(() => useCourier.setState({ sheets }));
+  await sees('Takings€68.00');
+  expect(said()).not.toContain('Not in these figures');
+});
+
 it('follows what sells while it is open', async () => {
   await someSales();
   await open(Ledger);

@@ -27,6 +27,8 @@ export interface Books {
   stays: readonly NonNullable<ItemBooks['stay']>[];
   stock: readonly NonNullable<ItemBooks['stock']>[];
   tried: readonly ItemBooks['tried'][number][];
+  /** How many sales are not in it, by marketplace: its rules are not known just now. */
+  leftOut: Readonly<Record<string, number>>;
   /** Marketplaces that pay by statement, sold something, and of which no statement was read. */
   unread: readonly string[];
 }
@@ -63,7 +65,7 @@ export function useBooks(): Books | null {
   const payments = useAttic((s) => s.payments);
   const rates = ratesOf(useAttic((s) => s.settings));
   const kinds = useKinds();
-  const attic = useCourier((s) => s.session?.attic ?? '');
+  const attic = useCourier((s) => s.attic ?? '');
   useEffect(() => {
     const next: Kept = {
       attic,
@@ -110,12 +112,14 @@ async function workOut(sources: Kept): Promise<Books> {
   const booked: Booked[] = [];
   const postings: Posting[] = [];
   const [stays, stock, tried]: [Stays, Stock, Tried] = [[], [], []];
+  const leftOut: Record<string, number> = {};
   await inSlices(ids, (id) => {
     const one = of(id);
     for (const sale of one.booked) {
       booked.push(sale);
       postings.push(...postingsOf(sale));
     }
+    for (const market of one.leftOut) leftOut[market] = (leftOut[market] ?? 0) + 1;
     if (one.stay) stays.push(one.stay);
     if (one.stock) stock.push(one.stock);
     tried.push(...one.tried);
@@ -137,7 +141,7 @@ async function workOut(sources: Kept): Promise<Books> {
   await yieldToMain();
   const sold = new Set(booked.map((b) => b.market));
   const unread = [...sold].filter((m) => paysOut(m) && !statements[m]);
-  return { attic: sources.attic, booked, postings, moves, stays, stock, tried, unread };
+  return { attic: sources.attic, booked, postings, moves, stays, stock, tried, leftOut, unread };
 }
 
 type Stays = NonNullable<ItemBooks['stay']>[];
