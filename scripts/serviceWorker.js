@@ -42,10 +42,15 @@ self.addEventListener('fetch', (event) => {
 async function keepShared(request) {
   try {
     const form = await request.formData();
-    const files = form.getAll('pictures').filter((file) => file instanceof File && file.size > 0);
     const cache = await caches.open(SHARED);
+    // However often something is handed over, it never fills the disk.
+    const room = Math.max(0, MOST_SHARED - (await cache.keys()).length);
+    const files = form
+      .getAll('pictures')
+      .filter((file) => file instanceof File && file.size > 0)
+      .slice(0, room);
     const came = Date.now();
-    for (const [i, file] of files.slice(0, MOST_SHARED).entries())
+    for (const [i, file] of files.entries())
       await cache.put(
         `/shared/${came}-${String(i).padStart(3, '0')}`,
         new Response(file, {

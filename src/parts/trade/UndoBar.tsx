@@ -3,7 +3,8 @@ import { View } from 'react-native';
 
 import { Button, SignButton } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
-import { dismissOffer, OFFER_TIME, undo, useAttic } from '@/store/attic/attic';
+import { dismissOffer, OFFER_TIME, useAttic } from '@/store/attic/attic';
+import { takeBack } from '@/store/derived/takeBack';
 import { useColours } from '@/theme/theme';
 
 /** Offers to take back what went away, for a while, also after the page was loaded anew. */
@@ -32,7 +33,7 @@ export function UndoBar() {
       <Text style={{ color: c.ground, flex: 1 }}>{capital(offer.label)}.</Text>
       <Button
         variant="quiet"
-        onPress={() => undo(offer)}
+        onPress={() => takeBack(offer)}
         style={{ backgroundColor: c.ground, minHeight: 44, borderRadius: 8 }}
       >
         Undo
