@@ -6,6 +6,7 @@ import { UndoBar } from '@/parts/trade/UndoBar';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { isNone, useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
 import { useAlarmCount } from '@/store/derived/useToday';
 import { begin, useOpening } from '@/store/services/opening';
 import { Icon, type IconName } from '@/theme/Icon';
@@ -73,12 +74,15 @@ function Frame() {
   );
 }
 
-/** Whether the attic is new: nothing is in it, and nobody was asked anything. */
+/**
+ * Whether the attic is new: nothing is in it, nobody was asked anything, and the courier knows of nothing
+ * either. An attic that a browser has lost is not a new one.
+ */
 function useIsFirstStart(): boolean {
   const sort = useAtticSort();
-  return (
-    useAttic((s) => s.settings.begunAt === null && isNone(s.items) && isNone(s.hauls)) && sort !== 'demo'
-  );
+  const isNew = useAttic((s) => s.settings.begunAt === null && isNone(s.items) && isNone(s.hauls));
+  const isUnheardOf = useCourier((s) => s.caughtUp && isNone(s.items));
+  return isNew && isUnheardOf && sort !== 'demo';
 }
 
 function Bar() {
