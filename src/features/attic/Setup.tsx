@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { CODE_PARTS, CodePattern as CodePatternSchema, type CodePattern } from '@/contract/records';
-import { sortOf } from '@/core/identity/atticSort';
 import { codeFor, costOfLetters } from '@/core/identity/code';
 import { formatMoney } from '@/core/money/money';
 import { CurrencyAndUnits } from '@/parts/trade/CurrencyAndUnits';
@@ -15,7 +14,7 @@ import { Text } from '@/parts/ui/Text';
 import { agoWords } from '@/parts/ui/time';
 import { isNone, setSettings, useAttic } from '@/store/attic/attic';
 import { copyFolderTrouble, useCopyFolder } from '@/store/copies/folder';
-import { useCourier } from '@/store/courier/courierLink';
+import { useAtticSort } from '@/store/derived/useAtticSort';
 
 import { WordsAndPrices } from './WordsAndPrices';
 
@@ -88,7 +87,7 @@ export function Setup() {
 
 /** Of which sort it is, and where it is kept. */
 function WhichOne() {
-  const sort = useCourier((s) => (s.attic === null ? null : sortOf(s.attic)));
+  const sort = useAtticSort();
   if (sort === null) return null;
   return (
     <Text tone="soft">

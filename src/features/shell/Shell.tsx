@@ -5,18 +5,15 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { UndoBar } from '@/parts/trade/UndoBar';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
-import { isNone, useAttic } from '@/store/attic/attic';
-import { useCourier } from '@/store/courier/courierLink';
 import { useAlarmCount } from '@/store/derived/useToday';
 import { begin, useOpening } from '@/store/services/opening';
 import { Icon, type IconName } from '@/theme/Icon';
 import { FONT, Theme, useColours, useWide } from '@/theme/theme';
 
 import { ChooseAttic } from './ChooseAttic';
-import { FirstStart } from './FirstStart';
 import { ScreenGuard } from './ScreenGuard';
 import { Warnings } from './Warnings';
-import { useAtticSort, WhichAttic } from './WhichAttic';
+import { WhichAttic } from './WhichAttic';
 
 const PLACES: { path: string; name: string; icon: IconName }[] = [
   { path: '/', name: 'Today', icon: 'today' },
@@ -41,7 +38,6 @@ function Frame() {
   const now = useOpening((s) => s.now);
   const path = usePathname();
   const router = useRouter();
-  const isFirst = useIsFirstStart();
   useEffect(() => begin(), []);
   return (
     <View
@@ -60,7 +56,7 @@ function Frame() {
         ) : now.stage === 'open' ? (
           <View style={{ flex: 1 }}>
             <ScreenGuard screen={path} onLeave={() => router.navigate('/')}>
-              {isFirst && path === '/' ? <FirstStart /> : <Slot />}
+              <Slot />
             </ScreenGuard>
           </View>
         ) : (
@@ -72,17 +68,6 @@ function Frame() {
       </View>
     </View>
   );
-}
-
-/**
- * Whether the attic is new: nothing is in it, nobody was asked anything, and the courier knows of nothing
- * either. An attic that a browser has lost is not a new one.
- */
-function useIsFirstStart(): boolean {
-  const sort = useAtticSort();
-  const isNew = useAttic((s) => s.settings.begunAt === null && isNone(s.items) && isNone(s.hauls));
-  const isUnheardOf = useCourier((s) => s.caughtUp && isNone(s.items));
-  return isNew && isUnheardOf && sort !== 'demo';
 }
 
 function Bar() {

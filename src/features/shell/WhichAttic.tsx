@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
 import { View } from 'react-native';
 
-import { sortOf, type AtticSort } from '@/core/identity/atticSort';
+import type { AtticSort } from '@/core/identity/atticSort';
 import { Text } from '@/parts/ui/Text';
-import { useCourier } from '@/store/courier/courierLink';
+import { useAtticSort } from '@/store/derived/useAtticSort';
 import { useColours } from '@/theme/theme';
 
 const TITLES: Record<AtticSort, string> = {
@@ -16,11 +16,6 @@ const WORDS: Record<Exclude<AtticSort, 'own'>, string> = {
   demo: 'Demo attic: nothing here is real',
   trial: 'Trial attic: not your own',
 };
-
-/** Of which sort the attic is that is open; null before one is. */
-export function useAtticSort(): AtticSort | null {
-  return useCourier((s) => (s.attic === null ? null : sortOf(s.attic)));
-}
 
 /** Says on every page that this is not the person's own attic; the window's title says it, too. */
 export function WhichAttic() {

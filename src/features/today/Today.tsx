@@ -20,6 +20,7 @@ import { useCopyNeed } from '@/store/copies/useSinceCopy';
 import { useCourier } from '@/store/courier/courierLink';
 import { enqueue } from '@/store/courier/sendQueue';
 import { useMarketName } from '@/store/courier/useMarketName';
+import { useIsFirstStart } from '@/store/derived/useAtticSort';
 import { useSales } from '@/store/derived/useSales';
 import { useToday } from '@/store/derived/useToday';
 import { packedNow } from '@/store/fulfilment/orders';
@@ -31,6 +32,7 @@ import { findingWords } from '@/wording/check';
 import { reasonWords, troubleWords } from '@/wording/courier';
 
 import { CopyLine } from './CopyLine';
+import { FirstStart } from './FirstStart';
 import {
   Asked,
   CameBack,
@@ -45,8 +47,13 @@ import {
 import { Head, type LineProps } from './lines';
 import { LockedLine, LostLine, RulesLine, StrangersLine, useMarketLines } from './MarketLines';
 
-/** What needs a person, worst first; each line does it in one tap. */
+/** What a new attic asks, or what needs a person. */
 export function Today() {
+  return useIsFirstStart() ? <FirstStart /> : <Lines />;
+}
+
+/** What needs a person, worst first; each line does it in one tap. */
+function Lines() {
   const lines = useToday();
   const { locked, changed, strangers, lost } = useMarketLines();
   const empty = useAttic((s) => isNone(s.items));

@@ -32,6 +32,8 @@ export function ScanField({ label, onText }: { label: string; onText: (text: str
         onChangeText={setText}
         onSubmitEditing={(event) => done(event.nativeEvent.text)}
         submitBehavior="submit"
+        // What is typed next comes before a field that was left could be found again.
+        blurOnSubmit={false}
         outlineColor={c.line}
         textColor={c.ink}
         style={{ flex: 1, backgroundColor: c.surface, minHeight: 48 }}
