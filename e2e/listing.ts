@@ -2,7 +2,8 @@ import type { Page } from 'puppeteer-core';
 
 import type { Attic } from './attic';
 
-const MARKETS = ['Brackenmoor', 'Threadwick', 'Nearstile'] as const;
+/** Those that a jumper is listed on. */
+export const MARKETS = ['Brackenmoor', 'Threadwick', 'Nearstile'] as const;
 
 /** Everything the three marketplaces ask of a jumper, typed by a person. */
 export async function fillInTheSheet(attic: Attic): Promise<void> {

@@ -3,20 +3,11 @@ import exifr from 'exifr';
 import { Attic } from './attic';
 import { PHONE } from './browser';
 import { fillInTheSheet, pressThere } from './listing';
-import { garmentPicture, phonePicture } from './pictures';
+import { fourPictures } from './pictures';
 import { until } from './serverProcess';
 import { startTestServer } from './testServer';
 
 const at = startTestServer();
-
-async function fourPictures(): Promise<string[]> {
-  return [
-    await phonePicture(),
-    await garmentPicture('back.jpg', { side: 'back' }, 2),
-    await garmentPicture('label.jpg', { zoom: 3, at: [500, 190] }, 3),
-    await garmentPicture('flaw.jpg', { zoom: 3.6, at: [216, 556] }, 4),
-  ];
-}
 
 /** One picture of a public page, as a buyer's browser gets it. */
 async function picturesOn(address: string): Promise<{ width: number; height: number; bytes: Buffer }[]> {

@@ -126,3 +126,13 @@ export const whiteboardPicture = (name: string, lines: readonly string[]) =>
 
 /** A PNG whose name says something else. */
 export const pngNamedJpeg = (name: string) => drawn(name, { what: 'png' });
+
+/** What a shot list of a jumper asks for. */
+export async function fourPictures(): Promise<string[]> {
+  return [
+    await phonePicture(),
+    await garmentPicture('back.jpg', { side: 'back' }, 2),
+    await garmentPicture('label.jpg', { zoom: 3, at: [500, 190] }, 3),
+    await garmentPicture('flaw.jpg', { zoom: 3.6, at: [216, 556] }, 4),
+  ];
+}

@@ -1,8 +1,8 @@
 import type { Page } from 'puppeteer-core';
 
 import { Attic } from '../attic';
-import { fillInTheSheet } from '../listing';
-import { garmentPicture, phonePicture } from '../pictures';
+import { fillInTheSheet, MARKETS } from '../listing';
+import { fourPictures } from '../pictures';
 import { buyAt, ServerProcess, until } from '../serverProcess';
 
 /** A browser that the path is walked in. */
@@ -11,8 +11,6 @@ export interface Walked {
   /** Opens a page of a size like a phone's, and what closes the browser again. */
   open(): Promise<{ page: Page; close: () => Promise<void> }>;
 }
-
-const MARKETS = ['Brackenmoor', 'Threadwick', 'Nearstile'];
 
 /**
  * The path of one item, from its pictures to "gone elsewhere", and a day without a connection after it.
@@ -56,12 +54,7 @@ export async function walk(browser: Walked, tell: (step: string, ms: number) => 
 }
 
 async function intake(attic: Attic): Promise<void> {
-  await attic.choose([
-    await phonePicture(),
-    await garmentPicture('back.jpg', { side: 'back' }, 2),
-    await garmentPicture('label.jpg', { zoom: 3, at: [500, 190] }, 3),
-    await garmentPicture('flaw.jpg', { zoom: 3.6, at: [216, 556] }, 4),
-  ]);
+  await attic.choose(await fourPictures());
   await attic.sees('Saved, 4 pictures', 90_000);
   await attic.sees('YA-0001');
 }
@@ -112,12 +105,6 @@ async function sellIt(attic: Attic, server: ServerProcess): Promise<void> {
 
 async function withoutConnection(attic: Attic, server: ServerProcess): Promise<void> {
   await attic.page.evaluate(async () => void (await navigator.serviceWorker.ready));
-  await until('what was told is kept', () =>
-    attic.page.evaluate(async () => {
-      const keys = await caches.keys();
-      return keys.some((name) => name.startsWith('attic-'));
-    }),
-  );
   // What is heard is gathered for a moment before it is kept.
   await attic.go('Today');
   await attic.sees('Sold on Brackenmoor for €48.00');

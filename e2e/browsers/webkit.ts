@@ -43,6 +43,7 @@ export const webkit: Walked = {
         .build();
       await driver.manage().window().setRect({ width: 420, height: 900 });
       const close = async () => {
+        // One that is gone has nothing left to close.
         await driver.quit().catch(() => undefined);
         end();
       };

@@ -2,12 +2,10 @@ import type { HttpBindings } from '@hono/node-server';
 import { Hono } from 'hono';
 
 import type { AtticSort } from '@/core/identity/atticSort';
+import { ATTIC_TITLES } from '@/wording/attics';
 
-const NAMES: Record<AtticSort, { name: string; short: string }> = {
-  own: { name: 'Yonder Attic', short: 'Attic' },
-  demo: { name: 'Yonder Attic, demo', short: 'Demo attic' },
-  trial: { name: 'Yonder Attic, trial', short: 'Trial attic' },
-};
+/** Under an icon there is room for a word or two. */
+const SHORT: Record<AtticSort, string> = { own: 'Attic', demo: 'Demo attic', trial: 'Trial attic' };
 
 /** Where pictures go that another app on the phone hands over; taken by the service worker. */
 const SHARE = '/share';
@@ -28,7 +26,6 @@ export function homeScreen(sort: AtticSort): Hono<{ Bindings: HttpBindings }> {
 }
 
 function manifest(sort: AtticSort) {
-  const { name, short } = NAMES[sort];
   const icon = (src: string, size: number, purpose: 'any' | 'maskable') => ({
     src: `/icons/${src}.png`,
     sizes: `${size}x${size}`,
@@ -37,8 +34,8 @@ function manifest(sort: AtticSort) {
   });
   return {
     id: '/',
-    name,
-    short_name: short,
+    name: ATTIC_TITLES[sort],
+    short_name: SHORT[sort],
     description: 'Photograph secondhand things, list them on several marketplaces, sell each once.',
     lang: 'en',
     start_url: '/',

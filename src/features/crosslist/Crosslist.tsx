@@ -49,7 +49,7 @@ export function Crosslist() {
   const shown = useShown(words, show);
   useWatched(shown, chosen);
   const scope = chosen.size > 0 ? shown.filter((t) => chosen.has(t.id)) : shown;
-  const { cells, totals, twins } = useCells(scope);
+  const { cells, totals, twins } = useCells(scope, sheets);
   const toggle = useCallback((id: string) => setChosen((before) => toggled(before, id)), []);
   const open = useCallback((id: string, at: string) => router.navigate(`/item/${id}?at=${at}`), [router]);
   const planColumn = useCallback(

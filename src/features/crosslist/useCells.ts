@@ -10,7 +10,6 @@ import { twinsAmong, withoutTwins, type MarketCell } from '@/core/listing/twins'
 import { useAttic } from '@/store/attic/attic';
 import { useChecks } from '@/store/courier/checking';
 import { useCourier } from '@/store/courier/courierLink';
-import { useUsedSheets } from '@/store/derived/useUsedSheets';
 
 /** Totals follow the checks that come in, but no more often than this; milliseconds. */
 const EVERY = 400;
@@ -37,8 +36,7 @@ export interface Cells {
 /**
  * All cells of some items, with their totals. Only items of which something changed are worked out anew.
  */
-export function useCells(scope: readonly Item[]): Cells {
-  const sheets = useUsedSheets();
+export function useCells(scope: readonly Item[], sheets: readonly RuleSheet[]): Cells {
   const views = useCourier((s) => s.items);
   const plans = useAttic((s) => s.plans);
   const checks = useNowAndThen();

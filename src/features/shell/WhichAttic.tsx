@@ -5,12 +5,7 @@ import type { AtticSort } from '@/core/identity/atticSort';
 import { Text } from '@/parts/ui/Text';
 import { useAtticSort } from '@/store/derived/useAtticSort';
 import { useColours } from '@/theme/theme';
-
-const TITLES: Record<AtticSort, string> = {
-  own: 'Yonder Attic',
-  demo: 'Yonder Attic, demo',
-  trial: 'Yonder Attic, trial',
-};
+import { ATTIC_TITLES } from '@/wording/attics';
 
 const WORDS: Record<Exclude<AtticSort, 'own'>, string> = {
   demo: 'Demo attic: nothing here is real',
@@ -22,7 +17,7 @@ export function WhichAttic() {
   const c = useColours();
   const sort = useAtticSort();
   useEffect(() => {
-    if (sort) document.title = TITLES[sort];
+    if (sort) document.title = ATTIC_TITLES[sort];
   }, [sort]);
   if (sort === null || sort === 'own') return null;
   return (

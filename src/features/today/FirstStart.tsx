@@ -1,5 +1,4 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { z } from 'zod';
 
 import { Settings } from '@/contract/records';
@@ -40,7 +39,6 @@ export function FirstStart() {
   });
   const set = (part: Partial<z.infer<typeof Answers>>) => setAnswers((now) => ({ ...now, ...part }));
   const { run, busy, trouble } = useAsyncAction();
-  const [skipped, setSkipped] = useState(false);
   const begin = () =>
     run(async () => {
       for (const market of answers.without) await link(market, { type: 'disconnect' });
@@ -54,7 +52,6 @@ export function FirstStart() {
       clear();
     });
   const skip = () => {
-    setSkipped(true);
     setSettings({ begunAt: Date.now() });
     clear();
   };
@@ -62,7 +59,7 @@ export function FirstStart() {
     <Page
       title="A new attic"
       aside={
-        <Button variant="quiet" disabled={busy || skipped} onPress={skip}>
+        <Button variant="quiet" disabled={busy} onPress={skip}>
           Skip all of this
         </Button>
       }
@@ -93,7 +90,7 @@ export function FirstStart() {
       </Card>
       <Places without={answers.without} onChange={(without) => set({ without })} />
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <Button variant="main" disabled={busy || skipped} onPress={begin}>
+      <Button variant="main" disabled={busy} onPress={begin}>
         Begin
       </Button>
     </Page>

@@ -31,7 +31,6 @@ export function ScanField({ label, onText }: { label: string; onText: (text: str
         maxLength={80}
         onChangeText={setText}
         onSubmitEditing={(event) => done(event.nativeEvent.text)}
-        submitBehavior="submit"
         // What is typed next comes before a field that was left could be found again.
         blurOnSubmit={false}
         outlineColor={c.line}

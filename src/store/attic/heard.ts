@@ -8,20 +8,21 @@ import { openDisk } from './attic';
  */
 const PREFIX = 'heard:';
 
+/** What is kept under this name; null where that is nothing, or can't be read. */
+export async function readHeard<S extends z.ZodType>(name: string, schema: S): Promise<z.output<S> | null> {
+  const text = (await openDisk()?.text(PREFIX + name)) ?? null;
+  return schema.safeParse(parsed(text)).data ?? null;
+}
+
 /** All that is kept under names that begin so; what can't be read is left out. */
-export async function readHeard<S extends z.ZodType>(
-  start: string,
-  schema: S,
-): Promise<Record<string, z.output<S>>> {
+export async function readAllHeard<S extends z.ZodType>(start: string, schema: S): Promise<z.output<S>[]> {
   const disk = openDisk();
   const keys = ((await disk?.keys()) ?? []).filter((key) => key.startsWith(PREFIX + start));
   const texts = (await disk?.texts(keys)) ?? {};
-  const read: Record<string, z.output<S>> = {};
-  for (const [key, text] of Object.entries(texts)) {
+  return Object.values(texts).flatMap((text) => {
     const what = schema.safeParse(parsed(text));
-    if (what.success) read[key.slice(PREFIX.length)] = what.data;
-  }
-  return read;
+    return what.success ? [what.data] : [];
+  });
 }
 
 function parsed(text: string | null): unknown {

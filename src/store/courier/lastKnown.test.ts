@@ -18,14 +18,7 @@ let stop = () => {};
 
 /** As another page finds it that is opened with no connection. */
 async function openedWithout(): Promise<void> {
-  useCourier.setState({
-    connected: false,
-    caughtUp: false,
-    heardAt: null,
-    items: {},
-    markets: [],
-    sheets: [],
-  });
+  useCourier.setState(useCourier.getInitialState());
   await openAttic(attic);
   await recallCourier();
 }

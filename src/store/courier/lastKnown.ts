@@ -3,7 +3,8 @@ import { z } from 'zod';
 import { CourierHealth, CourierItemView, MarketView } from '@/contract/courier';
 import { RuleSheet } from '@/contract/ruleSheet';
 import { pageOf } from '@/core/identity/recordId';
-import { keepHeard, readHeard } from '@/store/attic/heard';
+import { serialQueue } from '@/core/serialQueue';
+import { keepHeard, readAllHeard, readHeard } from '@/store/attic/heard';
 import { unlessExpected } from '@/store/base/faults';
 import { repeating } from '@/store/base/repeating';
 import { yieldToMain } from '@/store/base/yieldToMain';
@@ -32,17 +33,17 @@ const EVERY = 60_000;
  * is listed would be a lie.
  */
 export async function recallCourier(): Promise<void> {
-  const rest = (await readHeard(REST, Rest))[REST];
+  const rest = await readHeard(REST, Rest);
   if (!rest) return;
   const items: Record<string, CourierItemView> = {};
-  for (const page of Object.values(await readHeard(ITEMS, Page))) {
+  for (const page of await readAllHeard(ITEMS, Page)) {
     for (const view of fitting(CourierItemView, page)) items[view.id] = view;
     await yieldToMain();
   }
   useCourier.setState({
     items,
     markets: fitting(MarketView, rest.markets),
-    sheets: fitting(RuleSheet, (await readHeard(SHEETS, Page))[SHEETS] ?? []),
+    sheets: fitting(RuleSheet, (await readHeard(SHEETS, Page)) ?? []),
     health: rest.health,
     heardAt: rest.at,
   });
@@ -60,7 +61,7 @@ function fitting<S extends z.ZodType>(schema: S, told: readonly unknown[]): z.ou
 export function keepWhatIsHeard(): () => void {
   let kept: Pick<CourierLink, 'items' | 'sheets'> = { items: {}, sheets: [] };
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let writing: Promise<void> = Promise.resolve();
+  const inTurn = serialQueue();
   const write = async () => {
     const now = useCourier.getState();
     // Half of it would look like all of it; another attic's does not belong here.
@@ -73,19 +74,20 @@ export function keepWhatIsHeard(): () => void {
     const at = now.connected ? Date.now() : (now.heardAt ?? 0);
     await keepHeard(REST, { at, markets: now.markets, health: now.health });
   };
-  // One after the other; one that fails keeps none from coming after it.
-  const inTurn = () => (writing = writing.then(write, write));
   const soon = () => {
     timer ??= setTimeout(() => {
       timer = undefined;
-      void inTurn().catch(unlessExpected('keeping what was heard'));
+      void inTurn(write).catch(unlessExpected('keeping what was heard'));
     }, GATHERED);
   };
   const stopListening = useCourier.subscribe((now, before) => {
     const changed = ['items', 'markets', 'sheets', 'health', 'caughtUp', 'connected'] as const;
     if (changed.some((what) => now[what] !== before[what])) soon();
   });
-  const stopRepeating = repeating('keeping what was heard', inTurn, { first: GATHERED, every: EVERY });
+  const stopRepeating = repeating('keeping what was heard', () => inTurn(write), {
+    first: GATHERED,
+    every: EVERY,
+  });
   return () => {
     stopListening();
     stopRepeating();

@@ -1,7 +1,8 @@
-import { letGo } from '@/core/courier/known';
 import { undo, useAttic, type AtticState } from '@/store/attic/attic';
 import type { Change } from '@/store/attic/journal';
 import { useCourier, type CourierLink } from '@/store/courier/courierLink';
+
+import { letGoOf } from './useLetGo';
 
 /**
  * What of a change may be taken back. To take back that an item is new takes it out of the attic: one that is
@@ -13,8 +14,7 @@ export function takeable(change: Change, attic: AtticState, courier: CourierLink
   const held = new Set<string>();
   for (const { collection, id, before } of change.edits) {
     if (collection !== 'items' || before !== null || !attic.items[id]) continue;
-    const isPlanned = Object.values(attic.plans).some((p) => p.itemId === id && p.wanted);
-    if (letGo(courier, courier.items[id], isPlanned) !== 'free') held.add(id);
+    if (letGoOf(id, attic.plans, courier) !== 'free') held.add(id);
   }
   if (held.size === 0) return change;
   const edits = change.edits.filter(({ collection, id }) => {

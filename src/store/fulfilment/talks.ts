@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { TalksAnswer } from '@/contract/fulfilment';
 import { floorHere } from '@/core/listing/effective';
 import { answerOffer as judgeOffer, type OfferAnswer } from '@/core/price/floor';
+import { serialQueue } from '@/core/serialQueue';
 import { claimsFree, mayPromise, standingFor, type Asker, type Standing } from '@/core/talks/standing';
 import { openOffer, type TalkOf } from '@/core/talks/talks';
 import { useAttic } from '@/store/attic/attic';
@@ -37,18 +38,17 @@ const Kept = TalksAnswer.extend({ readAt: z.number().int().nonnegative() });
 
 /** Shows what buyers had said when they were last asked, until they are asked again. */
 export async function recallTalks(): Promise<void> {
-  const kept = (await readHeard(KEPT, Kept))[KEPT];
+  const kept = await readHeard(KEPT, Kept);
   if (kept) useTalks.setState(kept);
 }
 
 /** From now on what buyers say is kept for a day without a connection. @returns stops */
 export function keepTalks(): () => void {
-  let keeping: Promise<void> = Promise.resolve();
+  const inTurn = serialQueue();
   return useTalks.subscribe(({ talks, missing, readAt }, before) => {
     if (readAt === null || readAt === before.readAt) return;
     const keep = () => keepHeard(KEPT, { talks, missing, readAt });
-    keeping = keeping.then(keep, keep);
-    void keeping.catch(unlessExpected('keeping what buyers said'));
+    void inTurn(keep).catch(unlessExpected('keeping what buyers said'));
   });
 }
 
