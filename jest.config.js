@@ -51,7 +51,7 @@ module.exports = {
       testMatch: ['<rootDir>/src/{core,contract,wording,workers}/**/*.test.ts'],
     },
     { displayName: 'server', ...node, ...generated, testMatch: ['<rootDir>/server/**/*.test.ts'] },
-    { displayName: 'sim', ...node, ...generated, testMatch: ['<rootDir>/{sim,demo}/**/*.test.ts'] },
+    { displayName: 'sim', ...node, ...generated, testMatch: ['<rootDir>/{sim,demo,truth}/**/*.test.ts'] },
     {
       ...web,
       displayName: 'ui',

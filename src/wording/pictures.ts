@@ -7,6 +7,7 @@ import {
   type PlaneWarningParams,
   type Reference,
 } from '@/core/measure/plane';
+import type { SheetDoubt } from '@/core/measure/sheet/findSheet';
 import type { PictureTrouble, PictureTroubleParams } from '@/core/picture/fileType';
 import type { PictureFinding, PictureFindingParams, Twin } from '@/core/picture/judge';
 
@@ -87,9 +88,39 @@ const PLANE: Wording<PlaneWarningParams> = {
   referenceSmall: ({ reference }) =>
     `The ${referenceName(reference)} is small in the picture: come closer, or lay a larger sheet beside it.`,
   tilted: ({ degrees }) => `Tilted by about ${Math.round(degrees)}°: hold the camera straight above.`,
+  cutPicture: () =>
+    'The corners fit only if the picture was cut, or if one of them is off: look at each. The figures ' +
+    'are less certain.',
   farFromReference: ({ reference }) =>
     `Part of a line is far from the ${referenceName(reference)}: lay it nearer, flat on the same surface.`,
 };
+const DOUBTS: Record<SheetDoubt, string> = {
+  small: 'it is small in the picture',
+  sides: 'an edge of it can’t be followed all along',
+  goesOn: 'its edges go on beyond its corners, as those of tiles do',
+  shape: 'its proportions don’t fit',
+  look: 'it does not look like plain paper',
+  rival: 'something else looks as much like it',
+};
+
+/** Said instead of a figure. @param doubts null when nothing like it was made out */
+export function unsureSheet(reference: Reference, doubts: readonly SheetDoubt[] | null): string {
+  const name = referenceName(reference);
+  if (!doubts)
+    return (
+      `No ${name} was made out. Drag the four corners onto it, or lay it flat and apart from the item ` +
+      'and take the picture again.'
+    );
+  const why = [...new Set(doubts)].map((doubt) => DOUBTS[doubt]).join('; ');
+  return `Not sure that this is the ${name}: ${why}. Drag the corners onto it.`;
+}
+
+/** Why nothing can be measured by four corners. */
+export const sheetTrouble = (trouble: 'noSheet' | 'eitherWay'): string =>
+  trouble === 'noSheet'
+    ? 'These four can’t be the corners of such a sheet: drag them to its corners, in order around.'
+    : 'From here its longer side could as well be its shorter one: take the picture from further above.';
+
 const referenceName = (reference: Reference) => REFERENCE_SIZES[reference].name.toLocaleLowerCase('en');
 
 /** What speaks against trusting a measurement, and what to do. */

@@ -2,15 +2,16 @@ import '@/contract/noEval';
 
 import { expose } from 'comlink';
 
-import type { Exam, MeasureLine, EditStep } from '@/contract/picture';
+import type { Exam, MeasureLine, EditStep, Point } from '@/contract/picture';
 import { drawingOf } from '@/core/measure/drawing';
-import type { Corners, Reference } from '@/core/measure/plane';
+import type { Reference } from '@/core/measure/plane';
+import { findSheet, type FoundSheet } from '@/core/measure/sheet/findSheet';
+import { usualLines, type WantedLine } from '@/core/measure/usual';
 import type { PictureTrouble } from '@/core/picture/fileType';
 import { lookOf, through } from '@/core/picture/look';
 import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
 import { fingerprintOf } from '@/core/pixels/fingerprint';
-import { findSheet } from '@/core/pixels/sheet';
 import { KEPT } from '@/core/storage/room';
 
 import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
@@ -55,7 +56,19 @@ export interface PictureWorker {
    */
   preview(original: Original, steps: readonly EditStep[], side: number, ghost: boolean): Promise<Preview>;
   proposals(original: Original, steps: readonly EditStep[]): Promise<Proposals>;
-  findSheet(original: Original, reference: Reference): Promise<Corners | null>;
+  findSheet(original: Original, reference: Reference): Promise<FoundSheet | null>;
+  /**
+   * Lines where they usually are on the thing. `onEdges`: false when the thing could not be told from what it
+   * lies on, so that they are laid just anywhere.
+   *
+   * @param sheet the reference's corners, shares of the picture
+   */
+  usualLines(
+    original: Original,
+    steps: readonly EditStep[],
+    sheet: readonly Point[] | null,
+    wanted: readonly WantedLine[],
+  ): Promise<{ lines: MeasureLine[]; onEdges: boolean }>;
   /** Lines with their texts on the picture, as a picture of its own. */
   measured(
     original: Original,
@@ -250,6 +263,10 @@ expose({
   turned,
   rendition,
   proposals: async (original, steps) => (await sessionFor(original)).proposals(steps),
+  usualLines: async (original, steps, sheet, wanted) => {
+    const mask = (await sessionFor(original)).sureMask(lookOf(steps));
+    return { lines: usualLines(mask, sheet, wanted), onEdges: mask !== null };
+  },
   findSheet: async (original, reference) => {
     const whole = (await sessionFor(original)).original;
     return findSheet(pixelsOf(drawn(whole, whole.width, whole.height)), reference);

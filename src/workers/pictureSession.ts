@@ -27,6 +27,8 @@ export interface Proposals {
   gains: Gains;
   /** A background so plain that the shadow on it is worth keeping. */
   plain: boolean;
+  /** The item can be told well from what it lies on; otherwise a person has to draw round it. */
+  isSure: boolean;
 }
 
 /**
@@ -68,6 +70,12 @@ export class PictureSession {
     return withStrokes(this.segmented().mask, look.strokes);
   }
 
+  /** The same; null when it can't be relied on, and no one has drawn it. */
+  sureMask(look: Look): Mask | null {
+    const { isSure } = this.segmented();
+    return isSure || look.strokes.length > 0 ? this.maskWith(look) : null;
+  }
+
   /** What each automatic step would do now. */
   proposals(steps: readonly EditStep[]): Proposals {
     const look = lookOf(steps);
@@ -79,6 +87,7 @@ export class PictureSession {
       crop: squareAround(outline, look, width, height),
       gains: gainsFor(this.small(), mask),
       plain: isPlainGround(this.segmented().background),
+      isSure: this.sureMask(look) !== null,
     };
   }
 

@@ -1,4 +1,4 @@
-import { Matrix } from 'ml-matrix';
+import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 
 import type { Point } from '@/contract/picture';
 
@@ -11,29 +11,47 @@ import { solveSquare } from './linear';
  */
 const USUAL_FOCAL = 0.75;
 /** How far it may be from that: standard deviation of its logarithm. */
-const FOCAL_SPREAD = 0.25;
-/** Standard deviation of a found corner, pixels. */
-const CORNER_SIGMA = 0.2;
-const ROUNDS = 25;
+const FOCAL_SPREAD = 0.2;
+const ROUNDS = 30;
+
+/** How well the corners are known, and where the camera looked. */
+export interface Known {
+  /** Standard deviation of each corner, pixels. */
+  sigmas: readonly number[];
+  /**
+   * Standard deviation of where the camera's axis meets the picture, from its middle, as a share of the
+   * longer
+   * side: little for a picture as it was taken (lenses sit off by a percent), much for one that was cut.
+   */
+  offMiddle: number;
+}
 
 export interface CameraFit {
   /** Pixels of the picture to millimetres on the plane. */
   toMm: Homography;
+  /**
+   * The same with what is uncertain moved by one standard deviation along each of its axes: the differences
+   * they make add up as squares.
+   */
+  moved: Homography[];
   /** Angle between the camera's axis and the plane's normal, degrees. */
   tilt: number;
-  /** Root mean square of what is left between found corners and fitted ones, pixels. */
+  /** Root mean square of what is left between given corners and fitted ones, pixels. */
   residual: number;
-  /** What was made small: squared residuals over their variance, the focal length's too. */
+  /**
+   * What was made small: squared residuals over their variance, the assumptions' too. About 2 when all is as
+   * assumed (eleven figures, nine unknowns).
+   */
   cost: number;
 }
 
-/** Rotation vector, position of the plane's origin, and logarithm of the focal length, in pixels. */
+/** Rotation vector, position of the plane's origin, logarithm of the focal length, the axis's x and y. */
 type Params = number[];
 
 /**
- * A camera with square pixels that looks at the middle of the picture, so that a sheet of known size lands on
- * the four corners. Against the plain homography that has eight unknowns this has seven, one of them half
- * known: what it says about places away from a small sheet is several times steadier.
+ * A camera with square pixels that looks at about the middle of the picture, so that a sheet of known size
+ * lands on the four corners. Against the plain homography, which knows nothing of cameras, what it says about
+ * places away from a small sheet is several times steadier.
  *
  * @param corners pixels, in order around
  * @param sheet millimetres: the side from the first to the second corner, and from the second to the third
@@ -44,6 +62,7 @@ export function fitCamera(
   sheet: { w: number; h: number },
   width: number,
   height: number,
+  { sigmas, offMiddle }: Known,
 ): CameraFit | null {
   const model = [
     { x: 0, y: 0 },
@@ -52,29 +71,79 @@ export function fitCamera(
     { x: 0, y: sheet.h },
   ];
   const centred = corners.map(({ x, y }) => ({ x: x - width / 2, y: y - height / 2 }));
-  const usual = Math.log(USUAL_FOCAL * Math.max(width, height));
+  const long = Math.max(width, height);
+  const usual = Math.log(USUAL_FOCAL * long);
   const start = startFrom(model, centred, Math.exp(usual));
   if (!start) return null;
   const residuals = (p: Params): number[] => {
     const h = projection(p);
     const out = model.flatMap((m, i) => {
       const at = applied(h, m);
-      return [(at.x - centred[i]!.x) / CORNER_SIGMA, (at.y - centred[i]!.y) / CORNER_SIGMA];
+      return [(at.x - centred[i]!.x) / sigmas[i]!, (at.y - centred[i]!.y) / sigmas[i]!];
     });
-    out.push((p[6]! - usual) / FOCAL_SPREAD);
+    out.push((p[6]! - usual) / FOCAL_SPREAD, p[7]! / (offMiddle * long), p[8]! / (offMiddle * long));
     return out;
   };
-  const best = leastSquares([...start, usual], residuals);
+  const best = leastSquares([...start, usual, 0, 0], residuals);
   const left = residuals(best);
-  const residual = Math.sqrt(left.slice(0, 8).reduce((s, r) => s + (r * CORNER_SIGMA) ** 2, 0) / 4);
-  const h = projection(best);
-  // From pixels: first to the middle, then back through the camera.
-  const [a, b, c, d, e, f, g, i, j] = inverted(h);
-  const [mx, my] = [-width / 2, -height / 2];
-  const toMm = [a, b, a * mx + b * my + c, d, e, d * mx + e * my + f, g, i, g * mx + i * my + j];
-  const tilt = (Math.acos(Math.min(1, Math.abs(rotation(best)[8]!))) * 180) / Math.PI;
   const cost = left.reduce((s, r) => s + r * r, 0);
-  return Number.isFinite(cost) ? { toMm: homographyOf(toMm), tilt, residual, cost } : null;
+  if (!Number.isFinite(cost)) return null;
+  const off = left.slice(0, 8).map((r, i) => r * sigmas[i >> 1]!);
+  const toMm = fromPixels(best, width, height);
+  return {
+    toMm,
+    moved: axesOf(best, residuals).map((p) => fromPixels(p, width, height)),
+    tilt: (Math.acos(Math.min(1, Math.abs(rotation(best)[8]!))) * 180) / Math.PI,
+    residual: Math.sqrt(off.reduce((s, r) => s + r * r, 0) / 4),
+    cost,
+  };
+}
+
+/** From pixels to the plane: first to the middle, then back through the camera. */
+function fromPixels(p: Params, width: number, height: number): Homography {
+  const [a, b, c, d, e, f, g, i, j] = inverted(projection(p));
+  const [mx, my] = [-width / 2, -height / 2];
+  return homographyOf([a, b, a * mx + b * my + c, d, e, d * mx + e * my + f, g, i, g * mx + i * my + j]);
+}
+
+/**
+ * The unknowns moved by one standard deviation along each axis of what their covariance (the inverse of JᵀJ)
+ * spreads over.
+ */
+function axesOf(p: Params, residuals: (p: Params) => number[]): Params[] {
+  const gradients = gradientsOf(p, residuals(p), residuals);
+  const { eigenvectorMatrix, realEigenvalues } = new EigenvalueDecomposition(
+    scaledNormal(gradients, scalesOf(gradients)),
+    { assumeSymmetric: true },
+  );
+  const scales = scalesOf(gradients);
+  return realEigenvalues.map((value, k) => {
+    const far = 1 / Math.sqrt(Math.max(value, 1e-12));
+    return p.map((v, i) => v + (eigenvectorMatrix.get(i, k) * far) / scales[i]!);
+  });
+}
+
+/** How much each unknown moves the residuals: millimetres and radians made alike. */
+function scalesOf(gradients: Matrix): number[] {
+  return gradients.to2DArray().map((row) => Math.hypot(...row) || 1);
+}
+
+function scaledNormal(gradients: Matrix, scales: readonly number[]): Matrix {
+  const normal = gradients.mmul(gradients.transpose());
+  return new Matrix(
+    normal.to2DArray().map((row, i) => row.map((value, j) => value / (scales[i]! * scales[j]!))),
+  );
+}
+
+/** A row for each unknown: how the residuals change with it, by differences. */
+function gradientsOf(p: Params, r: readonly number[], residuals: (p: Params) => number[]): Matrix {
+  return new Matrix(
+    p.map((value, k) => {
+      const step = 1e-6 * Math.max(1, Math.abs(value));
+      const moved = residuals(p.map((v, i) => (i === k ? v + step : v)));
+      return moved.map((v, i) => (v - r[i]!) / step);
+    }),
+  );
 }
 
 /** A first pose from the plain homography, with the usual focal length. */
@@ -131,8 +200,12 @@ function rotation([a = 0, b = 0, c = 0]: Params): number[] {
 function projection(p: Params): Homography {
   const r = rotation(p);
   const f = Math.exp(p[6]!);
-  const rows = [f * r[0]!, f * r[1]!, f * p[3]!, f * r[3]!, f * r[4]!, f * p[4]!, r[6]!, r[7]!, p[5]!];
-  return homographyOf(rows);
+  const deep = [r[6]!, r[7]!, p[5]!];
+  return homographyOf([
+    ...[r[0]!, r[1]!, p[3]!].map((v, k) => f * v + p[7]! * deep[k]!),
+    ...[r[3]!, r[4]!, p[4]!].map((v, k) => f * v + p[8]! * deep[k]!),
+    ...deep,
+  ]);
 }
 
 /** Levenberg and Marquardt's method with differences for derivatives. */
@@ -142,13 +215,7 @@ function leastSquares(start: Params, residuals: (p: Params) => number[]): Params
   let cost = r.reduce((s, v) => s + v * v, 0);
   let damping = 1e-3;
   for (let round = 0; round < ROUNDS; round += 1) {
-    const gradients = new Matrix(
-      p.map((value, k) => {
-        const step = 1e-6 * Math.max(1, Math.abs(value));
-        const moved = residuals(p.map((v, i) => (i === k ? v + step : v)));
-        return moved.map((v, i) => (v - r[i]!) / step);
-      }),
-    );
+    const gradients = gradientsOf(p, r, residuals);
     const normal = gradients.mmul(gradients.transpose());
     const right = gradients.mmul(Matrix.columnVector(r)).neg().to1DArray();
     for (let i = 0; i < p.length; i += 1) normal.set(i, i, normal.get(i, i) * (1 + damping) + 1e-12);

@@ -1,8 +1,8 @@
-import type { Coded } from '@/contract/coded';
+import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Point, REFERENCES } from '@/contract/picture';
 
 import { fitCamera } from './camera';
-import { applied, homographyFrom, type Homography } from './homography';
+import { applied, type Homography } from './homography';
 
 export type Reference = (typeof REFERENCES)[number];
 export type Corners = readonly [Point, Point, Point, Point];
@@ -33,77 +33,119 @@ export interface MeasuredPlane {
   toMm: Homography;
   /** How far the camera was tilted against it, degrees. */
   tilt: number;
-  /** The same plane with each corner moved by a pixel to the right, and down: how much hangs on each. */
-  moved: readonly Homography[];
+  /**
+   * The same plane with what is uncertain about it moved by one standard deviation, each alone: corners, the
+   * lens, how it bends. What each changes in a length adds up as squares, so many times over.
+   */
+  moved: readonly { toMm: Homography; bend: Bend | null; times: number }[];
+  doubt: PlaneDoubt | null;
 }
 
-/** More than this is left over when the corners are no sheet before an ordinary camera. Pixels. */
-const ODD = 4;
+/**
+ * `cut`: it fits only when the picture was cut, or taken with an odd lens. `eitherWay`: the longer side could
+ * as well be the shorter one.
+ */
+export type PlaneDoubt = 'cut' | 'eitherWay';
+
+/** How a lens bends what is straight: by so much at the picture's corners, as a share; about its middle. */
+interface Bend {
+  share: number;
+  width: number;
+  height: number;
+}
+
+/**
+ * Standard deviations a corner has: set by a finger; and the least that is believed of one found by itself.
+ * Pixels.
+ */
+export const HAND_SIGMA = 1.5;
+export const FOUND_SIGMA = 0.14;
+/**
+ * A lens's axis sits off the sensor's middle by about a percent (common practice); in a cut picture by
+ * more.
+ */
+const OFF_MIDDLE = { whole: 0.009, cut: 0.2 };
+/** What is left of a phone's lens's bending once its own software has straightened it (common practice). */
+const BEND = 0.0025;
+/**
+ * Squared residuals over their variances, two to be expected: above the first the corners are no sheet before
+ * a camera that looks at the middle; above the second before none.
+ */
+const POOR = { whole: 24, cut: 24 };
 
 /**
  * The plane through a reference of known size.
  *
  * @param corners pixels, in order around; which way round and where they start does not matter
- * @param width pixels of the whole picture, uncropped: the camera looked at its middle
- * @returns null when they can't be the corners of a sheet (three in a line, crossing sides)
+ * @param width pixels of the whole picture
+ * @param sigmas standard deviation of each corner, pixels
+ * @returns null when they can't be the corners of a sheet (three in a line, crossing sides, other
+ * proportions)
  */
 export function planeFrom(
   reference: Reference,
   corners: Corners,
   width: number,
   height: number,
+  sigmas: readonly number[] = corners.map(() => FOUND_SIGMA),
 ): MeasuredPlane | null {
   if (!isConvex(corners)) return null;
+  return (
+    fitted(reference, corners, width, height, sigmas, 'whole') ??
+    fitted(reference, corners, width, height, sigmas, 'cut')
+  );
+}
+
+function fitted(
+  reference: Reference,
+  corners: Corners,
+  width: number,
+  height: number,
+  sigmas: readonly number[],
+  how: 'whole' | 'cut',
+): MeasuredPlane | null {
   const { long, short } = REFERENCE_SIZES[reference];
+  const known = { sigmas, offMiddle: OFF_MIDDLE[how] };
   const ways = [
     { w: long, h: short },
     { w: short, h: long },
   ].flatMap((sheet) => {
-    const fit = fitCamera(corners, sheet, width, height);
+    const fit = fitCamera(corners, sheet, width, height, known);
     return fit ? [{ sheet, fit }] : [];
   });
   // Seen at a slant the longer side may look the shorter one; the camera fits only the right way well.
   const best = ways.sort((a, b) => a.fit.cost - b.fit.cost)[0];
-  if (!best) return null;
+  if (!best || best.fit.cost > POOR[how]) return null;
   const { sheet, fit } = best;
-  if (fit.residual > ODD) {
-    // A cropped picture, or an odd lens: the plain homography does without a camera.
-    const toMm = homographyFrom(corners, rectangle(sheet));
-    return (
-      toMm && {
-        reference,
-        corners,
-        toMm,
-        tilt: fit.tilt,
-        moved: movedBy(corners, (c) => homographyFrom(c, rectangle(sheet))),
-      }
-    );
-  }
+  const other = ways[1];
+  // What fits worse than it should is less certain than it says: all of it, by that factor.
+  const times = Math.max(1, fit.cost / 2);
+  const bend = { share: BEND, width, height };
+  const bent = fitCamera(
+    corners.map((c) => straightened(bend, c)),
+    sheet,
+    width,
+    height,
+    known,
+  );
   return {
     reference,
     corners,
     toMm: fit.toMm,
     tilt: fit.tilt,
-    moved: movedBy(corners, (c) => fitCamera(c, sheet, width, height)?.toMm ?? null),
+    moved: [
+      ...fit.moved.map((toMm) => ({ toMm, bend: null, times })),
+      ...(bent ? [{ toMm: bent.toMm, bend, times: 1 }] : []),
+    ],
+    doubt: other && other.fit.cost < POOR[how] ? 'eitherWay' : how === 'cut' ? 'cut' : null,
   };
 }
 
-function rectangle({ w, h }: { w: number; h: number }): Point[] {
-  return [
-    { x: 0, y: 0 },
-    { x: w, y: 0 },
-    { x: w, y: h },
-    { x: 0, y: h },
-  ];
-}
-
-function movedBy(corners: Corners, plane: (corners: Point[]) => Homography | null): Homography[] {
-  return [0, 1, 2, 3].flatMap((i) =>
-    (['x', 'y'] as const).flatMap((axis) => {
-      const moved = plane(corners.map((c, k) => (k === i ? { ...c, [axis]: c[axis] + 1 } : c)));
-      return moved ? [moved] : [];
-    }),
-  );
+/** Where a point would be without the bending. */
+function straightened({ share, width, height }: Bend, { x, y }: Point): Point {
+  const [dx, dy] = [x - width / 2, y - height / 2];
+  const k = 1 + (share * 4 * (dx * dx + dy * dy)) / (width * width + height * height);
+  return { x: width / 2 + dx * k, y: height / 2 + dy * k };
 }
 
 function isConvex(corners: Corners): boolean {
@@ -123,24 +165,20 @@ export interface Length {
   plusMinus: number;
 }
 
-/**
- * How exactly a corner is found by itself and set by a finger, and a line's end placed: pixels, one standard
- * deviation.
- */
-export const FOUND_SIGMA = 0.2;
-export const HAND_SIGMA = 1.5;
+/** How exactly a line's end is placed: pixels, one standard deviation. */
 const END_SIGMA = 1;
 
 /**
  * The length between two pixels on the plane, with its uncertainty from where corners and ends might really
- * be.
- *
- * @param cornerSigma pixels: {@link FOUND_SIGMA} or {@link HAND_SIGMA}
+ * be, and from what is not known of the camera.
  */
-export function lengthOn(plane: MeasuredPlane, a: Point, b: Point, cornerSigma = FOUND_SIGMA): Length {
+export function lengthOn(plane: MeasuredPlane, a: Point, b: Point): Length {
   const mm = distance(plane.toMm, a, b);
   let variance = 0;
-  for (const moved of plane.moved) variance += ((distance(moved, a, b) - mm) * cornerSigma) ** 2;
+  for (const { toMm, bend, times } of plane.moved) {
+    const [p, q] = bend ? [straightened(bend, a), straightened(bend, b)] : [a, b];
+    variance += times * (distance(toMm, p, q) - mm) ** 2;
+  }
   for (const axis of ['x', 'y'] as const) {
     variance += ((distance(plane.toMm, { ...a, [axis]: a[axis] + 1 }, b) - mm) * END_SIGMA) ** 2;
     variance += ((distance(plane.toMm, a, { ...b, [axis]: b[axis] + 1 }) - mm) * END_SIGMA) ** 2;
@@ -159,13 +197,14 @@ export interface PlaneWarningParams {
   referenceSmall: { reference: Reference };
   tilted: { degrees: number };
   farFromReference: { reference: Reference };
+  cutPicture: None;
 }
 export type PlaneWarning = Coded<PlaneWarningParams>;
 
 /** Beyond this tilt figures are not to be relied on. Degrees. */
 const MOST_TILT = 35;
 /** Least length of the reference's shorter side, as a share of the picture's longer side. */
-const LEAST_SIDE = 0.035;
+export const LEAST_SIDE = 0.035;
 
 /**
  * What speaks against trusting a measurement.
@@ -198,6 +237,7 @@ export function planeWarnings(
   const far = lines.some(({ a, b }) =>
     [a, b].some((end) => Math.hypot(end.x - middle.x, end.y - middle.y) > reach),
   );
+  if (plane.doubt === 'cut') warnings.push({ code: 'cutPicture', params: NONE });
   if (far) warnings.push({ code: 'farFromReference', params: { reference } });
   return warnings;
 }

@@ -1,7 +1,9 @@
 import type { Exam } from '@/contract/records';
 
 import { backgroundRow, type Background } from './background';
+import { differsFrom } from './differs';
 import { fingerprintOf } from './fingerprint';
+import { labPixels } from './lab';
 import { segment } from './mask';
 import { shrunk, type Mask, type Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
@@ -21,7 +23,7 @@ const BANDS = 8;
 export function examine(picture: Pixels): Exam {
   const { blur, laplacian } = sharpnessOf(picture);
   const small = shrunk(picture, MASK_SIDE);
-  const { mask, background, differs } = segment(small);
+  const { mask, background } = segment(small);
   const box = boxOf(mask);
   const light = lightOf(small, mask);
   return {
@@ -31,7 +33,7 @@ export function examine(picture: Pixels): Exam {
     ...backgroundNumbers(background, mask),
     ...box,
     cutOff: sidesTouched(mask),
-    writing: writingBeside(differs, mask),
+    writing: writingBeside(differsFrom(labPixels(small)), mask),
     outline: outlineOf(mask),
     print: fingerprintOf(small),
   };

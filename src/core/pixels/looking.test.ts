@@ -7,10 +7,10 @@ import { fingerprintDistance, fingerprintOf } from './fingerprint';
 import { maskOverlap, segment } from './mask';
 import type { Mask, Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
-import { findSheet } from './sheet';
 import { outlinePoints } from './whiten';
 import { writingBeside } from './writing';
 import { REFERENCE_SIZES } from '../measure/plane';
+import { findSheet } from '../measure/sheet/findSheet';
 
 /** Noise that is the same every time: a linear congruential generator (Park & Miller 1988). */
 function noise(seed: number): () => number {
@@ -170,8 +170,11 @@ describe('a card or sheet beside the item', () => {
     const { picture, corners } = withSheet({ x: 120, y: 170 }, long * 1.6, short * 1.6, turn);
     const found = findSheet(picture, 'card');
     expect(found).not.toBeNull();
+    expect(found!.doubts).toEqual([]);
     for (const corner of corners)
-      expect(Math.min(...found!.map((f) => Math.hypot(f.x - corner.x, f.y - corner.y)))).toBeLessThan(1);
+      expect(Math.min(...found!.corners.map((f) => Math.hypot(f.x - corner.x, f.y - corner.y)))).toBeLessThan(
+        1,
+      );
   });
   it('what has other sides, or runs out of the picture, is none', () => {
     expect(findSheet(withSheet({ x: 120, y: 160 }, 200, 30, 0.1).picture, 'card')).toBeNull();

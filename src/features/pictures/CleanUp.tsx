@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { EditStep } from '@/contract/picture';
@@ -14,7 +14,7 @@ import { Said } from '@/parts/ui/Said';
 import { Slide } from '@/parts/ui/Slide';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
-import { cleaning, previewOf, type Automatic, type Onlooker } from '@/store/pictures/cleaning';
+import { canCutOut, cleaning, previewOf, type Automatic, type Onlooker } from '@/store/pictures/cleaning';
 import { useColours } from '@/theme/theme';
 
 import { FindingLine } from './FindingLine';
@@ -80,6 +80,9 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
     <View style={{ gap: 12 }}>
       <Tools tool={tool} busy={busy} onChoose={choose} />
       <Choices tool={tool} look={look} busy={busy} onStep={step} onAuto={auto} />
+      {look.white && look.strokes.length === 0 ? (
+        <CutOutDoubt pictureId={id} onDraw={() => choose('brush')} />
+      ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       <MoreSteps
         item={item}
@@ -103,6 +106,34 @@ function Bench({ item, picture }: { item: Item; picture: Picture }) {
       />
       <TwoParts label="Picture and tools" large={picturePart} small={tools} />
     </View>
+  );
+}
+
+/** Said where the item can't be told well from what it lies on, until somebody has drawn round it. */
+function CutOutDoubt({ pictureId, onDraw }: { pictureId: string; onDraw: () => void }) {
+  const [isSure, setSure] = useState(true);
+  useEffect(() => {
+    let wanted = true;
+    // Where the bytes are gone the stage says so.
+    void canCutOut(pictureId).then(
+      (sure) => wanted && setSure(sure),
+      () => undefined,
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [pictureId]);
+  if (isSure) return null;
+  return (
+    <>
+      <Notice tone="caution">
+        This can’t be cut out well: the item looks much like what it lies on. Draw round it, or lay it on
+        something else and take the picture again.
+      </Notice>
+      <Button icon="brush" onPress={onDraw}>
+        Draw round it
+      </Button>
+    </>
   );
 }
 
@@ -173,11 +204,15 @@ function MoreSteps(props: {
 
 /** The same steps to all other pictures of the item; tells how far it is. */
 async function sameToTheRest(item: Item, id: string, tell: (words: string) => void): Promise<void> {
-  const n = await cleaning.sameToTheRest(item, id, (done, of) => tell(`Picture ${done} of ${of}…`));
+  const { done, unsure } = await cleaning.sameToTheRest(item, id, (n, of) => tell(`Picture ${n} of ${of}…`));
+  const left =
+    unsure > 0
+      ? ` ${counted(unsure, 'picture')} that can’t be cut out well stayed: draw round the item there.`
+      : '';
   tell(
-    n === 0
+    done + unsure === 0
       ? 'There is no other picture of all of it.'
-      : `Done to ${plural(n, 'one other', `${n} others`)}; close-ups were left as they are.`,
+      : `Done to ${plural(done, 'one other', `${done} others`)}; close-ups were left as they are.${left}`,
   );
 }
 

@@ -1,17 +1,17 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useState } from 'react';
+import { useCallback } from 'react';
 import { View } from 'react-native';
 
 import type { MeasureLine } from '@/contract/picture';
 import type { Picture, Item } from '@/contract/records';
 import type { MeasureSpec } from '@/core/kinds/spec';
-import { mapCorners } from '@/core/measure/plane';
 import { formatLength } from '@/core/measure/units';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { Button, SignButton } from '@/parts/ui/Button';
+import { Button, Chip, SignButton } from '@/parts/ui/Button';
 import { AnyOf } from '@/parts/ui/Choices';
 import { HeadBar, TwoParts } from '@/parts/ui/HeadBar';
 import { Notice } from '@/parts/ui/Notice';
+import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
@@ -24,6 +24,7 @@ import { GoneNotice } from './GoneNotice';
 import { MeasureField } from './MeasureField';
 import { MeasureStage } from './MeasureStage';
 import { References } from './References';
+import { useLines } from './useLines';
 import { usePreview } from './usePreview';
 import { useReference } from './useReference';
 
@@ -46,59 +47,59 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
   const router = useRouter();
   const units = useAttic((s) => s.settings.units);
   const specs = useKinds().measures(item.kind);
-  const [lines, setLines] = useState<MeasureLine[]>(made?.made?.lines ?? []);
+  const { lines, looked, looseEnds, chooseLines, drag, seen } = useLines(picture, specs, made?.made?.lines);
   const reference = useReference(picture, made?.made?.plane ?? null);
   const { found, plane, lengthOf } = reference;
-  const { busy, trouble, run } = useAsyncAction();
+  const action = useAsyncAction();
+  const { trouble, run } = action;
   // As it was taken: the reference must not be cropped or whitened away.
   const { preview } = usePreview(useCallback(() => previewOf(picture.id, []), [picture.id]));
-  const unknown = lines.filter((l) => !plane && item.measurements[l.measure] === undefined);
+  const unseen = plane ? lines.filter((l) => !looked.has(l.measure)) : [];
 
-  const keep = () =>
-    run(async () => {
-      const lengths = lines.flatMap((l) => {
-        const length = lengthOf(l);
-        return length ? [[l.measure, length] as const] : [];
-      });
-      const now = plane ? keepLengths(item, Object.fromEntries(lengths)) : item;
-      const onPlane =
-        found && plane
-          ? { reference: found.reference, corners: mapCorners(found.corners, (corner) => corner) }
-          : null;
-      await makeMeasurementPicture(now.id, picture.id, lines, onPlane);
-      router.navigate(`/item/${item.id}`);
-    });
   const text = (line: MeasureLine) => {
     const spec = specs.find((s) => s.id === line.measure);
     const mm = lengthOf(line)?.mm ?? item.measurements[line.measure];
-    return `${spec?.name ?? ''} ${mm === undefined ? '?' : formatLength(mm, units)}`;
+    // A line that nobody has looked at measures nothing yet.
+    const figure = mm === undefined ? '?' : `${formatLength(mm, units)}${unseen.includes(line) ? '?' : ''}`;
+    return `${spec?.name ?? ''} ${figure}`;
   };
   const controls = (
     <View style={{ gap: 12 }}>
-      <References of={reference} isLooking={busy} onLook={(which) => run(() => reference.look(which))} />
+      <References
+        of={reference}
+        isLooking={action.busy}
+        onLook={(which) => run(() => reference.look(which))}
+      />
       {reference.warningsFor(lines).map((w) => (
         <Notice key={w.code} tone="caution">
           {planeWarning(w)}
         </Notice>
       ))}
-      <LineChoice picture={picture} specs={specs} lines={lines} onLines={setLines} />
+      <LineChoice
+        specs={specs}
+        lines={lines}
+        onChoose={(ids) => run(() => chooseLines(ids, found?.known ? found.corners : null))}
+      />
+      {looseEnds ? <LooseEnds /> : null}
       {lines.map((line) => (
-        <LineLength key={line.measure} item={item} line={line} length={lengthOf(line)} />
+        <LineLength
+          key={line.measure}
+          item={item}
+          line={line}
+          length={lengthOf(line)}
+          isSeen={looked.has(line.measure)}
+          onSeen={() => seen(line.measure)}
+        />
       ))}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <Button
-        variant="main"
-        icon="ruler"
-        disabled={busy || lines.length === 0 || unknown.length > 0 || (found !== null && !plane)}
-        onPress={keep}
-      >
-        {plane ? 'Keep lengths, make the picture' : 'Make the measurement picture'}
-      </Button>
-      {unknown.length > 0 ? (
-        <Text variant="small" tone="soft">
-          Type the tape’s figures, or choose what lies beside it.
-        </Text>
-      ) : null}
+      <Keep
+        item={item}
+        picture={picture}
+        lines={lines}
+        unseen={unseen.length}
+        of={reference}
+        action={action}
+      />
     </View>
   );
   return (
@@ -112,7 +113,7 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
             lines={lines}
             text={text}
             corners={found?.corners ?? null}
-            onLines={setLines}
+            onLines={drag}
             onCorners={reference.setByHand}
           />
         }
@@ -120,6 +121,66 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
       />
     </View>
   );
+}
+
+/** Said when a thing's own edges are not known. */
+function LooseEnds() {
+  return (
+    <Notice tone="caution">
+      The item can’t be told well from what it lies on: the lines lie just anywhere. Drag their ends to its
+      edges.
+    </Notice>
+  );
+}
+
+/** Keeps what was measured and draws it; says what is missing until it can. */
+function Keep(props: {
+  item: Item;
+  picture: Picture;
+  lines: readonly MeasureLine[];
+  /** Lines that nobody has looked at. */
+  unseen: number;
+  of: ReturnType<typeof useReference>;
+  action: ReturnType<typeof useAsyncAction>;
+}) {
+  const { item, picture, lines, unseen } = props;
+  const { found, plane, kept, lengthOf } = props.of;
+  const { busy, run } = props.action;
+  const router = useRouter();
+  const unknown = lines.filter((l) => !plane && item.measurements[l.measure] === undefined).length;
+  const isGuess = found !== null && !plane;
+  const keep = () =>
+    run(async () => {
+      const lengths = lines.flatMap((l) => {
+        const length = lengthOf(l);
+        return length ? [[l.measure, length] as const] : [];
+      });
+      const now = plane ? keepLengths(item, Object.fromEntries(lengths)) : item;
+      await makeMeasurementPicture(now.id, picture.id, lines, kept);
+      router.navigate(`/item/${item.id}`);
+    });
+  return (
+    <>
+      <Button
+        variant="main"
+        icon="ruler"
+        disabled={busy || lines.length === 0 || unknown > 0 || unseen > 0 || isGuess}
+        onPress={keep}
+      >
+        {plane ? 'Keep lengths, make the picture' : 'Make the measurement picture'}
+      </Button>
+      <Said tone="soft" words={whatIsMissing({ unseen, unknown, isGuess })} />
+    </>
+  );
+}
+
+/** Why nothing can be kept yet. */
+function whatIsMissing(of: { unseen: number; unknown: number; isGuess: boolean }): string | null {
+  if (of.isGuess) return 'Nothing is measured until the corners are right.';
+  if (of.unknown > 0) return 'Type the tape’s figures, or choose what lies beside it.';
+  if (of.unseen > 0)
+    return `Look at ${of.unseen === 1 ? 'the line' : 'each line'}: drag its ends, or say that it lies right.`;
+  return null;
 }
 
 function Head({ onBack }: { onBack: () => void }) {
@@ -135,42 +196,35 @@ function Head({ onBack }: { onBack: () => void }) {
 
 /** Which measurements of its kind are drawn. */
 function LineChoice(props: {
-  picture: Picture;
   specs: readonly MeasureSpec[];
   lines: readonly MeasureLine[];
-  onLines: (lines: MeasureLine[]) => void;
+  onChoose: (ids: readonly string[]) => void;
 }) {
-  const { picture, specs, lines, onLines } = props;
+  const { specs, lines, onChoose } = props;
   if (specs.length === 0)
     return (
       <Notice tone="info">Say first what kind of item it is: each kind has its own measurements.</Notice>
     );
-  const drawn = lines.map((l) => l.measure);
   return (
     <AnyOf
       label="Measurements"
       title="Lines: drag their ends"
       options={specs.map((spec) => [spec.id, spec.name])}
-      chosen={drawn}
-      onChoose={(ids) =>
-        onLines([
-          ...lines.filter((l) => ids.includes(l.measure)),
-          ...specs
-            .filter((s) => ids.includes(s.id) && !drawn.includes(s.id))
-            .map((s) => usualLine(s, picture)),
-        ])
-      }
+      chosen={lines.map((l) => l.measure)}
+      onChoose={onChoose}
     />
   );
 }
 
-/** How long a line is by the reference; without one a field for the tape's figure. */
+/** How long a line is by the reference, once it was looked at; without one a field for the tape's figure. */
 function LineLength(props: {
   item: Item;
   line: MeasureLine;
   length: { mm: number; plusMinus: number } | null;
+  isSeen: boolean;
+  onSeen: () => void;
 }) {
-  const { item, line, length } = props;
+  const { item, line, length, isSeen, onSeen } = props;
   const units = useAttic((s) => s.settings.units);
   const spec = useKinds()
     .measures(item.kind)
@@ -178,19 +232,14 @@ function LineLength(props: {
   if (!spec) return null;
   if (!length) return <MeasureField key={units} item={item} spec={spec} />;
   return (
-    <Text figures>
-      {`${spec.name}: ${formatLength(length.mm, units)} ± ` +
-        `${formatLength(Math.max(1, length.plusMinus), units)}`}
-    </Text>
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
+      <Text figures style={{ flexGrow: 1 }} tone={isSeen ? undefined : 'soft'}>
+        {`${spec.name}: ${formatLength(length.mm, units)} ± ` +
+          `${formatLength(Math.max(1, length.plusMinus), units)}${isSeen ? '' : '?'}`}
+      </Text>
+      <Chip role="checkbox" on={isSeen} label={`${spec.name} lies right`} onPress={onSeen}>
+        Lies right
+      </Chip>
+    </View>
   );
-}
-
-/** The line's usual place on the item's own box, as it was found in the picture. */
-function usualLine(spec: MeasureSpec, picture: Picture): MeasureLine {
-  const [x, y, w, h] =
-    picture.exam && picture.steps.length === 0 && picture.exam.area > 0
-      ? picture.exam.box
-      : [0.1, 0.1, 0.8, 0.8];
-  const [x1, y1, x2, y2] = spec.line;
-  return { measure: spec.id, a: { x: x + w * x1, y: y + h * y1 }, b: { x: x + w * x2, y: y + h * y2 } };
 }

@@ -2,9 +2,10 @@ import { View } from 'react-native';
 
 import { keysOf } from '@/contract/fields';
 import { REFERENCE_SIZES, type Reference } from '@/core/measure/plane';
-import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Button, Chip, ChipRow } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
+import { sheetTrouble, unsureSheet } from '@/wording/pictures';
 
 import type { useReference } from './useReference';
 
@@ -16,7 +17,7 @@ export function References(props: {
   isLooking: boolean;
   onLook: (reference: Reference) => void;
 }) {
-  const { found, missing, plane, isCrooked, clear } = props.of;
+  const { found, clear } = props.of;
   return (
     <>
       <View style={{ gap: 6 }}>
@@ -39,21 +40,29 @@ export function References(props: {
           Looking…
         </Text>
       ) : null}
-      {missing ? (
-        <Notice tone="caution">
-          {`No ${REFERENCE_SIZES[missing].name.toLocaleLowerCase('en')} was made out. Drag the four ` +
-            'corners onto it, or lay it apart from the item and take the picture again.'}
-        </Notice>
-      ) : found && plane ? (
-        <Text tone="good" role="status" figures>
-          {`${REFERENCE_SIZES[found.reference].name} ${found.byHand ? 'set by hand' : 'found'}, ` +
-            `camera tilted by ${Math.round(plane.tilt)}°`}
-        </Text>
-      ) : isCrooked ? (
-        <Notice tone="trouble">
-          These four can’t be the corners of a sheet: drag them to its corners, in order around.
-        </Notice>
-      ) : null}
+      {props.isLooking ? null : <HowFound of={props.of} />}
     </>
   );
+}
+
+/** Whether figures follow from it, and what to do when they do not. */
+function HowFound({ of }: { of: ReturnType<typeof useReference> }) {
+  const { found, plane, trouble, mayConfirm, confirm } = of;
+  if (!found) return null;
+  const name = REFERENCE_SIZES[found.reference].name;
+  if (!found.known)
+    return (
+      <>
+        <Notice tone="caution">{unsureSheet(found.reference, found.doubts)}</Notice>
+        <Button disabled={!mayConfirm} onPress={confirm}>
+          The corners are right
+        </Button>
+      </>
+    );
+  if (trouble) return <Notice tone="trouble">{sheetTrouble(trouble)}</Notice>;
+  return plane ? (
+    <Text tone="good" role="status" figures>
+      {`${name} ${found.sigmas ? 'found' : 'set by hand'}, camera tilted by ${Math.round(plane.tilt)}°`}
+    </Text>
+  ) : null;
 }

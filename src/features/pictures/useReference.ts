@@ -1,17 +1,18 @@
 import { useState } from 'react';
 
-import type { MeasureLine, Point } from '@/contract/picture';
+import type { Made, MeasureLine, Point } from '@/contract/picture';
 import type { Picture } from '@/contract/records';
 import {
-  FOUND_SIGMA,
   HAND_SIGMA,
   lengthOn,
   mapCorners,
   planeFrom,
   planeWarnings,
   type Corners,
+  type Length,
   type Reference,
 } from '@/core/measure/plane';
+import type { SheetDoubt } from '@/core/measure/sheet/findSheet';
 import { originalOf } from '@/store/pictures/cleaning';
 import { pictureWorker } from '@/store/pictures/pictureWorker';
 
@@ -21,8 +22,14 @@ import { pictureSize, usePictureSize } from './usePictureSize';
 export interface Found {
   reference: Reference;
   corners: Corners;
-  /** Set by a finger, so less exact. */
-  byHand: boolean;
+  /** How exactly each was found, pixels; null when a finger set them. */
+  sigmas: readonly number[] | null;
+  /** Nothing is measured by corners that are only a guess. */
+  known: boolean;
+  /** What made it a guess; null when nothing like it was made out. */
+  doubts: readonly SheetDoubt[] | null;
+  /** Corners that were dragged: where nothing was made out, each has to be. */
+  dragged: readonly number[];
 }
 
 /** Where corners wait to be dragged when nothing was found. */
@@ -34,47 +41,58 @@ const START: Corners = [
 ];
 
 /** The reference that lies beside the item, and the lengths that follow from it. */
-export function useReference(picture: Picture, kept: Omit<Found, 'byHand'> | null) {
+export function useReference(picture: Picture, kept: Made['plane']) {
   const size = usePictureSize(picture.id);
-  const [found, setFound] = useState<Found | null>(kept && { ...kept, byHand: false });
-  const [missing, setMissing] = useState<Reference | null>(null);
+  const [found, setFound] = useState<Found | null>(
+    kept && { sigmas: null, ...kept, known: true, doubts: [], dragged: [] },
+  );
 
   const look = async (reference: Reference) => {
-    setMissing(null);
-    const corners = await pictureWorker().findSheet(await originalOf(picture.id), reference);
-    if (corners) {
-      // The press may have come before the page knew the size.
-      const { width, height } = size ?? (await pictureSize(picture.id));
-      const shares = mapCorners(corners, ({ x, y }) => ({ x: x / width, y: y / height }));
-      setFound({ reference, corners: shares, byHand: false });
-    } else {
-      setMissing(reference);
-      setFound({ reference, corners: START, byHand: true });
-    }
+    const sheet = await pictureWorker().findSheet(await originalOf(picture.id), reference);
+    const known = sheet?.doubts.length === 0;
+    const base = { reference, dragged: [], known };
+    if (!sheet) return setFound({ ...base, corners: START, sigmas: null, doubts: null });
+    // The press may have come before the page knew the size.
+    const { width, height } = size ?? (await pictureSize(picture.id));
+    const { corners, sigmas, doubts } = sheet;
+    const shares = mapCorners(corners, ({ x, y }) => ({ x: x / width, y: y / height }));
+    setFound({ ...base, corners: shares, sigmas, doubts });
   };
-  const setByHand = (corners: Corners) => {
-    setMissing(null);
-    setFound((f) => f && { ...f, corners, byHand: true });
-  };
-  const clear = () => {
-    setFound(null);
-    setMissing(null);
-  };
+  const setByHand = (corners: Corners) =>
+    setFound((f) => {
+      if (!f) return f;
+      const moved = corners.flatMap((c, i) => (c === f.corners[i] || f.dragged.includes(i) ? [] : [i]));
+      return { ...f, corners, sigmas: null, dragged: [...f.dragged, ...moved] };
+    });
+  /** A person says that the corners lie right. */
+  const confirm = () => setFound((f) => f && { ...f, known: true, sigmas: null });
 
   const px = (p: Point) => ({ x: p.x * (size?.width ?? 1), y: p.y * (size?.height ?? 1) });
-  const plane =
-    found && size && planeFrom(found.reference, mapCorners(found.corners, px), size.width, size.height);
+  const fit =
+    found &&
+    size &&
+    planeFrom(
+      found.reference,
+      mapCorners(found.corners, px),
+      size.width,
+      size.height,
+      found.sigmas ?? found.corners.map(() => HAND_SIGMA),
+    );
+  const plane = found?.known && fit && fit.doubt !== 'eitherWay' ? fit : null;
   return {
     found,
-    missing,
     plane,
-    /** Its corners can't be those of a sheet. */
-    isCrooked: found !== null && size !== null && !plane,
+    /** The figures it is kept with; null while nothing is measured by it. */
+    kept: found && plane ? keptPlane(found) : null,
+    /** Its corners can't be those of a sheet, or it can't be told which way round it lies. */
+    trouble:
+      found && size && found.known && !plane ? (fit ? ('eitherWay' as const) : ('noSheet' as const)) : null,
+    mayConfirm: found !== null && !found.known && (found.doubts !== null || found.dragged.length === 4),
     look,
     setByHand,
-    clear,
-    lengthOf: ({ a, b }: MeasureLine) =>
-      plane ? lengthOn(plane, px(a), px(b), found?.byHand ? HAND_SIGMA : FOUND_SIGMA) : null,
+    confirm,
+    clear: () => setFound(null),
+    lengthOf: ({ a, b }: MeasureLine): Length | null => (plane ? lengthOn(plane, px(a), px(b)) : null),
     warningsFor: (lines: readonly MeasureLine[]) =>
       plane && size
         ? planeWarnings(
@@ -85,4 +103,9 @@ export function useReference(picture: Picture, kept: Omit<Found, 'byHand'> | nul
           )
         : [],
   };
+}
+
+function keptPlane({ reference, corners, sigmas }: Found): Made['plane'] {
+  const all = mapCorners(corners, (corner) => corner);
+  return { reference, corners: all, ...(sigmas ? { sigmas: [...sigmas] } : {}) };
 }

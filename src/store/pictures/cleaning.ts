@@ -63,7 +63,7 @@ export const cleaning = {
   /**
    * The same kinds of step, worked out for each of the item's other pictures.
    *
-   * @returns how many were changed
+   * @returns how many were changed, and how many left because they can't be cut out well
    */
   sameToTheRest: (item: Item, from: string, onEach?: (done: number, of: number) => void) =>
     inTurn(() => sameToTheRest(item, from, onEach)),
@@ -112,6 +112,12 @@ async function automatic(id: string, what: Automatic, show?: Onlooker): Promise<
   if (step) await withHistory(id, (h) => done(h, step), show);
 }
 
+/** Whether the item can be told well from what it lies on, or somebody drew round it. */
+export async function canCutOut(id: string): Promise<boolean> {
+  const { steps } = useAttic.getState().pictures[id] ?? { steps: [] };
+  return (await pictureWorker().proposals(await originalOf(id), steps)).isSure;
+}
+
 async function worked(
   id: string,
   steps: readonly EditStep[],
@@ -131,7 +137,7 @@ async function sameToTheRest(
   item: Item,
   from: string,
   onEach?: (done: number, of: number) => void,
-): Promise<number> {
+): Promise<{ done: number; unsure: number }> {
   const { pictures } = useAttic.getState();
   const look = lookOf(pictures[from]?.steps ?? []);
   const wanted: Automatic[] = [];
@@ -144,6 +150,7 @@ async function sameToTheRest(
     const p = pictures[id];
     return id !== from && p && !p.made && !p.clip && (p.exam?.area ?? 0) > 0 && p.exam?.cutOff.length === 0;
   });
+  let unsure = 0;
   for (const [i, id] of rest.entries()) {
     const steps: EditStep[] = [];
     for (const what of wanted) {
@@ -151,9 +158,11 @@ async function sameToTheRest(
       const step = await worked(id, [...before, ...steps], what, look.white);
       if (step) steps.push(step);
     }
-    if (steps.length > 0)
+    // Nobody would see that half of the item went white with the floor.
+    if (look.white && !(await canCutOut(id))) unsure += 1;
+    else if (steps.length > 0)
       await withHistory(id, ({ steps: before }) => ({ steps: [...before, ...steps], undone: [] }));
     onEach?.(i + 1, rest.length);
   }
-  return rest.length;
+  return { done: rest.length - unsure, unsure };
 }
