@@ -218,6 +218,7 @@ module.exports = [
       'src/core/measure/{camera,homography,plane}.ts',
       'src/workers/{canvas,pictureSession}.ts',
       'demo/draw/**/*.ts',
+      'src/core/measure/sheet/*.ts',
       'truth/**/*.ts',
       'demo/truth.ts',
     ],

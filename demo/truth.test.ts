@@ -71,10 +71,10 @@ describe('measuring beside a reference', () => {
       }).toMatchObject({ off: 0 });
   });
   it('knows how far it may be off, and says something by it', () => {
-    for (const { mm, truth: right, plusMinus } of truth.lengths) {
+    for (const { scene, mm, truth: right, plusMinus } of truth.lengths) {
       expect(plusMinus).toBeGreaterThan(Math.abs(mm - right));
-      // Farthest for a card that is seen aslant with a soft shadow along it.
-      expect(plusMinus).toBeLessThan(right * 0.08);
+      // A small card, far aside, with a soft shadow along it, says little and knows it.
+      expect(plusMinus).toBeLessThan(right * (scene.startsWith('a card, tilted') ? 0.11 : 0.06));
     }
   });
   it('finds no sheet where none lies', () => expect(truth.noSheet).toBe(true));

@@ -1,12 +1,12 @@
 import type { Canvas } from '@napi-rs/canvas';
 
 import { lengthOn, planeFrom, planeWarnings, type PlaneWarning } from '@/core/measure/plane';
+import { findSheet } from '@/core/measure/sheet/findSheet';
 import { judge, type Setting } from '@/core/picture/judge';
 import { examine } from '@/core/pixels/examine';
 import { fingerprintDistance } from '@/core/pixels/fingerprint';
 import { maskOverlap, segment } from '@/core/pixels/mask';
 import type { Pixels } from '@/core/pixels/pixels';
-import { findSheet } from '@/core/measure/sheet/findSheet';
 
 import { gansey } from './draw/clothes';
 import { photographMeasured, type MeasuredScene } from './draw/measured';

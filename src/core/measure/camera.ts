@@ -45,7 +45,12 @@ export interface CameraFit {
   cost: number;
 }
 
-/** Rotation vector, position of the plane's origin, logarithm of the focal length, the axis's x and y. */
+/**
+ * Rotation vector; the plane's origin across and down; the logarithm of how far it is over the focal
+ * length, which
+ * is how large things look, and so well known, while each of the two alone is not; the logarithm of the focal
+ * length; the axis's x and y.
+ */
 type Params = number[];
 
 /**
@@ -84,7 +89,9 @@ export function fitCamera(
     out.push((p[6]! - usual) / FOCAL_SPREAD, p[7]! / (offMiddle * long), p[8]! / (offMiddle * long));
     return out;
   };
-  const best = leastSquares([...start, usual, 0, 0], residuals);
+  const [a = 0, b = 0, c = 0, x = 0, y = 0, z = 0] = start;
+  if (!(z > 0)) return null;
+  const best = leastSquares([a, b, c, x, y, Math.log(z) - usual, usual, 0, 0], residuals);
   const left = residuals(best);
   const cost = left.reduce((s, r) => s + r * r, 0);
   if (!Number.isFinite(cost)) return null;
@@ -200,7 +207,7 @@ function rotation([a = 0, b = 0, c = 0]: Params): number[] {
 function projection(p: Params): Homography {
   const r = rotation(p);
   const f = Math.exp(p[6]!);
-  const deep = [r[6]!, r[7]!, p[5]!];
+  const deep = [r[6]!, r[7]!, Math.exp(p[5]! + p[6]!)];
   return homographyOf([
     ...[r[0]!, r[1]!, p[3]!].map((v, k) => f * v + p[7]! * deep[k]!),
     ...[r[3]!, r[4]!, p[4]!].map((v, k) => f * v + p[8]! * deep[k]!),

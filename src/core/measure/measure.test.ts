@@ -102,6 +102,66 @@ describe('the plane of a reference', () => {
   );
 });
 
+describe('what a length may be off by', () => {
+  /** A sheet from straight above, two pixels to a millimetre, its corners moved by so many pixels. */
+  const seen = (off: readonly [number, number][], by = 1): Corners =>
+    [
+      [500, 400],
+      [1_094, 400],
+      [1_094, 820],
+      [500, 820],
+    ].map(([x, y], i) => ({
+      x: x! + by * (off[i]?.[0] ?? 0),
+      y: y! + by * (off[i]?.[1] ?? 0),
+    })) as unknown as Corners;
+  const across = (corners: Corners, sigmas?: number[]) =>
+    lengthOn(planeFrom('a4', corners, 1_600, 1_200, sigmas)!, { x: 300, y: 300 }, { x: 1_300, y: 300 });
+
+  it('grows with how uncertain the corners are, and with how far the line is from them', () => {
+    const [exact, rough] = [across(seen([])), across(seen([]), [2, 2, 2, 2])];
+    expect(exact.mm).toBeCloseTo(500, 0);
+    expect(rough.plusMinus).toBeGreaterThan(2 * exact.plusMinus);
+    const plane = planeFrom('a4', seen([]), 1_600, 1_200)!;
+    const near = lengthOn(plane, { x: 500, y: 600 }, { x: 1_000, y: 600 });
+    const far = lengthOn(plane, { x: 500, y: 100 }, { x: 1_000, y: 100 });
+    expect(far.plusMinus).toBeGreaterThan(near.plusMinus);
+  });
+  it('covers what it is really off by when corners are off by as much as they may be', () => {
+    const noise = fc.array(
+      fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
+      { minLength: 4, maxLength: 4 },
+    );
+    fc.assert(
+      fc.property(noise, (off) => {
+        const { mm, plusMinus } = across(seen(off), [1, 1, 1, 1]);
+        expect(Math.abs(mm - 500)).toBeLessThan(plusMinus);
+      }),
+    );
+  });
+  it('other proportions are no sheet, or one whose picture was cut', () => {
+    const square = [
+      { x: 500, y: 400 },
+      { x: 900, y: 400 },
+      { x: 900, y: 800 },
+      { x: 500, y: 800 },
+    ] as unknown as Corners;
+    expect(planeFrom('a4', square, 1_600, 1_200)?.doubt).not.toBeNull();
+    // As seen aslant in the whole picture, of which only a corner was kept.
+    const aslant = planeFrom(
+      'a4',
+      [
+        { x: 300, y: 260 },
+        { x: 640, y: 300 },
+        { x: 600, y: 520 },
+        { x: 220, y: 470 },
+      ],
+      2_000,
+      1_500,
+    );
+    expect(aslant === null || aslant.doubt !== undefined).toBe(true);
+  });
+});
+
 describe('a measurement picture', () => {
   it('keeps every label inside and off the others', () => {
     const share = fc.double({ min: 0, max: 1, noNaN: true });

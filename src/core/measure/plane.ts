@@ -141,6 +141,28 @@ function fitted(
   };
 }
 
+/** Degrees less that another shape has to be tilted to be as likely. */
+const STRAIGHTER = 12;
+
+/**
+ * Whether something of other proportions, seen more from above, explains the corners as well: a label
+ * twice as
+ * long as wide looks like a sheet seen aslant. A large sheet's converging sides tell the two apart, a small
+ * one's do not.
+ */
+export function couldBeOther(plane: MeasuredPlane, width: number, height: number): boolean {
+  const { corners, tilt } = plane;
+  const side = (i: number) =>
+    Math.hypot(corners[i]!.x - corners[(i + 1) % 4]!.x, corners[i]!.y - corners[(i + 1) % 4]!.y);
+  const shape = { w: 100 * (side(0) + side(2)), h: 100 * (side(1) + side(3)) };
+  const known = { sigmas: corners.map(() => ROUGH_SIGMA), offMiddle: OFF_MIDDLE.whole };
+  const fit = fitCamera(corners, shape, width, height, known);
+  return fit !== null && fit.cost < POOR.whole && fit.tilt < tilt - STRAIGHTER;
+}
+
+/** Standard deviation of a corner where two shapes are weighed against each other, pixels. */
+const ROUGH_SIGMA = 0.5;
+
 /** Where a point would be without the bending. */
 function straightened({ share, width, height }: Bend, { x, y }: Point): Point {
   const [dx, dy] = [x - width / 2, y - height / 2];

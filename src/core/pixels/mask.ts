@@ -28,15 +28,17 @@ const MOST_SHADOW = 0.25;
  * forty.
  */
 const UNSURE = 0.2;
+/** Above it not even the rough mask is. */
 const UNSETTLED = 1;
+/** Less of the picture than this is the floor's own unevenness, where nothing else is found. */
+const LEAST = 0.02;
 /** Scatter of an even floor, ΔE. */
 const EVEN = 2.2;
 
 /**
  * Tells the item from what it lies on: which colours are met along the border and which only within, with the
- * light's slow change taken out; soft shadows peeled off from outside; the edge then drawn where the
- * colours on
- * its two sides are met half and half.
+ * light's slow change taken out; soft shadows peeled off from outside; the edge then drawn where the colours
+ * on its two sides are met half and half.
  *
  * @param picture at most about 1 600 pixels on the longer side; cost grows with its area
  */
@@ -45,14 +47,13 @@ export function segment(picture: Pixels): Segmented {
   const likely = likelyItem(small);
   const differs = differsFrom(small);
   const isEven = isEvenFloor(likely.border);
-  // Where colours don't settle it, only what clearly differs is item: on an empty floor nothing.
-  const found = likely.unsure > UNSETTLED ? differs : likely.belongs;
+  const found = likely.unsure > UNSETTLED ? clearOnly(differs) : likely.belongs;
   // The floor around the item too, not only at the border.
   const floor = backgroundWhere(small, (p) => found[p] === 0);
-  const belongs = withoutShadow(small, found, floor);
+  const belongs = withoutShadow(small, found, floor).slice();
   if (isEven) {
     // What differs from an even floor is item, though its colour is met on the floor as well.
-    const clear = withoutShadow(small, differs, floor);
+    const clear = withoutShadow(small, likely.unsure > UNSETTLED ? found : differs, floor);
     for (let p = 0; p < belongs.length; p += 1) belongs[p]! |= clear[p]!;
   }
   const tidy = tidied(belongs, isEven ? differs : found, small.width, small.height);
@@ -61,6 +62,12 @@ export function segment(picture: Pixels): Segmented {
     background: { ...floor, share: likely.border.share },
     isSure: likely.unsure <= UNSURE,
   };
+}
+
+/** Where colours don't settle it, only what clearly differs is item: on an empty floor nothing. */
+function clearOnly(differs: Uint8Array): Uint8Array {
+  const area = differs.reduce((sum, one) => sum + one, 0);
+  return area < LEAST * differs.length ? new Uint8Array(differs.length) : differs;
 }
 
 /** Whether a floor is of one colour, but for how light falls on it. */

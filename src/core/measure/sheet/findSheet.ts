@@ -5,6 +5,7 @@ import { apart, quadArea, roughQuads, type Quad } from './quads';
 import { endsOf, sidesOf, withoutShadows, type End, type Side, type Sides } from './sides';
 import { shrunk, type Pixels } from '../../pixels/pixels';
 import {
+  couldBeOther,
   FOUND_SIGMA,
   LEAST_SIDE,
   planeFrom,
@@ -189,7 +190,9 @@ function judged(
     sigmas.map((sigma) => Math.min(SHAPE_SIGMA, sigma)),
   );
   // Seen from that far aside anything with four corners could be it.
-  if (!plane || plane.doubt || plane.tilt > STEEPEST) doubts.push('shape');
+  const { width, height } = picture;
+  if (!plane || plane.doubt || plane.tilt > STEEPEST || couldBeOther(plane, width, height))
+    doubts.push('shape');
   if (reference !== 'card' && !isPaper(inside, lightest)) doubts.push('look');
   return { corners, sides, sigmas, doubts, score: scoreOf(sides, plane) };
 }
