@@ -4,7 +4,7 @@ import type { Point } from '@/contract/picture';
 
 import { drawingOf } from './drawing';
 import { applied, homographyFrom, inverted, type Homography } from './homography';
-import { lengthOn, planeFrom, REFERENCE_SIZES, type Corners } from './plane';
+import { lengthOn, mapCorners, planeFrom, REFERENCE_SIZES, type Corners } from './plane';
 
 const square: Point[] = [
   { x: 0, y: 0 },
@@ -104,16 +104,14 @@ describe('the plane of a reference', () => {
 
 describe('what a length may be off by', () => {
   /** A sheet from straight above, two pixels to a millimetre, its corners moved by so many pixels. */
-  const seen = (off: readonly [number, number][], by = 1): Corners =>
-    [
-      [500, 400],
-      [1_094, 400],
-      [1_094, 820],
-      [500, 820],
-    ].map(([x, y], i) => ({
-      x: x! + by * (off[i]?.[0] ?? 0),
-      y: y! + by * (off[i]?.[1] ?? 0),
-    })) as unknown as Corners;
+  const exactly: Corners = [
+    { x: 500, y: 400 },
+    { x: 1_094, y: 400 },
+    { x: 1_094, y: 820 },
+    { x: 500, y: 820 },
+  ];
+  const seen = (off: readonly [number, number][]) =>
+    mapCorners(exactly, ({ x, y }, i) => ({ x: x + (off[i]?.[0] ?? 0), y: y + (off[i]?.[1] ?? 0) }));
   const across = (corners: Corners, sigmas?: number[]) =>
     lengthOn(planeFrom('a4', corners, 1_600, 1_200, sigmas)!, { x: 300, y: 300 }, { x: 1_300, y: 300 });
 
@@ -139,12 +137,12 @@ describe('what a length may be off by', () => {
     );
   });
   it('other proportions are no sheet, or one whose picture was cut', () => {
-    const square = [
+    const square: Corners = [
       { x: 500, y: 400 },
       { x: 900, y: 400 },
       { x: 900, y: 800 },
       { x: 500, y: 800 },
-    ] as unknown as Corners;
+    ];
     expect(planeFrom('a4', square, 1_600, 1_200)?.doubt).not.toBeNull();
     // As seen aslant in the whole picture, of which only a corner was kept.
     const aslant = planeFrom(

@@ -67,11 +67,8 @@ export const FOUND_SIGMA = 0.14;
 const OFF_MIDDLE = { whole: 0.009, cut: 0.2 };
 /** What is left of a phone's lens's bending once its own software has straightened it (common practice). */
 const BEND = 0.0025;
-/**
- * Squared residuals over their variances, two to be expected: above the first the corners are no sheet before
- * a camera that looks at the middle; above the second before none.
- */
-const POOR = { whole: 24, cut: 24 };
+/** Squared residuals over their variances, two to be expected: above it the corners are no sheet. */
+const POOR = 24;
 
 /**
  * The plane through a reference of known size.
@@ -115,7 +112,7 @@ function fitted(
   });
   // Seen at a slant the longer side may look the shorter one; the camera fits only the right way well.
   const best = ways.sort((a, b) => a.fit.cost - b.fit.cost)[0];
-  if (!best || best.fit.cost > POOR[how]) return null;
+  if (!best || best.fit.cost > POOR) return null;
   const { sheet, fit } = best;
   const other = ways[1];
   // What fits worse than it should is less certain than it says: all of it, by that factor.
@@ -137,7 +134,7 @@ function fitted(
       ...fit.moved.map((toMm) => ({ toMm, bend: null, times })),
       ...(bent ? [{ toMm: bent.toMm, bend, times: 1 }] : []),
     ],
-    doubt: other && other.fit.cost < POOR[how] ? 'eitherWay' : how === 'cut' ? 'cut' : null,
+    doubt: other && other.fit.cost < POOR ? 'eitherWay' : how === 'cut' ? 'cut' : null,
   };
 }
 
@@ -145,19 +142,17 @@ function fitted(
 const STRAIGHTER = 12;
 
 /**
- * Whether something of other proportions, seen more from above, explains the corners as well: a label
- * twice as
- * long as wide looks like a sheet seen aslant. A large sheet's converging sides tell the two apart, a small
+ * Whether something of other proportions, seen more from above, explains the corners as well: a label twice
+ * as long as wide looks like a sheet seen aslant. A large sheet's converging sides tell the two apart, a small
  * one's do not.
  */
 export function couldBeOther(plane: MeasuredPlane, width: number, height: number): boolean {
   const { corners, tilt } = plane;
-  const side = (i: number) =>
-    Math.hypot(corners[i]!.x - corners[(i + 1) % 4]!.x, corners[i]!.y - corners[(i + 1) % 4]!.y);
-  const shape = { w: 100 * (side(0) + side(2)), h: 100 * (side(1) + side(3)) };
+  const [a, b, c, d] = sideLengths(corners);
+  const shape = { w: 100 * (a + c), h: 100 * (b + d) };
   const known = { sigmas: corners.map(() => ROUGH_SIGMA), offMiddle: OFF_MIDDLE.whole };
   const fit = fitCamera(corners, shape, width, height, known);
-  return fit !== null && fit.cost < POOR.whole && fit.tilt < tilt - STRAIGHTER;
+  return fit !== null && fit.cost < POOR && fit.tilt < tilt - STRAIGHTER;
 }
 
 /** Standard deviation of a corner where two shapes are weighed against each other, pixels. */
@@ -168,6 +163,12 @@ function straightened({ share, width, height }: Bend, { x, y }: Point): Point {
   const [dx, dy] = [x - width / 2, y - height / 2];
   const k = 1 + (share * 4 * (dx * dx + dy * dy)) / (width * width + height * height);
   return { x: width / 2 + dx * k, y: height / 2 + dy * k };
+}
+
+/** From the first corner to the second, and so on around. */
+export function sideLengths([a, b, c, d]: Corners): [number, number, number, number] {
+  const between = (p: Point, q: Point) => Math.hypot(p.x - q.x, p.y - q.y);
+  return [between(a, b), between(b, c), between(c, d), between(d, a)];
 }
 
 function isConvex(corners: Corners): boolean {
@@ -241,12 +242,7 @@ export function planeWarnings(
 ): PlaneWarning[] {
   const warnings: PlaneWarning[] = [];
   const { reference } = plane;
-  const sides = [0, 1, 2, 3].map((i) =>
-    Math.hypot(
-      plane.corners[i]!.x - plane.corners[(i + 1) % 4]!.x,
-      plane.corners[i]!.y - plane.corners[(i + 1) % 4]!.y,
-    ),
-  );
+  const sides = sideLengths(plane.corners);
   const side = Math.min(...sides);
   if (side < LEAST_SIDE * Math.max(width, height))
     warnings.push({ code: 'referenceSmall', params: { reference } });

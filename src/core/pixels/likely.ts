@@ -107,7 +107,7 @@ function undecided(odds: Float32Array): number {
   return n;
 }
 
-function count(belongs: Uint8Array): number {
+export function count(belongs: Uint8Array): number {
   return belongs.reduce((sum, one) => sum + one, 0);
 }
 

@@ -3,7 +3,7 @@ import { componentsOf } from './components';
 import { differsFrom } from './differs';
 import { edgeRefined } from './edge';
 import { labPixels, type LabPixels } from './lab';
-import { DARK, likelyItem } from './likely';
+import { count, DARK, likelyItem } from './likely';
 import { boxBlur, shrunk, type Mask, type Pixels } from './pixels';
 import { peelShadow } from './shadow';
 
@@ -66,8 +66,7 @@ export function segment(picture: Pixels): Segmented {
 
 /** Where colours don't settle it, only what clearly differs is item: on an empty floor nothing. */
 function clearOnly(differs: Uint8Array): Uint8Array {
-  const area = differs.reduce((sum, one) => sum + one, 0);
-  return area < LEAST * differs.length ? new Uint8Array(differs.length) : differs;
+  return count(differs) < LEAST * differs.length ? new Uint8Array(differs.length) : differs;
 }
 
 /** Whether a floor is of one colour, but for how light falls on it. */
@@ -80,7 +79,6 @@ function withoutShadow(small: LabPixels, belongs: Uint8Array, floor: Background)
   if (floor.trend[0][0]! < DARK) return belongs;
   const peeled = belongs.slice();
   peelShadow(small, floor, peeled);
-  const count = (of: Uint8Array) => of.reduce((sum, one) => sum + one, 0);
   return count(peeled) < (1 - MOST_SHADOW) * count(belongs) ? belongs : peeled;
 }
 

@@ -1,5 +1,3 @@
-import type { Point } from '@/contract/picture';
-
 import { insideOf, type Inside } from './inside';
 import { apart, quadArea, roughQuads, type Quad } from './quads';
 import { endsOf, sidesOf, withoutShadows, type End, type Side, type Sides } from './sides';
@@ -10,6 +8,7 @@ import {
   LEAST_SIDE,
   planeFrom,
   REFERENCE_SIZES,
+  sideLengths,
   type Corners,
   type MeasuredPlane,
   type Reference,
@@ -26,11 +25,9 @@ export interface FoundSheet {
 }
 
 /**
- * `small`: too few pixels to tell its shape by. `sides`: an edge that can't be followed all along, or is
- * bent. `goesOn`: edges that go on beyond its corners,
- * as between tiles. `shape`: other proportions. `look`: coloured, patterned, or darker at the rim than
- * within.
- * `rival`: something else looks as much like it.
+ * `small`: too few pixels to tell its shape by. `sides`: an edge that can't be followed all along, or is bent.
+ * `goesOn`: edges that go on beyond its corners, as between tiles. `shape`: other proportions. `look`: coloured,
+ * patterned, or darker at the rim than within. `rival`: something else looks as much like it.
  */
 export type SheetDoubt = 'small' | 'sides' | 'goesOn' | 'shape' | 'look' | 'rival';
 
@@ -198,18 +195,12 @@ function judged(
 }
 
 function isSmall(quad: Quad, { width, height }: { width: number; height: number }): boolean {
-  const shortest = Math.min(...quad.map((p, i) => distance(p, quad[(i + 1) % 4]!)));
-  return shortest < LEAST_SIDE * Math.max(width, height);
-}
-
-function distance(p: Point, q: Point): number {
-  return Math.hypot(p.x - q.x, p.y - q.y);
+  return Math.min(...sideLengths(quad)) < LEAST_SIDE * Math.max(width, height);
 }
 
 /**
  * Whether edges go on beyond the corners. One or two may, by chance; but not where what lies around looks
- * like
- * what lies within, and not the two beside one side: then that side lies too far in.
+ * like what lies within, and not the two beside one side: then that side lies too far in.
  */
 function goOn(ends: readonly (readonly [End, End])[], repeated: boolean): boolean {
   const on = ends.map(([first, last]) => [first.beyond, last.beyond].map((share) => share >= LIMITS.goesOn));
@@ -220,10 +211,8 @@ function goOn(ends: readonly (readonly [End, End])[], repeated: boolean): boolea
 
 function cleanSides(corners: Quad, sides: readonly Side[]): boolean {
   const least = Math.min(...sides.map((side) => side.support));
-  const straight = sides.every((side, i) => {
-    const [p, q] = [corners[i]!, corners[(i + 1) % 4]!];
-    return side.wander < LIMITS.wander[0] + LIMITS.wander[1] * Math.hypot(p.x - q.x, p.y - q.y);
-  });
+  const lengths = sideLengths(corners);
+  const straight = sides.every((side, i) => side.wander < LIMITS.wander[0] + LIMITS.wander[1] * lengths[i]!);
   return straight && least >= LIMITS.support[0] && meanSupport(sides) >= LIMITS.support[1];
 }
 

@@ -4,6 +4,7 @@ import type { Quad } from './quads';
 import { sampleInto } from './sample';
 import { labOf, type Lab } from '../../pixels/lab';
 import type { Pixels } from '../../pixels/pixels';
+import { sideLengths } from '../plane';
 
 /** What a sheet looks like within its sides. */
 export interface Inside {
@@ -45,17 +46,14 @@ export function insideOf(picture: Pixels, quad: Quad): Inside {
     for (let j = 0; j < GRID; j += 1)
       middle.push(labAt(0.15 + (0.7 * i) / (GRID - 1), 0.15 + (0.7 * j) / (GRID - 1)));
   const colour = medianLab(middle);
-  const lengths = quad.map((p, i) => {
-    const q = quad[(i + 1) % 4]!;
-    return Math.hypot(p.x - q.x, p.y - q.y);
-  });
+  const [along, beside] = sideLengths(quad);
   // Sides 0 and 2 lie along u, so the way in is along v, whose length is that of sides 1 and 3.
-  const deep = [lengths[1]!, lengths[0]!, lengths[1]!, lengths[0]!];
+  const deep = [beside, along, beside, along];
   const rims = deep.map((depth, side) => {
-    const at = (along: number, share: number): Lab => {
-      if (side === 0) return labAt(along, share);
-      if (side === 1) return labAt(1 - share, along);
-      return side === 2 ? labAt(along, 1 - share) : labAt(share, along);
+    const at = (way: number, share: number): Lab => {
+      if (side === 0) return labAt(way, share);
+      if (side === 1) return labAt(1 - share, way);
+      return side === 2 ? labAt(way, 1 - share) : labAt(share, way);
     };
     const near = Math.min(0.12, 3.5 / depth);
     const rows = (share: number) =>

@@ -38,38 +38,25 @@ function packed(belongs: Uint8Array, width: number, height: number): Bits {
 /** Two pixels less on all sides, then two more. Outside the picture nothing belongs. */
 function opened(bits: Bits, height: number): Bits {
   let now = bits;
-  for (let round = 0; round < 2; round += 1) now = shrunkByOne(now, height);
-  for (let round = 0; round < 2; round += 1) now = grownByOne(now, height);
+  for (let round = 0; round < 2; round += 1) now = stepped(now, height, true);
+  for (let round = 0; round < 2; round += 1) now = stepped(now, height, false);
   return now;
 }
 
-function shrunkByOne({ words, across }: Bits, height: number): Bits {
+/** One pixel less (`all` neighbours must belong) or more (any does), sideways and up and down. */
+function stepped({ words, across }: Bits, height: number, all: boolean): Bits {
+  const join = (a: number, b: number, c: number) => (all ? a & b & c : a | b | c);
   const rows = new Uint32Array(words.length);
   for (let y = 0, i = 0; y < height; y += 1)
     for (let x = 0; x < across; x += 1, i += 1) {
       const w = words[i]!;
       const before = x > 0 ? words[i - 1]! >>> 31 : 0;
       const after = x < across - 1 ? (words[i + 1]! & 1) << 31 : 0;
-      rows[i] = w & ((w << 1) | before) & ((w >>> 1) | after);
+      rows[i] = join(w, (w << 1) | before, (w >>> 1) | after);
     }
-  const out = new Uint32Array(words.length);
+  const out = all ? new Uint32Array(words.length) : rows.slice();
   for (let i = across; i < words.length - across; i += 1)
-    out[i] = rows[i]! & rows[i - across]! & rows[i + across]!;
-  return { words: out, across };
-}
-
-function grownByOne({ words, across }: Bits, height: number): Bits {
-  const rows = new Uint32Array(words.length);
-  for (let y = 0, i = 0; y < height; y += 1)
-    for (let x = 0; x < across; x += 1, i += 1) {
-      const w = words[i]!;
-      const before = x > 0 ? words[i - 1]! >>> 31 : 0;
-      const after = x < across - 1 ? (words[i + 1]! & 1) << 31 : 0;
-      rows[i] = w | (w << 1) | before | (w >>> 1) | after;
-    }
-  const out = rows.slice();
-  for (let i = across; i < words.length - across; i += 1)
-    out[i] = rows[i]! | rows[i - across]! | rows[i + across]!;
+    out[i] = join(rows[i]!, rows[i - across]!, rows[i + across]!);
   return { words: out, across };
 }
 
