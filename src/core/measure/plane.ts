@@ -143,8 +143,8 @@ const STRAIGHTER = 12;
 
 /**
  * Whether something of other proportions, seen more from above, explains the corners as well: a label twice
- * as long as wide looks like a sheet seen aslant. A large sheet's converging sides tell the two apart, a small
- * one's do not.
+ * as long as wide looks like a sheet seen aslant. A large sheet's converging sides tell them apart, those of
+ * a small one do not.
  */
 export function couldBeOther(plane: MeasuredPlane, width: number, height: number): boolean {
   const { corners, tilt } = plane;
