@@ -25,7 +25,7 @@ export interface FoundSheet {
 }
 
 /**
- * `small`: too few pixels to tell its shape by. `sides`: an edge that can't be followed all along, or is bent.
+ * `small`: too few pixels to tell its shape by. `sides`: an edge that can't be followed, or is bent.
  * `goesOn`: edges that go on beyond its corners, as between tiles. `shape`: other proportions. `look`: coloured,
  * patterned, or darker at the rim than within. `rival`: something else looks as much like it.
  */
