@@ -26,7 +26,7 @@ export interface FoundSheet {
 
 /**
  * `small`: too few pixels to tell its shape by. `sides`: an edge that can't be followed, or is bent.
- * `goesOn`: edges that go on beyond its corners, as between tiles. `shape`: other proportions. `look`: coloured,
+ * `goesOn`: edges that go on beyond corners, as tiles do. `shape`: other proportions. `look`: coloured,
  * patterned, or darker at the rim than within. `rival`: something else looks as much like it.
  */
 export type SheetDoubt = 'small' | 'sides' | 'goesOn' | 'shape' | 'look' | 'rival';
