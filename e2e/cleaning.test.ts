@@ -107,6 +107,22 @@ it('whitens a background, corrects the edge, takes back, does again, the same to
   await attic.page.close();
 });
 
+/** Drags what is found so to a place on the picture, in shares of it. */
+async function drag(attic: Attic, handle: string, to: { x: number; y: number }): Promise<void> {
+  const middle = async (selector: string) => {
+    const box = await (await attic.page.waitForSelector(selector))?.boundingBox();
+    if (!box) throw new Error(`no ${selector}`);
+    return box;
+  };
+  const frame = await middle('[data-stage]');
+  const grip = await middle(handle);
+  const { mouse } = attic.page;
+  await mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
+  await mouse.down();
+  await mouse.move(frame.x + to.x * frame.width, frame.y + to.y * frame.height, { steps: 5 });
+  await mouse.up();
+}
+
 it('measures a garment beside paper, draws the figures, follows them when they change', async () => {
   const attic = await Attic.open(at, WIDE);
   await attic.beginItem();
@@ -127,21 +143,10 @@ it('measures a garment beside paper, draws the figures, follows them when they c
     [690, 560],
   ];
   const truth = (690 - 310) * MEASURED_SCENE.mmPerUnit;
-  const frame = await (await attic.page.waitForSelector('[data-stage]'))?.boundingBox();
-  if (!frame) throw new Error('no stage');
-  await attic.page.waitForSelector('[data-line=chest] circle:nth-of-type(2)');
   for (const [i, [ux, uy]] of ends.entries()) {
-    const handle = await (await attic.page.$$('[data-line=chest] circle'))[i]?.boundingBox();
-    if (!handle) throw new Error('no handle');
     const end = place(ux, uy);
-    const to = {
-      x: frame.x + (end.x / MEASURED_SCENE.size) * frame.width,
-      y: frame.y + (end.y / MEASURED_SCENE.size) * frame.height,
-    };
-    await attic.page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
-    await attic.page.mouse.down();
-    await attic.page.mouse.move(to.x, to.y, { steps: 5 });
-    await attic.page.mouse.up();
+    const { size } = MEASURED_SCENE;
+    await drag(attic, `[data-line=chest] circle:nth-of-type(${i + 1})`, { x: end.x / size, y: end.y / size });
   }
   await attic.press('Keep lengths, make the picture');
   await attic.page.waitForSelector('[role=main][aria-label="Item sheet"]');
@@ -177,6 +182,44 @@ it('measures a garment beside paper, draws the figures, follows them when they c
   await attic.page.waitForSelector('[role=main][aria-label="Item sheet"]');
   await until('the figures are on it', async () => (await print()) !== metric);
   await attic.holds('Length', '68');
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('measures nothing by a sheet it did not make out until a person has set it', async () => {
+  const attic = await Attic.open(at, WIDE);
+  await attic.beginItem();
+  await attic.choose([await garmentPicture('no-sheet.jpg', {}, 67)]);
+  await attic.sees('Saved, 1 picture');
+  await attic.press('Jumper');
+  await attic.press('Fill in its sheet');
+  await attic.press('Measure in picture 1');
+  await attic.press('A4 sheet');
+  await attic.sees(/No a4 sheet was made out|Not sure that this is the a4 sheet/u);
+  await attic.press('Length');
+  await attic.page.waitForSelector('[data-line=length]');
+  await attic.sees('Nothing is measured until the corners are right');
+  await attic.page.waitForSelector(
+    '::-p-xpath(//*[@role="button"][@aria-disabled="true"][contains(., "measurement picture")])',
+  );
+
+  // An upright sheet seen from above: 21 to 29.7 on a square picture.
+  const corners = [
+    [0.05, 0.05],
+    [0.26, 0.05],
+    [0.26, 0.347],
+    [0.05, 0.347],
+  ] as const;
+  for (const [i, [x, y]] of corners.entries()) await drag(attic, `[data-corner="${i}"] circle`, { x, y });
+  await attic.press('The corners are right');
+  await attic.sees('A4 sheet set by hand');
+  await attic.sees(/Length: \d+([.,]\d)? cm ± .*\?/u);
+  await attic.sees('Look at the line');
+  await attic.press('Length lies right');
+  await attic.press('Keep lengths, make the picture');
+  await attic.page.waitForSelector('[role=main][aria-label="Item sheet"]');
+  await attic.holds('Length', /\d/u);
+  await attic.sees('Measured in the picture, ±');
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });

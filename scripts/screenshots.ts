@@ -161,6 +161,8 @@ async function main(): Promise<void> {
   await page.setViewport(PHONE);
   await page.goto(ADDRESS);
   await page.waitForSelector('[role=main]');
+  // In a fresh profile the demo's pictures come in first.
+  await page.waitForNetworkIdle({ concurrency: 1, idleTime: 2_000, timeout: 180_000 });
   for (const view of VIEWS) {
     if (only.length > 0 && !only.includes(view.name)) continue;
     await page.setViewport(view.wide ? WIDE : PHONE);

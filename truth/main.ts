@@ -1,26 +1,40 @@
 import { loadArt } from './art';
 import { cuttingFigures } from './cutting';
+import { FONTS, loadFonts } from './fonts';
+import { judgingFigures } from './judging';
 import { measuringFigures } from './measuring';
 import type { Verdict } from './verdict';
 
 /**
  * `npm run truth`: how well pictures are seen that nobody tuned for. One JSON line a figure. `--tuning`
- * looks at
- * the seeds that may be tuned on, `--short` at a few of them.
+ * looks at the seeds that may be tuned on, `--short` at a few of them; names of parts (judging,
+ * measuring, cutting) at these only.
  */
 async function main(flags: readonly string[]): Promise<void> {
   const art = await loadArt();
+  loadFonts();
   const isShort = flags.includes('--short');
   const from = flags.includes('--tuning') || isShort ? 0 : REPORTED;
   const tell = ({ name, value, unit, goal, holds }: Verdict) =>
     console.log(JSON.stringify({ name, value: Math.round(value * 10_000) / 10_000, unit, goal, holds }));
-  for (const figure of await measuringFigures(art, {
-    from,
-    scenes: isShort ? 6 : 60,
-    empty: isShort ? 2 : 24,
-  }))
-    tell(figure);
-  for (const figure of await cuttingFigures(art, { from, each: isShort ? 4 : 30 })) tell(figure);
+  const parts = flags.filter((flag) => !flag.startsWith('--'));
+  const wants = (part: string) => parts.length === 0 || parts.includes(part);
+  if (wants('judging'))
+    for (const figure of await judgingFigures(art, {
+      from,
+      sets: 36,
+      letters: from === REPORTED ? FONTS.reported : FONTS.tuning,
+    }))
+      tell(figure);
+  if (wants('measuring'))
+    for (const figure of await measuringFigures(art, {
+      from,
+      scenes: isShort ? 6 : 60,
+      empty: isShort ? 2 : 24,
+    }))
+      tell(figure);
+  if (wants('cutting'))
+    for (const figure of await cuttingFigures(art, { from, each: isShort ? 4 : 30 })) tell(figure);
 }
 
 /** Seeds from here on are never looked at while anything is tuned. */

@@ -1,18 +1,8 @@
-import { execFile } from 'node:child_process';
-import { promisify } from 'node:util';
+import { figuresOf } from './figuresOf';
 
-import type { Verdict } from './verdict';
-
-let figures: Verdict[] = [];
-
+let figures: Awaited<ReturnType<typeof figuresOf>> = [];
 beforeAll(async () => {
-  // In a process of its own: inside the test runner's sandbox pixels take ten times as long.
-  const run = promisify(execFile);
-  const { stdout } = await run(process.execPath, ['--import', 'tsx', 'truth/main.ts', '--short']);
-  figures = stdout
-    .trim()
-    .split('\n')
-    .map((line) => JSON.parse(line) as Verdict);
+  figures = await figuresOf('--short', 'measuring', 'cutting');
 }, 600_000);
 
 const value = (name: string) => figures.find((f) => f.name === name)?.value;

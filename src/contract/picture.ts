@@ -15,9 +15,11 @@ export const Exam = z.object({
   laplacian: z.number().nonnegative(),
   /** Mean luma of the background, 0 to 1; 0 where none is seen. */
   light: z.number().min(0).max(1),
-  /** Luma that only a twentieth of the picture exceeds, 0 to 1. */
+  /** Luma that the lighter of item and background reaches (a tenth of it exceeds it), 0 to 1. */
   bright: z.number().min(0).max(1),
-  /** Shares of the picture that are pure white on the item, and nearly black. */
+  /** Luma that only a fiftieth of the picture falls short of, 0 to 1. */
+  deep: z.number().min(0).max(1).default(0),
+  /** Share of the item on which a colour is at its end; share of the picture that is nearly black. */
   blown: z.number().min(0).max(1),
   black: z.number().min(0).max(1),
   /** Scatter of the background around its own trend, ΔE*ab; how much lighter one part is than another, L*. */
@@ -39,7 +41,7 @@ export const Exam = z.object({
     columnPieces: z.array(z.number().int()).max(16),
   }),
   /** For finding near-duplicates. */
-  print: z.string().max(200),
+  print: z.string().max(400),
 });
 export type Exam = z.infer<typeof Exam>;
 

@@ -9,7 +9,7 @@ const SAID: { [C in keyof PictureFindingParams]: [PictureFindingParams[C], strin
   blurred: [{ edge: 3.14 }, 'Blurred: hold still and take it again.', 'edges 3.1 px wide'],
   softPerhaps: [{ edge: 2 }, 'Perhaps not quite sharp: look closely.', 'edges 2.0 px wide'],
   dark: [{ brightest: 0.3 }, 'Dark: give it more light, or lighten it.', 'brightest parts 30 %'],
-  tooBright: [{ white: 0.2 }, 'Too bright: parts of the item are pure white.', '20 % white'],
+  tooBright: [{ white: 0.2 }, 'Too bright: parts of the item have lost their detail.', '20 % of it lost'],
   cutOff: [
     { sides: ['top', 'left'] },
     'Perhaps cut off at the top and left: show all of it.',

@@ -78,7 +78,7 @@ describe('listings of one item', () => {
 
   it('are told by a picture where words say little, and kept apart by barcodes that differ', () => {
     const weights = weighWords(sightings.map((s) => s.title));
-    const print = 'a3'.repeat(80);
+    const print = 'a3T'.repeat(128);
     const a: Sighting = {
       id: 'a',
       market: 'a',

@@ -2,7 +2,7 @@ import { NONE, type Coded, type None } from '@/contract/coded';
 
 import { disagreement, titleFacts, type TitleFacts } from './titleFacts';
 import { readBarcode } from '../identity/gtin';
-import { fingerprintDistance } from '../pixels/fingerprint';
+import { cornerLight, fingerprintDistance } from '../pixels/fingerprint';
 
 /** A listing found at a marketplace, or an item of the attic, as far as it helps to tell which is which. */
 export interface Sighting {
@@ -61,9 +61,9 @@ export function likeness(a: Sighting, b: Sighting, weights: WordWeights): Likene
   if (codeA && codeB) add(codeA === codeB ? 5 : -6, { code: 'barcode', params: NONE });
   const near = nearest(a.prints, b.prints);
   if (near !== null) {
-    if (near < 0.3) add(8.5, { code: 'picture', params: NONE });
-    else if (near < 0.6) add(3.8, { code: 'likePicture', params: NONE });
-    else if (near > 1.1) add(-1.2);
+    if (near < 0.5) add(8.5, { code: 'picture', params: NONE });
+    else if (near < 0.9) add(3.8, { code: 'likePicture', params: NONE });
+    else if (near > 1.2) add(-1.2);
   }
   const words = wordLikeness(a.title, b.title, weights);
   add((words - 0.45) * 9, words >= 0.6 ? { code: 'words', params: NONE } : null);
@@ -160,11 +160,13 @@ function* candidates(all: readonly Sighting[], listings: number): Generator<read
     const [ref, code] = [bare(s.ref), gtin(s.barcode)];
     if (ref.length >= 4) note(`r:${ref}`, i);
     if (code) note(`b:${code}`, i);
-    // Near pictures have nearly the same light in their first patch; the whole print is compared later.
+    // Near pictures have nearly the same light in their upper left quarter; the whole print is compared
+    // later.
     for (const print of s.prints) {
-      const light = parseInt(print.slice(64, 66), 16);
-      note(`p:${light >> 4}`, i);
-      note(`q:${(light + 8) >> 4}`, i);
+      const light = cornerLight(print);
+      if (Number.isNaN(light)) continue;
+      note(`p:${Math.floor(light / 4)}`, i);
+      note(`q:${Math.floor((light + 2) / 4)}`, i);
     }
   }
   const done = new Set<number>();

@@ -3,6 +3,7 @@ import type { Exam, Picture } from '@/contract/picture';
 
 import type { Stance } from '../kinds/spec';
 import type { Background } from '../pixels/background';
+import { EXAM_SIDE } from '../pixels/examine';
 
 /** What a finding is about; the screens pick a remedy by it. */
 export type Aspect =
@@ -72,21 +73,26 @@ const ASPECTS: Record<keyof PictureFindingParams, Aspect> = {
 };
 
 /**
- * Where numbers become cautions. Tuned on the demo world's made pictures, spoilt by known amounts
- * (`demo/draw/spoil.ts`): there a sharp picture has a blur of 0.8 to 1, one blurred by 2 pixels 1.8 to 2.6; a
- * plain floor scatters by
- * 1.2 to 1.6 and fills 0.93 of the border or more, floor boards 0.78 to 0.88. The others are common practice.
+ * Where numbers become cautions. Tuned on the tuning seeds of `truth/judged.ts`; how often each is right
+ * stands in `docs/eyes.md`. The others are common practice.
  */
 export const LIMITS = {
   /** σ in pixels at 1 280: above the first perhaps, above the second certainly out of focus. */
   blur: [1.7, 2.6],
-  /** Luma below which even the brightest parts are dark. */
-  dark: 0.5,
-  /** Share of the picture that is pure white on the item. */
-  blown: 0.06,
+  /** The same in the picture's own pixels, below which it is as sharp as they are. */
+  softest: 1.55,
+  /**
+   * Luma that the lighter of item and background reaches, below which it is dark where the darkest parts
+   * are deep as well, and below which it is dark anyhow: a dark floor alone does not make a picture dark.
+   */
+  dark: 0.48,
+  deep: 0.275,
+  black: 0.29,
+  /** Share of the item on which a colour is at its end. */
+  blown: 0.27,
   /** Background: scatter ΔE, share of the border, unevenness of the light in L*. */
-  grounds: 2.2,
-  border: 0.9,
+  grounds: 1.9,
+  border: 0.8,
   falloff: 22,
   /** The item's longer side as a share of the frame: 80 % is common practice. */
   fill: [0.55, 0.985],
@@ -97,14 +103,15 @@ export const LIMITS = {
   /** Longer side over shorter. */
   shape: 1.9,
   /** Letter-like marks in a line. */
-  writing: 6,
-  /** Distance of fingerprints below which two pictures show the same. */
-  duplicate: 0.12,
+  writing: 5,
 } as const;
+
+/** Scatter and share of the border of a background that is plain enough to be left. */
+const PLAIN = { scatter: 2.2, share: 0.9 } as const;
 
 /** Whether a background is plain enough to be left, or its shadow kept. */
 export function isPlainGround({ spread, share }: Background): boolean {
-  return Math.hypot(...spread) <= LIMITS.grounds && share >= LIMITS.border;
+  return Math.hypot(...spread) <= PLAIN.scatter && share >= PLAIN.share;
 }
 
 export interface Setting {
@@ -135,28 +142,34 @@ export function judge(
   if (long < LIMITS.pixels[0]) say('tooSmall', { long });
   if (!exam || picture.made) return out;
 
-  if (exam.blur > LIMITS.blur[1]) say('blurred', { edge: exam.blur });
-  else if (exam.blur > LIMITS.blur[0]) say('softPerhaps', { edge: exam.blur }, false);
-  if (exam.bright < LIMITS.dark) say('dark', { brightest: exam.bright });
+  // In pixels of its own: a small picture can't be sharper than its pixels.
+  const isSoft = exam.blur * Math.min(1, long / EXAM_SIDE) > LIMITS.softest;
+  if (isSoft && exam.blur > LIMITS.blur[1]) say('blurred', { edge: exam.blur });
+  else if (isSoft && exam.blur > LIMITS.blur[0]) say('softPerhaps', { edge: exam.blur }, false);
+  if (exam.bright < LIMITS.black || (exam.bright < LIMITS.dark && exam.deep < LIMITS.deep))
+    say('dark', { brightest: exam.bright });
   else if (exam.blown > LIMITS.blown) say('tooBright', { white: exam.blown });
 
   const whole = isWhole(picture.shows);
+  const isWritten = exam.writing >= LIMITS.writing;
+  // A line or a banner along the border is not the item.
+  const cutOff = isWritten ? [] : exam.cutOff;
   if (whole && exam.area > 0) {
     const known = exam.sure > 0.6;
-    if (exam.cutOff.length > 0) say('cutOff', { sides: exam.cutOff }, false);
+    if (cutOff.length > 0) say('cutOff', { sides: cutOff }, false);
     const fill = Math.max(exam.box[2], exam.box[3]);
-    if (known && exam.cutOff.length === 0 && fill < LIMITS.fill[0]) say('smallInFrame', { fill });
+    if (known && cutOff.length === 0 && fill < LIMITS.fill[0]) say('smallInFrame', { fill });
     const turned = turnedWrong(exam, setting.stance);
     if (known && turned) say(turned, NONE, false);
   }
   if (whole && exam.area === 0 && exam.sure > 0.8) say('nothingStandsOut', NONE, false);
   if (
     whole &&
-    (exam.grounds > LIMITS.grounds || exam.sure < (exam.cutOff.length === 0 ? LIMITS.border : 0.6))
+    (exam.grounds > LIMITS.grounds || (!isWritten && exam.sure < (cutOff.length === 0 ? LIMITS.border : 0.6)))
   )
     say('backgroundNotPlain', { scatter: exam.grounds, share: exam.sure }, exam.sure < 0.75);
   else if (whole && exam.falloff > LIMITS.falloff) say('lightUneven', { falloff: exam.falloff });
-  if (setting.cover && exam.writing >= LIMITS.writing) say('writing', { marks: exam.writing }, false);
+  if (setting.cover && isWritten) say('writing', { marks: exam.writing }, false);
   if (setting.twin) say('sameAs', { twin: setting.twin }, false);
   if (long >= LIMITS.pixels[0] && long < LIMITS.pixels[1]) say('ratherSmall', { long });
   const ratio = long / Math.min(picture.width, picture.height);

@@ -8,6 +8,7 @@ import { blankClipNotes, clipType } from './clipPrivacy';
 import { tooLarge } from './fileType';
 import { judge, turnedWrong } from './judge';
 import { nextShot, shotList } from './shots';
+import { twinOf } from './twins';
 import { BUILT_IN } from '../kinds/tree';
 import { bytesForItems, COUNTED_ON, PICTURE_BYTES, roomLeft } from '../storage/room';
 
@@ -16,6 +17,7 @@ const EXAM = {
   laplacian: 90,
   light: 0.86,
   bright: 0.9,
+  deep: 0.2,
   blown: 0,
   black: 0,
   grounds: 1.4,
@@ -173,8 +175,9 @@ describe('judging', () => {
   });
   it.each<[string, object, string]>([
     ['blur', exam({ blur: 3 }), 'sharpness'],
-    ['a dark room', exam({ bright: 0.3 }), 'exposure'],
-    ['glare', exam({ blown: 0.2 }), 'exposure'],
+    ['a dark room', exam({ bright: 0.4, deep: 0.1 }), 'exposure'],
+    ['a night', exam({ bright: 0.2, deep: 0.19 }), 'exposure'],
+    ['glare', exam({ blown: 0.4 }), 'exposure'],
     ['a carpet', exam({ grounds: 5 }), 'background'],
     ['a speck', exam({ box: [0.4, 0.4, 0.2, 0.2] }), 'fill'],
     ['an edge', exam({ cutOff: ['left'] }), 'cutOff'],
@@ -189,6 +192,12 @@ describe('judging', () => {
       code: 'sameAs',
       params: { twin: { position: 2 } },
     });
+  });
+  it('takes a dark floor for no dark picture, a small picture for no soft one, a banner for no item', () => {
+    expect(aspects(exam({ bright: 0.4, deep: 0.35 }))).toEqual([]);
+    expect(aspects({ width: 720, height: 720, ...exam({ blur: 2.4 }) })).not.toContain('sharpness');
+    expect(aspects({ width: 1_280, height: 960, ...exam({ blur: 2.4 }) })).toContain('sharpness');
+    expect(aspects(exam({ writing: 9, cutOff: ['bottom'], sure: 0.7 }))).toEqual(['writing']);
   });
   it('tells tall items that lie, and long ones that stand', () => {
     const lying = { ...EXAM, box: [0.1, 0.3, 0.8, 0.4] as typeof EXAM.box };
@@ -284,4 +293,38 @@ describe('room', () => {
 it('takes pictures up to 64 megapixels, and says how many a larger one has', () => {
   expect(tooLarge(8_000, 8_000)).toBeNull();
   expect(tooLarge(10_000, 10_000)).toMatchObject({ code: 'tooManyPixels', params: { pixels: 100_000_000 } });
+});
+
+describe('pictures that show the same', () => {
+  const item = (id: string, pictureIds: string[]) =>
+    Item.parse({ id, code: `YA-${id}`, author: '', createdAt: 0, updatedAt: 0, pictureIds });
+  /** Light falls off to the right; `step` is how much lighter the lower half is. */
+  const print = (step: number, colour = 'g') =>
+    Array.from({ length: 256 }, (_, i) => {
+      const at = Math.round(30 + (i % 16) + (i >= 128 ? step : 0));
+      return 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_'[at];
+    }).join('') + colour.repeat(128);
+  const shot = (id: string, of: string, shows: string, step: number, colour?: string) =>
+    picture(id, { itemId: of, shows, exam: { ...EXAM, print: print(step, colour) } });
+  const found = (own: Picture[], others: Picture[] = []) =>
+    twinOf(
+      own[0]!,
+      item(
+        't',
+        own.map((p) => p.id),
+      ),
+      Object.fromEntries([...own, ...others].map((p) => [p.id, p])),
+      { o: item('o', []) },
+    );
+  it('are told by position; front and back may look alike', () => {
+    expect(found([shot('a', 't', 'front', 0), shot('b', 't', 'front', 3)])).toEqual({ position: 2 });
+    expect(found([shot('a', 't', 'front', 0), shot('b', 't', 'back', 0)])).toEqual({ position: 2 });
+    expect(found([shot('a', 't', 'front', 0), shot('b', 't', 'front', 0, 'z')])).toBeNull();
+  });
+  it('and by the other item’s code, a drawing of figures never', () => {
+    expect(found([shot('a', 't', '', 0)], [shot('x', 'o', '', 0)])).toEqual({ itemCode: 'YA-o' });
+    const made = { ...shot('x', 'o', '', 0), made: MADE };
+    expect(found([shot('a', 't', '', 0)], [made])).toBeNull();
+    expect(found([picture('a', { exam: null })], [shot('x', 'o', '', 0)])).toBeNull();
+  });
 });

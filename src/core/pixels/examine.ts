@@ -1,11 +1,11 @@
 import type { Exam } from '@/contract/records';
 
 import { backgroundRow, type Background } from './background';
-import { differsFrom } from './differs';
+import { SIDES, type Side } from './entering';
 import { fingerprintOf } from './fingerprint';
 import { labPixels } from './lab';
 import { segment } from './mask';
-import { shrunk, type Mask, type Pixels } from './pixels';
+import { quantile, shrunk, type Mask, type Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
 import { writingBeside } from './writing';
 
@@ -23,17 +23,17 @@ const BANDS = 8;
 export function examine(picture: Pixels): Exam {
   const { blur, laplacian } = sharpnessOf(picture);
   const small = shrunk(picture, MASK_SIDE);
-  const { mask, background } = segment(small);
+  const { mask, background, isSure, enters } = segment(small);
   const box = boxOf(mask);
   const light = lightOf(small, mask);
   return {
     blur: round(Number.isFinite(blur) ? blur : 0),
     laplacian: round(laplacian),
     ...light,
-    ...backgroundNumbers(background, mask),
+    ...backgroundNumbers(small, background, mask),
     ...box,
-    cutOff: sidesTouched(mask),
-    writing: writingBeside(differsFrom(labPixels(small)), mask),
+    cutOff: isSure ? union(sidesTouched(mask), enters) : enters,
+    writing: writingBeside(small, mask),
     outline: outlineOf(mask),
     print: fingerprintOf(small),
   };
@@ -67,11 +67,27 @@ export function boxOf({ width, height, data }: Mask): Pick<Exam, 'box' | 'area'>
   };
 }
 
+/**
+ * A value of red, green or blue from which on there is nothing to be told any more: the end, less its
+ * noise.
+ */
+const LOST = 250;
+/** Less of the picture than this says nothing about how light it is. */
+const LEAST_PART = 0.002;
+
+/** The value that such a share of counted values does not exceed. */
+function valueAt(counts: Uint32Array, share: number): number {
+  const total = counts.reduce((sum, count) => sum + count, 0);
+  let [value, below] = [0, counts[0]!];
+  while (value < counts.length - 1 && below < share * total) below += counts[++value]!;
+  return value;
+}
+
 function lightOf(
   { width, height, data }: Pixels,
   mask: Mask,
-): Pick<Exam, 'light' | 'bright' | 'blown' | 'black'> {
-  const lumas = new Uint32Array(256);
+): Pick<Exam, 'light' | 'bright' | 'deep' | 'blown' | 'black'> {
+  const [onItem, beside] = [new Uint32Array(256), new Uint32Array(256)];
   let blown = 0;
   let black = 0;
   let sum = 0;
@@ -80,27 +96,76 @@ function lightOf(
     const r = data[at]!;
     const g = data[at + 1]!;
     const b = data[at + 2]!;
-    if (r > 252 && g > 252 && b > 252 && mask.data[p]! > 127) blown += 1;
     if (r < 14 && g < 14 && b < 14) black += 1;
     const luma = 0.2126 * r + 0.7152 * g + 0.0722 * b;
-    lumas[Math.round(luma)]! += 1;
     if (mask.data[p]! < 128) {
+      beside[Math.round(luma)]! += 1;
       sum += luma;
       ground += 1;
+    } else {
+      onItem[Math.round(luma)]! += 1;
+      // One colour at its end is lost as well: a red without its folds.
+      if (r >= LOST || g >= LOST || b >= LOST) blown += 1;
     }
   }
   const n = width * height;
-  let bright = 255;
-  for (let above = lumas[255]!; bright > 0 && above < n / 20; above += lumas[bright]!) bright -= 1;
+  const item = n - ground;
+  const all = onItem.map((count, luma) => count + beside[luma]!);
+  const bright = Math.max(
+    item > n * LEAST_PART ? valueAt(onItem, 0.9) : 0,
+    ground > n * LEAST_PART ? valueAt(beside, 0.9) : 0,
+  );
   return {
     bright: round(bright / 255),
+    deep: round(valueAt(all, 0.02) / 255),
     light: round(ground > n * 0.02 ? sum / ground / 255 : 0),
-    blown: round(blown / n),
+    blown: round(item > 0 ? blown / item : 0),
     black: round(black / n),
   };
 }
 
-function backgroundNumbers(background: Background, mask: Mask): Pick<Exam, 'grounds' | 'falloff' | 'sure'> {
+/** A tenth of what scatters normally in three directions exceeds so many of its standard deviations. */
+const TENTH = 1.44;
+/**
+ * Width of the border that is looked at for what is seldom, as a share of the shorter side; and the
+ * picture's side.
+ */
+const RIM = 0.05;
+const RIM_SIDE = 400;
+
+/**
+ * ΔE that a tenth of the background along the border exceeds, over {@link TENTH}: the fine lines of a mat
+ * are too few to be seen in a robust scatter.
+ */
+function seldomScatter(small: Pixels, background: Background, mask: Mask): number {
+  const { width, height, data } = labPixels(shrunk(small, RIM_SIDE));
+  const wide = Math.round(RIM * Math.min(width, height));
+  const row = new Float32Array(width * 3);
+  const away: number[] = [];
+  for (let y = 0; y < height; y += 1) {
+    backgroundRow(background, y, width, height, row);
+    const line = Math.floor((y * mask.height) / height) * mask.width;
+    for (let x = 0; x < width; x += 1) {
+      const isRim = x < wide || y < wide || x >= width - wide || y >= height - wide;
+      if (!isRim || mask.data[line + Math.floor((x * mask.width) / width)]! > 0) continue;
+      const p = y * width + x;
+      away.push(
+        Math.hypot(
+          data[p * 3]! - row[x * 3]!,
+          data[p * 3 + 1]! - row[x * 3 + 1]!,
+          data[p * 3 + 2]! - row[x * 3 + 2]!,
+        ),
+      );
+    }
+  }
+  return away.length === 0 ? 0 : quantile(away, 0.9) / TENTH;
+}
+
+function backgroundNumbers(
+  small: Pixels,
+  background: Background,
+  mask: Mask,
+): Pick<Exam, 'grounds' | 'falloff' | 'sure'> {
   const { width, height } = mask;
   let low = Infinity;
   let high = -Infinity;
@@ -113,7 +178,12 @@ function backgroundNumbers(background: Background, mask: Mask): Pick<Exam, 'grou
     }
   }
   const [l, a, b] = background.spread;
-  return { grounds: round(Math.hypot(l, a, b)), falloff: round(high - low), sure: round(background.share) };
+  const grounds = Math.max(Math.hypot(l, a, b), seldomScatter(small, background, mask));
+  return { grounds: round(grounds), falloff: round(high - low), sure: round(background.share) };
+}
+
+function union(...lists: readonly (readonly Side[])[]): Side[] {
+  return SIDES.filter((side) => lists.some((list) => list.includes(side)));
 }
 
 /** The sides of the picture that the item runs into, along more than a fortieth of that side. */

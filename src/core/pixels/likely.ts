@@ -1,5 +1,6 @@
 import { backgroundOfBorder, backgroundRow, type Background } from './background';
 import { componentsOf } from './components';
+import { enteringAt, type Side } from './entering';
 import type { LabPixels } from './lab';
 
 /** Where the item is likelier than the floor. */
@@ -12,6 +13,8 @@ export interface Likely {
    * does.
    */
   unsure: number;
+  /** Sides of the picture that something runs in from. */
+  enters: Side[];
 }
 
 /** Width of the border that is taken for floor, as a share of the shorter side. */
@@ -34,7 +37,10 @@ export function likelyItem(lab: LabPixels): Likely {
   const background = backgroundOfBorder(lab);
   const flat = flattened(lab, background);
   const bins = binsOf(flat);
+  const entering = enteringAt(flat);
   const ring = ringOf(width, height);
+  // What runs in from beyond the border is not what it lies on.
+  for (let p = 0; p < ring.length; p += 1) if (entering.where[p] === 1) ring[p] = 0;
   const prior = priorOf(width, height);
   let belongs = new Uint8Array(width * height);
   const everything = new Uint8Array(width * height).fill(1);
@@ -49,13 +55,18 @@ export function likelyItem(lab: LabPixels): Likely {
     const next = new Uint8Array(width * height);
     for (let p = 0; p < next.length; p += 1)
       next[p] = (round === 0 ? smooth[p]! > 0.15 && ring[p] === 0 : smooth[p]! > 0) ? 1 : 0;
-    belongs = withoutRunners(next, width, height);
+    belongs = withoutRunners(next, entering.where, width, height);
     unsure = undecided(smooth) / Math.max(1, count(belongs));
     const outside = belongs.map((one) => 1 - one);
     floor = shaded(flat, outside);
     item = histogramOf(bins, belongs, PASSES);
   }
-  return { belongs, border: background, unsure: count(belongs) === 0 ? 1 : unsure };
+  return {
+    belongs,
+    border: background,
+    unsure: count(belongs) === 0 ? 1 : unsure,
+    enters: entering.sides,
+  };
 }
 
 function ringOf(width: number, height: number): Uint8Array {
@@ -77,16 +88,26 @@ function priorOf(width: number, height: number): Float32Array {
   return prior;
 }
 
-/** Boards and stripes that run in from the border go; what reaches the middle of the picture stays. */
-function withoutRunners(belongs: Uint8Array, width: number, height: number): Uint8Array<ArrayBuffer> {
+/**
+ * Boards and stripes that run in from the border go; what reaches the middle of the picture stays, and
+ * what is of colours that come in there only.
+ */
+function withoutRunners(
+  belongs: Uint8Array,
+  entering: Uint8Array,
+  width: number,
+  height: number,
+): Uint8Array<ArrayBuffer> {
   const { of, all } = componentsOf(belongs, width, height);
   const contact = new Int32Array(all.length + 1);
   const central = new Int32Array(all.length + 1);
+  const enters = new Int32Array(all.length + 1);
   const wide = Math.round(RING * Math.min(width, height));
   for (let y = 0, p = 0; y < height; y += 1)
     for (let x = 0; x < width; x += 1, p += 1) {
       const id = of[p]!;
       if (id === 0) continue;
+      enters[id]! += entering[p]!;
       if (x <= wide || y <= wide || x >= width - 1 - wide || y >= height - 1 - wide) contact[id]! += 1;
       if (Math.abs((2 * x) / width - 1) < 0.4 && Math.abs((2 * y) / height - 1) < 0.4) central[id]! += 1;
     }
@@ -94,8 +115,9 @@ function withoutRunners(belongs: Uint8Array, width: number, height: number): Uin
   const out = new Uint8Array(belongs.length);
   for (let p = 0; p < out.length; p += 1) {
     const id = of[p]!;
-    if (id !== 0 && (contact[id]! < 4 || central[id]! > Math.min(all[id - 1]!.area * 0.3, middle * 0.5)))
-      out[p] = 1;
+    if (id === 0) continue;
+    const isCentral = central[id]! > Math.min(all[id - 1]!.area * 0.3, middle * 0.5);
+    if (contact[id]! < 4 || isCentral || enters[id]! > contact[id]! * 0.3) out[p] = 1;
   }
   return out;
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Point } from '@/contract/picture';
 
 import { boxOf, examine } from './examine';
-import { fingerprintDistance, fingerprintOf } from './fingerprint';
+import { cornerLight, fingerprintDistance, fingerprintOf, isFingerprint } from './fingerprint';
 import { maskOverlap, segment } from './mask';
 import type { Mask, Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
@@ -99,6 +99,14 @@ describe('the item is told from what it lies on', () => {
     const left = drawn(200, 200, (x, y) => (x < 110 && y > 60 && y < 150 ? CLOTH : FLOOR));
     expect(examine(left).cutOff).toEqual(['left']);
   });
+  it('even where it lies at the rim; boards and tiles that go on are none', () => {
+    const corner = drawn(200, 200, (x, y) => (x > 120 && y > 130 && x + y < 370 ? CLOTH : FLOOR));
+    expect(examine(corner).cutOff).toEqual(['right', 'bottom']);
+    const boards = drawn(200, 200, (x) => (x % 50 < 3 ? TABLE : FLOOR));
+    expect(examine(boards).cutOff).toEqual([]);
+    const tiles = drawn(200, 200, (x, y) => ((Math.floor(x / 40) + Math.floor(y / 40)) % 2 ? TABLE : FLOOR));
+    expect(examine(tiles).cutOff).toEqual([]);
+  });
   it('an empty floor has none', () => {
     expect(examine(drawn(160, 160, () => FLOOR)).area).toBeLessThan(0.01);
     const none: Mask = { width: 4, height: 4, data: new Uint8Array(16) };
@@ -184,42 +192,129 @@ describe('a card or sheet beside the item', () => {
 
 describe('writing beside the item', () => {
   const size = 400;
-  /** Marks of a letter's size, so many in a line, or strewn about. */
-  const marks = (count: number, at: (i: number) => Point) => {
-    const differs = new Uint8Array(size * size);
-    for (let i = 0; i < count; i += 1) {
-      const { x, y } = at(i);
-      for (let dy = 0; dy < 12; dy += 1)
-        for (let dx = 0; dx < 8; dx += 1) differs[(y + dy) * size + x + dx] = 1;
-    }
-    return writingBeside(differs, { width: size, height: size, data: new Uint8Array(size * size) });
+  /** Five by seven dots a letter: L, E, A, T, H, E, R. */
+  const LETTERS = ['84210842f', 'f4210e842f', '1d18fe31', 'f9084210', '8c63f8c5', 'f4210e842f', 'f463e953'];
+  const isInk = (letter: number, u: number, v: number) =>
+    ((BigInt(`0x${LETTERS[letter % LETTERS.length]!}`) >> BigInt((v * 5 + u) % 36)) & 1n) === 1n;
+  /**
+   * So many letters, each where it is wanted, of dots of 2 × 2 pixels; ink of that lightness on the floor.
+   */
+  const written = (count: number, at: (i: number) => Point, ink = 40) => {
+    const places = Array.from({ length: count }, (_, i) => at(i));
+    return drawn(size, size, (x, y) => {
+      for (const [i, p] of places.entries()) {
+        const [u, v] = [Math.floor((x - p.x) / 2), Math.floor((y - p.y) / 2)];
+        // A bar on the left joins the dots of a letter.
+        if (u >= 0 && u < 5 && v >= 0 && v < 7 && (u === 0 || v === i % 7 || isInk(i, u, v)))
+          return [ink, ink, ink];
+      }
+      return FLOOR;
+    });
   };
-  it('is a line of marks alike in height; three are none, a heap is none', () => {
-    expect(marks(9, (i) => ({ x: 40 + i * 14, y: 60 + i }))).toBe(9);
-    expect(marks(3, (i) => ({ x: 40 + i * 14, y: 60 }))).toBe(0);
-    expect(marks(9, (i) => ({ x: 40 + (i % 3) * 14, y: 60 + Math.floor(i / 3) * 18 }))).toBe(0);
-    expect(marks(700, (i) => ({ x: (i % 30) * 13, y: Math.floor(i / 30) * 16 }))).toBe(0);
-  });
-  it('on the item itself is the item’s own business', () => {
-    const differs = new Uint8Array(size * size).fill(1);
+  const none: Mask = { width: size, height: size, data: new Uint8Array(size * size) };
+  const line = (i: number) => ({ x: 40 + i * 15, y: 60 + i });
+
+  it.each([
+    ['dark', 40],
+    ['light', 250],
+  ])('is a row of marks alike in height and stroke: %s ink', (_, ink) =>
+    expect(writingBeside(written(11, line, ink), none)).toBeGreaterThanOrEqual(8),
+  );
+  it('three marks are none, nor are many that are strewn about, nor tiles in rows', () => {
+    expect(writingBeside(written(3, line), none)).toBe(0);
+    const random = noise(7);
     expect(
-      writingBeside(differs, { width: size, height: size, data: new Uint8Array(size * size).fill(255) }),
+      writingBeside(
+        written(40, () => ({ x: random() * 380, y: random() * 380 })),
+        none,
+      ),
     ).toBe(0);
+    const tiles = drawn(size, size, (x, y) => (x % 20 < 14 && y % 20 < 14 ? TABLE : FLOOR));
+    expect(writingBeside(tiles, none)).toBe(0);
+  });
+  it('on the item itself is the item’s own business; from it out over the floor it is not', () => {
+    const picture = written(11, line);
+    const item = (right: number): Mask => ({
+      ...none,
+      data: none.data.map((_, p) => (p % size < right && p < size * 200 ? 255 : 0)),
+    });
+    expect(writingBeside(picture, item(300))).toBe(0);
+    expect(writingBeside(picture, item(100))).toBeGreaterThanOrEqual(6);
   });
 });
 
 describe('two pictures of one item', () => {
-  const at = (cx: number, turn = 0.4) => onFloor(200, { cx, cy: 0.5, rx: 0.28, ry: 0.16, turn }).picture;
-  it('look alike; those of others do not', () => {
-    const print = fingerprintOf(at(0.5));
-    expect(print).toMatch(/^[0-9a-f]{160}$/u);
-    expect(fingerprintDistance(print, print)).toBe(0);
-    expect(fingerprintDistance(print, fingerprintOf(at(0.505)))).toBeLessThan(0.6);
+  type Shape = Parameters<typeof onFloor>[1];
+  const item: Shape = { cx: 0.5, cy: 0.5, rx: 0.28, ry: 0.16, turn: 0.4 };
+  const at = (part: Partial<Shape> = {}) => fingerprintOf(onFloor(200, { ...item, ...part }).picture);
+  /** Each value times so much, as a longer exposure does before the end of the scale. */
+  const lighter = ({ width, height, data }: Pixels, by: number): Pixels => ({
+    width,
+    height,
+    data: data.map((v, i) => (i % 4 === 3 ? v : v * by)),
+  });
+  const print = at();
+
+  it('look alike, moved, turned, larger, cropped or exposed otherwise', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          cx: fc.double({ min: 0.46, max: 0.54, noNaN: true }),
+          cy: fc.double({ min: 0.46, max: 0.54, noNaN: true }),
+          turn: fc.double({ min: 0.33, max: 0.47, noNaN: true }),
+          rx: fc.double({ min: 0.27, max: 0.295, noNaN: true }),
+        }),
+        (part) => expect(fingerprintDistance(print, at(part))).toBeLessThan(1),
+      ),
+      { numRuns: 12 },
+    );
+    const { picture } = onFloor(200, item);
+    for (const by of [0.75, 1.25])
+      expect(fingerprintDistance(print, fingerprintOf(lighter(picture, by)))).toBeLessThan(1);
+  });
+  it('and differ from those of another shape, of another colour, of another floor', () => {
+    expect(fingerprintDistance(print, at({ turn: 1.7 }))).toBeGreaterThan(1);
+    const red = onFloor(200, item).picture;
+    for (let p = 0; p < red.data.length; p += 4)
+      if (red.data[p + 2]! > red.data[p]! + 20) red.data.set([150, 40, 48], p);
+    expect(fingerprintDistance(print, fingerprintOf(red))).toBeGreaterThan(1);
     const other = drawn(200, 200, (x, y) => ((x + y) % 80 < 40 ? [180, 60, 40] : [30, 120, 60]));
     expect(fingerprintDistance(print, fingerprintOf(other))).toBeGreaterThan(1);
   });
-  it('the distance is the same from either side', () => {
-    const [a, b] = [fingerprintOf(at(0.5)), fingerprintOf(at(0.46, 1.1))];
-    expect(fingerprintDistance(a, b)).toBe(fingerprintDistance(b, a));
+  it('the distance is the same from either side, and none to what is no fingerprint', () => {
+    expect(fingerprintDistance(print, print)).toBe(0);
+    const other = at({ cx: 0.46, turn: 1.1 });
+    expect(fingerprintDistance(print, other)).toBe(fingerprintDistance(other, print));
+    // What was kept before fingerprints had this form.
+    expect(fingerprintDistance(print, 'a3'.repeat(80))).toBe(Infinity);
+    expect(isFingerprint(print)).toBe(true);
+    expect(isFingerprint('')).toBe(false);
+    expect(cornerLight('')).toBeNaN();
+  });
+});
+
+describe('how light it is', () => {
+  const on = (floor: number, cloth: number) => {
+    const { truth } = onFloor(160, { cx: 0.5, cy: 0.5, rx: 0.3, ry: 0.25, turn: 0 });
+    return examine(
+      drawn(160, 160, (x, y) => {
+        const v = truth.data[Math.floor(y) * 160 + Math.floor(x)]! > 0 ? cloth : floor;
+        return [v, v, v];
+      }),
+    );
+  };
+  it('goes by the lighter of item and floor', () => {
+    expect(on(60, 200).bright).toBeCloseTo(200 / 255, 1);
+    expect(on(220, 60).bright).toBeCloseTo(220 / 255, 1);
+    expect(on(60, 200).deep).toBeCloseTo(60 / 255, 1);
+  });
+  it('what is lost is counted on the item, one colour at its end too', () => {
+    expect(on(60, 200).blown).toBe(0);
+    expect(on(255, 120).blown).toBeLessThan(0.05);
+    const { truth } = onFloor(160, { cx: 0.5, cy: 0.5, rx: 0.3, ry: 0.25, turn: 0 });
+    const red = drawn(160, 160, (x, y) =>
+      truth.data[Math.floor(y) * 160 + Math.floor(x)]! > 0 ? [255, 90, 70] : FLOOR,
+    );
+    expect(examine(red).blown).toBeGreaterThan(0.9);
   });
 });

@@ -2,6 +2,7 @@ import { backgroundWhere, type Background } from './background';
 import { componentsOf } from './components';
 import { differsFrom } from './differs';
 import { edgeRefined } from './edge';
+import type { Side } from './entering';
 import { labPixels, type LabPixels } from './lab';
 import { count, DARK, likelyItem } from './likely';
 import { boxBlur, shrunk, type Mask, type Pixels } from './pixels';
@@ -12,6 +13,8 @@ export interface Segmented {
   background: Background;
   /** The mask can be relied on; otherwise a person has to draw round the item. */
   isSure: boolean;
+  /** Sides of the picture that something runs in from. */
+  enters: Side[];
 }
 
 /** Longer side of the picture in which colours are weighed. */
@@ -61,6 +64,7 @@ export function segment(picture: Pixels): Segmented {
     mask: edgeRefined(picture, small, tidy),
     background: { ...floor, share: likely.border.share },
     isSure: likely.unsure <= UNSURE,
+    enters: likely.enters,
   };
 }
 

@@ -1,66 +1,368 @@
 import { componentsOf, type Component } from './components';
-import type { Mask } from './pixels';
+import { labPixels, type LabPixels } from './lab';
+import { boxBlur, shrunk, type Mask, type Pixels } from './pixels';
+
+/** Letters are looked for this tall, pixels; larger ones in the picture made smaller by as much. */
+const TALL = [6, 44] as const;
+const SMALLER = 3;
+/** Half the side of the square whose mean a stroke is held against. */
+const AROUND = 12;
+/** The least that a stroke differs from its surroundings: L*, and chroma. */
+const LEAST_LIGHT = 7;
+const LEAST_COLOUR = 12;
+/** More marks than this are a carpet, not writing. */
+const MOST_MARKS = 700;
 
 /**
- * Marks beside the item that stand in a line like letters: at least so many, alike in height, close
- * together. It looks at the background only; writing wholly on the item is the item's own business.
- *
- * @param differs what differs from the background, item included
- * @returns how many letter-like marks stand in the longest line; 0 when there is none of four or more
+ * The fewest marks that make a row; and how tall they are, over the picture's longer side, when they are
+ * large.
  */
-export function writingBeside(differs: Uint8Array, item: Mask): number {
-  const { width, height } = item;
-  const beside = new Uint8Array(differs.length);
-  for (let p = 0; p < beside.length; p += 1) beside[p] = differs[p] === 1 && item.data[p] === 0 ? 1 : 0;
-  const side = Math.max(width, height);
-  const marks = componentsOf(beside, width, height).all.filter((c) => {
-    const w = c.right - c.left + 1;
-    const h = c.bottom - c.top + 1;
-    const fill = c.area / (w * h);
-    const tall = Math.max(w, h);
-    return tall >= side * 0.01 && tall <= side * 0.12 && h >= side * 0.008 && w <= h * 2.2 && fill > 0.18;
-  });
-  return longestLine(marks);
+const FEWEST = 4;
+const LARGE = 0.075;
+
+/** A group of pixels that may be a letter. */
+interface Mark {
+  x: number;
+  y: number;
+  /** Larger side of its box, and the smaller one. */
+  tall: number;
+  thin: number;
+  area: number;
+  /** Mean width of its strokes, over its height. */
+  stroke: number;
+  colour: readonly [number, number, number];
+  /** By how much it differs from its surroundings, L* or chroma. */
+  off: number;
+  /** It lies on the item. */
+  onItem: boolean;
 }
 
-function longestLine(marks: readonly Component[]): number {
-  const middle = (c: Component) => [(c.left + c.right) / 2, (c.top + c.bottom) / 2] as const;
-  const tall = (c: Component) => Math.max(c.bottom - c.top, c.right - c.left) + 1;
-  const group = marks.map((_, i) => i);
-  const find = (i: number): number => (group[i] === i ? i : (group[i] = find(group[i]!)));
-  // Thousands of crumbs are a carpet, not writing.
-  if (marks.length > 600) return 0;
-  marks.forEach((a, i) =>
-    marks.slice(0, i).forEach((b, j) => {
-      const [ax, ay] = middle(a);
-      const [bx, by] = middle(b);
-      const large = Math.max(tall(a), tall(b));
-      const small = Math.min(tall(a), tall(b));
-      if (small * 2.2 >= large && Math.hypot(ax - bx, ay - by) < 2 * large) group[find(i)] = find(j);
-    }),
-  );
+/** Marks in a row, from one end to the other. */
+interface Line {
+  marks: readonly Mark[];
+  /** How many of them lie beside the item. */
+  beside: number;
+  /** Other marks of their size close by that are not in the row, for each of its own. */
+  crowd: number;
+  /** Told from what it lies on by its colour, not by its lightness. */
+  inColour: boolean;
+  /** The longer side of the picture it was found in, pixels. */
+  side: number;
+}
+
+/**
+ * Marks that stand in a line like letters, beside the item or from it out over the background; writing
+ * wholly on the item is the item's own business.
+ *
+ * @param item what the item is, of the picture's size
+ * @returns how many letter-like marks stand in the longest line; 0 when there is none
+ */
+export function writingBeside(picture: Pixels, item: Mask): number {
+  const main = mainPart(item);
   let longest = 0;
-  for (const root of new Set(marks.map((_, i) => find(i)))) {
-    const members = marks.filter((_, i) => find(i) === root);
-    if (members.length >= 4 && isLine(members.map(middle))) longest = Math.max(longest, members.length);
+  for (const factor of [1, SMALLER]) {
+    const small = shrunk(picture, Math.round(Math.max(picture.width, picture.height) / factor));
+    const lab = labPixels(small);
+    for (const way of strokes(lab)) {
+      const marks = marksIn(way, lab, main);
+      if (marks.length > MOST_MARKS) continue;
+      for (const row of rowsOf(marks)) {
+        const beside = besideItem(
+          row.map((k) => marks[k]!),
+          main,
+          lab,
+        );
+        const line: Line = {
+          marks: row.map((k) => marks[k]!),
+          beside: beside.filter((is) => is).length,
+          crowd: crowdAround(marks, row, beside),
+          inColour: way.inColour,
+          side: Math.max(lab.width, lab.height),
+        };
+        if (row.length > longest && isWriting(line)) longest = row.length;
+      }
+    }
   }
   return longest;
 }
 
-/** Whether points lie along a line: spread across it under a third of the spread along it. */
-function isLine(points: readonly (readonly [number, number])[]): boolean {
-  const n = points.length;
-  const mx = points.reduce((s, [x]) => s + x, 0) / n;
-  const my = points.reduce((s, [, y]) => s + y, 0) / n;
-  let xx = 0;
-  let xy = 0;
-  let yy = 0;
-  for (const [x, y] of points) {
-    xx += (x - mx) ** 2;
-    xy += (x - mx) * (y - my);
-    yy += (y - my) ** 2;
+/**
+ * Of the item's pieces the largest, and what is nearly as large: letters and banners are pieces of their
+ * own.
+ */
+function mainPart(item: Mask): Mask {
+  const { width, height, data: small } = quartered(item);
+  const { of, all } = componentsOf(small, width, height);
+  const largest = Math.max(0, ...all.map((c) => c.area));
+  const data = new Uint8Array(of.length);
+  for (let p = 0; p < data.length; p += 1) {
+    const id = of[p]!;
+    // Ids are places in the list plus one.
+    if (id > 0 && all[id - 1]!.area > largest * 0.3) data[p] = 255;
   }
-  const half = (xx + yy) / 2;
-  const root = Math.sqrt(((xx - yy) / 2) ** 2 + xy * xy);
-  return Math.sqrt(Math.max(0, half - root)) < Math.sqrt(half + root) / 3;
+  return { width, height, data };
+}
+
+/** 1 where it is item, of every fourth value of every fourth row. */
+function quartered({ width, height, data }: Mask): Mask {
+  const [w, h] = [Math.ceil(width / 4), Math.ceil(height / 4)];
+  const out = new Uint8Array(w * h);
+  for (let y = 0; y < h; y += 1)
+    for (let x = 0; x < w; x += 1) if (data[y * 4 * width + x * 4]! > 127) out[y * w + x] = 1;
+  return { width: w, height: h, data: out };
+}
+
+/** Pixels that may belong to strokes, and by how much each differs from its surroundings. */
+interface Strokes {
+  inColour: boolean;
+  set: Uint8Array;
+  by: Float32Array;
+}
+
+/** What is darker, lighter or of another colour than its surroundings, as strokes are. */
+function strokes({ width, height, data }: LabPixels): Strokes[] {
+  const n = width * height;
+  const planeOf = (k: 0 | 1 | 2) => {
+    const values = new Float32Array(n);
+    for (let p = 0; p < n; p += 1) values[p] = data[p * 3 + k]!;
+    const mean = boxBlur({ width, height, data: values }, AROUND).data;
+    const away = new Float32Array(n);
+    for (let p = 0; p < n; p += 1) away[p] = (values[p]! - mean[p]!) ** 2;
+    const squares = boxBlur({ width, height, data: away }, AROUND).data;
+    const wide = k === 0 ? mean : boxBlur({ width, height, data: values }, 3 * AROUND).data;
+    return { values, mean, wide, squares };
+  };
+  const [light, a, b] = [planeOf(0), planeOf(1), planeOf(2)];
+  const [off, far] = [new Float32Array(n), new Float32Array(n)];
+  const out = {
+    dark: { inColour: false, set: new Uint8Array(n), by: off },
+    light: { inColour: false, set: new Uint8Array(n), by: off },
+    coloured: { inColour: true, set: new Uint8Array(n), by: far },
+  };
+  for (let p = 0; p < n; p += 1) {
+    off[p] = light.values[p]! - light.mean[p]!;
+    const enough = Math.max(LEAST_LIGHT, 0.7 * Math.sqrt(light.squares[p]!));
+    if (off[p]! < -enough) out.dark.set[p] = 1;
+    else if (off[p]! > enough) out.light.set[p] = 1;
+    far[p] = Math.hypot(a.values[p]! - a.mean[p]!, b.values[p]! - b.mean[p]!);
+    // Between letters the floor differs as much from a mean that they are part of: from farther around it
+    // does not.
+    const isStroke = Math.hypot(a.values[p]! - a.wide[p]!, b.values[p]! - b.wide[p]!) > 0.7 * far[p]!;
+    if (isStroke && far[p]! > Math.max(LEAST_COLOUR, 0.9 * Math.sqrt(a.squares[p]! + b.squares[p]!)))
+      out.coloured.set[p] = 1;
+  }
+  return Object.values(out);
+}
+
+function marksIn({ set, by }: Strokes, { width, height, data }: LabPixels, item: Mask): Mark[] {
+  const { of, all } = componentsOf(set, width, height);
+  const marks: Mark[] = [];
+  for (const c of all) {
+    const [w, h] = [c.right - c.left + 1, c.bottom - c.top + 1];
+    const [tall, thin] = [Math.max(w, h), Math.min(w, h)];
+    if (tall < TALL[0] || tall > TALL[1] || c.area < 10 || w > 3 * h) continue;
+    if (c.left === 0 || c.top === 0 || c.right === width - 1 || c.bottom === height - 1) continue;
+    const fill = c.area / (w * h);
+    if (fill < 0.14) continue;
+    const mark = measured(c, of, width, data, by);
+    if (mark.stroke > 0.42 && thin > 0.5 * tall) continue;
+    const [x, y] = [(c.left + c.right) / 2, (c.top + c.bottom) / 2];
+    marks.push({ ...mark, x, y, tall, thin, area: c.area, onItem: isItem(item, x / width, y / height) });
+  }
+  return marks;
+}
+
+/** A mark's mean colour and the width of its strokes: twice its area over its outline. */
+function measured(
+  c: Component,
+  of: Int32Array,
+  width: number,
+  data: Float32Array,
+  by: Float32Array,
+): Pick<Mark, 'stroke' | 'colour' | 'off'> {
+  let [outline, off] = [0, 0];
+  const sums: [number, number, number] = [0, 0, 0];
+  for (let y = c.top; y <= c.bottom; y += 1)
+    for (let x = c.left; x <= c.right; x += 1) {
+      const p = y * width + x;
+      if (of[p] !== c.id) continue;
+      for (let k = 0; k < 3; k += 1) sums[k]! += data[p * 3 + k]!;
+      off += Math.abs(by[p]!);
+      if (of[p - 1] !== c.id) outline += 1;
+      if (of[p + 1] !== c.id) outline += 1;
+      if (of[p - width] !== c.id) outline += 1;
+      if (of[p + width] !== c.id) outline += 1;
+    }
+  const tall = Math.max(c.right - c.left, c.bottom - c.top) + 1;
+  return {
+    stroke: (2 * c.area) / outline / tall,
+    off: off / c.area,
+    colour: [sums[0] / c.area, sums[1] / c.area, sums[2] / c.area],
+  };
+}
+
+/** Rows of marks that are alike and close together, by their places in the list. */
+function rowsOf(marks: readonly Mark[]): number[][] {
+  const near = neighbours(marks);
+  const rows = new Map<string, number[]>();
+  for (const [i, others] of near.entries())
+    for (const j of others) {
+      if (j < i) continue;
+      const row = rowAlong(marks, near, i, j);
+      if (row.length >= FEWEST) rows.set([...row].sort((a, b) => a - b).join(), row);
+    }
+  return [...rows.values()];
+}
+
+/** Of each mark those like it close by, nearest first. */
+function neighbours(marks: readonly Mark[]): number[][] {
+  return marks.map((m, i) => {
+    const close: { j: number; far: number }[] = [];
+    for (let j = 0; j < marks.length; j += 1) {
+      const o = marks[j]!;
+      const tall = m.tall > o.tall ? m.tall : o.tall;
+      const [dx, dy] = [m.x - o.x, m.y - o.y];
+      if (i === j || dx * dx + dy * dy >= 9 * tall * tall) continue;
+      if (Math.min(m.tall, o.tall) * 2.3 > tall && alike(m, o)) close.push({ j, far: Math.hypot(dx, dy) });
+    }
+    return close
+      .sort((p, q) => p.far - q.far)
+      .slice(0, 12)
+      .map(({ j }) => j);
+  });
+}
+
+function alike(m: Mark, o: Mark): boolean {
+  const [l, a, b] = m.colour;
+  const isOneColour = Math.abs(l - o.colour[0]) < 16 && Math.hypot(a - o.colour[1], b - o.colour[2]) < 16;
+  if (isOneColour) return true;
+  // What is half clear takes the colour of what it lies on: then size and stroke have to agree.
+  const [tall, stroke] = [m.tall / o.tall, (m.stroke * m.tall) / (o.stroke * o.tall)];
+  return Math.abs(Math.log(tall)) < 0.4 && Math.abs(Math.log(stroke)) < 0.3;
+}
+
+/** The row that goes on from two marks to both sides. */
+function rowAlong(marks: readonly Mark[], near: readonly number[][], i: number, j: number): number[] {
+  const [p, q] = [marks[i]!, marks[j]!];
+  const far = Math.hypot(q.x - p.x, q.y - p.y);
+  if (far < 1) return [];
+  let [ux, uy] = [(q.x - p.x) / far, (q.y - p.y) / far];
+  const grow = (row: number[], forward: number) => {
+    for (;;) {
+      // A row has two to begin with.
+      const end = row.at(-1)!;
+      const last = marks[end]!;
+      let [best, least] = [-1, Infinity];
+      for (const k of near[end]!) {
+        if (row.includes(k)) continue;
+        const m = marks[k]!;
+        const along = ((m.x - last.x) * ux + (m.y - last.y) * uy) * forward;
+        const aside = Math.abs((m.x - last.x) * uy - (m.y - last.y) * ux);
+        if (along < 0.15 * last.tall || aside > 0.38 * Math.max(m.tall, last.tall)) continue;
+        if (along + 2 * aside < least) [best, least] = [k, along + 2 * aside];
+      }
+      if (best < 0) return row;
+      row.push(best);
+      // The direction gets surer the longer the row is.
+      const [a, z] = [marks[row[0]!]!, marks[best]!];
+      const d = Math.hypot(z.x - a.x, z.y - a.y);
+      if (row.length > 2) [ux, uy] = [((z.x - a.x) / d) * forward, ((z.y - a.y) / d) * forward];
+    }
+  };
+  const ahead = grow([i, j], 1);
+  return grow(ahead.reverse(), -1);
+}
+
+/** Whether there is item at a place, shares of the picture. */
+function isItem({ width, height, data }: Mask, x: number, y: number): boolean {
+  if (x < 0 || y < 0 || x >= 1 || y >= 1) return false;
+  return data[Math.floor(y * height) * width + Math.floor(x * width)]! > 0;
+}
+
+/**
+ * Of each mark in a row whether it lies beside the item: whether there is none above and below the row
+ * there. At the mark itself the mask may have taken the writing for item.
+ */
+function besideItem(row: readonly Mark[], item: Mask, { width, height }: LabPixels): boolean[] {
+  // A row has at least two.
+  const [a, z] = [row[0]!, row.at(-1)!];
+  const far = Math.max(1, Math.hypot(z.x - a.x, z.y - a.y));
+  const off = 1.15 * median(row.map((m) => m.tall));
+  const [dx, dy] = [(-(z.y - a.y) / far) * off, ((z.x - a.x) / far) * off];
+  return row.map(
+    ({ x, y }) =>
+      !isItem(item, (x + dx) / width, (y + dy) / height) &&
+      !isItem(item, (x - dx) / width, (y - dy) / height),
+  );
+}
+
+/**
+ * How many other marks of their size lie close to a row's, for each of its own; beside the item only,
+ * which may have any pattern. Infinity where all of the row is on the item.
+ */
+function crowdAround(marks: readonly Mark[], row: readonly number[], beside: readonly boolean[]): number {
+  const own = new Set(row);
+  const members = row.filter((_, i) => beside[i]).map((k) => marks[k]!);
+  const tall = median(members.map((m) => m.tall));
+  const others = marks.filter(
+    (o, k) =>
+      !own.has(k) &&
+      !o.onItem &&
+      o.tall > tall * 0.5 &&
+      o.tall < tall * 2 &&
+      members.some((m) => Math.hypot(m.x - o.x, m.y - o.y) < 2.2 * tall),
+  );
+  return members.length === 0 ? Infinity : others.length / members.length;
+}
+
+function mean(values: readonly number[]): number {
+  return values.reduce((sum, v) => sum + v, 0) / values.length;
+}
+
+function spread(values: readonly number[]): number {
+  const middle = mean(values);
+  return Math.sqrt(mean(values.map((v) => (v - middle) ** 2)));
+}
+
+function median(values: readonly number[]): number {
+  return [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
+}
+
+/**
+ * Whether a row is one of letters: many, or clearly apart from what they lie on, of one height and width
+ * of stroke, unlike each other, on a straight line, and few others about. Tuned on `truth/judged.ts`.
+ */
+function isWriting(line: Line): boolean {
+  const { marks, beside } = line;
+  // From the item out over what it lies on.
+  const crosses = marks.length >= 6 && beside >= 2 && marks.length - beside >= 2;
+  const tall = mean(marks.map((m) => m.tall));
+  // Letters as large as these are few.
+  const isLarge = tall > LARGE * line.side && beside >= 3;
+  if (!crosses && !isLarge && (marks.length < 5 || beside < 4)) return false;
+  const uneven = spread(marks.map((m) => m.tall)) / tall;
+  const unlike = spread(marks.map((m) => m.thin / m.tall));
+  const stroke = mean(marks.map((m) => m.stroke));
+  const strokes = spread(marks.map((m) => m.stroke));
+  const off = median(marks.map((m) => m.off));
+  const isFew = marks.length < 8;
+  return (
+    off >= (line.inColour ? 16 : isLarge || !isFew ? 10 : crosses ? 12 : 15) &&
+    line.crowd <= (isLarge ? 0.25 : crosses ? 0.7 : isFew || off < 14 ? 0.3 : 0.5) &&
+    uneven <= (isFew && !isLarge ? 0.3 : 0.35) &&
+    unlike >= (isFew ? 0.035 : 0) &&
+    unlike <= 0.25 &&
+    stroke >= 0.06 &&
+    stroke <= 0.24 &&
+    strokes <= (off < 16 ? 0.036 : 0.055) &&
+    asideOf(marks) / tall <= 0.22
+  );
+}
+
+/** How far marks lie from the line from the first to the last: standard deviation, pixels. */
+function asideOf(marks: readonly Mark[]): number {
+  // A row has at least two.
+  const [a, z] = [marks[0]!, marks.at(-1)!];
+  const far = Math.max(1, Math.hypot(z.x - a.x, z.y - a.y));
+  return spread(marks.map((m) => ((m.x - a.x) * (z.y - a.y) - (m.y - a.y) * (z.x - a.x)) / far));
 }

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import type { MeasureLine } from '@/contract/picture';
 import type { Picture, Item } from '@/contract/records';
 import type { MeasureSpec } from '@/core/kinds/spec';
-import { formatLength } from '@/core/measure/units';
+import { formatLength, type Units } from '@/core/measure/units';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Button, Chip, SignButton } from '@/parts/ui/Button';
 import { AnyOf } from '@/parts/ui/Choices';
@@ -47,28 +47,26 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
   const router = useRouter();
   const units = useAttic((s) => s.settings.units);
   const specs = useKinds().measures(item.kind);
-  const { lines, looked, looseEnds, chooseLines, drag, seen } = useLines(picture, specs, made?.made?.lines);
+  const laid = useLines(picture, specs, made?.made?.lines);
+  const { lines, looked } = laid;
   const reference = useReference(picture, made?.made?.plane ?? null);
   const { found, plane, lengthOf } = reference;
   const action = useAsyncAction();
-  const { trouble, run } = action;
   // As it was taken: the reference must not be cropped or whitened away.
   const { preview } = usePreview(useCallback(() => previewOf(picture.id, []), [picture.id]));
   const unseen = plane ? lines.filter((l) => !looked.has(l.measure)) : [];
 
   const text = (line: MeasureLine) => {
-    const spec = specs.find((s) => s.id === line.measure);
+    const name = specs.find((s) => s.id === line.measure)?.name ?? '';
     const mm = lengthOf(line)?.mm ?? item.measurements[line.measure];
-    // A line that nobody has looked at measures nothing yet.
-    const figure = mm === undefined ? '?' : `${formatLength(mm, units)}${unseen.includes(line) ? '?' : ''}`;
-    return `${spec?.name ?? ''} ${figure}`;
+    return `${name} ${figureOf(mm, units, unseen.includes(line))}`;
   };
   const controls = (
     <View style={{ gap: 12 }}>
       <References
         of={reference}
         isLooking={action.busy}
-        onLook={(which) => run(() => reference.look(which))}
+        onLook={(which) => action.run(() => reference.look(which))}
       />
       {reference.warningsFor(lines).map((w) => (
         <Notice key={w.code} tone="caution">
@@ -77,10 +75,10 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
       ))}
       <LineChoice
         specs={specs}
-        lines={lines}
-        onChoose={(ids) => run(() => chooseLines(ids, found?.known ? found.corners : null))}
+        chosen={laid.chosen}
+        onChoose={(ids) => action.run(() => laid.chooseLines(ids, found?.known ? found.corners : null))}
       />
-      {looseEnds ? <LooseEnds /> : null}
+      {laid.looseEnds ? <LooseEnds /> : null}
       {lines.map((line) => (
         <LineLength
           key={line.measure}
@@ -88,10 +86,10 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
           line={line}
           length={lengthOf(line)}
           isSeen={looked.has(line.measure)}
-          onSeen={() => seen(line.measure)}
+          onSeen={() => laid.seen(line.measure)}
         />
       ))}
-      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+      {action.trouble ? <Notice tone="trouble">{action.trouble}</Notice> : null}
       <Keep
         item={item}
         picture={picture}
@@ -113,7 +111,7 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
             lines={lines}
             text={text}
             corners={found?.corners ?? null}
-            onLines={drag}
+            onLines={laid.drag}
             onCorners={reference.setByHand}
           />
         }
@@ -121,6 +119,11 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
       />
     </View>
   );
+}
+
+/** A line that nobody has looked at measures nothing yet. */
+function figureOf(mm: number | undefined, units: Units, isUnseen: boolean): string {
+  return mm === undefined ? '?' : `${formatLength(mm, units)}${isUnseen ? '?' : ''}`;
 }
 
 /** Said when a thing's own edges are not known. */
@@ -197,10 +200,10 @@ function Head({ onBack }: { onBack: () => void }) {
 /** Which measurements of its kind are drawn. */
 function LineChoice(props: {
   specs: readonly MeasureSpec[];
-  lines: readonly MeasureLine[];
+  chosen: readonly string[];
   onChoose: (ids: readonly string[]) => void;
 }) {
-  const { specs, lines, onChoose } = props;
+  const { specs, chosen, onChoose } = props;
   if (specs.length === 0)
     return (
       <Notice tone="info">Say first what kind of item it is: each kind has its own measurements.</Notice>
@@ -210,7 +213,7 @@ function LineChoice(props: {
       label="Measurements"
       title="Lines: drag their ends"
       options={specs.map((spec) => [spec.id, spec.name])}
-      chosen={lines.map((l) => l.measure)}
+      chosen={chosen}
       onChoose={onChoose}
     />
   );

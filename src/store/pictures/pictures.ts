@@ -2,6 +2,7 @@ import type { Incoming } from '@/contract/incoming';
 import { Picture, type Origin } from '@/contract/picture';
 import type { Item } from '@/contract/records';
 import type { PictureTrouble } from '@/core/picture/fileType';
+import { isFingerprint } from '@/core/pixels/fingerprint';
 import {
   change,
   newId,
@@ -205,11 +206,16 @@ export async function readShown(id: string): Promise<Blob | null> {
   return (await readBlob(pictureKey(id, 'full'))) ?? readBlob(pictureKey(id, 'original'));
 }
 
-/** Examines pictures that came without (from the demo, or an older attic), one after the other. */
+const isExamined = ({ exam }: Picture) => exam !== null && isFingerprint(exam.print);
+
+/**
+ * Examines pictures that came without (from the demo, or an older attic), or were examined in an older
+ * way, one after the other.
+ */
 export async function examineMissing(ids: readonly string[]): Promise<void> {
   for (const id of ids) {
     const picture = useAttic.getState().pictures[id];
-    if (!picture || picture.exam || picture.made) continue;
+    if (!picture || isExamined(picture) || picture.made) continue;
     const blob = await readShown(id);
     const exam =
       blob &&
@@ -221,7 +227,7 @@ export async function examineMissing(ids: readonly string[]): Promise<void> {
           return null;
         }));
     const now = useAttic.getState().pictures[id];
-    if (exam && now && !now.exam)
+    if (exam && now && !isExamined(now))
       change('picture examined', [{ collection: 'pictures', id, record: { ...now, exam } }], {
         ownUndo: true,
       });
