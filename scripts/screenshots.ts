@@ -87,7 +87,11 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
       await page.locator('::-p-aria(Measure in picture 5)').click();
       await page.locator('::-p-aria(A4 sheet)').click();
       await page.waitForSelector('::-p-text(A4 sheet found)');
-      for (const line of ['Pit to pit', 'Length']) await page.locator(`::-p-aria(${line})`).click();
+      for (const line of ['Pit to pit', 'Length']) {
+        await page.locator(`::-p-aria(${line})`).click();
+        await page.waitForSelector(`::-p-aria(${line} lies right)`);
+      }
+      await page.locator('::-p-aria(Pit to pit lies right)').click();
     },
   },
   {

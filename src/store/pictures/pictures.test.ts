@@ -99,7 +99,8 @@ describe('an item’s pictures', () => {
     const { exam } = picture(id);
     editPicture(id, 'older', { exam: { ...exam!, print: 'a3'.repeat(80), area: 0 } });
     await examineMissing([id]);
-    expect(picture(id).exam).toEqual(exam);
+    expect(isFingerprint(picture(id).exam?.print ?? '')).toBe(true);
+    expect(picture(id).exam?.area).toBeCloseTo(exam?.area ?? NaN, 1);
   });
 });
 
