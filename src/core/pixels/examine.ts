@@ -1,6 +1,6 @@
 import type { Exam } from '@/contract/records';
 
-import { backgroundRow, type Background } from './background';
+import { backgroundOfBorder, backgroundRow, type Background } from './background';
 import { SIDES, type Side } from './entering';
 import { fingerprintOf } from './fingerprint';
 import { labPixels } from './lab';
@@ -24,16 +24,17 @@ export function examine(picture: Pixels): Exam {
   const { blur, laplacian } = sharpnessOf(picture);
   const small = shrunk(picture, MASK_SIDE);
   const { mask, background, isSure, enters } = segment(small);
+  const writing = writingBeside(small, mask);
   const box = boxOf(mask);
   const light = lightOf(small, mask);
   return {
     blur: round(Number.isFinite(blur) ? blur : 0),
     laplacian: round(laplacian),
     ...light,
-    ...backgroundNumbers(small, background, mask),
+    ...backgroundNumbers(small, background, mask, writing > 0),
     ...box,
     cutOff: isSure ? union(sidesTouched(mask), enters) : enters,
-    writing: writingBeside(small, mask),
+    writing,
     outline: outlineOf(mask),
     print: fingerprintOf(small),
   };
@@ -137,13 +138,15 @@ const RIM_SIDE = 400;
  * ΔE that a tenth of the background along the border exceeds, over {@link TENTH}: the fine lines of a mat
  * are too few to be seen in a robust scatter.
  */
-function seldomScatter(small: Pixels, background: Background, mask: Mask): number {
-  const { width, height, data } = labPixels(shrunk(small, RIM_SIDE));
+function seldomScatter(small: Pixels, mask: Mask): number {
+  const lab = labPixels(shrunk(small, RIM_SIDE));
+  const { width, height, data } = lab;
+  const border = backgroundOfBorder(lab);
   const wide = Math.round(RIM * Math.min(width, height));
   const row = new Float32Array(width * 3);
   const away: number[] = [];
   for (let y = 0; y < height; y += 1) {
-    backgroundRow(background, y, width, height, row);
+    backgroundRow(border, y, width, height, row);
     const line = Math.floor((y * mask.height) / height) * mask.width;
     for (let x = 0; x < width; x += 1) {
       const isRim = x < wide || y < wide || x >= width - wide || y >= height - wide;
@@ -165,6 +168,7 @@ function backgroundNumbers(
   small: Pixels,
   background: Background,
   mask: Mask,
+  isWritten: boolean,
 ): Pick<Exam, 'grounds' | 'falloff' | 'sure'> {
   const { width, height } = mask;
   let low = Infinity;
@@ -178,7 +182,7 @@ function backgroundNumbers(
     }
   }
   const [l, a, b] = background.spread;
-  const grounds = Math.max(Math.hypot(l, a, b), seldomScatter(small, background, mask));
+  const grounds = Math.max(Math.hypot(l, a, b), isWritten ? 0 : seldomScatter(small, mask));
   return { grounds: round(grounds), falloff: round(high - low), sure: round(background.share) };
 }
 
