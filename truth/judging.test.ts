@@ -2,6 +2,7 @@ import { figuresOf } from './figuresOf';
 import { type Aspect } from './judged';
 
 let figures: Awaited<ReturnType<typeof figuresOf>> = [];
+// 432 pictures are drawn and looked at: five minutes on a quiet machine, several times that on a busy one.
 beforeAll(async () => {
   figures = await figuresOf('--tuning', 'judging');
 }, 1_200_000);

@@ -1,10 +1,9 @@
 import type { Exam } from '@/contract/records';
 
-import { backgroundOfBorder, backgroundRow, type Background } from './background';
+import { backgroundRow } from './background';
 import { SIDES, type Side } from './entering';
 import { fingerprintOf } from './fingerprint';
-import { labPixels } from './lab';
-import { segment } from './mask';
+import { segment, type Segmented } from './mask';
 import { quantile, shrunk, type Mask, type Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
 import { writingBeside } from './writing';
@@ -23,7 +22,8 @@ const BANDS = 8;
 export function examine(picture: Pixels): Exam {
   const { blur, laplacian } = sharpnessOf(picture);
   const small = shrunk(picture, MASK_SIDE);
-  const { mask, background, isSure, enters } = segment(small);
+  const segmented = segment(small);
+  const { mask, isSure, enters } = segmented;
   const writing = writingBeside(small, mask);
   const box = boxOf(mask);
   const light = lightOf(small, mask);
@@ -31,7 +31,7 @@ export function examine(picture: Pixels): Exam {
     blur: round(Number.isFinite(blur) ? blur : 0),
     laplacian: round(laplacian),
     ...light,
-    ...backgroundNumbers(small, background, mask, writing > 0),
+    ...backgroundNumbers(segmented, writing > 0),
     ...box,
     cutOff: isSure ? union(sidesTouched(mask), enters) : enters,
     writing,
@@ -127,21 +127,15 @@ function lightOf(
 
 /** A tenth of what scatters normally in three directions exceeds so many of its standard deviations. */
 const TENTH = 1.44;
-/**
- * Width of the border that is looked at for what is seldom, as a share of the shorter side; and the
- * picture's side.
- */
+/** Width of the border that is looked at for what is seldom, as a share of the shorter side. */
 const RIM = 0.05;
-const RIM_SIDE = 400;
 
 /**
  * ΔE that a tenth of the background along the border exceeds, over {@link TENTH}: the fine lines of a mat
  * are too few to be seen in a robust scatter.
  */
-function seldomScatter(small: Pixels, mask: Mask): number {
-  const lab = labPixels(shrunk(small, RIM_SIDE));
-  const { width, height, data } = lab;
-  const border = backgroundOfBorder(lab);
+function seldomScatter({ seen, border, mask }: Segmented): number {
+  const { width, height, data } = seen;
   const wide = Math.round(RIM * Math.min(width, height));
   const row = new Float32Array(width * 3);
   const away: number[] = [];
@@ -165,11 +159,10 @@ function seldomScatter(small: Pixels, mask: Mask): number {
 }
 
 function backgroundNumbers(
-  small: Pixels,
-  background: Background,
-  mask: Mask,
+  segmented: Segmented,
   isWritten: boolean,
 ): Pick<Exam, 'grounds' | 'falloff' | 'sure'> {
+  const { mask, background } = segmented;
   const { width, height } = mask;
   let low = Infinity;
   let high = -Infinity;
@@ -182,7 +175,7 @@ function backgroundNumbers(
     }
   }
   const [l, a, b] = background.spread;
-  const grounds = Math.max(Math.hypot(l, a, b), isWritten ? 0 : seldomScatter(small, mask));
+  const grounds = Math.max(Math.hypot(l, a, b), isWritten ? 0 : seldomScatter(segmented));
   return { grounds: round(grounds), falloff: round(high - low), sure: round(background.share) };
 }
 

@@ -15,6 +15,9 @@ export interface Segmented {
   isSure: boolean;
   /** Sides of the picture that something runs in from. */
   enters: Side[];
+  /** What was looked at, made small, and what its border alone says of the floor. */
+  seen: LabPixels;
+  border: Background;
 }
 
 /** Longer side of the picture in which colours are weighed. */
@@ -65,6 +68,8 @@ export function segment(picture: Pixels): Segmented {
     background: { ...floor, share: likely.border.share },
     isSure: likely.unsure <= UNSURE,
     enters: likely.enters,
+    seen: small,
+    border: likely.border,
   };
 }
 
