@@ -40,7 +40,7 @@ const { watchPlugins: _, ...web } = require('jest-expo/web/jest-preset');
 module.exports = {
   maxWorkers: 2,
   // No test is timed: this only ends one that hangs, and a busy machine may be slow.
-  testTimeout: 240_000,
+  testTimeout: 900_000,
   // The longest first, by what they took before: then all workers end at about the same time.
   testSequencer: '<rootDir>/jest.sequencer.js',
   projects: [

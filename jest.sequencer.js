@@ -28,6 +28,8 @@ const SECONDS = {
   'e2e/hostile': 20,
   'e2e/lookup': 18,
   'demo/truth': 50,
+  'truth/judging': 100,
+  'truth/truth': 90,
   'sim/world': 85,
   'features/item/item': 30,
   'features/everyPage': 25,

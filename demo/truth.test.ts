@@ -11,7 +11,7 @@ beforeAll(async () => {
     maxBuffer: 9_000_000,
   });
   truth = JSON.parse(stdout) as Truth;
-}, 240_000);
+}, 1_800_000);
 
 const mean = (all: number[]) => all.reduce((s, v) => s + v, 0) / all.length;
 

@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 import { installDebian } from './debian.mjs';
+import { keepsMemory } from './memory.mjs';
 import { installPackages } from './packages.mjs';
 
 process.chdir(join(dirname(fileURLToPath(import.meta.url)), '..'));
@@ -21,7 +22,7 @@ function run(command, args, { quietly = false, env = {} } = {}) {
   return new Promise((done) => {
     const child = spawn(command, args, {
       stdio: quietly ? ['ignore', 'pipe', 'pipe'] : 'inherit',
-      env: { ...process.env, ...env },
+      env: { ...process.env, ...keepsMemory, ...env },
     });
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream?.on('data', (data) => (said += data));

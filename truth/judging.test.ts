@@ -1,33 +1,24 @@
 import { figuresOf } from './figuresOf';
-import { type Aspect } from './judged';
+import { ASPECTS, type Aspect } from './judged';
 
 let figures: Awaited<ReturnType<typeof figuresOf>> = [];
-// 432 pictures are drawn and looked at: five minutes on a quiet machine, several times that on a busy one.
+// 144 pictures are drawn and looked at: a minute on a quiet machine, many times that on a busy one.
 beforeAll(async () => {
-  figures = await figuresOf('--tuning', 'judging');
-}, 1_200_000);
+  figures = await figuresOf('--short', 'judging');
+}, 1_800_000);
 
 const value = (name: string) => figures.find((f) => f.name === name)?.value;
 
 /**
- * Least share found, most share said where it is not so. The goals are 0.9 and 0.03 (`npm run truth`);
- * where they are not reached yet, what is reached may not be lost.
+ * Least share found. The goal is 0.9 (`npm run truth`); where it is not reached yet, what is may not be
+ * lost.
  */
-const KEPT: Record<Aspect, readonly [number, number]> = {
-  sharpness: [0.9, 0.03],
-  dark: [0.9, 0.03],
-  tooBright: [0.9, 0.03],
-  cutOff: [0.83, 0.03],
-  fill: [0.9, 0.03],
-  background: [0.9, 0.07],
-  writing: [0.8, 0.03],
-  duplicate: [0.9, 0.03],
-};
+const FOUND: { [A in Aspect]?: number } = { writing: 0.8 };
 
-describe('what is said of more than 400 pictures that nobody tuned for', () => {
-  it('is asked of so many', () => expect(value('judged.cases')).toBeGreaterThan(400));
-  it.each(Object.entries(KEPT))('%s is found, and seldom said where it is not', (aspect, [found, wrong]) => {
-    expect(value(`judged.${aspect}.found`)).toBeGreaterThanOrEqual(found);
-    expect(value(`judged.${aspect}.false`)).toBeLessThanOrEqual(wrong);
+describe('what is said of pictures that nobody tuned for, a third of them (npm run truth: all)', () => {
+  it('is asked of so many', () => expect(value('judged.cases')).toBe(144));
+  it.each(ASPECTS)('%s is found, and seldom said where it is not', (aspect) => {
+    expect(value(`judged.${aspect}.found`)).toBeGreaterThanOrEqual(FOUND[aspect] ?? 0.9);
+    expect(value(`judged.${aspect}.false`)).toBeLessThanOrEqual(0.03);
   });
 });

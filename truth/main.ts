@@ -22,7 +22,7 @@ async function main(flags: readonly string[]): Promise<void> {
   if (wants('judging'))
     for (const figure of await judgingFigures(art, {
       from,
-      sets: 36,
+      sets: isShort ? 12 : 36,
       letters: from === REPORTED ? FONTS.reported : FONTS.tuning,
     }))
       tell(figure);

@@ -3,7 +3,7 @@ import { figuresOf } from './figuresOf';
 let figures: Awaited<ReturnType<typeof figuresOf>> = [];
 beforeAll(async () => {
   figures = await figuresOf('--short', 'measuring', 'cutting');
-}, 600_000);
+}, 1_800_000);
 
 const value = (name: string) => figures.find((f) => f.name === name)?.value;
 

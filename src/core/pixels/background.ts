@@ -62,8 +62,8 @@ function fit(lab: LabPixels, at: readonly number[], fromMode: boolean): Backgrou
   for (let round = 0; round < ROUNDS; round += 1) {
     // Few terms while it is uncertain what belongs to it, so that the curve cannot chase the item.
     const terms = round === 0 ? 1 : round === 1 ? 3 : TERMS;
+    solve(basis, at, data, kept, terms, trend);
     for (let k = 0; k < 3; k += 1) {
-      solve(basis, at, data, k, kept, terms, trend[k]!);
       for (let i = 0; i < n; i += 1)
         residuals[k]![i] = data[at[i]! * 3 + k]! - dot(trend[k]!, basis, i * TERMS);
       spread[k] = Math.max(LEAST_SPREAD[k]!, spreadOf(residuals[k]!, kept));
@@ -132,32 +132,43 @@ function dot(trend: Float64Array, basis: Float64Array, from: number): number {
   return sum;
 }
 
-/** Least squares by the normal equations, slightly held back so that few samples cannot blow it up. */
+/**
+ * Least squares by the normal equations, slightly held back so that few samples cannot blow it up: the same
+ * equations for L*, a* and b*, with a right side each.
+ */
 function solve(
   basis: Float64Array,
   at: readonly number[],
   data: Float32Array,
-  channel: number,
   kept: Uint8Array,
   terms: number,
-  into: Float64Array,
+  into: readonly Float64Array[],
 ): void {
-  const m = Matrix.zeros(terms, terms);
-  const right: number[] = [];
-  for (let r = 0; r < terms; r += 1)
-    for (let c = r; c <= terms; c += 1) {
-      let sum = 0;
-      for (let i = 0; i < at.length; i += 1)
-        if (kept[i] === 1)
-          sum += basis[i * TERMS + r]! * (c === terms ? data[at[i]! * 3 + channel]! : basis[i * TERMS + c]!);
-      if (c === terms) right.push(sum);
-      else m.set(r, c, sum).set(c, r, sum);
+  const left = new Float64Array(TERMS * TERMS);
+  const right = new Float64Array(TERMS * 3);
+  for (let i = 0; i < at.length; i += 1) {
+    if (kept[i] !== 1) continue;
+    const from = i * TERMS;
+    for (let r = 0; r < terms; r += 1) {
+      const value = basis[from + r]!;
+      for (let c = r; c < terms; c += 1) left[r * TERMS + c]! += value * basis[from + c]!;
+      for (let k = 0; k < 3; k += 1) right[r * 3 + k]! += value * data[at[i]! * 3 + k]!;
     }
-  const count = m.get(0, 0);
+  }
+  const count = left[0]!;
   if (count === 0) return;
-  for (let r = 1; r < terms; r += 1) m.set(r, r, m.get(r, r) + 1e-3 * (count + 1));
-  into.fill(0);
-  into.set(solveLinear(m, Matrix.columnVector(right)).to1DArray());
+  const m = Matrix.zeros(terms, terms);
+  const sides = Matrix.zeros(terms, 3);
+  for (let r = 0; r < terms; r += 1) {
+    for (let c = r; c < terms; c += 1) m.set(r, c, left[r * TERMS + c]!).set(c, r, left[r * TERMS + c]!);
+    if (r > 0) m.set(r, r, m.get(r, r) + 1e-3 * (count + 1));
+    for (let k = 0; k < 3; k += 1) sides.set(r, k, right[r * 3 + k]!);
+  }
+  const solved = solveLinear(m, sides);
+  for (let k = 0; k < 3; k += 1) {
+    into[k]!.fill(0);
+    into[k]!.set(solved.getColumn(k));
+  }
 }
 
 /** The background's L*, a*, b* along one row, three values a pixel, written into `into`. */

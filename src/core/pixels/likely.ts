@@ -45,7 +45,8 @@ export function likelyItem(lab: LabPixels): Likely {
   let belongs = new Uint8Array(width * height);
   const everything = new Uint8Array(width * height).fill(1);
   let unsure = 1;
-  let floor = shaded(flat, ring);
+  const shades = shadesOf(flat, bins);
+  let floor = shaded(shades, ring);
   let item = histogramOf(bins, everything, PASSES);
   const passage = passageOf(lab, REACH * Math.max(width, height), STOP);
   for (let round = 0; round < ROUNDS; round += 1) {
@@ -58,7 +59,7 @@ export function likelyItem(lab: LabPixels): Likely {
     belongs = withoutRunners(next, entering.where, width, height);
     unsure = undecided(smooth) / Math.max(1, count(belongs));
     const outside = belongs.map((one) => 1 - one);
-    floor = shaded(flat, outside);
+    floor = shaded(shades, outside);
     item = histogramOf(bins, belongs, PASSES);
   }
   return {
@@ -182,18 +183,34 @@ const SHADE = 0.008;
 /** L* below which a floor is dark. */
 export const DARK = 40;
 
+/** The bin of each pixel's colour, and of every third's own shades; -1 where shadows are not seen. */
+interface Shades {
+  bins: Int32Array;
+  shades: Int32Array;
+}
+
+function shadesOf({ data }: LabPixels, bins: Int32Array): Shades {
+  const shades = new Int32Array(Math.ceil(bins.length / 3) * SHADES.length).fill(-1);
+  for (let p = 0, at = 0; p < bins.length; p += 3, at += SHADES.length) {
+    const [l, a, b] = [data[p * 3]!, data[p * 3 + 1]!, data[p * 3 + 2]!];
+    // On a dark floor a shadow is not seen, but dark things are.
+    if (l < DARK) continue;
+    SHADES.forEach((k, i) => (shades[at + i] = binAt((l + 16) * k - 16, a * k, b * k)));
+  }
+  return { bins, shades };
+}
+
 /** The floor's colours, its shades too. */
-function shaded({ data }: LabPixels, isFloor: Uint8Array): Histogram {
+function shaded({ bins, shades }: Shades, isFloor: Uint8Array): Histogram {
   const counts = new Float32Array(SIZE);
   let total = 0;
   for (let p = 0; p < isFloor.length; p += 1) {
     if (isFloor[p] === 0) continue;
-    const [l, a, b] = [data[p * 3]!, data[p * 3 + 1]!, data[p * 3 + 2]!];
-    counts[binAt(l, a, b)]! += 1;
+    counts[bins[p]!]! += 1;
     total += 1;
-    // On a dark floor a shadow is not seen, but dark things are.
-    if (p % 3 !== 0 || l < DARK) continue;
-    for (const k of SHADES) counts[binAt((l + 16) * k - 16, a * k, b * k)]! += 3 * SHADE;
+    const at = (p / 3) * SHADES.length;
+    if (p % 3 !== 0 || shades[at]! < 0) continue;
+    for (let i = 0; i < SHADES.length; i += 1) counts[shades[at + i]!]! += 3 * SHADE;
     total += 3 * SHADE * SHADES.length;
   }
   return { counts: blurred(counts, PASSES), total: Math.max(1, total) };
@@ -233,10 +250,14 @@ const UNMET = 2e-5;
 
 /** How much likelier each pixel's colour is in the one than in the other: the logarithm of the ratio. */
 function likelier(bins: Int32Array, one: Histogram, other: Histogram): Float32Array {
+  const odds = new Float32Array(SIZE).fill(NaN);
   const out = new Float32Array(bins.length);
   for (let p = 0; p < out.length; p += 1) {
     const i = bins[p]!;
-    out[p] = Math.log((one.counts[i]! / one.total + UNMET) / (other.counts[i]! / other.total + UNMET));
+    // A colour is met many times: its logarithm is taken once.
+    if (Number.isNaN(odds[i]!))
+      odds[i] = Math.log((one.counts[i]! / one.total + UNMET) / (other.counts[i]! / other.total + UNMET));
+    out[p] = odds[i]!;
   }
   return out;
 }

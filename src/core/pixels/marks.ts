@@ -59,14 +59,19 @@ export function strokes({ width, height, data }: LabPixels): Strokes[] {
     const enough = Math.max(LEAST_LIGHT, 0.7 * Math.sqrt(light.squares[p]!));
     if (off[p]! < -enough) out.dark.set[p] = 1;
     else if (off[p]! > enough) out.light.set[p] = 1;
-    far[p] = Math.hypot(a.values[p]! - a.mean[p]!, b.values[p]! - b.mean[p]!);
+    far[p] = apart(a.values[p]! - a.mean[p]!, b.values[p]! - b.mean[p]!);
     // Between letters the floor differs as much from a mean that they are part of: from farther around it
     // does not.
-    const isStroke = Math.hypot(a.values[p]! - a.wide[p]!, b.values[p]! - b.wide[p]!) > 0.7 * far[p]!;
+    const isStroke = apart(a.values[p]! - a.wide[p]!, b.values[p]! - b.wide[p]!) > 0.7 * far[p]!;
     if (isStroke && far[p]! > Math.max(LEAST_COLOUR, 0.9 * Math.sqrt(a.squares[p]! + b.squares[p]!)))
       out.coloured.set[p] = 1;
   }
   return Object.values(out);
+}
+
+/** Many times as fast as Math.hypot, which minds numbers that a colour never has. */
+function apart(da: number, db: number): number {
+  return Math.sqrt(da * da + db * db);
 }
 
 export function marksIn({ set, by }: Strokes, { width, height, data }: LabPixels, item: Mask): Mark[] {

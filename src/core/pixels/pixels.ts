@@ -31,37 +31,47 @@ export function greyOf({ width, height, data }: Pixels): Plane {
 export function boxBlur({ width, height, data }: Plane, radius: number): Plane {
   if (radius < 1) return { width, height, data: data.slice() };
   const rows = new Float32Array(data.length);
-  for (let y = 0; y < height; y += 1) blurLine(data, rows, y * width, 1, width, radius);
-  const out = new Float32Array(data.length);
-  for (let x = 0; x < width; x += 1) blurLine(rows, out, x, width, height, radius);
-  return { width, height, data: out };
+  for (let y = 0; y < height; y += 1) blurRow(data, rows, y * width, width, radius);
+  return { width, height, data: blurredDown(rows, width, height, radius) };
 }
 
-function blurLine(
-  from: Float32Array,
-  to: Float32Array,
-  start: number,
-  step: number,
-  length: number,
-  radius: number,
-): void {
+/** A sum that goes along: pixels come in ahead and go out behind; at both ends there are fewer. */
+function blurRow(from: Float32Array, to: Float32Array, start: number, length: number, radius: number): void {
+  const end = start + length;
   let sum = 0;
-  let count = 0;
-  for (let i = 0; i < Math.min(radius, length); i += 1) {
-    sum += from[start + i * step]!;
-    count += 1;
+  for (let i = start; i < Math.min(start + radius, end); i += 1) sum += from[i]!;
+  let i = start;
+  for (; i < Math.min(start + radius + 1, end); i += 1) {
+    if (i + radius < end) sum += from[i + radius]!;
+    to[i] = sum / (Math.min(i + radius, end - 1) - start + 1);
   }
-  for (let i = 0; i < length; i += 1) {
-    if (i + radius < length) {
-      sum += from[start + (i + radius) * step]!;
-      count += 1;
-    }
-    if (i - radius - 1 >= 0) {
-      sum -= from[start + (i - radius - 1) * step]!;
-      count -= 1;
-    }
-    to[start + i * step] = sum / count;
+  const part = 1 / (2 * radius + 1);
+  for (; i < end - radius; i += 1) {
+    sum += from[i + radius]! - from[i - radius - 1]!;
+    to[i] = sum * part;
   }
+  for (; i < end; i += 1) {
+    sum -= from[i - radius - 1]!;
+    to[i] = sum / (end - i + radius);
+  }
+}
+
+/** All columns at once, row by row: column by column the memory is gone through in leaps. */
+function blurredDown(from: Float32Array, width: number, height: number, radius: number): Plane['data'] {
+  const out = new Float32Array(from.length);
+  const sums = new Float64Array(width);
+  const come = (row: number) => {
+    for (let x = 0, p = row * width; x < width; x += 1, p += 1) sums[x]! += from[p]!;
+  };
+  for (let y = 0; y < Math.min(radius, height); y += 1) come(y);
+  for (let y = 0; y < height; y += 1) {
+    if (y + radius < height) come(y + radius);
+    const gone = y - radius - 1;
+    if (gone >= 0) for (let x = 0, p = gone * width; x < width; x += 1, p += 1) sums[x]! -= from[p]!;
+    const part = 1 / (Math.min(y + radius, height - 1) - Math.max(0, y - radius) + 1);
+    for (let x = 0, p = y * width; x < width; x += 1, p += 1) out[p] = sums[x]! * part;
+  }
+  return out;
 }
 
 /** Halves, thirds ... a picture by taking means, so that what is left is not jagged. */
