@@ -30,6 +30,7 @@ const SECONDS = {
   'demo/truth': 50,
   'truth/judging': 100,
   'truth/truth': 90,
+  'truth/reading': 60,
   'sim/world': 85,
   'features/item/item': 30,
   'features/everyPage': 25,

@@ -3,18 +3,20 @@ import { cuttingFigures } from './cutting';
 import { FONTS, loadFonts } from './fonts';
 import { judgingFigures } from './judging';
 import { measuringFigures } from './measuring';
+import { readingFigures } from './reading';
 import type { Verdict } from './verdict';
 
 /**
  * `npm run truth`: how well pictures are seen that nobody tuned for. One JSON line a figure. `--tuning`
  * looks at the seeds that may be tuned on, `--short` at a few of them; names of parts (judging,
- * measuring, cutting) at these only.
+ * reading, measuring, cutting) at these only.
  */
 async function main(flags: readonly string[]): Promise<void> {
   const art = await loadArt();
   loadFonts();
   const isShort = flags.includes('--short');
   const from = flags.includes('--tuning') || isShort ? 0 : REPORTED;
+  const letters = from === REPORTED ? FONTS.reported : FONTS.tuning;
   const tell = ({ name, value, unit, goal, holds }: Verdict) =>
     console.log(JSON.stringify({ name, value: Math.round(value * 10_000) / 10_000, unit, goal, holds }));
   const parts = flags.filter((flag) => !flag.startsWith('--'));
@@ -23,7 +25,14 @@ async function main(flags: readonly string[]): Promise<void> {
     for (const figure of await judgingFigures(art, {
       from,
       sets: isShort ? 12 : 36,
-      letters: from === REPORTED ? FONTS.reported : FONTS.tuning,
+      letters,
+    }))
+      tell(figure);
+  if (wants('reading'))
+    for (const figure of await readingFigures(art, {
+      from,
+      ...(isShort ? { labels: 14, boards: 6, barcodes: 5 } : { labels: 60, boards: 40, barcodes: 30 }),
+      letters,
     }))
       tell(figure);
   if (wants('measuring'))

@@ -138,12 +138,20 @@ export const Picture = z.object({
 });
 export type Picture = z.infer<typeof Picture>;
 
+/**
+ * Why a reading is doubtful: shares that don't come to a hundred; a figure outside the kind's usual span; a
+ * number without a word, given to a measurement by the order in which it stands; a figure that was read
+ * otherwise a second time.
+ */
+export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise'] as const;
+export type Doubt = (typeof DOUBTS)[number];
+
 /** Something a machine read in a picture or was told, not yet confirmed by a person. Never sent anywhere. */
 export const Reading = z.object({
   id: RecordId,
-  /** `fact:size`, `measure:chest`, `kind`, `title`. */
+  /** `fact:size`, `measure:chest`, `weight`, `flaw`, `kind`, `title`. */
   field: z.string().max(80),
-  /** As it would be stored: the fact's text, millimetres, the kind's id. */
+  /** As it would be stored: the fact's text, millimetres, grams, the flaw's words, the kind's id. */
   value: z.string().min(1).max(400),
   /** Seen in a picture, told by the product look-up, or read in words. */
   from: z.enum(['picture', 'productLookup', 'words']).default('picture'),
@@ -154,5 +162,7 @@ export const Reading = z.object({
   box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
   /** As the reader gives it, 0 to 100. */
   confidence: z.number().min(0).max(100),
+  /** Why it is doubtful; null where it is not. */
+  doubt: z.enum(DOUBTS).nullable().default(null),
 });
 export type Reading = z.infer<typeof Reading>;

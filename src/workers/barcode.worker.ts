@@ -3,6 +3,9 @@ import '@/contract/noEval';
 import { expose } from 'comlink';
 import { prepareZXingModule, readBarcodes, type ReaderOptions } from 'zxing-wasm/reader';
 
+import { greyOf, type Plane } from '@/core/pixels/pixels';
+import { barLook, barsIn } from '@/core/pixels/written/bars';
+
 export interface FoundBarcode {
   text: string;
   /** Left, top, width, height as shares of the picture. */
@@ -28,37 +31,82 @@ const OPTIONS: ReaderOptions = {
 async function read(picture: Blob, thorough: boolean): Promise<FoundBarcode | null> {
   const bitmap = await createImageBitmap(picture);
   try {
+    const plain = await readAt(bitmap, 1, 0);
+    if (plain && !isShort(plain)) return plain;
+    if (!thorough) return null;
     // Misses go away at another size or angle: bars then fall differently on the pixels.
-    const tries = thorough
-      ? [
-          { scale: 1, turn: 0 },
-          { scale: 0.75, turn: 0 },
-          { scale: 1, turn: 45 },
-        ]
-      : [{ scale: 1, turn: 0 }];
-    for (const { scale, turn } of tries) {
-      const pixels = seen(bitmap, scale, turn);
-      const found = (await readBarcodes(pixels, OPTIONS)).find((r) => r.isValid && r.text !== '');
-      if (!found) continue;
-      const { topLeft, topRight, bottomLeft, bottomRight } = found.position;
-      const xs = [topLeft.x, topRight.x, bottomLeft.x, bottomRight.x];
-      const ys = [topLeft.y, topRight.y, bottomLeft.y, bottomRight.y];
-      const [left, top] = [Math.min(...xs), Math.min(...ys)];
-      const box: FoundBarcode['box'] =
-        turn === 0
-          ? [
-              left / pixels.width,
-              top / pixels.height,
-              (Math.max(...xs) - left) / pixels.width,
-              (Math.max(...ys) - top) / pixels.height,
-            ]
-          : [0, 0, 1, 1];
-      return { text: found.text, box };
-    }
-    return null;
+    const others = [await readAt(bitmap, 0.75, 0), await readAt(bitmap, 1, 45)];
+    const found = [plain, ...others].flatMap((one) => one ?? []);
+    // Few digits are easily read where there are none: then two have to say the same.
+    const sure = found.find((one) => !isShort(one) || found.filter((o) => o.text === one.text).length > 1);
+    return sure ?? (await readStraightened(bitmap));
   } finally {
     bitmap.close();
   }
+}
+
+/** Of a code with eight digits or fewer, or that stands for one. */
+function isShort({ format }: FoundBarcode & { format?: string }): boolean {
+  return format === 'EAN8' || format === 'UPCE';
+}
+
+async function readAt(
+  bitmap: ImageBitmap,
+  scale: number,
+  turn: number,
+): Promise<(FoundBarcode & { format: string }) | null> {
+  const pixels = seen(bitmap, scale, turn);
+  const found = (await readBarcodes(pixels, OPTIONS)).find((r) => r.isValid && r.text !== '');
+  if (!found) return null;
+  const { topLeft, topRight, bottomLeft, bottomRight } = found.position;
+  const xs = [topLeft.x, topRight.x, bottomLeft.x, bottomRight.x];
+  const ys = [topLeft.y, topRight.y, bottomLeft.y, bottomRight.y];
+  const [left, top] = [Math.min(...xs), Math.min(...ys)];
+  const box: FoundBarcode['box'] =
+    turn === 0
+      ? [
+          left / pixels.width,
+          top / pixels.height,
+          (Math.max(...xs) - left) / pixels.width,
+          (Math.max(...ys) - top) / pixels.height,
+        ]
+      : [0, 0, 1, 1];
+  return { text: found.text, box, format: found.format };
+}
+
+/** Blurs that are taken back, pixels. */
+const BLURS = [0, 1.2, 2] as const;
+
+/** Bars found by their direction, upright and drawn large; they count where both halves say the same. */
+async function readStraightened(bitmap: ImageBitmap): Promise<FoundBarcode | null> {
+  const grey = greyOf(seen(bitmap, 1, 0));
+  for (const bars of barsIn(grey))
+    for (const blur of BLURS) {
+      const [upper, lower] = [barLook(grey, bars, 0, blur), barLook(grey, bars, 1, blur)];
+      const text = await textOf(upper);
+      if (text !== null && text === (await textOf(lower))) {
+        const long = Math.max(bars.width, bars.height);
+        return {
+          text,
+          box: [
+            Math.max(0, (bars.x - long / 2) / grey.width),
+            Math.max(0, (bars.y - long / 2) / grey.height),
+            Math.min(1, long / grey.width),
+            Math.min(1, long / grey.height),
+          ],
+        };
+      }
+    }
+  return null;
+}
+
+/** EAN-13 and UPC-A only. */
+async function textOf({ width, height, data }: Plane): Promise<string | null> {
+  const pixels = new ImageData(width, height);
+  data.forEach((value, p) => pixels.data.fill(value, p * 4, p * 4 + 3));
+  for (let at = 3; at < pixels.data.length; at += 4) pixels.data[at] = 255;
+  const [found] = await readBarcodes(pixels, { ...OPTIONS, formats: ['EAN13', 'UPCA'] });
+  return found?.isValid && found.text !== '' ? found.text : null;
 }
 
 function seen(bitmap: ImageBitmap, scale: number, turn: number): ImageData {

@@ -12,9 +12,12 @@ import { lookOf, through } from '@/core/picture/look';
 import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
 import { fingerprintOf } from '@/core/pixels/fingerprint';
+import { greyOf } from '@/core/pixels/pixels';
+import type { ReadLine } from '@/core/reading/lines';
+import { readText } from '@/core/reading/readText';
 import { KEPT } from '@/core/storage/room';
 
-import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
+import { context2d, drawn, edgeColour, greyBlob, jpeg, pixelsOf } from './canvas';
 import { decode, gateOf } from './decode';
 import { drawMeasures } from './drawMeasures';
 import { PictureSession, type Proposals } from './pictureSession';
@@ -76,9 +79,19 @@ export interface PictureWorker {
     lines: readonly MeasureLine[],
     texts: Record<string, string>,
   ): Promise<Developed>;
-  /** A part of a picture, in shares, for showing what was read; or turned, for reading it. */
+  /** A part of a picture, in shares, for showing what was read. */
   part(blob: Blob, box: readonly [number, number, number, number], side: number): Promise<Blob>;
-  turned(blob: Blob, degrees: number): Promise<Blob>;
+  /**
+   * The lines of text in a picture, whichever way up.
+   *
+   * @param engine reads one block, straightened; its boxes are shares of what it is given
+   * @param words in small letters, that make sense on what is read
+   */
+  text(
+    blob: Blob,
+    engine: (block: Blob, width: number, height: number) => Promise<ReadLine[]>,
+    words: readonly string[],
+  ): Promise<ReadLine[]>;
   rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob>;
 }
 
@@ -218,22 +231,24 @@ async function part(
   return jpeg(canvas, 0.85);
 }
 
-async function turned(blob: Blob, degrees: number): Promise<Blob> {
+/** No letter that a person reads is lost at this size, longer side in pixels. */
+const READ_SIDE = 2_400;
+
+async function text(
+  blob: Blob,
+  engine: (block: Blob, width: number, height: number) => Promise<ReadLine[]>,
+  words: readonly string[],
+): Promise<ReadLine[]> {
   const bitmap = await createImageBitmap(blob);
-  const angle = (degrees * Math.PI) / 180;
-  const [cos, sin] = [Math.abs(Math.cos(angle)), Math.abs(Math.sin(angle))];
-  const canvas = new OffscreenCanvas(
-    Math.round(bitmap.width * cos + bitmap.height * sin),
-    Math.round(bitmap.width * sin + bitmap.height * cos),
-  );
-  const context = context2d(canvas);
-  context.fillStyle = edgeColour(bitmap);
-  context.fillRect(0, 0, canvas.width, canvas.height);
-  context.translate(canvas.width / 2, canvas.height / 2);
-  context.rotate(angle);
-  context.drawImage(bitmap, -bitmap.width / 2, -bitmap.height / 2);
+  const { width, height } = scaledTo(bitmap.width, bitmap.height, READ_SIDE);
+  const grey = greyOf(pixelsOf(drawn(bitmap, width, height)));
   bitmap.close();
-  return jpeg(canvas, 0.92);
+  const known = new Set(words);
+  return readText(
+    grey,
+    async (plane) => engine(await greyBlob(plane), plane.width, plane.height),
+    (word) => known.has(word),
+  );
 }
 
 async function rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob> {
@@ -260,7 +275,7 @@ expose({
   preview,
   measured,
   part,
-  turned,
+  text,
   rendition,
   proposals: async (original, steps) => (await sessionFor(original)).proposals(steps),
   usualLines: async (original, steps, sheet, wanted) => {

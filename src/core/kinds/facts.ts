@@ -3,7 +3,7 @@ import { SIZE_SYSTEMS } from '../measure/sizes';
 
 /** Questions that many kinds share. What is asked of which kind is common practice of the trade. */
 
-const COLOURS = [
+export const COLOURS = [
   'Black',
   'White',
   'Cream',
@@ -107,6 +107,7 @@ export const format = (...choices: string[]): FactSpec => from('format', 'Format
 export const COMMON_FACTS: readonly FactSpec[] = [
   { id: 'country', label: 'Made in' },
   { id: 'styleCode', label: 'Style code' },
+  { id: 'care', label: 'Care' },
   { id: 'barcode', label: 'Barcode' },
   { id: 'sizeElsewhere', label: 'Size elsewhere, about', several: true },
   { id: 'serial', label: 'Serial number', private: true },

@@ -109,6 +109,28 @@ export function shrunk(picture: Pixels, longSide: number): Pixels {
   return { width, height, data };
 }
 
+/** One value a pixel made smaller, by taking means. */
+export function shrunkPlane(plane: Plane, longSide: number): Plane {
+  const scale = longSide / Math.max(plane.width, plane.height);
+  if (scale >= 1) return plane;
+  const width = Math.max(1, Math.round(plane.width * scale));
+  const height = Math.max(1, Math.round(plane.height * scale));
+  const data = new Float32Array(width * height);
+  for (let y = 0, to = 0; y < height; y += 1) {
+    const top = Math.floor((y * plane.height) / height);
+    const bottom = Math.max(top + 1, Math.floor(((y + 1) * plane.height) / height));
+    for (let x = 0; x < width; x += 1, to += 1) {
+      const left = Math.floor((x * plane.width) / width);
+      const right = Math.max(left + 1, Math.floor(((x + 1) * plane.width) / width));
+      let sum = 0;
+      for (let v = top; v < bottom; v += 1)
+        for (let p = v * plane.width + left; p < v * plane.width + right; p += 1) sum += plane.data[p]!;
+      data[to] = sum / ((bottom - top) * (right - left));
+    }
+  }
+  return { width, height, data };
+}
+
 /** The value at a share of the sorted values, 0 to 1, between two of them where it must; NaN of none. */
 export function quantile(values: ArrayLike<number>, share: number): number {
   return quantileOf(Float64Array.from(values), share) ?? NaN;

@@ -1,14 +1,22 @@
 import fc from 'fast-check';
 
-import { suggestionsFrom, type ReadLine } from './labelText';
+import { suggestionsFrom, type Reader } from './labelText';
+import type { ReadLine } from './lines';
 import { BUILT_IN } from '../kinds/tree';
 
 const lines = (...texts: string[]): ReadLine[] =>
   texts.map((text, i) => ({ text, confidence: 90, box: [0.1, i / 10, 0.5, i === 0 ? 0.09 : 0.05] }));
+const jumper: Reader = {
+  measures: BUILT_IN.measures('jumper'),
+  units: 'metric',
+  brands: ['Hollis Tarn'],
+  colours: ['Navy', 'Cream', 'Green', 'Rust'],
+  asks: (fact) => BUILT_IN.fact('jumper', fact) !== undefined,
+};
 const read = (...texts: string[]) =>
-  Object.fromEntries(
-    suggestionsFrom(lines(...texts), BUILT_IN.measures('jumper'), 'metric').map((s) => [s.field, s.value]),
-  );
+  Object.fromEntries(suggestionsFrom(lines(...texts), jumper).map((s) => [s.field, s.value]));
+const doubts = (...texts: string[]) =>
+  Object.fromEntries(suggestionsFrom(lines(...texts), jumper).map((s) => [s.field, s.doubt]));
 
 describe('what a label says', () => {
   it('is size, fibres, country, style code and maker, each with its words', () => {
@@ -17,11 +25,12 @@ describe('what a label says', () => {
     ).toEqual({
       'fact:brand': 'Kittiwake Mills',
       'fact:size': 'M',
+      'fact:sizeSystem': 'Letters',
       'fact:material': '80 % wool, 20 % nylon',
       'fact:country': 'Saltreach',
       'fact:styleCode': '4471-B',
     });
-    expect(suggestionsFrom(lines('x', '100% COTTON'), [], 'metric')[0]).toMatchObject({
+    expect(suggestionsFrom(lines('x', '100% COTTON'), { measures: [], units: 'metric' })[0]).toMatchObject({
       words: '100% COTTON',
       box: [0.1, 0.1, 0.5, 0.05],
     });
@@ -31,6 +40,9 @@ describe('what a label says', () => {
     ['Size: EU 40', 'EU 40'],
     ['XL', 'XL'],
     ['UK 12', 'UK 12'],
+    ['UK12', 'UK 12'],
+    ['40 EU', 'EU 40'],
+    ['W32 L34', 'W32 L34'],
     ['size 42/44', '42/44'],
     ['One size', 'ONE SIZE'],
     ['Sized to fit', undefined],
@@ -41,18 +53,33 @@ describe('what a label says', () => {
     ['1OO% Wo0l', undefined],
     ['100% Woo1', 'Wool'],
     ['l00% COTTON', 'Cotton'],
-    // A zero with a stroke read as an eight: only one figure's change makes a hundred.
-    ['88% WOOL 20% NYLON', '80 % wool, 20 % nylon'],
+    ['100 % Schurwolle', 'Wool'],
+    ['70% coton 30% laine', '70 % cotton, 30 % wool'],
     ['60% wool 30% silk', '60 % wool, 30 % silk'],
   ])('reads the fibres in %j as %j', (text, material) => expect(read(text)['fact:material']).toBe(material));
-  it('is less sure of shares that do not come to a hundred', () =>
-    expect(suggestionsFrom(lines('60% wool 30% silk'), [], 'metric')[0]?.confidence).toBeLessThan(60));
+  it('keeps a lining apart from the shell', () =>
+    expect(read('SHELL: 100% COTTON', 'LINING: 60% VISCOSE', '40% ACETATE')['fact:material']).toBe(
+      'cotton; lining: 60 % viscose, 40 % acetate',
+    ));
+  it('doubts shares that do not come to a hundred, and asks about the one way in which they would', () => {
+    expect(read('88% WOOL 20% NYLON')['fact:material']).toBe('80 % wool, 20 % nylon');
+    expect(doubts('60% WOOL 30% SILK')['fact:material']).toBe('sum');
+    expect(doubts('88% WOOL 20% NYLON')['fact:material']).toBe('sum');
+    expect(doubts('80% WOOL 20% NYLON')['fact:material']).toBeUndefined();
+  });
+  it('is care in words, each once, in the order of the label', () =>
+    expect(read('HAND WASH ONLY', 'DO NOT DRY CLEAN', 'Hand wash only')['fact:care']).toBe(
+      'Hand wash only; do not dry clean',
+    ));
+  it('is a brand the person had before, though it is no larger than the rest', () =>
+    expect(read('SIZE M', 'H0LLIS TARN', '100% WOOL')['fact:brand']).toBe('Hollis Tarn'));
+  it('is a country on the next line too', () =>
+    expect(read('MADE IN', 'PORTUGAL')['fact:country']).toBe('Portugal'));
   it('makes nothing of junk', () =>
     expect(
       suggestionsFrom(
         lines('SIZE M').map((l) => ({ ...l, confidence: 41 })),
-        [],
-        'metric',
+        jumper,
       ),
     ).toEqual([]));
 });
@@ -64,22 +91,44 @@ describe('what a whiteboard says', () => {
       'measure:length': '685',
       'measure:sleeve': '622.3',
     });
+    expect(read('Chest 54  Length 68,5')).toEqual({ 'measure:chest': '540', 'measure:length': '685' });
   });
   it('leaves out what can’t be: a digit lost, a name unknown', () => {
     expect(read('SLEEVE 6', 'HEIGHT 30', 'chest 5400 mm')).toEqual({});
     expect(read('SLEEVE 6]')).toEqual({ 'measure:sleeve': '610' });
   });
+  it('doubts what is unusual, and never alters it', () => {
+    expect(read('LENGTH 18,5')['measure:length']).toBe('185');
+    expect(doubts('LENGTH 18,5')['measure:length']).toBe('unusual');
+  });
+  it('asks about numbers without words, in the kind’s order', () => {
+    expect(read('54 / 71 / 62')).toEqual({
+      'measure:chest': '540',
+      'measure:length': '710',
+      'measure:sleeve': '620',
+    });
+    expect(doubts('54 / 71')['measure:chest']).toBe('bareNumber');
+    expect(read('54 / 7100')).toEqual({});
+  });
+  it.each([
+    ['Weight 540 g', 'weight', '540'],
+    ['1,2 kg', 'weight', '1200'],
+    ['1 lb 4 oz', 'weight', '567'],
+    ['Colour: dark green', 'fact:colour', 'Dark green'],
+    ['navy / cream', 'fact:colour', 'Navy, cream'],
+    ['Flaw: small hole at the cuff', 'flaw', 'small hole at the cuff'],
+    ['moth hole left elbow', 'flaw', 'moth hole left elbow'],
+    ['no holes or stains', 'flaw', undefined],
+    ['WASH DARK COLOURS SEPARATELY', 'fact:colour', undefined],
+  ])('in %j', (text, field, value) => expect(read(text)[field]).toBe(value));
   it('takes figures without a unit as the person’s own', () =>
-    expect(suggestionsFrom(lines('chest 21'), BUILT_IN.measures('jumper'), 'imperial')[0]?.value).toBe(
-      '533.4',
-    ));
+    expect(suggestionsFrom(lines('chest 21'), { ...jumper, units: 'imperial' })[0]?.value).toBe('533.4'));
 });
 
 it('never throws, whatever a reader makes of a picture', () => {
   fc.assert(
     fc.property(fc.array(fc.string(), { maxLength: 8 }), (texts) => {
-      for (const s of suggestionsFrom(lines(...texts), BUILT_IN.measures('jumper'), 'metric'))
-        expect(s.value).not.toBe('');
+      for (const s of suggestionsFrom(lines(...texts), jumper)) expect(s.value).not.toBe('');
     }),
   );
 });

@@ -1,239 +1,191 @@
+import type { Doubt } from '@/contract/picture';
+
+import { bareMeasures, colourIn, flawIn, measuresIn, weightIn } from './board';
+import { careIn } from './care';
+import { fibresIn } from './fibres';
+import { LEAST_CONFIDENCE, nearest, titled, type ReadLine, type Suggestion } from './lines';
+import { READ_WORDS } from './sense';
 import type { MeasureSpec } from '../kinds/spec';
-import { parseLength, type Units } from '../measure/units';
+import type { Units } from '../measure/units';
 
-/** A line of text as a reader found it in a picture. */
-export interface ReadLine {
-  text: string;
-  /** 0 to 100. */
-  confidence: number;
-  /** Left, top, width, height as shares of the picture. */
-  box: [number, number, number, number];
+/** What is known of the item and of the person's other ones before a picture is read. */
+export interface Reader {
+  /** Of the item's kind; a number without a unit is in `units`. */
+  measures: readonly MeasureSpec[];
+  units: Units;
+  /** Brands the person had before. */
+  brands?: readonly string[];
+  /** Colours by their names in the trade. */
+  colours?: readonly string[];
+  /** Whether the kind is asked something; where absent only what any kind may be is suggested. */
+  asks?: (fact: string) => boolean;
 }
 
-/** What a line may mean, for a person to confirm. */
-export interface Suggestion {
-  /** `fact:size`, `measure:chest`. */
-  field: string;
-  /** The fact's text, or millimetres for a measurement. */
-  value: string;
-  words: string;
-  box: [number, number, number, number];
-  confidence: number;
-}
+const SYSTEM = 'EU|EUR|UK|GB|US|USA|IT|FR|DE';
 
 /**
- * Below this a line is junk: upside-down text comes out like that. Common practice with this kind of reader.
+ * What a sewn-in label or a whiteboard of measurements says: maker, size, fibres, care, country, style code,
+ * year; measurements, weight, flaws, colours. Nothing is certain: each comes with the words it rests on, and
+ * with a doubt where there is one.
  */
-export const LEAST_CONFIDENCE = 50;
-
-/**
- * Fibres as labels name them, English. From memory; the names are those of Regulation (EU) No 1007/2011,
- * Annex I.
- */
-const FIBRES = (
-  'wool lambswool merino cashmere alpaca mohair angora silk cotton linen flax hemp jute ramie ' +
-  'viscose rayon lyocell modal cupro acetate polyester polyamide nylon acrylic elastane ' +
-  'spandex polyurethane leather suede down feathers'
-).split(' ');
-const SIZE_WORD = /^(?:(?:X{0,3}[SL])|M|ONE SIZE|OS)$/u;
-
-/**
- * What a sewn-in label or a whiteboard of measurements says: size, fibres, country, style code, maker, and
- * numbers with the names of the kind's measurements. Nothing is certain: each comes with the words it rests
- * on.
- *
- * @param measures of the item's kind; a number without a unit is in `units`
- */
-export function suggestionsFrom(
-  lines: readonly ReadLine[],
-  measures: readonly MeasureSpec[],
-  units: Units,
-): Suggestion[] {
+export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Suggestion[] {
   const good = lines.filter((l) => l.confidence >= LEAST_CONFIDENCE && l.text.trim() !== '');
   const found: Suggestion[] = [];
-  const add = (line: ReadLine, field: string, value: string, confidence = line.confidence) => {
-    if (value !== '' && !found.some((f) => f.field === field))
-      found.push({ field, value, words: line.text.trim(), box: line.box, confidence });
+  const told = new Set<ReadLine>();
+  const add = (line: ReadLine, field: string, value: string, more: Partial<Suggestion> = {}) => {
+    told.add(line);
+    if (value === '' || (field !== 'flaw' && found.some((f) => f.field === field))) return;
+    found.push({
+      field,
+      value,
+      words: line.text.trim(),
+      box: line.box,
+      confidence: line.confidence,
+      ...more,
+    });
   };
-  const fibres = fibreLines(good);
-  if (fibres) add(fibres.line, 'fact:material', fibres.value, fibres.confidence);
-  for (const line of good) {
+  const fibres = fibresIn(good);
+  if (fibres)
+    add(fibres.line, 'fact:material', fibres.value, {
+      ...(fibres.doubt ? { doubt: fibres.doubt, confidence: Math.min(fibres.line.confidence, 55) } : {}),
+    });
+  good.forEach((line, i) => {
     const text = line.text.trim().replace(/\s+/gu, ' ');
-    const measured = measureIn(text, measures, units);
-    if (measured) {
-      add(line, `measure:${measured.id}`, String(measured.mm));
-      continue;
+    for (const { id, mm, doubt } of measuresIn(text, reader.measures, reader.units))
+      add(line, `measure:${id}`, String(mm), doubtOf(line, doubt));
+    if (told.has(line)) return;
+    ofLabel(text, good[i + 1]?.text.trim() ?? '', reader).forEach(([field, value]) =>
+      add(line, field, value),
+    );
+    if (told.has(line) || /\d\s*%/u.test(text)) return;
+    ofBoard(text, reader).forEach(([field, value]) =>
+      add(line, field, value, field === 'weight' ? doubtOf(line) : {}),
+    );
+  });
+  if (!found.some((f) => f.field.startsWith('measure:')))
+    for (const { id, mm, doubt } of bareMeasures(
+      good.map((l) => l.text),
+      reader.measures,
+      reader.units,
+    )) {
+      const line = good.find((l) => /\d/u.test(l.text) && !told.has(l)) ?? good[0];
+      if (line)
+        found.push({ ...base(line), field: `measure:${id}`, value: String(mm), ...(doubt && { doubt }) });
     }
-    const size = sizeIn(text);
-    if (size) add(line, 'fact:size', size);
-    const country = /\bmade\s*in\s*([a-z][a-z .]{2,30})/iu.exec(text)?.[1];
-    if (country) add(line, 'fact:country', titled(country.replace(/[. ]+$/u, '')));
-    const code =
-      /\b(?:style|art(?:icle)?|ref|model|mod)\b\.?\s*(?:no\.?|nr\.?)?\s*[:#.]?\s*([A-Z0-9][A-Z0-9/-]{2,20})/iu.exec(
-        text,
-      )?.[1];
-    if (code && /\d/u.test(code)) add(line, 'fact:styleCode', code.toUpperCase());
-  }
-  const maker = makerLine(good);
-  if (maker) add(maker, 'fact:brand', titled(maker.text.trim()), Math.min(maker.confidence, 70));
+  const care = careIn(good.map((l) => l.text));
+  const careLine = good.find((l) => careIn([l.text]) !== null);
+  if (care && careLine) add(careLine, 'fact:care', care);
+  const maker = makerAmong(good, told, reader);
+  if (maker) add(maker.line, 'fact:brand', maker.name, { confidence: maker.confidence });
   return found;
 }
 
-/** "100 % wool", "80% cotton 20% linen", over one line or several; null when there are none. */
-function fibreLines(
-  lines: readonly ReadLine[],
-): { line: ReadLine; value: string; confidence: number } | null {
-  const parts: { share: number; fibre: string; line: ReadLine }[] = [];
-  for (const line of lines)
-    for (const [, figure, word] of line.text.matchAll(
-      /([\dOolI|S]{1,3})\s*%\s*(?:pure\s+|new\s+|virgin\s+)*([a-z]{3,14})/giu,
-    )) {
-      const share = Number(digits(figure ?? ''));
-      const fibre = nearest((word ?? '').toLocaleLowerCase('en'));
-      if (fibre && share >= 1 && share <= 100) parts.push({ share, fibre, line });
-    }
-  const [only] = parts;
-  const line = only?.line;
-  if (!line) return null;
-  const read = parts.map((p) => p.share);
-  const shares = mended(read);
-  parts.forEach((p, i) => (p.share = shares[i] ?? p.share));
-  const sum = total(read);
-  // Shares that do not come to a hundred were misread, or one was missed.
-  const confidence = sum === 100 ? line.confidence : Math.min(line.confidence, 55);
-  const value =
-    only && parts.length === 1 && sum === 100
-      ? titled(only.fibre)
-      : parts.map((p) => `${p.share} % ${p.fibre}`).join(', ');
-  return { line, value, confidence };
+/** A doubt of its own, or that its figure was read otherwise a second time. */
+function doubtOf(line: ReadLine, own?: Doubt): Partial<Suggestion> {
+  const doubt = own ?? (line.readOtherwise ? 'readOtherwise' : undefined);
+  return doubt ? { doubt } : {};
 }
 
-/** Figures that readers take for one another; a zero with a stroke through it looks like an eight. */
-const ALIKE: Record<string, string> = {
-  '0': '8',
-  '8': '03',
-  '1': '7',
-  '7': '1',
-  '3': '8',
-  '5': '6',
-  '6': '5',
-};
+const base = (line: ReadLine) => ({ words: line.text.trim(), box: line.box, confidence: line.confidence });
 
-/**
- * Shares that come to a hundred once a single figure is taken for its look-alike; as read where that is not
- * clear.
- */
-function mended(shares: number[]): number[] {
-  if (total(shares) === 100) return shares;
-  const ways: number[][] = [];
-  shares.forEach((share, i) => {
-    const text = String(share);
-    [...text].forEach((figure, at) => {
-      for (const other of ALIKE[figure] ?? '') {
-        const changed = shares.map((s, k) =>
-          k === i ? Number(text.slice(0, at) + other + text.slice(at + 1)) : s,
-        );
-        if (total(changed) === 100) ways.push(changed);
-      }
-    });
-  });
-  return (ways.length === 1 ? ways[0] : undefined) ?? shares;
-}
+type Told = [field: string, value: string];
 
-function total(shares: readonly number[]): number {
-  return shares.reduce((s, share) => s + share, 0);
-}
-
-/** Letters that readers take for figures, put right. */
-function digits(text: string): string {
-  return text
-    .replace(/[Oo]/gu, '0')
-    .replace(/[lI|\]]/gu, '1')
-    .replace(/S/gu, '5');
-}
-
-/** A fibre's name, one wrong letter allowed. */
-function nearest(word: string): string | null {
-  if (FIBRES.includes(word)) return word;
-  return (
-    FIBRES.find((f) => f.length >= 4 && Math.abs(f.length - word.length) <= 1 && withinOne(f, word)) ?? null
-  );
-}
-
-function withinOne(a: string, b: string): boolean {
-  let i = 0;
-  while (i < a.length && a[i] === b[i]) i += 1;
-  if (a.length === b.length) return a.slice(i + 1) === b.slice(i + 1);
-  return a.length > b.length ? a.slice(i + 1) === b.slice(i) : a.slice(i) === b.slice(i + 1);
-}
-
-function sizeIn(text: string): string | null {
-  const named =
-    /\b(?:size|gr(?:ö|o)(?:ß|ss)e|taille|taglia)\s*[:.]?\s*((?:EU|UK|US|IT|FR|DE)?\s*[A-Z\d][A-Z\d/ ]{0,6})\b/iu.exec(
+/** Size, country, style code, year. */
+function ofLabel(text: string, next: string, reader: Reader): Told[] {
+  const told: Told[] = [];
+  const size = sizeIn(text);
+  if (size) {
+    told.push(['fact:size', size]);
+    const system = /^(EU|UK|US|IT|FR|DE) /u.exec(size)?.[1] ?? (/^[XSML]+$/u.test(size) ? 'Letters' : null);
+    if (system && reader.asks?.('sizeSystem')) told.push(['fact:sizeSystem', system]);
+  }
+  const country = countryIn(text, next);
+  if (country) told.push(['fact:country', country]);
+  const code =
+    /\b(?:style|art(?:icle)?|ref(?:erence)?|model|mod)\b\.?\s*(?:no\.?|nr\.?)?\s*[:#.]?\s*([A-Z0-9][A-Z0-9/-]{2,20})/iu.exec(
       text,
     )?.[1];
-  // Readers lose spaces: "SIZEM".
-  const joined = /^size([SML]|X{1,3}[SL])$/iu.exec(text.replace(/\s/gu, ''))?.[1];
-  const lone = SIZE_WORD.test(text.toUpperCase())
-    ? text
-    : /^(?:EU|UK|US|IT|FR|DE)\s*\d{1,3}$/iu.test(text)
-      ? text
-      : null;
-  const value = (named ?? joined ?? lone)?.trim().toUpperCase().replace(/\s+/gu, ' ');
-  return value &&
-    /^(?:(?:EU|UK|US|IT|FR|DE) ?)?(?:\d{1,3}(?:\/\d{1,3})?|X{0,3}[SL]|M|ONE SIZE|OS)$/u.test(value)
-    ? value
-    : null;
-}
-
-/** A measurement's name with a number behind it: "pit to pit 54", "LENGTH: 68,5 cm". */
-function measureIn(
-  text: string,
-  measures: readonly MeasureSpec[],
-  units: Units,
-): { id: string; mm: number } | null {
-  const match =
-    /^([a-z][a-z -]{2,24}?)\s*[:=.-]?\s*(\d[\doOlI|\]]{0,2}(?:[.,]\d)?(?:\s+\d\/\d)?)\s*(cm|mm|in|inch|inches|")?\.?$/iu.exec(
+  if (code && /\d/u.test(code)) told.push(['fact:styleCode', code.toUpperCase()]);
+  const year =
+    /(?:©|\(c\)|\bcopyright\b|\bprinted\b|\bpublished\b|\bissued\b)\D{0,20}\b(1[89]\d\d|20[0-4]\d)\b/iu.exec(
       text,
-    );
+    )?.[1];
+  if (year && reader.asks?.('year')) told.push(['fact:year', year]);
+  else if (year && reader.asks?.('decade')) told.push(['fact:decade', `${year.slice(0, 3)}0s`]);
+  return told;
+}
+
+/** Weight, flaws, colours. */
+function ofBoard(text: string, reader: Reader): Told[] {
+  const told: Told[] = [];
+  const weight = weightIn(text);
+  if (weight !== null) told.push(['weight', String(weight)]);
+  const colour = colourIn(text, reader.colours ?? []);
+  if (colour) told.push(['fact:colour', colour]);
+  const flaw = weight === null && !colour ? flawIn(text) : null;
+  if (flaw) told.push(['flaw', flaw]);
+  return told;
+}
+
+function countryIn(text: string, next: string): string | null {
+  const match = /\bmade\s*in\b\s*(?:the\s)?([a-z][a-z .]{2,30})?$/iu.exec(text.replace(/[^\p{L}\s.]+$/u, ''));
   if (!match) return null;
-  const name = plainName(match[1] ?? '');
-  const spec = measures.find((m) => [m.name, ...(m.alsoCalled ?? [])].some((n) => plainName(n) === name));
-  if (!spec) return null;
-  const figure = digits(match[2] ?? '');
-  const unit = match[3]?.toLocaleLowerCase('en');
-  const parsed =
-    unit === 'mm'
-      ? { ok: true as const, value: Number(figure.replace(',', '.')) }
-      : parseLength(figure, unit === undefined ? units : unit === 'cm' ? 'metric' : 'imperial');
-  // A digit lost makes a sleeve of six centimetres: what can't be is not even suggested.
-  const [low, high] = spec.usual;
-  return parsed.ok && parsed.value > low / 2 && parsed.value < high * 2
-    ? { id: spec.id, mm: parsed.value }
-    : null;
+  const named = match[1] ?? (/^[a-z][a-z .]{2,30}$/iu.test(next) ? next : '');
+  return named ? titled(named.replace(/[. ]+$/u, '')) : null;
 }
 
-function plainName(name: string): string {
-  return name.toLocaleLowerCase('en').replace(/[^a-z]/gu, '');
+/** A size with its system where it has one: "M", "EU 38", "UK 12", "W32 L34". */
+function sizeIn(text: string): string | null {
+  const plain = text.toUpperCase().replace(/^[^A-Z\d]+|[^A-Z\d]+$/gu, '');
+  // Readers lose spaces: "SIZEM", "UK12".
+  const said = /^(?:.*\b)?(?:SIZE|GR(?:Ö|O)(?:SS|ß)E|TAILLE|TAGLIA|TALLA|MAAT)\s*[:.]?\s*(.+)$/u.exec(
+    plain,
+  )?.[1];
+  const bare = said ?? plain;
+  const system = new RegExp(`^(${SYSTEM})\\s*[:.]?\\s*(\\d{1,3}(?:[./]\\d{1,3})?)\\b`, 'u').exec(bare);
+  if (system) return `${systemOf(system[1] ?? '')} ${system[2] ?? ''}`;
+  const after = new RegExp(`^(\\d{1,3})\\s*(${SYSTEM})$`, 'u').exec(bare);
+  if (after) return `${systemOf(after[2] ?? '')} ${after[1] ?? ''}`;
+  const trousers = /^W\s*(\d{2})\s*[/X]?\s*L\s*(\d{2})$/u.exec(bare);
+  if (trousers) return `W${trousers[1] ?? ''} L${trousers[2] ?? ''}`;
+  if (/^(?:X{0,3}S|M|X{0,4}L|[2-5]XL|ONE SIZE|OS)$/u.test(bare)) return bare;
+  const figure = said && /^\d{1,3}(?:\/\d{1,3})?/u.exec(said)?.[0];
+  return figure && figure === said.trim() ? figure : null;
 }
 
-/** The line that stands out by its size and holds nothing but a name. */
-function makerLine(lines: readonly ReadLine[]): ReadLine | null {
-  const heights = lines.map((l) => l.box[3]).sort((a, b) => a - b);
-  const usual = heights[heights.length >> 1] ?? 0;
-  const largest = [...lines].sort((a, b) => b.box[3] - a.box[3])[0];
-  if (!largest || lines.length < 2 || largest.box[3] < usual * 1.3) return null;
-  const text = largest.text.trim();
-  return /^[\p{L}&’' .-]{3,40}$/u.test(text) && !/\b(?:made in|size|wool|cotton|wash)\b/iu.test(text)
-    ? largest
-    : null;
+function systemOf(said: string): string {
+  return said === 'EUR' ? 'EU' : said === 'GB' ? 'UK' : said === 'USA' ? 'US' : said;
 }
 
-function titled(text: string): string {
-  return text
-    .toLocaleLowerCase('en')
-    .replace(
-      /(^|[\s&-])(\p{L})/gu,
-      (_, before: string, letter: string) => before + letter.toLocaleUpperCase('en'),
-    );
+/** A brand that is known, or the line that stands out by its size and holds nothing but a name. */
+function makerAmong(
+  lines: readonly ReadLine[],
+  told: ReadonlySet<ReadLine>,
+  { brands = [], measures }: Reader,
+): { line: ReadLine; name: string; confidence: number } | null {
+  const free = lines.filter((l) => !told.has(l) && careIn([l.text]) === null && !/\d\s*%/u.test(l.text));
+  const known = new Map(brands.map((name) => [name.toLocaleLowerCase('en'), name]));
+  for (const line of free) {
+    const name = nearest(bareName(line).toLocaleLowerCase('en'), known.keys(), 6);
+    if (name !== null) return { line, name: known.get(name) ?? name, confidence: line.confidence };
+  }
+  const largest = [...free].sort((a, b) => height(b) - height(a))[0];
+  if (!largest || lines.length < 2) return null;
+  const others = lines.filter((l) => l !== largest).map(height);
+  const usual = others.sort((a, b) => a - b)[others.length >> 1] ?? 0;
+  const name = bareName(largest);
+  if (height(largest) < usual * 1.2 || !/^[\p{L}&’' .-]{3,40}$/u.test(name)) return null;
+  // A line of nothing but words of labels and boards is no name.
+  const common = new Set([
+    ...READ_WORDS,
+    ...measures.flatMap((m) =>
+      [m.name, ...(m.alsoCalled ?? [])].join(' ').toLocaleLowerCase('en').split(' '),
+    ),
+  ]);
+  const words = name.toLocaleLowerCase('en').match(/\p{L}+/gu) ?? [];
+  if (/\d/u.test(largest.text) || words.every((word) => common.has(word))) return null;
+  return { line: largest, name: titled(name), confidence: Math.min(largest.confidence, 70) };
 }
+
+const height = (line: ReadLine) => line.tall ?? line.box[3];
+const bareName = (line: ReadLine) => line.text.trim().replace(/^[^\p{L}]+|[^\p{L}.]+$/gu, '');

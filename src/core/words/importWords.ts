@@ -5,7 +5,8 @@ import { findPrivate, type PrivateKind } from './privacy';
 import { sameWord } from './sameWord';
 import type { KindTree } from '../kinds/tree';
 import type { Units } from '../measure/units';
-import { suggestionsFrom, type Suggestion } from '../reading/labelText';
+import { suggestionsFrom } from '../reading/labelText';
+import type { Suggestion } from '../reading/lines';
 
 /** Lines another shop puts under everything. Common practice, from memory. */
 const BOILERPLATE: readonly RegExp[] = [
@@ -73,9 +74,14 @@ function factsIn(lines: readonly string[], kinds: KindTree, kind: string, units:
   });
   const read = suggestionsFrom(
     lines.map((text) => ({ text: text.replace(/^- /u, ''), confidence: 80, box })),
-    kinds.measures(kind),
-    units,
-    // A first line of a description is seldom a maker's name.
-  ).filter((s) => s.field !== 'fact:brand' && !told.some((t) => t.field === s.field));
+    { measures: kinds.measures(kind), units },
+  ).filter(
+    ({ field, doubt }) =>
+      // A description's first line is seldom a maker's name; flaws and weights stand in whole sentences.
+      /^(?:fact|measure):/u.test(field) &&
+      field !== 'fact:brand' &&
+      doubt === undefined &&
+      !told.some((t) => t.field === field),
+  );
   return [...told, ...read];
 }

@@ -4,15 +4,16 @@ import { View } from 'react-native';
 import type { Reading, Item } from '@/contract/records';
 import type { KindTree } from '@/core/kinds/tree';
 import { readable } from '@/core/kinds/values';
-import { formatLength } from '@/core/measure/units';
+import { formatLength, formatWeight } from '@/core/measure/units';
 import { Button, SignButton } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
 import { readOriginal } from '@/store/pictures/pictures';
 import { pictureWorker } from '@/store/pictures/pictureWorker';
-import { confirmAll, confirmReading, dropReading, knownValue } from '@/store/pictures/readings';
+import { confirmAll, confirmReading, dropReading, isPlain, knownValue } from '@/store/pictures/readings';
 import { useColours } from '@/theme/theme';
+import { doubtWords } from '@/wording/readings';
 
 /**
  * What a machine read in the pictures, with the place it stands at. Nothing of it counts before a person says
@@ -44,9 +45,9 @@ export function Readings({ itemId }: { itemId: string }) {
       {item.readings.map((reading) => (
         <Line key={reading.id} item={item} reading={reading} />
       ))}
-      {item.readings.filter((r) => knownValue(item, r.field) === undefined).length > 1 ? (
+      {item.readings.filter((r) => isPlain(item, r)).length > 1 ? (
         <Button icon="check" label="Right: all of it" onPress={() => confirmAll(item)}>
-          All of it is right
+          {item.readings.every((r) => isPlain(item, r)) ? 'All of it is right' : 'The rest is right'}
         </Button>
       ) : null}
     </View>
@@ -62,9 +63,11 @@ function Line({ item, reading }: { item: Item; reading: Reading }) {
   const read = (value: string) =>
     reading.field.startsWith('measure:')
       ? formatLength(Number(value), units)
-      : reading.field === 'kind'
-        ? (kinds.get(value)?.name ?? value)
-        : readable(value);
+      : reading.field === 'weight'
+        ? formatWeight(Number(value), units)
+        : reading.field === 'kind'
+          ? (kinds.get(value)?.name ?? value)
+          : readable(value);
   const words = read(reading.value);
   const known = knownValue(item, reading.field);
   return (
@@ -99,6 +102,11 @@ function Line({ item, reading }: { item: Item; reading: Reading }) {
           <Text variant="strong" figures>
             {words}
           </Text>
+          {reading.doubt === null ? null : (
+            <Text variant="small" tone="trouble">
+              {doubtWords(reading.doubt)}
+            </Text>
+          )}
         </View>
         <Button label={`Right: ${name} ${words}`} icon="check" onPress={() => confirmReading(item, reading)}>
           Right
@@ -116,6 +124,8 @@ function Line({ item, reading }: { item: Item; reading: Reading }) {
 function nameOf(field: string, item: Item, kinds: KindTree): string {
   if (field === 'kind') return 'Kind';
   if (field === 'title') return 'Title';
+  if (field === 'weight') return 'Weight';
+  if (field === 'flaw') return 'Flaw';
   const [what, id = ''] = field.split(':');
   return what === 'fact'
     ? kinds.factName(item.kind, id)

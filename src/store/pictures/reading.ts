@@ -1,8 +1,12 @@
+import { proxy } from 'comlink';
 import type { Worker as TextReader } from 'tesseract.js';
 
-import type { Reading } from '@/contract/records';
+import type { Item, Reading } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
-import { LEAST_CONFIDENCE, suggestionsFrom, type ReadLine, type Suggestion } from '@/core/reading/labelText';
+import { COLOURS } from '@/core/kinds/facts';
+import { suggestionsFrom } from '@/core/reading/labelText';
+import type { ReadLine, Suggestion } from '@/core/reading/lines';
+import { READ_WORDS } from '@/core/reading/sense';
 import { useAttic } from '@/store/attic/attic';
 import { Expected, unlessExpected } from '@/store/base/faults';
 import { once } from '@/store/base/once';
@@ -58,30 +62,8 @@ function endReader(reader: Promise<TextReader>): void {
   void reader.then((r) => r.terminate()).catch(unlessExpected('reading a label'));
 }
 
-/**
- * The lines of text in a picture. Upside-down text comes out as junk of little confidence: then turned once.
- */
-async function textIn(picture: Blob): Promise<ReadLine[]> {
-  let best: { lines: ReadLine[]; score: number } = { lines: [], score: 0 };
-  for (const degrees of [0, 180, 90, 270]) {
-    const blob = degrees === 0 ? picture : await pictureWorker().turned(picture, degrees);
-    const lines = await recognised(blob);
-    // Empty is no success, however sure the reader is of it.
-    const score = lines.reduce(
-      (s, l) => s + (l.confidence >= LEAST_CONFIDENCE ? l.text.length * l.confidence : 0),
-      0,
-    );
-    const turnedLines = degrees === 0 ? lines : lines.map((l): ReadLine => ({ ...l, box: [0, 0, 1, 1] }));
-    if (score > best.score) best = { lines: turnedLines, score };
-    if (score > 600) break;
-  }
-  return best.lines;
-}
-
-async function recognised(blob: Blob): Promise<ReadLine[]> {
-  const bitmap = await createImageBitmap(blob);
-  const { width, height } = bitmap;
-  bitmap.close();
+/** What the reader makes of one block of text, as lines with their places in it. */
+async function recognised(block: Blob, width: number, height: number): Promise<ReadLine[]> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const reader = textReader();
   const late = new Promise<never>((_, fail) => {
@@ -90,19 +72,14 @@ async function recognised(blob: Blob): Promise<ReadLine[]> {
       fail(new Expected('The reader did not answer: is the server there?'));
     }, PATIENCE);
   });
-  const read = reader.then((r) => r.recognize(blob, {}, { text: true, blocks: true }));
+  const read = reader.then((r) => r.recognize(block, {}, { text: true, blocks: true }));
   const { data } = await Promise.race([read, late]).finally(() => clearTimeout(timer));
   return (data.blocks ?? []).flatMap((b) =>
     b.paragraphs.flatMap((p) =>
-      p.lines.map((l): ReadLine => ({
-        text: l.text.trim(),
-        confidence: l.confidence,
-        box: [
-          l.bbox.x0 / width,
-          l.bbox.y0 / height,
-          (l.bbox.x1 - l.bbox.x0) / width,
-          (l.bbox.y1 - l.bbox.y0) / height,
-        ],
+      p.lines.map(({ text, confidence, bbox }): ReadLine => ({
+        text: text.trim(),
+        confidence,
+        box: [bbox.x0 / width, bbox.y0 / height, (bbox.x1 - bbox.x0) / width, (bbox.y1 - bbox.y0) / height],
       })),
     ),
   );
@@ -123,9 +100,34 @@ export async function readPicture(itemId: string, pictureId: string): Promise<nu
   const found: Suggestion[] = [];
   const code = await barcodeIn(blob, true);
   if (code) found.push(barcodeFound(code.digits, code.box));
-  const lines = await textIn(blob);
-  found.push(...suggestionsFrom(lines, kindsNow().measures(item.kind), useAttic.getState().settings.units));
+  const kinds = kindsNow();
+  const measures = kinds.measures(item.kind);
+  const colours = kinds.fact(item.kind, 'colour')?.choices ?? COLOURS;
+  const brands = brandsOf(Object.values(useAttic.getState().items));
+  const words = wordsIn([
+    ...brands,
+    ...colours,
+    ...measures.flatMap((m) => [m.name, ...(m.alsoCalled ?? [])]),
+  ]);
+  const lines = await pictureWorker().text(blob, proxy(recognised), [...words, ...READ_WORDS]);
+  found.push(
+    ...suggestionsFrom(lines, {
+      measures,
+      units: useAttic.getState().settings.units,
+      brands,
+      colours,
+      asks: (fact) => kinds.fact(item.kind, fact) !== undefined,
+    }),
+  );
   return addReadings(itemId, pictureId, found);
+}
+
+function brandsOf(items: readonly Item[]): string[] {
+  return [...new Set(items.flatMap(({ facts }) => facts.brand ?? []))];
+}
+
+function wordsIn(texts: readonly string[]): string[] {
+  return texts.flatMap((text) => text.toLocaleLowerCase('en').match(/\p{L}{3,}/gu) ?? []);
 }
 
 /** A barcode that the live camera saw. */

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 
-import type { Reading, Item } from '@/contract/records';
+import type { Flaw, Item, Reading } from '@/contract/records';
 import { withKind } from '@/core/kinds/changeKind';
 import { change, useAttic } from '@/store/attic/attic';
 import { listeners } from '@/store/base/listeners';
@@ -8,7 +8,8 @@ import { itemWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 
 /** A reading before it has an id: what may be so, and the words it rests on. */
-export type Found = Omit<Reading, 'id' | 'pictureId' | 'from'> & Partial<Pick<Reading, 'from'>>;
+export type Found = Omit<Reading, 'id' | 'pictureId' | 'from' | 'doubt'> &
+  Partial<Pick<Reading, 'from' | 'doubt'>>;
 
 const barcodesRead = listeners<[itemId: string, barcode: string]>();
 
@@ -42,12 +43,15 @@ export function freshReadings(item: Item, pictureId: string | null, found: reado
         knownValue(item, f.field)?.toLocaleLowerCase('en') !== f.value.toLocaleLowerCase('en') &&
         !item.readings.some((r) => r.field === f.field && r.value === f.value),
     )
-    .map((f) => ({ from: 'picture', ...f, id: nanoid(10), pictureId }));
+    .map((f) => ({ from: 'picture', doubt: null, ...f, id: nanoid(10), pictureId }));
 }
 
 /** What the item says itself where a reading would stand. */
 export function knownValue(item: Item, field: string): string | undefined {
   if (field === 'kind' || field === 'title') return item[field] || undefined;
+  // There may be several: none stands in another's place.
+  if (field === 'flaw') return undefined;
+  if (field === 'weight') return item.weightG === null ? undefined : String(item.weightG);
   const [what, id] = split(field);
   if (what === 'fact') return item.facts[id];
   const mm = item.measurements[id];
@@ -56,19 +60,29 @@ export function knownValue(item: Item, field: string): string | undefined {
 
 /** A person says that a reading is right: it becomes the item's own. */
 export function confirmReading(item: Item, reading: Reading): void {
-  const readings = item.readings.filter((r) => r.field !== reading.field);
+  // Of flaws there may be several; of all else there is one.
+  const isSettled = (r: Reading) => (r.field === 'flaw' ? r.id === reading.id : r.field === reading.field);
+  const readings = item.readings.filter((r) => !isSettled(r));
   change('reading confirmed', [itemWith(item, { ...valuesWith(item, [reading]), readings })]);
 }
 
-/** All at once, but for what would take the place of something that is known: that is asked one by one. */
+/**
+ * All at once, but for what would take the place of something that is known, and for what is doubtful: these
+ * are asked one by one.
+ */
 export function confirmAll(item: Item): void {
   change('readings confirmed', [itemWith(item, allConfirmed(item))]);
 }
 
 /** What an item becomes when all that was read of it, and is not known otherwise, is right. */
 export function allConfirmed(item: Item): Partial<Item> {
-  const fresh = item.readings.filter((r) => knownValue(item, r.field) === undefined);
+  const fresh = item.readings.filter((r) => isPlain(item, r));
   return { ...valuesWith(item, fresh), readings: item.readings.filter((r) => !fresh.includes(r)) };
+}
+
+/** Whether it needs no look of its own: nothing is known in its place, and nothing is doubtful about it. */
+export function isPlain(item: Item, reading: Reading): boolean {
+  return reading.doubt === null && knownValue(item, reading.field) === undefined;
 }
 
 function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
@@ -79,16 +93,34 @@ function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
   const facts = { ...known.facts };
   const measurements = { ...known.measurements };
   const measuredBy = { ...known.measuredBy };
-  for (const { field, value } of readings) {
+  const flaws = [...known.flaws];
+  let { weightG } = known;
+  for (const { field, value, pictureId } of readings) {
     const [what, id] = split(field);
-    if (what === 'fact') facts[id] = value;
+    if (field === 'weight') weightG = Number(value);
+    else if (field === 'flaw') flaws.push(flawFrom(value, pictureId));
+    else if (what === 'fact') facts[id] = value;
     else if (what === 'measure') {
       measurements[id] = Number(value);
       measuredBy[id] = 'label';
     }
   }
   const { parked: aside } = known;
-  return { kind: known.kind, parked: aside, facts, measurements, measuredBy, title };
+  return { kind: known.kind, parked: aside, facts, measurements, measuredBy, title, flaws, weightG };
+}
+
+/** "small hole at the cuff" as what and where; how bad it is the person says. */
+function flawFrom(words: string, pictureId: string | null): Flaw {
+  const [, what, where] = /^(.+?)\s+(?:at|on|in|under|near|by)\s+(?:the\s+)?(.+)$/u.exec(words) ?? [];
+  return {
+    id: nanoid(10),
+    type: what ?? words,
+    place: where ?? '',
+    severity: 'slight',
+    sizeMm: null,
+    pictureId,
+    pin: null,
+  };
 }
 
 export function dropReading(item: Item, reading: Reading): void {

@@ -1,0 +1,129 @@
+import type { Doubt } from '@/contract/picture';
+
+import { digits, nearest } from './lines';
+import type { MeasureSpec } from '../kinds/spec';
+import { GRAMS_PER_OUNCE, parseLength, type Units } from '../measure/units';
+
+/** A measurement read, in millimetres. */
+export interface MeasureRead {
+  id: string;
+  mm: number;
+  doubt?: Doubt;
+}
+
+const NUMBER = String.raw`\d[\doOlI|\]]{0,2}(?:[.,]\d)?(?:\s+\d\/\d)?`;
+const UNIT = String.raw`cm|mm|inches|inch|in|"`;
+const NAMED = new RegExp(
+  String.raw`([a-z][a-z -]{0,24}?[a-z])\s*[:=.–-]?\s*(${NUMBER})\s*(?:(${UNIT})(?![a-z]))?`,
+  'giu',
+);
+
+/**
+ * Numbers with the names of the kind's measurements: "pit to pit 54", "LENGTH: 68,5 cm", several on a line.
+ */
+export function measuresIn(text: string, measures: readonly MeasureSpec[], units: Units): MeasureRead[] {
+  const names = new Map<string, MeasureSpec>();
+  for (const m of measures)
+    for (const name of [m.name, ...(m.alsoCalled ?? [])]) names.set(plainName(name), m);
+  const found: MeasureRead[] = [];
+  for (const [, name, figure, unit] of text.replace(/\bp2p\b/giu, 'ptp').matchAll(NAMED)) {
+    const known = nearest(plainName(name ?? ''), names.keys(), 5);
+    const spec = known === null ? undefined : names.get(known);
+    const mm = spec && lengthOf(figure ?? '', unit, units);
+    // A digit lost makes a sleeve of six centimetres: what can't be is not even suggested.
+    if (!spec || !mm || mm <= spec.usual[0] / 2 || mm >= spec.usual[1] * 2) continue;
+    found.push({ id: spec.id, mm, ...(isUsual(mm, spec) ? {} : { doubt: 'unusual' }) });
+  }
+  return found;
+}
+
+function isUsual(mm: number, { usual: [low, high] }: MeasureSpec): boolean {
+  return mm >= low && mm <= high;
+}
+
+function lengthOf(figure: string, unit: string | undefined, units: Units): number | null {
+  const said = unit?.toLocaleLowerCase('en');
+  const plain = digits(figure);
+  if (said === 'mm') return Number(plain.replace(',', '.')) || null;
+  const parsed = parseLength(plain, said === undefined ? units : said === 'cm' ? 'metric' : 'imperial');
+  return parsed.ok ? parsed.value : null;
+}
+
+/**
+ * Numbers without words, given to the kind's measurements in the order in which they stand: a question, no
+ * more. None where they are too many, or one of them can't be what it would be.
+ */
+export function bareMeasures(
+  texts: readonly string[],
+  measures: readonly MeasureSpec[],
+  units: Units,
+): MeasureRead[] {
+  const figures = texts.flatMap((text) =>
+    new RegExp(String.raw`^[\s\d.,/x×+|-]*(?:cm|in|")?\s*$`, 'iu').test(text)
+      ? (text.match(/\d{1,3}(?:[.,]\d)?/gu) ?? [])
+      : [],
+  );
+  if (figures.length < 2 || figures.length > measures.length) return [];
+  const read = figures.map((figure, i): MeasureRead | null => {
+    const spec = measures[i];
+    const mm = lengthOf(figure, undefined, units);
+    return spec && mm && isUsual(mm, spec) ? { id: spec.id, mm, doubt: 'bareNumber' } : null;
+  });
+  return read.every((one) => one !== null) ? read : [];
+}
+
+/** "540 g", "1,2 kg", "1 lb 4 oz". @returns grams */
+export function weightIn(text: string): number | null {
+  const pounds = /\b(\d{1,2})\s*lbs?\b(?:\s*(\d{1,2}(?:[.,]\d)?)\s*oz\b)?/iu.exec(text);
+  if (pounds)
+    return Math.round(
+      (Number(pounds[1]) * 16 + Number((pounds[2] ?? '0').replace(',', '.'))) * GRAMS_PER_OUNCE,
+    );
+  const match = /(?:^|[\s:=])([\dOolI|]{1,4}(?:[.,]\d{1,3})?)\s*(kg|g|gr|grams?|oz)\b/iu.exec(text);
+  if (!match) return null;
+  const figure = Number(digits(match[1] ?? '').replace(',', '.'));
+  const unit = (match[2] ?? '').toLocaleLowerCase('en');
+  const grams = Math.round(figure * (unit === 'kg' ? 1_000 : unit === 'oz' ? GRAMS_PER_OUNCE : 1));
+  return grams >= 1 && grams <= 100_000 ? grams : null;
+}
+
+/** Words for what is wrong with secondhand things. Common practice of the trade, from memory. */
+export const FLAW_WORDS: readonly string[] = (
+  'hole holes stain stains stained mark marks marked tear tears torn rip ripped pilling pilled bobbling ' +
+  'bobbled fading faded scratch scratches scratched scuff scuffs scuffed chip chips chipped crack cracks ' +
+  'cracked dent dents dented missing moth worn damage damaged repair repaired darned mended snag snags ' +
+  'snagged pulled loose broken crease creased yellowed rust rusty foxing shrunk frayed bent stiff'
+).split(' ');
+
+/** "flaw: small hole at the cuff", "stain on hem". @returns what is wrong, in small letters */
+export function flawIn(text: string): string | null {
+  const said = /^\s*(?:flaws?|damage|faults?|defects?)\s*[:=–-]\s*(.+)$/iu.exec(text)?.[1];
+  const words: string[] = (said ?? text).toLocaleLowerCase('en').match(/\p{L}+/gu) ?? [];
+  if (words.length > 8 || (words.length < 2 && !said)) return null;
+  if (words.includes('no') || words.includes('none') || words.includes('not')) return null;
+  if (!words.some((word) => nearest(word, FLAW_WORDS, 6))) return null;
+  return (said ?? text)
+    .toLocaleLowerCase('en')
+    .replace(/^[^\p{L}\d]+|[^\p{L}\d]+$/gu, '')
+    .replace(/\s+/gu, ' ');
+}
+
+/** "Colour: navy", "navy / cream": a line that is nothing but colours. @returns the words, with a capital */
+export function colourIn(text: string, colours: Iterable<string>): string | null {
+  const said = /^\s*colou?rs?\s*[:=–-]?\s*(.+)$/iu.exec(text)?.[1];
+  const known = new Set([...colours].map((c) => c.toLocaleLowerCase('en')));
+  const words = (said ?? text).toLocaleLowerCase('en').match(/\p{L}+/gu) ?? [];
+  if (words.length === 0 || words.length > 4) return null;
+  if (!words.every((w) => SHADES.has(w) || nearest(w, known, 5))) return null;
+  const named = words.filter((w) => !SHADES.has(w)).flatMap((w) => nearest(w, known, 5) ?? []);
+  if (named.length === 0) return null;
+  const value = words.map((w) => (SHADES.has(w) ? w : (nearest(w, known, 5) ?? w)));
+  const inWords = named.length === 1 ? value.join(' ') : named.join(', ');
+  return inWords.charAt(0).toLocaleUpperCase('en') + inWords.slice(1);
+}
+
+const SHADES = new Set(['dark', 'light', 'pale', 'bright', 'and']);
+
+function plainName(name: string): string {
+  return name.toLocaleLowerCase('en').replace(/[^a-z]/gu, '');
+}

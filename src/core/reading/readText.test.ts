@@ -1,0 +1,142 @@
+import type { ReadLine } from './lines';
+import { readText, type TextEngine } from './readText';
+import type { Plane } from '../pixels/pixels';
+import { barLook, barsIn } from '../pixels/written/bars';
+import { straightened } from '../pixels/written/straighten';
+import { textBlocks } from '../pixels/written/textBlocks';
+
+/** Strokes on one grey value, each a letter of an H's shape, in rows turned by an angle. */
+function rows(angle: number, ink: number, paper: number): Plane {
+  const [width, height] = [640, 480];
+  const data = new Float32Array(width * height).fill(paper);
+  const turn = (angle * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      const u = (x - width / 2) * cos + (y - height / 2) * sin + 200;
+      const v = (y - height / 2) * cos - (x - width / 2) * sin + 70;
+      const [column, row] = [Math.floor(u / 25), Math.floor(v / 50)];
+      // Sixteen letters in the first row, thirteen in the second, ten in the third.
+      if (row < 0 || row > 2 || column < 0 || column >= 16 - 3 * row) continue;
+      const [a, b] = [u - column * 25, v - row * 50];
+      const isLetter = b < 22 && a < 16 && (a < 4 || a > 12 || (b > 9 && b < 13));
+      if (isLetter) data[y * width + x] = ink;
+    }
+  return { width, height, data };
+}
+
+const line = (text: string, confidence = 95): ReadLine => ({ text, confidence, box: [0.1, 0.2, 0.6, 0.1] });
+const known = (word: string) =>
+  ['made', 'in', 'portugal', 'wool', 'hand', 'wash', 'only', 'chest'].includes(word);
+
+describe('blocks of text', () => {
+  it.each([
+    [0, 30, 220],
+    [17, 30, 220],
+    [-20, 200, 60],
+    [76, 40, 200],
+  ])('are found at %d°, ink %d on paper %d', (angle, ink, paper) => {
+    const [block] = textBlocks(rows(angle, ink, paper));
+    expect(block).toBeDefined();
+    expect(Math.abs((((block?.angle ?? 99) - angle + 270) % 180) - 90)).toBeLessThan(2);
+    expect(block?.tall).toBeGreaterThan(17);
+    expect(block?.tall).toBeLessThan(27);
+    expect(block?.width).toBeGreaterThan(360);
+    expect(block?.height).toBeGreaterThan(110);
+  });
+  it('are not found on plain paper', () => expect(textBlocks(rows(0, 200, 200))).toEqual([]));
+  it('are dark on light once they are straight, whichever they were', () => {
+    for (const [ink, paper] of [
+      [30, 220],
+      [200, 60],
+    ] as const) {
+      const grey = rows(12, ink, paper);
+      const [block] = textBlocks(grey);
+      if (!block) throw new Error('no block');
+      const { plane } = straightened(grey, block, false);
+      const mean = plane.data.reduce((sum, v) => sum + v, 0) / plane.data.length;
+      expect(mean).toBeGreaterThan(150);
+    }
+  });
+});
+
+describe('reading', () => {
+  const reader = (...pages: ReadLine[][]): { engine: TextEngine; asked: () => number } => {
+    let n = 0;
+    return { engine: () => Promise.resolve(pages[n++] ?? []), asked: () => n };
+  };
+  it('is done the other way up where there are no words that exist, however sure the reader is', async () => {
+    const { engine, asked } = reader(
+      [line('AINO HSVM ANVH', 96)],
+      [line('MADE IN PORTUGAL'), line('HAND WASH ONLY')],
+    );
+    const read = await readText(rows(0, 30, 220), engine, known);
+    expect(read.map((l) => l.text)).toEqual(['MADE IN PORTUGAL', 'HAND WASH ONLY']);
+    expect(asked()).toBe(2);
+  });
+  it('says nothing where nothing makes sense', async () =>
+    expect(await readText(rows(0, 30, 220), reader([line('qq zz', 30)]).engine, known)).toEqual([]));
+  it('looks again where shares do not come to a hundred', async () => {
+    const { engine } = reader(
+      [line('MADE IN PORTUGAL'), line('88% WOOL')],
+      [line('MADE IN PORTUGAL'), line('100% WOOL')],
+    );
+    const read = await readText(rows(0, 30, 220), engine, known);
+    expect(read[1]?.text).toBe('100% WOOL');
+  });
+  it('does not believe a figure on a board that is read otherwise a second time', async () => {
+    const { engine } = reader(
+      [line('CHEST 54'), line('CHEST 43,5'), line('MADE IN PORTUGAL')],
+      [line('CHEST 54'), line('CHEST 47.5')],
+    );
+    const read = await readText(rows(0, 30, 220), engine, known);
+    expect(read.map((l) => l.readOtherwise)).toEqual([false, true, false]);
+  });
+  it('tells where in the picture a line stands', async () => {
+    const [found] = await readText(
+      rows(0, 30, 220),
+      reader([line('MADE IN PORTUGAL'), line('HAND WASH ONLY')]).engine,
+      known,
+    );
+    const [x, y, w, h] = found?.box ?? [0, 0, 0, 0];
+    expect(x).toBeGreaterThan(0.1);
+    expect(x + w).toBeLessThan(0.95);
+    expect(y).toBeGreaterThan(0.2);
+    expect(y + h).toBeLessThan(0.8);
+  });
+});
+
+describe('bars', () => {
+  /** Bars of EAN-13's widths, turned. */
+  const bars = (angle: number): Plane => {
+    const [width, height] = [600, 400];
+    const data = new Float32Array(width * height).fill(210);
+    const turn = (angle * Math.PI) / 180;
+    const pattern =
+      '101000110100111011001100100110111101010001101010110011011011001000010101110010011101000100101';
+    // Each pixel the mean of nine places, as a lens gives it.
+    for (let y = 0; y < height; y += 1)
+      for (let x = 0; x < width; x += 1)
+        for (let k = 0; k < 9; k += 1) {
+          const [dx, dy] = [x - 300 + (k % 3) / 3, y - 200 + Math.floor(k / 3) / 3];
+          const u = dx * Math.cos(turn) + dy * Math.sin(turn) + 140;
+          const v = dy * Math.cos(turn) - dx * Math.sin(turn);
+          if (u >= 0 && Math.abs(v) < 55 && pattern[Math.floor(u / 3)] === '1')
+            data[y * width + x]! -= 120 / 9;
+        }
+    return { width, height, data };
+  };
+  it.each([0, 24, -37, 70])('are found at %d° and set upright', (angle) => {
+    const plane = bars(angle);
+    const [found] = barsIn(plane);
+    if (!found) throw new Error('no bars');
+    expect(Math.abs(((((found.angle - angle + 270) % 180) + 180) % 180) - 90)).toBeLessThan(1.5);
+    const look = barLook(plane, found, 0, 0);
+    const row = look.data.subarray(0, look.width);
+    const changes = row.reduce((n, v, i) => n + (i > 0 && v < 128 !== (row[i - 1] ?? v) < 128 ? 1 : 0), 0);
+    // 30 bars have 60 edges; a few more or less where the quiet is evened.
+    expect(changes).toBeGreaterThan(48);
+    expect(changes).toBeLessThan(76);
+  });
+  it('are not seen where there are none', () => expect(barsIn(rows(0, 210, 210))).toEqual([]));
+});

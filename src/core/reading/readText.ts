@@ -1,0 +1,118 @@
+import { fibresIn } from './fibres';
+import type { ReadLine } from './lines';
+import { senseOf } from './sense';
+import type { Plane } from '../pixels/pixels';
+import { LIKED, straightened, type Straight } from '../pixels/written/straighten';
+import { textBlocks, type TextBlock } from '../pixels/written/textBlocks';
+
+/** Reads dark letters on light, upright. Boxes are shares of what it is given. */
+export type TextEngine = (plane: Plane) => Promise<ReadLine[]>;
+
+/** So much sense is a text; less than the second is none, whichever way up. */
+const CLEAR = 8;
+const LEAST = 1.5;
+/** A number as on a board: with a word before it and no sign of shares or a style code, or numbers alone. */
+const HAND =
+  /^(?!.*%)(?!.*\b(?:style|art|ref|model|size|eu|uk|us|it|fr|de)\b)(?:[a-z][a-z 2-]*[:=\s]+)?\d{2,3}(?:[.,]\d)?(?:\D|$)/iu;
+/** Lines of less confidence are looked at again. */
+const SURE = 60;
+/** How much larger letters are read the second time. */
+const LARGER = 1.5;
+/** Lines on one paper go the same way, within so many degrees. */
+const SAME_WAY = 10;
+
+/**
+ * The lines of text in a picture, whichever way up and however aslant they stand: blocks of text are found,
+ * cut out, straightened, and read with that end up which makes sense.
+ *
+ * @param grey the picture's
+ * @param known whether a word in small letters is one
+ * @returns lines with their places in the picture; none where nothing makes sense
+ */
+export async function readText(
+  grey: Plane,
+  engine: TextEngine,
+  known: (word: string) => boolean,
+): Promise<ReadLine[]> {
+  let main: { block: TextBlock; upsideDown: boolean } | null = null;
+  const lines: ReadLine[] = [];
+  for (const block of textBlocks(grey)) {
+    // What else stands on the same paper is the same way up; what stands elsewhere is not asked for any more.
+    if (main && Math.abs(block.angle - main.block.angle) > SAME_WAY) continue;
+    const read = await readBlock(grey, block, main ? [main.upsideDown] : [false, true], engine, known);
+    if (read.lines.length > 0) main ??= { block, upsideDown: read.upsideDown };
+    lines.push(...read.lines);
+  }
+  return lines;
+}
+
+interface BlockRead {
+  lines: ReadLine[];
+  upsideDown: boolean;
+}
+
+async function readBlock(
+  grey: Plane,
+  block: TextBlock,
+  ways: readonly boolean[],
+  engine: TextEngine,
+  known: (word: string) => boolean,
+): Promise<BlockRead> {
+  let best: BlockRead & { sense: number } = { lines: [], upsideDown: false, sense: LEAST };
+  for (const upsideDown of ways) {
+    const straight = straightened(grey, block, upsideDown);
+    const read = await engine(straight.plane);
+    const sense = senseOf(read, known);
+    if (sense > best.sense)
+      best = { lines: read.map((l) => inPicture(l, straight, grey)), upsideDown, sense };
+    if (sense >= CLEAR) break;
+  }
+  if (best.lines.length === 0) return best;
+  const isBoard = best.lines.some(({ text }) => HAND.test(text));
+  // What is unsure is read otherwise in larger letters, and sometimes better.
+  if (!isBoard && !isUnsure(best.lines)) return best;
+  const straight = straightened(grey, block, best.upsideDown, LARGER * LIKED);
+  const again = await engine(straight.plane);
+  // Figures written by hand are one like another: what is read once is not believed.
+  if (isBoard) best.lines = best.lines.map((line) => ({ ...line, readOtherwise: !isReadIn(line, again) }));
+  else if (senseOf(again, known) >= best.sense || !isUnsure(again))
+    best.lines = again.map((l) => inPicture(l, straight, grey));
+  return best;
+}
+
+/** Whether all figures of a line were read in the lines of another reading too. */
+function isReadIn({ text }: ReadLine, again: readonly ReadLine[]): boolean {
+  const figures = figuresIn(text);
+  return again.some((line) => figures.every((figure) => figuresIn(line.text).includes(figure)));
+}
+
+function figuresIn(text: string): string[] {
+  return text.match(/\d+(?:[.,]\d+)?/gu)?.map((figure) => figure.replace(',', '.')) ?? [];
+}
+
+/** Shares that don't come to a hundred, or a line of which the reader itself is not sure. */
+function isUnsure(lines: readonly ReadLine[]): boolean {
+  return (
+    fibresIn(lines)?.doubt !== undefined ||
+    lines.some(({ text, confidence }) => confidence < SURE && /[\p{L}\d]{2}/u.test(text))
+  );
+}
+
+/** A line's upright box in the picture; how tall it is stays what it was when it stood straight. */
+function inPicture(line: ReadLine, { toPicture, plane }: Straight, picture: Plane): ReadLine {
+  const [x, y, w, h] = line.box;
+  const corners = [toPicture(x, y), toPicture(x + w, y), toPicture(x + w, y + h), toPicture(x, y + h)];
+  const share = (value: number, side: number) => Math.min(1, Math.max(0, value / side));
+  const left = share(Math.min(...corners.map((c) => c.x)), picture.width);
+  const top = share(Math.min(...corners.map((c) => c.y)), picture.height);
+  return {
+    ...line,
+    tall: h * plane.height,
+    box: [
+      left,
+      top,
+      share(Math.max(...corners.map((c) => c.x)), picture.width) - left,
+      share(Math.max(...corners.map((c) => c.y)), picture.height) - top,
+    ],
+  };
+}

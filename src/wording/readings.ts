@@ -1,0 +1,11 @@
+import type { Doubt } from '@/contract/picture';
+
+const WORDS: Readonly<Record<Doubt, string>> = {
+  sum: 'Doubtful: as they were read, the shares don’t come to 100.',
+  unusual: 'Doubtful: unusual for such a thing.',
+  readOtherwise: 'Doubtful: a second look read another figure.',
+  bareNumber: 'A number without a word: is it this one?',
+};
+
+/** Why a reading is doubtful, under its value. */
+export const doubtWords = (doubt: Doubt): string => WORDS[doubt];

@@ -1,0 +1,44 @@
+import { createCanvas } from '@napi-rs/canvas';
+import { join } from 'node:path';
+import { createWorker, OEM, PSM, type Worker as TextReader } from 'tesseract.js';
+
+import type { Plane } from '@/core/pixels/pixels';
+import type { ReadLine } from '@/core/reading/lines';
+
+const DATA = join(__dirname, '../node_modules/@tesseract.js-data/eng/4.0.0_best_int');
+
+/** The reader of text that the pages use, in this process. */
+export async function startEngine(): Promise<TextReader> {
+  const reader = await createWorker('eng', OEM.LSTM_ONLY, {
+    langPath: DATA,
+    cacheMethod: 'none',
+    gzip: true,
+  });
+  await reader.setParameters({ tessedit_pageseg_mode: PSM.AUTO, user_defined_dpi: '300' });
+  return reader;
+}
+
+export async function linesIn(reader: TextReader, { width, height, data }: Plane): Promise<ReadLine[]> {
+  const canvas = createCanvas(width, height);
+  const g = canvas.getContext('2d');
+  const image = g.createImageData(width, height);
+  for (let p = 0; p < data.length; p += 1) {
+    image.data.fill(data[p]!, p * 4, p * 4 + 3);
+    image.data[p * 4 + 3] = 255;
+  }
+  g.putImageData(image, 0, 0);
+  const { data: page } = await reader.recognize(
+    canvas.toBuffer('image/png'),
+    {},
+    { text: true, blocks: true },
+  );
+  return (page.blocks ?? []).flatMap((b) =>
+    b.paragraphs.flatMap((p) =>
+      p.lines.map(({ text, confidence, bbox }): ReadLine => ({
+        text: text.trim(),
+        confidence,
+        box: [bbox.x0 / width, bbox.y0 / height, (bbox.x1 - bbox.x0) / width, (bbox.y1 - bbox.y0) / height],
+      })),
+    ),
+  );
+}
