@@ -75,10 +75,10 @@ export function bareMeasures(
 /** "540 g", "1,2 kg", "1 lb 4 oz". @returns grams */
 export function weightIn(text: string): number | null {
   const pounds = /\b(\d{1,2})\s*lbs?\b(?:\s*(\d{1,2}(?:[.,]\d)?)\s*oz\b)?/iu.exec(text);
-  if (pounds)
-    return Math.round(
-      (Number(pounds[1]) * 16 + Number((pounds[2] ?? '0').replace(',', '.'))) * GRAMS_PER_OUNCE,
-    );
+  if (pounds) {
+    const ounces = Number(pounds[1]) * 16 + Number((pounds[2] ?? '0').replace(',', '.'));
+    return ounces > 0 ? Math.round(ounces * GRAMS_PER_OUNCE) : null;
+  }
   const match = /(?:^|[\s:=])([\dOolI|]{1,4}(?:[.,]\d{1,3})?)\s*(kg|g|gr|grams?|oz)\b/iu.exec(text);
   if (!match) return null;
   const figure = Number(digits(match[1] ?? '').replace(',', '.'));

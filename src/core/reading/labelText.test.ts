@@ -114,6 +114,7 @@ describe('what a whiteboard says', () => {
     ['Weight 540 g', 'weight', '540'],
     ['1,2 kg', 'weight', '1200'],
     ['1 lb 4 oz', 'weight', '567'],
+    ['0 lb', 'weight', undefined],
     ['Colour: dark green', 'fact:colour', 'Dark green'],
     ['navy / cream', 'fact:colour', 'Navy, cream'],
     ['Flaw: small hole at the cuff', 'flaw', 'small hole at the cuff'],
@@ -123,6 +124,12 @@ describe('what a whiteboard says', () => {
   ])('in %j', (text, field, value) => expect(read(text)[field]).toBe(value));
   it('takes figures without a unit as the person’s own', () =>
     expect(suggestionsFrom(lines('chest 21'), { ...jumper, units: 'imperial' })[0]?.value).toBe('533.4'));
+});
+
+it('keeps no more of a line than a record takes', () => {
+  const [found] = suggestionsFrom(lines(`flaw: hole ${'x'.repeat(900)}`), jumper);
+  expect(found?.words.length).toBeLessThanOrEqual(400);
+  expect(found?.value.length).toBeLessThanOrEqual(400);
 });
 
 it('never throws, whatever a reader makes of a picture', () => {

@@ -21,6 +21,8 @@ export interface Reader {
   asks?: (fact: string) => boolean;
 }
 
+/** More of a line is no label's: a reader makes long lines of what is no text. */
+const LONGEST = 300;
 const SYSTEM = 'EU|EUR|UK|GB|US|USA|IT|FR|DE';
 
 /**
@@ -35,14 +37,7 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
   const add = (line: ReadLine, field: string, value: string, more: Partial<Suggestion> = {}) => {
     told.add(line);
     if (value === '' || (field !== 'flaw' && found.some((f) => f.field === field))) return;
-    found.push({
-      field,
-      value,
-      words: line.text.trim(),
-      box: line.box,
-      confidence: line.confidence,
-      ...more,
-    });
+    found.push({ ...base(line), field, value: value.slice(0, LONGEST), ...more });
   };
   const fibres = fibresIn(good);
   if (fibres)
@@ -86,7 +81,11 @@ function doubtOf(line: ReadLine, own?: Doubt): Partial<Suggestion> {
   return doubt ? { doubt } : {};
 }
 
-const base = (line: ReadLine) => ({ words: line.text.trim(), box: line.box, confidence: line.confidence });
+const base = (line: ReadLine) => ({
+  words: line.text.trim().slice(0, LONGEST),
+  box: line.box,
+  confidence: line.confidence,
+});
 
 type Told = [field: string, value: string];
 

@@ -38,12 +38,21 @@ export async function readText(
   const lines: ReadLine[] = [];
   for (const block of textBlocks(grey)) {
     // What else stands on the same paper is the same way up; what stands elsewhere is not asked for any more.
-    if (main && Math.abs(block.angle - main.block.angle) > SAME_WAY) continue;
-    const read = await readBlock(grey, block, main ? [main.upsideDown] : [false, true], engine, known);
+    const ways: readonly boolean[] = main ? sameWay(main, block) : [false, true];
+    if (ways.length === 0) continue;
+    const read = await readBlock(grey, block, ways, engine, known);
     if (read.lines.length > 0) main ??= { block, upsideDown: read.upsideDown };
     lines.push(...read.lines);
   }
   return lines;
+}
+
+/** Which end of a block is up where it goes the same way as another; none where it goes another. */
+function sameWay(main: { block: TextBlock; upsideDown: boolean }, block: TextBlock): boolean[] {
+  const turn = Math.abs(block.angle - main.block.angle);
+  if (turn <= SAME_WAY) return [main.upsideDown];
+  // Angles end at 90 degrees, and begin again with the other end up.
+  return 180 - turn <= SAME_WAY ? [!main.upsideDown] : [];
 }
 
 interface BlockRead {

@@ -121,6 +121,33 @@ describe('readings', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Right: Pit to pit 54 cm' }));
     expect(item()).toMatchObject({ facts: { size: 'M' }, measurements: { chest: 540 }, readings: [] });
   });
+  it('are confirmed one by one where they are doubtful, with why', () => {
+    addReadings(id, null, [
+      { field: 'fact:size', value: 'M', words: 'M', box: [0, 0, 1, 1], confidence: 80 },
+      { field: 'weight', value: '540', words: '540 g', box: [0, 0, 1, 1], confidence: 80 },
+      {
+        field: 'measure:chest',
+        value: '240',
+        words: '24',
+        box: [0, 0, 1, 1],
+        confidence: 80,
+        doubt: 'unusual',
+      },
+    ]);
+    show();
+    expect(screen.getByText(/unusual for such a thing/u)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Right: all of it' }));
+    expect(item()).toMatchObject({ facts: { size: 'M' }, weightG: 540, measurements: {} });
+    expect(item().readings).toHaveLength(1);
+  });
+  it('of flaws are several, each with its place', () => {
+    read('flaw', 'small hole at the cuff');
+    read('flaw', 'stain on the hem');
+    show();
+    fireEvent.click(screen.getByRole('button', { name: 'Right: Flaw small hole at the cuff' }));
+    expect(item().flaws).toMatchObject([{ type: 'small hole', place: 'cuff', severity: 'slight' }]);
+    expect(item().readings).toMatchObject([{ value: 'stain on the hem' }]);
+  });
   it('are dropped with one press, and say what they would replace', () => {
     editItem(id, 'size', { facts: { size: 'L' } });
     read('fact:size', 'M');

@@ -109,7 +109,7 @@ export async function readPicture(itemId: string, pictureId: string): Promise<nu
     ...colours,
     ...measures.flatMap((m) => [m.name, ...(m.alsoCalled ?? [])]),
   ]);
-  const lines = await pictureWorker().text(blob, proxy(recognised), [...words, ...READ_WORDS]);
+  const lines = await linesOf(blob, [...words, ...READ_WORDS]);
   found.push(
     ...suggestionsFrom(lines, {
       measures,
@@ -120,6 +120,21 @@ export async function readPicture(itemId: string, pictureId: string): Promise<nu
     }),
   );
   return addReadings(itemId, pictureId, found);
+}
+
+/** The lines in a picture. A failure of the reader comes back from the worker as it was, not as a copy. */
+async function linesOf(blob: Blob, words: readonly string[]): Promise<ReadLine[]> {
+  let failure: unknown;
+  const engine = (block: Blob, width: number, height: number) =>
+    recognised(block, width, height).catch((error: unknown) => {
+      failure = error;
+      throw error;
+    });
+  try {
+    return await pictureWorker().text(blob, proxy(engine), words);
+  } catch (error) {
+    throw failure ?? error;
+  }
 }
 
 function brandsOf(items: readonly Item[]): string[] {
