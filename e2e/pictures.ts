@@ -62,7 +62,11 @@ const KEPT = '.cache/test-pictures';
 const drawing = createHash('sha256');
 for (const file of [
   'e2e/studio.ts',
-  ...['demo/draw', 'src/core/pixels'].flatMap((of) => readdirSync(of).map((name) => `${of}/${name}`)),
+  ...['demo/draw', 'src/core/pixels'].flatMap((of) =>
+    readdirSync(of, { recursive: true, encoding: 'utf8' })
+      .map((name) => `${of}/${name}`)
+      .filter((name) => name.endsWith('.ts')),
+  ),
 ])
   drawing.update(readFileSync(file));
 const DRAWING = drawing.digest('hex');
