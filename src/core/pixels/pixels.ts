@@ -131,6 +131,21 @@ export function shrunkPlane(plane: Plane, longSide: number): Plane {
   return { width, height, data };
 }
 
+/** The value between four pixels, their middles at whole numbers; beyond the border the border's own. */
+export function valueAt({ width, height, data }: Plane, x: number, y: number): number {
+  const px = Math.min(width - 1.001, Math.max(0, x));
+  const py = Math.min(height - 1.001, Math.max(0, y));
+  const [left, top] = [Math.floor(px), Math.floor(py)];
+  const [fx, fy] = [px - left, py - top];
+  const p = top * width + left;
+  const below = top + 1 < height ? p + width : p;
+  const right = left + 1 < width ? 1 : 0;
+  return (
+    (data[p]! * (1 - fx) + data[p + right]! * fx) * (1 - fy) +
+    (data[below]! * (1 - fx) + data[below + right]! * fx) * fy
+  );
+}
+
 /** The value at a share of the sorted values, 0 to 1, between two of them where it must; NaN of none. */
 export function quantile(values: ArrayLike<number>, share: number): number {
   return quantileOf(Float64Array.from(values), share) ?? NaN;

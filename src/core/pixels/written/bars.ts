@@ -1,5 +1,5 @@
 import { componentsOf } from '../components';
-import { boxBlur, shrunkPlane, type Plane } from '../pixels';
+import { boxBlur, shrunkPlane, valueAt, type Plane } from '../pixels';
 
 /** Where parallel bars stand, in pixels of the picture. */
 export interface Bars {
@@ -183,22 +183,10 @@ function meanRow(
     const v = (from + ((i + 0.5) / steps) * (to - from)) * high;
     for (let k = 0; k < width; k += 1) {
       const u = (k + 0.5) * perPixel - wideOf(bars) / 2;
-      row[k]! += valueAt(grey, bars.x + u * cos - v * sin, bars.y + u * sin + v * cos);
+      row[k]! += valueAt(grey, bars.x + u * cos - v * sin - 0.5, bars.y + u * sin + v * cos - 0.5);
     }
   }
   return row.map((sum) => sum / steps);
-}
-
-function valueAt({ width, height, data }: Plane, x: number, y: number): number {
-  const px = Math.min(width - 1.001, Math.max(0, x - 0.5));
-  const py = Math.min(height - 1.001, Math.max(0, y - 0.5));
-  const [left, top] = [Math.floor(px), Math.floor(py)];
-  const [fx, fy] = [px - left, py - top];
-  const p = top * width + left;
-  return (
-    (data[p]! * (1 - fx) + data[p + 1]! * fx) * (1 - fy) +
-    (data[p + width]! * (1 - fx) + data[p + width + 1]! * fx) * fy
-  );
 }
 
 const ROUNDS = 30;

@@ -1,5 +1,5 @@
 import { componentsOf } from '../components';
-import { boxBlur, type Plane } from '../pixels';
+import { boxBlur, valueAt, type Plane } from '../pixels';
 import type { TextBlock } from './textBlocks';
 
 /** Height of usual letters that a reader of text likes, pixels. Common practice: 20 to 40. */
@@ -51,21 +51,6 @@ export function straightened(
       data[p] = sum / (fine * fine);
     }
   return { plane: evened({ width, height, data }, scale * block.tall), toPicture };
-}
-
-/** Between four pixels; beyond the border the border's own. */
-function valueAt({ width, height, data }: Plane, x: number, y: number): number {
-  const px = Math.min(width - 1.001, Math.max(0, x));
-  const py = Math.min(height - 1.001, Math.max(0, y));
-  const [left, top] = [Math.floor(px), Math.floor(py)];
-  const [fx, fy] = [px - left, py - top];
-  const p = top * width + left;
-  const below = top + 1 < height ? p + width : p;
-  const right = left + 1 < width ? 1 : 0;
-  return (
-    (data[p]! * (1 - fx) + data[p + right]! * fx) * (1 - fy) +
-    (data[below]! * (1 - fx) + data[below + right]! * fx) * fy
-  );
 }
 
 /**
