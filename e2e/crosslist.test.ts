@@ -37,7 +37,7 @@ const [FIRST, SECOND] = ['Gansey jumper, first in petrol', 'Gansey jumper, secon
 const PHONE_ONE = 'Gansey jumper for one thumb';
 const petrol = (title: string, price: number) =>
   jumper(title, ['brackenmoor', 'threadwick'], {
-    facts: { brand: 'Ostler', department: 'Men', size: 'M', colour: 'Petrol', material: 'Wool' },
+    facts: { brand: 'Ostler', department: 'Men', size: 'M', colour: 'Thunder', material: 'Wool' },
     price,
   });
 

@@ -1,4 +1,5 @@
 import { loadArt } from './art';
+import { colouringFigures } from './colouring';
 import { cuttingFigures } from './cutting';
 import { FONTS, loadFonts } from './fonts';
 import { judgingFigures } from './judging';
@@ -9,7 +10,7 @@ import type { Verdict } from './verdict';
 /**
  * `npm run truth`: how well pictures are seen that nobody tuned for. One JSON line a figure. `--tuning`
  * looks at the seeds that may be tuned on, `--short` at a few of them; names of parts (judging,
- * reading, measuring, cutting) at these only.
+ * reading, colour, measuring, cutting) at these only.
  */
 async function main(flags: readonly string[]): Promise<void> {
   const art = await loadArt();
@@ -35,6 +36,8 @@ async function main(flags: readonly string[]): Promise<void> {
       letters,
     }))
       tell(figure);
+  if (wants('colour'))
+    for (const figure of await colouringFigures(art, { from, tens: isShort ? 3 : 20 })) tell(figure);
   if (wants('measuring'))
     for (const figure of await measuringFigures(art, {
       from,

@@ -44,14 +44,20 @@ function solid(canvas: Canvas): void {
   g.putImageData(image, 0, 0);
 }
 
-/** Threads, folds and shading in place of what was painted. */
+/** A cloth in place of what was painted. */
 function weave(canvas: Canvas, { like, chroma }: Exclude<Cloth, null>, random: Random): void {
+  const g = canvas.getContext('2d');
+  g.globalCompositeOperation = 'source-atop';
+  g.fillStyle = css(colour(random, like, chroma));
+  g.fillRect(0, 0, canvas.width, canvas.height);
+  threads(canvas, random);
+}
+
+/** Threads, folds and shading on whatever colours are there. */
+export function threads(canvas: Canvas, random: Random): void {
   const { width, height } = canvas;
   const g = canvas.getContext('2d');
-  const base = colour(random, like, chroma);
   g.globalCompositeOperation = 'source-atop';
-  g.fillStyle = css(base);
-  g.fillRect(0, 0, width, height);
   const thread = 1.5 + random.next() * 4;
   const relief = 0.04 + random.next() * 0.12;
   for (let y = 0; y < height; y += thread) {

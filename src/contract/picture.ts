@@ -7,6 +7,8 @@ const Share = z.number().min(-2).max(3);
 const Point = z.object({ x: Share, y: Share });
 export type Point = z.infer<typeof Point>;
 
+const Rgb = z.tuple([z.number().min(0).max(255), z.number().min(0).max(255), z.number().min(0).max(255)]);
+
 /** What was measured on a picture's pixels; what it means is for the judgement to say. */
 export const Exam = z.object({
   /** Width of edges, as the σ of a blur in pixels of a picture of 1 280. */
@@ -40,6 +42,13 @@ export const Exam = z.object({
     rowPieces: z.array(z.number().int()).max(16),
     columnPieces: z.array(z.number().int()).max(16),
   }),
+  /** The item's colours as they are seen, sRGB 0 to 255, and their shares of it; the largest first. */
+  tones: z
+    .array(z.object({ rgb: Rgb, share: z.number().min(0).max(1) }))
+    .max(8)
+    .default([]),
+  /** The middle colour of what it lies on; null where hardly any of that is seen. */
+  ground: Rgb.nullable().default(null),
   /** For finding near-duplicates. */
   print: z.string().max(400),
 });
@@ -141,9 +150,9 @@ export type Picture = z.infer<typeof Picture>;
 /**
  * Why a reading is doubtful: shares that don't come to a hundred; a figure outside the kind's usual span; a
  * number without a word, given to a measurement by the order in which it stands; a figure that was read
- * otherwise a second time.
+ * otherwise a second time; a colour that other light, as it may well have been, would make another.
  */
-export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise'] as const;
+export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise', 'light'] as const;
 export type Doubt = (typeof DOUBTS)[number];
 
 /** Something a machine read in a picture or was told, not yet confirmed by a person. Never sent anywhere. */

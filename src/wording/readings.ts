@@ -4,6 +4,7 @@ const WORDS: Readonly<Record<Doubt, string>> = {
   sum: 'Doubtful: as they were read, the shares don’t come to 100.',
   unusual: 'Doubtful: unusual for such a thing.',
   readOtherwise: 'Doubtful: a second look read another figure.',
+  light: 'Perhaps: the light may have coloured it. Hold it against the thing.',
   bareNumber: 'A number without a word: is it this one?',
 };
 

@@ -6,14 +6,13 @@ import {
   squareAround,
   workAreaOf,
   straightening,
-  type Gains,
   type Look,
   type Rect,
   type WorkArea,
 } from '@/core/picture/look';
 import { scaledTo } from '@/core/picture/rendition';
 import { boxOf } from '@/core/pixels/examine';
-import { curvesFor, gainsFor, relight } from '@/core/pixels/light';
+import { curvesFor, gainsFor, relight, type Gains } from '@/core/pixels/light';
 import { segment, type Segmented } from '@/core/pixels/mask';
 import type { Mask, Pixels } from '@/core/pixels/pixels';
 import { maskScaled, outlinePoints, whiten, withStrokes } from '@/core/pixels/whiten';

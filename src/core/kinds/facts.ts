@@ -7,15 +7,19 @@ export const COLOURS = [
   'Black',
   'White',
   'Cream',
+  'Beige',
   'Grey',
   'Navy',
   'Blue',
+  'Teal',
   'Green',
   'Olive',
   'Brown',
   'Tan',
   'Red',
+  'Burgundy',
   'Rust',
+  'Orange',
   'Yellow',
   'Pink',
   'Purple',
@@ -32,7 +36,13 @@ const from = (id: string, label: string, ...choices: string[]): FactSpec => ask(
 
 export const brand = ask('brand', 'Brand', { need: 'required' });
 export const maker = ask('brand', 'Maker', { need: 'wanted' });
-export const colour: FactSpec = { id: 'colour', label: 'Colour', choices: COLOURS, need: 'required' };
+export const colour: FactSpec = {
+  id: 'colour',
+  label: 'Colour',
+  choices: COLOURS,
+  need: 'required',
+  several: true,
+};
 export const size = (...choices: string[]): FactSpec => ({
   id: 'size',
   label: 'Size on the label',

@@ -25,7 +25,9 @@ describe('our words in theirs', () => {
     ['navy', ['Blue'], 'Blue'],
     ['NAVY ', ['Navy', 'Blue'], 'Navy'],
     ['tan', ['Brown', 'Camel'], 'Camel'],
-    ['petrol', ['Blue'], null],
+    ['thunder', ['Blue'], null],
+    ['petrol', ['Red', 'Green', 'Blue', 'Turquoise'], 'Turquoise'],
+    ['Dusty rose', ['Red', 'Green', 'Pink'], 'Pink'],
     ['1953', ['1940s', '1950s'], '1950s'],
     ['1890s', ['Before 1900', '1900s'], 'Before 1900'],
     ['1905', ['Before 1900', '1910s'], null],
@@ -61,9 +63,9 @@ describe('their fields from our facts', () => {
   });
   it('use a word learned before, also where it is no shade anybody knows', () => {
     const rules = [
-      mapping('', { values: { colour: { petrol: 'Blue' }, brand: { ostler: 'Ostler & Sons' } } }),
+      mapping('', { values: { colour: { thunder: 'Blue' }, brand: { ostler: 'Ostler & Sons' } } }),
     ];
-    expect(specificsFromFacts(category, { colour: 'Petrol', brand: 'Ostler' }, rules)).toEqual({
+    expect(specificsFromFacts(category, { colour: 'Thunder', brand: 'Ostler' }, rules)).toEqual({
       colour: 'Blue',
       brand: 'Ostler & Sons',
     });

@@ -1,33 +1,16 @@
 import type { Mapping } from '@/contract/mapping';
 import type { SheetCategory, SheetSpecific } from '@/contract/ruleSheet';
 
+import { plainerColour } from '../colour/choice';
 import type { KindTree } from '../kinds/tree';
 import { answersOf } from '../kinds/values';
-
-/** Shades people write -> the plainer colour a list is likely to have, nearest first. */
-const COLOUR_WORDS: Record<string, readonly string[]> = {
-  navy: ['blue'],
-  indigo: ['blue'],
-  teal: ['blue', 'green'],
-  cream: ['ecru', 'off-white', 'white'],
-  ivory: ['ecru', 'white'],
-  rust: ['orange', 'brown'],
-  tan: ['camel', 'brown'],
-  olive: ['green'],
-  brass: ['gold', 'yellow'],
-  charcoal: ['grey'],
-  burgundy: ['red'],
-  multicoloured: ['mixed', 'many colours'],
-  silver: ['silver', 'grey'],
-  oatmeal: ['ecru', 'beige'],
-};
 
 /** Their names for fields that we know under another. */
 export const SAME_FIELD: Readonly<Record<string, string>> = { origin: 'country' };
 
 /**
  * A value of ours in the marketplace's words: as it is where text is free; where there is a list, the same
- * word in any case, a plainer shade, the decade a year lies in.
+ * word in any case, a plainer shade, the nearest colour, the decade a year lies in.
  *
  * @returns null when nothing on the list means the same: then the person has to choose
  */
@@ -39,10 +22,8 @@ export function translate(value: string, choices: readonly string[] | undefined)
   const find = (word: string) => choices.find((c) => c.toLocaleLowerCase('en') === word);
   const exact = find(key);
   if (exact) return exact;
-  for (const plainer of COLOUR_WORDS[key] ?? []) {
-    const hit = find(plainer);
-    if (hit) return hit;
-  }
+  const plainer = plainerColour(bare, choices);
+  if (plainer) return plainer;
   const decade = /^(\d{3})\ds?$/u.exec(key);
   if (!decade) return null;
   const start = Number(`${decade[1]}0`);

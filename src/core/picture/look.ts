@@ -1,13 +1,13 @@
 import type { Point, EditStep, Stroke } from '@/contract/picture';
 
+import type { Gains } from '../pixels/light';
+
 export interface Rect {
   x: number;
   y: number;
   w: number;
   h: number;
 }
-
-export type Gains = readonly [number, number, number];
 
 /**
  * What all steps together come to. Rendering starts from the original and this, never from a rendered

@@ -33,6 +33,8 @@ const EXAM = {
     rowPieces: [1, 1, 1, 1, 2, 3, 3, 1],
     columnPieces: [1, 1, 1, 1, 1, 1, 1, 1],
   },
+  tones: [],
+  ground: null,
   print: '',
 };
 const picture = (id: string, part: Partial<Picture> = {}) =>

@@ -3,9 +3,11 @@ import type { Exam } from '@/contract/records';
 import { backgroundRow } from './background';
 import { SIDES, type Side } from './entering';
 import { fingerprintOf } from './fingerprint';
+import { groundOf } from './light';
 import { segment, type Segmented } from './mask';
 import { quantile, shrunk, type Mask, type Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
+import { tonesOf } from './tones';
 import { writingBeside } from './writing';
 
 /** Longer side of the picture that sharpness is measured on, and of the one the item is looked for in. */
@@ -36,6 +38,9 @@ export function examine(picture: Pixels): Exam {
     cutOff: isSure ? union(sidesTouched(mask), enters) : enters,
     writing,
     outline: outlineOf(mask),
+    // Without knowing what is the item its colours would be the floor's.
+    tones: isSure ? tonesOf(small, mask) : [],
+    ground: groundOf(small, mask),
     print: fingerprintOf(small),
   };
 }

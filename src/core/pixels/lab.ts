@@ -1,4 +1,4 @@
-import { differenceCiede2000, modeLab65, useMode as withMode } from 'culori/fn';
+import { converter, differenceCiede2000, modeLab65, modeRgb, useMode as withMode } from 'culori/fn';
 
 import type { Pixels } from './pixels';
 
@@ -63,7 +63,10 @@ function root(t: number): number {
 }
 
 withMode(modeLab65);
+withMode(modeRgb);
 const difference = differenceCiede2000();
+const differenceOfCloth = differenceCiede2000(2);
+const toRgb = converter('rgb');
 const colour = ([l, a, b]: Lab) => ({ mode: 'lab65' as const, l, a, b });
 
 /**
@@ -73,4 +76,20 @@ const colour = ([l, a, b]: Lab) => ({ mode: 'lab65' as const, l, a, b });
  */
 export function ciede2000(one: Lab, other: Lab): number {
   return difference(colour(one), colour(other)) ?? NaN;
+}
+
+/**
+ * The same with kL = 2, as for cloth: a difference of lightness counts half.
+ *
+ * @see CIE 142:2001, "Improvement to Industrial Colour-Difference Evaluation"
+ */
+export function clothDifference(one: Lab, other: Lab): number {
+  return differenceOfCloth(colour(one), colour(other)) ?? NaN;
+}
+
+/** L*a*b* as sRGB bytes; what a screen can't show as the nearest that it can, channel by channel. */
+export function rgbOf(lab: Lab): [number, number, number] {
+  const { r, g, b } = toRgb(colour(lab));
+  const byte = (value: number) => Math.round(255 * Math.min(1, Math.max(0, value)));
+  return [byte(r), byte(g), byte(b)];
 }

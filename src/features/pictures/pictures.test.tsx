@@ -140,6 +140,22 @@ describe('readings', () => {
     expect(item()).toMatchObject({ facts: { size: 'M' }, weightG: 540, measurements: {} });
     expect(item().readings).toHaveLength(1);
   });
+  it('of two colours are one answer; in odd light it is asked by itself', () => {
+    addReadings(id, null, [
+      {
+        field: 'fact:colour',
+        value: 'Navy\nCream',
+        words: 'its colour',
+        box: [0, 0, 1, 1],
+        confidence: 60,
+        doubt: 'light',
+      },
+    ]);
+    show();
+    expect(screen.getByText(/the light may have coloured it/u)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Right: Colour Navy, Cream' }));
+    expect(item().facts.colour).toBe('Navy\nCream');
+  });
   it('of flaws are several, each with its place', () => {
     read('flaw', 'small hole at the cuff');
     read('flaw', 'stain on the hem');

@@ -57,6 +57,26 @@ describe('taking in', () => {
     for (const size of ['original', 'thumb'] as const)
       expect((await readBlob(pictureKey(ids[0]!, size)))?.type).toBe('image/jpeg');
   });
+  it('its front says its colour, once, to be confirmed; a detail does not', async () => {
+    const { itemId } = await addPictures(null, [await vest(), await vest('b.jpg')], {
+      origin: 'file',
+      shows: 'front',
+    });
+    const { readings, pictureIds, facts } = item(itemId!);
+    expect(readings).toMatchObject([{ field: 'fact:colour', value: 'Blue', pictureId: pictureIds[0] }]);
+    expect(facts.colour).toBeUndefined();
+    await addPictures(itemId, [await vest('detail.jpg')], { origin: 'file', shows: 'detail' });
+    expect(item(itemId!).readings).toHaveLength(1);
+    undo();
+    undo();
+    undo();
+    expect(useAttic.getState().items[itemId!]?.readings ?? []).toEqual([]);
+  });
+  it('no colour is asked of an item whose colour is known', async () => {
+    addItem({ id: 'known', kind: 'jumper', facts: { colour: 'Navy' } });
+    await addPictures('known', [await vest()], { origin: 'file', shows: 'front' });
+    expect(item('known').readings).toEqual([]);
+  });
   it('what can’t be read is told of, file by file, and the others go on', async () => {
     const junk = new File([new Uint8Array([1, 2, 3])], 'notes.txt');
     const cut = new File([(await vest()).slice(0, 300)], 'cut.jpg', { type: 'image/jpeg' });

@@ -20,8 +20,10 @@ import { pictureTroubleWords } from '@/wording/pictures';
 import type { Taken as TakenPicture } from '@/workers/picture.worker';
 
 import { takeClip, type TakenClip } from './clips';
+import { colourOfFront } from './colours';
 import { forgetIncoming, keepIncoming, noLongerWaiting, useIncoming, type Waiting } from './incoming';
 import { pictureWorker } from './pictureWorker';
+import { freshReadings } from './readings';
 
 export interface NotTaken {
   name: string;
@@ -169,7 +171,10 @@ function addRecord(
     'picture added',
     [
       { collection: 'pictures', id, record: picture },
-      itemWith(item, { pictureIds: [...item.pictureIds, id] }),
+      itemWith(item, {
+        pictureIds: [...item.pictureIds, id],
+        readings: [...item.readings, ...freshReadings(item, id, colourOfFront(item, picture))],
+      }),
     ],
     options,
   );

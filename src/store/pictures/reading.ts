@@ -1,11 +1,11 @@
 import { proxy } from 'comlink';
 import type { Worker as TextReader } from 'tesseract.js';
 
-import type { Item, Reading } from '@/contract/records';
+import type { Item, Picture, Reading } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
 import { COLOURS } from '@/core/kinds/facts';
 import { suggestionsFrom } from '@/core/reading/labelText';
-import type { ReadLine, Suggestion } from '@/core/reading/lines';
+import type { ReadLine } from '@/core/reading/lines';
 import { READ_WORDS } from '@/core/reading/sense';
 import { useAttic } from '@/store/attic/attic';
 import { Expected, unlessExpected } from '@/store/base/faults';
@@ -14,9 +14,10 @@ import { keptWorker } from '@/store/base/workers';
 import { kindsNow } from '@/store/items/kinds';
 import type { BarcodeWorker } from '@/workers/barcode.worker';
 
+import { colourIn } from './colours';
 import { readOriginal } from './pictures';
 import { pictureWorker } from './pictureWorker';
-import { addReadings } from './readings';
+import { addReadings, type Found } from './readings';
 
 const barcodes = keptWorker<BarcodeWorker>(
   'looking for a barcode',
@@ -97,7 +98,7 @@ export async function readPicture(itemId: string, pictureId: string): Promise<nu
   const blob = await readOriginal(pictureId);
   const item = useAttic.getState().items[itemId];
   if (!blob || !item) return 0;
-  const found: Suggestion[] = [];
+  const found: Found[] = [];
   const code = await barcodeIn(blob, true);
   if (code) found.push(barcodeFound(code.digits, code.box));
   const kinds = kindsNow();
@@ -119,8 +120,13 @@ export async function readPicture(itemId: string, pictureId: string): Promise<nu
       asks: (fact) => kinds.fact(item.kind, fact) !== undefined,
     }),
   );
+  // A picture of words is one of a label or a board, and that has colours of its own.
+  const picture = useAttic.getState().pictures[pictureId];
+  if (picture && isOfThing(picture) && lines.length === 0) found.push(...colourIn(item, picture));
   return addReadings(itemId, pictureId, found);
 }
+
+const isOfThing = ({ shows }: Picture) => shows === '' || shows === 'front' || shows === 'back';
 
 /** The lines in a picture. A failure of the reader comes back from the worker as it was, not as a copy. */
 async function linesOf(blob: Blob, words: readonly string[]): Promise<ReadLine[]> {
@@ -150,6 +156,6 @@ export function addBarcode(itemId: string, digits: string): void {
   addReadings(itemId, null, [barcodeFound(digits, [0, 0, 1, 1])]);
 }
 
-function barcodeFound(digits: string, box: Reading['box']): Suggestion {
+function barcodeFound(digits: string, box: Reading['box']): Found {
   return { field: 'fact:barcode', value: digits, words: digits, box, confidence: 99 };
 }

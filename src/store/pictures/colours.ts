@@ -1,0 +1,43 @@
+import type { Item, Picture } from '@/contract/records';
+import { plainerColour } from '@/core/colour/choice';
+import { coloursSeen } from '@/core/colour/seen';
+import { withAnswers } from '@/core/kinds/values';
+import { kindsNow } from '@/store/items/kinds';
+
+import type { Found } from './readings';
+
+/** How sure the naming is, on the readers' scale. */
+const CONFIDENCE = { sure: 90, doubtful: 60 } as const;
+
+/**
+ * The item's colour as its front shows it, for a person to confirm: where none is known or waits, and its
+ * kind has one.
+ */
+export function colourOfFront(item: Item, picture: Picture): Found[] {
+  const isFirst = item.pictureIds.every((id) => id === picture.id);
+  const isFront = picture.shows === 'front' || (picture.shows === '' && isFirst);
+  const isKnown = item.facts.colour !== undefined || item.readings.some((r) => r.field === 'fact:colour');
+  return isFront && !isKnown ? colourIn(item, picture) : [];
+}
+
+/** The colours of the item in a picture, in words the kind takes. */
+export function colourIn(item: Item, { exam }: Pick<Picture, 'exam'>): Found[] {
+  const kinds = kindsNow();
+  const spec = kinds.fact(item.kind, 'colour');
+  if (!exam || (item.kind !== '' && !spec)) return [];
+  const { names, isDoubtful } = coloursSeen(exam);
+  const choices = spec?.closed ? spec.choices : undefined;
+  const said = names.map((name) => (choices ? plainerColour(name, choices) : name));
+  const told = said.filter((name) => name !== null).slice(0, spec?.several === false ? 1 : 2);
+  if (told.length === 0) return [];
+  return [
+    {
+      field: 'fact:colour',
+      value: withAnswers(told),
+      words: 'its colour',
+      box: exam.box,
+      confidence: isDoubtful ? CONFIDENCE.doubtful : CONFIDENCE.sure,
+      doubt: isDoubtful ? 'light' : null,
+    },
+  ];
+}
