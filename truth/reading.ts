@@ -5,7 +5,7 @@ import { prepareZXingModule, readBarcodes, type ReaderOptions } from 'zxing-wasm
 import { COLOURS } from '@/core/kinds/facts';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { greyOf, type Pixels, type Plane } from '@/core/pixels/pixels';
-import { barLook, barsIn } from '@/core/pixels/written/bars';
+import { barsRead } from '@/core/pixels/written/bars';
 import { suggestionsFrom } from '@/core/reading/labelText';
 import { readText } from '@/core/reading/readText';
 import { READ_WORDS } from '@/core/reading/sense';
@@ -98,13 +98,7 @@ async function barcodeFigures(art: Art, { from, barcodes }: Asked): Promise<Verd
 async function digitsIn(picture: Pixels): Promise<string | null> {
   const plain = await textOf(picture.width, picture.height, picture.data);
   if (plain !== null) return plain;
-  const grey = greyOf(picture);
-  for (const bars of barsIn(grey))
-    for (const blur of [0, 1.2, 2]) {
-      const upper = await ofPlane(barLook(grey, bars, 0, blur));
-      if (upper !== null && upper === (await ofPlane(barLook(grey, bars, 1, blur)))) return upper;
-    }
-  return null;
+  return (await barsRead(greyOf(picture), ofPlane))?.digits ?? null;
 }
 
 function ofPlane({ width, height, data }: Plane): Promise<string | null> {

@@ -4,7 +4,7 @@ import { expose } from 'comlink';
 import { prepareZXingModule, readBarcodes, type ReaderOptions } from 'zxing-wasm/reader';
 
 import { greyOf, type Plane } from '@/core/pixels/pixels';
-import { barLook, barsIn } from '@/core/pixels/written/bars';
+import { barsRead } from '@/core/pixels/written/bars';
 
 export interface FoundBarcode {
   text: string;
@@ -74,30 +74,22 @@ async function readAt(
   return { text: found.text, box, format: found.format };
 }
 
-/** Blurs that are taken back, pixels. */
-const BLURS = [0, 1.2, 2] as const;
-
-/** Bars found by their direction, upright and drawn large; they count where both halves say the same. */
+/** Bars found by their direction and set upright. */
 async function readStraightened(bitmap: ImageBitmap): Promise<FoundBarcode | null> {
   const grey = greyOf(seen(bitmap, 1, 0));
-  for (const bars of barsIn(grey))
-    for (const blur of BLURS) {
-      const [upper, lower] = [barLook(grey, bars, 0, blur), barLook(grey, bars, 1, blur)];
-      const text = await textOf(upper);
-      if (text !== null && text === (await textOf(lower))) {
-        const long = Math.max(bars.width, bars.height);
-        return {
-          text,
-          box: [
-            Math.max(0, (bars.x - long / 2) / grey.width),
-            Math.max(0, (bars.y - long / 2) / grey.height),
-            Math.min(1, long / grey.width),
-            Math.min(1, long / grey.height),
-          ],
-        };
-      }
-    }
-  return null;
+  const found = await barsRead(grey, textOf);
+  if (!found) return null;
+  const { digits, bars } = found;
+  const long = Math.max(bars.width, bars.height);
+  return {
+    text: digits,
+    box: [
+      Math.max(0, (bars.x - long / 2) / grey.width),
+      Math.max(0, (bars.y - long / 2) / grey.height),
+      Math.min(1, long / grey.width),
+      Math.min(1, long / grey.height),
+    ],
+  };
 }
 
 /** EAN-13 and UPC-A only. */

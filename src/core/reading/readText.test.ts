@@ -1,7 +1,6 @@
 import type { ReadLine } from './lines';
 import { readText, type TextEngine } from './readText';
 import type { Plane } from '../pixels/pixels';
-import { barLook, barsIn } from '../pixels/written/bars';
 import { straightened } from '../pixels/written/straighten';
 import { textBlocks } from '../pixels/written/textBlocks';
 
@@ -104,39 +103,4 @@ describe('reading', () => {
     expect(y).toBeGreaterThan(0.2);
     expect(y + h).toBeLessThan(0.8);
   });
-});
-
-describe('bars', () => {
-  /** Bars of EAN-13's widths, turned. */
-  const bars = (angle: number): Plane => {
-    const [width, height] = [600, 400];
-    const data = new Float32Array(width * height).fill(210);
-    const turn = (angle * Math.PI) / 180;
-    const pattern =
-      '101000110100111011001100100110111101010001101010110011011011001000010101110010011101000100101';
-    // Each pixel the mean of nine places, as a lens gives it.
-    for (let y = 0; y < height; y += 1)
-      for (let x = 0; x < width; x += 1)
-        for (let k = 0; k < 9; k += 1) {
-          const [dx, dy] = [x - 300 + (k % 3) / 3, y - 200 + Math.floor(k / 3) / 3];
-          const u = dx * Math.cos(turn) + dy * Math.sin(turn) + 140;
-          const v = dy * Math.cos(turn) - dx * Math.sin(turn);
-          if (u >= 0 && Math.abs(v) < 55 && pattern[Math.floor(u / 3)] === '1')
-            data[y * width + x]! -= 120 / 9;
-        }
-    return { width, height, data };
-  };
-  it.each([0, 24, -37, 70])('are found at %d° and set upright', (angle) => {
-    const plane = bars(angle);
-    const [found] = barsIn(plane);
-    if (!found) throw new Error('no bars');
-    expect(Math.abs(((((found.angle - angle + 270) % 180) + 180) % 180) - 90)).toBeLessThan(1.5);
-    const look = barLook(plane, found, 0, 0);
-    const row = look.data.subarray(0, look.width);
-    const changes = row.reduce((n, v, i) => n + (i > 0 && v < 128 !== (row[i - 1] ?? v) < 128 ? 1 : 0), 0);
-    // 30 bars have 60 edges; a few more or less where the quiet is evened.
-    expect(changes).toBeGreaterThan(48);
-    expect(changes).toBeLessThan(76);
-  });
-  it('are not seen where there are none', () => expect(barsIn(rows(0, 210, 210))).toEqual([]));
 });

@@ -1,5 +1,6 @@
+import { blurredDigits } from './blurredBars';
 import { componentsOf } from '../components';
-import { boxBlur, shrunkPlane, valueAt, type Plane } from '../pixels';
+import { shrunkPlane, valueAt, type Plane } from '../pixels';
 
 /** Where parallel bars stand, in pixels of the picture. */
 export interface Bars {
@@ -28,7 +29,7 @@ const FEWEST_TILES = 6;
  *
  * @see Bigün & Granlund, "Optimal Orientation Detection of Linear Symmetry" (1987)
  */
-export function barsIn(whole: Plane, most = 2): Bars[] {
+function barsIn(whole: Plane, most = 2): Bars[] {
   const grey = shrunkPlane(whole, SIDE);
   const factor = Math.max(whole.width, whole.height) / Math.max(grey.width, grey.height);
   const { columns, rows, angles, energies } = directionsOf(grey);
@@ -151,17 +152,47 @@ const MIDDLE = 0.62;
 /** Width that a code is drawn at, pixels: some ten for each of the 95 modules of an EAN-13 and its quiet. */
 const DRAWN = 1_400;
 
+/** What stands in bars, and where. */
+export interface ReadBars {
+  digits: string;
+  bars: Bars;
+}
+
 /**
- * The bars upright, large, in full contrast, each row the mean along the bars: noise goes, and what is left
- * of a blur can be taken back.
+ * The digits of a barcode that can't be read as it lies: bars found by their direction, set upright, each
+ * row the mean along them, so that noise goes. They count where the upper and the lower half say the same,
+ * which no accident does: as a reader has them, or fitted to a row that is out of focus.
  *
- * @param part which part of their height, 0 the upper, 1 the lower: two that say the same are no accident
- * @param sigma blur taken back, pixels of the picture
+ * @param read reads a picture of upright bars
  */
-export function barLook(grey: Plane, bars: Bars, part: 0 | 1, sigma: number): Plane {
-  const row = meanRow(grey, bars, part === 0 ? [-0.5, 0] : [0, 0.5], DRAWN);
-  const sharp = sigma > 0 ? deblurred(row, (sigma * DRAWN) / wideOf(bars)) : row;
-  return asPicture(evened(sharp));
+export async function barsRead(
+  grey: Plane,
+  read: (look: Plane) => Promise<string | null>,
+): Promise<ReadBars | null> {
+  const all = barsIn(grey);
+  const rowsOf = (bars: Bars) =>
+    [meanRow(grey, bars, [-0.5, 0], DRAWN), meanRow(grey, bars, [0, 0.5], DRAWN)] as const;
+  for (const bars of all) {
+    const [upper, lower] = rowsOf(bars);
+    const digits = await read(asPicture(evened(upper)));
+    if (digits !== null && digits === (await read(asPicture(evened(lower))))) return { digits, bars };
+  }
+  for (const bars of all) {
+    const digits = blurred(...rowsOf(bars));
+    if (digits !== null) return { digits, bars };
+  }
+  return null;
+}
+
+/** An EAN-13 so far out of focus that its bars run into each other, whichever way up. */
+function blurred(upper: Float32Array, lower: Float32Array): string | null {
+  const width = DRAWN / (1 + 2 * QUIET);
+  for (const isTurned of [false, true]) {
+    const read = (row: Float32Array) => blurredDigits(isTurned ? row.slice().reverse() : row, width);
+    const digits = read(upper);
+    if (digits !== null && digits === read(lower)) return digits;
+  }
+  return null;
 }
 
 const wideOf = (bars: Bars) => bars.width * (1 + 2 * QUIET);
@@ -187,36 +218,6 @@ function meanRow(
     }
   }
   return row.map((sum) => sum / steps);
-}
-
-const ROUNDS = 30;
-
-/**
- * What a line was before a Gaussian blurred it, by Richardson's and Lucy's rounds.
- *
- * @see Richardson, "Bayesian-Based Iterative Method of Image Restoration", JOSA 62 (1972)
- */
-function deblurred(row: Float32Array, sigma: number): Float32Array {
-  const low = Math.min(...row);
-  const seen = row.map((v) => v - low + 4);
-  let guess = seen.slice();
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const blurred = gauss(guess, sigma);
-    const back = gauss(
-      seen.map((v, i) => v / Math.max(1e-3, blurred[i]!)),
-      sigma,
-    );
-    guess = guess.map((v, i) => v * back[i]!);
-  }
-  return guess;
-}
-
-/** Three means of a box are a Gaussian, near enough. */
-function gauss(row: Float32Array, sigma: number): Float32Array {
-  const radius = Math.max(1, Math.round(sigma * 0.98));
-  let plane: Plane = { width: row.length, height: 1, data: row };
-  for (let pass = 0; pass < 3; pass += 1) plane = boxBlur(plane, radius);
-  return plane.data;
 }
 
 /** Black on white, whatever the light: each value between the darkest and the lightest about it. */
