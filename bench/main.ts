@@ -1,6 +1,7 @@
 import { benchClosing } from './closing';
 import { benchCourier } from './courier';
 import { benchCrosslist } from './crosslist';
+import { benchEyes } from './eyes';
 import { benchLedger } from './ledger';
 import { benchPictures } from './pictures';
 import { benchStock } from './stock';
@@ -10,6 +11,7 @@ import { benchWords } from './words';
 const BENCHES: Record<string, () => Promise<void>> = {
   closing: benchClosing,
   courier: benchCourier,
+  eyes: benchEyes,
   ledger: benchLedger,
   pictures: benchPictures,
   stock: benchStock,

@@ -150,9 +150,10 @@ export type Picture = z.infer<typeof Picture>;
 /**
  * Why a reading is doubtful: shares that don't come to a hundred; a figure outside the kind's usual span; a
  * number without a word, given to a measurement by the order in which it stands; a figure that was read
- * otherwise a second time; a colour that other light, as it may well have been, would make another.
+ * otherwise a second time; a colour that other light, as it may well have been, would make another; a word
+ * that may be another.
  */
-export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise', 'light'] as const;
+export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise', 'light', 'illegible'] as const;
 export type Doubt = (typeof DOUBTS)[number];
 
 /** Something a machine read in a picture or was told, not yet confirmed by a person. Never sent anywhere. */

@@ -54,18 +54,18 @@ function inLight(rgb: readonly [number, number, number], gains: Gains): Lab {
 }
 
 /** From this L* up a floor is a light one: paper, a wall, a sheet. Under this chroma it may be colourless. */
-const LIGHT = 58;
+const LIGHT = 50;
 const COLOURLESS = 14;
 /** A light floor of such chroma stands in coloured light, or is a coloured one: nobody can tell. */
 const ODD = [9, 24] as const;
 /** How much of a floor's tint is the light's own, and how much of its darkness: the rest is the floor's. */
 const TINT = 0.5;
-const SHADE = 0.8;
+const SHADE = 0.7;
 /** What of that may be otherwise. */
 const TINTS = [0.15, 0.85] as const;
 const SHADES_OF_PAPER = [0.86, 1.16] as const;
 /** What light floors give back, in linear light: common practice for painted walls and paper. */
-const PAPER = 0.78;
+const PAPER = 0.74;
 /** What may be otherwise where nothing tells: warmer or cooler. */
 const WARMER: Gains = [1.06, 1, 0.94];
 const COOLER: Gains = [0.94, 1, 1.06];

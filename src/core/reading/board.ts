@@ -11,7 +11,8 @@ export interface MeasureRead {
   doubt?: Doubt;
 }
 
-const NUMBER = String.raw`\d[\doOlI|\]]{0,2}(?:[.,]\d)?(?:\s+\d\/\d)?`;
+// A seven with a stroke through it looks like a hash to readers of print.
+const NUMBER = String.raw`[\d#][\doOlI|\]#]{0,2}(?:[.,]\d)?(?:\s+\d\/\d)?`;
 const UNIT = String.raw`cm|mm|inches|inch|in|"`;
 const NAMED = new RegExp(
   String.raw`([a-z][a-z -]{0,24}?[a-z])\s*[:=.–-]?\s*(${NUMBER})\s*(?:(${UNIT})(?![a-z]))?`,
@@ -79,11 +80,15 @@ export function weightIn(text: string): number | null {
     const ounces = Number(pounds[1]) * 16 + Number((pounds[2] ?? '0').replace(',', '.'));
     return ounces > 0 ? Math.round(ounces * GRAMS_PER_OUNCE) : null;
   }
-  const match = /(?:^|[\s:=])([\dOolI|]{1,4}(?:[.,]\d{1,3})?)\s*(kg|g|gr|grams?|oz)\b/iu.exec(text);
+  const match =
+    /(?:^|[\s:=])([\dOolI|]{1,4}(?:[.,]\d{1,3})?)\s*(kg|g|gr|grams?|oz)\b/iu.exec(text) ??
+    // With its word in front the unit need not be legible: hundreds are grams, parts are kilograms.
+    /\bweight\s*[:=–-]?\s*(\d{3,4})(?:\s*[^\s\d]{1,2}|\s+\d)?\s*$/iu.exec(text) ??
+    /\bweight\s*[:=–-]?\s*(\d[.,]\d{1,3})\s*(k)[a-z]?\s*$/iu.exec(text);
   if (!match) return null;
   const figure = Number(digits(match[1] ?? '').replace(',', '.'));
   const unit = (match[2] ?? '').toLocaleLowerCase('en');
-  const grams = Math.round(figure * (unit === 'kg' ? 1_000 : unit === 'oz' ? GRAMS_PER_OUNCE : 1));
+  const grams = Math.round(figure * (unit.startsWith('k') ? 1_000 : unit === 'oz' ? GRAMS_PER_OUNCE : 1));
   return grams >= 1 && grams <= 100_000 ? grams : null;
 }
 
@@ -104,8 +109,27 @@ export function flawIn(text: string): string | null {
   if (!words.some((word) => nearest(word, FLAW_WORDS, 6))) return null;
   return (said ?? text)
     .toLocaleLowerCase('en')
-    .replace(/^[^\p{L}\d]+|[^\p{L}\d]+$/gu, '')
-    .replace(/\s+/gu, ' ');
+    .replace(/[^\p{L}\d]+/gu, ' ')
+    .trim()
+    .replace(/\p{L}+/gu, (word) => nearest(word, SAID_OF_FLAWS, 5) ?? word);
+}
+
+/** Words of flaws, how bad they are and where; longer ones are put right by them. */
+const SAID_OF_FLAWS: readonly string[] = [
+  ...FLAW_WORDS,
+  ...(
+    'flaw flaws fault faults defect defects small large slight light heavy tiny faint deep long short ' +
+    'several some few one two left right front back side under over near inside outside around below ' +
+    'above with from along the and button buttons cuff cuffs collar neck sleeve sleeves elbow elbows ' +
+    'arm arms shoulder hem lining pocket seam seams zip belt strap handle heel toe sole rim base ' +
+    'spine cover page pages corner corners edge edges lid foot buckle knee knees'
+  ).split(' '),
+];
+
+/** Whether all words of a line are such as are said of flaws: another may be one of them, read wrongly. */
+export function areSaidOfFlaws(text: string): boolean {
+  const words = text.toLocaleLowerCase('en').match(/\p{L}{3,}/gu) ?? [];
+  return words.every((word) => SAID_OF_FLAWS.includes(word));
 }
 
 /** "Colour: navy", "navy / cream": a line that is nothing but colours. @returns the words, with a capital */

@@ -1,6 +1,14 @@
 import type { Doubt } from '@/contract/picture';
 
-import { bareMeasures, colourIn, flawIn, measuresIn, weightIn } from './board';
+import {
+  areSaidOfFlaws,
+  bareMeasures,
+  colourIn,
+  flawIn,
+  measuresIn,
+  weightIn,
+  type MeasureRead,
+} from './board';
 import { careIn } from './care';
 import { fibresIn } from './fibres';
 import { LEAST_CONFIDENCE, nearest, titled, type ReadLine, type Suggestion } from './lines';
@@ -46,7 +54,7 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
     });
   good.forEach((line, i) => {
     const text = line.text.trim().replace(/\s+/gu, ' ');
-    for (const { id, mm, doubt } of measuresIn(text, reader.measures, reader.units))
+    for (const { id, mm, doubt } of likeliest(line, text, reader))
       add(line, `measure:${id}`, String(mm), doubtOf(line, doubt));
     if (told.has(line)) return;
     ofLabel(text, good[i + 1]?.text.trim() ?? '', reader).forEach(([field, value]) =>
@@ -54,7 +62,7 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
     );
     if (told.has(line) || /\d\s*%/u.test(text)) return;
     ofBoard(text, reader).forEach(([field, value]) =>
-      add(line, field, value, field === 'weight' ? doubtOf(line) : {}),
+      add(line, field, value, field === 'weight' ? doubtOf(line) : field === 'flaw' ? legibly(text) : {}),
     );
   });
   if (!found.some((f) => f.field.startsWith('measure:')))
@@ -73,6 +81,18 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
   const maker = makerAmong(good, told, reader);
   if (maker) add(maker.line, 'fact:brand', maker.name, { confidence: maker.confidence });
   return found;
+}
+
+/** The measurements in a line; where they are unusual, or none, those it was read as otherwise. */
+function likeliest(line: ReadLine, text: string, { measures, units }: Reader): MeasureRead[] {
+  const read = measuresIn(text, measures, units);
+  if (read.some(({ doubt }) => doubt === undefined)) return read;
+  const others = (line.others ?? []).map((other) => measuresIn(other, measures, units));
+  return others.find((other) => other.length > 0 && other.every(({ doubt }) => !doubt)) ?? read;
+}
+
+function legibly(flaw: string): Partial<Suggestion> {
+  return areSaidOfFlaws(flaw) ? {} : { doubt: 'illegible' };
 }
 
 /** A doubt of its own, or that its figure was read otherwise a second time. */

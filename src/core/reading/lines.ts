@@ -11,6 +11,8 @@ export interface ReadLine {
   tall?: number;
   /** Its figures were read otherwise a second time. */
   readOtherwise?: boolean;
+  /** What it was read as, too. */
+  others?: readonly string[];
 }
 
 /**
@@ -35,7 +37,8 @@ export function digits(text: string): string {
   return text
     .replace(/[Oo]/gu, '0')
     .replace(/[lI|\]]/gu, '1')
-    .replace(/S/gu, '5');
+    .replace(/S/gu, '5')
+    .replace(/#/gu, '7');
 }
 
 /** "KITTIWAKE mills" as "Kittiwake Mills". */

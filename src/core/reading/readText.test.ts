@@ -83,13 +83,21 @@ describe('reading', () => {
     const read = await readText(rows(0, 30, 220), engine, known);
     expect(read[1]?.text).toBe('100% WOOL');
   });
-  it('does not believe a figure on a board that is read otherwise a second time', async () => {
+  it('of a board read several times says what most readings have, and doubts what not all have', async () => {
+    const at = (text: string, y: number): ReadLine => ({ ...line(text), box: [0.1, y, 0.5, 0.1] });
     const { engine } = reader(
-      [line('CHEST 54'), line('CHEST 43,5'), line('MADE IN PORTUGAL')],
-      [line('CHEST 54'), line('CHEST 47.5')],
+      [at('CHEST 54', 0.1), at('CHEST 43,5', 0.4), at('MADE IN PORTUGAL', 0.7)],
+      [at('CHEST 54', 0.1), at('CHEST 47.5', 0.4)],
+      [at('CHEST 54', 0.1), at('CHEST 47,5', 0.4)],
+      [at('CHEST 54', 0.1), at('CHEST #7.5', 0.4)],
     );
     const read = await readText(rows(0, 30, 220), engine, known);
-    expect(read.map((l) => l.readOtherwise)).toEqual([false, true, false]);
+    expect(read.map((l) => [l.text, l.readOtherwise])).toEqual([
+      ['CHEST 54', false],
+      ['CHEST 47.5', true],
+      ['MADE IN PORTUGAL', false],
+    ]);
+    expect(read[1]?.others).toEqual(['CHEST 43,5', 'CHEST 47,5', 'CHEST #7.5']);
   });
   it('tells where in the picture a line stands', async () => {
     const [found] = await readText(

@@ -16,8 +16,9 @@ const HAND =
   /^(?!.*%)(?!.*\b(?:style|art|ref|model|size|eu|uk|us|it|fr|de)\b)(?:[a-z][a-z 2-]*[:=\s]+)?\d{2,3}(?:[.,]\d)?(?:\D|$)/iu;
 /** Lines of less confidence are looked at again. */
 const SURE = 60;
-/** How much larger letters are read the second time. */
+/** How much larger letters are read the second time; those of a board, several times. */
 const LARGER = 1.5;
+const AGAIN = [LARGER, 0.75, 2] as const;
 /** Lines on one paper go the same way, within so many degrees. */
 const SAME_WAY = 10;
 
@@ -67,36 +68,67 @@ async function readBlock(
   engine: TextEngine,
   known: (word: string) => boolean,
 ): Promise<BlockRead> {
-  let best: BlockRead & { sense: number } = { lines: [], upsideDown: false, sense: LEAST };
+  let best: { read: ReadLine[]; straight: Straight; upsideDown: boolean; sense: number } | null = null;
   for (const upsideDown of ways) {
     const straight = straightened(grey, block, upsideDown);
     const read = await engine(straight.plane);
     const sense = senseOf(read, known);
-    if (sense > best.sense)
-      best = { lines: read.map((l) => inPicture(l, straight, grey)), upsideDown, sense };
+    if (sense > (best?.sense ?? LEAST)) best = { read, straight, upsideDown, sense };
     if (sense >= CLEAR) break;
   }
-  if (best.lines.length === 0) return best;
-  const isBoard = best.lines.some(({ text }) => HAND.test(text));
+  if (!best) return { lines: [], upsideDown: false };
+  const { upsideDown } = best;
+  const again = (larger: number) => engine(straightened(grey, block, upsideDown, larger * LIKED).plane);
+  const placed = (read: readonly ReadLine[], { straight }: { straight: Straight }) => ({
+    lines: read.map((line) => inPicture(line, straight, grey)),
+    upsideDown,
+  });
+  if (best.read.some(({ text }) => HAND.test(text))) {
+    // Figures written by hand are one like another: what is read once is not believed.
+    const others = await Promise.all(AGAIN.map(again));
+    return placed(voted(best.read, others, known), best);
+  }
+  if (!isUnsure(best.read)) return placed(best.read, best);
   // What is unsure is read otherwise in larger letters, and sometimes better.
-  if (!isBoard && !isUnsure(best.lines)) return best;
-  const straight = straightened(grey, block, best.upsideDown, LARGER * LIKED);
-  const again = await engine(straight.plane);
-  // Figures written by hand are one like another: what is read once is not believed.
-  if (isBoard) best.lines = best.lines.map((line) => ({ ...line, readOtherwise: !isReadIn(line, again) }));
-  else if (senseOf(again, known) >= best.sense || !isUnsure(again))
-    best.lines = again.map((l) => inPicture(l, straight, grey));
-  return best;
+  const larger = await again(LARGER);
+  const isBetter = senseOf(larger, known) >= best.sense || !isUnsure(larger);
+  return placed(isBetter ? larger : best.read, best);
 }
 
-/** Whether all figures of a line were read in the lines of another reading too. */
-function isReadIn({ text }: ReadLine, again: readonly ReadLine[]): boolean {
-  const figures = figuresIn(text);
-  return again.some((line) => figures.every((figure) => figuresIn(line.text).includes(figure)));
+/**
+ * Several readings of the same lines, each in letters of another size: of each line what most of them have,
+ * doubtful where not all have the same figures.
+ */
+function voted(
+  first: readonly ReadLine[],
+  others: readonly (readonly ReadLine[])[],
+  known: (word: string) => boolean,
+): ReadLine[] {
+  return first.map((line) => {
+    const same = [line, ...others.flatMap((read) => read.find((other) => isBeside(other, line)) ?? [])];
+    const votes = (one: ReadLine) => same.filter((other) => figuresIn(other) === figuresIn(one)).length;
+    // Of those with the same figures the one whose words exist.
+    const best = same.reduce((most, one) => {
+      const more = votes(one) - votes(most);
+      return more > 0 || (more === 0 && senseOf([one], known) > senseOf([most], known)) ? one : most;
+    });
+    const isSame = votes(best) === others.length + 1;
+    const isDoubtful = isGuessed(best) || (figuresIn(best) !== '' && !isSame);
+    const texts = [...new Set(same.map(({ text }) => text))].filter((text) => text !== best.text);
+    return { ...best, box: line.box, readOtherwise: isDoubtful, others: isDoubtful ? texts : [] };
+  });
 }
 
-function figuresIn(text: string): string[] {
-  return text.match(/\d+(?:[.,]\d+)?/gu)?.map((figure) => figure.replace(',', '.')) ?? [];
+/** Whether two lines of one block, read in letters of different size, are the same. */
+function isBeside({ box: [, top, , high] }: ReadLine, { box: [, y, , h] }: ReadLine): boolean {
+  return Math.abs(top + high / 2 - y - h / 2) < Math.min(high, h) / 2;
+}
+
+/** A sign stands where a figure must. */
+const isGuessed = ({ text }: ReadLine) => /#\d|\d#/u.test(text);
+
+function figuresIn({ text }: ReadLine): string {
+  return (text.match(/[\d#]+(?:[.,]\d+)?/gu) ?? []).join(' ').replaceAll(',', '.');
 }
 
 /** Shares that don't come to a hundred, or a line of which the reader itself is not sure. */

@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import type { Worker as TextReader } from 'tesseract.js';
+import type { Scheduler, Worker as TextReader } from 'tesseract.js';
 
 import type { Item, Picture, Reading } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
@@ -36,16 +36,24 @@ export async function barcodeIn(
 /** How long reading text may take, milliseconds: the reader never settles when its data is missing. */
 const PATIENCE = 40_000;
 
-/** The reader of text: some megabytes, loaded when it is first wanted. */
-const textReader = once((): Promise<TextReader> => {
-  const reader = startReader();
+/** Readers of text: some megabytes each, loaded when they are first wanted. */
+const textReader = once((): Promise<Scheduler> => {
+  const reader = startReaders();
   // Whoever waits for it is told; the next one tries anew.
   reader.catch(textReader.forget);
   return reader;
 });
 
-async function startReader(): Promise<TextReader> {
-  const { createWorker, PSM } = await import('tesseract.js');
+/** Two, where the machine has as many processors: a board is read several times, pictures are several. */
+async function startReaders(): Promise<Scheduler> {
+  const tesseract = await import('tesseract.js');
+  const readers = tesseract.createScheduler();
+  const start = async () => readers.addWorker(await startReader(tesseract));
+  await Promise.all(Array.from({ length: navigator.hardwareConcurrency > 1 ? 2 : 1 }, start));
+  return readers;
+}
+
+async function startReader({ createWorker, PSM }: typeof import('tesseract.js')): Promise<TextReader> {
   const made = await createWorker('eng', 1, {
     workerPath: '/vision/worker.min.js',
     corePath: '/vision',
@@ -58,7 +66,7 @@ async function startReader(): Promise<TextReader> {
 }
 
 /** One that does not answer is ended, and another is started when it is needed. */
-function endReader(reader: Promise<TextReader>): void {
+function endReader(reader: Promise<Scheduler>): void {
   textReader.forget();
   void reader.then((r) => r.terminate()).catch(unlessExpected('reading a label'));
 }
@@ -73,7 +81,7 @@ async function recognised(block: Blob, width: number, height: number): Promise<R
       fail(new Expected('The reader did not answer: is the server there?'));
     }, PATIENCE);
   });
-  const read = reader.then((r) => r.recognize(block, {}, { text: true, blocks: true }));
+  const read = reader.then((r) => r.addJob('recognize', block, {}, { text: true, blocks: true }));
   const { data } = await Promise.race([read, late]).finally(() => clearTimeout(timer));
   return (data.blocks ?? []).flatMap((b) =>
     b.paragraphs.flatMap((p) =>
