@@ -83,12 +83,13 @@ it('reads a barcode with the camera, and nothing counts before it is confirmed',
     await attic.holds('Barcode', CODE);
   }));
 
-it('reads a label and a whiteboard; what is wrong is dropped with one press', async () =>
+it('names a colour, reads a label and a whiteboard; what is wrong is dropped with one press', async () =>
   withBrowser(await openBrowser(), async (attic) => {
     await attic.go('Intake');
     await attic.choose([await garmentPicture('plain.jpg', {}, 43)]);
     await attic.sees('Saved, 1 picture');
     await attic.press('Jumper');
+    await attic.press('Right: Colour Blue');
     await attic.press('Label: to take');
     await attic.choose([
       await labelPicture('label.jpg', [
@@ -107,6 +108,7 @@ it('reads a label and a whiteboard; what is wrong is dropped with one press', as
     });
     await attic.press('Drop: Made in Saltreach');
     await attic.press('Fill in its sheet');
+    await attic.holds('Colour', 'Blue');
     await attic.holds('Size on the label', 'M');
     await attic.holds('Material', '80 % wool, 20 % nylon');
     expect(await attic.text()).not.toContain('Saltreach');

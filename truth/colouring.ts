@@ -37,7 +37,7 @@ export async function colouringFigures(
     atLeast('colour.right', sum('right') / sum('pictures'), 0.9),
     atLeast('colour.twoWhereTwo', two.right / two.pictures, 0.9),
     atMost('colour.silentlyWrong', sum('silent') / sum('pictures'), 0.05),
-    atMost('colour.perhapsInFairLight', sum('doubted') / sum('pictures'), 0.25),
+    atMost('colour.perhapsInFairLight', sum('doubted') / sum('pictures'), 0.35),
     atLeast('colour.perhapsOrRightInOddLight', 1 - odd.silent / odd.pictures, 0.95),
   ];
 }

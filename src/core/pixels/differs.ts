@@ -1,17 +1,15 @@
-import { backgroundOfBorder, backgroundRow, type Background } from './background';
+import { backgroundRow, type Background } from './background';
 import type { LabPixels } from './lab';
 import { boxBlur } from './pixels';
 
 /** Distance from the background, in units of its own spread, at which something is no longer background. */
 const THRESHOLD = 4.2;
 
-/** 1 where something differs from the background, shadows included: what else lies around an item. */
-export function differsFrom(lab: LabPixels): Uint8Array {
-  return differing(lab, backgroundOfBorder(lab));
-}
-
-/** 1 where a pixel, together with its neighbours, differs from the background. */
-function differing(lab: LabPixels, background: Background): Uint8Array {
+/**
+ * 1 where a pixel, together with its neighbours, differs from the background, shadows included: what else
+ * lies around an item.
+ */
+export function differsFrom(lab: LabPixels, background: Background): Uint8Array {
   const { width, height, data } = lab;
   const distance = new Float32Array(width * height);
   const row = new Float32Array(width * 3);

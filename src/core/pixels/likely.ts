@@ -48,16 +48,17 @@ export function likelyItem(lab: LabPixels): Likely {
   const shades = shadesOf(flat, bins);
   let floor = shaded(shades, ring);
   let item = histogramOf(bins, everything, PASSES);
-  const passage = passageOf(lab, REACH * Math.max(width, height), STOP);
+  const passages = passagesOf(lab, REACH * Math.max(width, height), STOP);
   for (let round = 0; round < ROUNDS; round += 1) {
     const odds = likelier(bins, item, floor);
     for (let p = 0; p < odds.length; p += 1) odds[p]! += prior[p]!;
-    const smooth = smoothedWithin(odds, passage, width);
+    const smooth = smoothedWithin(odds, passages, width);
     const next = new Uint8Array(width * height);
     for (let p = 0; p < next.length; p += 1)
       next[p] = (round === 0 ? smooth[p]! > 0.15 && ring[p] === 0 : smooth[p]! > 0) ? 1 : 0;
     belongs = withoutRunners(next, entering.where, width, height);
     unsure = undecided(smooth) / Math.max(1, count(belongs));
+    if (round === ROUNDS - 1) break;
     const outside = belongs.map((one) => 1 - one);
     floor = shaded(shades, outside);
     item = histogramOf(bins, belongs, PASSES);
@@ -262,9 +263,7 @@ function likelier(bins: Int32Array, one: Histogram, other: Histogram): Float32Ar
   return out;
 }
 
-/**
- * How much of a value goes over to the next pixel, across and down, in the first and widest of the rounds.
- */
+/** How much of a value goes over to the next pixel, across and down, in one of the rounds. */
 interface Passage {
   across: Float32Array;
   down: Float32Array;
@@ -280,7 +279,7 @@ const SPREADS = 3;
  * @param stop change of colour that stops them, ΔE
  * @see Gastal & Oliveira, "Domain Transform for Edge-Aware Image and Video Processing", ACM TOG 30 (2011)
  */
-function passageOf({ width, height, data }: LabPixels, reach: number, stop: number): Passage {
+function passagesOf({ width, height, data }: LabPixels, reach: number, stop: number): Passage[] {
   const across = new Float32Array(width * height);
   const down = new Float32Array(width * height);
   const ratio = reach / stop;
@@ -291,14 +290,17 @@ function passageOf({ width, height, data }: LabPixels, reach: number, stop: numb
       if (x > 0) across[p] = Math.exp(log * (1 + ratio * change(data, p * 3, p * 3 - 3)));
       if (y > 0) down[p] = Math.exp(log * (1 + ratio * change(data, p * 3, (p - width) * 3)));
     }
-  return { across, down };
+  const all: Passage[] = [{ across, down }];
+  const squared = (last: Float32Array) => last.map((value) => value * value);
+  // Each round reaches half as far as the one before: what goes over is squared.
+  for (let last = all[0]; last && all.length < SPREADS; last = all.at(-1))
+    all.push({ across: squared(last.across), down: squared(last.down) });
+  return all;
 }
 
-function smoothedWithin(values: Float32Array, { across, down }: Passage, width: number): Float32Array {
+function smoothedWithin(values: Float32Array, passages: readonly Passage[], width: number): Float32Array {
   const out = values.slice();
-  // Each round reaches half as far as the one before: what goes over is squared.
-  const [a, d] = [across.slice(), down.slice()];
-  for (let round = 0; round < SPREADS; round += 1) {
+  for (const { across: a, down: d } of passages) {
     for (let row = 0; row < out.length; row += width) {
       for (let p = row + 1; p < row + width; p += 1) out[p]! += a[p]! * (out[p - 1]! - out[p]!);
       for (let p = row + width - 2; p >= row; p -= 1) out[p]! += a[p + 1]! * (out[p + 1]! - out[p]!);
@@ -306,10 +308,6 @@ function smoothedWithin(values: Float32Array, { across, down }: Passage, width: 
     for (let p = width; p < out.length; p += 1) out[p]! += d[p]! * (out[p - width]! - out[p]!);
     for (let p = out.length - width - 1; p >= 0; p -= 1)
       out[p]! += d[p + width]! * (out[p + width]! - out[p]!);
-    for (let p = 0; p < a.length; p += 1) {
-      a[p]! *= a[p]!;
-      d[p]! *= d[p]!;
-    }
   }
   return out;
 }

@@ -51,7 +51,7 @@ const EVEN = 2.2;
 export function segment(picture: Pixels): Segmented {
   const small = labPixels(shrunk(picture, SIDE));
   const likely = likelyItem(small);
-  const differs = differsFrom(small);
+  const differs = differsFrom(small, likely.border);
   const isEven = isEvenFloor(likely.border);
   const found = likely.unsure > UNSETTLED ? clearOnly(differs) : likely.belongs;
   // The floor around the item too, not only at the border.

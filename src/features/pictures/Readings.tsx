@@ -103,7 +103,8 @@ function Line({ item, reading }: { item: Item; reading: Reading }) {
             {words}
           </Text>
           {reading.doubt === null ? null : (
-            <Text variant="small" tone="trouble">
+            // The light is everywhere: that is no alarm.
+            <Text variant="small" tone={reading.doubt === 'light' ? 'soft' : 'trouble'}>
               {doubtWords(reading.doubt)}
             </Text>
           )}
