@@ -1,3 +1,4 @@
+import { createCanvas, type Canvas } from '@napi-rs/canvas';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { prepareZXingModule, readBarcodes, type ReaderOptions } from 'zxing-wasm/reader';
@@ -6,6 +7,7 @@ import { COLOURS } from '@/core/kinds/facts';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { greyOf, type Pixels, type Plane } from '@/core/pixels/pixels';
 import { barsRead } from '@/core/pixels/written/bars';
+import { sureCode } from '@/core/reading/barcode';
 import { suggestionsFrom } from '@/core/reading/labelText';
 import { readText } from '@/core/reading/readText';
 import { READ_WORDS } from '@/core/reading/sense';
@@ -15,6 +17,7 @@ import { barcodeScene, BARCODE_CLASSES } from './barcodes';
 import { linesIn, startEngine } from './engine';
 import type { Letters } from './fonts';
 import { labelScene } from './labels';
+import { pixelsOf } from './lens';
 import { atLeast, atMost, type Verdict } from './verdict';
 
 interface Asked {
@@ -96,9 +99,30 @@ async function barcodeFigures(art: Art, { from, barcodes }: Asked): Promise<Verd
 }
 
 async function digitsIn(picture: Pixels): Promise<string | null> {
-  const plain = await textOf(picture.width, picture.height, picture.data);
-  if (plain !== null) return plain;
-  return (await barsRead(greyOf(picture), ofPlane))?.digits ?? null;
+  const whole = createCanvas(picture.width, picture.height);
+  const image = whole.getContext('2d').createImageData(picture.width, picture.height);
+  image.data.set(picture.data);
+  whole.getContext('2d').putImageData(image, 0, 0);
+  const asSeen = (text: string | null) => (text === null ? null : { text });
+  const found = await sureCode(
+    async (scale, turn) => asSeen(await turnedText(whole, scale, turn)),
+    async () => asSeen((await barsRead(greyOf(picture), ofPlane))?.digits ?? null),
+  );
+  return found?.text ?? null;
+}
+
+/** As the worker draws it. */
+function turnedText(whole: Canvas, scale: number, turn: number): Promise<string | null> {
+  const [w, h] = [Math.round(whole.width * scale), Math.round(whole.height * scale)];
+  const side = turn === 0 ? null : Math.ceil(Math.hypot(w, h));
+  const canvas = createCanvas(side ?? w, side ?? h);
+  const g = canvas.getContext('2d');
+  g.fillStyle = '#fff';
+  g.fillRect(0, 0, canvas.width, canvas.height);
+  g.translate(canvas.width / 2, canvas.height / 2);
+  g.rotate((turn * Math.PI) / 180);
+  g.drawImage(whole, -w / 2, -h / 2, w, h);
+  return textOf(canvas.width, canvas.height, pixelsOf(canvas).data);
 }
 
 function ofPlane({ width, height, data }: Plane): Promise<string | null> {

@@ -5,6 +5,7 @@ import { prepareZXingModule, readBarcodes, type ReaderOptions } from 'zxing-wasm
 
 import { greyOf, type Plane } from '@/core/pixels/pixels';
 import { barsRead } from '@/core/pixels/written/bars';
+import { sureCode } from '@/core/reading/barcode';
 
 export interface FoundBarcode {
   text: string;
@@ -31,30 +32,16 @@ const OPTIONS: ReaderOptions = {
 async function read(picture: Blob, thorough: boolean): Promise<FoundBarcode | null> {
   const bitmap = await createImageBitmap(picture);
   try {
-    const plain = await readAt(bitmap, 1, 0);
-    if (plain && !isShort(plain)) return plain;
-    if (!thorough) return null;
-    // Misses go away at another size or angle: bars then fall differently on the pixels.
-    const others = [await readAt(bitmap, 0.75, 0), await readAt(bitmap, 1, 45)];
-    const found = [plain, ...others].flatMap((one) => one ?? []);
-    // Few digits are easily read where there are none: then two have to say the same.
-    const sure = found.find((one) => !isShort(one) || found.filter((o) => o.text === one.text).length > 1);
-    return sure ?? (await readStraightened(bitmap));
+    return await sureCode(
+      (scale, turn) => readAt(bitmap, scale, turn),
+      thorough ? () => readStraightened(bitmap) : null,
+    );
   } finally {
     bitmap.close();
   }
 }
 
-/** Of a code with eight digits or fewer, or that stands for one. */
-function isShort({ format }: FoundBarcode & { format?: string }): boolean {
-  return format === 'EAN8' || format === 'UPCE';
-}
-
-async function readAt(
-  bitmap: ImageBitmap,
-  scale: number,
-  turn: number,
-): Promise<(FoundBarcode & { format: string }) | null> {
+async function readAt(bitmap: ImageBitmap, scale: number, turn: number): Promise<FoundBarcode | null> {
   const pixels = seen(bitmap, scale, turn);
   const found = (await readBarcodes(pixels, OPTIONS)).find((r) => r.isValid && r.text !== '');
   if (!found) return null;
@@ -71,7 +58,7 @@ async function readAt(
           (Math.max(...ys) - top) / pixels.height,
         ]
       : [0, 0, 1, 1];
-  return { text: found.text, box, format: found.format };
+  return { text: found.text, box };
 }
 
 /** Bars found by their direction and set upright. */

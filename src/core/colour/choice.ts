@@ -21,6 +21,8 @@ const PLAINER: Readonly<Record<string, readonly string[]>> = {
   oatmeal: ['ecru', 'beige'],
 };
 
+/** What stands between two colours of one thing: the first is its main one. */
+const BETWEEN = /[,/&+\n]|\band\b/iu;
 /** Fewer colours than this on a list, and it is no list of colours. */
 const LEAST = 3;
 /** Difference beyond which two colours are not taken for each other, whatever else is on the list. */
@@ -30,11 +32,11 @@ const FAR = 15;
  * The colour on a marketplace's list that means what was said: the same word, a plainer one, what the trade
  * calls a shade of that name, or the one that looks nearest (CIEDE2000).
  *
- * @param words as a person writes them: "Petrol", "dusty rose"
+ * @param words as a person writes them: "Petrol", "dusty rose", "Navy and cream"
  * @returns null where they mean no known colour, it is no list of colours, or nothing on it is near
  */
 export function plainerColour(words: string, choices: readonly string[]): string | null {
-  const key = lower(words);
+  const key = lower(words.split(BETWEEN)[0] ?? '');
   const among = (wishes: readonly string[]) => {
     for (const wish of wishes) {
       const hit = choices.find((choice) => lower(choice) === wish);

@@ -64,6 +64,9 @@ describe('on a marketplace’s list', () => {
     ['petrol', 'Blue'],
     ['Bottle green', 'Green'],
     ['gray', 'Grey'],
+    // Of two the first is the main one.
+    ['Navy and cream', 'Blue'],
+    ['red / white', 'Red'],
     // No pink and nothing near it.
     ['hot pink', null],
     ['thunder', null],

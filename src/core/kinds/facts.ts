@@ -36,13 +36,7 @@ const from = (id: string, label: string, ...choices: string[]): FactSpec => ask(
 
 export const brand = ask('brand', 'Brand', { need: 'required' });
 export const maker = ask('brand', 'Maker', { need: 'wanted' });
-export const colour: FactSpec = {
-  id: 'colour',
-  label: 'Colour',
-  choices: COLOURS,
-  need: 'required',
-  several: true,
-};
+export const colour: FactSpec = { id: 'colour', label: 'Colour', choices: COLOURS, need: 'required' };
 export const size = (...choices: string[]): FactSpec => ({
   id: 'size',
   label: 'Size on the label',

@@ -55,11 +55,6 @@ export function answersOf(value: string): string[] {
     .filter((part) => part !== '');
 }
 
-/** Several answers as one stored value. */
-export function withAnswers(answers: readonly string[]): string {
-  return answers.join(BETWEEN);
-}
-
 /** A stored value as it is read: several answers with commas between. */
 export function readable(value: string): string {
   return answersOf(value).join(', ');

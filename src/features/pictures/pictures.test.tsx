@@ -144,7 +144,7 @@ describe('readings', () => {
     addReadings(id, null, [
       {
         field: 'fact:colour',
-        value: 'Navy\nCream',
+        value: 'Navy and cream',
         words: 'its colour',
         box: [0, 0, 1, 1],
         confidence: 60,
@@ -153,8 +153,8 @@ describe('readings', () => {
     ]);
     show();
     expect(screen.getByText(/the light may have coloured it/u)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Right: Colour Navy, Cream' }));
-    expect(item().facts.colour).toBe('Navy\nCream');
+    fireEvent.click(screen.getByRole('button', { name: 'Right: Colour Navy and cream' }));
+    expect(item().facts.colour).toBe('Navy and cream');
   });
   it('of flaws are several, each with its place', () => {
     read('flaw', 'small hole at the cuff');

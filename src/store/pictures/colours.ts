@@ -1,7 +1,6 @@
 import type { Item, Picture } from '@/contract/records';
 import { plainerColour } from '@/core/colour/choice';
 import { coloursSeen } from '@/core/colour/seen';
-import { withAnswers } from '@/core/kinds/values';
 import { kindsNow } from '@/store/items/kinds';
 
 import type { Found } from './readings';
@@ -28,12 +27,14 @@ export function colourIn(item: Item, { exam }: Pick<Picture, 'exam'>): Found[] {
   const { names, isDoubtful } = coloursSeen(exam);
   const choices = spec?.closed ? spec.choices : undefined;
   const said = names.map((name) => (choices ? plainerColour(name, choices) : name));
-  const told = said.filter((name) => name !== null).slice(0, spec?.several === false ? 1 : 2);
+  const told = said.filter((name) => name !== null);
   if (told.length === 0) return [];
+  // A closed list takes one of its words.
+  const value = choices ? told.slice(0, 1) : told.map((name, i) => (i === 0 ? name : name.toLowerCase()));
   return [
     {
       field: 'fact:colour',
-      value: withAnswers(told),
+      value: value.join(' and '),
       words: 'its colour',
       box: exam.box,
       confidence: isDoubtful ? CONFIDENCE.doubtful : CONFIDENCE.sure,
