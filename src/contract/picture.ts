@@ -150,8 +150,8 @@ export type Picture = z.infer<typeof Picture>;
 /**
  * Why a reading is doubtful: shares that don't come to a hundred; a figure outside the kind's usual span; a
  * number without a word, given to a measurement by the order in which it stands; a figure that was read
- * otherwise a second time; a colour that other light, as it may well have been, would make another; a word
- * that may be another.
+ * otherwise a second time; a colour that other light, as it may well have been, would make another; words or
+ * a unit that were not legible.
  */
 export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise', 'light', 'illegible'] as const;
 export type Doubt = (typeof DOUBTS)[number];

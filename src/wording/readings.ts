@@ -5,7 +5,7 @@ const WORDS: Readonly<Record<Doubt, string>> = {
   unusual: 'Doubtful: unusual for such a thing.',
   readOtherwise: 'Doubtful: a second look read another figure.',
   light: 'Perhaps: the light may have coloured it. Hold it against the thing.',
-  illegible: 'Doubtful: one of the words was hard to read.',
+  illegible: 'Doubtful: not all of it was legible.',
   bareNumber: 'A number without a word: is it this one?',
 };
 

@@ -37,6 +37,8 @@ const FAR = 15;
  */
 export function plainerColour(words: string, choices: readonly string[]): string | null {
   const key = lower(words.split(BETWEEN)[0] ?? '');
+  // "Wool and silk" is not wool: only of colours the first is the main one.
+  if (key !== lower(words) && !(key in PLAINER) && !shadeOf(key)) return null;
   const among = (wishes: readonly string[]) => {
     for (const wish of wishes) {
       const hit = choices.find((choice) => lower(choice) === wish);

@@ -71,8 +71,10 @@ describe('on a marketplace’s list', () => {
     ['hot pink', null],
     ['thunder', null],
   ])('%s is %s', (words, choice) => expect(plainerColour(words, PLAIN)).toBe(choice));
-  it('a list of stuffs is no list of colours', () =>
-    expect(plainerColour('brick', ['Wool', 'Slate grey', 'Oak'])).toBeNull());
+  it('a list of stuffs is no list of colours, and two stuffs are not the first of them', () => {
+    expect(plainerColour('brick', ['Wool', 'Slate grey', 'Oak'])).toBeNull();
+    expect(plainerColour('wool and silk', ['Wool', 'Silk', 'Cotton'])).toBeNull();
+  });
 });
 
 /** A floor, and on it a square half in one colour, half in the other, with light and shade. */

@@ -19,7 +19,7 @@ export interface SeenColours {
 /** Less of the item than this is a print or a button, and no colour of it. */
 const SECOND = 0.17;
 const THIRD = 0.13;
-/** More names than this are many colours; so are colours of which less than this is told. */
+/** With more names beside it than one, the first has at least this; otherwise they are many colours. */
 const FEW = 2;
 const TOLD = 0.45;
 

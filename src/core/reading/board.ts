@@ -92,6 +92,11 @@ export function weightIn(text: string): number | null {
   return grams >= 1 && grams <= 100_000 ? grams : null;
 }
 
+/** Whether a weight's unit was legible. */
+export function hasUnit(text: string): boolean {
+  return /\d\s*(?:kg|g|gr|grams?|oz|lbs?)\b/iu.test(text);
+}
+
 /** Words for what is wrong with secondhand things. Common practice of the trade, from memory. */
 export const FLAW_WORDS: readonly string[] = (
   'hole holes stain stains stained mark marks marked tear tears torn rip ripped pilling pilled bobbling ' +

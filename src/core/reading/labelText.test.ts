@@ -122,6 +122,26 @@ describe('what a whiteboard says', () => {
     ['no holes or stains', 'flaw', undefined],
     ['WASH DARK COLOURS SEPARATELY', 'fact:colour', undefined],
   ])('in %j', (text, field, value) => expect(read(text)[field]).toBe(value));
+  it.each([
+    // A weight whose unit was not made out; a word that may be another; one letter put right.
+    ['Weight 1460 9', 'weight', '1460', 'illegible'],
+    ['Weight 1.35 ke', 'weight', '1350', 'illegible'],
+    ['Weight 1460 g', 'weight', '1460', undefined],
+    ['stain vader the arm', 'flaw', 'stain vader the arm', 'illegible'],
+    ['Flaw: emall hole', 'flaw', 'small hole', 'illegible'],
+    ['hole under the arm', 'flaw', 'hole under the arm', undefined],
+    // A seven with a stroke through it.
+    ['LENGTH #1', 'measure:length', '710', undefined],
+  ])('in %j, with what is doubtful', (text, field, value, doubt) => {
+    expect(read(text)[field]).toBe(value);
+    expect(doubts(text)[field]).toBe(doubt);
+  });
+  it('where a length is unusual asks about what else the line was read as', () => {
+    const [line] = lines('LENGTH 18');
+    if (!line) throw new Error('no line');
+    const [found] = suggestionsFrom([{ ...line, readOtherwise: true, others: ['LENGTH 78'] }], jumper);
+    expect(found).toMatchObject({ field: 'measure:length', value: '780', doubt: 'readOtherwise' });
+  });
   it('takes figures without a unit as the person’s own', () =>
     expect(suggestionsFrom(lines('chest 21'), { ...jumper, units: 'imperial' })[0]?.value).toBe('533.4'));
 });

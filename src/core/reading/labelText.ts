@@ -5,6 +5,7 @@ import {
   bareMeasures,
   colourIn,
   flawIn,
+  hasUnit,
   measuresIn,
   weightIn,
   type MeasureRead,
@@ -61,9 +62,7 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
       add(line, field, value),
     );
     if (told.has(line) || /\d\s*%/u.test(text)) return;
-    ofBoard(text, reader).forEach(([field, value]) =>
-      add(line, field, value, field === 'weight' ? doubtOf(line) : field === 'flaw' ? legibly(text) : {}),
-    );
+    ofBoard(text, reader).forEach(([field, value]) => add(line, field, value, legibly(field, line, text)));
   });
   if (!found.some((f) => f.field.startsWith('measure:')))
     for (const { id, mm, doubt } of bareMeasures(
@@ -91,8 +90,10 @@ function likeliest(line: ReadLine, text: string, { measures, units }: Reader): M
   return others.find((other) => other.length > 0 && other.every(({ doubt }) => !doubt)) ?? read;
 }
 
-function legibly(flaw: string): Partial<Suggestion> {
-  return areSaidOfFlaws(flaw) ? {} : { doubt: 'illegible' };
+/** Doubts about what stands on a board: a weight's unit, a flaw's words, another reading's figures. */
+function legibly(field: string, line: ReadLine, text: string): Partial<Suggestion> {
+  if (field === 'weight') return doubtOf(line, hasUnit(text) ? undefined : 'illegible');
+  return field === 'flaw' && !areSaidOfFlaws(text) ? { doubt: 'illegible' } : {};
 }
 
 /** A doubt of its own, or that its figure was read otherwise a second time. */
