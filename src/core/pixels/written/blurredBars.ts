@@ -51,9 +51,10 @@ const MARGIN = 0.9;
  */
 export function blurredDigits(row: Float32Array, width: number): string | null {
   let best: Fit | null = null;
+  const blurs = SIGMAS.map(blurOf);
   for (const place of placesIn(row, width))
-    for (const sigma of SIGMAS) {
-      const fit = fitted(row, place, sigma);
+    for (const blur of blurs) {
+      const fit = fitted(row, place, blur);
       if (fit && (best === null || fit.left < best.left)) best = fit;
     }
   return best && surest(refined(row, best));
@@ -169,12 +170,14 @@ function add(to: Float64Array, spread: Float64Array, bars: Pattern, from: number
   });
 }
 
-/** What is known before any digit is: of the digits, how often each module is a bar. */
-const MEAN = (patterns: readonly Pattern[]): Pattern =>
-  Array.from({ length: WIDE }, (_, i) => patterns.reduce((sum, p) => sum + p[i]!, 0) / patterns.length);
+/** What a blur makes of a bar and of each pattern, {@link LEFT} and {@link RIGHT}. */
+interface Blur {
+  sigma: number;
+  spread: Float64Array;
+  shapes: readonly (readonly Float64Array[])[];
+}
 
-function fitted(row: Float32Array, place: Place, sigma: number, digits?: readonly number[]): Fit | null {
-  const light = sampled(row, place);
+function blurOf(sigma: number): Blur {
   const spread = spreadOf(sigma);
   const shapes = [LEFT, RIGHT].map((patterns) =>
     patterns.map((pattern) => {
@@ -183,12 +186,24 @@ function fitted(row: Float32Array, place: Place, sigma: number, digits?: readonl
       return shape.slice((QUIET - REACH) * FINE, (QUIET + WIDE + REACH) * FINE);
     }),
   );
+  return { sigma, spread, shapes };
+}
+
+/** What is known before any digit is: of a half's patterns, how often each module is a bar. */
+const anyOf = (patterns: readonly Pattern[]): Pattern =>
+  Array.from({ length: WIDE }, (_, i) => patterns.reduce((sum, p) => sum + p[i]!, 0) / patterns.length);
+const ANY_LEFT = anyOf(LEFT);
+const ANY_RIGHT = anyOf(RIGHT);
+
+function fitted(row: Float32Array, place: Place, blur: Blur, digits?: readonly number[]): Fit | null {
+  const { sigma, spread, shapes } = blur;
+  const light = sampled(row, place);
   const dark = new Float64Array(SAMPLES);
   for (const guard of GUARDS) add(dark, spread, [1], guard, 1);
   const now: (number | null)[] = BEGINS.map((_, k) => digits?.[k] ?? null);
   const barsOf = (k: number): Pattern => {
     const digit = now[k];
-    return digit === null || digit === undefined ? MEAN(patternsAt(k)) : patternsAt(k)[digit]!;
+    return digit === null || digit === undefined ? (k < 6 ? ANY_LEFT : ANY_RIGHT) : patternsAt(k)[digit]!;
   };
   BEGINS.forEach((begin, k) => add(dark, spread, barsOf(k), begin, 1));
   const more: number[][] = [];
@@ -276,12 +291,8 @@ function refined(row: Float32Array, first: Fit): Fit {
           end: place.end + end * step * module,
           bow: place.bow + (bow * step) / MODULES,
         };
-        const fit = fitted(
-          row,
-          moved,
-          Math.min(1, Math.max(0.25, best.sigma + sigma * step * 0.3)),
-          best.digits,
-        );
+        const blurred = Math.min(1, Math.max(0.25, best.sigma + sigma * step * 0.3));
+        const fit = fitted(row, moved, blurOf(blurred), best.digits);
         if (fit && fit.left < best.left) [best, again] = [fit, true];
       }
     }

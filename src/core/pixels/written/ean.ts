@@ -1,3 +1,5 @@
+import { checkDigit } from '../../identity/gtin';
+
 /**
  * The patterns of an EAN-13's digits.
  *
@@ -33,10 +35,8 @@ export function textOf(drawn: readonly number[]): string | null {
   return first < 0 ? null : `${first}${drawn.map((digit) => digit % 10).join('')}`;
 }
 
-/** Whether they are a number with its own check digit (GS1 General Specifications, 7.9). */
+/** Whether they are a number with its own check digit. */
 export function isValid(drawn: readonly number[]): boolean {
   const text = textOf(drawn);
-  if (text === null) return false;
-  const sum = [...text].reduce((total, digit, i) => total + Number(digit) * (i % 2 === 0 ? 1 : 3), 0);
-  return sum % 10 === 0;
+  return text !== null && text.endsWith(checkDigit(text.slice(0, -1)));
 }
