@@ -56,6 +56,25 @@ async function reloadOnceSaid(page: Page, pictures: number): Promise<void> {
   await there;
 }
 
+/** What the browser has stored, by database: it tells a lost picture from a lost note of what is at hand. */
+function keptBy(page: Page): Promise<Record<string, unknown>> {
+  return page.evaluate(async () => {
+    const answer = <T>(request: IDBRequest<T>) =>
+      new Promise<T>((done, fail) => {
+        request.onsuccess = () => done(request.result);
+        request.onerror = () => fail(request.error ?? new Error('no answer'));
+      });
+    const kept: Record<string, unknown> = {};
+    for (const { name = '' } of await indexedDB.databases()) {
+      const database = await answer(indexedDB.open(name));
+      for (const store of database.objectStoreNames)
+        kept[`${name}/${store}`] = await answer(database.transaction(store).objectStore(store).getAllKeys());
+      database.close();
+    }
+    return kept;
+  });
+}
+
 it('killed or reloaded at any moment of taking in: no picture shown is lost, none is twice', async () => {
   const files = await Promise.all(
     Array.from({ length: CHOSEN }, (_, i) => garmentPicture(`kill-${i}.jpg`, {}, 70 + i)),
@@ -90,8 +109,9 @@ it('killed or reloaded at any moment of taking in: no picture shown is lost, non
       now = await shownNow(attic.page);
       there = Number(/^Saved, (\d+) /u.exec(now.status)?.[1] ?? 0);
       return there >= shown && now.drawn === there && !/reading|Saving/u.test(now.status);
-    }).catch((error: unknown) => {
-      throw new Error(`${String(error)}: ${JSON.stringify(now)}`);
+    }).catch(async (error: unknown) => {
+      const kept = JSON.stringify(await keptBy(attic.page));
+      throw new Error(`${String(error)}: ${JSON.stringify(now)}, stored ${kept}`);
     });
     expect(there).toBeLessThanOrEqual(CHOSEN);
     if (there > 0) await attic.press('Next item');
