@@ -154,15 +154,17 @@ export function judge(
   const isWritten = exam.writing >= LIMITS.writing;
   // A line or a banner along the border is not the item.
   const cutOff = isWritten ? [] : exam.cutOff;
+  // What runs in from beyond the border is seen at the border, even where no outline could be told.
+  if (whole && cutOff.length > 0) say('cutOff', { sides: cutOff }, false);
   if (whole && exam.area > 0) {
     const known = exam.sure > 0.6;
-    if (cutOff.length > 0) say('cutOff', { sides: cutOff }, false);
     const fill = Math.max(exam.box[2], exam.box[3]);
     if (known && cutOff.length === 0 && fill < LIMITS.fill[0]) say('smallInFrame', { fill });
     const turned = turnedWrong(exam, setting.stance);
     if (known && turned) say(turned, NONE, false);
   }
-  if (whole && exam.area === 0 && exam.sure > 0.8) say('nothingStandsOut', NONE, false);
+  if (whole && exam.area === 0 && cutOff.length === 0 && exam.sure > 0.8)
+    say('nothingStandsOut', NONE, false);
   if (
     whole &&
     (exam.grounds > LIMITS.grounds || (!isWritten && exam.sure < (cutOff.length === 0 ? LIMITS.border : 0.6)))

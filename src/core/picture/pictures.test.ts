@@ -183,6 +183,7 @@ describe('judging', () => {
     ['a carpet', exam({ grounds: 5 }), 'background'],
     ['a speck', exam({ box: [0.4, 0.4, 0.2, 0.2] }), 'fill'],
     ['an edge', exam({ cutOff: ['left'] }), 'cutOff'],
+    ['an edge, where no outline could be told', exam({ cutOff: ['left'], area: 0, sure: 0.9 }), 'cutOff'],
     ['few pixels', { width: 420, height: 300 }, 'pixels'],
     ['a strip', { width: 1600, height: 500 }, 'shape'],
     ['a watermark', exam({ writing: 9 }), 'writing'],

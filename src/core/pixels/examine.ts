@@ -35,7 +35,8 @@ export function examine(picture: Pixels): Exam {
     ...light,
     ...backgroundNumbers(segmented, writing > 0),
     ...box,
-    cutOff: isSure ? union(sidesTouched(mask), enters) : enters,
+    // A mask that is not to be relied on touches the border only where something runs in, all the same.
+    cutOff: union(sidesTouched(mask), enters),
     writing,
     outline: outlineOf(mask),
     // Without knowing what is the item its colours would be the floor's.

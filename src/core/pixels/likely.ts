@@ -59,7 +59,8 @@ export function likelyItem(lab: LabPixels): Likely {
     belongs = withoutRunners(next, entering.where, width, height);
     unsure = undecided(smooth) / Math.max(1, count(belongs));
     if (round === ROUNDS - 1) break;
-    const outside = belongs.map((one) => 1 - one);
+    const outside = new Uint8Array(belongs.length);
+    for (let p = 0; p < outside.length; p += 1) outside[p] = 1 - belongs[p]!;
     floor = shaded(shades, outside);
     item = histogramOf(bins, belongs, PASSES);
   }
@@ -132,7 +133,9 @@ function undecided(odds: Float32Array): number {
 }
 
 export function count(belongs: Uint8Array): number {
-  return belongs.reduce((sum, one) => sum + one, 0);
+  let n = 0;
+  for (let p = 0; p < belongs.length; p += 1) n += belongs[p]!;
+  return n;
 }
 
 /** How often colours are met, smoothed: a histogram over L*, a* and b*. */
