@@ -19,6 +19,7 @@ import { vision } from './vision.mjs';
 
 const SOURCES = [
   'src',
+  'assets',
   'app.json',
   'index.js',
   'babel.config.js',

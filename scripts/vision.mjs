@@ -13,6 +13,8 @@ const FILES = [
   'tesseract.js-core/tesseract-core-simd-lstm.wasm.js',
   'tesseract.js-core/tesseract-core-relaxedsimd-lstm.wasm.js',
   '@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz',
+  // Our own reader of lines (training/README.md).
+  '../assets/lineReader.bin',
   '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf',
 ];
 const FOLDER = '.cache/vision';
@@ -21,6 +23,7 @@ const FOLDER = '.cache/vision';
 export function vision() {
   const print = createHash('sha256')
     .update(readFileSync('package-lock.json'))
+    .update(readFileSync('assets/lineReader.bin'))
     .update(FILES.join())
     .digest('hex');
   const stamp = join(FOLDER, 'stamp.txt');

@@ -7,8 +7,10 @@ import { COLOURS } from '@/core/kinds/facts';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { greyOf, type Pixels, type Plane } from '@/core/pixels/pixels';
 import { barsRead } from '@/core/pixels/written/bars';
+import { agreed } from '@/core/reading/agreed';
 import { sureCode } from '@/core/reading/barcode';
 import { suggestionsFrom } from '@/core/reading/labelText';
+import { LineReader } from '@/core/reading/lineReader/lineReader';
 import { readText } from '@/core/reading/readText';
 import { READ_WORDS } from '@/core/reading/sense';
 
@@ -32,6 +34,7 @@ interface Asked {
 /** Of what stands on labels and boards how much is proposed, and how much of what is proposed does not. */
 export async function readingFigures(art: Art, asked: Asked): Promise<Verdict[]> {
   const engine = await startEngine();
+  const lines = new LineReader(readFileSync(WEIGHTS));
   const measures = BUILT_IN.measures('jumper');
   const known = new Set([
     ...READ_WORDS,
@@ -45,12 +48,15 @@ export async function readingFigures(art: Art, asked: Asked): Promise<Verdict[]>
   for (const sort of ['label', 'board'] as const)
     for (let seed = asked.from; seed < asked.from + asked[`${sort}s`]; seed += 1) {
       const { picture, truth, held } = await labelScene(art, sort, seed, asked.letters);
-      const lines = await readText(
+      const { page, line } = await readText(
         greyOf(picture),
-        (plane) => linesIn(engine, plane),
+        { page: (plane) => linesIn(engine, plane), line: (strip) => lines.read(strip) },
         (word) => known.has(word),
       );
-      const said = suggestionsFrom(lines, { measures, units: 'metric', colours: COLOURS });
+      const [ofPage, ofLines] = [page, line].map((read) =>
+        suggestionsFrom(read, { measures, units: 'metric', colours: COLOURS }),
+      );
+      const said = agreed(ofPage ?? [], ofLines ?? []);
       const group = sort === 'board' ? 'board' : Math.abs(held.tilt) <= 10 ? 'labelTo10' : 'labelTo20';
       const isSo = (field: string, value: string) =>
         truth[field]?.toLocaleLowerCase('en') === value.toLocaleLowerCase('en');
@@ -76,6 +82,7 @@ export async function readingFigures(art: Art, asked: Asked): Promise<Verdict[]>
 }
 
 const OPTIONS: ReaderOptions = { formats: ['EAN13', 'UPCA'], tryHarder: true, tryRotate: true };
+const WEIGHTS = join(__dirname, '../assets/lineReader.bin');
 const WASM = join(__dirname, '../node_modules/zxing-wasm/dist/reader/zxing_reader.wasm');
 
 async function barcodeFigures(art: Art, { from, barcodes }: Asked): Promise<Verdict[]> {

@@ -3,7 +3,7 @@ import type { Doubt } from '@/contract/picture';
 const WORDS: Readonly<Record<Doubt, string>> = {
   sum: 'Doubtful: as they were read, the shares don’t come to 100.',
   unusual: 'Doubtful: unusual for such a thing.',
-  readOtherwise: 'Doubtful: a second look read another figure.',
+  readOtherwise: 'Doubtful: a second look read it otherwise.',
   light: 'Perhaps: the light may have coloured it. Hold it against the thing.',
   illegible: 'Doubtful: not all of it was legible.',
   bareNumber: 'A number without a word: is it this one?',

@@ -13,8 +13,9 @@ import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendi
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
 import { fingerprintOf } from '@/core/pixels/fingerprint';
 import { greyOf } from '@/core/pixels/pixels';
+import { LineReader } from '@/core/reading/lineReader/lineReader';
 import type { ReadLine } from '@/core/reading/lines';
-import { readText } from '@/core/reading/readText';
+import { readText, type TextRead } from '@/core/reading/readText';
 import { KEPT } from '@/core/storage/room';
 
 import { context2d, drawn, edgeColour, greyBlob, jpeg, pixelsOf } from './canvas';
@@ -82,7 +83,7 @@ export interface PictureWorker {
   /** A part of a picture, in shares, for showing what was read. */
   part(blob: Blob, box: readonly [number, number, number, number], side: number): Promise<Blob>;
   /**
-   * The lines of text in a picture, whichever way up.
+   * The lines of text in a picture, whichever way up, as each of two readers has them.
    *
    * @param engine reads one block, straightened; its boxes are shares of what it is given
    * @param words in small letters, that make sense on what is read
@@ -91,7 +92,7 @@ export interface PictureWorker {
     blob: Blob,
     engine: (block: Blob, width: number, height: number) => Promise<ReadLine[]>,
     words: readonly string[],
-  ): Promise<ReadLine[]>;
+  ): Promise<TextRead>;
   rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob>;
 }
 
@@ -234,11 +235,29 @@ async function part(
 /** No letter that a person reads is lost at this size, longer side in pixels. */
 const READ_SIDE = 2_400;
 
+let reader: Promise<LineReader> | null = null;
+
+/** The reader of lines: loaded when it is first wanted, and asked for anew where that failed. */
+function lineReader(): Promise<LineReader> {
+  reader ??= loadedReader().catch((error: unknown) => {
+    reader = null;
+    throw error;
+  });
+  return reader;
+}
+
+async function loadedReader(): Promise<LineReader> {
+  const answer = await fetch('/vision/lineReader.bin');
+  if (!answer.ok) throw new Error(`The reader of lines: ${answer.status}`);
+  return new LineReader(new Uint8Array(await answer.arrayBuffer()));
+}
+
 async function text(
   blob: Blob,
   engine: (block: Blob, width: number, height: number) => Promise<ReadLine[]>,
   words: readonly string[],
-): Promise<ReadLine[]> {
+): Promise<TextRead> {
+  const lines = await lineReader();
   const bitmap = await createImageBitmap(blob);
   const { width, height } = scaledTo(bitmap.width, bitmap.height, READ_SIDE);
   const grey = greyOf(pixelsOf(drawn(bitmap, width, height)));
@@ -246,7 +265,10 @@ async function text(
   const known = new Set(words);
   return readText(
     grey,
-    async (plane) => engine(await greyBlob(plane), plane.width, plane.height),
+    {
+      page: async (plane) => engine(await greyBlob(plane), plane.width, plane.height),
+      line: (strip) => lines.read(strip),
+    },
     (word) => known.has(word),
   );
 }

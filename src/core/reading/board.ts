@@ -11,11 +11,13 @@ export interface MeasureRead {
   doubt?: Doubt;
 }
 
-// A seven with a stroke through it looks like a hash to readers of print.
-const NUMBER = String.raw`[\d#][\doOlI|\]#]{0,2}(?:[.,]\d)?(?:\s+\d\/\d)?`;
+// A seven with a stroke through it looks like a hash to readers of print, a five like an S.
+const FIGURE = String.raw`[\dOolI|\]#S$]`;
+const PART = String.raw`(?:[.,]${FIGURE}|\s\d(?![\d\/.,]))?(?:\s+\d\/\d)?`;
+const NUMBER = String.raw`(?=\S*[\d.,])[\d#S$]${FIGURE}{0,2}${PART}`;
 const UNIT = String.raw`cm|mm|inches|inch|in|"`;
 const NAMED = new RegExp(
-  String.raw`([a-z][a-z -]{0,24}?[a-z])\s*[:=.–-]?\s*(${NUMBER})\s*(?:(${UNIT})(?![a-z]))?`,
+  String.raw`([a-z][a-z -]{0,24}?[a-z])\s*[:=.–-]?\s*(${NUMBER})(?!\d)\s*(?:(${UNIT})(?![a-z]))?`,
   'giu',
 );
 
@@ -30,12 +32,30 @@ export function measuresIn(text: string, measures: readonly MeasureSpec[], units
   for (const [, name, figure, unit] of text.replace(/\bp2p\b/giu, 'ptp').matchAll(NAMED)) {
     const known = nearest(plainName(name ?? ''), names.keys(), 5);
     const spec = known === null ? undefined : names.get(known);
-    const mm = spec && lengthOf(figure ?? '', unit, units);
-    // A digit lost makes a sleeve of six centimetres: what can't be is not even suggested.
-    if (!spec || !mm || mm <= spec.usual[0] / 2 || mm >= spec.usual[1] * 2) continue;
-    found.push({ id: spec.id, mm, ...(isUsual(mm, spec) ? {} : { doubt: 'unusual' }) });
+    const read = spec && lengthRead(figure ?? '', unit, { units, spec });
+    if (spec && read) found.push({ id: spec.id, ...read });
   }
   return found;
+}
+
+/**
+ * A length under its name. A point is easily lost, "53 5" or "535": where only with one it is what such a
+ * length usually is, that is asked about.
+ */
+function lengthRead(
+  figure: string,
+  unit: string | undefined,
+  { units, spec }: { units: Units; spec: MeasureSpec },
+): Omit<MeasureRead, 'id'> | null {
+  const isApart = /\d\s\d$/u.test(figure);
+  const mm = lengthOf(isApart ? figure.replace(/\s/u, '.') : figure, unit, units);
+  // A digit lost makes a sleeve of six centimetres: what can't be is not even suggested.
+  if (mm && mm > spec.usual[0] / 2 && mm < spec.usual[1] * 2) {
+    const doubt = !isUsual(mm, spec) ? 'unusual' : isApart || /[#S$]/u.test(figure) ? 'illegible' : null;
+    return { mm, ...(doubt && { doubt }) };
+  }
+  const tenth = /^\D?[\dS#$]{2,3}$/u.test(figure) && mm ? mm / 10 : null;
+  return tenth && isUsual(tenth, spec) ? { mm: tenth, doubt: 'illegible' } : null;
 }
 
 function isUsual(mm: number, { usual: [low, high] }: MeasureSpec): boolean {
@@ -60,15 +80,15 @@ export function bareMeasures(
   units: Units,
 ): MeasureRead[] {
   const figures = texts.flatMap((text) =>
-    new RegExp(String.raw`^[\s\d.,/x×+|-]*(?:cm|in|")?\s*$`, 'iu').test(text)
-      ? (text.match(/\d{1,3}(?:[.,]\d)?/gu) ?? [])
+    new RegExp(String.raw`^(?=.*\d)[\s\dS$.,/x×+|-]*(?:cm|in|")?\s*$`, 'iu').test(text)
+      ? (digits(text.replace(/s/gu, 'S').replaceAll('|', '/')).match(/\d{1,3}(?:[.,]\d)?/gu) ?? [])
       : [],
   );
   if (figures.length < 2 || figures.length > measures.length) return [];
   const read = figures.map((figure, i): MeasureRead | null => {
     const spec = measures[i];
-    const mm = lengthOf(figure, undefined, units);
-    return spec && mm && isUsual(mm, spec) ? { id: spec.id, mm, doubt: 'bareNumber' } : null;
+    const one = spec && lengthRead(figure, undefined, { units, spec });
+    return one && isUsual(one.mm, spec) ? { id: spec.id, mm: one.mm, doubt: 'bareNumber' } : null;
   });
   return read.every((one) => one !== null) ? read : [];
 }
@@ -84,7 +104,9 @@ export function weightIn(text: string): number | null {
     /(?:^|[\s:=])([\dOolI|]{1,4}(?:[.,]\d{1,3})?)\s*(kg|g|gr|grams?|oz)\b/iu.exec(text) ??
     // With its word in front the unit need not be legible: hundreds are grams, parts are kilograms.
     /\bweight\s*[:=–-]?\s*(\d{3,4})(?:\s*[^\s\d]{1,2}|\s+\d)?\s*$/iu.exec(text) ??
-    /\bweight\s*[:=–-]?\s*(\d[.,]\d{1,3})\s*(k)[a-z]?\s*$/iu.exec(text);
+    /\bweight\s*[:=–-]?\s*(\d[.,]\d{1,3})\s*(k)[a-z]?\s*$/iu.exec(text) ??
+    // A g by hand is like a 6, a 9 or a q.
+    /(?:^|[\s:=])(\d[.,]\d{1,3})\s*(k)[69q]\s*$/iu.exec(text);
   if (!match) return null;
   const figure = Number(digits(match[1] ?? '').replace(',', '.'));
   const unit = (match[2] ?? '').toLocaleLowerCase('en');
@@ -116,7 +138,7 @@ export function flawIn(text: string): string | null {
     .toLocaleLowerCase('en')
     .replace(/[^\p{L}\d]+/gu, ' ')
     .trim()
-    .replace(/\p{L}+/gu, (word) => nearest(word, SAID_OF_FLAWS, 5) ?? word);
+    .replace(/\p{L}+/gu, (word) => nearest(word, SAID_OF_FLAWS, 4) ?? word);
 }
 
 /** Words of flaws, how bad they are and where; longer ones are put right by them. */
@@ -125,15 +147,16 @@ const SAID_OF_FLAWS: readonly string[] = [
   ...(
     'flaw flaws fault faults defect defects small large slight light heavy tiny faint deep long short ' +
     'several some few one two left right front back side under over near inside outside around below ' +
-    'above with from along the and button buttons cuff cuffs collar neck sleeve sleeves elbow elbows ' +
-    'arm arms shoulder hem lining pocket seam seams zip belt strap handle heel toe sole rim base ' +
-    'spine cover page pages corner corners edge edges lid foot buckle knee knees'
+    'above with from along the and at on in of to by no button buttons cuff cuffs collar neck ' +
+    'sleeve sleeves elbow elbows arm arms shoulder hem lining pocket seam seams zip belt strap ' +
+    'handle heel toe sole rim base spine cover page pages corner corners edge edges lid foot ' +
+    'buckle knee knees'
   ).split(' '),
 ];
 
 /** Whether all words of a line are such as are said of flaws: another may be one of them, read wrongly. */
 export function areSaidOfFlaws(text: string): boolean {
-  const words = text.toLocaleLowerCase('en').match(/\p{L}{3,}/gu) ?? [];
+  const words = text.toLocaleLowerCase('en').match(/\p{L}{2,}/gu) ?? [];
   return words.every((word) => SAID_OF_FLAWS.includes(word));
 }
 

@@ -131,16 +131,25 @@ describe('what a whiteboard says', () => {
     ['Flaw: emall hole', 'flaw', 'small hole', 'illegible'],
     ['hole under the arm', 'flaw', 'hole under the arm', undefined],
     // A seven with a stroke through it.
-    ['LENGTH #1', 'measure:length', '710', undefined],
+    ['LENGTH #1', 'measure:length', '710', 'illegible'],
+    // A hyphen that was not made out.
+    ['REF 6679 K', 'fact:styleCode', '6679-K', 'illegible'],
+    ['ART. 4527 -K', 'fact:styleCode', '4527-K', undefined],
+    ['STYLE 4527 MADE', 'fact:styleCode', '4527', undefined],
+    // A g by hand; a word of two letters that may be another.
+    ['1.47 K6', 'weight', '1470', 'illegible'],
+    ['Flaw: scratch ou the buckle', 'flaw', 'scratch ou the buckle', 'illegible'],
+    // Two letters wrong in a long word.
+    ['ShOWldens 41', 'measure:shoulder', '410', undefined],
+    // A five like an S; a point that was lost.
+    ['LENGTH 7S', 'measure:length', '750', 'illegible'],
+    ['LENGTH 70 S', 'measure:length', '700', undefined],
+    ['LENGTH 70 5', 'measure:length', '705', 'illegible'],
+    ['LENGTH 705', 'measure:length', '705', 'illegible'],
+    ['54 x 705', 'measure:length', '705', 'bareNumber'],
   ])('in %j, with what is doubtful', (text, field, value, doubt) => {
     expect(read(text)[field]).toBe(value);
     expect(doubts(text)[field]).toBe(doubt);
-  });
-  it('where a length is unusual asks about what else the line was read as', () => {
-    const [line] = lines('LENGTH 18');
-    if (!line) throw new Error('no line');
-    const [found] = suggestionsFrom([{ ...line, readOtherwise: true, others: ['LENGTH 78'] }], jumper);
-    expect(found).toMatchObject({ field: 'measure:length', value: '780', doubt: 'readOtherwise' });
   });
   it('takes figures without a unit as the person’s own', () =>
     expect(suggestionsFrom(lines('chest 21'), { ...jumper, units: 'imperial' })[0]?.value).toBe('533.4'));

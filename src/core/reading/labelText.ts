@@ -1,15 +1,6 @@
 import type { Doubt } from '@/contract/picture';
 
-import {
-  areSaidOfFlaws,
-  bareMeasures,
-  colourIn,
-  flawIn,
-  hasUnit,
-  measuresIn,
-  weightIn,
-  type MeasureRead,
-} from './board';
+import { areSaidOfFlaws, bareMeasures, colourIn, flawIn, hasUnit, measuresIn, weightIn } from './board';
 import { careIn } from './care';
 import { fibresIn } from './fibres';
 import { LEAST_CONFIDENCE, nearest, titled, type ReadLine, type Suggestion } from './lines';
@@ -55,14 +46,14 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
     });
   good.forEach((line, i) => {
     const text = line.text.trim().replace(/\s+/gu, ' ');
-    for (const { id, mm, doubt } of likeliest(line, text, reader))
-      add(line, `measure:${id}`, String(mm), doubtOf(line, doubt));
+    for (const { id, mm, doubt } of measuresIn(text, reader.measures, reader.units))
+      add(line, `measure:${id}`, String(mm), doubt ? { doubt } : {});
     if (told.has(line)) return;
-    ofLabel(text, good[i + 1]?.text.trim() ?? '', reader).forEach(([field, value]) =>
-      add(line, field, value),
+    ofLabel(text, good[i + 1]?.text.trim() ?? '', reader).forEach(([field, value, doubt]) =>
+      add(line, field, value, doubt ? { doubt } : {}),
     );
     if (told.has(line) || /\d\s*%/u.test(text)) return;
-    ofBoard(text, reader).forEach(([field, value]) => add(line, field, value, legibly(field, line, text)));
+    ofBoard(text, reader).forEach(([field, value]) => add(line, field, value, doubtOf(field, text)));
   });
   if (!found.some((f) => f.field.startsWith('measure:')))
     for (const { id, mm, doubt } of bareMeasures(
@@ -82,33 +73,20 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
   return found;
 }
 
-/** The measurements in a line; where they are unusual, or none, those it was read as otherwise. */
-function likeliest(line: ReadLine, text: string, { measures, units }: Reader): MeasureRead[] {
-  const read = measuresIn(text, measures, units);
-  if (read.some(({ doubt }) => doubt === undefined)) return read;
-  const others = (line.others ?? []).map((other) => measuresIn(other, measures, units));
-  return others.find((other) => other.length > 0 && other.every(({ doubt }) => !doubt)) ?? read;
-}
-
-/** Doubts about what stands on a board: a weight's unit, a flaw's words, another reading's figures. */
-function legibly(field: string, line: ReadLine, text: string): Partial<Suggestion> {
-  if (field === 'weight') return doubtOf(line, hasUnit(text) ? undefined : 'illegible');
-  return field === 'flaw' && !areSaidOfFlaws(text) ? { doubt: 'illegible' } : {};
-}
-
-/** A doubt of its own, or that its figure was read otherwise a second time. */
-function doubtOf(line: ReadLine, own?: Doubt): Partial<Suggestion> {
-  const doubt = own ?? (line.readOtherwise ? 'readOtherwise' : undefined);
-  return doubt ? { doubt } : {};
+/** Doubts about what stands on a board: a weight's unit, a flaw's words. */
+function doubtOf(field: string, text: string): Partial<Suggestion> {
+  const isLegible = field === 'weight' ? hasUnit(text) : field !== 'flaw' || areSaidOfFlaws(text);
+  return isLegible ? {} : { doubt: 'illegible' };
 }
 
 const base = (line: ReadLine) => ({
   words: line.text.trim().slice(0, LONGEST),
   box: line.box,
   confidence: line.confidence,
+  ...(line.weakest === undefined ? {} : { weakest: line.weakest }),
 });
 
-type Told = [field: string, value: string];
+type Told = [field: string, value: string, doubt?: Doubt];
 
 /** Size, country, style code, year. */
 function ofLabel(text: string, next: string, reader: Reader): Told[] {
@@ -121,11 +99,8 @@ function ofLabel(text: string, next: string, reader: Reader): Told[] {
   }
   const country = countryIn(text, next);
   if (country) told.push(['fact:country', country]);
-  const code =
-    /\b(?:style|art(?:icle)?|ref(?:erence)?|model|mod)\b\.?\s*(?:no\.?|nr\.?)?\s*[:#.]?\s*([A-Z0-9][A-Z0-9/-]{2,20})/iu.exec(
-      text,
-    )?.[1];
-  if (code && /\d/u.test(code)) told.push(['fact:styleCode', code.toUpperCase()]);
+  const code = styleCodeIn(text);
+  if (code) told.push(['fact:styleCode', code.value, code.doubt]);
   const year =
     /(?:©|\(c\)|\bcopyright\b|\bprinted\b|\bpublished\b|\bissued\b)\D{0,20}\b(1[89]\d\d|20[0-4]\d)\b/iu.exec(
       text,
@@ -145,6 +120,19 @@ function ofBoard(text: string, reader: Reader): Told[] {
   const flaw = weight === null && !colour ? flawIn(text) : null;
   if (flaw) told.push(['flaw', flaw]);
   return told;
+}
+
+/** What follows its word, figures in it; of a letter apart at its end the hyphen may have been lost. */
+function styleCodeIn(text: string): { value: string; doubt?: Doubt } | null {
+  const whole = text.replace(/(\d)\s*-\s*(?=[A-Z\d]+$)/iu, '$1-');
+  const match =
+    /\b(?:style|art(?:icle)?|ref(?:erence)?|model|mod)\b\.?\s*(?:no\.?|nr\.?)?\s*[:#.]?\s*([A-Z0-9][A-Z0-9/-]{2,20})(\s[A-Z])?(?![a-z])/iu.exec(
+      whole,
+    );
+  const [, code, apart] = match ?? [];
+  if (!code || !/\d/u.test(code)) return null;
+  if (!apart || !/\d$/u.test(code)) return { value: code.toUpperCase() };
+  return { value: `${code}-${apart.trim()}`.toUpperCase(), doubt: 'illegible' };
 }
 
 function countryIn(text: string, next: string): string | null {

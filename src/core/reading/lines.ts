@@ -1,3 +1,5 @@
+import { distance } from 'fastest-levenshtein';
+
 import type { Doubt } from '@/contract/picture';
 
 /** A line of text as a reader found it in a picture. */
@@ -9,10 +11,8 @@ export interface ReadLine {
   box: [number, number, number, number];
   /** How tall it is against the others it was read with, where it is not upright in the picture. */
   tall?: number;
-  /** Its figures were read otherwise a second time. */
-  readOtherwise?: boolean;
-  /** What it was read as, too. */
-  others?: readonly string[];
+  /** How sure the least sure of its figures is, 0 to 100, where that is known. */
+  weakest?: number;
 }
 
 /**
@@ -29,6 +29,8 @@ export interface Suggestion {
   words: string;
   box: [number, number, number, number];
   confidence: number;
+  /** Of its figures, as {@link ReadLine.weakest}. */
+  weakest?: number;
   doubt?: Doubt;
 }
 
@@ -37,9 +39,12 @@ export function digits(text: string): string {
   return text
     .replace(/[Oo]/gu, '0')
     .replace(/[lI|\]]/gu, '1')
-    .replace(/S/gu, '5')
+    .replace(/[Ss$]/gu, '5')
     .replace(/#/gu, '7');
 }
+
+/** A word of so many letters is known by the others where two are wrong. */
+const LONG = 8;
 
 /** "KITTIWAKE mills" as "Kittiwake Mills". */
 export function titled(text: string): string {
@@ -51,21 +56,19 @@ export function titled(text: string): string {
     );
 }
 
-/** The one of some words that this is, one wrong letter allowed from so many letters on; null where none. */
+/**
+ * The one of some words that this is, the closest: one wrong letter allowed from so many letters on, two in
+ * long words; null where none.
+ */
 export function nearest<T extends string>(word: string, among: Iterable<T>, from: number): T | null {
   let near: T | null = null;
+  let least = Infinity;
   for (const one of among) {
     if (one === word) return one;
-    if (near === null && one.length >= from && withinOne(one, word)) near = one;
+    const most = one.length < from ? 0 : one.length < LONG ? 1 : 2;
+    if (Math.abs(one.length - word.length) > most) continue;
+    const off = distance(one, word);
+    if (off <= most && off < least) [near, least] = [one, off];
   }
   return near;
-}
-
-/** Whether two words are the same but for one letter wrong, missing or too many. */
-function withinOne(a: string, b: string): boolean {
-  if (Math.abs(a.length - b.length) > 1) return false;
-  let i = 0;
-  while (i < a.length && a[i] === b[i]) i += 1;
-  if (a.length === b.length) return a.slice(i + 1) === b.slice(i + 1);
-  return a.length > b.length ? a.slice(i + 1) === b.slice(i) : a.slice(i) === b.slice(i + 1);
 }

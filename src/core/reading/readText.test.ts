@@ -1,5 +1,5 @@
 import type { ReadLine } from './lines';
-import { readText, type TextEngine } from './readText';
+import { readText, type Engines } from './readText';
 import type { Plane } from '../pixels/pixels';
 import { straightened } from '../pixels/written/straighten';
 import { textBlocks } from '../pixels/written/textBlocks';
@@ -60,51 +60,64 @@ describe('blocks of text', () => {
 });
 
 describe('reading', () => {
-  const reader = (...pages: ReadLine[][]): { engine: TextEngine; asked: () => number } => {
+  /** A reader of pages that answers so, and one of lines that knows nothing, or says always the same. */
+  const reader = (...pages: ReadLine[][]) => {
     let n = 0;
-    return { engine: () => Promise.resolve(pages[n++] ?? []), asked: () => n };
+    const engines = (said = ''): Engines => ({
+      page: () => Promise.resolve(pages[n++] ?? []),
+      line: () => ({ text: said, sure: Array.from(said, () => 0.98) }),
+    });
+    return { engines, asked: () => n };
   };
   it('is done the other way up where there are no words that exist, however sure the reader is', async () => {
-    const { engine, asked } = reader(
+    const { engines, asked } = reader(
       [line('AINO HSVM ANVH', 96)],
       [line('MADE IN PORTUGAL'), line('HAND WASH ONLY')],
     );
-    const read = await readText(rows(0, 30, 220), engine, known);
-    expect(read.map((l) => l.text)).toEqual(['MADE IN PORTUGAL', 'HAND WASH ONLY']);
+    const { page } = await readText(rows(0, 30, 220), engines(), known);
+    expect(page.map((l) => l.text)).toEqual(['MADE IN PORTUGAL', 'HAND WASH ONLY']);
     expect(asked()).toBe(2);
   });
   it('says nothing where nothing makes sense', async () =>
-    expect(await readText(rows(0, 30, 220), reader([line('qq zz', 30)]).engine, known)).toEqual([]));
+    expect(await readText(rows(0, 30, 220), reader([line('qq zz', 30)]).engines(), known)).toEqual({
+      page: [],
+      line: [],
+    }));
   it('looks again where shares do not come to a hundred', async () => {
-    const { engine } = reader(
+    const { engines } = reader(
       [line('MADE IN PORTUGAL'), line('88% WOOL')],
       [line('MADE IN PORTUGAL'), line('100% WOOL')],
     );
-    const read = await readText(rows(0, 30, 220), engine, known);
-    expect(read[1]?.text).toBe('100% WOOL');
+    const { page } = await readText(rows(0, 30, 220), engines(), known);
+    expect(page[1]?.text).toBe('100% WOOL');
   });
-  it('of a board read several times says what most readings have, and doubts what not all have', async () => {
-    const at = (text: string, y: number): ReadLine => ({ ...line(text), box: [0.1, y, 0.5, 0.1] });
-    const { engine } = reader(
-      [at('CHEST 54', 0.1), at('CHEST 43,5', 0.4), at('MADE IN PORTUGAL', 0.7)],
-      [at('CHEST 54', 0.1), at('CHEST 47.5', 0.4)],
-      [at('CHEST 54', 0.1), at('CHEST 47,5', 0.4)],
-      [at('CHEST 54', 0.1), at('CHEST #7.5', 0.4)],
-    );
-    const read = await readText(rows(0, 30, 220), engine, known);
-    expect(read.map((l) => [l.text, l.readOtherwise])).toEqual([
-      ['CHEST 54', false],
-      ['CHEST 47.5', true],
-      ['MADE IN PORTUGAL', false],
-    ]);
-    expect(read[1]?.others).toEqual(['CHEST 43,5', 'CHEST 47,5', 'CHEST #7.5']);
-  });
-  it('tells where in the picture a line stands', async () => {
-    const [found] = await readText(
+  it('asks the reader of lines of each row, the uppermost first, and how sure its figures are', async () => {
+    const said = ['MADE IN', 'CHEST 54', 'WOOL'];
+    const { engines } = reader([]);
+    const { page, line: own } = await readText(
       rows(0, 30, 220),
-      reader([line('MADE IN PORTUGAL'), line('HAND WASH ONLY')]).engine,
+      {
+        ...engines(),
+        // The rows are of sixteen, thirteen and ten letters.
+        line: ({ width }) => {
+          const text = said[width > 400 ? 0 : width > 320 ? 1 : 2] ?? '';
+          return { text, sure: Array.from(text, (c) => (c === '4' ? 0.6 : 0.9)) };
+        },
+      },
       known,
     );
+    expect(page).toEqual([]);
+    expect(own.map((l) => l.text)).toEqual(said);
+    expect(own.map((l) => Math.round(l.weakest ?? 0))).toEqual([100, 60, 100]);
+    expect(own.map((l) => l.box[1])).toEqual(own.map((l) => l.box[1]).sort());
+  });
+  it('tells where in the picture a line stands', async () => {
+    const { page } = await readText(
+      rows(0, 30, 220),
+      reader([line('MADE IN PORTUGAL'), line('HAND WASH ONLY')]).engines(),
+      known,
+    );
+    const [found] = page;
     const [x, y, w, h] = found?.box ?? [0, 0, 0, 0];
     expect(x).toBeGreaterThan(0.1);
     expect(x + w).toBeLessThan(0.95);

@@ -1,26 +1,42 @@
 import { fibresIn } from './fibres';
+import { STRIP, type LineRead } from './lineReader/lineReader';
 import type { ReadLine } from './lines';
-import { senseOf } from './sense';
+import { knownLetters, senseOf } from './sense';
 import type { Plane } from '../pixels/pixels';
+import { rowsOf, stripOf, type Row } from '../pixels/written/rows';
 import { LIKED, straightened, type Straight } from '../pixels/written/straighten';
 import { textBlocks, type TextBlock } from '../pixels/written/textBlocks';
 
 /** Reads dark letters on light, upright. Boxes are shares of what it is given. */
 export type TextEngine = (plane: Plane) => Promise<ReadLine[]>;
 
-/** So much sense is a text; less than the second is none, whichever way up. */
+/** Reads one line, as a strip of paper 0 and ink 1 ({@link STRIP}). */
+export type StripEngine = (strip: Plane) => LineRead;
+
+/** Two readers that see alike and err differently: one knows print and pages, one knows hands. */
+export interface Engines {
+  page: TextEngine;
+  line: StripEngine;
+}
+
+/** What each of the readers made of the same lines. */
+export interface TextRead {
+  page: ReadLine[];
+  line: ReadLine[];
+}
+
+/** So many letters of words that exist tell which end is up; of less sense there is no text at all. */
 const CLEAR = 8;
 const LEAST = 1.5;
-/** A number as on a board: with a word before it and no sign of shares or a style code, or numbers alone. */
-const HAND =
-  /^(?!.*%)(?!.*\b(?:style|art|ref|model|size|eu|uk|us|it|fr|de)\b)(?:[a-z][a-z 2-]*[:=\s]+)?\d{2,3}(?:[.,]\d)?(?:\D|$)/iu;
 /** Lines of less confidence are looked at again. */
 const SURE = 60;
-/** How much larger letters are read the second time; those of a board, several times. */
+/** How much larger letters are read the second time. */
 const LARGER = 1.5;
-const AGAIN = [LARGER, 0.75, 2] as const;
 /** Lines on one paper go the same way, within so many degrees. */
 const SAME_WAY = 10;
+/** So many lines, the longest, tell which end is up; more than the second are no label's. */
+const TELLING = 3;
+const MOST_LINES = 24;
 
 /**
  * The lines of text in a picture, whichever way up and however aslant they stand: blocks of text are found,
@@ -32,20 +48,22 @@ const SAME_WAY = 10;
  */
 export async function readText(
   grey: Plane,
-  engine: TextEngine,
+  engines: Engines,
   known: (word: string) => boolean,
-): Promise<ReadLine[]> {
+): Promise<TextRead> {
   let main: { block: TextBlock; upsideDown: boolean } | null = null;
-  const lines: ReadLine[] = [];
+  const all: TextRead = { page: [], line: [] };
   for (const block of textBlocks(grey)) {
     // What else stands on the same paper is the same way up; what stands elsewhere is not asked for any more.
     const ways: readonly boolean[] = main ? sameWay(main, block) : [false, true];
     if (ways.length === 0) continue;
-    const read = await readBlock(grey, block, ways, engine, known);
-    if (read.lines.length > 0) main ??= { block, upsideDown: read.upsideDown };
-    lines.push(...read.lines);
+    const read = await readBlock(grey, block, ways, engines, known);
+    if (!read) continue;
+    main ??= { block, upsideDown: read.upsideDown };
+    all.page.push(...read.page);
+    all.line.push(...read.line);
   }
-  return lines;
+  return all;
 }
 
 /** Which end of a block is up where it goes the same way as another; none where it goes another. */
@@ -56,79 +74,94 @@ function sameWay(main: { block: TextBlock; upsideDown: boolean }, block: TextBlo
   return 180 - turn <= SAME_WAY ? [!main.upsideDown] : [];
 }
 
-interface BlockRead {
-  lines: ReadLine[];
+/** A block with one end up, as far as it was read. */
+interface Way {
   upsideDown: boolean;
+  straight: Straight;
+  rows: OwnRow[];
+  page: ReadLine[];
+  /** How much sense the more sensible of two readings makes, and how much speaks for this end. */
+  sense: number;
+  worth: number;
 }
 
 async function readBlock(
   grey: Plane,
   block: TextBlock,
   ways: readonly boolean[],
-  engine: TextEngine,
+  { page, line }: Engines,
   known: (word: string) => boolean,
-): Promise<BlockRead> {
-  let best: { read: ReadLine[]; straight: Straight; upsideDown: boolean; sense: number } | null = null;
+): Promise<(TextRead & { upsideDown: boolean }) | null> {
+  let best: Way | null = null;
   for (const upsideDown of ways) {
     const straight = straightened(grey, block, upsideDown);
-    const read = await engine(straight.plane);
-    const sense = senseOf(read, known);
-    if (sense > (best?.sense ?? LEAST)) best = { read, straight, upsideDown, sense };
-    if (sense >= CLEAR) break;
+    const rows = ownRows(straight.plane);
+    // One is at work while the other is.
+    const asked = page(straight.plane);
+    const telling = linesOf(rows, line, TELLING);
+    const read = await asked;
+    const words = Math.max(knownLetters(read, known), knownLetters(telling, known));
+    const sense = Math.max(senseOf(read, known), senseOf(telling, known));
+    // Upside down both are sure of much that is none: words that exist count before all else.
+    const worth = 3 * words + senseOf(read, known) + sureOf(telling);
+    if (!best || worth > best.worth) best = { upsideDown, straight, rows, page: read, sense, worth };
+    if (words >= CLEAR) break;
   }
-  if (!best) return { lines: [], upsideDown: false };
-  const { upsideDown } = best;
-  const again = (larger: number) => engine(straightened(grey, block, upsideDown, larger * LIKED).plane);
-  const placed = (read: readonly ReadLine[], { straight }: { straight: Straight }) => ({
-    lines: read.map((line) => inPicture(line, straight, grey)),
-    upsideDown,
-  });
-  if (best.read.some(({ text }) => HAND.test(text))) {
-    // Figures written by hand are one like another: what is read once is not believed.
-    const others = await Promise.all(AGAIN.map(again));
-    return placed(voted(best.read, others, known), best);
-  }
-  if (!isUnsure(best.read)) return placed(best.read, best);
+  if (!best || best.sense <= LEAST) return null;
+  const { upsideDown, straight } = best;
+  const placed = (lines: readonly ReadLine[]) => lines.map((one) => inPicture(one, straight, grey));
+  const own = placed(linesOf(best.rows, line, MOST_LINES));
+  if (!isUnsure(best.page)) return { page: placed(best.page), line: own, upsideDown };
   // What is unsure is read otherwise in larger letters, and sometimes better.
-  const larger = await again(LARGER);
-  const isBetter = senseOf(larger, known) >= best.sense || !isUnsure(larger);
-  return placed(isBetter ? larger : best.read, best);
+  const larger = await page(straightened(grey, block, upsideDown, LARGER * LIKED).plane);
+  const isBetter = senseOf(larger, known) >= senseOf(best.page, known) || !isUnsure(larger);
+  return { page: placed(isBetter ? larger : best.page), line: own, upsideDown };
 }
 
-/**
- * Several readings of the same lines, each in letters of another size: of each line what most of them have,
- * doubtful where not all have the same figures.
- */
-function voted(
-  first: readonly ReadLine[],
-  others: readonly (readonly ReadLine[])[],
-  known: (word: string) => boolean,
-): ReadLine[] {
-  return first.map((line) => {
-    const same = [line, ...others.flatMap((read) => read.find((other) => isBeside(other, line)) ?? [])];
-    const votes = (one: ReadLine) => same.filter((other) => figuresIn(other) === figuresIn(one)).length;
-    // Of those with the same figures the one whose words exist.
-    const best = same.reduce((most, one) => {
-      const more = votes(one) - votes(most);
-      return more > 0 || (more === 0 && senseOf([one], known) > senseOf([most], known)) ? one : most;
+/** A block's rows, the longest first, each with its strip and what was read of it. */
+interface OwnRow {
+  row: Row;
+  strip: Plane;
+  /** In shares of the block. */
+  box: ReadLine['box'];
+  read: LineRead | null;
+}
+
+function ownRows(plane: Plane): OwnRow[] {
+  const { rows, of } = rowsOf(plane, LIKED);
+  return rows
+    .map((row): OwnRow => {
+      const middle = (row.slope * (row.left + row.right)) / 2;
+      const box: ReadLine['box'] = [
+        row.left / plane.width,
+        (row.top + middle) / plane.height,
+        (row.right - row.left) / plane.width,
+        (row.bottom - row.top) / plane.height,
+      ];
+      return { row, strip: stripOf(plane, of, row, STRIP.height, STRIP.longest), box, read: null };
+    })
+    .sort((a, b) => b.row.right - b.row.left - (a.row.right - a.row.left));
+}
+
+/** Of so many rows what they say, the uppermost first; each is read once. */
+function linesOf(rows: readonly OwnRow[], engine: StripEngine, most: number): ReadLine[] {
+  return rows
+    .slice(0, most)
+    .sort((a, b) => a.box[1] - b.box[1])
+    .map((one) => {
+      const { text, sure } = (one.read ??= engine(one.strip));
+      const confidence = 100 * meanOf(sure);
+      const figures = sure.filter((_, i) => /\d/u.test(text[i] ?? ''));
+      const weakest = 100 * Math.min(1, ...figures);
+      return { text: text.trim(), confidence, weakest, box: one.box };
     });
-    const isSame = votes(best) === others.length + 1;
-    const isDoubtful = isGuessed(best) || (figuresIn(best) !== '' && !isSame);
-    const texts = [...new Set(same.map(({ text }) => text))].filter((text) => text !== best.text);
-    return { ...best, box: line.box, readOtherwise: isDoubtful, others: isDoubtful ? texts : [] };
-  });
 }
 
-/** Whether two lines of one block, read in letters of different size, are the same. */
-function isBeside({ box: [, top, , high] }: ReadLine, { box: [, y, , h] }: ReadLine): boolean {
-  return Math.abs(top + high / 2 - y - h / 2) < Math.min(high, h) / 2;
-}
+const meanOf = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
 
-/** A sign stands where a figure must. */
-const isGuessed = ({ text }: ReadLine) => /#\d|\d#/u.test(text);
-
-function figuresIn({ text }: ReadLine): string {
-  return (text.match(/[\d#]+(?:[.,]\d+)?/gu) ?? []).join(' ').replaceAll(',', '.');
+/** Upside down it is less sure of what it reads. */
+function sureOf(lines: readonly ReadLine[]): number {
+  return lines.reduce((sum, { confidence, text }) => sum + (confidence * text.length) / 100, 0) / 3;
 }
 
 /** Shares that don't come to a hundred, or a line of which the reader itself is not sure. */

@@ -14,6 +14,13 @@ export const READ_WORDS: readonly string[] = [
   ...FLAW_WORDS,
 ];
 
+/** Letters of words that exist, of three letters at least: shorter ones come about upside down, too. */
+export function knownLetters(lines: readonly ReadLine[], known: (word: string) => boolean): number {
+  return lines
+    .flatMap(({ text }) => text.toLocaleLowerCase('en').match(/\p{L}{3,}/gu) ?? [])
+    .reduce((sum, word) => sum + (known(word) ? word.length : 0), 0);
+}
+
 /**
  * How much of what was read makes sense: letters of words that exist, and a little for figures with their
  * signs. Upside down there is next to nothing of it, however sure the reader is.

@@ -4,8 +4,10 @@ import type { Scheduler, Worker as TextReader } from 'tesseract.js';
 import type { Item, Picture, Reading } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
 import { COLOURS } from '@/core/kinds/facts';
+import { agreed } from '@/core/reading/agreed';
 import { suggestionsFrom } from '@/core/reading/labelText';
 import type { ReadLine } from '@/core/reading/lines';
+import type { TextRead } from '@/core/reading/readText';
 import { READ_WORDS } from '@/core/reading/sense';
 import { useAttic } from '@/store/attic/attic';
 import { Expected, unlessExpected } from '@/store/base/faults';
@@ -118,26 +120,26 @@ export async function readPicture(itemId: string, pictureId: string): Promise<nu
     ...colours,
     ...measures.flatMap((m) => [m.name, ...(m.alsoCalled ?? [])]),
   ]);
-  const lines = await linesOf(blob, [...words, ...READ_WORDS]);
-  found.push(
-    ...suggestionsFrom(lines, {
-      measures,
-      units: useAttic.getState().settings.units,
-      brands,
-      colours,
-      asks: (fact) => kinds.fact(item.kind, fact) !== undefined,
-    }),
-  );
+  const { page, line } = await linesOf(blob, [...words, ...READ_WORDS]);
+  const reader = {
+    measures,
+    units: useAttic.getState().settings.units,
+    brands,
+    colours,
+    asks: (fact: string) => kinds.fact(item.kind, fact) !== undefined,
+  };
+  found.push(...agreed(suggestionsFrom(page, reader), suggestionsFrom(line, reader)));
   // A picture of words is one of a label or a board, and that has colours of its own.
   const picture = useAttic.getState().pictures[pictureId];
-  if (picture && isOfThing(picture) && lines.length === 0) found.push(...colourIn(item, picture));
+  const isText = page.length + line.length > 0;
+  if (picture && isOfThing(picture) && !isText) found.push(...colourIn(item, picture));
   return addReadings(itemId, pictureId, found);
 }
 
 const isOfThing = ({ shows }: Picture) => shows === '' || shows === 'front' || shows === 'back';
 
-/** The lines in a picture. A failure of the reader comes back from the worker as it was, not as a copy. */
-async function linesOf(blob: Blob, words: readonly string[]): Promise<ReadLine[]> {
+/** What stands in a picture. A failure of the reader comes back from the worker as it was, not as a copy. */
+async function linesOf(blob: Blob, words: readonly string[]): Promise<TextRead> {
   let failure: unknown;
   const engine = (block: Blob, width: number, height: number) =>
     recognised(block, width, height).catch((error: unknown) => {
