@@ -51,10 +51,10 @@ function lengthRead(
   const mm = lengthOf(isApart ? figure.replace(/\s/u, '.') : figure, unit, units);
   // A digit lost makes a sleeve of six centimetres: what can't be is not even suggested.
   if (mm && mm > spec.usual[0] / 2 && mm < spec.usual[1] * 2) {
-    const doubt = !isUsual(mm, spec) ? 'unusual' : isApart || /[#S$]/u.test(figure) ? 'illegible' : null;
+    const doubt = !isUsual(mm, spec) ? 'unusual' : isApart || /[#S$]/iu.test(figure) ? 'illegible' : null;
     return { mm, ...(doubt && { doubt }) };
   }
-  const tenth = /^\D?[\dS#$]{2,3}$/u.test(figure) && mm ? mm / 10 : null;
+  const tenth = /^[\dS#$]{2,3}$/iu.test(figure) && mm ? mm / 10 : null;
   return tenth && isUsual(tenth, spec) ? { mm: tenth, doubt: 'illegible' } : null;
 }
 

@@ -143,6 +143,7 @@ describe('what a whiteboard says', () => {
     ['ShOWldens 41', 'measure:shoulder', '410', undefined],
     // A five like an S; a point that was lost.
     ['LENGTH 7S', 'measure:length', '750', 'illegible'],
+    ['Length 70.s', 'measure:length', '705', 'illegible'],
     ['LENGTH 70 S', 'measure:length', '700', undefined],
     ['LENGTH 70 5', 'measure:length', '705', 'illegible'],
     ['LENGTH 705', 'measure:length', '705', 'illegible'],

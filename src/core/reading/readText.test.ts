@@ -43,6 +43,22 @@ describe('blocks of text', () => {
     expect(block?.width).toBeGreaterThan(360);
     expect(block?.height).toBeGreaterThan(110);
   });
+  it('are found on a floor of marks that could be letters, too', () => {
+    const [width, height] = [1200, 900];
+    const data = new Float32Array(width * height).fill(40);
+    for (let y = 0; y < height; y += 1)
+      for (let x = 0; x < width; x += 1) if (x % 50 < 22 && y % 50 < 22) data[y * width + x] = 220;
+    // A label of three rows of small pale letters in the middle.
+    const label = rows(0, 150, 200);
+    for (let y = 0; y < 240; y += 1)
+      for (let x = 0; x < 500; x += 1)
+        data[(y + 330) * width + x + 350] = label.data[(y + 120) * label.width + x + 70] ?? 0;
+    const found = textBlocks({ width, height, data });
+    const small = found.filter((b) => b.ink === 'dark' && b.tall < 30 && b.width < 480);
+    expect(small).toHaveLength(1);
+    expect(small[0]?.x).toBeGreaterThan(500);
+    expect(small[0]?.x).toBeLessThan(700);
+  });
   it('are not found on plain paper', () => expect(textBlocks(rows(0, 200, 200))).toEqual([]));
   it('are dark on light once they are straight, whichever they were', () => {
     for (const [ink, paper] of [

@@ -34,6 +34,9 @@ const SURE = 60;
 const LARGER = 1.5;
 /** Lines on one paper go the same way, within so many degrees. */
 const SAME_WAY = 10;
+/** A block so many times larger, on paper so many grey values lighter or darker, is of the floor. */
+const LARGER_THAN = 4;
+const OTHER_PAPER = 20;
 /** So many lines, the longest, tell which end is up; more than the second are no label's. */
 const TELLING = 3;
 const MOST_LINES = 24;
@@ -59,7 +62,8 @@ export async function readText(
     if (ways.length === 0) continue;
     const read = await readBlock(grey, block, ways, engines, known);
     if (!read) continue;
-    main ??= { block, upsideDown: read.upsideDown };
+    // A floor's marks may be read as something, too; only what has words says how the paper lies.
+    if (read.hasWords) main ??= { block, upsideDown: read.upsideDown };
     all.page.push(...read.page);
     all.line.push(...read.line);
   }
@@ -68,10 +72,18 @@ export async function readText(
 
 /** Which end of a block is up where it goes the same way as another; none where it goes another. */
 function sameWay(main: { block: TextBlock; upsideDown: boolean }, block: TextBlock): boolean[] {
+  // What the paper lies on is larger, and of another grey.
+  const isLarger = block.width * block.height > LARGER_THAN * main.block.width * main.block.height;
+  if (isLarger && Math.abs(block.paper - main.block.paper) > OTHER_PAPER) return [];
   const turn = Math.abs(block.angle - main.block.angle);
   if (turn <= SAME_WAY) return [main.upsideDown];
   // Angles end at 90 degrees, and begin again with the other end up.
   return 180 - turn <= SAME_WAY ? [!main.upsideDown] : [];
+}
+
+interface BlockRead extends TextRead {
+  upsideDown: boolean;
+  hasWords: boolean;
 }
 
 /** A block with one end up, as far as it was read. */
@@ -83,6 +95,7 @@ interface Way {
   /** How much sense the more sensible of two readings makes, and how much speaks for this end. */
   sense: number;
   worth: number;
+  hasWords: boolean;
 }
 
 async function readBlock(
@@ -91,7 +104,7 @@ async function readBlock(
   ways: readonly boolean[],
   { page, line }: Engines,
   known: (word: string) => boolean,
-): Promise<(TextRead & { upsideDown: boolean }) | null> {
+): Promise<BlockRead | null> {
   let best: Way | null = null;
   for (const upsideDown of ways) {
     const straight = straightened(grey, block, upsideDown);
@@ -104,18 +117,19 @@ async function readBlock(
     const sense = Math.max(senseOf(read, known), senseOf(telling, known));
     // Upside down both are sure of much that is none: words that exist count before all else.
     const worth = 3 * words + senseOf(read, known) + sureOf(telling);
-    if (!best || worth > best.worth) best = { upsideDown, straight, rows, page: read, sense, worth };
+    if (!best || worth > best.worth)
+      best = { upsideDown, straight, rows, page: read, sense, worth, hasWords: words > 0 };
     if (words >= CLEAR) break;
   }
   if (!best || best.sense <= LEAST) return null;
-  const { upsideDown, straight } = best;
+  const { upsideDown, straight, hasWords } = best;
   const placed = (lines: readonly ReadLine[]) => lines.map((one) => inPicture(one, straight, grey));
   const own = placed(linesOf(best.rows, line, MOST_LINES));
-  if (!isUnsure(best.page)) return { page: placed(best.page), line: own, upsideDown };
+  if (!isUnsure(best.page)) return { page: placed(best.page), line: own, upsideDown, hasWords };
   // What is unsure is read otherwise in larger letters, and sometimes better.
   const larger = await page(straightened(grey, block, upsideDown, LARGER * LIKED).plane);
   const isBetter = senseOf(larger, known) >= senseOf(best.page, known) || !isUnsure(larger);
-  return { page: placed(isBetter ? larger : best.page), line: own, upsideDown };
+  return { page: placed(isBetter ? larger : best.page), line: own, upsideDown, hasWords };
 }
 
 /** A block's rows, the longest first, each with its strip and what was read of it. */

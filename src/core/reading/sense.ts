@@ -34,8 +34,9 @@ export function senseOf(lines: readonly ReadLine[], known: (word: string) => boo
     for (const word of text.toLocaleLowerCase('en').match(/\p{L}{2,}/gu) ?? [])
       if (known(word)) sense += word.length;
     if (/\d\s?%/u.test(text)) sense += 3;
-    // Nothing but lengths, as on a board without words.
-    if (/^\d{2,3}(?:[.,]\d)?(?:\s*[/x,\s]\s*\d{2,3}(?:[.,]\d)?)+$/iu.test(text)) sense += confidence / 30;
+    // Nothing but lengths, as on a board without words; a five is like an S.
+    if (/^(?=.*\d)[\dS]{2,3}(?:[.,][\dS])?(?:\s*[/x,\s]\s*[\dS]{2,3}(?:[.,][\dS])?)+$/iu.test(text))
+      sense += confidence / 30;
     if (confidence > 75) sense += Math.min(3, text.length / 6);
   }
   return sense;

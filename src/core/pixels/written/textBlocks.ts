@@ -13,6 +13,8 @@ export interface TextBlock {
   /** Of its usual letters. */
   tall: number;
   ink: 'dark' | 'light';
+  /** Grey value of what they stand on. */
+  paper: number;
   /** How much there is to read: letters that stand in rows, weighed by their contrast. */
   weight: number;
 }
@@ -138,6 +140,7 @@ function blockOf(letters: readonly Letter[], ink: TextBlock['ink']): TextBlock |
     height: v1 - v0,
     tall: acrossHeight(body, angle),
     ink,
+    paper: mean(body.map((l) => l.paper)),
     weight:
       (inRows(body, angle, usual) * Math.min(body.length, ENOUGH) * contrast ** 2) / (contrast + uneven),
   };
@@ -257,11 +260,20 @@ function belongs(one: TextBlock, other: TextBlock): boolean {
   const dv = Math.abs(v) - (one.height + other.height) / 2;
   if (du > gap || dv > gap) return false;
   const turn = Math.abs(normal(one.angle - other.angle));
-  // Inside it is the same again, whatever was made of it there.
+  const isAlike = one.ink === other.ink && turn < 8;
+  // Inside it is the same again, whatever was made of it there; but for a label on a floor of such marks.
   const isWithin =
     du < -0.6 * Math.min(one.width, other.width) && dv < -0.6 * Math.min(one.height, other.height);
-  return isWithin || (one.ink === other.ink && turn < 8);
+  if (isWithin && isMuchSmaller(one, other)) return isAlike && Math.abs(one.paper - other.paper) < PAPER;
+  return isWithin || isAlike;
 }
+
+/** Whether one of two covers less than so much of what the other does. */
+function isMuchSmaller(one: TextBlock, other: TextBlock): boolean {
+  const [a, b] = [one.width * one.height, other.width * other.height];
+  return Math.min(a, b) < SMALL * Math.max(a, b);
+}
+const SMALL = 0.08;
 
 function inFrame(frame: TextBlock, { x, y }: { x: number; y: number }): { u: number; v: number } {
   const [cos, sin] = [Math.cos(radians(frame.angle)), Math.sin(radians(frame.angle))];
