@@ -135,6 +135,28 @@ function mean(values: readonly number[]): number {
   return values.reduce((sum, v) => sum + v, 0) / values.length;
 }
 
+/** A part of the plane in which there is nothing but one line's letters, and where it begins. */
+function alone(
+  plane: Plane,
+  of: Int32Array,
+  row: Row,
+  box: { left: number; right: number; top: number; bottom: number },
+): { cut: Plane; x0: number; y0: number } {
+  const own = new Set(row.letters.map((c) => c.id));
+  const within = (value: number, side: number) => Math.min(side - 1, Math.max(0, value));
+  const [x0, y0] = [
+    within(Math.floor(box.left) - 2, plane.width),
+    within(Math.floor(box.top) - 2, plane.height),
+  ];
+  const width = within(Math.ceil(box.right) + 2, plane.width) - x0 + 1;
+  const height = within(Math.ceil(box.bottom) + 2, plane.height) - y0 + 1;
+  const data = new Float32Array(width * height);
+  for (let y = 0, p = 0; y < height; y += 1)
+    for (let x = 0, from = (y0 + y) * plane.width + x0; x < width; x += 1, p += 1, from += 1)
+      data[p] = of[from] === 0 || own.has(of[from]!) ? plane.data[from]! : 255;
+  return { cut: { width, height, data }, x0, y0 };
+}
+
 /** How much is left about a line's letters, over its height. */
 const MARGIN = 0.1;
 
@@ -145,10 +167,6 @@ const MARGIN = 0.1;
  * @param longest columns; a longer line is drawn closer together
  */
 export function stripOf(plane: Plane, of: Int32Array, row: Row, rowHeight: number, longest: number): Plane {
-  const own = new Set(row.letters.map((c) => c.id));
-  const { width, height } = plane;
-  const data = Float32Array.from(plane.data, (value, p) => (of[p] === 0 || own.has(of[p]!) ? value : 255));
-  const alone: Plane = { width, height, data };
   const tall = row.bottom - row.top;
   const scale = (tall * (1 + 2 * MARGIN)) / rowHeight;
   const left = row.left - tall * MARGIN * 1.5;
@@ -156,6 +174,13 @@ export function stripOf(plane: Plane, of: Int32Array, row: Row, rowHeight: numbe
   const columns = Math.min(longest, Math.max(8, Math.round(long / scale)));
   const step = long / columns;
   const fine = Math.max(1, Math.min(3, Math.round(scale)));
+  const falls = [row.slope * left, row.slope * (left + long)];
+  const { cut, x0, y0 } = alone(plane, of, row, {
+    left,
+    right: left + long,
+    top: row.top - tall * MARGIN + Math.min(...falls),
+    bottom: row.bottom + tall * MARGIN + Math.max(...falls),
+  });
   const out = new Float32Array(columns * rowHeight);
   for (let v = 0, p = 0; v < rowHeight; v += 1)
     for (let u = 0; u < columns; u += 1, p += 1) {
@@ -164,7 +189,7 @@ export function stripOf(plane: Plane, of: Int32Array, row: Row, rowHeight: numbe
         for (let j = 0; j < fine; j += 1) {
           const x = left + (u + (i + 0.5) / fine) * step;
           const y = row.top - tall * MARGIN + row.slope * x + (v + (j + 0.5) / fine) * scale;
-          sum += valueAt(alone, x - 0.5, y - 0.5);
+          sum += valueAt(cut, x - 0.5 - x0, y - 0.5 - y0);
         }
       out[p] = sum / (fine * fine);
     }
