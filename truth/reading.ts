@@ -53,10 +53,8 @@ export async function readingFigures(art: Art, asked: Asked): Promise<Verdict[]>
         { page: (plane) => linesIn(engine, plane), line: (strip) => lines.read(strip) },
         (word) => known.has(word),
       );
-      const [ofPage, ofLines] = [page, line].map((read) =>
-        suggestionsFrom(read, { measures, units: 'metric', colours: COLOURS }),
-      );
-      const said = agreed(ofPage ?? [], ofLines ?? []);
+      const reader = { measures, units: 'metric', colours: COLOURS } as const;
+      const said = agreed(suggestionsFrom(page, reader), suggestionsFrom(line, reader));
       const group = sort === 'board' ? 'board' : Math.abs(held.tilt) <= 10 ? 'labelTo10' : 'labelTo20';
       const isSo = (field: string, value: string) =>
         truth[field]?.toLocaleLowerCase('en') === value.toLocaleLowerCase('en');

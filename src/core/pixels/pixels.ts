@@ -146,6 +146,31 @@ export function valueAt({ width, height, data }: Plane, x: number, y: number): n
   );
 }
 
+/**
+ * A plane drawn anew in another size, each pixel the mean of several places.
+ *
+ * @param fine places a pixel, across and down
+ * @param from where a place of the new plane lies in the old one, pixels
+ */
+export function redrawn(
+  plane: Plane,
+  { width, height, fine }: { width: number; height: number; fine: number },
+  from: (x: number, y: number) => { x: number; y: number },
+): Plane {
+  const data = new Float32Array(width * height);
+  for (let y = 0, p = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1, p += 1) {
+      let sum = 0;
+      for (let i = 0; i < fine; i += 1)
+        for (let j = 0; j < fine; j += 1) {
+          const at = from(x + (i + 0.5) / fine, y + (j + 0.5) / fine);
+          sum += valueAt(plane, at.x - 0.5, at.y - 0.5);
+        }
+      data[p] = sum / (fine * fine);
+    }
+  return { width, height, data };
+}
+
 /** The value at a share of the sorted values, 0 to 1, between two of them where it must; NaN of none. */
 export function quantile(values: ArrayLike<number>, share: number): number {
   return quantileOf(Float64Array.from(values), share) ?? NaN;

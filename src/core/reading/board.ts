@@ -81,7 +81,7 @@ export function bareMeasures(
 ): MeasureRead[] {
   const figures = texts.flatMap((text) =>
     new RegExp(String.raw`^(?=.*\d)[\s\dS$.,/x×+|-]*(?:cm|in|")?\s*$`, 'iu').test(text)
-      ? (digits(text.replace(/s/gu, 'S').replaceAll('|', '/')).match(/\d{1,3}(?:[.,]\d)?/gu) ?? [])
+      ? (digits(text.replaceAll('|', '/')).match(/\d{1,3}(?:[.,]\d)?/gu) ?? [])
       : [],
   );
   if (figures.length < 2 || figures.length > measures.length) return [];

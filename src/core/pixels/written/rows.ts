@@ -1,5 +1,5 @@
 import { componentsOf, type Component } from '../components';
-import { quantile, valueAt, type Plane } from '../pixels';
+import { quantile, redrawn, type Plane } from '../pixels';
 
 /** Letters that stand in one line, in pixels of the plane they were found in. */
 export interface Row {
@@ -32,10 +32,8 @@ export function rowsOf({ width, height, data }: Plane, tall: number): { rows: Ro
   const ink = new Uint8Array(data.length);
   for (let p = 0; p < ink.length; p += 1) if (data[p]! < INK) ink[p] = 1;
   const { of, all } = componentsOf(ink, width, height);
-  const isLetter = (c: Component) => {
-    const high = c.bottom - c.top + 1;
-    return high > LETTER[0] * tall && high < LETTER[1] * tall && c.right - c.left < GAP * 2 * tall;
-  };
+  const isLetter = (c: Component) =>
+    high(c) > LETTER[0] * tall && high(c) < LETTER[1] * tall && c.right - c.left < GAP * 2 * tall;
   const rows: Component[][] = [];
   for (const letter of all.filter(isLetter).sort((a, b) => a.left - b.left)) {
     const row = nearestRow(rows, letter, tall);
@@ -45,13 +43,12 @@ export function rowsOf({ width, height, data }: Plane, tall: number): { rows: Ro
   const whole = joined(rows, tall);
   for (const dot of all)
     if (!isLetter(dot) && dot.area >= 4 && dot.bottom - dot.top < LETTER[1] * tall) {
-      const row = whole.find((letters) => isPartOf(letters, dot, tall));
-      row?.push(dot);
+      const at = whole.findIndex((row) => isPartOf(row, dot, tall));
+      const row = whole[at];
+      if (row) whole[at] = rowFrom([...row.letters, dot], tall);
     }
   return {
-    rows: whole
-      .map((letters) => rowFrom(letters, tall))
-      .sort((a, b) => a.top + a.slope * a.left - (b.top + b.slope * b.left)),
+    rows: whole.sort((a, b) => a.top + a.slope * a.left - (b.top + b.slope * b.left)),
     of,
   };
 }
@@ -77,27 +74,27 @@ function nearestRow(rows: readonly Component[][], letter: Component, tall: numbe
 }
 
 /** Parts of one line that were begun apart: one after the other, at one height. */
-function joined(rows: readonly Component[][], tall: number): Component[][] {
-  const out: Component[][] = [];
-  for (const row of [...rows].sort((a, b) => b.length - a.length)) {
-    const { top, bottom, slope, left, right } = rowFrom(row, tall);
-    const at = out.find((other) => {
-      const o = rowFrom(other, tall);
+function joined(rows: readonly Component[][], tall: number): Row[] {
+  const out: Row[] = [];
+  for (const letters of [...rows].sort((a, b) => b.length - a.length)) {
+    const row = rowFrom(letters, tall);
+    const { top, bottom, slope, left, right } = row;
+    const at = out.findIndex((o) => {
       const x = (left + right) / 2;
       const shared =
         Math.min(bottom + slope * x, o.bottom + o.slope * x) - Math.max(top + slope * x, o.top + o.slope * x);
       const apart = Math.max(o.left - right, left - o.right);
       return apart < GAP * tall && shared > 0.6 * Math.min(bottom - top, o.bottom - o.top);
     });
-    if (at) at.push(...row);
-    else out.push([...row]);
+    const other = out[at];
+    if (other) out[at] = rowFrom([...other.letters, ...letters], tall);
+    else out.push(row);
   }
   return out;
 }
 
 /** Whether a dot stands in a line, above or below it, or beside its letters. */
-function isPartOf(letters: readonly Component[], dot: Component, tall: number): boolean {
-  const { top, bottom, slope, left, right } = rowFrom(letters, tall);
+function isPartOf({ top, bottom, slope, left, right }: Row, dot: Component, tall: number): boolean {
   const x = (dot.left + dot.right) / 2;
   const y = middle(dot) - slope * x;
   return x > left - tall && x < right + tall && y > top - 0.35 * tall && y < bottom + 0.3 * tall;
@@ -181,23 +178,15 @@ export function stripOf(plane: Plane, of: Int32Array, row: Row, rowHeight: numbe
     top: row.top - tall * MARGIN + Math.min(...falls),
     bottom: row.bottom + tall * MARGIN + Math.max(...falls),
   });
-  const out = new Float32Array(columns * rowHeight);
-  for (let v = 0, p = 0; v < rowHeight; v += 1)
-    for (let u = 0; u < columns; u += 1, p += 1) {
-      let sum = 0;
-      for (let i = 0; i < fine; i += 1)
-        for (let j = 0; j < fine; j += 1) {
-          const x = left + (u + (i + 0.5) / fine) * step;
-          const y = row.top - tall * MARGIN + row.slope * x + (v + (j + 0.5) / fine) * scale;
-          sum += valueAt(cut, x - 0.5 - x0, y - 0.5 - y0);
-        }
-      out[p] = sum / (fine * fine);
-    }
-  const [paper, ink] = [quantile(out, 0.5), quantile(out, 0.03)];
+  const { data } = redrawn(cut, { width: columns, height: rowHeight, fine }, (u, v) => {
+    const x = left + u * step;
+    return { x: x - x0, y: row.top - tall * MARGIN + row.slope * x + v * scale - y0 };
+  });
+  const [paper, ink] = [quantile(data, 0.5), quantile(data, 0.03)];
   const gain = 1 / Math.max(28, paper - ink);
   return {
     width: columns,
     height: rowHeight,
-    data: out.map((v) => Math.min(1, Math.max(0, (paper - v) * gain))),
+    data: data.map((v) => Math.min(1, Math.max(0, (paper - v) * gain))),
   };
 }

@@ -1,5 +1,5 @@
 import { componentsOf } from '../components';
-import { boxBlur, valueAt, type Plane } from '../pixels';
+import { boxBlur, redrawn, type Plane } from '../pixels';
 import type { TextBlock } from './textBlocks';
 
 /** Height of usual letters that a reader of text likes, pixels. Common practice: 20 to 40. */
@@ -39,18 +39,8 @@ export function straightened(
   };
   // Made smaller, each pixel is the mean of several.
   const fine = Math.max(1, Math.min(3, Math.round(1 / scale)));
-  const data = new Float32Array(width * height);
-  for (let y = 0, p = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1, p += 1) {
-      let sum = 0;
-      for (let i = 0; i < fine; i += 1)
-        for (let j = 0; j < fine; j += 1) {
-          const at = toPicture((x + (i + 0.5) / fine) / width, (y + (j + 0.5) / fine) / height);
-          sum += valueAt(grey, at.x - 0.5, at.y - 0.5);
-        }
-      data[p] = sum / (fine * fine);
-    }
-  return { plane: evened({ width, height, data }, scale * block.tall), toPicture };
+  const plane = redrawn(grey, { width, height, fine }, (x, y) => toPicture(x / width, y / height));
+  return { plane: evened(plane, scale * block.tall), toPicture };
 }
 
 /**
