@@ -47,15 +47,18 @@ export function enteringAt(lab: LabPixels): Entering {
     counts[s]!.set(bin, (counts[s]!.get(bin) ?? 0) + 1);
     totals[s]! += 1;
   }
+  // Of the whole border less what lies beside a stretch: that window goes round with it.
+  const rest = new Float32Array(SIZE);
+  const take = (s: number, sign: 1 | -1) => {
+    const at = (s + count) % count;
+    for (const [bin, n] of counts[at]!) rest[bin]! += sign * n;
+    return sign * totals[at]!;
+  };
+  let total = 0;
+  for (let s = 0; s < count; s += 1) total += take(s, 1);
+  for (let s = -BESIDE - 1; s < BESIDE; s += 1) total += take(s, -1);
   const foreign = counts.map((own, s) => {
-    const rest = new Float32Array(SIZE);
-    let total = 0;
-    for (let o = 0; o < count; o += 1) {
-      const apart = Math.min((o - s + count) % count, (s - o + count) % count);
-      if (apart <= BESIDE) continue;
-      for (const [bin, n] of counts[o]!) rest[bin]! += n;
-      total += totals[o]!;
-    }
+    total += take(s - BESIDE - 1, 1) + take(s + BESIDE, -1);
     let unmet = 0;
     for (const [bin, n] of own) if (around(rest, bin) < UNMET * total) unmet += n;
     return unmet > FOREIGN * totals[s]!;
@@ -78,6 +81,7 @@ function stretchesOf(width: number, height: number): Int16Array {
   const out = new Int16Array(width * height).fill(-1);
   for (let y = 0, p = 0; y < height; y += 1)
     for (let x = 0; x < width; x += 1, p += 1) {
+      if (x >= wide && y >= wide && x < width - wide && y < height - wide) continue;
       const depths = [y, width - 1 - x, height - 1 - y, x];
       const side = depths.indexOf(Math.min(...depths));
       if (depths[side]! >= wide) continue;

@@ -240,9 +240,14 @@ function histogramOf(bins: Int32Array, weights: Uint8Array, passes: number): His
 function blurred(from: Float32Array<ArrayBuffer>, passes: number): Float32Array {
   let counts = from;
   let next = new Float32Array(SIZE);
+  const steps = [1, BINS[2], BINS[1] * BINS[2]];
+  // Where nothing is met nothing spreads.
+  const reach = passes * steps.reduce((sum, step) => sum + step, 0);
+  const first = from.findIndex((n) => n > 0) - reach;
+  const last = from.findLastIndex((n) => n > 0) + reach;
   for (let pass = 0; pass < passes; pass += 1)
-    for (const step of [1, BINS[2], BINS[1] * BINS[2]]) {
-      for (let i = step; i < SIZE - step; i += 1)
+    for (const step of steps) {
+      for (let i = Math.max(step, first); i < Math.min(SIZE - step, last + 1); i += 1)
         next[i] = 0.25 * counts[i - step]! + 0.5 * counts[i]! + 0.25 * counts[i + step]!;
       [counts, next] = [next, counts];
     }
