@@ -47,6 +47,8 @@ export const Exam = z.object({
     .array(z.object({ rgb: Rgb, share: z.number().min(0).max(1) }))
     .max(8)
     .default([]),
+  /** Whether its outline, and so what its colours are, can be relied on. */
+  outlined: z.boolean().default(true),
   /** The middle colour of what it lies on; null where hardly any of that is seen. */
   ground: Rgb.nullable().default(null),
   /** For finding near-duplicates. */
@@ -153,7 +155,7 @@ export type Picture = z.infer<typeof Picture>;
  * otherwise a second time; a colour that other light, as it may well have been, would make another; words or
  * a unit that were not legible.
  */
-export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise', 'light', 'illegible'] as const;
+export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise', 'light', 'outline', 'illegible'] as const;
 export type Doubt = (typeof DOUBTS)[number];
 
 /** Something a machine read in a picture or was told, not yet confirmed by a person. Never sent anywhere. */

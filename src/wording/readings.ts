@@ -5,6 +5,7 @@ const WORDS: Readonly<Record<Doubt, string>> = {
   unusual: 'Doubtful: unusual for such a thing.',
   readOtherwise: 'Doubtful: a second look read it otherwise.',
   light: 'Perhaps: the light may have coloured it. Hold it against the thing.',
+  outline: 'Doubtful: where the item ends and the floor begins was not clear.',
   illegible: 'Doubtful: not all of it was legible.',
   bareNumber: 'A number without a word: is it this one?',
 };

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Exam } from '@/contract/records';
 
 import { plainerColour } from './choice';
-import { nameOf } from './naming';
+import { nameAmong, nameOf } from './naming';
 import { coloursSeen } from './seen';
 import { SHADES } from './shades';
 import { COLOURS } from '../kinds/facts';
@@ -33,6 +33,18 @@ describe('what the trade calls a colour', () => {
   it('is on the list that a person chooses from, whatever the colour', () =>
     fc.assert(
       fc.property(fc.tuple(byte, byte, byte), (rgb) => expect(COLOURS).toContain(nameOf(labOf(...rgb)))),
+      { numRuns: 60 },
+    ));
+  it('that may be one of several is what the likelier ones are called', () =>
+    fc.assert(
+      fc.property(fc.tuple(byte, byte, byte), fc.tuple(byte, byte, byte), (one, other) => {
+        const [a, b] = [labOf(...one), labOf(...other)];
+        const either = nameAmong([
+          { lab: a, weight: 1 },
+          { lab: b, weight: 1e-6 },
+        ]);
+        expect(either).toBe(nameOf(a));
+      }),
       { numRuns: 60 },
     ));
   it('of each shade that is known is nearly always its own', () => {
@@ -100,7 +112,7 @@ describe('the colours of a thing', () => {
   const PAPER: Rgb = [238, 238, 238];
   const seen = (part: Partial<Exam>) =>
     // What is not asked of an examination here.
-    coloursSeen({ blown: 0, bright: 0.9, ground: PAPER, tones: [], ...part } as Exam);
+    coloursSeen({ blown: 0, bright: 0.9, ground: PAPER, tones: [], outlined: true, ...part } as Exam);
   it('are gathered from its own pixels, light and shade as one', () => {
     const { picture, mask } = drawn(PAPER, [31, 42, 68], [31, 42, 68]);
     const tones = tonesOf(picture, mask);
@@ -138,6 +150,24 @@ describe('the colours of a thing', () => {
     expect(seen({ tones: [white] })).toEqual({ names: ['White'], isDoubtful: false });
     const lit = seen({ tones: [{ rgb: [252, 226, 180], share: 1 }], ground: [248, 222, 178] });
     expect(lit.isDoubtful).toBe(true);
+  });
+  it('are called what most lights would have them called, with a perhaps where some would not', () => {
+    // Between brown and olive.
+    const between = { rgb: [138, 116, 84] as Rgb, share: 1 };
+    const each = fc.record({ r: byte, g: byte, b: byte });
+    expect(seen({ tones: [between], ground: [150, 150, 150] }).isDoubtful).toBe(true);
+    fc.assert(
+      fc.property(each, ({ r, g, b }) => {
+        const { names } = seen({ tones: [{ rgb: [r, g, b], share: 1 }], ground: [190, 190, 190] });
+        expect(names).toHaveLength(1);
+        expect(COLOURS).toContain(names[0]);
+      }),
+      { numRuns: 40 },
+    );
+  });
+  it('are doubted where the outline is', () => {
+    const tones = [{ rgb: [190, 20, 30] as Rgb, share: 1 }];
+    expect(seen({ tones, outlined: false })).toEqual({ names: ['Red'], isDoubtful: true });
   });
   it('are doubted in a picture that is too dark or too bright', () => {
     const tones = [{ rgb: [190, 20, 30] as Rgb, share: 1 }];

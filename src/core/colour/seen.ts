@@ -1,6 +1,6 @@
 import type { Exam } from '@/contract/records';
 
-import { nameOf } from './naming';
+import { nameAmong } from './naming';
 import type { ColourName } from './shades';
 import { LIMITS } from '../picture/judge';
 import { labOf, rgbOf, type Lab } from '../pixels/lab';
@@ -22,19 +22,25 @@ const THIRD = 0.13;
 /** With more names beside it than one, the first has at least this; otherwise they are many colours. */
 const FEW = 2;
 const TOLD = 0.45;
+/** How likely each other light is that may have been, beside the likeliest. */
+const LESS = 0.5;
 
 /** The colours of the item in a picture, in the trade's names. */
 export function coloursSeen(exam: Exam): SeenColours {
   const light = lightOf(exam);
-  const names = namesIn(exam.tones, light.likely);
-  const isSame = (gains: Gains) => namesIn(exam.tones, gains).join() === names.join();
-  return { names, isDoubtful: names.length > 0 && (light.isOdd || !light.possible.every(isSame)) };
+  const names = namesIn(exam.tones, [
+    { gains: light.likely, weight: 1 },
+    ...light.possible.map((gains) => ({ gains, weight: LESS })),
+  ]);
+  const isSame = (gains: Gains) => namesIn(exam.tones, [{ gains, weight: 1 }]).join() === names.join();
+  const isCertain = exam.outlined && !light.isOdd && [light.likely, ...light.possible].every(isSame);
+  return { names, isDoubtful: names.length > 0 && !isCertain };
 }
 
-function namesIn(tones: Exam['tones'], gains: Gains): SeenColour[] {
+function namesIn(tones: Exam['tones'], lights: readonly { gains: Gains; weight: number }[]): SeenColour[] {
   const shares = new Map<ColourName, number>();
   for (const { rgb, share } of tones) {
-    const name = nameOf(inLight(rgb, gains));
+    const name = nameAmong(lights.map(({ gains, weight }) => ({ lab: inLight(rgb, gains), weight })));
     shares.set(name, (shares.get(name) ?? 0) + share);
   }
   const sorted = [...shares].sort(([, one], [, other]) => other - one);
@@ -60,7 +66,7 @@ const COLOURLESS = 14;
 const ODD = [9, 24] as const;
 /** How much of a floor's tint is the light's own, and how much of its darkness: the rest is the floor's. */
 const TINT = 0.5;
-const SHADE = 0.7;
+const SHADE = 0.5;
 /** What of that may be otherwise. */
 const TINTS = [0.15, 0.85] as const;
 const SHADES_OF_PAPER = [0.86, 1.16] as const;

@@ -3,8 +3,9 @@ import type { Exam } from '@/contract/records';
 import { backgroundRow } from './background';
 import { SIDES, type Side } from './entering';
 import { fingerprintOf } from './fingerprint';
+import { ciede2000, labOf } from './lab';
 import { groundOf } from './light';
-import { segment, type Segmented } from './mask';
+import { bulkOf, segment, type Segmented } from './mask';
 import { quantile, shrunk, type Mask, type Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
 import { tonesOf } from './tones';
@@ -27,27 +28,41 @@ export function examine(picture: Pixels): Exam {
   const segmented = segment(small);
   const { mask, isSure, enters } = segmented;
   const writing = writingBeside(small, mask);
-  const box = boxOf(mask);
+  const bulk = isSure ? mask : bulkOf(mask);
+  const ground = groundOf(small, mask);
   const light = lightOf(small, mask);
   return {
     blur: round(Number.isFinite(blur) ? blur : 0),
     laplacian: round(laplacian),
     ...light,
     ...backgroundNumbers(segmented, writing > 0),
-    ...box,
+    ...boxOf(mask),
+    box: boxOf(bulk).box,
     // A mask that is not to be relied on touches the border only where something runs in, all the same.
     cutOff: union(sidesTouched(mask), enters),
     writing,
     outline: outlineOf(mask),
-    // Without knowing what is the item its colours would be the floor's.
-    tones: isSure ? tonesOf(small, mask) : [],
-    ground: groundOf(small, mask),
+    tones: isSure ? tonesOf(small, mask) : withoutFloor(tonesOf(small, bulk), ground),
+    outlined: isSure,
+    ground,
     print: fingerprintOf(small),
   };
 }
 
 function round(value: number): number {
   return Math.round(value * 1_000) / 1_000;
+}
+
+/** This near to the floor's colour, ΔE₀₀, what was taken for item may as well be floor. */
+const FLOOR = 12;
+
+/** The colours of what may be part floor: those that are not the floor's, unless there is no other. */
+function withoutFloor(tones: Exam['tones'], ground: Exam['ground']): Exam['tones'] {
+  const lab = ([r, g, b]: readonly [number, number, number]) =>
+    labOf(Math.round(r), Math.round(g), Math.round(b));
+  const others = tones.filter(({ rgb }) => !ground || ciede2000(lab(rgb), lab(ground)) > FLOOR);
+  const sum = others.reduce((all, { share }) => all + share, 0);
+  return sum === 0 ? tones : others.map(({ rgb, share }) => ({ rgb, share: round(share / sum) }));
 }
 
 /** Where the item is, as shares of the picture; all 0 when nothing was found. */

@@ -4,7 +4,7 @@ import type { Point } from '@/contract/picture';
 
 import { boxOf, examine } from './examine';
 import { cornerLight, fingerprintDistance, fingerprintOf, isFingerprint } from './fingerprint';
-import { maskOverlap, segment } from './mask';
+import { bulkOf, maskOverlap, segment } from './mask';
 import type { Mask, Pixels } from './pixels';
 import { sharpnessOf } from './sharpness';
 import { outlinePoints } from './whiten';
@@ -106,6 +106,25 @@ describe('the item is told from what it lies on', () => {
     expect(examine(boards).cutOff).toEqual([]);
     const tiles = drawn(200, 200, (x, y) => ((Math.floor(x / 40) + Math.floor(y / 40)) % 2 ? TABLE : FLOOR));
     expect(examine(tiles).cutOff).toEqual([]);
+  });
+  it('lines between boards and crumbs are not its bulk; of what is thin alone all stays', () => {
+    const [width, height] = [640, 480];
+    const maskWhere = (inside: (x: number, y: number) => boolean): Mask => ({
+      width,
+      height,
+      data: Uint8Array.from({ length: width * height }, (_, p) =>
+        inside(p % width, Math.floor(p / width)) ? 255 : 0,
+      ),
+    });
+    const item = (x: number, y: number) => x >= 200 && x < 300 && y >= 150 && y < 330;
+    const line = (x: number) => x % 120 >= 60 && x % 120 < 64;
+    const crumb = (x: number, y: number) => x > 560 && x < 590 && y > 30 && y < 60;
+    const bulk = bulkOf(maskWhere((x, y) => item(x, y) || line(x) || crumb(x, y)));
+    // The line that it lies on sticks out by what an item is rounded by.
+    expect(boxOf(bulk).box[0]).toBeCloseTo(200 / 640, 2);
+    expect(boxOf(bulk).box[3]).toBeCloseTo(180 / 480, 1);
+    expect(boxOf(bulk).area).toBeCloseTo((100 * 180) / (640 * 480), 2);
+    expect(boxOf(bulkOf(maskWhere(line))).area).toBeGreaterThan(0.03);
   });
   it('an empty floor has none', () => {
     expect(examine(drawn(160, 160, () => FLOOR)).area).toBeLessThan(0.01);

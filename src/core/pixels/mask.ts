@@ -120,6 +120,27 @@ function tidied(differs: Uint8Array, raw: Uint8Array, width: number, height: num
   return out;
 }
 
+/** What is thinner than this share of the longer side is no bulk; nor what is smaller than this of the largest. */
+const THIN = 1 / 110;
+const PART = 0.25;
+
+/**
+ * The bulk of a mask that is not to be relied on: without the lines between boards and lesser groups.
+ *
+ * @returns the mask itself where nothing would be left of it
+ */
+export function bulkOf(mask: Mask): Mask {
+  const { width, height } = mask;
+  const radius = Math.max(1, Math.round((Math.max(width, height) * THIN) / 2));
+  const belongs = Uint8Array.from(mask.data, (v) => (v > 127 ? 1 : 0));
+  const { of, all } = componentsOf(morph(belongs, width, height, radius, 'shrink'), width, height);
+  if (all.length === 0) return mask;
+  const least = PART * all.reduce((most, c) => Math.max(most, c.area), 0);
+  const kept = of.map((id) => (id > 0 && all[id - 1]!.area >= least ? 1 : 0));
+  const grown = morph(Uint8Array.from(kept), width, height, radius, 'grow');
+  return { width, height, data: mask.data.map((v, p) => (grown[p] === 0 ? 0 : v)) };
+}
+
 /** Grows or shrinks what is 1 by a square of the radius. */
 function morph(
   from: Uint8Array,

@@ -25,6 +25,7 @@ export function colourIn(item: Item, { exam }: Pick<Picture, 'exam'>): Found[] {
   const spec = kinds.fact(item.kind, 'colour');
   if (!exam || (item.kind !== '' && !spec)) return [];
   const { names, isDoubtful } = coloursSeen(exam);
+  const doubt = exam.outlined ? 'light' : 'outline';
   const choices = spec?.closed ? spec.choices : undefined;
   const said = names.map((name) => (choices ? plainerColour(name, choices) : name));
   const told = said.filter((name) => name !== null);
@@ -38,7 +39,7 @@ export function colourIn(item: Item, { exam }: Pick<Picture, 'exam'>): Found[] {
       words: 'its colour',
       box: exam.box,
       confidence: isDoubtful ? CONFIDENCE.doubtful : CONFIDENCE.sure,
-      doubt: isDoubtful ? 'light' : null,
+      doubt: isDoubtful ? doubt : null,
     },
   ];
 }
