@@ -85,8 +85,8 @@ export const LIMITS = {
    * Luma that the lighter of item and background reaches, below which it is dark where the darkest parts
    * are deep as well, and below which it is dark anyhow: a dark floor alone does not make a picture dark.
    */
-  dark: 0.48,
-  deep: 0.275,
+  dark: 0.445,
+  deep: 0.3,
   black: 0.29,
   /** Share of the item on which a colour is at its end. */
   blown: 0.27,
@@ -95,7 +95,9 @@ export const LIMITS = {
   border: 0.8,
   falloff: 22,
   /** The item's longer side as a share of the frame: 80 % is common practice. */
-  fill: [0.55, 0.985],
+  fill: 0.55,
+  /** The same where part of it seems to lie beyond the border: such a small part is small all the same. */
+  cutFill: 0.4,
   /**
    * Longer side, pixels: 500 is the least a large marketplace takes, 1 600 shows detail (common practice).
    */
@@ -159,7 +161,8 @@ export function judge(
   if (whole && exam.area > 0) {
     const known = exam.sure > 0.6;
     const fill = Math.max(exam.box[2], exam.box[3]);
-    if (known && cutOff.length === 0 && fill < LIMITS.fill[0]) say('smallInFrame', { fill });
+    const least = cutOff.length === 0 ? LIMITS.fill : LIMITS.cutFill;
+    if (known && fill < least) say('smallInFrame', { fill });
     const turned = turnedWrong(exam, setting.stance);
     if (known && turned) say(turned, NONE, false);
   }

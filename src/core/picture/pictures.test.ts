@@ -34,6 +34,7 @@ const EXAM = {
     columnPieces: [1, 1, 1, 1, 1, 1, 1, 1],
   },
   tones: [],
+  outlined: true,
   ground: null,
   print: '',
 };
@@ -182,6 +183,7 @@ describe('judging', () => {
     ['glare', exam({ blown: 0.4 }), 'exposure'],
     ['a carpet', exam({ grounds: 5 }), 'background'],
     ['a speck', exam({ box: [0.4, 0.4, 0.2, 0.2] }), 'fill'],
+    ['a speck on a line of the floor', exam({ box: [0.4, 0.4, 0.2, 0.2], cutOff: ['top'] }), 'fill'],
     ['an edge', exam({ cutOff: ['left'] }), 'cutOff'],
     ['an edge, where no outline could be told', exam({ cutOff: ['left'], area: 0, sure: 0.9 }), 'cutOff'],
     ['few pixels', { width: 420, height: 300 }, 'pixels'],
