@@ -1,5 +1,6 @@
 import { fibresIn } from './fibres';
 import { STRIP, type LineRead } from './lineReader/lineReader';
+import { readSteadily, sureness } from './lineReader/steady';
 import type { ReadLine } from './lines';
 import { knownLetters, senseOf } from './sense';
 import type { Plane } from '../pixels/pixels';
@@ -111,7 +112,7 @@ async function readBlock(
     const rows = ownRows(straight.plane);
     // One is at work while the other is.
     const asked = page(straight.plane);
-    const telling = linesOf(rows, line, TELLING);
+    const telling = linesOf(rows, TELLING, (one) => (one.read ??= line(one.strip)));
     const read = await asked;
     const words = Math.max(knownLetters(read, known), knownLetters(telling, known));
     const sense = Math.max(senseOf(read, known), senseOf(telling, known));
@@ -124,7 +125,7 @@ async function readBlock(
   if (!best || best.sense <= LEAST) return null;
   const { upsideDown, straight, hasWords } = best;
   const placed = (lines: readonly ReadLine[]) => lines.map((one) => inPicture(one, straight, grey));
-  const own = placed(linesOf(best.rows, line, MOST_LINES));
+  const own = placed(linesOf(best.rows, MOST_LINES, (one) => readSteadily(line, one.strip, one.read)));
   if (!isUnsure(best.page)) return { page: placed(best.page), line: own, upsideDown, hasWords };
   // What is unsure is read otherwise in larger letters, and sometimes better.
   const larger = await page(straightened(grey, block, upsideDown, LARGER * LIKED).plane);
@@ -138,7 +139,7 @@ interface OwnRow {
   strip: Plane;
   /** In shares of the block. */
   box: ReadLine['box'];
-  read: LineRead | null;
+  read?: LineRead;
 }
 
 function ownRows(plane: Plane): OwnRow[] {
@@ -152,26 +153,25 @@ function ownRows(plane: Plane): OwnRow[] {
         (row.right - row.left) / plane.width,
         (row.bottom - row.top) / plane.height,
       ];
-      return { row, strip: stripOf(plane, of, row, STRIP.height, STRIP.longest), box, read: null };
+      return { row, strip: stripOf(plane, of, row, STRIP.height, STRIP.longest), box };
     })
     .sort((a, b) => b.row.right - b.row.left - (a.row.right - a.row.left));
 }
 
-/** Of so many rows what they say, the uppermost first; each is read once. */
-function linesOf(rows: readonly OwnRow[], engine: StripEngine, most: number): ReadLine[] {
+/** Of so many rows what they say, the uppermost first. */
+function linesOf(rows: readonly OwnRow[], most: number, read: (one: OwnRow) => LineRead): ReadLine[] {
   return rows
     .slice(0, most)
     .sort((a, b) => a.box[1] - b.box[1])
     .map((one) => {
-      const { text, sure } = (one.read ??= engine(one.strip));
-      const confidence = 100 * meanOf(sure);
+      const own = read(one);
+      const { text, sure } = own;
+      const confidence = 100 * sureness(own);
       const figures = sure.filter((_, i) => /\d/u.test(text[i] ?? ''));
       const weakest = 100 * Math.min(1, ...figures);
       return { text: text.trim(), confidence, weakest, box: one.box };
     });
 }
-
-const meanOf = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
 
 /** Upside down it is less sure of what it reads. */
 function sureOf(lines: readonly ReadLine[]): number {
