@@ -120,8 +120,9 @@ function tidied(differs: Uint8Array, raw: Uint8Array, width: number, height: num
   return out;
 }
 
-/** What is thinner than this share of the longer side is no bulk; nor what is smaller than this of the largest. */
+/** What is thinner than this share of the longer side is no bulk. */
 const THIN = 1 / 110;
+/** Nor what is smaller than this share of the largest. */
 const PART = 0.25;
 
 /**

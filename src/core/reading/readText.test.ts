@@ -59,6 +59,26 @@ describe('blocks of text', () => {
     expect(small[0]?.x).toBeGreaterThan(500);
     expect(small[0]?.x).toBeLessThan(700);
   });
+  it('end where the board ends, on a mat whose squares could be letters, too', () => {
+    const [width, height] = [800, 620];
+    // Dark squares between lines a little lighter, aslant as the board is not.
+    const data = Float32Array.from({ length: width * height }, (_, p) => {
+      const [x, y] = [p % width, Math.floor(p / width)];
+      const [u, v] = [x + 0.05 * y, y - 0.05 * x + 100];
+      return u % 24 < 3 || v % 24 < 3 ? 125 : 70;
+    });
+    const board = rows(0, 40, 200);
+    for (let y = 0; y < 240; y += 1)
+      for (let x = 0; x < 500; x += 1)
+        data[(y + 190) * width + x + 150] = board.data[(y + 120) * board.width + x + 70] ?? 0;
+    const [block] = textBlocks({ width, height, data });
+    expect(block?.ink).toBe('dark');
+    expect(block?.x).toBeGreaterThan(350);
+    expect(block?.x).toBeLessThan(450);
+    expect(block?.width).toBeGreaterThan(360);
+    expect(block?.width).toBeLessThan(520);
+    expect(block?.height).toBeLessThan(260);
+  });
   it('are not found on plain paper', () => expect(textBlocks(rows(0, 200, 200))).toEqual([]));
   it('are dark on light once they are straight, whichever they were', () => {
     for (const [ink, paper] of [

@@ -259,14 +259,23 @@ function belongs(one: TextBlock, other: TextBlock): boolean {
   const du = Math.abs(u) - (one.width + other.width) / 2;
   const dv = Math.abs(v) - (one.height + other.height) / 2;
   if (du > gap || dv > gap) return false;
-  const turn = Math.abs(normal(one.angle - other.angle));
-  const isAlike = one.ink === other.ink && turn < 8;
+  const isAlike = areAlike(one, other);
   // Inside it is the same again, whatever was made of it there; but for a label on a floor of such marks.
   const isWithin =
     du < -0.6 * Math.min(one.width, other.width) && dv < -0.6 * Math.min(one.height, other.height);
   if (isWithin && isMuchSmaller(one, other)) return isAlike && Math.abs(one.paper - other.paper) < PAPER;
   return isWithin || isAlike;
 }
+
+/** Whether they go on in one another: one ink, one way, one paper, in one light or another. */
+function areAlike(one: TextBlock, other: TextBlock): boolean {
+  return (
+    one.ink === other.ink &&
+    Math.abs(normal(one.angle - other.angle)) < TURN &&
+    Math.abs(one.paper - other.paper) < 1.5 * PAPER
+  );
+}
+const TURN = 8;
 
 /** Whether one of two covers less than so much of what the other does. */
 function isMuchSmaller(one: TextBlock, other: TextBlock): boolean {
@@ -281,9 +290,10 @@ function inFrame(frame: TextBlock, { x, y }: { x: number; y: number }): { u: num
   return { u: dx * cos + dy * sin, v: dy * cos - dx * sin };
 }
 
-/** One that holds both, at the angle of the weightier. */
+/** One that holds both where they go on in one another, at the angle of the weightier. */
 function united(one: TextBlock, other: TextBlock): TextBlock {
-  if (one.ink !== other.ink || Math.abs(normal(one.angle - other.angle)) > 8) return one;
+  // What lies around a board is no part of it.
+  if (!areAlike(one, other)) return one;
   const { u, v } = inFrame(one, other);
   const u0 = Math.min(-one.width / 2, u - other.width / 2);
   const u1 = Math.max(one.width / 2, u + other.width / 2);
