@@ -101,22 +101,32 @@ export function weightIn(text: string): number | null {
     return ounces > 0 ? Math.round(ounces * GRAMS_PER_OUNCE) : null;
   }
   const match =
-    /(?:^|[\s:=])([\dOolI|]{1,4}(?:[.,]\d{1,3})?)\s*(kg|g|gr|grams?|oz)\b/iu.exec(text) ??
+    /(?:^|[\s:=])(?=\S*\d)([\dOolI|S$]{1,4}(?:[.,]\d{1,3})?)\s*(kg|g|gr|grams?|oz)\b/iu.exec(text) ??
     // With its word in front the unit need not be legible: hundreds are grams, parts are kilograms.
     /\bweight\s*[:=–-]?\s*(\d{3,4})(?:\s*[^\s\d]{1,2}|\s+\d)?\s*$/iu.exec(text) ??
     /\bweight\s*[:=–-]?\s*(\d[.,]\d{1,3})\s*(k)[a-z]?\s*$/iu.exec(text) ??
     // A g by hand is like a 6, a 9 or a q.
     /(?:^|[\s:=])(\d[.,]\d{1,3})\s*(k)[69q]\s*$/iu.exec(text);
   if (!match) return null;
-  const figure = Number(digits(match[1] ?? '').replace(',', '.'));
+  const said = Number(digits(match[1] ?? '').replace(',', '.'));
   const unit = (match[2] ?? '').toLocaleLowerCase('en');
+  // Nobody sends a hundred kilograms: a point was lost.
+  const figure = unit.startsWith('k') && said >= HEAVY ? said / 100 : said;
   const grams = Math.round(figure * (unit.startsWith('k') ? 1_000 : unit === 'oz' ? GRAMS_PER_OUNCE : 1));
   return grams >= 1 && grams <= 100_000 ? grams : null;
 }
 
-/** Whether a weight's unit was legible. */
-export function hasUnit(text: string): boolean {
-  return /\d\s*(?:kg|g|gr|grams?|oz|lbs?)\b/iu.test(text);
+/** Kilograms from which on a weight has lost its point. */
+const HEAVY = 100;
+
+/** Whether a weight's figures and its unit were legible. */
+export function isWeightClear(text: string): boolean {
+  const [, figure = '', unit = ''] = /(\S*\d)\s*(kg|g|gr|grams?|oz|lbs?)\b/iu.exec(text) ?? [];
+  return (
+    figure !== '' &&
+    !/[S$]/iu.test(figure) &&
+    !(unit.toLocaleLowerCase('en') === 'kg' && Number(figure) >= HEAVY)
+  );
 }
 
 /** Words for what is wrong with secondhand things. Common practice of the trade, from memory. */

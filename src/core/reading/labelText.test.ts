@@ -138,6 +138,9 @@ describe('what a whiteboard says', () => {
     ['STYLE 4527 MADE', 'fact:styleCode', '4527', undefined],
     // A g by hand; a word of two letters that may be another.
     ['1.47 K6', 'weight', '1470', 'illegible'],
+    ['Weight 104 kg', 'weight', '1040', 'illegible'],
+    ['S80 G', 'weight', '580', 'illegible'],
+    ['12 kg', 'weight', '12000', undefined],
     ['Flaw: scratch ou the buckle', 'flaw', 'scratch ou the buckle', 'illegible'],
     // Two letters wrong in a long word.
     ['ShOWldens 41', 'measure:shoulder', '410', undefined],
@@ -154,6 +157,12 @@ describe('what a whiteboard says', () => {
   });
   it('takes figures without a unit as the person’s own', () =>
     expect(suggestionsFrom(lines('chest 21'), { ...jumper, units: 'imperial' })[0]?.value).toBe('533.4'));
+});
+
+it('asks about a letter alone that may be none', () => {
+  const [unsure] = suggestionsFrom([{ text: 'S', confidence: 55, box: [0, 0, 1, 1] }], jumper);
+  expect(unsure).toMatchObject({ field: 'fact:size', value: 'S', doubt: 'illegible' });
+  expect(suggestionsFrom(lines('S'), jumper)[0]?.doubt).toBeUndefined();
 });
 
 it('keeps no more of a line than a record takes', () => {

@@ -1,6 +1,6 @@
 import type { Doubt } from '@/contract/picture';
 
-import { areSaidOfFlaws, bareMeasures, colourIn, flawIn, hasUnit, measuresIn, weightIn } from './board';
+import { areSaidOfFlaws, bareMeasures, colourIn, flawIn, isWeightClear, measuresIn, weightIn } from './board';
 import { careIn } from './care';
 import { fibresIn } from './fibres';
 import { LEAST_CONFIDENCE, nearest, titled, type ReadLine, type Suggestion } from './lines';
@@ -50,7 +50,7 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
       add(line, `measure:${id}`, String(mm), doubt ? { doubt } : {});
     if (told.has(line)) return;
     ofLabel(text, good[i + 1]?.text.trim() ?? '', reader).forEach(([field, value, doubt]) =>
-      add(line, field, value, doubt ? { doubt } : {}),
+      add(line, field, value, doubtOfLetter(field, value, line) ?? (doubt ? { doubt } : {})),
     );
     if (told.has(line) || /\d\s*%/u.test(text)) return;
     ofBoard(text, reader).forEach(([field, value]) => add(line, field, value, doubtOf(field, text)));
@@ -73,9 +73,18 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
   return found;
 }
 
+/** Lines of less confidence may have made a letter of what is none. */
+const SURE_LETTER = 70;
+
+/** A size of a single letter is soon seen where there is none. */
+function doubtOfLetter(field: string, value: string, line: ReadLine): Partial<Suggestion> | null {
+  const isLone = field === 'fact:size' && value.length === 1 && line.confidence < SURE_LETTER;
+  return isLone ? { doubt: 'illegible' } : null;
+}
+
 /** Doubts about what stands on a board: a weight's unit, a flaw's words. */
 function doubtOf(field: string, text: string): Partial<Suggestion> {
-  const isLegible = field === 'weight' ? hasUnit(text) : field !== 'flaw' || areSaidOfFlaws(text);
+  const isLegible = field === 'weight' ? isWeightClear(text) : field !== 'flaw' || areSaidOfFlaws(text);
   return isLegible ? {} : { doubt: 'illegible' };
 }
 
