@@ -155,7 +155,15 @@ export type Picture = z.infer<typeof Picture>;
  * otherwise a second time; a colour that other light, as it may well have been, would make another; words or
  * a unit that were not legible.
  */
-export const DOUBTS = ['sum', 'unusual', 'bareNumber', 'readOtherwise', 'light', 'outline', 'illegible'] as const;
+export const DOUBTS = [
+  'sum',
+  'unusual',
+  'bareNumber',
+  'readOtherwise',
+  'light',
+  'outline',
+  'illegible',
+] as const;
 export type Doubt = (typeof DOUBTS)[number];
 
 /** Something a machine read in a picture or was told, not yet confirmed by a person. Never sent anywhere. */

@@ -38,7 +38,9 @@ function better(page: Suggestion, line: Suggestion): Suggestion {
   // What is usual before what is not; else boards by the one, labels by the other.
   const isBoard = page.field.startsWith('measure:') || page.field === 'weight' || page.field === 'flaw';
   const isOneUsual = (page.doubt === undefined) !== (line.doubt === undefined);
-  const isPage = isOneUsual ? page.doubt === undefined : !isBoard;
+  // Figures of codes by the other as well, unless it lost a part.
+  const isCode = page.field === 'fact:styleCode' && !plain(page.value).includes(plain(line.value));
+  const isPage = isOneUsual ? page.doubt === undefined : !isBoard && !isCode;
   const chosen = isPage ? page : line;
   return { ...chosen, doubt: chosen.doubt ?? 'readOtherwise' };
 }

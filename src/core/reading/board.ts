@@ -29,7 +29,7 @@ export function measuresIn(text: string, measures: readonly MeasureSpec[], units
   for (const m of measures)
     for (const name of [m.name, ...(m.alsoCalled ?? [])]) names.set(plainName(name), m);
   const found: MeasureRead[] = [];
-  for (const [, name, figure, unit] of text.replace(/\bp2p\b/giu, 'ptp').matchAll(NAMED)) {
+  for (const [, name, figure, unit] of text.replace(/\bp[2z][p8fb]\b/giu, 'ptp').matchAll(NAMED)) {
     const known = nearest(plainName(name ?? ''), names.keys(), 5);
     const spec = known === null ? undefined : names.get(known);
     const read = spec && lengthRead(figure ?? '', unit, { units, spec });
@@ -80,7 +80,7 @@ export function bareMeasures(
   units: Units,
 ): MeasureRead[] {
   const figures = texts.flatMap((text) =>
-    new RegExp(String.raw`^(?=.*\d)[\s\dS$.,/x×+|-]*(?:cm|in|")?\s*$`, 'iu').test(text)
+    new RegExp(String.raw`^(?=.*\d)[\s\dOS$.,/x×+|-]*(?:cm|in|")?\s*$`, 'iu').test(text)
       ? (digits(text.replaceAll('|', '/')).match(/\d{1,3}(?:[.,]\d)?/gu) ?? [])
       : [],
   );
@@ -106,6 +106,7 @@ export function weightIn(text: string): number | null {
     /\bweight\s*[:=–-]?\s*(\d{3,4})(?:\s*[^\s\d]{1,2}|\s+\d)?\s*$/iu.exec(text) ??
     /\bweight\s*[:=–-]?\s*(\d[.,]\d{1,3})\s*(k)[a-z]?\s*$/iu.exec(text) ??
     // A g by hand is like a 6, a 9 or a q.
+    /^\s*(\d{3,4})\s+[69q]\s*$/iu.exec(text) ??
     /(?:^|[\s:=])(\d[.,]\d{1,3})\s*(k)[69q]\s*$/iu.exec(text);
   if (!match) return null;
   const said = Number(digits(match[1] ?? '').replace(',', '.'));
@@ -124,7 +125,7 @@ export function isWeightClear(text: string): boolean {
   const [, figure = '', unit = ''] = /(\S*\d)\s*(kg|g|gr|grams?|oz|lbs?)\b/iu.exec(text) ?? [];
   return (
     figure !== '' &&
-    !/[S$]/iu.test(figure) &&
+    !/[SOLI|$]/iu.test(figure) &&
     !(unit.toLocaleLowerCase('en') === 'kg' && Number(figure) >= HEAVY)
   );
 }
@@ -137,9 +138,15 @@ export const FLAW_WORDS: readonly string[] = (
   'snagged pulled loose broken crease creased yellowed rust rusty foxing shrunk frayed bent stiff'
 ).split(' ');
 
+const FLAWS = ['flaw', 'flaws', 'damage', 'fault', 'faults', 'defect', 'defects'];
+
 /** "flaw: small hole at the cuff", "stain on hem". @returns what is wrong, in small letters */
 export function flawIn(text: string): string | null {
-  const said = /^\s*(?:flaws?|damage|faults?|defects?)\s*[:=–-]\s*(.+)$/iu.exec(text)?.[1];
+  const [, word = '', sign = '', rest] = /^\s*(\p{L}{4,7})\s*([:=.–-]|\s)\s*(.+)$/iu.exec(text) ?? [];
+  // Without a sign after it, it is one of these only where each letter is.
+  const said = nearest(word.toLocaleLowerCase('en'), FLAWS, /\s/u.test(sign) ? Infinity : 4)
+    ? rest
+    : undefined;
   const words: string[] = (said ?? text).toLocaleLowerCase('en').match(/\p{L}+/gu) ?? [];
   if (words.length > 8 || (words.length < 2 && !said)) return null;
   if (words.includes('no') || words.includes('none') || words.includes('not')) return null;

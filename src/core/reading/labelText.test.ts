@@ -73,6 +73,16 @@ describe('what a label says', () => {
     ));
   it('is a brand the person had before, though it is no larger than the rest', () =>
     expect(read('SIZE M', 'H0LLIS TARN', '100% WOOL')['fact:brand']).toBe('Hollis Tarn'));
+  it('is a country that there is, a letter or two read wrongly; of another it is asked', () => {
+    const country = (text: string) => {
+      const found = suggestionsFrom(lines(text), jumper).find((s) => s.field === 'fact:country');
+      return found && [found.value, found.doubt];
+    };
+    expect(country('MADE IN LTALY')).toEqual(['Italy', undefined]);
+    expect(country('Made in Lithuonio')).toEqual(['Lithuania', undefined]);
+    expect(country('MADE INPORTUGAL')).toEqual(['Portugal', undefined]);
+    expect(country('Made in Saltreach')).toEqual(['Saltreach', 'illegible']);
+  });
   it('is a country on the next line too', () =>
     expect(read('MADE IN', 'PORTUGAL')['fact:country']).toBe('Portugal'));
   it('makes nothing of junk', () =>
@@ -139,6 +149,11 @@ describe('what a whiteboard says', () => {
     // A g by hand; a word of two letters that may be another.
     ['1.47 K6', 'weight', '1470', 'illegible'],
     ['Weight 104 kg', 'weight', '1040', 'illegible'],
+    ['L05 KG', 'weight', '1050', 'illegible'],
+    ['520 9', 'weight', '520', 'illegible'],
+    ['P28 = 54.5', 'measure:chest', '545', undefined],
+    ['FhAW: small hole at the cuff', 'flaw', 'small hole at the cuff', 'illegible'],
+    ['Flaw stain on the hem', 'flaw', 'stain on the hem', undefined],
     ['S80 G', 'weight', '580', 'illegible'],
     ['12 kg', 'weight', '12000', undefined],
     ['Flaw: scratch ou the buckle', 'flaw', 'scratch ou the buckle', 'illegible'],

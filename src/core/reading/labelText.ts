@@ -2,6 +2,7 @@ import type { Doubt } from '@/contract/picture';
 
 import { areSaidOfFlaws, bareMeasures, colourIn, flawIn, isWeightClear, measuresIn, weightIn } from './board';
 import { careIn } from './care';
+import { countryNamed } from './countries';
 import { fibresIn } from './fibres';
 import { LEAST_CONFIDENCE, nearest, titled, type ReadLine, type Suggestion } from './lines';
 import { READ_WORDS } from './sense';
@@ -76,10 +77,10 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
 /** Lines of less confidence may have made a letter of what is none. */
 const SURE_LETTER = 70;
 
-/** A size of a single letter is soon seen where there is none. */
+/** A letter alone is soon seen where there is none. */
 function doubtOfLetter(field: string, value: string, line: ReadLine): Partial<Suggestion> | null {
-  const isLone = field === 'fact:size' && value.length === 1 && line.confidence < SURE_LETTER;
-  return isLone ? { doubt: 'illegible' } : null;
+  const isLone = field === 'fact:size' && value.length === 1 && line.text.trim().length <= 2;
+  return isLone && line.confidence < SURE_LETTER ? { doubt: 'illegible' } : null;
 }
 
 /** Doubts about what stands on a board: a weight's unit, a flaw's words. */
@@ -107,7 +108,7 @@ function ofLabel(text: string, next: string, reader: Reader): Told[] {
     if (system && reader.asks?.('sizeSystem')) told.push(['fact:sizeSystem', system]);
   }
   const country = countryIn(text, next);
-  if (country) told.push(['fact:country', country]);
+  if (country) told.push(['fact:country', country.value, country.doubt]);
   const code = styleCodeIn(text);
   if (code) told.push(['fact:styleCode', code.value, code.doubt]);
   const year =
@@ -144,11 +145,17 @@ function styleCodeIn(text: string): { value: string; doubt?: Doubt } | null {
   return { value: `${code}-${apart.trim()}`.toUpperCase(), doubt: 'illegible' };
 }
 
-function countryIn(text: string, next: string): string | null {
-  const match = /\bmade\s*in\b\s*(?:the\s)?([a-z][a-z .]{2,30})?$/iu.exec(text.replace(/[^\p{L}\s.]+$/u, ''));
+function countryIn(text: string, next: string): { value: string; doubt?: Doubt } | null {
+  // Readers lose spaces: "MADE INPORTUGAL".
+  const match = /\bmade\s*in[\s.:]*(?:the\s)?([a-z][a-z .]{1,30})?$/iu.exec(
+    text.replace(/[^\p{L}\s.]+$/u, ''),
+  );
   if (!match) return null;
-  const named = match[1] ?? (/^[a-z][a-z .]{2,30}$/iu.test(next) ? next : '');
-  return named ? titled(named.replace(/[. ]+$/u, '')) : null;
+  const named = match[1] ?? (/^[a-z][a-z .]{1,30}$/iu.test(next) ? next : '');
+  const said = named.replace(/[. ]+$/u, '');
+  const known = countryNamed(said);
+  if (known) return { value: known };
+  return said.length < 3 ? null : { value: titled(said), doubt: 'illegible' };
 }
 
 /** A size with its system where it has one: "M", "EU 38", "UK 12", "W32 L34". */

@@ -38,7 +38,7 @@ export interface Suggestion {
 export function digits(text: string): string {
   return text
     .replace(/[Oo]/gu, '0')
-    .replace(/[lI|\]]/gu, '1')
+    .replace(/[lLI|\]]/gu, '1')
     .replace(/[Ss$]/gu, '5')
     .replace(/#/gu, '7');
 }
