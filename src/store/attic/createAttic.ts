@@ -74,7 +74,7 @@ export class Attic {
   constructor(private readonly parts: AtticParts) {
     const { name, disk, channel, state, clock, page } = parts;
     this.blobs = new Blobs(disk);
-    this.drafts = new DraftStore(disk);
+    this.drafts = new DraftStore(disk, name);
     this.note = new UnsavedNote(name, page);
     this.writer = new Writer({ disk, state, clock, blobs: this.blobs, note: this.note });
     this.peers = new Peers({ channel, state, clock, page, writer: this.writer });
@@ -99,7 +99,7 @@ export class Attic {
     this.stopWatching = watchLeaving(
       () => {
         this.writer.leave();
-        void this.drafts.store();
+        this.drafts.leave();
       },
       // Asked only when something would be lost.
       () => this.parts.state.getState().saveTrouble !== null,
