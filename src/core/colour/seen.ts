@@ -3,7 +3,7 @@ import type { Exam } from '@/contract/records';
 import { nameAmong } from './naming';
 import type { ColourName } from './shades';
 import { LIMITS } from '../picture/judge';
-import { labOf, rgbOf, type Lab } from '../pixels/lab';
+import { labOf, labOfMean, rgbOf, type Lab } from '../pixels/lab';
 import { linear, encoded, type Gains } from '../pixels/light';
 
 /** A colour as it is offered: one of the trade's, or that there are many. */
@@ -82,7 +82,7 @@ function lightOf(exam: Exam): { likely: Gains; possible: Gains[]; isOdd: boolean
   const isLost = exam.blown > LIMITS.blown || exam.bright < LIMITS.dark;
   const { ground } = exam;
   if (!ground) return { likely: AS_SEEN, possible: [WARMER, COOLER], isOdd: isLost };
-  const [l, a, b] = labOf(...rounded(ground));
+  const [l, a, b] = labOfMean(ground);
   const chroma = Math.hypot(a, b);
   const isOdd = isLost || (l >= LIGHT && chroma > ODD[0] && chroma < ODD[1]);
   if (chroma >= COLOURLESS) return { likely: AS_SEEN, possible: [WARMER, COOLER], isOdd };
@@ -104,8 +104,4 @@ function lightOf(exam: Exam): { likely: Gains; possible: Gains[]; isOdd: boolean
     ],
     isOdd,
   };
-}
-
-function rounded([r, g, b]: readonly [number, number, number]): [number, number, number] {
-  return [Math.round(r), Math.round(g), Math.round(b)];
 }

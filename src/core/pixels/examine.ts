@@ -3,7 +3,7 @@ import type { Exam } from '@/contract/records';
 import { backgroundRow } from './background';
 import { SIDES, type Side } from './entering';
 import { fingerprintOf } from './fingerprint';
-import { ciede2000, labOf } from './lab';
+import { ciede2000, labOfMean } from './lab';
 import { groundOf } from './light';
 import { bulkOf, segment, type Segmented } from './mask';
 import { quantile, shrunk, type Mask, type Pixels } from './pixels';
@@ -58,9 +58,7 @@ const FLOOR = 12;
 
 /** The colours of what may be part floor: those that are not the floor's, unless there is no other. */
 function withoutFloor(tones: Exam['tones'], ground: Exam['ground']): Exam['tones'] {
-  const lab = ([r, g, b]: readonly [number, number, number]) =>
-    labOf(Math.round(r), Math.round(g), Math.round(b));
-  const others = tones.filter(({ rgb }) => !ground || ciede2000(lab(rgb), lab(ground)) > FLOOR);
+  const others = tones.filter(({ rgb }) => !ground || ciede2000(labOfMean(rgb), labOfMean(ground)) > FLOOR);
   const sum = others.reduce((all, { share }) => all + share, 0);
   return sum === 0 ? tones : others.map(({ rgb, share }) => ({ rgb, share: round(share / sum) }));
 }

@@ -93,3 +93,8 @@ export function rgbOf(lab: Lab): [number, number, number] {
   const byte = (value: number) => Math.round(255 * Math.min(1, Math.max(0, value)));
   return [byte(r), byte(g), byte(b)];
 }
+
+/** The same of values between whole ones, as means are. */
+export function labOfMean([r, g, b]: readonly [number, number, number]): Lab {
+  return labOf(Math.round(r), Math.round(g), Math.round(b));
+}

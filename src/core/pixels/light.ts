@@ -1,4 +1,4 @@
-import { labOf } from './lab';
+import { labOfMean } from './lab';
 import { quantile, type Mask, type Pixels } from './pixels';
 
 /**
@@ -53,7 +53,7 @@ function stepFor(width: number, height: number): number {
 /** Chroma of a colour, ΔE; its luma by ITU-R BT.709, 0 to 255. */
 function lookOf(rgb: readonly [number, number, number]): { chroma: number; luma: number } {
   const [r, g, b] = rgb;
-  const [, labA, labB] = labOf(Math.round(r), Math.round(g), Math.round(b));
+  const [, labA, labB] = labOfMean(rgb);
   return { chroma: Math.hypot(labA, labB), luma: 0.2126 * r + 0.7152 * g + 0.0722 * b };
 }
 
