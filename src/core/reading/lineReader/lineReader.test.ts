@@ -3,6 +3,7 @@ import { join } from 'node:path';
 
 import { LineReader } from './lineReader';
 import { convolved, halfAsHigh, sum } from './net';
+import { plainProducts } from './products';
 import reference from './reference.json';
 
 const file = readFileSync(join(__dirname, '../../../../assets/lineReader.bin'));
@@ -19,10 +20,10 @@ it('adds up neighbourhoods, as worked out by hand', () => {
     bias: Float32Array.of(0.5),
   } as const;
   // Left neighbour less right one, and a half: -1.5, -1.5, 2.5 and -4.5, -1.5, 5.5.
-  expect([...convolved(input, step, true).data]).toEqual([-1.5, -1.5, 2.5, -4.5, -1.5, 5.5]);
-  expect([...convolved(input, step).data]).toEqual([0, 0, 2.5, 0, 0, 5.5]);
+  expect([...convolved(input, step, plainProducts, true).data]).toEqual([-1.5, -1.5, 2.5, -4.5, -1.5, 5.5]);
+  expect([...convolved(input, step, plainProducts).data]).toEqual([0, 0, 2.5, 0, 0, 5.5]);
   const twice = { ...step, size: [1, 1], stride: 2, padding: [0, 0], weights: Float32Array.of(2) } as const;
-  expect([...convolved(input, twice).data]).toEqual([2.5, 6.5]);
+  expect([...convolved(input, twice, plainProducts).data]).toEqual([2.5, 6.5]);
   expect([...halfAsHigh(input).data]).toEqual([4, 5, 6]);
   expect([...sum(input, input).data]).toEqual([2, 4, 6, 8, 10, 12]);
 });

@@ -1,4 +1,5 @@
 import { convolved, halfAsHigh, sum, type Convolution, type Maps } from './net';
+import { productsHere } from './products';
 import type { Plane } from '../../pixels/pixels';
 
 /** What was read in a strip of paper 0 and ink 1. */
@@ -27,6 +28,7 @@ const HALVED = [false, false, true, true, false] as const;
 export class LineReader {
   private readonly signs: string;
   private readonly steps: readonly Convolution[];
+  private readonly products = productsHere();
 
   /** @param file as `training/lines/export.py` writes it. @throws RangeError `lineReader` where it is not */
   constructor(file: Uint8Array) {
@@ -43,7 +45,7 @@ export class LineReader {
     let maps: Maps = { channels: 1, height, width: wide, data: padded };
     const last = this.steps.length - 1;
     this.steps.forEach((step, i) => {
-      const next = convolved(maps, step, i === last);
+      const next = convolved(maps, step, this.products, i === last);
       // The last but one see along the line and add to what is there.
       maps = i < HALVED.length ? (HALVED[i] ? halfAsHigh(next) : next) : i < last ? sum(maps, next) : next;
     });

@@ -1,3 +1,5 @@
+import type { Products } from './products';
+
 /** A grid of numbers for each of some channels. */
 export interface Maps {
   channels: number;
@@ -22,7 +24,7 @@ export interface Convolution {
 }
 
 /** @returns sums, of which negative ones are nothing unless `linear` */
-export function convolved(input: Maps, step: Convolution, linear = false): Maps {
+export function convolved(input: Maps, step: Convolution, products: Products, linear = false): Maps {
   const { to, stride, weights, bias } = step;
   const [kh, kw] = step.size;
   const around = padded(input, step.padding);
@@ -52,47 +54,6 @@ function neighbourhoods(
           const from = (c * tall + y * stride + ky) * wide + x * stride;
           for (let kx = 0; kx < kw; kx += 1, at += 1) out[at] = data[from + kx]!;
         }
-  return out;
-}
-
-/**
- * What each row of `weights` and each neighbourhood come to, multiplied and added up: by row, then by place.
- * Four rows and two places at a time, so that each number is fetched once for several products: nearly all of
- * the reader's time is spent here.
- */
-function products(around: Float32Array, weights: Float32Array, places: number, rows: number): Float32Array {
-  const each = weights.length / rows;
-  const out = new Float32Array(rows * places);
-  for (let n = 0; n < places; n += 2) {
-    // Past the end the last one is worked out again.
-    const next = Math.min(n + 1, places - 1);
-    const [p, q] = [n * each, next * each];
-    for (let o = 0; o < rows; o += 4) {
-      const [o1, o2, o3] = [Math.min(o + 1, rows - 1), Math.min(o + 2, rows - 1), Math.min(o + 3, rows - 1)];
-      const [w0, w1, w2, w3] = [o * each, o1 * each, o2 * each, o3 * each];
-      let [a, a2, b, b2, c, c2, d, d2] = [0, 0, 0, 0, 0, 0, 0, 0];
-      for (let k = 0; k < each; k += 1) {
-        const x = around[p + k]!;
-        const y = around[q + k]!;
-        a += weights[w0 + k]! * x;
-        a2 += weights[w0 + k]! * y;
-        b += weights[w1 + k]! * x;
-        b2 += weights[w1 + k]! * y;
-        c += weights[w2 + k]! * x;
-        c2 += weights[w2 + k]! * y;
-        d += weights[w3 + k]! * x;
-        d2 += weights[w3 + k]! * y;
-      }
-      out[o * places + n] = a;
-      out[o * places + next] = a2;
-      out[o1 * places + n] = b;
-      out[o1 * places + next] = b2;
-      out[o2 * places + n] = c;
-      out[o2 * places + next] = c2;
-      out[o3 * places + n] = d;
-      out[o3 * places + next] = d2;
-    }
-  }
   return out;
 }
 

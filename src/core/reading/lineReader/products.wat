@@ -1,0 +1,97 @@
+;; Sums of products of rows of weights and neighbourhoods, four numbers at a time (WebAssembly SIMD).
+;; `src/core/reading/lineReader/products.ts` carries what this comes to; its test makes it anew and compares.
+(module
+  (memory (export "memory") 1)
+
+  (func $added (param $v v128) (result f32)
+    (f32.add
+      (f32.add (f32x4.extract_lane 0 (local.get $v)) (f32x4.extract_lane 1 (local.get $v)))
+      (f32.add (f32x4.extract_lane 2 (local.get $v)) (f32x4.extract_lane 3 (local.get $v)))))
+
+  ;; The smaller of i + 1 and last, times stride.
+  (func $beside (param $i i32) (param $by i32) (param $last i32) (param $stride i32) (result i32)
+    (local.set $i (i32.add (local.get $i) (local.get $by)))
+    (i32.mul
+      (select (local.get $i) (local.get $last) (i32.lt_u (local.get $i) (local.get $last)))
+      (local.get $stride)))
+
+  ;; out[o * places + n] is the sum over k of weights[o * each + k] * around[n * each + k].
+  ;; Addresses are of bytes; `each` is numbers in a row, a multiple of four.
+  (func (export "multiply")
+    (param $weights i32) (param $around i32) (param $out i32)
+    (param $rows i32) (param $places i32) (param $each i32)
+    (local $long i32) (local $o i32) (local $n i32) (local $k i32)
+    (local $w0 i32) (local $w1 i32) (local $w2 i32) (local $w3 i32) (local $p i32) (local $q i32)
+    (local $x v128) (local $y v128) (local $w v128)
+    (local $a0 v128) (local $b0 v128)
+    (local $a1 v128) (local $b1 v128)
+    (local $a2 v128) (local $b2 v128)
+    (local $a3 v128) (local $b3 v128)
+    (local.set $long (i32.mul (local.get $each) (i32.const 4)))
+    (loop $places_left
+      (local.set $p (i32.add (local.get $around) (i32.mul (local.get $n) (local.get $long))))
+      (local.set $q (i32.add (local.get $around)
+        (call $beside (local.get $n) (i32.const 1) (i32.sub (local.get $places) (i32.const 1)) (local.get $long))))
+      (local.set $o (i32.const 0))
+      (loop $rows_left
+        (local.set $w0 (i32.add (local.get $weights)
+          (call $beside (local.get $o) (i32.const 0) (i32.sub (local.get $rows) (i32.const 1)) (local.get $long))))
+        (local.set $w1 (i32.add (local.get $weights)
+          (call $beside (local.get $o) (i32.const 1) (i32.sub (local.get $rows) (i32.const 1)) (local.get $long))))
+        (local.set $w2 (i32.add (local.get $weights)
+          (call $beside (local.get $o) (i32.const 2) (i32.sub (local.get $rows) (i32.const 1)) (local.get $long))))
+        (local.set $w3 (i32.add (local.get $weights)
+          (call $beside (local.get $o) (i32.const 3) (i32.sub (local.get $rows) (i32.const 1)) (local.get $long))))
+        (local.set $a0 (v128.const f32x4 0 0 0 0))
+        (local.set $b0 (v128.const f32x4 0 0 0 0))
+        (local.set $a1 (v128.const f32x4 0 0 0 0))
+        (local.set $b1 (v128.const f32x4 0 0 0 0))
+        (local.set $a2 (v128.const f32x4 0 0 0 0))
+        (local.set $b2 (v128.const f32x4 0 0 0 0))
+        (local.set $a3 (v128.const f32x4 0 0 0 0))
+        (local.set $b3 (v128.const f32x4 0 0 0 0))
+        (local.set $k (i32.const 0))
+        (loop $numbers_left
+          (local.set $x (v128.load (i32.add (local.get $p) (local.get $k))))
+          (local.set $y (v128.load (i32.add (local.get $q) (local.get $k))))
+          (local.set $w (v128.load (i32.add (local.get $w0) (local.get $k))))
+          (local.set $a0 (f32x4.add (local.get $a0) (f32x4.mul (local.get $w) (local.get $x))))
+          (local.set $b0 (f32x4.add (local.get $b0) (f32x4.mul (local.get $w) (local.get $y))))
+          (local.set $w (v128.load (i32.add (local.get $w1) (local.get $k))))
+          (local.set $a1 (f32x4.add (local.get $a1) (f32x4.mul (local.get $w) (local.get $x))))
+          (local.set $b1 (f32x4.add (local.get $b1) (f32x4.mul (local.get $w) (local.get $y))))
+          (local.set $w (v128.load (i32.add (local.get $w2) (local.get $k))))
+          (local.set $a2 (f32x4.add (local.get $a2) (f32x4.mul (local.get $w) (local.get $x))))
+          (local.set $b2 (f32x4.add (local.get $b2) (f32x4.mul (local.get $w) (local.get $y))))
+          (local.set $w (v128.load (i32.add (local.get $w3) (local.get $k))))
+          (local.set $a3 (f32x4.add (local.get $a3) (f32x4.mul (local.get $w) (local.get $x))))
+          (local.set $b3 (f32x4.add (local.get $b3) (f32x4.mul (local.get $w) (local.get $y))))
+          (local.set $k (i32.add (local.get $k) (i32.const 16)))
+          (br_if $numbers_left (i32.lt_u (local.get $k) (local.get $long))))
+        ;; Past the end the last row and the last place are worked out again, to the same.
+        (call $put (local.get $out) (local.get $o) (i32.const 0) (local.get $rows)
+          (local.get $n) (local.get $places) (local.get $a0) (local.get $b0))
+        (call $put (local.get $out) (local.get $o) (i32.const 1) (local.get $rows)
+          (local.get $n) (local.get $places) (local.get $a1) (local.get $b1))
+        (call $put (local.get $out) (local.get $o) (i32.const 2) (local.get $rows)
+          (local.get $n) (local.get $places) (local.get $a2) (local.get $b2))
+        (call $put (local.get $out) (local.get $o) (i32.const 3) (local.get $rows)
+          (local.get $n) (local.get $places) (local.get $a3) (local.get $b3))
+        (local.set $o (i32.add (local.get $o) (i32.const 4)))
+        (br_if $rows_left (i32.lt_u (local.get $o) (local.get $rows))))
+      (local.set $n (i32.add (local.get $n) (i32.const 2)))
+      (br_if $places_left (i32.lt_u (local.get $n) (local.get $places)))))
+
+  ;; Stores the sums of one row at two places.
+  (func $put
+    (param $out i32) (param $o i32) (param $by i32) (param $rows i32)
+    (param $n i32) (param $places i32) (param $a v128) (param $b v128)
+    (local $row i32)
+    (local.set $row (i32.add (local.get $out)
+      (call $beside (local.get $o) (local.get $by) (i32.sub (local.get $rows) (i32.const 1))
+        (i32.mul (local.get $places) (i32.const 4)))))
+    (f32.store (i32.add (local.get $row) (i32.mul (local.get $n) (i32.const 4)))
+      (call $added (local.get $a)))
+    (f32.store (i32.add (local.get $row)
+        (call $beside (local.get $n) (i32.const 1) (i32.sub (local.get $places) (i32.const 1)) (i32.const 4)))
+      (call $added (local.get $b)))))
