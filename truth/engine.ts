@@ -1,7 +1,7 @@
-import { createCanvas } from '@napi-rs/canvas';
 import { join } from 'node:path';
 import { createWorker, OEM, PSM, type Worker as TextReader } from 'tesseract.js';
 
+import { graymapOf } from '@/core/pixels/graymap';
 import type { Plane } from '@/core/pixels/pixels';
 import type { ReadLine } from '@/core/reading/lines';
 
@@ -19,19 +19,8 @@ export async function startEngine(): Promise<TextReader> {
 }
 
 export async function linesIn(reader: TextReader, { width, height, data }: Plane): Promise<ReadLine[]> {
-  const canvas = createCanvas(width, height);
-  const g = canvas.getContext('2d');
-  const image = g.createImageData(width, height);
-  for (let p = 0; p < data.length; p += 1) {
-    image.data.fill(data[p]!, p * 4, p * 4 + 3);
-    image.data[p * 4 + 3] = 255;
-  }
-  g.putImageData(image, 0, 0);
-  const { data: page } = await reader.recognize(
-    canvas.toBuffer('image/png'),
-    {},
-    { text: true, blocks: true },
-  );
+  const file = Buffer.from(graymapOf({ width, height, data }));
+  const { data: page } = await reader.recognize(file, {}, { text: true, blocks: true });
   return (page.blocks ?? []).flatMap((b) =>
     b.paragraphs.flatMap((p) =>
       p.lines.map(({ text, confidence, bbox }): ReadLine => ({

@@ -1,4 +1,4 @@
-import type { Pixels, Plane } from '@/core/pixels/pixels';
+import type { Pixels } from '@/core/pixels/pixels';
 
 export function context2d(canvas: OffscreenCanvas): OffscreenCanvasRenderingContext2D {
   const context = canvas.getContext('2d', { willReadFrequently: true });
@@ -30,21 +30,6 @@ export function putPixels(canvas: OffscreenCanvas, { width, height, data }: Pixe
   const image = context2d(canvas).createImageData(width, height);
   image.data.set(data);
   context2d(canvas).putImageData(image, 0, 0);
-}
-
-/** Grey values as a picture that loses nothing. */
-export function greyBlob({ width, height, data }: Plane): Promise<Blob> {
-  const canvas = new OffscreenCanvas(width, height);
-  const rgba = new Uint8ClampedArray(width * height * 4);
-  for (let p = 0, at = 0; p < data.length; p += 1, at += 4) {
-    const value = data[p]!;
-    rgba[at] = value;
-    rgba[at + 1] = value;
-    rgba[at + 2] = value;
-    rgba[at + 3] = 255;
-  }
-  putPixels(canvas, { width, height, data: rgba });
-  return canvas.convertToBlob({ type: 'image/png' });
 }
 
 /** Mean colour of the picture's border, so that what is filled up looks like its background. */

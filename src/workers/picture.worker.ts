@@ -3,6 +3,7 @@ import '@/contract/noEval';
 import { expose } from 'comlink';
 
 import type { Exam, MeasureLine, EditStep, Point } from '@/contract/picture';
+import { coloursSeen, type SeenColours } from '@/core/colour/seen';
 import { drawingOf } from '@/core/measure/drawing';
 import type { Reference } from '@/core/measure/plane';
 import { findSheet, type FoundSheet } from '@/core/measure/sheet/findSheet';
@@ -12,13 +13,16 @@ import { lookOf, through } from '@/core/picture/look';
 import { placementFor, scaledTo, type RenditionSpec } from '@/core/picture/rendition';
 import { examine, EXAM_SIDE } from '@/core/pixels/examine';
 import { fingerprintOf } from '@/core/pixels/fingerprint';
+import { graymapOf } from '@/core/pixels/graymap';
 import { greyOf } from '@/core/pixels/pixels';
+import { agreed } from '@/core/reading/agreed';
+import { suggestionsFrom, type Reader } from '@/core/reading/labelText';
 import { LineReader } from '@/core/reading/lineReader/lineReader';
-import type { ReadLine } from '@/core/reading/lines';
+import type { ReadLine, Suggestion } from '@/core/reading/lines';
 import { readText, type TextRead } from '@/core/reading/readText';
 import { KEPT } from '@/core/storage/room';
 
-import { context2d, drawn, edgeColour, greyBlob, jpeg, pixelsOf } from './canvas';
+import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
 import { decode, gateOf } from './decode';
 import { drawMeasures } from './drawMeasures';
 import { PictureSession, type Proposals } from './pictureSession';
@@ -32,7 +36,9 @@ export interface Developed {
   exam: Exam;
 }
 
-export type Taken = ({ ok: true; takenAt: number | null } & Developed) | { ok: false; why: PictureTrouble };
+export type Taken =
+  | ({ ok: true; takenAt: number | null; colours: SeenColours } & Developed)
+  | { ok: false; why: PictureTrouble };
 
 export interface Preview {
   blob: Blob;
@@ -50,6 +56,8 @@ export interface PictureWorker {
   take(file: Blob): Promise<Taken>;
   /** What is to be said about a picture that is kept already. */
   examined(blob: Blob): Promise<Exam>;
+  /** The item's colours by its examination. */
+  colours(exam: Exam): SeenColours;
   /** Its fingerprint, and a small copy drawn anew; null where it is no picture. */
   glance(file: Blob): Promise<{ print: string; small: Blob } | null>;
   /** The picture with the steps done, as it is to be kept. */
@@ -93,6 +101,8 @@ export interface PictureWorker {
     engine: (block: Blob, width: number, height: number) => Promise<ReadLine[]>,
     words: readonly string[],
   ): Promise<TextRead>;
+  /** What such lines say, where both readers have been asked. */
+  suggested(read: TextRead, reader: Reader): Suggestion[];
   rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob>;
 }
 
@@ -160,7 +170,7 @@ async function take(file: Blob): Promise<Taken> {
   const { bitmap, takenAt } = decoded;
   const kept = await keep(bitmap, KEPT.original.quality, KEPT.original.side);
   bitmap.close();
-  return { ok: true, takenAt, ...kept };
+  return { ok: true, takenAt, colours: coloursSeen(kept.exam), ...kept };
 }
 
 async function develop(original: Original, steps: readonly EditStep[]): Promise<Developed> {
@@ -266,7 +276,7 @@ async function text(
   return readText(
     grey,
     {
-      page: async (plane) => engine(await greyBlob(plane), plane.width, plane.height),
+      page: (plane) => engine(new Blob([graymapOf(plane)]), plane.width, plane.height),
       line: (strip) => lines.read(strip),
     },
     (word) => known.has(word),
@@ -292,12 +302,14 @@ async function rendition(full: Blob, spec: RenditionSpec & { maxBytes: number })
 expose({
   take,
   examined,
+  colours: coloursSeen,
   glance,
   develop,
   preview,
   measured,
   part,
   text,
+  suggested: ({ page, line }, reader) => agreed(suggestionsFrom(page, reader), suggestionsFrom(line, reader)),
   rendition,
   proposals: async (original, steps) => (await sessionFor(original)).proposals(steps),
   usualLines: async (original, steps, sheet, wanted) => {

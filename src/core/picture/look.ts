@@ -1,6 +1,7 @@
 import type { Point, EditStep, Stroke } from '@/contract/picture';
 
 import type { Gains } from '../pixels/light';
+import type { Affine } from '../pixels/pixels';
 
 export interface Rect {
   x: number;
@@ -58,9 +59,6 @@ function withStep(look: Look, step: EditStep): Look {
 export function isPlain(look: Look): boolean {
   return !look.quarters && !look.degrees && !look.crop && !look.gains && !look.white;
 }
-
-/** An affine map as a canvas takes it: x′ = a·x + c·y + e, y′ = b·x + d·y + f. */
-export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
 export interface WorkArea {
   width: number;

@@ -28,23 +28,21 @@ interface Around {
 export function edgeRefined(picture: Pixels, small: LabPixels, rough: Uint8Array): Mask {
   const { width, height, data } = picture;
   const side = Math.max(small.width, small.height);
-  const soft = Float32Array.from(rough);
+  const soft = new Float32Array(rough);
   const near = boxBlur({ ...small, data: soft }, Math.max(1, Math.round(BAND * side))).data;
-  const item = around(small, near, (share) => share > 0.97, AROUND * side);
-  const floor = around(small, near, (share) => share < 0.03, AROUND * side);
+  const item = around(small, near, (share) => share > SURE[1], AROUND * side);
+  const floor = around(small, near, (share) => share < SURE[0], AROUND * side);
   const out = new Uint8Array(width * height);
   const at = placesOf(width, small.width);
   const rows = placesOf(height, small.height);
+  const sides = sidesOf(near, small.width);
   for (let y = 0, p = 0; y < height; y += 1) {
     const [top, fy] = [rows.index[y]! * small.width, rows.share[y]!];
     for (let x = 0; x < width; x += 1, p += 1) {
       const q = top + at.index[x]!;
-      const fx = at.share[x]!;
-      // Far from any edge all four agree.
-      const [a, b, c, d] = [near[q]!, near[q + 1]!, near[q + small.width]!, near[q + small.width + 1]!];
-      if (a > 0.97 && b > 0.97 && c > 0.97 && d > 0.97) out[p] = 255;
-      else if (a >= 0.03 || b >= 0.03 || c >= 0.03 || d >= 0.03) {
-        const s = between(soft, q, small.width, fx, fy);
+      if (sides[q] === SIDE.item) out[p] = 255;
+      else if (sides[q] === SIDE.edge) {
+        const s = between(soft, q, small.width, at.share[x]!, fy);
         const seen = shareAt(labOf(data[p * 4]!, data[p * 4 + 1]!, data[p * 4 + 2]!), item, floor, q);
         // What can't be told by its colour follows the rough edge; in between, both have a say.
         out[p] = Math.round(255 * (seen.trust * seen.share + (1 - seen.trust) * s));
@@ -54,6 +52,22 @@ export function edgeRefined(picture: Pixels, small: LabPixels, rough: Uint8Array
   return { width, height, data: out };
 }
 
+const SIDE = { floor: 0, item: 1, edge: 2 } as const;
+/** From so much of what is near on, a pixel is surely of the one side or of the other. */
+const SURE = [0.03, 0.97] as const;
+
+/** Between each pixel and the next, across and down: far from any edge all four agree. */
+function sidesOf(near: Float32Array, width: number): Uint8Array {
+  const out = new Uint8Array(near.length);
+  for (let q = 0; q + width + 1 < near.length; q += 1) {
+    const [a, b, c, d] = [near[q]!, near[q + 1]!, near[q + width]!, near[q + width + 1]!];
+    const low = Math.min(a, b, c, d);
+    if (low > SURE[1]) out[q] = SIDE.item;
+    else if (Math.max(a, b, c, d) >= SURE[0]) out[q] = SIDE.edge;
+  }
+  return out;
+}
+
 function around(
   { width, height, data }: LabPixels,
   near: Float32Array,
@@ -61,12 +75,14 @@ function around(
   reach: number,
 ): Around {
   const radius = Math.max(2, Math.round(reach));
-  const weights = near.map((share) => (isThere(share) ? 1 : 0));
-  const sums = [0, 1, 2].map((k) => {
-    const channel = new Float32Array(width * height);
-    for (let p = 0; p < channel.length; p += 1) channel[p] = weights[p]! * data[p * 3 + k]!;
-    return boxBlur({ width, height, data: channel }, radius).data;
-  });
+  const weights = new Float32Array(near.length);
+  const channels = [0, 1, 2].map(() => new Float32Array(near.length));
+  for (let p = 0; p < near.length; p += 1) {
+    if (!isThere(near[p]!)) continue;
+    weights[p] = 1;
+    for (let k = 0; k < 3; k += 1) channels[k]![p] = data[p * 3 + k]!;
+  }
+  const sums = channels.map((channel) => boxBlur({ width, height, data: channel }, radius).data);
   return { share: boxBlur({ width, height, data: weights }, radius).data, sums };
 }
 

@@ -27,6 +27,8 @@ const REACH = 0.03;
 const STOP = 14;
 /** The middle is likelier to be item than the rim, before anything is seen: logarithms of the odds. */
 const PRIOR = [0, -1] as const;
+/** What the first look has to exceed. */
+const FIRST = 0.15;
 
 /**
  * Weighs colours: those met along the border are the floor's, with their darker shades where shadows fall;
@@ -44,24 +46,19 @@ export function likelyItem(lab: LabPixels): Likely {
   const prior = priorOf(width, height);
   let belongs = new Uint8Array(width * height);
   const everything = new Uint8Array(width * height).fill(1);
+  const nowhere = new Uint8Array(width * height);
   let unsure = 1;
   const shades = shadesOf(flat, bins);
   let floor = shaded(shades, ring);
   let item = histogramOf(bins, everything, PASSES);
   const passages = passagesOf(lab, REACH * Math.max(width, height), STOP);
   for (let round = 0; round < ROUNDS; round += 1) {
-    const odds = likelier(bins, item, floor);
-    for (let p = 0; p < odds.length; p += 1) odds[p]! += prior[p]!;
-    const smooth = smoothedWithin(odds, passages, width);
-    const next = new Uint8Array(width * height);
-    for (let p = 0; p < next.length; p += 1)
-      next[p] = (round === 0 ? smooth[p]! > 0.15 && ring[p] === 0 : smooth[p]! > 0) ? 1 : 0;
+    const smooth = smoothedWithin(likelier(bins, item, floor, prior), passages, width);
+    const next = round === 0 ? whereOver(smooth, FIRST, ring) : whereOver(smooth, 0, nowhere);
     belongs = withoutRunners(next, entering.where, width, height);
     unsure = undecided(smooth) / Math.max(1, count(belongs));
     if (round === ROUNDS - 1) break;
-    const outside = new Uint8Array(belongs.length);
-    for (let p = 0; p < outside.length; p += 1) outside[p] = 1 - belongs[p]!;
-    floor = shaded(shades, outside);
+    floor = shaded(shades, outsideOf(belongs));
     item = histogramOf(bins, belongs, PASSES);
   }
   return {
@@ -70,6 +67,20 @@ export function likelyItem(lab: LabPixels): Likely {
     unsure: count(belongs) === 0 ? 1 : unsure,
     enters: entering.sides,
   };
+}
+
+/** 1 where a value is over a limit and it is not `except`. */
+function whereOver(values: Float32Array, limit: number, except: Uint8Array): Uint8Array<ArrayBuffer> {
+  const out = new Uint8Array(values.length);
+  for (let p = 0; p < out.length; p += 1) if (values[p]! > limit && except[p] === 0) out[p] = 1;
+  return out;
+}
+
+/** 1 where it was 0. */
+function outsideOf(belongs: Uint8Array): Uint8Array {
+  const out = new Uint8Array(belongs.length);
+  for (let p = 0; p < out.length; p += 1) out[p] = 1 - belongs[p]!;
+  return out;
 }
 
 function ringOf(width: number, height: number): Uint8Array {
@@ -257,8 +268,11 @@ function blurred(from: Float32Array<ArrayBuffer>, passes: number): Float32Array 
 /** A colour never met before is met this often all the same. */
 const UNMET = 2e-5;
 
-/** How much likelier each pixel's colour is in the one than in the other: the logarithm of the ratio. */
-function likelier(bins: Int32Array, one: Histogram, other: Histogram): Float32Array {
+/**
+ * How much likelier each pixel's colour is in the one than in the other, the logarithm of the ratio, with
+ * what was likely before.
+ */
+function likelier(bins: Int32Array, one: Histogram, other: Histogram, prior: Float32Array): Float32Array {
   const odds = new Float32Array(SIZE).fill(NaN);
   const out = new Float32Array(bins.length);
   for (let p = 0; p < out.length; p += 1) {
@@ -266,7 +280,7 @@ function likelier(bins: Int32Array, one: Histogram, other: Histogram): Float32Ar
     // A colour is met many times: its logarithm is taken once.
     if (Number.isNaN(odds[i]!))
       odds[i] = Math.log((one.counts[i]! / one.total + UNMET) / (other.counts[i]! / other.total + UNMET));
-    out[p] = odds[i]!;
+    out[p] = odds[i]! + prior[p]!;
   }
   return out;
 }
@@ -309,15 +323,28 @@ function passagesOf({ width, height, data }: LabPixels, reach: number, stop: num
 function smoothedWithin(values: Float32Array, passages: readonly Passage[], width: number): Float32Array {
   const out = values.slice();
   for (const { across: a, down: d } of passages) {
-    for (let row = 0; row < out.length; row += width) {
-      for (let p = row + 1; p < row + width; p += 1) out[p]! += a[p]! * (out[p - 1]! - out[p]!);
-      for (let p = row + width - 2; p >= row; p -= 1) out[p]! += a[p + 1]! * (out[p + 1]! - out[p]!);
-    }
+    for (let row = 0; row < out.length; row += 2 * width) smoothedRows(out, a, row, width);
     for (let p = width; p < out.length; p += 1) out[p]! += d[p]! * (out[p - width]! - out[p]!);
     for (let p = out.length - width - 1; p >= 0; p -= 1)
       out[p]! += d[p + width]! * (out[p + width]! - out[p]!);
   }
   return out;
+}
+
+/** Two rows side by side: along one each value waits for the one before it. */
+function smoothedRows(out: Float32Array, across: Float32Array, row: number, width: number): void {
+  // The last row of an odd number is gone along alone.
+  const other = row + width < out.length ? width : 0;
+  for (let p = row + 1, q = p + other; p < row + width; p += 1, q += 1) {
+    const [one, two] = [out[p]!, out[q]!];
+    out[p] = one + across[p]! * (out[p - 1]! - one);
+    if (other > 0) out[q] = two + across[q]! * (out[q - 1]! - two);
+  }
+  for (let p = row + width - 2, q = p + other; p >= row; p -= 1, q -= 1) {
+    const [one, two] = [out[p]!, out[q]!];
+    out[p] = one + across[p + 1]! * (out[p + 1]! - one);
+    if (other > 0) out[q] = two + across[q + 1]! * (out[q + 1]! - two);
+  }
 }
 
 function change(data: Float32Array, a: number, b: number): number {

@@ -2,9 +2,10 @@ import fc from 'fast-check';
 
 import { backgroundOfBorder } from './background';
 import { componentsOf } from './components';
+import { graymapOf } from './graymap';
 import { labPixels } from './lab';
 import { curvesFor, gainsFor, relight } from './light';
-import { boxBlur, quantile, shrunk, type Mask, type Pixels } from './pixels';
+import { boxBlur, type Mask, type Pixels, quantile, redrawn, shrunk } from './pixels';
 import { maskScaled, whiten, withStrokes } from './whiten';
 
 const flat = (width: number, height: number, [r, g, b]: number[]): Pixels => {
@@ -61,6 +62,75 @@ it('groups touching pixels, each in exactly one group', () => {
       }
     }),
   );
+});
+
+/** Whoever can be walked to from a pixel: the plain way. */
+function walkedTo(belongs: Uint8Array, width: number, from: number): Set<number> {
+  const met = new Set([from]);
+  for (const p of met)
+    for (const [step, isEdge] of [
+      [-1, p % width === 0],
+      [1, p % width === width - 1],
+      [-width, false],
+      [width, false],
+    ] as const)
+      if (!isEdge && belongs[p + step]) met.add(p + step);
+  return met;
+}
+
+it('groups what can be walked to and no more, the uppermost first, however a shape winds', () => {
+  const shapes = fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 })).chain(([w, h]) =>
+    fc.record({
+      width: fc.constant(w),
+      height: fc.constant(h),
+      belongs: fc.uint8Array({ minLength: w * h, maxLength: w * h, max: 1 }),
+    }),
+  );
+  fc.assert(
+    fc.property(shapes, ({ width, height, belongs }) => {
+      const { of, all } = componentsOf(belongs, width, height);
+      const met = new Set<number>();
+      let id = 0;
+      for (let p = 0; p < belongs.length; p += 1) {
+        if (!belongs[p] || met.has(p)) continue;
+        id += 1;
+        const group = [...walkedTo(belongs, width, p)];
+        for (const q of group) {
+          met.add(q);
+          expect(of[q]).toBe(id);
+        }
+        const xs = group.map((q) => q % width);
+        const ys = group.map((q) => Math.floor(q / width));
+        expect(all[id - 1]).toEqual({
+          id,
+          area: group.length,
+          left: Math.min(...xs),
+          right: Math.max(...xs),
+          top: Math.min(...ys),
+          bottom: Math.max(...ys),
+        });
+      }
+      expect(all).toHaveLength(id);
+    }),
+  );
+});
+
+it('draws a plane anew by a map, and takes means where it is made smaller', () => {
+  const plane = { width: 4, height: 2, data: Float32Array.of(0, 4, 8, 12, 100, 104, 108, 112) };
+  const same = redrawn(plane, { width: 4, height: 2, fine: 1 }, [1, 0, 0, 1, 0, 0]);
+  // The last column and row are held a thousandth of a pixel inside.
+  same.data.forEach((value, p) => expect(value).toBeCloseTo(plane.data[p]!, 0));
+  const half = redrawn(plane, { width: 2, height: 1, fine: 2 }, [2, 0, 0, 2, 0, 0]);
+  expect([...half.data].map(Math.round)).toEqual([52, 60]);
+  // A quarter of a turn, about the corner, and back into sight: across what was down.
+  const turned = redrawn(plane, { width: 2, height: 4, fine: 1 }, [0, 1, 1, 0, 0, 0]);
+  expect([...turned.data].map(Math.round)).toEqual([0, 100, 4, 104, 8, 108, 12, 112]);
+});
+
+it('writes grey values as a portable graymap', () => {
+  // By the Netpbm format: magic number, width, height, largest value, then a byte each.
+  const file = graymapOf({ width: 3, height: 1, data: Float32Array.of(-4, 127.4, 300) });
+  expect(Buffer.from(file)).toEqual(Buffer.concat([Buffer.from('P5\n3 1\n255\n'), Buffer.of(0, 127, 255)]));
 });
 
 it('follows light that falls off across the floor, an item in the way or not', () => {

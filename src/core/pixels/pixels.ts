@@ -60,16 +60,21 @@ function blurRow(from: Float32Array, to: Float32Array, start: number, length: nu
 function blurredDown(from: Float32Array, width: number, height: number, radius: number): Plane['data'] {
   const out = new Float32Array(from.length);
   const sums = new Float64Array(width);
-  const come = (row: number) => {
-    for (let x = 0, p = row * width; x < width; x += 1, p += 1) sums[x]! += from[p]!;
-  };
-  for (let y = 0; y < Math.min(radius, height); y += 1) come(y);
+  // Where there is no row ahead or behind, one of nothing.
+  const none = new Float32Array(width);
+  const row = (y: number) => (y < 0 || y >= height ? none : from.subarray(y * width, (y + 1) * width));
+  for (let y = 0; y < Math.min(radius, height); y += 1) {
+    const come = row(y);
+    for (let x = 0; x < width; x += 1) sums[x]! += come[x]!;
+  }
   for (let y = 0; y < height; y += 1) {
-    if (y + radius < height) come(y + radius);
-    const gone = y - radius - 1;
-    if (gone >= 0) for (let x = 0, p = gone * width; x < width; x += 1, p += 1) sums[x]! -= from[p]!;
+    const [come, gone, to] = [row(y + radius), row(y - radius - 1), out.subarray(y * width, (y + 1) * width)];
     const part = 1 / (Math.min(y + radius, height - 1) - Math.max(0, y - radius) + 1);
-    for (let x = 0, p = y * width; x < width; x += 1, p += 1) out[p] = sums[x]! * part;
+    for (let x = 0; x < width; x += 1) {
+      const sum = sums[x]! + come[x]! - gone[x]!;
+      sums[x] = sum;
+      to[x] = sum * part;
+    }
   }
   return out;
 }
@@ -146,6 +151,9 @@ export function valueAt({ width, height, data }: Plane, x: number, y: number): n
   );
 }
 
+/** An affine map as a canvas takes it: x′ = a·x + c·y + e, y′ = b·x + d·y + f. */
+export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
+
 /**
  * A plane drawn anew in another size, each pixel the mean of several places.
  *
@@ -155,19 +163,18 @@ export function valueAt({ width, height, data }: Plane, x: number, y: number): n
 export function redrawn(
   plane: Plane,
   { width, height, fine }: { width: number; height: number; fine: number },
-  from: (x: number, y: number) => { x: number; y: number },
+  [a, b, c, d, e, f]: Affine,
 ): Plane {
   const data = new Float32Array(width * height);
-  for (let y = 0, p = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1, p += 1) {
-      let sum = 0;
-      for (let i = 0; i < fine; i += 1)
-        for (let j = 0; j < fine; j += 1) {
-          const at = from(x + (i + 0.5) / fine, y + (j + 0.5) / fine);
-          sum += valueAt(plane, at.x - 0.5, at.y - 0.5);
-        }
-      data[p] = sum / (fine * fine);
-    }
+  const part = 1 / (fine * fine);
+  for (let i = 0; i < fine; i += 1)
+    for (let j = 0; j < fine; j += 1)
+      for (let y = 0, p = 0; y < height; y += 1) {
+        const v = y + (j + 0.5) / fine;
+        let u = (i + 0.5) / fine;
+        for (const end = p + width; p < end; p += 1, u += 1)
+          data[p]! += part * valueAt(plane, a * u + c * v + e - 0.5, b * u + d * v + f - 0.5);
+      }
   return { width, height, data };
 }
 

@@ -11,7 +11,7 @@ const jumper: Reader = {
   units: 'metric',
   brands: ['Hollis Tarn'],
   colours: ['Navy', 'Cream', 'Green', 'Rust'],
-  asks: (fact) => BUILT_IN.fact('jumper', fact) !== undefined,
+  asked: BUILT_IN.facts('jumper').map(({ id }) => id),
 };
 const read = (...texts: string[]) =>
   Object.fromEntries(suggestionsFrom(lines(...texts), jumper).map((s) => [s.field, s.value]));

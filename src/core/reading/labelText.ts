@@ -18,8 +18,8 @@ export interface Reader {
   brands?: readonly string[];
   /** Colours by their names in the trade. */
   colours?: readonly string[];
-  /** Whether the kind is asked something; where absent only what any kind may be is suggested. */
-  asks?: (fact: string) => boolean;
+  /** Facts the kind is asked for, by id; where absent only what any kind may be is suggested. */
+  asked?: readonly string[];
 }
 
 /** More of a line is no label's: a reader makes long lines of what is no text. */
@@ -105,7 +105,7 @@ function ofLabel(text: string, next: string, reader: Reader): Told[] {
   if (size) {
     told.push(['fact:size', size]);
     const system = /^(EU|UK|US|IT|FR|DE) /u.exec(size)?.[1] ?? (/^[XSML]+$/u.test(size) ? 'Letters' : null);
-    if (system && reader.asks?.('sizeSystem')) told.push(['fact:sizeSystem', system]);
+    if (system && reader.asked?.includes('sizeSystem')) told.push(['fact:sizeSystem', system]);
   }
   const country = countryIn(text, next);
   if (country) told.push(['fact:country', country.value, country.doubt]);
@@ -115,8 +115,8 @@ function ofLabel(text: string, next: string, reader: Reader): Told[] {
     /(?:©|\(c\)|\bcopyright\b|\bprinted\b|\bpublished\b|\bissued\b)\D{0,20}\b(1[89]\d\d|20[0-4]\d)\b/iu.exec(
       text,
     )?.[1];
-  if (year && reader.asks?.('year')) told.push(['fact:year', year]);
-  else if (year && reader.asks?.('decade')) told.push(['fact:decade', `${year.slice(0, 3)}0s`]);
+  if (year && reader.asked?.includes('year')) told.push(['fact:year', year]);
+  else if (year && reader.asked?.includes('decade')) told.push(['fact:decade', `${year.slice(0, 3)}0s`]);
   return told;
 }
 

@@ -1,6 +1,6 @@
 import type { Item, Picture } from '@/contract/records';
 import { plainerColour } from '@/core/colour/choice';
-import { coloursSeen } from '@/core/colour/seen';
+import type { SeenColours } from '@/core/colour/seen';
 import { kindsNow } from '@/store/items/kinds';
 
 import type { Found } from './readings';
@@ -12,19 +12,26 @@ const CONFIDENCE = { sure: 90, doubtful: 60 } as const;
  * The item's colour as its front shows it, for a person to confirm: where none is known or waits, and its
  * kind has one.
  */
-export function colourOfFront(item: Item, picture: Picture): Found[] {
+export function colourOfFront(item: Item, picture: Picture, seen: SeenColours): Found[] {
   const isFirst = item.pictureIds.every((id) => id === picture.id);
   const isFront = picture.shows === 'front' || (picture.shows === '' && isFirst);
   const isKnown = item.facts.colour !== undefined || item.readings.some((r) => r.field === 'fact:colour');
-  return isFront && !isKnown ? colourIn(item, picture) : [];
+  return isFront && !isKnown ? colourIn(item, picture, seen) : [];
 }
 
-/** The colours of the item in a picture, in words the kind takes. */
-export function colourIn(item: Item, { exam }: Pick<Picture, 'exam'>): Found[] {
+/**
+ * The colours of the item in a picture, in words the kind takes.
+ *
+ * @param seen what the picture's examination says of them
+ */
+export function colourIn(
+  item: Item,
+  { exam }: Pick<Picture, 'exam'>,
+  { names, isDoubtful }: SeenColours,
+): Found[] {
   const kinds = kindsNow();
   const spec = kinds.fact(item.kind, 'colour');
   if (!exam || (item.kind !== '' && !spec)) return [];
-  const { names, isDoubtful } = coloursSeen(exam);
   const doubt = exam.outlined ? 'light' : 'outline';
   const choices = spec?.closed ? spec.choices : undefined;
   const said = names.map((name) => (choices ? plainerColour(name, choices) : name));

@@ -152,7 +152,7 @@ function addRecord(
   { taken, clip }: { taken: Made<TakenPicture>; clip: Made<TakenClip> | null },
   options: ChangeOptions,
 ): void {
-  const { width, height, takenAt, exam, full, thumb } = taken;
+  const { width, height, takenAt, exam, colours, full, thumb } = taken;
   const picture = Picture.parse({
     id,
     itemId: item.id,
@@ -173,7 +173,7 @@ function addRecord(
       { collection: 'pictures', id, record: picture },
       itemWith(item, {
         pictureIds: [...item.pictureIds, id],
-        readings: [...item.readings, ...freshReadings(item, id, colourOfFront(item, picture))],
+        readings: [...item.readings, ...freshReadings(item, id, colourOfFront(item, picture, colours))],
       }),
     ],
     options,

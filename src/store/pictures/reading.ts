@@ -4,8 +4,6 @@ import type { Scheduler, Worker as TextReader } from 'tesseract.js';
 import type { Item, Picture, Reading } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
 import { COLOURS } from '@/core/kinds/facts';
-import { agreed } from '@/core/reading/agreed';
-import { suggestionsFrom } from '@/core/reading/labelText';
 import type { ReadLine } from '@/core/reading/lines';
 import type { TextRead } from '@/core/reading/readText';
 import { READ_WORDS } from '@/core/reading/sense';
@@ -108,9 +106,6 @@ export async function readPicture(itemId: string, pictureId: string): Promise<nu
   const blob = await readOriginal(pictureId);
   const item = useAttic.getState().items[itemId];
   if (!blob || !item) return 0;
-  const found: Found[] = [];
-  const code = await barcodeIn(blob, true);
-  if (code) found.push(barcodeFound(code.digits, code.box));
   const kinds = kindsNow();
   const measures = kinds.measures(item.kind);
   const colours = kinds.fact(item.kind, 'colour')?.choices ?? COLOURS;
@@ -120,19 +115,21 @@ export async function readPicture(itemId: string, pictureId: string): Promise<nu
     ...colours,
     ...measures.flatMap((m) => [m.name, ...(m.alsoCalled ?? [])]),
   ]);
-  const { page, line } = await linesOf(blob, [...words, ...READ_WORDS]);
-  const reader = {
+  // Each has a worker of its own.
+  const [code, read] = await Promise.all([barcodeIn(blob, true), linesOf(blob, [...words, ...READ_WORDS])]);
+  const said = await pictureWorker().suggested(read, {
     measures,
     units: useAttic.getState().settings.units,
     brands,
     colours,
-    asks: (fact: string) => kinds.fact(item.kind, fact) !== undefined,
-  };
-  found.push(...agreed(suggestionsFrom(page, reader), suggestionsFrom(line, reader)));
+    asked: kinds.facts(item.kind).map(({ id }) => id),
+  });
+  const found: Found[] = [...(code ? [barcodeFound(code.digits, code.box)] : []), ...said];
   // A picture of words is one of a label or a board, and that has colours of its own.
   const picture = useAttic.getState().pictures[pictureId];
-  const isText = page.length + line.length > 0;
-  if (picture && isOfThing(picture) && !isText) found.push(...colourIn(item, picture));
+  const isText = read.page.length + read.line.length > 0;
+  if (picture?.exam && isOfThing(picture) && !isText)
+    found.push(...colourIn(item, picture, await pictureWorker().colours(picture.exam)));
   return addReadings(itemId, pictureId, found);
 }
 

@@ -20,8 +20,9 @@ export interface Letter {
 const LETTER = [7, 46] as const;
 /** Half the side of the square whose mean a stroke is held against. */
 const AROUND = 14;
-/** The least that a stroke differs from its surroundings, grey values. */
+/** The least that a stroke differs from its surroundings, grey values, and over how much they vary. */
 const LEAST = 9;
+const STRONG = 0.55;
 /** More than these are a carpet. */
 const MOST = 2_500;
 
@@ -42,9 +43,11 @@ export function lettersIn(grey: Plane): Record<'dark' | 'light', Letter[]> {
   const dark = new Uint8Array(data.length);
   const light = new Uint8Array(data.length);
   for (let p = 0; p < data.length; p += 1) {
-    const enough = Math.max(LEAST, 0.55 * Math.sqrt(squares[p]!));
-    if (off[p]! < -enough) dark[p] = 1;
-    else if (off[p]! > enough) light[p] = 1;
+    const by = off[p]!;
+    const square = by * by;
+    if (square <= LEAST * LEAST || square <= STRONG * STRONG * squares[p]!) continue;
+    if (by < 0) dark[p] = 1;
+    else light[p] = 1;
   }
   return { dark: lettersOf(grey, dark), light: lettersOf(grey, light) };
 }

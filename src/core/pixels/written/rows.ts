@@ -178,10 +178,14 @@ export function stripOf(plane: Plane, of: Int32Array, row: Row, rowHeight: numbe
     top: row.top - tall * MARGIN + Math.min(...falls),
     bottom: row.bottom + tall * MARGIN + Math.max(...falls),
   });
-  const { data } = redrawn(cut, { width: columns, height: rowHeight, fine }, (u, v) => {
-    const x = left + u * step;
-    return { x: x - x0, y: row.top - tall * MARGIN + row.slope * x + v * scale - y0 };
-  });
+  const { data } = redrawn(cut, { width: columns, height: rowHeight, fine }, [
+    step,
+    row.slope * step,
+    0,
+    scale,
+    left - x0,
+    row.top - tall * MARGIN + row.slope * left - y0,
+  ]);
   const [paper, ink] = [quantile(data, 0.5), quantile(data, 0.03)];
   const gain = 1 / Math.max(28, paper - ink);
   return {

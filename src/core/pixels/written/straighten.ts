@@ -39,7 +39,16 @@ export function straightened(
   };
   // Made smaller, each pixel is the mean of several.
   const fine = Math.max(1, Math.min(3, Math.round(1 / scale)));
-  const plane = redrawn(grey, { width, height, fine }, (x, y) => toPicture(x / width, y / height));
+  const [across, down] = [w / width, h / height];
+  const corner = toPicture(0, 0);
+  const plane = redrawn(grey, { width, height, fine }, [
+    cos * across,
+    sin * across,
+    -sin * down,
+    cos * down,
+    corner.x,
+    corner.y,
+  ]);
   return { plane: evened(plane, scale * block.tall), toPicture };
 }
 

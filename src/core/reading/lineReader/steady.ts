@@ -37,10 +37,8 @@ export function readSteadily(
 function drawnOtherwise(strip: Plane, { long, lean }: (typeof OTHERWISE)[number]): Plane {
   const { height } = strip;
   const width = Math.max(1, Math.round(strip.width * long));
-  return redrawn(strip, { width, height, fine: 1 }, (x, y) => ({
-    x: (x * strip.width) / width + lean * (y - height / 2),
-    y,
-  }));
+  const leftmost = (-lean * height) / 2;
+  return redrawn(strip, { width, height, fine: 1 }, [strip.width / width, 0, lean, 1, leftmost, 0]);
 }
 
 /** Of a line's signs, 0 to 1. */
