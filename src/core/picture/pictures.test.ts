@@ -8,7 +8,7 @@ import { blankClipNotes, clipType } from './clipPrivacy';
 import { tooLarge } from './fileType';
 import { judge, turnedWrong } from './judge';
 import { nextShot, shotList } from './shots';
-import { twinOf } from './twins';
+import { seenOf, TwinFinder } from './twins';
 import { BUILT_IN } from '../kinds/tree';
 import { bytesForItems, COUNTED_ON, PICTURE_BYTES, roomLeft } from '../storage/room';
 
@@ -301,8 +301,6 @@ it('takes pictures up to 64 megapixels, and says how many a larger one has', () 
 });
 
 describe('pictures that show the same', () => {
-  const item = (id: string, pictureIds: string[]) =>
-    Item.parse({ id, code: `YA-${id}`, author: '', createdAt: 0, updatedAt: 0, pictureIds });
   /** Light falls off to the right; `step` is how much lighter the lower half is. */
   const print = (step: number, colour = 'g') =>
     Array.from({ length: 256 }, (_, i) => {
@@ -311,25 +309,37 @@ describe('pictures that show the same', () => {
     }).join('') + colour.repeat(128);
   const shot = (id: string, of: string, shows: string, step: number, colour?: string) =>
     picture(id, { itemId: of, shows, exam: { ...EXAM, print: print(step, colour) } });
-  const found = (own: Picture[], others: Picture[] = []) =>
-    twinOf(
-      own[0]!,
-      item(
-        't',
-        own.map((p) => p.id),
-      ),
-      Object.fromEntries([...own, ...others].map((p) => [p.id, p])),
-      { o: item('o', []) },
+  const found = (own: Picture[], others: Picture[] = []) => {
+    const finder = new TwinFinder();
+    for (const one of [...own, ...others]) finder.know(one.id, seenOf(one));
+    return finder.twinOf(
+      own[0]!.id,
+      own.map(({ id }) => id),
     );
-  it('are told by position; front and back may look alike', () => {
-    expect(found([shot('a', 't', 'front', 0), shot('b', 't', 'front', 3)])).toEqual({ position: 2 });
-    expect(found([shot('a', 't', 'front', 0), shot('b', 't', 'back', 0)])).toEqual({ position: 2 });
+  };
+  it('are of the item itself; front and back may look alike', () => {
+    expect(found([shot('a', 't', 'front', 0), shot('b', 't', 'front', 3)])).toBe('b');
+    expect(found([shot('a', 't', 'front', 0), shot('b', 't', 'back', 0)])).toBe('b');
     expect(found([shot('a', 't', 'front', 0), shot('b', 't', 'front', 0, 'z')])).toBeNull();
   });
-  it('and by the other item’s code, a drawing of figures never', () => {
-    expect(found([shot('a', 't', '', 0)], [shot('x', 'o', '', 0)])).toEqual({ itemCode: 'YA-o' });
+  it('or of another item, a drawing of figures never', () => {
+    expect(found([shot('a', 't', '', 0)], [shot('x', 'o', '', 0)])).toBe('x');
     const made = { ...shot('x', 'o', '', 0), made: MADE };
     expect(found([shot('a', 't', '', 0)], [made])).toBeNull();
     expect(found([picture('a', { exam: null })], [shot('x', 'o', '', 0)])).toBeNull();
+  });
+  it('go by what each is now: another print is compared anew, what is gone is none', () => {
+    const finder = new TwinFinder();
+    const know = (one: Picture) => finder.know(one.id, seenOf(one));
+    know(shot('a', 't', 'front', 0));
+    know(shot('b', 't', 'front', 0));
+    expect(finder.twinOf('a', ['a', 'b'])).toBe('b');
+    know(shot('b', 't', 'front', 0, 'z'));
+    expect(finder.twinOf('a', ['a', 'b'])).toBeNull();
+    know(shot('b', 't', 'front', 0));
+    expect(finder.twinOf('b', ['a', 'b'])).toBe('a');
+    finder.know('a', null);
+    expect(finder.twinOf('b', ['a', 'b'])).toBeNull();
+    expect(finder.size).toBe(1);
   });
 });

@@ -75,12 +75,20 @@ function widened(plane: Float32Array): Float32Array {
 export function fingerprintDistance(one: string, other: string): number {
   if (one === other && isFingerprint(one)) return 0;
   if (!isFingerprint(one) || !isFingerprint(other)) return Infinity;
-  // Quick, and enough for nearly all: of pictures of the same it is 2.4 at most.
+  // Quick, and enough for nearly all.
   const coloursApart = meanStepsApart(one, other, CELLS);
-  if (coloursApart > 3.5) return coloursApart / 1.75;
+  if (coloursApart > OTHER_COLOURS) return coloursApart / 1.75;
   const [a, b] = [printFrom(one), printFrom(other)];
   // Always the same one is laid on the other, so that it does not matter which is named first.
   return one < other ? apart(a, b) : apart(b, a);
+}
+
+/** Mean steps by which colours are apart; of pictures of the same it is 2.4 at most. */
+const OTHER_COLOURS = 3.5;
+
+/** Whether two can't be of the same, at a glance. */
+export function haveOtherColours(one: string, other: string): boolean {
+  return meanStepsApart(one, other, CELLS) > OTHER_COLOURS;
 }
 
 /** Whether it is one that can be compared: those kept before they had this form can't. */

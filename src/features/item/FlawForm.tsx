@@ -12,6 +12,7 @@ import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
 import { usePictureAddress } from '@/store/pictures/usePictureAddress';
+import { usePicturesOf } from '@/store/pictures/usePicturesOf';
 import { useColours } from '@/theme/theme';
 
 /** One flaw: what, where, how bad, how large, and the place in a picture that shows it. */
@@ -91,13 +92,12 @@ export function FlawForm(props: { item: Item; before: Flaw | null; onDone: (flaw
 function Pin(props: { item: Item; flaw: Flaw; onPut: (part: Partial<Flaw>) => void }) {
   const { item, flaw, onPut } = props;
   const c = useColours();
-  const pictures = useAttic((s) => s.pictures);
+  const pictures = usePicturesOf(item);
   const address = usePictureAddress(flaw.pictureId ?? undefined, 'full');
-  const shown = flaw.pictureId ? pictures[flaw.pictureId] : undefined;
-  const plain = item.pictureIds.flatMap((id, i) => {
-    const picture = pictures[id];
-    return picture && !picture.made && !picture.clip ? [{ id, n: i + 1 }] : [];
-  });
+  const shown = pictures.find(({ id }) => id === flaw.pictureId);
+  const plain = pictures
+    .filter((picture) => !picture.made && !picture.clip)
+    .map(({ id }) => ({ id, n: item.pictureIds.indexOf(id) + 1 }));
   if (plain.length === 0) return null;
   const shape = shown ? shown.width / shown.height : 1;
   return (

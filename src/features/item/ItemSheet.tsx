@@ -57,10 +57,20 @@ function sameButReadings(a: Item, b: Item): boolean {
   return rest(a) === rest(b);
 }
 
+/**
+ * The item as what is below its pictures shows it: one picture more is drawn there bit by bit, keeping no tap
+ * waiting; all else at once, so that no field shows again what was there before the typing.
+ */
+function useBelow(item: Item): Item {
+  const later = useDeferredValue(item);
+  return sameButReadings({ ...later, pictureIds: [] }, { ...item, pictureIds: [] }) ? later : item;
+}
+
 const Sheet = memo(function Sheet({ item, at }: { item: Item; at: string | undefined }) {
   const c = useColours();
   const wide = useWide();
   const examined = useExamined(item);
+  const below = useBelow(item);
   const sale = useCourier((s) => s.items[item.id]?.sale);
   const wanted = useMemo(() => examined.filter((e) => e.plan?.wanted), [examined]);
   // What is in sight first is there at once; what is further down follows bit by bit, keeping no tap waiting.
@@ -71,21 +81,21 @@ const Sheet = memo(function Sheet({ item, at }: { item: Item; at: string | undef
 
   const facts = (
     <>
-      <WhatSection item={item} findings={wanted} />
+      <WhatSection item={below} findings={wanted} />
       {whole ? (
         <>
-          <ConditionSection item={item} findings={wanted} />
-          <MeasurementsSection item={item} />
-          <WordsSection item={item} findings={wanted} />
-          <PriceSection item={item} findings={wanted} />
-          <ChoicesSection item={item} findings={wanted} />
-          <StoreSection item={item} findings={wanted} />
-          <BelongingSection item={item} />
+          <ConditionSection item={below} findings={wanted} />
+          <MeasurementsSection item={below} />
+          <WordsSection item={below} findings={wanted} />
+          <PriceSection item={below} findings={wanted} />
+          <ChoicesSection item={below} findings={wanted} />
+          <StoreSection item={below} findings={wanted} />
+          <BelongingSection item={below} />
         </>
       ) : null}
     </>
   );
-  const markets = whole ? <Marketplaces item={item} examined={examined} /> : null;
+  const markets = whole ? <Marketplaces item={below} examined={examined} /> : null;
   const column = { padding: 12, gap: 12, paddingBottom: 48 };
   return (
     <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Item sheet">

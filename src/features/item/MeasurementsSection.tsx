@@ -7,6 +7,7 @@ import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
 import { setSettings, useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
+import { usePicturesOf } from '@/store/pictures/usePicturesOf';
 
 import { MeasureField } from '../pictures/MeasureField';
 
@@ -15,8 +16,7 @@ export const MeasurementsSection = memo(function MeasurementsSection({ item }: {
   const units = useAttic((s) => s.settings.units);
   const measures = useKinds().measures(item.kind);
   const router = useRouter();
-  const pictures = useAttic((s) => s.pictures);
-  const own = item.pictureIds.flatMap((id) => pictures[id] ?? []);
+  const own = usePicturesOf(item);
   const made = own.find((p) => p.made);
   const plain = own.filter((p) => !p.made && !p.clip);
   const from = made?.made?.from ?? (plain.find((p) => p.shows === 'measured') ?? plain[0])?.id;

@@ -35,9 +35,8 @@ export const PicturesSection = memo(function PicturesSection({
   const [kept, setKept] = useState(0);
   const [reading, setReading] = useState(0);
   const [shown, setShown] = useState<string | null>(null);
-  const pictures = useAttic((s) => s.pictures);
   const large = item.pictureIds.find((id) => id === shown) ?? item.pictureIds[0];
-  const picture = large ? pictures[large] : undefined;
+  const picture = useAttic((s) => (large ? s.pictures[large] : undefined));
   const ids = item.pictureIds.join();
   useEffect(() => {
     void examineMissing(ids === '' ? [] : ids.split(','));

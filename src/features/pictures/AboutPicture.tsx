@@ -9,20 +9,17 @@ import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { OneOf } from '@/parts/ui/Choices';
 import { Text } from '@/parts/ui/Text';
 import { exactly } from '@/parts/ui/time';
-import { useAttic } from '@/store/attic/attic';
 import { editItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
 import { editPicture } from '@/store/pictures/pictures';
+import { usePicturesOf } from '@/store/pictures/usePicturesOf';
 
 /** What a picture shows, where it comes from, who took it and when. */
 export function AboutPicture({ item, picture }: { item: Item; picture: Picture }) {
   const [open, setOpen] = useState(false);
-  const pictures = useAttic((s) => s.pictures);
-  const shots = shotList(
-    item,
-    item.pictureIds.flatMap((id) => pictures[id] ?? []),
-    useKinds(),
-  ).filter((s) => s.id !== 'measured' || picture.shows === 'measured');
+  const shots = shotList(item, usePicturesOf(item), useKinds()).filter(
+    (s) => s.id !== 'measured' || picture.shows === 'measured',
+  );
   const shows = shots.find((s) => s.id === picture.shows)?.name;
   const own = isOwn(picture.origin);
   return (

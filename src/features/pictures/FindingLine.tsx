@@ -8,21 +8,16 @@ import { useColours } from '@/theme/theme';
 import { pictureFindingFigure, pictureFindingWords } from '@/wording/pictures';
 
 import { usePictureFindings } from './usePictureFindings';
+import type { Sought } from './useTwin';
 
 /** One line under a picture: the most useful item to say. A tap tells the rest, with the numbers. */
 export function FindingLine({ item, picture }: { item: Item; picture: Picture }) {
   const c = useColours();
-  const findings = usePictureFindings(item, picture);
+  const { findings, sought } = usePictureFindings(item, picture);
   const [open, setOpen] = useState(false);
   const first = findings[0];
   const more = findings.length - 1;
-  const words = first
-    ? pictureFindingWords(first)
-    : picture.made
-      ? 'Figures follow the measurements.'
-      : picture.exam
-        ? 'Nothing to put right.'
-        : 'Not looked at yet.';
+  const words = first ? pictureFindingWords(first) : nothingFound(picture, sought);
   return (
     <View>
       <Pressable
@@ -65,4 +60,12 @@ export function FindingLine({ item, picture }: { item: Item; picture: Picture })
       ) : null}
     </View>
   );
+}
+
+/** Calm is said only of what was looked at. */
+function nothingFound({ made, exam }: Picture, { is }: Sought): string {
+  if (made) return 'Figures follow the measurements.';
+  if (!exam) return 'Not looked at yet.';
+  if (is === 'asked') return 'Comparing it with your other pictures …';
+  return is === 'known' ? 'Nothing to put right.' : 'Nothing to put right; not compared with your others.';
 }

@@ -65,7 +65,7 @@ function Tile(props: { item: Item; id: string; index: number; on: boolean; onSho
   const { item, id, index, on, onShow } = props;
   const c = useColours();
   const picture = useAttic((s) => s.pictures[id]);
-  const findings = usePictureFindings(item, picture);
+  const { findings } = usePictureFindings(item, picture);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   const mark = markOf(picture, findings.length);
   return (

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Reading, Item } from '@/contract/records';
@@ -43,7 +43,7 @@ export function Readings({ itemId }: { itemId: string }) {
           : 'Read from the pictures: is it right?'}
       </Text>
       {item.readings.map((reading) => (
-        <Line key={reading.id} item={item} reading={reading} />
+        <Line key={reading.id} itemId={itemId} reading={reading} />
       ))}
       {item.readings.filter((r) => isPlain(item, r)).length > 1 ? (
         <Button icon="check" label="Right: all of it" onPress={() => confirmAll(item)}>
@@ -54,12 +54,32 @@ export function Readings({ itemId }: { itemId: string }) {
   );
 }
 
-function Line({ item, reading }: { item: Item; reading: Reading }) {
+interface LineProps {
+  itemId: string;
+  reading: Reading;
+}
+
+/** Drawn anew only where its own reading is another: with each that is new, all of them are new objects. */
+const Line = memo(
+  LineAsItIs,
+  (was, is) => was.itemId === is.itemId && JSON.stringify(was.reading) === JSON.stringify(is.reading),
+);
+
+function LineAsItIs({ itemId, reading }: LineProps) {
   const c = useColours();
   const units = useAttic((s) => s.settings.units);
   const kinds = useKinds();
   const crop = useCrop(reading);
-  const name = nameOf(reading.field, item, kinds);
+  const kind = useAttic((s) => s.items[itemId]?.kind ?? '');
+  const known = useAttic((s) => {
+    const item = s.items[itemId];
+    return item && knownValue(item, reading.field);
+  });
+  const withItem = (act: (item: Item, one: Reading) => void) => () => {
+    const item = useAttic.getState().items[itemId];
+    if (item) act(item, reading);
+  };
+  const name = nameOf(reading.field, kind, kinds);
   const read = (value: string) =>
     reading.field.startsWith('measure:')
       ? formatLength(Number(value), units)
@@ -69,7 +89,6 @@ function Line({ item, reading }: { item: Item; reading: Reading }) {
           ? (kinds.get(value)?.name ?? value)
           : readable(value);
   const words = read(reading.value);
-  const known = knownValue(item, reading.field);
   return (
     <View style={{ gap: 6 }}>
       {crop ? (
@@ -109,28 +128,24 @@ function Line({ item, reading }: { item: Item; reading: Reading }) {
             </Text>
           )}
         </View>
-        <Button label={`Right: ${name} ${words}`} icon="check" onPress={() => confirmReading(item, reading)}>
+        <Button label={`Right: ${name} ${words}`} icon="check" onPress={withItem(confirmReading)}>
           Right
         </Button>
-        <SignButton
-          icon="close"
-          label={`Drop: ${name} ${words}`}
-          onPress={() => dropReading(item, reading)}
-        />
+        <SignButton icon="close" label={`Drop: ${name} ${words}`} onPress={withItem(dropReading)} />
       </View>
     </View>
   );
 }
 
-function nameOf(field: string, item: Item, kinds: KindTree): string {
+function nameOf(field: string, kind: string, kinds: KindTree): string {
   if (field === 'kind') return 'Kind';
   if (field === 'title') return 'Title';
   if (field === 'weight') return 'Weight';
   if (field === 'flaw') return 'Flaw';
   const [what, id = ''] = field.split(':');
   return what === 'fact'
-    ? kinds.factName(item.kind, id)
-    : (kinds.measures(item.kind).find((m) => m.id === id)?.name ?? id);
+    ? kinds.factName(kind, id)
+    : (kinds.measures(kind).find((m) => m.id === id)?.name ?? id);
 }
 
 /** The part of the picture the words stand at, with a little around it. */

@@ -1,9 +1,9 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Reading, Item } from '@/contract/records';
 import type { Kind } from '@/core/kinds/spec';
-import { findKinds, suggestKinds } from '@/core/kinds/suggest';
+import { findKinds, suggestKinds, type KindSuggestion, type KindWords } from '@/core/kinds/suggest';
 import { readable } from '@/core/kinds/values';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -57,13 +57,10 @@ export function KindChooser({
   const [words, setWords] = useState('');
   const lately = useLately();
   const readings = useAttic((s) => s.items[item.id]?.readings) ?? item.readings;
-  const pointed = suggestKinds(
-    {
-      record: wordsOf(readings, 'productLookup'),
-      title: item.title,
-      label: `${readable(item.facts.model ?? '')} ${wordsOf(readings, 'picture')}`,
-    },
-    kinds,
+  const pointed = usePointed(
+    wordsOf(readings, 'productLookup'),
+    item.title,
+    `${readable(item.facts.model ?? '')} ${wordsOf(readings, 'picture')}`,
   );
   const known = (ids: readonly string[]) => ids.flatMap((id) => kinds.get(id) ?? []);
   const quick = known([...new Set([...pointed.map((s) => s.kind), ...lately, ...USUAL])]).slice(
@@ -108,6 +105,14 @@ export function KindChooser({
       )}
     </View>
   );
+}
+
+/** Every kind's names are looked through: after what was pressed has been answered. */
+function usePointed(record: string, title: string, label: string): KindSuggestion[] {
+  const kinds = useKinds();
+  const words = useMemo(() => ({ record, title, label }), [record, title, label]);
+  const later = useDeferredValue<KindWords>(words, {});
+  return useMemo(() => suggestKinds(later, kinds), [later, kinds]);
 }
 
 function wordsOf(readings: readonly Reading[], from: Reading['from']): string {

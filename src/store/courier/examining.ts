@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 
 import { planId, type Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
@@ -29,7 +29,8 @@ export function useExamined(item: Item): Examined[] {
   useEffect(() => {
     let newest = true;
     void checking.examine(item).then((list) => {
-      if (newest && list.length === sheets.length) setSaid({ sheets, list });
+      // All cards show it: bit by bit, keeping no tap waiting.
+      if (newest && list.length === sheets.length) startTransition(() => setSaid({ sheets, list }));
     });
     return () => {
       newest = false;
