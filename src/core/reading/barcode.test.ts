@@ -23,6 +23,8 @@ describe('a barcode', () => {
     [[null, '2', '2'], '2'],
     [['1', '2', '3'], null],
     [['1'], null],
+    [['1', null, null, null, '1'], '1'],
+    [[null, null, null, '1', '1'], null],
   ])('of looks that say %j is %s', async (texts, code) =>
     expect((await sureCode(saying(...texts).look, none))?.text ?? null).toBe(code),
   );

@@ -10,6 +10,14 @@ const LOOKS = [
   [1, 45],
 ] as const;
 
+/** Once something was seen that no other look bears out. */
+const LARGER = [
+  [1.5, 0],
+  [2, 0],
+  [1.5, 45],
+  [1.25, 0],
+] as const;
+
 /**
  * A barcode counts once two looks say the same: a reader finds digits with the right check digit where other
  * ones stand, or none, about once in a few hundred hard pictures.
@@ -29,6 +37,11 @@ export async function sureCode<T extends SeenCode>(
     const same = seen.find(({ text }) => text === found.text);
     if (same) return same;
     seen.push(found);
+  }
+  // Small bars are a pixel or two wide: drawn larger they fall otherwise on the pixels.
+  for (const [scale, turn] of straightened && seen.length > 0 ? LARGER : []) {
+    const found = await look(scale, turn);
+    if (seen.some(({ text }) => text === found?.text)) return found;
   }
   return straightened ? straightened() : null;
 }
