@@ -25,7 +25,7 @@ async function main(flags: readonly string[]): Promise<void> {
   if (wants('judging'))
     for (const figure of await judgingFigures(art, {
       from,
-      sets: isShort ? 12 : 36,
+      sets: isShort ? 12 : 72,
       letters,
     }))
       tell(figure);

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 
 import { Item } from '@/contract/records';
@@ -36,6 +36,8 @@ export function Intake() {
   const [chosen, setChosen] = useState<string | null>(null);
   const intake = useIntake();
   const item = useAttic((s) => (intake.itemId ? s.items[intake.itemId] : undefined));
+  // The picture is there at once; what is proposed of it follows bit by bit, keeping no tap waiting.
+  const later = useDeferredValue(item);
   const pictures = useAttic((s) => s.pictures);
   const waiting = useWaiting(intake.itemId);
   const isBusy = intake.storing + waiting > 0;
@@ -79,10 +81,7 @@ export function Intake() {
         {last && item ? <FindingLine key={last.id} item={item} picture={last} /> : null}
         {item ? <SmallPictures item={item} size={camera ? 52 : 72} /> : null}
         <ShotList item={item} shots={shots} current={current} onChoose={setChosen} />
-        {item ? <KindPicker item={item} /> : null}
-        <Said tone="soft" words={intake.readNote} />
-        {item ? <Readings itemId={item.id} /> : null}
-        {item ? <LookUpLine item={item} /> : null}
+        <Proposed item={later?.id === item?.id ? later : undefined} readNote={intake.readNote} />
         <FilesNotTaken files={[...leftOver, ...intake.notTaken]} kept={intake.kept} />
         {camera ? null : <Sources current={current} take={take} onCamera={() => setCamera(true)} />}
         {item ? (
@@ -108,6 +107,22 @@ export function Intake() {
     </Page>
   );
 }
+
+/** What it may be, and what was read of it. */
+const Proposed = memo(function Proposed(props: {
+  item: Item | undefined;
+  readNote: ReturnType<typeof useIntake>['readNote'];
+}) {
+  const { item, readNote } = props;
+  return (
+    <>
+      {item ? <KindPicker item={item} /> : null}
+      <Said tone="soft" words={readNote} />
+      {item ? <Readings itemId={item.id} /> : null}
+      {item ? <LookUpLine item={item} /> : null}
+    </>
+  );
+});
 
 /** How many pictures of an item are stored and still to be read; what is drawn already is not counted. */
 function useWaiting(itemId: string | null): number {

@@ -45,6 +45,7 @@ export function twinsBy(
     return count;
   };
   return async (item, picture) => {
+    if (!hasOthers(picture)) return null;
     for (let tries = 0; tries < TRIES; tries += 1) {
       telling = telling.then(tell, tell);
       const found = await worker.ask.twinOf(picture.id, item.pictureIds, await telling);
@@ -53,6 +54,13 @@ export function twinsBy(
     }
     throw new WorkerStopped();
   };
+}
+
+/** Whether there is anything to hold it against: a first picture has no need of a worker. */
+function hasOthers({ id }: Picture): boolean {
+  const { pictures } = useAttic.getState();
+  for (const other in pictures) if (other !== id) return true;
+  return false;
 }
 
 /** What changed since it was told, which is noted as told. */
