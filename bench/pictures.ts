@@ -49,7 +49,7 @@ async function benchSixLabels(attic: Attic, watch: Watch): Promise<void> {
   );
   const taken = async () => {
     await attic.choose(files, 'Add pictures');
-    await attic.page.waitForSelector('[data-picture]:nth-child(11)', { timeout: 120_000 });
+    await attic.page.waitForSelector('[data-picture]:nth-child(11)');
     await attic.saved();
   };
   await watch.longest();

@@ -63,6 +63,7 @@ function sameButReadings(a: Item, b: Item): boolean {
  */
 function useBelow(item: Item): Item {
   const later = useDeferredValue(item);
+  if (later === item) return item;
   return sameButReadings({ ...later, pictureIds: [] }, { ...item, pictureIds: [] }) ? later : item;
 }
 

@@ -6,6 +6,7 @@ import { shotList } from '@/core/picture/shots';
 import { change, openAttic, useAttic } from '@/store/attic/attic';
 import { addItem, editItem } from '@/store/items/items';
 import { addReadings } from '@/store/pictures/readings';
+import { EXAM } from '@/testing/exam';
 
 import { AboutPicture } from './AboutPicture';
 import { FindingLine } from './FindingLine';
@@ -22,23 +23,6 @@ beforeEach(async () => {
   editItem(id, 'kind', { kind: 'jumper' });
 });
 
-const EXAM = {
-  blur: 3.1,
-  laplacian: 9,
-  light: 0.6,
-  bright: 0.9,
-  blown: 0,
-  black: 0,
-  grounds: 6,
-  falloff: 3,
-  sure: 0.7,
-  box: [0.1, 0.1, 0.8, 0.8] as [number, number, number, number],
-  area: 0.4,
-  cutOff: [],
-  writing: 0,
-  outline: { rows: [], columns: [], rowPieces: [], columnPieces: [] },
-  print: '',
-};
 const aPicture = (part: Partial<Picture> = {}) => {
   const record = Picture.parse({
     id: 'p1',

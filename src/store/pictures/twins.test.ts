@@ -1,11 +1,10 @@
-import type { Remote } from 'comlink';
-
 import { Picture } from '@/contract/picture';
 import type { Item } from '@/contract/records';
 import { change, useAttic } from '@/store/attic/attic';
 import { addItem } from '@/store/items/items';
+import { EXAM } from '@/testing/exam';
 import { emptyAttic } from '@/testing/world';
-import type { Change, TwinWorker } from '@/workers/twins.worker';
+import type { Change } from '@/workers/twins.worker';
 
 import { removePicture } from './pictures';
 import { twinOf, twinsBy } from './twins';
@@ -13,23 +12,6 @@ import { twinOf, twinsBy } from './twins';
 const print = (at: number) =>
   Array.from({ length: 256 }, (_, i) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[(i + at) % 16]).join('') +
   'g'.repeat(128);
-const EXAM = {
-  blur: 1,
-  laplacian: 9,
-  light: 0.6,
-  bright: 0.9,
-  blown: 0,
-  black: 0,
-  grounds: 1,
-  falloff: 1,
-  sure: 0.9,
-  box: [0.1, 0.1, 0.8, 0.8] as [number, number, number, number],
-  area: 0.4,
-  cutOff: [],
-  writing: 0,
-  outline: { rows: [], columns: [], rowPieces: [], columnPieces: [] },
-};
-
 const item = (id: string): Item => useAttic.getState().items[id]!;
 const picture = (id: string) => useAttic.getState().pictures[id]!;
 
@@ -89,7 +71,7 @@ it('tells a new worker everything anew, and gives up on one that is lost again a
       return Promise.resolve(told.length === known ? 'b' : 'behind');
     },
   };
-  const find = twinsBy(() => ({ ask: ask as unknown as Remote<TwinWorker>, begin: () => undefined }));
+  const find = twinsBy(() => ({ ask, begin: () => undefined }));
   expect(await find(item(own), picture('a'))).toEqual({ position: 2 });
   lost = 1;
   expect(await find(item(own), picture('a'))).toEqual({ position: 2 });

@@ -3,7 +3,7 @@ import type { Item } from '@/contract/records';
 import type { Twin } from '@/core/picture/judge';
 import { seenOf } from '@/core/picture/twins';
 import { useAttic } from '@/store/attic/attic';
-import { keptWorker, WorkerStopped, type KeptWorker } from '@/store/base/workers';
+import { keptWorker, WorkerStopped } from '@/store/base/workers';
 import type { Change, TwinWorker } from '@/workers/twins.worker';
 
 /** Pictures told at a time: a finger never waits for more to be copied. */
@@ -26,23 +26,33 @@ export const twinOf: TwinOf = twinsBy((onStart) =>
   ),
 );
 
+/** What is asked of the worker. */
+interface TwinAsk {
+  know(changes: readonly Change[]): Promise<void>;
+  twinOf(id: string, own: readonly string[], known: number): Promise<string | null>;
+}
+
 /** @param start gives the worker, which tells when a new one is started */
-export function twinsBy(
-  start: (onStart: () => void) => Pick<KeptWorker<TwinWorker>, 'ask' | 'begin'>,
-): TwinOf {
-  /** Pictures as the worker was told of them, and whether it can compare them. */
-  const told = new Map<string, { picture: Picture; counts: boolean }>();
-  const worker = start(() => told.clear());
+export function twinsBy(start: (onStart: () => void) => { ask: TwinAsk; begin(): void }): TwinOf {
+  let told: Pictures = {};
+  const forget = () => {
+    told = {};
+  };
+  const worker = start(forget);
   let telling = Promise.resolve(0);
+  let known = 0;
   /** @returns how many the worker should know */
   const tell = async (): Promise<number> => {
     worker.begin();
-    const changes = news(useAttic.getState().pictures, told);
+    const { pictures } = useAttic.getState();
+    // Every picture that is shown asks; most of the time nothing is new.
+    if (pictures === told) return known;
+    const changes = news(pictures, told);
+    told = pictures;
+    known = Object.values(pictures).filter((one) => seenOf(one) !== null).length;
     for (let at = 0; at < changes.length; at += AT_ONCE)
       await worker.ask.know(changes.slice(at, at + AT_ONCE));
-    let count = 0;
-    for (const { counts } of told.values()) count += Number(counts);
-    return count;
+    return known;
   };
   return async (item, picture) => {
     if (!hasOthers(picture)) return null;
@@ -50,11 +60,13 @@ export function twinsBy(
       telling = telling.then(tell, tell);
       const found = await worker.ask.twinOf(picture.id, item.pictureIds, await telling);
       if (found !== 'behind') return named(found, item);
-      told.clear();
+      forget();
     }
     throw new WorkerStopped();
   };
 }
+
+type Pictures = Readonly<Record<string, Picture>>;
 
 /** Whether there is anything to hold it against: a first picture has no need of a worker. */
 function hasOthers({ id }: Picture): boolean {
@@ -63,24 +75,14 @@ function hasOthers({ id }: Picture): boolean {
   return false;
 }
 
-/** What changed since it was told, which is noted as told. */
-function news(
-  pictures: Readonly<Record<string, Picture>>,
-  told: Map<string, { picture: Picture; counts: boolean }>,
-): Change[] {
-  const changes: Change[] = [];
-  for (const id of told.keys())
-    if (!pictures[id]) {
-      told.delete(id);
-      changes.push([id, null]);
-    }
-  for (const [id, picture] of Object.entries(pictures)) {
-    if (told.get(id)?.picture === picture) continue;
-    const seen = seenOf(picture);
-    told.set(id, { picture, counts: seen !== null });
-    changes.push([id, seen]);
-  }
-  return changes;
+/** What changed since it was told. */
+function news(pictures: Pictures, told: Pictures): Change[] {
+  const gone = Object.keys(told).filter((id) => !pictures[id]);
+  const other = Object.entries(pictures).filter(([id, picture]) => told[id] !== picture);
+  return [
+    ...gone.map((id): Change => [id, null]),
+    ...other.map(([id, picture]): Change => [id, seenOf(picture)]),
+  ];
 }
 
 /** A picture as a person knows it: by its place among the item's own, or by its item's code. */
