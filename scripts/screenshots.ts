@@ -19,6 +19,8 @@ const item = async (page: Page, title: string, section?: string) => {
   await page.locator('input[aria-label="Search"]').fill(title);
   await page.locator(`:is([role=listitem], [role=row]) ::-p-text(${title})`).click();
   await page.waitForSelector('[aria-label="Item sheet"]');
+  // What is said of its pictures takes a moment.
+  await page.waitForFunction(() => !/Not looked at yet|Comparing it/u.test(document.body.innerText));
   if (section) {
     // The lower parts of a sheet follow a moment later.
     const found = await page.waitForSelector(`#sheet-${section}`);

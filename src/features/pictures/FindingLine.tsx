@@ -18,6 +18,7 @@ export function FindingLine({ item, picture }: { item: Item; picture: Picture })
   const first = findings[0];
   const more = findings.length - 1;
   const words = first ? pictureFindingWords(first) : nothingFound(picture, sought);
+  const isCalm = picture.made !== null || (picture.exam !== null && sought.is === 'known');
   return (
     <View>
       <Pressable
@@ -27,7 +28,11 @@ export function FindingLine({ item, picture }: { item: Item; picture: Picture })
         onPress={() => setOpen(!open)}
         style={{ flexDirection: 'row', alignItems: 'center', gap: 7, minHeight: 44 }}
       >
-        <Icon name={first ? 'caution' : 'check'} colour={first ? c.brassInk : c.moss} size={18} />
+        <Icon
+          name={first ? 'caution' : isCalm ? 'check' : 'search'}
+          colour={first ? c.brassInk : isCalm ? c.moss : c.soft}
+          size={18}
+        />
         <Text variant="small" style={{ flex: 1, fontSize: 15, lineHeight: 20 }} role="status">
           {words}
         </Text>

@@ -74,6 +74,15 @@ it('keeps to one line under a picture, and tells the rest with its numbers on a 
   expect(screen.getByText('edges 3.1 px wide')).toBeTruthy();
 });
 
+it('calls a picture fine only once it was looked at and compared with the others', async () => {
+  const { rerender } = render(<FindingLine item={item()} picture={aPicture({ exam: null })} />);
+  expect(screen.getByText('Not looked at yet.')).toBeTruthy();
+  const exam = { ...EXAM, blur: 1, grounds: 1, sure: 0.98, falloff: 1 };
+  rerender(<FindingLine item={item()} picture={aPicture({ exam })} />);
+  expect(screen.getByText('Comparing it with your other pictures …')).toBeTruthy();
+  expect(await screen.findByText('Nothing to put right.')).toBeTruthy();
+});
+
 it('marks somebody else’s picture as not sent, until the person says they may', () => {
   const picture = aPicture();
   const { rerender } = render(<AboutPicture item={item()} picture={picture} />);
