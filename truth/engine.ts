@@ -1,9 +1,9 @@
 import { join } from 'node:path';
 import { createWorker, OEM, PSM, type Worker as TextReader } from 'tesseract.js';
 
+import type { ReadLine } from '@/contract/picture';
 import { graymapOf } from '@/core/pixels/graymap';
 import type { Plane } from '@/core/pixels/pixels';
-import type { ReadLine } from '@/core/reading/lines';
 
 const DATA = join(__dirname, '../node_modules/@tesseract.js-data/eng/4.0.0_best_int');
 

@@ -16,6 +16,9 @@ const Fields = z.object({
   origin: z.enum(ORIGINS),
   /** What it shows, of the shot list; empty where that is not known. */
   shows: z.string().max(80),
+  showsBy: z.enum(['person', 'list']).default('person'),
+  /** Whether it is looked at by itself once it is a picture. */
+  look: z.boolean().default(true),
   /** When it was chosen, and its place among those chosen at once. */
   at: Instant,
   order: z.number().int().nonnegative(),

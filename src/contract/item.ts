@@ -114,6 +114,8 @@ const Measured = z.object({
 const Words = z.object({
   /** Read by a machine, waiting for a person to confirm or drop. */
   readings: z.array(Reading).max(200).default([]),
+  /** What a person said is not so, as `field=value`: it is not proposed again. */
+  dropped: z.array(z.string().max(500)).max(200).default([]),
   title: ShortText.default(''),
   description: LongText.default(''),
 });

@@ -49,6 +49,8 @@ export const Exam = z.object({
     .default([]),
   /** Whether its outline, and so what its colours are, can be relied on. */
   outlined: z.boolean().default(true),
+  /** Whether something with the shape of a card or sheet lies beside something else. */
+  sheet: z.boolean().default(false),
   /** The middle colour of what it lies on; null where hardly any of that is seen. */
   ground: Rgb.nullable().default(null),
   /** For finding near-duplicates. */
@@ -97,22 +99,43 @@ export const REFERENCES = ['card', 'a4', 'letter'] as const;
 export const MeasureLine = z.object({ measure: z.string().max(60), a: Point, b: Point });
 export type MeasureLine = z.infer<typeof MeasureLine>;
 
+/** A card or sheet of known size in a picture. */
+export const KnownPlane = z.object({
+  reference: z.enum(REFERENCES),
+  /** Shares of the picture, in order around. */
+  corners: z.tuple([Point, Point, Point, Point]),
+  /** Standard deviation of each corner, pixels; without, a person set them. */
+  sigmas: z.array(z.number().positive().max(100)).length(4).optional(),
+});
+export type KnownPlane = z.infer<typeof KnownPlane>;
+
 /** How a measurement picture came to be: enough to draw it anew when a figure changes. */
 export const Made = z.object({
   from: RecordId,
   lines: z.array(MeasureLine).max(20),
-  plane: z
-    .object({
-      reference: z.enum(REFERENCES),
-      corners: z.tuple([Point, Point, Point, Point]),
-      /** Standard deviation of each corner, pixels; without, a person set them. */
-      sigmas: z.array(z.number().positive().max(100)).length(4).optional(),
-    })
-    .nullable(),
+  plane: KnownPlane.nullable(),
   /** The figures it shows now, by measurement. */
   figures: z.record(z.string().max(60), z.string().max(40)),
 });
 export type Made = z.infer<typeof Made>;
+
+/** A line of text as a reader found it in a picture. */
+export const ReadLine = z.object({
+  text: z.string().max(400),
+  /** 0 to 100. */
+  confidence: z.number().min(0).max(100),
+  /** Left, top, width, height as shares of the picture. */
+  box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
+  /** How tall it is against the others it was read with, where it is not upright in the picture. */
+  tall: z.number().optional(),
+  /** How sure the least sure of its figures is, 0 to 100, where that is known. */
+  weakest: z.number().optional(),
+});
+export type ReadLine = z.infer<typeof ReadLine>;
+
+/** What each of two readers made of the same lines; no label and no board has more of them. */
+export const TextRead = z.object({ page: z.array(ReadLine).max(60), line: z.array(ReadLine).max(60) });
+export type TextRead = z.infer<typeof TextRead>;
 
 /** Where a picture comes from. Only the first three are the seller's own. */
 export const ORIGINS = ['camera', 'file', 'demo', 'copied', 'stock'] as const;
@@ -134,8 +157,19 @@ export const Picture = z.object({
   height: z.number().int().positive(),
   /** Of everything stored for it. */
   bytes: z.number().int().positive(),
-  /** What of the shot list it shows: `front`, `label`, `flaw:f1`; empty: nothing in particular. */
+  /**
+   * What it shows: of the shot list (`front`, `label`, `flaw:f1`), or `board`, `barcode`, `detail`; empty:
+   * nothing in particular.
+   */
   shows: z.string().max(80).default(''),
+  /** Who says so: the person, the list that asked for it, or what was seen in it. */
+  showsBy: z.enum(['person', 'list', 'sight']).default('person'),
+  /** Still to be looked at by itself: what it shows, and what stands in it. */
+  awaits: z.boolean().default(false),
+  /** What was read in it, to be understood anew when the item turns out to be another; null: nothing was. */
+  read: TextRead.nullable().default(null),
+  /** The card or sheet beside the item that was made out by itself. */
+  beside: KnownPlane.nullable().default(null),
   exam: Exam.nullable().default(null),
   /** What was done to it, in order, and what was taken back and can be done again. */
   steps: z.array(EditStep).max(400).default([]),
@@ -153,7 +187,7 @@ export type Picture = z.infer<typeof Picture>;
  * Why a reading is doubtful: shares that don't come to a hundred; a figure outside the kind's usual span; a
  * number without a word, given to a measurement by the order in which it stands; a figure that was read
  * otherwise a second time; a colour that other light, as it may well have been, would make another; words or
- * a unit that were not legible.
+ * a unit that were not legible; a line that was laid on the item by itself.
  */
 export const DOUBTS = [
   'sum',
@@ -163,6 +197,7 @@ export const DOUBTS = [
   'light',
   'outline',
   'illegible',
+  'laid',
 ] as const;
 export type Doubt = (typeof DOUBTS)[number];
 
@@ -184,5 +219,10 @@ export const Reading = z.object({
   confidence: z.number().min(0).max(100),
   /** Why it is doubtful; null where it is not. */
   doubt: z.enum(DOUBTS).nullable().default(null),
+  /** The line a length was measured along by itself, and how far it may be off, millimetres. */
+  laid: z
+    .object({ a: Point, b: Point, plusMinus: z.number().positive().max(5_000) })
+    .nullable()
+    .default(null),
 });
 export type Reading = z.infer<typeof Reading>;

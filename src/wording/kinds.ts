@@ -1,6 +1,9 @@
 import type { Wording } from '@/contract/coded';
+import type { KindReason, KindReasonParams } from '@/core/kinds/rank';
 import type { Slip } from '@/core/kinds/slips';
+import type { Outline } from '@/core/kinds/spec';
 import type { KindSuggestion } from '@/core/kinds/suggest';
+import type { KindTree } from '@/core/kinds/tree';
 import type { CategoryReason, CategoryReasonParams } from '@/core/mapping/shelves';
 
 import { worded } from './worded';
@@ -11,9 +14,45 @@ const PLACES: Readonly<Record<KindSuggestion['because']['source'], string>> = {
   label: 'on the label',
 };
 
-/** Why a kind is suggested: "“gansey” in the title". */
-export const kindReason = ({ shown, source }: KindSuggestion['because']): string =>
-  `“${shown}” ${PLACES[source]}`;
+const LOOKS: Readonly<Record<Outline, string>> = {
+  sleeves: 'two sleeves beside a body',
+  legs: 'two legs',
+  flared: 'wider towards the hem',
+  block: 'four straight sides',
+  disc: 'round all over',
+  low: 'low, and lower at one end',
+  brim: 'a crown above a brim',
+  upright: 'upright and slender',
+};
+
+/** What a reading is of, as the person knows it: `fact:size` is "Size". */
+export function fieldName(field: string, kind: string, kinds: KindTree): string {
+  const own = OWN_FIELDS[field];
+  if (own !== undefined) return own;
+  const [what, id = ''] = field.split(':');
+  if (what === 'fact') return kinds.factName(kind, id);
+  // Before the kind is known it is one of any kind's.
+  const asked = kinds.get(kind) ? kinds.measures(kind) : kinds.measureSets.flat();
+  return asked.find((m) => m.id === id)?.name ?? id;
+}
+
+const OWN_FIELDS: Readonly<Record<string, string>> = {
+  kind: 'Kind',
+  title: 'Title',
+  weight: 'Weight',
+  flaw: 'Flaw',
+};
+
+/** @param kinds names what a kind is asked */
+const whyKind = (kinds: KindTree): Wording<KindReasonParams> => ({
+  named: ({ shown, source }) => `“${shown}” ${PLACES[source]}`,
+  asks: ({ kind, field }) => `“${fieldName(field, kind, kinds)}” was read, which such items have`,
+  looks: ({ outline }) => `by its outline, ${LOOKS[outline]}`,
+  lately: () => 'as lately',
+});
+
+/** Why a kind is offered: "“gansey” in the title". */
+export const kindReason = (reason: KindReason, kinds: KindTree): string => worded(whyKind(kinds), reason);
 
 const CATEGORIES: Wording<CategoryReasonParams> = {
   inName: ({ shown }) => `“${shown}” is in its name`,

@@ -7,6 +7,7 @@ const WORDS: Readonly<Record<Doubt, string>> = {
   light: 'Perhaps: the light may have coloured it. Hold it against the thing.',
   outline: 'Doubtful: where the item ends and the floor begins was not clear.',
   illegible: 'Doubtful: not all of it was legible.',
+  laid: 'Measured along a line that was laid by itself: does it lie right?',
   bareNumber: 'A number without a word: is it this one?',
 };
 

@@ -1,3 +1,5 @@
+import { BUILT_IN } from '@/core/kinds/tree';
+
 import { sameReason } from './bringIn';
 import { categoryReason, kindReason, slipQuestion } from './kinds';
 import { rowTrouble } from './money';
@@ -19,9 +21,19 @@ it('says what speaks for two listings being one item', () =>
   ]));
 
 it('says why a kind or a category is suggested', () => {
-  expect(kindReason({ shown: 'gansey', source: 'title' })).toBe('“gansey” in the title');
-  expect(kindReason({ shown: 'lamp', source: 'record' })).toBe('“lamp” in the catalogue record');
-  expect(kindReason({ shown: 'wool', source: 'label' })).toBe('“wool” on the label');
+  const named = (shown: string, source: 'record' | 'title' | 'label') =>
+    kindReason({ code: 'named', params: { shown, source } }, BUILT_IN);
+  expect(named('gansey', 'title')).toBe('“gansey” in the title');
+  expect(named('lamp', 'record')).toBe('“lamp” in the catalogue record');
+  expect(named('wool', 'label')).toBe('“wool” on the label');
+  const asks = { kind: 'jumper', field: 'measure:chest' };
+  expect(kindReason({ code: 'asks', params: asks }, BUILT_IN)).toBe(
+    '“Pit to pit” was read, which such items have',
+  );
+  expect(kindReason({ code: 'looks', params: { outline: 'legs' } }, BUILT_IN)).toBe(
+    'by its outline, two legs',
+  );
+  expect(kindReason({ code: 'lately', params: {} }, BUILT_IN)).toBe('as lately');
   expect([
     categoryReason({ code: 'inName', params: { shown: 'knitwear' } }),
     categoryReason({ code: 'nearName', params: { shown: 'knitwear' } }),

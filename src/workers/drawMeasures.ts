@@ -1,3 +1,4 @@
+import type { Point } from '@/contract/picture';
 import type { Drawing } from '@/core/measure/drawing';
 
 import { context2d } from './canvas';
@@ -18,18 +19,31 @@ function loadFont(): Promise<unknown> {
   return font;
 }
 
-/** Draws arrows with their figures: ink with a light rim, so that they stand out on any cloth. */
-export async function drawMeasures(canvas: OffscreenCanvas, drawing: Drawing): Promise<void> {
-  await loadFont();
-  const pen = context2d(canvas);
-  const { stroke, head } = drawing;
+interface Line {
+  from: Point;
+  to: Point;
+}
+
+/** One arrow, without a figure. */
+export function drawLine(canvas: OffscreenCanvas, from: Point, to: Point): void {
+  const stroke = Math.max(2, Math.max(canvas.width, canvas.height) / 160);
+  arrows(context2d(canvas), [{ from, to }], stroke, stroke * 4);
+}
+
+/** Ink with a light rim, so that they stand out on any cloth. */
+function arrows(
+  pen: OffscreenCanvasRenderingContext2D,
+  lines: readonly Line[],
+  stroke: number,
+  head: number,
+): void {
   pen.lineCap = 'round';
   pen.lineJoin = 'round';
   for (const [width, colour] of [
     [stroke * 2.6, PAPER],
     [stroke, INK],
   ] as const)
-    for (const { from, to } of drawing.lines) {
+    for (const { from, to } of lines) {
       pen.strokeStyle = colour;
       pen.lineWidth = width;
       pen.beginPath();
@@ -49,6 +63,14 @@ export async function drawMeasures(canvas: OffscreenCanvas, drawing: Drawing): P
         }
       pen.stroke();
     }
+}
+
+/** Draws arrows with their figures. */
+export async function drawMeasures(canvas: OffscreenCanvas, drawing: Drawing): Promise<void> {
+  await loadFont();
+  const pen = context2d(canvas);
+  const { stroke, head } = drawing;
+  arrows(pen, drawing.lines, stroke, head);
   pen.font = `${drawing.font}px Figures, sans-serif`;
   pen.textAlign = 'center';
   pen.textBaseline = 'middle';

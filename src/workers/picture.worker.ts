@@ -2,10 +2,11 @@ import '@/contract/noEval';
 
 import { expose } from 'comlink';
 
-import type { Exam, MeasureLine, EditStep, Point } from '@/contract/picture';
+import type { Exam, EditStep, KnownPlane, MeasureLine, Point, ReadLine, TextRead } from '@/contract/picture';
 import { coloursSeen, type SeenColours } from '@/core/colour/seen';
 import { drawingOf } from '@/core/measure/drawing';
-import type { Reference } from '@/core/measure/plane';
+import { laidLengths, type LaidLength } from '@/core/measure/laid';
+import { mapCorners, type Reference } from '@/core/measure/plane';
 import { findSheet, type FoundSheet } from '@/core/measure/sheet/findSheet';
 import { usualLines, type WantedLine } from '@/core/measure/usual';
 import type { PictureTrouble } from '@/core/picture/fileType';
@@ -18,13 +19,13 @@ import { greyOf } from '@/core/pixels/pixels';
 import { agreed } from '@/core/reading/agreed';
 import { suggestionsFrom, type Reader } from '@/core/reading/labelText';
 import { LineReader } from '@/core/reading/lineReader/lineReader';
-import type { ReadLine, Suggestion } from '@/core/reading/lines';
-import { readText, type TextRead } from '@/core/reading/readText';
+import type { Suggestion } from '@/core/reading/lines';
+import { readText } from '@/core/reading/readText';
 import { KEPT } from '@/core/storage/room';
 
 import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
 import { decode, gateOf } from './decode';
-import { drawMeasures } from './drawMeasures';
+import { drawLine, drawMeasures } from './drawMeasures';
 import { PictureSession, type Proposals } from './pictureSession';
 
 /** A picture as it is kept. */
@@ -81,6 +82,16 @@ export interface PictureWorker {
     sheet: readonly Point[] | null,
     wanted: readonly WantedLine[],
   ): Promise<{ lines: MeasureLine[]; onEdges: boolean }>;
+  /**
+   * The first of some references that lies beside the item without a doubt, by its corners in shares of the
+   * picture; null where none does.
+   */
+  beside(original: Original, references: readonly Reference[]): Promise<KnownPlane | null>;
+  /**
+   * Lengths along lines laid on the item's own edges by themselves; none where these can't be told from what
+   * it lies on.
+   */
+  lengths(original: Original, plane: KnownPlane, wanted: readonly WantedLine[]): Promise<LaidLength[]>;
   /** Lines with their texts on the picture, as a picture of its own. */
   measured(
     original: Original,
@@ -88,8 +99,13 @@ export interface PictureWorker {
     lines: readonly MeasureLine[],
     texts: Record<string, string>,
   ): Promise<Developed>;
-  /** A part of a picture, in shares, for showing what was read. */
-  part(blob: Blob, box: readonly [number, number, number, number], side: number): Promise<Blob>;
+  /** A part of a picture, in shares, for showing what was read; with the line it was measured along. */
+  part(
+    blob: Blob,
+    box: readonly [number, number, number, number],
+    side: number,
+    line?: readonly [Point, Point],
+  ): Promise<Blob>;
   /**
    * The lines of text in a picture, whichever way up, as each of two readers has them.
    *
@@ -222,6 +238,7 @@ async function part(
   blob: Blob,
   [x, y, w, h]: readonly [number, number, number, number],
   side: number,
+  line?: readonly [Point, Point],
 ): Promise<Blob> {
   const bitmap = await createImageBitmap(blob);
   const cut = { w: Math.max(1, w * bitmap.width), h: Math.max(1, h * bitmap.height) };
@@ -239,6 +256,10 @@ async function part(
     size.height,
   );
   bitmap.close();
+  if (line) {
+    const placed = (p: Point) => ({ x: ((p.x - x) / w) * size.width, y: ((p.y - y) / h) * size.height });
+    drawLine(canvas, placed(line[0]), placed(line[1]));
+  }
   return jpeg(canvas, 0.85);
 }
 
@@ -283,6 +304,18 @@ async function text(
   );
 }
 
+function besideIn(whole: ImageBitmap, references: readonly Reference[]): KnownPlane | null {
+  const { width, height } = whole;
+  const pixels = pixelsOf(drawn(whole, width, height));
+  for (const reference of references) {
+    const found = findSheet(pixels, reference);
+    if (found?.doubts.length !== 0) continue;
+    const [a, b, c, d] = mapCorners(found.corners, ({ x, y }) => ({ x: x / width, y: y / height }));
+    return { reference, corners: [a, b, c, d], sigmas: [...found.sigmas] };
+  }
+  return null;
+}
+
 async function rendition(full: Blob, spec: RenditionSpec & { maxBytes: number }): Promise<Blob> {
   const bitmap = await createImageBitmap(full);
   const place = placementFor(bitmap.width, bitmap.height, spec);
@@ -315,6 +348,12 @@ expose({
   usualLines: async (original, steps, sheet, wanted) => {
     const mask = (await sessionFor(original)).sureMask(lookOf(steps));
     return { lines: usualLines(mask, sheet, wanted), onEdges: mask !== null };
+  },
+  beside: async (original, references) => besideIn((await sessionFor(original)).original, references),
+  lengths: async (original, plane, wanted) => {
+    const bench = await sessionFor(original);
+    const mask = bench.sureMask(lookOf([]));
+    return mask ? laidLengths(mask, bench.original, plane, wanted) : [];
   },
   findSheet: async (original, reference) => {
     const whole = (await sessionFor(original)).original;

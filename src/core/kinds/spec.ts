@@ -45,6 +45,13 @@ export interface MeasureSpec {
  */
 export type Stance = 'hangs' | 'tall' | 'wide';
 
+/**
+ * What an outline looks like: two sleeves beside a body; two legs; wider towards the hem; four straight
+ * sides; a disc; lower at one end than at the other; a crown above a brim; upright on a foot.
+ */
+export const OUTLINES = ['sleeves', 'legs', 'flared', 'block', 'disc', 'low', 'brim', 'upright'] as const;
+export type Outline = (typeof OUTLINES)[number];
+
 /** What using it is called: a coat is worn, a book read, a record played, a vase used. */
 export type UseWord = 'worn' | 'read' | 'played' | 'used';
 
@@ -70,6 +77,8 @@ export interface KindRow {
   details?: readonly string[];
   /** Absent where a picture of it may be any way up; null takes the parent's away. */
   stance?: Stance | null;
+  /** What it looks like seen whole from the front; its parent's where absent. */
+  outlines?: readonly Outline[];
   /** `used` where no kind above says otherwise. */
   useWord?: UseWord;
   /** Packed, in grams: a guess until weighed. */
@@ -92,6 +101,7 @@ export interface Kind {
   places: readonly string[];
   details: readonly string[];
   stance: Stance | null;
+  outlines: readonly Outline[];
   useWord: UseWord;
   parcelG: number;
   /** Added by the person. */

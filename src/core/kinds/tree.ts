@@ -77,6 +77,7 @@ export class KindTree {
       places: row.places ?? parent?.places ?? [],
       details: row.details ?? parent?.details ?? [],
       stance: row.stance === undefined ? (parent?.stance ?? null) : row.stance,
+      outlines: row.outlines ?? parent?.outlines ?? [],
       useWord: row.useWord ?? parent?.useWord ?? 'used',
       parcelG: row.parcelG ?? parent?.parcelG ?? 1_000,
       own: own.has(row.id),
@@ -124,6 +125,16 @@ export class KindTree {
 
   measures(id: string): readonly MeasureSpec[] {
     return this.get(id)?.measures ?? [];
+  }
+
+  /** What kinds are measured by, each set once, the one that most kinds share first. */
+  get measureSets(): readonly (readonly MeasureSpec[])[] {
+    const sets = new Map<string, { measures: readonly MeasureSpec[]; kinds: number }>();
+    for (const { measures } of this.leaves) {
+      const key = measures.map((m) => m.id).join();
+      sets.set(key, { measures, kinds: (sets.get(key)?.kinds ?? 0) + 1 });
+    }
+    return [...sets.values()].sort((a, b) => b.kinds - a.kinds).map(({ measures }) => measures);
   }
 
   /** What a fact is called for this kind of item. */

@@ -14,7 +14,7 @@ import { privateValues, type PrivateValue } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { exponentOf } from '../money/money';
 import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
-import { maySend } from '../picture/origin';
+import { isForSeller, maySend } from '../picture/origin';
 import { termsTrouble } from '../terms/terms';
 import { countAs } from '../words/count';
 import { findOwn } from '../words/privacy';
@@ -133,7 +133,7 @@ const ENOUGH_PICTURES = 6;
 function checkPictures(sheet: RuleSheet, all: readonly Picture[], { block, caution }: Report) {
   const { min, max, minLongSide } = sheet.photos;
   const market = sheet.name;
-  const kept = all.filter((p) => !maySend(p)).length;
+  const kept = all.filter((p) => !maySend(p) && !isForSeller(p)).length;
   if (kept > 0) caution('pictures', 'picturesNotOwn', { count: kept });
   const clip = all.find((p) => p.clip);
   if (clip?.clip && sheet.clip && !clipFor(all, sheet.clip)) {

@@ -14,7 +14,15 @@ export function isOwn(origin: Origin): boolean {
   return origin !== 'copied' && origin !== 'stock';
 }
 
-/** Whether it may go to a marketplace: own pictures, and others only when the person says so. */
-export function maySend(picture: Pick<Picture, 'origin' | 'sendAnyway'>): boolean {
-  return isOwn(picture.origin) || picture.sendAnyway;
+/** Whether it was taken for the seller alone: figures on a board and bare barcodes are no buyer's concern. */
+export function isForSeller({ shows }: Pick<Picture, 'shows'>): boolean {
+  return shows === 'board' || shows === 'barcode';
+}
+
+/**
+ * Whether it may go to a marketplace: own pictures that are for buyers, and others only when the person says
+ * so.
+ */
+export function maySend(picture: Pick<Picture, 'origin' | 'sendAnyway' | 'shows'>): boolean {
+  return (isOwn(picture.origin) && !isForSeller(picture)) || picture.sendAnyway;
 }

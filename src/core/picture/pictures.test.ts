@@ -35,6 +35,7 @@ const EXAM = {
   },
   tones: [],
   outlined: true,
+  sheet: false,
   ground: null,
   print: '',
 };

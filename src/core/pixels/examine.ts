@@ -1,6 +1,7 @@
 import type { Exam } from '@/contract/records';
 
 import { backgroundRow } from './background';
+import { hasSheetBeside } from './besides';
 import { SIDES, type Side } from './entering';
 import { fingerprintOf } from './fingerprint';
 import { ciede2000, labOfMean } from './lab';
@@ -44,6 +45,7 @@ export function examine(picture: Pixels): Exam {
     outline: outlineOf(mask),
     tones: isSure ? tonesOf(small, mask) : withoutFloor(tonesOf(small, bulk), ground),
     outlined: isSure,
+    sheet: hasSheetBeside(mask),
     ground,
     print: fingerprintOf(small),
   };

@@ -27,7 +27,8 @@ const NAMED = new RegExp(
 export function measuresIn(text: string, measures: readonly MeasureSpec[], units: Units): MeasureRead[] {
   const names = new Map<string, MeasureSpec>();
   for (const m of measures)
-    for (const name of [m.name, ...(m.alsoCalled ?? [])]) names.set(plainName(name), m);
+    for (const name of [m.name, ...(m.alsoCalled ?? [])])
+      if (!names.has(plainName(name))) names.set(plainName(name), m);
   const found: MeasureRead[] = [];
   for (const [, name, figure, unit] of text.replace(/\bp[2z][p8fb]\b/giu, 'ptp').matchAll(NAMED)) {
     const known = nearest(plainName(name ?? ''), names.keys(), 5);

@@ -1,6 +1,6 @@
-import type { Doubt } from '@/contract/picture';
+import type { Doubt, ReadLine } from '@/contract/picture';
 
-import { digits, nearest, titled, type ReadLine } from './lines';
+import { digits, nearest, titled } from './lines';
 
 /**
  * Fibres by their names on labels: English, then German, French, Italian and Spanish. From memory; the names

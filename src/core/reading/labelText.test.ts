@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 
+import type { ReadLine } from '@/contract/picture';
+
 import { suggestionsFrom, type Reader } from './labelText';
-import type { ReadLine } from './lines';
 import { BUILT_IN } from '../kinds/tree';
 
 const lines = (...texts: string[]): ReadLine[] =>

@@ -1,10 +1,10 @@
-import type { Doubt } from '@/contract/picture';
+import type { Doubt, ReadLine } from '@/contract/picture';
 
 import { areSaidOfFlaws, bareMeasures, colourIn, flawIn, isWeightClear, measuresIn, weightIn } from './board';
 import { careIn } from './care';
 import { countryNamed } from './countries';
 import { fibresIn } from './fibres';
-import { LEAST_CONFIDENCE, nearest, titled, type ReadLine, type Suggestion } from './lines';
+import { LEAST_CONFIDENCE, nearest, titled, type Suggestion } from './lines';
 import { READ_WORDS } from './sense';
 import type { MeasureSpec } from '../kinds/spec';
 import type { Units } from '../measure/units';
@@ -13,6 +13,8 @@ import type { Units } from '../measure/units';
 export interface Reader {
   /** Of the item's kind; a number without a unit is in `units`. */
   measures: readonly MeasureSpec[];
+  /** What kinds are measured by, the most usual set first: by name alone, while the kind is not known. */
+  measureSets?: readonly (readonly MeasureSpec[])[];
   units: Units;
   /** Brands the person had before. */
   brands?: readonly string[];
@@ -40,6 +42,7 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
     if (value === '' || (field !== 'flaw' && found.some((f) => f.field === field))) return;
     found.push({ ...base(line), field, value: value.slice(0, LONGEST), ...more });
   };
+  const named = namedMeasures(good, reader);
   const fibres = fibresIn(good);
   if (fibres)
     add(fibres.line, 'fact:material', fibres.value, {
@@ -47,7 +50,7 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
     });
   good.forEach((line, i) => {
     const text = line.text.trim().replace(/\s+/gu, ' ');
-    for (const { id, mm, doubt } of measuresIn(text, reader.measures, reader.units))
+    for (const { id, mm, doubt } of measuresIn(text, named, reader.units))
       add(line, `measure:${id}`, String(mm), doubt ? { doubt } : {});
     if (told.has(line)) return;
     ofLabel(text, good[i + 1]?.text.trim() ?? '', reader).forEach(([field, value, doubt]) =>
@@ -72,6 +75,21 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
   const maker = makerAmong(good, told, reader);
   if (maker) add(maker.line, 'fact:brand', maker.name, { confidence: maker.confidence });
   return found;
+}
+
+/** The kind's measurements; before it is known those of the kinds that most of the names are of. */
+function namedMeasures(
+  lines: readonly ReadLine[],
+  { measures, measureSets = [], units }: Reader,
+): readonly MeasureSpec[] {
+  if (measures.length > 0) return measures;
+  let best: readonly MeasureSpec[] = [];
+  let most = 0;
+  for (const set of measureSets) {
+    const found = new Set(lines.flatMap((l) => measuresIn(l.text, set, units)).map((m) => m.id)).size;
+    if (found > most) [best, most] = [set, found];
+  }
+  return best;
 }
 
 /** Lines of less confidence may have made a letter of what is none. */
@@ -185,7 +203,7 @@ function systemOf(said: string): string {
 function makerAmong(
   lines: readonly ReadLine[],
   told: ReadonlySet<ReadLine>,
-  { brands = [], measures }: Reader,
+  { brands = [], measures, measureSets = [] }: Reader,
 ): { line: ReadLine; name: string; confidence: number } | null {
   const free = lines.filter((l) => !told.has(l) && careIn([l.text]) === null && !/\d\s*%/u.test(l.text));
   const known = new Map(brands.map((name) => [name.toLocaleLowerCase('en'), name]));
@@ -202,7 +220,7 @@ function makerAmong(
   // A line of nothing but words of labels and boards is no name.
   const common = new Set([
     ...READ_WORDS,
-    ...measures.flatMap((m) =>
+    ...[...measures, ...measureSets.flat()].flatMap((m) =>
       [m.name, ...(m.alsoCalled ?? [])].join(' ').toLocaleLowerCase('en').split(' '),
     ),
   ]);

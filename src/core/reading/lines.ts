@@ -2,19 +2,6 @@ import { distance } from 'fastest-levenshtein';
 
 import type { Doubt } from '@/contract/picture';
 
-/** A line of text as a reader found it in a picture. */
-export interface ReadLine {
-  text: string;
-  /** 0 to 100. */
-  confidence: number;
-  /** Left, top, width, height as shares of the picture. */
-  box: [number, number, number, number];
-  /** How tall it is against the others it was read with, where it is not upright in the picture. */
-  tall?: number;
-  /** How sure the least sure of its figures is, 0 to 100, where that is known. */
-  weakest?: number;
-}
-
 /**
  * Below this a line is junk: upside-down text comes out like that. Common practice with this kind of reader.
  */
@@ -29,7 +16,7 @@ export interface Suggestion {
   words: string;
   box: [number, number, number, number];
   confidence: number;
-  /** Of its figures, as {@link ReadLine.weakest}. */
+  /** Of its figures, as `ReadLine.weakest`. */
   weakest?: number;
   doubt?: Doubt;
 }

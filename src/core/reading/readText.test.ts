@@ -1,4 +1,5 @@
-import type { ReadLine } from './lines';
+import type { ReadLine } from '@/contract/picture';
+
 import { readText, type Engines } from './readText';
 import type { Plane } from '../pixels/pixels';
 import { straightened } from '../pixels/written/straighten';

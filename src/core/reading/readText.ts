@@ -1,7 +1,8 @@
+import type { ReadLine, TextRead } from '@/contract/picture';
+
 import { fibresIn } from './fibres';
 import { STRIP, type LineRead } from './lineReader/lineReader';
 import { readSteadily, sureness } from './lineReader/steady';
-import type { ReadLine } from './lines';
 import { knownLetters, senseOf } from './sense';
 import type { Plane } from '../pixels/pixels';
 import { rowsOf, stripOf, type Row } from '../pixels/written/rows';
@@ -18,12 +19,6 @@ export type StripEngine = (strip: Plane) => LineRead;
 export interface Engines {
   page: TextEngine;
   line: StripEngine;
-}
-
-/** What each of the readers made of the same lines. */
-export interface TextRead {
-  page: ReadLine[];
-  line: ReadLine[];
 }
 
 /** So many letters of words that exist tell which end is up; of less sense there is no text at all. */

@@ -1,6 +1,8 @@
+import type { ReadLine } from '@/contract/picture';
+
 import { FLAW_WORDS } from './board';
 import { FIBRE_NAMES } from './fibres';
-import { LEAST_CONFIDENCE, type ReadLine } from './lines';
+import { LEAST_CONFIDENCE } from './lines';
 
 /** Words that stand on labels and boards, besides those of brands, places and measurements. */
 export const READ_WORDS: readonly string[] = [

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { memo, useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 
+import type { Origin } from '@/contract/picture';
 import { Item } from '@/contract/records';
 import { counted, plural } from '@/core/language/plural';
 import { shotList } from '@/core/picture/shots';
@@ -12,7 +13,6 @@ import { PictureView } from '@/parts/trade/PictureView';
 import { Button } from '@/parts/ui/Button';
 import { FileButton } from '@/parts/ui/FileButton';
 import { Card, Page } from '@/parts/ui/Page';
-import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
@@ -23,8 +23,11 @@ import { hasLiveCamera, LiveCamera } from './LiveCamera';
 import { SharedCard } from './SharedCard';
 import { useIntake } from './useIntake';
 import { FindingLine } from '../pictures/FindingLine';
+import { LookingLine } from '../pictures/LookingLine';
 import { Readings } from '../pictures/Readings';
 import { currentShot, ShotList, type ShotListProps } from '../pictures/ShotList';
+
+type Take = (files: File[], origin: Origin, shows: string) => Promise<unknown>;
 
 /** The list for an item that does not exist yet. */
 const NOTHING = Item.parse({ id: 'new', code: 'new', author: '', createdAt: 0, updatedAt: 0 });
@@ -49,9 +52,9 @@ export function Intake() {
     (newest, p) => (!newest || p.addedAt >= newest.addedAt ? p : newest),
     undefined,
   );
-  const take: typeof intake.take = (files, origin, shows) => {
+  const take: Take = (files, origin, shows) => {
     setChosen(null);
-    return intake.take(files, origin, shows);
+    return intake.take(files, origin, shows, chosen === null ? 'list' : 'person');
   };
   const next = () => {
     setChosen(null);
@@ -81,7 +84,8 @@ export function Intake() {
         {last && item ? <FindingLine key={last.id} item={item} picture={last} /> : null}
         {item ? <SmallPictures item={item} size={camera ? 52 : 72} /> : null}
         <ShotList item={item} shots={shots} current={current} onChoose={setChosen} />
-        <Proposed item={later?.id === item?.id ? later : undefined} readNote={intake.readNote} />
+        {item ? <LookingLine item={item} /> : null}
+        <Proposed item={later?.id === item?.id ? later : undefined} />
         <FilesNotTaken files={[...leftOver, ...intake.notTaken]} kept={intake.kept} />
         {camera ? null : <Sources current={current} take={take} onCamera={() => setCamera(true)} />}
         {item ? (
@@ -109,15 +113,10 @@ export function Intake() {
 }
 
 /** What it may be, and what was read of it. */
-const Proposed = memo(function Proposed(props: {
-  item: Item | undefined;
-  readNote: ReturnType<typeof useIntake>['readNote'];
-}) {
-  const { item, readNote } = props;
+const Proposed = memo(function Proposed({ item }: { item: Item | undefined }) {
   return (
     <>
       {item ? <KindPicker item={item} /> : null}
-      <Said tone="soft" words={readNote} />
       {item ? <Readings itemId={item.id} /> : null}
       {item ? <LookUpLine item={item} /> : null}
     </>
@@ -169,11 +168,7 @@ function SmallPictures({ item, size }: { item: Item; size: number }) {
 }
 
 /** Where pictures come from: the live camera, the device's own, or files. */
-function Sources(props: {
-  current: ShotListProps['current'];
-  take: ReturnType<typeof useIntake>['take'];
-  onCamera: () => void;
-}) {
+function Sources(props: { current: ShotListProps['current']; take: Take; onCamera: () => void }) {
   const { current, take, onCamera } = props;
   const shows = current?.id ?? '';
   return (

@@ -1,15 +1,16 @@
 import { useRef, useState } from 'react';
 import { z } from 'zod';
 
+import type { Incoming } from '@/contract/incoming';
 import type { Origin } from '@/contract/picture';
 import { serialQueue } from '@/core/serialQueue';
 import { newId, useAttic } from '@/store/attic/attic';
 import { storeDrafts, useDraft } from '@/store/attic/drafts';
-import { unlessExpected, wordsFor } from '@/store/base/faults';
+import { wordsFor } from '@/store/base/faults';
 import { addItem } from '@/store/items/items';
 import { useIncoming } from '@/store/pictures/incoming';
 import { keepPictures, takeKept, type NotTaken } from '@/store/pictures/pictures';
-import { addBarcode, READ_BY_ITSELF, readPicture } from '@/store/pictures/reading';
+import { addBarcode } from '@/store/pictures/reading';
 
 /** The item that pictures go to. */
 const ItemAtHand = z.string().max(60).nullable();
@@ -21,14 +22,13 @@ export function useIntake() {
   const [notTaken, setNotTaken] = useState<NotTaken[]>([]);
   const [kept, setKept] = useState(0);
   const [storing, setStoring] = useState(0);
-  const reading = useReading();
   // Pictures taken quickly go into the same item, one after the other.
   const [inTurn] = useState(serialQueue);
   // The same at once, for pictures that come before the page is drawn again.
   const into = useRef(itemId);
   const atWork = useRef(0);
 
-  const take = (files: File[], origin: Origin, shows: string) => {
+  const take = (files: File[], origin: Origin, shows: string, showsBy: Incoming['showsBy']) => {
     // It was removed meanwhile: what comes now begins another.
     if (atWork.current === 0 && into.current && !useAttic.getState().items[into.current]) into.current = null;
     const id = (into.current ??= newId());
@@ -41,13 +41,12 @@ export function useIntake() {
     // Kept at once, and first of all which item it is, whatever is still being worked on; what follows takes
     // its turn.
     const keeping = storeDrafts()
-      .then(() => keepPictures(id, files, { origin, shows }))
+      .then(() => keepPictures(id, files, { origin, shows, showsBy }))
       .finally(() => setStoring((n) => n - files.length));
     void inTurn(async () => {
       const taken = await takeKept(await keeping);
       setNotTaken((list) => [...list, ...taken.notTaken]);
       setKept((n) => n + files.length - taken.notTaken.length);
-      if (taken.itemId && READ_BY_ITSELF.has(shows)) void reading.read(taken.itemId, shows);
     })
       .catch((error: unknown) => {
         const why = wordsFor(error, 'taking a picture');
@@ -71,27 +70,7 @@ export function useIntake() {
     into.current = null;
     setItemId(null);
     setNotTaken([]);
-    reading.clear();
   };
 
-  return { itemId, notTaken, kept, storing, readNote: reading.note, take, takeBarcode, next };
-}
-
-/** Reads the words of pictures that show some. */
-function useReading() {
-  const [note, setNote] = useState<string | null>(null);
-  const read = async (id: string, shows: string) => {
-    const { items, pictures } = useAttic.getState();
-    const picture = [...(items[id]?.pictureIds ?? [])].reverse().find((p) => pictures[p]?.shows === shows);
-    if (!picture) return;
-    setNote('Reading the words…');
-    const found = await readPicture(id, picture).catch((error: unknown) => {
-      unlessExpected('reading words')(error);
-      return null;
-    });
-    setNote(
-      found === null ? 'The words could not be read just now.' : found === 0 ? 'No words made out.' : null,
-    );
-  };
-  return { note, read, clear: () => setNote(null) };
+  return { itemId, notTaken, kept, storing, take, takeBarcode, next };
 }

@@ -15,12 +15,13 @@ import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { wordsFor } from '@/store/base/faults';
+import { lookAt } from '@/store/pictures/looking';
 import { addPictures, examineMissing, removePicture, type NotTaken } from '@/store/pictures/pictures';
-import { readPicture } from '@/store/pictures/reading';
 import { usePictureAddress } from '@/store/pictures/usePictureAddress';
 
 import { AboutPicture } from '../pictures/AboutPicture';
 import { FindingLine } from '../pictures/FindingLine';
+import { LookingLine } from '../pictures/LookingLine';
 import { PictureStrip } from '../pictures/PictureStrip';
 
 /** The pictures in the buyers' order; the first is the cover. Drag to reorder. */
@@ -72,6 +73,7 @@ export const PicturesSection = memo(function PicturesSection({
           role="status"
         >{`Reading ${plural(reading, 'a picture', `${reading} pictures`)}…`}</Text>
       ) : null}
+      <LookingLine item={item} />
       <FilesNotTaken files={notTaken} kept={kept} />
       <FileButton icon="add" accept="image/*,video/*" onFiles={take}>
         Add pictures
@@ -144,7 +146,7 @@ function Doings({ item, picture, position }: { item: Item; picture: Picture; pos
             icon="readText"
             label={`Read words in picture ${position}`}
             disabled={busy}
-            onPress={() => run(async () => setFound(await readPicture(item.id, picture.id)))}
+            onPress={() => run(async () => setFound(await lookAt(picture.id)))}
             style={grow}
           >
             {busy ? 'Reading…' : 'Read'}

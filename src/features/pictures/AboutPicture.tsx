@@ -3,8 +3,8 @@ import { View } from 'react-native';
 
 import { ORIGINS } from '@/contract/picture';
 import type { Picture, Item } from '@/contract/records';
-import { isOwn, ORIGIN_WORDS } from '@/core/picture/origin';
-import { shotList, type Shot } from '@/core/picture/shots';
+import { isForSeller, isOwn, ORIGIN_WORDS } from '@/core/picture/origin';
+import { OTHER_SHOTS, shotList } from '@/core/picture/shots';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { OneOf } from '@/parts/ui/Choices';
 import { Text } from '@/parts/ui/Text';
@@ -20,16 +20,17 @@ export function AboutPicture({ item, picture }: { item: Item; picture: Picture }
   const shots = shotList(item, usePicturesOf(item), useKinds()).filter(
     (s) => s.id !== 'measured' || picture.shows === 'measured',
   );
-  const shows = shots.find((s) => s.id === picture.shows)?.name;
-  const own = isOwn(picture.origin);
+  const choices = [...shots.map(({ id, name }) => [id, name] as const), ...OTHER_SHOTS];
+  const shows = choices.find(([id]) => id === picture.shows)?.[1];
+  const isOpen = isOwn(picture.origin) && !isForSeller(picture);
   return (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <Text variant="small" tone="soft" style={{ flex: 1 }}>
           {[
-            shows,
+            shows && picture.showsBy === 'sight' ? `${shows}, as it looks` : shows,
             ORIGIN_WORDS[picture.origin],
-            own ? '' : picture.sendAnyway ? 'sent all the same' : 'not sent',
+            isOpen ? '' : picture.sendAnyway ? 'sent all the same' : 'not sent',
           ]
             .filter(Boolean)
             .join(' · ')}
@@ -42,20 +43,24 @@ export function AboutPicture({ item, picture }: { item: Item; picture: Picture }
           {open ? 'Done' : 'About it'}
         </Button>
       </View>
-      {open ? <Sayings item={item} picture={picture} shots={shots} /> : null}
+      {open ? <Sayings item={item} picture={picture} choices={choices} /> : null}
     </View>
   );
 }
 
 /** What can be said of it: what it shows, where it comes from, whether it is sent. */
-function Sayings(props: { item: Item; picture: Picture; shots: readonly Shot[] }) {
-  const { item, picture, shots } = props;
+function Sayings(props: {
+  item: Item;
+  picture: Picture;
+  choices: readonly (readonly [shows: string, name: string])[];
+}) {
+  const { item, picture, choices } = props;
   const own = isOwn(picture.origin);
   return (
     <>
       <OneOf
         label="What it shows"
-        options={shots.map((shot) => [shot.id, shot.name])}
+        options={choices}
         value={picture.shows}
         onChoose={(shot) => sayWhatItShows(item, picture, shot)}
       />
@@ -70,7 +75,7 @@ function Sayings(props: { item: Item; picture: Picture; shots: readonly Shot[] }
           editPicture(picture.id, 'where a picture comes from', { origin, sendAnyway: false })
         }
       />
-      {own ? null : (
+      {own && !isForSeller(picture) ? null : (
         <ChipRow label="Whether it is sent" radio={false}>
           <Chip
             role="checkbox"
@@ -79,7 +84,7 @@ function Sayings(props: { item: Item; picture: Picture; shots: readonly Shot[] }
               editPicture(picture.id, 'whether a picture is sent', { sendAnyway: !picture.sendAnyway })
             }
           >
-            Send it: I have its owner’s leave
+            {own ? 'Send it: buyers may see it' : 'Send it: I have its owner’s leave'}
           </Chip>
         </ChipRow>
       )}
@@ -93,7 +98,10 @@ function Sayings(props: { item: Item; picture: Picture; shots: readonly Shot[] }
 
 /** Said twice it is taken back; a picture of a flaw is the flaw's own. */
 function sayWhatItShows(item: Item, picture: Picture, shot: string): void {
-  editPicture(picture.id, 'what a picture shows', { shows: picture.shows === shot ? '' : shot });
+  editPicture(picture.id, 'what a picture shows', {
+    shows: picture.shows === shot ? '' : shot,
+    showsBy: 'person',
+  });
   if (shot.startsWith('flaw:'))
     editItem(item.id, 'picture of a flaw', (t) => ({
       flaws: t.flaws.map((f) => (`flaw:${f.id}` === shot ? { ...f, pictureId: picture.id } : f)),

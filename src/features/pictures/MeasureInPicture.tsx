@@ -47,9 +47,9 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
   const router = useRouter();
   const units = useAttic((s) => s.settings.units);
   const specs = useKinds().measures(item.kind);
-  const laid = useLines(picture, specs, made?.made?.lines);
+  const laid = useLines(picture, specs, made?.made?.lines, made ? [] : laidLines(item, picture.id));
   const { lines, looked } = laid;
-  const reference = useReference(picture, made?.made?.plane ?? null);
+  const reference = useReference(picture, made ? (made.made?.plane ?? null) : picture.beside);
   const { found, plane, lengthOf } = reference;
   const action = useAsyncAction();
   // As it was taken: the reference must not be cropped or whitened away.
@@ -118,6 +118,13 @@ function Bench({ item, picture, made }: { item: Item; picture: Picture; made: Pi
         small={controls}
       />
     </View>
+  );
+}
+
+/** Lines that were laid on a picture by themselves, and wait to be looked at. */
+function laidLines(item: Item, pictureId: string): MeasureLine[] {
+  return item.readings.flatMap(({ laid, field, pictureId: of }) =>
+    laid && of === pictureId ? { measure: field.slice('measure:'.length), a: laid.a, b: laid.b } : [],
   );
 }
 

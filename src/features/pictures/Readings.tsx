@@ -1,8 +1,9 @@
+import { useRouter } from 'expo-router';
 import { memo, useEffect, useState } from 'react';
 import { View } from 'react-native';
 
+import type { Point } from '@/contract/picture';
 import type { Reading, Item } from '@/contract/records';
-import type { KindTree } from '@/core/kinds/tree';
 import { readable } from '@/core/kinds/values';
 import { formatLength, formatWeight } from '@/core/measure/units';
 import { Button, SignButton } from '@/parts/ui/Button';
@@ -13,6 +14,7 @@ import { readOriginal } from '@/store/pictures/pictures';
 import { pictureWorker } from '@/store/pictures/pictureWorker';
 import { confirmAll, confirmReading, dropReading, isPlain, knownValue } from '@/store/pictures/readings';
 import { useColours } from '@/theme/theme';
+import { fieldName } from '@/wording/kinds';
 import { doubtWords } from '@/wording/readings';
 
 /**
@@ -66,6 +68,7 @@ const Line = memo(
 );
 
 function LineAsItIs({ itemId, reading }: LineProps) {
+  const router = useRouter();
   const c = useColours();
   const units = useAttic((s) => s.settings.units);
   const kinds = useKinds();
@@ -79,7 +82,7 @@ function LineAsItIs({ itemId, reading }: LineProps) {
     const item = useAttic.getState().items[itemId];
     if (item) act(item, reading);
   };
-  const name = nameOf(reading.field, kind, kinds);
+  const name = fieldName(reading.field, kind, kinds);
   const read = (value: string) =>
     reading.field.startsWith('measure:')
       ? formatLength(Number(value), units)
@@ -97,7 +100,7 @@ function LineAsItIs({ itemId, reading }: LineProps) {
           alt={`Where it stands: ${reading.words}`}
           style={{
             maxWidth: '100%',
-            maxHeight: 64,
+            maxHeight: reading.laid ? 150 : 64,
             alignSelf: 'flex-start',
             borderRadius: 6,
             border: `1px solid ${c.line}`,
@@ -119,7 +122,7 @@ function LineAsItIs({ itemId, reading }: LineProps) {
               .join(' · ')}
           </Text>
           <Text variant="strong" figures>
-            {words}
+            {reading.laid ? `${words} ± ${formatLength(Math.max(1, reading.laid.plusMinus), units)}` : words}
           </Text>
           {reading.doubt === null ? null : (
             // The light is everywhere: that is no alarm.
@@ -128,6 +131,13 @@ function LineAsItIs({ itemId, reading }: LineProps) {
             </Text>
           )}
         </View>
+        {reading.laid && reading.pictureId ? (
+          <SignButton
+            icon="ruler"
+            label={`Look at the line: ${name}`}
+            onPress={() => router.navigate(`/item/${itemId}/measure/${reading.pictureId}`)}
+          />
+        ) : null}
         <Button label={`Right: ${name} ${words}`} icon="check" onPress={withItem(confirmReading)}>
           Right
         </Button>
@@ -137,32 +147,29 @@ function LineAsItIs({ itemId, reading }: LineProps) {
   );
 }
 
-function nameOf(field: string, kind: string, kinds: KindTree): string {
-  if (field === 'kind') return 'Kind';
-  if (field === 'title') return 'Title';
-  if (field === 'weight') return 'Weight';
-  if (field === 'flaw') return 'Flaw';
-  const [what, id = ''] = field.split(':');
-  return what === 'fact'
-    ? kinds.factName(kind, id)
-    : (kinds.measures(kind).find((m) => m.id === id)?.name ?? id);
-}
-
 /** The part of the picture the words stand at, with a little around it. */
-function useCrop({ pictureId, box }: Reading): string | null {
+function useCrop({ pictureId, box, laid }: Reading): string | null {
   const [address, setAddress] = useState<string | null>(null);
-  const key = box.join();
+  const key = [...box, ...(laid ? [laid.a.x, laid.a.y, laid.b.x, laid.b.y] : [])].join();
   useEffect(() => {
     let made: string | null = null;
     let wanted = true;
     if (!pictureId) return;
-    const [x = 0, y = 0, w = 0, h = 0] = key.split(',').map(Number);
-    const edge = Math.max(h * 0.5, 0.01);
+    const [x = 0, y = 0, w = 0, h = 0, ...ends] = key.split(',').map(Number);
+    const [ax, ay, bx, by] = ends;
+    const line: readonly [Point, Point] | undefined =
+      ax === undefined || ay === undefined || bx === undefined || by === undefined
+        ? undefined
+        : [
+            { x: ax, y: ay },
+            { x: bx, y: by },
+          ];
+    const edge = line ? 0 : Math.max(h * 0.5, 0.01);
     const left = Math.max(0, x - edge);
     const top = Math.max(0, y - edge);
     const part = [left, top, Math.min(1 - left, w + 2 * edge), Math.min(1 - top, h + 2 * edge)] as const;
     void readOriginal(pictureId).then(async (blob) => {
-      const cut = blob && (await pictureWorker().part(blob, part, 500));
+      const cut = blob && (await pictureWorker().part(blob, part, 500, line));
       if (!cut || !wanted) return;
       made = URL.createObjectURL(cut);
       setAddress(made);

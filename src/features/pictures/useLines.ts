@@ -16,9 +16,17 @@ interface Laid {
 /**
  * The lines that are measured along. A line that was laid by itself measures nothing before a person has
  * looked at it: dragged an end, or said that it lies right.
+ *
+ * @param kept lines that were looked at before
+ * @param laidBefore lines that were laid by themselves when the picture came in
  */
-export function useLines(picture: Picture, specs: readonly MeasureSpec[], kept: readonly MeasureLine[] = []) {
-  const [{ lines, awaited }, setLaid] = useState<Laid>({ lines: kept, awaited: [] });
+export function useLines(
+  picture: Picture,
+  specs: readonly MeasureSpec[],
+  kept: readonly MeasureLine[] = [],
+  laidBefore: readonly MeasureLine[] = [],
+) {
+  const [{ lines, awaited }, setLaid] = useState<Laid>({ lines: [...kept, ...laidBefore], awaited: [] });
   const [looked, setLooked] = useState<ReadonlySet<string>>(new Set(kept.map((l) => l.measure)));
   const [looseEnds, setLooseEnds] = useState(false);
   const seen = (measure: string) => setLooked((before) => new Set(before).add(measure));

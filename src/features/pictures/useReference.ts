@@ -40,7 +40,11 @@ const START: Corners = [
   { x: 0.1, y: 0.2 },
 ];
 
-/** The reference that lies beside the item, and the lengths that follow from it. */
+/**
+ * The reference that lies beside the item, and the lengths that follow from it.
+ *
+ * @param kept the one a picture was measured by before, or that was made out in it by itself
+ */
 export function useReference(picture: Picture, kept: Made['plane']) {
   const size = usePictureSize(picture.id);
   const [found, setFound] = useState<Found | null>(

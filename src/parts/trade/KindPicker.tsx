@@ -1,9 +1,11 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Reading, Item } from '@/contract/records';
+import type { Item, Picture, Reading } from '@/contract/records';
+import { outlinesOf } from '@/core/kinds/outlines';
+import { rankKinds, type KindEvidence, type RankedKind } from '@/core/kinds/rank';
 import type { Kind } from '@/core/kinds/spec';
-import { findKinds, suggestKinds, type KindSuggestion, type KindWords } from '@/core/kinds/suggest';
+import { findKinds } from '@/core/kinds/suggest';
 import { readable } from '@/core/kinds/values';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -11,6 +13,7 @@ import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { changeKind } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
+import { usePicturesOf } from '@/store/pictures/usePicturesOf';
 import { kindReason } from '@/wording/kinds';
 
 const FEW = 4;
@@ -18,8 +21,8 @@ const FEW = 4;
 const USUAL = ['jumper', 'coat', 'trousers', 'shirt'];
 
 /**
- * What kind of item it is, in a tap: what its words point to, then the kinds lately worked on; all others by
- * their name or through the tree.
+ * What kind of item it is, in a tap: the likeliest first, by its words, by what was read and by its outline,
+ * then the kinds lately worked on; all others by their name or through the tree.
  */
 export function KindPicker({ item }: { item: Item }) {
   const [choosing, setChoosing] = useState(false);
@@ -55,17 +58,11 @@ export function KindChooser({
   const [branch, setBranch] = useState<string | null>(null);
   const [browsing, setBrowsing] = useState(false);
   const [words, setWords] = useState('');
-  const lately = useLately();
-  const readings = useAttic((s) => s.items[item.id]?.readings) ?? item.readings;
-  const pointed = usePointed(
-    wordsOf(readings, 'productLookup'),
-    item.title,
-    `${readable(item.facts.model ?? '')} ${wordsOf(readings, 'picture')}`,
-  );
+  const ranked = useRanked(item);
   const known = (ids: readonly string[]) => ids.flatMap((id) => kinds.get(id) ?? []);
-  const quick = known([...new Set([...pointed.map((s) => s.kind), ...lately, ...USUAL])]).slice(
+  const quick = known([...new Set([...ranked.map((s) => s.kind), ...USUAL])]).slice(
     0,
-    Math.max(FEW, pointed.length + 2),
+    Math.max(FEW, ranked.length),
   );
   const matching = findKinds(words, kinds);
   const chip = (k: Kind) => (
@@ -73,7 +70,7 @@ export function KindChooser({
       {k.name}
     </Chip>
   );
-  const reason = pointed[0];
+  const reason = ranked[0]?.because.code === 'lately' ? undefined : ranked[0];
   return (
     <View style={{ gap: 8 }}>
       {browsing ? (
@@ -99,7 +96,7 @@ export function KindChooser({
             <Text
               variant="small"
               tone="soft"
-            >{`${kinds.get(reason.kind)?.name}: ${kindReason(reason.because)}.`}</Text>
+            >{`${kinds.get(reason.kind)?.name}: ${kindReason(reason.because, kinds)}.`}</Text>
           ) : null}
         </>
       )}
@@ -107,12 +104,46 @@ export function KindChooser({
   );
 }
 
+/** So many are offered. */
+const MOST = 6;
+
 /** Every kind's names are looked through: after what was pressed has been answered. */
-function usePointed(record: string, title: string, label: string): KindSuggestion[] {
+function useRanked(item: Pick<Item, 'id' | 'title' | 'facts' | 'readings'>): RankedKind[] {
   const kinds = useKinds();
-  const words = useMemo(() => ({ record, title, label }), [record, title, label]);
-  const later = useDeferredValue<KindWords>(words, {});
-  return useMemo(() => suggestKinds(later, kinds), [later, kinds]);
+  const now = useAttic((s) => s.items[item.id]);
+  const readings = now?.readings ?? item.readings;
+  const pictures = usePicturesOf(now ?? NO_PICTURES);
+  const lately = useLately();
+  const evidence = useMemo((): KindEvidence => {
+    const front = pictures.find((p) => p.shows === 'front') ?? pictures.find((p) => p.shows === '');
+    const facts = Object.keys(item.facts).map((id) => `fact:${id}`);
+    return {
+      words: {
+        record: wordsOf(readings, 'productLookup'),
+        title: item.title,
+        label: [readable(item.facts.model ?? ''), wordsOf(readings, 'picture'), ...wordsIn(pictures)].join(
+          '. ',
+        ),
+      },
+      fields: [...new Set([...readings.map((r) => r.field), ...facts])],
+      outlines: front?.exam ? outlinesOf(front.exam, front) : [],
+      lately,
+    };
+  }, [item.title, item.facts, readings, pictures, lately]);
+  const later = useDeferredValue<KindEvidence>(evidence, NOTHING);
+  return useMemo(() => rankKinds(later, kinds, MOST), [later, kinds]);
+}
+
+const NO_PICTURES: Pick<Item, 'pictureIds'> = { pictureIds: [] };
+const NOTHING: KindEvidence = { words: {}, fields: [], outlines: [], lately: [] };
+/** Lines of less confidence are no words, 0 to 100. */
+const LEGIBLE = 70;
+
+/** What stands on labels, boxes and spines. */
+function wordsIn(pictures: readonly Picture[]): string[] {
+  return pictures
+    .flatMap(({ read }) => read?.page ?? [])
+    .flatMap((l) => (l.confidence < LEGIBLE ? [] : l.text));
 }
 
 function wordsOf(readings: readonly Reading[], from: Reading['from']): string {

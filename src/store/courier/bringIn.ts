@@ -237,7 +237,7 @@ export function asFound(item: Item, plan: Plan): Plan {
 async function bringPictures(item: string, { market, pictures }: OwnListing): Promise<void> {
   const blobs = await Promise.all(pictures.map((name) => limit(() => fetchPicture(market, name))));
   const files = blobs.flatMap((b, i) => (b ? [new File([b], `${market}-${i + 1}.jpg`)] : []));
-  await addPictures(item, files, { origin: 'file' });
+  await addPictures(item, files, { origin: 'file', look: false });
   const missing = pictures.length - files.length;
   if (missing > 0)
     throw new CourierTrouble(

@@ -20,7 +20,7 @@ const plain = (name: string) =>
     pen.fillStyle = '#2f4a86';
     pen.fillRect(60, 40, 180, 120);
   });
-const FROM = { begins: true, origin: 'file', shows: 'front' } as const;
+const FROM = { begins: true, origin: 'file', shows: 'front', showsBy: 'list', look: true } as const;
 
 /** The page is gone: another one opens the same attic, and knows of nothing but what is on the disk. */
 async function anotherPage(name: string) {

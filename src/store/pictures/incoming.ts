@@ -47,7 +47,7 @@ const holdPage = once(() => {
 export async function keepIncoming(
   itemId: string,
   files: readonly File[],
-  part: Pick<Incoming, 'begins' | 'origin' | 'shows'>,
+  part: Pick<Incoming, 'begins' | 'origin' | 'shows' | 'showsBy' | 'look'>,
 ): Promise<Waiting[]> {
   holdPage();
   const disk = openDisk();

@@ -32,7 +32,11 @@ export function keepLengths(item: Item, lengths: Record<string, Length>): Item {
     uncertainty[id] = Math.max(1, Math.round(plusMinus));
     measuredBy[id] = 'picture';
   }
-  change('measured in the picture', [itemWith(now, { measurements, uncertainty, measuredBy })]);
+  // What was laid by itself has been looked at by then.
+  const readings = now.readings.filter(
+    (r) => r.laid === null || !(r.field.slice('measure:'.length) in lengths),
+  );
+  change('measured in the picture', [itemWith(now, { measurements, uncertainty, measuredBy, readings })]);
   return useAttic.getState().items[item.id] ?? now;
 }
 

@@ -57,15 +57,16 @@ describe('taking in', () => {
     for (const size of ['original', 'thumb'] as const)
       expect((await readBlob(pictureKey(ids[0]!, size)))?.type).toBe('image/jpeg');
   });
-  it('its front says its colour, once, to be confirmed; a detail does not', async () => {
+  it('where it is not looked at by itself its front says its colour, once; a detail does not', async () => {
     const { itemId } = await addPictures(null, [await vest(), await vest('b.jpg')], {
       origin: 'file',
       shows: 'front',
+      look: false,
     });
     const { readings, pictureIds, facts } = item(itemId!);
     expect(readings).toMatchObject([{ field: 'fact:colour', value: 'Blue', pictureId: pictureIds[0] }]);
     expect(facts.colour).toBeUndefined();
-    await addPictures(itemId, [await vest('detail.jpg')], { origin: 'file', shows: 'detail' });
+    await addPictures(itemId, [await vest('detail.jpg')], { origin: 'file', shows: 'detail', look: false });
     expect(item(itemId!).readings).toHaveLength(1);
     undo();
     undo();

@@ -40,6 +40,10 @@ export interface TakeOptions {
   origin: Origin;
   /** What the first of them shows, of the shot list. */
   shows?: string;
+  /** Who says so; the list that asked for it may be wrong. */
+  showsBy?: Incoming['showsBy'];
+  /** Whether they are looked at by themselves. */
+  look?: boolean;
   onEach?: (done: number, itemId: string | null) => void;
 }
 
@@ -62,10 +66,10 @@ export async function addPictures(
 export function keepPictures(
   target: string | null,
   files: readonly File[],
-  { origin, shows = '' }: TakeOptions,
+  { origin, shows = '', showsBy = 'person', look = true }: TakeOptions,
 ): Promise<Waiting[]> {
   const begins = target === null || !useAttic.getState().items[target];
-  return keepIncoming(target ?? newId(), files, { begins, origin, shows });
+  return keepIncoming(target ?? newId(), files, { begins, origin, shows, showsBy, look });
 }
 
 /** Makes pictures of what was kept, in order. */
@@ -147,7 +151,7 @@ type Made<T extends { ok: boolean }> = Extract<T, { ok: true }>;
 /** The record of a picture whose bytes are here, put to its item. */
 function addRecord(
   item: Item,
-  { id, origin }: Incoming,
+  { id, origin, showsBy, look }: Incoming,
   shows: string,
   { taken, clip }: { taken: Made<TakenPicture>; clip: Made<TakenClip> | null },
   options: ChangeOptions,
@@ -164,16 +168,20 @@ function addRecord(
     height,
     bytes: full.size + thumb.size + (clip ? clip.bytes.size : 0),
     shows,
+    showsBy,
+    awaits: look && clip === null,
     exam,
     clip: clip ? { seconds: clip.seconds, type: clip.type } : null,
   });
+  // One that is looked at is first found to be a front.
+  const coloursAtOnce = look ? [] : colourOfFront(item, picture, colours);
   change(
     'picture added',
     [
       { collection: 'pictures', id, record: picture },
       itemWith(item, {
         pictureIds: [...item.pictureIds, id],
-        readings: [...item.readings, ...freshReadings(item, id, colourOfFront(item, picture, colours))],
+        readings: [...item.readings, ...freshReadings(item, id, coloursAtOnce)],
       }),
     ],
     options,

@@ -1,11 +1,11 @@
 import { proxy } from 'comlink';
 import type { Scheduler, Worker as TextReader } from 'tesseract.js';
 
-import type { Item, Picture, Reading } from '@/contract/records';
+import type { ReadLine, TextRead } from '@/contract/picture';
+import type { Item, Reading } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
 import { COLOURS } from '@/core/kinds/facts';
-import type { ReadLine } from '@/core/reading/lines';
-import type { TextRead } from '@/core/reading/readText';
+import type { Suggestion } from '@/core/reading/lines';
 import { READ_WORDS } from '@/core/reading/sense';
 import { useAttic } from '@/store/attic/attic';
 import { Expected, unlessExpected } from '@/store/base/faults';
@@ -14,8 +14,6 @@ import { keptWorker } from '@/store/base/workers';
 import { kindsNow } from '@/store/items/kinds';
 import type { BarcodeWorker } from '@/workers/barcode.worker';
 
-import { colourIn } from './colours';
-import { readOriginal } from './pictures';
 import { pictureWorker } from './pictureWorker';
 import { addReadings, type Found } from './readings';
 
@@ -94,46 +92,46 @@ async function recognised(block: Blob, width: number, height: number): Promise<R
   );
 }
 
-/** Shots whose words are read by themselves. */
-export const READ_BY_ITSELF: ReadonlySet<string> = new Set(['label', 'mark']);
-
-/**
- * Reads barcode and text of one picture; what was found waits at the item for a person to confirm.
- *
- * @returns how many readings are new
- */
-export async function readPicture(itemId: string, pictureId: string): Promise<number> {
-  const blob = await readOriginal(pictureId);
-  const item = useAttic.getState().items[itemId];
-  if (!blob || !item) return 0;
-  const kinds = kindsNow();
-  const measures = kinds.measures(item.kind);
-  const colours = kinds.fact(item.kind, 'colour')?.choices ?? COLOURS;
-  const brands = brandsOf(Object.values(useAttic.getState().items));
-  const words = wordsIn([
-    ...brands,
-    ...colours,
-    ...measures.flatMap((m) => [m.name, ...(m.alsoCalled ?? [])]),
-  ]);
-  // Each has a worker of its own.
-  const [code, read] = await Promise.all([barcodeIn(blob, true), linesOf(blob, [...words, ...READ_WORDS])]);
-  const said = await pictureWorker().suggested(read, {
-    measures,
-    units: useAttic.getState().settings.units,
-    brands,
-    colours,
-    asked: kinds.facts(item.kind).map(({ id }) => id),
-  });
-  const found: Found[] = [...(code ? [barcodeFound(code.digits, code.box)] : []), ...said];
-  // A picture of words is one of a label or a board, and that has colours of its own.
-  const picture = useAttic.getState().pictures[pictureId];
-  const isText = read.page.length + read.line.length > 0;
-  if (picture?.exam && isOfThing(picture) && !isText)
-    found.push(...colourIn(item, picture, await pictureWorker().colours(picture.exam)));
-  return addReadings(itemId, pictureId, found);
+/** What stands in a picture: a barcode, and lines of text as each of two readers has them. */
+export interface Standing {
+  code: { digits: string; box: Reading['box'] } | null;
+  read: TextRead;
 }
 
-const isOfThing = ({ shows }: Picture) => shows === '' || shows === 'front' || shows === 'back';
+/** Reads barcode and text of a picture. */
+export async function standingIn(picture: Blob, item: Item): Promise<Standing> {
+  const words = [...brandsOf(), ...coloursOf(item), ...measureNamesOf(item)];
+  // Each has a worker of its own.
+  const [code, read] = await Promise.all([
+    barcodeIn(picture, true),
+    linesOf(picture, [...wordsIn(words), ...READ_WORDS]),
+  ]);
+  return { code, read };
+}
+
+/** What lines of text say of an item of its kind, with a doubt where there is one. */
+export async function saidBy(read: TextRead, item: Item): Promise<Suggestion[]> {
+  const kinds = kindsNow();
+  return pictureWorker().suggested(read, {
+    measures: kinds.measures(item.kind),
+    measureSets: kinds.get(item.kind) ? [] : kinds.measureSets,
+    units: useAttic.getState().settings.units,
+    brands: brandsOf(),
+    colours: coloursOf(item),
+    asked: kinds.facts(item.kind).map(({ id }) => id),
+  });
+}
+
+function coloursOf(item: Item): readonly string[] {
+  return kindsNow().fact(item.kind, 'colour')?.choices ?? COLOURS;
+}
+
+/** Names of the kind's measurements; of all kinds' where it is not known. */
+function measureNamesOf(item: Item): string[] {
+  const kinds = kindsNow();
+  const measures = kinds.get(item.kind) ? kinds.measures(item.kind) : kinds.measureSets.flat();
+  return [...new Set(measures.flatMap((m) => [m.name, ...(m.alsoCalled ?? [])]))];
+}
 
 /** What stands in a picture. A failure of the reader comes back from the worker as it was, not as a copy. */
 async function linesOf(blob: Blob, words: readonly string[]): Promise<TextRead> {
@@ -150,8 +148,9 @@ async function linesOf(blob: Blob, words: readonly string[]): Promise<TextRead> 
   }
 }
 
-function brandsOf(items: readonly Item[]): string[] {
-  return [...new Set(items.flatMap(({ facts }) => facts.brand ?? []))];
+/** Brands the person had before. */
+function brandsOf(): string[] {
+  return [...new Set(Object.values(useAttic.getState().items).flatMap(({ facts }) => facts.brand ?? []))];
 }
 
 function wordsIn(texts: readonly string[]): string[] {
@@ -163,6 +162,6 @@ export function addBarcode(itemId: string, digits: string): void {
   addReadings(itemId, null, [barcodeFound(digits, [0, 0, 1, 1])]);
 }
 
-function barcodeFound(digits: string, box: Reading['box']): Found {
+export function barcodeFound(digits: string, box: Reading['box']): Found {
   return { field: 'fact:barcode', value: digits, words: digits, box, confidence: 99 };
 }

@@ -8,8 +8,8 @@ import { itemWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 
 /** A reading before it has an id: what may be so, and the words it rests on. */
-export type Found = Omit<Reading, 'id' | 'pictureId' | 'from' | 'doubt'> &
-  Partial<Pick<Reading, 'from' | 'doubt'>>;
+export type Found = Omit<Reading, 'id' | 'pictureId' | 'from' | 'doubt' | 'laid'> &
+  Partial<Pick<Reading, 'from' | 'doubt' | 'laid'>>;
 
 const barcodesRead = listeners<[itemId: string, barcode: string]>();
 
@@ -29,21 +29,48 @@ export function addReadings(itemId: string, pictureId: string | null, found: rea
   change('read by a machine', [itemWith(item, { readings: [...item.readings, ...fresh] })], {
     ownUndo: true,
   });
-  for (const { field, value } of fresh) if (field === 'fact:barcode') barcodesRead.tell(itemId, value);
+  tellBarcodes(item, fresh);
   return fresh.length;
 }
 
 /**
- * Those of `found` that the item does not say already, and that were not read before, with ids of their own.
+ * Those of `found` that the item does not say already, that were not read before, and that no person said
+ * are not so, with ids of their own.
  */
 export function freshReadings(item: Item, pictureId: string | null, found: readonly Found[]): Reading[] {
   return found
     .filter(
       (f) =>
         knownValue(item, f.field)?.toLocaleLowerCase('en') !== f.value.toLocaleLowerCase('en') &&
-        !item.readings.some((r) => r.field === f.field && r.value === f.value),
+        !item.readings.some((r) => r.field === f.field && r.value === f.value) &&
+        !item.dropped.includes(droppedKey(f)),
     )
-    .map((f) => ({ from: 'picture', doubt: null, ...f, id: nanoid(10), pictureId }));
+    .map((f) => ({ from: 'picture', doubt: null, laid: null, ...f, id: nanoid(10), pictureId }));
+}
+
+/** How what was dropped is known again, whichever picture it is read in. */
+function droppedKey({ field, value }: Pick<Reading, 'field' | 'value'>): string {
+  return `${field}=${value.toLocaleLowerCase('en')}`.slice(0, 500);
+}
+
+/**
+ * An item's readings once one of its pictures was looked at, again or for the first time: what the picture
+ * does not say any more goes, what it says as before keeps its place, what is new is added.
+ */
+export function readingsWith(item: Item, pictureId: string, found: readonly Found[]): Reading[] {
+  const isSaid = (r: Reading) => found.some((f) => f.field === r.field && f.value === r.value);
+  const kept = item.readings.filter((r) => r.pictureId !== pictureId || r.from !== 'picture' || isSaid(r));
+  return [...kept, ...freshReadings({ ...item, readings: kept }, pictureId, found)];
+}
+
+/** Tells whoever listens of barcodes among readings that an item did not have before. */
+export function tellBarcodes(before: Item, readings: readonly Reading[]): void {
+  for (const r of readings)
+    if (
+      r.field === 'fact:barcode' &&
+      !before.readings.some((b) => b.value === r.value && b.field === r.field)
+    )
+      barcodesRead.tell(before.id, r.value);
 }
 
 /** What the item says itself where a reading would stand. */
@@ -93,20 +120,24 @@ function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
   const facts = { ...known.facts };
   const measurements = { ...known.measurements };
   const measuredBy = { ...known.measuredBy };
+  const uncertainty = { ...known.uncertainty };
   const flaws = [...known.flaws];
   let { weightG } = known;
-  for (const { field, value, pictureId } of readings) {
+  for (const { field, value, pictureId, laid } of readings) {
     const [what, id] = split(field);
     if (field === 'weight') weightG = Number(value);
     else if (field === 'flaw') flaws.push(flawFrom(value, pictureId));
     else if (what === 'fact') facts[id] = value;
     else if (what === 'measure') {
       measurements[id] = Number(value);
-      measuredBy[id] = 'label';
+      measuredBy[id] = laid ? 'picture' : 'label';
+      if (laid) uncertainty[id] = Math.max(1, Math.round(laid.plusMinus));
+      else delete uncertainty[id];
     }
   }
   const { parked: aside } = known;
-  return { kind: known.kind, parked: aside, facts, measurements, measuredBy, title, flaws, weightG };
+  const said = { facts, measurements, measuredBy, uncertainty, title, flaws, weightG };
+  return { kind: known.kind, parked: aside, ...said };
 }
 
 /** "small hole at the cuff" as what and where; how bad it is the person says. */
@@ -123,8 +154,16 @@ function flawFrom(words: string, pictureId: string | null): Flaw {
   };
 }
 
+/** So many are remembered of an item. */
+const MOST_DROPPED = 200;
+
 export function dropReading(item: Item, reading: Reading): void {
-  change('reading dropped', [itemWith(item, { readings: item.readings.filter((r) => r.id !== reading.id) })]);
+  change('reading dropped', [
+    itemWith(item, {
+      readings: item.readings.filter((r) => r.id !== reading.id),
+      dropped: [...item.dropped, droppedKey(reading)].slice(-MOST_DROPPED),
+    }),
+  ]);
 }
 
 function split(field: string): [what: string, id: string] {

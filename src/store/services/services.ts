@@ -10,6 +10,7 @@ import { beginRates } from '@/store/fulfilment/carrier';
 import { beginOrders } from '@/store/fulfilment/orders';
 import { answerAlone, beginTalks, keepTalks } from '@/store/fulfilment/talks';
 import { goOnTaking } from '@/store/pictures/goingOn';
+import { keepLooking, keepUnderstanding } from '@/store/pictures/looking';
 import { keepMeasurementPicturesTrue } from '@/store/pictures/measuring';
 import { watchShared } from '@/store/pictures/shared';
 import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
@@ -20,6 +21,8 @@ const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, watchLasting, watchFolder, 
 /** What one page does for all: done by two, a price would come down twice, and a buyer get two answers. */
 const LEADING_PAGE = [
   goOnTaking,
+  keepLooking,
+  keepUnderstanding,
   keepWhatIsHeard,
   keepTalks,
   beginCopies,

@@ -118,7 +118,14 @@ export async function takePicturesBeside(
         files.push(new File([await entry.getData(new BlobWriter(type))], name, { type }));
       }
       if (item && files.length > 0) {
-        const waiting = await keepIncoming(item.id, files, { begins: false, origin: 'file', shows: '' });
+        const waiting = await keepIncoming(item.id, files, {
+          begins: false,
+          origin: 'file',
+          shows: '',
+          showsBy: 'person',
+          // What they show stands in the table.
+          look: false,
+        });
         // With a new item its pictures go, when it is taken back: they are no changes of their own.
         const { notTaken } = await takeKept(waiting, undefined, { ownUndo: line.itemId === null });
         usePicturesBeside.setState((s) => ({ notTaken: [...s.notTaken, ...notTaken] }));

@@ -31,6 +31,7 @@ export const HOUSE: readonly KindRow[] = [
     details: ['rim', 'base'],
     stance: 'tall',
     parcelG: 1200,
+    outlines: ['upright'],
   },
   {
     id: 'ornament',
@@ -51,6 +52,7 @@ export const HOUSE: readonly KindRow[] = [
     places: ['dial', 'case', 'hands', 'back'],
     details: ['dial', 'works'],
     parcelG: 3000,
+    outlines: ['disc'],
   },
   {
     id: 'mirror',
@@ -60,6 +62,7 @@ export const HOUSE: readonly KindRow[] = [
     places: ['glass', 'frame', 'back'],
     details: ['frame', 'back'],
     parcelG: 4000,
+    outlines: ['block'],
   },
   {
     id: 'pictureFrame',
@@ -75,6 +78,7 @@ export const HOUSE: readonly KindRow[] = [
     places: ['glass', 'frame', 'corner', 'back'],
     details: ['signature', 'back'],
     parcelG: 2500,
+    outlines: ['block'],
   },
   {
     id: 'candlestick',
@@ -83,6 +87,7 @@ export const HOUSE: readonly KindRow[] = [
     alsoCalled: ['candle holder', 'candelabra'],
     measures: [m.height, m.diameter],
     stance: 'tall',
+    outlines: ['upright'],
   },
   {
     id: 'basket',
@@ -132,6 +137,7 @@ export const HOUSE: readonly KindRow[] = [
     measures: [m.diameter],
     details: ['mark', 'rim'],
     parcelG: 2000,
+    outlines: ['disc'],
   },
   {
     id: 'cutlery',
@@ -181,6 +187,7 @@ export const HOUSE: readonly KindRow[] = [
     name: 'Lamp',
     alsoCalled: ['table lamp', 'desk lamp', 'ship’s lamp'],
     parcelG: 3200,
+    outlines: ['upright', 'flared'],
   },
   { id: 'lantern', parent: 'lighting', name: 'Lantern', alsoCalled: ['oil lamp', 'storm lamp'] },
   {
@@ -221,6 +228,7 @@ export const HOUSE: readonly KindRow[] = [
       m.measure('throwLength', 'Length', 'Edge to edge', 300, 3500, [0.5, 0.02, 0.5, 0.98]),
     ],
     parcelG: 2100,
+    outlines: ['block'],
   },
   {
     id: 'quilt',
@@ -228,6 +236,7 @@ export const HOUSE: readonly KindRow[] = [
     name: 'Quilt',
     alsoCalled: ['patchwork', 'eiderdown', 'bedspread'],
     parcelG: 2500,
+    outlines: ['block'],
   },
   {
     id: 'tableLinen',
@@ -235,6 +244,7 @@ export const HOUSE: readonly KindRow[] = [
     name: 'Table linen',
     alsoCalled: ['tablecloth', 'napkins', 'table runner'],
     parcelG: 600,
+    outlines: ['block'],
   },
   { id: 'curtain', parent: 'textiles', name: 'Curtains', parcelG: 2500 },
   { id: 'rug', parent: 'textiles', name: 'Rug', alsoCalled: ['carpet', 'kilim', 'mat'], parcelG: 6000 },

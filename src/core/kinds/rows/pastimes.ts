@@ -69,6 +69,7 @@ export const PASTIMES: readonly KindRow[] = [
     alsoCalled: ['wireless', 'receiver'],
     details: ['dial', 'back'],
     parcelG: 3000,
+    outlines: ['block'],
   },
   {
     id: 'recordPlayer',
@@ -112,6 +113,7 @@ export const PASTIMES: readonly KindRow[] = [
     details: ['spine', 'title page'],
     stance: 'tall',
     parcelG: 500,
+    outlines: ['block'],
   },
   {
     id: 'book',
@@ -171,6 +173,7 @@ export const PASTIMES: readonly KindRow[] = [
     places: ['side one', 'side two', 'sleeve', 'label'],
     details: ['label', 'sleeve back'],
     parcelG: 400,
+    outlines: ['block'],
   },
   {
     id: 'record',
@@ -181,6 +184,7 @@ export const PASTIMES: readonly KindRow[] = [
       f.format('12 inch', '10 inch', '7 inch'),
       f.ask('speed', 'Turns a minute', { choices: ['33⅓', '45', '78'] }),
     ],
+    outlines: ['block', 'disc'],
   },
   { id: 'cassette', parent: 'music', name: 'Cassette', parcelG: 150 },
   { id: 'cd', parent: 'music', name: 'Compact disc', alsoCalled: ['cd'], parcelG: 150 },
@@ -220,6 +224,7 @@ export const PASTIMES: readonly KindRow[] = [
     titleWords: 'jigsaw puzzle',
     alsoCalled: ['jigsaw puzzle', 'puzzle'],
     facts: [f.piecesFree],
+    outlines: ['block'],
   },
   {
     id: 'boardGame',
@@ -227,6 +232,7 @@ export const PASTIMES: readonly KindRow[] = [
     name: 'Board game',
     alsoCalled: ['chess', 'draughts'],
     facts: [f.ask('players', 'Players'), f.language],
+    outlines: ['block'],
   },
   {
     id: 'cardGame',
@@ -245,6 +251,7 @@ export const PASTIMES: readonly KindRow[] = [
     facts: [f.ask('system', 'System it runs on', { need: 'required' }), f.works],
     details: ['disc or cartridge', 'booklet'],
     parcelG: 300,
+    outlines: ['block'],
   },
   {
     id: 'doll',
@@ -257,6 +264,7 @@ export const PASTIMES: readonly KindRow[] = [
     places: ['face', 'arm', 'leg', 'clothes'],
     details: ['face', 'mark'],
     stance: 'tall',
+    outlines: ['upright'],
   },
   {
     id: 'modelToy',
@@ -303,6 +311,7 @@ export const PASTIMES: readonly KindRow[] = [
     measures: [m.diameter],
     flaws: ['worn', 'cleaned', 'edge knock'],
     details: ['edge'],
+    outlines: ['disc'],
   },
   {
     id: 'postcard',
@@ -310,6 +319,7 @@ export const PASTIMES: readonly KindRow[] = [
     name: 'Postcards and paper',
     titleWords: 'postcard',
     alsoCalled: ['postcard', 'photograph', 'ticket', 'poster', 'ephemera'],
+    outlines: ['block'],
   },
   {
     id: 'badge',
@@ -317,6 +327,7 @@ export const PASTIMES: readonly KindRow[] = [
     name: 'Badge',
     alsoCalled: ['enamel badge', 'patch'],
     details: ['pin'],
+    outlines: ['disc'],
   },
   {
     id: 'sign',
@@ -326,6 +337,7 @@ export const PASTIMES: readonly KindRow[] = [
     alsoCalled: ['sign', 'advertising tin', 'plaque'],
     flaws: ['rust', 'chip', 'fading', 'dent'],
     parcelG: 1500,
+    outlines: ['block'],
   },
 
   {
@@ -498,5 +510,6 @@ export const PASTIMES: readonly KindRow[] = [
     name: 'Drum',
     alsoCalled: ['bodhrán', 'tambourine', 'cymbal'],
     measures: [m.diameter, m.height],
+    outlines: ['disc'],
   },
 ];

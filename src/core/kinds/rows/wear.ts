@@ -31,6 +31,7 @@ export const WEAR: readonly KindRow[] = [
     details: ['collar', 'cuffs'],
     stance: 'hangs',
     parcelG: 600,
+    outlines: ['sleeves'],
   },
   {
     id: 'jumper',
@@ -62,6 +63,7 @@ export const WEAR: readonly KindRow[] = [
     places: LEGS,
     details: ['waistband', 'hem'],
     parcelG: 700,
+    outlines: ['legs'],
   },
   {
     id: 'shirt',
@@ -99,6 +101,7 @@ export const WEAR: readonly KindRow[] = [
     measures: [m.chest, m.length, m.shoulder],
     details: ['lining', 'buttons'],
     parcelG: 400,
+    outlines: [],
   },
   {
     id: 'jeans',
@@ -119,6 +122,7 @@ export const WEAR: readonly KindRow[] = [
     measures: [m.chest, m.waist, m.hip, m.length, m.sleeve],
     details: ['neckline', 'fastening', 'hem'],
     parcelG: 550,
+    outlines: ['flared'],
   },
   {
     id: 'skirt',
@@ -130,6 +134,7 @@ export const WEAR: readonly KindRow[] = [
     places: ['waistband', 'front', 'back', 'hem'],
     details: ['waistband', 'hem'],
     parcelG: 450,
+    outlines: ['flared'],
   },
   {
     id: 'suit',
@@ -156,6 +161,7 @@ export const WEAR: readonly KindRow[] = [
     measures: [m.waist, m.hip],
     flaws: ['stretched', 'fading', 'worn seat'],
     parcelG: 200,
+    outlines: [],
   },
   {
     id: 'childClothes',
@@ -180,6 +186,7 @@ export const WEAR: readonly KindRow[] = [
     details: ['edge'],
     stance: null,
     parcelG: 150,
+    outlines: [],
   },
   {
     id: 'scarf',
@@ -208,6 +215,7 @@ export const WEAR: readonly KindRow[] = [
     places: ['crown', 'brim', 'band', 'inside'],
     details: ['inside band'],
     parcelG: 350,
+    outlines: ['brim'],
   },
   {
     id: 'gloves',
@@ -267,6 +275,7 @@ export const WEAR: readonly KindRow[] = [
     places: ['left toe', 'right toe', 'left heel', 'right heel', 'soles', 'tongue'],
     details: ['soles', 'heels'],
     parcelG: 1200,
+    outlines: ['low'],
   },
   {
     id: 'boots',
