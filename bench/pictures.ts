@@ -11,7 +11,13 @@ import { gansey } from '../demo/draw/clothes';
 import { photograph } from '../demo/draw/studio';
 import { Attic } from '../e2e/attic';
 import { openBrowser, PHONE } from '../e2e/browser';
-import { barcodePicture, garmentPicture, labelPicture, phonePicture } from '../e2e/pictures';
+import {
+  barcodePicture,
+  garmentPicture,
+  labelPicture,
+  phonePicture,
+  whiteboardPicture,
+} from '../e2e/pictures';
 import { ServerProcess } from '../e2e/serverProcess';
 
 /** What is fetched when something is first needed: the files' sizes as they are sent, compressed. */
@@ -40,34 +46,29 @@ function benchMask(): void {
   tell({ name: 'mask.of1600', value: median(times), unit: 'ms' });
 }
 
-/** Six labels, read one after the other with the reader already there. */
-async function benchSixLabels(attic: Attic, watch: Watch): Promise<void> {
-  const files = await Promise.all(
-    ['A', 'B', 'C', 'D', 'E', 'F'].map((one, i) =>
-      labelPicture(`bench-${one}.jpg`, ['MADE IN PORTUGAL', `STYLE NR ${one}B${70 + i}`, 'SIZE M']),
-    ),
-  );
-  const taken = async () => {
-    await attic.choose(files, 'Add pictures');
-    await attic.page.waitForSelector('[data-picture]:nth-child(11)');
-    await attic.saved();
-  };
+/** Nothing more is looked at. */
+const looked = (attic: Attic) =>
+  attic.page.waitForFunction(() => !document.body.innerText.includes('Looking at'), { timeout: 120_000 });
+
+/** Six pictures of an item, from being chosen to all that is proposed of them; the readers are there. */
+async function benchSix(attic: Attic, watch: Watch): Promise<void> {
+  const files = [
+    await garmentPicture('bench-front.jpg', {}, 91),
+    await garmentPicture('bench-back.jpg', { side: 'back' }, 92),
+    await labelPicture('bench-care.jpg', ['MADE IN PORTUGAL', 'STYLE NR KB70', 'SIZE M']),
+    await whiteboardPicture('bench-board.jpg', ['PIT TO PIT 54', 'LENGTH 68', 'SLEEVE 60']),
+    await garmentPicture('bench-cuff.jpg', { zoom: 3.6, at: [216, 556] }, 93),
+    await garmentPicture('bench-knit.jpg', { zoom: 3, at: [500, 500] }, 94),
+  ];
+  await attic.go('Intake');
   await watch.longest();
-  await watch.tell('picture.six', await timed(taken));
-  const times: number[] = [];
-  for (let n = 6; n < 12; n += 1) {
-    await attic.page.locator(`[data-picture]:nth-child(${n})`).click();
-    await attic.saved();
-    if (n === 6) await watch.longest();
-    const read = async () => {
-      await attic.press(`Read words in picture ${n}`);
-      await attic.sees(`B${70 + n - 6}`, 60_000);
-    };
-    times.push(await timed(read));
-  }
-  tell({ name: 'label.again', value: median(times), unit: 'ms', goal: 1_500 });
-  tell({ name: 'label.six', value: times.reduce((sum, ms) => sum + ms, 0), unit: 'ms', goal: 6_000 });
-  tell({ name: 'label.longestBlock', value: await watch.longest(), unit: 'ms', goal: 50 });
+  const ms = await timed(async () => {
+    await attic.choose(files);
+    await attic.sees('Saved, 6 pictures', 120_000);
+    await looked(attic);
+  });
+  tell({ name: 'proposals.six', value: ms, unit: 'ms', goal: 6_000 });
+  tell({ name: 'proposals.longestBlock', value: await watch.longest(), unit: 'ms', goal: 50 });
 }
 
 /**
@@ -75,11 +76,12 @@ async function benchSixLabels(attic: Attic, watch: Watch): Promise<void> {
  * label. The first of each carries what has to be loaded for it.
  */
 export async function benchPictures(): Promise<void> {
-  const [phone, garment, code, label] = [
+  const [phone, garment, code, label, again] = [
     await phonePicture(),
     await garmentPicture('bench.jpg', {}, 81),
     await barcodePicture('bench-code.jpg', '2001234567893'),
     await labelPicture('bench-label.jpg', ['KITTIWAKE MILLS', 'SIZE M', '85% WOOL', '15% NYLON']),
+    await labelPicture('bench-again.jpg', ['FERN & LANTERN', 'SIZE L', '100% LINEN']),
   ];
   benchMask();
   tellLoaded('picture', [/\/picture-[0-9a-f]+\.js\.br/]);
@@ -118,21 +120,21 @@ export async function benchPictures(): Promise<void> {
     for (const [name, file, words, n] of [
       ['barcode', code, '2001234567893', 4],
       ['label', label, 'Kittiwake Mills', 5],
+      ['label.again', again, 'Fern & Lantern', 6],
     ] as const) {
-      await attic.choose([file], 'Add pictures');
-      await attic.page.waitForSelector(`[data-picture]:nth-child(${n})`);
-      await attic.page.locator(`[data-picture]:nth-child(${n})`).click();
       await attic.saved();
       await watch.longest();
       await watch.tell(
         `${name}.read`,
         await timed(async () => {
-          await attic.press(`Read words in picture ${n}`);
+          await attic.choose([file], 'Add pictures');
+          await attic.page.waitForSelector(`[data-picture]:nth-child(${n})`);
           await attic.sees(words, 60_000);
         }),
       );
+      await looked(attic);
     }
-    await benchSixLabels(attic, watch);
+    await benchSix(attic, watch);
   } finally {
     await browser.close();
     await server.kill();

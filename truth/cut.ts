@@ -51,6 +51,20 @@ export async function cutScene(art: Art, sort: CutClass, seed: number): Promise<
     clothFor(sort, isDark, random),
     random,
   );
+  const place = layOn(canvas, thing, random);
+  const alone = createCanvas(width, height);
+  place(alone);
+  const alpha = pixelsOf(alone).data;
+  const data = new Uint8Array(width * height);
+  for (let p = 0; p < data.length; p += 1) data[p] = alpha[p * 4 + 3]!;
+  const picture = await handled(canvas, handlingOf(random), random);
+  return { seed, sort, floor, thing: name, picture, truth: { width, height, data } };
+}
+
+/** Lays a thing about the middle of a floor, turned a little, with its shadow. @returns draws it alone */
+export function layOn(canvas: Canvas, thing: Canvas, random: Random): (on: Canvas) => void {
+  const { width, height } = canvas;
+  const g = canvas.getContext('2d');
   const angle = (random.next() - 0.5) * 0.7;
   const [x, y] = [width * (0.47 + random.next() * 0.06), height * (0.47 + random.next() * 0.06)];
   const place = (on: Canvas) => {
@@ -68,13 +82,7 @@ export async function cutScene(art: Art, sort: CutClass, seed: number): Promise<
   g.shadowOffsetY = thick * 0.6;
   place(canvas);
   g.shadowColor = 'transparent';
-  const alone = createCanvas(width, height);
-  place(alone);
-  const alpha = pixelsOf(alone).data;
-  const data = new Uint8Array(width * height);
-  for (let p = 0; p < data.length; p += 1) data[p] = alpha[p * 4 + 3]!;
-  const picture = await handled(canvas, handlingOf(random), random);
-  return { seed, sort, floor, thing: name, picture, truth: { width, height, data } };
+  return place;
 }
 
 function floorFor(sort: CutClass, isDark: boolean, random: Random): Floor {

@@ -5,12 +5,14 @@ import { FONTS, loadFonts } from './fonts';
 import { judgingFigures } from './judging';
 import { measuringFigures } from './measuring';
 import { readingFigures } from './reading';
+import { splittingFigures } from './several';
+import { showingFigures } from './showing';
 import type { Verdict } from './verdict';
 
 /**
  * `npm run truth`: how well pictures are seen that nobody tuned for. One JSON line a figure. `--tuning`
  * looks at the seeds that may be tuned on, `--short` at a few of them; names of parts (judging,
- * reading, colour, measuring, cutting) at these only.
+ * reading, showing, splitting, colour, measuring, cutting) at these only.
  */
 async function main(flags: readonly string[]): Promise<void> {
   const art = await loadArt();
@@ -35,6 +37,11 @@ async function main(flags: readonly string[]): Promise<void> {
       ...(isShort ? { labels: 14, boards: 6, barcodes: 5 } : { labels: 60, boards: 40, barcodes: 30 }),
       letters,
     }))
+      tell(figure);
+  if (wants('showing'))
+    for (const figure of await showingFigures(art, { from, each: isShort ? 4 : 60, letters })) tell(figure);
+  if (wants('splitting'))
+    for (const figure of await splittingFigures(art, { from, sessions: isShort ? 2 : 20, letters }))
       tell(figure);
   if (wants('colour'))
     for (const figure of await colouringFigures(art, { from, tens: isShort ? 3 : 20 })) tell(figure);

@@ -55,7 +55,7 @@ export async function showings(
 }
 
 /** A part of a thing so near that it fills the frame, or all but a corner; null where the thing has none. */
-function closeUp({ width, height, data }: Pixels, truth: Mask, random: Random): Pixels | null {
+export function closeUp({ width, height, data }: Pixels, truth: Mask, random: Random): Pixels | null {
   for (let tries = 0; tries < 200; tries += 1) {
     const side = Math.round(Math.min(width, height) * (0.2 + random.next() * 0.2));
     const [x, y] = [random.between(0, width - side), random.between(0, height - side)];

@@ -19,6 +19,10 @@ const Fields = z.object({
   showsBy: z.enum(['person', 'list']).default('person'),
   /** Whether it is looked at by itself once it is a picture. */
   look: z.boolean().default(true),
+  /** It waits for a person to say of which item it is. */
+  sorting: z.boolean().default(false),
+  /** When its file was written: often when it was taken; null where that is not known. */
+  fileAt: Instant.nullable().default(null),
   /** When it was chosen, and its place among those chosen at once. */
   at: Instant,
   order: z.number().int().nonnegative(),

@@ -20,7 +20,7 @@ import { agreed } from '@/core/reading/agreed';
 import { suggestionsFrom, type Reader } from '@/core/reading/labelText';
 import { LineReader } from '@/core/reading/lineReader/lineReader';
 import type { Suggestion } from '@/core/reading/lines';
-import { readText } from '@/core/reading/readText';
+import { hasWords, readText } from '@/core/reading/readText';
 import { KEPT } from '@/core/storage/room';
 
 import { context2d, drawn, edgeColour, jpeg, pixelsOf } from './canvas';
@@ -41,6 +41,11 @@ export type Taken =
   | ({ ok: true; takenAt: number | null; colours: SeenColours } & Developed)
   | { ok: false; why: PictureTrouble };
 
+/** A picture before it is taken in. */
+export type Sketched =
+  | { ok: true; takenAt: number | null; exam: Exam; hasWords: boolean; small: Blob }
+  | { ok: false; why: PictureTrouble };
+
 export interface Preview {
   blob: Blob;
   width: number;
@@ -59,6 +64,12 @@ export interface PictureWorker {
   examined(blob: Blob): Promise<Exam>;
   /** The item's colours by its examination. */
   colours(exam: Exam): SeenColours;
+  /**
+   * What tells pictures of several items apart, and a small copy; quicker than taking it in.
+   *
+   * @param words in small letters, that stand on labels and boards
+   */
+  sketch(file: Blob, words: readonly string[]): Promise<Sketched>;
   /** Its fingerprint, and a small copy drawn anew; null where it is no picture. */
   glance(file: Blob): Promise<{ print: string; small: Blob } | null>;
   /** The picture with the steps done, as it is to be kept. */
@@ -157,6 +168,35 @@ async function examined(blob: Blob): Promise<Exam> {
   const exam = seenBy(bitmap);
   bitmap.close();
   return exam;
+}
+
+/** Longer side of what letters are looked for in, and of what an item is; pixels. */
+const SKETCH = { letters: 1_200, item: 640 };
+
+async function sketch(file: Blob, words: readonly string[]): Promise<Sketched> {
+  const decoded = await decode(file);
+  if (!decoded.ok) return decoded;
+  const { bitmap, takenAt } = decoded;
+  const sized = (side: number) => {
+    const { width, height } = scaledTo(bitmap.width, bitmap.height, side);
+    return drawn(bitmap, width, height);
+  };
+  const small = await jpeg(sized(GLANCE_SIDE), KEPT.small.quality);
+  const exam = examine(pixelsOf(sized(SKETCH.item)));
+  const grey = greyOf(pixelsOf(sized(SKETCH.letters)));
+  bitmap.close();
+  const known = new Set(words);
+  const isWordy = await lineReader().then(
+    (lines) =>
+      hasWords(
+        grey,
+        (strip) => lines.read(strip),
+        (word) => known.has(word),
+      ),
+    // Without the reader pictures are told apart all the same, by what else they show.
+    () => false,
+  );
+  return { ok: true, takenAt, exam, hasWords: isWordy, small };
 }
 
 const GLANCE_SIDE = 240;
@@ -335,6 +375,7 @@ async function rendition(full: Blob, spec: RenditionSpec & { maxBytes: number })
 expose({
   take,
   examined,
+  sketch,
   colours: coloursSeen,
   glance,
   develop,

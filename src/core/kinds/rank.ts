@@ -35,8 +35,11 @@ export interface RankedKind {
   because: KindReason;
 }
 
-/** How much each sort of evidence weighs at its most: words say it outright, the others only narrow it. */
-const WEIGHTS = { named: 4, asks: 1.2, looks: 1, lately: 0.4 };
+/**
+ * How much each sort of evidence weighs at its most: titles and records say it outright, a picture's words
+ * may be about anything, the others only narrow it.
+ */
+const WEIGHTS = { named: 4, onLabel: 2.2, asks: 1.2, looks: 1, lately: 0.4 };
 
 /**
  * The kinds an item may be of, the likeliest first, each with its best reason: what words name it, what was
@@ -55,7 +58,10 @@ export function rankKinds(evidence: KindEvidence, kinds: KindTree, most: number)
     });
   };
   for (const { kind, score, because } of suggestKinds(evidence.words, kinds))
-    add(kind, WEIGHTS.named * score, { code: 'named', params: because });
+    add(kind, (because.source === 'label' ? WEIGHTS.onLabel : WEIGHTS.named) * score, {
+      code: 'named',
+      params: because,
+    });
   addAsked(evidence.fields, kinds, add);
   evidence.outlines.forEach((outline, i) => {
     for (const kind of kinds.leaves)

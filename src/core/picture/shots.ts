@@ -47,9 +47,9 @@ export function shotList(item: Item, pictures: readonly Picture[], kinds: KindTr
 
 /** What pictures show besides what the list asks for, in words. */
 export const OTHER_SHOTS: readonly (readonly [shows: string, name: string])[] = [
-  ['detail', 'A detail'],
-  ['board', 'A board of figures'],
-  ['barcode', 'A barcode'],
+  ['detail', 'Detail'],
+  ['board', 'Whiteboard'],
+  ['barcode', 'Barcode'],
 ];
 
 /** The shot to take next: the first open one; null when the list is done. */

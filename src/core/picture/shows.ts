@@ -83,7 +83,7 @@ function areaOf(lines: readonly ReadLine[]): number {
 }
 
 /** Whether all of an item is seen, with floor around it; null where that can't be told. */
-function isWhole(exam: Exam | null): boolean | null {
+export function isWhole(exam: Exam | null): boolean | null {
   if (!exam) return null;
   const { area, cutOff, outlined } = exam;
   // Cloth that fills the frame looks like a floor on which nothing, or some part of it, lies.

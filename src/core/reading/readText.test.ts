@@ -97,12 +97,12 @@ describe('blocks of text', () => {
 });
 
 describe('reading', () => {
-  /** A reader of pages that answers so, and one of lines that knows nothing, or says always the same. */
+  /** A reader of pages that answers so, and one of lines that is sure of letters that say nothing. */
   const reader = (...pages: ReadLine[][]) => {
     let n = 0;
-    const engines = (said = ''): Engines => ({
+    const engines = (said = 'QXZ', sure = 0.98): Engines => ({
       page: () => Promise.resolve(pages[n++] ?? []),
-      line: () => ({ text: said, sure: Array.from(said, () => 0.98) }),
+      line: () => ({ text: said, sure: Array.from(said, () => sure) }),
     });
     return { engines, asked: () => n };
   };
@@ -120,6 +120,23 @@ describe('reading', () => {
       page: [],
       line: [],
     }));
+  it('does not ask the slow reader about marks that the other is not sure of at either end', async () => {
+    const { engines, asked } = reader([line('MADE IN PORTUGAL')]);
+    // Thirty rows, as knitting has them.
+    const three = rows(0, 30, 220);
+    const part = three.data.slice(170 * three.width, 320 * three.width);
+    const data = new Float32Array(10 * part.length);
+    for (let k = 0; k < 10; k += 1) data.set(part, k * part.length);
+    const knitting = { width: three.width, height: 1_500, data };
+    const found = await readText(knitting, engines('QXZ', 0.5), known);
+    expect([found, asked()]).toEqual([{ page: [], line: [] }, 0]);
+    // A word that exists is worth a look, however unsure it was; a few rows are as well.
+    await readText(knitting, engines('WOOL', 0.5), known);
+    const before = asked();
+    expect(before).toBeGreaterThan(0);
+    await readText(three, engines('QXZ', 0.5), known);
+    expect(asked()).toBeGreaterThan(before);
+  });
   it('looks again where shares do not come to a hundred', async () => {
     const { engines } = reader(
       [line('MADE IN PORTUGAL'), line('88% WOOL')],

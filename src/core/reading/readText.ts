@@ -33,6 +33,11 @@ const SAME_WAY = 10;
 /** A block so many times larger, on paper so many grey values lighter or darker, is of the floor. */
 const LARGER_THAN = 4;
 const OTHER_PAPER = 20;
+/** Of a vast block what our own reader is less sure of, at either end, are no letters, 0 to 100; pixels. */
+const LETTERS = 60;
+const VAST = 1e6;
+/** From here on they are letters of words that are not known, 0 to 100. */
+const WORDY = 93;
 /** So many lines, the longest, tell which end is up; more than the second are no label's. */
 const TELLING = 3;
 const MOST_LINES = 24;
@@ -82,16 +87,47 @@ interface BlockRead extends TextRead {
   hasWords: boolean;
 }
 
-/** A block with one end up, as far as it was read. */
-interface Way {
+/** A block with one end up, as far as our own reader has looked at it. */
+interface Glanced {
   upsideDown: boolean;
   straight: Straight;
   rows: OwnRow[];
+  telling: ReadLine[];
+  words: number;
+}
+
+/** The same, as far as it was read. */
+interface Way extends Glanced {
   page: ReadLine[];
   /** How much sense the more sensible of two readings makes, and how much speaks for this end. */
   sense: number;
   worth: number;
-  hasWords: boolean;
+}
+
+function glance(
+  grey: Plane,
+  block: TextBlock,
+  upsideDown: boolean,
+  line: StripEngine,
+  known: (word: string) => boolean,
+): Glanced {
+  const straight = straightened(grey, block, upsideDown);
+  const rows = ownRows(straight.plane);
+  const telling = linesOf(rows, TELLING, (one) => (one.read ??= line(one.strip)));
+  return { upsideDown, straight, rows, telling, words: knownLetters(telling, known) };
+}
+
+/**
+ * Whether a picture is likely one of words: a quick look at its most promising block by the reader of lines
+ * alone.
+ */
+export function hasWords(grey: Plane, line: StripEngine, known: (word: string) => boolean): boolean {
+  const [block] = textBlocks(grey);
+  if (!block) return false;
+  return [false, true].some((upsideDown) => {
+    const { telling, words } = glance(grey, block, upsideDown, line, known);
+    return words > 0 || (telling.length > 0 && meanConfidence(telling) >= WORDY);
+  });
 }
 
 async function readBlock(
@@ -101,24 +137,23 @@ async function readBlock(
   { page, line }: Engines,
   known: (word: string) => boolean,
 ): Promise<BlockRead | null> {
+  const glanced = ways.map((upsideDown) => glance(grey, block, upsideDown, line, known));
+  // Knitting, bricks and rugs have rows of marks as well, and many: of letters our own reader is sure then.
+  const isLikely = (way: Glanced) => way.words > 0 || meanConfidence(way.telling) >= LETTERS;
+  if (glanced.every((way) => isVast(way) && !isLikely(way))) return null;
   let best: Way | null = null;
-  for (const upsideDown of ways) {
-    const straight = straightened(grey, block, upsideDown);
-    const rows = ownRows(straight.plane);
-    // One is at work while the other is.
-    const asked = page(straight.plane);
-    const telling = linesOf(rows, TELLING, (one) => (one.read ??= line(one.strip)));
-    const read = await asked;
-    const words = Math.max(knownLetters(read, known), knownLetters(telling, known));
-    const sense = Math.max(senseOf(read, known), senseOf(telling, known));
+  for (const way of glanced.sort((a, b) => ownWorth(b) - ownWorth(a))) {
+    const read = await page(way.straight.plane);
+    const words = Math.max(knownLetters(read, known), way.words);
+    const sense = Math.max(senseOf(read, known), senseOf(way.telling, known));
     // Upside down both are sure of much that is none: words that exist count before all else.
-    const worth = 3 * words + senseOf(read, known) + sureOf(telling);
-    if (!best || worth > best.worth)
-      best = { upsideDown, straight, rows, page: read, sense, worth, hasWords: words > 0 };
+    const worth = 3 * words + senseOf(read, known) + sureOf(way.telling);
+    if (!best || worth > best.worth) best = { ...way, page: read, sense, worth, words };
     if (words >= CLEAR) break;
   }
   if (!best || best.sense <= LEAST) return null;
-  const { upsideDown, straight, hasWords } = best;
+  const { upsideDown, straight } = best;
+  const hasWords = best.words > 0;
   const placed = (lines: readonly ReadLine[]) => lines.map((one) => inPicture(one, straight, grey));
   const own = placed(linesOf(best.rows, MOST_LINES, (one) => readSteadily(line, one.strip, one.read)));
   if (!isUnsure(best.page)) return { page: placed(best.page), line: own, upsideDown, hasWords };
@@ -166,6 +201,19 @@ function linesOf(rows: readonly OwnRow[], most: number, read: (one: OwnRow) => L
       const weakest = 100 * Math.min(1, ...figures);
       return { text: text.trim(), confidence, weakest, box: one.box };
     });
+}
+
+/** More than any label or board: to have it read in vain takes long. */
+function isVast({ straight: { plane }, rows }: Glanced): boolean {
+  return rows.length > MOST_LINES || plane.width * plane.height > VAST;
+}
+
+/** How much speaks for an end before the other reader is asked. */
+const ownWorth = ({ words, telling }: Glanced) => 3 * words + sureOf(telling);
+
+/** 0 to 100; 0 of none. */
+function meanConfidence(lines: readonly ReadLine[]): number {
+  return lines.reduce((sum, { confidence }) => sum + confidence, 0) / Math.max(1, lines.length);
 }
 
 /** Upside down it is less sure of what it reads. */

@@ -1,22 +1,25 @@
 import { useRouter } from 'expo-router';
-import { memo, useDeferredValue, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Origin } from '@/contract/picture';
 import { Item } from '@/contract/records';
 import { counted, plural } from '@/core/language/plural';
-import { shotList } from '@/core/picture/shots';
+import { OTHER_SHOTS, shotList, type Shot } from '@/core/picture/shots';
 import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
 import { KindPicker } from '@/parts/trade/KindPicker';
 import { LookUpLine } from '@/parts/trade/LookUpLine';
 import { PictureView } from '@/parts/trade/PictureView';
 import { Button } from '@/parts/ui/Button';
 import { FileButton } from '@/parts/ui/FileButton';
+import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
+import { unlessExpected } from '@/store/base/faults';
 import { useKinds } from '@/store/items/kinds';
 import { useIncoming } from '@/store/pictures/incoming';
+import { lookForUnsorted, SEVERAL, sortPictures, useSorting } from '@/store/pictures/sorting';
 
 import { HaulPicker } from './HaulPicker';
 import { hasLiveCamera, LiveCamera } from './LiveCamera';
@@ -64,6 +67,7 @@ export function Intake() {
   return (
     <Page title="Intake">
       {camera ? null : <SharedCard item={item} take={(files) => take(files, 'file', '')} />}
+      {camera ? null : <Unsorted />}
       {camera ? null : <HaulPicker />}
       <Card label="This item">
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
@@ -82,7 +86,7 @@ export function Intake() {
           />
         ) : null}
         {last && item ? <FindingLine key={last.id} item={item} picture={last} /> : null}
-        {item ? <SmallPictures item={item} size={camera ? 52 : 72} /> : null}
+        {item ? <SmallPictures item={item} shots={shots} size={camera ? 52 : 72} /> : null}
         <ShotList item={item} shots={shots} current={current} onChoose={setChosen} />
         {item ? <LookingLine item={item} /> : null}
         <Proposed item={later?.id === item?.id ? later : undefined} />
@@ -109,6 +113,28 @@ export function Intake() {
         ) : null}
       </Card>
     </Page>
+  );
+}
+
+/** Pictures of several items that wait to be told apart. */
+function Unsorted() {
+  const router = useRouter();
+  const waiting = useSorting((s) => s.sorted.length + s.left + s.kept);
+  useEffect(() => {
+    void lookForUnsorted().catch(unlessExpected('looking for pictures to be sorted'));
+  }, []);
+  return waiting === 0 ? null : (
+    <Card label="Pictures of several items">
+      <LinkRow
+        words={plural(
+          waiting,
+          'A picture waits to be told apart',
+          `${waiting} pictures wait to be told apart`,
+        )}
+        more="Nothing is made of them before you say which belong together"
+        onPress={() => router.navigate('/sort')}
+      />
+    </Card>
   );
 }
 
@@ -157,11 +183,19 @@ function HowFar(props: { item: Item | undefined; storing: number; waiting: numbe
   );
 }
 
-function SmallPictures({ item, size }: { item: Item; size: number }) {
+/** With what each is taken to show. */
+function SmallPictures({ item, shots, size }: { item: Item; shots: readonly Shot[]; size: number }) {
+  const pictures = useAttic((s) => s.pictures);
+  const names = new Map([...shots.map(({ id, name }) => [id, name] as const), ...OTHER_SHOTS]);
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
       {item.pictureIds.map((id, i) => (
-        <PictureView key={id} id={id} alt={`Picture ${i + 1}`} style={{ width: size, height: size }} />
+        <View key={id} style={{ width: size }}>
+          <PictureView id={id} alt={`Picture ${i + 1}`} style={{ width: size, height: size }} />
+          <Text variant="small" tone="soft" numberOfLines={1} style={{ fontSize: 13, textAlign: 'center' }}>
+            {names.get(pictures[id]?.shows ?? '') ?? ''}
+          </Text>
+        </View>
       ))}
     </View>
   );
@@ -170,6 +204,11 @@ function SmallPictures({ item, size }: { item: Item; size: number }) {
 /** Where pictures come from: the live camera, the device's own, or files. */
 function Sources(props: { current: ShotListProps['current']; take: Take; onCamera: () => void }) {
   const { current, take, onCamera } = props;
+  const router = useRouter();
+  const onSeveral = (files: File[]) => {
+    void sortPictures(files, 'file').catch(unlessExpected('looking at pictures to be sorted'));
+    router.navigate('/sort');
+  };
   const shows = current?.id ?? '';
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
@@ -191,10 +230,17 @@ function Sources(props: { current: ShotListProps['current']; take: Take; onCamer
       <FileButton
         icon="pictures"
         accept="image/*,video/*"
-        // Of several files chosen at once only the first can be what the list asks for next.
-        onFiles={(files) => take(files, 'file', files.length === 1 || shows === 'front' ? shows : '')}
+        onFiles={(files) =>
+          files.length >= SEVERAL
+            ? onSeveral(files)
+            : // Of several files chosen at once only the first can be what the list asks for next.
+              take(files, 'file', files.length === 1 || shows === 'front' ? shows : '')
+        }
       >
         Choose pictures
+      </FileButton>
+      <FileButton variant="quiet" icon="pictures" accept="image/*" onFiles={onSeveral}>
+        Pictures of several items
       </FileButton>
     </View>
   );

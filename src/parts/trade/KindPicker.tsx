@@ -7,6 +7,7 @@ import { rankKinds, type KindEvidence, type RankedKind } from '@/core/kinds/rank
 import type { Kind } from '@/core/kinds/spec';
 import { findKinds } from '@/core/kinds/suggest';
 import { readable } from '@/core/kinds/values';
+import { FIBRE_NAMES } from '@/core/reading/fibres';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
@@ -116,14 +117,16 @@ function useRanked(item: Pick<Item, 'id' | 'title' | 'facts' | 'readings'>): Ran
   const lately = useLately();
   const evidence = useMemo((): KindEvidence => {
     const front = pictures.find((p) => p.shows === 'front') ?? pictures.find((p) => p.shows === '');
+    const brands = readings.flatMap((r) => (r.field === 'fact:brand' ? r.value : []));
+    const makers = [...brands, item.facts.brand ?? '']
+      .filter((name) => name !== '')
+      .map((name) => name.toLocaleLowerCase('en'));
     const facts = Object.keys(item.facts).map((id) => `fact:${id}`);
     return {
       words: {
         record: wordsOf(readings, 'productLookup'),
         title: item.title,
-        label: [readable(item.facts.model ?? ''), wordsOf(readings, 'picture'), ...wordsIn(pictures)].join(
-          '. ',
-        ),
+        label: [readable(item.facts.model ?? ''), ...wordsIn(pictures, makers)].join('. '),
       },
       fields: [...new Set([...readings.map((r) => r.field), ...facts])],
       outlines: front?.exam ? outlinesOf(front.exam, front) : [],
@@ -139,11 +142,19 @@ const NOTHING: KindEvidence = { words: {}, fields: [], outlines: [], lately: [] 
 /** Lines of less confidence are no words, 0 to 100. */
 const LEGIBLE = 70;
 
-/** What stands on labels, boxes and spines. */
-function wordsIn(pictures: readonly Picture[]): string[] {
-  return pictures
-    .flatMap(({ read }) => read?.page ?? [])
-    .flatMap((l) => (l.confidence < LEGIBLE ? [] : l.text));
+/** What stands on labels, boxes and spines, but for what it is made of and by whom. */
+function wordsIn(pictures: readonly Picture[], makers: readonly string[]): string[] {
+  // A board is about its size and its flaws: a hole at the cuff makes no bracelet.
+  return pictures.flatMap(({ read, shows }) =>
+    (shows === 'board' ? [] : (read?.page ?? [])).flatMap(({ text, confidence }) =>
+      confidence < LEGIBLE || isOfMaking(text.toLocaleLowerCase('en'), makers) ? [] : text,
+    ),
+  );
+}
+
+/** "85 % wool" makes nothing yarn, and no mill is what was made in it. */
+function isOfMaking(text: string, makers: readonly string[]): boolean {
+  return /\d\s*%/u.test(text) || [...FIBRE_NAMES, ...makers].some((name) => text.includes(name));
 }
 
 function wordsOf(readings: readonly Reading[], from: Reading['from']): string {

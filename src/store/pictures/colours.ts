@@ -24,7 +24,7 @@ export function colourOfFront(item: Item, picture: Picture, seen: SeenColours): 
  *
  * @param seen what the picture's examination says of them
  */
-export function colourIn(
+function colourIn(
   item: Item,
   { exam }: Pick<Picture, 'exam'>,
   { names, isDoubtful }: SeenColours,

@@ -48,6 +48,7 @@ export async function keepIncoming(
   itemId: string,
   files: readonly File[],
   part: Pick<Incoming, 'begins' | 'origin' | 'shows' | 'showsBy' | 'look'>,
+  sorting = false,
 ): Promise<Waiting[]> {
   holdPage();
   const disk = openDisk();
@@ -64,6 +65,8 @@ export async function keepIncoming(
       page: PAGE,
       tries: 0,
       shows: order === 0 ? part.shows : '',
+      sorting,
+      fileAt: file.lastModified > 0 ? file.lastModified : null,
     };
     return { about, file };
   });
@@ -71,9 +74,44 @@ export async function keepIncoming(
     await disk
       ?.write({ [keyOf(about.id)]: JSON.stringify(about), [bytesOf(about.id)]: file })
       .catch(unlessExpected('keeping a chosen picture'));
-    useIncoming.setState((s) => ({ waiting: [...s.waiting, about] }));
+    if (!sorting) useIncoming.setState((s) => ({ waiting: [...s.waiting, about] }));
   }
   return all;
+}
+
+/** Files that wait for a person to say of which items they are. */
+export async function keptForSorting(): Promise<Waiting[]> {
+  const disk = openDisk();
+  if (!disk) return [];
+  const kept: Waiting[] = [];
+  for (const text of Object.values(await disk.texts(await marksOn(disk)))) {
+    const about = readIncoming(text);
+    const file = about?.sorting && (await disk.blob(bytesOf(about.id)));
+    if (about && file) kept.push({ about, file });
+  }
+  return kept;
+}
+
+/** How many wait so. */
+export async function countForSorting(): Promise<number> {
+  const disk = openDisk();
+  if (!disk) return 0;
+  const texts = Object.values(await disk.texts(await marksOn(disk)));
+  return texts.filter((text) => readIncoming(text)?.sorting).length;
+}
+
+/** A person said of which item it is: from now on it is one to be worked up, by this page. */
+export async function sortedInto({ about, file }: Waiting, itemId: string, order: number): Promise<Waiting> {
+  const sorted = { ...about, itemId, order, sorting: false, page: PAGE };
+  await openDisk()
+    ?.write({ [keyOf(about.id)]: JSON.stringify(sorted) })
+    .catch(unlessExpected('keeping a chosen picture'));
+  useIncoming.setState((s) => ({ waiting: [...s.waiting, sorted] }));
+  return { about: sorted, file };
+}
+
+async function marksOn(disk: NonNullable<ReturnType<typeof openDisk>>): Promise<string[]> {
+  return (await disk.keys()).filter((key) => key.startsWith(PREFIX) && !key.endsWith(':bytes'));
 }
 
 /** Nothing is left to do about it in this page; its file stays as it was chosen. */
@@ -95,8 +133,7 @@ export async function leftIncoming(): Promise<Waiting[]> {
   holdPage();
   const disk = openDisk();
   if (!disk) return [];
-  const keys = (await disk.keys()).filter((key) => key.startsWith(PREFIX) && !key.endsWith(':bytes'));
-  const texts = await disk.texts(keys);
+  const texts = await disk.texts(await marksOn(disk));
   const living = new Set((await navigator.locks?.query())?.held?.map((lock) => lock.name));
   const left: Waiting[] = [];
   for (const [key, text] of Object.entries(texts)) {
@@ -106,7 +143,7 @@ export async function leftIncoming(): Promise<Waiting[]> {
       await disk.remove([key, `${key}:bytes`]);
       continue;
     }
-    if (about.page === PAGE || living.has(lockOf(about.page))) continue;
+    if (about.sorting || about.page === PAGE || living.has(lockOf(about.page))) continue;
     if (about.tries >= MOST_TRIES) {
       await forgetIncoming(about.id);
       const why = 'The page closed each time it was worked on. Make it smaller, then choose it again.';

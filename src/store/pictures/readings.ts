@@ -107,9 +107,15 @@ export function allConfirmed(item: Item): Partial<Item> {
   return { ...valuesWith(item, fresh), readings: item.readings.filter((r) => !fresh.includes(r)) };
 }
 
-/** Whether it needs no look of its own: nothing is known in its place, and nothing is doubtful about it. */
+/**
+ * Whether it needs no look of its own: nothing else is known or read in its place, and nothing is doubtful.
+ */
 export function isPlain(item: Item, reading: Reading): boolean {
-  return reading.doubt === null && knownValue(item, reading.field) === undefined;
+  // Of two that say otherwise only one can be so.
+  const isAlone = !item.readings.some(
+    (other) => other.field === reading.field && other.id !== reading.id && reading.field !== 'flaw',
+  );
+  return isAlone && reading.doubt === null && knownValue(item, reading.field) === undefined;
 }
 
 function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {

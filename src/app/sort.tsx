@@ -1,0 +1,3 @@
+import { Sorting } from '@/features/intake/Sorting';
+
+export default Sorting;

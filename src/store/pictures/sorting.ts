@@ -1,0 +1,173 @@
+import { z } from 'zod';
+import { create } from 'zustand';
+
+import type { Incoming } from '@/contract/incoming';
+import type { Origin } from '@/contract/picture';
+import { COLOURS } from '@/core/kinds/facts';
+import { splitIntoItems, type Sketch } from '@/core/picture/split';
+import { READ_WORDS } from '@/core/reading/sense';
+import { serialQueue } from '@/core/serialQueue';
+import { newId } from '@/store/attic/attic';
+import { wordsFor } from '@/store/base/faults';
+import { pictureTroubleWords } from '@/wording/pictures';
+
+import {
+  countForSorting,
+  forgetIncoming,
+  keepIncoming,
+  keptForSorting,
+  sortedInto,
+  type Waiting,
+} from './incoming';
+import { takeKept, type NotTaken } from './pictures';
+import { pictureWorker } from './pictureWorker';
+import { barcodeIn } from './reading';
+
+/** A picture that waits to be sorted into an item, with a small copy to look at. */
+export interface Sorted {
+  waiting: Waiting;
+  sketch: Sketch;
+  small: Blob;
+}
+
+/** Pictures that were chosen at once, and are no items yet. */
+export const useSorting = create<{
+  sorted: readonly Sorted[];
+  /** Ids of all that were ever given to be looked at: none is looked at twice. */
+  begun: readonly string[];
+  /** How many are still to be looked at; how many were kept before, and are not looked at in this page. */
+  left: number;
+  kept: number;
+  notTaken: readonly NotTaken[];
+  /** What was agreed on: how many pictures of how many are taken, and the items they became. */
+  taking: { done: number; of: number; itemIds: readonly string[] } | null;
+}>(() => ({ sorted: [], begun: [], left: 0, kept: 0, notTaken: [], taking: null }));
+
+/** So many chosen at once are likely of several items. */
+export const SEVERAL = 9;
+/** A barcode that is so wide, a share of the picture, is what the picture was taken for. */
+const CODE = 0.3;
+/** Pictures kept to be sorted belong to no item yet. */
+const NO_ITEM = 'unsorted';
+
+const Ids = z.array(z.string().max(60)).max(500);
+/** How a person arranged them so far. */
+export const ArrangementDraft = z.object({ rows: z.array(Ids).max(500), out: Ids }).nullable();
+
+const inTurn = serialQueue();
+
+/** Keeps files that may be of several items, and looks at each for what tells them apart. */
+export async function sortPictures(files: readonly File[], origin: Origin): Promise<void> {
+  useSorting.setState({ notTaken: [], taking: null });
+  const part = { begins: true, origin, shows: '', showsBy: 'list', look: true } as const;
+  await sketchAll(await keepIncoming(NO_ITEM, files, part, true));
+}
+
+/** What a page before this one had kept to be sorted is looked at again. */
+export async function goOnSorting(): Promise<void> {
+  useSorting.setState({ kept: 0 });
+  await sketchAll(await keptForSorting());
+}
+
+/** Whether any were kept to be sorted and left. */
+export async function lookForUnsorted(): Promise<void> {
+  const { begun } = useSorting.getState();
+  const kept = begun.length > 0 ? 0 : await countForSorting();
+  useSorting.setState({ kept });
+}
+
+function sketchAll(waiting: readonly Waiting[]): Promise<void> {
+  const { begun } = useSorting.getState();
+  const fresh = waiting.filter((w) => !begun.includes(w.about.id));
+  useSorting.setState((s) => ({
+    left: s.left + fresh.length,
+    begun: [...s.begun, ...fresh.map((w) => w.about.id)],
+  }));
+  return inTurn(async () => {
+    for (const one of fresh) await sketchOne(one);
+  });
+}
+
+async function sketchOne(waiting: Waiting): Promise<void> {
+  const { about, file } = waiting;
+  try {
+    const [drawn, code] = await Promise.all([
+      pictureWorker().sketch(file, WORDS),
+      barcodeIn(file, false).catch(() => null),
+    ]);
+    if (drawn.ok) {
+      const { exam, hasWords, takenAt, small } = drawn;
+      const sketch = {
+        id: about.id,
+        at: takenAt ?? about.fileAt,
+        exam,
+        hasWords,
+        isCode: (code?.box[2] ?? 0) >= CODE,
+      };
+      useSorting.setState((s) => ({ sorted: inOrder([...s.sorted, { waiting, sketch, small }]) }));
+    } else await leaveOut(about, pictureTroubleWords(drawn.why));
+  } catch (error) {
+    await leaveOut(about, wordsFor(error, 'looking at a picture'));
+  } finally {
+    useSorting.setState((s) => ({ left: s.left - 1 }));
+  }
+}
+
+const WORDS = [...READ_WORDS, ...COLOURS.map((name) => name.toLocaleLowerCase('en'))];
+
+async function leaveOut(about: Incoming, why: string): Promise<void> {
+  useSorting.setState((s) => ({ notTaken: [...s.notTaken, { name: about.name, why }] }));
+  await forgetIncoming(about.id);
+}
+
+/** As they were taken, where that is known of all; else as they were chosen. */
+function inOrder(sorted: readonly Sorted[]): Sorted[] {
+  const isTimed = sorted.every(({ sketch }) => sketch.at !== null);
+  return [...sorted].sort(
+    (a, b) =>
+      (isTimed ? (a.sketch.at ?? 0) - (b.sketch.at ?? 0) : 0) ||
+      a.waiting.about.at - b.waiting.about.at ||
+      a.waiting.about.order - b.waiting.about.order,
+  );
+}
+
+/** Which pictures are of one item, as far as they tell; plain cards between two are left out. */
+export function proposedFor(sorted: readonly Sorted[]) {
+  const { items, separators } = splitIntoItems(sorted.map(({ sketch }) => sketch));
+  return { rows: items, out: separators };
+}
+
+/** Makes an item of each row, the first row first; what was left out is let go. */
+export async function takeSorted(rows: readonly (readonly string[])[]): Promise<void> {
+  const { sorted } = useSorting.getState();
+  const byId = new Map(sorted.map((s) => [s.waiting.about.id, s.waiting]));
+  const agreed: Waiting[] = [];
+  for (const row of rows) {
+    const itemId = newId();
+    for (const id of row) {
+      const waiting = byId.get(id);
+      if (waiting) agreed.push(await sortedInto(waiting, itemId, agreed.length));
+    }
+  }
+  const taken = new Set(rows.flat());
+  const left = sorted.filter((s) => !taken.has(s.waiting.about.id));
+  useSorting.setState({ sorted: [], taking: { done: 0, of: agreed.length, itemIds: [] } });
+  for (const { waiting } of left) await forgetIncoming(waiting.about.id);
+  const { notTaken } = await takeKept(agreed, (done, itemId) =>
+    useSorting.setState(({ taking }) => ({
+      taking: taking && {
+        ...taking,
+        done,
+        itemIds: itemId === null ? taking.itemIds : [...new Set([...taking.itemIds, itemId])],
+      },
+    })),
+  );
+  useSorting.setState({ notTaken });
+}
+
+/** None of them is taken in; the files stay where they came from. */
+export async function dropSorted(): Promise<void> {
+  const { sorted } = useSorting.getState();
+  useSorting.setState({ sorted: [], notTaken: [] });
+  for (const { waiting } of sorted) await forgetIncoming(waiting.about.id);
+}
