@@ -54,7 +54,7 @@ it('reads by itself what six pictures say; lines lie on the item once its kind i
 
 it('goes on looking after a reload, and the rest can be left', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.go('Intake');
+  await attic.beginItem();
   await attic.choose([await phonePicture(), await labelPicture('label.jpg', ['FERN & LANTERN', 'SIZE L'])]);
   await attic.sees('Looking at');
   await attic.reload();

@@ -139,7 +139,10 @@ export async function scan(label: string, text: string): Promise<void> {
 /** Chooses these files where files are chosen. */
 export async function choose(...files: File[]): Promise<void> {
   const input = await once(
-    () => [...document.querySelectorAll<HTMLInputElement>('input[type=file]')].at(-1),
+    () =>
+      // Where there is a choice of what for, pictures are chosen for the item at hand.
+      document.querySelector<HTMLInputElement>('input[aria-label="Choose pictures: files"]') ??
+      [...document.querySelectorAll<HTMLInputElement>('input[type=file]')].at(-1),
     () => 'Files can’t be chosen here.',
   );
   Object.defineProperty(input, 'files', { configurable: true, value: files });

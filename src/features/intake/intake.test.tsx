@@ -11,6 +11,11 @@ import { emptyAttic, manyItems } from '@/testing/world';
 
 import { Intake } from './Intake';
 
+// What stands in a picture is read by others, which need a browser.
+jest.mock('@/store/pictures/reading', () => ({
+  ...jest.requireActual('@/store/pictures/reading'),
+  standingIn: async () => ({ code: null, read: { page: [], line: [] } }),
+}));
 furnishCanvas();
 const items = () => Object.values(useAttic.getState().items);
 const shot = (name = 'front.jpg') =>

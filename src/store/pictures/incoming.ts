@@ -128,8 +128,17 @@ export async function forgetIncoming(id: string): Promise<void> {
     .catch(unlessExpected('clearing a chosen picture'));
 }
 
-/** Files that a page which is gone had kept and not worked up, in the order they were chosen. */
-export async function leftIncoming(): Promise<Waiting[]> {
+/** Resolves once a page is gone; a browser without locks can't tell, and it never is. */
+export async function pageGone(page: string, signal: AbortSignal): Promise<void> {
+  await navigator.locks?.request(lockOf(page), { signal }, () => undefined);
+}
+
+/**
+ * Files that a page which is gone had kept and not worked up, in the order they were chosen.
+ *
+ * @param onOther told of each other page that works on some: one that is being left still counts as there
+ */
+export async function leftIncoming(onOther: (page: string) => void = () => undefined): Promise<Waiting[]> {
   holdPage();
   const disk = openDisk();
   if (!disk) return [];
@@ -143,7 +152,11 @@ export async function leftIncoming(): Promise<Waiting[]> {
       await disk.remove([key, `${key}:bytes`]);
       continue;
     }
-    if (about.sorting || about.page === PAGE || living.has(lockOf(about.page))) continue;
+    if (about.sorting || about.page === PAGE) continue;
+    if (living.has(lockOf(about.page))) {
+      onOther(about.page);
+      continue;
+    }
     if (about.tries >= MOST_TRIES) {
       await forgetIncoming(about.id);
       const why = 'The page closed each time it was worked on. Make it smaller, then choose it again.';

@@ -59,7 +59,9 @@ async function startReader({ createWorker, PSM }: typeof import('tesseract.js'))
     workerBlobURL: false,
   });
   // A resolution is named so that the reader does not estimate one, and say so.
-  await made.setParameters({ tessedit_pageseg_mode: PSM.AUTO, user_defined_dpi: '300' });
+  // What it finds odd in a picture it would say aloud: that is nobody's fault.
+  const quiet = { debug_file: '/dev/null' };
+  await made.setParameters({ tessedit_pageseg_mode: PSM.AUTO, user_defined_dpi: '300', ...quiet });
   return made;
 }
 
