@@ -21,7 +21,7 @@ import { atLeast, type Verdict } from './verdict';
 import { Random } from '../sim/random';
 
 /** Twenty pictures or so of some things, one after the other on one floor, and which are of one thing. */
-export interface Session {
+interface Session {
   sketches: Sketch[];
   truth: string[][];
 }
@@ -29,14 +29,7 @@ export interface Session {
 const known = new Set(READ_WORDS);
 const SIZE = [1_000, 750] as const;
 
-/** @param timed whether it is known when each was taken */
-export async function session(
-  art: Art,
-  seed: number,
-  letters: Letters,
-  lines: LineReader,
-  timed: boolean,
-): Promise<Session> {
+async function session(art: Art, seed: number, letters: Letters, lines: LineReader): Promise<Session> {
   const random = new Random(seed * 3_571 + 11);
   const [width, height] = SIZE;
   const floor = random.one(random.chance(0.75) ? EVEN : PATTERNED);
@@ -55,7 +48,7 @@ export async function session(
       (strip) => lines.read(strip),
       (word) => known.has(word),
     );
-    sketches.push({ id, at: timed ? at : null, exam, hasWords: words, isCode: false });
+    sketches.push({ id, at, exam, hasWords: words, isCode: false });
     at += (3 + random.next() ** 2 * 20) * 1_000;
   };
   const things = random.between(4, 6);
@@ -110,25 +103,26 @@ function card(random: Random): Pixels {
   return { width, height, data };
 }
 
-/**
- * Of pairs of pictures that follow each other, how many are rightly held together or apart; of things, how
- * many are whole and alone.
- */
+/** Of things, how many are proposed whole and alone, with and without the times of their pictures. */
 export async function splittingFigures(
   art: Art,
   asked: { from: number; sessions: number; letters: Letters },
 ): Promise<Verdict[]> {
   const lines = new LineReader(readFileSync(join(__dirname, '../assets/lineReader.bin')));
-  const found: Verdict[] = [];
-  for (const timed of [true, false]) {
-    let [right, all] = [0, 0];
-    for (let seed = asked.from; seed < asked.from + asked.sessions; seed += 1) {
-      const { sketches, truth } = await session(art, seed, asked.letters, lines, timed);
-      const said = new Set(splitIntoItems(sketches).items.map((ids) => ids.join()));
-      all += truth.length;
-      right += truth.filter((ids) => said.has(ids.join())).length;
-    }
-    found.push(atLeast(`splitting.${timed ? 'timed' : 'untimed'}`, right / all, timed ? 0.9 : 0.75));
+  const right = { timed: 0, untimed: 0 };
+  let all = 0;
+  for (let seed = asked.from; seed < asked.from + asked.sessions; seed += 1) {
+    const { sketches, truth } = await session(art, seed, asked.letters, lines);
+    all += truth.length;
+    const wholeOf = (pictures: readonly Sketch[]) => {
+      const said = new Set(splitIntoItems(pictures).items.map((ids) => ids.join()));
+      return truth.filter((ids) => said.has(ids.join())).length;
+    };
+    right.timed += wholeOf(sketches);
+    right.untimed += wholeOf(sketches.map((one) => ({ ...one, at: null })));
   }
-  return found;
+  return [
+    atLeast('splitting.timed', right.timed / all, 0.9),
+    atLeast('splitting.untimed', right.untimed / all, 0.75),
+  ];
 }

@@ -13,7 +13,7 @@ import { atLeast, type Verdict } from './verdict';
 import { Random } from '../sim/random';
 
 /** What is shown, and what it is taken for. */
-export interface Shown {
+interface Shown {
   shows: 'front' | 'detail' | 'label' | 'board';
   seed: number;
   as: string;
@@ -22,7 +22,7 @@ export interface Shown {
 }
 
 /** Pictures of all of a thing, of a part of it, of labels and of boards: what each is taken for. */
-export async function showings(
+async function showings(
   art: Art,
   asked: { from: number; each: number; letters: Letters },
   tell: (one: Shown) => void,

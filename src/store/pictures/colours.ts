@@ -24,11 +24,7 @@ export function colourOfFront(item: Item, picture: Picture, seen: SeenColours): 
  *
  * @param seen what the picture's examination says of them
  */
-function colourIn(
-  item: Item,
-  { exam }: Pick<Picture, 'exam'>,
-  { names, isDoubtful }: SeenColours,
-): Found[] {
+function colourIn(item: Item, { exam }: Pick<Picture, 'exam'>, { names, isDoubtful }: SeenColours): Found[] {
   const kinds = kindsNow();
   const spec = kinds.fact(item.kind, 'colour');
   if (!exam || (item.kind !== '' && !spec)) return [];

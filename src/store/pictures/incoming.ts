@@ -139,6 +139,12 @@ export async function pageGone(page: string, signal: AbortSignal): Promise<void>
  * @param onOther told of each other page that works on some: one that is being left still counts as there
  */
 export async function leftIncoming(onOther: (page: string) => void = () => undefined): Promise<Waiting[]> {
+  // By one page at a time: whatever is taken up by one, no other takes up.
+  const { locks } = navigator;
+  return locks ? locks.request('attic-incoming-left', () => takenUp(onOther)) : takenUp(onOther);
+}
+
+async function takenUp(onOther: (page: string) => void): Promise<Waiting[]> {
   holdPage();
   const disk = openDisk();
   if (!disk) return [];

@@ -1,12 +1,12 @@
 import type { TextRead } from '@/contract/picture';
-import { newId, useAttic } from '@/store/attic/attic';
+import { dropBlob, newId, pictureKey, putBlob, useAttic } from '@/store/attic/attic';
 import { changeKind, editItem } from '@/store/items/items';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { waitFor } from '@/testing/patience';
 import { emptyAttic } from '@/testing/world';
 
 import { keepLooking, keepUnderstanding, lookAt, stopLooking, useLooking } from './looking';
-import { addPictures } from './pictures';
+import { addPictures, editPicture, readOriginal } from './pictures';
 import { standingIn, type Standing } from './reading';
 import { confirmReading, dropReading } from './readings';
 
@@ -134,6 +134,20 @@ describe('pictures that came in', () => {
     expect(read(itemId!, 'fact:size')).toEqual(['M']);
     expect(said).toHaveBeenCalled();
     said.mockRestore();
+  });
+
+  it('wait for their bytes, which another page may be storing still', async () => {
+    const { itemId } = await addPictures(newId(), [await vest()], { origin: 'file', look: false });
+    const [picture] = pictures(itemId!);
+    const bytes = (await readOriginal(picture!.id))!;
+    dropBlob(pictureKey(picture!.id, 'original'));
+    standing.mockResolvedValue(LABEL);
+    editPicture(picture!.id, 'as another page has it', { awaits: true });
+    expect(await lookAt(picture!.id)).toBe(0);
+    expect(pictures(itemId!)[0]?.awaits).toBe(true);
+    putBlob(pictureKey(picture!.id, 'original'), bytes);
+    await looked(itemId!);
+    expect(read(itemId!, 'fact:size')).toEqual(['M']);
   });
 
   it('of an item that turns out to be another while they are read say what it is asked', async () => {

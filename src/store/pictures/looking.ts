@@ -22,9 +22,9 @@ export const useLooking = create<{ trouble: string | null }>(() => ({ trouble: n
 /** One picture at a time: each is read by workers that are busy with it. */
 const inTurn = serialQueue();
 
-/** How often a picture is tried in one go, and how long it rests in between, milliseconds. */
-const TRIES = 3;
-const REST = 15_000;
+/** How long a picture that can't be looked at rests before it is tried again, milliseconds. */
+const REST = [2_000, 8_000, 20_000, 60_000] as const;
+const TRIES = REST.length + 1;
 
 /**
  * Looks at a picture: what it shows, and what stands in it. What was found waits at its item for a person
@@ -33,7 +33,7 @@ const REST = 15_000;
  * @returns how many readings are new
  */
 export function lookAt(id: string): Promise<number> {
-  return inTurn(() => look(id, false));
+  return inTurn(async () => (await look(id, false)) ?? 0);
 }
 
 /** Pictures of an item that wait are left as they are; each can still be read by hand. */
@@ -54,29 +54,30 @@ export function stopLooking(item: Item): void {
  */
 export function keepLooking(): () => void {
   const tries = new Map<string, number>();
-  const resting = new Map<string, ReturnType<typeof setTimeout>>();
+  const resting = new Map<string, ReturnType<typeof setTimeout> | undefined>();
   let [busy, stopped] = [false, false];
   const lookAll = async () => {
     for (let id = nextWaiting(resting); id !== null && !stopped; id = nextWaiting(resting)) {
       const one = id;
       try {
-        await inTurn(() => look(one, true));
+        const found = await inTurn(() => look(one, true));
         useLooking.setState({ trouble: null });
+        if (found === null) rest(one);
       } catch (error) {
-        const times = (tries.get(one) ?? 0) + 1;
-        tries.set(one, times);
         useLooking.setState({ trouble: wordsFor(error, 'looking at a picture') });
-        // What it lacked may be there by then; given up, it waits for the next time the attic is opened.
-        const rest = times < TRIES ? REST * times : null;
-        resting.set(
-          one,
-          setTimeout(() => {
-            if (rest !== null) resting.delete(one);
-            start();
-          }, rest ?? 0),
-        );
+        rest(one);
       }
     }
+  };
+  /** What it lacks may be there later; given up, it waits for the next time the attic is opened. */
+  const rest = (id: string) => {
+    const times = (tries.get(id) ?? 0) + 1;
+    tries.set(id, times);
+    const again = () => {
+      resting.delete(id);
+      start();
+    };
+    resting.set(id, times < TRIES ? setTimeout(again, REST[times - 1]) : undefined);
   };
   const start = () => {
     if (busy || stopped) return;
@@ -107,14 +108,18 @@ function nextWaiting(resting: ReadonlyMap<string, unknown>): string | null {
   return first?.id ?? null;
 }
 
-/** @param asIs a picture that does not wait any more is left as it is */
-async function look(id: string, asIs: boolean): Promise<number> {
+/**
+ * @param asIs a picture that does not wait any more is left as it is
+ * @returns how many readings are new; null where its bytes are not here: another page may still store them
+ */
+async function look(id: string, asIs: boolean): Promise<number | null> {
   const [picture, item] = pictureAndItem(id);
-  const blob = picture && !picture.made && !picture.clip ? await readOriginal(id) : null;
-  if (!item || !picture || !blob) {
+  if (!item || !picture || picture.made || picture.clip) {
     if (picture?.awaits) noLongerWaiting(picture);
     return 0;
   }
+  const blob = await readOriginal(id);
+  if (!blob) return null;
   const standing = await standingIn(blob, item);
   const beside = picture.exam?.sheet ? await besideIn(id, blob) : null;
   const seen = { ...picture, read: standing.read, beside };

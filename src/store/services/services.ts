@@ -16,11 +16,19 @@ import { watchShared } from '@/store/pictures/shared';
 import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
 
 /** What every page does as long as it is open. */
-const EVERY_PAGE = [listen, lookUpAsRead, watchRoom, watchLasting, watchFolder, watchShared, beginTalks];
+const EVERY_PAGE = [
+  listen,
+  goOnTaking,
+  lookUpAsRead,
+  watchRoom,
+  watchLasting,
+  watchFolder,
+  watchShared,
+  beginTalks,
+];
 
 /** What one page does for all: done by two, a price would come down twice, and a buyer get two answers. */
 const LEADING_PAGE = [
-  goOnTaking,
   keepLooking,
   keepUnderstanding,
   keepWhatIsHeard,
