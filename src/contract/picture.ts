@@ -119,9 +119,12 @@ export const Made = z.object({
 });
 export type Made = z.infer<typeof Made>;
 
+/** No label and no board has more lines, or longer ones. */
+export const MOST_READ = { lines: 60, letters: 120 } as const;
+
 /** A line of text as a reader found it in a picture. */
 export const ReadLine = z.object({
-  text: z.string().max(400),
+  text: z.string().max(MOST_READ.letters),
   /** 0 to 100. */
   confidence: z.number().min(0).max(100),
   /** Left, top, width, height as shares of the picture. */
@@ -133,8 +136,11 @@ export const ReadLine = z.object({
 });
 export type ReadLine = z.infer<typeof ReadLine>;
 
-/** What each of two readers made of the same lines; no label and no board has more of them. */
-export const TextRead = z.object({ page: z.array(ReadLine).max(60), line: z.array(ReadLine).max(60) });
+/** What each of two readers made of the same lines. */
+export const TextRead = z.object({
+  page: z.array(ReadLine).max(MOST_READ.lines),
+  line: z.array(ReadLine).max(MOST_READ.lines),
+});
 export type TextRead = z.infer<typeof TextRead>;
 
 /** Where a picture comes from. Only the first three are the seller's own. */

@@ -1,4 +1,4 @@
-import type { TextRead } from '@/contract/picture';
+import { Picture, type TextRead } from '@/contract/picture';
 import { dropBlob, newId, pictureKey, putBlob, useAttic } from '@/store/attic/attic';
 import { changeKind, editItem } from '@/store/items/items';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
@@ -134,6 +134,13 @@ describe('pictures that came in', () => {
     expect(read(itemId!, 'fact:size')).toEqual(['M']);
     expect(said).toHaveBeenCalled();
     said.mockRestore();
+  });
+
+  it('keep of a wall of words no more than a record takes', async () => {
+    const id = await taken({ code: null, read: lines(...Array.from({ length: 90 }, () => 'x'.repeat(900))) });
+    const [picture] = pictures(id);
+    expect(picture?.read?.page).toHaveLength(60);
+    expect(Picture.parse(picture)).toEqual(picture);
   });
 
   it('wait for their bytes, which another page may be storing still', async () => {

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 
-import type { KnownPlane, Picture, Point } from '@/contract/picture';
+import { MOST_READ, type KnownPlane, type Picture, type Point, type ReadLine } from '@/contract/picture';
 import type { Item } from '@/contract/records';
 import { REFERENCE_SIZES } from '@/core/measure/plane';
 import { whatItShows } from '@/core/picture/shows';
@@ -83,7 +83,11 @@ export function keepLooking(): () => void {
     if (busy || stopped) return;
     busy = true;
     void lookAll()
-      .finally(() => (busy = false))
+      .finally(() => {
+        busy = false;
+        // One may have come while the last was being put away.
+        if (nextWaiting(resting) !== null) start();
+      })
       .catch(unlessExpected('looking at pictures'));
   };
   const unsubscribe = useAttic.subscribe((now, before) => {
@@ -120,19 +124,25 @@ async function look(id: string, asIs: boolean): Promise<number | null> {
   }
   const blob = await readOriginal(id);
   if (!blob) return null;
-  const standing = await standingIn(blob, item);
+  const { code, read } = await standingIn(blob, item).then(bounded);
   const beside = picture.exam?.sheet ? await besideIn(id, blob) : null;
-  const seen = { ...picture, read: standing.read, beside };
   let about = item;
-  let found = await understood(about, seen, standing.code);
+  let found = await understood(about, { ...picture, read, beside }, code);
   // It may have turned out to be another meanwhile.
   for (;;) {
     const [now, owner] = pictureAndItem(id);
     if (!now || !owner || (asIs && !now.awaits)) return 0;
-    if (owner.kind === about.kind) return settle(owner, { ...now, read: standing.read, beside }, found);
+    if (owner.kind === about.kind) return settle(owner, { ...now, read, beside }, found);
     about = owner;
-    found = await understood(about, { ...now, read: standing.read, beside }, standing.code);
+    found = await understood(about, { ...now, read, beside }, code);
   }
+}
+
+/** No more than a record takes: a wall of marks may be read as very many lines. */
+function bounded({ code, read }: Standing): Standing {
+  const few = (lines: readonly ReadLine[]) =>
+    lines.slice(0, MOST_READ.lines).map((line) => ({ ...line, text: line.text.slice(0, MOST_READ.letters) }));
+  return { code, read: { page: few(read.page), line: few(read.line) } };
 }
 
 function pictureAndItem(id: string): [Picture | undefined, Item | undefined] {

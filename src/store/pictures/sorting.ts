@@ -8,7 +8,7 @@ import { splitIntoItems, type Sketch } from '@/core/picture/split';
 import { READ_WORDS } from '@/core/reading/sense';
 import { serialQueue } from '@/core/serialQueue';
 import { newId } from '@/store/attic/attic';
-import { wordsFor } from '@/store/base/faults';
+import { unlessExpected, wordsFor } from '@/store/base/faults';
 import { pictureTroubleWords } from '@/wording/pictures';
 
 import {
@@ -93,7 +93,11 @@ async function sketchOne(waiting: Waiting): Promise<void> {
   try {
     const [drawn, code] = await Promise.all([
       pictureWorker().sketch(file, WORDS),
-      barcodeIn(file, false).catch(() => null),
+      barcodeIn(file, false).catch((error: unknown) => {
+        // Without a code it is told apart by what else it shows.
+        unlessExpected('looking for a barcode')(error);
+        return null;
+      }),
     ]);
     if (drawn.ok) {
       const { exam, hasWords, takenAt, small } = drawn;
