@@ -46,10 +46,6 @@ function benchMask(): void {
   tell({ name: 'mask.of1600', value: median(times), unit: 'ms' });
 }
 
-/** Nothing more is looked at. */
-const looked = (attic: Attic) =>
-  attic.page.waitForFunction(() => !document.body.innerText.includes('Looking at'), { timeout: 120_000 });
-
 /** Six pictures of an item, from being chosen to all that is proposed of them; the readers are there. */
 async function benchSix(attic: Attic, watch: Watch): Promise<void> {
   const files = [
@@ -64,8 +60,8 @@ async function benchSix(attic: Attic, watch: Watch): Promise<void> {
   await watch.longest();
   const ms = await timed(async () => {
     await attic.choose(files);
-    await attic.sees('Saved, 6 pictures', 120_000);
-    await looked(attic);
+    await attic.sees('Saved, 6 pictures');
+    await attic.seesNot('Looking at');
   });
   tell({ name: 'proposals.six', value: ms, unit: 'ms', goal: 6_000 });
   tell({ name: 'proposals.longestBlock', value: await watch.longest(), unit: 'ms', goal: 50 });
@@ -132,7 +128,7 @@ export async function benchPictures(): Promise<void> {
           await attic.sees(words, 60_000);
         }),
       );
-      await looked(attic);
+      await attic.seesNot('Looking at');
     }
     await benchSix(attic, watch);
   } finally {

@@ -13,10 +13,6 @@ import { startTestServer } from './testServer';
 const at = startTestServer();
 const LABEL = ['KITTIWAKE MILLS', 'SIZE M', '85% WOOL', '15% NYLON', 'MADE IN PORTUGAL'];
 
-/** Waits until no picture is to be looked at any more. */
-const looked = (attic: Attic) =>
-  attic.page.waitForFunction(() => !document.body.innerText.includes('Looking at'), { timeout: 120_000 });
-
 it('reads by itself what six pictures say; lines lie on the item once its kind is known', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.go('Intake');
@@ -30,8 +26,8 @@ it('reads by itself what six pictures say; lines lie on the item once its kind i
     (await measuredPicture('measured.jpg')).file,
   ]);
   await attic.sees('Looking at');
-  await attic.sees('Saved, 6 pictures', 120_000);
-  await looked(attic);
+  await attic.sees('Saved, 6 pictures');
+  await attic.seesNot('Looking at');
   for (const words of [
     'Kittiwake Mills',
     '85 % wool, 15 % nylon',
@@ -45,7 +41,7 @@ it('reads by itself what six pictures say; lines lie on the item once its kind i
     await attic.waitFor(`[aria-label="${shot}: taken"]`);
   // Not one picture was chosen, and nothing pressed. A jumper is among the first kinds.
   await attic.press('Jumper');
-  await attic.sees('Measured along a line that was laid by itself', 60_000);
+  await attic.sees('Measured along a line that was laid by itself');
   await attic.press('Look at the line: Length');
   await attic.sees('A4');
   await attic.sees('Look at each line');
@@ -59,13 +55,13 @@ it('goes on looking after a reload, and the rest can be left', async () => {
   await attic.sees('Looking at');
   await attic.reload();
   await attic.go('Intake');
-  await attic.sees('Saved, 2 pictures', 60_000);
-  await looked(attic);
+  await attic.sees('Saved, 2 pictures');
+  await attic.seesNot('Looking at');
   await attic.sees('Fern & Lantern');
   await attic.choose([await garmentPicture('back.jpg', { side: 'back' }, 2)]);
   await attic.press('Leave the rest unread');
-  await attic.sees('Saved, 3 pictures', 60_000);
-  await looked(attic);
+  await attic.sees('Saved, 3 pictures');
+  await attic.seesNot('Looking at');
 });
 
 it.each([PHONE, WIDE])(
@@ -85,7 +81,7 @@ it.each([PHONE, WIDE])(
       await itemPicture('tray', 69),
     ]);
     await attic.sees('Several items');
-    await looked(attic);
+    await attic.seesNot('Looking at');
     await attic.sees('Nothing is made before you say so.');
     expect(await attic.page.$$eval('[data-sorted]', (all) => all.length)).toBe(9);
     await attic.sees('Item 1 · 3 pictures');
@@ -94,8 +90,8 @@ it.each([PHONE, WIDE])(
     await attic.press('An item of its own');
     await attic.sees('Item 1 · 2 pictures');
     await attic.reload();
-    await attic.sees('Item 1 · 2 pictures', 60_000);
-    await looked(attic);
+    await attic.sees('Item 1 · 2 pictures');
+    await attic.seesNot('Looking at');
     await attic.press('Item 2 is the same as item 1');
     await attic.sees('Item 1 · 3 pictures');
     await attic.press('Picture 3 of item 1');
@@ -103,6 +99,6 @@ it.each([PHONE, WIDE])(
     await attic.sees('Left out · 1');
     const words = /Make \d items/u.exec(await attic.text())?.[0] ?? '';
     await attic.press(words);
-    await attic.sees('Saved: ', 120_000);
+    await attic.sees('Saved: ');
   },
 );

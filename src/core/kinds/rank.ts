@@ -1,5 +1,4 @@
-import type { Coded, None } from '@/contract/coded';
-import { NONE } from '@/contract/coded';
+import { NONE, type Coded, type None } from '@/contract/coded';
 
 import type { Outline } from './spec';
 import { suggestKinds, type KindSuggestion, type KindWords } from './suggest';

@@ -45,7 +45,7 @@ const PART = 0.06;
  */
 export function whatItShows(seen: Evidence): string {
   const { asked } = seen;
-  if (seen.code && (seen.code[2] ?? 0) >= CODE) return 'barcode';
+  if (isOfCode(seen.code)) return 'barcode';
   const words = ofWords(seen);
   if (words === 'board') return 'board';
   // A maker's mark has words as well, and a flaw or a detail may lie beside some: the list knows which.
@@ -56,6 +56,11 @@ export function whatItShows(seen: Evidence): string {
   if (seen.beside && seen.others.includes('front')) return 'measured';
   const missing = ['front', 'back'].find((side) => !seen.others.includes(side)) ?? '';
   return asked !== '' && asked !== 'label' && asked !== 'measured' ? asked : missing;
+}
+
+/** Whether a picture was taken for the barcode in it. @param box where it stands; null where there is none */
+export function isOfCode(box: readonly number[] | null): boolean {
+  return (box?.[2] ?? 0) >= CODE;
 }
 
 const isOfWhole = (shows: string) => shows === 'front' || shows === 'back' || shows === 'measured';

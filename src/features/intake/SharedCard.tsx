@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Image, View } from 'react-native';
 
 import type { Item } from '@/contract/records';
@@ -8,6 +8,7 @@ import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
+import { useObjectUrl } from '@/parts/ui/useObjectUrl';
 import { unlessExpected } from '@/store/base/faults';
 import { dropShared, useShared, type SharedFile } from '@/store/pictures/shared';
 
@@ -62,16 +63,7 @@ export function SharedCard(props: {
 }
 
 function Small({ shared }: { shared: SharedFile }) {
-  const [address, setAddress] = useState<string | null>(null);
-  useEffect(() => {
-    const made = URL.createObjectURL(shared.file);
-    // Made outside of drawing, and given back when it goes.
-    const timer = setTimeout(() => setAddress(made));
-    return () => {
-      clearTimeout(timer);
-      URL.revokeObjectURL(made);
-    };
-  }, [shared]);
+  const address = useObjectUrl(shared.file);
   return (
     <Image
       source={address ? { uri: address } : undefined}

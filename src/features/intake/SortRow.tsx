@@ -1,10 +1,11 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { useEffect, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
 import { plural } from '@/core/language/plural';
 import { Button } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
+import { useObjectUrl } from '@/parts/ui/useObjectUrl';
 import type { Sorted } from '@/store/pictures/sorting';
 import { useColours } from '@/theme/theme';
 
@@ -42,7 +43,7 @@ export function SortTile(props: { one: Sorted; name: string; on: boolean; onPres
   const { id } = one.waiting.about;
   const drag = useDraggable({ id });
   const before = useDroppable({ id: `before:${id}` });
-  const address = useAddress(one.small);
+  const address = useObjectUrl(one.small);
   const { transform } = drag;
   return (
     <div
@@ -84,19 +85,6 @@ export function SortTile(props: { one: Sorted; name: string; on: boolean; onPres
       ) : null}
     </div>
   );
-}
-
-function useAddress(blob: Blob): string | null {
-  const [address, setAddress] = useState<string | null>(null);
-  useEffect(() => {
-    const made = URL.createObjectURL(blob);
-    const timer = setTimeout(() => setAddress(made));
-    return () => {
-      clearTimeout(timer);
-      URL.revokeObjectURL(made);
-    };
-  }, [blob]);
-  return address;
 }
 
 /** The pictures of one item to be, and the way to put the row to the one above. */

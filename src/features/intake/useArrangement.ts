@@ -11,7 +11,8 @@ import { ArrangementDraft, proposedFor, useSorting } from '@/store/pictures/sort
 export function useArrangement() {
   const sorted = useSorting((s) => s.sorted);
   const [kept, setKept, clear] = useDraft('sorting', ArrangementDraft, null);
-  const now = useMemo(() => withProposed(kept, proposedFor(sorted)), [kept, sorted]);
+  const proposed = useMemo(() => proposedFor(sorted), [sorted]);
+  const now = useMemo(() => withProposed(kept, proposed), [kept, proposed]);
   const to = (next: Arrangement) => setKept({ rows: next.rows.map((row) => [...row]), out: [...next.out] });
   return {
     now,

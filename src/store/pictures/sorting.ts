@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import type { Incoming } from '@/contract/incoming';
 import type { Origin } from '@/contract/picture';
 import { COLOURS } from '@/core/kinds/facts';
+import { isOfCode } from '@/core/picture/shows';
 import { splitIntoItems, type Sketch } from '@/core/picture/split';
 import { READ_WORDS } from '@/core/reading/sense';
 import { serialQueue } from '@/core/serialQueue';
@@ -45,8 +46,6 @@ export const useSorting = create<{
 
 /** So many chosen at once are likely of several items. */
 export const SEVERAL = 9;
-/** A barcode that is so wide, a share of the picture, is what the picture was taken for. */
-const CODE = 0.3;
 /** Pictures kept to be sorted belong to no item yet. */
 const NO_ITEM = 'unsorted';
 
@@ -106,7 +105,7 @@ async function sketchOne(waiting: Waiting): Promise<void> {
         at: takenAt ?? about.fileAt,
         exam,
         hasWords,
-        isCode: (code?.box[2] ?? 0) >= CODE,
+        isCode: isOfCode(code?.box ?? null),
       };
       useSorting.setState((s) => ({ sorted: inOrder([...s.sorted, { waiting, sketch, small }]) }));
     } else await leaveOut(about, pictureTroubleWords(drawn.why));
