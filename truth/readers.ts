@@ -5,6 +5,7 @@ import { prepareZXingModule, readBarcodes, type ReaderOptions } from 'zxing-wasm
 
 import type { TextRead } from '@/contract/picture';
 import { COLOURS } from '@/core/kinds/facts';
+import { measureNames } from '@/core/kinds/measureNames';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { greyOf, type Pixels, type Plane } from '@/core/pixels/pixels';
 import { barsRead } from '@/core/pixels/written/bars';
@@ -34,7 +35,7 @@ export async function startReaders(): Promise<TextReaders> {
   const lines = new LineReader(readFileSync(WEIGHTS));
   const names = [
     ...COLOURS,
-    ...BUILT_IN.measures('jumper').flatMap((m) => [m.name, ...(m.alsoCalled ?? [])]),
+    ...BUILT_IN.measures('jumper').flatMap(measureNames),
   ];
   const words = names.flatMap((name) => name.toLocaleLowerCase('en').split(' '));
   const known = new Set([...READ_WORDS, ...words]);

@@ -116,8 +116,24 @@ const Words = z.object({
   readings: z.array(Reading).max(200).default([]),
   /** What a person said is not so, as `field=value`: it is not proposed again. */
   dropped: z.array(z.string().max(500)).max(200).default([]),
+  /** Where what a person confirmed was read, by field: it holds for as long as the value is the same. */
+  readFrom: z
+    .record(
+      z.string().max(80),
+      z.object({
+        value: z.string().max(400),
+        words: z.string().max(400),
+        pictureId: RecordId.nullable(),
+        box: Reading.shape.box,
+      }),
+    )
+    .default({}),
   title: ShortText.default(''),
   description: LongText.default(''),
+  /** Hashes of title and description as they were last written from the facts: unchanged, they are so still. */
+  written: z
+    .object({ title: z.string().max(16), description: z.string().max(16) })
+    .default({ title: '', description: '' }),
 });
 
 /** What it cost, what it is to bring, and how its price moves. */

@@ -193,7 +193,8 @@ export type Picture = z.infer<typeof Picture>;
  * Why a reading is doubtful: shares that don't come to a hundred; a figure outside the kind's usual span; a
  * number without a word, given to a measurement by the order in which it stands; a figure that was read
  * otherwise a second time; a colour that other light, as it may well have been, would make another; words or
- * a unit that were not legible; a line that was laid on the item by itself.
+ * a unit that were not legible; a line that was laid on the item by itself; a line that is so on other labels
+ * of its maker, as the person said.
  */
 export const DOUBTS = [
   'sum',
@@ -204,6 +205,7 @@ export const DOUBTS = [
   'outline',
   'illegible',
   'laid',
+  'taught',
 ] as const;
 export type Doubt = (typeof DOUBTS)[number];
 

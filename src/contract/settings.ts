@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { CarrierRates } from './carrier';
 import { Currency, Instant, Minor, RecordId, ShortText } from './common';
 import { MarkdownSteps } from './item';
+import { Lesson, MOST_LESSONS } from './lesson';
 import { SavedAnswer } from './orders';
 
 /** What a code can be put together from. The running number has to be among them; the spot comes last. */
@@ -138,6 +139,12 @@ const Dealing = z.object({
   sender: z.string().max(120).default(''),
 });
 
+/** What corrections of what was read taught. */
+const Taught = z.object({
+  /** The newest first. */
+  lessons: z.array(Lesson).max(MOST_LESSONS).default([]),
+});
+
 /** What the person was shown or has done, and when. */
 const Seen = z.object({
   /** When a copy of everything was saved last. */
@@ -195,6 +202,7 @@ export const Settings = z.object({
   ...Dealing.shape,
   ...Books.shape,
   ...Tables.shape,
+  ...Taught.shape,
   ...Seen.shape,
 });
 export type Settings = z.infer<typeof Settings>;

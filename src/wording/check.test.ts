@@ -56,6 +56,7 @@ const SAID: { [C in FindingCode]: readonly [FindingParams[C], string][] } = {
   barcodeUnknown: [[{ market: 'Moor', barcode: '200' }, 'Moor has no record under 200.']],
   recordClosed: [[{ market: 'Moor', barcode: '200' }, 'The record 200 is closed to you on Moor.']],
   kindMissing: [[{}, 'Say what kind of item it is.']],
+  readingsWait: [[{}, 'What its pictures say waits to be confirmed: nothing of it is sent.']],
   categoryGone: [[{ market: 'Moor' }, 'Moor no longer has the category chosen: choose another.']],
   categoryUnknown: [
     [{ market: 'Moor' }, 'Moor has no category known for this kind: choose one, or leave it out there.'],

@@ -90,6 +90,7 @@ const CHECK: Wording<FindingParams> = {
   barcodeUnknown: ({ market, barcode }) => `${market} has no record under ${barcode}.`,
   recordClosed: ({ market, barcode }) => `The record ${barcode} is closed to you on ${market}.`,
   kindMissing: () => 'Say what kind of item it is.',
+  readingsWait: () => 'What its pictures say waits to be confirmed: nothing of it is sent.',
   categoryGone: ({ market }) => `${market} no longer has the category chosen: choose another.`,
   categoryUnknown: ({ market }) =>
     `${market} has no category known for this kind: choose one, or leave it out there.`,

@@ -8,6 +8,7 @@ const WORDS: Readonly<Record<Doubt, string>> = {
   outline: 'Doubtful: where the item ends and the floor begins was not clear.',
   illegible: 'Doubtful: not all of it was legible.',
   laid: 'Measured along a line that was laid by itself: does it lie right?',
+  taught: 'As you said of another label of this maker: is it so here?',
   bareNumber: 'A number without a word: is it this one?',
 };
 

@@ -36,6 +36,7 @@ export function checkListing(
 ): Finding[] {
   const report = reporter();
   if (item.left) report.own('kind', 'noLongerHere', NONE);
+  if (item.readings.length > 0) report.caution('kind', 'readingsWait', NONE);
   checkPictures(sheet, pictures, report);
   checkCategory(item, effective, sheet, report);
   checkCondition(item, effective, sheet, report);

@@ -2,6 +2,7 @@ import type { ListingDraft } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
 import type { Effective } from './effective';
+import { hashOf } from '../words/hash';
 
 /**
  * The draft to send, once the check has no blockers.
@@ -69,12 +70,5 @@ export function draftHash(draft: ListingDraft): string {
     ...[draft.depotNo, draft.choices].filter(Boolean),
     ...(paid && (paid.promotionBp > 0 || Object.keys(paid.extras).length > 0) ? [paid] : []),
   ]);
-  // FNV-1a over UTF-16 code units, twice with different seeds: change detection, not security.
-  return [0x811c9dc5, 0x01000193].map((seed) => fnv(text, seed).toString(16).padStart(8, '0')).join('');
-}
-
-function fnv(text: string, seed: number): number {
-  let hash = seed;
-  for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
-  return hash;
+  return hashOf(text);
 }

@@ -72,6 +72,7 @@ export interface FindingParams extends UnpostableParams, TermsTroubleParams {
   barcodeUnknown: At & { barcode: string };
   recordClosed: At & { barcode: string };
   kindMissing: None;
+  readingsWait: None;
   categoryGone: At;
   categoryUnknown: At;
   useMissing: None;

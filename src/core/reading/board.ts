@@ -1,6 +1,7 @@
 import type { Doubt } from '@/contract/picture';
 
 import { digits, nearest } from './lines';
+import { measureNames } from '../kinds/measureNames';
 import type { MeasureSpec } from '../kinds/spec';
 import { GRAMS_PER_OUNCE, parseLength, type Units } from '../measure/units';
 
@@ -27,8 +28,7 @@ const NAMED = new RegExp(
 export function measuresIn(text: string, measures: readonly MeasureSpec[], units: Units): MeasureRead[] {
   const names = new Map<string, MeasureSpec>();
   for (const m of measures)
-    for (const name of [m.name, ...(m.alsoCalled ?? [])])
-      if (!names.has(plainName(name))) names.set(plainName(name), m);
+    for (const name of measureNames(m)) if (!names.has(plainName(name))) names.set(plainName(name), m);
   const found: MeasureRead[] = [];
   for (const [, name, figure, unit] of text.replace(/\bp[2z][p8fb]\b/giu, 'ptp').matchAll(NAMED)) {
     const known = nearest(plainName(name ?? ''), names.keys(), 5);
@@ -37,6 +37,18 @@ export function measuresIn(text: string, measures: readonly MeasureSpec[], units
     if (spec && read) found.push({ id: spec.id, ...read });
   }
   return found;
+}
+
+/** What a measurement is called on a board, letters only: "Brust 54" is "brust". Empty where nothing is. */
+export function boardName(text: string): string {
+  const [, name] = text.matchAll(NAMED).next().value ?? [];
+  return plainName(name ?? text.replace(/\d.*$/su, ''));
+}
+
+/** The length that stands on a line, whatever its name, in millimetres; null where none can be. */
+export function lengthOn(text: string, spec: MeasureSpec, units: Units): number | null {
+  const figure = new RegExp(`(${NUMBER})\\s*(?:(${UNIT})(?![a-z]))?`, 'iu').exec(text);
+  return figure ? (lengthRead(figure[1] ?? '', figure[2], { units, spec })?.mm ?? null) : null;
 }
 
 /**

@@ -1,11 +1,14 @@
+import type { Lesson } from '@/contract/lesson';
 import type { Doubt, ReadLine } from '@/contract/picture';
 
 import { areSaidOfFlaws, bareMeasures, colourIn, flawIn, isWeightClear, measuresIn, weightIn } from './board';
 import { careIn } from './care';
 import { countryNamed } from './countries';
 import { fibresIn } from './fibres';
+import { asTaught } from './lessons';
 import { LEAST_CONFIDENCE, nearest, titled, type Suggestion } from './lines';
 import { READ_WORDS } from './sense';
+import { measureNames } from '../kinds/measureNames';
 import type { MeasureSpec } from '../kinds/spec';
 import type { Units } from '../measure/units';
 
@@ -22,6 +25,10 @@ export interface Reader {
   colours?: readonly string[];
   /** Facts the kind is asked for, by id; where absent only what any kind may be is suggested. */
   asked?: readonly string[];
+  /** What the person's corrections taught. */
+  taught?: readonly Lesson[];
+  /** Whose the item is, where that is known already. */
+  maker?: string;
 }
 
 /** More of a line is no label's: a reader makes long lines of what is no text. */
@@ -74,7 +81,7 @@ export function suggestionsFrom(lines: readonly ReadLine[], reader: Reader): Sug
   if (care && careLine) add(careLine, 'fact:care', care);
   const maker = makerAmong(good, told, reader);
   if (maker) add(maker.line, 'fact:brand', maker.name, { confidence: maker.confidence });
-  return found;
+  return asTaught(found, good, reader.taught ?? [], reader.maker);
 }
 
 /** The kind's measurements; before it is known those of the kinds that most of the names are of. */
@@ -221,7 +228,7 @@ function makerAmong(
   const common = new Set([
     ...READ_WORDS,
     ...[...measures, ...measureSets.flat()].flatMap((m) =>
-      [m.name, ...(m.alsoCalled ?? [])].join(' ').toLocaleLowerCase('en').split(' '),
+      measureNames(m).join(' ').toLocaleLowerCase('en').split(' '),
     ),
   ]);
   const words = name.toLocaleLowerCase('en').match(/\p{L}+/gu) ?? [];

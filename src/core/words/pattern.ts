@@ -264,6 +264,11 @@ function patternTrouble(error: unknown): PatternTrouble {
   return { code: said.startsWith('Unclosed tag') ? 'braces' : 'unreadable', params: NONE };
 }
 
+/** The words of a pattern that are its own, whatever item it is for. */
+export function patternWords(pattern: string): string {
+  return pattern.replace(/\{\{[^}]*\}\}/gu, ' ');
+}
+
 /** Tokens of a pattern that stand for nothing any kind of item can have: slips, most likely. */
 export function unknownTokens(pattern: string, item: Item, kinds: KindTree): string[] {
   const view = patternView(item, kinds, 'metric', '');

@@ -42,8 +42,9 @@ export function ItemSheet() {
 }
 
 /**
- * What a machine has read, not yet confirmed, bears on nothing but its own box: the sheet keeps the item it
- * has until something else of it changes, so that a reading does not have all of it drawn again.
+ * What a machine has read, not yet confirmed, bears on nothing but its own box, and on whether there is any:
+ * the sheet keeps the item it has until something else of it changes, so that a reading does not have all of
+ * it drawn again.
  */
 function Steady({ item, at }: { item: Item; at: string | undefined }) {
   const [steady, setSteady] = useState(item);
@@ -53,7 +54,8 @@ function Steady({ item, at }: { item: Item; at: string | undefined }) {
 
 function sameButReadings(a: Item, b: Item): boolean {
   // Records are validated anew with every change, so their parts are never the same objects.
-  const rest = (item: Item) => JSON.stringify({ ...item, readings: [], updatedAt: 0 });
+  const rest = (item: Item) =>
+    JSON.stringify({ ...item, readings: item.readings.length > 0, updatedAt: 0 });
   return rest(a) === rest(b);
 }
 

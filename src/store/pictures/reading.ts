@@ -5,7 +5,9 @@ import type { ReadLine, TextRead } from '@/contract/picture';
 import type { Item, Reading } from '@/contract/records';
 import { readBarcode } from '@/core/identity/gtin';
 import { COLOURS } from '@/core/kinds/facts';
+import { measureNames } from '@/core/kinds/measureNames';
 import type { Suggestion } from '@/core/reading/lines';
+import { namesTaught } from '@/core/reading/lessons';
 import { READ_WORDS } from '@/core/reading/sense';
 import { useAttic } from '@/store/attic/attic';
 import { Expected, unlessExpected } from '@/store/base/faults';
@@ -15,7 +17,7 @@ import { kindsNow } from '@/store/items/kinds';
 import type { BarcodeWorker } from '@/workers/barcode.worker';
 
 import { pictureWorker } from './pictureWorker';
-import { addReadings, type Found } from './readings';
+import { addReadings, makerOf, type Found } from './readings';
 
 const barcodes = keptWorker<BarcodeWorker>(
   'looking for a barcode',
@@ -114,10 +116,13 @@ export async function standingIn(picture: Blob, item: Item): Promise<Standing> {
 /** What lines of text say of an item of its kind, with a doubt where there is one. */
 export async function saidBy(read: TextRead, item: Item): Promise<Suggestion[]> {
   const kinds = kindsNow();
+  const { units, lessons } = useAttic.getState().settings;
   return pictureWorker().suggested(read, {
-    measures: kinds.measures(item.kind),
-    measureSets: kinds.get(item.kind) ? [] : kinds.measureSets,
-    units: useAttic.getState().settings.units,
+    measures: namesTaught(kinds.measures(item.kind), lessons),
+    measureSets: kinds.get(item.kind) ? [] : kinds.measureSets.map((set) => namesTaught(set, lessons)),
+    units,
+    taught: lessons,
+    maker: makerOf(item),
     brands: brandsOf(),
     colours: coloursOf(item),
     asked: kinds.facts(item.kind).map(({ id }) => id),
@@ -132,7 +137,8 @@ function coloursOf(item: Item): readonly string[] {
 function measureNamesOf(item: Item): string[] {
   const kinds = kindsNow();
   const measures = kinds.get(item.kind) ? kinds.measures(item.kind) : kinds.measureSets.flat();
-  return [...new Set(measures.flatMap((m) => [m.name, ...(m.alsoCalled ?? [])]))];
+  const { lessons } = useAttic.getState().settings;
+  return [...new Set(namesTaught(measures, lessons).flatMap(measureNames))];
 }
 
 /** What stands in a picture. A failure of the reader comes back from the worker as it was, not as a copy. */

@@ -43,7 +43,7 @@ export function freshReadings(item: Item, pictureId: string | null, found: reado
       (f) =>
         knownValue(item, f.field)?.toLocaleLowerCase('en') !== f.value.toLocaleLowerCase('en') &&
         !item.readings.some((r) => r.field === f.field && r.value === f.value) &&
-        !item.dropped.includes(droppedKey(f)),
+        !isDropped(item, f),
     )
     .map((f) => ({ from: 'picture', doubt: null, laid: null, ...f, id: nanoid(10), pictureId }));
 }
@@ -83,6 +83,11 @@ export function knownValue(item: Item, field: string): string | undefined {
   if (what === 'fact') return item.facts[id];
   const mm = item.measurements[id];
   return mm === undefined ? undefined : String(mm);
+}
+
+/** Whose an item is, as far as it is known or read. */
+export function makerOf(item: Item): string {
+  return item.facts.brand ?? item.readings.find((r) => r.field === 'fact:brand')?.value ?? '';
 }
 
 /** A person says that a reading is right: it becomes the item's own. */
@@ -143,11 +148,19 @@ function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
   }
   const { parked: aside } = known;
   const said = { facts, measurements, measuredBy, uncertainty, title, flaws, weightG };
-  return { kind: known.kind, parked: aside, ...said };
+  return { kind: known.kind, parked: aside, readFrom: readFromWith(item, readings), ...said };
+}
+
+/** Remembers of each where it was read; there is one of each, but of flaws. */
+function readFromWith(item: Item, readings: readonly Reading[]): Item['readFrom'] {
+  const readFrom = { ...item.readFrom };
+  for (const { field, value, words, pictureId, box } of readings)
+    readFrom[field === 'flaw' ? `flaw:${value}`.slice(0, 80) : field] = { value, words, pictureId, box };
+  return readFrom;
 }
 
 /** "small hole at the cuff" as what and where; how bad it is the person says. */
-function flawFrom(words: string, pictureId: string | null): Flaw {
+export function flawFrom(words: string, pictureId: string | null): Flaw {
   const [, what, where] = /^(.+?)\s+(?:at|on|in|under|near|by)\s+(?:the\s+)?(.+)$/u.exec(words) ?? [];
   return {
     id: nanoid(10),
@@ -164,12 +177,32 @@ function flawFrom(words: string, pictureId: string | null): Flaw {
 const MOST_DROPPED = 200;
 
 export function dropReading(item: Item, reading: Reading): void {
-  change('reading dropped', [
-    itemWith(item, {
-      readings: item.readings.filter((r) => r.id !== reading.id),
-      dropped: [...item.dropped, droppedKey(reading)].slice(-MOST_DROPPED),
-    }),
-  ]);
+  change('reading dropped', [itemWith(item, without(item, reading))]);
+}
+
+/** A person typed another value in a reading's place: the item with that, and without the reading. */
+export function correctReading(item: Item, reading: Reading, part: Partial<Item>): void {
+  const isSettled = (r: Reading) => (r.field === 'flaw' ? r.id === reading.id : r.field === reading.field);
+  const { dropped } = without(item, reading);
+  const { [reading.field]: _, ...readFrom } = item.readFrom;
+  const readings = item.readings.filter((r) => !isSettled(r));
+  change('reading put right', [itemWith(item, { readFrom, ...part, readings, dropped })]);
+}
+
+function without(item: Item, reading: Reading): Pick<Item, 'readings' | 'dropped'> {
+  return {
+    readings: item.readings.filter((r) => r.id !== reading.id),
+    dropped: droppedWith(item, reading),
+  };
+}
+
+/** What a person said is not so, with one more. */
+export function droppedWith(item: Item, what: Pick<Reading, 'field' | 'value'>): string[] {
+  return [...item.dropped, droppedKey(what)].slice(-MOST_DROPPED);
+}
+
+export function isDropped(item: Item, what: Pick<Reading, 'field' | 'value'>): boolean {
+  return item.dropped.includes(droppedKey(what));
 }
 
 function split(field: string): [what: string, id: string] {

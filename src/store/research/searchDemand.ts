@@ -41,6 +41,22 @@ async function askSearchDemand(at: readonly string[]): Promise<{ words: ByMarket
 
 const NOTHING: ByMarket = {};
 
+const keyFor = (kind: string, at: readonly string[]) => ['searchDemand', kind, at] as const;
+
+/** What buyers search for in items of a kind, as far as it was asked already. */
+export function soughtNow(kind: string): ByMarket {
+  const asked = queries.getQueryData<{ words: ByMarket }>(keyFor(kind, kind === '' ? [] : placesOf(kind)));
+  return asked?.words ?? NOTHING;
+}
+
+/** The same, asked where it was not yet; nothing where nobody can be asked just now. */
+export async function askSought(kind: string): Promise<ByMarket> {
+  const at = kind === '' ? [] : placesOf(kind);
+  if (at.length === 0) return NOTHING;
+  const asked = { queryKey: keyFor(kind, at), queryFn: () => askSearchDemand(at), staleTime: Infinity };
+  return (await queries.fetchQuery(asked)).words;
+}
+
 /** What buyers search for in items of a kind, per marketplace; asked once for as long as the page is open. */
 export function useSearchDemand(kind: string): ByMarket {
   const sheets = useCourier((s) => s.sheets);
@@ -52,7 +68,7 @@ export function useSearchDemand(kind: string): ByMarket {
   );
   const { data } = useQuery(
     {
-      queryKey: ['searchDemand', kind, at],
+      queryKey: keyFor(kind, at),
       queryFn: () => askSearchDemand(at),
       enabled: at.length > 0,
       staleTime: ({ state }) => (state.data?.isWhole ? Infinity : 0),
