@@ -7,6 +7,7 @@ const STORE = [
   'pictures',
   'courier',
   'research',
+  'writing',
   'fulfilment',
   'derived',
   'tables',
@@ -20,6 +21,10 @@ const SIDEWAYS = [
   ['item', 'pictures'],
   ['item', 'price'],
   ['item', 'words'],
+  ['says', 'crosslist'],
+  ['says', 'pictures'],
+  ['says', 'price'],
+  ['says', 'words'],
 ];
 
 const features = [...new Set(SIDEWAYS.map(([from]) => from))];

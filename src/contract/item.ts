@@ -130,7 +130,7 @@ const Words = z.object({
     .default({}),
   title: ShortText.default(''),
   description: LongText.default(''),
-  /** Hashes of title and description as they were last written from the facts: unchanged, they are so still. */
+  /** Hashes of title and description as the facts last wrote them: where they fit, nobody touched them. */
   written: z
     .object({ title: z.string().max(16), description: z.string().max(16) })
     .default({ title: '', description: '' }),

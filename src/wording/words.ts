@@ -1,9 +1,12 @@
 import type { Wording } from '@/contract/coded';
+import type { KindTree } from '@/core/kinds/tree';
 import { plural } from '@/core/language/plural';
 import type { LeftOutParams, LeftOutWhy } from '@/core/words/importWords';
 import type { PatternTrouble, PatternTroubleParams } from '@/core/words/pattern';
+import type { WordSource } from '@/core/words/sources';
 
 import { privateThing } from './check';
+import { fieldName } from './kinds';
 import { worded } from './worded';
 
 const LEFT_OUT: Wording<LeftOutParams> = {
@@ -25,4 +28,25 @@ export const patternTroubleWords = (trouble: PatternTrouble): string => worded(P
 export function factsFound(count: number): string {
   const [found, they] = plural(count, ['One fact was', 'it waits'], [`${count} facts were`, 'they wait']);
   return `${found} found in it; ${they} at the top of the sheet for your word.`;
+}
+
+/** What words of a public text rest on, for a person. */
+export function sourceName(source: WordSource, kind: string, kinds: KindTree): string {
+  switch (source.of) {
+    case 'fact':
+    case 'measure':
+      return fieldName(`${source.of}:${source.id}`, kind, kinds);
+    case 'flaw':
+      return 'A flaw';
+    case 'kind':
+      return 'What kind it is';
+    case 'condition':
+      return 'Its condition';
+    case 'pattern':
+      return 'The tone’s own words';
+    case 'closing':
+      return 'Your closing words';
+    case 'typed':
+      return 'Typed: nothing recorded says it';
+  }
 }

@@ -110,12 +110,12 @@ export interface PictureWorker {
     lines: readonly MeasureLine[],
     texts: Record<string, string>,
   ): Promise<Developed>;
-  /** A part of a picture, in shares, for showing what was read; with the line it was measured along. */
+  /** A part of a picture, in shares, for showing what was read; with the lines it was measured along. */
   part(
     blob: Blob,
     box: readonly [number, number, number, number],
     side: number,
-    line?: readonly [Point, Point],
+    lines?: readonly (readonly [Point, Point])[],
   ): Promise<Blob>;
   /**
    * The lines of text in a picture, whichever way up, as each of two readers has them.
@@ -278,7 +278,7 @@ async function part(
   blob: Blob,
   [x, y, w, h]: readonly [number, number, number, number],
   side: number,
-  line?: readonly [Point, Point],
+  lines: readonly (readonly [Point, Point])[] = [],
 ): Promise<Blob> {
   const bitmap = await createImageBitmap(blob);
   const cut = { w: Math.max(1, w * bitmap.width), h: Math.max(1, h * bitmap.height) };
@@ -296,10 +296,8 @@ async function part(
     size.height,
   );
   bitmap.close();
-  if (line) {
-    const placed = (p: Point) => ({ x: ((p.x - x) / w) * size.width, y: ((p.y - y) / h) * size.height });
-    drawLine(canvas, placed(line[0]), placed(line[1]));
-  }
+  const placed = (p: Point) => ({ x: ((p.x - x) / w) * size.width, y: ((p.y - y) / h) * size.height });
+  for (const [from, to] of lines) drawLine(canvas, placed(from), placed(to));
   return jpeg(canvas, 0.85);
 }
 

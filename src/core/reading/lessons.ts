@@ -65,7 +65,7 @@ export function shapeOf(text: string): string {
     .slice(0, 40);
 }
 
-/** The lessons with one more; what was taught before counts once more, and otherwise if it is otherwise now. */
+/** The lessons with one more: the same once more counts, another answer takes its place. */
 export function withLesson(
   lessons: readonly Lesson[],
   lesson: NewLesson,

@@ -77,7 +77,7 @@ function longest(
   at: number,
   said: readonly Phrase[],
 ): { length: number; source: WordSource } {
-  let best = { length: 0, source: { of: 'typed' } as WordSource };
+  let best: { length: number; source: WordSource } = { length: 0, source: { of: 'typed' } };
   for (const phrase of said)
     for (let start = phrase.words.indexOf(words[at] ?? ''); start >= 0;) {
       let length = 1;

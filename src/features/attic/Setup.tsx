@@ -6,6 +6,7 @@ import { CODE_PARTS, CodePattern as CodePatternSchema, type CodePattern } from '
 import { codeFor, costOfLetters } from '@/core/identity/code';
 import { formatMoney } from '@/core/money/money';
 import { CurrencyAndUnits } from '@/parts/trade/CurrencyAndUnits';
+import { TaughtLink } from '@/parts/trade/TaughtLink';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
@@ -38,6 +39,7 @@ export function Setup() {
         <LinkRow words="Spots" more={String(counts.spots)} onPress={() => router.navigate('/spots')} />
         <LinkRow words="Consignors" more={String(counts.owners)} onPress={() => router.navigate('/owners')} />
         <LinkRow words="Groups" more={String(counts.groups)} onPress={() => router.navigate('/groups')} />
+        <TaughtLink />
         <LinkRow
           words="Bring in a table"
           more="stock, barcodes or purchases from elsewhere"

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { Plan, Item } from '@/contract/records';
@@ -23,17 +23,10 @@ import { Question } from './Question';
 
 /** What differs on this marketplace, what it replaces, and what only this marketplace asks. */
 export function OwnValues({ item, examined }: { item: Item; examined: Examined }) {
-  const { sheet, plan, effective } = examined;
+  const { sheet } = examined;
   const set = (label: string, part: Partial<Plan>) =>
     editPlan(item.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
   const part: PartProps = { item, examined, set };
-  const unanswered = (effective.category?.specifics ?? []).filter(
-    (field) =>
-      field.choices &&
-      field.need === 'required' &&
-      (plan?.specifics[field.id] !== undefined || (effective.specifics[field.id] ?? '') === '') &&
-      translate(item.facts[field.id] ?? '', field.choices) === null,
-  );
   return (
     <>
       <OwnOnes {...part} />
@@ -43,7 +36,7 @@ export function OwnValues({ item, examined }: { item: Item; examined: Examined }
         examined={examined}
         onChoose={(category) => set('category', { category })}
       />
-      {unanswered.map((field) => (
+      {fromOwnLists(item, examined).map((field) => (
         <ListedAnswer key={field.id} {...part} field={field} />
       ))}
       {sheet.questions.map((question) => (
@@ -51,6 +44,50 @@ export function OwnValues({ item, examined }: { item: Item; examined: Examined }
       ))}
       <Extras item={item} examined={examined} set={set} />
     </>
+  );
+}
+
+/** What it has to be told from the marketplace's own lists, since the item's own words are none of them. */
+function fromOwnLists(item: Item, { plan, effective }: Examined): SheetSpecific[] {
+  return (effective.category?.specifics ?? []).filter(
+    (field) =>
+      field.choices &&
+      field.need === 'required' &&
+      (plan?.specifics[field.id] !== undefined || (effective.specifics[field.id] ?? '') === '') &&
+      translate(item.facts[field.id] ?? '', field.choices) === null,
+  );
+}
+
+/** Only what this marketplace asks and was not answered when it was opened; nothing where all is. */
+export function AskedThere({ item, examined }: { item: Item; examined: Examined }) {
+  const { sheet, plan, effective } = examined;
+  // Whatever was asked stays in sight: an answer can be put right.
+  const [asked] = useState(
+    () => new Set(sheet.questions.filter((q) => !effective.answers[q.id]).map((q) => q.id)),
+  );
+  const listed = fromOwnLists(item, examined);
+  const questions = sheet.questions.filter((q) => asked.has(q.id) && q.required);
+  const isCategoryOpen = effective.category === null || plan?.category != null;
+  const set = (label: string, part: Partial<Plan>) =>
+    editPlan(item.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
+  if (listed.length + questions.length === 0 && !isCategoryOpen) return null;
+  return (
+    <View role="group" aria-label={`Asked on ${sheet.name}`} style={{ gap: 8 }}>
+      <Text variant="strong">{sheet.name}</Text>
+      {isCategoryOpen ? (
+        <CategoryChoice
+          item={item}
+          examined={examined}
+          onChoose={(category) => set('category', { category })}
+        />
+      ) : null}
+      {listed.map((field) => (
+        <ListedAnswer key={field.id} item={item} examined={examined} set={set} field={field} />
+      ))}
+      {questions.map((question) => (
+        <Question key={question.id} item={item} examined={examined} question={question} />
+      ))}
+    </View>
   );
 }
 

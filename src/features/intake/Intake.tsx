@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { memo, useDeferredValue, useEffect, useState } from 'react';
 import { View } from 'react-native';
 
@@ -37,7 +37,6 @@ const NOTHING = Item.parse({ id: 'new', code: 'new', author: '', createdAt: 0, u
 
 /** Pictures in, item after item, without leaving the camera. Everything is stored as it happens. */
 export function Intake() {
-  const router = useRouter();
   const [camera, setCamera] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const intake = useIntake();
@@ -92,27 +91,40 @@ export function Intake() {
         <Proposed item={later?.id === item?.id ? later : undefined} />
         <FilesNotTaken files={[...leftOver, ...intake.notTaken]} kept={intake.kept} />
         {camera ? null : <Sources current={current} take={take} onCamera={() => setCamera(true)} />}
-        {item ? (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-            {camera ? null : (
-              <Button icon="forward" disabled={isBusy} onPress={next} style={{ flexGrow: 1 }}>
-                Next item
-              </Button>
-            )}
-            <Button
-              onPress={() => {
-                router.navigate(`/item/${item.id}`);
-                // Done with here: the next picture begins another item.
-                next();
-              }}
-              style={{ flexGrow: 1 }}
-            >
-              Fill in its sheet
-            </Button>
-          </View>
-        ) : null}
+        {item ? <Onward item={item} camera={camera} isBusy={isBusy} onNext={next} /> : null}
       </Card>
     </Page>
+  );
+}
+
+/** To the next item, or on with this one. */
+function Onward(props: { item: Item; camera: boolean; isBusy: boolean; onNext: () => void }) {
+  const { item, camera, isBusy, onNext } = props;
+  const router = useRouter();
+  const leaveFor = (page: Href) => {
+    router.navigate(page);
+    // Done with here: the next picture begins another item.
+    onNext();
+  };
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
+      {camera ? null : (
+        <Button icon="forward" disabled={isBusy} onPress={onNext} style={{ flexGrow: 1 }}>
+          Next item
+        </Button>
+      )}
+      <Button
+        variant="main"
+        icon="readText"
+        onPress={() => leaveFor(`/item/${item.id}/says`)}
+        style={{ flexGrow: 1 }}
+      >
+        What the pictures say
+      </Button>
+      <Button onPress={() => leaveFor(`/item/${item.id}`)} style={{ flexGrow: 1 }}>
+        Fill in its sheet
+      </Button>
+    </View>
   );
 }
 

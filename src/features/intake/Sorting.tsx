@@ -15,6 +15,7 @@ import { plural } from '@/core/language/plural';
 import type { Place } from '@/core/picture/arrange';
 import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
 import { PictureView } from '@/parts/trade/PictureView';
+import { ToMany } from '@/parts/trade/ToMany';
 import { Button } from '@/parts/ui/Button';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
@@ -217,6 +218,11 @@ function Taken({ done, of, itemIds }: { done: number; of: number; itemIds: reado
           ? `Saved: ${plural(itemIds.length, 'one item', `${itemIds.length} items`)}`
           : `Taking in: ${done} of ${of} pictures`}
       </Text>
+      {done === of && itemIds.length > 0 ? (
+        <ToMany ids={itemIds} to="/says" icon="readText" main>
+          What the pictures say
+        </ToMany>
+      ) : null}
       {itemIds.map((id) => {
         const item = items[id];
         if (!item) return null;

@@ -54,8 +54,7 @@ function Steady({ item, at }: { item: Item; at: string | undefined }) {
 
 function sameButReadings(a: Item, b: Item): boolean {
   // Records are validated anew with every change, so their parts are never the same objects.
-  const rest = (item: Item) =>
-    JSON.stringify({ ...item, readings: item.readings.length > 0, updatedAt: 0 });
+  const rest = (item: Item) => JSON.stringify({ ...item, readings: item.readings.length > 0, updatedAt: 0 });
   return rest(a) === rest(b);
 }
 

@@ -1,27 +1,22 @@
-import { memo, useState } from 'react';
-import { View } from 'react-native';
+import { memo } from 'react';
 
 import type { Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
 import { countAs } from '@/core/words/count';
-import { allPatterns, describe, patternFor } from '@/core/words/descriptionFor';
+import { writtenAnew } from '@/core/words/inStep';
 import { titleFromFacts } from '@/core/words/title';
 import { FieldFindings, Section } from '@/parts/trade/Section';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
-import { Notice } from '@/parts/ui/Notice';
-import { setSettings, useAttic } from '@/store/attic/attic';
 import { editItem } from '@/store/items/items';
-import { kindsNow, useKinds } from '@/store/items/kinds';
+import { kindsNow } from '@/store/items/kinds';
 import { together, useSearchDemand } from '@/store/research/searchDemand';
-import { patternTroubleWords } from '@/wording/words';
+import { USUAL_TITLE } from '@/store/writing/inStep';
 
 import { ImportWords } from '../words/ImportWords';
 import { SearchDemand } from '../words/SearchDemand';
 import { TitleHelp } from '../words/TitleHelp';
-
-/** A usual title limit where no marketplace is wanted yet; common practice. */
-const USUAL_TITLE = 80;
+import { Tones } from '../words/Tones';
 
 /** Title and description that every marketplace takes unless told otherwise. */
 export const WordsSection = memo(function WordsSection({
@@ -52,7 +47,9 @@ export const WordsSection = memo(function WordsSection({
         icon="write"
         onPress={() =>
           editItem(item.id, 'title written from the facts', (t) => ({
-            title: titleFromFacts(t, kindsNow(), most, 'characters', together(markets)),
+            ...writtenAnew(t, {
+              title: titleFromFacts(t, kindsNow(), most, 'characters', together(markets)),
+            }),
           }))
         }
       >
@@ -74,43 +71,3 @@ export const WordsSection = memo(function WordsSection({
     </Section>
   );
 });
-
-/** Writes the description: by the kind's own pattern, or in the tone that is chosen. */
-function Tones({ item }: { item: Item }) {
-  const kinds = useKinds();
-  const units = useAttic((s) => s.settings.units);
-  const tone = useAttic((s) => s.settings.tone);
-  const closing = useAttic((s) => s.settings.closingWords);
-  const own = useAttic((s) => s.patterns);
-  const [why, setWhy] = useState<string | null>(null);
-  const now = patternFor(item, own, tone, kinds);
-  const write = (pattern = now) => {
-    const stored = useAttic.getState().items[item.id] ?? item;
-    const filled = describe(stored, pattern, kinds, units, closing);
-    setWhy(filled.ok ? null : `${pattern.name}: ${patternTroubleWords(filled.why)} Nothing was changed.`);
-    if (filled.ok) editItem(item.id, 'description written from the facts', { description: filled.text });
-  };
-  return (
-    <View style={{ gap: 8 }}>
-      <Button icon="write" onPress={() => write()}>
-        Write the description from the facts
-      </Button>
-      <ChipRow label="In which tone">
-        {allPatterns(own).map((pattern) => (
-          <Chip
-            key={pattern.id}
-            label={`Tone: ${pattern.name}`}
-            on={pattern.id === now.id}
-            onPress={() => {
-              setSettings({ tone: pattern.id });
-              write(pattern);
-            }}
-          >
-            {pattern.name}
-          </Chip>
-        ))}
-      </ChipRow>
-      {why ? <Notice tone="trouble">{why}</Notice> : null}
-    </View>
-  );
-}

@@ -1,21 +1,20 @@
 import { useRouter } from 'expo-router';
-import { memo, useEffect, useState } from 'react';
+import { memo } from 'react';
 import { View } from 'react-native';
 
-import type { Point } from '@/contract/picture';
 import type { Reading, Item } from '@/contract/records';
-import { readable } from '@/core/kinds/values';
-import { formatLength, formatWeight } from '@/core/measure/units';
+import { isPlain, knownValue } from '@/core/reading/proposals';
 import { Button, SignButton } from '@/parts/ui/Button';
+import { LinkRow } from '@/parts/ui/LinkRow';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
-import { readOriginal } from '@/store/pictures/pictures';
-import { pictureWorker } from '@/store/pictures/pictureWorker';
-import { confirmAll, confirmReading, dropReading, isPlain, knownValue } from '@/store/pictures/readings';
+import { confirmAll, confirmReading, dropReading } from '@/store/pictures/readings';
 import { useColours } from '@/theme/theme';
 import { fieldName } from '@/wording/kinds';
-import { doubtWords } from '@/wording/readings';
+import { doubtWords, readingWords } from '@/wording/readings';
+
+import { Crop } from './Crop';
 
 /**
  * What a machine read in the pictures, with the place it stands at. Nothing of it counts before a person says
@@ -24,6 +23,7 @@ import { doubtWords } from '@/wording/readings';
 export function Readings({ itemId }: { itemId: string }) {
   const item = useAttic((s) => s.items[itemId]);
   const c = useColours();
+  const router = useRouter();
   if (!item || item.readings.length === 0) return null;
   return (
     <View
@@ -52,6 +52,11 @@ export function Readings({ itemId }: { itemId: string }) {
           {item.readings.every((r) => isPlain(item, r)) ? 'All of it is right' : 'The rest is right'}
         </Button>
       ) : null}
+      <LinkRow
+        words="What the pictures say"
+        more="One by one, with room for the thumb"
+        onPress={() => router.navigate(`/item/${itemId}/says`)}
+      />
     </View>
   );
 }
@@ -69,10 +74,8 @@ const Line = memo(
 
 function LineAsItIs({ itemId, reading }: LineProps) {
   const router = useRouter();
-  const c = useColours();
   const units = useAttic((s) => s.settings.units);
   const kinds = useKinds();
-  const crop = useCrop(reading);
   const kind = useAttic((s) => s.items[itemId]?.kind ?? '');
   const known = useAttic((s) => {
     const item = s.items[itemId];
@@ -83,30 +86,11 @@ function LineAsItIs({ itemId, reading }: LineProps) {
     if (item) act(item, reading);
   };
   const name = fieldName(reading.field, kind, kinds);
-  const read = (value: string) =>
-    reading.field.startsWith('measure:')
-      ? formatLength(Number(value), units)
-      : reading.field === 'weight'
-        ? formatWeight(Number(value), units)
-        : reading.field === 'kind'
-          ? (kinds.get(value)?.name ?? value)
-          : readable(value);
+  const read = (value: string) => readingWords({ field: reading.field, value }, units, kinds);
   const words = read(reading.value);
   return (
     <View style={{ gap: 6 }}>
-      {crop ? (
-        <img
-          src={crop}
-          alt={`Where it stands: ${reading.words}`}
-          style={{
-            maxWidth: '100%',
-            maxHeight: reading.laid ? 150 : 64,
-            alignSelf: 'flex-start',
-            borderRadius: 6,
-            border: `1px solid ${c.line}`,
-          }}
-        />
-      ) : null}
+      <Crop of={[reading]} alt={`Where it stands: ${reading.words}`} height={reading.laid ? 150 : 64} />
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
           <Text variant="small" tone="soft">
@@ -122,7 +106,7 @@ function LineAsItIs({ itemId, reading }: LineProps) {
               .join(' · ')}
           </Text>
           <Text variant="strong" figures>
-            {reading.laid ? `${words} ± ${formatLength(Math.max(1, reading.laid.plusMinus), units)}` : words}
+            {readingWords(reading, units, kinds)}
           </Text>
           {reading.doubt === null ? null : (
             // The light is everywhere: that is no alarm.
@@ -145,39 +129,4 @@ function LineAsItIs({ itemId, reading }: LineProps) {
       </View>
     </View>
   );
-}
-
-/** The part of the picture the words stand at, with a little around it. */
-function useCrop({ pictureId, box, laid }: Reading): string | null {
-  const [address, setAddress] = useState<string | null>(null);
-  const key = [...box, ...(laid ? [laid.a.x, laid.a.y, laid.b.x, laid.b.y] : [])].join();
-  useEffect(() => {
-    let made: string | null = null;
-    let wanted = true;
-    if (!pictureId) return;
-    const [x = 0, y = 0, w = 0, h = 0, ...ends] = key.split(',').map(Number);
-    const [ax, ay, bx, by] = ends;
-    const line: readonly [Point, Point] | undefined =
-      ax === undefined || ay === undefined || bx === undefined || by === undefined
-        ? undefined
-        : [
-            { x: ax, y: ay },
-            { x: bx, y: by },
-          ];
-    const edge = line ? 0 : Math.max(h * 0.5, 0.01);
-    const left = Math.max(0, x - edge);
-    const top = Math.max(0, y - edge);
-    const part = [left, top, Math.min(1 - left, w + 2 * edge), Math.min(1 - top, h + 2 * edge)] as const;
-    void readOriginal(pictureId).then(async (blob) => {
-      const cut = blob && (await pictureWorker().part(blob, part, 500, line));
-      if (!cut || !wanted) return;
-      made = URL.createObjectURL(cut);
-      setAddress(made);
-    });
-    return () => {
-      wanted = false;
-      if (made) URL.revokeObjectURL(made);
-    };
-  }, [pictureId, key]);
-  return address;
 }

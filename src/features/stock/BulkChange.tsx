@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
@@ -8,6 +7,7 @@ import { planBulk, type Action, type BulkPlan, type Target } from '@/core/stock/
 import { questionsOf } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
 import { FillInButton } from '@/parts/trade/FillInButton';
+import { ToMany } from '@/parts/trade/ToMany';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -17,7 +17,6 @@ import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
-import { fillInMany } from '@/store/items/many';
 import { useWays } from '@/store/items/ways';
 import { typedTrouble } from '@/wording/typed';
 
@@ -171,19 +170,18 @@ function Chosen(props: { count: number; of: number; onAll: () => void; onNone: (
 
 /** What is done with those chosen on pages of their own. */
 function Elsewhere({ ids }: { ids: readonly string[] }) {
-  const router = useRouter();
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
       <FillInButton ids={ids} />
-      <Button
-        icon="down"
-        onPress={() => {
-          fillInMany(ids);
-          router.navigate('/save-tables?of=chosen');
-        }}
-      >
+      <ToMany ids={ids} to="/write" icon="write">
+        Write words and prices
+      </ToMany>
+      <ToMany ids={ids} to="/says" icon="readText">
+        What their pictures say
+      </ToMany>
+      <ToMany ids={ids} to="/save-tables?of=chosen" icon="down">
         Save as a table
-      </Button>
+      </ToMany>
     </View>
   );
 }

@@ -193,6 +193,19 @@ export function editPlan(itemId: string, market: string, label: string, part: Pa
   change(label, [{ collection: 'plans', id, record: { ...before, ...part } }]);
 }
 
+/** Wants it on several marketplaces, in one change. */
+export function wantEverywhere(itemId: string, markets: readonly string[]): void {
+  const { plans } = useAttic.getState();
+  change(
+    'where it goes',
+    markets.map((market) => {
+      const id = planId(itemId, market);
+      const before = plans[id] ?? PlanSchema.parse({ id, itemId, market, wanted: false });
+      return { collection: 'plans' as const, id, record: { ...before, wanted: true } };
+    }),
+  );
+}
+
 /** Remembers an answer to a marketplace's question, so that the next listing is not asked. */
 export function rememberAnswer(settings: Settings, market: string, question: string, answer: string): void {
   setSettings({

@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 
 import type { Flaw, Item, Reading } from '@/contract/records';
 import { withKind } from '@/core/kinds/changeKind';
+import { isPlain, isSameLaid, knownValue } from '@/core/reading/proposals';
 import { change, useAttic } from '@/store/attic/attic';
 import { listeners } from '@/store/base/listeners';
 import { itemWith } from '@/store/items/items';
@@ -41,11 +42,18 @@ export function freshReadings(item: Item, pictureId: string | null, found: reado
   return found
     .filter(
       (f) =>
-        knownValue(item, f.field)?.toLocaleLowerCase('en') !== f.value.toLocaleLowerCase('en') &&
+        isNews(f, knownValue(item, f.field)) &&
         !item.readings.some((r) => r.field === f.field && r.value === f.value) &&
         !isDropped(item, f),
     )
     .map((f) => ({ from: 'picture', doubt: null, laid: null, ...f, id: nanoid(10), pictureId }));
+}
+
+function isNews({ value, laid = null }: Found, known: string | undefined): boolean {
+  if (known === undefined) return true;
+  return (
+    known.toLocaleLowerCase('en') !== value.toLocaleLowerCase('en') && !isSameLaid({ value, laid }, known)
+  );
 }
 
 /** How what was dropped is known again, whichever picture it is read in. */
@@ -73,18 +81,6 @@ export function tellBarcodes(before: Item, readings: readonly Reading[]): void {
       barcodesRead.tell(before.id, r.value);
 }
 
-/** What the item says itself where a reading would stand. */
-export function knownValue(item: Item, field: string): string | undefined {
-  if (field === 'kind' || field === 'title') return item[field] || undefined;
-  // There may be several: none stands in another's place.
-  if (field === 'flaw') return undefined;
-  if (field === 'weight') return item.weightG === null ? undefined : String(item.weightG);
-  const [what, id] = split(field);
-  if (what === 'fact') return item.facts[id];
-  const mm = item.measurements[id];
-  return mm === undefined ? undefined : String(mm);
-}
-
 /** Whose an item is, as far as it is known or read. */
 export function makerOf(item: Item): string {
   return item.facts.brand ?? item.readings.find((r) => r.field === 'fact:brand')?.value ?? '';
@@ -109,18 +105,24 @@ export function confirmAll(item: Item): void {
 /** What an item becomes when all that was read of it, and is not known otherwise, is right. */
 export function allConfirmed(item: Item): Partial<Item> {
   const fresh = item.readings.filter((r) => isPlain(item, r));
-  return { ...valuesWith(item, fresh), readings: item.readings.filter((r) => !fresh.includes(r)) };
+  const isSettled = (r: Reading) =>
+    fresh.includes(r) || fresh.some((f) => f.field === r.field && isSameLaid(r, f.value));
+  return { ...valuesWith(item, fresh), readings: item.readings.filter((r) => !isSettled(r)) };
 }
 
-/**
- * Whether it needs no look of its own: nothing else is known or read in its place, and nothing is doubtful.
- */
-export function isPlain(item: Item, reading: Reading): boolean {
-  // Of two that say otherwise only one can be so.
-  const isAlone = !item.readings.some(
-    (other) => other.field === reading.field && other.id !== reading.id && reading.field !== 'flaw',
+/** The same of several items, with one undo. */
+export function confirmAllOf(items: readonly Item[]): void {
+  change(
+    'readings confirmed',
+    items.map((item) => itemWith(item, allConfirmed(item))),
   );
-  return isAlone && reading.doubt === null && knownValue(item, reading.field) === undefined;
+}
+
+/** Several that a person looked at together. */
+export function confirmThese(item: Item, readings: readonly Reading[]): void {
+  const fields = new Set(readings.map((r) => r.field));
+  const rest = item.readings.filter((r) => !fields.has(r.field));
+  change('readings confirmed', [itemWith(item, { ...valuesWith(item, readings), readings: rest })]);
 }
 
 function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
@@ -134,7 +136,8 @@ function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
   const uncertainty = { ...known.uncertainty };
   const flaws = [...known.flaws];
   let { weightG } = known;
-  for (const { field, value, pictureId, laid } of readings) {
+  const readFrom = { ...item.readFrom };
+  for (const { field, value, words, pictureId, box, laid } of readings) {
     const [what, id] = split(field);
     if (field === 'weight') weightG = Number(value);
     else if (field === 'flaw') flaws.push(flawFrom(value, pictureId));
@@ -145,18 +148,12 @@ function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
       if (laid) uncertainty[id] = Math.max(1, Math.round(laid.plusMinus));
       else delete uncertainty[id];
     }
+    const [flaw] = field === 'flaw' ? flaws.slice(-1) : [];
+    readFrom[flaw ? `flaw:${flaw.id}` : field] = { value, words, pictureId, box };
   }
   const { parked: aside } = known;
   const said = { facts, measurements, measuredBy, uncertainty, title, flaws, weightG };
-  return { kind: known.kind, parked: aside, readFrom: readFromWith(item, readings), ...said };
-}
-
-/** Remembers of each where it was read; there is one of each, but of flaws. */
-function readFromWith(item: Item, readings: readonly Reading[]): Item['readFrom'] {
-  const readFrom = { ...item.readFrom };
-  for (const { field, value, words, pictureId, box } of readings)
-    readFrom[field === 'flaw' ? `flaw:${value}`.slice(0, 80) : field] = { value, words, pictureId, box };
-  return readFrom;
+  return { kind: known.kind, parked: aside, readFrom, ...said };
 }
 
 /** "small hole at the cuff" as what and where; how bad it is the person says. */
@@ -178,6 +175,14 @@ const MOST_DROPPED = 200;
 
 export function dropReading(item: Item, reading: Reading): void {
   change('reading dropped', [itemWith(item, without(item, reading))]);
+}
+
+/** None of these is so. */
+export function dropThese(item: Item, readings: readonly Reading[]): void {
+  const dropped = readings.reduce((all, r) => droppedWith({ ...item, dropped: all }, r), item.dropped);
+  change('readings dropped', [
+    itemWith(item, { readings: item.readings.filter((r) => !readings.some((d) => d.id === r.id)), dropped }),
+  ]);
 }
 
 /** A person typed another value in a reading's place: the item with that, and without the reading. */

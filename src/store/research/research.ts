@@ -3,6 +3,7 @@ import { Research, type Item } from '@/contract/records';
 import { publicWords } from '@/core/kinds/publicFacts';
 import { compKey } from '@/core/price/comps';
 import { change, useAttic } from '@/store/attic/attic';
+import { wordsFor } from '@/store/base/faults';
 import { ask, CourierTrouble } from '@/store/courier/courierLink';
 import { kindsNow } from '@/store/items/kinds';
 import { troubleWords } from '@/wording/courier';
@@ -59,6 +60,29 @@ export async function askComps(question: CompsQuestion): Promise<void> {
     comps: [...gone, ...comps, ...old].slice(0, 600),
     missing: missing.map(({ market, why }) => ({ market, why: troubleWords(why) })),
   });
+}
+
+/**
+ * Asks for several items, one after the other: marketplaces have a pace. Who can't be asked keeps no other
+ * from being asked.
+ *
+ * @param onEach told after each, with why where one could not be asked
+ * @param isWanted asked before each: no further where it says no
+ */
+export async function askCompsOf(
+  items: readonly Item[],
+  onEach: (item: Item, trouble: string | null) => void,
+  isWanted: () => boolean,
+): Promise<void> {
+  for (const item of items) {
+    if (!isWanted()) return;
+    try {
+      await askComps(questionOf(item));
+      onEach(item, null);
+    } catch (error) {
+      onEach(item, wordsFor(error, 'asking what others sold for'));
+    }
+  }
 }
 
 function put(id: string, part: Partial<Research>): void {

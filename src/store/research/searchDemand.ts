@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 
 import { SearchDemandAnswer, type SearchedWord } from '@/contract/comps';
@@ -49,14 +49,6 @@ export function soughtNow(kind: string): ByMarket {
   return asked?.words ?? NOTHING;
 }
 
-/** The same, asked where it was not yet; nothing where nobody can be asked just now. */
-export async function askSought(kind: string): Promise<ByMarket> {
-  const at = kind === '' ? [] : placesOf(kind);
-  if (at.length === 0) return NOTHING;
-  const asked = { queryKey: keyFor(kind, at), queryFn: () => askSearchDemand(at), staleTime: Infinity };
-  return (await queries.fetchQuery(asked)).words;
-}
-
 /** What buyers search for in items of a kind, per marketplace; asked once for as long as the page is open. */
 export function useSearchDemand(kind: string): ByMarket {
   const sheets = useCourier((s) => s.sheets);
@@ -77,6 +69,24 @@ export function useSearchDemand(kind: string): ByMarket {
     queries,
   );
   return data?.words ?? NOTHING;
+}
+
+/** Asks for several kinds, so that {@link soughtNow} knows. @returns whether all are answered or given up */
+export function useSoughtOf(kinds: readonly string[]): boolean {
+  const sheets = useCourier((s) => s.sheets);
+  const asked = useQueries(
+    {
+      queries: kinds
+        .filter((kind) => kind !== '' && sheets.length > 0)
+        .map((kind) => {
+          const at = placesOf(kind);
+          const queryFn = () => askSearchDemand(at);
+          return { queryKey: keyFor(kind, at), queryFn, enabled: at.length > 0, staleTime: Infinity };
+        }),
+    },
+    queries,
+  );
+  return asked.every((one) => !one.isFetching);
 }
 
 /** All marketplaces together: each word with its greatest count, the most searched first. */

@@ -1,20 +1,19 @@
 import { planId, type Item } from '@/contract/records';
 import { describe, patternFor } from '@/core/words/descriptionFor';
-import { inStep, type WordsNow } from '@/core/words/inStep';
+import { inStep, writtenAnew, type WordsNow } from '@/core/words/inStep';
 import type { WrittenBy } from '@/core/words/sources';
 import { titleFromFacts } from '@/core/words/title';
 import { change, useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
+import { editItem, itemWith } from '@/store/items/items';
+import { kindsNow } from '@/store/items/kinds';
 import { soughtNow, together } from '@/store/research/searchDemand';
-
-import { itemWith } from './items';
-import { kindsNow } from './kinds';
 
 /** A usual title limit where no marketplace is wanted yet; common practice. */
 export const USUAL_TITLE = 80;
 
 /** The longest title that one of the marketplaces takes on which an item is wanted with the shared one. */
-export function longestTitle(itemId: string): number {
+function longestTitle(itemId: string): number {
   const { plans } = useAttic.getState();
   const limits = useCourier.getState().sheets.flatMap((sheet) => {
     const plan = plans[planId(itemId, sheet.marketplace)];
@@ -50,4 +49,12 @@ export function keepInStep(itemId: string): void {
   if (!item || item.kind === '') return;
   const part = inStep(item, wordsNow(item));
   if (part) change('written from the facts', [itemWith(item, part)], { ownUndo: true });
+}
+
+/** Writes both at a person's wish, whatever stands there. */
+export function writeAnew(itemId: string): void {
+  editItem(itemId, 'written from the facts', (item) => {
+    const { title, description } = wordsNow(item);
+    return writtenAnew(item, { title: title ?? '', description: description ?? '' });
+  });
 }

@@ -1,0 +1,1 @@
+export { Says as default } from '@/features/says/Says';

@@ -1,0 +1,1 @@
+export { SaysMany as default } from '@/features/says/SaysMany';

@@ -1,0 +1,1 @@
+export { Taught as default } from '@/features/says/Taught';

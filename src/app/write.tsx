@@ -1,0 +1,1 @@
+export { WriteMany as default } from '@/features/write/WriteMany';

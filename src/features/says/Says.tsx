@@ -1,0 +1,43 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
+
+import { SavedWords } from '@/parts/trade/SavedWords';
+import { TaughtLink } from '@/parts/trade/TaughtLink';
+import { UndoButton } from '@/parts/trade/UndoButton';
+import { BackTo } from '@/parts/ui/BackTo';
+import { Button } from '@/parts/ui/Button';
+import { Card, Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useAttic } from '@/store/attic/attic';
+
+import { ItemSays } from './ItemSays';
+
+/** What the pictures of one item say, to be confirmed. */
+export function Says() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const item = useAttic((s) => s.items[id]);
+  const router = useRouter();
+  return (
+    <Page title="What the pictures say" aside={<Aside />}>
+      {item ? (
+        <ItemSays key={item.id} item={item} />
+      ) : (
+        <Card>
+          <Text>It is not in this attic.</Text>
+          <Button onPress={() => router.navigate('/stock')}>Go to stock</Button>
+        </Card>
+      )}
+      <TaughtLink />
+    </Page>
+  );
+}
+
+export function Aside() {
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+      <SavedWords />
+      <UndoButton />
+      <BackTo path="/intake" />
+    </View>
+  );
+}
