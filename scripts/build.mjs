@@ -28,6 +28,7 @@ const SOURCES = [
   'public',
   'scripts/offline.mjs',
   'scripts/serviceWorker.js',
+  'scripts/textReader.js',
   'scripts/vision.mjs',
   'tsconfig.json',
 ];

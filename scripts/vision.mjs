@@ -15,6 +15,7 @@ const FILES = [
   '@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz',
   // Our own reader of lines (training/README.md).
   '../assets/lineReader.bin',
+  '../scripts/textReader.js',
   '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf',
 ];
 const FOLDER = '.cache/vision';
@@ -24,6 +25,7 @@ export function vision() {
   const print = createHash('sha256')
     .update(readFileSync('package-lock.json'))
     .update(readFileSync('assets/lineReader.bin'))
+    .update(readFileSync('scripts/textReader.js'))
     .update(FILES.join())
     .digest('hex');
   const stamp = join(FOLDER, 'stamp.txt');

@@ -36,10 +36,14 @@ import { CourierLines } from './ledger/CourierLines';
 import { Ledger } from './ledger/Ledger';
 import { Many as ManyPage } from './many/Many';
 import { Sales } from './sales/Sales';
+import { Says } from './says/Says';
+import { SaysMany } from './says/SaysMany';
+import { Taught } from './says/Taught';
 import { Stock } from './stock/Stock';
 import { TableIn } from './tables/TableIn';
 import { TablesOut } from './tables/TablesOut';
 import { Today } from './today/Today';
+import { WriteMany } from './write/WriteMany';
 
 interface Tried {
   page: ComponentType;
@@ -81,10 +85,14 @@ const PAGES: Record<string, Tried> = {
   CourierLines: { page: CourierLines },
   Many: { page: ManyPage },
   Sales: { page: Sales },
+  Says: { page: Says, params: (many) => ({ id: many.id('Kittiwake') }) },
+  SaysMany: { page: SaysMany },
   Stock: { page: Stock },
   TableIn: { page: TableIn },
   TablesOut: { page: TablesOut },
+  Taught: { page: Taught },
   Today: { page: Today },
+  WriteMany: { page: WriteMany },
 };
 const NOBODY: Many = { id: () => 'nobody', haul: 'nobody', owner: 'nobody' };
 

@@ -19,6 +19,7 @@ import Info from 'lucide-react-native/icons/info';
 import Shelves from 'lucide-react-native/icons/library';
 import MapPin from 'lucide-react-native/icons/map-pin';
 import Package from 'lucide-react-native/icons/package';
+import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Turn from 'lucide-react-native/icons/rotate-cw';
@@ -59,6 +60,7 @@ const ICONS = {
   caution: TriangleAlert,
   undo: Undo,
   write: Wand,
+  retype: Pencil,
   close: X,
   stock: Shelves,
   sales: Handshake,

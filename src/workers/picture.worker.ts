@@ -112,7 +112,7 @@ export interface PictureWorker {
   ): Promise<Developed>;
   /** A part of a picture, in shares, for showing what was read; with the lines it was measured along. */
   part(
-    blob: Blob,
+    original: Original,
     box: readonly [number, number, number, number],
     side: number,
     lines?: readonly (readonly [Point, Point])[],
@@ -274,13 +274,28 @@ async function measured(
   return keep(canvas, KEPT.cleaned.quality, KEPT.cleaned.side);
 }
 
+let shown: { key: string; bitmap: Promise<ImageBitmap> } | null = null;
+
+/** A picture of which parts are shown: several are of the same, which is decoded once. */
+function bitmapOf({ key, blob }: Original): Promise<ImageBitmap> {
+  if (shown?.key !== key) {
+    // Whoever waits for the one before has asked for it earlier, and draws it first.
+    void shown?.bitmap.then(
+      (bitmap) => bitmap.close(),
+      () => undefined,
+    );
+    shown = { key, bitmap: createImageBitmap(blob) };
+  }
+  return shown.bitmap;
+}
+
 async function part(
-  blob: Blob,
+  original: Original,
   [x, y, w, h]: readonly [number, number, number, number],
   side: number,
   lines: readonly (readonly [Point, Point])[] = [],
 ): Promise<Blob> {
-  const bitmap = await createImageBitmap(blob);
+  const bitmap = await bitmapOf(original);
   const cut = { w: Math.max(1, w * bitmap.width), h: Math.max(1, h * bitmap.height) };
   const size = scaledTo(Math.ceil(cut.w), Math.ceil(cut.h), side);
   const canvas = new OffscreenCanvas(size.width, size.height);
@@ -295,7 +310,6 @@ async function part(
     size.width,
     size.height,
   );
-  bitmap.close();
   const placed = (p: Point) => ({ x: ((p.x - x) / w) * size.width, y: ((p.y - y) / h) * size.height });
   for (const [from, to] of lines) drawLine(canvas, placed(from), placed(to));
   return jpeg(canvas, 0.85);

@@ -1,5 +1,7 @@
 import type { Item, Reading } from '@/contract/records';
 
+import { wholeWord } from '../words/wholeWord';
+
 type Known = Pick<Item, 'kind' | 'title' | 'weightG' | 'facts' | 'measurements'>;
 
 /** What the item says itself where a reading would stand. */
@@ -18,10 +20,27 @@ export function knownValue(item: Known, field: string): string | undefined {
 const LAID_WITHIN = 15;
 
 /** Whether a length that was laid by itself is no news beside a figure that is known or written. */
-export function isSameLaid({ value, laid }: Pick<Reading, 'value' | 'laid'>, figure: string): boolean {
+function isSameLaid({ value, laid }: Pick<Reading, 'value' | 'laid'>, figure: string): boolean {
   return (
     laid !== null && Math.abs(Number(value) - Number(figure)) <= Math.max(LAID_WITHIN, 2 * laid.plusMinus)
   );
+}
+
+/**
+ * Whether a reading is no news beside what is known or read in full: the same, a length that was laid and
+ * fits, or a part of a name ("Kittiwake" beside "Kittiwake Mills").
+ */
+export function isNoNews(reading: Pick<Reading, 'field' | 'value' | 'laid'>, value: string): boolean {
+  if (reading.laid !== null) return isSameLaid(reading, value);
+  if (reading.value.toLocaleLowerCase('en') === value.toLocaleLowerCase('en')) return true;
+  const isName = reading.field === 'fact:brand' && reading.value.length < value.length;
+  return isName && wholeWord(reading.value, 'iu').test(value);
+}
+
+function isSaidBy(reading: Reading, other: Reading): boolean {
+  if (reading.field !== other.field || reading.id === other.id || other.laid !== null) return false;
+  // Of two that say the same neither is the other's shadow.
+  return reading.value !== other.value && isNoNews(reading, other.value);
 }
 
 /**
@@ -34,9 +53,16 @@ export function isPlain(item: Known & Pick<Item, 'readings'>, reading: Reading):
       other.field === reading.field &&
       other.id !== reading.id &&
       reading.field !== 'flaw' &&
-      !isSameLaid(other, reading.value),
+      !isSaidBy(other, reading),
   );
   return isAlone && reading.doubt === null && knownValue(item, reading.field) === undefined;
+}
+
+/** Those that are settled with some that are confirmed: of the same, unless it is one of several flaws. */
+export function settledWith(readings: readonly Reading[], confirmed: readonly Reading[]): Reading[] {
+  return readings.filter((r) =>
+    confirmed.some((c) => (r.field === 'flaw' ? r.id === c.id : r.field === c.field)),
+  );
 }
 
 /** What waits to be confirmed, as a person goes through it. */
@@ -51,12 +77,11 @@ export interface Proposals {
 
 /** Sorts what was read of an item by how much of a look it needs. */
 export function proposalsOf(item: Known & Pick<Item, 'readings'>): Proposals {
-  const written = item.readings.filter((r) => r.laid === null);
-  const isNews = (r: Reading) => !written.some((w) => w.field === r.field && isSameLaid(r, w.value));
+  const news = item.readings.filter((r) => !item.readings.some((other) => isSaidBy(r, other)));
   const found: Proposals = { sure: [], laid: [], asked: [] };
-  for (const reading of item.readings.filter(isNews)) {
+  for (const reading of news) {
     const { field, pictureId, laid } = reading;
-    const alone = !item.readings.some((other) => other.field === field && other.id !== reading.id);
+    const alone = !news.some((other) => other.field === field && other.id !== reading.id);
     if (isPlain(item, reading)) found.sure.push(reading);
     else if (laid && pictureId && alone && knownValue(item, field) === undefined) {
       const there = found.laid.find((l) => l.pictureId === pictureId);

@@ -2,6 +2,7 @@ import type { SearchedWord } from '@/contract/comps';
 import type { Item } from '@/contract/records';
 
 import { countAs } from './count';
+import { mainStuff } from './stuff';
 import { isBorneOut } from './title';
 import { publicWords } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
@@ -25,6 +26,7 @@ export function tagsFor(
   const kind = kinds.get(item.kind);
   const facts = publicWords(item, kinds);
   const what = kind?.titleWords ?? '';
+  const stuff = mainStuff(facts.material ?? '');
   const joined = (...words: (string | undefined)[]) => words.filter(Boolean).join(' ');
   const wishes = [
     ...[...sought]
@@ -34,11 +36,11 @@ export function tagsFor(
     what,
     joined(facts.brand, what),
     joined(facts.colour, what),
-    joined(facts.material, what),
+    joined(stuff, what),
     joined(facts.decade, what),
     facts.brand,
     facts.model,
-    facts.material,
+    stuff,
     facts.decade,
     facts.colour,
   ];

@@ -2,6 +2,7 @@ import type { SearchedWord } from '@/contract/comps';
 import type { Item } from '@/contract/records';
 
 import { countAs, type Counting } from './count';
+import { mainStuff } from './stuff';
 import { wholePhrase, wholeWord } from './wholeWord';
 import { publicWords } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
@@ -93,6 +94,7 @@ export function titleParts(
     department: facts.department === 'Unisex' ? '' : facts.department,
     kind: named ? facts.model : (kind?.titleWords ?? ''),
     model: named ? '' : facts.model,
+    material: mainStuff(facts.material ?? ''),
     size: facts.size ? `size ${facts.size}` : '',
   };
   const known = sought.filter((s) => isBorneOut(s.word, item, kinds)).slice(0, MOST_SEARCHED);

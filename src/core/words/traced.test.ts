@@ -80,12 +80,12 @@ it('no description by itself calls an item what only some of its kind are', () =
   );
 });
 
-it('a share keeps its per cent, a size its word', () => {
+it('a stuff is called by its name, a size keeps its word', () => {
   const jumper = anItem({
     kind: 'jumper',
     facts: { material: '80 % wool, 20 % polyamide', size: '20', model: 'No. 20' },
   });
-  expect(titleFromFacts(jumper, BUILT_IN, 140)).toBe('jumper No. 20 80 % wool, 20 % polyamide size 20');
+  expect(titleFromFacts(jumper, BUILT_IN, 140)).toBe('jumper No. 20 wool size 20');
 });
 
 it('other names are offered, the most searched first, and never those that are said', () => {

@@ -47,7 +47,7 @@ function useCrop(places: readonly Place[]): string | null {
       lines.length > 0,
     );
     void readOriginal(pictureId).then(async (blob) => {
-      const cut = blob && (await pictureWorker().part(blob, part, 500, lines));
+      const cut = blob && (await pictureWorker().part({ key: pictureId, blob }, part, 500, lines));
       if (!cut || !wanted) return;
       made = URL.createObjectURL(cut);
       setAddress(made);

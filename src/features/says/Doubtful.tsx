@@ -102,7 +102,7 @@ function Asked({ item, field, readings }: { item: Item; field: string; readings:
           {isOne ? 'Drop it' : 'None of them'}
         </Button>
         <Button
-          icon="write"
+          icon="retype"
           label={`Type another: ${name}`}
           onPress={() => setTyping(!typing)}
           style={{ flexGrow: 1 }}

@@ -11,6 +11,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
 import { nameOf } from '@/store/items/names';
 import { confirmAllOf } from '@/store/pictures/readings';
+import { usePicturesOf } from '@/store/pictures/usePicturesOf';
 import { useColours } from '@/theme/theme';
 import { fieldName } from '@/wording/kinds';
 import { readingWords } from '@/wording/readings';
@@ -47,6 +48,7 @@ function Row({ item, on, onChoose }: { item: Item; on: boolean; onChoose: () => 
   const units = useAttic((s) => s.settings.units);
   const { sure, laid, asked } = proposalsOf(item);
   const doubtful = laid.length + asked.length;
+  const waiting = usePicturesOf(item).filter((p) => p.awaits).length;
   const name = nameOf(item);
   return (
     <View
@@ -72,14 +74,17 @@ function Row({ item, on, onChoose }: { item: Item; on: boolean; onChoose: () => 
           </Text>
         </View>
         <Text variant="small" figures style={{ flex: 1, minWidth: 0 }}>
-          {sure.length === 0
-            ? 'Nothing waits'
-            : sure
+          {sure.length > 0
+            ? sure
                 .map((r) => `${fieldName(r.field, item.kind, kinds)} ${readingWords(r, units, kinds)}`)
-                .join(' · ')}
+                .join(' · ')
+            : waiting === 0
+              ? 'Nothing plain to confirm'
+              : null}
+          {waiting > 0 ? ` Looking at ${plural(waiting, 'a picture', `${waiting} pictures`)}…` : null}
         </Text>
         <Text variant="small" tone={doubtful > 0 ? 'trouble' : 'soft'} figures style={{ width: 84 }}>
-          {doubtful > 0 ? `${doubtful} doubtful` : 'none doubtful'}
+          {doubtful > 0 ? `${doubtful} doubtful` : waiting > 0 ? '' : 'none doubtful'}
         </Text>
       </Pressable>
     </View>

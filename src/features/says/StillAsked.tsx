@@ -27,7 +27,11 @@ export function StillAsked({ item }: { item: Item }) {
   const open = useMemo(
     () =>
       questionsOf([item], ways, Object.values(forms)).filter(
-        (q) => isNeeded(q) && (shown(item, q.target, ways) === '' || opened.targets.includes(q.target)),
+        (q) =>
+          isNeeded(q) &&
+          // What its pictures say of it is asked above.
+          !item.readings.some((r) => r.field === q.target) &&
+          (shown(item, q.target, ways) === '' || opened.targets.includes(q.target)),
       ),
     [item, ways, forms, opened],
   );

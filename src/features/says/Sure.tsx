@@ -24,7 +24,7 @@ export function Sure({ item, sure, doubtful }: { item: Item; sure: readonly Read
       {sure.map((reading) => (
         <SureLine key={reading.id} item={item} reading={reading} />
       ))}
-      <Button variant="main" icon="check" onPress={() => confirmAll(item)}>
+      <Button variant="main" icon="check" label="Right: all of it" onPress={() => confirmAll(item)}>
         {plural(sure.length, 'It is right', `All of it is right: these ${sure.length}`)}
       </Button>
       {doubtful > 0 ? (
@@ -66,7 +66,7 @@ function SureLine({ item, reading }: { item: Item; reading: Reading }) {
           </Text>
         </View>
         <SignButton
-          icon="write"
+          icon="retype"
           label={`Type another: ${name} ${words}`}
           onPress={() => setTyping(!typing)}
         />

@@ -136,7 +136,7 @@ describe('cleaning up', () => {
     await cleaning.automatic(id, 'white');
     expect(picture(id).steps).toMatchObject([{ type: 'white' }]);
     const worker = pictureWorker();
-    const corner = await worker.part((await readShown(id))!, [0, 0, 0.1, 0.1], 20);
+    const corner = await worker.part({ key: id, blob: (await readShown(id))! }, [0, 0, 0.1, 0.1], 20);
     // As good as white: a JPEG of one colour is small.
     expect(corner.size).toBeLessThan(900);
     expect((await readOriginal(id))!.size).toBe(original.byteLength);

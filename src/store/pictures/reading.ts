@@ -55,7 +55,7 @@ async function startReaders(): Promise<Scheduler> {
 
 async function startReader({ createWorker, PSM }: typeof import('tesseract.js')): Promise<TextReader> {
   const made = await createWorker('eng', 1, {
-    workerPath: '/vision/worker.min.js',
+    workerPath: '/vision/textReader.js',
     corePath: '/vision',
     langPath: '/vision',
     workerBlobURL: false,

@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 
 import type { Flaw, Item, Reading } from '@/contract/records';
 import { withKind } from '@/core/kinds/changeKind';
-import { isPlain, isSameLaid, knownValue } from '@/core/reading/proposals';
+import { isNoNews, isPlain, knownValue, settledWith } from '@/core/reading/proposals';
 import { change, useAttic } from '@/store/attic/attic';
 import { listeners } from '@/store/base/listeners';
 import { itemWith } from '@/store/items/items';
@@ -49,11 +49,8 @@ export function freshReadings(item: Item, pictureId: string | null, found: reado
     .map((f) => ({ from: 'picture', doubt: null, laid: null, ...f, id: nanoid(10), pictureId }));
 }
 
-function isNews({ value, laid = null }: Found, known: string | undefined): boolean {
-  if (known === undefined) return true;
-  return (
-    known.toLocaleLowerCase('en') !== value.toLocaleLowerCase('en') && !isSameLaid({ value, laid }, known)
-  );
+function isNews({ field, value, laid = null }: Found, known: string | undefined): boolean {
+  return known === undefined || !isNoNews({ field, value, laid }, known);
 }
 
 /** How what was dropped is known again, whichever picture it is read in. */
@@ -86,12 +83,17 @@ export function makerOf(item: Item): string {
   return item.facts.brand ?? item.readings.find((r) => r.field === 'fact:brand')?.value ?? '';
 }
 
+/**
+ * The item as it is stored now. What a person presses was drawn a moment ago: what was read since must
+ * neither be lost nor be taken along unseen.
+ */
+function asStored(item: Item): Item {
+  return useAttic.getState().items[item.id] ?? item;
+}
+
 /** A person says that a reading is right: it becomes the item's own. */
 export function confirmReading(item: Item, reading: Reading): void {
-  // Of flaws there may be several; of all else there is one.
-  const isSettled = (r: Reading) => (r.field === 'flaw' ? r.id === reading.id : r.field === reading.field);
-  const readings = item.readings.filter((r) => !isSettled(r));
-  change('reading confirmed', [itemWith(item, { ...valuesWith(item, [reading]), readings })]);
+  change('reading confirmed', [itemWith(item, confirmed(asStored(item), [reading]))]);
 }
 
 /**
@@ -99,30 +101,46 @@ export function confirmReading(item: Item, reading: Reading): void {
  * are asked one by one.
  */
 export function confirmAll(item: Item): void {
-  change('readings confirmed', [itemWith(item, allConfirmed(item))]);
+  change('readings confirmed', [itemWith(item, shownConfirmed(item))]);
+}
+
+/** What was plain when it was drawn, as far as it is so still. */
+function shownConfirmed(shown: Item): Partial<Item> {
+  const now = asStored(shown);
+  const seen = new Set(shown.readings.filter((r) => isPlain(shown, r)).map((r) => r.id));
+  return confirmed(
+    now,
+    now.readings.filter((r) => seen.has(r.id) && isPlain(now, r)),
+  );
 }
 
 /** What an item becomes when all that was read of it, and is not known otherwise, is right. */
 export function allConfirmed(item: Item): Partial<Item> {
   const fresh = item.readings.filter((r) => isPlain(item, r));
-  const isSettled = (r: Reading) =>
-    fresh.includes(r) || fresh.some((f) => f.field === r.field && isSameLaid(r, f.value));
-  return { ...valuesWith(item, fresh), readings: item.readings.filter((r) => !isSettled(r)) };
+  return confirmed(item, fresh);
 }
 
 /** The same of several items, with one undo. */
 export function confirmAllOf(items: readonly Item[]): void {
   change(
     'readings confirmed',
-    items.map((item) => itemWith(item, allConfirmed(item))),
+    items.map((item) => itemWith(item, shownConfirmed(item))),
   );
 }
 
 /** Several that a person looked at together. */
 export function confirmThese(item: Item, readings: readonly Reading[]): void {
-  const fields = new Set(readings.map((r) => r.field));
-  const rest = item.readings.filter((r) => !fields.has(r.field));
-  change('readings confirmed', [itemWith(item, { ...valuesWith(item, readings), readings: rest })]);
+  change('readings confirmed', [itemWith(item, confirmed(asStored(item), readings))]);
+}
+
+/** Of flaws there may be several; of all else there is one. */
+function rest(item: Item, settled: readonly Reading[]): Reading[] {
+  const gone = settledWith(item.readings, settled);
+  return item.readings.filter((r) => !gone.includes(r));
+}
+
+function confirmed(item: Item, readings: readonly Reading[]): Partial<Item> {
+  return { ...valuesWith(item, readings), readings: rest(item, readings) };
 }
 
 function valuesWith(item: Item, readings: readonly Reading[]): Partial<Item> {
@@ -174,31 +192,24 @@ export function flawFrom(words: string, pictureId: string | null): Flaw {
 const MOST_DROPPED = 200;
 
 export function dropReading(item: Item, reading: Reading): void {
-  change('reading dropped', [itemWith(item, without(item, reading))]);
+  dropThese(item, [reading]);
 }
 
 /** None of these is so. */
 export function dropThese(item: Item, readings: readonly Reading[]): void {
-  const dropped = readings.reduce((all, r) => droppedWith({ ...item, dropped: all }, r), item.dropped);
-  change('readings dropped', [
-    itemWith(item, { readings: item.readings.filter((r) => !readings.some((d) => d.id === r.id)), dropped }),
-  ]);
+  const now = asStored(item);
+  const dropped = readings.reduce((all, r) => droppedWith({ ...now, dropped: all }, r), now.dropped);
+  const left = now.readings.filter((r) => !readings.some((d) => d.id === r.id));
+  change('reading dropped', [itemWith(item, { readings: left, dropped })]);
 }
 
 /** A person typed another value in a reading's place: the item with that, and without the reading. */
 export function correctReading(item: Item, reading: Reading, part: Partial<Item>): void {
-  const isSettled = (r: Reading) => (r.field === 'flaw' ? r.id === reading.id : r.field === reading.field);
-  const { dropped } = without(item, reading);
-  const { [reading.field]: _, ...readFrom } = item.readFrom;
-  const readings = item.readings.filter((r) => !isSettled(r));
+  const now = asStored(item);
+  const dropped = droppedWith(now, reading);
+  const { [reading.field]: _, ...readFrom } = now.readFrom;
+  const readings = rest(now, [reading]);
   change('reading put right', [itemWith(item, { readFrom, ...part, readings, dropped })]);
-}
-
-function without(item: Item, reading: Reading): Pick<Item, 'readings' | 'dropped'> {
-  return {
-    readings: item.readings.filter((r) => r.id !== reading.id),
-    dropped: droppedWith(item, reading),
-  };
 }
 
 /** What a person said is not so, with one more. */
