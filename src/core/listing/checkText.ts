@@ -5,11 +5,11 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import type { Effective } from './effective';
 import type { Report } from './report';
 import type { PrivateValue } from '../kinds/publicFacts';
+import { wholePhrase } from '../language/wholeWord';
 import { countAs } from '../words/count';
 import { findPrivate } from '../words/privacy';
 import { topicsIn } from '../words/tags';
 import { unsupportedClaims } from '../words/unsupportedClaims';
-import { wholePhrase } from '../words/wholeWord';
 
 /** Title and description: how long they are and what they must not hold. */
 export function checkText(

@@ -3,8 +3,8 @@ import { quantile as d3Quantile } from 'd3-array';
 import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Comp } from '@/contract/comps';
 
+import { wholePhrase, wholeWord } from '../language/wholeWord';
 import type { Minor } from '../money/money';
-import { wholePhrase, wholeWord } from '../words/wholeWord';
 
 /** Sold in the last 90 days: common practice. */
 const WINDOW_DAYS = 90;

@@ -1,6 +1,6 @@
 import type { Item, Reading } from '@/contract/records';
 
-import { wholeWord } from '../words/wholeWord';
+import { wholeWord } from '../language/wholeWord';
 
 type Known = Pick<Item, 'kind' | 'title' | 'weightG' | 'facts' | 'measurements'>;
 

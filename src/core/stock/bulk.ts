@@ -6,6 +6,7 @@ import { wordsForUse } from '../condition/grade';
 import { withKind } from '../kinds/changeKind';
 import type { KindTree } from '../kinds/tree';
 import { answersOf, factsWith, readable, type AnswerTroubleParams } from '../kinds/values';
+import { escaped } from '../language/wholeWord';
 import {
   formatLength,
   formatWeight,
@@ -16,7 +17,6 @@ import {
 } from '../measure/units';
 import { formatMoney, parseMoney, shareOf, type MoneyTroubleParams } from '../money/money';
 import { sameWord } from '../words/sameWord';
-import { escaped } from '../words/wholeWord';
 
 /** What of many items can be changed at once. */
 export type Target =

@@ -1,7 +1,7 @@
 import { NONE, type Coded, type None } from '@/contract/coded';
 
-import { wholeWord } from './wholeWord';
 import type { PrivateValue } from '../kinds/publicFacts';
+import { wholeWord } from '../language/wholeWord';
 
 /** What a find is: something anybody would keep to themselves, or a private fact by its name. */
 export interface PrivateKindParams {

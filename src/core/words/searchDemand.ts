@@ -1,6 +1,6 @@
 import type { SearchedWord } from '@/contract/comps';
 
-import { wholeWord } from './wholeWord';
+import { wholeWord } from '../language/wholeWord';
 
 /** A public text, and what it is called. */
 export interface NamedText {

@@ -3,9 +3,9 @@ import type { Item } from '@/contract/records';
 
 import { countAs, type Counting } from './count';
 import { mainStuff } from './stuff';
-import { wholePhrase, wholeWord } from './wholeWord';
 import { publicWords } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
+import { wholePhrase, wholeWord } from '../language/wholeWord';
 
 /** A piece of a title: what it says, where it comes from, and how much it is worth. */
 export interface TitlePart {

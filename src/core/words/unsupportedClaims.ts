@@ -2,7 +2,7 @@ import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Item } from '@/contract/records';
 import type { Terms } from '@/contract/terms';
 
-import { wholeWord } from './wholeWord';
+import { wholeWord } from '../language/wholeWord';
 
 /** What of the record speaks against a promise. */
 export interface ClaimAgainstParams {

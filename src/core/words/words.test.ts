@@ -7,8 +7,8 @@ import { counted } from '@/core/language/plural';
 import { countAs } from './count';
 import { findPrivate } from './privacy';
 import { titleFromFacts } from './title';
-import { wholePhrase } from './wholeWord';
 import { BUILT_IN } from '../kinds/tree';
+import { wholePhrase } from '../language/wholeWord';
 
 describe('counting', () => {
   // UAX #29: a family emoji joined by ZWJ is one user-perceived character; UTF-16 length by ECMA-262.
