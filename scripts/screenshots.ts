@@ -79,6 +79,7 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
       const next = await page.$('::-p-aria(Next item)');
       await next?.click();
       const files = await page.waitForSelector('input[type=file][aria-label="Choose pictures: files"]');
+      // What files are chosen with is an input.
       await (files as ElementHandle<HTMLInputElement>).uploadFile(
         await phonePicture(),
         await labelPicture('says-label.jpg', ['KITTIWAKE MILLS', 'SIZE M', '85% WOOL', '15% NYLON']),

@@ -1,13 +1,13 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Item, Picture, Reading } from '@/contract/records';
+import type { Item, Reading } from '@/contract/records';
 import { outlinesOf } from '@/core/kinds/outlines';
 import { rankKinds, type KindEvidence, type RankedKind } from '@/core/kinds/rank';
 import type { Kind } from '@/core/kinds/spec';
 import { findKinds } from '@/core/kinds/suggest';
 import { readable } from '@/core/kinds/values';
-import { FIBRE_NAMES } from '@/core/reading/fibres';
+import { kindWords } from '@/core/reading/kindWords';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
@@ -126,7 +126,7 @@ function useRanked(item: Pick<Item, 'id' | 'title' | 'facts' | 'readings'>): Ran
       words: {
         record: wordsOf(readings, 'productLookup'),
         title: item.title,
-        label: [readable(item.facts.model ?? ''), ...wordsIn(pictures, makers)].join('. '),
+        label: [readable(item.facts.model ?? ''), ...kindWords(pictures, makers)].join('. '),
       },
       fields: [...new Set([...readings.map((r) => r.field), ...facts])],
       outlines: front?.exam ? outlinesOf(front.exam, front) : [],
@@ -139,24 +139,6 @@ function useRanked(item: Pick<Item, 'id' | 'title' | 'facts' | 'readings'>): Ran
 
 const NO_PICTURES: Pick<Item, 'pictureIds'> = { pictureIds: [] };
 const NOTHING: KindEvidence = { words: {}, fields: [], outlines: [], lately: [] };
-/** Lines of less confidence are no words, 0 to 100. */
-const LEGIBLE = 70;
-
-/** What stands on labels, boxes and spines, but for what it is made of and by whom. */
-function wordsIn(pictures: readonly Picture[], makers: readonly string[]): string[] {
-  // A board is about its size and its flaws: a hole at the cuff makes no bracelet.
-  return pictures.flatMap(({ read, shows }) =>
-    (shows === 'board' ? [] : (read?.page ?? [])).flatMap(({ text, confidence }) =>
-      confidence < LEGIBLE || isOfMaking(text.toLocaleLowerCase('en'), makers) ? [] : text,
-    ),
-  );
-}
-
-/** "85 % wool" makes nothing yarn, and no mill is what was made in it. */
-function isOfMaking(text: string, makers: readonly string[]): boolean {
-  return /\d\s*%/u.test(text) || [...FIBRE_NAMES, ...makers].some((name) => text.includes(name));
-}
-
 function wordsOf(readings: readonly Reading[], from: Reading['from']): string {
   return readings
     .filter((r) => r.from === from)

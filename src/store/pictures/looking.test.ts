@@ -5,10 +5,11 @@ import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { waitFor } from '@/testing/patience';
 import { emptyAttic } from '@/testing/world';
 
-import { keepLooking, keepUnderstanding, lookAt, stopLooking, useLooking } from './looking';
+import { keepLooking, lookAt, stopLooking, useLooking } from './looking';
 import { addPictures, editPicture, readOriginal } from './pictures';
 import { standingIn, type Standing } from './reading';
 import { confirmReading, dropReading } from './readings';
+import { keepUnderstanding } from './understanding';
 
 // What stands in a picture is read by others, which need a browser.
 jest.mock('./reading', () => ({ ...jest.requireActual('./reading'), standingIn: jest.fn() }));

@@ -10,9 +10,10 @@ import { beginRates } from '@/store/fulfilment/carrier';
 import { beginOrders } from '@/store/fulfilment/orders';
 import { answerAlone, beginTalks, keepTalks } from '@/store/fulfilment/talks';
 import { goOnTaking } from '@/store/pictures/goingOn';
-import { keepLooking, keepUnderstanding } from '@/store/pictures/looking';
+import { keepLooking } from '@/store/pictures/looking';
 import { keepMeasurementPicturesTrue } from '@/store/pictures/measuring';
 import { watchShared } from '@/store/pictures/shared';
+import { keepUnderstanding } from '@/store/pictures/understanding';
 import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
 
 /** What every page does as long as it is open. */
