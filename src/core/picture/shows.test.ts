@@ -1,5 +1,6 @@
 import { EXAM } from '@/testing/exam';
 
+import { maySend } from './origin';
 import { whatItShows, type Evidence } from './shows';
 
 const seen = (part: Partial<Evidence>): Evidence => ({
@@ -49,4 +50,16 @@ describe('what a picture shows', () => {
     ['back', { code: [0.7, 0.8, 0.15, 0.1], others: ['front'] }],
     ['label', { exam: null, asked: 'label' }],
   ] as [string, Partial<Evidence>][])('is %s', (shows, part) => expect(whatItShows(seen(part))).toBe(shows));
+});
+
+describe('what goes to marketplaces', () => {
+  const own = { origin: 'camera', sendAnyway: false } as const;
+  it('is not what was taken for the seller alone, unless they say so', () => {
+    expect(maySend({ ...own, shows: 'front' })).toBe(true);
+    for (const shows of ['board', 'barcode']) {
+      expect(maySend({ ...own, shows })).toBe(false);
+      expect(maySend({ ...own, shows, sendAnyway: true })).toBe(true);
+    }
+    expect(maySend({ origin: 'stock', sendAnyway: false, shows: 'front' })).toBe(false);
+  });
 });
