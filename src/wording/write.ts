@@ -59,6 +59,7 @@ const LEFT: Wording<WriteLeftParams> = {
   kindMissing: () => 'it is not said what kind they are',
   ownWords: () => 'you wrote them yourself',
   nothingToSay: () => 'their facts make no words, or the pattern can’t be read',
+  hasPrice: () => 'there is one already',
   wantedNowhere: () => 'it is not said where they are to be sold',
   noPriceBrings: ({ market }) => `no price on ${market} brings that`,
   notAsked: () => 'nobody asked yet what others sold for',

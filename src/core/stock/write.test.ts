@@ -27,6 +27,7 @@ const NOTHING: WriteWish = {
   tags: false,
   over: 'untouched',
   price: null,
+  priceAgain: false,
 };
 
 function material(item = jumper, part: Partial<WriteMaterial> = {}): WriteMaterial {
@@ -58,6 +59,7 @@ describe('what is written of an item', () => {
       descriptions: fc.boolean(),
       tags: fc.boolean(),
       over: fc.constantFrom(...OVER),
+      priceAgain: fc.boolean(),
       price: fc.constantFrom(null, ...SOLD_AT.map((at) => ({ by: 'sold' as const, at }))),
     });
     fc.assert(
@@ -107,6 +109,12 @@ describe('what is written of an item', () => {
       item: { price: 4_400 },
       lines: [{ what: 'price', after: 4_400, why: { code: 'soldFor', params: { count: 7, askedAt: 5 } } }],
     });
+    // A price that stands is left, unless it is said.
+    const priced = { ...jumper, price: 9_500 };
+    expect(writeFor(priced, wish, material(priced, { sold })).left[0]?.why.code).toBe('hasPrice');
+    expect(writeFor(priced, { ...wish, priceAgain: true }, material(priced, { sold })).item.price).toBe(
+      4_400,
+    );
     const none = { summary: summarise([]), at: 5 };
     expect(writeFor(jumper, wish, material(jumper, { sold: none })).left[0]?.why.code).toBe('nothingSold');
     expect(writeFor(jumper, wish, material()).left[0]?.why.code).toBe('notAsked');

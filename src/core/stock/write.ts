@@ -28,6 +28,8 @@ export interface WriteWish {
   tags: boolean;
   over: Over;
   price: { by: 'takeHome'; target: Minor } | { by: 'sold'; at: SoldAt } | null;
+  /** Prices are written where one stands, too. */
+  priceAgain: boolean;
 }
 
 /** What is known of one item, to write by. */
@@ -60,6 +62,7 @@ export interface WriteLeftParams {
   kindMissing: None;
   ownWords: None;
   nothingToSay: None;
+  hasPrice: None;
   wantedNowhere: None;
   noPriceBrings: { market: string };
   notAsked: None;
@@ -94,8 +97,9 @@ export function writeFor(item: Item, wish: WriteWish, material: WriteMaterial): 
   if (wish.titles) writeText(plan, item, 'title', wish.over, material);
   if (wish.descriptions) writeText(plan, item, 'description', wish.over, material);
   if (wish.tags) writeTags(plan, item, wish.over, material);
-  if (wish.price?.by === 'takeHome') priceByTakeHome(plan, item, wish.price.target, material);
-  if (wish.price?.by === 'sold') priceBySold(plan, item, wish.price.at, material);
+  if (wish.price && item.price !== null && !wish.priceAgain) leave(plan, 'price', 'hasPrice');
+  else if (wish.price?.by === 'takeHome') priceByTakeHome(plan, item, wish.price.target, material);
+  else if (wish.price?.by === 'sold') priceBySold(plan, item, wish.price.at, material);
   return plan;
 }
 

@@ -5,10 +5,8 @@ import { View } from 'react-native';
 import { plural } from '@/core/language/plural';
 import type { Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
-import { SavedWords } from '@/parts/trade/SavedWords';
+import { SavedAside } from '@/parts/trade/SavedAside';
 import { toggled } from '@/parts/trade/toggled';
-import { UndoButton } from '@/parts/trade/UndoButton';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -40,7 +38,7 @@ export function Many() {
   const toggle = (target: Target) => setPicked(toggled(new Set(asked.map((q) => q.target)), target));
   const title = plural(list.length, 'Fill in one item', `Fill in ${list.length} items`);
   return (
-    <Page title={title} maxWidth={1600} aside={<Aside />}>
+    <Page title={title} maxWidth={1600} aside={<SavedAside back="/stock" />}>
       {list.length === 0 ? (
         <Card>
           <Text variant="heading">Nothing is chosen</Text>
@@ -78,15 +76,5 @@ export function Many() {
         </>
       )}
     </Page>
-  );
-}
-
-function Aside() {
-  return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-      <SavedWords />
-      <UndoButton />
-      <BackTo path="/stock" />
-    </View>
   );
 }

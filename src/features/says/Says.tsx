@@ -1,10 +1,8 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 
-import { SavedWords } from '@/parts/trade/SavedWords';
+import { SavedAside } from '@/parts/trade/SavedAside';
 import { TaughtLink } from '@/parts/trade/TaughtLink';
-import { UndoButton } from '@/parts/trade/UndoButton';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -18,7 +16,7 @@ export function Says() {
   const item = useAttic((s) => s.items[id]);
   const router = useRouter();
   return (
-    <Page title="What the pictures say" aside={<Aside />}>
+    <Page title="What the pictures say" aside={<SavedAside back="/intake" />}>
       {item ? (
         <ItemSays key={item.id} item={item} />
       ) : (
@@ -29,15 +27,5 @@ export function Says() {
       )}
       <TaughtLink />
     </Page>
-  );
-}
-
-export function Aside() {
-  return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-      <SavedWords />
-      <UndoButton />
-      <BackTo path="/intake" />
-    </View>
   );
 }

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { SavedAside } from '@/parts/trade/SavedAside';
 import { TaughtLink } from '@/parts/trade/TaughtLink';
 import { Button } from '@/parts/ui/Button';
 import { Card, Page } from '@/parts/ui/Page';
@@ -13,7 +14,6 @@ import { nameOf } from '@/store/items/names';
 import { useWide } from '@/theme/theme';
 
 import { ItemSays } from './ItemSays';
-import { Aside } from './Says';
 import { SaysTable } from './SaysTable';
 
 /** What the pictures of several items say: one after the other, beside a table where there is room. */
@@ -31,7 +31,7 @@ export function SaysMany() {
   const item = list[at];
   if (!item)
     return (
-      <Page title="What the pictures say" aside={<Aside />}>
+      <Page title="What the pictures say" aside={<SavedAside back="/intake" />}>
         <Card>
           <Text variant="heading">Nothing is chosen</Text>
           <Text tone="soft">
@@ -43,7 +43,7 @@ export function SaysMany() {
     );
   const next = list[at + 1];
   return (
-    <Page title="What the pictures say" maxWidth={1600} aside={<Aside />}>
+    <Page title="What the pictures say" maxWidth={1600} aside={<SavedAside back="/intake" />}>
       <View style={wide ? { flexDirection: 'row', gap: 16, alignItems: 'flex-start' } : { gap: 12 }}>
         {wide ? (
           <View style={{ flex: 3, minWidth: 0 }}>

@@ -5,9 +5,7 @@ import { View } from 'react-native';
 import { plural } from '@/core/language/plural';
 import { OVER, SOLD_AT, type Over, type WriteWish } from '@/core/stock/write';
 import { MoneyField } from '@/parts/trade/MoneyField';
-import { SavedWords } from '@/parts/trade/SavedWords';
-import { UndoButton } from '@/parts/trade/UndoButton';
-import { BackTo } from '@/parts/ui/BackTo';
+import { SavedAside } from '@/parts/trade/SavedAside';
 import { Button, Chip, ChipRow } from '@/parts/ui/Button';
 import { OneOf } from '@/parts/ui/Choices';
 import { Card, Page } from '@/parts/ui/Page';
@@ -41,7 +39,7 @@ export function WriteMany() {
   const [wish, setWish] = useState<WriteWish>(USUAL);
   const title = plural(list.length, 'Write for one item', `Write for ${list.length} items`);
   return (
-    <Page title={title} maxWidth={1000} aside={<Aside />}>
+    <Page title={title} maxWidth={1000} aside={<SavedAside back="/stock" />}>
       {list.length === 0 ? (
         <Card>
           <Text variant="heading">Nothing is chosen</Text>
@@ -65,6 +63,7 @@ const USUAL: WriteWish = {
   tags: true,
   over: 'untouched',
   price: null,
+  priceAgain: false,
 };
 
 function Wishes({ wish, onChange }: { wish: WriteWish; onChange: (wish: WriteWish) => void }) {
@@ -102,6 +101,13 @@ function Wishes({ wish, onChange }: { wish: WriteWish; onChange: (wish: WriteWis
           })
         }
       />
+      {price ? (
+        <ChipRow label="Which prices" radio={false}>
+          <Chip role="checkbox" on={wish.priceAgain} onPress={() => set({ priceAgain: !wish.priceAgain })}>
+            Also where one stands
+          </Chip>
+        </ChipRow>
+      ) : null}
       {price?.by === 'takeHome' ? (
         <MoneyField
           label="Take-home wanted of each"
@@ -120,15 +126,5 @@ function Wishes({ wish, onChange }: { wish: WriteWish; onChange: (wish: WriteWis
         />
       ) : null}
     </Card>
-  );
-}
-
-function Aside() {
-  return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-      <SavedWords />
-      <UndoButton />
-      <BackTo path="/stock" />
-    </View>
   );
 }
