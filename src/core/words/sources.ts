@@ -38,7 +38,7 @@ const WORD = /[\p{L}\p{N}]+/gu;
 const wordsOf = (text: string): string[] => text.toLocaleLowerCase('en').match(WORD) ?? [];
 
 /**
- * What every word of a text rests on, words in a row with the same source together. A word that several
+ * What every word of a text rests on, words in a row of a line with the same source together. A word that several
  * sources have is given to the one whose words around it fit, else to the first: facts before measurements,
  * the record before the pattern.
  */
@@ -53,17 +53,17 @@ export function sourcesOf(text: string, item: Item, by: WrittenBy): SourcedWords
     const [first, last] = [tokens[at], tokens[at + length - 1]];
     const part = text.slice(first?.index ?? 0, (last?.index ?? 0) + (last?.[0].length ?? 0));
     const before = found.at(-1);
-    if (before && isSame(before.source, source)) before.words += between(text, first, tokens[at - 1]) + part;
+    const gap = between(text, first, tokens[at - 1]);
+    if (before && isSame(before.source, source) && !gap.includes('\n')) before.words += gap + part;
     else found.push({ words: part, source });
     at += length;
   }
   return found;
 }
 
-/** What stands between two words, a line's end as a space. */
+/** What stands between two words. */
 function between(text: string, next: RegExpExecArray | undefined, last: RegExpExecArray | undefined): string {
-  const gap = text.slice((last?.index ?? 0) + (last?.[0].length ?? 0), next?.index ?? 0);
-  return gap.includes('\n') ? ' · ' : gap;
+  return text.slice((last?.index ?? 0) + (last?.[0].length ?? 0), next?.index ?? 0);
 }
 
 interface Phrase {

@@ -1,5 +1,4 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { View } from 'react-native';
 
 import { SavedAside } from '@/parts/trade/SavedAside';
 import { TaughtLink } from '@/parts/trade/TaughtLink';

@@ -41,7 +41,7 @@ export function Written({ item }: { item: Item }) {
             {item.description}
           </Text>
           <Tones item={item} />
-          <Sources item={item} />
+          <Sources item={item} tags={tags} />
         </>
       )}
     </Card>
@@ -49,12 +49,12 @@ export function Written({ item }: { item: Item }) {
 }
 
 /** What each word rests on: a fact and where it was read, the kind, the tone, or a person's typing. */
-function Sources({ item }: { item: Item }) {
+function Sources({ item, tags }: { item: Item; tags: readonly string[] }) {
   const [open, setOpen] = useState(false);
   // The tone it is written in is the settings' own.
   useAttic((s) => s.settings.tone);
   const by = open ? writtenBy(item) : null;
-  const told = by ? sourcesOf(`${item.title}\n\n${item.description}`, item, by) : [];
+  const told = by ? sourcesOf([item.title, ...tags, item.description].join('\n'), item, by) : [];
   const own = told.filter((t) => t.source.of !== 'pattern' && t.source.of !== 'closing');
   const rest = [...new Set(told.filter((t) => !own.includes(t)).map((t) => t.words))];
   return (

@@ -1,6 +1,5 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 
 import { plural } from '@/core/language/plural';
 import { OVER, SOLD_AT, type Over, type WriteWish } from '@/core/stock/write';
