@@ -38,9 +38,9 @@ const WORD = /[\p{L}\p{N}]+/gu;
 const wordsOf = (text: string): string[] => text.toLocaleLowerCase('en').match(WORD) ?? [];
 
 /**
- * What every word of a text rests on, words in a row of a line with the same source together. A word that several
- * sources have is given to the one whose words around it fit, else to the first: facts before measurements,
- * the record before the pattern.
+ * What every word of a text rests on, words in a row of a line with the same source together. A word that
+ * several sources have is given to the one whose words around it fit, else to the first: facts before
+ * measurements, the record before the pattern.
  */
 export function sourcesOf(text: string, item: Item, by: WrittenBy): SourcedWords[] {
   const said = phrasesOf(item, by);
