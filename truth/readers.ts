@@ -33,10 +33,7 @@ export interface TextReaders {
 export async function startReaders(): Promise<TextReaders> {
   const engine = await startEngine();
   const lines = new LineReader(readFileSync(WEIGHTS));
-  const names = [
-    ...COLOURS,
-    ...BUILT_IN.measures('jumper').flatMap(measureNames),
-  ];
+  const names = [...COLOURS, ...BUILT_IN.measures('jumper').flatMap(measureNames)];
   const words = names.flatMap((name) => name.toLocaleLowerCase('en').split(' '));
   const known = new Set([...READ_WORDS, ...words]);
   return {

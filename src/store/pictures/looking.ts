@@ -14,7 +14,6 @@ import { besideIn, inTurn, pictureAndItem, understood, type Understood } from '.
 /** Why pictures can't be looked at just now. Which are still to go, they say themselves. */
 export const useLooking = create<{ trouble: string | null }>(() => ({ trouble: null }));
 
-
 /** How long a picture that can't be looked at rests before it is tried again, milliseconds. */
 const REST = [2_000, 8_000, 20_000, 60_000] as const;
 const TRIES = REST.length + 1;
