@@ -27,10 +27,19 @@ export function ItemSays({ item }: { item: Item }) {
   const { sure, laid, asked } = proposalsOf(item);
   const sought = useSearchDemand(item.kind);
   const isConfirmed = Object.keys(item.readFrom).length > 0 || item.written.title !== '';
+  // Not the words themselves: two pages that know of other searches would write in turns without end.
+  const basis = JSON.stringify({
+    ...item,
+    title: '',
+    description: '',
+    written: null,
+    readings: [],
+    updatedAt: 0,
+  });
   useEffect(() => {
     // Words follow what was confirmed; a page that was only looked at changes nothing.
     if (isConfirmed) keepInStep(item.id);
-  }, [item, sought, isConfirmed]);
+  }, [item.id, basis, sought, isConfirmed]);
   return (
     <>
       <Pictures item={item} />

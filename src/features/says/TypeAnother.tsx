@@ -1,6 +1,7 @@
 import { useState } from 'react';
 
 import type { Item, Reading } from '@/contract/records';
+import type { Units } from '@/core/measure/units';
 import { AnswerField } from '@/parts/trade/AnswerField';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
@@ -27,7 +28,7 @@ export function TypeAnother({ item, reading }: { item: Item; reading: Reading })
         target={targetOf(field)}
         spec={field.startsWith('fact:') ? kinds.fact(item.kind, field.slice(5)) : undefined}
         label={`${name}, put right`}
-        {...(field.startsWith('measure:') ? { unit: units === 'metric' ? 'cm' : 'in' } : {})}
+        unit={unitOf(field, units)}
         value={value}
         onChange={(text) => {
           setValue(text);
@@ -43,4 +44,9 @@ export function TypeAnother({ item, reading }: { item: Item; reading: Reading })
       </Button>
     </>
   );
+}
+
+function unitOf(field: string, units: Units): string | undefined {
+  if (field.startsWith('measure:')) return units === 'metric' ? 'cm' : 'in';
+  return field === 'weight' ? (units === 'metric' ? 'g' : 'oz') : undefined;
 }

@@ -124,6 +124,16 @@ it('learns from a brand put right, and forgets it when told', async () => {
   expect(await brandRead()).not.toBe('Kittiwake Mills');
 });
 
+it('takes what is typed before a kind is said, beside what came meanwhile', async () => {
+  id = itemWith([], [found('fact:brand', 'Kitfiwoke Nllls')], '');
+  await open(Says, { params: { id } });
+  await press('Type another: Brand Kitfiwoke Nllls');
+  editItem(id, 'size', { facts: { size: 'M' } });
+  await fill('Brand, put right', 'Kittiwake Mills');
+  await press('Take this');
+  expect(item().facts).toEqual({ size: 'M', brand: 'Kittiwake Mills' });
+});
+
 it('asks what a line is that nobody understood, once for all of its kind', async () => {
   id = itemWith(['Brust 54', 'Zeile 9'], [found('fact:size', 'M')]);
   await open(Says, { params: { id } });

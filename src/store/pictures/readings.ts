@@ -87,7 +87,7 @@ export function makerOf(item: Item): string {
  * The item as it is stored now. What a person presses was drawn a moment ago: what was read since must
  * neither be lost nor be taken along unseen.
  */
-function asStored(item: Item): Item {
+export function asStored(item: Item): Item {
   return useAttic.getState().items[item.id] ?? item;
 }
 

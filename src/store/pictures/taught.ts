@@ -12,7 +12,15 @@ import { change, setSettings, useAttic } from '@/store/attic/attic';
 import { itemWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 
-import { confirmReading, correctReading, droppedWith, flawFrom, isDropped, makerOf } from './readings';
+import {
+  asStored,
+  confirmReading,
+  correctReading,
+  droppedWith,
+  flawFrom,
+  isDropped,
+  makerOf,
+} from './readings';
 
 /** Remembers what a correction teaches. */
 function learn(lesson: NewLesson | null): void {
@@ -39,24 +47,34 @@ export function sayRight(item: Item, reading: Reading): void {
  *
  * @returns why it can't be that; then nothing is changed
  */
-export function sayOtherwise(item: Item, reading: Reading, typed: string, ways: Ways): BulkTrouble | null {
-  if (reading.field === 'flaw') {
-    if (typed.trim() === '') return null;
-    correctReading(item, reading, {
-      flaws: [...item.flaws, flawFrom(typed.trim().slice(0, 300), reading.pictureId)],
-    });
+export function sayOtherwise(drawn: Item, reading: Reading, typed: string, ways: Ways): BulkTrouble | null {
+  const item = asStored(drawn);
+  const { field, value, pictureId } = reading;
+  if (typed.trim() === '') return null;
+  if (field === 'flaw') {
+    const flaw = flawFrom(typed.trim().slice(0, MOST_TYPED), pictureId);
+    correctReading(item, reading, { flaws: [...item.flaws, flaw] });
     return null;
   }
-  const plan = planBulk([item], targetOf(reading.field), { type: 'set', value: typed }, ways);
+  const id = field.slice(field.indexOf(':') + 1);
+  const isFact = field.startsWith('fact:');
+  if (isFact && !ways.kinds.get(item.kind)) {
+    // Before its kind is known no question says what it takes.
+    learn(lessonOfCorrection(field, value, typed));
+    correctReading(item, reading, { facts: { ...item.facts, [id]: typed.trim().slice(0, MOST_TYPED) } });
+    return null;
+  }
+  const plan = planBulk([item], targetOf(field), { type: 'set', value: typed }, ways);
   const [refused] = plan.refused;
   if (refused) return refused.why;
-  const id = reading.field.slice(reading.field.indexOf(':') + 1);
   const part = plan.changes[0]?.part ?? {};
-  if (reading.field.startsWith('fact:'))
-    learn(lessonOfCorrection(reading.field, reading.value, readable(part.facts?.[id] ?? typed)));
+  if (isFact) learn(lessonOfCorrection(field, value, readable(part.facts?.[id] ?? typed)));
   correctReading(item, reading, part);
   return null;
 }
+
+/** Characters of a fact or a flaw. */
+const MOST_TYPED = 300;
 
 /** What a reading is of, as a question of the record. */
 export function targetOf(field: string): Target {
@@ -125,6 +143,6 @@ export function sayWhatLineIs(item: Item, { picture, line }: OpenLine, field: st
 /** A person says that a line is of no use: it is not asked about again. */
 export function lineIsNothing(item: Item, { line }: OpenLine): void {
   change('line of no use', [
-    itemWith(item, { dropped: droppedWith(item, { field: LINE, value: line.text }) }),
+    itemWith(item, { dropped: droppedWith(asStored(item), { field: LINE, value: line.text }) }),
   ]);
 }
