@@ -132,6 +132,15 @@ it('has nothing axe objects to in the attic’s own lists and where many are fil
   await attic.press('Fill it in');
   await attic.page.waitForSelector('[role=main][aria-label="Fill in one item"]');
   await lookAt(attic, 'many', NARROW_AND_NIGHT);
+  for (const [path, title] of [
+    ['write', 'Write for one item'],
+    ['says', 'What the pictures say'],
+    ['taught', 'What corrections taught'],
+  ] as const) {
+    await attic.visit(`/${path}`);
+    await attic.page.waitForSelector(`[role=main][aria-label="${title}"]`);
+    await lookAt(attic, path, NARROW_AND_NIGHT);
+  }
   await attic.page.close();
 });
 

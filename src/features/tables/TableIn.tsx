@@ -43,7 +43,9 @@ function Underway({ step }: { step: keyof typeof DOING }) {
   const far = of > 0 && step !== 'reading' ? `: ${done} of ${counted(of, 'line')}` : ' …';
   return (
     <Card label="Underway">
-      <Text variant="heading" figures role="status">{`${DOING[step]} ${name || 'the table'}${far}`}</Text>
+      <View role="status">
+        <Text variant="heading" figures>{`${DOING[step]} ${name || 'the table'}${far}`}</Text>
+      </View>
       {step === 'taking' ? (
         <Text tone="soft">It can be taken back afterwards, all at once.</Text>
       ) : (

@@ -22,9 +22,11 @@ export function TakenTable() {
   ].filter(Boolean);
   return (
     <Card label="Taken">
-      <Text variant="heading" tone="good" role="status" figures>
-        {said.length > 0 ? `${said.join(', ')}.` : 'Nothing was taken.'}
-      </Text>
+      <View role="status">
+        <Text variant="heading" tone="good" figures>
+          {said.length > 0 ? `${said.join(', ')}.` : 'Nothing was taken.'}
+        </Text>
+      </View>
       <Text tone="soft">Undo takes all of it back.</Text>
       {pictures.of > 0 ? (
         <Text figures role="status">

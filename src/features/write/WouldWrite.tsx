@@ -41,15 +41,17 @@ export function WouldWrite(props: { list: readonly Item[]; wish: WriteWish; isAs
   };
   return (
     <Card label="What would be written">
-      <Text variant="heading" role="status" figures>
-        {plans === null
-          ? 'Thinking it through…'
-          : plural(
-              some.length,
-              'Of one item',
-              some.length === 0 ? 'Nothing to write' : `Of ${some.length} items`,
-            )}
-      </Text>
+      <View role="status">
+        <Text variant="heading" figures>
+          {plans === null
+            ? 'Thinking it through…'
+            : plural(
+                some.length,
+                'Of one item',
+                some.length === 0 ? 'Nothing to write' : `Of ${some.length} items`,
+              )}
+        </Text>
+      </View>
       <Said words={done} />
       {some.slice(0, most).map((plan) => (
         <OfOne key={plan.id} plan={plan} />
