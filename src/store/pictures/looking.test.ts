@@ -127,10 +127,15 @@ describe('pictures that came in', () => {
 
   it('that fail wait, with words why, and hold the others up no longer than themselves', async () => {
     const said = jest.spyOn(console, 'error').mockImplementation(() => undefined);
-    // However soon it is tried again, the first one fails.
-    standing.mockRejectedValue(new Error('no reader'));
-    standing.mockRejectedValueOnce(new Error('no reader')).mockResolvedValueOnce(LABEL);
-    const { itemId } = await addPictures(newId(), [await vest(), await vest('b.jpg')], { origin: 'file' });
+    const first = await vest();
+    const second = await pictureFile('b.jpg', 500, 400, (pen) => pen.fillRect(100, 100, 200, 200));
+    // However often it is tried, and whenever the other one comes.
+    let failing: number | null = null;
+    standing.mockImplementation(({ size }) => {
+      failing ??= size;
+      return size === failing ? Promise.reject(new Error('no reader')) : Promise.resolve(LABEL);
+    });
+    const { itemId } = await addPictures(newId(), [first, second], { origin: 'file' });
     await until(() => pictures(itemId!)[1]?.awaits === false);
     expect(pictures(itemId!)[0]?.awaits).toBe(true);
     expect(read(itemId!, 'fact:size')).toEqual(['M']);
