@@ -5,11 +5,10 @@ import { View } from 'react-native';
 import type { Origin } from '@/contract/picture';
 import { Item } from '@/contract/records';
 import { counted, plural } from '@/core/language/plural';
-import { OTHER_SHOTS, shotList, type Shot } from '@/core/picture/shots';
+import { shotList } from '@/core/picture/shots';
 import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
 import { KindPicker } from '@/parts/trade/KindPicker';
 import { LookUpLine } from '@/parts/trade/LookUpLine';
-import { PictureView } from '@/parts/trade/PictureView';
 import { Button } from '@/parts/ui/Button';
 import { FileButton } from '@/parts/ui/FileButton';
 import { LinkRow } from '@/parts/ui/LinkRow';
@@ -29,6 +28,7 @@ import { FindingLine } from '../pictures/FindingLine';
 import { LookingLine } from '../pictures/LookingLine';
 import { Readings } from '../pictures/Readings';
 import { currentShot, ShotList, type ShotListProps } from '../pictures/ShotList';
+import { SmallPictures } from '../pictures/SmallPictures';
 
 type Take = (files: File[], origin: Origin, shows: string) => Promise<unknown>;
 
@@ -85,7 +85,7 @@ export function Intake() {
           />
         ) : null}
         {last && item ? <FindingLine key={last.id} item={item} picture={last} /> : null}
-        {item ? <SmallPictures item={item} shots={shots} size={camera ? 52 : 72} /> : null}
+        {item ? <SmallPictures item={item} size={camera ? 52 : 72} /> : null}
         <ShotList item={item} shots={shots} current={current} onChoose={setChosen} />
         {item ? <LookingLine item={item} /> : null}
         <Proposed item={later?.id === item?.id ? later : undefined} />
@@ -192,24 +192,6 @@ function HowFar(props: { item: Item | undefined; storing: number; waiting: numbe
     <Text tone={storing + waiting === 0 && isSaved ? 'good' : 'soft'} role="status">
       {words}
     </Text>
-  );
-}
-
-/** With what each is taken to show. */
-function SmallPictures({ item, shots, size }: { item: Item; shots: readonly Shot[]; size: number }) {
-  const pictures = useAttic((s) => s.pictures);
-  const names = new Map([...shots.map(({ id, name }) => [id, name] as const), ...OTHER_SHOTS]);
-  return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-      {item.pictureIds.map((id, i) => (
-        <View key={id} style={{ width: size }}>
-          <PictureView id={id} alt={`Picture ${i + 1}`} style={{ width: size, height: size }} />
-          <Text variant="small" tone="soft" numberOfLines={1} style={{ fontSize: 13, textAlign: 'center' }}>
-            {names.get(pictures[id]?.shows ?? '') ?? ''}
-          </Text>
-        </View>
-      ))}
-    </View>
   );
 }
 

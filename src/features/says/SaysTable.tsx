@@ -19,8 +19,9 @@ import { readingWords } from '@/wording/readings';
 /** All of them at once: what was read plainly of each, what is doubtful, and what buyers read so far. */
 export function SaysTable(props: { list: readonly Item[]; current: string; onChoose: (id: string) => void }) {
   const { list, current, onChoose } = props;
-  const sure = list.reduce((sum, item) => sum + proposalsOf(item).sure.length, 0);
-  const ready = list.filter((item) => proposalsOf(item).sure.length > 0);
+  const plain = list.map((item) => ({ item, count: proposalsOf(item).sure.length }));
+  const sure = plain.reduce((sum, { count }) => sum + count, 0);
+  const ready = plain.flatMap(({ item, count }) => (count > 0 ? item : []));
   return (
     <Card label="All of them">
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>

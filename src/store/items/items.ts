@@ -188,21 +188,21 @@ export function removeItem(id: string): void {
 
 /** Changes some values of what is planned for an item on one marketplace. */
 export function editPlan(itemId: string, market: string, label: string, part: Partial<Plan>): void {
+  change(label, [planWith(itemId, market, part)]);
+}
+
+/** What is planned for an item on one marketplace with some values changed, ready for {@link change}. */
+export function planWith(itemId: string, market: string, part: Partial<Plan>): Put {
   const id = planId(itemId, market);
   const before = useAttic.getState().plans[id] ?? PlanSchema.parse({ id, itemId, market, wanted: false });
-  change(label, [{ collection: 'plans', id, record: { ...before, ...part } }]);
+  return { collection: 'plans', id, record: { ...before, ...part } };
 }
 
 /** Wants it on several marketplaces, in one change. */
 export function wantEverywhere(itemId: string, markets: readonly string[]): void {
-  const { plans } = useAttic.getState();
   change(
     'where it goes',
-    markets.map((market) => {
-      const id = planId(itemId, market);
-      const before = plans[id] ?? PlanSchema.parse({ id, itemId, market, wanted: false });
-      return { collection: 'plans' as const, id, record: { ...before, wanted: true } };
-    }),
+    markets.map((market) => planWith(itemId, market, { wanted: true })),
   );
 }
 
@@ -218,21 +218,15 @@ export function rememberAnswer(settings: Settings, market: string, question: str
  * yet.
  */
 export function priceEverywhere(itemId: string, prices: Readonly<Record<string, number>>): void {
-  const { plans, items } = useAttic.getState();
+  const { items } = useAttic.getState();
   const item = items[itemId];
   if (!item || Object.keys(prices).length === 0) return;
   const shared = item.price ?? Math.max(...Object.values(prices));
   change('prices', [
     itemWith(item, { price: shared }),
-    ...Object.entries(prices).map(([market, price]) => {
-      const id = planId(itemId, market);
-      const before = plans[id] ?? PlanSchema.parse({ id, itemId, market, wanted: false });
-      return {
-        collection: 'plans' as const,
-        id,
-        record: { ...before, price: price === shared ? null : price },
-      };
-    }),
+    ...Object.entries(prices).map(([market, price]) =>
+      planWith(itemId, market, { price: price === shared ? null : price }),
+    ),
   ]);
 }
 

@@ -1,14 +1,14 @@
-import { planId, Plan, type Item } from '@/contract/records';
-import { gradeOfItem } from '@/core/condition/grade';
+import { planId, type Item, type Plan } from '@/contract/records';
 import { plural } from '@/core/language/plural';
-import { judgeComps, summarise, USUAL_LIKENESS } from '@/core/price/comps';
+import { summarise } from '@/core/price/comps';
+import { judgedFor } from '@/core/price/judged';
 import { writeFor, type WriteMaterial, type WritePlan, type WriteWish } from '@/core/stock/write';
 import { patternFor } from '@/core/words/descriptionFor';
 import { changeMany, useAttic } from '@/store/attic/attic';
 import { yieldToMain } from '@/store/base/yieldToMain';
 import { useCourier } from '@/store/courier/courierLink';
 import { examine } from '@/store/courier/sending';
-import { itemWith } from '@/store/items/items';
+import { itemWith, planWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 import { soughtNow } from '@/store/research/searchDemand';
 
@@ -49,11 +49,7 @@ function materialFor(item: Item): WriteMaterial {
 /** What others like it sold for, as it is judged on its own sheet. */
 function soldOf(item: Item): WriteMaterial['sold'] {
   const research = useAttic.getState().research[item.id];
-  if (!research) return null;
-  const { comps, brand, leftOut, byHand, at } = research;
-  const wear = gradeOfItem(item)?.wear ?? null;
-  const judged = judgeComps(comps, { ...USUAL_LIKENESS, brand, wear, leftOut }, byHand, at);
-  return { summary: summarise(judged), at };
+  return research ? { summary: summarise(judgedFor(research, item)), at: research.at } : null;
 }
 
 /** Writes what was shown, with one undo for all. @returns of how many items something was written */
@@ -66,10 +62,7 @@ export async function applyWriting(plans: readonly WritePlan[]): Promise<number>
     return [
       ...(Object.keys(part).length > 0 ? [() => itemWith(item, part)] : []),
       ...byMarket(own).map(([market, planned]) => () => {
-        const key = planId(id, market);
-        const before =
-          useAttic.getState().plans[key] ?? Plan.parse({ id: key, itemId: id, market, wanted: false });
-        return { collection: 'plans' as const, id: key, record: { ...before, ...planned } };
+        return planWith(id, market, planned);
       }),
     ];
   });
