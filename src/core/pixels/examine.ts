@@ -159,7 +159,8 @@ function seldomScatter({ seen, border, mask }: Segmented): number {
   const { width, height, data } = seen;
   const wide = Math.round(RIM * Math.min(width, height));
   const row = new Float32Array(width * 3);
-  const away: number[] = [];
+  const away = new Float32Array(width * height);
+  let count = 0;
   for (let y = 0; y < height; y += 1) {
     backgroundRow(border, y, width, height, row);
     const line = Math.floor((y * mask.height) / height) * mask.width;
@@ -167,16 +168,14 @@ function seldomScatter({ seen, border, mask }: Segmented): number {
       const isRim = x < wide || y < wide || x >= width - wide || y >= height - wide;
       if (!isRim || mask.data[line + Math.floor((x * mask.width) / width)]! > 0) continue;
       const p = y * width + x;
-      away.push(
-        Math.hypot(
-          data[p * 3]! - row[x * 3]!,
-          data[p * 3 + 1]! - row[x * 3 + 1]!,
-          data[p * 3 + 2]! - row[x * 3 + 2]!,
-        ),
-      );
+      const l = data[p * 3]! - row[x * 3]!;
+      const a = data[p * 3 + 1]! - row[x * 3 + 1]!;
+      const b = data[p * 3 + 2]! - row[x * 3 + 2]!;
+      away[count] = Math.sqrt(l * l + a * a + b * b);
+      count += 1;
     }
   }
-  return away.length === 0 ? 0 : quantile(away, 0.9) / TENTH;
+  return count === 0 ? 0 : quantile(away.subarray(0, count), 0.9) / TENTH;
 }
 
 function backgroundNumbers(

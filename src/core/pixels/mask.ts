@@ -133,13 +133,20 @@ const PART = 0.25;
 export function bulkOf(mask: Mask): Mask {
   const { width, height } = mask;
   const radius = Math.max(1, Math.round((Math.max(width, height) * THIN) / 2));
-  const belongs = Uint8Array.from(mask.data, (v) => (v > 127 ? 1 : 0));
+  const belongs = new Uint8Array(mask.data.length);
+  for (let p = 0; p < belongs.length; p += 1) if (mask.data[p]! > 127) belongs[p] = 1;
   const { of, all } = componentsOf(morph(belongs, width, height, radius, 'shrink'), width, height);
   if (all.length === 0) return mask;
   const least = PART * all.reduce((most, c) => Math.max(most, c.area), 0);
-  const kept = of.map((id) => (id > 0 && all[id - 1]!.area >= least ? 1 : 0));
-  const grown = morph(Uint8Array.from(kept), width, height, radius, 'grow');
-  return { width, height, data: mask.data.map((v, p) => (grown[p] === 0 ? 0 : v)) };
+  const kept = new Uint8Array(of.length);
+  for (let p = 0; p < of.length; p += 1) {
+    const id = of[p]!;
+    if (id > 0 && all[id - 1]!.area >= least) kept[p] = 1;
+  }
+  const grown = morph(kept, width, height, radius, 'grow');
+  const data = mask.data.slice();
+  for (let p = 0; p < data.length; p += 1) if (grown[p] === 0) data[p] = 0;
+  return { width, height, data };
 }
 
 /** Grows or shrinks what is 1 by a square of the radius. */

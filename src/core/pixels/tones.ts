@@ -59,7 +59,7 @@ export function tonesOf(picture: Pixels, mask: Mask): Exam['tones'] {
 function within(picture: Pixels, mask: Mask): Point[] {
   const small = shrunk(picture, SIDE);
   const { data } = labPixels(small);
-  const inside = shrunkPlane({ ...mask, data: Float32Array.from(mask.data) }, SIDE).data;
+  const inside = shrunkPlane({ ...mask, data: new Float32Array(mask.data) }, SIDE).data;
   const taken = (least: number) => {
     const points: Point[] = [];
     for (let p = 0; p < inside.length; p += 1)
@@ -161,5 +161,7 @@ function meanOf(points: readonly Point[]): Point {
 }
 
 function farFrom(one: Point, other: Point): number {
-  return Math.hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2]);
+  const [l, a, b] = [one[0] - other[0], one[1] - other[1], one[2] - other[2]];
+  // Many times as fast as Math.hypot.
+  return Math.sqrt(l * l + a * a + b * b);
 }

@@ -20,8 +20,8 @@ interface Line {
   marks: readonly Mark[];
   /** How many of them lie beside the item. */
   beside: number;
-  /** Other marks of their size close by that are not in the row, for each of its own. */
-  crowd: number;
+  /** Other marks of their size close by that are not in the row, for each of its own; it takes long. */
+  crowd: () => number;
   /** Told from what it lies on by its colour, not by its lightness. */
   inColour: boolean;
   /** The longer side of the picture it was found in, pixels. */
@@ -45,19 +45,17 @@ export function writingBeside(picture: Pixels, item: Mask): number {
       const marks = marksIn(way, lab, main);
       if (marks.length > MOST_MARKS) continue;
       for (const row of rowsOf(marks)) {
-        const beside = besideItem(
-          row.map((k) => marks[k]!),
-          main,
-          lab,
-        );
+        if (row.length <= longest) continue;
+        const own = row.map((k) => marks[k]!);
+        const beside = besideItem(own, main, lab);
         const line: Line = {
-          marks: row.map((k) => marks[k]!),
+          marks: own,
           beside: beside.filter((is) => is).length,
-          crowd: crowdAround(marks, row, beside),
+          crowd: () => crowdAround(marks, row, beside),
           inColour: way.inColour,
           side: Math.max(lab.width, lab.height),
         };
-        if (row.length > longest && isWriting(line)) longest = row.length;
+        if (isWriting(line)) longest = row.length;
       }
     }
   }
@@ -103,22 +101,39 @@ function rowsOf(marks: readonly Mark[]): number[][] {
   return [...rows.values()];
 }
 
+/** How many times as tall as the other one of a row may be; how far off, over the taller one's height. */
+const TALLER = 2.3;
+const CLOSE = 3;
+
 /** Of each mark those like it close by, nearest first. */
 function neighbours(marks: readonly Mark[]): number[][] {
-  return marks.map((m, i) => {
-    const close: { j: number; far: number }[] = [];
-    for (let j = 0; j < marks.length; j += 1) {
+  // From left to right, so that only those within reach are looked at.
+  const order = marks.map((_, i) => i).sort((i, j) => marks[i]!.x - marks[j]!.x);
+  const close: { j: number; far: number }[][] = marks.map(() => []);
+  for (let a = 0; a < order.length; a += 1) {
+    const i = order[a]!;
+    const m = marks[i]!;
+    const reach = CLOSE * TALLER * m.tall;
+    for (let b = a + 1; b < order.length; b += 1) {
+      const j = order[b]!;
       const o = marks[j]!;
+      const dx = o.x - m.x;
+      if (dx >= reach) break;
       const tall = m.tall > o.tall ? m.tall : o.tall;
-      const [dx, dy] = [m.x - o.x, m.y - o.y];
-      if (i === j || dx * dx + dy * dy >= 9 * tall * tall) continue;
-      if (Math.min(m.tall, o.tall) * 2.3 > tall && alike(m, o)) close.push({ j, far: Math.hypot(dx, dy) });
+      const dy = o.y - m.y;
+      if (dx * dx + dy * dy >= (CLOSE * tall) ** 2 || Math.min(m.tall, o.tall) * TALLER <= tall) continue;
+      if (!alike(m, o)) continue;
+      const far = Math.hypot(dx, dy);
+      close[i]!.push({ j, far });
+      close[j]!.push({ j: i, far });
     }
-    return close
-      .sort((p, q) => p.far - q.far)
+  }
+  return close.map((all) =>
+    all
+      .sort((p, q) => p.far - q.far || p.j - q.j)
       .slice(0, 12)
-      .map(({ j }) => j);
-  });
+      .map(({ j }) => j),
+  );
 }
 
 function alike(m: Mark, o: Mark): boolean {
@@ -231,14 +246,14 @@ function isWriting(line: Line): boolean {
   const isFew = marks.length < 8;
   return (
     off >= (line.inColour ? 16 : isLarge || !isFew ? 10 : crosses ? 12 : 15) &&
-    line.crowd <= (isLarge ? 0.25 : crosses ? 0.7 : isFew || off < 14 ? 0.3 : 0.5) &&
     uneven <= (isFew && !isLarge ? 0.3 : 0.35) &&
     unlike >= (isFew ? 0.035 : 0) &&
     unlike <= 0.25 &&
     stroke >= 0.06 &&
     stroke <= 0.24 &&
     strokes <= (off < 16 ? 0.036 : 0.055) &&
-    asideOf(marks) / tall <= 0.22
+    asideOf(marks) / tall <= 0.22 &&
+    line.crowd() <= (isLarge ? 0.25 : crosses ? 0.7 : isFew || off < 14 ? 0.3 : 0.5)
   );
 }
 

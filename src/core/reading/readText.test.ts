@@ -2,7 +2,7 @@ import type { ReadLine } from '@/contract/picture';
 
 import { readText, type Engines } from './readText';
 import type { Plane } from '../pixels/pixels';
-import { straightened } from '../pixels/written/straighten';
+import { straightened, turnedOver } from '../pixels/written/straighten';
 import { textBlocks } from '../pixels/written/textBlocks';
 
 /** Strokes on one grey value, each a letter of an H's shape, in rows turned by an angle. */
@@ -94,6 +94,17 @@ describe('blocks of text', () => {
       expect(mean).toBeGreaterThan(150);
     }
   });
+  it('are the same turned over as cut out with the other end up', () => {
+    const grey = rows(12, 30, 220);
+    const [block] = textBlocks(grey);
+    if (!block) throw new Error('no block');
+    const [over, anew] = [turnedOver(straightened(grey, block, false)), straightened(grey, block, true)];
+    const apart = over.plane.data.reduce((sum, v, p) => sum + Math.abs(v - (anew.plane.data[p] ?? 0)), 0);
+    expect(apart / over.plane.data.length).toBeLessThan(0.5);
+    const [from, to] = [over.toPicture(0.2, 0.3), anew.toPicture(0.2, 0.3)];
+    expect(from.x).toBeCloseTo(to.x, 6);
+    expect(from.y).toBeCloseTo(to.y, 6);
+  });
 });
 
 describe('reading', () => {
@@ -134,8 +145,12 @@ describe('reading', () => {
     await readText(knitting, engines('WOOL', 0.5), known);
     const before = asked();
     expect(before).toBeGreaterThan(0);
-    await readText(three, engines('QXZ', 0.5), known);
-    expect(asked()).toBeGreaterThan(before);
+    await readText(three, engines('QXZ', 0.55), known);
+    const more = asked();
+    expect(more).toBeGreaterThan(before);
+    // Of a few the own reader need be less sure; below that they are marks, too.
+    await readText(three, engines('QXZ', 0.45), known);
+    expect(asked()).toBe(more);
   });
   it('looks again where shares do not come to a hundred', async () => {
     const { engines } = reader(

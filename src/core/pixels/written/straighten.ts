@@ -52,6 +52,14 @@ export function straightened(
   return { plane: evened(plane, scale * block.tall), toPicture };
 }
 
+/** The same with its other end up. */
+export function turnedOver({ plane, toPicture }: Straight): Straight {
+  return {
+    plane: { ...plane, data: plane.data.slice().reverse() },
+    toPicture: (x, y) => toPicture(1 - x, 1 - y),
+  };
+}
+
 /**
  * Even light, dark letters on light: what a pixel is against what lies around it. Ink covers less than paper
  * does: on its side the values reach farther from the middle.
@@ -59,7 +67,8 @@ export function straightened(
 function evened(plane: Plane, tall: number): Plane {
   const mean = boxBlur(plane, Math.round(2.2 * tall)).data;
   const { width, height, data } = plane;
-  const off = data.map((value, p) => value - mean[p]!);
+  const off = new Float32Array(data.length);
+  for (let p = 0; p < off.length; p += 1) off[p] = data[p]! - mean[p]!;
   const some = Float32Array.from(
     { length: SOME },
     (_, i) => off[Math.floor((i * off.length) / SOME)]!,
@@ -69,8 +78,9 @@ function evened(plane: Plane, tall: number): Plane {
   // The darkest are ink, the lighter half paper.
   const [low, high] = sign > 0 ? [at(0.01), at(0.45)] : [-at(0.99), -at(0.55)];
   const gain = 230 / Math.max(20, high - low);
-  const out = off.map((v) => Math.min(255, Math.max(0, 20 + (v * sign - low) * gain)));
-  return { width, height, data: withoutRim(out, width, height) };
+  for (let p = 0; p < off.length; p += 1)
+    off[p] = Math.min(255, Math.max(0, 20 + (off[p]! * sign - low) * gain));
+  return { width, height, data: withoutRim(off, width, height) };
 }
 
 /**
