@@ -165,6 +165,15 @@ export class Attic {
     await this.becomes(`the page no longer says “${words}”`, says, ms, sought(words), false);
   }
 
+  /** Waits until all pictures were looked at, however many there are: each in turn has as long as one takes. */
+  async looked(): Promise<void> {
+    const still = () => /Looking at [^\n]*/u.exec(document.body.innerText)?.[0] ?? '';
+    const movedOn = (before: string) =>
+      (/Looking at [^\n]*/u.exec(document.body.innerText)?.[0] ?? '') !== before;
+    for (let before = await this.page.evaluate(still); before; before = await this.page.evaluate(still))
+      await this.becomes(`“${before}” is over or goes on`, movedOn, 30_000, before);
+  }
+
   async text(): Promise<string> {
     return this.page.evaluate(() => document.body.innerText);
   }

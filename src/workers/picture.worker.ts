@@ -124,7 +124,7 @@ export interface PictureWorker {
    * @param words in small letters, that make sense on what is read
    */
   text(
-    blob: Blob,
+    original: Original,
     engine: (block: Blob, width: number, height: number) => Promise<ReadLine[]>,
     words: readonly string[],
   ): Promise<TextRead>;
@@ -336,15 +336,15 @@ async function loadedReader(): Promise<LineReader> {
 }
 
 async function text(
-  blob: Blob,
+  original: Original,
   engine: (block: Blob, width: number, height: number) => Promise<ReadLine[]>,
   words: readonly string[],
 ): Promise<TextRead> {
   const lines = await lineReader();
-  const bitmap = await createImageBitmap(blob);
-  const { width, height } = scaledTo(bitmap.width, bitmap.height, READ_SIDE);
-  const grey = greyOf(pixelsOf(drawn(bitmap, width, height)));
-  bitmap.close();
+  // A sheet beside it is looked for next, in the same pixels.
+  const whole = (await sessionFor(original)).original;
+  const { width, height } = scaledTo(whole.width, whole.height, READ_SIDE);
+  const grey = greyOf(pixelsOf(drawn(whole, width, height)));
   const known = new Set(words);
   return readText(
     grey,

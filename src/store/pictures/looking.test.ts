@@ -131,7 +131,7 @@ describe('pictures that came in', () => {
     const second = await pictureFile('b.jpg', 500, 400, (pen) => pen.fillRect(100, 100, 200, 200));
     // However often it is tried, and whenever the other one comes.
     let failing: number | null = null;
-    standing.mockImplementation(({ size }) => {
+    standing.mockImplementation(({ blob: { size } }) => {
       failing ??= size;
       return size === failing ? Promise.reject(new Error('no reader')) : Promise.resolve(LABEL);
     });

@@ -116,7 +116,7 @@ async function look(id: string, asIs: boolean): Promise<number | null> {
   }
   const blob = await readOriginal(id);
   if (!blob) return null;
-  const { code, read } = await standingIn(blob, item).then(bounded);
+  const { code, read } = await standingIn({ key: id, blob }, item).then(bounded);
   const beside = picture.exam?.sheet ? await besideIn(id, blob) : null;
   let about = item;
   let found = await understood(about, { ...picture, read, beside }, code);

@@ -15,8 +15,9 @@ import { once } from '@/store/base/once';
 import { keptWorker } from '@/store/base/workers';
 import { kindsNow } from '@/store/items/kinds';
 import type { BarcodeWorker } from '@/workers/barcode.worker';
+import type { Original } from '@/workers/picture.worker';
 
-import { pictureWorker } from './pictureWorker';
+import { readingWorker } from './pictureWorker';
 import { addReadings, makerOf, type Found } from './readings';
 
 const barcodes = keptWorker<BarcodeWorker>(
@@ -103,12 +104,12 @@ export interface Standing {
 }
 
 /** Reads barcode and text of a picture. */
-export async function standingIn(picture: Blob, item: Item): Promise<Standing> {
+export async function standingIn(original: Original, item: Item): Promise<Standing> {
   const words = [...brandsOf(), ...coloursOf(item), ...measureNamesOf(item)];
   // Each has a worker of its own.
   const [code, read] = await Promise.all([
-    barcodeIn(picture, true),
-    linesOf(picture, [...wordsIn(words), ...READ_WORDS]),
+    barcodeIn(original.blob, true),
+    linesOf(original, [...wordsIn(words), ...READ_WORDS]),
   ]);
   return { code, read };
 }
@@ -117,7 +118,7 @@ export async function standingIn(picture: Blob, item: Item): Promise<Standing> {
 export async function saidBy(read: TextRead, item: Item): Promise<Suggestion[]> {
   const kinds = kindsNow();
   const { units, lessons } = useAttic.getState().settings;
-  return pictureWorker().suggested(read, {
+  return readingWorker().suggested(read, {
     measures: namesTaught(kinds.measures(item.kind), lessons),
     measureSets: kinds.get(item.kind) ? [] : kinds.measureSets.map((set) => namesTaught(set, lessons)),
     units,
@@ -142,7 +143,7 @@ function measureNamesOf(item: Item): string[] {
 }
 
 /** What stands in a picture. A failure of the reader comes back from the worker as it was, not as a copy. */
-async function linesOf(blob: Blob, words: readonly string[]): Promise<TextRead> {
+async function linesOf(original: Original, words: readonly string[]): Promise<TextRead> {
   let failure: unknown;
   const engine = (block: Blob, width: number, height: number) =>
     recognised(block, width, height).catch((error: unknown) => {
@@ -150,7 +151,7 @@ async function linesOf(blob: Blob, words: readonly string[]): Promise<TextRead> 
       throw error;
     });
   try {
-    return await pictureWorker().text(blob, proxy(engine), words);
+    return await readingWorker().text(original, proxy(engine), words);
   } catch (error) {
     throw failure ?? error;
   }

@@ -10,7 +10,7 @@ import { kindsNow } from '@/store/items/kinds';
 
 import { colourOfFront } from './colours';
 import { readOriginal } from './pictures';
-import { pictureWorker } from './pictureWorker';
+import { readingWorker } from './pictureWorker';
 import { barcodeFound, saidBy, type Standing } from './reading';
 import { readingsWith, type Found } from './readings';
 
@@ -48,7 +48,7 @@ export async function understood(item: Item, picture: Picture, code: Standing['c
   if (exam) {
     // What it said itself before is no reason not to say it again.
     const others = { ...item, readings: item.readings.filter((r) => r.pictureId !== picture.id) };
-    found.push(...colourOfFront(others, { ...picture, shows }, await pictureWorker().colours(exam)));
+    found.push(...colourOfFront(others, { ...picture, shows }, await readingWorker().colours(exam)));
   }
   if (picture.beside) found.push(...(await lengthsIn(item, picture.id, picture.beside)));
   return { shows, found };
@@ -58,7 +58,7 @@ export async function understood(item: Item, picture: Picture, code: Standing['c
 export async function besideIn(id: string, blob: Blob): Promise<KnownPlane | null> {
   const { units } = useAttic.getState().settings;
   const [paper, other] = units === 'imperial' ? (['letter', 'a4'] as const) : (['a4', 'letter'] as const);
-  return pictureWorker().beside({ key: id, blob }, [paper, 'card', other]);
+  return readingWorker().beside({ key: id, blob }, [paper, 'card', other]);
 }
 
 /** How sure a length is that nobody laid a tape for, on the readers' scale. */
@@ -73,7 +73,7 @@ async function lengthsIn(item: Item, id: string, plane: KnownPlane): Promise<Fou
     .map(({ id: measure, line }) => ({ measure, line }));
   const blob = wanted.length > 0 ? await readOriginal(id) : null;
   if (!blob) return [];
-  const lengths = await pictureWorker().lengths({ key: id, blob }, plane, wanted);
+  const lengths = await readingWorker().lengths({ key: id, blob }, plane, wanted);
   return lengths.map(({ measure, a, b, mm, plusMinus }): Found => ({
     field: `measure:${measure}`,
     value: String(Math.round(mm)),
