@@ -21,7 +21,7 @@ import {
   type Waiting,
 } from './incoming';
 import { takeKept, type NotTaken } from './pictures';
-import { pictureWorker } from './pictureWorker';
+import { pictureWorker, readingWorker } from './pictureWorker';
 import { barcodeIn } from './reading';
 
 /** A picture that waits to be sorted into an item, with a small copy to look at. */
@@ -83,15 +83,20 @@ function sketchAll(waiting: readonly Waiting[]): Promise<void> {
     begun: [...s.begun, ...fresh.map((w) => w.about.id)],
   }));
   return inTurn(async () => {
-    for (const one of fresh) await sketchOne(one);
+    const still = [...fresh];
+    const work = async (worker: typeof pictureWorker) => {
+      for (let one = still.shift(); one; one = still.shift()) await sketchOne(one, worker());
+    };
+    // Two at a time: each keeps a processor busy.
+    await Promise.all([pictureWorker, readingWorker].map(work));
   });
 }
 
-async function sketchOne(waiting: Waiting): Promise<void> {
+async function sketchOne(waiting: Waiting, worker: ReturnType<typeof pictureWorker>): Promise<void> {
   const { about, file } = waiting;
   try {
     const [drawn, code] = await Promise.all([
-      pictureWorker().sketch(file, WORDS),
+      worker.sketch(file, WORDS),
       barcodeIn(file, false).catch((error: unknown) => {
         // Without a code it is told apart by what else it shows.
         unlessExpected('looking for a barcode')(error);
