@@ -7,6 +7,7 @@ const STORE = [
   'pictures',
   'courier',
   'research',
+  'scanning',
   'writing',
   'fulfilment',
   'derived',

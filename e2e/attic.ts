@@ -165,7 +165,7 @@ export class Attic {
     await this.becomes(`the page no longer says “${words}”`, says, ms, sought(words), false);
   }
 
-  /** Waits until all pictures were looked at, however many there are: each in turn has as long as one takes. */
+  /** Waits until all pictures were looked at, however many: each in turn has as long as one takes. */
   async looked(): Promise<void> {
     const still = () => /Looking at [^\n]*/u.exec(document.body.innerText)?.[0] ?? '';
     const movedOn = (before: string) =>

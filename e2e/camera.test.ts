@@ -83,6 +83,19 @@ it('reads a barcode with the camera, and nothing counts before it is confirmed',
     await attic.holds('Barcode', CODE);
   }));
 
+it('stays open for one code after the other; what stays in view is one scan', async () =>
+  withBrowser(await openBrowser(showing(await barcodePicture('codes.mjpeg', CODE))), async (attic) => {
+    await attic.go('Intake');
+    await attic.press('Scan codes one after the other');
+    await attic.press('Scan with the camera');
+    await attic.sees('1 item');
+    await attic.sees('Not known to the product look-up');
+    // It was still in view, and is no second item.
+    await attic.waitFor('video[aria-label="What the camera sees"]');
+    await attic.press('Close camera');
+    await attic.sees('1 item');
+  }));
+
 it('names a colour, reads a label and a whiteboard; what is wrong is dropped with one press', async () =>
   withBrowser(await openBrowser(), async (attic) => {
     await attic.go('Intake');

@@ -5,6 +5,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { openBrowser, PHONE, WIDE } from '../e2e/browser';
 import { garmentPicture, labelPicture, phonePicture, whiteboardPicture } from '../e2e/pictures';
 import { showing } from '../e2e/testServer';
+import { catalogue } from '../server/standins/indexhall/catalogue';
 
 /**
  * Pictures of the main views, from the demo that is running:
@@ -28,10 +29,10 @@ const item = async (page: Page, title: string, section?: string) => {
   }
 };
 
-const ledger = async (page: Page, view: string) => {
-  await page.goto(`${ADDRESS}/ledger?view=${view}`);
-  if (view === 'parts') await page.locator('::-p-aria(Tax year)').click();
-  await page.waitForSelector(view === 'parts' ? '::-p-text(By marketplace)' : '::-p-text(Day by day)');
+const ledger = async (page: Page) => {
+  await page.goto(`${ADDRESS}/ledger?view=parts`);
+  await page.locator('::-p-aria(Tax year)').click();
+  await page.waitForSelector('::-p-text(By marketplace)');
 };
 
 const cleaned = async (page: Page) => {
@@ -53,8 +54,7 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
   { name: 'intake', open: (page) => page.goto(`${ADDRESS}/intake`) },
   { name: 'stock', open: (page) => page.goto(`${ADDRESS}/stock`) },
   { name: 'sales', open: (page) => page.goto(`${ADDRESS}/sales`) },
-  { name: 'ledger', open: (page) => ledger(page, 'result') },
-  { name: 'ledger-wide', wide: true, open: (page) => ledger(page, 'parts') },
+  { name: 'ledger-wide', wide: true, open: ledger },
   { name: 'item', open: (page) => item(page, 'Kittiwake Mills') },
   {
     name: 'camera',
@@ -91,6 +91,23 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
       await page.locator('::-p-aria(What the pictures say)').click();
       await page.locator('::-p-aria(Jumper)').click();
       await page.waitForSelector('::-p-text(read plainly)');
+    },
+  },
+  {
+    name: 'scanning',
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/scanning`);
+      await page.locator('::-p-aria(Begin a batch)').click();
+      await page.locator('::-p-aria(What all begin with)').click();
+      await page.locator('::-p-aria(Share of the price new)').click();
+      await page.locator('::-p-aria(Enough of that)').click();
+      for (const { code } of catalogue().slice(20, 25)) {
+        await page.keyboard.type(code, { delay: 2 });
+        await page.keyboard.press('Enter');
+        await page.waitForSelector(`::-p-text(${code})`);
+      }
+      await page.waitForSelector('::-p-text(5 items)');
+      await page.waitForSelector('[data-row] img');
     },
   },
   { name: 'clean-up', open: (page) => cleaned(page) },

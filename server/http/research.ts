@@ -1,5 +1,6 @@
 import type { LookUpAnswer } from '@/contract/catalogue';
 import type { CompetingAnswer, CompsAnswer, SearchDemandAnswer } from '@/contract/comps';
+import { pictureGate } from '@/core/picture/gate';
 import { troubleWords } from '@/wording/courier';
 
 import { answerOf, type Api } from './asking';
@@ -66,6 +67,18 @@ export function researchRoutes(app: Api, { courier, desk }: { courier: Courier; 
       const offers = (await adapter.competing?.(barcode)) ?? [];
       return c.json({ offers } satisfies CompetingAnswer);
     });
+  });
+
+  app.get('/lookup/pictures/:name', async (c) => {
+    try {
+      const bytes = await desk.picture(c.req.param('name'));
+      if (!pictureGate(bytes).ok) return c.json({ error: 'The product look-up sent no picture.' }, 422);
+      // Whatever was sent, it leaves here as a picture to be drawn anew, never as a page.
+      return c.body(bytes, 200, { 'Content-Type': 'image/png' });
+    } catch (error) {
+      if (!(error instanceof CallFailed)) throw error;
+      return c.json({ error: `The product look-up: ${troubleWords(error.trouble)}` }, 502);
+    }
   });
 
   app.get('/lookup/:barcode', async (c) => {

@@ -4,6 +4,7 @@ import { CatalogueRecord, type LookUpAnswer } from '@/contract/catalogue';
 import { Currency, Minor } from '@/contract/common';
 
 import { call, readAs } from '../courier/call';
+import { pictureAt } from '../courier/ownListings';
 
 /** A card as the desk sends it. What is longer than ours is cut: a long card must not cost the rest of it. */
 const cut = (most: number) => z.string().transform((text) => text.slice(0, most));
@@ -16,6 +17,8 @@ const Card = z.object({
     .max(60)
     .default([]),
   newAt: z.object({ cents: Minor.nonnegative(), currency: Currency }).nullable().default(null),
+  /** What its picture is asked for by; null: there is none. */
+  cover: z.string().max(80).nullable().default(null),
   standing: z
     .object({ place: z.number().int().positive(), among: cut(120), of: z.number().int().positive() })
     .nullable()
@@ -32,10 +35,13 @@ const Card = z.object({
 export interface ProductLookup {
   /** @throws CallFailed when it can't be asked, in words for a person */
   ask(barcode: string): Promise<LookUpAnswer>;
+  /** The picture of a card, as the desk has it. @throws CallFailed */
+  picture(name: string): Promise<Uint8Array<ArrayBuffer>>;
 }
 
 export function productLookup(config: { address: string; token: () => string }): ProductLookup {
   return {
+    picture: (name) => pictureAt(`${config.address}/covers`, name),
     async ask(barcode) {
       const { status, body } = await call(`${config.address}/desk/cards/${encodeURIComponent(barcode)}`, {
         token: config.token(),
@@ -52,6 +58,7 @@ export function productLookup(config: { address: string; token: () => string }):
           sort: card.under,
           details: Object.fromEntries(card.particulars.map(({ what, is }) => [what, is])),
           rank: card.standing,
+          picture: card.cover,
           listPrice: card.newAt && { amount: card.newAt.cents, currency: card.newAt.currency },
         }),
       };

@@ -22,6 +22,8 @@ export const CatalogueRecord = z.object({
     })
     .nullable()
     .default(null),
+  /** What its picture is asked for by; null: there is none. */
+  picture: z.string().max(80).nullable().default(null),
   /** What it cost new. */
   listPrice: z.object({ amount: Minor.nonnegative(), currency: Currency }).nullable().default(null),
 });

@@ -60,6 +60,8 @@ const Identity = z.object({
   lineId: RecordId.nullable().default(null),
   /** Whose it is; null: the business's own. */
   ownerId: RecordId.nullable().default(null),
+  /** In which batch it was scanned. */
+  batchId: RecordId.nullable().default(null),
 });
 
 /** What it is, and what its kind is asked. */
@@ -150,6 +152,8 @@ const Priced = z.object({
     .default(null),
   /** Whether buyers pay postage apart, or the price carries it. */
   postageBy: z.enum(['apart', 'builtIn']).default('apart'),
+  /** By which the person's books or accountant know how it is taxed. Private. */
+  taxCode: ShortText.default(''),
   /** More of the same can be had: a smaller multiple of the cost is enough. */
   restockable: z.boolean().default(false),
   /** Offers taken and refused by themselves; null: every one is asked about. */
@@ -221,6 +225,8 @@ const Stored = z.object({
     })
     .nullable()
     .default(null),
+  /** The marketplace whose depot it is meant for, before it is sent; null: posted by the seller. Private. */
+  meantFor: MarketId.nullable().default(null),
   /** Groups of one's own it was put into by hand. Private. */
   groupIds: z.array(RecordId).max(200).default([]),
 });
@@ -232,6 +238,19 @@ const InCatalogue = z.object({
   /** How items like it sold, on the days somebody asked; the oldest first. */
   ranks: z.array(Rank).max(40).default([]),
   priceNew: PriceNew.nullable().default(null),
+  /** When the product look-up answered for its barcode, and whether it had a card; null: not asked. */
+  lookedUp: z
+    .object({
+      at: Instant,
+      found: z.boolean(),
+      /** What the card's picture is asked for by. It is not ours: it is looked at, and never sent. */
+      picture: z.string().max(80).nullable().default(null),
+      /** The card's own words for what it is, and by whom. */
+      sort: z.string().max(120).default(''),
+      maker: z.string().max(200).default(''),
+    })
+    .nullable()
+    .default(null),
 });
 
 /** Its pictures. */

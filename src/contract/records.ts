@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { Batch } from './batch';
 import { Instant, MarketId, RecordId } from './common';
 import { Comp } from './comps';
 import { Group, OwnForm } from './groups';
@@ -12,6 +13,7 @@ import { Picture } from './picture';
 import { Plan } from './plan';
 import { Terms } from './terms';
 
+export * from './batch';
 export * from './haul';
 export * from './item';
 export * from './ownKinds';
@@ -79,6 +81,7 @@ export const COLLECTIONS = {
   orders: Order,
   statements: Statement,
   payments: ConsignorPayment,
+  batches: Batch,
 } as const;
 export type CollectionName = keyof typeof COLLECTIONS;
 export interface RecordOf {
@@ -100,4 +103,5 @@ export interface RecordOf {
   orders: Order;
   statements: Statement;
   payments: ConsignorPayment;
+  batches: Batch;
 }

@@ -65,6 +65,12 @@ const Intake = z.object({
   codePattern: CodePattern.default(USUAL_PATTERN),
   /** Phrases about condition that are used again and again. */
   phrases: z.array(ShortText).max(200).default([]),
+  /** The batch at hand; null: the next scan begins one. */
+  batchId: RecordId.nullable().default(null),
+  /** A sound tells how a scan went. */
+  sounds: z.boolean().default(true),
+  /** No item is left at intake without its spot. */
+  spotAsked: z.boolean().default(false),
   /** Barcodes are looked up by themselves. */
   lookUp: z.boolean().default(true),
 });

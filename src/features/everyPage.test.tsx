@@ -39,6 +39,7 @@ import { Sales } from './sales/Sales';
 import { Says } from './says/Says';
 import { SaysMany } from './says/SaysMany';
 import { Taught } from './says/Taught';
+import { Scanning } from './scanning/Scanning';
 import { Stock } from './stock/Stock';
 import { TableIn } from './tables/TableIn';
 import { TablesOut } from './tables/TablesOut';
@@ -60,6 +61,7 @@ const PAGES: Record<string, Tried> = {
   Patterns: { page: Patterns },
   Setup: { page: Setup },
   Spots: { page: Spots },
+  Scanning: { page: Scanning },
   BringIn: { page: BringIn },
   Buying: { page: Buying },
   Connections: { page: Connections },

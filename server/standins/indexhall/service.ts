@@ -1,6 +1,7 @@
 import { html } from 'hono/html';
 
 import { catalogue, filedUnder, placeOn } from './catalogue';
+import { coverOf } from './cover';
 import { page } from '../kit/page';
 import { AT_REST, euros, frame, isOut, type Opening, type Service } from '../kit/service';
 
@@ -34,7 +35,20 @@ export function indexhall(opening: Opening): Service {
     const card = drawer.get(filedUnder(code));
     if (!card) return c.json({ sorry: 'No card under that number.' }, 404);
     const { usualPlace: _, of, ...told } = card;
-    return c.json({ ...told, standing: { place: placeOn(card, Date.now()), among: card.under[0], of } });
+    const cover = hasCover(card.code) ? card.code : null;
+    return c.json({
+      ...told,
+      cover,
+      standing: { place: placeOn(card, Date.now()), among: card.under[0], of },
+    });
+  });
+
+  // Some cards never got a picture.
+  const hasCover = (code: string) => !code.slice(-4, -1).startsWith('07');
+  app.get('/covers/picture/:code', (c) => {
+    const card = drawer.get(filedUnder(c.req.param('code')));
+    if (!card || !hasCover(card.code)) return c.text('No picture.', 404);
+    return c.body(coverOf(card), 200, { 'Content-Type': 'image/png' });
   });
 
   app.get('/', (c) =>

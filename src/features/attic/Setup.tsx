@@ -80,6 +80,7 @@ export function Setup() {
         />
       </Card>
       <CountingAndMeasuring />
+      <AtIntake />
       <LookingUp />
       <WordsAndPrices />
       <Codes />
@@ -119,6 +120,23 @@ function useCopiesWords(): string {
   const said = copiedAt === null ? 'none saved yet' : `saved ${agoWords(copiedAt)}`;
   if (!folder) return said;
   return copyFolderTrouble(folder) === null ? `by themselves, ${said}` : 'no longer by themselves';
+}
+
+function AtIntake() {
+  const spotAsked = useAttic((s) => s.settings.spotAsked);
+  return (
+    <Card label="At intake">
+      <Text variant="heading">At intake</Text>
+      <ChipRow label="Before the next item">
+        <Chip on={!spotAsked} onPress={() => setSettings({ spotAsked: false })}>
+          Its spot may come later
+        </Chip>
+        <Chip on={spotAsked} onPress={() => setSettings({ spotAsked: true })}>
+          Its spot comes first
+        </Chip>
+      </ChipRow>
+    </Card>
+  );
 }
 
 function LookingUp() {

@@ -108,7 +108,10 @@ export function Depot() {
 /** Ticking what goes into the next parcel. */
 function Packing(props: { market: string; fit: readonly Item[]; onSent: () => void }) {
   const { market, fit, onSent } = props;
-  const [ticked, setTicked] = useState<readonly string[]>([]);
+  // What was meant for it when it was taken in is ticked already.
+  const [ticked, setTicked] = useState<readonly string[]>(() =>
+    fit.filter((t) => t.meantFor === market).map(({ id }) => id),
+  );
   const [number, setNumber] = useState<string | null>(null);
   const { run, busy, trouble } = useAsyncAction();
   const chosen = fit.filter((t) => ticked.includes(t.id));

@@ -6,22 +6,25 @@ import type { Origin } from '@/contract/picture';
 import { Item } from '@/contract/records';
 import { counted, plural } from '@/core/language/plural';
 import { shotList } from '@/core/picture/shots';
+import { hasLiveCamera } from '@/parts/trade/camera';
 import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
 import { KindPicker } from '@/parts/trade/KindPicker';
 import { LookUpLine } from '@/parts/trade/LookUpLine';
 import { Button } from '@/parts/ui/Button';
+import { Field } from '@/parts/ui/Field';
 import { FileButton } from '@/parts/ui/FileButton';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { unlessExpected } from '@/store/base/faults';
+import { editItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
 import { useIncoming } from '@/store/pictures/incoming';
 import { lookForUnsorted, SEVERAL, sortPictures, useSorting } from '@/store/pictures/sorting';
 
 import { HaulPicker } from './HaulPicker';
-import { hasLiveCamera, LiveCamera } from './LiveCamera';
+import { LiveCamera } from './LiveCamera';
 import { SharedCard } from './SharedCard';
 import { useIntake } from './useIntake';
 import { FindingLine } from '../pictures/FindingLine';
@@ -45,6 +48,8 @@ export function Intake() {
   const later = useDeferredValue(item);
   const pictures = useAttic((s) => s.pictures);
   const waiting = useWaiting(intake.itemId);
+  const spotAsked = useAttic((s) => s.settings.spotAsked);
+  const lacksSpot = spotAsked && item?.spot.trim() === '';
   const isBusy = intake.storing + waiting > 0;
   const leftOver = useIncoming((s) => s.notTaken);
   const own = (item?.pictureIds ?? []).flatMap((id) => pictures[id] ?? []);
@@ -68,6 +73,7 @@ export function Intake() {
       {camera ? null : <SharedCard item={item} take={(files) => take(files, 'file', '')} />}
       {camera ? null : <Unsorted />}
       {camera ? null : <HaulPicker />}
+      {camera ? null : <Codes />}
       <Card label="This item">
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Text variant="heading" style={{ flex: 1 }}>
@@ -80,7 +86,7 @@ export function Intake() {
             onPicture={(file) => take([file], 'camera', current?.id ?? '')}
             onClip={(file) => take([file], 'camera', '')}
             onBarcode={intake.takeBarcode}
-            onNext={item && !isBusy ? next : null}
+            onNext={item && !isBusy && !lacksSpot ? next : null}
             onClose={() => setCamera(false)}
           />
         ) : null}
@@ -91,9 +97,23 @@ export function Intake() {
         <Proposed item={later?.id === item?.id ? later : undefined} />
         <FilesNotTaken files={[...leftOver, ...intake.notTaken]} kept={intake.kept} />
         {camera ? null : <Sources current={current} take={take} onCamera={() => setCamera(true)} />}
-        {item ? <Onward item={item} camera={camera} isBusy={isBusy} onNext={next} /> : null}
+        {item && spotAsked ? <ItsSpot item={item} /> : null}
+        {item ? <Onward item={item} camera={camera} isBusy={isBusy || lacksSpot} onNext={next} /> : null}
       </Card>
     </Page>
+  );
+}
+
+/** Where the person wants no item to be left without its spot. */
+function ItsSpot({ item }: { item: Item }) {
+  return (
+    <Field
+      label="Its spot"
+      value={item.spot}
+      maxLength={60}
+      hint={item.spot.trim() === '' ? 'You set it up so that it comes before the next item.' : undefined}
+      onChange={(spot) => editItem(item.id, 'spot', { spot })}
+    />
   );
 }
 
@@ -125,6 +145,21 @@ function Onward(props: { item: Item; camera: boolean; isBusy: boolean; onNext: (
         Fill in its sheet
       </Button>
     </View>
+  );
+}
+
+/** To entering by codes, and what was begun so. */
+function Codes() {
+  const router = useRouter();
+  const batch = useAttic((s) => s.batches[s.settings.batchId ?? '']);
+  return (
+    <Card label="By their barcodes">
+      <LinkRow
+        words="Scan codes one after the other"
+        more={batch ? `Batch ${batch.name} is at hand` : 'Each is looked up and in stock at once'}
+        onPress={() => router.navigate('/scanning')}
+      />
+    </Card>
   );
 }
 

@@ -1,11 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 
+import { frameOf, useBarcode, useStream } from '@/parts/trade/camera';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
-import { unlessExpected } from '@/store/base/faults';
 import { LONGEST_CLIP } from '@/store/pictures/clips';
-import { barcodeIn } from '@/store/pictures/reading';
 
 export interface LiveCameraProps {
   onPicture: (file: File) => void;
@@ -15,9 +14,6 @@ export interface LiveCameraProps {
   onNext: (() => void) | null;
   onClose: () => void;
 }
-
-/** How often a frame is looked at for a barcode, milliseconds. */
-const LOOK = 350;
 
 /** The browser's camera, live: pictures as large as it gives, short clips, and barcodes. */
 export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: LiveCameraProps) {
@@ -91,30 +87,6 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
   );
 }
 
-/** Shows what the camera sees as long as the screen is open; the words of what keeps it from that. */
-function useStream(video: React.RefObject<HTMLVideoElement | null>): string | null {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  useEffect(() => {
-    let stream: MediaStream | null = null;
-    let closed = false;
-    navigator.mediaDevices
-      .getUserMedia({
-        video: { facingMode: 'environment', width: { ideal: 4_096 }, height: { ideal: 4_096 } },
-      })
-      .then((given) => {
-        stream = given;
-        if (closed) stop(given);
-        else if (video.current) video.current.srcObject = given;
-      })
-      .catch((error: unknown) => setTrouble(cameraWords(error)));
-    return () => {
-      closed = true;
-      if (stream) stop(stream);
-    };
-  }, [video]);
-  return trouble;
-}
-
 function ClipButton(props: {
   clip: ReturnType<typeof useClip>;
   disabled: boolean;
@@ -175,69 +147,6 @@ function useClip(onClip: (file: File) => void) {
   return { seconds, start, stop: () => recorder.current?.stop() };
 }
 
-function useBarcode(
-  video: React.RefObject<HTMLVideoElement | null>,
-  on: boolean,
-  onFound: (digits: string, frame: Blob) => void,
-) {
-  const found = useRef(onFound);
-  useEffect(() => {
-    found.current = onFound;
-  });
-  useEffect(() => {
-    if (!on) return;
-    let looking = true;
-    const look = async () => {
-      while (looking) {
-        const frame = await frameOf(video.current, 0.9);
-        // One frame that could not be looked at is followed by the next.
-        const code = frame && (await barcodeIn(frame, false).catch(nothingSeen));
-        if (looking && frame && code) {
-          looking = false;
-          found.current(code.digits, frame);
-          return;
-        }
-        await new Promise((done) => setTimeout(done, LOOK));
-      }
-    };
-    void look();
-    return () => {
-      looking = false;
-    };
-  }, [on, video]);
-}
-
-function frameOf(view: HTMLVideoElement | null, quality: number): Promise<Blob | null> {
-  if (!view || view.videoWidth === 0) return Promise.resolve(null);
-  const canvas = document.createElement('canvas');
-  canvas.width = view.videoWidth;
-  canvas.height = view.videoHeight;
-  canvas.getContext('2d')?.drawImage(view, 0, 0);
-  return new Promise((done) => canvas.toBlob(done, 'image/jpeg', quality));
-}
-
 function asFile(blob: Blob): File {
   return new File([blob], 'camera.jpg', { type: 'image/jpeg' });
-}
-
-function stop(stream: MediaStream): void {
-  for (const track of stream.getTracks()) track.stop();
-}
-
-function cameraWords(error: unknown): string {
-  const name = error instanceof Error ? error.name : '';
-  if (name === 'NotAllowedError')
-    return 'The browser was not allowed to use the camera. Allow it in the browser’s settings, or use files.';
-  if (name === 'NotFoundError') return 'There is no camera here. Use files instead.';
-  return 'The camera could not be started. Use files instead.';
-}
-
-/** Whether this page may ask for a camera at all. */
-export function hasLiveCamera(): boolean {
-  return typeof navigator !== 'undefined' && !!navigator.mediaDevices?.getUserMedia;
-}
-
-function nothingSeen(error: unknown): null {
-  unlessExpected('looking for a barcode')(error);
-  return null;
 }

@@ -14,6 +14,7 @@ import { Text } from '@/parts/ui/Text';
 import { change, setSettings, useAttic } from '@/store/attic/attic';
 import { editItem, itemWith } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
+import { STARTING_PHRASES } from '@/wording/phrases';
 
 import { FlawForm } from './FlawForm';
 import { GradeByHand } from './GradeByHand';
@@ -183,25 +184,25 @@ function More({ item }: { item: Item }) {
 /** The person's own words, with phrases that were kept for using again. */
 function Note({ item }: { item: Item }) {
   const phrases = useAttic((s) => s.settings.phrases);
+  // Some come with the app, for as long as there are none of one’s own.
+  const offered = phrases.length > 0 ? phrases : STARTING_PHRASES;
   const note = item.conditionNote.trim();
   const set = (conditionNote: string) => editItem(item.id, 'note on its condition', { conditionNote });
   return (
     <View style={{ gap: 8 }}>
       <Field label="Note on its condition" value={item.conditionNote} multiline onChange={set} />
-      {phrases.length > 0 ? (
-        <ChipRow label="Saved phrases" radio={false}>
-          {phrases.map((phrase) => (
-            <Chip
-              key={phrase}
-              role="button"
-              on={false}
-              onPress={() => set(note === '' ? phrase : `${note} ${phrase}`)}
-            >
-              {phrase}
-            </Chip>
-          ))}
-        </ChipRow>
-      ) : null}
+      <ChipRow label={phrases.length > 0 ? 'Saved phrases' : 'Usual phrases'} radio={false}>
+        {offered.map((phrase) => (
+          <Chip
+            key={phrase}
+            role="button"
+            on={false}
+            onPress={() => set(note === '' ? phrase : `${note} ${phrase}`)}
+          >
+            {phrase}
+          </Chip>
+        ))}
+      </ChipRow>
       {note !== '' && note.length <= 400 ? (
         phrases.includes(note) ? (
           <Button

@@ -2,18 +2,37 @@ import { useEffect, useRef, useState } from 'react';
 import { View, type TextInput as Input } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
+import { readBarcode } from '@/core/identity/gtin';
 import { Button } from '@/parts/ui/Button';
 import { useColours } from '@/theme/theme';
+
+export interface ScanFieldProps {
+  label: string;
+  onText: (text: string) => void;
+  /** A barcode that is scanned while another field is being filled in goes here, too. */
+  always?: boolean;
+}
 
 /**
  * For scanners that type, and for fingers: what was read is handed on with Enter, and the field is ready
  * again. A scanner needs no tap first: what is typed while no other field is being filled in goes here.
  */
-export function ScanField({ label, onText }: { label: string; onText: (text: string) => void }) {
+export function ScanField({ label, onText, always = false }: ScanFieldProps) {
   const c = useColours();
   const [text, setText] = useState('');
   const field = useRef<Input>(null);
   useEffect(() => whenTypedAnywhere(() => field.current?.focus()), []);
+  const scanned = useRef(onText);
+  useEffect(() => {
+    scanned.current = onText;
+  });
+  useEffect(() => {
+    if (!always) return;
+    return whenScannedElsewhere(label, (read) => {
+      field.current?.focus();
+      scanned.current(read);
+    });
+  }, [always, label]);
   const done = (typed: string) => {
     const read = typed.trim();
     setText('');
@@ -52,6 +71,41 @@ function whenTypedAnywhere(tell: () => void): () => void {
   };
   document.addEventListener('keydown', onKey, true);
   return () => document.removeEventListener('keydown', onKey, true);
+}
+
+/** Scanners type faster than fingers: from one key to the next, milliseconds. */
+const FAST = 50;
+
+/**
+ * Tells of a barcode that a scanner typed into a field that is not for it, and gives the field back what it
+ * held before. @returns stops
+ */
+function whenScannedElsewhere(own: string, tell: (text: string) => void): () => void {
+  let typed: { into: HTMLInputElement; before: string; text: string; at: number } | null = null;
+  const onKey = (event: KeyboardEvent) => {
+    const into = document.activeElement;
+    if (!(into instanceof HTMLInputElement) || into.getAttribute('aria-label') === own) return;
+    const isNext = typed?.into === into && event.timeStamp - typed.at <= FAST;
+    if (event.key.length === 1) {
+      typed = typed && isNext ? typed : { into, before: into.value, text: '', at: 0 };
+      typed.text += event.key;
+      typed.at = event.timeStamp;
+    } else if (event.key === 'Enter' && typed && isNext && readBarcode(typed.text).ok) {
+      event.preventDefault();
+      event.stopPropagation();
+      fill(into, typed.before);
+      tell(typed.text);
+      typed = null;
+    }
+  };
+  document.addEventListener('keydown', onKey, true);
+  return () => document.removeEventListener('keydown', onKey, true);
+}
+
+/** Puts a text into a field as if it had been typed. */
+function fill(field: HTMLInputElement, text: string): void {
+  Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, text);
+  field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
 function isForTyping(element: Element | null): boolean {

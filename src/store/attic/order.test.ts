@@ -20,6 +20,7 @@ const CARD: CatalogueRecord = {
   sort: ['Print', 'Field guide'],
   details: { Author: 'M. Tarrant' },
   rank: { place: 400, among: 'Print', of: 90_000 },
+  picture: null,
   listPrice: { amount: 1_250, currency: 'EUR' },
 };
 

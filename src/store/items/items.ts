@@ -30,15 +30,19 @@ export function newItem(part: Partial<Item> = {}): Item {
   return item;
 }
 
-/** Many new items at once, their numbers in a row. Each keeps a code of its own, where it has one. */
-export function newItems(parts: readonly (Partial<Item> & { code?: string })[]): Item[] {
+/**
+ * Many new items at once, their numbers in a row. Each keeps a code of its own, where it has one.
+ *
+ * @param letters the fixed ones of their codes, where these are others than usual
+ */
+export function newItems(parts: readonly (Partial<Item> & { code?: string })[], letters = ''): Item[] {
   const { settings } = useAttic.getState();
   const ids = newIds(parts.length);
   let next = settings.nextNumber;
   const items = parts.map((part, i) => {
     const number = part.code ? numberIn(settings.codePattern, part.code) : next++;
     // One id for each.
-    const item = itemNumbered(number ?? 0, ids[i]!, part);
+    const item = itemNumbered(number ?? 0, ids[i]!, part, letters);
     return part.code ? { ...item, code: part.code } : item;
   });
   setSettings({ nextNumber: next });
@@ -46,7 +50,7 @@ export function newItems(parts: readonly (Partial<Item> & { code?: string })[]):
 }
 
 /** @param number 0: none of its own */
-function itemNumbered(number: number, id: string, part: Partial<Item>): Item {
+function itemNumbered(number: number, id: string, part: Partial<Item>, letters = ''): Item {
   const { settings, hauls } = useAttic.getState();
   const now = Date.now();
   const haul = settings.haulId ? hauls[settings.haulId] : undefined;
@@ -68,7 +72,7 @@ function itemNumbered(number: number, id: string, part: Partial<Item>): Item {
   });
   const kind = part.kind ?? haul?.defaults.kind ?? '';
   const item = { ...fresh, ...withKind(fresh, kind, kindsNow()) };
-  return number === 0 ? item : { ...item, code: codeNow(item) };
+  return number === 0 ? item : { ...item, code: codeNow(item, letters) };
 }
 
 /** Brings a new item into the attic. @returns its id */
@@ -78,11 +82,11 @@ export function addItem(part: Partial<Item> = {}): string {
   return record.id;
 }
 
-/** The code an item would get now, by the pattern and what is known of it. */
-export function codeNow(item: Item): string {
+/** The code an item would get now, by the pattern and what is known of it; with other letters if given. */
+export function codeNow(item: Item, letters = ''): string {
   const { settings, hauls } = useAttic.getState();
   const kinds = kindsNow();
-  return codeFor(settings.codePattern, {
+  return codeFor(letters === '' ? settings.codePattern : { ...settings.codePattern, letters }, {
     number: numberOf(item) ?? settings.nextNumber,
     haul: item.haulId ? hauls[item.haulId]?.name : '',
     kind: kinds.get(item.kind)?.name,

@@ -10,7 +10,7 @@ import { sameWord } from '../../words/sameWord';
 import { amountValue, type Value } from '../value';
 
 /** Fields that are plain words, with the most characters they take. */
-type WordField = 'title' | 'description' | 'included' | 'missing' | 'conditionNote' | 'spot';
+type WordField = 'title' | 'description' | 'included' | 'missing' | 'conditionNote' | 'spot' | 'taxCode';
 const LONGEST: Record<WordField, number> = {
   title: 400,
   description: 10_000,
@@ -18,6 +18,7 @@ const LONGEST: Record<WordField, number> = {
   missing: 400,
   conditionNote: 10_000,
   spot: 60,
+  taxCode: 400,
 };
 
 function words(id: WordField, label: string, usual = true): StockColumn {
@@ -175,6 +176,7 @@ function belongs(ways: TableWays): StockColumn[] {
       },
     ),
     words('spot', 'Spot'),
+    words('taxCode', 'Tax code', false),
     {
       id: 'groups',
       label: 'Groups',

@@ -1,0 +1,1 @@
+export { Scanning as default } from '@/features/scanning/Scanning';
