@@ -73,24 +73,29 @@ function whenTypedAnywhere(tell: () => void): () => void {
   return () => document.removeEventListener('keydown', onKey, true);
 }
 
-/** Scanners type faster than fingers: from one key to the next, milliseconds. */
+/** Scanners type without a pause, and faster than fingers: from one key to the next, milliseconds. */
+const PAUSE = 1_000;
 const FAST = 50;
+/** So many digits that end in the right one nobody types into a price or a name. */
+const LONG = 12;
 
 /**
  * Tells of a barcode that a scanner typed into a field that is not for it, and gives the field back what it
  * held before. @returns stops
  */
 function whenScannedElsewhere(own: string, tell: (text: string) => void): () => void {
-  let typed: { into: HTMLInputElement; before: string; text: string; at: number } | null = null;
+  let typed: { into: HTMLInputElement; before: string; text: string; at: number; slowest: number } | null =
+    null;
   const onKey = (event: KeyboardEvent) => {
     const into = document.activeElement;
     if (!(into instanceof HTMLInputElement) || into.getAttribute('aria-label') === own) return;
-    const isNext = typed?.into === into && event.timeStamp - typed.at <= FAST;
+    const gap = typed?.into === into ? event.timeStamp - typed.at : Infinity;
     if (event.key.length === 1) {
-      typed = typed && isNext ? typed : { into, before: into.value, text: '', at: 0 };
+      if (!typed || gap > PAUSE) typed = { into, before: into.value, text: '', at: 0, slowest: 0 };
+      else typed.slowest = Math.max(typed.slowest, gap);
       typed.text += event.key;
       typed.at = event.timeStamp;
-    } else if (event.key === 'Enter' && typed && isNext && readBarcode(typed.text).ok) {
+    } else if (event.key === 'Enter' && typed && gap <= PAUSE && isScanned(typed)) {
       event.preventDefault();
       event.stopPropagation();
       fill(into, typed.before);
@@ -100,6 +105,10 @@ function whenScannedElsewhere(own: string, tell: (text: string) => void): () => 
   };
   document.addEventListener('keydown', onKey, true);
   return () => document.removeEventListener('keydown', onKey, true);
+}
+
+function isScanned({ text, slowest }: { text: string; slowest: number }): boolean {
+  return readBarcode(text).ok && (text.length >= LONG || slowest <= FAST);
 }
 
 /** Puts a text into a field as if it had been typed. */
