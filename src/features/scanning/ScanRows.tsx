@@ -19,7 +19,7 @@ import { useSetup } from '@/store/items/setup';
 import { removeRows } from '@/store/scanning/batches';
 import { useCardPicture } from '@/store/scanning/cardPictures';
 import { useScanning } from '@/store/scanning/scan';
-import { useColours } from '@/theme/theme';
+import { useColours, useWide } from '@/theme/theme';
 
 import { RowFields } from './RowFields';
 
@@ -28,15 +28,18 @@ const SHOWN = 40;
 
 /** What was scanned, the newest first. Up and down go from row to row, Enter opens one, Delete removes it. */
 export function ScanRows({ rows, batch }: { rows: readonly Item[]; batch: Batch }) {
+  const wide = useWide();
   const [more, setMore] = useState(SHOWN);
   const [at, setAt] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   useRowKeys(rows, at, { go: setAt, open: (id) => setOpen(id === open ? null : id) });
   return (
     <Card label="Rows">
-      <Text variant="small" tone="soft">
-        Up and down go from row to row, Enter opens one, Delete removes it.
-      </Text>
+      {wide ? (
+        <Text variant="small" tone="soft">
+          Up and down go from row to row, Enter opens one, Delete removes it.
+        </Text>
+      ) : null}
       {rows.slice(0, more).map((item) => (
         <View key={item.id}>
           <Row
