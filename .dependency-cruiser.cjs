@@ -7,10 +7,10 @@ const STORE = [
   'pictures',
   'courier',
   'research',
-  'scanning',
   'writing',
   'fulfilment',
   'derived',
+  'scanning',
   'tables',
   'services',
 ];

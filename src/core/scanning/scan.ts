@@ -1,6 +1,7 @@
 import type { Batch, BatchDefaults, BatchPrice, Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
+import { recordOf } from '../catalogue/sheetRecords';
 import { canonicalBarcode, readBarcode } from '../identity/gtin';
 import { exponentOf, type Minor } from '../money/money';
 
@@ -44,10 +45,7 @@ export function scannedAs(
 
 /** Names of the marketplaces that list by barcode and have this one closed to the seller. */
 export function closedAt(digits: string, sheets: readonly RuleSheet[]): string[] {
-  const code = canonicalBarcode(digits);
-  return sheets
-    .filter((sheet) => sheet.records?.some((r) => r.closed && canonicalBarcode(r.barcode) === code))
-    .map(({ name }) => name);
+  return sheets.filter((sheet) => recordOf(digits, sheet)?.closed).map(({ name }) => name);
 }
 
 /**

@@ -1,10 +1,10 @@
 import { act } from '@testing-library/react';
 
-import { openAttic, openDisk, useAttic } from '@/store/attic/attic';
+import { openAttic, openDisk, setSettings, useAttic } from '@/store/attic/attic';
 import { editHaul } from '@/store/items/hauls';
 import { useShared } from '@/store/pictures/shared';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
-import { choose, fill, leave, open, press, said, sees } from '@/testing/page';
+import { canPress, choose, fill, leave, open, press, said, sees } from '@/testing/page';
 import { waitFor } from '@/testing/patience';
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems } from '@/testing/world';
@@ -41,6 +41,19 @@ it('the first picture begins the item; the next one goes into it, and then anoth
   expect(items()).toHaveLength(2);
   await press('Fill in its sheet');
   expect(went.at(-1)).toBe(`/item/${items().at(-1)?.id}`);
+});
+
+it('where the person wants it so, no item is left without its spot', async () => {
+  await emptyAttic();
+  setSettings({ spotAsked: true });
+  await open(Intake);
+  await choose(await shot());
+  await sees('Saved, 1 picture');
+  expect(canPress('Next item')).toBe(false);
+  await fill('Its spot', 'A3-12');
+  await press('Next item');
+  await sees('A new item');
+  expect(items()[0]?.spot).toBe('A3-12');
 });
 
 it('says that a picture is saved once its bytes are stored, and not before', async () => {

@@ -10,7 +10,7 @@ import { Button, Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { useAttic } from '@/store/attic/attic';
 import { editItem } from '@/store/items/items';
-import { removeRows } from '@/store/scanning/batches';
+import { removeRows } from '@/store/scanning/rows';
 
 /** What is changed of a row without leaving the session. */
 export function RowFields({ item, onDone }: { item: Item; onDone: () => void }) {

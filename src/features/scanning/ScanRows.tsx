@@ -16,8 +16,8 @@ import { useCourier } from '@/store/courier/courierLink';
 import { useKinds } from '@/store/items/kinds';
 import { nameOf } from '@/store/items/names';
 import { useSetup } from '@/store/items/setup';
-import { removeRows } from '@/store/scanning/batches';
 import { useCardPicture } from '@/store/scanning/cardPictures';
+import { removeRows } from '@/store/scanning/rows';
 import { useScanning } from '@/store/scanning/scan';
 import { useColours, useWide } from '@/theme/theme';
 

@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Batch } from '@/contract/records';
-import { counted } from '@/core/language/plural';
-import { lacksSpot } from '@/core/scanning/scan';
+import { counted, plural } from '@/core/language/plural';
 import { hasLiveCamera } from '@/parts/trade/camera';
 import { ScanField } from '@/parts/trade/ScanField';
 import { ToMany } from '@/parts/trade/ToMany';
@@ -16,8 +15,9 @@ import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { setSettings, useAttic } from '@/store/attic/attic';
 import { unlessExpected } from '@/store/base/faults';
-import { beginBatch, itemsOf, removeRows, renameBatch, workInBatch } from '@/store/scanning/batches';
-import { lookUpRows, neverAnswered, scan, useScanning } from '@/store/scanning/scan';
+import { beginBatch, itemsOf, renameBatch, workInBatch } from '@/store/scanning/batches';
+import { removeRows } from '@/store/scanning/rows';
+import { lookUpRows, neverAnswered, scan, useScanning, waitingForSpot } from '@/store/scanning/scan';
 
 import { BatchBegins } from './BatchBegins';
 import { LastScan } from './LastScan';
@@ -34,7 +34,7 @@ export function Scanning() {
   const rows = batch ? itemsOf(batch.id, items) : [];
   const [camera, setCamera] = useState(false);
   const sounds = useAttic((s) => s.settings.sounds);
-  const asksSpot = batch !== undefined && rows.some((item) => lacksSpot(item, batch.defaults));
+  const asksSpot = batch !== undefined && waitingForSpot(batch, rows).length > 0;
   return (
     <Page title="Scanning" aside={<BackTo path="/intake" />} maxWidth={1240}>
       <Card label="Scan">
@@ -77,6 +77,7 @@ function AtHand({ batch }: { batch: Batch }) {
         <Text variant="heading">{`${batch.name} · ${counted(rows.length, 'item')}`}</Text>
         <BatchBegins batch={batch} />
         <NotAnswered batch={batch} />
+        <Held />
       </Card>
       {rows.length > 0 ? <ScanRows rows={rows} batch={batch} /> : null}
       <Card label="Done with it">
@@ -127,6 +128,21 @@ function NotAnswered({ batch }: { batch: Batch }) {
       >
         Look them up now
       </Button>
+    </Notice>
+  );
+}
+
+/** Rows that were to go and could not. */
+function Held() {
+  const held = useScanning((s) => s.held);
+  if (held === 0) return null;
+  return (
+    <Notice tone="caution">
+      {plural(
+        held,
+        'A row is listed, or may be: it stays until it is withdrawn.',
+        `${held} rows are listed, or may be: they stay until they are withdrawn.`,
+      )}
     </Notice>
   );
 }

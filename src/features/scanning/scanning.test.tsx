@@ -14,7 +14,7 @@ const rows = () => itemsOf(batchAtHand()?.id ?? '', useAttic.getState().items);
 
 beforeEach(async () => {
   await emptyAttic();
-  useScanning.setState({ last: null, asking: [], troubles: {} });
+  useScanning.setState({ last: null, asking: [], troubles: {}, held: 0 });
 });
 
 /** The page, with a product look-up that knows nothing. */

@@ -2,8 +2,7 @@ import { format } from 'date-fns';
 
 import { Batch, type BatchDefaults, type Item } from '@/contract/records';
 import { batchName } from '@/core/scanning/scan';
-import { change, newId, setSettings, useAttic, type Put } from '@/store/attic/attic';
-import { itemWith } from '@/store/items/items';
+import { change, newId, setSettings, useAttic } from '@/store/attic/attic';
 
 /** The batch at hand, if one was begun and is still there. */
 export function batchAtHand(): Batch | undefined {
@@ -56,25 +55,4 @@ export function itemsOf(batchId: string, items: Readonly<Record<string, Item>>):
   return Object.values(items)
     .filter((item) => item.batchId === batchId)
     .sort((a, b) => b.createdAt - a.createdAt || b.code.localeCompare(a.code, 'en', { numeric: true }));
-}
-
-/** Takes items out of the attic with all that belongs to them, with one undo. */
-export function removeRows(items: readonly Item[]): void {
-  const { plans } = useAttic.getState();
-  const ids = new Set(items.map(({ id }) => id));
-  const puts: Put[] = items.flatMap((item) => [
-    { collection: 'items', id: item.id, record: null } as const,
-    ...item.pictureIds.map((p) => ({ collection: 'pictures', id: p, record: null }) as const),
-  ]);
-  for (const plan of Object.values(plans))
-    if (ids.has(plan.itemId)) puts.push({ collection: 'plans', id: plan.id, record: null });
-  change(items.length === 1 ? 'row removed' : `${items.length} rows removed`, puts, { destructive: true });
-}
-
-/** The rows stay in stock and are of no batch any more. */
-export function leaveRows(items: readonly Item[]): void {
-  change(
-    'rows left',
-    items.map((item) => itemWith(item, { batchId: null })),
-  );
 }

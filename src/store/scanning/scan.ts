@@ -34,24 +34,27 @@ export const useScanning = create<{
   /** Items that are being looked up, and why some could not be. */
   asking: readonly string[];
   troubles: Readonly<Record<string, string>>;
-}>(() => ({ last: null, asking: [], troubles: {} }));
+  /** How many rows were to be removed and stayed, being listed. */
+  held: number;
+}>(() => ({ last: null, asking: [], troubles: {}, held: 0 }));
 
 /** Whether an item is still for sale here. */
 function isHere(item: Item): boolean {
   return item.left === null && !useCourier.getState().items[item.id]?.sale;
 }
 
-/** The items that still need their spot before another is scanned: those of the last scan. */
-function waitingForSpot(): Item[] {
-  const batch = batchAtHand();
-  if (!batch) return [];
-  return itemsOf(batch.id, useAttic.getState().items).filter((item) => lacksSpot(item, batch.defaults));
+/** Of a batch's rows, the newest first, those of the last scan that still need their spot. */
+export function waitingForSpot(batch: Batch, rows: readonly Item[]): Item[] {
+  const [newest] = rows;
+  if (!newest || !lacksSpot(newest, batch.defaults)) return [];
+  return rows.filter((row) => row.facts.barcode === newest.facts.barcode && lacksSpot(row, batch.defaults));
 }
 
 /** A scanner, a camera or a finger gave a text: what it means is done at once, and heard. */
 export function scan(text: string): void {
-  const waiting = waitingForSpot();
+  const batch = batchAtHand();
   const { items } = useAttic.getState();
+  const waiting = batch ? waitingForSpot(batch, itemsOf(batch.id, items)) : [];
   const said = scannedAs(text, items, { waitsForSpot: waiting.length > 0, isHere });
   switch (said.as) {
     case 'misread':
@@ -103,7 +106,7 @@ function begin(digits: string): void {
 
 /** Says how the last scan went. */
 function tell(part: Partial<LastScan> & Pick<LastScan, 'text' | 'signal'>): void {
-  useScanning.setState({ last: { itemIds: [], closed: [], why: null, ...part } });
+  useScanning.setState({ last: { itemIds: [], closed: [], why: null, ...part }, held: 0 });
   if (part.signal) sound(part.signal);
 }
 

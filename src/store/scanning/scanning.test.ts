@@ -1,20 +1,13 @@
 import type { CatalogueRecord } from '@/contract/catalogue';
-import { useAttic } from '@/store/attic/attic';
+import { change, useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
-import { fakeServer } from '@/testing/courier';
+import { itemWith } from '@/store/items/items';
+import { fakeServer, listed } from '@/testing/courier';
 import { waitFor as until } from '@/testing/patience';
 import { emptyAttic } from '@/testing/world';
 
-import {
-  batchAtHand,
-  beginBatch,
-  itemsOf,
-  leaveRows,
-  removeRows,
-  renameBatch,
-  setDefaults,
-  workInBatch,
-} from './batches';
+import { batchAtHand, beginBatch, itemsOf, renameBatch, setDefaults, workInBatch } from './batches';
+import { removeRows } from './rows';
 import { lookUpRows, neverAnswered, scan, scanAgain, useScanning } from './scan';
 import { sound } from './sounds';
 
@@ -39,7 +32,8 @@ const last = () => useScanning.getState().last;
 
 beforeEach(async () => {
   await emptyAttic();
-  useScanning.setState({ last: null, asking: [], troubles: {} });
+  useScanning.setState({ last: null, asking: [], troubles: {}, held: 0 });
+  useCourier.setState({ caughtUp: true });
 });
 
 it('a code is an item at once, and what the look-up says of it is its own', async () => {
@@ -125,6 +119,12 @@ it('asks for a spot before the next code, where it was asked to', () => {
   expect(rows().map(({ spot }) => spot)).toEqual(['A3-12']);
   scan(OTHER);
   expect(rows()).toHaveLength(2);
+  // Only those of the last scan: what came before it was asked for has no part in it.
+  const [newest, older] = rows();
+  change('spots off', [itemWith(older!, { spot: '' })]);
+  scan('B7');
+  expect(useAttic.getState().items[newest!.id]?.spot).toBe('B7');
+  expect(useAttic.getState().items[older!.id]?.spot).toBe('');
 });
 
 it('says where a code is closed to the seller, and keeps it for the others', () => {
@@ -138,7 +138,7 @@ it('says where a code is closed to the seller, and keeps it for the others', () 
   expect(rows()).toHaveLength(1);
 });
 
-it('a batch begins with what the last one began with; rows can go, or stay in stock', () => {
+it('a batch begins with what the last one began with; rows can go, but those that are listed', () => {
   fakeServer({});
   const first = beginBatch();
   setDefaults(first.id, { lookUp: false, taxCode: 'B7' });
@@ -149,9 +149,15 @@ it('a batch begins with what the last one began with; rows can go, or stay in st
   scan(OTHER);
   removeRows(rows().slice(0, 1));
   expect(rows().map(({ facts }) => facts.barcode)).toEqual([CODE]);
-  leaveRows(rows());
-  expect(rows()).toEqual([]);
-  expect(Object.keys(useAttic.getState().items)).toHaveLength(1);
+  // What buyers can see somewhere stays.
+  const [row] = rows();
+  useCourier.setState({
+    items: { [row!.id]: { id: row!.id, sale: null, listings: [listed('threadwick')] } as never },
+  });
+  removeRows(rows());
+  expect(rows()).toHaveLength(1);
+  expect(useScanning.getState().held).toBe(1);
+  useCourier.setState({ items: {} });
   workInBatch(null);
   expect(batchAtHand()).toBeUndefined();
   expect(beginBatch().defaults.taxCode).toBe('B7');
