@@ -84,11 +84,10 @@ const LONG = 12;
  * held before. @returns stops
  */
 function whenScannedElsewhere(own: string, tell: (text: string) => void): () => void {
-  let typed: { into: HTMLInputElement; before: string; text: string; at: number; slowest: number } | null =
-    null;
+  let typed: { into: Typable; before: string; text: string; at: number; slowest: number } | null = null;
   const onKey = (event: KeyboardEvent) => {
     const into = document.activeElement;
-    if (!(into instanceof HTMLInputElement) || into.getAttribute('aria-label') === own) return;
+    if (!isTypable(into) || into.getAttribute('aria-label') === own) return;
     const gap = typed?.into === into ? event.timeStamp - typed.at : Infinity;
     if (event.key.length === 1) {
       if (!typed || gap > PAUSE) typed = { into, before: into.value, text: '', at: 0, slowest: 0 };
@@ -111,9 +110,16 @@ function isScanned({ text, slowest }: { text: string; slowest: number }): boolea
   return readBarcode(text).ok && (text.length >= LONG || slowest <= FAST);
 }
 
+type Typable = HTMLInputElement | HTMLTextAreaElement;
+
+function isTypable(element: Element | null): element is Typable {
+  return element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement;
+}
+
 /** Puts a text into a field as if it had been typed. */
-function fill(field: HTMLInputElement, text: string): void {
-  Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, text);
+function fill(field: Typable, text: string): void {
+  // What is set on the field itself the page takes for its own doing, and says nothing of it.
+  Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value')?.set?.call(field, text);
   field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
