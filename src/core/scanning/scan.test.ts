@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { Batch, BatchDefaults, Item } from '@/contract/records';
 import { checkDigit } from '@/core/identity/gtin';
 
-import { batchName, begunWith, closedAt, lacksSpot, ruledPrice, scannedAs } from './scan';
+import { batchName, begunWith, closedAt, lacksSpot, batchPrice, scannedAs } from './scan';
 import { SIGNALS, SOUNDS } from './signals';
 
 const item = (id: string, part: object = {}): Item =>
@@ -91,11 +91,11 @@ describe('a price by rule', () => {
     [{ by: 'fixed', amount: 333 } as const, null, null, [0], 333],
     [{ by: 'none' } as const, at(900), 100, [0], null],
   ])('%j', (rule, priceNew, cost, endings, price) => {
-    expect(ruledPrice(rule, { priceNew, cost }, endings, 'EUR')).toBe(price);
+    expect(batchPrice(rule, { priceNew, cost }, endings, 'EUR')).toBe(price);
   });
   it('is not made of another currency', () =>
     expect(
-      ruledPrice({ by: 'ofNew', shareBp: 5_000 }, { priceNew: at(900), cost: null }, [0], 'GBP'),
+      batchPrice({ by: 'ofNew', shareBp: 5_000 }, { priceNew: at(900), cost: null }, [0], 'GBP'),
     ).toBeNull());
   it('ends as the person likes, and is never less than the rule says', () =>
     fc.assert(
@@ -104,7 +104,7 @@ describe('a price by rule', () => {
         fc.integer({ min: 1, max: 20_000 }),
         fc.uniqueArray(fc.integer({ min: 0, max: 99 }), { minLength: 1, maxLength: 4 }),
         (amount, shareBp, endings) => {
-          const price = ruledPrice(
+          const price = batchPrice(
             { by: 'ofNew', shareBp },
             { priceNew: at(amount), cost: null },
             endings,

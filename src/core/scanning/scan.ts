@@ -69,7 +69,7 @@ export function begunWith(
     conditionNote: phrase,
     cost,
     // What goes by the price new follows with the product look-up's answer.
-    price: ruledPrice(price, { priceNew: null, cost }, endings, currency),
+    price: batchPrice(price, { priceNew: null, cost }, endings, currency),
     meantFor: depot,
     taxCode,
     ...(kind === '' ? {} : { kind }),
@@ -82,7 +82,7 @@ export function begunWith(
  * @param endings hundredths of the currency's unit; empty: as it comes
  * @returns minor units; null where what the rule goes by is not known, or is in another currency
  */
-export function ruledPrice(
+export function batchPrice(
   rule: BatchPrice,
   { priceNew, cost }: Pick<Item, 'priceNew' | 'cost'>,
   endings: readonly number[],

@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import type { CatalogueRecord } from '@/contract/catalogue';
 import type { Batch, Item } from '@/contract/records';
 import { canonicalBarcode } from '@/core/identity/gtin';
-import { begunWith, closedAt, lacksSpot, ruledPrice, scannedAs } from '@/core/scanning/scan';
+import { begunWith, closedAt, lacksSpot, batchPrice, scannedAs } from '@/core/scanning/scan';
 import type { Signal } from '@/core/scanning/signals';
 import { change, useAttic, type Put } from '@/store/attic/attic';
 import { unlessExpected, wordsFor } from '@/store/base/faults';
@@ -184,7 +184,7 @@ function priceBy(
   item: Item,
   { priceEndings, currency }: { priceEndings: readonly number[]; currency: string },
 ): number | null {
-  return batch ? ruledPrice(batch.defaults.price, item, priceEndings, currency) : null;
+  return batch ? batchPrice(batch.defaults.price, item, priceEndings, currency) : null;
 }
 
 function without<T>(all: Readonly<Record<string, T>>, ids: readonly string[]): Record<string, T> {
