@@ -85,19 +85,35 @@ export function inHabit(
   terms: AskingTerms,
 ): Minor | null {
   const unit = 10 ** exponentOf(currency);
-  const ends = [...new Set(endings.map((e) => Math.round((e * unit) / 100)))].filter((e) => e < unit);
-  if (ends.length === 0 || unit === 1) return price;
-  ends.sort((a, b) => a - b);
+  const ends = endsIn(endings, unit);
+  if (ends.length === 0) return price;
   const { sale, schedule, parents = new Map() } = terms;
   // What does not bring it within so many units of the currency will not bring it by another ending.
   const max = Math.min(terms.max, price + ROUND * unit);
-  for (let whole = Math.floor(price / unit) * unit; whole <= max; whole += unit)
-    for (const end of ends) {
-      const one = whole + end;
-      if (one < price || one > max) continue;
-      if (takeHomeOf({ ...sale, price: one }, schedule, parents).takeHome >= target) return one;
-    }
+  for (const one of ending(ends, unit, price, max))
+    if (takeHomeOf({ ...sale, price: one }, schedule, parents).takeHome >= target) return one;
   return null;
+}
+
+/** The first price of a habit that is not under an amount, minor units; the amount itself has to be whole. */
+export function upToHabit(amount: Minor, endings: Endings, currency: string): Minor {
+  const unit = 10 ** exponentOf(currency);
+  const ends = endsIn(endings, unit);
+  for (const one of ending(ends, unit, amount, amount + unit)) return one;
+  return amount;
+}
+
+/** Endings in minor units, the lowest first; none where the currency has no smaller unit. */
+function endsIn(endings: Endings, unit: number): number[] {
+  if (unit === 1) return [];
+  const ends = [...new Set(endings.map((e) => Math.round((e * unit) / 100)))].filter((e) => e < unit);
+  return ends.sort((a, b) => a - b);
+}
+
+/** Prices that end so, from one to another, both included. */
+function* ending(ends: readonly number[], unit: number, from: Minor, to: Minor): Generator<Minor> {
+  for (let whole = Math.floor(from / unit) * unit; whole <= to; whole += unit)
+    for (const end of ends) if (whole + end >= from && whole + end <= to) yield whole + end;
 }
 
 /** A stretch of prices that bring less than a lower one does. */

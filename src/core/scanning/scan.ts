@@ -3,7 +3,8 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 
 import { recordOf } from '../catalogue/sheetRecords';
 import { canonicalBarcode, readBarcode } from '../identity/gtin';
-import { exponentOf, type Minor } from '../money/money';
+import type { Minor } from '../money/money';
+import { upToHabit } from '../price/askingPrice';
 
 /** What becomes of a text that was scanned, before anything outside is asked. */
 export type Scanned =
@@ -98,19 +99,9 @@ export function batchPrice(
       : priceNew && priceNew.currency === currency
         ? (priceNew.amount * rule.shareBp) / 10_000
         : null;
-  return raw === null ? null : roundedUp(raw, endings, currency);
-}
-
-function roundedUp(amount: number, endings: readonly number[], currency: string): Minor {
-  const unit = 10 ** exponentOf(currency);
   // A product of decimals lies a hair beside what it stands for.
-  const least = Math.ceil(Math.round(amount * 1_000) / 1_000);
-  const ends = endings.map((e) => Math.round((e * unit) / 100)).filter((e) => e < unit);
-  if (ends.length === 0 || unit === 1) return least;
-  const whole = Math.floor(least / unit) * unit;
-  return Math.min(
-    ...[whole, whole + unit].flatMap((from) => ends.map((e) => from + e)).filter((p) => p >= least),
-  );
+  const least = raw === null ? null : Math.ceil(Math.round(raw * 1_000) / 1_000);
+  return least === null ? null : upToHabit(least, endings, currency);
 }
 
 /** A batch is called by its day; the second of a day has a number. */

@@ -1,13 +1,14 @@
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 
-import { TESTED, USES, type Flaw, type Item } from '@/contract/records';
+import { TESTED, type Flaw, type Item } from '@/contract/records';
 import { TESTED_WORDS } from '@/core/condition/conditionText';
-import { flawWords, gradeNames, gradeOfItem, SEVERITY_NAMES, wordsForUse } from '@/core/condition/grade';
+import { flawWords, gradeNames, gradeOfItem, SEVERITY_NAMES } from '@/core/condition/grade';
 import type { Examined } from '@/core/listing/examine';
 import { formatLength } from '@/core/measure/units';
 import { FieldFindings, Section } from '@/parts/trade/Section';
 import { capital } from '@/parts/trade/UndoBar';
+import { WearChips } from '@/parts/trade/WearChips';
 import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
@@ -31,13 +32,7 @@ export const ConditionSection = memo(function ConditionSection({
   const names = gradeNames(item.kind, useKinds());
   return (
     <Section name="condition" title="Condition" summary={grade ? names[grade.wear] : undefined}>
-      <ChipRow label="Wear">
-        {USES.map((use) => (
-          <Chip key={use} on={item.use === use} onPress={() => editItem(item.id, 'use', { use })}>
-            {capital(wordsForUse(use))}
-          </Chip>
-        ))}
-      </ChipRow>
+      <WearChips item={item} />
       <Flaws item={item} />
       <More item={item} />
       <GradeByHand item={item} />

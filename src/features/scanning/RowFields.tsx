@@ -1,12 +1,11 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
-import { USES, type Item } from '@/contract/records';
-import { wordsForUse } from '@/core/condition/grade';
+import type { Item } from '@/contract/records';
 import { KindPicker } from '@/parts/trade/KindPicker';
 import { MoneyField } from '@/parts/trade/MoneyField';
-import { capital } from '@/parts/trade/UndoBar';
-import { Button, Chip, ChipRow } from '@/parts/ui/Button';
+import { WearChips } from '@/parts/trade/WearChips';
+import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { useAttic } from '@/store/attic/attic';
 import { editItem } from '@/store/items/items';
@@ -52,13 +51,7 @@ export function RowFields({ item, onDone }: { item: Item; onDone: () => void }) 
           />
         </View>
       </View>
-      <ChipRow label="Wear">
-        {USES.map((use) => (
-          <Chip key={use} on={item.use === use} onPress={() => editItem(item.id, 'use', { use })}>
-            {capital(wordsForUse(use))}
-          </Chip>
-        ))}
-      </ChipRow>
+      <WearChips item={item} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Button icon="check" onPress={onDone}>
           Close the row

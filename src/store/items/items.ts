@@ -172,22 +172,28 @@ export function setFact(id: string, spec: FactSpec, typed: string): void {
   });
 }
 
+/** Items out of the attic with their pictures and plans, ready for {@link change}. */
+export function withoutItems(items: readonly Item[]): Put[] {
+  const ids = new Set(items.map(({ id }) => id));
+  const plans = Object.values(useAttic.getState().plans).filter((p) => ids.has(p.itemId));
+  const gone = (collection: 'items' | 'pictures' | 'plans', id: string): Put => ({
+    collection,
+    id,
+    record: null,
+  });
+  return [
+    ...items.flatMap(({ id, pictureIds }) => [
+      gone('items', id),
+      ...pictureIds.map((p) => gone('pictures', p)),
+    ]),
+    ...plans.map(({ id }) => gone('plans', id)),
+  ];
+}
+
 /** Takes an item out of the attic with its pictures and plans. Can be undone. */
 export function removeItem(id: string): void {
-  const { items, plans } = useAttic.getState();
-  const item = items[id];
-  if (!item) return;
-  change(
-    `${nameOf(item)} removed`,
-    [
-      { collection: 'items', id, record: null },
-      ...item.pictureIds.map((p) => ({ collection: 'pictures' as const, id: p, record: null })),
-      ...Object.values(plans)
-        .filter((p) => p.itemId === id)
-        .map((p) => ({ collection: 'plans' as const, id: p.id, record: null })),
-    ],
-    { destructive: true },
-  );
+  const item = useAttic.getState().items[id];
+  if (item) change(`${nameOf(item)} removed`, withoutItems([item]), { destructive: true });
 }
 
 /** Changes some values of what is planned for an item on one marketplace. */

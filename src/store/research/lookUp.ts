@@ -73,7 +73,7 @@ export async function lookUpItem(itemId: string, barcode: string): Promise<void>
 export function recordBeside(
   item: Item,
   record: CatalogueRecord,
-): Pick<Item, 'readings' | 'ranks' | 'priceNew'> {
+): Pick<Item, 'readings' | 'ranks' | 'priceNew' | 'lookedUp'> {
   const found = toldBy(record, item.kind, kindsNow()).map(({ field, value, words }): Found => ({
     field,
     value: value.slice(0, 400),
@@ -84,7 +84,19 @@ export function recordBeside(
   }));
   return {
     ...figuresOf(item, record),
+    lookedUp: notedOf(record),
     readings: [...item.readings, ...freshReadings(item, null, found)],
+  };
+}
+
+/** What is noted of an answer: that there was one, and what of the card is shown and never sent. */
+export function notedOf(record: CatalogueRecord | null): NonNullable<Item['lookedUp']> {
+  return {
+    at: Date.now(),
+    found: record !== null,
+    picture: record?.picture ?? null,
+    sort: record?.sort.at(-1) ?? '',
+    maker: record?.maker ?? '',
   };
 }
 

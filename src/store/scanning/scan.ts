@@ -11,7 +11,7 @@ import { unlessExpected, wordsFor } from '@/store/base/faults';
 import { useCourier } from '@/store/courier/courierLink';
 import { itemWith, newItems, planWith } from '@/store/items/items';
 import { allConfirmed } from '@/store/pictures/readings';
-import { lookUp, recordBeside } from '@/store/research/lookUp';
+import { lookUp, notedOf, recordBeside } from '@/store/research/lookUp';
 
 import { batchAtHand, beginBatch, itemsOf } from './batches';
 import { sound } from './sounds';
@@ -162,19 +162,11 @@ function answered(ids: readonly string[], record: CatalogueRecord | null): void 
   const puts = ids.flatMap((id) => {
     const item = items[id];
     if (!item) return [];
-    const lookedUp = {
-      at: Date.now(),
-      found: record !== null,
-      picture: record?.picture ?? null,
-      sort: record?.sort.at(-1) ?? '',
-      maker: record?.maker ?? '',
-    };
-    if (!record) return [itemWith(item, { lookedUp })];
-    const told = { ...item, ...recordBeside(item, record) };
-    const known = { ...told, ...allConfirmed(told) };
-    const { ranks, priceNew, readings } = known;
-    const price = known.price ?? priceBy(batches[item.batchId ?? ''], known, settings);
-    return [itemWith(item, { ...allConfirmed(told), ranks, priceNew, readings, lookedUp, price })];
+    if (!record) return [itemWith(item, { lookedUp: notedOf(null) })];
+    const beside = recordBeside(item, record);
+    const known = { ...beside, ...allConfirmed({ ...item, ...beside }) };
+    const price = item.price ?? priceBy(batches[item.batchId ?? ''], { ...item, ...known }, settings);
+    return [itemWith(item, { ...known, price })];
   });
   if (puts.length > 0) change('looked up', puts, { ownUndo: true });
 }
