@@ -15,6 +15,7 @@ import { oldhollow } from './standins/oldhollow/service';
 import { pennant } from './standins/pennant/service';
 import { quirestack } from './standins/quirestack/service';
 import { threadwick } from './standins/threadwick/service';
+import { twinpane } from './standins/twinpane/service';
 
 export interface Outside {
   services: Service[];
@@ -40,6 +41,7 @@ const STANDINS: Readonly<Record<string, (opening: Opening) => Service>> = {
   lanternyard,
   handbill,
   indexhall,
+  twinpane,
   pennant,
 };
 export const SERVICES = Object.keys(STANDINS);

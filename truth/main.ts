@@ -3,6 +3,7 @@ import { colouringFigures } from './colouring';
 import { cuttingFigures } from './cutting';
 import { FONTS, loadFonts } from './fonts';
 import { judgingFigures } from './judging';
+import { likenessFigures } from './likeness';
 import { measuringFigures } from './measuring';
 import { readingFigures } from './reading';
 import { splittingFigures } from './several';
@@ -12,7 +13,7 @@ import type { Verdict } from './verdict';
 /**
  * `npm run truth`: how well pictures are seen that nobody tuned for. One JSON line a figure. `--tuning`
  * looks at the seeds that may be tuned on, `--short` at a few of them; names of parts (judging,
- * reading, showing, splitting, colour, measuring, cutting) at these only.
+ * reading, showing, splitting, colour, measuring, cutting, likeness) at these only.
  */
 async function main(flags: readonly string[]): Promise<void> {
   const art = await loadArt();
@@ -54,6 +55,12 @@ async function main(flags: readonly string[]): Promise<void> {
       tell(figure);
   if (wants('cutting'))
     for (const figure of await cuttingFigures(art, { from, each: isShort ? 4 : 30 })) tell(figure);
+  if (wants('likeness'))
+    for (const figure of await likenessFigures(art, {
+      from,
+      ...(isShort ? { each: 1, strangers: 60 } : { each: 6, strangers: 330 }),
+    }))
+      tell(figure);
 }
 
 /** Seeds from here on are never looked at while anything is tuned. */
