@@ -24,6 +24,7 @@ import { EventStream } from './http/eventStream';
 import { hostCheck, securityHeaders } from './http/guard';
 import { homeScreen } from './http/homeScreen';
 import { demoFiles, pages } from './http/pages';
+import { likenessDesk } from './lookup/likenessDesk';
 import { productLookup } from './lookup/productLookup';
 import { MARKETPLACES } from './marketplaces/marketplaces';
 import { openOutside, OUTSIDE, outsidePage, SERVICES, type Hook } from './outside';
@@ -146,7 +147,8 @@ async function open(options: StartOptions, closing: Closing, stop: () => Promise
   hookRoutes(app, courier);
   const identity = await identityOf(ledger, { sort, demo: demo !== null, earlierLedger, courier, log });
   const desk = productLookup(seatOf('indexhall'));
-  const parts = { courier, ledger, shelf, connections, desk, port, events, log, ...identity };
+  const likeness = likenessDesk(seatOf('twinpane'));
+  const parts = { courier, ledger, shelf, connections, desk, likeness, port, events, log, ...identity };
   app.route('/api', api({ ...parts, carrier: carrier(seatOf('pennant')) }));
   const worlds = demo === null ? [] : [demo, join(data, 'demo')].filter(existsSync);
   pageRoutes(app, { demo: worlds, dist, log, sort });

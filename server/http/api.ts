@@ -28,6 +28,7 @@ import { CannotWrite } from '../courier/ledgerWriter';
 import type { PictureShelf } from '../courier/pictureShelf';
 import type { Log } from '../faults/log';
 import { databaseCode } from '../faults/startTrouble';
+import type { LikenessDesk } from '../lookup/likenessDesk';
 import type { ProductLookup } from '../lookup/productLookup';
 
 export interface ApiParts {
@@ -35,6 +36,7 @@ export interface ApiParts {
   ledger: Ledger;
   shelf: PictureShelf;
   desk: ProductLookup;
+  likeness: LikenessDesk;
   carrier: Carrier;
   connections: Connections;
   port: number;
@@ -47,7 +49,7 @@ export interface ApiParts {
 
 /** The courier's HTTP interface for the app. */
 export function api(parts: ApiParts): Api {
-  const { courier, ledger, shelf, desk, carrier, connections, session, events } = parts;
+  const { courier, ledger, shelf, desk, likeness, carrier, connections, session, events } = parts;
   const app: Api = new Hono<{ Bindings: HttpBindings }>();
   guarded(app, parts);
   pageRoutes(app, parts);
@@ -57,7 +59,7 @@ export function api(parts: ApiParts): Api {
   app.get('/marketplaces', (c) => c.json(courier.markets()));
   app.get('/sheets', async (c) => c.json((await courier.ruleSheets()) satisfies SheetsAnswer));
   const ofMarket = askingOf(courier);
-  researchRoutes(app, { courier, desk });
+  researchRoutes(app, { courier, desk, likeness });
   fulfilmentRoutes(app, { courier, carrier, ofMarket });
   ownListingRoutes(app, courier, ofMarket);
   couponRoutes(app, ofMarket);

@@ -1,11 +1,15 @@
+import type { Context } from 'hono';
+
 import type { LookUpAnswer } from '@/contract/catalogue';
 import type { CompetingAnswer, CompsAnswer, SearchDemandAnswer } from '@/contract/comps';
+import { LIKENESS_BYTES, type LikenessAnswer } from '@/contract/likeness';
 import { pictureGate } from '@/core/picture/gate';
 import { troubleWords } from '@/wording/courier';
 
-import { answerOf, type Api } from './asking';
+import { answerOf, tooLarge, type Api } from './asking';
 import { CallFailed, type Adapter } from '../courier/adapter';
 import type { Courier } from '../courier/courier';
+import type { LikenessDesk } from '../lookup/likenessDesk';
 import type { ProductLookup } from '../lookup/productLookup';
 
 /** Marketplaces asked in one go. */
@@ -39,7 +43,10 @@ async function askAll<T>(
 }
 
 /** What is found out before something is sold: prices paid, words searched for, other offers, catalogues. */
-export function researchRoutes(app: Api, { courier, desk }: { courier: Courier; desk: ProductLookup }): void {
+export function researchRoutes(
+  app: Api,
+  { courier, desk, likeness }: { courier: Courier; desk: ProductLookup; likeness: LikenessDesk },
+): void {
   app.get('/comps', async (c) => {
     const words = (c.req.query('words') ?? '').slice(0, 200);
     const { answers, missing } = await askAll(courier, c.req.queries('at') ?? [], (a, category) =>
@@ -69,29 +76,55 @@ export function researchRoutes(app: Api, { courier, desk }: { courier: Courier; 
     });
   });
 
-  app.get('/lookup/pictures/:name', async (c) => {
-    try {
-      const bytes = await desk.picture(c.req.param('name'));
-      if (!pictureGate(bytes).ok) return c.json({ error: 'The product look-up sent no picture.' }, 422);
-      // Whatever was sent, it leaves here as a picture to be drawn anew, never as a page.
-      return c.body(bytes, 200, { 'Content-Type': 'image/png' });
-    } catch (error) {
-      if (!(error instanceof CallFailed)) throw error;
-      return c.json({ error: `The product look-up: ${troubleWords(error.trouble)}` }, 502);
-    }
-  });
+  lookUpRoutes(app, desk);
+  likenessRoutes(app, likeness);
+}
+
+function lookUpRoutes(app: Api, desk: ProductLookup): void {
+  app.get('/lookup/pictures/:name', (c) =>
+    outside(c, 'The product look-up', () => pictureOf(c, 'The product look-up', desk)),
+  );
 
   app.get('/lookup/:barcode', async (c) => {
     const barcode = c.req.param('barcode');
     if (!/^\d{7,13}[\dX]$/u.test(barcode)) return c.json({ error: 'That is no barcode.' }, 400);
-    try {
-      return c.json((await desk.ask(barcode)) satisfies LookUpAnswer);
-    } catch (error) {
-      if (!(error instanceof CallFailed)) throw error;
-      return c.json(
-        { error: `The product look-up: ${troubleWords(error.trouble)}` },
-        error.retryAfter !== null ? 429 : 502,
-      );
-    }
+    return outside(c, 'The product look-up', async () =>
+      c.json((await desk.ask(barcode)) satisfies LookUpAnswer),
+    );
   });
+}
+
+function likenessRoutes(app: Api, likeness: LikenessDesk): void {
+  app.get('/likeness/pictures/:name', (c) =>
+    outside(c, 'The likeness desk', () => pictureOf(c, 'The likeness desk', likeness)),
+  );
+
+  const small = tooLarge(LIKENESS_BYTES, 'The picture is too large to be looked for.');
+  app.post('/likeness', small, async (c) => {
+    const bytes = new Uint8Array(await c.req.arrayBuffer());
+    const unread = { error: 'That picture could not be made out: nothing was looked for.' };
+    if (!pictureGate(bytes).ok) return c.json(unread, 422);
+    return outside(c, 'The likeness desk', async () => {
+      const finds = await likeness.ask(bytes);
+      return finds ? c.json({ finds } satisfies LikenessAnswer) : c.json(unread, 422);
+    });
+  });
+}
+
+/** A picture that a look-up has. */
+async function pictureOf(c: Context, who: string, desk: Pick<ProductLookup, 'picture'>): Promise<Response> {
+  const bytes = await desk.picture(c.req.param('name') ?? '');
+  if (!pictureGate(bytes).ok) return c.json({ error: `${who} sent no picture.` }, 422);
+  // Whatever was sent, it leaves here as a picture to be drawn anew, never as a page.
+  return c.body(bytes, 200, { 'Content-Type': 'image/png' });
+}
+
+/** Asks a look-up; its trouble becomes an answer with words, and 429 where it may be asked again soon. */
+async function outside(c: Context, who: string, ask: () => Promise<Response>): Promise<Response> {
+  try {
+    return await ask();
+  } catch (error) {
+    if (!(error instanceof CallFailed)) throw error;
+    return c.json({ error: `${who}: ${troubleWords(error.trouble)}` }, error.retryAfter !== null ? 429 : 502);
+  }
 }

@@ -3,11 +3,11 @@ import { z } from 'zod';
 import { CatalogueRecord, type LookUpAnswer } from '@/contract/catalogue';
 import { Currency, Minor } from '@/contract/common';
 
+import { cut } from './cut';
 import { call, readAs } from '../courier/call';
 import { pictureAt } from '../courier/ownListings';
 
-/** A card as the desk sends it. What is longer than ours is cut: a long card must not cost the rest of it. */
-const cut = (most: number) => z.string().transform((text) => text.slice(0, most));
+/** A card as the desk sends it. */
 const Card = z.object({
   heading: cut(400),
   house: cut(200).default(''),

@@ -20,6 +20,8 @@ export const Comp = z.object({
   listedAt: Instant,
   /** When it sold, or was last seen unsold. */
   endedAt: Instant,
+  /** It was found by its look: how much it looks like the picture, 0 to 100. Absent: found by words. */
+  alike: z.number().min(0).max(100).optional(),
 });
 export type Comp = z.infer<typeof Comp>;
 

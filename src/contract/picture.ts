@@ -216,8 +216,8 @@ export const Reading = z.object({
   field: z.string().max(80),
   /** As it would be stored: the fact's text, millimetres, grams, the flaw's words, the kind's id. */
   value: z.string().min(1).max(400),
-  /** Seen in a picture, told by the product look-up, or read in words. */
-  from: z.enum(['picture', 'productLookup', 'words']).default('picture'),
+  /** Seen in a picture, told by the product look-up, said of what looks like it, or read in words. */
+  from: z.enum(['picture', 'productLookup', 'likeness', 'words']).default('picture'),
   /** The words it was read from, and where in the picture they stand. */
   words: z.string().max(400),
   /** Null where the camera read it without a picture being taken. */

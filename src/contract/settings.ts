@@ -73,6 +73,8 @@ const Intake = z.object({
   spotAsked: z.boolean().default(false),
   /** Barcodes are looked up by themselves. */
   lookUp: z.boolean().default(true),
+  /** A small picture of each new item is looked for by itself; false: only when asked. */
+  findAlike: z.boolean().default(false),
 });
 
 /** How prices are made, and the limits they keep to. */
