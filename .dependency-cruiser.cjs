@@ -16,13 +16,17 @@ const STORE = [
 ];
 /** A feature that shows a piece of another one: [whose screen, whose piece]. */
 const SIDEWAYS = [
+  ['buying', 'likeness'],
   ['crosslist', 'price'],
+  ['intake', 'likeness'],
   ['intake', 'pictures'],
   ['item', 'crosslist'],
+  ['item', 'likeness'],
   ['item', 'pictures'],
   ['item', 'price'],
   ['item', 'words'],
   ['says', 'crosslist'],
+  ['says', 'likeness'],
   ['says', 'pictures'],
   ['says', 'price'],
   ['says', 'words'],

@@ -3,6 +3,7 @@ import { benchCourier } from './courier';
 import { benchCrosslist } from './crosslist';
 import { benchEyes } from './eyes';
 import { benchLedger } from './ledger';
+import { benchLikeness } from './likeness';
 import { benchPictures } from './pictures';
 import { benchStock } from './stock';
 import { benchTables } from './tables';
@@ -13,6 +14,7 @@ const BENCHES: Record<string, () => Promise<void>> = {
   courier: benchCourier,
   eyes: benchEyes,
   ledger: benchLedger,
+  likeness: benchLikeness,
   pictures: benchPictures,
   stock: benchStock,
   tables: benchTables,

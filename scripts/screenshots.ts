@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 
 import { openBrowser, PHONE, WIDE } from '../e2e/browser';
-import { garmentPicture, labelPicture, phonePicture, whiteboardPicture } from '../e2e/pictures';
+import { garmentPicture, itemPicture, labelPicture, phonePicture, whiteboardPicture } from '../e2e/pictures';
 import { showing } from '../e2e/testServer';
 import { catalogue } from '../server/standins/indexhall/catalogue';
 
@@ -153,11 +153,14 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
   },
   { name: 'packing', open: (page) => page.goto(`${ADDRESS}/packing`) },
   {
-    name: 'consignor',
+    name: 'sourcing',
     open: async (page) => {
-      await page.goto(`${ADDRESS}/owners`);
-      await page.locator('::-p-aria(Statement for Mrs Aldous)').click();
-      await page.waitForSelector('::-p-text(Owed:)');
+      await page.goto(`${ADDRESS}/buying`);
+      const input = await page.waitForSelector('input[type=file][aria-label="Photograph it: files"]');
+      // The selector says so.
+      await (input as ElementHandle<HTMLInputElement>).uploadFile(await itemPicture('boots', 4_243));
+      await page.waitForSelector('[role=listitem] img');
+      await page.waitForSelector('::-p-text(Pay at most)');
     },
   },
   {

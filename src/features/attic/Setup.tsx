@@ -141,6 +141,7 @@ function AtIntake() {
 
 function LookingUp() {
   const lookUp = useAttic((s) => s.settings.lookUp);
+  const findAlike = useAttic((s) => s.settings.findAlike);
   return (
     <Card label="Looking up barcodes">
       <Text variant="heading">Looking up barcodes</Text>
@@ -155,6 +156,18 @@ function LookingUp() {
       <Text variant="small" tone="soft">
         What was looked up is marked until you say it is right. Without it, taking items in is a little
         faster.
+      </Text>
+      <ChipRow label="When a new item is photographed">
+        <Chip on={findAlike} onPress={() => setSettings({ findAlike: true })}>
+          Look for its like by itself
+        </Chip>
+        <Chip on={!findAlike} onPress={() => setSettings({ findAlike: false })}>
+          Only when I ask
+        </Chip>
+      </ChipRow>
+      <Text variant="small" tone="soft">
+        A small copy of its front, without place, time or camera, goes to the likeness desk. What looks like
+        it is shown beside your picture; nothing of it counts before you say so.
       </Text>
     </Card>
   );

@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import type { Find } from '@/contract/likeness';
 import type { Research } from '@/contract/records';
 import { suggestKinds } from '@/core/kinds/suggest';
+import { kindOfFind, kindsFound, lookAlikes } from '@/core/likeness/finds';
 import { effectiveListing, askingTerms } from '@/core/listing/effective';
 import { formatMoney } from '@/core/money/money';
 import { judgeComps, summarise, USUAL_LIKENESS } from '@/core/price/comps';
@@ -22,71 +24,128 @@ import { useCourier } from '@/store/courier/courierLink';
 import { blankItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
 import { useSetup } from '@/store/items/setup';
-import { askComps } from '@/store/research/research';
+import { askComps, putLookAlikes } from '@/store/research/research';
 import { surenessWords } from '@/wording/price';
+
+import { forgetLikeNothing, LooksLikeIt, OnTheStall, useOnTheStall } from './OnTheStall';
 
 /**
  * Sourcing, in the field: what it would sell for and the most to pay. Works on what was asked before, too.
  */
 export function Buying() {
+  const question = useQuestion();
+  const { kind, known } = question;
+  const { isAsking, isLikeNothing, finds } = useOnTheStall();
+  const isByPicture = finds.length > 0;
+  // What another picture or other words were answered with says nothing of the one at hand.
+  const answer =
+    known && kind !== '' && !isAsking && !isLikeNothing ? <Answer kind={kind} research={known} /> : null;
+  return (
+    <Page title="Sourcing" aside={<BackTo path="/attic" />}>
+      <Card label="By its picture">
+        <OnTheStall kind={kind} onFound={question.found} onKind={(one, finds) => question.goBy(one, finds)} />
+      </Card>
+      {isByPicture ? answer : null}
+      <LooksLikeIt onTake={question.isLike} />
+      <Card label="What is it">
+        <InWords question={question} />
+      </Card>
+      {isByPicture ? null : answer}
+    </Page>
+  );
+}
+
+type Question = ReturnType<typeof useQuestion>;
+
+/** What is asked about: by its words, or by what looks like it. */
+function useQuestion() {
   const kinds = useKinds();
   const [what, setWhat] = useTextDraft('buying:what');
   const [brand, setBrand] = useTextDraft('buying:brand');
   const [chosen, setChosen] = useState<string | null>(null);
   const research = useAttic((s) => s.research);
-  const { run, busy, trouble } = useAsyncAction();
-  const offered = what.trim() === '' ? [] : suggestKinds({ title: what }, kinds, 4).map((s) => s.kind);
-  const kind = chosen ?? offered[0] ?? '';
+  const currency = useAttic((s) => s.settings.currency);
+  const named = what.trim() === '' ? [] : suggestKinds({ title: what }, kinds, 4).map((s) => s.kind);
+  const offered = chosen === null ? named : [...new Set([chosen, ...named])];
+  const kind = offered[0] ?? '';
   const id = fieldId(kind, brand);
-  const known = research[id] ?? likeIt(research, kind, brand);
-  const name = kinds.get(kind)?.titleWords ?? '';
+  const wordsOf = (one: string) => kinds.get(one)?.titleWords ?? '';
+  /** What looks like it and is of that kind is what its price goes by, until marketplaces are asked. */
+  const goBy = (one: string, finds: readonly Find[], maker = brand) => {
+    setChosen(one);
+    const same = finds.filter((find) => kindOfFind(find, kinds) === one);
+    putLookAlikes(fieldId(one, maker), lookAlikes(same, currency), wordsOf(one), maker.trim());
+  };
+  return {
+    what,
+    brand,
+    offered,
+    kind,
+    known: research[id] ?? likeIt(research, kind, brand),
+    setWhat: (text: string) => {
+      forgetLikeNothing();
+      setWhat(text);
+      setChosen(null);
+    },
+    setBrand,
+    choose: setChosen,
+    goBy,
+    found: (finds: readonly Find[]) => {
+      const [first] = kindsFound(finds, kinds);
+      if (!first) return;
+      setWhat(wordsOf(first.kind));
+      // The maker of the last one is not this one’s.
+      setBrand('');
+      goBy(first.kind, finds, '');
+    },
+    isLike: (find: Find, finds: readonly Find[]) => {
+      const own = kindOfFind(find, kinds);
+      setBrand(find.maker);
+      if (own !== null) goBy(own, finds, find.maker);
+    },
+    ask: () => {
+      forgetLikeNothing();
+      return askComps({
+        id,
+        kind,
+        words: [wordsOf(kind), brand.trim()].filter(Boolean).join(' '),
+        brand: brand.trim(),
+      });
+    },
+  };
+}
+
+function InWords({ question }: { question: Question }) {
+  const kinds = useKinds();
+  const { what, brand, offered, kind, known } = question;
+  const { run, busy, trouble } = useAsyncAction();
   return (
-    <Page title="Sourcing" aside={<BackTo path="/attic" />}>
-      <Card label="What is it">
-        <Field
-          label="What is it"
-          value={what}
-          pause={0}
-          maxLength={120}
-          placeholder="waxed jacket"
-          onChange={(text) => {
-            setWhat(text);
-            setChosen(null);
-          }}
-        />
-        <ChipRow label="Kind">
-          {offered.map((one) => (
-            <Chip key={one} on={one === kind} onPress={() => setChosen(one)}>
-              {kinds.get(one)?.name ?? one}
-            </Chip>
-          ))}
-        </ChipRow>
-        <Field label="Brand or maker" value={brand} pause={0} maxLength={120} onChange={setBrand} />
-        <Button
-          variant="main"
-          icon="search"
-          disabled={busy || kind === ''}
-          onPress={() =>
-            run(() =>
-              askComps({
-                id,
-                kind,
-                words: [name, brand.trim()].filter(Boolean).join(' '),
-                brand: brand.trim(),
-              }),
-            )
-          }
-        >
-          {busy ? 'Asking the marketplaces…' : 'What would it bring?'}
-        </Button>
-        {trouble ? (
-          <Notice tone="caution">
-            {known ? `${trouble} Below is what was found out ${agoWords(known.at)}.` : trouble}
-          </Notice>
-        ) : null}
-      </Card>
-      {known && kind !== '' ? <Answer kind={kind} research={known} /> : null}
-    </Page>
+    <>
+      <Field
+        label="What is it"
+        value={what}
+        pause={0}
+        maxLength={120}
+        placeholder="waxed jacket"
+        onChange={question.setWhat}
+      />
+      <ChipRow label="Kind">
+        {offered.map((one) => (
+          <Chip key={one} on={one === kind} onPress={() => question.choose(one)}>
+            {kinds.get(one)?.name ?? one}
+          </Chip>
+        ))}
+      </ChipRow>
+      <Field label="Brand or maker" value={brand} pause={0} maxLength={120} onChange={question.setBrand} />
+      <Button variant="main" icon="search" disabled={busy || kind === ''} onPress={() => run(question.ask)}>
+        {busy ? 'Asking the marketplaces…' : 'What would it bring?'}
+      </Button>
+      {trouble ? (
+        <Notice tone="caution">
+          {known ? `${trouble} Below is what was found out ${agoWords(known.at)}.` : trouble}
+        </Notice>
+      ) : null}
+    </>
   );
 }
 
@@ -134,10 +193,18 @@ function Answer({ kind, research }: { kind: string; research: Research }) {
         ))}
       </View>
       <Text variant="small" tone="soft" figures>
-        {`Asked ${agoWords(research.at)}. Light wear and the kind’s usual parcel are taken for granted.`}
+        {`${basisWords(research)} Light wear and the kind’s usual parcel are taken for granted.`}
       </Text>
     </Card>
   );
+}
+
+/** Whom it was asked of, and when. */
+function basisWords({ comps, at }: Research): string {
+  const isByLook = comps.length > 0 && comps.every(({ alike }) => alike !== undefined);
+  return isByLook
+    ? `By what looks like it, found ${agoWords(at)}; the marketplaces were not asked.`
+    : `Asked ${agoWords(at)}.`;
 }
 
 /** One question in the field has one answer, whenever it is asked. */

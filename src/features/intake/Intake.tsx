@@ -27,6 +27,7 @@ import { HaulPicker } from './HaulPicker';
 import { LiveCamera } from './LiveCamera';
 import { SharedCard } from './SharedCard';
 import { useIntake } from './useIntake';
+import { ItsLike } from '../likeness/ItsLike';
 import { FindingLine } from '../pictures/FindingLine';
 import { LookingLine } from '../pictures/LookingLine';
 import { Readings } from '../pictures/Readings';
@@ -192,6 +193,7 @@ const Proposed = memo(function Proposed({ item }: { item: Item | undefined }) {
       {item ? <KindPicker item={item} /> : null}
       {item ? <Readings itemId={item.id} /> : null}
       {item ? <LookUpLine item={item} /> : null}
+      {item ? <ItsLike item={item} /> : null}
     </>
   );
 });

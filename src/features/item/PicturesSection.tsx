@@ -19,6 +19,7 @@ import { lookAt } from '@/store/pictures/looking';
 import { addPictures, examineMissing, removePicture, type NotTaken } from '@/store/pictures/pictures';
 import { usePictureAddress } from '@/store/pictures/usePictureAddress';
 
+import { ItsLike } from '../likeness/ItsLike';
 import { AboutPicture } from '../pictures/AboutPicture';
 import { FindingLine } from '../pictures/FindingLine';
 import { LookingLine } from '../pictures/LookingLine';
@@ -74,6 +75,7 @@ export const PicturesSection = memo(function PicturesSection({
         >{`Reading ${plural(reading, 'a picture', `${reading} pictures`)}…`}</Text>
       ) : null}
       <LookingLine item={item} />
+      {picture && !picture.clip ? <ItsLike item={item} pictureId={picture.id} /> : null}
       <FilesNotTaken files={notTaken} kept={kept} />
       <FileButton icon="add" accept="image/*,video/*" onFiles={take}>
         Add pictures

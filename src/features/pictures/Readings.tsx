@@ -61,6 +61,13 @@ export function Readings({ itemId }: { itemId: string }) {
   );
 }
 
+const FROM: Readonly<Record<Reading['from'], string>> = {
+  picture: '',
+  productLookup: 'from the product look-up',
+  likeness: 'said of what looks like it',
+  words: 'from words brought in',
+};
+
 interface LineProps {
   itemId: string;
   reading: Reading;
@@ -94,14 +101,7 @@ function LineAsItIs({ itemId, reading }: LineProps) {
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
           <Text variant="small" tone="soft">
-            {[
-              known === undefined ? name : `${name}, instead of ${read(known)}`,
-              reading.from === 'productLookup'
-                ? 'from the product look-up'
-                : reading.from === 'words'
-                  ? 'from words brought in'
-                  : '',
-            ]
+            {[known === undefined ? name : `${name}, instead of ${read(known)}`, FROM[reading.from]]
               .filter(Boolean)
               .join(' · ')}
           </Text>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Item } from '@/contract/records';
+import type { Item, Research } from '@/contract/records';
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { compKey, summarise, type JudgedComp } from '@/core/price/comps';
@@ -65,7 +65,7 @@ function Found({ item, judged }: { item: Item; judged: readonly JudgedComp[] }) 
       ))}
       <Text
         figures
-      >{`${surenessWords(summary)} Asked ${agoWords(research.at)}, for “${research.words}”.`}</Text>
+      >{`${surenessWords(summary)} Asked ${agoWords(research.at)}${basisWords(research)}.`}</Text>
       {typical !== null && low !== null && high !== null ? (
         <>
           <Distribution prices={prices} summary={summary} price={item.price} currency={currency} />
@@ -151,6 +151,7 @@ function Records(props: {
                 `${comp.sold ? 'sold for' : 'unsold at'} ${formatMoney(comp.price, currency)}`,
                 nameOf(comp.market),
                 agoWords(comp.endedAt),
+                comp.alike !== undefined && `looks like it, ${Math.round(comp.alike)} %`,
                 why && compReason(why),
               ]
                 .filter(Boolean)
@@ -173,6 +174,15 @@ function Records(props: {
       ) : null}
     </View>
   );
+}
+
+/** What was asked for, and how many were found by their look instead. */
+function basisWords({ words, comps }: Pick<Research, 'words' | 'comps'>): string {
+  const alike = comps.filter((comp) => comp.alike !== undefined).length;
+  return [
+    words === '' ? '' : `, for “${words}”`,
+    alike === 0 ? '' : `, with ${plural(alike, 'one', `${alike}`)} found by the picture`,
+  ].join('');
 }
 
 function leastPromotion(sheets: ReturnType<typeof useCourier.getState>['sheets']): number {

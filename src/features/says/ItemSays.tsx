@@ -14,6 +14,7 @@ import { OpenLines } from './OpenLines';
 import { StillAsked } from './StillAsked';
 import { Sure } from './Sure';
 import { Written } from './Written';
+import { ItsLike } from '../likeness/ItsLike';
 import { LookingLine } from '../pictures/LookingLine';
 import { SmallPictures } from '../pictures/SmallPictures';
 
@@ -42,6 +43,7 @@ export function ItemSays({ item }: { item: Item }) {
       <Card label="What it is">
         <KindPicker item={item} />
         <LookUpLine item={item} />
+        <ItsLike item={item} />
       </Card>
       <Sure item={item} sure={sure} doubtful={laid.length + asked.length} />
       <Doubtful item={item} laid={laid} asked={asked} />

@@ -84,5 +84,6 @@ function SureLine({ item, reading }: { item: Item; reading: Reading }) {
 const FROM: Readonly<Record<Reading['from'], string>> = {
   picture: 'from the camera',
   productLookup: 'looked up',
+  likeness: 'said of its like',
   words: 'from words',
 };

@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query';
 import { memo, useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
@@ -7,19 +6,17 @@ import { counted } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { mostLeft } from '@/core/scanning/brings';
 import { closedAt } from '@/core/scanning/scan';
+import { OutsidePicture } from '@/parts/trade/OutsidePicture';
 import { PictureView } from '@/parts/trade/PictureView';
 import { rankWords } from '@/parts/trade/rankWords';
 import { Button } from '@/parts/ui/Button';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
-import { useObjectUrl } from '@/parts/ui/useObjectUrl';
 import { useAttic } from '@/store/attic/attic';
-import { queries } from '@/store/base/queries';
 import { useCourier } from '@/store/courier/courierLink';
 import { useKinds } from '@/store/items/kinds';
 import { nameOf } from '@/store/items/names';
 import { useSetup } from '@/store/items/setup';
-import { cardPicture } from '@/store/scanning/cardPictures';
 import { removeRows } from '@/store/scanning/rows';
 import { useScanning } from '@/store/scanning/scan';
 import { useColours, useWide } from '@/theme/theme';
@@ -159,28 +156,9 @@ const PICTURE = { width: 44, height: 58 };
 
 /** Its own picture, or the one on the product look-up's card. */
 function RowPicture({ item }: { item: Item }) {
-  const name = item.lookedUp?.picture ?? null;
   const own = item.pictureIds[0];
-  const card = useQuery(
-    {
-      queryKey: ['card picture', name],
-      queryFn: () => (name === null ? null : cardPicture(name)),
-      enabled: name !== null && own === undefined,
-      staleTime: Infinity,
-    },
-    queries,
-  );
-  if (own || !card.data) return <PictureView id={own} alt="" style={PICTURE} />;
-  return <CardPicture blob={card.data} />;
-}
-
-function CardPicture({ blob }: { blob: Blob }) {
-  const address = useObjectUrl(blob);
-  return address ? (
-    <img src={address} alt="" style={{ ...PICTURE, borderRadius: 8, objectFit: 'cover' }} />
-  ) : (
-    <View style={PICTURE} />
-  );
+  if (own) return <PictureView id={own} alt="" style={PICTURE} />;
+  return <OutsidePicture of="lookup" name={item.lookedUp?.picture ?? null} size={PICTURE} />;
 }
 
 /** Maker, publisher or label, binding or format, group. */

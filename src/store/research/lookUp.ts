@@ -12,6 +12,8 @@ import { itemWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 import { freshReadings, onBarcodeRead, type Found } from '@/store/pictures/readings';
 
+import { patiently } from './patiently';
+
 /** How looking up an item's barcode stands: being asked, no such card, or why it could not be asked. */
 export type LookUpState = { asking: true } | { unknown: string } | { trouble: string };
 
@@ -20,8 +22,6 @@ export const useLookUps = create<Record<string, LookUpState>>(() => ({}));
 
 /** The ranks kept of one item. */
 const MOST_RANKS = 40;
-/** Waits between tries when the product look-up asks us to slow down, milliseconds. */
-const WAITS = [1_000, 2_000, 4_000, 8_000];
 
 /**
  * Asks the product look-up for one barcode.
@@ -31,18 +31,10 @@ const WAITS = [1_000, 2_000, 4_000, 8_000];
  */
 export async function lookUp(barcode: string): Promise<CatalogueRecord | null> {
   const digits = canonicalBarcode(barcode);
-  for (let tries = 0; ; tries += 1)
-    try {
-      const answer = LookUpAnswer.safeParse(
-        await (await ask(`/lookup/${encodeURIComponent(digits)}`)).json(),
-      );
-      if (!answer.success) throw new CourierTrouble('The product look-up’s answer could not be read.');
-      return answer.data.found ? answer.data.record : null;
-    } catch (error) {
-      const wait = WAITS[tries];
-      if (!(error instanceof CourierTrouble) || error.status !== 429 || wait === undefined) throw error;
-      await new Promise((done) => setTimeout(done, wait));
-    }
+  const response = await patiently(() => ask(`/lookup/${encodeURIComponent(digits)}`));
+  const answer = LookUpAnswer.safeParse(await response.json());
+  if (!answer.success) throw new CourierTrouble('The product look-up’s answer could not be read.');
+  return answer.data.found ? answer.data.record : null;
 }
 
 /** Looks an item's barcode up; what is said of it waits at the item to be confirmed. */

@@ -48,7 +48,8 @@ export async function askComps(question: CompsQuestion): Promise<void> {
   const { comps, missing } = answer.data;
   const told = new Set(comps.map(compKey));
   const gone = (before?.comps ?? []).filter(
-    (c) => before?.byHand[compKey(c)] === 'keep' && !told.has(compKey(c)),
+    // What looks like it was not found by words: no marketplace tells of it again.
+    (c) => !told.has(compKey(c)) && (before?.byHand[compKey(c)] === 'keep' || c.alike !== undefined),
   );
   // Of a marketplace that did not answer, what it said last still holds.
   const silent = new Set(missing.map((m) => m.market));
@@ -89,6 +90,21 @@ function put(id: string, part: Partial<Research>): void {
   const before = useAttic.getState().research[id];
   const record = Research.parse({ id, at: Date.now(), words: '', comps: [], ...before, ...part });
   change('what others sold for', [{ collection: 'research', id, record }], { ownUndo: true });
+}
+
+/**
+ * Puts what was paid for look-alikes among the comparables, in place of those that were found before.
+ *
+ * @param brand what is asked about from now on, where nothing was asked yet
+ */
+export function putLookAlikes(id: string, alike: readonly Comp[], words: string, brand = ''): void {
+  const before = useAttic.getState().research[id];
+  const others = (before?.comps ?? []).filter((c) => c.alike === undefined);
+  put(id, {
+    at: Date.now(),
+    comps: [...alike, ...others].slice(0, 600),
+    ...(before ? {} : { words: words.slice(0, 200), brand: brand.slice(0, 120) }),
+  });
 }
 
 /** A person's word on one record; null gives it back to the rules. */

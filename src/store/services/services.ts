@@ -14,6 +14,7 @@ import { keepLooking } from '@/store/pictures/looking';
 import { keepMeasurementPicturesTrue } from '@/store/pictures/measuring';
 import { watchShared } from '@/store/pictures/shared';
 import { keepUnderstanding } from '@/store/pictures/understanding';
+import { findAlikeAsSeen } from '@/store/research/likeness';
 import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
 
 /** What every page does as long as it is open. */
@@ -40,6 +41,7 @@ const LEADING_PAGE = [
   beginOrders,
   answerAlone,
   beginRates,
+  findAlikeAsSeen,
   rankOnSales,
   keepMeasurementPicturesTrue,
 ];
