@@ -5,6 +5,7 @@ import { proposalsOf } from '@/core/reading/proposals';
 import { KindPicker } from '@/parts/trade/KindPicker';
 import { LookUpLine } from '@/parts/trade/LookUpLine';
 import { Card } from '@/parts/ui/Page';
+import { useLikeness } from '@/store/research/likeness';
 import { useSearchDemand } from '@/store/research/searchDemand';
 import { keepInStep } from '@/store/writing/inStep';
 
@@ -22,6 +23,7 @@ import { SmallPictures } from '../pictures/SmallPictures';
 export function ItemSays({ item }: { item: Item }) {
   const { sure, laid, asked } = proposalsOf(item);
   const sought = useSearchDemand(item.kind);
+  const isSought = useLikeness((s) => s[item.id] !== undefined);
   const isConfirmed = Object.keys(item.readFrom).length > 0 || item.written.title !== '';
   // Not the words themselves: two pages that know of other searches would write in turns without end.
   const basis = JSON.stringify({
@@ -43,7 +45,7 @@ export function ItemSays({ item }: { item: Item }) {
       <Card label="What it is">
         <KindPicker item={item} />
         <LookUpLine item={item} />
-        <ItsLike item={item} />
+        {item.kind === '' || isSought ? <ItsLike item={item} /> : null}
       </Card>
       <Sure item={item} sure={sure} doubtful={laid.length + asked.length} />
       <Doubtful item={item} laid={laid} asked={asked} />
