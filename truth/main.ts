@@ -58,7 +58,7 @@ async function main(flags: readonly string[]): Promise<void> {
   if (wants('likeness'))
     for (const figure of await likenessFigures(art, {
       from,
-      ...(isShort ? { each: 1, strangers: 60 } : { each: 6, strangers: 330 }),
+      ...(isShort ? { every: 3, each: 1, strangers: 40 } : { every: 1, each: 6, strangers: 330 }),
     }))
       tell(figure);
 }
