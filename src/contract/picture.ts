@@ -206,6 +206,7 @@ export const DOUBTS = [
   'illegible',
   'laid',
   'taught',
+  'alike',
 ] as const;
 export type Doubt = (typeof DOUBTS)[number];
 

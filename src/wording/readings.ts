@@ -15,6 +15,7 @@ const WORDS: Readonly<Record<Doubt, string>> = {
   illegible: 'Doubtful: not all of it was legible.',
   laid: 'Measured along a line that was laid by itself: does it lie right?',
   taught: 'As you said of another label of this maker: is it so here?',
+  alike: 'Said of something else that looks like it: is it so of this one?',
   bareNumber: 'A number without a word: is it this one?',
 };
 

@@ -82,6 +82,7 @@ export function Setup() {
       <CountingAndMeasuring />
       <AtIntake />
       <LookingUp />
+      <LookingForItsLike />
       <WordsAndPrices />
       <Codes />
     </Page>
@@ -141,7 +142,6 @@ function AtIntake() {
 
 function LookingUp() {
   const lookUp = useAttic((s) => s.settings.lookUp);
-  const findAlike = useAttic((s) => s.settings.findAlike);
   return (
     <Card label="Looking up barcodes">
       <Text variant="heading">Looking up barcodes</Text>
@@ -157,12 +157,21 @@ function LookingUp() {
         What was looked up is marked until you say it is right. Without it, taking items in is a little
         faster.
       </Text>
+    </Card>
+  );
+}
+
+function LookingForItsLike() {
+  const findAlike = useAttic((s) => s.settings.findAlike);
+  return (
+    <Card label="Looking for its like">
+      <Text variant="heading">Looking for its like</Text>
       <ChipRow label="When a new item is photographed">
         <Chip on={findAlike} onPress={() => setSettings({ findAlike: true })}>
           Look for its like by itself
         </Chip>
         <Chip on={!findAlike} onPress={() => setSettings({ findAlike: false })}>
-          Only when I ask
+          When I ask for it
         </Chip>
       </ChipRow>
       <Text variant="small" tone="soft">

@@ -32,7 +32,7 @@ export function forgetLikeNothing(): void {
   if (state && 'finds' in state && state.finds.length === 0) forgetLikeness(FIELD);
 }
 
-/** Photographs it on the stall, and says what it may be. Nothing of it is kept. */
+/** Photographs it on the stall, and says what it may be. The picture is not kept. */
 export function OnTheStall(props: {
   kind: string;
   onKind: (kind: string, finds: readonly Find[]) => void;

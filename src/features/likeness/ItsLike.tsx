@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { Find } from '@/contract/likeness';
 import type { Item } from '@/contract/records';
 import { counted, plural } from '@/core/language/plural';
-import { kindOfFind, lookAlikes } from '@/core/likeness/finds';
+import { kindOfFind, kindsFound, lookAlikes } from '@/core/likeness/finds';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
@@ -51,7 +51,9 @@ export function ItsLike({ item, pictureId }: { item: Item; pictureId?: string })
       {state && 'trouble' in state ? (
         <Notice tone="caution">{`${state.trouble} Nothing else was changed.`}</Notice>
       ) : null}
-      {state && 'finds' in state ? <OfItem item={item} finds={state.finds} own={state.picture} /> : null}
+      {state && 'finds' in state ? (
+        <OfItem key={state.at} item={item} finds={state.finds} own={state.picture} />
+      ) : null}
     </View>
   );
 }
@@ -62,11 +64,12 @@ function OfItem({ item, finds, own }: { item: Item; finds: Find[]; own: Blob }) 
   const [taken, setTaken] = useState<Record<string, number>>({});
   const [priced, setPriced] = useState<number | null>(null);
   // Of another kind, a price says nothing of this one.
-  const same = finds.filter((find) => item.kind === '' || kindOfFind(find, kinds) === item.kind);
+  const kind = item.kind === '' ? kindsFound(finds, kinds)[0]?.kind : item.kind;
+  const same = finds.filter((find) => kindOfFind(find, kinds) === kind);
   const comps = lookAlikes(same, currency);
   return (
     <View style={{ gap: 10 }}>
-      <MayBe finds={finds} own={own} kind={item.kind} onKind={(kind) => changeKind(item.id, kind)} />
+      <MayBe finds={finds} own={own} kind={item.kind} onKind={(one) => changeKind(item.id, one)} />
       <FindList
         finds={finds}
         doings={(find) =>
@@ -89,7 +92,7 @@ function OfItem({ item, finds, own }: { item: Item; finds: Find[]; own: Blob }) 
         <Button
           icon="add"
           onPress={() => {
-            putLookAlikes(item.id, comps, kinds.get(item.kind)?.titleWords ?? '');
+            putLookAlikes(item.id, comps, kinds.get(kind ?? '')?.titleWords ?? '');
             setPriced(comps.length);
           }}
         >

@@ -1,14 +1,17 @@
 import { Find } from '@/contract/likeness';
+import { lookAlikes } from '@/core/likeness/finds';
 import { change, setSettings, useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
 import { addItem } from '@/store/items/items';
 import { addPictures } from '@/store/pictures/pictures';
+import { confirmAll } from '@/store/pictures/readings';
 import { findAlikeAsSeen, takeFind, useLikeness } from '@/store/research/likeness';
-import { askComps, questionOf } from '@/store/research/research';
+import { askComps, putLookAlikes, questionOf } from '@/store/research/research';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { fakeServer } from '@/testing/courier';
 import { canPress, choose, fill, open, press, said, sees } from '@/testing/page';
 import { waitFor } from '@/testing/patience';
-import { emptyAttic } from '@/testing/world';
+import { emptyAttic, SHEETS } from '@/testing/world';
 
 import { ItsLike } from './ItsLike';
 import { Buying } from '../buying/Buying';
@@ -93,6 +96,10 @@ it('lets kind, words and maker be taken, to be confirmed, and the kind be said w
     ['title', 'Ostler felt hat, brown', 'likeness'],
     ['fact:brand', 'Ostler', 'likeness'],
   ]);
+  // It was another one's: no press for all of it takes it along.
+  expect(item(id).readings.map(({ doubt }) => doubt)).toEqual(['alike', 'alike', 'alike']);
+  confirmAll(item(id));
+  expect(item(id)).toMatchObject({ kind: '', title: '' });
   expect(item(id).facts.brand).toBeUndefined();
   await press('Hat or cap');
   expect(item(id).kind).toBe('hat');
@@ -103,7 +110,7 @@ it('puts prices of its kind among the comparables, marked; asking by words leave
   const id = await photographed();
   await open(() => <On id={id} />, { answers: { '/likeness': () => ({ finds: HATS }) } });
   await press(PHOTOGRAPH);
-  await press('Hat or cap');
+  // Of the bag that it may be as well, none.
   await press('2 prices to the comparables');
   await sees('marked as look-alikes');
   const comps = () => useAttic.getState().research[id]!.comps;
@@ -112,9 +119,17 @@ it('puts prices of its kind among the comparables, marked; asking by words leave
     [3_000, 92],
   ]);
   expect(item(id).price).toBeNull();
-  fakeServer({ '/comps': () => ({ comps: [], missing: [] }) });
-  await askComps(questionOf(item(id))).catch(() => undefined);
-  expect(comps()).toHaveLength(2);
+  await press('Hat or cap');
+  const [comp] = lookAlikes([find({ id: 'x' })], 'EUR').map(({ alike: _, ...told }) => told);
+  fakeServer({ '/comps': () => ({ comps: [comp], missing: [] }) });
+  useCourier.setState({ sheets: [...SHEETS] });
+  await askComps(questionOf(item(id)));
+  expect(comps().map(({ alike }) => alike)).toEqual([92, 92, undefined]);
+  // When they were asked is not moved by what is found beside.
+  const { at } = useAttic.getState().research[id]!;
+  await new Promise((done) => setTimeout(done, 5));
+  putLookAlikes(id, [], '');
+  expect(useAttic.getState().research[id]).toMatchObject({ at, comps: [comp] });
 });
 
 it('says honestly that nothing is like it, and why it could not be asked', async () => {

@@ -91,6 +91,8 @@ export function takeFind(itemId: string, find: Find): number {
     box: [0, 0, 1, 1],
     confidence: find.score,
     from: 'likeness',
+    // It is another thing: each word of it is asked about.
+    doubt: 'alike',
   }));
   return addReadings(itemId, null, found);
 }

@@ -100,8 +100,10 @@ function put(id: string, part: Partial<Research>): void {
 export function putLookAlikes(id: string, alike: readonly Comp[], words: string, brand = ''): void {
   const before = useAttic.getState().research[id];
   const others = (before?.comps ?? []).filter((c) => c.alike === undefined);
+  if (!before && alike.length === 0) return;
   put(id, {
-    at: Date.now(),
+    // When marketplaces were asked is not moved by what was found beside.
+    at: before && others.length > 0 ? before.at : Date.now(),
     comps: [...alike, ...others].slice(0, 600),
     ...(before ? {} : { words: words.slice(0, 200), brand: brand.slice(0, 120) }),
   });
