@@ -18,7 +18,8 @@ const PATIENCE = patience(30_000);
 const BACK_WITHIN = 2_500 * SLOWER;
 
 /**
- * Presses something as a person does: once it is there, in sight, at rest, not switched off and not covered.
+ * Presses something as a person does: once it is there, in sight, at rest, not switched off and not covered,
+ * and nothing else that comes to lie under the finger instead.
  * All of that is found out in the page, frame by frame, so that it costs no more than a person would wait.
  */
 export async function pressOn(page: Page, wanted: Wanted): Promise<void> {
@@ -117,8 +118,7 @@ async function findPlace({ selector, name, within }: Wanted): Promise<{ x: numbe
     const top = document.elementFromPoint(x, y);
     if (atRest && top && (element.contains(top) || top.contains(element))) {
       const note = window as { pressHit?: boolean; pressedOn?: Element };
-      delete note.pressHit;
-      delete note.pressedOn;
+      Object.assign(note, { pressHit: undefined, pressedOn: undefined });
       // Drawn anew meanwhile, it is another element of the same name.
       const isAlike = (e: Element) =>
         e.matches(selector ?? PRESSABLE) &&
@@ -134,11 +134,15 @@ async function findPlace({ selector, name, within }: Wanted): Promise<{ x: numbe
       };
       // A press is down and up on the same: a picture that comes in between moves the button away under the
       // finger.
-      addEventListener('click', (event) => (note.pressHit = isOn(event)), { capture: true, once: true });
-      addEventListener('pointerdown', (event) => isOn(event) && (note.pressedOn = element), {
-        capture: true,
-        once: true,
-      });
+      const onClick = (event: Event) => {
+        if ((note.pressHit = isOn(event))) return;
+        // Whatever came to lie there was not meant: a person sees the page move and lifts the finger.
+        event.stopImmediatePropagation();
+        event.preventDefault();
+      };
+      const once = { capture: true, once: true };
+      addEventListener('click', onClick, once);
+      addEventListener('pointerdown', (event) => isOn(event) && (note.pressedOn = element), once);
       return { x, y };
     }
     // Under the bar at the bottom, or a head that stays: brought to the middle.
