@@ -80,7 +80,6 @@ it('copies go to a folder by themselves, tell when they stop, and come back in a
   const attic = await Attic.on(page, at.server.address);
   await attic.go('Today');
   await until('all pictures came', () => came === PICTURES);
-  await attic.saved();
   await attic.visit('/copies');
   await attic.press('Choose a folder');
   await attic.sees(/In the folder “Backups”: one copy, the last one .*, read back and whole\./u);
