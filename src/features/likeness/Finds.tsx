@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { Find } from '@/contract/likeness';
@@ -29,7 +29,7 @@ export function MayBe(props: {
 }) {
   const { finds, own, kind, onKind } = props;
   const kinds = useKinds();
-  const found = kindsFound(finds, kinds);
+  const found = useMemo(() => kindsFound(finds, kinds), [finds, kinds]);
   if (finds.length === 0)
     return (
       <Beside own={own}>

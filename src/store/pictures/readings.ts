@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 
 import type { Flaw, Item, Reading } from '@/contract/records';
+import type { Told } from '@/core/catalogue/record';
 import { withKind } from '@/core/kinds/changeKind';
 import { isNoNews, isPlain, knownValue, settledWith } from '@/core/reading/proposals';
 import { change, useAttic } from '@/store/attic/attic';
@@ -11,6 +12,20 @@ import { kindsNow } from '@/store/items/kinds';
 /** A reading before it has an id: what may be so, and the words it rests on. */
 export type Found = Omit<Reading, 'id' | 'pictureId' | 'from' | 'doubt' | 'laid'> &
   Partial<Pick<Reading, 'from' | 'doubt' | 'laid'>>;
+
+/** What was said outside of an item, by words that need not fit, as readings: of no place in a picture. */
+export function saidOutside(
+  told: readonly Told[],
+  about: Pick<Found, 'confidence' | 'from' | 'doubt'>,
+): Found[] {
+  return told.map(({ field, value, words }) => ({
+    field,
+    value: value.slice(0, 400),
+    words: words.slice(0, 400),
+    box: [0, 0, 1, 1],
+    ...about,
+  }));
+}
 
 const barcodesRead = listeners<[itemId: string, barcode: string]>();
 

@@ -9,7 +9,7 @@ import { ask, CourierTrouble } from '@/store/courier/courierLink';
 import { kindsNow } from '@/store/items/kinds';
 import { readShown } from '@/store/pictures/pictures';
 import { pictureWorker } from '@/store/pictures/pictureWorker';
-import { addReadings, type Found } from '@/store/pictures/readings';
+import { addReadings, saidOutside } from '@/store/pictures/readings';
 import { pictureAndItem } from '@/store/pictures/understanding';
 
 import { patiently } from './patiently';
@@ -84,16 +84,9 @@ async function asked(picture: Blob): Promise<Find[]> {
 export function takeFind(itemId: string, find: Find): number {
   const item = useAttic.getState().items[itemId];
   if (!item) return 0;
-  const found = toldByFind(find, item.kind, kindsNow()).map(({ field, value, words }): Found => ({
-    field,
-    value: value.slice(0, 400),
-    words: words.slice(0, 400),
-    box: [0, 0, 1, 1],
-    confidence: find.score,
-    from: 'likeness',
-    // It is another thing: each word of it is asked about.
-    doubt: 'alike',
-  }));
+  const told = toldByFind(find, item.kind, kindsNow());
+  // It is another thing: each word of it is asked about.
+  const found = saidOutside(told, { confidence: find.score, from: 'likeness', doubt: 'alike' });
   return addReadings(itemId, null, found);
 }
 

@@ -10,7 +10,7 @@ import { ask, CourierTrouble, useCourier } from '@/store/courier/courierLink';
 import { onSale } from '@/store/courier/hearing';
 import { itemWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
-import { freshReadings, onBarcodeRead, type Found } from '@/store/pictures/readings';
+import { freshReadings, onBarcodeRead, saidOutside } from '@/store/pictures/readings';
 
 import { patiently } from './patiently';
 
@@ -66,14 +66,8 @@ export function recordBeside(
   item: Item,
   record: CatalogueRecord,
 ): Pick<Item, 'readings' | 'ranks' | 'priceNew' | 'lookedUp'> {
-  const found = toldBy(record, item.kind, kindsNow()).map(({ field, value, words }): Found => ({
-    field,
-    value: value.slice(0, 400),
-    words: words.slice(0, 400),
-    box: [0, 0, 1, 1],
-    confidence: 90,
-    from: 'productLookup',
-  }));
+  const told = toldBy(record, item.kind, kindsNow());
+  const found = saidOutside(told, { confidence: 90, from: 'productLookup' });
   return {
     ...figuresOf(item, record),
     lookedUp: notedOf(record),

@@ -194,23 +194,20 @@ function majority(mask: Uint8Array, width: number, height: number): Uint8Array<A
   return out;
 }
 
-/** The largest connected piece about the middle, with others at least a seventh of its size. */
+/** The heaviest piece, the more so the nearer the middle, with others at least a seventh as heavy. */
 function largest(mask: Uint8Array, width: number, height: number): Uint8Array<ArrayBuffer> {
   const piece = new Int32Array(mask.length);
   const weights: number[] = [0];
-  const areas: number[] = [0];
   for (let start = 0; start < mask.length; start += 1) {
     if (!mask[start] || piece[start]) continue;
     const no = weights.length;
     weights.push(0);
-    areas.push(0);
     const stack = [start];
     piece[start] = no;
     for (let p = stack.pop(); p !== undefined; p = stack.pop()) {
       const [x, y] = [p % width, Math.floor(p / width)];
       const off = Math.hypot(x / width - 0.5, y / height - 0.5);
       weights[no]! += Math.max(0.05, 1 - 1.6 * off);
-      areas[no]! += 1;
       for (const [i, j] of [
         [x - 1, y],
         [x + 1, y],
