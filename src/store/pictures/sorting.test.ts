@@ -73,6 +73,19 @@ describe('pictures of several items', () => {
     expect(useSorting.getState().sorted).toHaveLength(3);
   });
 
+  it('count from the moment they are chosen, also where what is kept is asked for meanwhile', async () => {
+    const counted: number[] = [];
+    const stop = useSorting.subscribe(({ sorted, left }) => counted.push(sorted.length + left));
+    const chosen = sortPictures(await files(), 'file');
+    // The page that shows them opens while they are being kept.
+    await Promise.all([chosen, goOnSorting()]);
+    stop();
+    expect(Math.min(...counted)).toBe(3);
+    expect(useSorting.getState()).toMatchObject({ left: 0, kept: 0 });
+    expect(new Set(useSorting.getState().begun).size).toBe(3);
+    expect(useSorting.getState().sorted).toHaveLength(3);
+  });
+
   it('that are left out are let go, as are all of them where none is wanted', async () => {
     await sortPictures(await files(), 'file');
     const [first] = useSorting.getState().sorted;

@@ -36,7 +36,7 @@ export const useSorting = create<{
   sorted: readonly Sorted[];
   /** Ids of all that were ever given to be looked at: none is looked at twice. */
   begun: readonly string[];
-  /** How many are still to be looked at; how many were kept before, and are not looked at in this page. */
+  /** How many are still to be kept or looked at; how many an earlier page kept, which none looks at yet. */
   left: number;
   kept: number;
   notTaken: readonly NotTaken[];
@@ -53,42 +53,61 @@ const Ids = z.array(z.string().max(60)).max(500);
 /** How a person arranged them so far. */
 export const ArrangementDraft = z.object({ rows: z.array(Ids).max(500), out: Ids }).nullable();
 
-const inTurn = serialQueue();
+const keptInTurn = serialQueue();
+const lookedInTurn = serialQueue();
 
 /** Keeps files that may be of several items, and looks at each for what tells them apart. */
 export async function sortPictures(files: readonly File[], origin: Origin): Promise<void> {
-  useSorting.setState({ notTaken: [], taking: null });
+  // Counted before they are kept: nobody is to take those kept so far for all of them.
+  useSorting.setState((s) => ({ notTaken: [], taking: null, left: s.left + files.length }));
   const part = { begins: true, origin, shows: '', showsBy: 'list', look: true } as const;
-  await sketchAll(await keepIncoming(NO_ITEM, files, part, true));
+  await sketchAll(() => keepIncoming(NO_ITEM, files, part, true), files.length);
 }
 
 /** What a page before this one had kept to be sorted is looked at again. */
 export async function goOnSorting(): Promise<void> {
   useSorting.setState({ kept: 0 });
-  await sketchAll(await keptForSorting());
+  await sketchAll(keptForSorting);
 }
 
 /** Whether any were kept to be sorted and left. */
 export async function lookForUnsorted(): Promise<void> {
-  const { begun } = useSorting.getState();
-  const kept = begun.length > 0 ? 0 : await countForSorting();
+  const { begun, left } = useSorting.getState();
+  const kept = begun.length + left > 0 ? 0 : await countForSorting();
   useSorting.setState({ kept });
 }
 
-function sketchAll(waiting: readonly Waiting[]): Promise<void> {
-  const { begun } = useSorting.getState();
-  const fresh = waiting.filter((w) => !begun.includes(w.about.id));
-  useSorting.setState((s) => ({
-    left: s.left + fresh.length,
-    begun: [...s.begun, ...fresh.map((w) => w.about.id)],
-  }));
-  return inTurn(async () => {
+/** @param counted how many of them count as left already */
+async function sketchAll(kept: () => Promise<readonly Waiting[]>, counted = 0): Promise<void> {
+  const fresh = await begin(kept, counted);
+  return lookedInTurn(async () => {
     const still = [...fresh];
     const work = async (worker: typeof pictureWorker) => {
       for (let one = still.shift(); one; one = still.shift()) await sketchOne(one, worker());
     };
     // Two at a time: each keeps a processor busy.
     await Promise.all([pictureWorker, readingWorker].map(work));
+  });
+}
+
+/**
+ * Those of them that nobody looks at yet. One after the other: who asks for what is kept while files are
+ * still being kept would find some of them, and be done with those.
+ */
+function begin(kept: () => Promise<readonly Waiting[]>, counted: number): Promise<Waiting[]> {
+  return keptInTurn(async () => {
+    try {
+      const all = await kept();
+      const { begun } = useSorting.getState();
+      const fresh = all.filter((w) => !begun.includes(w.about.id));
+      useSorting.setState((s) => ({
+        left: s.left + fresh.length,
+        begun: [...s.begun, ...fresh.map((w) => w.about.id)],
+      }));
+      return fresh;
+    } finally {
+      useSorting.setState((s) => ({ left: s.left - counted }));
+    }
   });
 }
 
