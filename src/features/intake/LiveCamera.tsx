@@ -54,7 +54,7 @@ export function LiveCamera({ onPicture, onClip, onBarcode, onNext, onClose }: Li
         <Button
           variant="main"
           icon="camera"
-          disabled={!ready || clip.seconds !== null}
+          disabled={!ready || clip.at !== 'off'}
           onPress={() => void frameOf(video.current, 0.92).then((blob) => blob && onPicture(asFile(blob)))}
           style={{ flex: 3, minHeight: 64 }}
         >
@@ -93,37 +93,45 @@ function ClipButton(props: {
   video: React.RefObject<HTMLVideoElement | null>;
 }) {
   const { clip, disabled, video } = props;
+  const isOn = typeof clip.at === 'number';
+  const words = isOn ? `Stop ${clip.at} s` : clip.at === 'off' ? 'Clip' : 'Starts…';
   return (
     <Button
-      icon={clip.seconds === null ? 'film' : undefined}
-      variant={clip.seconds === null ? 'plain' : 'trouble'}
-      disabled={disabled}
-      label={clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
-      onPress={() => (clip.seconds === null ? clip.start(video.current) : clip.stop())}
+      icon={clip.at === 'off' ? 'film' : undefined}
+      variant={isOn ? 'trouble' : 'plain'}
+      disabled={disabled || clip.at === 'starting'}
+      label={words}
+      onPress={() => (isOn ? clip.stop() : clip.start(video.current))}
       style={{ flex: 1, paddingHorizontal: 8 }}
     >
-      {clip.seconds === null ? 'Clip' : `Stop ${clip.seconds} s`}
+      {words}
     </Button>
   );
 }
+
+/**
+ * Off, or how many seconds were recorded so far. Until the first picture is encoded, which takes a slow phone
+ * a second or two, there is nothing: stopped then, the clip would be empty.
+ */
+type ClipAt = 'off' | 'starting' | number;
 
 /** Records without sound, since a voice may be private, and stops by itself. */
 function useClip(onClip: (file: File) => void) {
   const recorder = useRef<MediaRecorder | null>(null);
   const began = useRef(0);
-  const [seconds, setSeconds] = useState<number | null>(null);
+  const [at, setAt] = useState<ClipAt>('off');
   useEffect(() => {
-    if (seconds === null) return;
-    if (seconds >= LONGEST_CLIP) {
+    if (typeof at === 'string') return;
+    if (at >= LONGEST_CLIP) {
       recorder.current?.stop();
       return;
     }
     // By the clock: on a busy device timers come late, and sixty of them would make too long a clip.
     const gone = performance.now() - began.current;
-    const next = Math.max(seconds, Math.floor(gone / 1_000)) + 1;
-    const timer = setTimeout(() => setSeconds(next), next * 1_000 - gone);
+    const next = Math.max(at, Math.floor(gone / 1_000)) + 1;
+    const timer = setTimeout(() => setAt(next), next * 1_000 - gone);
     return () => clearTimeout(timer);
-  }, [seconds]);
+  }, [at]);
   // Left open, it would go on recording behind the page.
   useEffect(() => () => recorder.current?.stop(), []);
   const start = (view: HTMLVideoElement | null) => {
@@ -133,18 +141,21 @@ function useClip(onClip: (file: File) => void) {
       videoBitsPerSecond: 2_500_000,
     });
     const parts: Blob[] = [];
+    made.onstart = () => {
+      began.current = performance.now();
+      setAt(0);
+    };
     made.ondataavailable = ({ data }) => parts.push(data);
     made.onstop = () => {
       recorder.current = null;
-      setSeconds(null);
+      setAt('off');
       if (parts.length > 0) onClip(new File(parts, 'clip', { type: made.mimeType }));
     };
     made.start(1_000);
     recorder.current = made;
-    began.current = performance.now();
-    setSeconds(0);
+    setAt('starting');
   };
-  return { seconds, start, stop: () => recorder.current?.stop() };
+  return { at, start, stop: () => recorder.current?.stop() };
 }
 
 function asFile(blob: Blob): File {
