@@ -101,6 +101,14 @@ export const Command = z.discriminatedUnion('type', [
     notBefore: Instant.nullable().optional(),
   }),
   z.object({ type: z.literal('withdraw'), id: RecordId, item: RecordId, market: MarketId }),
+  /** Another time for what waits for its own; null: at once. */
+  z.object({
+    type: z.literal('retime'),
+    id: RecordId,
+    item: RecordId,
+    market: MarketId,
+    notBefore: Instant.nullable(),
+  }),
   /** A listing that somebody put up there is this item: from now on the courier looks after it. */
   z.object({
     type: z.literal('adopt'),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { Instant, LongText, MarketId, Minor, RecordId, ShortText } from './common';
 import { AuctionTerms } from './courier';
+import { StencilPart } from './stencil';
 
 /** What the person wants of one item on one marketplace; only what differs from the item is held. */
 export const Plan = z.object({
@@ -32,6 +33,10 @@ export const Plan = z.object({
   promotionBp: z.number().int().min(0).max(10_000).default(0),
   /** Paid extras by id, with what they ask for: words, a category, a number of days. */
   extras: z.record(z.string().max(60), ShortText).default({}),
+  /** What lies under it: a stencil, none (`id` null), or (null) the one for its kind. */
+  stencil: z.object({ id: RecordId.nullable() }).nullable().default(null),
+  /** Parts it says itself, even where it says nothing: no stencil's word counts for them. */
+  ownParts: z.array(StencilPart).max(20).default([]),
   /** What was sent last of pictures and clips, in order: each one's id and what it looked like. */
   sentMedia: z.array(z.string().max(120)).max(200).default([]),
   /** What the marketplace knows a listing by that was brought in; null: it went out from here. */

@@ -11,6 +11,7 @@ import { ConsignorPayment, Order, Statement } from './orders';
 import { OwnKind, OwnSpecific } from './ownKinds';
 import { Picture } from './picture';
 import { Plan } from './plan';
+import { Stencil } from './stencil';
 import { Terms } from './terms';
 
 export * from './batch';
@@ -78,6 +79,7 @@ export const COLLECTIONS = {
   research: Research,
   mappings: Mapping,
   terms: Terms,
+  stencils: Stencil,
   orders: Order,
   statements: Statement,
   payments: ConsignorPayment,
@@ -100,6 +102,7 @@ export interface RecordOf {
   research: Research;
   mappings: Mapping;
   terms: Terms;
+  stencils: Stencil;
   orders: Order;
   statements: Statement;
   payments: ConsignorPayment;

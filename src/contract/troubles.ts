@@ -16,6 +16,7 @@ export const CommandRefusal = z.enum([
   'changeOnItsWay',
   'courierDoesThat',
   'nothingWaits',
+  'notPlanned',
   'noSecondSale',
   'noSuchSale',
   'stillComingDown',

@@ -24,6 +24,7 @@ const REFUSALS: Readonly<Record<CommandRefusal, string>> = {
   changeOnItsWay: 'The last change is still on its way there; send again in a moment.',
   courierDoesThat: 'The courier does that there by itself.',
   nothingWaits: 'Nothing waits to be put up there.',
+  notPlanned: 'It no longer waits for its time: it is on its way, or up.',
   noSecondSale: 'There is no such second sale.',
   noSuchSale: 'There is no such sale.',
   stillComingDown: 'It is still being taken down elsewhere; say so again once it is gone.',

@@ -10,6 +10,7 @@ export function ledgerWords(event: CourierEvent, currency: string): string {
       return {
         send: 'asked to send it',
         withdraw: 'asked to withdraw it',
+        retime: 'goes at another time',
         adopt: 'looked after from now on',
         sold: 'said it was sold',
         settle: 'second sale dealt with',

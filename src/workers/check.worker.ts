@@ -7,12 +7,14 @@ import {
   planId,
   type OwnKind,
   type OwnSpecific,
+  type Pattern,
   type Picture,
   type Plan,
   type Settings,
   type Item,
 } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
+import type { Stencil } from '@/contract/stencil';
 import type { Terms } from '@/contract/terms';
 import { treeWith } from '@/core/kinds/own';
 import type { KindTree } from '@/core/kinds/tree';
@@ -27,6 +29,8 @@ export interface CheckNews {
   specifics?: OwnSpecific[];
   mappings?: Mapping[];
   terms?: Terms[];
+  stencils?: Stencil[];
+  patterns?: Pattern[];
   beside?: OtherListings;
   /** By id; null: gone. */
   items?: [string, Item | null][];
@@ -47,6 +51,8 @@ let sheets: RuleSheet[] = [];
 let settings: Settings | null = null;
 let mappings: Mapping[] = [];
 let terms: Terms[] = [];
+let stencils: Stencil[] = [];
+let patterns: Record<string, Pattern> = {};
 let beside: OtherListings = NO_OTHER_LISTINGS;
 let own: { kinds: OwnKind[]; specifics: OwnSpecific[] } = { kinds: [], specifics: [] };
 let tree: KindTree = treeWith([], []);
@@ -81,6 +87,8 @@ const worker: CheckWorker = {
     settings = news.settings ?? settings;
     mappings = news.mappings ?? mappings;
     terms = news.terms ?? terms;
+    stencils = news.stencils ?? stencils;
+    if (news.patterns) patterns = Object.fromEntries(news.patterns.map((p) => [p.id, p]));
     beside = news.beside ?? beside;
     if (news.kinds || news.specifics) {
       own = { kinds: news.kinds ?? own.kinds, specifics: news.specifics ?? own.specifics };
@@ -92,7 +100,7 @@ const worker: CheckWorker = {
   },
   check(wishes, now) {
     if (!settings) return [];
-    const setup = { settings, mappings, terms, now };
+    const setup = { settings, mappings, terms, stencils, patterns, now };
     return wishes.flatMap(({ id, prints }): [string, CellCheck[]][] => {
       const item = items.get(id);
       if (!item) return [];
@@ -106,7 +114,7 @@ const worker: CheckWorker = {
   },
   examine(one, now) {
     if (!settings) return [];
-    const setup = { settings, mappings, terms, now };
+    const setup = { settings, mappings, terms, stencils, patterns, now };
     return sheets.map((sheet) => {
       const plan = one.plans.find((p) => p.market === sheet.marketplace);
       const pictureOf = (id: string) => one.pictures.find((p) => p.id === id);

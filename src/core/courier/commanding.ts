@@ -30,6 +30,8 @@ export function takeCommand(ctx: StepContext, command: Command): CommandRefusal 
       return sendListing(ctx, command, item, listing);
     case 'withdraw':
       return withdrawListing(ctx, item, listing);
+    case 'retime':
+      return retimeListing(ctx, command, item, listing);
     case 'adopt':
       return adoptListing(ctx, command, item, listing);
     case 'sold':
@@ -66,6 +68,24 @@ function withdrawListing(
   if (listing.want === 'gone' && !listing.relistAfterHold) return 'beingWithdrawn';
   putListing(ctx, item, { ...toWithdraw(ctx, listing), relistAfterHold: false });
   return null;
+}
+
+/** Another time for what waits for its own. */
+function retimeListing(
+  ctx: StepContext,
+  { notBefore }: Extract<Command, { type: 'retime' }>,
+  item: CourierItem | undefined,
+  listing: CourierListing | undefined,
+): CommandRefusal | null {
+  const job = listing?.job;
+  if (!item || !listing || !job || !waitsForItsTime(ctx, job)) return 'notPlanned';
+  putListing(ctx, item, { ...listing, job: { ...job, due: Math.max(ctx.now, notBefore ?? 0) } });
+  return null;
+}
+
+/** It was to go up at a time that is not there yet, and nothing of it was tried. */
+function waitsForItsTime({ now }: StepContext, { action, tries, running, due }: Job): boolean {
+  return action === 'publish' && tries === 0 && !running && due > now && due < NEVER;
 }
 
 /** A person says that it is sold: a deal of their own, or a marketplace's sale before that told of it. */
@@ -144,6 +164,16 @@ function sendListing(
   if (item?.hold?.elsewhere === 'withdraw' && item.hold.market !== command.market) return 'promisedSoNotSent';
   if (listing && !isOver(listing)) {
     if (listing.want === 'gone') return 'withdrawFirst';
+    if (listing.job && waitsForItsTime(ctx, listing.job)) {
+      // Not let out yet: what goes then is simply the newer one, when that is to go.
+      const { due } = firstJob(ctx, command);
+      putListing(ctx, itemFor(ctx, command.item), {
+        ...listing,
+        draft: command.draft,
+        job: { ...listing.job, due },
+      });
+      return null;
+    }
     const stopped = listing.job !== null && isStopped(listing.job);
     if (listing.job?.action === 'publish' && !isByHand(ctx, command.market) && !stopped) return 'onItsWay';
     if (listing.job?.action === 'publish' && stopped) {

@@ -188,6 +188,28 @@ describe('a time to be sent at', () => {
     desk.send('moor', { notBefore: 5 });
     expect(desk.tick()).toEqual(['publish moor']);
   });
+  it('is moved, brought forward, and given up for going at once', () => {
+    const desk = new Desk();
+    desk.send('moor', { notBefore: 50_000 });
+    expect(desk.ask({ type: 'retime', market: 'moor', notBefore: 80_000 })).toBeNull();
+    desk.now = 50_000;
+    expect(desk.tick()).toEqual([]);
+    expect(desk.ask({ type: 'retime', market: 'moor', notBefore: 60_000 })).toBeNull();
+    expect(desk.view('moor').nextTryAt).toBe(60_000);
+    expect(desk.ask({ type: 'retime', market: 'moor', notBefore: null })).toBeNull();
+    expect(desk.tick()).toEqual(['publish moor']);
+    expect(desk.ask({ type: 'retime', market: 'moor', notBefore: 90_000 })).toBe('notPlanned');
+  });
+  it('comes with what was sent last for it', () => {
+    const desk = new Desk();
+    desk.send('moor', { notBefore: 50_000 });
+    desk.send('moor', { notBefore: 70_000, draft: { ...DRAFT, title: 'Newer' } });
+    desk.now = 60_000;
+    expect(desk.tick()).toEqual([]);
+    desk.now = 70_000;
+    expect(desk.tick()).toEqual(['publish moor']);
+    expect(desk.view('moor').title).toBe('Newer');
+  });
   it('never comes for what was sold elsewhere meanwhile', () => {
     const desk = new Desk();
     desk.send('moor');

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { CourierListingView } from '@/contract/courier';
 import { Plan } from '@/contract/records';
 
-import { addTotals, deedOf, NO_TOTALS, spreadOver, totalsOf, type Cell } from './cells';
+import { addTotals, deedOf, NO_TOTALS, totalsOf, type Cell } from './cells';
 import type { CellCheck } from './examine';
 import type { Finding } from './findings';
 
@@ -13,10 +13,12 @@ const check = (part: Partial<CellCheck> = {}): CellCheck => ({
   refusesTwins: false,
   blockers: [],
   cautions: 0,
+  caution: null,
   price: 4_800,
   takeHome: 3_900,
   fees: 700,
   category: 'c',
+  startAt: null,
   changed: false,
   ...part,
 });
@@ -99,24 +101,6 @@ describe('totals of parts', () => {
         const all = some.map((c): Cell => ({ ...c, check: check({ takeHome: c.takeHome, fees: 1 }) }));
         const parts = ['a', 'b', 'c'].map((id) => totalsOf(all.filter((c) => c.item === id)));
         expect(parts.reduce(addTotals, NO_TOTALS)).toEqual(totalsOf(all));
-      }),
-    );
-  });
-});
-
-describe('spread over a while', () => {
-  it('lets the first out at once and the last before the end', () => {
-    expect(spreadOver(4, 1_000, 400)).toEqual([1_000, 1_100, 1_200, 1_300]);
-    expect(spreadOver(3, 5, 0)).toEqual([5, 5, 5]);
-    expect(spreadOver(0, 5, 100)).toEqual([]);
-  });
-  it('never falls, never leaves the while', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 0, max: 1e8 }), (count, over) => {
-        const times = spreadOver(count, 7, over);
-        expect(times).toHaveLength(count);
-        times.forEach((at, i) => expect(at).toBeGreaterThanOrEqual(times[i - 1] ?? 7));
-        expect(Math.max(...times)).toBeLessThanOrEqual(7 + over);
       }),
     );
   });

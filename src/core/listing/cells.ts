@@ -13,7 +13,7 @@ export type CellDeed = 'send' | 'resend' | 'again' | 'withdraw' | 'fix' | 'nothi
  */
 export function deedOf(
   check: CellCheck | undefined,
-  plan: Plan | undefined,
+  plan: Pick<Plan, 'wanted'> | undefined,
   listing: CourierListingView | undefined,
   sold: boolean,
 ): CellDeed {
@@ -98,16 +98,4 @@ export function totalsOf(cells: readonly Cell[]): CellTotals {
     totals.fees += fees;
   }
   return totals;
-}
-
-/**
- * Times at which many are let out, spread evenly over a while; the first at once.
- *
- * @param over milliseconds
- * @returns one moment each, never falling
- */
-export function spreadOver(count: number, from: number, over: number): number[] {
-  if (count <= 1 || over <= 0) return Array.from({ length: count }, () => from);
-  const step = over / count;
-  return Array.from({ length: count }, (_, i) => Math.round(from + i * step));
 }

@@ -10,6 +10,8 @@ import type { Setup } from './setup';
 import type { KindTree } from '../kinds/tree';
 import { clipFor, picturesFor } from '../picture/chosen';
 import type { TakeHome } from '../price/takeHome';
+import { inOrder, laidUnder, type Laid } from '../stencils/stencils';
+import { allPatterns, describe } from '../words/descriptionFor';
 
 /** The pictures that would go there, in that marketplace's order, and the clip. */
 export interface Media {
@@ -21,6 +23,8 @@ export interface Media {
 export interface Examined {
   sheet: RuleSheet;
   plan: Plan | undefined;
+  /** The plan with its stencil laid under it. */
+  laid: Laid;
   effective: Effective;
   findings: Finding[];
   takeHome: TakeHome | null;
@@ -43,10 +47,12 @@ export function examineListing(
   beside: OtherListings = NO_OTHER_LISTINGS,
 ): Examined {
   const place = placeOf(beside, item.id, sheet.marketplace, setup.now);
-  const effective = effectiveListing(item, plan, sheet, kinds, setup, place);
-  const own = (plan?.pictureIds ?? item.pictureIds)
+  const laid = laidOn(item, plan, sheet, kinds, setup);
+  const effective = effectiveListing(item, laid.plan, sheet, kinds, setup, place);
+  const given = (plan?.pictureIds ?? item.pictureIds)
     .map(pictureOf)
     .filter((p): p is Picture => p !== undefined);
+  const own = laid.by.has('pictures') ? inOrder(given, laid.stencil?.pictures ?? []) : given;
   const media = {
     // A person's own order for this marketplace stands; otherwise it is made for how buyers there look.
     pictures: plan?.pictureIds ? own.slice(0, sheet.photos.max) : picturesFor(own, sheet.photos),
@@ -56,6 +62,7 @@ export function examineListing(
   return {
     sheet,
     plan,
+    laid,
     effective,
     findings: checkListing(item, effective, sheet, own, kinds, {
       ...setup.settings.guards,
@@ -66,6 +73,22 @@ export function examineListing(
     takeHome: listingTakeHome(effective, sheet),
     media,
   };
+}
+
+/** A listing's plan with what was set up once laid under it. */
+function laidOn(
+  item: Item,
+  plan: Plan | undefined,
+  { marketplace: market }: Pick<RuleSheet, 'marketplace'>,
+  kinds: KindTree,
+  { settings, stencils, patterns, now }: Setup,
+): Laid {
+  const describedBy = (id: string) => {
+    const pattern = allPatterns(patterns).find((p) => p.id === id);
+    const filled = pattern && describe(item, pattern, kinds, settings.units, settings.closingWords);
+    return filled?.ok ? filled.text : null;
+  };
+  return laidUnder({ item, market, plan, stencils, kinds, now, describedBy });
 }
 
 export function hasBlockers(examined: Pick<Examined, 'findings'>): boolean {
@@ -105,10 +128,14 @@ export interface CellCheck {
   refusesTwins: boolean;
   blockers: Finding[];
   cautions: number;
+  /** The first of them; null where there are none. */
+  caution: Finding | null;
   price: number | null;
   takeHome: number | null;
   fees: number | null;
   category: string | null;
+  /** Not sent before; null: at once. */
+  startAt: number | null;
   /** What is shown there now is not what would be sent; only where something is shown. */
   changed: boolean;
 }
@@ -122,10 +149,12 @@ export function cellOf(examined: Examined, sentHash: string | null): CellCheck {
     refusesTwins: sheet.refusesTwins ?? false,
     blockers: findings.filter((f) => f.level === 'blocker'),
     cautions: findings.filter((f) => f.level === 'caution').length,
+    caution: findings.find((f) => f.level === 'caution') ?? null,
     price: effective.price,
     takeHome: takeHome?.takeHome ?? null,
     fees: takeHome?.feeTotal ?? null,
     category: effective.category?.id ?? null,
+    startAt: examined.laid.plan?.startAt ?? null,
     changed: sentHash !== null && changedSince(examined, sentHash),
   };
 }

@@ -1,6 +1,7 @@
 import type { CarrierRates } from '@/contract/carrier';
 import type { Mapping } from '@/contract/mapping';
-import { Settings } from '@/contract/records';
+import { Settings, type Pattern } from '@/contract/records';
+import type { Stencil } from '@/contract/stencil';
 import type { Terms } from '@/contract/terms';
 
 import { STARTING_RATES } from '../postage/rates';
@@ -10,13 +11,22 @@ export interface Setup {
   settings: Settings;
   mappings: readonly Mapping[];
   terms: readonly Terms[];
+  stencils: readonly Stencil[];
+  patterns: Readonly<Record<string, Pattern>>;
   /** When it would be sent, milliseconds since 1970: prices may come down by days. */
   now: number;
 }
 
 /** An attic in which nothing was set up yet. */
 export function plainSetup(part: Partial<Settings> = {}): Setup {
-  return { settings: Settings.parse({ id: 'settings', ...part }), mappings: [], terms: [], now: 0 };
+  return {
+    settings: Settings.parse({ id: 'settings', ...part }),
+    mappings: [],
+    terms: [],
+    stencils: [],
+    patterns: {},
+    now: 0,
+  };
 }
 
 /** What the carrier asks, as it said last; until then a table of our own. */
