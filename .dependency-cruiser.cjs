@@ -17,6 +17,7 @@ const STORE = [
 /** A feature that shows a piece of another one: [whose screen, whose piece]. */
 const SIDEWAYS = [
   ['buying', 'likeness'],
+  ['crosslist', 'deeds'],
   ['crosslist', 'price'],
   ['intake', 'likeness'],
   ['intake', 'pictures'],
@@ -30,6 +31,7 @@ const SIDEWAYS = [
   ['says', 'pictures'],
   ['says', 'price'],
   ['says', 'words'],
+  ['stock', 'deeds'],
 ];
 
 const features = [...new Set(SIDEWAYS.map(([from]) => from))];

@@ -17,7 +17,7 @@ export const useChecks = create<Record<string, CellCheck[]>>(() => ({}));
 const PORTION = 60;
 
 /** What holds for all items, and the items themselves: a sheet in sight needs only the first. */
-const COMMON = ['settings', 'kinds', 'specifics', 'mappings', 'terms'] as const;
+const COMMON = ['settings', 'kinds', 'specifics', 'mappings', 'terms', 'stencils', 'patterns'] as const;
 const RECORDS = ['items', 'plans', 'pictures'] as const;
 const PARTS = [...COMMON, ...RECORDS] as const;
 

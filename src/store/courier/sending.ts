@@ -19,7 +19,10 @@ import { command, CourierTrouble, shelve, useCourier, type CommandWithoutId } fr
 import { otherListingsNow, goingOut } from './otherListings';
 
 /** What of the attic bears on a listing besides the item itself. */
-export type Around = Pick<AtticState, 'plans' | 'pictures' | 'settings' | 'mappings' | 'terms'> & {
+export type Around = Pick<
+  AtticState,
+  'plans' | 'pictures' | 'settings' | 'mappings' | 'terms' | 'stencils' | 'patterns'
+> & {
   tree: KindTree;
 };
 
@@ -85,7 +88,7 @@ async function give(item: Item, examined: Examined): Promise<void> {
   const seconds = media.clip?.clip?.seconds;
   const clip = film && seconds ? { hash: await shelve('clips', film), seconds } : null;
   const draft = draftOf(examined.effective, sheet, hashes, clip);
-  const startAt = examined.plan?.startAt ?? null;
+  const startAt = examined.laid.plan?.startAt ?? null;
   const notBefore = startAt !== null && startAt > Date.now() ? startAt : null;
   await commanded({ type: 'send', item: item.id, market: sheet.marketplace, draft, notBefore });
 }

@@ -6,7 +6,7 @@ import { talksByItem } from '@/core/talks/talks';
 import { useAttic } from '@/store/attic/attic';
 import { MINUTE, useTime } from '@/store/base/useTime';
 import { useCourier } from '@/store/courier/courierLink';
-import { examine } from '@/store/courier/sending';
+import { examine, type Around } from '@/store/courier/sending';
 import { useTalks } from '@/store/fulfilment/talks';
 import { useKinds } from '@/store/items/kinds';
 
@@ -16,16 +16,12 @@ import { useOrders } from './useOrders';
 /** Everything that needs a person, worst first. */
 export function useToday(): TodayLine[] {
   const items = useAttic((s) => s.items);
-  const plans = useAttic((s) => s.plans);
-  const pictures = useAttic((s) => s.pictures);
-  const settings = useAttic((s) => s.settings);
-  const mappings = useAttic((s) => s.mappings);
-  const terms = useAttic((s) => s.terms);
+  const around = useBearing();
+  const { plans, settings } = around;
   const courier = useCourier((s) => s.items);
   const sheets = useCourier((s) => s.sheets);
   const markets = useCourier((s) => s.markets);
   const caughtUp = useCourier((s) => s.caughtUp);
-  const tree = useKinds();
   const orders = useOrders();
   const moneyOff = useMoneyOff();
   const owners = useAttic((s) => s.owners);
@@ -57,29 +53,40 @@ export function useToday(): TodayLine[] {
         byHand: new Set(markets.filter((m) => m.byHand).map((m) => m.id)),
         findings: (item, market) => {
           const sheet = sheets.find((s) => s.marketplace === market);
-          return sheet
-            ? examine(item, sheet, { plans, pictures, settings, mappings, terms, tree }).findings
-            : [];
+          return sheet ? examine(item, sheet, around).findings : [];
         },
       }),
     [
       items,
       plans,
-      pictures,
       settings,
-      mappings,
-      terms,
+      around,
       courier,
       markets,
       sheets,
       caughtUp,
-      tree,
       orders,
       talks,
       moneyOff,
       owners,
       now,
     ],
+  );
+}
+
+/** What of the attic bears on listings besides the items. */
+function useBearing(): Around {
+  const plans = useAttic((s) => s.plans);
+  const pictures = useAttic((s) => s.pictures);
+  const settings = useAttic((s) => s.settings);
+  const mappings = useAttic((s) => s.mappings);
+  const terms = useAttic((s) => s.terms);
+  const stencils = useAttic((s) => s.stencils);
+  const patterns = useAttic((s) => s.patterns);
+  const tree = useKinds();
+  return useMemo(
+    () => ({ plans, pictures, settings, mappings, terms, stencils, patterns, tree }),
+    [plans, pictures, settings, mappings, terms, stencils, patterns, tree],
   );
 }
 

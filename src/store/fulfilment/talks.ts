@@ -2,9 +2,11 @@ import { z } from 'zod';
 import { create } from 'zustand';
 
 import { TalksAnswer } from '@/contract/fulfilment';
+import { planId, type Item } from '@/contract/records';
 import { floorHere } from '@/core/listing/effective';
 import { answerOffer as judgeOffer, type OfferAnswer } from '@/core/price/floor';
 import { serialQueue } from '@/core/serialQueue';
+import { offersFor, stencilFor } from '@/core/stencils/stencils';
 import { claimsFree, mayPromise, standingFor, type Asker, type Standing } from '@/core/talks/standing';
 import { openOffer, type TalkOf } from '@/core/talks/talks';
 import { useAttic } from '@/store/attic/attic';
@@ -90,8 +92,15 @@ export function judged(talk: TalkOf): OfferAnswer | null {
     : undefined;
   if (!item || !offer || !listing) return null;
   const floor = floorHere(item, kindsNow(), settings);
-  const { acceptFrom = null, refuseUnder = null } = item.offers ?? {};
+  const { acceptFrom = null, refuseUnder = null } = limitsOf(item, talk.market, listing.price) ?? {};
   return judgeOffer(listing.price, offer.amount, { acceptFrom, refuseUnder, floor });
+}
+
+/** The limits of an item's offers there: its own, or those of the stencil its listing lies on. */
+function limitsOf(item: Item, market: string, price: number): ReturnType<typeof offersFor> {
+  const { plans, stencils } = useAttic.getState();
+  const plan = plans[planId(item.id, market)];
+  return offersFor(item, stencilFor(item, market, plan, Object.values(stencils), kindsNow()), price);
 }
 
 /** The fault of words that say of an item what is not so; they may be meant. */
@@ -129,7 +138,7 @@ async function answerByLimits(): Promise<void> {
   if (!settings.answerOffers) return;
   for (const talk of useTalks.getState().talks) {
     const item = talk.item ? items[talk.item] : undefined;
-    if (!item?.offers || !talk.takesOffers || !openOffer(talk)) continue;
+    if (!item || !talk.takesOffers || !openOffer(talk) || !limitsOf(item, talk.market, 0)) continue;
     const standing = standingOf(talk);
     if (!standing || standing.is === 'sold') continue;
     const says = judged(talk);

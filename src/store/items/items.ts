@@ -1,10 +1,11 @@
 import type { MarkdownSteps, Plan, Settings, Item } from '@/contract/records';
-import { planId, Plan as PlanSchema, Item as ItemSchema } from '@/contract/records';
+import { planId, Item as ItemSchema } from '@/contract/records';
 import { lineFor } from '@/core/hauls/haul';
 import { codeFor, numberIn, numberOf } from '@/core/identity/code';
 import { withKind } from '@/core/kinds/changeKind';
 import type { FactSpec } from '@/core/kinds/spec';
 import { factsWith } from '@/core/kinds/values';
+import { emptyPlan } from '@/core/stencils/stencils';
 import { change, newId, newIds, setSettings, useAttic, type Put } from '@/store/attic/attic';
 
 import { kindsNow } from './kinds';
@@ -204,7 +205,7 @@ export function editPlan(itemId: string, market: string, label: string, part: Pa
 /** What is planned for an item on one marketplace with some values changed, ready for {@link change}. */
 export function planWith(itemId: string, market: string, part: Partial<Plan>): Put {
   const id = planId(itemId, market);
-  const before = useAttic.getState().plans[id] ?? PlanSchema.parse({ id, itemId, market, wanted: false });
+  const before = useAttic.getState().plans[id] ?? emptyPlan(itemId, market);
   return { collection: 'plans', id, record: { ...before, ...part } };
 }
 

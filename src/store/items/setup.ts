@@ -5,10 +5,18 @@ import { useAttic, type AtticState } from '@/store/attic/attic';
 
 /** What was set up in the attic, for a moment. */
 export function setupOf(
-  { settings, mappings, terms }: Pick<AtticState, 'settings' | 'mappings' | 'terms'>,
+  state: Pick<AtticState, 'settings' | 'mappings' | 'terms' | 'stencils' | 'patterns'>,
   now: number,
 ): Setup {
-  return { settings, mappings: valuesOf(mappings), terms: valuesOf(terms), now };
+  const { settings, mappings, terms, stencils, patterns } = state;
+  return {
+    settings,
+    mappings: valuesOf(mappings),
+    terms: valuesOf(terms),
+    stencils: valuesOf(stencils),
+    patterns,
+    now,
+  };
 }
 
 /** The same list for the same records: it is asked for once an item and marketplace. */
@@ -27,5 +35,10 @@ export function useSetup(): Setup {
   const settings = useAttic((s) => s.settings);
   const mappings = useAttic((s) => s.mappings);
   const terms = useAttic((s) => s.terms);
-  return useMemo(() => setupOf({ settings, mappings, terms }, 0), [settings, mappings, terms]);
+  const stencils = useAttic((s) => s.stencils);
+  const patterns = useAttic((s) => s.patterns);
+  return useMemo(
+    () => setupOf({ settings, mappings, terms, stencils, patterns }, 0),
+    [settings, mappings, terms, stencils, patterns],
+  );
 }

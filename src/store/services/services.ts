@@ -6,6 +6,7 @@ import { beginComingDown } from '@/store/courier/comingDown';
 import { beginDepot } from '@/store/courier/depot';
 import { listen } from '@/store/courier/hearing';
 import { keepWhatIsHeard } from '@/store/courier/lastKnown';
+import { goOnSending } from '@/store/courier/outgoing';
 import { beginRates } from '@/store/fulfilment/carrier';
 import { beginOrders } from '@/store/fulfilment/orders';
 import { answerAlone, beginTalks, keepTalks } from '@/store/fulfilment/talks';
@@ -34,6 +35,7 @@ const LEADING_PAGE = [
   keepLooking,
   keepUnderstanding,
   keepWhatIsHeard,
+  goOnSending,
   keepTalks,
   beginCopies,
   beginComingDown,
