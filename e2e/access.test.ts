@@ -128,12 +128,15 @@ it('has nothing axe objects to in the attic’s own lists and where many are fil
   await attic.press('More filters');
   await attic.press('Select');
   await attic.press('All 1');
+  await attic.press('More…');
   await lookAt(attic, 'stock, narrowed', NARROW_AND_NIGHT);
-  await attic.press('Fill it in');
+  await attic.press('Fill in');
   await attic.page.waitForSelector('[role=main][aria-label="Fill in one item"]');
   await lookAt(attic, 'many', NARROW_AND_NIGHT);
   for (const [path, title] of [
     ['write', 'Write for one item'],
+    ['outgoing', 'List one item'],
+    ['underway', 'On their way'],
     ['says', 'What the pictures say'],
     ['taught', 'What corrections taught'],
     ['scanning', 'Scanning'],
@@ -157,6 +160,7 @@ it('has nothing axe objects to where marketplaces, words and prices are set up',
     'patterns',
     'buying',
     'planned',
+    'stencils?market=oldhollow',
     'talks',
     'packing',
     'holds',
@@ -167,6 +171,11 @@ it('has nothing axe objects to where marketplaces, words and prices are set up',
     await attic.visit(`/${path}`);
     await attic.page.waitForSelector('[role=main] [role=heading]');
     if (path.startsWith('terms')) await attic.press('Make the usual terms');
+    if (path.startsWith('stencils')) {
+      await attic.press('Make a stencil');
+      await attic.press('Auction');
+      await attic.press('At a time of the week');
+    }
     if (path === 'patterns') await attic.press('Begin with the tone Told');
     if (path.startsWith('mappings')) await attic.press('Decide for Clothes');
     await lookAt(attic, path, NARROW_AND_NIGHT);

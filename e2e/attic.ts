@@ -131,6 +131,19 @@ export class Attic {
     }
   }
 
+  /** Sets a day and a time by the device's own chooser: one tap, since what comes after is not ours. */
+  async setMoment(label: string, at: number): Promise<void> {
+    this.taps += 1;
+    const field = await this.page.waitForSelector(`input[type=datetime-local][aria-label="${label}"]`);
+    const text = new Date(at - new Date(at).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+    await field?.evaluate((element, value) => {
+      // As the browser's own chooser does: React listens to the prototype's setter.
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(element, value);
+      element.dispatchEvent(new Event('input', { bubbles: true }));
+      element.dispatchEvent(new Event('change', { bubbles: true }));
+    }, text);
+  }
+
   async value(label: string): Promise<string> {
     const found = await this.page.waitForSelector(`:is(input, textarea)[aria-label^="${label}"]`);
     return found ? found.evaluate((element) => (element as HTMLInputElement).value) : '';

@@ -164,13 +164,14 @@ it('changes many at once on a wide page, shown before, taken back in one', async
   await attic.sees('3 items');
   await attic.press('Select');
   await attic.press('All 3');
-  await attic.press('Price');
+  await attic.press('Change something else');
+  await attic.press('Price', '[aria-label="What changes"]');
   await attic.fill('Price', '39,50');
   await attic.sees('€48.00 → €39.50');
   await attic.press('Change 3 items');
   await attic.sees('3 items changed. Undo takes all of it back.');
   await attic.press('Something else');
-  await attic.press('Title');
+  await attic.press('Title', '[aria-label="What changes"]');
   await attic.press('Replace words');
   await attic.fill('Words to replace', 'crate');
   await attic.fill('New words', 'crated box');

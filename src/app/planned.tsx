@@ -1,3 +1,3 @@
-import { Planned } from '@/features/connections/Planned';
+import { Planned } from '@/features/planned/Planned';
 
 export default Planned;

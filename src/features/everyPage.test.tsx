@@ -25,7 +25,6 @@ import { BringIn } from './bringIn/BringIn';
 import { Buying } from './buying/Buying';
 import { Connections } from './connections/Connections';
 import { Mappings } from './connections/Mappings';
-import { Planned } from './connections/Planned';
 import { TermsPage } from './connections/TermsPage';
 import { Crosslist } from './crosslist/Crosslist';
 import { Depot } from './depot/Depot';
@@ -35,11 +34,15 @@ import { Kinds } from './kinds/Kinds';
 import { CourierLines } from './ledger/CourierLines';
 import { Ledger } from './ledger/Ledger';
 import { Many as ManyPage } from './many/Many';
+import { Outgoing } from './outgoing/Outgoing';
+import { Underway } from './outgoing/Underway';
+import { Planned } from './planned/Planned';
 import { Sales } from './sales/Sales';
 import { Says } from './says/Says';
 import { SaysMany } from './says/SaysMany';
 import { Taught } from './says/Taught';
 import { Scanning } from './scanning/Scanning';
+import { StencilsPage } from './stencils/StencilsPage';
 import { Stock } from './stock/Stock';
 import { TableIn } from './tables/TableIn';
 import { TablesOut } from './tables/TablesOut';
@@ -86,9 +89,12 @@ const PAGES: Record<string, Tried> = {
   'Ledger, what earns its keep': { page: Ledger, params: () => ({ view: 'keep' }) },
   CourierLines: { page: CourierLines },
   Many: { page: ManyPage },
+  Outgoing: { page: Outgoing },
+  Underway: { page: Underway },
   Sales: { page: Sales },
   Says: { page: Says, params: (many) => ({ id: many.id('Kittiwake') }) },
   SaysMany: { page: SaysMany },
+  Stencils: { page: StencilsPage, params: () => ({ market: 'brackenmoor' }) },
   Stock: { page: Stock },
   TableIn: { page: TableIn },
   TablesOut: { page: TablesOut },

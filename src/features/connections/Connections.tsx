@@ -170,6 +170,7 @@ function Ways({ market }: { market: MarketView }) {
   const router = useRouter();
   const { name } = market;
   const terms = useAttic((s) => Object.values(s.terms).filter((t) => t.market === market.id).length);
+  const stencils = useAttic((s) => Object.values(s.stencils).filter((t) => t.market === market.id).length);
   const mapped = useAttic(
     (s) => Object.values(s.mappings).filter((m) => m.market === market.id && m.category !== null).length,
   );
@@ -190,6 +191,12 @@ function Ways({ market }: { market: MarketView }) {
         label={`Terms of ${name}`}
         more={terms === 0 ? 'none made: the carrier’s postage' : `${terms} made`}
         onPress={() => router.navigate(`/terms?market=${market.id}`)}
+      />
+      <LinkRow
+        words="Stencils"
+        label={`Stencils of ${name}`}
+        more={stencils === 0 ? 'none kept: every listing is set up by itself' : `${stencils} kept`}
+        onPress={() => router.navigate(`/stencils?market=${market.id}`)}
       />
       <LinkRow
         words="Kinds and categories"

@@ -8,7 +8,6 @@ import { emptyAttic, manyItems, market, SHEETS, troubledEvening } from '@/testin
 
 import { Connections } from './Connections';
 import { Mappings } from './Mappings';
-import { Planned } from './Planned';
 import { TermsPage } from './TermsPage';
 import { Depot } from '../depot/Depot';
 
@@ -212,25 +211,6 @@ describe('how kinds translate', () => {
     useCourier.setState({ markets: [], sheets: [] });
     await open(page, MOOR);
     await sees('The courier was not heard yet, so nothing is known of that marketplace.');
-  });
-});
-
-describe('what goes when', () => {
-  it('is shown on a calendar and in a list, in order of time', async () => {
-    const many = await manyItems();
-    const at = Date.now() + 3 * 86_400_000;
-    for (const [title, later] of [
-      ['Kittiwake', 9_000],
-      ['Ostler', 0],
-    ] as const)
-      told(many.id(title), {
-        listings: [listed('brackenmoor', { state: 'onItsWay', doing: 'publish', nextTryAt: at + later })],
-      });
-    await open(Planned);
-    const lines = [...document.querySelectorAll('[aria-label="Planned listings"] [role=listitem]')];
-    expect(lines.map((l) => l.textContent?.slice(0, 6))).toEqual(['Ostler', 'Kittiw']);
-    await press(/^Ostler/u);
-    expect(went.at(-1)).toBe(`/item/${many.id('Ostler')}?at=markets`);
   });
 });
 

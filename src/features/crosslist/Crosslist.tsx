@@ -1,14 +1,14 @@
 import { useRouter } from 'expo-router';
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { planId } from '@/contract/records';
-import type { MarketCell } from '@/core/listing/twins';
 import { EVERYTHING, filtered } from '@/core/stock/filter';
 import { ordered } from '@/core/stock/search';
 import { toggled } from '@/parts/trade/toggled';
 import { BackTo } from '@/parts/ui/BackTo';
+import { BottomBar } from '@/parts/ui/BottomBar';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LongList } from '@/parts/ui/LongList';
@@ -22,9 +22,9 @@ import { useUsedSheets } from '@/store/derived/useUsedSheets';
 import { useWide } from '@/theme/theme';
 
 import { CELL_HEIGHT, CrosslistHead, CrosslistRow, STACK_HEIGHT, StackedRow } from './CrosslistRow';
-import { Deeds } from './Deeds';
-import { Review } from './Review';
+import { ToReview } from './ToReview';
 import { useCells } from './useCells';
+import { DeedBar } from '../deeds/DeedBar';
 
 const SHOWN = [
   ['all', 'All'],
@@ -60,8 +60,6 @@ export function Crosslist() {
     },
     [scope, plans],
   );
-  const [reviewing, setReviewing] = useState<readonly MarketCell[] | null>(null);
-  if (reviewing) return <Review cells={reviewing} onDone={() => setReviewing(null)} />;
   const Row = wide ? CrosslistRow : StackedRow;
   return (
     <>
@@ -107,8 +105,32 @@ export function Crosslist() {
         </View>
         {shown.length === 0 ? <Text tone="soft">Nothing here to list.</Text> : null}
       </LongList>
-      <Deeds cells={cells} totals={totals} scope={scope} chosen={chosen.size} onReview={setReviewing} />
+      <Bottom shown={shown} chosen={chosen} onChosen={setChosen}>
+        <ToReview cells={cells} totals={totals} scope={scope} chosen={chosen.size} />
+      </Bottom>
     </>
+  );
+}
+
+/** How those in sight stand, and what can be done with those chosen. */
+function Bottom(props: {
+  shown: readonly Item[];
+  chosen: ReadonlySet<string>;
+  onChosen: (ids: ReadonlySet<string>) => void;
+  children: ReactNode;
+}) {
+  const { shown, chosen, onChosen, children } = props;
+  if (chosen.size === 0) return <BottomBar label="What to do with them">{children}</BottomBar>;
+  return (
+    <DeedBar
+      chosen={chosen}
+      of={shown.length}
+      onAll={() => onChosen(new Set(shown.map((t) => t.id)))}
+      onNone={() => onChosen(new Set())}
+      onDone={() => onChosen(new Set())}
+    >
+      {children}
+    </DeedBar>
   );
 }
 

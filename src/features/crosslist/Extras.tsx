@@ -24,8 +24,8 @@ type Set = (label: string, part: Partial<Plan>) => void;
  * asked for.
  */
 export function Extras({ item, examined, set }: { item: Item; examined: Examined; set: Set }) {
-  const { sheet, plan } = examined;
-  const [open, setOpen] = useState<string | null>(plan?.auction ? 'format' : null);
+  const { sheet, laid } = examined;
+  const [open, setOpen] = useState<string | null>(laid.plan?.auction ? 'format' : null);
   const paid = sheet.fees.rules.some((r) => r.type === 'promotion' || r.type === 'extra');
   const parts = [
     sheet.photos.max > 0 && item.pictureIds.length > 0 ? ['pictures', 'Pictures'] : null,
@@ -69,7 +69,7 @@ export function Extras({ item, examined, set }: { item: Item; examined: Examined
       {open === 'start' ? (
         <StartAt
           name={sheet.name}
-          at={plan?.startAt ?? null}
+          at={laid.plan?.startAt ?? null}
           onChange={(startAt) => set('when it starts', { startAt })}
         />
       ) : null}
@@ -82,9 +82,9 @@ export function Extras({ item, examined, set }: { item: Item; examined: Examined
 
 /** At a price, or to whoever bids most. */
 function Format({ item, examined, set }: { item: Item; examined: Examined; set: Set }) {
-  const { sheet, plan } = examined;
+  const { sheet, laid } = examined;
   const currency = useAttic((s) => s.settings.currency);
-  const auction = plan?.auction ?? null;
+  const auction = laid.plan?.auction ?? null;
   const change = (part: Partial<AuctionTerms>) =>
     auction && set('auction', { auction: { ...auction, ...part } });
   const begin = (): AuctionTerms => ({
@@ -222,7 +222,8 @@ function TermsChoice({ examined, set }: { examined: Examined; set: Set }) {
 
 /** Promotion and paid extras, as the sheet sells them. */
 function Paid({ examined, set }: { examined: Examined; set: Set }) {
-  const { sheet, plan } = examined;
+  const { sheet } = examined;
+  const { plan } = examined.laid;
   const extras = plan?.extras ?? {};
   const put = (id: string, value: string | null) => {
     const { [id]: _, ...rest } = extras;

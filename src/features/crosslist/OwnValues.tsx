@@ -6,6 +6,7 @@ import type { SheetSpecific } from '@/contract/ruleSheet';
 import type { Examined } from '@/core/listing/examine';
 import { translate } from '@/core/mapping/values';
 import { formatMoney } from '@/core/money/money';
+import { ownPartsWith } from '@/core/stencils/stencils';
 import { countAs } from '@/core/words/count';
 import { titleFromFacts } from '@/core/words/title';
 import { CategoryChoice } from '@/parts/trade/CategoryChoice';
@@ -20,12 +21,12 @@ import { kindsNow } from '@/store/items/kinds';
 
 import { Extras } from './Extras';
 import { Question } from './Question';
+import { StencilLine } from './StencilLine';
 
 /** What differs on this marketplace, what it replaces, and what only this marketplace asks. */
 export function OwnValues({ item, examined }: { item: Item; examined: Examined }) {
   const { sheet } = examined;
-  const set = (label: string, part: Partial<Plan>) =>
-    editPlan(item.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
+  const set = (label: string, part: Partial<Plan>) => setOwn(item.id, examined, label, part);
   const part: PartProps = { item, examined, set };
   return (
     <>
@@ -43,8 +44,15 @@ export function OwnValues({ item, examined }: { item: Item; examined: Examined }
         <Question key={question.id} item={item} examined={examined} question={question} />
       ))}
       <Extras item={item} examined={examined} set={set} />
+      <StencilLine item={item} examined={examined} />
     </>
   );
+}
+
+/** Values of its own; where a stencil lies under it, they stay its own even if they say nothing. */
+function setOwn(itemId: string, { sheet, plan, laid }: Examined, label: string, part: Partial<Plan>): void {
+  const own = laid.stencil ? { ownParts: ownPartsWith(plan, part) } : {};
+  editPlan(itemId, sheet.marketplace, `${label} on ${sheet.name}`, { ...part, ...own });
 }
 
 /** What it has to be told from the marketplace's own lists, since the item's own words are none of them. */
@@ -68,8 +76,7 @@ export function AskedThere({ item, examined }: { item: Item; examined: Examined 
   const listed = fromOwnLists(item, examined);
   const questions = sheet.questions.filter((q) => asked.has(q.id) && q.required);
   const isCategoryOpen = effective.category === null || plan?.category != null;
-  const set = (label: string, part: Partial<Plan>) =>
-    editPlan(item.id, sheet.marketplace, `${label} on ${sheet.name}`, part);
+  const set = (label: string, part: Partial<Plan>) => setOwn(item.id, examined, label, part);
   if (listed.length + questions.length === 0 && !isCategoryOpen) return null;
   return (
     <View role="group" aria-label={`Asked on ${sheet.name}`} style={{ gap: 8 }}>

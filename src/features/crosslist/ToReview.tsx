@@ -1,4 +1,5 @@
-import { useMemo, useState } from 'react';
+import { useRouter, type Href } from 'expo-router';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
@@ -11,45 +12,33 @@ import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { dropJobs, enqueue, useQueue, type QueuedJob } from '@/store/courier/sendQueue';
-import { useColours, useWide } from '@/theme/theme';
+import { fillInMany } from '@/store/items/many';
 
-/**
- * What can be done with all that is shown or chosen, with the totals before it is done; stays at the bottom.
- */
-export function Deeds(props: {
+/** How those shown or chosen stand, and the way to what would go out of them. */
+export function ToReview(props: {
   cells: readonly MarketCell[];
   totals: CellTotals;
   scope: readonly Item[];
   chosen: number;
-  /** Shows what would go out; nothing goes before. */
-  onReview: (ready: readonly MarketCell[]) => void;
 }) {
-  const { cells, totals, scope, chosen, onReview } = props;
-  const c = useColours();
-  const wide = useWide();
+  const { cells, totals, scope, chosen } = props;
+  const router = useRouter();
+  const review = (to: Href) => {
+    fillInMany(scope.map((t) => t.id));
+    router.navigate(to);
+  };
   const queue = useQueue();
   const jobs = Object.values(queue);
   const moving = jobs.filter((j) => j.state !== 'failed').length;
   const failed = Object.entries(queue).filter(([, j]) => j.state === 'failed');
-  const ready = cells.filter((x) => x.deed === 'send' || x.deed === 'again' || x.deed === 'resend');
-  const live = cells.filter((x) => x.live);
+  const ready = cells.filter((x) => x.deed === 'send' || x.deed === 'again').length;
+  const changed = cells.filter((x) => x.deed === 'resend').length;
   const checked = useMemo(() => {
     const known = new Set(cells.flatMap((x) => (x.check ? [x.item] : [])));
     return scope.every((t) => known.has(t.id));
   }, [cells, scope]);
   return (
-    <View
-      role="region"
-      aria-label="What to do with them"
-      style={{
-        borderTopWidth: 1,
-        borderColor: c.line,
-        backgroundColor: c.surface,
-        paddingHorizontal: wide ? 32 : 12,
-        paddingVertical: 10,
-        gap: 8,
-      }}
-    >
+    <View style={{ gap: 8 }}>
       <Totals totals={totals} chosen={chosen} isChecked={checked} moving={moving} />
       {failed.length > 0 ? (
         <Notice tone="trouble">
@@ -58,13 +47,15 @@ export function Deeds(props: {
         </Notice>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
-        {ready.length > 0 ? (
-          <Button variant="main" icon="send" onPress={() => onReview(ready)}>
-            {`Review ${ready.length} to send`}
+        {ready > 0 ? (
+          <Button variant="main" icon="send" onPress={() => review('/outgoing?wish=list&of=planned')}>
+            {`Review ${ready} to send`}
           </Button>
         ) : null}
+        {changed > 0 ? (
+          <Button onPress={() => review('/outgoing?wish=revise')}>{`Review ${changed} to change`}</Button>
+        ) : null}
         {failed.length > 0 ? <Button onPress={() => tryAgain(failed)}>Try those again</Button> : null}
-        {live.length > 0 && chosen > 0 ? <WithdrawAll live={live} /> : null}
       </View>
     </View>
   );
@@ -94,23 +85,6 @@ function Totals(props: { totals: CellTotals; chosen: number; isChecked: boolean;
           `fees up to ${say(totals.fees)}.`
         : ''}
     </Text>
-  );
-}
-
-/** Asks once more before anything is taken down. */
-function WithdrawAll({ live }: { live: readonly MarketCell[] }) {
-  const [asking, setAsking] = useState(false);
-  if (!asking) return <Button onPress={() => setAsking(true)}>{`Withdraw ${live.length}`}</Button>;
-  return (
-    <Button
-      variant="trouble"
-      onPress={() => {
-        enqueue(live.map(({ item, market }) => ({ item, market, action: 'withdraw' })));
-        setAsking(false);
-      }}
-    >
-      {`Yes, withdraw ${live.length}`}
-    </Button>
   );
 }
 

@@ -20,6 +20,7 @@ import { useAttic } from '@/store/attic/attic';
 import { unlessExpected } from '@/store/base/faults';
 import { editItem } from '@/store/items/items';
 import { useKinds } from '@/store/items/kinds';
+import { fillInMany } from '@/store/items/many';
 import { useIncoming } from '@/store/pictures/incoming';
 import { lookForUnsorted, SEVERAL, sortPictures, useSorting } from '@/store/pictures/sorting';
 
@@ -74,7 +75,7 @@ export function Intake() {
       {camera ? null : <SharedCard item={item} take={(files) => take(files, 'file', '')} />}
       {camera ? null : <Unsorted />}
       {camera ? null : <HaulPicker />}
-      {camera ? null : <Codes />}
+      {camera ? null : <WithoutPictures />}
       <Card label="This item">
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Text variant="heading" style={{ flex: 1 }}>
@@ -149,16 +150,24 @@ function Onward(props: { item: Item; camera: boolean; isBusy: boolean; onNext: (
   );
 }
 
-/** To entering by codes, and what was begun so. */
-function Codes() {
+/** To entering without a picture: by codes, with what was begun so, or several of a kind. */
+function WithoutPictures() {
   const router = useRouter();
   const batch = useAttic((s) => s.batches[s.settings.batchId ?? '']);
   return (
-    <Card label="By their barcodes">
+    <Card label="Without pictures">
       <LinkRow
         words="Scan codes one after the other"
         more={batch ? `Batch ${batch.name} is at hand` : 'Each is looked up and in stock at once'}
         onPress={() => router.navigate('/scanning')}
+      />
+      <LinkRow
+        words="Begin several of one kind"
+        more="What they share is said once, then each beside its picture"
+        onPress={() => {
+          fillInMany([]);
+          router.navigate('/many');
+        }}
       />
     </Card>
   );

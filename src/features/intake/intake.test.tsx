@@ -2,6 +2,7 @@ import { act } from '@testing-library/react';
 
 import { openAttic, openDisk, setSettings, useAttic } from '@/store/attic/attic';
 import { editHaul } from '@/store/items/hauls';
+import { fillInMany, useMany } from '@/store/items/many';
 import { useShared } from '@/store/pictures/shared';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
 import { canPress, choose, fill, leave, open, press, said, sees } from '@/testing/page';
@@ -41,6 +42,15 @@ it('the first picture begins the item; the next one goes into it, and then anoth
   expect(items()).toHaveLength(2);
   await press('Fill in its sheet');
   expect(went.at(-1)).toBe(`/item/${items().at(-1)?.id}`);
+});
+
+it('leads to several of one kind, also while others were being filled in', async () => {
+  const many = await manyItems();
+  fillInMany([many.id('Ostler')]);
+  await open(Intake);
+  await press('Begin several of one kind');
+  expect(went.at(-1)).toBe('/many');
+  expect(useMany.getState().ids).toEqual([]);
 });
 
 it('where the person wants it so, no item is left without its spot', async () => {

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
 
 import { plural } from '@/core/language/plural';
 import type { Target } from '@/core/stock/bulk';
@@ -8,16 +9,22 @@ import { questionsOf } from '@/core/stock/questions';
 import { SavedAside } from '@/parts/trade/SavedAside';
 import { toggled } from '@/parts/trade/toggled';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { OneOf } from '@/parts/ui/Choices';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
+import { useDraft } from '@/store/attic/drafts';
 import { useMany } from '@/store/items/many';
 import { useWays } from '@/store/items/ways';
 import { useWide } from '@/theme/theme';
 
+import { BeginSeveral } from './BeginSeveral';
 import { Grid } from './Grid';
 import { SharedAnswers } from './SharedAnswers';
+import { SideBySide } from './SideBySide';
 import { Strip } from './Strip';
+
+const How = z.enum(['each', 'table']);
 
 /** Several items filled in together: what they share once, then only what differs. */
 export function Many() {
@@ -31,6 +38,8 @@ export function Many() {
   const questions = useMemo(() => questionsOf(list, ways, Object.values(forms)), [list, ways, forms]);
   const [picked, setPicked] = useState<ReadonlySet<Target> | null>(null);
   const [picking, setPicking] = useState(false);
+  const [how, setHow] = useDraft('many-how', How, 'table');
+  const Filling = wide ? (how === 'table' ? Grid : SideBySide) : Strip;
   const asked = useMemo(
     () => questions.filter((q) => (picked ? picked.has(q.target) : q.usual)),
     [questions, picked],
@@ -40,11 +49,14 @@ export function Many() {
   return (
     <Page title={title} maxWidth={1600} aside={<SavedAside back="/stock" />}>
       {list.length === 0 ? (
-        <Card>
-          <Text variant="heading">Nothing is chosen</Text>
-          <Text tone="soft">Select items in stock, or go to a haul: both lead here.</Text>
-          <Button onPress={() => router.navigate('/stock')}>Go to stock</Button>
-        </Card>
+        <>
+          <Card>
+            <Text variant="heading">Nothing is chosen</Text>
+            <Text tone="soft">Select items in stock, or go to a haul: both lead here.</Text>
+            <Button onPress={() => router.navigate('/stock')}>Go to stock</Button>
+          </Card>
+          <BeginSeveral />
+        </>
       ) : (
         <>
           <SharedAnswers list={list} questions={asked} ways={ways} />
@@ -69,10 +81,17 @@ export function Many() {
             ) : null}
           </View>
           {wide ? (
-            <Grid list={list} questions={asked} ways={ways} />
-          ) : (
-            <Strip list={list} questions={asked} ways={ways} />
-          )}
+            <OneOf
+              label="How they are filled in"
+              options={[
+                ['each', 'One beside the other'],
+                ['table', 'In a table'],
+              ]}
+              value={how}
+              onChoose={setHow}
+            />
+          ) : null}
+          <Filling list={list} questions={asked} ways={ways} />
         </>
       )}
     </Page>

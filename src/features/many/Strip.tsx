@@ -1,22 +1,22 @@
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { readable, toggled } from '@/core/kinds/values';
 import { plural } from '@/core/language/plural';
-import { planBulk, shown, type Ways } from '@/core/stock/bulk';
+import { planBulk, shown, type Target, type Ways } from '@/core/stock/bulk';
 import { askedOf, cellText, isAsked, type Question } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
-import { PictureView } from '@/parts/trade/PictureView';
+import { KindPicker } from '@/parts/trade/KindPicker';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
-import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
 import { nameOf } from '@/store/items/names';
-import { useColours } from '@/theme/theme';
 import { typedTrouble } from '@/wording/typed';
+
+import { Pictures } from './Pictures';
 
 interface Asked {
   key: string;
@@ -107,25 +107,29 @@ function OneQuestion(props: {
           {plural(left, 'the last one', `${left} to go`)}
         </Text>
       </View>
-      <Pictures item={item} question={question} />
-      <AnswerField
-        target={target}
-        spec={spec}
-        label={label}
-        unit={question.unit}
-        value={value}
-        onChange={(text) => {
-          setValue(text);
-          setWhy(null);
-        }}
-        onTap={(text) => {
-          // Several may be right: then a tap is not the end of it.
-          if (spec?.several) setValue(readable(toggled(value.replaceAll(',', '\n'), text)));
-          else keep(text);
-        }}
-        onEnter={() => keep(value)}
-        autoFocus
-      />
+      <Pictures item={item} wanted={wantedFor(target)} />
+      {target === 'kind' ? (
+        <KindPicker item={item} />
+      ) : (
+        <AnswerField
+          target={target}
+          spec={spec}
+          label={label}
+          unit={question.unit}
+          value={value}
+          onChange={(text) => {
+            setValue(text);
+            setWhy(null);
+          }}
+          onTap={(text) => {
+            // Several may be right: then a tap is not the end of it.
+            if (spec?.several) setValue(readable(toggled(value.replaceAll(',', '\n'), text)));
+            else keep(text);
+          }}
+          onEnter={() => keep(value)}
+          autoFocus
+        />
+      )}
       {why ? <Notice tone="trouble">{why}</Notice> : null}
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <Button disabled={onBack === null} onPress={() => onBack?.()}>
@@ -139,45 +143,11 @@ function OneQuestion(props: {
   );
 }
 
-/** The picture in which the answer most likely stands, with the others to tap. */
-function Pictures({ item, question }: { item: Item; question: Question }) {
-  const c = useColours();
-  const pictures = useAttic((s) => s.pictures);
-  const wanted = question.target.startsWith('measure:')
+/** What shows the answer, the likeliest first. */
+function wantedFor(target: Target): readonly string[] {
+  return target.startsWith('measure:')
     ? ['measured', 'front']
-    : ['fact:size', 'fact:material', 'fact:brand'].includes(question.target)
+    : ['fact:size', 'fact:material', 'fact:brand'].includes(target)
       ? ['label', 'mark', 'front']
       : ['front'];
-  const best =
-    wanted.flatMap((shows) => item.pictureIds.find((id) => pictures[id]?.shows === shows) ?? [])[0] ??
-    item.pictureIds[0];
-  const [chosen, setChosen] = useState<string | null>(null);
-  const at = chosen ?? best;
-  if (!at) return null;
-  return (
-    <View style={{ gap: 6 }}>
-      <PictureView
-        id={at}
-        size="full"
-        whole
-        alt={`Picture ${item.pictureIds.indexOf(at) + 1}`}
-        style={{ width: '100%', height: 210 }}
-      />
-      {item.pictureIds.length > 1 ? (
-        <View style={{ flexDirection: 'row', gap: 6, flexWrap: 'wrap' }}>
-          {item.pictureIds.slice(0, 6).map((id, i) => (
-            <Pressable
-              key={id}
-              role="button"
-              aria-label={`Look at picture ${i + 1}`}
-              onPress={() => setChosen(id)}
-              style={{ borderWidth: 2, borderColor: id === at ? c.moss : 'transparent', borderRadius: 8 }}
-            >
-              <PictureView id={id} alt="" style={{ width: 44, height: 44 }} />
-            </Pressable>
-          ))}
-        </View>
-      ) : null}
-    </View>
-  );
 }

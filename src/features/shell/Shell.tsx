@@ -12,6 +12,7 @@ import { FONT, Theme, useColours, useWide } from '@/theme/theme';
 
 import { ChooseAttic } from './ChooseAttic';
 import { ScreenGuard } from './ScreenGuard';
+import { Shortcuts } from './Shortcuts';
 import { Warnings } from './Warnings';
 import { WhichAttic } from './WhichAttic';
 
@@ -65,6 +66,16 @@ function Frame() {
           </Text>
         )}
         <UndoBar />
+        {wide ? (
+          <Shortcuts
+            places={PLACES.map(({ path: to, name }, i) => ({
+              key: String(i + 1),
+              words: name,
+              // A path of the list of places, which the router’s type does not know.
+              act: () => router.navigate(to as '/'),
+            }))}
+          />
+        ) : null}
       </View>
     </View>
   );

@@ -20,9 +20,9 @@ import { useAround } from '@/store/derived/useAround';
 import { letGo, useHandedOver } from '@/store/items/choice';
 import { useWide } from '@/theme/theme';
 
-import { BulkChange } from './BulkChange';
 import { Narrowing } from './Narrowing';
 import { LINE_HEIGHT, ROW_HEIGHT, StockRow, TableHead, TableLine } from './StockRow';
+import { DeedBar } from '../deeds/DeedBar';
 
 const SHOWN_WORDS = {
   all: 'All',
@@ -118,57 +118,58 @@ export function Stock() {
     [choosing, router, setChosen],
   );
   const Line = wide ? TableLine : StockRow;
+  const all = () => setChosen(() => new Set(shown.map((t) => t.id)));
+  const none = () => setChosen(() => new Set());
   return (
-    <LongList
-      label="Stock"
-      items={shown}
-      keyOf={(t) => t.id}
-      height={wide ? LINE_HEIGHT : ROW_HEIGHT}
-      gap={wide ? 0 : 10}
-      maxWidth={1400}
-      table={wide && shown.length > 0 ? { label: 'Stock', head: <TableHead /> } : undefined}
-      row={(item) => <Line item={item} chosen={chosen ? chosen.has(item.id) : null} onPress={press} />}
-    >
-      <Head />
-      <Field
-        label="Search"
-        value={filter.words}
-        pause={0}
-        maxLength={400}
-        onChange={(words) => setFilter({ ...filter, words })}
-        placeholder="title, brand, code, spot"
-      />
-      <ChipRow label="Show">
-        {SHOWN.map((show) => (
-          <Chip key={show} on={filter.show === show} onPress={() => setFilter({ ...filter, show })}>
-            {SHOWN_WORDS[show]}
-          </Chip>
-        ))}
-        <Chip role="button" on={narrowed} label="More filters" onPress={() => setNarrowing(!narrowing)}>
-          {narrowed ? 'Filtered' : 'Filter'}
-        </Chip>
-      </ChipRow>
-      <GroupRow group={inGroup} onChoose={(id) => router.setParams({ group: id })} />
-      {narrowing ? <Narrowing filter={filter} within={inGroup} onChange={setFilter} /> : null}
-      {handed.ids ? <Notice tone="info">{`Only these are shown: ${handed.why}.`}</Notice> : null}
-      {empty ? (
-        <NothingYet />
-      ) : (
-        <Found count={shown.length} order={order} onOrder={setOrder}>
-          <Button variant="quiet" onPress={() => choose(chosen === null)}>
-            {chosen ? 'Done selecting' : 'Select'}
-          </Button>
-        </Found>
-      )}
-      {chosen ? (
-        <BulkChange
-          chosen={chosen}
-          shown={shown}
-          onAll={() => setChosen(() => new Set(shown.map((t) => t.id)))}
-          onNone={() => setChosen(() => new Set())}
+    <>
+      <LongList
+        label="Stock"
+        items={shown}
+        keyOf={(t) => t.id}
+        height={wide ? LINE_HEIGHT : ROW_HEIGHT}
+        gap={wide ? 0 : 10}
+        maxWidth={1400}
+        table={wide && shown.length > 0 ? { label: 'Stock', head: <TableHead /> } : undefined}
+        row={(item) => <Line item={item} chosen={chosen ? chosen.has(item.id) : null} onPress={press} />}
+      >
+        <Head />
+        <Field
+          label="Search"
+          value={filter.words}
+          pause={0}
+          maxLength={400}
+          onChange={(words) => setFilter({ ...filter, words })}
+          placeholder="title, brand, code, spot"
         />
+        <ChipRow label="Show">
+          {SHOWN.map((show) => (
+            <Chip key={show} on={filter.show === show} onPress={() => setFilter({ ...filter, show })}>
+              {SHOWN_WORDS[show]}
+            </Chip>
+          ))}
+          <Chip role="button" on={narrowed} label="More filters" onPress={() => setNarrowing(!narrowing)}>
+            {narrowed ? 'Filtered' : 'Filter'}
+          </Chip>
+        </ChipRow>
+        <GroupRow group={inGroup} onChoose={(id) => router.setParams({ group: id })} />
+        {narrowing ? <Narrowing filter={filter} within={inGroup} onChange={setFilter} /> : null}
+        {handed.ids ? <Notice tone="info">{`Only these are shown: ${handed.why}.`}</Notice> : null}
+        {empty ? (
+          <NothingYet />
+        ) : (
+          <Found count={shown.length} order={order} onOrder={setOrder}>
+            {chosen ? null : (
+              <Button variant="quiet" onPress={() => choose(true)}>
+                Select
+              </Button>
+            )}
+          </Found>
+        )}
+      </LongList>
+      {chosen ? (
+        <DeedBar chosen={chosen} of={shown.length} onAll={all} onNone={none} onDone={() => choose(false)} />
       ) : null}
-    </LongList>
+    </>
   );
 }
 

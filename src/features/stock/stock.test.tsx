@@ -59,7 +59,8 @@ describe('many items', () => {
   it('are changed together, after what would change was shown', async () => {
     await press('Select');
     await press(`All ${items().length}`);
-    await press('Spot');
+    await press('More…');
+    await press('Move to a spot');
     await fill('Spot', 'Fair box 1');
     await sees('YA-10: A1-01 → Fair box 1');
     await sees('and 11 more');

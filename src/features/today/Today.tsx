@@ -46,6 +46,7 @@ import {
 } from './FulfilmentLines';
 import { Head, type LineProps } from './lines';
 import { LockedLine, LostLine, RulesLine, StrangersLine, useMarketLines } from './MarketLines';
+import { RoundLine } from './RoundLine';
 
 /** What a new attic asks, or what needs a person. */
 export function Today() {
@@ -62,6 +63,7 @@ function Lines() {
   return (
     <Page title="Today" maxWidth={1240}>
       <Takings />
+      <RoundLine />
       <View
         style={
           wide ? { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: 14 } : { gap: 12 }

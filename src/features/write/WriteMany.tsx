@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
 import { plural } from '@/core/language/plural';
@@ -35,7 +35,8 @@ export function WriteMany() {
   const items = useAttic((s) => s.items);
   const list = useMemo(() => ids.flatMap((id) => items[id] ?? []), [ids, items]);
   const isAsked = useSoughtOf(useMemo(() => [...new Set(list.map((t) => t.kind))], [list]));
-  const [wish, setWish] = useState<WriteWish>(USUAL);
+  const { only = '' } = useLocalSearchParams<{ only?: string }>();
+  const [wish, setWish] = useState<WriteWish>(only === 'prices' ? ONLY_PRICES : USUAL);
   const title = plural(list.length, 'Write for one item', `Write for ${list.length} items`);
   return (
     <Page title={title} maxWidth={1000} aside={<SavedAside back="/stock" />}>
@@ -63,6 +64,14 @@ const USUAL: WriteWish = {
   over: 'untouched',
   price: null,
   priceAgain: false,
+};
+
+const ONLY_PRICES: WriteWish = {
+  ...USUAL,
+  titles: false,
+  descriptions: false,
+  tags: false,
+  price: { by: 'sold', at: 'typical' },
 };
 
 function Wishes({ wish, onChange }: { wish: WriteWish; onChange: (wish: WriteWish) => void }) {

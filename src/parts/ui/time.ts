@@ -28,7 +28,7 @@ export function exactly(at: number): string {
 }
 
 /** "18:42" */
-function clockWords(at: number): string {
+export function clockWords(at: number): string {
   return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 }
 

@@ -1,22 +1,19 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Item } from '@/contract/records';
 import { plural } from '@/core/language/plural';
 import { planBulk, type Action, type BulkPlan, type Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
-import { FillInButton } from '@/parts/trade/FillInButton';
-import { ToMany } from '@/parts/trade/ToMany';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
-import { Card } from '@/parts/ui/Page';
 import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
+import { addGroup } from '@/store/items/groups';
 import { useWays } from '@/store/items/ways';
 import { typedTrouble } from '@/wording/typed';
 
@@ -54,16 +51,16 @@ function narrow(target: Target): readonly Action['type'][] | undefined {
 const FEW = 5;
 
 /** One change to all items chosen: shown before it is done, taken back in one. */
-export function BulkChange(props: {
+export function Change(props: {
   chosen: ReadonlySet<string>;
-  shown: readonly Item[];
-  onAll: () => void;
-  onNone: () => void;
+  /** What is changed, where that was said already. */
+  begin: { target: Target | null; how?: Action['type'] } | undefined;
+  onBack: () => void;
 }) {
-  const { chosen } = props;
+  const { chosen, begin, onBack } = props;
   const ways = useWays();
-  const [target, setTarget] = useState<Target | null>(null);
-  const [how, setHow] = useState<Action['type']>('set');
+  const [target, setTarget] = useState<Target | null>(begin?.target ?? null);
+  const [how, setHow] = useState<Action['type']>(begin?.how ?? 'set');
   const [value, setValue] = useState('');
   const [by, setBy] = useState('');
   const [done, setDone] = useState<string | null>(null);
@@ -78,7 +75,7 @@ export function BulkChange(props: {
   );
   const name = TARGETS.find(([id]) => id === target)?.[1] ?? question?.label ?? '';
   const targets: readonly (readonly [Target, string])[] = [
-    ...TARGETS.filter(([id]) => id !== 'group' || Object.keys(ways.groups).length > 0),
+    ...TARGETS,
     ...questions.map((q) => [q.target, q.label] as const),
   ];
   const choose = (next: Target | null) => {
@@ -88,14 +85,13 @@ export function BulkChange(props: {
     setDone(null);
   };
   return (
-    <Card label="Change several at once">
-      <Chosen count={list.length} of={props.shown.length} onAll={props.onAll} onNone={props.onNone} />
-      {list.length > 0 && target === null ? <Elsewhere ids={list.map((t) => t.id)} /> : null}
-      {list.length === 0 ? (
-        <Text tone="soft">Tap items in the list, then say here what changes.</Text>
-      ) : (
-        <WhatChanges targets={targets} target={target} onChoose={choose} />
-      )}
+    <View role="group" aria-label="Change several at once" style={{ gap: 8 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: 4 }}>
+        <SignButton icon="back" label="Back to what can be done" onPress={onBack} />
+        <View style={{ flex: 1 }}>
+          <WhatChanges targets={targets} target={target} onChoose={choose} />
+        </View>
+      </View>
       {target && hows.length > 1 && list.length > 0 ? (
         <ChipRow label="How">
           {ACTIONS.filter(([id]) => hows.includes(id)).map(([id, words]) => (
@@ -117,6 +113,7 @@ export function BulkChange(props: {
           plain={doing === 'replace' || doing === 'lower'}
         />
       ) : null}
+      {target === 'group' && doing !== 'clear' ? <NewGroup onMade={setValue} /> : null}
       {doing === 'replace' && target ? (
         <Field label="New words" value={by} maxLength={400} pause={0} onChange={setBy} />
       ) : null}
@@ -130,7 +127,30 @@ export function BulkChange(props: {
         />
       ) : null}
       <Said words={done} />
-    </Card>
+    </View>
+  );
+}
+
+/** A group that is not there yet, made where one stands. */
+function NewGroup({ onMade }: { onMade: (id: string) => void }) {
+  const [name, setName] = useState('');
+  const make = () => {
+    if (name.trim() === '') return;
+    onMade(addGroup(name.trim(), null));
+    setName('');
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      <Field
+        label="Name of a new group"
+        value={name}
+        maxLength={80}
+        pause={0}
+        onChange={setName}
+        onEnter={make}
+      />
+      {name.trim() === '' ? null : <Button onPress={make}>Make this group</Button>}
+    </View>
   );
 }
 
@@ -152,38 +172,6 @@ function actionOf(how: Action['type'], value: string, by: string): Action | null
   if (how === 'clear') return { type: 'clear' };
   if (value.trim() === '') return null;
   return how === 'replace' ? { type: 'replace', find: value, by } : { type: how, value };
-}
-
-function Chosen(props: { count: number; of: number; onAll: () => void; onNone: () => void }) {
-  return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 4 }}>
-      <Text variant="strong" figures style={{ flex: 1 }} role="status">
-        {plural(props.count, '1 chosen', `${props.count} chosen`)}
-      </Text>
-      <Button variant="quiet" onPress={props.onAll}>{`All ${props.of}`}</Button>
-      <Button variant="quiet" disabled={props.count === 0} onPress={props.onNone}>
-        None
-      </Button>
-    </View>
-  );
-}
-
-/** What is done with those chosen on pages of their own. */
-function Elsewhere({ ids }: { ids: readonly string[] }) {
-  return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-      <FillInButton ids={ids} />
-      <ToMany ids={ids} to="/write" icon="write">
-        Write words and prices
-      </ToMany>
-      <ToMany ids={ids} to="/says" icon="readText">
-        What their pictures say
-      </ToMany>
-      <ToMany ids={ids} to="/save-tables?of=chosen" icon="down">
-        Save as a table
-      </ToMany>
-    </View>
-  );
 }
 
 function doneWords(n: number): string {

@@ -1,0 +1,3 @@
+import { Outgoing } from '@/features/outgoing/Outgoing';
+
+export default Outgoing;

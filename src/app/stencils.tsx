@@ -1,0 +1,3 @@
+import { StencilsPage } from '@/features/stencils/StencilsPage';
+
+export default StencilsPage;

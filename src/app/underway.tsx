@@ -1,0 +1,3 @@
+import { Underway } from '@/features/outgoing/Underway';
+
+export default Underway;

@@ -1,0 +1,83 @@
+import { useAttic } from '@/store/attic/attic';
+import { useMany } from '@/store/items/many';
+import { fill, open, press, said, sees, settled } from '@/testing/page';
+import { went } from '@/testing/router';
+import { manyItems } from '@/testing/world';
+
+import { DeedBar } from './DeedBar';
+import { DEEDS } from './deeds';
+
+let chosen: ReadonlySet<string> = new Set();
+const nothing = () => undefined;
+function Bar() {
+  return <DeedBar chosen={chosen} of={9} onAll={nothing} onNone={nothing} onDone={nothing} />;
+}
+const key = async (name: string, target: EventTarget = document.body) => {
+  target.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true }));
+  await settled();
+};
+
+beforeEach(async () => {
+  const many = await manyItems();
+  chosen = new Set([many.id('Kittiwake'), many.id('Ostler')]);
+});
+
+it('each deed has a key of its own, and none is one of the places’', () => {
+  const keys = DEEDS.map((d) => d.key);
+  expect(new Set(keys).size).toBe(keys.length);
+  expect(keys.filter((k) => !/^[a-z]$/u.test(k))).toEqual([]);
+});
+
+it('the same list is on a phone, behind one press, and each leads on with those chosen', async () => {
+  await open(Bar);
+  expect(said()).not.toContain('Put up again');
+  await press('More…');
+  for (const { words } of DEEDS) expect(said()).toContain(words);
+  await press('List on…');
+  expect(went).toEqual(['/outgoing?wish=list']);
+  expect(useMany.getState().ids).toEqual([...chosen]);
+});
+
+it('with nothing chosen nothing can be done', async () => {
+  chosen = new Set();
+  await open(Bar, { wide: true });
+  await sees('Tap items in the list');
+  await key('l');
+  expect(went).toEqual([]);
+});
+
+it('at a desk keys do the same, but not while something is typed', async () => {
+  await open(Bar, { wide: true });
+  await key('w');
+  expect(went).toEqual(['/write']);
+  await key('s');
+  const input = document.querySelector('input');
+  await key('l', input ?? document.body);
+  expect(went).toEqual(['/write']);
+  await fill('Spot', 'Rail-3');
+  await press('Change 2 items');
+  expect([...chosen].map((id) => useAttic.getState().items[id]?.spot)).toEqual(['Rail-3', 'Rail-3']);
+});
+
+it('are put in a group that is made where one stands', async () => {
+  await open(Bar, { wide: true });
+  await key('g');
+  await fill('Name of a new group', 'Autumn');
+  await press('Make this group');
+  await press('Change 2 items');
+  await sees('2 items changed. Undo takes all of it back.');
+  const [group] = Object.values(useAttic.getState().groups);
+  expect(group?.name).toBe('Autumn');
+  for (const id of chosen) expect(useAttic.getState().items[id]?.groupIds).toContain(group?.id);
+});
+
+it('are marked down by per cent', async () => {
+  await open(Bar, { wide: true });
+  const before = [...chosen].map((id) => useAttic.getState().items[id]?.price ?? 0);
+  await key('m');
+  await fill('Per cent off', '10');
+  await press('Change 2 items');
+  expect([...chosen].map((id) => useAttic.getState().items[id]?.price)).toEqual(
+    before.map((p) => p - Math.floor((p * 1_000 + 5_000) / 10_000)),
+  );
+});

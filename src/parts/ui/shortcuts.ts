@@ -1,0 +1,45 @@
+import { useEffect, useRef } from 'react';
+import { create } from 'zustand';
+
+export interface Shortcut {
+  /** As `KeyboardEvent.key` says it: one letter, a figure, `?`. */
+  key: string;
+  /** What it does, for the list of all of them. */
+  words: string;
+  act: () => void;
+}
+
+/** What keys do just now: of all pages and pieces that are open, the latest last. */
+export const useShortcutList = create<{ lists: readonly (readonly Shortcut[])[] }>(() => ({ lists: [] }));
+
+/** Whether keys go into what the focus is in. */
+function isTyping(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  return target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/u.test(target.tagName);
+}
+
+/** Keys that do something as long as this is shown. One that is typed into a field is only typed. */
+export function useShortcuts(shortcuts: readonly Shortcut[]): void {
+  const latest = useRef(shortcuts);
+  useEffect(() => {
+    latest.current = shortcuts;
+  });
+  const names = shortcuts.map(({ key, words }) => `${key} ${words}`).join('\n');
+  useEffect(() => {
+    const list = latest.current;
+    useShortcutList.setState(({ lists }) => ({ lists: [...lists, list] }));
+    return () => useShortcutList.setState(({ lists }) => ({ lists: lists.filter((l) => l !== list) }));
+  }, [names]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target))
+        return;
+      const found = latest.current.find(({ key }) => key === event.key);
+      if (!found) return;
+      event.preventDefault();
+      found.act();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, []);
+}
