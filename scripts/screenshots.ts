@@ -135,13 +135,14 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
     },
   },
   {
-    name: 'price',
+    name: 'outgoing',
     open: async (page) => {
-      await item(page, 'Kittiwake Mills', 'price');
-      await page.locator('::-p-aria(What did others sell for?)').click();
-      await page.waitForSelector('[role=img][aria-label*="prices from"]');
-      await page.locator('input[aria-label^="Take-home wanted"]').fill('32');
-      await page.evaluate(() => document.getElementById('sheet-price')?.scrollIntoView({ block: 'start' }));
+      await page.goto(`${ADDRESS}/stock`);
+      await page.locator('input[aria-label="Search"]').fill('enamel');
+      await page.locator('::-p-aria(Select)').click();
+      await page.locator('::-p-text(All)').click();
+      await page.locator('::-p-aria(List on…)').click();
+      await page.waitForFunction(() => /\d+ go/u.test(document.body.innerText));
     },
   },
   {
