@@ -42,6 +42,7 @@ it('keeps groups of one’s own, one below the other, filled by hand and by a fi
   await attic.press('Group: Winter');
   await attic.sees('1 item');
   await attic.sees(TITLES[0]!);
+  await attic.press('Group above');
   await attic.press('Group: Cheap ones');
   await attic.sees(TITLES[2]!);
   await attic.seesNot(TITLES[0]!);

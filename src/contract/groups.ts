@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { Minor, RecordId } from './common';
+import { MarketId, Minor, RecordId } from './common';
 
 export const SHOWN = ['all', 'unlisted', 'listed', 'refused', 'sold', 'left'] as const;
 /** What an item may still lack. */
@@ -16,6 +16,16 @@ export const GAPS = [
   'readings',
 ] as const;
 
+/** How its listings stand beside what is known here: changed since they were sent, or made elsewhere. */
+export const SENT = ['changed', 'broughtIn'] as const;
+
+const Day = z
+  .string()
+  .regex(/^\d{4}-\d\d-\d\d$/)
+  .nullable()
+  .default(null);
+const Days = z.number().int().min(0).max(36_500).nullable().default(null);
+
 /** Which of the items owned: all that is said has to be so. */
 export const StockFilter = z.object({
   words: z.string().max(400).default(''),
@@ -23,6 +33,8 @@ export const StockFilter = z.object({
   /** Of this kind or one below; empty: any. */
   kind: z.string().max(60).default(''),
   haulId: RecordId.nullable().default(null),
+  /** Of that line of the haul. */
+  lineId: RecordId.nullable().default(null),
   /** A consignor's; `own`: the business's own; null: anybody's. */
   ownerId: RecordId.nullable().default(null),
   /** How the spot begins. */
@@ -31,6 +43,20 @@ export const StockFilter = z.object({
   priceFrom: Minor.nonnegative().nullable().default(null),
   priceTo: Minor.nonnegative().nullable().default(null),
   lacks: z.enum(GAPS).nullable().default(null),
+  /** Came in on that calendar day or later. */
+  addedFrom: Day,
+  /** Its haul was bought on those days, both ends in. */
+  boughtFrom: Day,
+  boughtTo: Day,
+  /** Days since it came in, both ends in: counted anew each day. */
+  ageFrom: Days,
+  ageTo: Days,
+  /** Who entered it. */
+  author: z.string().max(120).nullable().default(null),
+  /** Listed on each of these marketplaces, and on none of those. */
+  listedOn: z.array(MarketId).max(60).default([]),
+  notListedOn: z.array(MarketId).max(60).default([]),
+  sent: z.enum(SENT).nullable().default(null),
   /** In this group or one below. */
   groupId: RecordId.nullable().default(null),
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { GAPS, Group, SHOWN, StockFilter } from '@/contract/groups';
-import { Item } from '@/contract/records';
+import { Haul, Item } from '@/contract/records';
 
 import { EVERYTHING, filtered, isEverything, itemsOf, type Around } from './filter';
 import { groupsBelow, groupWords, mayLieBelow, withAllBelow } from './groups';
@@ -22,6 +22,9 @@ const items = [
     price: 4_800,
     haulId: 'h',
     groupIds: ['knit'],
+    lineId: 'l1',
+    author: 'Ada',
+    createdAt: Date.parse('2026-11-08T23:30:00+01:00'),
     use: 'light',
     facts: { colour: 'Navy' },
   }),
@@ -39,6 +42,12 @@ const around: Around = {
   search: new StockSearch(BUILT_IN),
   standing: (t) => (t.id === 'b' ? 'sold' : 'unlisted'),
   isRefused: (t) => t.id === 'c',
+  isListedOn: (t, market) =>
+    ({ a: ['moor', 'wick'], b: ['moor'], c: [] as string[] })[t.id]!.includes(market),
+  isChanged: (t) => t.id === 'a',
+  isBroughtIn: (t) => t.id === 'b',
+  hauls: { h: Haul.parse({ id: 'h', name: 'Fair', date: '2026-11-08', createdAt: 0 }) },
+  now: Date.parse('2026-11-20T12:00:00Z'),
 };
 const ids = (filter: StockFilter, from = around) => filtered(items, filter, from).map((t) => t.id);
 
@@ -52,6 +61,24 @@ it.each<[Partial<StockFilter>, string[]]>([
   [{ priceFrom: 901 }, ['a']],
   [{ priceTo: 4_800 }, ['a', 'b']],
   [{ show: 'sold' }, ['b']],
+  [{ lineId: 'l1' }, ['a']],
+  [{ author: 'Ada' }, ['a']],
+  // Half past eleven in the evening is of the day it is there.
+  [{ addedFrom: '2026-11-08' }, ['a']],
+  [{ addedFrom: '2026-11-09' }, []],
+  [{ boughtFrom: '2026-11-08', boughtTo: '2026-11-08' }, ['a']],
+  [{ boughtFrom: '2026-11-09' }, []],
+  [{ boughtTo: '2026-11-07' }, []],
+  // Eleven full days.
+  [{ ageTo: 11 }, ['a']],
+  [{ ageTo: 10 }, []],
+  [{ ageFrom: 12 }, ['b', 'c']],
+  [{ listedOn: ['moor'] }, ['a', 'b']],
+  [{ listedOn: ['moor', 'wick'] }, ['a']],
+  [{ listedOn: ['moor'], notListedOn: ['wick'] }, ['b']],
+  [{ notListedOn: ['moor'] }, ['c']],
+  [{ sent: 'changed' }, ['a']],
+  [{ sent: 'broughtIn' }, ['b']],
   [{ show: 'refused' }, ['c']],
   [{ words: 'lamp' }, ['b']],
   [{ lacks: 'kind' }, ['c']],

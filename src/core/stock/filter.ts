@@ -1,6 +1,8 @@
+import { formatISO } from 'date-fns';
+
 import { keysOf } from '@/contract/fields';
 import { StockFilter, type Group } from '@/contract/groups';
-import type { Item } from '@/contract/records';
+import type { Haul, Item } from '@/contract/records';
 
 import { withAllBelow, type Groups } from './groups';
 import type { StockSearch } from './search';
@@ -15,15 +17,26 @@ export interface Around {
   standing: (item: Item) => 'unlisted' | 'listed' | 'sold';
   /** Whether a marketplace did not take it, or a change of it. */
   isRefused: (item: Item) => boolean;
+  /** Whether it is up on a marketplace, or on its way there. */
+  isListedOn: (item: Item, market: string) => boolean;
+  /** Whether something that is up would be shown otherwise by now. */
+  isChanged: (item: Item) => boolean;
+  /** Whether a listing of it was made by hand and brought in. */
+  isBroughtIn: (item: Item) => boolean;
+  hauls: Readonly<Record<string, Haul>>;
+  /** What day it is; milliseconds since 1970. */
+  now: number;
 }
 
 /** A filter that lets everything through. */
 export const EVERYTHING: StockFilter = StockFilter.parse({});
 
 export function isEverything(filter: StockFilter): boolean {
-  return keysOf(EVERYTHING).every((key) =>
-    key === 'words' ? filter.words.trim() === '' : filter[key] === EVERYTHING[key],
-  );
+  return keysOf(EVERYTHING).every((key) => {
+    const value = filter[key];
+    if (key === 'words') return filter.words.trim() === '';
+    return Array.isArray(value) ? value.length === 0 : value === EVERYTHING[key];
+  });
 }
 
 /** Those of `items` that a filter lets through, in the same order. */
@@ -51,6 +64,10 @@ function testsOf(filter: StockFilter, around: Around, asked: ReadonlySet<string>
     priceFrom === null ? null : (t) => t.price !== null && t.price >= priceFrom,
     priceTo === null ? null : (t) => t.price !== null && t.price <= priceTo,
     lacks === null ? null : (t) => lacksIt(t, lacks, kinds),
+    filter.author === null ? null : (t) => t.author === filter.author,
+    filter.lineId === null ? null : (t) => t.lineId === filter.lineId,
+    ...timeTests(filter, around),
+    ...marketTests(filter, around),
     groupId === null ? null : groupTest(groupId, around, asked),
     // What is no longer here is looked for by itself.
     show === 'left'
@@ -60,6 +77,32 @@ function testsOf(filter: StockFilter, around: Around, asked: ReadonlySet<string>
     around.search.test(filter.words),
   ];
   return tests.filter((t) => t !== null);
+}
+
+const DAY = 86_400_000;
+
+/** By when it came in and was bought; days as the clock of the place has them. */
+function timeTests(filter: StockFilter, { hauls, now }: Around): (Test | null)[] {
+  const { addedFrom, boughtFrom, boughtTo, ageFrom, ageTo } = filter;
+  const bought = (t: Item) => (t.haulId === null ? undefined : hauls[t.haulId]?.date);
+  const age = (t: Item) => Math.floor((now - t.createdAt) / DAY);
+  return [
+    addedFrom === null ? null : (t) => formatISO(t.createdAt, { representation: 'date' }) >= addedFrom,
+    boughtFrom === null ? null : (t) => (bought(t) ?? '') >= boughtFrom,
+    boughtTo === null ? null : (t) => (bought(t) ?? '9') <= boughtTo,
+    ageFrom === null ? null : (t) => age(t) >= ageFrom,
+    ageTo === null ? null : (t) => age(t) <= ageTo,
+  ];
+}
+
+function marketTests(filter: StockFilter, around: Around): (Test | null)[] {
+  const { listedOn, notListedOn, sent } = filter;
+  const { isListedOn, isChanged, isBroughtIn } = around;
+  return [
+    listedOn.length === 0 ? null : (t) => listedOn.every((market) => isListedOn(t, market)),
+    notListedOn.length === 0 ? null : (t) => !notListedOn.some((market) => isListedOn(t, market)),
+    sent === null ? null : sent === 'changed' ? isChanged : isBroughtIn,
+  ];
 }
 
 /** A group whose filter asks for itself, over however many others, is then only what was put in by hand. */

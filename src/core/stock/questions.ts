@@ -1,5 +1,5 @@
 import type { OwnForm } from '@/contract/groups';
-import type { Item } from '@/contract/records';
+import { USES, type Item } from '@/contract/records';
 
 import { shown, type Target, type Ways } from './bulk';
 import { arranged, formFor } from '../kinds/form';
@@ -95,10 +95,20 @@ function labelOf(spec: FactSpec): string {
 }
 
 /** Whether a question makes sense for an item: its kind may not be asked it. */
-export function isAsked(item: Item, { target }: Question, { kinds }: Ways): boolean {
+export function isAsked(item: Item, { target }: Pick<Question, 'target'>, { kinds }: Ways): boolean {
   if (target.startsWith('fact:')) return kinds.facts(item.kind).some((f) => f.id === target.slice(5));
   if (target.startsWith('measure:')) return kinds.measures(item.kind).some((m) => m.id === target.slice(8));
   return true;
+}
+
+/** What an answer is put in order by: a figure, words, or null where nothing is said. */
+export function sortValue(item: Item, target: Target, ways: Ways): string | number | null {
+  if (target.startsWith('measure:')) return item.measurements[target.slice(8)] ?? null;
+  if (target === 'price' || target === 'cost') return item[target];
+  if (target === 'weight') return item.weightG;
+  // The order of uses is the meaning.
+  if (target === 'use') return item.use === null ? null : USES.indexOf(item.use);
+  return shown(item, target, ways);
 }
 
 /** The answer as it is typed, without its unit; empty where nothing is said. */

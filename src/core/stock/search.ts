@@ -74,24 +74,51 @@ function folded(text: string): string {
   return text.normalize('NFD').replace(/\p{M}/gu, '').toLocaleLowerCase('en');
 }
 
+/** Newest first. */
+function newest(a: Item, b: Item): number {
+  return b.createdAt - a.createdAt || (a.id < b.id ? 1 : -1);
+}
+
+/**
+ * Items in the order of some value of theirs: those without one come last, whichever way, and equal ones stay
+ * the newest first.
+ *
+ * @param valueOf a figure, a text, or null where there is nothing
+ */
+export function orderedBy(
+  items: readonly Item[],
+  valueOf: (item: Item) => string | number | null,
+  descending: boolean,
+): Item[] {
+  const way = descending ? -1 : 1;
+  return items
+    .map((item) => {
+      const value = valueOf(item);
+      const key = typeof value === 'string' ? sortKey(value) : value;
+      return { item, key: key === '' ? null : key };
+    })
+    .sort((a, b) => compared(a.key, b.key, way) || newest(a.item, b.item))
+    .map(({ item }) => item);
+}
+
+function compared(a: string | number | null, b: string | number | null, way: 1 | -1): number {
+  if (a === null || b === null) return Number(a === null) - Number(b === null);
+  return a < b ? -way : a > b ? way : 0;
+}
+
 /** Items in order; those that lack what decides come last, and equal ones stay the newest first. */
 export function ordered(items: readonly Item[], order: SortOrder): Item[] {
-  const newest = (a: Item, b: Item) => b.createdAt - a.createdAt || (a.id < b.id ? 1 : -1);
   switch (order) {
     case 'newest':
       return [...items].sort(newest);
     case 'oldest':
       return [...items].sort((a, b) => -newest(a, b));
     case 'dearest':
-      return [...items].sort((a, b) => (b.price ?? -1) - (a.price ?? -1) || newest(a, b));
     case 'cheapest':
-      return [...items].sort((a, b) => (a.price ?? Infinity) - (b.price ?? Infinity) || newest(a, b));
+      return orderedBy(items, (t) => t.price, order === 'dearest');
     case 'title':
     case 'spot':
-      return items
-        .map((item) => ({ item, key: sortKey(item[order]) }))
-        .sort((a, b) => blanksLast(a.key, b.key) || newest(a.item, b.item))
-        .map(({ item }) => item);
+      return orderedBy(items, (t) => t[order], false);
   }
 }
 
@@ -103,7 +130,7 @@ const sortKeys = new Map<string, string>();
 const MOST_KEYS = 100_000;
 
 /** Text that sorts as people sort: without case and accents, figures by their value. */
-function sortKey(text: string): string {
+export function sortKey(text: string): string {
   let key = sortKeys.get(text);
   if (key === undefined) {
     if (sortKeys.size > MOST_KEYS) sortKeys.clear();
@@ -111,9 +138,4 @@ function sortKey(text: string): string {
     sortKeys.set(text, key);
   }
   return key;
-}
-
-function blanksLast(a: string, b: string): number {
-  if (a === '' || b === '') return Number(a === '') - Number(b === '');
-  return a < b ? -1 : Number(a > b);
 }

@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { Item } from '@/contract/records';
 
 import { planBulk, planShared, shown, type Action, type Target, type Ways } from './bulk';
-import { askedOf, cellText, isAsked, questionsOf } from './questions';
-import { ordered, ORDERS, StockSearch } from './search';
+import { askedOf, cellText, isAsked, questionsOf, sortValue } from './questions';
+import { ordered, orderedBy, ORDERS, StockSearch } from './search';
 import { BUILT_IN } from '../kinds/tree';
 
 const item = (part: Partial<Item> & { id: string }): Item =>
@@ -93,6 +93,26 @@ it('orders: every item once, blanks last', () => {
   expect(
     ordered([item({ id: 'a', title: 'c 10' }), item({ id: 'b', title: 'c 9' })], 'title').map((t) => t.id),
   ).toEqual(['b', 'a']);
+});
+
+it('orders by any answer, both ways, with those that say nothing last', () => {
+  const of = (id: string, part: Partial<Item>) => item({ id, kind: 'jumper', ...part });
+  const some = [
+    of('a', { price: 900, use: 'hard', measurements: { length: 700 }, facts: { brand: 'Åbel 10' } }),
+    of('b', { price: 12_000, use: 'unused', measurements: { length: 80 }, facts: { brand: 'abel 9' } }),
+    of('c', { createdAt: 1 }),
+  ];
+  const by = (target: Target, descending = false) =>
+    orderedBy(some, (t) => sortValue(t, target, WAYS), descending)
+      .map((t) => t.id)
+      .join('');
+  expect(by('price')).toBe('abc');
+  expect(by('price', true)).toBe('bac');
+  // Best first, as uses are ordered; not by their letters.
+  expect(by('use')).toBe('bac');
+  expect(by('measure:length')).toBe('bac');
+  expect(by('fact:brand')).toBe('bac');
+  expect(by('fact:brand', true)).toBe('abc');
 });
 
 describe('a change of many at once', () => {

@@ -1,10 +1,10 @@
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Group } from '@/contract/groups';
 import { counted } from '@/core/language/plural';
-import { itemsOf } from '@/core/stock/filter';
+import { EVERYTHING } from '@/core/stock/filter';
 import { groupsBelow, groupWords, mayLieBelow } from '@/core/stock/groups';
 import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
@@ -14,6 +14,7 @@ import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useAround } from '@/store/derived/useAround';
+import { useGroupCounts } from '@/store/derived/useGroupCounts';
 import { addGroup, editGroup, removeGroup } from '@/store/items/groups';
 
 /** Groups of one's own, one below the other; for the seller's order alone. */
@@ -21,7 +22,7 @@ export function Groups() {
   const groups = useAttic((s) => s.groups);
   const [open, setOpen] = useState<string | null>(null);
   const rows = flat(groups, null, 0);
-  const counts = useCounts();
+  const counts = useGroupCounts(useAround(EVERYTHING, { checks: true }));
   return (
     <Page title="Groups" aside={<BackTo path="/attic" />}>
       <Text tone="soft">
@@ -154,15 +155,4 @@ function flat(
     { group, depth },
     ...(depth < 12 ? flat(groups, group.id, depth + 1) : []),
   ]);
-}
-
-/** How many items each group holds, those below it counted in. */
-function useCounts(): Record<string, number> {
-  const items = useAttic((s) => s.items);
-  const groups = useAttic((s) => s.groups);
-  const around = useAround(false);
-  return useMemo(() => {
-    const all = Object.values(items);
-    return Object.fromEntries(Object.values(groups).map((g) => [g.id, itemsOf(g, all, around).length]));
-  }, [items, groups, around]);
 }

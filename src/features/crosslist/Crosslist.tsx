@@ -138,7 +138,7 @@ function Bottom(props: {
 function useShown(words: string, show: Show): Item[] {
   const items = useDeferredValue(useAttic((s) => s.items));
   const views = useCourier((s) => s.items);
-  const around = useAround(show !== 'all');
+  const around = useAround({ ...EVERYTHING, show });
   const wanted = useDeferredValue(words);
   return useMemo(
     () =>

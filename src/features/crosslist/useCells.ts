@@ -1,5 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
-import { useThrottledCallback } from 'use-debounce';
+import { useMemo } from 'react';
 
 import type { CourierItemView } from '@/contract/courier';
 import { planId, type Plan, type Item } from '@/contract/records';
@@ -8,11 +7,8 @@ import { addTotals, deedOf, NO_TOTALS, totalsOf, type CellTotals } from '@/core/
 import type { CellCheck } from '@/core/listing/examine';
 import { twinsAmong, withoutTwins, type MarketCell } from '@/core/listing/twins';
 import { useAttic } from '@/store/attic/attic';
-import { useChecks } from '@/store/courier/checking';
+import { useChecksNowAndThen } from '@/store/courier/checksNowAndThen';
 import { useCourier } from '@/store/courier/courierLink';
-
-/** Totals follow the checks that come in, but no more often than this; milliseconds. */
-const EVERY = 400;
 
 interface Known {
   checks: readonly CellCheck[] | undefined;
@@ -39,7 +35,7 @@ export interface Cells {
 export function useCells(scope: readonly Item[], sheets: readonly RuleSheet[]): Cells {
   const views = useCourier((s) => s.items);
   const plans = useAttic((s) => s.plans);
-  const checks = useNowAndThen();
+  const checks = useChecksNowAndThen();
   return useMemo(() => {
     const cells: MarketCell[] = [];
     let totals = NO_TOTALS;
@@ -88,14 +84,4 @@ function cellsOf(item: string, { checks, view, plans, sheets }: Now): MarketCell
     const live = listing?.state === 'live' && listing.want === 'live';
     return { item, market, check, deed: deedOf(check, plans[i], listing, false), live };
   });
-}
-
-/**
- * The checks as they were a moment ago: they come in portions, and not every one is worth drawing totals for.
- */
-function useNowAndThen(): Record<string, CellCheck[]> {
-  const [shown, setShown] = useState(useChecks.getState);
-  const show = useThrottledCallback(() => setShown(useChecks.getState()), EVERY, { leading: false });
-  useEffect(() => useChecks.subscribe(() => show()), [show]);
-  return shown;
 }

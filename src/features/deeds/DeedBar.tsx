@@ -12,6 +12,7 @@ import { useWide } from '@/theme/theme';
 
 import { Change } from './Change';
 import { DEEDS, type Deed } from './deeds';
+import { PutAway } from './PutAway';
 
 /** Shown on a phone before "More". */
 const FIRST = 1;
@@ -59,12 +60,16 @@ export function DeedBar(props: {
           style={{ maxHeight: 420 }}
           contentContainerStyle={{ gap: 8 }}
         >
-          <Change
-            key={changing.id}
-            chosen={chosen}
-            begin={changing.does.type === 'change' ? changing.does : undefined}
-            onBack={() => setChanging(null)}
-          />
+          {changing.does.type === 'putAway' ? (
+            <PutAway chosen={chosen} onBack={() => setChanging(null)} />
+          ) : (
+            <Change
+              key={changing.id}
+              chosen={chosen}
+              begin={changing.does.type === 'change' ? changing.does : undefined}
+              onBack={() => setChanging(null)}
+            />
+          )}
         </ScrollView>
       ) : (
         <ScrollView keyboardShouldPersistTaps="handled" style={{ maxHeight: wide ? undefined : 380 }}>
@@ -91,7 +96,7 @@ function useDeeds(chosen: ReadonlySet<string>) {
   const [more, setMore] = useState(false);
   const doIt = (deed: Deed) => {
     if (chosen.size === 0) return;
-    if (deed.does.type === 'change') return setChanging(deed);
+    if (deed.does.type !== 'page') return setChanging(deed);
     fillInMany([...chosen]);
     router.navigate(deed.does.to);
   };
@@ -108,7 +113,11 @@ function DeedButton({ deed, wide, onPress }: { deed: Deed; wide: boolean; onPres
       icon={deed.icon}
       label={deed.words}
       onPress={onPress}
-      style={wide ? undefined : { flexGrow: 1, flexBasis: '44%', paddingHorizontal: 8 }}
+      style={
+        wide
+          ? { minHeight: 44, paddingVertical: 4, paddingHorizontal: 12 }
+          : { flexGrow: 1, flexBasis: '44%', paddingHorizontal: 8 }
+      }
     >
       {wide ? `${deed.words}  ${deed.key.toUpperCase()}` : deed.words}
     </Button>

@@ -1,6 +1,8 @@
 import { useAttic } from '@/store/attic/attic';
 import { useMany } from '@/store/items/many';
+import { commandsIn, listed, sold, told } from '@/testing/courier';
 import { fill, open, press, said, sees, settled } from '@/testing/page';
+import { waitFor } from '@/testing/patience';
 import { went } from '@/testing/router';
 import { manyItems } from '@/testing/world';
 
@@ -69,6 +71,33 @@ it('are put in a group that is made where one stands', async () => {
   const [group] = Object.values(useAttic.getState().groups);
   expect(group?.name).toBe('Autumn');
   for (const id of chosen) expect(useAttic.getState().items[id]?.groupIds).toContain(group?.id);
+});
+
+it('are put away, which takes them down, and come back', async () => {
+  const [first = '', second = ''] = [...chosen];
+  told(first, { listings: [listed('brackenmoor'), listed('threadwick', { state: 'ended', want: 'gone' })] });
+  told(second, { listings: [], sale: sold('brackenmoor', 'B-9') });
+  const asked = await open(Bar, { wide: true });
+  await key('y');
+  await sees('1 item, with one listing to come down.');
+  await press('Given away');
+  await sees('1 item put away.');
+  const left = (id: string) => useAttic.getState().items[id]?.left?.how;
+  // What is sold stays what it is.
+  expect([left(first), left(second)]).toEqual(['given', undefined]);
+  await waitFor(() =>
+    expect(commandsIn(asked)).toMatchObject([{ type: 'withdraw', item: first, market: 'brackenmoor' }]),
+  );
+  await press('Bring the one back');
+  expect(left(first)).toBeUndefined();
+});
+
+it('nothing is put away while it can’t be taken down', async () => {
+  await open(Bar, { wide: true, offline: true });
+  await key('y');
+  await sees('The courier can’t be reached');
+  await press('Given away');
+  expect([...chosen].every((id) => useAttic.getState().items[id]?.left === null)).toBe(true);
 });
 
 it('are marked down by per cent', async () => {

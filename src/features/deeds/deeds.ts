@@ -10,7 +10,10 @@ export interface Deed {
   /** Its key at the desk. */
   key: string;
   icon?: IconName;
-  does: { type: 'page'; to: Href } | { type: 'change'; target: Target | null; how?: 'lower' | 'add' };
+  does:
+    | { type: 'page'; to: Href }
+    | { type: 'change'; target: Target | null; how?: 'lower' | 'add' }
+    | { type: 'putAway' };
 }
 
 const page = (to: Href): Deed['does'] => ({ type: 'page', to });
@@ -30,5 +33,6 @@ export const DEEDS: readonly Deed[] = [
   { id: 'says', words: 'What their pictures say', key: 'i', icon: 'readText', does: page('/says') },
   { id: 'withdraw', words: 'Withdraw', key: 'd', does: page('/outgoing?wish=withdraw') },
   { id: 'end', words: 'End everywhere', key: 'e', does: page('/outgoing?wish=end') },
+  { id: 'putAway', words: 'Put away', key: 'y', does: { type: 'putAway' } },
   { id: 'table', words: 'Save as a table', key: 't', icon: 'down', does: page('/save-tables?of=chosen') },
 ];

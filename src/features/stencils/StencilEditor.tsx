@@ -195,11 +195,7 @@ function Offers({ stencil, set }: PartProps) {
   };
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-      <Share
-        label="Offers taken from"
-        value={acceptFromBp}
-        onChange={(bp) => put({ acceptFromBp: bp })}
-      />
+      <Share label="Offers taken from" value={acceptFromBp} onChange={(bp) => put({ acceptFromBp: bp })} />
       <Share
         label="Offers refused under"
         value={refuseUnderBp}

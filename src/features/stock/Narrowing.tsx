@@ -2,15 +2,19 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { GAPS, type StockFilter } from '@/contract/groups';
+import { plural } from '@/core/language/plural';
 import { EVERYTHING, isEverything } from '@/core/stock/filter';
 import { MoneyField } from '@/parts/trade/MoneyField';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { addGroup } from '@/store/items/groups';
 import { useKinds } from '@/store/items/kinds';
+
+import { Choice } from './Choice';
+import { NarrowedByPlace, NarrowedByTime } from './NarrowedBy';
 
 const GAP_WORDS: Record<(typeof GAPS)[number], string> = {
   kind: 'Kind',
@@ -34,6 +38,7 @@ export function Narrowing(props: {
   const { filter, within, onChange } = props;
   const hauls = useAttic((s) => s.hauls);
   const owners = useAttic((s) => s.owners);
+  const { offered, away, setAway } = useHauls(filter.haulId);
   const put = (part: Partial<StockFilter>) => onChange({ ...filter, ...part });
   const { here, branch } = useBranch(filter.kind);
   return (
@@ -45,13 +50,27 @@ export function Narrowing(props: {
         choices={GAPS.map((gap) => [gap, GAP_WORDS[gap]])}
         onChoose={(lacks) => put({ lacks })}
       />
-      {Object.keys(hauls).length > 0 ? (
+      {offered.length > 0 ? (
         <Choice
           label="From the haul"
           now={filter.haulId}
           none={null}
-          choices={Object.values(hauls).map((h) => [h.id, h.name])}
-          onChoose={(haulId) => put({ haulId })}
+          choices={offered.map((h) => [h.id, h.name])}
+          onChoose={(haulId) => put({ haulId, lineId: null })}
+        />
+      ) : null}
+      {away > 0 ? (
+        <Button variant="quiet" onPress={setAway} style={{ alignSelf: 'flex-start' }}>
+          {`Show ${plural(away, 'one haul', `${away} hauls`)} put away, too`}
+        </Button>
+      ) : null}
+      {filter.haulId && (hauls[filter.haulId]?.lines.length ?? 0) > 0 ? (
+        <Choice
+          label="Line of the haul"
+          now={filter.lineId}
+          none={null}
+          choices={(hauls[filter.haulId]?.lines ?? []).map((l) => [l.id, l.what])}
+          onChoose={(lineId) => put({ lineId })}
         />
       ) : null}
       {Object.keys(owners).length > 0 ? (
@@ -71,6 +90,8 @@ export function Narrowing(props: {
         onChoose={(kind) => put({ kind: kind === '' ? (here?.parent ?? '') : kind })}
       />
       <PricesAndSpot filter={filter} put={put} />
+      <NarrowedByTime filter={filter} put={put} />
+      <NarrowedByPlace filter={filter} put={put} />
       <KeepAsGroup filter={filter} within={within} />
       <Button
         variant="quiet"
@@ -81,6 +102,15 @@ export function Narrowing(props: {
       </Button>
     </Card>
   );
+}
+
+/** Hauls to choose from: those that are done are put away until they are asked for. */
+function useHauls(now: string | null) {
+  const hauls = useAttic((s) => s.hauls);
+  const [all, setAll] = useState(false);
+  const list = Object.values(hauls).sort((a, b) => (a.date < b.date ? 1 : -1));
+  const offered = list.filter((h) => all || h.putAwayAt === null || h.id === now);
+  return { offered, away: list.length - offered.length, setAway: () => setAll(true) };
 }
 
 /** The kind that is filtered by with those above it, and those below of which there is something. */
@@ -162,36 +192,5 @@ function KeepAsGroup({ filter, within }: { filter: StockFilter; within: string |
         <Text tone="good" role="status">{`Kept as the group ${kept.name}.`}</Text>
       ) : null}
     </>
-  );
-}
-
-/** One of some, or none of them: a second tap takes the choice back. */
-function Choice<T extends string | null>(props: {
-  label: string;
-  now: T;
-  none: T;
-  choices: readonly (readonly [NonNullable<T>, string])[];
-  onChoose: (choice: T) => void;
-}) {
-  const { label, now, none, choices, onChoose } = props;
-  return (
-    <View style={{ gap: 4 }}>
-      <Text variant="small" tone="soft">
-        {label}
-      </Text>
-      <ChipRow label={label} radio={false}>
-        {choices.map(([id, words]) => (
-          <Chip
-            key={id}
-            role="checkbox"
-            on={now === id}
-            label={`${label}: ${words}`}
-            onPress={() => onChoose(now === id ? none : id)}
-          >
-            {words}
-          </Chip>
-        ))}
-      </ChipRow>
-    </View>
   );
 }

@@ -1,10 +1,22 @@
+import { fireEvent, within } from '@testing-library/react';
+
 import { useAttic } from '@/store/attic/attic';
-import { fill, open, press, sees, settled } from '@/testing/page';
+import { addGroup } from '@/store/items/groups';
+import { editHaul } from '@/store/items/hauls';
+import { editItem, editPlan } from '@/store/items/items';
+import { listed, told } from '@/testing/courier';
+import { fill, leave, open, press, said, sees, settled } from '@/testing/page';
+import { waitFor } from '@/testing/patience';
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems } from '@/testing/world';
 
 import { Stock } from './Stock';
 
+const DAY = 86_400_000;
+const click = async (what: HTMLElement) => {
+  fireEvent.click(what);
+  await settled();
+};
 const items = () => Object.values(useAttic.getState().items);
 const rows = () => [...document.querySelectorAll('[role=listitem]')].map((r) => r.textContent ?? '');
 
@@ -68,5 +80,127 @@ describe('many items', () => {
     await sees(`${items().length} items changed. Undo takes all of it back.`);
     expect(new Set(items().map((t) => t.spot))).toEqual(new Set(['Fair box 1']));
     await press('Done selecting');
+  });
+});
+
+describe('filters', () => {
+  const found = async () => {
+    await settled(150);
+    return rows().length;
+  };
+  it('by where it is and is not listed, how long it is here, and who entered it', async () => {
+    const many = await manyItems();
+    editItem(many.id('Ostler'), 'test', () => ({ author: 'Ada', createdAt: Date.now() - 400 * DAY }));
+    told(many.id('Ostler'), { listings: [listed('brackenmoor'), listed('threadwick')] });
+    told(many.id('Kittiwake'), { listings: [listed('brackenmoor')] });
+    await open(Stock);
+    await press('More filters');
+    const on = within(document.querySelector('[aria-label="Listed on"]')!);
+    const notOn = within(document.querySelector('[aria-label="Not listed on"]')!);
+    await click(on.getByText('Brackenmoor'));
+    await click(on.getByText('Threadwick'));
+    expect(await found()).toBeGreaterThan(0);
+    expect(rows().join()).toContain('Ostler');
+    expect(rows().join()).not.toContain('Kittiwake');
+    // What it is asked to be on, it can't be asked not to be on.
+    await click(notOn.getByText('Threadwick'));
+    await settled(150);
+    expect(rows().join()).toContain('Kittiwake');
+    expect(rows().join()).not.toContain('Ostler');
+    await press('Show everything again');
+    await press('Here for: Over a year');
+    expect(await found()).toBe(1);
+    await press('Here for: Over a year');
+    await press('Entered by: Ada');
+    expect(await found()).toBe(1);
+  });
+  it('by the days it came in and was bought, and by the line of its haul', async () => {
+    const many = await manyItems();
+    editHaul(many.haul, 'test', {
+      date: '2024-02-29',
+      lines: [{ id: 'line', what: 'Lamps', count: 3, each: null }],
+    });
+    editItem(many.id('Ostler'), 'test', () => ({ haulId: many.haul, lineId: 'line' }));
+    await open(Stock);
+    await press('More filters');
+    await fill('Bought from', '2024-02-29');
+    await fill('Bought up to', '2024-02-29');
+    expect(await found()).toBeGreaterThan(1);
+    await press(/^From the haul: Haul quayside/u);
+    await press('Line of the haul: Lamps');
+    expect(await found()).toBe(1);
+    expect(rows()[0]).toContain('Ostler');
+    await press('Show everything again');
+    await fill('Added since', '2999-01-01');
+    await sees('Nothing matches.');
+  });
+  it('by what was changed since it was sent, and what was brought in; kept, they fill a group', async () => {
+    const many = await manyItems();
+    const id = many.id('Ostler');
+    editPlan(many.id('Kittiwake'), 'brackenmoor', 'test', { adopted: 'there-1' });
+    told(id, { listings: [listed('brackenmoor', { draftHash: 'old' })] });
+    await open(Stock);
+    await press('More filters');
+    await press('Its listings: Brought in');
+    expect(await found()).toBe(1);
+    expect(rows()[0]).toContain('Kittiwake');
+    await press('Its listings: Changed since it was sent');
+    // Checked in the background: what was sent of it is not what would be sent by now.
+    await waitFor(() => expect(rows().join()).toContain('Ostler'));
+    expect(rows().join()).not.toContain('Marrow');
+    await fill('Keep as a group named', 'To send again');
+    await press('Keep these filters as a group');
+    expect(Object.values(useAttic.getState().groups)[0]?.filter?.sent).toBe('changed');
+  });
+  it('a haul that is put away is offered once it is asked for', async () => {
+    const many = await manyItems();
+    editHaul(many.haul, 'test', { putAwayAt: 1 });
+    await open(Stock);
+    await press('More filters');
+    expect(said()).not.toContain('Haul quayside');
+    await press('Show one haul put away, too');
+    await press(/^From the haul: Haul quayside/u);
+  });
+});
+
+describe('groups are folders', () => {
+  it('one is made where one stands, opened with its count, and left upwards', async () => {
+    await manyItems();
+    await open(Stock);
+    await press('New group here');
+    await fill('Name of the new group', 'Winter');
+    await press('Make this group here');
+    const [winter] = Object.values(useAttic.getState().groups);
+    await leave();
+    await open(Stock, { params: { group: winter!.id } });
+    await press('New group here');
+    await fill('Name of the new group', 'Knitwear');
+    await press('Make this group here');
+    expect(Object.values(useAttic.getState().groups)).toMatchObject([
+      { name: 'Winter', parent: null },
+      { name: 'Knitwear', parent: winter!.id },
+    ]);
+    await sees('Knitwear 0');
+    await press('Group above');
+    await leave();
+    await open(Stock);
+    await sees('Winter 0');
+  });
+  it('what is held down is chosen, and goes into one with a tap', async () => {
+    const many = await manyItems();
+    addGroup('Winter', null);
+    await open(Stock);
+    await sees('Winter 0');
+    const row = document.querySelector('[role=listitem] [role=link]')!;
+    fireEvent.mouseDown(row, { button: 0 });
+    await settled(700);
+    fireEvent.mouseUp(row, { button: 0 });
+    await sees('1 chosen');
+    await press('Put into Winter');
+    await sees('One is in Winter now.');
+    expect(items().filter((t) => t.groupIds.length === 1)).toHaveLength(1);
+    await press('Put into Winter');
+    await sees('All of them are in Winter already.');
+    expect(many.id('Ostler')).toBeTruthy();
   });
 });

@@ -67,7 +67,7 @@ function useScope(isChosen: boolean) {
   const groups = useAttic((s) => s.groups);
   const chosen = useMany((s) => s.ids);
   const [scope, setScope] = useState<string>(isChosen ? 'chosen' : 'all');
-  const around = useAround(false);
+  const around = useAround(EVERYTHING);
   const list = useMemo((): readonly Item[] => {
     if (scope === 'chosen') return chosen.flatMap((id) => items[id] ?? []);
     const all = Object.values(items);

@@ -263,7 +263,7 @@ function ConsignmentEnds({ ending, name, item }: { ending: ConsignmentEnding; na
           variant={owner.atEnd === 'back' ? 'main' : 'plain'}
           label={`Give ${name} back`}
           disabled={!mayLeave}
-          onPress={() => letLeave(item, 'back')}
+          onPress={() => letLeave([item], 'back')}
         >
           {sentence(LEFT_WORDS.back)}
         </Button>
@@ -271,7 +271,7 @@ function ConsignmentEnds({ ending, name, item }: { ending: ConsignmentEnding; na
           variant={owner.atEnd === 'given' ? 'main' : 'quiet'}
           label={`Give ${name} away`}
           disabled={!mayLeave}
-          onPress={() => letLeave(item, 'given')}
+          onPress={() => letLeave([item], 'given')}
         >
           {sentence(LEFT_WORDS.given)}
         </Button>
@@ -309,7 +309,7 @@ function PatienceEnds({ days, name, item }: { days: number; name: string; item: 
           variant="quiet"
           label={`Give ${name} away`}
           disabled={!mayLeave}
-          onPress={() => letLeave(item, 'given')}
+          onPress={() => letLeave([item], 'given')}
         >
           {sentence(LEFT_WORDS.given)}
         </Button>

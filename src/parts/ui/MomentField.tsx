@@ -15,6 +15,46 @@ export function MomentField(props: {
   onChange: (at: number) => void;
 }) {
   const { label, at, least, onChange } = props;
+  return (
+    <Chooser
+      label={label}
+      type="datetime-local"
+      value={format(at, FORM)}
+      min={format(least, FORM)}
+      onChange={(text) => {
+        const next = new Date(text).getTime();
+        if (next >= least) onChange(next);
+      }}
+    />
+  );
+}
+
+/** A day of the calendar, as ISO 8601 writes it, or none. */
+export function DayField(props: {
+  label: string;
+  value: string | null;
+  onChange: (day: string | null) => void;
+}) {
+  const { label, value, onChange } = props;
+  return (
+    <Chooser
+      label={label}
+      type="date"
+      value={value ?? ''}
+      onChange={(text) => onChange(text === '' ? null : text)}
+    />
+  );
+}
+
+/** The device's own way to choose a day or a moment. */
+function Chooser(props: {
+  label: string;
+  type: 'date' | 'datetime-local';
+  value: string;
+  min?: string;
+  onChange: (text: string) => void;
+}) {
+  const { label, type, value, min, onChange } = props;
   const c = useColours();
   return (
     <label style={{ display: 'flex', flexDirection: 'column', gap: 4 }}>
@@ -22,14 +62,11 @@ export function MomentField(props: {
         {label}
       </Text>
       <input
-        type="datetime-local"
+        type={type}
         aria-label={label}
-        value={format(at, FORM)}
-        min={format(least, FORM)}
-        onChange={({ target }) => {
-          const next = new Date(target.value).getTime();
-          if (next >= least) onChange(next);
-        }}
+        value={value}
+        min={min}
+        onChange={({ target }) => onChange(target.value)}
         style={{
           boxSizing: 'border-box',
           minHeight: 48,

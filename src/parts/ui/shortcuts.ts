@@ -12,8 +12,12 @@ export interface Shortcut {
 /** What keys do just now: of all pages and pieces that are open, the latest last. */
 export const useShortcutList = create<{ lists: readonly (readonly Shortcut[])[] }>(() => ({ lists: [] }));
 
-/** Whether keys go into what the focus is in. */
+/** Put on what takes all keys without having the focus: a table with a cell that can be written in. */
+export const TAKES_KEYS = { 'data-takes-keys': '' } as const;
+
+/** Whether keys go into what the focus is in, or into what takes them all. */
 function isTyping(target: EventTarget | null): boolean {
+  if (document.querySelector('[data-takes-keys]')) return true;
   if (!(target instanceof HTMLElement)) return false;
   return target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/u.test(target.tagName);
 }

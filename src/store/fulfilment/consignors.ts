@@ -8,7 +8,7 @@ import { change, newId, useAttic } from '@/store/attic/attic';
 import { isoDay } from '@/store/base/isoDay';
 import { CourierTrouble, useCourier } from '@/store/courier/courierLink';
 import { enqueue } from '@/store/courier/sendQueue';
-import { editItem } from '@/store/items/items';
+import { editItem, itemWith } from '@/store/items/items';
 
 /** A consignor was paid. */
 export function payConsignor(ownerId: string, amount: number, note: string): void {
@@ -35,16 +35,37 @@ export function statementCsv(s: ConsignorStatement, market: (id: string) => stri
 }
 
 /**
- * Takes an item out of what is sold: it comes down everywhere, and is no longer ours.
+ * Takes items out of what is sold: they come down everywhere, and are put away. What is sold stays as it is.
  *
  * @throws CourierTrouble while the courier can't be asked: a listing would stay up that nobody stands for
  */
-export function letLeave(item: Item, how: NonNullable<Item['left']>['how']): void {
+export function letLeave(items: readonly Item[], how: NonNullable<Item['left']>['how']): void {
   if (!isHeard(useCourier.getState()))
     throw new CourierTrouble('The courier can’t be reached: it stays until it can be taken down everywhere.');
-  const up = useCourier.getState().items[item.id]?.listings.filter((l) => l.want === 'live') ?? [];
-  editItem(item.id, LEFT_WORDS[how], { left: { how, at: Date.now() } });
-  enqueue(up.map((l) => ({ item: item.id, market: l.market, action: 'withdraw' as const })));
+  const { items: views } = useCourier.getState();
+  const leaving = items.filter((t) => t.left === null && !views[t.id]?.sale);
+  if (leaving.length === 0) return;
+  change(
+    LEFT_WORDS[how],
+    leaving.map((t) => itemWith(t, { left: { how, at: Date.now() } })),
+  );
+  enqueue(
+    leaving.flatMap((t) =>
+      (views[t.id]?.listings ?? [])
+        .filter((l) => l.want === 'live')
+        .map((l) => ({ item: t.id, market: l.market, action: 'withdraw' as const })),
+    ),
+  );
+}
+
+/** Puts items back among those that are here; they are listed again only when somebody says so. */
+export function bringBack(items: readonly Item[]): void {
+  const back = items.filter((t) => t.left !== null);
+  if (back.length === 0) return;
+  change(
+    'here again',
+    back.map((t) => itemWith(t, { left: null })),
+  );
 }
 export const LEFT_WORDS = {
   back: 'given back to its owner',

@@ -8,11 +8,12 @@ import { openAttic, undo, useAttic } from '@/store/attic/attic';
 import { CourierTrouble, useCourier } from '@/store/courier/courierLink';
 import { useQueue } from '@/store/courier/sendQueue';
 import { addItem, editPlan } from '@/store/items/items';
-import { fakeServer, listed, told } from '@/testing/courier';
+import { fakeServer, listed, sold, told } from '@/testing/courier';
 
 import {
   buyFromOwner,
   elsewhereFor,
+  bringBack,
   letLeave,
   markDown,
   moreTime,
@@ -186,13 +187,21 @@ describe('items past their days', () => {
     up(id);
     // What is up might stay up: while nobody can take it down, it is ours.
     useCourier.setState({ connected: false });
-    expect(() => letLeave(item(id), how)).toThrow('it stays until it can be taken down everywhere');
+    expect(() => letLeave([item(id)], how)).toThrow('it stays until it can be taken down everywhere');
     expect(item(id).left).toBeNull();
     useCourier.setState({ connected: true, caughtUp: true });
-    letLeave(item(id), how);
+    letLeave([item(id)], how);
     expect(item(id).left?.how).toBe(how);
     expect(queued()).toEqual([[id, MOOR, 'withdraw']]);
     expect(useAttic.getState().diary[id]?.lines.at(-1)?.what).toBe(words);
+    bringBack([item(id)]);
+    expect(item(id).left).toBeNull();
+  });
+  it('are not put away once they are sold', () => {
+    const id = addItem({});
+    told(id, { listings: [listed(MOOR)], sale: sold(MOOR, 'B-7') });
+    letLeave([item(id)], 'given');
+    expect(item(id).left).toBeNull();
   });
 
   it('get more days on top of those they had, or are tried as long again', () => {

@@ -1,8 +1,11 @@
 import type { Group, StockFilter } from '@/contract/groups';
+import { planBulk } from '@/core/stock/bulk';
 import { mayLieBelow } from '@/core/stock/groups';
 import { change, newId, useAttic } from '@/store/attic/attic';
 
+import { applyBulk } from './bulk';
 import { editItem, itemWith } from './items';
+import { waysNow } from './ways';
 
 /** Makes a group of one's own, filled by hand or by a filter. @returns its id */
 export function addGroup(name: string, parent: string | null, filter: StockFilter | null = null): string {
@@ -40,6 +43,18 @@ export function removeGroup(id: string): void {
     ],
     { destructive: true },
   );
+}
+
+/**
+ * Puts items into a group by hand, with one undo for all.
+ *
+ * @returns how many were not in it before
+ */
+export async function putIntoGroup(itemIds: readonly string[], groupId: string): Promise<number> {
+  const { items } = useAttic.getState();
+  const list = itemIds.flatMap((id) => items[id] ?? []);
+  const plan = planBulk(list, 'group', { type: 'add', value: groupId }, waysNow());
+  return applyBulk('group', plan);
 }
 
 /** Puts an item into a group by hand, or takes it out again. */

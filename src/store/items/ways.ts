@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { Ways } from '@/core/stock/bulk';
 import { useAttic } from '@/store/attic/attic';
 
-import { useKinds } from './kinds';
+import { kindsNow, useKinds } from './kinds';
 
 /** What amounts, lengths and names are read and written by just now. */
 export function useWays(): Ways {
@@ -12,4 +12,10 @@ export function useWays(): Ways {
   const units = useAttic((s) => s.settings.units);
   const groups = useAttic((s) => s.groups);
   return useMemo(() => ({ kinds, currency, units, groups }), [kinds, currency, units, groups]);
+}
+
+/** The same, asked once. */
+export function waysNow(): Ways {
+  const { settings, groups } = useAttic.getState();
+  return { kinds: kindsNow(), currency: settings.currency, units: settings.units, groups };
 }

@@ -1,58 +1,24 @@
 import { useLayoutEffect, useRef } from 'react';
 import type { CellProps } from 'react-datasheet-grid';
-import { View } from 'react-native';
 
 import { USES, type Item } from '@/contract/records';
 import { wordsForUse } from '@/core/condition/grade';
-import type { Question } from '@/core/stock/questions';
-import { PictureView } from '@/parts/trade/PictureView';
-import { Text } from '@/parts/ui/Text';
+import type { Target } from '@/core/stock/bulk';
 import { kindsNow } from '@/store/items/kinds';
-import { nameOf } from '@/store/items/names';
 import { FONT } from '@/theme/theme';
 
-/** One item in the grid: its answers as they are typed, by the question's target. */
-export interface Row {
-  id: string;
-  item: Item;
-  cells: Readonly<Record<string, string>>;
-  /** Targets whose text could not be kept. */
-  refused: readonly string[];
-}
+import { textOf, withCell, type Row } from './rows';
 
-/** The row with another text in one cell. */
-export function withCell(row: Row, target: string, text: string): Row {
-  return { ...row, cells: { ...row.cells, [target]: text } };
-}
-
-/** Which item the row is: always in sight. */
-export function ItemCell({ rowData }: { rowData: Row }) {
-  const { item } = rowData;
-  return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, width: '100%', paddingHorizontal: 6 }}>
-      <PictureView id={item.pictureIds[0]} alt="" style={{ width: 36, height: 36 }} />
-      <View style={{ flex: 1 }}>
-        <Text variant="small" figures numberOfLines={1}>
-          {item.code}
-        </Text>
-        <Text variant="small" tone="soft" numberOfLines={1}>
-          {nameOf(item)}
-        </Text>
-      </View>
-    </View>
-  );
-}
-
-const made = new Map<string, (props: CellProps<Row, unknown>) => React.JSX.Element>();
+type CellOf = (props: CellProps<Row, unknown>) => React.JSX.Element;
+const made = new Map<string, CellOf>();
 
 /** The cell of a question; the same component each time, so that what is being typed is not drawn anew. */
-export function cellOf(question: Question): (props: CellProps<Row, unknown>) => React.JSX.Element {
-  const { target, label } = question;
+export function cellOf(target: Target, label: string, isFigure: boolean): CellOf {
   const key = `${target} ${label}`;
   const known = made.get(key);
   if (known) return known;
   function Cell(props: CellProps<Row, unknown>) {
-    return <TextCell {...props} target={target} label={label} />;
+    return <TextCell {...props} target={target} label={label} isFigure={isFigure} />;
   }
   made.set(key, Cell);
   return Cell;
@@ -67,14 +33,16 @@ function choicesOf(item: Item, target: string): readonly string[] {
 }
 
 interface TextCellProps extends CellProps<Row, unknown> {
-  target: string;
+  target: Target;
   label: string;
+  isFigure: boolean;
 }
 
 /** Shows the answer; an input that has the keys only while the cell is being written in. */
-function TextCell({ rowData, setRowData, focus, disabled, target, label }: TextCellProps) {
+function TextCell(props: TextCellProps) {
+  const { rowData, setRowData, focus, disabled, target, label, isFigure } = props;
   const input = useRef<HTMLInputElement>(null);
-  const text = rowData.cells[target] ?? '';
+  const text = textOf(rowData, target);
   const latest = useRef({ rowData, setRowData, text });
   useLayoutEffect(() => {
     latest.current = { rowData, setRowData, text };
@@ -105,6 +73,7 @@ function TextCell({ rowData, setRowData, focus, disabled, target, label }: TextC
         disabled={disabled}
         tabIndex={-1}
         list={list}
+        data-figure={isFigure ? '' : undefined}
         data-refused={rowData.refused.includes(target) ? '' : undefined}
         style={{ pointerEvents: focus ? 'auto' : 'none', fontFamily: FONT.text, fontSize: 15 }}
         onKeyDown={(event) => {
