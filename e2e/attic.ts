@@ -109,7 +109,8 @@ export class Attic {
   async fill(label: string, text: string): Promise<void> {
     this.taps += 1;
     this.typed += text.length;
-    const field = `:is(input, textarea)[aria-label^="${label}"]`;
+    // Cells of a table that nobody writes in are no fields.
+    const field = `:is(input:not([readonly]), textarea)[aria-label^="${label}"]`;
     const inIt = (act: 'select' | 'blur') =>
       this.page.evaluate(
         (selector, what) => {

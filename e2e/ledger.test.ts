@@ -111,8 +111,8 @@ it('a haul says on its page since when it is paid back; old stock is changed by 
   const oldest = here.filter((s) => days(s) > 180).length + 1;
   await attic.press(`Change all ${oldest + 1}: over 180 days`);
   await attic.sees(`${oldest + 1} chosen`);
-  await attic.press('Price');
-  await attic.press('Lower by per cent');
+  await attic.press('More…');
+  await attic.press('Mark down');
   await attic.fill('Per cent off', '25');
   await attic.sees('YA-901: €48.00 → €36.00');
   await attic.sees('It has no price yet.');

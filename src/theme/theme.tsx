@@ -97,6 +97,11 @@ function paperTheme(c: Colours, dark: boolean): MD3Theme {
 }
 
 /** Colours, fonts and icons for everything below it; follows the system's day or night. */
+/** Slim, and of the attic's own colours. */
+function scrollBars(c: Colours): string {
+  return `* { scrollbar-width: thin; scrollbar-color: ${c.soft} transparent; }`;
+}
+
 export function Theme({ children }: { children: ReactNode }) {
   const dark = useColorScheme() === 'dark';
   const [ready] = useFonts({
@@ -109,6 +114,7 @@ export function Theme({ children }: { children: ReactNode }) {
   if (!ready) return null;
   return (
     <ColoursContext.Provider value={colours}>
+      <style>{scrollBars(colours)}</style>
       <PaperProvider
         theme={theme}
         settings={{

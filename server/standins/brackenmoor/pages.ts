@@ -138,7 +138,7 @@ function buyForm(l: Listing, base: string) {
                 >`,
             )}`
         : ''
-    }<button>Buy it now</button>
+    }<button>Buy</button>
   </form>`;
 }
 

@@ -18,6 +18,8 @@ describe('minor units', () => {
 
   it('writes amounts with their decimals', () => {
     expect(formatMoney(2400, 'EUR')).toBe('€24.00');
+    // The sign of ISO 80000-2, as wide as a plus.
+    expect(formatMoney(-190, 'EUR')).toBe('\u2212€1.90');
     expect(formatAmount(500, 'JPY')).toBe('500');
     expect(formatAmount(1234, 'KWD')).toBe('1.234');
   });
@@ -42,6 +44,7 @@ describe('reading an amount', () => {
     ['', 'amountMissing'],
     ['abc', 'amountNotDigits'],
     ['-5', 'amountBelowZero'],
+    ['\u22125', 'amountBelowZero'],
     ['1,234', 'twoReadings'],
     ['1.2.3,4,5', 'tooManySeparators'],
     ['12.345', 'twoReadings'],

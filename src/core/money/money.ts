@@ -15,6 +15,9 @@ export function exponentOf(currency: string): number {
   return writerOf(currency).exponent;
 }
 
+/** Not the hyphen that typing gives: it is as wide as a plus. */
+const MINUS = '\u2212';
+
 /** Making a format is dear, and every row of a list writes an amount. */
 const writers = new Map<string, { format: Intl.NumberFormat; exponent: number }>();
 
@@ -28,10 +31,11 @@ function writerOf(currency: string): { format: Intl.NumberFormat; exponent: numb
   return writer;
 }
 
-/** Writes an amount for a person: `€24.00`, `-€1.90`, `¥500`. */
+/** Writes an amount for a person, with a minus sign (U+2212) below zero: `€24.00`, `−€1.90`, `¥500`. */
 export function formatMoney(amount: Minor, currency: string): string {
   const { format, exponent } = writerOf(currency);
-  return format.format(amount / 10 ** exponent);
+  const text = format.format(amount / 10 ** exponent);
+  return amount < 0 ? text.replace('-', MINUS) : text;
 }
 
 /** Writes an amount for a field: `24.00`, without the currency's sign. */
@@ -85,7 +89,7 @@ export function parseMoney(text: string, currency: string): ParsedMoney {
   if (other !== undefined) return no({ code: 'otherCurrency', params: { sign: other, currency } });
   const bare = said.replace(/^(?:[A-Z]{0,3}\p{Sc}|[A-Z]{3})\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu, '');
   if (bare === '') return no({ code: 'amountMissing', params: NONE });
-  if (bare.startsWith('-')) return no({ code: 'amountBelowZero', params: NONE });
+  if (/^[-\u2212]/u.test(bare)) return no({ code: 'amountBelowZero', params: NONE });
   if (!/^[\d.,\s]+$/u.test(bare)) return no({ code: 'amountNotDigits', params: NONE });
   const compact = bare.replace(/\s/gu, '');
   const marks = [...compact.matchAll(/[.,]/gu)].map((m) => m.index);

@@ -130,7 +130,7 @@ const sortKeys = new Map<string, string>();
 const MOST_KEYS = 100_000;
 
 /** Text that sorts as people sort: without case and accents, figures by their value. */
-export function sortKey(text: string): string {
+function sortKey(text: string): string {
   let key = sortKeys.get(text);
   if (key === undefined) {
     if (sortKeys.size > MOST_KEYS) sortKeys.clear();

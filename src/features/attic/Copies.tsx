@@ -1,7 +1,6 @@
 import { useState } from 'react';
 
 import { SaveCopyButton } from '@/parts/trade/SaveCopyButton';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -20,7 +19,7 @@ export function Copies() {
   // What is told of reading it stays where it is while the attic fills.
   const [empty] = useState(() => isEmptyAttic());
   return (
-    <Page title="Backup copy" aside={<BackTo path="/attic" />}>
+    <Page title="Backup copy" back="/attic">
       {empty ? <ReadCopy /> : null}
       <CopyFolderCard />
       <SaveCopy />

@@ -6,7 +6,6 @@ import type { Group } from '@/contract/groups';
 import { counted } from '@/core/language/plural';
 import { EVERYTHING } from '@/core/stock/filter';
 import { groupsBelow, groupWords, mayLieBelow } from '@/core/stock/groups';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
@@ -24,7 +23,7 @@ export function Groups() {
   const rows = flat(groups, null, 0);
   const counts = useGroupCounts(useAround(EVERYTHING, { checks: true }));
   return (
-    <Page title="Groups" aside={<BackTo path="/attic" />}>
+    <Page title="Groups" back="/attic">
       <Text tone="soft">
         Your own order, never sent anywhere. An item may be in several; put it there on its sheet, many at
         once in stock, or keep a filter as a group that fills itself.

@@ -9,7 +9,6 @@ import { formatMoney } from '@/core/money/money';
 import { useUnheard } from '@/parts/trade/Calm';
 import { FillInButton } from '@/parts/trade/FillInButton';
 import { ItemLine } from '@/parts/trade/ItemLine';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Card, Page } from '@/parts/ui/Page';
@@ -33,12 +32,12 @@ export function HaulPage() {
   const haul = useAttic((s) => s.hauls[id]);
   if (!haul)
     return (
-      <Page title="Haul" aside={<BackTo path="/hauls" />}>
+      <Page title="Haul" back="/hauls">
         <Text tone="soft">It is not in this attic.</Text>
       </Page>
     );
   return (
-    <Page title={haul.name} aside={<BackTo path="/hauls" />}>
+    <Page title={haul.name} back="/hauls">
       <About haul={haul} />
       <Lines haul={haul} />
       <Returns haul={haul} />

@@ -2,7 +2,6 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 
 import { haulCount } from '@/core/hauls/haul';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
@@ -24,7 +23,7 @@ export function Hauls() {
   const put = sorted.filter((h) => h.putAwayAt !== null);
   const list = away ? sorted : sorted.filter((h) => h.putAwayAt === null);
   return (
-    <Page title="Hauls" aside={<BackTo path="/attic" />}>
+    <Page title="Hauls" back="/attic">
       {list.map((haul) => {
         const { bought, waiting } = haulCount(haul, all);
         return (

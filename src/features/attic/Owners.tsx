@@ -6,7 +6,6 @@ import { ENDS, type Owner } from '@/contract/records';
 import { counted } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/trade/MoneyField';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button, SignButton } from '@/parts/ui/Button';
 import { OneOf } from '@/parts/ui/Choices';
 import { Field } from '@/parts/ui/Field';
@@ -23,7 +22,7 @@ export function Owners() {
   const [name, setName] = useState('');
   const list = Object.values(owners).sort((a, b) => a.name.localeCompare(b.name));
   return (
-    <Page title="Consignors" aside={<BackTo path="/attic" />}>
+    <Page title="Consignors" back="/attic">
       {list.length === 0 ? (
         <Text tone="soft">Somebody whose items you sell for a share: begin with the name.</Text>
       ) : null}

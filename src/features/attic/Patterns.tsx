@@ -3,7 +3,6 @@ import { View } from 'react-native';
 
 import type { Pattern, Item } from '@/contract/records';
 import { fillPattern, TONES, unknownTokens } from '@/core/words/pattern';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
@@ -21,7 +20,7 @@ export function Patterns() {
   const [open, setOpen] = useState<string | null>(null);
   const own = Object.values(patterns).sort((a, b) => a.name.localeCompare(b.name, 'en'));
   return (
-    <Page title="Patterns" aside={<BackTo path="/attic" />}>
+    <Page title="Patterns" back="/attic">
       <Text tone="soft">
         A pattern is text with facts in it: {'{{brand}}'} stands for the brand, and what stands between{' '}
         {'{{#flaws}}'} and {'{{/flaws}}'} is said of each flaw. A section without anything to say vanishes.

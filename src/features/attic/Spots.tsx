@@ -7,7 +7,6 @@ import { canonicalBarcode } from '@/core/identity/gtin';
 import { counted } from '@/core/language/plural';
 import { ItemLine } from '@/parts/trade/ItemLine';
 import { ScanField } from '@/parts/trade/ScanField';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
@@ -49,7 +48,7 @@ export function Spots() {
   const [open, setOpen] = useState<string | null>(null);
   const known = places.some((p) => p.name === name.trim());
   return (
-    <Page title="Spots" aside={<BackTo path="/attic" />}>
+    <Page title="Spots" back="/attic">
       <Mover places={places} />
       {places.map((place) => (
         <Card key={place.name} label={place.name}>

@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Notice } from '@/parts/ui/Notice';
@@ -35,7 +34,7 @@ export function BringIn() {
     .filter((m) => !m.byHand && !looked.some((l) => l.market === m.id && l.found !== null))
     .map((m) => m.name);
   return (
-    <Page title="Import listings" aside={<BackTo path="/connections" />}>
+    <Page title="Import listings" back="/connections">
       <Text tone="soft">
         What you listed before, or by hand, is found at each marketplace. Nothing there is changed: it gets a
         record here, and from then on a sale anywhere takes it down everywhere.

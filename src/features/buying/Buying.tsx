@@ -11,7 +11,6 @@ import { judgeComps, summarise, USUAL_LIKENESS } from '@/core/price/comps';
 import { mayPay } from '@/core/price/profit';
 import { takeHomeOf } from '@/core/price/takeHome';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
@@ -41,7 +40,7 @@ export function Buying() {
   const answer =
     known && kind !== '' && !isAsking && !isLikeNothing ? <Answer kind={kind} research={known} /> : null;
   return (
-    <Page title="Sourcing" aside={<BackTo path="/attic" />}>
+    <Page title="Sourcing" back="/attic">
       <Card label="By its picture">
         <OnTheStall kind={kind} onFound={question.found} onKind={(one, finds) => question.goBy(one, finds)} />
       </Card>

@@ -5,7 +5,6 @@ import { View } from 'react-native';
 import type { MarketView } from '@/contract/courier';
 import { plural } from '@/core/language/plural';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
@@ -28,7 +27,7 @@ export function Connections() {
   const router = useRouter();
   const markets = useCourier((s) => s.markets);
   return (
-    <Page title="Marketplaces" aside={<BackTo path="/attic" />}>
+    <Page title="Marketplaces" back="/attic">
       <Text tone="soft">
         The courier keeps the keys: no page ever sees one. A paused marketplace is sent nothing new, but what
         sells elsewhere is still taken down there.

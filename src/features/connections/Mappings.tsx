@@ -9,7 +9,6 @@ import { categoryFor, type FoundCategory } from '@/core/mapping/categories';
 import { mappingsFor } from '@/core/mapping/values';
 import { pathOf, RankedChoice } from '@/parts/trade/CategoryChoice';
 import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Card, Page } from '@/parts/ui/Page';
@@ -30,7 +29,7 @@ export function Mappings() {
   const here = at === null ? null : kinds.get(at);
   const children = kinds.children(at);
   return (
-    <Page title={`Kinds on ${sheet.name}`} aside={<BackTo path="/connections" />}>
+    <Page title={`Kinds on ${sheet.name}`} back="/connections">
       <Text tone="soft">
         What you choose for a branch holds for all below it. Where nothing is chosen, a category is suggested
         if its name fits; sending keeps it only where that is sure.

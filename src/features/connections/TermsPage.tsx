@@ -3,7 +3,6 @@ import { View } from 'react-native';
 import { z } from 'zod';
 
 import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -30,7 +29,7 @@ export function TermsPage() {
     .filter((t) => t.market === market)
     .sort((a, b) => Number(b.isDefault) - Number(a.isDefault) || a.name.localeCompare(b.name, 'en'));
   return (
-    <Page title={`Terms of ${name}`} aside={<BackTo path="/connections" />}>
+    <Page title={`Terms of ${name}`} back="/connections">
       {here.length === 0 ? (
         <Text tone="soft">
           None yet: buyers pay what the carrier asks. Terms say it once: postage at home and abroad, how fast

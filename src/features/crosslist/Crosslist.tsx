@@ -191,10 +191,12 @@ function ShowRow(props: {
 function Head() {
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
+      <View style={{ marginLeft: -10 }}>
+        <BackTo path="/stock" />
+      </View>
       <Text variant="title" style={{ flex: 1 }}>
         Crosslist
       </Text>
-      <BackTo path="/stock" />
     </View>
   );
 }

@@ -46,7 +46,7 @@ export function Fees({
             {label}
           </Text>
           <Text variant="small" tone="soft" figures>
-            {amount < 0 ? `−${money(-amount)}` : money(amount)}
+            {money(amount)}
           </Text>
         </View>
       ))}
@@ -61,7 +61,9 @@ export function Fees({
       {owner ? (
         <View style={{ flexDirection: 'row' }}>
           <Text variant="small" tone="soft" style={{ flex: 1 }}>{`${owner.name}’s share`}</Text>
-          <Text variant="small" tone="soft" figures>{`−${money(made.consignor)}`}</Text>
+          <Text variant="small" tone="soft" figures>
+            {money(0 - made.consignor)}
+          </Text>
         </View>
       ) : null}
       {made.profit === null ? null : (
@@ -70,7 +72,7 @@ export function Fees({
             Left after its cost
           </Text>
           <Text variant="small" tone={made.profit < 0 ? 'trouble' : 'soft'} figures>
-            {made.profit < 0 ? `−${money(-made.profit)}` : money(made.profit)}
+            {money(made.profit)}
           </Text>
         </View>
       )}

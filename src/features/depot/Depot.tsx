@@ -12,7 +12,6 @@ import { ItemLine } from '@/parts/trade/ItemLine';
 import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
 import { PictureView } from '@/parts/trade/PictureView';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';
@@ -50,7 +49,7 @@ export function Depot() {
   if (!sheet) return <NoSuchMarket title="Depot" market={market} />;
   if (!sheet.depot)
     return (
-      <Page title="Depot" aside={<BackTo path="/connections" />}>
+      <Page title="Depot" back="/connections">
         <Text tone="soft">That marketplace stores nothing.</Text>
       </Page>
     );
@@ -62,7 +61,7 @@ export function Depot() {
   // What its own buyers bought has left; what sold elsewhere is still there and has to be called back.
   const there = of('there').filter((t) => views[t.id]?.sale?.market !== market);
   return (
-    <Page title={`${sheet.name}’s depot`} aside={<BackTo path="/connections" />}>
+    <Page title={`${sheet.name}’s depot`} back="/connections">
       <Text tone="soft">
         {`What is kept there, ${sheet.name} posts itself. Buyers pay no postage for it, so it is ` +
           'compared by its price alone.'}

@@ -8,7 +8,6 @@ import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
@@ -40,14 +39,14 @@ export function ConsignorPage() {
   const { run, busy, trouble } = useAsyncAction();
   if (!owner || !statement)
     return (
-      <Page title="Statement" aside={<BackTo path="/owners" />}>
+      <Page title="Statement" back="/owners">
         <Text tone="soft">There is no such consignor.</Text>
       </Page>
     );
   const money = (amount: number) => formatMoney(amount, currency);
   const period = `${dayWords(from)} to ${dayWords(now)}`;
   return (
-    <Page title={`Statement for ${owner.name}`} aside={<BackTo path="/owners" />}>
+    <Page title={`Statement for ${owner.name}`} back="/owners">
       <ChipRow label="Over">
         {[1, 3, 12, 120].map((m) => (
           <Chip key={m} on={m === months} onPress={() => setMonths(m)}>

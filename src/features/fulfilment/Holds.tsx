@@ -4,7 +4,6 @@ import { View } from 'react-native';
 import { openHold } from '@/core/holds/holds';
 import { HoldSteps } from '@/parts/trade/HoldSteps';
 import { ItemLine } from '@/parts/trade/ItemLine';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Card, Page } from '@/parts/ui/Page';
@@ -23,7 +22,7 @@ export function Holds() {
   });
   held.sort((a, b) => (a.hold.meet?.at ?? Infinity) - (b.hold.meet?.at ?? Infinity));
   return (
-    <Page title="Holds and meetings" aside={<BackTo path="/sales" />}>
+    <Page title="Holds and meetings" back="/sales">
       {held.length === 0 ? (
         <Card>
           <Text variant="heading">Nothing is promised</Text>

@@ -5,7 +5,6 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import { formatMoney } from '@/core/money/money';
 import type { StatementRead } from '@/core/payout/statement';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { FileButton } from '@/parts/ui/FileButton';
 import { Notice } from '@/parts/ui/Notice';
@@ -22,7 +21,7 @@ import { rowTrouble } from '@/wording/money';
 export function MoneyPage() {
   const sheets = useCourier((s) => s.sheets).filter((s) => s.statement);
   return (
-    <Page title="Payouts" aside={<BackTo path="/ledger" />}>
+    <Page title="Payouts" back="/ledger">
       <Text tone="soft">Each statement is held against what was told at every sale, order by order.</Text>
       {sheets.map((sheet) => (
         <OfMarket key={sheet.marketplace} sheet={sheet} />

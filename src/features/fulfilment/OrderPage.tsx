@@ -13,7 +13,6 @@ import { ClosingRecord } from '@/parts/trade/ClosingRecord';
 import { ItemLine } from '@/parts/trade/ItemLine';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { LinesField } from '@/parts/ui/LinesField';
 import { Notice } from '@/parts/ui/Notice';
@@ -42,6 +41,7 @@ import {
   setAddress,
 } from '@/store/fulfilment/orders';
 import { packingSlips } from '@/store/fulfilment/paper';
+import { nameOr } from '@/store/items/names';
 
 /** One order: who gets it, how far it is, what it left; and what to do when it comes to nothing. */
 export function OrderPage() {
@@ -55,12 +55,13 @@ export function OrderPage() {
   const router = useRouter();
   if (!row)
     return (
-      <Page title="Order" aside={<BackTo path="/sales" />}>
+      <Page title="Order" back="/sales">
         <Text tone="soft">There is no such order.</Text>
       </Page>
     );
   return (
-    <Page title={`Order ${row.sale.order.slice(0, 16)}`} aside={<BackTo path="/sales" />}>
+    <Page title={nameOr(item, 'Something not in this attic')} back="/sales">
+      <Text tone="soft" figures>{`Order ${row.sale.order}, ${market(row.sale.market)}`}</Text>
       <Card label="What was sold">
         {item ? <ItemLine item={item} /> : <Text>Something not in this attic</Text>}
         <Text figures>

@@ -14,7 +14,6 @@ import { Calm } from '@/parts/trade/Calm';
 import { PictureView } from '@/parts/trade/PictureView';
 import { ScanField } from '@/parts/trade/ScanField';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
@@ -51,7 +50,7 @@ export function Packing() {
   const toPack = of('toPack');
   const nothing = [toFetch, toPack, of('toLabel'), of('toPost')].every((rows) => rows.length === 0);
   return (
-    <Page title="Packing" aside={<BackTo path="/sales" />}>
+    <Page title="Packing" back="/sales">
       {nothing ? (
         <Calm
           heading="Nothing to pack"
@@ -238,7 +237,7 @@ function Rows({ rows }: { rows: readonly OrderRow[] }) {
           </View>
           <Button
             variant="quiet"
-            label={`Order ${row.sale.order}`}
+            label={`Order of ${nameOr(items[row.itemId], row.sale.order)}`}
             onPress={() => router.navigate(`/order/${row.id}`)}
           >
             Open

@@ -21,7 +21,6 @@ import { Calm } from '@/parts/trade/Calm';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { PictureView } from '@/parts/trade/PictureView';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
@@ -54,7 +53,7 @@ export function Talks() {
   useEffect(() => (connected ? look() : undefined), [connected]);
   const groups = talksByItem(talks);
   return (
-    <Page title="Messages and offers" aside={<BackTo path="/sales" />} maxWidth={1240}>
+    <Page title="Messages and offers" back="/sales" maxWidth={1240}>
       {missing.map((m) => (
         <Notice
           key={m.market}

@@ -84,7 +84,7 @@ describe('packing', () => {
     await press('Buy 2 labels');
     await sees(/Ostler.*: At most 1 kg\./u);
     await sees('To drop off: 1');
-    await press('Order B-1');
+    await press(/^Order of Kittiwake/u);
     expect(went.at(-1)).toMatch(/^\/order\//u);
   });
 });

@@ -4,7 +4,6 @@ import { View } from 'react-native';
 
 import type { FactSpec } from '@/core/kinds/spec';
 import { plural } from '@/core/language/plural';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
@@ -25,7 +24,7 @@ export function Kinds() {
   const here = kinds.get(at);
   const go = (id: string | null) => router.setParams({ at: id ?? '' });
   return (
-    <Page title="Kinds" aside={<BackTo path="/attic" />}>
+    <Page title="Kinds" back="/attic">
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Chip role="button" on={!here} onPress={() => go(null)}>
           Every item

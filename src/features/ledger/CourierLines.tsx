@@ -3,7 +3,6 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -18,7 +17,7 @@ import { useColours } from '@/theme/theme';
 /** Everything the courier did, line by line. */
 export function CourierLines() {
   return (
-    <Page title="What the courier did" aside={<BackTo path="/ledger" />}>
+    <Page title="What the courier did" back="/ledger">
       <Lines />
     </Page>
   );

@@ -164,7 +164,7 @@ it('cash is what moved, and says of which marketplaces nothing was read', async 
   await someSales();
   await open(Ledger, { params: { view: 'cash' } });
   await sees('No statement was read yet of Brackenmoor, Threadwick');
-  await sees('Labels and packaging: -€5.60');
+  await sees('Labels and packaging: −€5.60');
   expect(said()).not.toMatch(SLIPS);
 });
 

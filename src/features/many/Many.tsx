@@ -47,7 +47,7 @@ export function Many() {
   const toggle = (target: Target) => setPicked(toggled(new Set(asked.map((q) => q.target)), target));
   const title = plural(list.length, 'Fill in one item', `Fill in ${list.length} items`);
   return (
-    <Page title={title} maxWidth={1600} aside={<SavedAside back="/stock" />}>
+    <Page title={title} maxWidth={1600} back="/stock" aside={<SavedAside />}>
       {list.length === 0 ? (
         <>
           <Card>

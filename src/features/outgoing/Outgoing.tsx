@@ -47,7 +47,7 @@ export function Outgoing() {
 function NothingChosen({ title }: { title: string }) {
   const router = useRouter();
   return (
-    <Page title={title} aside={<BackTo path="/stock" />}>
+    <Page title={title} back="/stock">
       <Card>
         <Text variant="heading">Nothing is chosen</Text>
         <Text tone="soft">Select items in stock: what can be done with all of them stands below.</Text>

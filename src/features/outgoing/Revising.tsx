@@ -7,7 +7,6 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import type { OutLine } from '@/core/outgoing/lines';
 import { ChangedValues, differencesOf } from '@/parts/trade/ChangedValues';
 import { toggled } from '@/parts/trade/toggled';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button, Chip } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';
@@ -39,7 +38,7 @@ export function Revising({ list }: { list: readonly Item[] }) {
     router.replace('/underway');
   };
   return (
-    <Page title={TITLES.revise(list.length)} aside={<BackTo path="/stock" />}>
+    <Page title={TITLES.revise(list.length)} back="/stock">
       <Text role="status" tone="soft" figures>
         {asked > 0
           ? `Being checked: ${asked} to go…`

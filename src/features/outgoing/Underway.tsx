@@ -5,7 +5,6 @@ import { View } from 'react-native';
 import { plural } from '@/core/language/plural';
 import { isSettled, tallyOf, type Tally } from '@/core/outgoing/outcome';
 import { PictureView } from '@/parts/trade/PictureView';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
@@ -24,7 +23,7 @@ export function Underway() {
   const router = useRouter();
   const round = useRound();
   return (
-    <Page title="On their way" aside={<BackTo path="/stock" />}>
+    <Page title="On their way" back="/stock">
       {round ? (
         <OfRound round={round} />
       ) : (

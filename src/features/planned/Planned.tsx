@@ -5,7 +5,6 @@ import { View } from 'react-native';
 
 import { plannedItems } from '@/core/planning/planned';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Calendar } from '@/parts/ui/Calendar';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Notice } from '@/parts/ui/Notice';
@@ -36,7 +35,7 @@ export function Planned() {
   const namesOf = (markets: readonly string[]) =>
     markets.map((m) => sheets.find((s) => s.marketplace === m)?.name ?? m).join(', ');
   return (
-    <Page title="Schedule" maxWidth={1100} aside={<BackTo path="/connections" />}>
+    <Page title="Schedule" maxWidth={1100} back="/connections">
       {planned.length === 0 ? (
         <Text tone="soft">
           Nothing is planned for later. A time is chosen under “When”, at a marketplace of an item, or for

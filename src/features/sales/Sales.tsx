@@ -5,6 +5,7 @@ import { Pressable, View } from 'react-native';
 import { orderId } from '@/contract/orders';
 import { openHold } from '@/core/holds/holds';
 import { plural } from '@/core/language/plural';
+import { sentence } from '@/core/language/sentence';
 import { formatMoney } from '@/core/money/money';
 import { isUnposted, type OrderRow } from '@/core/orders/orders';
 import { waits } from '@/core/talks/talks';
@@ -12,7 +13,6 @@ import { Calm, useUnheard } from '@/parts/trade/Calm';
 import { ClosingRecord } from '@/parts/trade/ClosingRecord';
 import { PictureView } from '@/parts/trade/PictureView';
 import { rankWords } from '@/parts/trade/rankWords';
-import { Button } from '@/parts/ui/Button';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -120,7 +120,7 @@ function SaleCard({ sold, row }: { sold: SoldItem; row: OrderRow | undefined }) 
             {name}
           </Text>
           <Text tone="soft" figures aria-label={exactly(sold.sale.at)}>
-            {`${market}, ${agoWords(sold.sale.at)} · order ${sold.sale.order}`}
+            {`${market}, ${agoWords(sold.sale.at)}`}
           </Text>
         </View>
         <View style={{ alignItems: 'flex-end' }}>
@@ -141,13 +141,12 @@ function SaleCard({ sold, row }: { sold: SoldItem; row: OrderRow | undefined }) 
           {rankWords(item.ranks)}
         </Text>
       ) : null}
-      <Button
-        variant="quiet"
+      <LinkRow
+        words={row ? sentence(stageWords(row)) : 'Open'}
+        more={`Order ${sold.sale.order}`}
         label={`Order of ${name}`}
         onPress={() => router.navigate(`/order/${orderId(sold.itemId, sold.sale.order)}`)}
-      >
-        {`Order: ${row ? stageWords(row) : 'open'}`}
-      </Button>
+      />
       {sold.closing ? <ClosingRecord closing={sold.closing} sale={sold.sale} /> : null}
     </Card>
   );

@@ -15,7 +15,7 @@ export function Says() {
   const item = useAttic((s) => s.items[id]);
   const router = useRouter();
   return (
-    <Page title="What the pictures say" aside={<SavedAside back="/intake" />}>
+    <Page title="What the pictures say" back="/intake" aside={<SavedAside />}>
       {item ? (
         <ItemSays key={item.id} item={item} />
       ) : (

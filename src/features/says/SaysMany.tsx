@@ -31,7 +31,7 @@ export function SaysMany() {
   const item = list[at];
   if (!item)
     return (
-      <Page title="What the pictures say" aside={<SavedAside back="/intake" />}>
+      <Page title="What the pictures say" back="/intake" aside={<SavedAside />}>
         <Card>
           <Text variant="heading">Nothing is chosen</Text>
           <Text tone="soft">
@@ -43,7 +43,7 @@ export function SaysMany() {
     );
   const next = list[at + 1];
   return (
-    <Page title="What the pictures say" maxWidth={1600} aside={<SavedAside back="/intake" />}>
+    <Page title="What the pictures say" maxWidth={1600} back="/intake" aside={<SavedAside />}>
       <View style={wide ? { flexDirection: 'row', gap: 16, alignItems: 'flex-start' } : { gap: 12 }}>
         {wide ? (
           <View style={{ flex: 3, minWidth: 0 }}>

@@ -1,6 +1,5 @@
 import { View } from 'react-native';
 
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -15,7 +14,7 @@ export function Taught() {
   const kinds = useKinds();
   const lessons = useAttic((s) => s.settings.lessons);
   return (
-    <Page title="What corrections taught" aside={<BackTo path="/attic" />}>
+    <Page title="What corrections taught" back="/attic">
       <Card label="What corrections taught">
         <Text tone="soft">
           What you put right in readings is done so from then on. Forget what is not so any more: what your

@@ -6,7 +6,6 @@ import { counted, plural } from '@/core/language/plural';
 import { hasLiveCamera } from '@/parts/trade/camera';
 import { ScanField } from '@/parts/trade/ScanField';
 import { ToMany } from '@/parts/trade/ToMany';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button, Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
@@ -36,7 +35,7 @@ export function Scanning() {
   const sounds = useAttic((s) => s.settings.sounds);
   const asksSpot = batch !== undefined && waitingForSpot(batch, rows).length > 0;
   return (
-    <Page title="Scanning" aside={<BackTo path="/intake" />} maxWidth={1240}>
+    <Page title="Scanning" back="/intake" maxWidth={1240}>
       <Card label="Scan">
         {camera ? <ScanCamera onCode={scan} onClose={() => setCamera(false)} /> : null}
         <div data-scan="">

@@ -6,7 +6,6 @@ import { STENCIL_PARTS, type Stencil } from '@/contract/stencil';
 import { plural } from '@/core/language/plural';
 import { says } from '@/core/stencils/stencils';
 import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -29,7 +28,7 @@ export function StencilsPage() {
     .filter((s) => s.market === market)
     .sort((a, b) => a.name.localeCompare(b.name, 'en'));
   return (
-    <Page title={`Stencils of ${sheet.name}`} aside={<BackTo path="/connections" />}>
+    <Page title={`Stencils of ${sheet.name}`} back="/connections">
       <Text tone="soft">
         What you usually say of a listing there, kept under a name. It lies under every listing of its kinds;
         what one says itself stays, and changing it here changes all drafts that lie on it.

@@ -1,7 +1,6 @@
 import { View } from 'react-native';
 
 import { counted } from '@/core/language/plural';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';
@@ -18,7 +17,7 @@ export function TableIn() {
   const step = useTableIn((s) => s.step);
   if (step === 'planned') return <Preview />;
   return (
-    <Page title="Bring in a table" aside={<BackTo path="/attic" />}>
+    <Page title="Bring in a table" back="/attic">
       <Trouble />
       {step === 'none' ? <ChooseTable /> : null}
       {step === 'matching' ? <MatchColumns /> : null}

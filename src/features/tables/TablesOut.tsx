@@ -8,7 +8,6 @@ import { EVERYTHING, filtered } from '@/core/stock/filter';
 import { groupWords } from '@/core/stock/groups';
 import { usualColumns } from '@/core/tables/stock/stockTable';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button, Chip, ChipRow } from '@/parts/ui/Button';
 import { OneOf } from '@/parts/ui/Choices';
 import { Notice } from '@/parts/ui/Notice';
@@ -46,7 +45,7 @@ export function TablesOut() {
   const { of } = useLocalSearchParams<{ of?: string }>();
   const [table, setTable] = useState<TableName>('stock');
   return (
-    <Page title="Save tables" aside={<BackTo path="/attic" />}>
+    <Page title="Save tables" back="/attic">
       <Card label="Which table">
         <OneOf
           label="Which table"

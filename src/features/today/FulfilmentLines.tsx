@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { plural } from '@/core/language/plural';
+import { sentence } from '@/core/language/sentence';
 import { formatMoney } from '@/core/money/money';
 import type { TodayLine } from '@/core/sales/today';
 import { openOffer, waits } from '@/core/talks/talks';
@@ -320,5 +321,3 @@ function PatienceEnds({ days, name, item }: { days: number; name: string; item: 
     </Card>
   );
 }
-
-const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);

@@ -39,7 +39,7 @@ export function WriteMany() {
   const [wish, setWish] = useState<WriteWish>(only === 'prices' ? ONLY_PRICES : USUAL);
   const title = plural(list.length, 'Write for one item', `Write for ${list.length} items`);
   return (
-    <Page title={title} maxWidth={1000} aside={<SavedAside back="/stock" />}>
+    <Page title={title} maxWidth={1000} back="/stock" aside={<SavedAside />}>
       {list.length === 0 ? (
         <Card>
           <Text variant="heading">Nothing is chosen</Text>

@@ -1,4 +1,3 @@
-import { BackTo } from '@/parts/ui/BackTo';
 import { Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useCourier } from '@/store/courier/courierLink';
@@ -13,7 +12,7 @@ export function NoSuchMarket({ title, market }: { title: string; market: string 
   const heard = useCourier((s) => s.markets.length > 0);
   const missing = useCourier((s) => s.sheetsMissing.find((m) => m.market === market));
   return (
-    <Page title={title} aside={<BackTo path="/connections" />}>
+    <Page title={title} back="/connections">
       <Text tone="soft">
         {missing
           ? `The rules of ${missing.name} could not be read: ${troubleWords(missing.why)}`

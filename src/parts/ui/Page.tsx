@@ -1,12 +1,16 @@
+import type { Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { SPACE, useColours, useWide } from '@/theme/theme';
 
+import { BackTo } from './BackTo';
 import { Text } from './Text';
 
 export interface PageProps {
   title: string;
+  /** Where back leads when one came from nowhere; absent on a place of the bar. Always at the left. */
+  back?: Href;
   /** Beside the title. */
   aside?: ReactNode;
   children: ReactNode;
@@ -15,7 +19,7 @@ export interface PageProps {
 }
 
 /** A place: its title and a scrolling column. */
-export function Page({ title, aside, children, maxWidth = 860 }: PageProps) {
+export function Page({ title, back, aside, children, maxWidth = 860 }: PageProps) {
   const c = useColours();
   const wide = useWide();
   return (
@@ -28,6 +32,12 @@ export function Page({ title, aside, children, maxWidth = 860 }: PageProps) {
       aria-label={title}
     >
       <View style={styles.head}>
+        {back ? (
+          // Its sign, not the room around it, stands at the margin.
+          <View style={{ marginLeft: -10 }}>
+            <BackTo path={back} />
+          </View>
+        ) : null}
         <Text variant="title" style={{ flex: 1 }}>
           {title}
         </Text>
