@@ -53,7 +53,14 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
   { name: 'today', open: (page) => page.goto(`${ADDRESS}/`) },
   { name: 'intake', open: (page) => page.goto(`${ADDRESS}/intake`) },
   { name: 'stock', open: (page) => page.goto(`${ADDRESS}/stock`) },
-  { name: 'sales', open: (page) => page.goto(`${ADDRESS}/sales`) },
+  {
+    name: 'sales',
+    open: async (page) => {
+      await page.goto(`${ADDRESS}/sales`);
+      // A year of sales is laid out first.
+      await page.waitForSelector('::-p-text(After the sale), ::-p-text(Messages and offers)');
+    },
+  },
   { name: 'ledger-wide', wide: true, open: ledger },
   { name: 'item', open: (page) => item(page, 'Kittiwake Mills') },
   {
@@ -140,7 +147,7 @@ const VIEWS: { name: string; wide?: boolean; open: (page: Page) => Promise<unkno
       await page.goto(`${ADDRESS}/stock`);
       await page.locator('input[aria-label="Search"]').fill('enamel');
       await page.locator('::-p-aria(Select)').click();
-      await page.locator('::-p-text(All)').click();
+      await page.locator('::-p-xpath(//*[@role="button" and starts-with(., "All ")])').click();
       await page.locator('::-p-aria(List on…)').click();
       await page.waitForFunction(() => /\d+ go/u.test(document.body.innerText));
     },

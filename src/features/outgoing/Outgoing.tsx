@@ -166,7 +166,9 @@ function Head(props: {
   return (
     <>
       <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
-        <BackTo path="/stock" />
+        <View style={{ marginLeft: -10 }}>
+          <BackTo path="/stock" />
+        </View>
         <Text variant="title" style={{ flex: 1 }}>
           {TITLES[wish](list.length)}
         </Text>
