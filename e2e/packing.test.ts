@@ -98,6 +98,6 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
   // Two days pass at the carrier's: what has arrived is noted by itself.
   await at.server.switchboard('pennant', { dayLasts: 100 });
   await attic.visit('/sales');
-  await attic.sees('Order: arrived', 60_000);
+  await attic.sees('Arrived', 60_000);
   expect(attic.complaints).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import { ScanField } from '@/parts/trade/ScanField';
 import { useAttic } from '@/store/attic/attic';
 import { useMany } from '@/store/items/many';
 import { commandsIn, listed, sold, told } from '@/testing/courier';
@@ -15,9 +16,12 @@ function Bar() {
   return <DeedBar chosen={chosen} of={9} onAll={nothing} onNone={nothing} onDone={nothing} />;
 }
 const key = async (name: string, target: EventTarget = document.body) => {
-  target.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true }));
-  await settled();
+  typed(name, target);
+  // Done once it is sure that no other key follows at once, as a scanner's do.
+  await settled(150);
 };
+const typed = (name: string, target: EventTarget = document.body) =>
+  target.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true }));
 
 beforeEach(async () => {
   const many = await manyItems();
@@ -59,6 +63,32 @@ it('at a desk keys do the same, but not while something is typed', async () => {
   await fill('Spot', 'Rail-3');
   await press('Change 2 items');
   expect([...chosen].map((id) => useAttic.getState().items[id]?.spot)).toEqual(['Rail-3', 'Rail-3']);
+});
+
+it('a code that a hand scanner types there does nothing', async () => {
+  await open(Bar, { wide: true });
+  for (const name of 'YA-lew12') typed(name);
+  typed('Enter');
+  await settled(300);
+  expect(went).toEqual([]);
+  expect(said()).toContain('2 chosen');
+  expect(document.querySelector('[aria-label="Back to what can be done"]')).toBeNull();
+});
+
+it('a field that takes codes from anywhere takes all keys', async () => {
+  const codes: string[] = [];
+  await open(
+    () => (
+      <>
+        <ScanField label="Code" onText={(text) => codes.push(text)} />
+        <Bar />
+      </>
+    ),
+    { wide: true },
+  );
+  await key('l');
+  expect(document.activeElement?.getAttribute('aria-label')).toBe('Code');
+  expect(went).toEqual([]);
 });
 
 it('are put in a group that is made where one stands', async () => {

@@ -34,16 +34,42 @@ export function useShortcuts(shortcuts: readonly Shortcut[]): void {
     useShortcutList.setState(({ lists }) => ({ lists: [...lists, list] }));
     return () => useShortcutList.setState(({ lists }) => ({ lists: lists.filter((l) => l !== list) }));
   }, [names]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target))
-        return;
-      const found = latest.current.find(({ key }) => key === event.key);
-      if (!found) return;
-      event.preventDefault();
+  useEffect(() => whenPressed((key) => latest.current.find((s) => s.key === key)), []);
+}
+
+/** A hand scanner types faster than fingers: from one key to the next, milliseconds. */
+const FAST = 60;
+
+/**
+ * Does what a key stands for, unless it is one of a scanned code's: then others come right before or after.
+ *
+ * @returns stops
+ */
+function whenPressed(find: (key: string) => Shortcut | undefined): () => void {
+  let last = -Infinity;
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  const onKey = (event: KeyboardEvent) => {
+    if (timer) clearTimeout(timer);
+    timer = null;
+    const alone = event.timeStamp - last > FAST;
+    last = event.timeStamp;
+    const found = alone && isFree(event) ? find(event.key) : undefined;
+    if (!found) return;
+    event.preventDefault();
+    timer = setTimeout(() => {
+      timer = null;
       found.act();
-    };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
-  }, []);
+    }, FAST);
+  };
+  document.addEventListener('keydown', onKey);
+  return () => {
+    if (timer) clearTimeout(timer);
+    document.removeEventListener('keydown', onKey);
+  };
+}
+
+/** Whether a key is meant for no field. One that takes codes from anywhere may have the focus only by now. */
+function isFree(event: KeyboardEvent): boolean {
+  if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return false;
+  return !isTyping(event.target) && !isTyping(document.activeElement);
 }
