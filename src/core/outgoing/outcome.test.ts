@@ -60,3 +60,16 @@ describe('how far a listing is', () => {
     );
   });
 });
+
+it('what a person does by hand there is not waited for', () => {
+  const far = (part: CourierListingView, queued?: 'working') => outcomeOf('send', queued, part, NOW, true);
+  expect(far(publish({ nextTryAt: NOW }))).toBe('byHand');
+  expect(far(publish({ nextTryAt: NOW + 60_000 }))).toBe('planned');
+  expect(far(listing())).toBe('there');
+  // Its pictures are still being made ready.
+  expect(far(publish(), 'working')).toBe('going');
+  expect(isSettled(tallyOf(['byHand', 'there']))).toBe(true);
+  expect(outcomeOf('withdraw', undefined, listing({ want: 'gone', doing: 'withdraw' }), NOW, true)).toBe(
+    'byHand',
+  );
+});

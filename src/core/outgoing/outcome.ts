@@ -8,6 +8,8 @@ export type Outcome =
   | 'waits'
   /** Being made ready, on its way, or in review there. */
   | 'going'
+  /** A person puts it up there, or takes it down. */
+  | 'byHand'
   /** The courier holds it until its time. */
   | 'planned'
   | 'there'
@@ -23,8 +25,21 @@ export type Outcome =
  * @param queued how it stands in the page's own queue; undefined: it left it, or was never in it
  * @param listing what the courier says of it
  * @param now milliseconds since 1970
+ * @param byHand a person does everything at that marketplace
  */
 export function outcomeOf(
+  action: 'send' | 'withdraw',
+  queued: 'waiting' | 'working' | 'failed' | undefined,
+  listing: CourierListingView | undefined,
+  now: number,
+  byHand = false,
+): Outcome {
+  const far = howFar(action, queued, listing, now);
+  // The courier has it, and waits for the person: nothing more comes of it by itself.
+  return byHand && far === 'going' && queued === undefined ? 'byHand' : far;
+}
+
+function howFar(
   action: 'send' | 'withdraw',
   queued: 'waiting' | 'working' | 'failed' | undefined,
   listing: CourierListingView | undefined,
@@ -53,7 +68,7 @@ function isDown({ want, doing }: CourierListingView): boolean {
 export type Tally = Readonly<Record<Outcome, number>>;
 
 export function tallyOf(outcomes: readonly Outcome[]): Tally {
-  const tally = { waits: 0, going: 0, planned: 0, there: 0, down: 0, refused: 0, failed: 0 };
+  const tally = { waits: 0, going: 0, byHand: 0, planned: 0, there: 0, down: 0, refused: 0, failed: 0 };
   for (const outcome of outcomes) tally[outcome] += 1;
   return tally;
 }

@@ -39,7 +39,7 @@ export function Underway() {
 function OfRound({ round }: { round: Round }) {
   const followed = useFollowed(round);
   const tally = useMemo(() => tallyOf(followed.map((f) => f.outcome)), [followed]);
-  const open = followed.filter((f) => f.outcome === 'failed' || f.outcome === 'refused');
+  const open = followed.filter((f) => ['failed', 'refused', 'byHand'].includes(f.outcome));
   return (
     <>
       <Card label="How far they are">
@@ -70,12 +70,13 @@ function headWords(tally: Tally, of: number): string {
     : `${done} of ${of}`;
 }
 
-function tallyWords({ waits, going, planned, there, down, refused, failed }: Tally): string {
+function tallyWords({ waits, going, byHand, planned, there, down, refused, failed }: Tally): string {
   const parts = [
     there > 0 ? `${there} there` : '',
     down > 0 ? `${down} down` : '',
     planned > 0 ? `${planned} wait for their time` : '',
     going > 0 ? `${going} on their way` : '',
+    byHand > 0 ? `${byHand} to do by hand` : '',
     waits > 0 ? `${waits} to come` : '',
     refused > 0 ? `${refused} not taken` : '',
     failed > 0 ? `${failed} not sent` : '',

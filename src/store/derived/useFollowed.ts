@@ -18,13 +18,15 @@ export interface Followed extends RoundJob {
 /** How far all of a round are; none where there is no round. */
 export function useFollowed(round: Round | null): Followed[] {
   const views = useCourier((s) => s.items);
+  const markets = useCourier((s) => s.markets);
   const queue = useQueue();
   const now = useTime(10 * SECOND);
   return useMemo(() => {
     return (round?.jobs ?? []).map((job) => {
       const listing = views[job.item]?.listings.find((l) => l.market === job.market);
       const queued = queue[cellKey(job.item, job.market)];
-      const outcome = outcomeOf(job.action, queued?.state, listing, now);
+      const byHand = markets.some((m) => m.id === job.market && m.byHand);
+      const outcome = outcomeOf(job.action, queued?.state, listing, now, byHand);
       const [reason] = listing?.reasons ?? [];
       const why =
         outcome === 'failed'
@@ -35,8 +37,10 @@ export function useFollowed(round: Round | null): Followed[] {
               : listing?.trouble
                 ? troubleWords(listing.trouble)
                 : 'It was not taken there.'
-            : '';
+            : outcome === 'byHand'
+              ? 'It is done by hand there, and waits for you.'
+              : '';
       return { ...job, outcome, why, field: queued?.field || reason?.field || 'markets' };
     });
-  }, [round, views, queue, now]);
+  }, [round, views, markets, queue, now]);
 }
