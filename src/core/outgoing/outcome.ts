@@ -34,26 +34,17 @@ export function outcomeOf(
   now: number,
   byHand = false,
 ): Outcome {
-  const far = howFar(action, queued, listing, now);
   // The courier has it, and waits for the person: nothing more comes of it by itself.
-  return byHand && far === 'going' && queued === undefined ? 'byHand' : far;
-}
-
-function howFar(
-  action: 'send' | 'withdraw',
-  queued: 'waiting' | 'working' | 'failed' | undefined,
-  listing: CourierListingView | undefined,
-  now: number,
-): Outcome {
+  const going = byHand ? 'byHand' : 'going';
   if (queued === 'failed') return 'failed';
   if (queued === 'waiting') return 'waits';
   if (queued === 'working') return 'going';
-  if (action === 'withdraw') return !listing || isDown(listing) ? 'down' : 'going';
+  if (action === 'withdraw') return !listing || isDown(listing) ? 'down' : going;
   if (!listing) return 'waits';
   if (notTaken(listing)) return 'refused';
   if (listing.doing === 'publish' && listing.tries === 0 && (listing.nextTryAt ?? 0) > now + MOMENT)
     return 'planned';
-  if (listing.doing !== null || listing.state === 'inReview' || listing.state === 'onItsWay') return 'going';
+  if (listing.doing !== null || listing.state === 'inReview' || listing.state === 'onItsWay') return going;
   return listing.want === 'live' || listing.state === 'sold' ? 'there' : 'down';
 }
 

@@ -166,7 +166,7 @@ export function auctionFor(shares: AuctionShares, price: Minor): AuctionTerms {
  */
 export function sharesOf(auction: AuctionTerms, price: Minor): AuctionShares | null {
   if (price <= 0) return null;
-  const of = (amount: Minor) => Math.min(100_000, Math.max(1, Math.round((amount * 10_000) / price)));
+  const of = (amount: Minor) => bpOf(amount, price);
   const { opening, outright, days, again, becomes } = auction;
   return {
     openingBp: of(opening),
@@ -175,6 +175,11 @@ export function sharesOf(auction: AuctionTerms, price: Minor): AuctionShares | n
     again,
     becomesBp: becomes === null ? null : of(becomes),
   };
+}
+
+/** An amount as a share of a price above 0, as far as a stencil can hold it; basis points. */
+function bpOf(amount: Minor, price: Minor): number {
+  return Math.min(100_000, Math.max(1, Math.round((amount * 10_000) / price)));
 }
 
 /** Offers are taken from here, and refused under there; what the item says itself comes first. */
@@ -211,8 +216,7 @@ export function inOrder<T extends { shows: string; made: unknown }>(
  */
 export function stencilOf(item: Item, plan: Plan, shown: readonly string[]): Omit<Stencil, 'id' | 'name'> {
   const price = plan.price ?? item.price ?? 0;
-  const bp = (amount: Minor | null) =>
-    amount === null || price <= 0 ? null : Math.max(1, Math.round((amount * 10_000) / price));
+  const bp = (amount: Minor | null) => (amount === null ? null : bpOf(amount, price));
   const offers = item.offers && price > 0 ? item.offers : null;
   return {
     market: plan.market,

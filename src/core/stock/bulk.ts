@@ -51,6 +51,11 @@ export type Action =
   /** A price comes down by a share of it: "15" is 15 %. */
   | { type: 'lower'; value: string };
 
+/** What an answer that was typed does: one that is empty takes away what was said. */
+export function typedAction(value: string): Action {
+  return value.trim() === '' ? { type: 'clear' } : { type: 'set', value };
+}
+
 export interface Changed {
   id: string;
   before: string;

@@ -23,7 +23,11 @@ export interface Question {
  * What can be asked of some items, in the order the work is done: what it is, its specifics in the person's
  * own order, use, measurements, price, parcel, place. A question that several kinds share stands once.
  */
-export function questionsOf(items: readonly Item[], ways: Ways, forms: readonly OwnForm[]): Question[] {
+export function questionsOf(
+  items: readonly Pick<Item, 'kind'>[],
+  ways: Ways,
+  forms: readonly OwnForm[],
+): Question[] {
   const { kinds, units } = ways;
   const own = [...new Set(items.map((t) => t.kind))].flatMap((id) => kinds.get(id) ?? []);
   const facts = new Map<string, Question>();

@@ -6,6 +6,7 @@ import type { Group } from '@/contract/groups';
 import { counted } from '@/core/language/plural';
 import { EVERYTHING } from '@/core/stock/filter';
 import { groupsBelow, groupWords, mayLieBelow } from '@/core/stock/groups';
+import { NewGroup } from '@/parts/trade/NewGroup';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
@@ -14,7 +15,7 @@ import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useAround } from '@/store/derived/useAround';
 import { useGroupCounts } from '@/store/derived/useGroupCounts';
-import { addGroup, editGroup, removeGroup } from '@/store/items/groups';
+import { editGroup, removeGroup } from '@/store/items/groups';
 
 /** Groups of one's own, one below the other; for the seller's order alone. */
 export function Groups() {
@@ -40,7 +41,7 @@ export function Groups() {
           </View>
         </Card>
       ))}
-      <NewGroup parent={null} />
+      <NewGroup parent={null} label="Name of a new group" words="Add this group" />
     </Page>
   );
 }
@@ -106,7 +107,7 @@ function Change({ group, onDone }: { group: Group; onDone: () => void }) {
           Fill it only by hand from now on
         </Button>
       ) : null}
-      <NewGroup parent={group.id} />
+      <NewGroup parent={group.id} label="Name of a group below it" words="Add it below" />
       <Button
         variant="quiet"
         icon="remove"
@@ -116,30 +117,6 @@ function Change({ group, onDone }: { group: Group; onDone: () => void }) {
         }}
       >
         {`Remove the group ${group.name}: its items stay`}
-      </Button>
-    </View>
-  );
-}
-
-function NewGroup({ parent }: { parent: string | null }) {
-  const [name, setName] = useState('');
-  const add = () => {
-    if (name.trim() === '') return;
-    addGroup(name.trim(), parent);
-    setName('');
-  };
-  return (
-    <View style={{ gap: 8 }}>
-      <Field
-        label={parent === null ? 'Name of a new group' : 'Name of a group below it'}
-        value={name}
-        maxLength={80}
-        pause={0}
-        onChange={setName}
-        onEnter={add}
-      />
-      <Button icon="add" disabled={name.trim() === ''} onPress={add}>
-        {parent === null ? 'Add this group' : 'Add it below'}
       </Button>
     </View>
   );

@@ -7,11 +7,11 @@ import { planId } from '@/contract/records';
 import { EVERYTHING, filtered } from '@/core/stock/filter';
 import { ordered } from '@/core/stock/search';
 import { toggled } from '@/parts/trade/toggled';
-import { BackTo } from '@/parts/ui/BackTo';
 import { BottomBar } from '@/parts/ui/BottomBar';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LongList } from '@/parts/ui/LongList';
+import { PageHead } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { checking } from '@/store/courier/checking';
@@ -89,7 +89,7 @@ export function Crosslist() {
           />
         )}
       >
-        <Head />
+        <PageHead title="Crosslist" back="/stock" />
         <View style={wide ? { flexDirection: 'row', alignItems: 'center', gap: 14 } : { gap: 10 }}>
           <View style={wide ? { width: 340 } : null}>
             <Field
@@ -185,18 +185,5 @@ function ShowRow(props: {
         {chosen.size > 0 ? `${chosen.size} chosen` : `Choose all ${shown.length}`}
       </Chip>
     </ChipRow>
-  );
-}
-
-function Head() {
-  return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
-      <View style={{ marginLeft: -10 }}>
-        <BackTo path="/stock" />
-      </View>
-      <Text variant="title" style={{ flex: 1 }}>
-        Crosslist
-      </Text>
-    </View>
   );
 }

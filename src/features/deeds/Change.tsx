@@ -5,6 +5,7 @@ import { plural } from '@/core/language/plural';
 import { planBulk, type Action, type BulkPlan, type Target } from '@/core/stock/bulk';
 import { questionsOf } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
+import { NewGroup } from '@/parts/trade/NewGroup';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -13,7 +14,6 @@ import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { applyBulk } from '@/store/items/bulk';
-import { addGroup } from '@/store/items/groups';
 import { useWays } from '@/store/items/ways';
 import { typedTrouble } from '@/wording/typed';
 
@@ -49,6 +49,8 @@ function narrow(target: Target): readonly Action['type'][] | undefined {
   return target.startsWith('measure:') ? ['set', 'clear'] : NARROW[target];
 }
 const FEW = 5;
+
+const OUTERMOST = { parent: null, label: 'Name of a new group', words: 'Make this group' };
 
 /** One change to all items chosen: shown before it is done, taken back in one. */
 export function Change(props: {
@@ -113,7 +115,7 @@ export function Change(props: {
           plain={doing === 'replace' || doing === 'lower'}
         />
       ) : null}
-      {target === 'group' && doing !== 'clear' ? <NewGroup onMade={setValue} /> : null}
+      {target === 'group' && doing !== 'clear' ? <NewGroup {...OUTERMOST} onMade={setValue} /> : null}
       {doing === 'replace' && target ? (
         <Field label="New words" value={by} maxLength={400} pause={0} onChange={setBy} />
       ) : null}
@@ -127,29 +129,6 @@ export function Change(props: {
         />
       ) : null}
       <Said words={done} />
-    </View>
-  );
-}
-
-/** A group that is not there yet, made where one stands. */
-function NewGroup({ onMade }: { onMade: (id: string) => void }) {
-  const [name, setName] = useState('');
-  const make = () => {
-    if (name.trim() === '') return;
-    onMade(addGroup(name.trim(), null));
-    setName('');
-  };
-  return (
-    <View style={{ gap: 8 }}>
-      <Field
-        label="Name of a new group"
-        value={name}
-        maxLength={80}
-        pause={0}
-        onChange={setName}
-        onEnter={make}
-      />
-      {name.trim() === '' ? null : <Button onPress={make}>Make this group</Button>}
     </View>
   );
 }

@@ -4,20 +4,17 @@ import { View } from 'react-native';
 import type { Item } from '@/contract/records';
 import { isHeard } from '@/core/courier/known';
 import { counted, plural } from '@/core/language/plural';
+import { sentence } from '@/core/language/sentence';
 import { Button, SignButton } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
-import { bringBack, letLeave } from '@/store/fulfilment/consignors';
+import { bringBack, leaving, LEFT_WORDS, letLeave } from '@/store/fulfilment/consignors';
 
 type How = NonNullable<Item['left']>['how'];
-const HOWS: readonly (readonly [How, string])[] = [
-  ['given', 'Given away'],
-  ['thrown', 'Thrown away'],
-  ['back', 'Back to its owner'],
-];
+const HOWS: readonly How[] = ['given', 'thrown', 'back'];
 
 /** What is no longer to be sold leaves the list and comes down everywhere; and it can come back. */
 export function PutAway({ chosen, onBack }: { chosen: ReadonlySet<string>; onBack: () => void }) {
@@ -27,11 +24,7 @@ export function PutAway({ chosen, onBack }: { chosen: ReadonlySet<string>; onBac
   const [done, setDone] = useState<string | null>(null);
   const list = [...chosen].flatMap((id) => items[id] ?? []);
   const away = list.filter((t) => t.left !== null);
-  const here = list.filter((t) => t.left === null && !views[t.id]?.sale);
-  const live = here.reduce(
-    (sum, t) => sum + (views[t.id]?.listings.filter((l) => l.want === 'live').length ?? 0),
-    0,
-  );
+  const { here, up } = leaving(list, views);
   const leave = (how: How) => {
     letLeave(here, how);
     setDone(`${counted(here.length, 'item')} put away. “No longer here” shows what was.`);
@@ -53,14 +46,14 @@ export function PutAway({ chosen, onBack }: { chosen: ReadonlySet<string>; onBac
         <>
           <Text tone="soft" figures>
             {`${counted(here.length, 'item')}` +
-              (live > 0
-                ? `, with ${plural(live, 'one listing', `${live} listings`)} to come down.`
+              (up.length > 0
+                ? `, with ${plural(up.length, 'one listing', `${up.length} listings`)} to come down.`
                 : ', none of them listed.')}
           </Text>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {HOWS.map(([how, words]) => (
+            {HOWS.map((how) => (
               <Button key={how} disabled={!heard} onPress={() => leave(how)}>
-                {words}
+                {sentence(LEFT_WORDS[how])}
               </Button>
             ))}
           </View>

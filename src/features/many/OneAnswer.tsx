@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
-import { planBulk, type Ways } from '@/core/stock/bulk';
+import { planBulk, typedAction, type Ways } from '@/core/stock/bulk';
 import { cellText, type Question } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
 import { Notice } from '@/parts/ui/Notice';
@@ -17,8 +17,7 @@ export function OneAnswer({ item, question, ways }: { item: Item; question: Ques
   const [why, setWhy] = useState<string | null>(null);
   const say = (text: string) => {
     setTyped(text);
-    const action = text.trim() === '' ? { type: 'clear' as const } : { type: 'set' as const, value: text };
-    const plan = planBulk([item], target, action, ways);
+    const plan = planBulk([item], target, typedAction(text), ways);
     const no = plan.refused[0];
     setWhy(no ? typedTrouble(no.why) : null);
     if (!no) void applyBulk(label, plan, { quietly: true });

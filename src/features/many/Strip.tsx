@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { Item } from '@/contract/records';
 import { readable, toggled } from '@/core/kinds/values';
 import { plural } from '@/core/language/plural';
-import { planBulk, shown, type Target, type Ways } from '@/core/stock/bulk';
+import { planBulk, typedAction, shown, type Target, type Ways } from '@/core/stock/bulk';
 import { askedOf, cellText, isAsked, type Question } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
 import { KindPicker } from '@/parts/trade/KindPicker';
@@ -88,8 +88,7 @@ function OneQuestion(props: {
   const [why, setWhy] = useState<string | null>(null);
   const keep = (text: string) => {
     if (text.trim() === known.trim()) return onDone();
-    const action = text.trim() === '' ? { type: 'clear' as const } : { type: 'set' as const, value: text };
-    const plan = planBulk([item], target, action, ways);
+    const plan = planBulk([item], target, typedAction(text), ways);
     if (plan.refused[0]) return setWhy(typedTrouble(plan.refused[0].why));
     void applyBulk(label, plan, { quietly: true });
     onDone();

@@ -1,6 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { z } from 'zod';
 
 import { MarketId } from '@/contract/common';
@@ -10,11 +9,10 @@ import { goes, outTotals, WISHES, type OutLine, type Wish } from '@/core/outgoin
 import { timesOf, type Rhythm } from '@/core/planning/times';
 import { toggled } from '@/parts/trade/toggled';
 import { When } from '@/parts/trade/When';
-import { BackTo } from '@/parts/ui/BackTo';
 import { Button } from '@/parts/ui/Button';
 import { AnyOf } from '@/parts/ui/Choices';
 import { LongList } from '@/parts/ui/LongList';
-import { Card, Page } from '@/parts/ui/Page';
+import { Card, Page, PageHead } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useDraft } from '@/store/attic/drafts';
@@ -165,14 +163,7 @@ function Head(props: {
   const isUp = wish === 'list' || wish === 'again';
   return (
     <>
-      <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
-        <View style={{ marginLeft: -10 }}>
-          <BackTo path="/stock" />
-        </View>
-        <Text variant="title" style={{ flex: 1 }}>
-          {TITLES[wish](list.length)}
-        </Text>
-      </View>
+      <PageHead title={TITLES[wish](list.length)} back="/stock" />
       <Card label="Where and when">
         <AnyOf
           label="Where"

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { readable, toggled } from '@/core/kinds/values';
-import { planBulk, shown } from '@/core/stock/bulk';
+import { planBulk, typedAction, shown } from '@/core/stock/bulk';
 import { questionsOf, type Question } from '@/core/stock/questions';
 import { AnswerField } from '@/parts/trade/AnswerField';
 import { MoneyField } from '@/parts/trade/MoneyField';
@@ -64,8 +64,7 @@ function Asked({ item, question }: { item: Item; question: Question }) {
   const known = shown(item, target, ways);
   const [why, setWhy] = useState<string | null>(null);
   const keep = (value: string) => {
-    const action = value.trim() === '' ? { type: 'clear' as const } : { type: 'set' as const, value };
-    const plan = planBulk([item], target, action, ways);
+    const plan = planBulk([item], target, typedAction(value), ways);
     setWhy(plan.refused[0] ? typedTrouble(plan.refused[0].why) : null);
     void applyBulk(label, plan, { quietly: true });
   };

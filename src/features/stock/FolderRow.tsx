@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import { plural } from '@/core/language/plural';
 import { groupsBelow, groupWords } from '@/core/stock/groups';
+import { NewGroup } from '@/parts/trade/NewGroup';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Said } from '@/parts/ui/Said';
 import { Text } from '@/parts/ui/Text';
@@ -10,7 +11,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useGroupCounts } from '@/store/derived/useGroupCounts';
 import { putIntoGroup } from '@/store/items/groups';
 
-import { NewFolder } from './NewFolder';
+import { HERE } from './Folders';
 import type { StockState } from './useStock';
 
 /** Groups as folders, on a narrow screen: one opens, and while items are chosen it takes them. */
@@ -56,7 +57,7 @@ function Open({ stock }: { stock: StockState }) {
           + Group
         </Chip>
       </ChipRow>
-      {making ? <NewFolder within={inGroup} onDone={() => setMaking(false)} /> : null}
+      {making ? <NewGroup {...HERE} parent={inGroup} onMade={() => setMaking(false)} /> : null}
     </>
   );
 }
@@ -95,9 +96,10 @@ function PutInto({ stock, chosen }: { stock: StockState; chosen: ReadonlySet<str
         </Chip>
       </ChipRow>
       {making ? (
-        <NewFolder
-          within={inGroup}
-          onDone={(id) => {
+        <NewGroup
+          {...HERE}
+          parent={inGroup}
+          onMade={(id) => {
             setMaking(false);
             void put(id);
           }}

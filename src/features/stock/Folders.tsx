@@ -1,28 +1,32 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 
 import type { Group } from '@/contract/groups';
 import { counted } from '@/core/language/plural';
 import { groupsBelow, withAllBelow } from '@/core/stock/groups';
+import { NewGroup } from '@/parts/trade/NewGroup';
 import { Button } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useGroupCounts } from '@/store/derived/useGroupCounts';
 import { useColours } from '@/theme/theme';
 
-import { NewFolder } from './NewFolder';
 import type { StockState } from './useStock';
 
 /** What is dragged, and onto what it may be let go. */
 export type Dragged = { type: 'item'; id: string } | { type: 'group'; id: string };
 export const ALL_STOCK = 'all-stock';
 
+/** How a group is made in the one that is open. */
+export const HERE = { label: 'Name of the new group', words: 'Make this group here', autoFocus: true };
+
 /** Groups as folders beside the table: one opens; items and groups are dragged onto others. */
 export function Folders({ stock }: { stock: StockState }) {
   const { inGroup, openGroup, around } = stock;
   const groups = useAttic((s) => s.groups);
-  const total = useAttic((s) => Object.values(s.items).filter((t) => t.left === null).length);
+  const items = useAttic((s) => s.items);
+  const total = useMemo(() => Object.values(items).filter((t) => t.left === null).length, [items]);
   const counts = useGroupCounts(around);
   const [making, setMaking] = useState(false);
   return (
@@ -43,7 +47,7 @@ export function Folders({ stock }: { stock: StockState }) {
       />
       <Below groups={groups} parent={null} depth={0} stock={stock} counts={counts} />
       {making ? (
-        <NewFolder within={inGroup} onDone={() => setMaking(false)} />
+        <NewGroup {...HERE} parent={inGroup} onMade={() => setMaking(false)} />
       ) : (
         <Button
           variant="quiet"

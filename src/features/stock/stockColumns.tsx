@@ -52,16 +52,15 @@ export function useStockColumns(list: readonly Item[]) {
   const forms = useAttic((s) => s.forms);
   const [kept, setKept] = useDraft('stock-columns', Kept, AS_IT_COMES);
   // Which questions there are goes by the kinds, and they seldom change.
-  const kinds = [...new Set(list.map((t) => t.kind))].sort().join();
+  const kinds = useMemo(() => [...new Set(list.map((t) => t.kind))].sort().join(), [list]);
   const all = useMemo((): TableColumn[] => {
-    const one = new Map(list.map((t) => [t.kind, t]));
-    const questions = questionsOf([...one.values()], ways, Object.values(forms)).map(columnOf);
+    const some = kinds.split(',').map((kind) => ({ kind }));
+    const questions = questionsOf(some, ways, Object.values(forms)).map(columnOf);
     const read = keysOf(READ).map((id) => {
       const { label, width, Read } = READ[id];
       return { id, label, width, Read };
     });
     return [...questions, ...read];
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- of each kind one item will do
   }, [kinds, ways, forms]);
   const ids = kept.ids ?? USUAL_COLUMNS;
   const shown = useMemo(() => ids.flatMap((id) => all.find((one) => one.id === id) ?? []), [ids, all]);

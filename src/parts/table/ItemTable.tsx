@@ -5,7 +5,6 @@ import {
   type Column,
   type DataSheetGridRef,
 } from 'react-datasheet-grid';
-import { View } from 'react-native';
 import 'react-datasheet-grid/dist/style.css';
 
 import type { Item } from '@/contract/records';
@@ -64,13 +63,16 @@ export function ItemTable(props: ItemTableProps) {
   const { rows, refused, put } = useRows(list, labels, ways);
   const { shown, gutter } = useColumns(props);
   const slips = Object.values(refused);
-  const around = useRef<View>(null);
+  const around = useRef<HTMLDivElement>(null);
   const grid = useRef<DataSheetGridRef>(null);
   useReachable(around, grid, label);
   const [writes, setWrites] = useState(false);
   const onActive = useCallback(({ cell }: { cell: unknown }) => setWrites(cell !== null), []);
   return (
-    <View ref={around} style={{ gap: 8, borderRadius: 10, overflow: 'hidden' }}>
+    <div
+      ref={around}
+      style={{ display: 'flex', flexDirection: 'column', gap: 8, borderRadius: 10, overflow: 'hidden' }}
+    >
       <style>{lookOf(c)}</style>
       {writes ? <span hidden {...TAKES_KEYS} /> : null}
       <DynamicDataSheetGrid<Row>
@@ -97,7 +99,7 @@ export function ItemTable(props: ItemTableProps) {
           {`${name} of ${code}: “${text.slice(0, 60)}” was not kept. ${why}`}
         </Notice>
       ))}
-    </View>
+    </div>
   );
 }
 

@@ -1,6 +1,5 @@
 import { useEffect, type RefObject } from 'react';
 import type { DataSheetGridRef } from 'react-datasheet-grid';
-import type { View } from 'react-native';
 
 const ROLES = [
   ['.dsg-container', 'grid'],
@@ -17,13 +16,12 @@ const ROLES = [
  * @param label its name
  */
 export function useReachable(
-  around: RefObject<View | null>,
+  around: RefObject<HTMLElement | null>,
   grid: RefObject<DataSheetGridRef | null>,
   label: string,
 ): void {
   useEffect(() => {
-    // On the web a View is its element.
-    const outer = around.current as unknown as HTMLElement | null;
+    const outer = around.current;
     if (!outer) return;
     const reach = () => {
       for (const [which, role] of ROLES)

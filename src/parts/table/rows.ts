@@ -2,7 +2,7 @@ import { useCallback, useMemo, useState } from 'react';
 
 import { keysOf } from '@/contract/fields';
 import type { Item } from '@/contract/records';
-import { planBulk, type BulkPlan, type Target, type Ways } from '@/core/stock/bulk';
+import { planBulk, typedAction, type BulkPlan, type Target, type Ways } from '@/core/stock/bulk';
 import { cellText } from '@/core/stock/questions';
 import { applyBulk } from '@/store/items/bulk';
 import { typedTrouble } from '@/wording/typed';
@@ -83,8 +83,7 @@ function planRow(of: {
     if (text === textOf(before, target)) continue;
     const key = `${row.id} ${target}`;
     delete slips[key];
-    const action = text.trim() === '' ? { type: 'clear' as const } : { type: 'set' as const, value: text };
-    const one = planBulk([now], target, action, row.ways);
+    const one = planBulk([now], target, typedAction(text), row.ways);
     const no = one.refused[0];
     if (no) slips[key] = { code: now.code, label: labels[target] ?? target, text, why: typedTrouble(no.why) };
     const done = one.changes[0];

@@ -46,10 +46,28 @@ export function DayField(props: {
   );
 }
 
-/** The device's own way to choose a day or a moment. */
+/** A time of day, in minutes since midnight. */
+export function TimeField(props: { label: string; minute: number; onChange: (minute: number) => void }) {
+  const { label, minute, onChange } = props;
+  const two = (n: number) => String(n).padStart(2, '0');
+  return (
+    <Chooser
+      label={label}
+      type="time"
+      value={`${two(Math.floor(minute / 60))}:${two(minute % 60)}`}
+      onChange={(text) => {
+        const [hours = NaN, minutes = NaN] = text.split(':').map(Number);
+        const next = hours * 60 + minutes;
+        if (next >= 0 && next < 1_440) onChange(next);
+      }}
+    />
+  );
+}
+
+/** The device's own way to choose a day, a time or a moment. */
 function Chooser(props: {
   label: string;
-  type: 'date' | 'datetime-local';
+  type: 'date' | 'time' | 'datetime-local';
   value: string;
   min?: string;
   onChange: (text: string) => void;

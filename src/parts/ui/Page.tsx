@@ -31,20 +31,27 @@ export function Page({ title, back, aside, children, maxWidth = 860 }: PageProps
       role="main"
       aria-label={title}
     >
-      <View style={styles.head}>
-        {back ? (
-          // Its sign, not the room around it, stands at the margin.
-          <View style={{ marginLeft: -10 }}>
-            <BackTo path={back} />
-          </View>
-        ) : null}
-        <Text variant="title" style={{ flex: 1 }}>
-          {title}
-        </Text>
-        {aside}
-      </View>
+      <PageHead title={title} back={back} aside={aside} />
       {children}
     </ScrollView>
+  );
+}
+
+/** The head of a place that scrolls in a way of its own: the way back, its title, what stands beside it. */
+export function PageHead({ title, back, aside }: Pick<PageProps, 'title' | 'back' | 'aside'>) {
+  return (
+    <View style={styles.head}>
+      {back ? (
+        // Its sign, not the room around it, stands at the margin.
+        <View style={{ marginLeft: -10 }}>
+          <BackTo path={back} />
+        </View>
+      ) : null}
+      <Text variant="title" style={{ flex: 1 }}>
+        {title}
+      </Text>
+      {aside}
+    </View>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { CourierItemView } from '@/contract/courier';
 import { planId, type Item } from '@/contract/records';
 import { isAsFound } from '@/core/bringIn/asFound';
 import type { ConsignorStatement } from '@/core/consign/statement';
@@ -42,20 +43,22 @@ export function statementCsv(s: ConsignorStatement, market: (id: string) => stri
 export function letLeave(items: readonly Item[], how: NonNullable<Item['left']>['how']): void {
   if (!isHeard(useCourier.getState()))
     throw new CourierTrouble('The courier can’t be reached: it stays until it can be taken down everywhere.');
-  const { items: views } = useCourier.getState();
-  const leaving = items.filter((t) => t.left === null && !views[t.id]?.sale);
-  if (leaving.length === 0) return;
+  const { here, up } = leaving(items, useCourier.getState().items);
+  if (here.length === 0) return;
   change(
     LEFT_WORDS[how],
-    leaving.map((t) => itemWith(t, { left: { how, at: Date.now() } })),
+    here.map((t) => itemWith(t, { left: { how, at: Date.now() } })),
   );
-  enqueue(
-    leaving.flatMap((t) =>
-      (views[t.id]?.listings ?? [])
-        .filter((l) => l.want === 'live')
-        .map((l) => ({ item: t.id, market: l.market, action: 'withdraw' as const })),
-    ),
+  enqueue(up.map(({ item, market }) => ({ item, market, action: 'withdraw' as const })));
+}
+
+/** What can be put away of some items, and what of it has to come down. */
+export function leaving(items: readonly Item[], views: Readonly<Record<string, CourierItemView>>) {
+  const here = items.filter((t) => t.left === null && !views[t.id]?.sale);
+  const up = here.flatMap(({ id }) =>
+    (views[id]?.listings ?? []).flatMap((l) => (l.want === 'live' ? { item: id, market: l.market } : [])),
   );
+  return { here, up };
 }
 
 /** Puts items back among those that are here; they are listed again only when somebody says so. */
