@@ -14,6 +14,7 @@ import {
   sharesOf,
   stencilFor,
   stencilOf,
+  stillUnder,
 } from './stencils';
 import { anItem } from '../../../e2e/anItem';
 import { BUILT_IN } from '../kinds/tree';
@@ -108,6 +109,20 @@ describe('what lies under', () => {
       expect([says(whole, part), says(made('empty'), part)]).toEqual([true, false]);
       if (part !== 'offers' && part !== 'pictures') expect(isOwnPart(lay(plan()).plan, part)).toBe(true);
     }
+  });
+});
+
+describe('what a change builds on', () => {
+  it('is what stands now; of the stencil only what is still not said there', () => {
+    const under = lay(plan());
+    const now = plan({ price: 1_234, promotionBp: 300 });
+    const base = stillUnder(now, under);
+    expect(base.price).toBe(1_234);
+    expect(base.promotionBp).toBe(300);
+    expect(base.auction?.days).toBe(7);
+    expect(base.auction).toEqual(under.plan?.auction);
+    expect(stillUnder({ ...now, ownParts: ['format'] }, under).auction).toBeNull();
+    expect(stillUnder(now, { plan: undefined, by: new Set() })).toBe(now);
   });
 });
 

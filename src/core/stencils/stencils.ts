@@ -141,6 +141,19 @@ export function laidUnder({ item, market, plan, stencils, kinds, now, describedB
 
 const NOTHING: ReadonlySet<StencilPart> = new Set();
 
+/**
+ * A plan as it stands now, with what its stencil said for it when it was last laid: what a change that builds
+ * on a value builds on.
+ */
+export function stillUnder(now: Plan, { plan: laid, by }: Pick<Laid, 'plan' | 'by'>): Plan {
+  if (!laid) return now;
+  const from = keysOf(PART_OF).filter((key) => {
+    const part = PART_OF[key];
+    return part !== undefined && by.has(part) && !isOwnPart(now, part);
+  });
+  return { ...now, ...Object.fromEntries(from.map((key) => [key, laid[key]])) };
+}
+
 /** A plan in which nothing is said yet. */
 export function emptyPlan(itemId: string, market: string): Plan {
   return Plan.parse({ id: planId(itemId, market), itemId, market, wanted: false });

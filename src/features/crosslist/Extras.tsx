@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { AuctionTerms } from '@/contract/courier';
-import type { Plan, Item } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { FeeRule } from '@/contract/ruleSheet';
 import type { Examined } from '@/core/listing/examine';
 import { MoneyField } from '@/parts/trade/MoneyField';
@@ -12,18 +12,21 @@ import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
 import { WholeField } from '@/parts/ui/WholeField';
 import { useAttic } from '@/store/attic/attic';
+import type { PlanChange } from '@/store/items/items';
 
 import { OwnFields } from './OwnFields';
 import { OwnPictures } from './OwnPictures';
 import { StartAt } from './StartAt';
+import { withAnswer } from './withAnswer';
 
-type Set = (label: string, part: Partial<Plan>) => void;
+/** Sets values at this listing. */
+export type SetOwn = (label: string, part: PlanChange) => void;
 
 /**
  * What only some marketplaces know: how it is sold, tags, terms, paid places, when it starts. Put away until
  * asked for.
  */
-export function Extras({ item, examined, set }: { item: Item; examined: Examined; set: Set }) {
+export function Extras({ item, examined, set }: { item: Item; examined: Examined; set: SetOwn }) {
   const { sheet, laid } = examined;
   const [open, setOpen] = useState<string | null>(laid.plan?.auction ? 'format' : null);
   const paid = sheet.fees.rules.some((r) => r.type === 'promotion' || r.type === 'extra');
@@ -53,14 +56,10 @@ export function Extras({ item, examined, set }: { item: Item; examined: Examined
         ))}
       </ChipRow>
       {open === 'pictures' ? (
-        <OwnPictures
-          item={item}
-          examined={examined}
-          onChange={(pictureIds) => set('pictures', { pictureIds })}
-        />
+        <OwnPictures item={item} examined={examined} onChange={(change) => set('pictures', change)} />
       ) : null}
       {open === 'fields' ? (
-        <OwnFields item={item} examined={examined} onChange={(specifics) => set('fields', { specifics })} />
+        <OwnFields item={item} examined={examined} onChange={(change) => set('fields', change)} />
       ) : null}
       {open === 'format' ? <Format item={item} examined={examined} set={set} /> : null}
       {open === 'tags' ? <Tags examined={examined} set={set} /> : null}
@@ -81,12 +80,12 @@ export function Extras({ item, examined, set }: { item: Item; examined: Examined
 }
 
 /** At a price, or to whoever bids most. */
-function Format({ item, examined, set }: { item: Item; examined: Examined; set: Set }) {
+function Format({ item, examined, set }: { item: Item; examined: Examined; set: SetOwn }) {
   const { sheet, laid } = examined;
   const currency = useAttic((s) => s.settings.currency);
   const auction = laid.plan?.auction ?? null;
   const change = (part: Partial<AuctionTerms>) =>
-    auction && set('auction', { auction: { ...auction, ...part } });
+    set('auction', (now) => (now.auction ? { auction: { ...now.auction, ...part } } : {}));
   const begin = (): AuctionTerms => ({
     opening: Math.max(sheet.auction?.open.min ?? 100, Math.round((item.price ?? 1_000) / 2)),
     outright: item.price,
@@ -159,7 +158,7 @@ function Format({ item, examined, set }: { item: Item; examined: Examined; set: 
   );
 }
 
-function Tags({ examined, set }: { examined: Examined; set: Set }) {
+function Tags({ examined, set }: { examined: Examined; set: SetOwn }) {
   const { sheet, plan, effective } = examined;
   const own = plan?.tags ?? null;
   return (
@@ -191,7 +190,7 @@ function Tags({ examined, set }: { examined: Examined; set: Set }) {
   );
 }
 
-function TermsChoice({ examined, set }: { examined: Examined; set: Set }) {
+function TermsChoice({ examined, set }: { examined: Examined; set: SetOwn }) {
   const { sheet, effective } = examined;
   const terms = useAttic((s) => s.terms);
   const here = Object.values(terms).filter((t) => t.market === sheet.marketplace);
@@ -221,14 +220,12 @@ function TermsChoice({ examined, set }: { examined: Examined; set: Set }) {
 }
 
 /** Promotion and paid extras, as the sheet sells them. */
-function Paid({ examined, set }: { examined: Examined; set: Set }) {
+function Paid({ examined, set }: { examined: Examined; set: SetOwn }) {
   const { sheet } = examined;
   const { plan } = examined.laid;
   const extras = plan?.extras ?? {};
-  const put = (id: string, value: string | null) => {
-    const { [id]: _, ...rest } = extras;
-    set('paid places', { extras: value === null ? rest : { ...rest, [id]: value } });
-  };
+  const put = (id: string, value: string | null) =>
+    set('paid places', (now) => ({ extras: withAnswer(now.extras, id, value) }));
   return (
     <View style={{ gap: 8 }}>
       {sheet.fees.rules.map((rule) =>

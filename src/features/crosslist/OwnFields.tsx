@@ -5,20 +5,17 @@ import type { Examined } from '@/core/listing/examine';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
+import type { PlanChange } from '@/store/items/items';
+
+import { withAnswer } from './withAnswer';
 
 /** Every field of the category there: what the facts give, and what differs with a way back. */
-export function OwnFields(props: {
-  item: Item;
-  examined: Examined;
-  onChange: (specifics: Record<string, string>) => void;
-}) {
+export function OwnFields(props: { item: Item; examined: Examined; onChange: (change: PlanChange) => void }) {
   const { examined, onChange } = props;
   const { sheet, plan, effective } = examined;
   const own = plan?.specifics ?? {};
-  const put = (id: string, value: string | null) => {
-    const { [id]: _, ...rest } = own;
-    onChange(value === null ? rest : { ...rest, [id]: value });
-  };
+  const put = (id: string, value: string | null) =>
+    onChange((now) => ({ specifics: withAnswer(now.specifics, id, value) }));
   return (
     <View role="group" aria-label={`Fields on ${sheet.name}`} style={{ gap: 8 }}>
       {(effective.category?.specifics ?? []).map((field) => {

@@ -5,22 +5,22 @@ import type { Examined } from '@/core/listing/examine';
 import { PictureView } from '@/parts/trade/PictureView';
 import { Button, SignButton } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
+import type { PlanChange } from '@/store/items/items';
 
 /** Which pictures go there and in which order, where that differs from what would be chosen. */
 export function OwnPictures(props: {
   item: Item;
   examined: Examined;
-  onChange: (ids: string[] | null) => void;
+  onChange: (change: PlanChange) => void;
 }) {
   const { item, examined, onChange } = props;
   const { sheet, plan, media } = examined;
   const own = plan?.pictureIds ?? null;
-  const ids = own ?? media.pictures.map((p) => p.id);
+  const shown = media.pictures.map((p) => p.id);
+  const ids = own ?? shown;
   const others = item.pictureIds.filter((id) => !ids.includes(id));
-  const swapped = (i: number, j: number) => {
-    const [one, other] = [ids[i], ids[j]];
-    return ids.map((id) => (id === one ? (other ?? id) : id === other ? (one ?? id) : id));
-  };
+  const put = (next: (ids: readonly string[]) => string[]) =>
+    onChange((now) => ({ pictureIds: next(now.pictureIds ?? shown) }));
   const nameOf = (id: string) => `picture ${item.pictureIds.indexOf(id) + 1}`;
   return (
     <View role="group" aria-label={`Pictures on ${sheet.name}`} style={{ gap: 8 }}>
@@ -37,12 +37,12 @@ export function OwnPictures(props: {
             icon="up"
             label={`Earlier on ${sheet.name}: ${nameOf(id)}`}
             disabled={i === 0}
-            onPress={() => onChange(swapped(i, i - 1))}
+            onPress={() => put((now) => earlier(now, id))}
           />
           <SignButton
             icon="close"
             label={`Leave out on ${sheet.name}: ${nameOf(id)}`}
-            onPress={() => onChange(ids.filter((x) => x !== id))}
+            onPress={() => put((now) => now.filter((x) => x !== id))}
           />
         </View>
       ))}
@@ -54,7 +54,7 @@ export function OwnPictures(props: {
               <SignButton
                 icon="add"
                 label={`Send to ${sheet.name} too: ${nameOf(id)}`}
-                onPress={() => onChange([...ids, id])}
+                onPress={() => put((now) => [...now.filter((x) => x !== id), id])}
               />
             </View>
           ))}
@@ -64,11 +64,19 @@ export function OwnPictures(props: {
         <Button
           variant="quiet"
           label={`Give back own pictures on ${sheet.name}`}
-          onPress={() => onChange(null)}
+          onPress={() => onChange({ pictureIds: null })}
         >
           Give back: as chosen for buyers there
         </Button>
       ) : null}
     </View>
   );
+}
+
+/** One picture changes places with the one before it. */
+function earlier(ids: readonly string[], id: string): string[] {
+  const at = ids.indexOf(id);
+  if (at < 1) return [...ids];
+  const before = ids.slice(0, at - 1);
+  return [...before, id, ...ids.slice(at - 1, at), ...ids.slice(at + 1)];
 }

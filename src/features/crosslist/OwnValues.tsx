@@ -1,12 +1,12 @@
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
-import type { Plan, Item } from '@/contract/records';
+import type { Item } from '@/contract/records';
 import type { SheetSpecific } from '@/contract/ruleSheet';
 import type { Examined } from '@/core/listing/examine';
 import { translate } from '@/core/mapping/values';
 import { formatMoney } from '@/core/money/money';
-import { ownPartsWith } from '@/core/stencils/stencils';
+import { ownPartsWith, stillUnder } from '@/core/stencils/stencils';
 import { countAs } from '@/core/words/count';
 import { titleFromFacts } from '@/core/words/title';
 import { CategoryChoice } from '@/parts/trade/CategoryChoice';
@@ -16,17 +16,17 @@ import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
-import { editPlan } from '@/store/items/items';
+import { editPlan, type PlanChange } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 
-import { Extras } from './Extras';
+import { Extras, type SetOwn } from './Extras';
 import { Question } from './Question';
 import { StencilLine } from './StencilLine';
 
 /** What differs on this marketplace, what it replaces, and what only this marketplace asks. */
 export function OwnValues({ item, examined }: { item: Item; examined: Examined }) {
   const { sheet } = examined;
-  const set = (label: string, part: Partial<Plan>) => setOwn(item.id, examined, label, part);
+  const set: SetOwn = (label, part) => setOwn(item.id, examined, label, part);
   const part: PartProps = { item, examined, set };
   return (
     <>
@@ -50,9 +50,11 @@ export function OwnValues({ item, examined }: { item: Item; examined: Examined }
 }
 
 /** Values of its own; where a stencil lies under it, they stay its own even if they say nothing. */
-function setOwn(itemId: string, { sheet, plan, laid }: Examined, label: string, part: Partial<Plan>): void {
-  const own = laid.stencil ? { ownParts: ownPartsWith(plan, part) } : {};
-  editPlan(itemId, sheet.marketplace, `${label} on ${sheet.name}`, { ...part, ...own });
+function setOwn(itemId: string, { sheet, laid }: Examined, label: string, change: PlanChange): void {
+  editPlan(itemId, sheet.marketplace, `${label} on ${sheet.name}`, (now) => {
+    const part = typeof change === 'function' ? change(stillUnder(now, laid)) : change;
+    return laid.stencil ? { ...part, ownParts: ownPartsWith(now, part) } : part;
+  });
 }
 
 /** What it has to be told from the marketplace's own lists, since the item's own words are none of them. */
@@ -76,7 +78,7 @@ export function AskedThere({ item, examined }: { item: Item; examined: Examined 
   const listed = fromOwnLists(item, examined);
   const questions = sheet.questions.filter((q) => asked.has(q.id) && q.required);
   const isCategoryOpen = effective.category === null || plan?.category != null;
-  const set = (label: string, part: Partial<Plan>) => setOwn(item.id, examined, label, part);
+  const set: SetOwn = (label, part) => setOwn(item.id, examined, label, part);
   if (listed.length + questions.length === 0 && !isCategoryOpen) return null;
   return (
     <View role="group" aria-label={`Asked on ${sheet.name}`} style={{ gap: 8 }}>
@@ -101,7 +103,7 @@ export function AskedThere({ item, examined }: { item: Item; examined: Examined 
 interface PartProps {
   item: Item;
   examined: Examined;
-  set: (label: string, part: Partial<Plan>) => void;
+  set: SetOwn;
 }
 
 /** Title, price and description of its own, where it has them. */
@@ -222,7 +224,7 @@ function Different({ item, examined, set }: PartProps) {
 
 /** An answer the marketplace wants from its own list. */
 function ListedAnswer({ item, examined, set, field }: PartProps & { field: SheetSpecific }) {
-  const { sheet, plan, effective } = examined;
+  const { sheet, effective } = examined;
   const at = ` on ${sheet.name}`;
   return (
     <View style={{ gap: 5 }}>
@@ -235,9 +237,9 @@ function ListedAnswer({ item, examined, set, field }: PartProps & { field: Sheet
             key={choice}
             on={effective.specifics[field.id] === choice}
             onPress={() =>
-              set(field.label.toLocaleLowerCase('en'), {
-                specifics: { ...plan?.specifics, [field.id]: choice },
-              })
+              set(field.label.toLocaleLowerCase('en'), (now) => ({
+                specifics: { ...now.specifics, [field.id]: choice },
+              }))
             }
           >
             {choice}

@@ -5,7 +5,6 @@ import type { Examined } from '@/core/listing/examine';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
-import { useAttic } from '@/store/attic/attic';
 import { editPlan, rememberAnswer } from '@/store/items/items';
 
 /** A question beyond the fields, drawn from the sheet: its type, choices, and help are the marketplace's. */
@@ -15,14 +14,13 @@ export function Question(props: {
   question: Examined['sheet']['questions'][number];
 }) {
   const { item, examined, question } = props;
-  const { sheet, plan, effective } = examined;
-  const settings = useAttic((s) => s.settings);
+  const { sheet, effective } = examined;
   const value = effective.answers[question.id] ?? '';
   const answer = (text: string) => {
-    editPlan(item.id, sheet.marketplace, `${question.label} on ${sheet.name}`, {
-      answers: { ...plan?.answers, [question.id]: text },
-    });
-    rememberAnswer(settings, sheet.marketplace, question.id, text);
+    editPlan(item.id, sheet.marketplace, `${question.label} on ${sheet.name}`, (now) => ({
+      answers: { ...now.answers, [question.id]: text },
+    }));
+    rememberAnswer(sheet.marketplace, question.id, text);
   };
   if (question.type === 'text' || question.type === 'number')
     return (

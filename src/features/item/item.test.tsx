@@ -1,3 +1,5 @@
+import { act, fireEvent } from '@testing-library/react';
+
 import { planId } from '@/contract/records';
 import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
@@ -135,6 +137,26 @@ describe('on a marketplace', () => {
     await press(/^Earlier on Brackenmoor/u);
     await press('Give back own pictures on Brackenmoor');
     expect(plan('Marrow', 'brackenmoor')?.pictureIds).toBeNull();
+  });
+  it('two parts written one right after the other are both kept, unchecked in between', async () => {
+    await sheetOf('Marrow');
+    await press('List it on Oldhollow');
+    await press('How it is sold on Oldhollow');
+    await press('Auction');
+    const days = await field('Runs for days');
+    const again = await field('Relist, times');
+    act(() => {
+      for (const [there, value] of [
+        [days, '5'],
+        [again, '2'],
+      ] as const) {
+        there.focus();
+        fireEvent.change(there, { target: { value } });
+        there.blur();
+      }
+    });
+    await settled();
+    expect(plan('Marrow', 'oldhollow')?.auction).toMatchObject({ days: 5, again: 2 });
   });
   it('says what the marketplace said, what waits, and what keeps it from going', async () => {
     told(many.id('Marrow'), {

@@ -1,4 +1,4 @@
-import type { MarkdownSteps, Plan, Settings, Item } from '@/contract/records';
+import type { MarkdownSteps, Plan, Item } from '@/contract/records';
 import { planId, Item as ItemSchema } from '@/contract/records';
 import { lineFor } from '@/core/hauls/haul';
 import { codeFor, numberIn, numberOf } from '@/core/identity/code';
@@ -197,16 +197,23 @@ export function removeItem(id: string): void {
   if (item) change(`${nameOf(item)} removed`, withoutItems([item]), { destructive: true });
 }
 
+/**
+ * Values of a plan to be set; or what follows from the plan as it stands, which may be newer than what was
+ * drawn of it: checks come back from a worker.
+ */
+export type PlanChange = Partial<Plan> | ((now: Plan) => Partial<Plan>);
+
 /** Changes some values of what is planned for an item on one marketplace. */
-export function editPlan(itemId: string, market: string, label: string, part: Partial<Plan>): void {
+export function editPlan(itemId: string, market: string, label: string, part: PlanChange): void {
   change(label, [planWith(itemId, market, part)]);
 }
 
 /** What is planned for an item on one marketplace with some values changed, ready for {@link change}. */
-export function planWith(itemId: string, market: string, part: Partial<Plan>): Put {
+export function planWith(itemId: string, market: string, part: PlanChange): Put {
   const id = planId(itemId, market);
   const before = useAttic.getState().plans[id] ?? emptyPlan(itemId, market);
-  return { collection: 'plans', id, record: { ...before, ...part } };
+  const set = typeof part === 'function' ? part(before) : part;
+  return { collection: 'plans', id, record: { ...before, ...set } };
 }
 
 /** Wants it on several marketplaces, in one change. */
@@ -218,10 +225,9 @@ export function wantEverywhere(itemId: string, markets: readonly string[]): void
 }
 
 /** Remembers an answer to a marketplace's question, so that the next listing is not asked. */
-export function rememberAnswer(settings: Settings, market: string, question: string, answer: string): void {
-  setSettings({
-    remembered: { ...settings.remembered, [market]: { ...settings.remembered[market], [question]: answer } },
-  });
+export function rememberAnswer(market: string, question: string, answer: string): void {
+  const { remembered } = useAttic.getState().settings;
+  setSettings({ remembered: { ...remembered, [market]: { ...remembered[market], [question]: answer } } });
 }
 
 /**
