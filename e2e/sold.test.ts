@@ -16,7 +16,7 @@ it('takes an item down everywhere when Threadwick sells it, which calls nobody',
   const wick = await attic.publicPage('Threadwick');
   const buyer = await at.browser.newPage();
   await buyer.goto(wick);
-  await pressThere(buyer, 'Take it home');
+  await pressThere(buyer, 'Buy');
   await attic.page.bringToFront();
   await attic.waitForSign('Threadwick: sold');
   await attic.waitForSign('Brackenmoor: ended');

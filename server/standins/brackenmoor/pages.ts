@@ -3,11 +3,21 @@ import { html, raw } from 'hono/html';
 import { left, sell, type Listing, type Moor } from './listings';
 import { CATEGORIES, SHEET } from './sheet';
 import type { Entry } from './validate';
-import { pagesOf, type Pages } from '../kit/page';
+import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
 import { euros, isOut } from '../kit/service';
 import { serveTalks, type Forms } from '../kit/talks';
 
-const LOOK = { ground: '#eef1ec', ink: '#1f2a24', accent: '#2c5f63', face: 'Georgia, serif' };
+const LOOK = {
+  ground: '#eef1ec',
+  ink: '#1f2a24',
+  accent: '#2c5f63',
+  face: 'Georgia, serif',
+  // A ridge of moor under the head.
+  css: `header { padding-bottom: 26px; font-size: 26px;
+      background: linear-gradient(172deg, var(--accent) 72%, #a86a2b 73%, #a86a2b 80%, transparent 81%); }
+    .said { background: #fff; border: 1px solid var(--line); border-radius: 10px; padding: 18px; }
+    .price { color: var(--accent); font-weight: bold; }`,
+};
 
 /** The buyers' side. */
 export function servePages(moor: Moor): void {
@@ -87,29 +97,26 @@ function serveItem({ app, store, base, switches }: Moor, pages: Pages, forms: Fo
     return c.html(
       pages.show(
         e.headline,
-        html`<div class="strip">
-            ${e.pictures.map(
-              (p, i) =>
-                html`<img src="${base}/picture/${p}" alt="Picture ${i + 1} of ${e.pictures.length}" />`,
-            )}
-          </div>
-          ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}
-          <h1>${e.headline}</h1>
-          ${e.secondLine ? html`<p>${e.secondLine}</p>` : ''}
-          <div class="price">${euros(e.askingCents)}</div>
-          <p>and ${euros(e.postageCents)} postage</p>
-          <ul>
-            ${termLines(e).map((line) => html`<li>${line}</li>`)}
-          </ul>
+        html`${itemLaidOut(
+            html`${gallery(base, e.pictures, 'Picture')}
+            ${e.clip ? html`<video src="${base}/clip/${e.clip}" controls muted width="320"></video>` : ''}`,
+            html`<h1>${e.headline}</h1>
+              ${e.secondLine ? html`<p>${e.secondLine}</p>` : ''}
+              <div class="price">${euros(e.askingCents)}</div>
+              <p class="soft">and ${euros(e.postageCents)} postage</p>
+              <ul>
+                ${termLines(e).map((line) => html`<li>${line}</li>`)}
+              </ul>
 
-          ${
-            l.state === 'live'
-              ? html`${buyForm(l, base)} ${forms(l.id)}`
-              : html`<p class="note">
-                  ${l.state === 'sold' ? 'This has been bought.' : 'This is no longer offered.'}
-                </p>`
-          }
-          ${about(e)}
+              ${
+                l.state === 'live'
+                  ? html`${buyForm(l, base)} ${forms(l.id)}`
+                  : html`<p class="note">
+                      ${l.state === 'sold' ? 'This has been bought.' : 'This is no longer offered.'}
+                    </p>`
+              }
+              ${about(e)}`,
+          )}
           <div class="words">${e.text.includes('<') ? raw(e.text) : e.text}</div>`,
       ),
     );

@@ -5,11 +5,23 @@ import { randomBytes } from 'node:crypto';
 import { boardFee } from './fees';
 import { objectionsTo, type Notice } from './notices';
 import { SHEET } from './sheet';
-import { pagesOf, type Pages } from '../kit/page';
+import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
 import { measureJpeg } from '../kit/pictures';
 import { euros, isOut, picturesToday, type Frame } from '../kit/service';
 
-const LOOK = { ground: '#fffdf5', ink: '#222', accent: '#8c2f2f', face: '"Courier New", monospace' };
+const LOOK = {
+  ground: '#fffdf5',
+  ink: '#222',
+  accent: '#8c2f2f',
+  face: '"Courier New", monospace',
+  // Printed in two colours, and pasted up.
+  css: `body { --round: 0; }
+    header { text-align: center; font-size: 38px; font-weight: bold; letter-spacing: .12em;
+      border-bottom: 6px double #fff; }
+    .grid a, .said { border: 2px solid #222; padding: 12px; background: #fff; }
+    .price { font-weight: bold; }
+    h1 { text-transform: uppercase; }`,
+};
 
 /** All there is: pages with forms. */
 export function servePages(frame: Frame): void {
@@ -161,31 +173,31 @@ function serveNotice({ app, store, base, switches }: Frame, pages: Pages): void 
       note(
         pages,
         n.heading,
-        html`<div class="strip">
-            ${n.photos.map((p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1}" />`)}
-          </div>
-          <p class="price">${euros(n.cents)}</p>
-          ${n.postCents ? html`<p>and ${euros(n.postCents)} postage</p>` : ''}
-          <p>${SHEET.conditions.find((s) => s.code === n.state)?.label}</p>
-          <div class="words">${n.words}</div>
-          ${
-            n.status === 'up'
-              ? html`<form method="post" action="${base}/notice/${n.id}/buy">
-                  <button>I take it</button>
-                </form>`
-              : html`<p class="note">${n.status === 'bought' ? 'Taken.' : 'Down.'}</p>`
-          }
-          ${
-            mine
-              ? html`<p class="note">
-                    Yours.
-                    ${n.status === 'bought' ? `Taken: the board keeps ${euros(boardFee(n.cents))}.` : ''}
-                  </p>
-                  <form method="post" action="${base}/notice/${n.id}/down?key=${n.key}">
-                    <button>Take it down</button>
+        itemLaidOut(
+          gallery(base, n.photos, 'Photo'),
+          html`<p class="price">${euros(n.cents)}</p>
+            ${n.postCents ? html`<p>and ${euros(n.postCents)} postage</p>` : ''}
+            <p>${SHEET.conditions.find((s) => s.code === n.state)?.label}</p>
+            <div class="words">${n.words}</div>
+            ${
+              n.status === 'up'
+                ? html`<form method="post" action="${base}/notice/${n.id}/buy">
+                    <button>Buy</button>
                   </form>`
-              : ''
-          }`,
+                : html`<p class="note">${n.status === 'bought' ? 'Taken.' : 'Down.'}</p>`
+            }
+            ${
+              mine
+                ? html`<p class="note">
+                      Yours.
+                      ${n.status === 'bought' ? `Taken: the board keeps ${euros(boardFee(n.cents))}.` : ''}
+                    </p>
+                    <form method="post" action="${base}/notice/${n.id}/down?key=${n.key}">
+                      <button>Take it down</button>
+                    </form>`
+                : ''
+            }`,
+        ),
       ),
     );
   });

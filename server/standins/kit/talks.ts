@@ -45,7 +45,7 @@ export function serveTalks(frame: Frame, options: TalksOptions): Forms {
   serveBuyersWords(frame, options, turns);
   serveSellersWords(frame, options, turns);
   return (id) =>
-    html`<form method="post" action="${frame.base}/talk-about/${id}">
+    html`<form class="ask" method="post" action="${frame.base}/talk-about/${id}">
       <label>Your name <input name="who" required maxlength="40" /></label>
       <label>Ask the seller <input name="words" maxlength="500" /></label>
       ${

@@ -3,11 +3,24 @@ import { html, raw } from 'hono/html';
 import { serveBaskets } from './baskets';
 import { isOffered, seenAt, type Shelved } from './goods';
 import { SHEET } from './sheet';
-import { pagesOf, type Pages } from '../kit/page';
+import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
 import { euros, isOut, type Frame } from '../kit/service';
 import { serveTalks, type Forms } from '../kit/talks';
 
-const LOOK = { ground: '#faf6ec', ink: '#2a2018', accent: '#7a4b1e', face: 'Cambria, Georgia, serif' };
+const LOOK = {
+  ground: '#faf6ec',
+  ink: '#2a2018',
+  accent: '#7a4b1e',
+  face: 'Cambria, Georgia, serif',
+  // A lamp over the door at night.
+  css: `body { --round: 10px; }
+    header { padding: 30px 16px; text-align: center; font-size: 28px; color: #ffe9b8;
+      background: radial-gradient(circle at 50% 0, #7d6a3a 0, #1f2a3d 60%) #1f2a3d; }
+    .sections { display: flex; flex-wrap: wrap; gap: 8px; }
+    .sections a { color: inherit; text-decoration: none; border: 1px solid var(--line); border-radius: 999px;
+      padding: 8px 16px; background: #fff; }
+    .sections a:hover { border-color: currentColor; }`,
+};
 
 /** The buyers' side. */
 export function serveShop(frame: Frame): void {
@@ -50,7 +63,9 @@ function serveShelves(frame: Frame, pages: Pages): void {
     pages.show(
       title,
       html`
-        <p>${SHEET.categories.map((x) => html`<a href="${base}/section/${x.id}">${x.name}</a> `)}</p>
+        <p class="sections">
+          ${SHEET.categories.map((x) => html`<a href="${base}/section/${x.id}">${x.name}</a> `)}
+        </p>
         <h1>${title}</h1>
         <div class="grid">${list.map((s) => tile(base, s))}</div>
         ${list.length === 0 ? html`<p>The shelves are empty just now.</p>` : ''}
@@ -89,42 +104,41 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
     return c.html(
       pages.show(
         good.search.title || good.title,
-        html`
-          <h1>${good.title}</h1>
-          <div class="strip">
-            ${good.photos.map(
-              (p, i) =>
-                html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${good.photos.length}" />`,
-            )}
-          </div>
-          <p>
-            <span class="price">${euros(good.cents)}</span> and ${euros(good.postCents)} postage ·
-            ${condition?.label}
-          </p>
-          ${
-            good.furtherCents === undefined
-              ? ''
-              : html`<p>Each further piece in the same parcel: ${euros(good.furtherCents)}</p>`
-          }
-          ${good.sentInDays === undefined ? '' : html`<p>${whenSent(good.sentInDays, good.backInDays)}</p>`}
-          ${
-            isOffered(s)
-              ? html`<form method="post" action="${seenAt(base, s.ref)}/basket">
-                    <input type="hidden" name="basket" value="${basket}" /><button>
-                      Put it in the basket
-                    </button>
-                  </form>
-                  ${forms(encodeURIComponent(s.ref))}`
-              : html`<p class="note">${s.left === 0 ? 'Sold.' : 'No longer in the shop.'}</p>`
-          }
+        html`${itemLaidOut(
+            gallery(base, good.photos, 'Photo'),
+            html`<h1>${good.title}</h1>
+              <p>
+                <span class="price">${euros(good.cents)}</span> and ${euros(good.postCents)} postage ·
+                ${condition?.label}
+              </p>
+              ${
+                good.furtherCents === undefined
+                  ? ''
+                  : html`<p>Each further piece in the same parcel: ${euros(good.furtherCents)}</p>`
+              }
+              ${
+                good.sentInDays === undefined
+                  ? ''
+                  : html`<p>${whenSent(good.sentInDays, good.backInDays)}</p>`
+              }
+              ${
+                isOffered(s)
+                  ? html`<form method="post" action="${seenAt(base, s.ref)}/basket">
+                        <input type="hidden" name="basket" value="${basket}" /><button>
+                          Put it in the basket
+                        </button>
+                      </form>
+                      ${forms(encodeURIComponent(s.ref))}`
+                  : html`<p class="note">${s.left === 0 ? 'Sold.' : 'No longer in the shop.'}</p>`
+              }`,
+          )}
           <div class="words">${raw(good.text)}</div>
           ${
             related.length > 0
-              ? html`<h1>Beside it</h1>
+              ? html`<h2>Beside it</h2>
                   <div class="grid">${related.map((x) => tile(base, x))}</div>`
               : ''
-          }
-        `,
+          } `,
       ),
     );
   });

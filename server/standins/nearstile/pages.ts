@@ -2,11 +2,23 @@ import { html } from 'hono/html';
 
 import type { Ad } from './ads';
 import { SHEET } from './sheet';
-import { pagesOf, type Pages } from '../kit/page';
+import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
 import { isOut, type Frame } from '../kit/service';
 import { serveTalks, type Forms } from '../kit/talks';
 
-const LOOK = { ground: '#f3f6e9', ink: '#26301b', accent: '#6a7a1f', face: 'Verdana, sans-serif' };
+const LOOK = {
+  ground: '#f3f6e9',
+  ink: '#26301b',
+  accent: '#5d6b1b',
+  face: 'Verdana, sans-serif',
+  // A board by the gate: a wooden rail, and cards pinned to it.
+  css: `header { background: #7a5a36; border-bottom: 8px solid #5f4527; letter-spacing: 0; }
+    .grid a { background: #fff; padding: 10px 10px 14px; font-size: 15px;
+      box-shadow: 0 2px 6px rgb(0 0 0 / .18);
+      border-top: 5px solid #b4472e; }
+    .said { background: #fff; padding: 18px; box-shadow: 0 2px 6px rgb(0 0 0 / .18);
+      border-top: 5px solid #b4472e; }`,
+};
 
 /** The neighbours' side. */
 export function servePages(frame: Frame): void {
@@ -65,39 +77,37 @@ function serveAd({ app, store, base, switches }: Frame, pages: Pages, forms: For
     return c.html(
       pages.show(
         ad.heading,
-        html`
-          <div class="strip">
-            ${ad.photos.map(
-              (p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${ad.photos.length}" />`,
-            )}
-          </div>
-          <h1>${ad.heading}</h1>
-          <div class="price">${price(ad)}</div>
-          ${
-            ad.status === 'closed'
-              ? html`<p class="note">
-                  ${ad.closedAs === 'sold' ? 'Gone to a neighbour.' : 'Taken off the board.'}
-                </p>`
-              : html`${
-                    ad.held
-                      ? html`<p class="note">Promised to a neighbour; ask whether it is still to be had.</p>`
-                      : ''
-                  }
-                  <p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>
-                  ${forms(ad.id)}`
-          }
-          <dl>
-            <dt>State</dt>
-            <dd>${condition?.label}</dd>
-            ${
-              ad.boards?.length
-                ? html`<dt>Also on</dt>
-                    <dd>${ad.boards.join(', ')}</dd>`
-                : ''
-            }
-          </dl>
-          <div class="words">${ad.body}</div>
-        `,
+        html`${itemLaidOut(
+            gallery(base, ad.photos, 'Photo'),
+            html`<h1>${ad.heading}</h1>
+              <div class="price">${price(ad)}</div>
+              ${
+                ad.status === 'closed'
+                  ? html`<p class="note">
+                      ${ad.closedAs === 'sold' ? 'Gone to a neighbour.' : 'Taken off the board.'}
+                    </p>`
+                  : html`${
+                        ad.held
+                          ? html`<p class="note">
+                              Promised to a neighbour; ask whether it is still to be had.
+                            </p>`
+                          : ''
+                      }
+                      <p class="note">Meet the seller: ${ad.place}. Pay in cash or by transfer.</p>
+                      ${forms(ad.id)}`
+              }
+              <dl>
+                <dt>State</dt>
+                <dd>${condition?.label}</dd>
+                ${
+                  ad.boards?.length
+                    ? html`<dt>Also on</dt>
+                        <dd>${ad.boards.join(', ')}</dd>`
+                    : ''
+                }
+              </dl>`,
+          )}
+          <div class="words">${ad.body}</div>`,
       ),
     );
   });

@@ -12,7 +12,7 @@ import {
 } from './pieces';
 import { SHEET } from './sheet';
 import type { Dealings, Piece } from './validate';
-import { pagesOf, type Pages } from '../kit/page';
+import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
 import { euros, isOut } from '../kit/service';
 import { serveTalks, type Forms } from '../kit/talks';
 
@@ -21,6 +21,12 @@ const LOOK = {
   ink: '#33271c',
   accent: '#5b4632',
   face: '"Palatino Linotype", Palatino, serif',
+  // A house full of frames.
+  css: `body { --round: 0; }
+    header { background: none; color: #33271c; text-align: center; font-size: 30px; letter-spacing: .16em;
+      text-transform: uppercase; border-bottom: 4px double #5b4632; }
+    .grid img, .strip a:first-child img { border: 8px solid #cdb98f; outline: 1px solid #8a744b; }
+    h1, h2 { font-weight: normal; }`,
 };
 
 /** The buyers' side. */
@@ -82,24 +88,21 @@ function servePiece({ app, store, base, switches }: Hollow, pages: Pages, forms:
     return c.html(
       pages.show(
         piece.name,
-        html`<h1>${piece.name}</h1>
-          <div class="strip">
-            ${piece.images.map(
-              (p, i) =>
-                html`<img src="${base}/picture/${p}" alt="Image ${i + 1} of ${piece.images.length}" />`,
-            )}
-          </div>
-          <p><span class="price">${euros(askedFor(s))}</span> and ${euros(piece.postCents)} to send it</p>
-          ${(piece.dealings ? dealingLines(piece.dealings) : []).map((line) => html`<p>${line}</p>`)}
-          ${
-            s.status !== 'shown'
-              ? html`<p class="note">
-                  ${s.status === 'sold' ? 'It found its home.' : 'It no longer stands here.'}
-                </p>`
-              : ''
-          }
-          ${s.status === 'shown' ? waysToGet(s, seenAt(base, s.ref)) : ''}
-          ${s.status === 'shown' ? forms(encodeURIComponent(s.ref)) : ''} ${about(piece)}
+        html`${itemLaidOut(
+            gallery(base, piece.images, 'Image'),
+            html`<h1>${piece.name}</h1>
+              <p><span class="price">${euros(askedFor(s))}</span> and ${euros(piece.postCents)} to send it</p>
+              ${(piece.dealings ? dealingLines(piece.dealings) : []).map((line) => html`<p>${line}</p>`)}
+              ${
+                s.status !== 'shown'
+                  ? html`<p class="note">
+                      ${s.status === 'sold' ? 'It found its home.' : 'It no longer stands here.'}
+                    </p>`
+                  : ''
+              }
+              ${s.status === 'shown' ? waysToGet(s, seenAt(base, s.ref)) : ''}
+              ${s.status === 'shown' ? forms(encodeURIComponent(s.ref)) : ''} ${about(piece)}`,
+          )}
           <div class="words">${piece.account}</div>`,
       ),
     );
@@ -126,7 +129,9 @@ function waysToGet(s: Standing, at: string) {
     ${
       outright !== null
         ? html`<form method="post" action="${at}/buy">
-            <button>Take it for ${euros(outright)}</button>
+            ${inAuction(s) ? html`<p class="soft">At once, for ${euros(outright)}</p>` : ''}<button>
+              Buy
+            </button>
           </form>`
         : ''
     }

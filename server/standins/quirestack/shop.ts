@@ -6,11 +6,25 @@ import { withheld } from './fees';
 import { copiesOf, titleOf } from './records';
 import { SHEET } from './sheet';
 import { paidOrder } from '../kit/orders';
-import { pagesOf, type Pages } from '../kit/page';
+import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
 import { euros, isOut, type Frame } from '../kit/service';
 import { serveTalks, type Forms } from '../kit/talks';
 
-const LOOK = { ground: '#eef0f4', ink: '#1d2330', accent: '#39456b', face: '"Segoe UI", Tahoma, sans-serif' };
+const LOOK = {
+  ground: '#eef0f4',
+  ink: '#1d2330',
+  accent: '#39456b',
+  face: '"Segoe UI", Tahoma, sans-serif',
+  // Bars of a code along the head, and rows as on a rack.
+  css: `header { font-weight: 700; letter-spacing: .2em; padding-bottom: 24px;
+      background: repeating-linear-gradient(90deg, #fff 0 2px, transparent 2px 5px, #fff 5px 6px,
+        transparent 6px 11px) bottom / 100% 10px no-repeat var(--accent); }
+    .rack { list-style: none; margin: 0; padding: 0; background: #fff; border: 1px solid var(--line); }
+    .rack li { display: flex; gap: 16px; justify-content: space-between; padding: 10px 14px;
+      border-top: 1px solid var(--line); }
+    .rack li:first-child { border-top: 0; }
+    .rack b { white-space: nowrap; font-variant-numeric: tabular-nums; }`,
+};
 
 /** The buyers' side. */
 export function serveShop(frame: Frame): void {
@@ -49,14 +63,18 @@ function serveRacks({ app, store, base, switches }: Frame, pages: Pages): void {
         'Quirestack',
         html`
           <h1>Lately put on the racks</h1>
-          ${all.map(
-            (o) =>
-              html`<p>
-                <a href="${seenAt(base, o.ref)}">${titleOf(o.line.barcode)?.name}</a>,
-                ${titleOf(o.line.barcode)?.by}: ${label(o.line.condition)},
-                <b>${euros(Number(o.line.cents))}</b>
-              </p>`,
-          )}
+          <ul class="rack">
+            ${all.map(
+              (o) =>
+                html`<li>
+                  <span>
+                    <a href="${seenAt(base, o.ref)}">${titleOf(o.line.barcode)?.name}</a>,
+                    ${titleOf(o.line.barcode)?.by}: ${label(o.line.condition)}</span
+                  >
+                  <b>${euros(Number(o.line.cents))}</b>
+                </li>`,
+            )}
+          </ul>
           ${all.length === 0 ? html`<p>Nothing new just now.</p>` : ''}
         `,
       ),
@@ -74,41 +92,39 @@ function serveCopy({ app, store, base, switches }: Frame, pages: Pages, forms: F
     return c.html(
       pages.show(
         title.name,
-        html`
-          <h1>${title.name}</h1>
-          <p>${title.by} · ${title.barcode}</p>
-          ${
-            o.pictures.length > 0
-              ? html`<div class="strip">
-                  ${o.pictures.map((p) => html`<img src="${base}/picture/${p}" alt="The copy itself" />`)}
-                </div>`
-              : ''
-          }
-          <p>
-            <span class="price">${euros(Number(o.line.cents))}</span>
-            ${o.line.keptAt ? 'posted by us, nothing on top' : `and ${euros(POSTAGE)} postage`}
-          </p>
-          <p>${label(o.line.condition)}</p>
-          <div class="words">${o.line.note}</div>
-          ${
-            o.status === 'offered'
-              ? html`<form method="post" action="${seenAt(base, o.ref)}/order">
-                    <button>Order this copy</button>
-                  </form>
-                  ${forms(encodeURIComponent(o.ref))}`
-              : html`<p class="note">
-                  ${o.status === 'sold' ? 'This copy is sold.' : 'This copy is no longer on the rack.'}
-                </p>`
-          }
-          <h1>Other copies</h1>
-          ${others.map(
-            (x) =>
-              html`<p>
-                ${x.seller} (${x.rating} %): ${label(x.condition)}, ${euros(x.cents)}, leaves in ${x.leavesIn}
-                days
-              </p>`,
+        html`${itemLaidOut(
+            o.pictures.length > 0 ? gallery(base, o.pictures, 'The copy itself,') : '',
+            html`<h1>${title.name}</h1>
+              <p class="soft">${title.by} · ${title.barcode}</p>
+              <p>
+                <span class="price">${euros(Number(o.line.cents))}</span>
+                ${o.line.keptAt ? 'posted by us, nothing on top' : `and ${euros(POSTAGE)} postage`}
+              </p>
+              <p>${label(o.line.condition)}</p>
+              <div class="words">${o.line.note}</div>
+              ${
+                o.status === 'offered'
+                  ? html`<form method="post" action="${seenAt(base, o.ref)}/order">
+                        <button>Buy</button>
+                      </form>
+                      ${forms(encodeURIComponent(o.ref))}`
+                  : html`<p class="note">
+                      ${o.status === 'sold' ? 'This copy is sold.' : 'This copy is no longer on the rack.'}
+                    </p>`
+              }`,
           )}
-        `,
+          <h2>Other copies</h2>
+          <ul class="rack">
+            ${others.map(
+              (x) =>
+                html`<li>
+                  <span
+                    >${x.seller} (${x.rating} %): ${label(x.condition)}, leaves in ${x.leavesIn} days</span
+                  >
+                  <b>${euros(x.cents)}</b>
+                </li>`,
+            )}
+          </ul>`,
       ),
     );
   });

@@ -3,11 +3,23 @@ import { html } from 'hono/html';
 import { piecesOf, POSTAGE, takeHome, type Shown } from './pieces';
 import { SHEET } from './sheet';
 import { cents } from './validate';
-import { pagesOf, type Pages } from '../kit/page';
+import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
 import { euros, isOut, type Frame } from '../kit/service';
 import { serveTalks, type Forms } from '../kit/talks';
 
-const LOOK = { ground: '#fbf3f1', ink: '#3a2530', accent: '#8a3b5c', face: '"Trebuchet MS", sans-serif' };
+const LOOK = {
+  ground: '#fbf3f1',
+  ink: '#3a2530',
+  accent: '#8a3b5c',
+  face: '"Trebuchet MS", sans-serif',
+  // Cloth with a seam along its edge.
+  css: `body { --round: 14px; }
+    header { background: #f2dfe0; color: #8a3b5c; font-size: 30px; font-weight: bold; letter-spacing: -.02em;
+      border-bottom: 3px dashed #c98ba2; }
+    button { border-radius: 999px; }
+    .grid img { aspect-ratio: 3 / 4; }
+    .said > form:first-of-type button { width: 100%; }`,
+};
 
 /** The buyers' side. */
 export function servePages(frame: Frame): void {
@@ -72,47 +84,43 @@ function servePiece({ app, store, base, switches }: Frame, pages: Pages, forms: 
     return c.html(
       pages.show(
         s.piece.name,
-        html`
-          <h1>${s.piece.name}</h1>
-          <div class="strip">
-            ${s.photos.map(
-              (p, i) => html`<img src="${base}/picture/${p}" alt="Photo ${i + 1} of ${s.photos.length}" />`,
-            )}
-          </div>
-          <p><span class="price">${s.piece.price} €</span> and ${euros(POSTAGE)} for the post</p>
-          ${
-            s.status === 'hanging'
-              ? html`<form method="post" action="${base}/p/${s.no}/take">
-                    <button>Take it home</button>
-                  </form>
-                  ${forms(s.no)}`
-              : html`<p class="note">
-                  ${s.status === 'sold' ? 'Somebody took it home.' : 'It was taken down.'}
-                </p>`
-          }
-          <dl>
-            <dt>Worn</dt>
-            <dd>${worn?.label}</dd>
-            <dt>Size</dt>
-            <dd>${s.piece.size}</dd>
-            <dt>Colour</dt>
-            <dd>${s.piece.colour}</dd>
-            <dt>Department</dt>
-            <dd>${s.piece.department}</dd>
-            ${
-              s.piece.label
-                ? html`<dt>Label</dt>
-                    <dd>${s.piece.label}</dd>`
-                : ''
-            }${
-              s.piece.cloth
-                ? html`<dt>Cloth</dt>
-                    <dd>${s.piece.cloth}</dd>`
-                : ''
-            }
-          </dl>
-          <div class="words">${s.piece.story}</div>
-        `,
+        html`${itemLaidOut(
+            gallery(base, s.photos, 'Photo'),
+            html`<h1>${s.piece.name}</h1>
+              <p><span class="price">${s.piece.price} €</span> and ${euros(POSTAGE)} for the post</p>
+              ${
+                s.status === 'hanging'
+                  ? html`<form method="post" action="${base}/p/${s.no}/take">
+                        <button>Buy</button>
+                      </form>
+                      ${forms(s.no)}`
+                  : html`<p class="note">
+                      ${s.status === 'sold' ? 'Somebody took it home.' : 'It was taken down.'}
+                    </p>`
+              }
+              <dl>
+                <dt>Worn</dt>
+                <dd>${worn?.label}</dd>
+                <dt>Size</dt>
+                <dd>${s.piece.size}</dd>
+                <dt>Colour</dt>
+                <dd>${s.piece.colour}</dd>
+                <dt>Department</dt>
+                <dd>${s.piece.department}</dd>
+                ${
+                  s.piece.label
+                    ? html`<dt>Label</dt>
+                        <dd>${s.piece.label}</dd>`
+                    : ''
+                }${
+                  s.piece.cloth
+                    ? html`<dt>Cloth</dt>
+                        <dd>${s.piece.cloth}</dd>`
+                    : ''
+                }
+              </dl>`,
+          )}
+          <div class="words">${s.piece.story}</div>`,
       ),
     );
   });
