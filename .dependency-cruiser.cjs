@@ -26,6 +26,7 @@ const SIDEWAYS = [
   ['item', 'pictures'],
   ['item', 'price'],
   ['item', 'words'],
+  ['sales', 'fulfilment'],
   ['says', 'crosslist'],
   ['says', 'likeness'],
   ['says', 'pictures'],

@@ -1,3 +1,3 @@
-import { OrderPage } from '@/features/fulfilment/OrderPage';
+import { Order } from '@/features/sales/Order';
 
-export default OrderPage;
+export default Order;

@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
@@ -10,51 +10,87 @@ import { Button, SignButton } from '@/parts/ui/Button';
 import { OneOf } from '@/parts/ui/Choices';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
+import { ListDetail } from '@/parts/ui/ListDetail';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { keepOwner } from '@/store/items/hauls';
+import { useWide } from '@/theme/theme';
 
-/** People whose items are sold for them, and what was agreed with each. */
+/** People whose items are sold for them, and what was agreed with each; at a desk one beside the list. */
 export function Owners() {
+  const wide = useWide();
   const owners = useAttic((s) => s.owners);
   const items = useAttic((s) => s.items);
-  const [name, setName] = useState('');
-  const list = Object.values(owners).sort((a, b) => a.name.localeCompare(b.name));
+  const list = Object.values(owners)
+    .sort((a, b) => a.name.localeCompare(b.name))
+    .map((owner) => ({
+      owner,
+      items: Object.values(items).filter((t) => t.ownerId === owner.id).length,
+    }));
+  if (wide) return <OwnersDesk list={list} />;
   return (
     <Page title="Consignors" back="/attic">
-      {list.length === 0 ? (
-        <Text tone="soft">Somebody whose items you sell for a share: begin with the name.</Text>
-      ) : null}
-      {list.map((owner) => (
-        <Agreement
-          key={owner.id}
-          owner={owner}
-          items={Object.values(items).filter((t) => t.ownerId === owner.id).length}
-        />
+      {list.length === 0 ? <NobodyYet /> : null}
+      {list.map((one) => (
+        <Agreement key={one.owner.id} {...one} />
       ))}
-      <Card label="A new consignor">
-        <Field label="Name of a consignor" value={name} maxLength={200} pause={0} onChange={setName} />
-        <Button
-          icon="add"
-          disabled={name.trim() === ''}
-          onPress={() => {
-            keepOwner({
-              name: name.trim(),
-              note: '',
-              tiers: [{ under: null, shareBp: 6_000 }],
-              of: 'afterFees',
-              least: null,
-              days: 90,
-              atEnd: 'back',
-            });
-            setName('');
-          }}
-        >
-          Add this consignor
-        </Button>
-      </Card>
+      <NewOwner />
     </Page>
+  );
+}
+
+function OwnersDesk({ list }: { list: readonly { owner: Owner; items: number }[] }) {
+  const router = useRouter();
+  const { owner: id } = useLocalSearchParams<{ owner?: string }>();
+  const here = list.find((one) => one.owner.id === id) ?? list[0];
+  return (
+    <ListDetail
+      title="Consignors"
+      back="/attic"
+      lines={list.map(({ owner, items }) => ({
+        id: owner.id,
+        name: owner.name,
+        words: owner.name,
+        more: counted(items, 'item'),
+      }))}
+      here={here?.owner.id ?? null}
+      onHere={(next) => router.setParams({ owner: next })}
+      above={<NewOwner />}
+    >
+      {here ? <Agreement key={here.owner.id} {...here} /> : <NobodyYet />}
+    </ListDetail>
+  );
+}
+
+function NobodyYet() {
+  return <Text tone="soft">Somebody whose items you sell for a share: begin with the name.</Text>;
+}
+
+function NewOwner() {
+  const [name, setName] = useState('');
+  return (
+    <Card label="A new consignor">
+      <Field label="Name of a consignor" value={name} maxLength={200} pause={0} onChange={setName} />
+      <Button
+        icon="add"
+        disabled={name.trim() === ''}
+        onPress={() => {
+          keepOwner({
+            name: name.trim(),
+            note: '',
+            tiers: [{ under: null, shareBp: 6_000 }],
+            of: 'afterFees',
+            least: null,
+            days: 90,
+            atEnd: 'back',
+          });
+          setName('');
+        }}
+      >
+        Add this consignor
+      </Button>
+    </Card>
   );
 }
 

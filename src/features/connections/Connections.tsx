@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
@@ -8,6 +8,7 @@ import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { LinkRow } from '@/parts/ui/LinkRow';
+import { ListDetail } from '@/parts/ui/ListDetail';
 import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -18,16 +19,55 @@ import { useCourier } from '@/store/courier/courierLink';
 import { otherListingsNow } from '@/store/courier/otherListings';
 import { saveShop } from '@/store/courier/shopExport';
 import { useWaitingThere } from '@/store/courier/waitingThere';
+import { useWide } from '@/theme/theme';
 import { troubleWords } from '@/wording/courier';
 
 import { Coupons } from './Coupons';
 
 /** The marketplaces: who lets us in, what waits, and the way to terms and to how kinds translate. */
 export function Connections() {
-  const router = useRouter();
+  const wide = useWide();
   const markets = useCourier((s) => s.markets);
+  if (wide && markets.length > 0) return <ConnectionsDesk markets={markets} />;
   return (
     <Page title="Marketplaces" back="/attic">
+      <ForAll />
+      {markets.map((market) => (
+        <Connection key={market.id} market={market} />
+      ))}
+    </Page>
+  );
+}
+
+function ConnectionsDesk({ markets }: { markets: readonly MarketView[] }) {
+  const router = useRouter();
+  const { market: id } = useLocalSearchParams<{ market?: string }>();
+  const here = markets.find((m) => m.id === id) ?? markets[0];
+  return (
+    <ListDetail
+      title="Marketplaces"
+      back="/attic"
+      lines={markets.map((market) => ({
+        id: market.id,
+        name: market.name,
+        words: market.name,
+        more: stateOf(market),
+        marked: market.locked,
+      }))}
+      here={here?.id ?? null}
+      onHere={(next) => router.setParams({ market: next })}
+      above={<ForAll />}
+    >
+      {here ? <Connection key={here.id} market={here} /> : null}
+    </ListDetail>
+  );
+}
+
+/** What is said of all of them, and what is done with all. */
+function ForAll() {
+  const router = useRouter();
+  return (
+    <>
       <Text tone="soft">
         The courier keeps the keys: no page ever sees one. A paused marketplace is sent nothing new, but what
         sells elsewhere is still taken down there.
@@ -42,10 +82,7 @@ export function Connections() {
         more="what is listed already, looked after from now on"
         onPress={() => router.navigate('/bring-in')}
       />
-      {markets.map((market) => (
-        <Connection key={market.id} market={market} />
-      ))}
-    </Page>
+    </>
   );
 }
 

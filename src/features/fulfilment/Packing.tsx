@@ -1,43 +1,31 @@
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { isAway } from '@/core/depot/depot';
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
-import { postBy, type OrderRow } from '@/core/orders/orders';
-import { judgeWeight, promised } from '@/core/orders/packing';
-import { judgeScan, lookAlikes, walked, type Scanned } from '@/core/orders/picking';
-import { termsFor } from '@/core/terms/terms';
-import { CallBack } from '@/parts/trade/CallBack';
+import { type OrderRow } from '@/core/orders/orders';
+import { walked } from '@/core/orders/picking';
 import { Calm } from '@/parts/trade/Calm';
 import { PictureView } from '@/parts/trade/PictureView';
-import { ScanField } from '@/parts/trade/ScanField';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Button } from '@/parts/ui/Button';
-import { Field } from '@/parts/ui/Field';
+import { ListDetail } from '@/parts/ui/ListDetail';
 import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
-import { agoWords, dayWords } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
 import { saveFile } from '@/store/base/files';
-import { useCourier } from '@/store/courier/courierLink';
 import { useMarketName } from '@/store/courier/useMarketName';
-import { useOrders } from '@/store/derived/useOrders';
-import {
-  buyLabels,
-  fetched,
-  labelsTogether,
-  packed,
-  posted,
-  type LabelTrouble,
-} from '@/store/fulfilment/orders';
+import { stageWords, useOrders } from '@/store/derived/useOrders';
+import { buyLabels, labelsTogether, posted, type LabelTrouble } from '@/store/fulfilment/orders';
 import { packingSlips } from '@/store/fulfilment/paper';
-import { useKinds } from '@/store/items/kinds';
-import { nameOf, nameOr } from '@/store/items/names';
-import { Icon } from '@/theme/Icon';
-import { useColours } from '@/theme/theme';
+import { nameOr } from '@/store/items/names';
+import { useWide } from '@/theme/theme';
+
+import { FetchOne } from './FetchOne';
+import { OrderBody } from './OrderBody';
+import { PackOne } from './PackOne';
 
 /**
  * A day's parcels in the order they are worked: fetched by spot, packed, labelled many at once, handed in.
@@ -48,7 +36,10 @@ export function Packing() {
   const of = (stage: OrderRow['stage']) => orders.filter((r) => r.stage === stage);
   const toFetch = walked(of('toFetch'), (r) => items[r.itemId]);
   const toPack = of('toPack');
-  const nothing = [toFetch, toPack, of('toLabel'), of('toPost')].every((rows) => rows.length === 0);
+  const rest = { toLabel: of('toLabel'), toPost: of('toPost') };
+  const nothing = [toFetch, toPack, rest.toLabel, rest.toPost].every((rows) => rows.length === 0);
+  const wide = useWide();
+  if (wide && !nothing) return <PackingDesk toFetch={toFetch} toPack={toPack} rest={rest} />;
   return (
     <Page title="Packing" back="/sales">
       {nothing ? (
@@ -61,10 +52,67 @@ export function Packing() {
       {toPack.map((row) => (
         <PackOne key={row.id} row={row} />
       ))}
-      <Labels toLabel={of('toLabel')} />
-      <HandIn toPost={of('toPost')} />
+      <Labels toLabel={rest.toLabel} />
+      <HandIn toPost={rest.toPost} />
     </Page>
   );
+}
+
+interface Rest {
+  toLabel: readonly OrderRow[];
+  toPost: readonly OrderRow[];
+}
+
+/** At a desk: all parcels in the order they are worked, and the one at hand. */
+function PackingDesk(props: { toFetch: readonly OrderRow[]; toPack: readonly OrderRow[]; rest: Rest }) {
+  const { toFetch, toPack, rest } = props;
+  const router = useRouter();
+  const { order } = useLocalSearchParams<{ order?: string }>();
+  const items = useAttic((s) => s.items);
+  const market = useMarketName();
+  const all = [...toFetch, ...toPack, ...rest.toLabel, ...rest.toPost];
+  const here = all.find((r) => r.id === order) ?? all[0];
+  return (
+    <ListDetail
+      title="Packing"
+      back="/sales"
+      lines={all.map((row) => {
+        const item = items[row.itemId];
+        const name = nameOr(item, row.sale.order);
+        return {
+          id: row.id,
+          name: `Parcel: ${name}`,
+          words: name,
+          more: [stageWords(row), market(row.sale.market)].join(' · '),
+          end: row.stage === 'toFetch' ? (item?.spot ?? '') : '',
+          picture: <PictureView id={item?.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />,
+        };
+      })}
+      here={here?.id ?? null}
+      onHere={(next) => router.setParams({ order: next })}
+      above={
+        <>
+          <Labels toLabel={rest.toLabel} />
+          <HandIn toPost={rest.toPost} />
+        </>
+      }
+    >
+      {here ? <AtHand key={here.id} row={here} /> : null}
+    </ListDetail>
+  );
+}
+
+/** What is to be done with one parcel next. */
+function AtHand({ row }: { row: OrderRow }) {
+  if (row.stage === 'toFetch')
+    return (
+      <Card label="To pick">
+        <Text variant="heading">To pick</Text>
+        <FetchOne row={row} />
+      </Card>
+    );
+  if (row.stage === 'toPack') return <PackOne row={row} />;
+  return <OrderBody row={row} />;
 }
 
 /** The walk past the shelves: one after the other, each confirmed by its code. */
@@ -76,140 +124,6 @@ function Fetching({ rows }: { rows: readonly OrderRow[] }) {
       {rows.map((row) => (
         <FetchOne key={row.id} row={row} />
       ))}
-    </Card>
-  );
-}
-
-function FetchOne({ row }: { row: OrderRow }) {
-  const c = useColours();
-  const items = useAttic((s) => s.items);
-  const views = useCourier((s) => s.items);
-  const item = items[row.itemId];
-  const [text, setText] = useState('');
-  const [said, setSaid] = useState<Scanned | null>(null);
-  const piece = item?.choices?.pieces.find((p) => p.code === row.sale.piece);
-  const name = nameOr(item, 'Something not in this attic');
-  const alike = item ? lookAlikes(item, Object.values(items), (id) => views[id]?.sale != null) : [];
-  const check = (typed: string) => {
-    if (!item) return;
-    setText(typed);
-    const judged = judgeScan(typed, item, Object.values(items), row.sale.piece);
-    setSaid(judged);
-    if (judged.is === 'right') fetched(row);
-  };
-  return (
-    <View
-      role="group"
-      aria-label={`Fetch ${name}${piece ? `, ${piece.values.join(', ')}` : ''}`}
-      style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 10, gap: 8 }}
-    >
-      <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-        <PictureView id={item?.pictureIds[0]} alt="" style={{ width: 84, height: 84 }} />
-        <View style={{ flex: 1, gap: 2 }}>
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-            <Icon name="spot" colour={c.slate} />
-            <Text variant="heading" figures>
-              {item?.spot || 'No spot recorded'}
-            </Text>
-          </View>
-          <Text numberOfLines={2}>{name}</Text>
-          <Text variant="strong" figures>
-            {piece ? `${piece.code} · ${piece.values.join(', ')}` : (item?.code ?? row.sale.order)}
-          </Text>
-        </View>
-      </View>
-      {alike.length > 0 ? (
-        <Notice tone="caution">
-          {'It has a look-alike: ' +
-            `${alike.map((t) => `${t.code}${t.spot ? ` on ${t.spot}` : ''}`).join(', ')}.`}
-        </Notice>
-      ) : null}
-      {item && isAway(item) ? (
-        <CallBack item={item} />
-      ) : item ? (
-        <ScanField label={`Code on ${item.code}`} onText={check} />
-      ) : (
-        <Button onPress={() => fetched(row)}>Picked</Button>
-      )}
-      {said?.is === 'another' ? (
-        <Notice tone="trouble">
-          {`That is ${said.item.code}, ` +
-            `${nameOf(said.item)}${said.item.spot ? ` from ${said.item.spot}` : ''}. This order is ` +
-            `for ${piece?.code ?? item?.code}: put it back.`}
-        </Notice>
-      ) : said?.is === 'unknown' ? (
-        <Notice tone="trouble">
-          {`No item here has the code “${text.trim()}”. Look at the label again.`}
-        </Notice>
-      ) : null}
-    </View>
-  );
-}
-
-function PackOne({ row }: { row: OrderRow }) {
-  const item = useAttic((s) => s.items[row.itemId]);
-  const records = useAttic((s) => s.terms);
-  const kinds = useKinds();
-  const market = useMarketName();
-  const [grams, setGrams] = useState('');
-  const weighed = /^\d{1,6}$/u.test(grams.trim()) ? Number(grams) : null;
-  const says = weighed === null ? null : judgeWeight(weighed, item?.weightG ?? null);
-  const name = nameOr(item, 'Something not in this attic');
-  const terms = item ? termsFor(item, row.sale.market, Object.values(records), kinds) : null;
-  const by = postBy(row.sale, terms?.handlingDays ?? 2);
-  return (
-    <Card label={`Pack ${name}`}>
-      <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-        <PictureView id={item?.pictureIds[0]} alt="" style={{ width: 64, height: 64 }} />
-        <View style={{ flex: 1 }}>
-          <Text variant="strong" numberOfLines={2}>{`Pack ${name}`}</Text>
-          <Text variant="small" tone="soft" figures>
-            {`${market(row.sale.market)} · sold ${agoWords(row.sale.at)} · to be posted by ${dayWords(by)}`}
-          </Text>
-        </View>
-      </View>
-      {item?.parcel ? (
-        <Text figures>
-          {'Box: ' +
-            `${[item.parcel.lengthMm, item.parcel.widthMm, item.parcel.heightMm]
-              .map((mm) => (mm ? mm / 10 : '?'))
-              .join(' × ')} ` +
-            'cm'}
-        </Text>
-      ) : null}
-      {(item ? promised(item) : []).map((line) => (
-        <Text key={line}>{line}</Text>
-      ))}
-      <Field
-        label="Weight as packed"
-        unit="g"
-        keyboard="number-pad"
-        figures
-        value={grams}
-        pause={0}
-        hint={item?.weightG ? `Recorded: ${item.weightG} g` : 'Nobody recorded what it weighs packed.'}
-        refuse={(text) =>
-          text.trim() === '' || /^\d{1,6}$/u.test(text.trim()) ? null : 'Whole grams, in figures.'
-        }
-        onChange={setGrams}
-      />
-      {says?.is === 'lighter' || says?.is === 'heavier' ? (
-        <Notice tone="caution">
-          {`${says.byG} g ${says.is} than recorded: ` +
-            `${says.is === 'lighter' ? 'is something missing?' : 'is it the right one?'}`}
-        </Notice>
-      ) : says?.is === 'asExpected' ? (
-        <Notice tone="good">The weight is as recorded.</Notice>
-      ) : null}
-      <Button
-        variant="main"
-        icon="parcel"
-        label={`Packed: ${name}`}
-        disabled={weighed === null && !item?.weightG}
-        onPress={() => packed(row, weighed)}
-      >
-        {weighed === null ? 'Packed, weight as recorded' : 'Packed'}
-      </Button>
     </Card>
   );
 }

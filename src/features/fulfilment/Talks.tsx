@@ -1,59 +1,98 @@
-import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
-import { View } from 'react-native';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect } from 'react';
 
-import type { BuyerOffer } from '@/contract/fulfilment';
-import type { SavedAnswer } from '@/contract/orders';
-import type { Item } from '@/contract/records';
-import { openHold } from '@/core/holds/holds';
 import { plural } from '@/core/language/plural';
-import { formatMoney } from '@/core/money/money';
-import { mayPromise, standingFor, type Standing } from '@/core/talks/standing';
-import {
-  agreedOffer,
-  openOffer,
-  talksByItem,
-  waits,
-  type TalkOf,
-  type TalksOfItem,
-} from '@/core/talks/talks';
+import { talksByItem, waits, type TalksOfItem } from '@/core/talks/talks';
 import { Calm } from '@/parts/trade/Calm';
-import { MoneyField } from '@/parts/trade/MoneyField';
 import { PictureView } from '@/parts/trade/PictureView';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
-import { Field } from '@/parts/ui/Field';
+import { Button } from '@/parts/ui/Button';
+import { ListDetail } from '@/parts/ui/ListDetail';
 import { Notice } from '@/parts/ui/Notice';
-import { Card, Page } from '@/parts/ui/Page';
+import { Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
-import { agoWords, exactly } from '@/parts/ui/time';
+import { agoWords } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
-import { useTextDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
 import { useMarketName } from '@/store/courier/useMarketName';
-import { answerFor, keepAnswer, STARTING_ANSWERS } from '@/store/fulfilment/savedAnswers';
-import { standingWords } from '@/store/fulfilment/standing';
-import { answer, judged, readTalks, reply, SAYS_OTHERWISE, useTalks } from '@/store/fulfilment/talks';
-import { whatItLeaves } from '@/store/fulfilment/whatItLeaves';
+import { readTalks, useTalks } from '@/store/fulfilment/talks';
 import { nameOr } from '@/store/items/names';
-import { useColours, useWide } from '@/theme/theme';
+import { useWide } from '@/theme/theme';
 import { troubleWords } from '@/wording/courier';
-import { offerReason } from '@/wording/price';
 
-import { Arrange } from './Arrange';
+import { OfItem } from './OfItem';
+
+const TITLE = 'Messages and offers';
 
 /** What buyers ask and offer, of all marketplaces, by item: several buyers of one side by side. */
 export function Talks() {
-  const { talks, missing, readAt } = useTalks();
+  const talks = useTalks((s) => s.talks);
+  const wide = useWide();
+  const groups = talksByItem(talks);
+  if (wide && groups.length > 0) return <TalksDesk groups={groups} />;
+  return (
+    <Page title={TITLE} back="/sales" maxWidth={1240}>
+      <Asked none={groups.length === 0} />
+      {groups.map((group) => (
+        <OfItem key={keyOf(group)} group={group} />
+      ))}
+    </Page>
+  );
+}
+
+const keyOf = (group: TalksOfItem) => group.item ?? `${group.talks[0]?.market} ${group.talks[0]?.id}`;
+
+/** At a desk: the items that are asked about, and the buyers of the one that is chosen. */
+function TalksDesk({ groups }: { groups: readonly TalksOfItem[] }) {
+  const router = useRouter();
+  const { about } = useLocalSearchParams<{ about?: string }>();
+  const items = useAttic((s) => s.items);
+  const here = groups.find((g) => keyOf(g) === about) ?? groups[0];
+  const lines = groups.map((group) => {
+    const item = group.item ? items[group.item] : undefined;
+    const name = nameOr(item, group.what);
+    const waiting = group.talks.filter(waits).length;
+    const last = Math.max(...group.talks.map((t) => t.changedAt));
+    return {
+      id: keyOf(group),
+      name: `About ${name}`,
+      words: name,
+      more: [
+        waiting > 0 ? plural(waiting, 'one waits for you', `${waiting} wait for you`) : '',
+        plural(group.talks.length, 'one buyer', `${group.talks.length} buyers`),
+        agoWords(last),
+      ]
+        .filter(Boolean)
+        .join(' · '),
+      picture: <PictureView id={item?.pictureIds[0]} alt="" style={{ width: 48, height: 48 }} />,
+      marked: waiting > 0,
+    };
+  });
+  return (
+    <ListDetail
+      title={TITLE}
+      back="/sales"
+      lines={lines}
+      here={here ? keyOf(here) : null}
+      onHere={(next) => router.setParams({ about: next })}
+      above={<Asked none={false} />}
+    >
+      {here ? <OfItem key={keyOf(here)} group={here} /> : null}
+    </ListDetail>
+  );
+}
+
+/** Whom could be asked, and asking again. */
+function Asked({ none }: { none: boolean }) {
+  const { missing, readAt } = useTalks();
   const market = useMarketName();
   const { run, busy, trouble } = useAsyncAction();
   const connected = useCourier((s) => s.connected);
   const look = () => run(readTalks);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- asked when the page opens, and by hand
   useEffect(() => (connected ? look() : undefined), [connected]);
-  const groups = talksByItem(talks);
   return (
-    <Page title="Messages and offers" back="/sales" maxWidth={1240}>
+    <>
       {missing.map((m) => (
         <Notice
           key={m.market}
@@ -66,7 +105,7 @@ export function Talks() {
           {readAt === null ? 'No marketplace was asked yet.' : `As it was ${agoWords(readAt)}.`}
         </Text>
       )}
-      {readAt !== null && groups.length === 0 ? (
+      {readAt !== null && none ? (
         missing.length === 0 ? (
           <Calm
             heading="Nobody has written"
@@ -76,309 +115,9 @@ export function Talks() {
           <Text tone="soft">Where it could be asked, nobody has written.</Text>
         )
       ) : null}
-      {groups.map((group) => (
-        <OfItem key={`${group.item} ${group.talks[0]?.id}`} group={group} />
-      ))}
-      <Button variant="quiet" disabled={busy} onPress={look}>
+      <Button variant="quiet" disabled={busy} onPress={look} style={{ alignSelf: 'flex-start' }}>
         {busy ? 'Asking…' : 'Ask again'}
       </Button>
-    </Page>
-  );
-}
-
-function OfItem({ group }: { group: TalksOfItem }) {
-  const item = useAttic((s) => (group.item ? s.items[group.item] : undefined));
-  const sale = useCourier((s) => (group.item ? s.items[group.item]?.sale : null));
-  const wide = useWide();
-  const router = useRouter();
-  const name = nameOr(item, group.what);
-  const hold = item && openHold(item);
-  return (
-    <Card label={`About ${name}`}>
-      <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-        <PictureView id={item?.pictureIds[0]} alt="" style={{ width: 56, height: 56 }} />
-        <View style={{ flex: 1 }}>
-          <Text variant="strong" numberOfLines={2}>
-            {name}
-          </Text>
-          <Text variant="small" tone="soft" figures>
-            {sale
-              ? 'sold'
-              : hold
-                ? `promised to ${hold.who || 'somebody'}`
-                : `${plural(group.talks.length, 'one buyer', `${group.talks.length} buyers`)}`}
-          </Text>
-        </View>
-        {item ? (
-          <Button variant="quiet" label={`Open ${name}`} onPress={() => router.navigate(`/item/${item.id}`)}>
-            Open
-          </Button>
-        ) : null}
-      </View>
-      <View style={wide ? { flexDirection: 'row', flexWrap: 'wrap', gap: 14 } : { gap: 14 }}>
-        {group.talks.map((talk) => (
-          <OneTalk key={`${talk.market} ${talk.id}`} talk={talk} wide={wide} />
-        ))}
-      </View>
-    </Card>
-  );
-}
-
-function OneTalk({ talk, wide }: { talk: TalkOf; wide: boolean }) {
-  const c = useColours();
-  const market = useMarketName();
-  const waiting = waits(talk);
-  const [open, setOpen] = useState(waiting);
-  const lines = open ? talk.lines : talk.lines.slice(-1);
-  return (
-    <View
-      role="group"
-      aria-label={`${talk.who} on ${market(talk.market)}`}
-      style={{
-        borderLeftWidth: 4,
-        borderColor: waiting ? c.brass : c.line,
-        paddingLeft: 12,
-        gap: 8,
-        ...(wide ? { flexBasis: '46%', flexGrow: 1 } : {}),
-      }}
-    >
-      <Text variant="small" tone="soft" figures>
-        {`${talk.who} on ${market(talk.market)} · ${agoWords(talk.changedAt)}`}
-      </Text>
-      {lines.map((l, i) => (
-        <Text key={i}>
-          <Text variant="strong">{`${l.by === 'buyer' ? talk.who : 'You'}: `}</Text>
-          {l.words}
-        </Text>
-      ))}
-      {talk.offers.slice(open ? 0 : -1).map((o) => (
-        <OfferLine key={o.id} offer={o} who={talk.who} />
-      ))}
-      {openOffer(talk) ? <AnswerOffer talk={talk} /> : null}
-      <Agreed talk={talk} />
-      {open ? (
-        <Reply talk={talk} />
-      ) : (
-        <Button variant="quiet" label={`Answer ${talk.who}`} onPress={() => setOpen(true)}>
-          Read and answer
-        </Button>
-      )}
-    </View>
-  );
-}
-
-const OFFER_WORDS: Record<BuyerOffer['state'], string> = {
-  open: 'waits for your answer',
-  accepted: 'you took it',
-  refused: 'you said no',
-  countered: 'you asked for more',
-  paid: 'paid',
-  over: 'over',
-};
-
-function OfferLine({ offer, who }: { offer: BuyerOffer; who: string }) {
-  const currency = useAttic((s) => s.settings.currency);
-  const counter = offer.counter !== null ? `: ${formatMoney(offer.counter, currency)}` : '';
-  return (
-    <Text figures>
-      {`${who} offers ${formatMoney(offer.amount, currency)} ` +
-        `(${OFFER_WORDS[offer.state]}${offer.state === 'countered' ? counter : ''})`}
-    </Text>
-  );
-}
-
-/** The three ways to answer, each with what it would leave. */
-function AnswerOffer({ talk }: { talk: TalkOf }) {
-  const currency = useAttic((s) => s.settings.currency);
-  const says = judged(talk);
-  const offer = openOffer(talk);
-  const [counter, setCounter] = useState<number | null>(says?.type === 'ask' ? says.counter : null);
-  const { run, busy, trouble } = useAsyncAction();
-  const stands = useStanding(talk);
-  if (!offer) return null;
-  const no = (
-    <Button
-      variant="quiet"
-      disabled={busy}
-      label={`Say no to ${talk.who}`}
-      onPress={() => run(() => answer(talk, 'refuse'))}
-    >
-      Say no
-    </Button>
-  );
-  if (stands && !mayPromise(stands.standing))
-    return (
-      <View style={{ gap: 8 }}>
-        <Notice tone="caution">
-          {'It is ' +
-            `${stands.words}${
-              stands.standing.is === 'held' ? ': let that go first to take this offer, or say no' : ': say no'
-            }.`}
-        </Notice>
-        {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-        {no}
-      </View>
-    );
-  const leaves = (amount: number | null) => {
-    const home = amount === null ? null : whatItLeaves(talk, amount);
-    return home === null ? null : `leaves ${formatMoney(home, currency)}`;
-  };
-  return (
-    <View style={{ gap: 8 }}>
-      {says ? <Text tone="soft">{`Your limits: ${offerReason(says.why)}.`}</Text> : null}
-      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <Button
-        variant="main"
-        disabled={busy}
-        label={`Take ${talk.who}’s offer`}
-        onPress={() => run(() => answer(talk, 'accept'))}
-      >
-        {[`Take ${formatMoney(offer.amount, currency)}`, leaves(offer.amount)].filter(Boolean).join(', ')}
-      </Button>
-      <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
-        <View style={{ flex: 1 }}>
-          <MoneyField
-            label={`Ask ${talk.who} for`}
-            value={counter}
-            currency={currency}
-            onChange={setCounter}
-          />
-        </View>
-        <Button
-          disabled={busy || counter === null || counter <= offer.amount}
-          label={`Ask ${talk.who} for more`}
-          onPress={() => run(() => answer(talk, 'counter', counter))}
-        >
-          {leaves(counter) ? `Ask (${leaves(counter)})` : 'Ask'}
-        </Button>
-      </View>
-      {no}
-    </View>
-  );
-}
-
-/** How the item stands towards this buyer, in words; null where it can be had, or is not known here. */
-function useStanding(talk: TalkOf): { standing: Standing; words: string } | null {
-  const market = useMarketName();
-  const item = useAttic((s) => (talk.item ? s.items[talk.item] : undefined));
-  const view = useCourier((s) => (talk.item ? s.items[talk.item] : undefined));
-  const talks = useTalks((s) => s.talks);
-  if (!item) return null;
-  const standing = standingFor(talk, item, view, talks);
-  const words = standingWords(standing, market);
-  if (words === null) return null;
-  const until =
-    standing.is === 'held' && standing.until !== null ? `; they meet ${exactly(standing.until)}` : '';
-  return { standing, words: words + until };
-}
-
-/** Where no money passes at the marketplace, what was agreed is handed over in person. */
-function Agreed({ talk }: { talk: TalkOf }) {
-  const item = useAttic((s) => (talk.item ? s.items[talk.item] : undefined));
-  const sheet = useCourier((s) => s.sheets.find((x) => x.marketplace === talk.market));
-  const sold = useCourier((s) => (talk.item ? s.items[talk.item]?.sale : null));
-  if (!item || sold || sheet?.handover !== 'collect') return null;
-  const hold = openHold(item);
-  if (hold?.meet || (hold && hold.who !== talk.who)) return null;
-  const offer = agreedOffer(talk);
-  return <Arrange item={item} who={talk.who} market={talk.market} amount={offer?.amount ?? null} />;
-}
-
-function Reply({ talk }: { talk: TalkOf }) {
-  const item = useAttic((s) => (talk.item ? s.items[talk.item] : undefined));
-  const [text, setText, clearText] = useTextDraft(`reply:${talk.market}:${talk.id}`);
-  const [lacks, setLacks] = useState<string[]>([]);
-  // The saved answer that gave way to how the item stands.
-  const [instead, setInstead] = useState<string | null>(null);
-  const { run, busy, trouble, field } = useAsyncAction();
-  const stands = useStanding(talk);
-  const send = (anyway: boolean) =>
-    run(async () => {
-      await reply(talk, text.trim(), anyway);
-      clearText();
-      setLacks([]);
-      setInstead(null);
-    });
-  return (
-    <View style={{ gap: 8 }}>
-      {item ? (
-        <SavedAnswers
-          who={talk.who}
-          onChoose={(answer) => {
-            const { words, missing, gaveWay } = answerFor(answer, item, talk);
-            setText(words);
-            setLacks(missing);
-            setInstead(gaveWay ? answer.name : null);
-          }}
-        />
-      ) : null}
-      {instead && stands ? (
-        <Notice tone="caution">{`“${instead}” is for what can be had; it is ${stands.words}.`}</Notice>
-      ) : null}
-      {lacks.length > 0 ? (
-        <Notice tone="caution">{`Not recorded: ${lacks.join(', ')}. Put it in where the dots are.`}</Notice>
-      ) : null}
-      <Field
-        label={`Answer to ${talk.who}`}
-        value={text}
-        multiline
-        pause={0}
-        maxLength={2_000}
-        onChange={setText}
-      />
-      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <Button
-        disabled={busy || text.trim() === '' || text.includes('…')}
-        label={`Send to ${talk.who}`}
-        onPress={() => send(false)}
-      >
-        Send
-      </Button>
-      {field === SAYS_OTHERWISE ? (
-        <Button
-          variant="quiet"
-          disabled={busy}
-          label={`Send it to ${talk.who} all the same`}
-          onPress={() => send(true)}
-        >
-          I mean it: send it
-        </Button>
-      ) : null}
-      {text.trim() !== '' ? <KeepAnswer text={text.trim()} item={item} talk={talk} /> : null}
-    </View>
-  );
-}
-
-function SavedAnswers({ who, onChoose }: { who: string; onChoose: (answer: SavedAnswer) => void }) {
-  const saved = useAttic((s) => s.settings.savedAnswers);
-  const answers = [...saved, ...STARTING_ANSWERS.filter((a) => !saved.some((s) => s.id === a.id))];
-  return (
-    <ChipRow label="Saved answers" radio={false}>
-      {answers.map((a) => (
-        <Chip key={a.id} role="button" on={false} label={`${a.name}, to ${who}`} onPress={() => onChoose(a)}>
-          {a.name}
-        </Chip>
-      ))}
-    </ChipRow>
-  );
-}
-
-function KeepAnswer({ text, item, talk }: { text: string; item: Item | undefined; talk: TalkOf }) {
-  const [name, setName] = useState('');
-  return (
-    <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
-      <View style={{ flex: 1 }}>
-        <Field label="Keep this answer as" value={name} pause={0} maxLength={80} onChange={setName} />
-      </View>
-      <Button
-        disabled={name.trim() === ''}
-        onPress={() => {
-          keepAnswer(name.trim(), text, item, talk);
-          setName('');
-        }}
-      >
-        Keep it
-      </Button>
-    </View>
+    </>
   );
 }

@@ -3,13 +3,10 @@ import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { orderId } from '@/contract/orders';
-import { openHold } from '@/core/holds/holds';
-import { plural } from '@/core/language/plural';
 import { sentence } from '@/core/language/sentence';
 import { formatMoney } from '@/core/money/money';
-import { isUnposted, type OrderRow } from '@/core/orders/orders';
-import { waits } from '@/core/talks/talks';
-import { Calm, useUnheard } from '@/parts/trade/Calm';
+import type { OrderRow } from '@/core/orders/orders';
+import { Calm } from '@/parts/trade/Calm';
 import { ClosingRecord } from '@/parts/trade/ClosingRecord';
 import { PictureView } from '@/parts/trade/PictureView';
 import { rankWords } from '@/parts/trade/rankWords';
@@ -18,15 +15,21 @@ import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { agoWords, exactly } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
-import { useCourier } from '@/store/courier/courierLink';
 import { useMarketName } from '@/store/courier/useMarketName';
 import { stageWords, useOrders } from '@/store/derived/useOrders';
 import { useSales, type SoldItem } from '@/store/derived/useSales';
-import { useTalks } from '@/store/fulfilment/talks';
 import { nameOr } from '@/store/items/names';
+import { useWide } from '@/theme/theme';
+
+import { AfterSale } from './AfterSale';
+import { SalesDesk } from './SalesDesk';
 
 /** What was sold, where it went for how much, and the proof that it is gone elsewhere. */
 export function Sales() {
+  return useWide() ? <SalesDesk /> : <SalesList />;
+}
+
+function SalesList() {
   const sales = useSales(true);
   const orders = useOrders();
   const rows = useMemo(() => new Map(orders.map((r) => [r.id, r])), [orders]);
@@ -50,53 +53,6 @@ export function Sales() {
         />
       ))}
     </Page>
-  );
-}
-
-/** The pages for what comes after a sale, each with what waits there. */
-function AfterSale({ orders }: { orders: readonly OrderRow[] }) {
-  const router = useRouter();
-  const waiting = useTalks((s) => s.talks.filter(waits).length);
-  const readAt = useTalks((s) => s.readAt);
-  const silent = useTalks((s) => s.missing.length > 0);
-  const why = useUnheard();
-  const nobody =
-    readAt === null
-      ? 'not asked yet'
-      : silent
-        ? 'not all could be asked'
-        : why === null
-          ? 'nobody waits'
-          : `nobody waited ${agoWords(readAt)}`;
-  const items = useAttic((s) => s.items);
-  const views = useCourier((s) => s.items);
-  const held = Object.values(items).filter((t) => openHold(t) && !views[t.id]?.sale).length;
-  const parcels = orders.filter((r) => r.way === 'post' && isUnposted(r)).length;
-  const say = (n: number, one: string, many: string, none: string) =>
-    n === 0 ? none : plural(n, one, `${n} ${many}`);
-  return (
-    <Card label="After the sale">
-      <LinkRow
-        words="Messages and offers"
-        more={say(waiting, 'one waits for you', 'wait for you', nobody)}
-        onPress={() => router.navigate('/talks')}
-      />
-      <LinkRow
-        words="Packing"
-        more={say(parcels, 'one parcel', 'parcels', why === null ? 'nothing to pack' : 'not known just now')}
-        onPress={() => router.navigate('/packing')}
-      />
-      <LinkRow
-        words="Holds and meetings"
-        more={say(held, 'one item is promised', 'items are promised', 'nothing is promised')}
-        onPress={() => router.navigate('/holds')}
-      />
-      <LinkRow
-        words="Payouts"
-        more="statements against what was told"
-        onPress={() => router.navigate('/payouts')}
-      />
-    </Card>
   );
 }
 

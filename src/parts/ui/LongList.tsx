@@ -6,6 +6,8 @@ import { SPACE, useColours, useWide } from '@/theme/theme';
 export interface LongListProps<T> {
   /** Name of the place, said aloud. */
   label: string;
+  /** Part of a place only, not all of it. */
+  role?: 'main' | 'region';
   items: readonly T[];
   keyOf: (item: T) => string;
   row: (item: T, index: number) => ReactNode;
@@ -66,7 +68,7 @@ export function LongList<T>(props: LongListProps<T>) {
   return (
     <div
       ref={scroller}
-      role="main"
+      role={props.role ?? 'main'}
       aria-label={props.label}
       tabIndex={0}
       style={{ flex: 1, overflowY: 'auto', background: c.ground, position: 'relative', minHeight: 0 }}
