@@ -132,7 +132,8 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     gap: 8,
   },
-  quiet: { paddingHorizontal: 8 },
+  // Alone under a row its words begin where the row's do.
+  quiet: { paddingHorizontal: 4, justifyContent: 'flex-start' },
   sign: { width: 44, height: 44, alignItems: 'center', justifyContent: 'center', borderRadius: 22 },
   chip: {
     maxWidth: '100%',
