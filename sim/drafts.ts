@@ -14,23 +14,39 @@ export const DRAFT = ListingDraft.parse({
   pictures: [],
 });
 
-/** How much of what there is buyers may see. */
+/** What there is of the item of which there are several, and how much of it buyers may see. */
 export interface Limits {
   heldBack?: number;
   cap?: number;
+  /** Three just alike, where only some marketplaces count them; else two mugs and a jug. */
+  alike?: boolean;
 }
 
-/** The item of which there are several: two mugs and a jug. */
+/** The item of which there are several. */
 export const SEVERAL = 'many';
-export const STOCK = { mug: 2, jug: 1 };
-
-export function draftOf(item: string, limits: Limits): ListingDraft {
-  if (item !== SEVERAL) return DRAFT;
-  const pieces = Object.entries(STOCK).map(([code, stock]) => ({ code, values: [code], price: 900, stock }));
-  return { ...DRAFT, choices: { ...limits, options: ['Piece'], pieces } };
+export function stockIn({ alike }: Limits): Record<string, number> {
+  return alike ? { any: 3 } : { mug: 2, jug: 1 };
 }
 
-/** How many of each piece a draft offers; null: of an item of which there is one. */
+/** Marketplaces that count several just alike; the others show one. */
+const COUNT_ALIKE = ['brackenmoor', 'lanternyard'];
+
+export function draftOf(item: string, market: string, { alike, ...limits }: Limits): ListingDraft {
+  if (item !== SEVERAL) return DRAFT;
+  const pieces = Object.entries(stockIn({ alike })).map(([code, stock]) => ({
+    code,
+    values: alike ? [] : [code],
+    price: 900,
+    stock,
+  }));
+  const options = alike ? [] : ['Piece'];
+  const one = alike && !COUNT_ALIKE.includes(market) ? { oneAtATime: true, cap: 1 } : {};
+  return { ...DRAFT, choices: { ...limits, ...one, options, pieces } };
+}
+
+/** How many of each piece a draft offers; null where one is shown, which is sold with the listing. */
 export function stockOf(draft: ListingDraft): Record<string, number> | null {
-  return draft.choices ? Object.fromEntries(draft.choices.pieces.map((p) => [p.code, p.stock])) : null;
+  return draft.choices && !draft.choices.oneAtATime
+    ? Object.fromEntries(draft.choices.pieces.map((p) => [p.code, p.stock]))
+    : null;
 }

@@ -2,7 +2,7 @@ import { isOver } from '@/core/courier/refs';
 import type { CourierItem, CourierState } from '@/core/courier/types';
 import { stockShown } from '@/core/price/floor';
 
-import { SEVERAL, STOCK, type Limits } from './drafts';
+import { SEVERAL, stockIn, type Limits } from './drafts';
 import { isUp, type Marketplace, type SimOrder } from './marketplace';
 
 /** What is to be judged at the end of an evening. */
@@ -106,10 +106,15 @@ function judgeStock(
     if (!isPast(order) && !item?.pieceSales.some(same) && !item?.laterSales.some(same))
       violations.push(`sale ${order.id} of ${SEVERAL} was lost`);
   }
-  for (const [code, stock] of Object.entries(STOCK)) {
+  for (const [code, stock] of Object.entries(stockIn(limits))) {
     const sold = item?.pieceSales.filter((s) => s.piece === code).length ?? 0;
     if (sold > stock) violations.push(`${sold} of ${stock} ${code} counted as sold`);
-    const ordered = orders.filter((o) => o.piece === code && !isPast(o)).length;
+    // Where one is shown nobody names a piece; and a deal of the person's own is no order.
+    const named = orders.filter((o) => (limits.alike || o.piece === code) && !isPast(o)).length;
+    const deals = [...(item?.pieceSales ?? []), ...(item?.laterSales ?? [])].filter(
+      (s) => s.piece === code && s.order.startsWith('deal-'),
+    ).length;
+    const ordered = named + deals;
     const told = item?.laterSales.filter((s) => s.piece === code).length ?? 0;
     if (Math.max(0, ordered - stock) !== told)
       violations.push(`${ordered} of ${stock} ${code} ordered, ${told} told of as too many`);
@@ -117,7 +122,7 @@ function judgeStock(
     const most = stockShown(stock - sold, limits.heldBack ?? 0, limits.cap ?? null);
     for (const l of [...markets.values()].flatMap((m) => m.listings)) {
       if (!isOf(SEVERAL)(l) || l.state !== 'live') continue;
-      const shown = (l.stock?.[code] ?? 0) - (l.sold[code] ?? 0);
+      const shown = l.stock ? (l.stock[code] ?? 0) - (l.sold[code] ?? 0) : 1;
       if (shown > most)
         violations.push(
           `${l.ref} still shows ${shown} ${code}, there are ${stock - sold} and ${most} to show`,

@@ -22,6 +22,7 @@ async function main(): Promise<number> {
   const from = argument('from', 1);
   const limits = {
     heldBack: argument('held-back', 0),
+    alike: process.argv.includes('--alike'),
     ...(process.argv.includes('--cap') ? { cap: argument('cap', 1) } : {}),
   };
   const whole = process.argv.includes('--whole');

@@ -6,8 +6,8 @@ export interface Listed {
   state: 'inReview' | 'live' | 'ended' | 'sold' | 'turnedDown';
   reviewUntil: number;
   /**
-   * Of an item with variations: how many there are of each piece, sold ones included, and how many were sold
-   * here.
+   * Where it is counted: how many there are of each piece, sold ones included, and how many were sold here.
+   * Pieces that are just alike are `any`, and no sale says so.
    */
   stock: Record<string, number> | null;
   sold: Record<string, number>;
@@ -105,10 +105,14 @@ export class Marketplace {
     return news;
   }
 
-  /** What is up with other stock than before. */
+  /** What is up with other stock than before; what sold out is offered again once there is more of it. */
   restock(ref: string, stock: Record<string, number> | null): void {
-    const listing = this.listings.find((l) => l.ref === ref && isUp(l));
-    if (listing) listing.stock = stock;
+    const listing = this.listings.find((l) => l.ref === ref && (isUp(l) || l.state === 'sold'));
+    if (!listing || (listing.state === 'sold' && !stock)) return;
+    listing.stock = stock;
+    const { sold } = listing;
+    if (Object.entries(stock ?? {}).some(([code, n]) => n > (sold[code] ?? 0)) && listing.state === 'sold')
+      listing.state = 'live';
   }
 
   /** @returns null where there is none of that piece left */
@@ -136,7 +140,7 @@ export class Marketplace {
       postage: 420,
       fees: 300,
       at: now,
-      ...(piece === null ? {} : { piece }),
+      ...(piece === null || piece === 'any' ? {} : { piece }),
     };
     this.feed.push(news);
     return news;

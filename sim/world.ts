@@ -67,6 +67,7 @@ const COMPARE_EVERY = 60_000;
 export class World implements Evening {
   readonly random: Random;
   readonly names = Object.keys(STYLES);
+  readonly alike: boolean;
   private readonly markets: ReadonlyMap<string, Marketplace>;
   private readonly adapters: readonly Adapter[];
   private readonly policy: Policy;
@@ -98,13 +99,14 @@ export class World implements Evening {
   private forgot = false;
   private readonly result: SimResult;
 
-  /** @param limits what of the item with variations is held back, or not shown */
+  /** @param limits what there is of the item of which there are several, and what of it is not shown */
   constructor(
     seed: number,
     private readonly sabotage: Sabotage = {},
     private readonly limits: Limits = {},
   ) {
     this.random = new Random(seed);
+    this.alike = limits.alike === true;
     this.result = {
       seed,
       violations: [],
@@ -149,7 +151,7 @@ export class World implements Evening {
   // ---- what people do -----------------------------------------------------------------------------
 
   send(item: string, market: string): void {
-    this.command({ type: 'send', id: this.id(), item, market, draft: draftOf(item, this.limits) });
+    this.command({ type: 'send', id: this.id(), item, market, draft: draftOf(item, market, this.limits) });
   }
 
   withdraw(item: string, market: string): void {

@@ -2,8 +2,11 @@ import { z } from 'zod';
 
 import { Minor, RecordId } from './common';
 
-/** One item that is sold in variations: "Piece" with "mug", "plate" and "bowl", some of each. */
-export const Choices = z.object({
+/**
+ * An item of which there are several. In variations: "Piece" with "mug", "plate" and "bowl", some of each; or
+ * just alike ("three of these"): then there are no options and one piece, which is any of them.
+ */
+const AnyChoices = z.object({
   options: z
     .array(
       z.object({
@@ -11,13 +14,13 @@ export const Choices = z.object({
         values: z.array(z.string().min(1).max(60)).min(1).max(40),
       }),
     )
-    .min(1)
     .max(3),
   /** One a combination of values, in the options' order. */
   pieces: z
     .array(
       z.object({
-        values: z.array(z.string().min(1).max(60)).min(1).max(3),
+        values: z.array(z.string().min(1).max(60)).max(3),
+        /** How many there ever were, with those that are sold. */
         stock: z.number().int().min(0).max(100_000),
         /** Minor units; null: the item's own price. */
         price: Minor.nonnegative().nullable().default(null),
@@ -34,5 +37,6 @@ export const Choices = z.object({
   /** Number of the next piece's code, so that none is given twice. */
   nextPiece: z.number().int().positive().default(1),
 });
+export const Choices = AnyChoices.refine((c) => c.options.length > 0 || c.pieces.length === 1);
 export type Choices = z.infer<typeof Choices>;
 export type Piece = Choices['pieces'][number];

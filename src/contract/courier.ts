@@ -17,9 +17,12 @@ export const AuctionTerms = z.object({
 });
 export type AuctionTerms = z.infer<typeof AuctionTerms>;
 
-/** Several to choose from: each piece by its code, with how many there ever were of it. */
+/**
+ * Several to choose from: each piece by its code, with how many there ever were of it. Without options: one
+ * piece, of which there are several just alike.
+ */
 export const DraftChoices = z.object({
-  options: z.array(z.string().max(60)).min(1).max(3),
+  options: z.array(z.string().max(60)).max(3),
   pieces: z
     .array(
       z.object({
@@ -35,6 +38,8 @@ export const DraftChoices = z.object({
   heldBack: z.number().int().min(0).max(100_000).optional(),
   /** At most so many of each are shown at once; absent: all. */
   cap: z.number().int().min(1).max(100_000).optional(),
+  /** The marketplace does not count: it shows one, which is gone once it is sold there. */
+  oneAtATime: z.boolean().optional(),
 });
 export type DraftChoices = z.infer<typeof DraftChoices>;
 
@@ -80,7 +85,7 @@ export const ListingDraft = z.object({
     .default({ promotionBp: 0, extras: {} }),
   /** Its number at the marketplace's own depot, which posts it; absent: it is with the seller. */
   depotNo: z.string().max(40).optional(),
-  /** Sold in variations; absent: one of a kind. */
+  /** Sold in variations, or several just alike; absent: one of a kind. */
   choices: DraftChoices.optional(),
   /** What a marketplace was found to show, as far as it tells: never sent as it is. */
   found: z.boolean().optional(),

@@ -222,6 +222,8 @@ export const RuleSheet = z.object({
       stock: z.number().int().positive(),
     })
     .optional(),
+  /** It counts several just alike in one listing, at most so many; absent: it shows one. */
+  quantity: z.object({ most: z.number().int().positive() }).optional(),
   /** It can store items and post them itself; buyers then pay no postage. */
   depot: z.boolean().optional(),
   /** Where it may be sold to whoever bids most; absent: at a price only. Minor units. */

@@ -2,7 +2,19 @@ import fc from 'fast-check';
 
 import { Choices } from '@/contract/choices';
 
-import { combinations, inStock, picturesOf, priceRange, valuesIn, withOptions, type Option } from './choices';
+import {
+  combinations,
+  draftAlike,
+  inStock,
+  isAlike,
+  picturesOf,
+  priceRange,
+  severalAlike,
+  valuesIn,
+  withOptions,
+  type Option,
+} from './choices';
+import { choicesShown } from './shown';
 
 const made = (before: Choices | null, options: Option[]): Choices => {
   const done = withOptions(before, options, 'YA-0007');
@@ -83,4 +95,48 @@ it('reads values, ranges of price and shared pictures', () => {
   expect(priceRange(set, 1_200)).toEqual({ from: 1_200, to: 2_000 });
   expect(picturesOf(set.pieces[0], ['p1', 'p2'])).toEqual(['p2']);
   expect(picturesOf(set.pieces[1]!, ['p1', 'p2'])).toEqual(['p1', 'p2']);
+});
+
+describe('several just alike', () => {
+  it('is one piece under the item’s own code, and keeps what was said of showing it', () => {
+    const three = severalAlike(null, 3, 'YA-0007');
+    expect(Choices.parse(three)).toEqual(three);
+    expect(isAlike(three)).toBe(true);
+    expect(inStock(three)).toBe(3);
+    const five = severalAlike({ ...three, heldBack: 1, cap: 2 }, 5, 'YA-0099');
+    expect(five).toMatchObject({ heldBack: 1, cap: 2, pieces: [{ stock: 5, code: 'YA-0007' }] });
+  });
+  it('becomes variations and back without giving a code twice', () => {
+    const three = severalAlike(null, 3, 'YA-0007');
+    const varied = made(three, [sort]);
+    expect(varied.pieces.map((p) => [p.code, p.stock])).toEqual([
+      ['YA-0007', 3],
+      ['YA-0007/1', 1],
+      ['YA-0007/2', 1],
+      ['YA-0007/3', 1],
+    ]);
+    expect(severalAlike(varied, 4, 'YA-0007')).toMatchObject({ nextPiece: 4, pieces: [{ stock: 4 }] });
+  });
+  it('no options with more than one piece are no record', () => {
+    const three = severalAlike(null, 3, 'YA-0007');
+    expect(Choices.safeParse({ ...three, pieces: [...three.pieces, ...three.pieces] }).success).toBe(false);
+  });
+  it('buyers never see more than there is, than is not held back, than the cap, or than is counted', () => {
+    const small = fc.integer({ min: 0, max: 12 });
+    fc.assert(
+      fc.property(
+        small,
+        small,
+        fc.option(fc.integer({ min: 1, max: 12 })),
+        fc.option(fc.integer({ min: 1, max: 12 })),
+        (stock, heldBack, cap, most) => {
+          const draft = draftAlike({ ...severalAlike(null, stock, 'c'), heldBack, cap }, 900, most);
+          const shown = choicesShown(draft).pieces[0]?.stock;
+          expect(shown).toBe(Math.max(0, Math.min(stock - heldBack, cap ?? Infinity, most ?? 1)));
+          expect(draft.pieces[0]?.stock).toBe(stock);
+          expect(draft.oneAtATime ?? false).toBe(most === null);
+        },
+      ),
+    );
+  });
 });

@@ -100,6 +100,28 @@ function whyNot(options: readonly Option[]): ChoicesTrouble | null {
   return count > MOST_PIECES ? { code: 'combinationsTooMany', params: { count, most: MOST_PIECES } } : null;
 }
 
+/** Whether there are several just alike, with nothing to choose. */
+export function isAlike({ options }: { options: readonly unknown[] }): boolean {
+  return options.length === 0;
+}
+
+/**
+ * An item's choices when there are several just alike; what was said of how many are shown is kept.
+ *
+ * @param stock how many there ever were, 0 to 100,000
+ * @param code of the item: it is on each of them
+ */
+export function severalAlike(before: Choices | null, stock: number, code: string): Choices {
+  const known = before && isAlike(before) ? before.pieces[0] : undefined;
+  return {
+    options: [],
+    pieces: [known ? { ...known, stock } : { values: [], stock, price: null, code, pictureIds: [] }],
+    heldBack: before?.heldBack ?? 0,
+    cap: before?.cap ?? null,
+    nextPiece: before?.nextPiece ?? 1,
+  };
+}
+
 /** How many pieces are in stock, all choices together. */
 export function inStock(choices: Choices): number {
   return choices.pieces.reduce((sum, p) => sum + p.stock, 0);
@@ -123,6 +145,25 @@ export function draftChoices(choices: Choices, usual: number | null): DraftChoic
       price: price ?? usual ?? 0,
       stock,
     })),
+  };
+}
+
+/**
+ * Several just alike as they are sent.
+ *
+ * @param price what each is sold for there, minor units
+ * @param most how many the marketplace counts at most; null: it does not count, and shows one
+ */
+export function draftAlike(choices: Choices, price: number, most: number | null): DraftChoices {
+  const { heldBack } = choices;
+  const stock = choices.pieces[0]?.stock ?? 0;
+  const cap = Math.min(choices.cap ?? stock, most ?? 1);
+  return {
+    options: [],
+    pieces: choices.pieces.slice(0, 1).map(({ code }) => ({ code, values: [], price, stock })),
+    ...(heldBack > 0 ? { heldBack } : {}),
+    ...(choices.cap !== null || cap < stock ? { cap } : {}),
+    ...(most === null ? { oneAtATime: true } : {}),
   };
 }
 

@@ -1,5 +1,5 @@
 /* What people ask for. */
-import type { Command } from '@/contract/courier';
+import type { Command, Sale } from '@/contract/courier';
 import type { CommandRefusal } from '@/contract/troubles';
 
 import { holdItem, releaseHold, undoSale } from './holds';
@@ -13,9 +13,9 @@ import {
   putListing,
   toWithdraw,
 } from './keeping';
-import { showsNothing } from './pieces';
+import { alikeCode, countsThere, showsNothing } from './pieces';
 import { isOver, isStopped, generationOf, itemBehind } from './refs';
-import { takeSale } from './selling';
+import { takePieceSale, takeSale } from './selling';
 import type { CourierListing, CourierItem, Job, StepContext } from './types';
 import { NEVER } from './waiting';
 
@@ -98,11 +98,29 @@ function reportSold(
   if (!item || !listing || (listing.state !== 'live' && listing.state !== 'inReview')) return 'notListed';
   if (item.sale) return 'soldAlready';
   const { market, amount } = command;
-  const told = { market, amount, at: ctx.now, knownAt: ctx.now };
+  const piece = alikeCode(item);
+  const told = {
+    market,
+    amount,
+    at: ctx.now,
+    knownAt: ctx.now,
+    ...(piece === undefined ? {} : { piece }),
+  };
   const byHand = isByHand(ctx, market);
   if (command.order !== undefined && !byHand) {
     const { postage } = listing.draft;
-    takeSale(ctx, item.id, { ...told, order: command.order, postage, fees: null }, listing.ref);
+    const sale: Sale = { ...told, order: command.order, postage, fees: null };
+    if (piece === undefined || !takePieceSale(ctx, item.id, listing.ref, sale))
+      takeSale(ctx, item.id, sale, listing.ref);
+    return null;
+  }
+  const dealt: Sale = { ...told, order: `deal-${command.id}`, postage: 0, fees: 0 };
+  if (piece !== undefined) {
+    // The marketplace knows nothing of it: where it counts it is told of one fewer; where it shows one, that
+    // is taken down, and the next one goes up.
+    if (!byHand && !countsThere(listing))
+      putListing(ctx, item, { ...toWithdraw(ctx, listing), emptied: true });
+    takePieceSale(ctx, item.id, byHand ? listing.ref : '', dealt);
     return null;
   }
   // Where all is done by hand, the person has been there already.
@@ -110,7 +128,7 @@ function reportSold(
     ? { ...listing, want: 'gone', state: 'sold', job: null, nextDraft: null, since: ctx.now }
     : { ...toWithdraw(ctx, listing), dealHere: true };
   putListing(ctx, item, deal);
-  takeSale(ctx, item.id, { ...told, order: `deal-${command.id}`, postage: 0, fees: 0 }, deal.ref);
+  takeSale(ctx, item.id, dealt, deal.ref);
   return null;
 }
 

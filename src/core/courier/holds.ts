@@ -3,7 +3,7 @@ import type { Command, Reason, Sale } from '@/contract/courier';
 import type { CommandRefusal } from '@/contract/troubles';
 
 import { changedAgain, freshListing, isByHand, jobNow, putItem, toWithdraw } from './keeping';
-import { showsNothing } from './pieces';
+import { countsThere, showsNothing } from './pieces';
 import { isOver } from './refs';
 import { takePieceSale } from './selling';
 import type { CourierListing, CourierItem, StepContext } from './types';
@@ -142,7 +142,7 @@ export function undoSale(
     const waiting = gone.laterSales.find((s) => s.piece === pieces.piece && !s.settled);
     const listings = { ...gone.listings };
     for (const [market, l] of Object.entries(listings))
-      if (l.want === 'live' && !isOver(l) && l.draft.choices) listings[market] = changedAgain(ctx, l);
+      if (l.want === 'live' && !isOver(l) && countsThere(l)) listings[market] = changedAgain(ctx, l);
     putItem(ctx, {
       ...gone,
       listings,

@@ -407,6 +407,131 @@ describe('an item with variations', () => {
   });
 });
 
+describe('several just alike', () => {
+  const stock = (n: number, more = {}) => ({
+    options: [],
+    pieces: [{ code: 'YA-0007', values: [], price: 900, stock: n }],
+    ...more,
+  });
+  const one = { oneAtATime: true, cap: 1 };
+  /** Moor counts them; wick shows one, and so does the board that is worked by hand. */
+  const desk = (n = 3, more = {}) => {
+    const d = new Desk();
+    d.send('moor', { draft: { ...DRAFT, choices: stock(n, more) } });
+    d.send('wick', { draft: { ...DRAFT, choices: stock(n, { ...more, ...one }) } });
+    d.tick();
+    d.live('moor');
+    d.live('wick');
+    return d;
+  };
+  const sell = (d: Desk, market: string, order: string, generation = 1) => {
+    const sale = { type: 'sale' as const, remoteId: '1', amount: 1, postage: 0, fees: 0, at: d.now };
+    d.take({
+      type: 'news',
+      market,
+      news: [{ ...sale, ref: `t.${market}.${generation}`, order }],
+      cursor: null,
+    });
+  };
+  const sent = (d: Desk) =>
+    d
+      .take({ type: 'tick' })
+      .effects.flatMap((e) =>
+        e.type === 'revise' || e.type === 'publish'
+          ? [`${e.type} ${e.ref} ${e.draft.choices?.pieces[0]?.stock}`]
+          : e.type === 'withdraw'
+            ? [`withdraw ${e.ref}`]
+            : [],
+      );
+  const item = (d: Desk) => viewOf(d.state.items.get('t')!);
+
+  it('a sale is counted down where they are counted; where one is shown the next goes up', () => {
+    const d = desk();
+    sell(d, 'moor', 'o1');
+    // The place where it sold knows by itself.
+    expect(sent(d)).toEqual([]);
+    sell(d, 'wick', 'w1');
+    expect(item(d)).toMatchObject({ sale: null, closing: null });
+    expect(item(d).pieceSales.map((s) => [s.order, s.piece])).toEqual([
+      ['o1', 'YA-0007'],
+      ['w1', 'YA-0007'],
+    ]);
+    // One of three was sold there, and one elsewhere: it is to count two, of which one is gone.
+    expect(sent(d).sort()).toEqual(['publish t.wick.2 1', 'revise t.moor.1 2']);
+    // Told again, nothing happens.
+    sell(d, 'wick', 'w1');
+    expect(item(d).pieceSales).toHaveLength(2);
+  });
+  it('with the last one it is sold, and closed everywhere', () => {
+    const d = desk(2);
+    sell(d, 'wick', 'w1');
+    sent(d);
+    d.take({ type: 'revised', market: 'moor', ref: 't.moor.1' });
+    sell(d, 'moor', 'o1');
+    expect(item(d).sale?.order).toBe('o1');
+    // The next one was just being put up there: it comes down as soon as that is answered.
+    expect(sent(d)).toEqual(['withdraw t.moor.1']);
+    expect(d.view('wick')).toMatchObject({ want: 'gone' });
+  });
+  it('nothing goes up again where the rest is held back, or what sold was an auction', () => {
+    const held = desk(2, { heldBack: 1 });
+    sell(held, 'wick', 'w1');
+    // The last one is not for buyers: it comes down where it still shows.
+    expect(sent(held)).toEqual(['withdraw t.moor.1']);
+    expect(held.view('wick').state).toBe('ended');
+    const d = new Desk();
+    const auction = { opening: 500, outright: null, days: 5, again: 0, becomes: null };
+    d.send('wick', { draft: { ...DRAFT, auction, choices: stock(3, one) } });
+    d.tick();
+    d.live('wick');
+    sell(d, 'wick', 'w1');
+    expect(sent(d)).toEqual([]);
+    expect(d.view('wick').state).toBe('sold');
+    expect(item(d).sale).toBeNull();
+    // A person begins it anew.
+    expect(d.send('wick', { draft: { ...DRAFT, auction, choices: stock(3, one) } })).toBeNull();
+  });
+  it('two buyers of the last one are told of as two', () => {
+    const d = desk(1);
+    sell(d, 'wick', 'w1');
+    sell(d, 'moor', 'o1');
+    expect(item(d).sale?.order).toBe('w1');
+    expect(item(d).laterSales).toMatchObject([{ order: 'o1', settled: false }]);
+  });
+  it('a deal of one’s own is one of them: one fewer where it is counted, the next where one is shown', () => {
+    const d = desk();
+    expect(d.ask({ type: 'sold', market: 'wick', amount: 2_000 })).toBeNull();
+    expect(item(d).pieceSales).toHaveLength(1);
+    expect(sent(d).sort()).toEqual(['revise t.moor.1 2', 'withdraw t.wick.1']);
+    d.take({ type: 'withdrawn', market: 'wick', ref: 't.wick.1' });
+    expect(sent(d)).toEqual(['publish t.wick.2 1']);
+    // Where they are counted the listing stays, and is told.
+    d.take({ type: 'revised', market: 'moor', ref: 't.moor.1' });
+    expect(d.ask({ type: 'sold', market: 'moor', amount: 2_000 })).toBeNull();
+    expect(item(d).sale).toBeNull();
+    expect(sent(d)).toEqual(['revise t.moor.1 1']);
+  });
+  it('a sale that came to nothing gives one back', () => {
+    const d = desk(2);
+    sell(d, 'wick', 'w1');
+    expect(sent(d)).toContain('revise t.moor.1 1');
+    d.take({ type: 'revised', market: 'moor', ref: 't.moor.1' });
+    expect(d.ask({ type: 'undo', order: 'w1', why: 'returned' })).toBeNull();
+    expect(sent(d)).toContain('revise t.moor.1 2');
+  });
+  it('what was one of a kind and is no longer is asked of the listings that are up', () => {
+    const d = desk();
+    expect(d.ask({ type: 'withdraw', market: 'wick' })).toBeNull();
+    sent(d);
+    d.take({ type: 'withdrawn', market: 'wick', ref: 't.wick.1' });
+    d.send('moor', { draft: DRAFT });
+    sent(d);
+    d.take({ type: 'revised', market: 'moor', ref: 't.moor.1' });
+    sell(d, 'moor', 'o1');
+    expect(item(d).sale?.order).toBe('o1');
+  });
+});
+
 describe('what a person was to put up by hand', () => {
   it('is simply dropped when it is no longer wanted and nothing was lost', () => {
     const desk = new Desk();

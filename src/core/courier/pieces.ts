@@ -1,21 +1,36 @@
 import type { DraftChoices, ListingDraft } from '@/contract/courier';
 
-import type { CourierItem } from './types';
+import { isOver } from './refs';
+import type { CourierItem, CourierListing } from './types';
+import { isAlike } from '../choices/choices';
 import { choicesShown } from '../choices/shown';
 import { stockShown } from '../price/floor';
 
 /**
- * What an item is to choose from, by the drafts of all its listings: of each piece the most that any says
- * there were.
+ * What an item is to choose from, by the drafts of its listings, those that are over only where none is up:
+ * of each piece the most that any says there were.
  */
 export function choicesOf(item: CourierItem): DraftChoices | undefined {
-  const all = Object.values(item.listings).flatMap((l) => (l.nextDraft ?? l.draft).choices ?? []);
+  const listings = Object.values(item.listings);
+  const up = listings.filter((l) => !isOver(l));
+  const all = (up.length > 0 ? up : listings).flatMap((l) => (l.nextDraft ?? l.draft).choices ?? []);
   const [first, ...others] = all;
   if (!first) return undefined;
   const pieces = new Map(first.pieces.map((p) => [p.code, p]));
   for (const p of others.flatMap((c) => c.pieces))
     if ((pieces.get(p.code)?.stock ?? -1) < p.stock) pieces.set(p.code, p);
   return { ...first, pieces: [...pieces.values()] };
+}
+
+/** The code of what there are several of, just alike; undefined: one of a kind, or in variations. */
+export function alikeCode(item: CourierItem | undefined): string | undefined {
+  const choices = item && choicesOf(item);
+  return choices && isAlike(choices) ? choices.pieces[0]?.code : undefined;
+}
+
+/** Whether the marketplace counts down by itself what it sells of a listing, and goes on showing the rest. */
+export function countsThere({ draft }: CourierListing): boolean {
+  return draft.choices !== undefined && draft.choices.oneAtATime !== true;
 }
 
 /** How many pieces are left of an item with variations, all together, those held back counted in. */

@@ -2,9 +2,10 @@
 import type { Reason, Sale } from '@/contract/courier';
 
 import { changeListing, changedAgain, itemFor, onceMore, putItem, toWithdraw } from './keeping';
-import { choicesOf, piecesLeft } from './pieces';
+import { alikeCode, choicesOf, countsThere, piecesLeft } from './pieces';
 import { isOver, itemBehind } from './refs';
 import type { ClosingEntry, CourierListing, News, StepContext } from './types';
+import { isAlike } from '../choices/choices';
 
 /** Why a listing ended, as far as anybody says. */
 function endedFor({ why, code }: Extract<News, { type: 'ended' }>): Reason[] {
@@ -31,6 +32,8 @@ export function takeNews(ctx: StepContext, market: string, told: News): void {
   switch (told.type) {
     case 'sale': {
       const id = itemBehind(ctx.state, told.ref);
+      // Of several just alike no marketplace says which.
+      const piece = told.piece ?? (id === null ? undefined : alikeCode(ctx.state.items.get(id)));
       // A sale of something the courier never heard of is still a sale: it is kept under its reference.
       const sale: Sale = {
         market,
@@ -40,13 +43,13 @@ export function takeNews(ctx: StepContext, market: string, told: News): void {
         fees: told.fees,
         at: told.at,
         knownAt: ctx.now,
-        ...(told.piece === undefined ? {} : { piece: told.piece }),
+        ...(piece === undefined ? {} : { piece }),
       };
-      if (id !== null && told.piece !== undefined && takePieceSale(ctx, id, told.ref, sale)) return;
+      if (id !== null && piece !== undefined && takePieceSale(ctx, id, told.ref, sale)) return;
       takeSale(ctx, id ?? `unknown-${told.ref.replace(/[^A-Za-z0-9_-]/gu, '').slice(0, 50)}`, sale, told.ref);
       // Also when the sale was known: whatever was still to be done with that listing is done.
       changeListing(ctx, told.ref, (l) =>
-        isOver(l) || told.piece !== undefined
+        isOver(l) || piece !== undefined
           ? l
           : { ...l, want: 'gone', state: 'sold', job: null, nextDraft: null, since: ctx.now },
       );
@@ -151,9 +154,10 @@ export function takeSale(ctx: StepContext, id: string, sale: Sale, ref: string):
  * @returns false where the courier knows of no choices: then it is the sale of the item
  */
 export function takePieceSale(ctx: StepContext, id: string, ref: string, sale: Sale): boolean {
-  const item = itemFor(ctx, id);
-  const choices = choicesOf(item);
+  const choices = choicesOf(itemFor(ctx, id));
   if (!choices) return false;
+  if (isAlike(choices)) endWhereOneIsShown(ctx, ref);
+  const item = itemFor(ctx, id);
   const same = (s: Sale) => s.market === sale.market && s.order === sale.order;
   if ([...item.pieceSales, ...item.laterSales, ...(item.pastSales ?? [])].some(same)) return true;
   const before = item.pieceSales.filter((s) => s.piece === sale.piece).length;
@@ -176,11 +180,25 @@ export function takePieceSale(ctx: StepContext, id: string, ref: string, sale: S
       (l.ref !== ref || l.draft.choices?.cap !== undefined) &&
       l.want === 'live' &&
       !isOver(l) &&
-      l.draft.choices
+      countsThere(l)
     )
       listings[market] = changedAgain(ctx, l);
   putItem(ctx, { ...counted, listings });
   return true;
+}
+
+/**
+ * A place that does not count showed one, and that is sold. The next one goes up there once there is one to
+ * show ({@link emptyOrFill}); an auction is for a person to begin anew.
+ */
+function endWhereOneIsShown(ctx: StepContext, ref: string): void {
+  changeListing(ctx, ref, (l) => {
+    if (isOver(l) || countsThere(l)) return l;
+    const over = { ...l, want: 'gone' as const, job: null, nextDraft: null, since: ctx.now };
+    return l.draft.auction || l.want === 'gone'
+      ? { ...over, state: 'sold' }
+      : { ...over, state: 'ended', emptied: true };
+  });
 }
 
 /** Keeps the closing record true to its listings; ends it when the last one is gone. */

@@ -8,6 +8,7 @@ import type { Finding } from './findings';
 import { NO_OTHER_LISTINGS, twinKey, type OtherListings } from './otherListings';
 import { reporter, type Report } from './report';
 import { recordOf } from '../catalogue/sheetRecords';
+import { isAlike } from '../choices/choices';
 import { choicesShown } from '../choices/shown';
 import { gradeOfItem } from '../condition/grade';
 import { privateValues, type PrivateValue } from '../kinds/publicFacts';
@@ -83,6 +84,7 @@ const NO_LIMITS: PriceLimits = { min: null, max: null, floor: null };
 
 function checkChoices(item: Item, effective: Effective, sheet: RuleSheet, { block, own }: Report) {
   if (!item.choices) return;
+  if (isAlike(item.choices)) return checkStock(effective, block);
   if (!sheet.choices || !effective.choices) {
     // Sent as one piece, it would be offered once and the choices would be lost.
     own('choices', 'choicesNotTaken', { market: sheet.name });
@@ -90,7 +92,7 @@ function checkChoices(item: Item, effective: Effective, sheet: RuleSheet, { bloc
   }
   const most = sheet.choices;
   const { name: market, currency } = sheet;
-  const { options, pieces: all } = effective.choices;
+  const { options } = effective.choices;
   // What buyers would see of each: what is held back, or over the cap, is never sent.
   const { pieces } = choicesShown(effective.choices);
   if (options.length > most.options)
@@ -102,9 +104,18 @@ function checkChoices(item: Item, effective: Effective, sheet: RuleSheet, { bloc
   if (pieces.some((p) => p.price < sheet.price.min || p.price > sheet.price.max))
     block('choices', 'choicePrices', { ...sheet.price, currency });
   if (pieces.some((p) => p.stock > most.stock)) block('choices', 'choiceStock', { market, most: most.stock });
-  if (pieces.every((p) => p.stock === 0))
-    block('choices', all.every((p) => p.stock === 0) ? 'choicesOutOfStock' : 'choicesHeldBack', NONE);
+  checkStock(effective, block);
   if (effective.auction) block('choices', 'choicesInAuction', NONE);
+}
+
+/** Something of it has to be shown. */
+function checkStock({ choices }: Effective, block: Report['block']) {
+  if (!choices || choicesShown(choices).pieces.some((p) => p.stock > 0)) return;
+  block(
+    'choices',
+    choices.pieces.every((p) => p.stock === 0) ? 'choicesOutOfStock' : 'choicesHeldBack',
+    NONE,
+  );
 }
 
 /** The most a buyer may be asked for postage, wherever it goes. */

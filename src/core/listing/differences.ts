@@ -2,6 +2,7 @@ import type { DraftChoices, ListingDraft } from '@/contract/courier';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms } from '@/contract/terms';
 
+import { isAlike } from '../choices/choices';
 import { formatMoney } from '../money/money';
 
 /** One value of a listing that would change, in words. */
@@ -107,7 +108,11 @@ function valuesOf(draft: ListingDraft, sheet: RuleSheet): Value[] {
         ...Object.entries(paid.extras).map(([id, words]) => `${extraName(sheet, id)}: ${words}`),
       ].join(', '),
     ),
-    one('choices', 'Variations', choices ? choicesWords(choices, money) : ''),
+    one(
+      'choices',
+      choices && isAlike(choices) ? 'Quantity' : 'Variations',
+      choices ? choicesWords(choices, money) : '',
+    ),
     one('depotNo', 'At their depot', depotNo ?? ''),
   ];
 }
@@ -129,9 +134,13 @@ function auctionWords(auction: NonNullable<ListingDraft['auction']>, money: Mone
 function choicesWords(choices: DraftChoices, money: Money): string {
   return [
     choices.options.join(' and '),
-    ...choices.pieces.map((p) => `${p.values.join(' ')} (${p.code}) ${money(p.price)}, ${p.stock} there`),
+    ...choices.pieces.map((p) =>
+      isAlike(choices)
+        ? `${p.stock} of it`
+        : `${p.values.join(' ')} (${p.code}) ${money(p.price)}, ${p.stock} there`,
+    ),
     choices.heldBack ? `${choices.heldBack} held back` : '',
-    choices.cap == null ? '' : `at most ${choices.cap} shown`,
+    choices.oneAtATime ? 'one shown at a time' : choices.cap == null ? '' : `at most ${choices.cap} shown`,
   ]
     .filter(Boolean)
     .join('; ');

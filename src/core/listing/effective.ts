@@ -1,4 +1,5 @@
 import type { CarrierRates } from '@/contract/carrier';
+import type { Choices } from '@/contract/choices';
 import type { AuctionTerms, DraftChoices, ListingDraft } from '@/contract/courier';
 import type { Plan, Settings, Item } from '@/contract/records';
 import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
@@ -7,7 +8,7 @@ import type { Terms } from '@/contract/terms';
 import { conditionWord, leafById } from './onSheet';
 import { ratesOf, type Setup } from './setup';
 import { recordOf } from '../catalogue/sheetRecords';
-import { draftChoices } from '../choices/choices';
+import { draftAlike, draftChoices, isAlike } from '../choices/choices';
 import { gradeOfItem } from '../condition/grade';
 import { postedBy } from '../depot/depot';
 import { canonicalBarcode } from '../identity/gtin';
@@ -71,6 +72,25 @@ export interface Effective {
   answers: Record<string, string>;
 }
 
+/**
+ * What there is of it as this marketplace is told; null where it takes no variations.
+ *
+ * @param shared the item's price, minor units
+ * @param price what is asked there
+ * @param oneOnly it can't be counted there, whatever the marketplace does
+ */
+function choicesThere(
+  choices: Choices,
+  shared: number | null,
+  price: number | null,
+  sheet: RuleSheet,
+  oneOnly: boolean,
+): DraftChoices | null {
+  if (isAlike(choices))
+    return draftAlike(choices, price ?? 0, oneOnly ? null : (sheet.quantity?.most ?? null));
+  return sheet.choices ? draftChoices(choices, shared) : null;
+}
+
 /** The floor of an item by the person's own set-up. */
 export function floorHere(item: Item, kinds: KindTree, settings: Settings): number | null {
   const posted = inlandPostage(item, kinds, ratesOf(settings));
@@ -83,6 +103,17 @@ function priceThere(item: Item, plan: Plan | undefined, floor: number | null, no
   return price === null || !item.markdown
     ? price
     : priceOn(price, item.markdown, floor, item.markdown.from, now, item.holds);
+}
+
+/** What is paid for there beyond the listing, as far as the sheet sells it. */
+function paidThere(plan: Plan | undefined, sheet: RuleSheet): ListingDraft['paid'] {
+  const { rules } = sheet.fees;
+  const extras = rules.flatMap((r) => {
+    const chosen = r.type === 'extra' ? plan?.extras[r.id] : undefined;
+    return r.type === 'extra' && chosen ? [[r.id, chosen]] : [];
+  });
+  const isPromoted = rules.some((r) => r.type === 'promotion');
+  return { promotionBp: isPromoted ? (plan?.promotionBp ?? 0) : 0, extras: Object.fromEntries(extras) };
 }
 
 /** Facts of the item, reshaped by the marketplace's sheet, with the plan's own values on top. */
@@ -119,12 +150,9 @@ export function effectiveListing(
   const rules = mappingsFor(sheet.marketplace, item.kind, kinds, mappings);
   const auction = sheet.auction ? (plan?.auction ?? null) : null;
   const tags = sheet.tags ? (plan?.tags ?? tagsFor(item, kinds, [], sheet.tags)) : [];
-  const extras = sheet.fees.rules.flatMap((r) => {
-    if (r.type !== 'extra') return [];
-    const chosen = plan?.extras[r.id];
-    return chosen ? [[r.id, chosen]] : [];
-  });
-  const promoted = sheet.fees.rules.some((r) => r.type === 'promotion');
+  const price = auction ? auction.opening : priceThere(item, plan, floorHere(item, kinds, settings), now);
+  // One goes to whoever bids most; one is in the depot under its number.
+  const oneOnly = auction !== null || depotNo !== null;
   const keywords = sheet.search ? tagsFor(item, kinds, [], { max: 12, longest: 40 }) : [];
   return {
     ...wordsFor(item, plan, sheet, kinds),
@@ -132,8 +160,8 @@ export function effectiveListing(
     search: sheet.search
       ? shopWords(item, kinds, settings.units, settings.shop, sheet.search, keywords)
       : null,
-    choices: sheet.choices && item.choices ? draftChoices(item.choices, item.price) : null,
-    price: auction ? auction.opening : priceThere(item, plan, floorHere(item, kinds, settings), now),
+    choices: item.choices && choicesThere(item.choices, item.price, price, sheet, oneOnly),
+    price,
     auction,
     postage:
       depotNo !== null
@@ -152,7 +180,7 @@ export function effectiveListing(
           return abroad.ok ? abroad.price : null;
         })
       : null,
-    paid: { promotionBp: promoted ? (plan?.promotionBp ?? 0) : 0, extras: Object.fromEntries(extras) },
+    paid: paidThere(plan, sheet),
     category,
     categoryId,
     found: mapped && category ? { sureness: mapped.sureness, why: mapped.why } : null,
