@@ -6,6 +6,8 @@ import { join } from 'node:path';
 import type { ListingDraft } from '@/contract/courier';
 import { Picture, Plan, planId, Settings, Item } from '@/contract/records';
 import { Terms, type TermName } from '@/contract/terms';
+import { draftAlike, severalAlike } from '@/core/choices/choices';
+import type { News } from '@/core/courier/types';
 import { BUILT_IN } from '@/core/kinds/tree';
 import { checkListing } from '@/core/listing/check';
 import { draftOf } from '@/core/listing/draft';
@@ -115,6 +117,17 @@ async function draftFor(adapter: Adapter, terms?: Terms): Promise<ListingDraft> 
     sheet,
     picturesFor(all, sheet.photos).map((p) => hashes[Number(p.id.slice(1))]!),
   );
+}
+
+/** All sales that it tells of, however many portions they come in. */
+async function salesSince(adapter: Adapter): Promise<News[]> {
+  const all: News[] = [];
+  for (let cursor: string | null = null; ;) {
+    const { news, cursor: next } = await adapter.eventsSince(cursor);
+    all.push(...news.filter((n) => n.type === 'sale'));
+    if (next === cursor) return all;
+    cursor = next;
+  }
 }
 
 /** The same adapter, asked again after as long as the marketplace wants to be left alone: some are strict. */
@@ -337,11 +350,46 @@ describe.each(CALLED)('%s', (id: Called) => {
       });
       // Those who tell twice on a bad day tell of the same order.
       expect(sales).toBe(1);
-      expect(kinds(await adapter.withdraw(ref, remoteId, 'withdrawn'))).toEqual(['sale']);
-      expect(kinds(await adapter.revise(ref, remoteId, draft, pictures))).toEqual(['sale']);
+      // Where there may be several, a sale alone does not say that it is over.
+      const said = (await adapter.ruleSheet()).quantity ? ['sale', 'ended'] : ['sale'];
+      expect(kinds(await adapter.withdraw(ref, remoteId, 'withdrawn'))).toEqual(said);
+      expect(kinds(await adapter.revise(ref, remoteId, draft, pictures))).toEqual(said);
       expect((await adapter.lookUp(ref))?.over ?? true).toBe(true);
       expect(await shown(ref)).toEqual([]);
     });
+
+  it('counts several just alike where its rules say so, and shows one everywhere else', async () => {
+    const { quantity } = await adapter.ruleSheet();
+    const several = (n: number) => draftAlike(severalAlike(null, n, 'YA-1'), 900, quantity?.most ?? null);
+    const draft = { ...(await draftFor(adapter)), choices: several(3) };
+    const answer = await publish(ref, draft);
+    if ('news' in answer) throw new Error('over before it began');
+    await isUp(ref);
+    const { remoteId, url } = (await adapter.lookUp(ref))!;
+    const page = `${running.address}${url}`;
+    const left = async () =>
+      Number(/(\d+) (?:of it|copies) left/u.exec(await (await fetch(page)).text())?.[1] ?? 1);
+    expect(await left()).toBe(quantity ? 3 : 1);
+    if (!quantity) return;
+    const isGone = async () => (await shown(ref)).length === 0;
+    await buyAt(page);
+    expect([await left(), await isGone()]).toEqual([2, false]);
+    // One more went elsewhere: of three, two are counted here, one of which is gone.
+    await adapter.revise(ref, remoteId, { ...draft, choices: several(2) }, pictures);
+    expect([await left(), await isGone()]).toEqual([1, false]);
+    await buyAt(page);
+    expect(await isGone()).toBe(true);
+    // Nothing is told that is not so: two sales, and two orders.
+    const sales = (await salesSince(adapter)).filter((n) => n.ref === ref);
+    expect(new Set(sales.map((n) => n.type === 'sale' && n.order)).size).toBe(2);
+    // Told the same again it is over; once there are more of it, it is offered again.
+    expect(kinds(await adapter.revise(ref, remoteId, { ...draft, choices: several(2) }, pictures))).toContain(
+      'ended',
+    );
+    expect(await adapter.revise(ref, remoteId, { ...draft, choices: several(5) }, pictures)).toBe('revised');
+    expect([await left(), await isGone()]).toEqual([3, false]);
+    expect(await adapter.withdraw(ref, remoteId, 'withdrawn')).toBe('withdrawn');
+  });
 
   it('after a cursor nothing is told again', async () => {
     await listed();

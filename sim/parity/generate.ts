@@ -3,6 +3,7 @@ import { AuctionTerms } from '@/contract/courier';
 import { Picture, Plan, planId, Item, USES } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { Terms } from '@/contract/terms';
+import { severalAlike } from '@/core/choices/choices';
 import { BUILT_IN } from '@/core/kinds/tree';
 
 import { Random } from '../random';
@@ -142,6 +143,21 @@ function goodAnswer(
     case 'text':
       return text(12);
   }
+}
+
+/** Several just alike, now and then none, all that is counted, or more. */
+function alikeFor(most: number, random: Random, or: Or): Choices {
+  const stock = or(
+    random.between(1, 9),
+    () => 0,
+    () => most,
+    () => most + 1,
+  );
+  return {
+    ...severalAlike(null, stock, 'YA-0001'),
+    heldBack: random.chance(0.3) ? random.between(1, 9) : 0,
+    cap: random.chance(0.3) ? random.between(1, 9) : null,
+  };
 }
 
 /** Several to choose from, now and then one more of something than is taken. */
@@ -528,5 +544,8 @@ export function makeCase(sheet: RuleSheet, seed: number): Case {
     choices: sheet.choices && random.chance(0.3) ? choicesFor(sheet.choices, random, or, text) : null,
   });
   const plan = planFor(draw, category.id, { specifics: own, answers, auction, tags, extras });
-  return { item, plan, pictures, terms: termsFor(sheet, random, or) };
+  const terms = termsFor(sheet, random, or);
+  const choices =
+    item.choices ?? (random.chance(0.2) ? alikeFor(sheet.quantity?.most ?? 1, random, or) : null);
+  return { item: { ...item, choices }, plan, pictures, terms };
 }

@@ -1,8 +1,10 @@
 import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
-import type { ListingDraft } from '@/contract/courier';
+import type { DraftChoices, ListingDraft } from '@/contract/courier';
 import type { SentTerms } from '@/contract/terms';
+import { isAlike } from '@/core/choices/choices';
+import { quantityOf } from '@/core/choices/shown';
 import type { News } from '@/core/courier/types';
 
 import {
@@ -55,6 +57,7 @@ const FIELDS: Record<string, string> = {
   taxPercent: 'terms',
   fetch: 'terms',
   choices: 'choices',
+  quantity: 'choices',
 };
 
 /** A draft in Brackenmoor's words. */
@@ -74,20 +77,20 @@ export function entryOf(ref: string, draft: ListingDraft, pictures: readonly str
     ...(promotionBp > 0 ? { promotionPercent: promotionBp / 100 } : {}),
     ...(extras.secondLine === undefined ? {} : { secondLine: extras.secondLine }),
     ...(extras.secondCategory === undefined ? {} : { secondCategory: extras.secondCategory }),
-    ...(draft.choices
-      ? {
-          choices: {
-            names: draft.choices.options,
-            pieces: draft.choices.pieces.map((p) => ({
-              code: p.code,
-              values: p.values,
-              cents: p.price,
-              stock: p.stock,
-            })),
-          },
-        }
-      : {}),
+    ...(draft.choices ? severalOf(draft.choices) : {}),
     ...(draft.terms ? termsOf(draft.terms) : {}),
+  };
+}
+
+/** Several to choose from, or just alike. */
+function severalOf(choices: DraftChoices) {
+  if (isAlike(choices)) return { quantity: quantityOf(choices) };
+  const { options, pieces } = choices;
+  return {
+    choices: {
+      names: options,
+      pieces: pieces.map((p) => ({ code: p.code, values: p.values, cents: p.price, stock: p.stock })),
+    },
   };
 }
 
@@ -128,9 +131,8 @@ const saleNews = (o: z.infer<typeof BrackenmoorHappening>): News => ({
 const over = (l: Listing): AlreadyOver => {
   const ended: News = { type: 'ended', ref: l.reference, remoteId: l.listing, why: '' };
   if (!l.order) return { news: [ended] };
-  const sale = saleNews({ kind: 'sold', ...l.order });
-  // The last of several pieces: its sale alone does not say that the listing is over.
-  return { news: l.order.piece === undefined ? [sale] : [sale, ended] };
+  // The last of several: its sale alone does not say that the listing is over.
+  return { news: [saleNews({ kind: 'sold', ...l.order }), ended] };
 };
 
 const published = (l: Listing): Published => ({ remoteId: l.listing, url: l.page, state: 'live' });

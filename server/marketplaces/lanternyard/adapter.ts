@@ -2,6 +2,8 @@ import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
+import { quantityOf } from '@/core/choices/shown';
+import type { News } from '@/core/courier/types';
 
 import {
   LanternyardCoupons,
@@ -40,9 +42,10 @@ const FIELDS: Record<string, string> = {
   condition: 'condition',
   photos: 'pictures',
   origin: 'fact:origin',
+  stock: 'choices',
 };
 
-/** A draft in the shop's words: one of a kind. */
+/** A draft in the shop's words. */
 export function goodOf(draft: ListingDraft, photos: readonly string[]) {
   return {
     title: draft.title,
@@ -54,7 +57,7 @@ export function goodOf(draft: ListingDraft, photos: readonly string[]) {
     origin: draft.specifics.origin ?? '',
     photos: [...photos],
     search: draft.search ?? { title: '', description: '', keywords: [] },
-    stock: 1,
+    stock: quantityOf(draft.choices),
     furtherCents: draft.terms?.further,
     sentInDays: draft.terms?.handlingDays,
     backInDays: draft.terms?.returnDays,
@@ -96,12 +99,14 @@ async function ordersSince({ address, token }: Seat, cursor: string | null) {
 
 /** What is sold out is told with its sale, so that nothing is ever taken for withdrawn that was sold. */
 async function overWithSale(seat: Seat, good: Good): Promise<AlreadyOver> {
-  if (good.removed) return { news: [{ type: 'ended', ref: good.ref, remoteId: good.ref, why: '' }] };
+  const ended: News = { type: 'ended', ref: good.ref, remoteId: good.ref, why: '' };
+  if (good.removed) return { news: [ended] };
   let cursor = '0';
   for (;;) {
     const page = await ordersSince(seat, cursor);
     const own = page.news.filter((n) => n.ref === good.ref);
-    if (own.length > 0) return { news: own };
+    // The last of several: its sale alone does not say that it is over.
+    if (own.length > 0) return { news: [...own, ended] };
     if (page.cursor === cursor) throw failed('soldToNobody', true);
     cursor = page.cursor;
   }

@@ -3,6 +3,7 @@ import { z } from 'zod';
 
 import type { Comp, CompetingOffer } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
+import { quantityOf } from '@/core/choices/shown';
 import type { News } from '@/core/courier/types';
 import { CALL_LIMIT } from '@/core/courier/waiting';
 
@@ -41,7 +42,7 @@ import { rulesAt } from '../rules';
 
 type Outcome = z.infer<typeof QuirestackLine>;
 type Line = Record<
-  'action' | 'ref' | 'barcode' | 'condition' | 'note' | 'cents' | 'origin' | 'keptAt',
+  'action' | 'ref' | 'barcode' | 'condition' | 'note' | 'cents' | 'origin' | 'keptAt' | 'copies',
   string
 >;
 
@@ -56,6 +57,8 @@ const FIELDS: Record<string, string> = {
   Q23: 'description',
   Q30: 'price',
   Q31: 'price',
+  Q32: 'choices',
+  Q33: 'choices',
   Q40: 'fact:origin',
   Q41: 'fact:origin',
 };
@@ -77,25 +80,30 @@ export function lineOf(ref: string, draft: ListingDraft): Line {
     cents: String(draft.price),
     origin,
     keptAt: draft.depotNo ?? '',
+    copies: String(quantityOf(draft.choices)),
   };
 }
 
-const over = (offer: z.infer<typeof QuirestackOffer>): AlreadyOver => ({
-  news: [
-    offer.order
-      ? {
-          type: 'sale',
-          ref: offer.ref,
-          remoteId: offer.ref,
-          order: offer.order.order,
-          amount: offer.order.cents,
-          postage: 280,
-          fees: offer.order.withheld,
-          at: offer.order.at,
-        }
-      : { type: 'ended', ref: offer.ref, remoteId: offer.ref, why: '' },
-  ],
-});
+const over = (offer: z.infer<typeof QuirestackOffer>): AlreadyOver => {
+  const ended: News = { type: 'ended', ref: offer.ref, remoteId: offer.ref, why: '' };
+  if (!offer.order) return { news: [ended] };
+  // The last of several copies: its sale alone does not say that the offer is over.
+  return {
+    news: [
+      {
+        type: 'sale',
+        ref: offer.ref,
+        remoteId: offer.ref,
+        order: offer.order.order,
+        amount: offer.order.cents,
+        postage: 280,
+        fees: offer.order.withheld,
+        at: offer.order.at,
+      },
+      ended,
+    ],
+  };
+};
 
 const reasonOf = ({ code, words }: Pick<Outcome, 'code' | 'words'>) => ({
   field: FIELDS[code] ?? '',
@@ -232,6 +240,7 @@ function listingsAt(config: Seat): Pick<Adapter, 'publish' | 'revise' | 'withdra
         cents: '',
         origin: '',
         keptAt: '',
+        copies: '',
       };
       const said = await outcome(await upload(line), ref);
       if (said.outcome === 'removed') return 'withdrawn';

@@ -13,6 +13,8 @@ export interface Listing {
   order: Order | null;
   /** Of a listing with choices: how many of each piece went. */
   sold?: Record<string, number>;
+  /** Of one without: how many went. */
+  gone?: number;
 }
 
 export interface Order {
@@ -32,7 +34,16 @@ export function left(l: Listing, code: string): number {
   return Math.max(0, (piece?.stock ?? 0) - (l.sold?.[code] ?? 0));
 }
 
-const anyLeft = (l: Listing) => (l.entry.choices?.pieces ?? []).some((p) => left(l, p.code) > 0);
+/** How many are left of a listing without choices. */
+export function leftAlike(l: Listing): number {
+  // What was sold before we counted was one.
+  return Math.max(0, (l.entry.quantity ?? 1) - (l.gone ?? (l.state === 'sold' ? 1 : 0)));
+}
+
+/** Whether it has anything to sell, or would have. */
+export function anyLeft(l: Listing): boolean {
+  return l.entry.choices ? l.entry.choices.pieces.some((p) => left(l, p.code) > 0) : leftAlike(l) > 0;
+}
 
 /** Our service: what all have, and the webhooks it sends. */
 export interface Moor extends Frame {
@@ -64,12 +75,10 @@ export async function sell(
     ...(code === undefined ? {} : { piece: code }),
   };
   const counted: Listing =
-    code === undefined ? l : { ...l, sold: { ...l.sold, [code]: (l.sold?.[code] ?? 0) + 1 } };
-  const sold: Listing = {
-    ...counted,
-    state: code !== undefined && anyLeft(counted) ? 'live' : 'sold',
-    order,
-  };
+    code === undefined
+      ? { ...l, gone: (l.gone ?? 0) + 1 }
+      : { ...l, sold: { ...l.sold, [code]: (l.sold?.[code] ?? 0) + 1 } };
+  const sold: Listing = { ...counted, state: anyLeft(counted) ? 'live' : 'sold', order };
   await store.write(
     [
       { sort: 'listing', id: l.id, body: sold },

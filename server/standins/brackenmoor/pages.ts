@@ -1,6 +1,6 @@
 import { html, raw } from 'hono/html';
 
-import { left, sell, type Listing, type Moor } from './listings';
+import { left, leftAlike, sell, type Listing, type Moor } from './listings';
 import { CATEGORIES, SHEET } from './sheet';
 import type { Entry } from './validate';
 import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
@@ -144,7 +144,9 @@ function buyForm(l: Listing, base: string) {
                   (${left(l, p.code) === 0 ? 'gone' : `${left(l, p.code)} left`})</label
                 >`,
             )}`
-        : ''
+        : leftAlike(l) > 1
+          ? html`<p class="soft">${leftAlike(l)} of it left</p>`
+          : ''
     }<button>Buy</button>
   </form>`;
 }

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 
-import type { Listing, Moor, Order } from './listings';
+import { anyLeft, type Listing, type Moor, type Order } from './listings';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { areTwins, problemsOf, readEntry, type Entry } from './validate';
@@ -58,7 +58,7 @@ async function judge(moor: Moor, entry: Entry, own: Listing | null) {
   if (!pictures) return [{ code: 'PH-9', field: 'pictures', message: 'A picture is not here.' }];
   if (entry.clip && !(await store.get('clip', entry.clip)))
     return [{ code: 'CL-9', field: 'clip', message: 'The film is not here.' }];
-  const problems = problemsOf(entry, pictures, switches);
+  const problems = problemsOf(entry, pictures, switches, own?.gone);
   const others = (await store.all<Listing>('listing')).filter((l) => l.id !== own?.id);
   if (others.some((l) => l.state === 'live' && areTwins(l.entry, entry)))
     problems.push({ code: 'TW-1', field: 'headline', message: 'You list the same item already.' });
@@ -107,12 +107,14 @@ function serveChanging(moor: Moor): void {
     turns.run(async () => {
       const listing = await store.get<Listing>('listing', c.req.param('id'));
       if (!listing) return c.json({ message: 'No such listing.' }, 404);
-      if (listing.state !== 'live') return c.json(shown(base, listing), 409);
       const entry = readEntry(await c.req.json().catch(() => null));
+      // What sold out is offered again once there is more of it; nothing else that is over is changed.
+      const isMore = entry !== null && listing.state === 'sold' && anyLeft({ ...listing, entry });
+      if (listing.state !== 'live' && !isMore) return c.json(shown(base, listing), 409);
       if (!entry) return c.json({ message: 'Not a listing.' }, 400);
       const problems = await judge(moor, entry, listing);
       if (problems.length > 0) return c.json({ problems }, 422);
-      const next = { ...listing, entry };
+      const next: Listing = { ...listing, entry, state: 'live' };
       await store.write([{ sort: 'listing', id: listing.id, body: next }]);
       return c.json(shown(base, next));
     }),

@@ -208,5 +208,6 @@ export const SHEET = {
   },
   refusesTwins: true,
   choices: { options: 2, pieces: 60, longest: 40, stock: 999 },
+  quantity: { most: 999 },
   monthlyAllowance: 250,
 } as const;

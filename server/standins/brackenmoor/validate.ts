@@ -33,6 +33,8 @@ export interface Entry {
   fetch?: boolean;
   /** Several to choose from; how many of each there are is counted from here on. */
   choices?: Choice;
+  /** Several just alike, those that were sold here counted in; absent: one. */
+  quantity?: number;
 }
 
 export interface Choice {
@@ -72,7 +74,7 @@ export function readEntry(body: unknown): Entry | null {
     b.pictures.length > 100 ||
     !b.pictures.every((p) => isText(p, 120)) ||
     !(b.clip === undefined || b.clip === null || isText(b.clip, 120)) ||
-    ![b.promotionPercent, b.sentWithin, b.backWithin, b.furtherCents, b.taxPercent].every(
+    ![b.promotionPercent, b.sentWithin, b.backWithin, b.furtherCents, b.taxPercent, b.quantity].every(
       (n) => n === undefined || typeof n === 'number',
     ) ||
     !(b.fetch === undefined || typeof b.fetch === 'boolean') ||
@@ -117,11 +119,12 @@ export function areTwins(a: Entry, b: Entry): boolean {
 
 type Bad = (code: string, field: string, message: string) => void;
 
-/** Everything wrong with an entry, by Brackenmoor's rules. */
+/** Everything wrong with an entry, by Brackenmoor's rules. @param gone how many of it were sold so far */
 export function problemsOf(
   entry: Entry,
   pictures: (Measured & { bytes: number })[],
   switches: Switches = NO_FAULTS,
+  gone = 0,
 ): Problem[] {
   const found: Problem[] = [];
   const bad: Bad = (code, field, message) => found.push({ code, field, message });
@@ -130,7 +133,7 @@ export function problemsOf(
   attributes(entry, switches, bad);
   extras(entry, bad);
   terms(entry, bad);
-  choices(entry, bad);
+  choices(entry, gone, bad);
   markup(entry, bad);
   return found;
 }
@@ -203,7 +206,11 @@ function terms(entry: Entry, bad: Bad): void {
   if (!(taxPercent >= 0 && taxPercent <= 50)) bad('TE-5', 'taxPercent', 'From 0 to 50 per cent.');
 }
 
-function choices(entry: Entry, bad: Bad): void {
+function choices(entry: Entry, gone: number, bad: Bad): void {
+  const { quantity } = entry;
+  if (quantity !== undefined && !(Number.isInteger(quantity) && quantity >= 1 && quantity - gone <= 999))
+    bad('QN-1', 'quantity', '1 to 999 of it.');
+  if (quantity !== undefined && entry.choices) bad('QN-2', 'quantity', 'Choices have a stock of their own.');
   if (!entry.choices) return;
   const { names, pieces } = entry.choices;
   if (names.length < 1 || names.length > 2) bad('CH-1', 'choices', 'One or two options.');

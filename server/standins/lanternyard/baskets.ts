@@ -2,7 +2,7 @@ import { html } from 'hono/html';
 import { randomBytes } from 'node:crypto';
 
 import { cardCost } from './fees';
-import { isOffered, type Coupon, type Shelved } from './goods';
+import { isOffered, soldOf, type Coupon, type Shelved } from './goods';
 import { paidOrder } from '../kit/orders';
 import type { Pages } from '../kit/page';
 import { euros, isOut, type Frame } from '../kit/service';
@@ -111,7 +111,7 @@ function serveCheckout(frame: Frame, pages: Pages): void {
           ...bought.map((s) => ({
             sort: 'good',
             id: s.ref,
-            body: { ...s, left: s.left - 1 } satisfies Shelved,
+            body: { ...s, left: s.left - 1, sold: soldOf(s) + 1 } satisfies Shelved,
           })),
           { sort: 'basket', id: basket.id, body: { ...basket, refs: [] } },
           ...lines.map((l, i) =>

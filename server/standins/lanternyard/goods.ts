@@ -5,6 +5,8 @@ export interface Shelved {
   ref: string;
   good: Good;
   left: number;
+  /** How many went; absent: as many as are no longer left. */
+  sold?: number;
   removed: boolean;
   at: number;
 }
@@ -16,6 +18,11 @@ export interface Coupon {
 
 export function isOffered(s: Shelved): boolean {
   return !s.removed && s.left > 0;
+}
+
+/** How many went so far. */
+export function soldOf(s: Shelved): number {
+  return s.sold ?? s.good.stock - s.left;
 }
 
 /** Path of its page. */

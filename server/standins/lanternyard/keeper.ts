@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 
-import { isOffered, seenAt, type Coupon, type Shelved } from './goods';
+import { isOffered, seenAt, soldOf, type Coupon, type Shelved } from './goods';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { hitches, readGood } from './validate';
@@ -39,8 +39,11 @@ function servePutting({ app, store, base, switches, turns }: Frame): void {
     turns.run(async () => {
       const ref = c.req.param('ref');
       const old = await store.get<Shelved>('good', ref);
-      if (old && !isOffered(old)) return c.json(told(base, old), 409);
       const good = readGood(await c.req.json().catch(() => null));
+      const sold = old ? soldOf(old) : 0;
+      // What sold out is offered again once there is more of it.
+      const isMore = good !== null && old !== null && !old.removed && good.stock > sold;
+      if (old && !isOffered(old) && !isMore) return c.json(told(base, old), 409);
       if (!good) return c.json({ message: 'We can’t read that.' }, 400);
       const sizes = await Promise.all(
         good.photos.map((id) => store.get<Measured & { bytes: number }>('photo', id)),
@@ -49,9 +52,17 @@ function servePutting({ app, store, base, switches, turns }: Frame): void {
         good,
         sizes.flatMap((s) => s ?? []),
         switches,
+        sold,
       );
       if (Object.keys(found).length > 0) return c.json({ hitches: found }, 422);
-      const s: Shelved = { ref, good, left: good.stock, removed: false, at: old?.at ?? Date.now() };
+      const s: Shelved = {
+        ref,
+        good,
+        left: Math.max(0, good.stock - sold),
+        sold,
+        removed: false,
+        at: old?.at ?? Date.now(),
+      };
       await store.write([{ sort: 'good', id: ref, body: s }]);
       return c.json(told(base, s), old ? 200 : 201);
     }),

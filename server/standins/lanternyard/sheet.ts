@@ -49,6 +49,7 @@ export const SHEET = {
   forbiddenWords: [],
   questions: [],
   handover: 'post',
+  quantity: { most: 9_999 },
   terms: { takes: ['further', 'handlingDays', 'returnDays'] },
   search: { title: 60, description: 155 },
 };

@@ -121,6 +121,7 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
                   ? ''
                   : html`<p>${whenSent(good.sentInDays, good.backInDays)}</p>`
               }
+              ${s.left > 1 ? html`<p class="soft">${s.left} of it left</p>` : ''}
               ${
                 isOffered(s)
                   ? html`<form method="post" action="${seenAt(base, s.ref)}/basket">

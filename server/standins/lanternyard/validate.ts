@@ -15,6 +15,7 @@ export interface Good {
   origin: string;
   photos: string[];
   search: { title: string; description: string; keywords: string[] };
+  /** How many there are, those that were sold counted in. */
   stock: number;
   /** Postage of a further good in the same parcel; absent: each pays its own. */
   furtherCents?: number;
@@ -52,6 +53,7 @@ export function hitches(
   g: Good,
   photos: readonly (Measured & { bytes: number })[],
   switches: Switches,
+  sold = 0,
 ): Record<string, string> {
   const found: Record<string, string> = {};
   const chars = (t: string) => [...new Intl.Segmenter().segment(t)].length;
@@ -70,6 +72,6 @@ export function hitches(
   else if (photos.some((p) => p.bytes > 6_000_000)) found.photos = 'Photos of up to 6 MB.';
   if (switches.asksOrigin && g.origin.trim() === '') found.origin = 'Where was it made?';
   else if (g.origin.length > 40) found.origin = 'Up to 40 characters.';
-  if (g.stock < 1) found.stock = 'There has to be one to sell.';
+  if (g.stock < 1 || g.stock - sold > 9_999) found.stock = '1 to 9999 to sell.';
   return found;
 }

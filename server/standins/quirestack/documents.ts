@@ -7,7 +7,20 @@ export interface Offer {
   /** A copy's own picture, where the seller sent one. */
   pictures: string[];
   status: 'offered' | 'sold' | 'removed';
+  /** The last one. */
   order: { order: string; cents: number; withheld: number; at: number } | null;
+  /** How many went; absent: one where it is sold. */
+  sold?: number;
+}
+
+/** How many copies went so far. */
+export function soldOf(o: Offer): number {
+  return o.sold ?? (o.status === 'sold' ? 1 : 0);
+}
+
+/** How many copies are left of an offer. */
+export function copiesLeft(o: Offer): number {
+  return Math.max(0, Number(o.line.copies || 1) - soldOf(o));
 }
 
 /** An item at the depot. */

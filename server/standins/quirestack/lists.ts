@@ -1,7 +1,7 @@
 import { randomBytes, randomInt } from 'node:crypto';
 import Papa from 'papaparse';
 
-import { seenAt, type Kept, type Offer } from './documents';
+import { seenAt, soldOf, type Kept, type Offer } from './documents';
 import { titleOf } from './records';
 import { faultOf, pictureFault, type Line } from './validate';
 import { measureJpeg } from '../kit/pictures';
@@ -22,7 +22,17 @@ interface Outcome {
   words: string;
 }
 
-const COLUMNS = ['action', 'ref', 'barcode', 'condition', 'note', 'cents', 'origin', 'keptAt'] as const;
+const COLUMNS = [
+  'action',
+  'ref',
+  'barcode',
+  'condition',
+  'note',
+  'cents',
+  'origin',
+  'keptAt',
+  'copies',
+] as const;
 const MOST_LINES = 2_000;
 
 /** Pictures, lists of lines, and the tickets by which their report is asked for. */
@@ -74,6 +84,7 @@ function lineOf(row: Record<string, string>): Line {
     cents: cell('cents'),
     origin: cell('origin'),
     keptAt: cell('keptAt'),
+    copies: cell('copies'),
   };
 }
 
@@ -121,11 +132,13 @@ async function workLine({ store, switches }: Frame, line: Line) {
     };
   }
   if (line.action !== 'put') return no('rejected', 'Q01', 'A line puts or removes.');
-  if (old && old.status !== 'offered')
+  // What sold out is offered again once there are more copies.
+  const isMore = old?.status === 'sold' && Number(line.copies) > soldOf(old);
+  if (old && old.status !== 'offered' && !isMore)
     return no(old.status === 'sold' ? 'sold' : 'removed', 'Q04', 'It was offered before and is over.');
   const stored = line.keptAt === '' ? null : await store.get<Kept>('depot', line.keptAt);
   const fault =
-    faultOf(line, switches) ??
+    faultOf(line, switches, old ? soldOf(old) : 0) ??
     (line.keptAt !== '' &&
     (!stored || stored.postedAt || stored.returnedAt || titleOf(stored.barcode) !== titleOf(line.barcode))
       ? { code: 'Q50', words: 'No such item is at our depot.' }
@@ -136,7 +149,14 @@ async function workLine({ store, switches }: Frame, line: Line) {
     const kept = await store.get<{ id: string }>('picture', `${line.ref} ${place}`);
     if (kept) pictures.push(kept.id);
   }
-  const offer: Offer = { ref: line.ref, line, pictures, status: 'offered', order: null };
+  const offer: Offer = {
+    ref: line.ref,
+    line,
+    pictures,
+    status: 'offered',
+    order: old?.order ?? null,
+    sold: old ? soldOf(old) : 0,
+  };
   return {
     outcome: 'accepted' as const,
     code: '',

@@ -60,6 +60,7 @@ export const SHEET = {
   forbiddenWords: [],
   questions: [],
   handover: 'post',
+  quantity: { most: 99 },
   postageCharged: 280,
   depot: true,
 };

@@ -1,7 +1,7 @@
 import { html } from 'hono/html';
 import { randomInt } from 'node:crypto';
 
-import { POSTAGE, seenAt, type Kept, type Offer } from './documents';
+import { copiesLeft, POSTAGE, seenAt, soldOf, type Kept, type Offer } from './documents';
 import { withheld } from './fees';
 import { copiesOf, titleOf } from './records';
 import { SHEET } from './sheet';
@@ -101,6 +101,7 @@ function serveCopy({ app, store, base, switches }: Frame, pages: Pages, forms: F
                 ${o.line.keptAt ? 'posted by us, nothing on top' : `and ${euros(POSTAGE)} postage`}
               </p>
               <p>${label(o.line.condition)}</p>
+              ${copiesLeft(o) > 1 ? html`<p class="soft">${copiesLeft(o)} copies left</p>` : ''}
               <div class="words">${o.line.note}</div>
               ${
                 o.status === 'offered'
@@ -146,10 +147,16 @@ function serveOrdering({ app, store, base, switches, turns }: Frame, pages: Page
           withheld: withheld(rack, cents, ours),
           at: Date.now(),
         };
+        const after: Offer = {
+          ...o,
+          status: copiesLeft(o) > 1 ? 'offered' : 'sold',
+          sold: soldOf(o) + 1,
+          order,
+        };
         const kept = ours ? await store.get<Kept>('depot', o.line.keptAt) : null;
         await store.write(
           [
-            { sort: 'offer', id: o.ref, body: { ...o, status: 'sold', order } satisfies Offer },
+            { sort: 'offer', id: o.ref, body: after },
             paidOrder({
               no: order.order,
               ref: o.ref,

@@ -11,6 +11,8 @@ export interface Line {
   cents: string;
   origin: string;
   keptAt: string;
+  /** How many copies just alike, those that were sold counted in. */
+  copies: string;
 }
 
 export interface Fault {
@@ -28,8 +30,10 @@ const MEDIA_WORDS: Record<string, readonly string[]> = {
 /**
  * The first thing wrong with a line; null when nothing is. A line has one code, like everywhere such lists
  * are read.
+ *
+ * @param sold how many copies of it went so far
  */
-export function faultOf(line: Line, switches: Switches): Fault | null {
+export function faultOf(line: Line, switches: Switches, sold = 0): Fault | null {
   const fault = (code: string, words: string): Fault => ({ code, words });
   if (!/^\d{7,13}[\dX]$/.test(line.barcode)) return fault('Q10', 'That is no barcode.');
   const title = titleOf(line.barcode);
@@ -44,6 +48,9 @@ export function faultOf(line: Line, switches: Switches): Fault | null {
   const cents = /^\d{1,8}$/.test(line.cents) ? Number(line.cents) : -1;
   if (cents < 50) return fault('Q30', 'Under the least price of 0.50.');
   if (cents > 50_000) return fault('Q31', 'Over the greatest price of 500.00.');
+  const copies = /^[1-9]\d{0,3}$/.test(line.copies) ? Number(line.copies) : 0;
+  if (copies < 1 || copies - sold > 99) return fault('Q32', '1 to 99 copies.');
+  if (line.keptAt !== '' && line.copies !== '1') return fault('Q33', 'Our depot keeps each by itself.');
   if (switches.asksOrigin && line.origin.trim() === '') return fault('Q40', 'Where was it made?');
   if (line.origin.length > 40) return fault('Q41', 'Where it was made: up to 40 characters.');
   return null;

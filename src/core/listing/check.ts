@@ -82,9 +82,10 @@ export interface PriceLimits {
 
 const NO_LIMITS: PriceLimits = { min: null, max: null, floor: null };
 
-function checkChoices(item: Item, effective: Effective, sheet: RuleSheet, { block, own }: Report) {
+function checkChoices(item: Item, effective: Effective, sheet: RuleSheet, report: Report) {
   if (!item.choices) return;
-  if (isAlike(item.choices)) return checkStock(effective, block);
+  const { block, own } = report;
+  if (isAlike(item.choices)) return checkStock(effective, report);
   if (!sheet.choices || !effective.choices) {
     // Sent as one piece, it would be offered once and the choices would be lost.
     own('choices', 'choicesNotTaken', { market: sheet.name });
@@ -104,18 +105,16 @@ function checkChoices(item: Item, effective: Effective, sheet: RuleSheet, { bloc
   if (pieces.some((p) => p.price < sheet.price.min || p.price > sheet.price.max))
     block('choices', 'choicePrices', { ...sheet.price, currency });
   if (pieces.some((p) => p.stock > most.stock)) block('choices', 'choiceStock', { market, most: most.stock });
-  checkStock(effective, block);
+  checkStock(effective, report);
   if (effective.auction) block('choices', 'choicesInAuction', NONE);
 }
 
 /** Something of it has to be shown. */
-function checkStock({ choices }: Effective, block: Report['block']) {
+function checkStock({ choices }: Effective, { block, own }: Report) {
   if (!choices || choicesShown(choices).pieces.some((p) => p.stock > 0)) return;
-  block(
-    'choices',
-    choices.pieces.every((p) => p.stock === 0) ? 'choicesOutOfStock' : 'choicesHeldBack',
-    NONE,
-  );
+  // Where one is shown, the marketplace asks nothing of the kind.
+  const say = choices.oneAtATime ? own : block;
+  say('choices', choices.pieces.every((p) => p.stock === 0) ? 'choicesOutOfStock' : 'choicesHeldBack', NONE);
 }
 
 /** The most a buyer may be asked for postage, wherever it goes. */
