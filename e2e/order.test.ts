@@ -1,7 +1,7 @@
 import { Attic } from './attic';
 import { PHONE, WIDE } from './browser';
 import { openReady } from './listing';
-import { until } from './serverProcess';
+import { buyAt, until } from './serverProcess';
 import { startTestServer } from './testServer';
 import { jumpersReady } from './world';
 
@@ -146,6 +146,51 @@ it('sells an item with variations piece by piece; nowhere is it sent as one piec
   await until('two jugs are sold', async () => (await attic.text()).split('€61.50').length - 1 === 2);
   await attic.openItem(TITLES[1]!);
   await attic.waitForSign('Brackenmoor: sold');
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});
+
+it('counts three just alike down; where one is shown the next goes up', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await openReady(attic, TITLES[2]!);
+  // Two taps and a figure typed; before, there was no way but a variation of a single value, which no
+  // marketplace takes.
+  attic.taps = 0;
+  await attic.press('Several of it');
+  await attic.fill('How many, with those sold', '3');
+  expect([attic.taps, attic.typed]).toEqual([2, 1]);
+  await attic.sees('3 in stock');
+  await attic.press('Send to 3 marketplaces');
+  for (const name of ['Brackenmoor', 'Threadwick', 'Nearstile']) await attic.waitForSign(`${name}: live`);
+  const page = await attic.publicPage('Brackenmoor');
+  const left = async () => /(\d+) of it left/u.exec(await (await fetch(page)).text())?.[1] ?? '1';
+  expect(await left()).toBe('3');
+
+  // One goes where one is shown: the others are told of one fewer, and the next one goes up there.
+  const first = await attic.publicPage('Threadwick');
+  await buyAt(first);
+  await attic.sees('1 sold, 2 left.');
+  await until('two are left on Brackenmoor', async () => (await left()) === '2');
+  await until('another one is up on Threadwick', async () => {
+    const [path, ...more] = await at.server.offered('threadwick');
+    return more.length === 0 && path !== undefined && `${at.server.address}${path}` !== first;
+  });
+  await attic.waitForSign('Threadwick: live');
+
+  // One goes where they are counted: it counts by itself.
+  await buyAt(page);
+  await attic.sees('2 sold, 1 left.');
+  expect(await left()).toBe('1');
+  await attic.go('Today');
+  await attic.sees('1 of it left');
+  // With the last one it is sold, and gone everywhere.
+  await buyAt(page);
+  await attic.sees('0 of it left');
+  for (const market of ['brackenmoor', 'threadwick', 'nearstile'])
+    await until(`it is gone from ${market}`, async () => (await at.server.offered(market)).length === 0);
+  await attic.openItem(TITLES[2]!);
+  await attic.waitForSign('Brackenmoor: sold');
+  await attic.sees('3 sold, 0 left.');
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });

@@ -61,6 +61,15 @@ it.each<[Trouble, string]>([
   [{ code: 'percentUnread', params: {} }, 'Whole per cent, from 1 to 90.'],
   [{ code: 'noPriceYet', params: {} }, 'It has no price yet.'],
   [{ code: 'weightSetOrCleared', params: {} }, 'A weight can be set or cleared.'],
+  [{ code: 'quantitySetOrCleared', params: {} }, 'How many there are can be set or cleared.'],
+  [
+    { code: 'quantityUnread', params: { most: 9 } },
+    'A whole number from 0 to 9, or nothing for one of a kind.',
+  ],
+  [
+    { code: 'inVariations', params: {} },
+    'It is sold in variations: each has a stock of its own, on the item’s sheet.',
+  ],
   [{ code: 'measureSetOrCleared', params: {} }, 'A measurement can be set or cleared.'],
   [{ code: 'groupNotReplaced', params: {} }, 'Groups can be set, added or cleared.'],
   [{ code: 'noSuchGroup', params: {} }, 'There is no such group.'],

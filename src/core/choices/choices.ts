@@ -122,6 +122,28 @@ export function severalAlike(before: Choices | null, stock: number, code: string
   };
 }
 
+/** Choices made for an item before it had its code: what was named by another is named by its own. */
+export function codedUnder(choices: Choices, before: string, code: string): Choices {
+  const own = (c: string) =>
+    c === before || c.startsWith(`${before}/`) ? `${code}${c.slice(before.length)}` : c;
+  return { ...choices, pieces: choices.pieces.map((p) => ({ ...p, code: own(p.code) })) };
+}
+
+/** How many just alike are left. @param sales of its pieces */
+export function alikeLeft(choices: Choices, sales: readonly { piece?: string | undefined }[]): number {
+  const [piece] = choices.pieces;
+  if (!piece) return 0;
+  return Math.max(0, piece.stock - sales.filter((s) => s.piece === piece.code).length);
+}
+
+/** Which variation was sold; undefined where it is one of a kind, or several are just alike. */
+export function variationSold(
+  choices: Choices | null | undefined,
+  { piece }: { piece?: string | undefined },
+): Piece | undefined {
+  return choices && !isAlike(choices) ? choices.pieces.find((p) => p.code === piece) : undefined;
+}
+
 /** How many pieces are in stock, all choices together. */
 export function inStock(choices: Choices): number {
   return choices.pieces.reduce((sum, p) => sum + p.stock, 0);

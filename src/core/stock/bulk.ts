@@ -2,6 +2,7 @@ import { NONE, type Coded, type None, type Refusal } from '@/contract/coded';
 import { USES, type Item } from '@/contract/records';
 
 import { groupWords, type Groups } from './groups';
+import { inStock, isAlike, severalAlike } from '../choices/choices';
 import { wordsForUse } from '../condition/grade';
 import { withKind } from '../kinds/changeKind';
 import type { KindTree } from '../kinds/tree';
@@ -27,6 +28,7 @@ export type Target =
   | 'price'
   | 'cost'
   | 'weight'
+  | 'quantity'
   | 'spot'
   | 'group'
   | `fact:${string}`
@@ -111,6 +113,9 @@ export interface BulkTroubleParams extends MoneyTroubleParams, FigureTroublePara
   percentUnread: None;
   noPriceYet: None;
   weightSetOrCleared: None;
+  quantitySetOrCleared: None;
+  quantityUnread: { most: number };
+  inVariations: None;
   measureSetOrCleared: None;
   groupNotReplaced: None;
   noSuchGroup: None;
@@ -123,7 +128,7 @@ export type Done = { ok: true; part: Partial<Item> } | Refusal<BulkTrouble>;
 
 type Plain = Exclude<
   keyof BulkTroubleParams,
-  keyof MoneyTroubleParams | keyof FigureTroubleParams | keyof AnswerTroubleParams
+  'quantityUnread' | keyof MoneyTroubleParams | keyof FigureTroubleParams | keyof AnswerTroubleParams
 >;
 const no = (code: Plain): Done => ({ ok: false, why: { code, params: NONE } });
 
@@ -160,6 +165,8 @@ export function changed(item: Item, target: Target, action: Action, ways: Ways):
       const weight = parseWeight(action.value, units);
       return weight.ok ? { ok: true, part: { weightG: weight.value } } : weight;
     }
+    case 'quantity':
+      return changedQuantity(item, action);
     case 'group': {
       if (action.type === 'clear') return { ok: true, part: { groupIds: [] } };
       if (action.type === 'replace') return no('groupNotReplaced');
@@ -178,6 +185,22 @@ export function changed(item: Item, target: Target, action: Action, ways: Ways):
     default:
       return no('notForMany');
   }
+}
+
+/** The most there may be of one item. */
+const MOST_ALIKE = 100_000;
+
+/** How many there are, just alike; one of a kind where nothing is said. */
+function changedQuantity(item: Item, action: Action): Done {
+  const { choices, code } = item;
+  // Each variation has a stock of its own: there is nothing to put in its place.
+  if (choices && !isAlike(choices)) return no('inVariations');
+  if (action.type === 'clear') return { ok: true, part: { choices: null } };
+  if (action.type !== 'set') return no('quantitySetOrCleared');
+  const said = action.value.trim();
+  const stock = /^\d{1,6}$/u.test(said) ? Number(said) : MOST_ALIKE + 1;
+  if (stock > MOST_ALIKE) return { ok: false, why: { code: 'quantityUnread', params: { most: MOST_ALIKE } } };
+  return { ok: true, part: { choices: severalAlike(choices, stock, code) } };
 }
 
 /** What can come off a price at once, per cent. */
@@ -264,6 +287,8 @@ export function shown(item: Item, target: Target, { kinds, currency, units, grou
     }
     case 'weight':
       return item.weightG === null ? '' : formatWeight(item.weightG, units);
+    case 'quantity':
+      return item.choices === null ? '' : String(inStock(item.choices));
     case 'group':
       return item.groupIds.map((id) => groupWords(groups, id)).join(', ');
     case 'title':

@@ -2,6 +2,7 @@ import type { OwnForm } from '@/contract/groups';
 import { USES, type Item } from '@/contract/records';
 
 import { shown, type Target, type Ways } from './bulk';
+import { inStock } from '../choices/choices';
 import { arranged, formFor } from '../kinds/form';
 import type { FactSpec, Kind } from '../kinds/spec';
 import { GRAMS_PER_OUNCE, lengthFigure } from '../measure/units';
@@ -61,6 +62,7 @@ export function questionsOf(
     { target: 'price', label: 'Price', unit: ways.currency, usual: true },
     { target: 'cost', label: 'Cost', unit: ways.currency, usual: false },
     { target: 'weight', label: 'Weight packed', unit: units === 'metric' ? 'g' : 'oz', usual: false },
+    { target: 'quantity', label: 'How many', usual: false },
     { target: 'spot', label: 'Spot', usual: true },
     { target: 'title', label: 'Title', usual: true },
   ];
@@ -110,6 +112,7 @@ export function sortValue(item: Item, target: Target, ways: Ways): string | numb
   if (target.startsWith('measure:')) return item.measurements[target.slice(8)] ?? null;
   if (target === 'price' || target === 'cost') return item[target];
   if (target === 'weight') return item.weightG;
+  if (target === 'quantity') return item.choices && inStock(item.choices);
   // The order of uses is the meaning.
   if (target === 'use') return item.use === null ? null : USES.indexOf(item.use);
   return shown(item, target, ways);

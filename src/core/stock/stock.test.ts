@@ -5,6 +5,7 @@ import { Item } from '@/contract/records';
 import { planBulk, planShared, shown, type Action, type Target, type Ways } from './bulk';
 import { askedOf, cellText, isAsked, questionsOf, sortValue } from './questions';
 import { ordered, orderedBy, ORDERS, StockSearch } from './search';
+import { severalAlike, withOptions } from '../choices/choices';
 import { BUILT_IN } from '../kinds/tree';
 
 const item = (part: Partial<Item> & { id: string }): Item =>
@@ -161,6 +162,9 @@ describe('a change of many at once', () => {
     ['measure:chest', { type: 'add', value: '3' }, 'measureSetOrCleared'],
     ['measure:depth', { type: 'set', value: '3' }, 'notMeasured'],
     ['weight', { type: 'set', value: 'heavy' }, 'weightUnread'],
+    ['quantity', { type: 'set', value: 'some' }, 'quantityUnread'],
+    ['quantity', { type: 'set', value: '100001' }, 'quantityUnread'],
+    ['quantity', { type: 'lower', value: '5' }, 'quantitySetOrCleared'],
     ['group', { type: 'set', value: 'gone' }, 'noSuchGroup'],
     ['group', { type: 'replace', find: 'a', by: 'b' }, 'groupNotReplaced'],
   ])('refuses %p %j: %s', (target, action, code) =>
@@ -279,6 +283,15 @@ it('measures, weighs and groups many at once', () => {
     measuredBy: { chest: 'tape' },
   });
   expect(part('weight', { type: 'set', value: '820' })).toEqual({ weightG: 820 });
+  const three = part('quantity', { type: 'set', value: ' 3 ' });
+  expect(three).toEqual({ choices: severalAlike(null, 3, jumper.code) });
+  const several = { ...jumper, ...three };
+  expect([shown(several, 'quantity', WAYS), shown(jumper, 'quantity', WAYS)]).toEqual(['3', '']);
+  expect([sortValue(several, 'quantity', WAYS), sortValue(jumper, 'quantity', WAYS)]).toEqual([3, null]);
+  expect(part('quantity', { type: 'clear' }, several)).toEqual({ choices: null });
+  const made = withOptions(null, [{ name: 'Size', values: ['S', 'M'] }], jumper.code);
+  const varied = { ...jumper, choices: made.ok ? made.choices : null };
+  expect(plan([varied], 'quantity', { type: 'set', value: '3' }).refused[0]?.why.code).toBe('inVariations');
   const grouped = part('group', { type: 'add', value: 'g' });
   expect(grouped).toEqual({ groupIds: ['g'] });
   const inside = { ...jumper, ...grouped };

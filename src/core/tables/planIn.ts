@@ -187,7 +187,8 @@ export class TableIn {
     if (!head) throw new RangeError('no such line');
     const troubles: LineTrouble[] = [];
     const found = this.itemOf(head, troubles);
-    const before = found ?? FRESH_ITEM;
+    const said = this.said(head, this.at.code).trim();
+    const before = found ?? (said === '' ? FRESH_ITEM : { ...FRESH_ITEM, code: said });
     const changes = new Map<string, LineChange>();
     let now: Item = before;
     for (const line of this.together.get(head.line) ?? [head]) {
@@ -199,7 +200,7 @@ export class TableIn {
       .split(/[;|,\n]/u)
       .map((name) => name.trim())
       .filter(Boolean);
-    if (!found && changes.size === 0 && this.said(head, this.at.code).trim() === '' && troubles.length === 0)
+    if (!found && changes.size === 0 && said === '' && troubles.length === 0)
       troubles.push({ column: null, text: '', why: cellNo('nothingSaid').why });
     const isRefused = troubles.some(
       (t) => !this.options.leaveUnread || OF_LINES.has(t.why.code) || t.column === this.at.code,
@@ -213,7 +214,7 @@ export class TableIn {
       changes: [...changes.values()],
       troubles,
       part: isRefused ? {} : partOf(before, now),
-      code: found ? null : this.said(head, this.at.code).trim() || null,
+      code: found ? null : said || null,
       pictures,
     };
   }

@@ -11,6 +11,7 @@ import { indexOf, TableIn, type LinePlan } from './planIn';
 import { decodeText, headed, jsonTable, textTable } from './read';
 import type { RawCell } from './said';
 import { isoDate } from './said';
+import { isAlike, severalAlike } from '../choices/choices';
 import { BUILT_IN } from '../kinds/tree';
 import { factsWith } from '../kinds/values';
 import type { TableWays } from './stock/column';
@@ -114,6 +115,8 @@ const choices = fc
     }),
   );
 
+const alike = fc.nat(9).map((stock) => severalAlike(null, stock, 'YA-0001'));
+
 /** Items with every field said or not. */
 const anItem = (raw: boolean): fc.Arbitrary<Item> => {
   const text = raw ? anyText : tidy;
@@ -178,7 +181,7 @@ const anItem = (raw: boolean): fc.Arbitrary<Item> => {
         groupIds: fc.subarray(groups.map((g) => g.id)),
         haul: fc.constantFrom(null, ...hauls),
         ownerId: some(fc.constant('o')),
-        choices: some(choices),
+        choices: some(fc.oneof(choices, alike)),
         ranks: fc.array(
           fc.record({ at, place: fc.integer({ min: 1, max: 99 }), among: anyText(20), of: fc.constant(500) }),
           { maxLength: 1 },
@@ -200,6 +203,12 @@ const anItem = (raw: boolean): fc.Arbitrary<Item> => {
       ),
   );
 };
+
+/** The item under another code, which is on each of several just alike. */
+const recoded = (item: Item, code: string): Item =>
+  item.choices && isAlike(item.choices)
+    ? { ...item, code, choices: severalAlike(null, item.choices.pieces[0]?.stock ?? 0, code) }
+    : { ...item, code };
 
 const encoded = (text: string, encoding: 'utf-8' | 'utf-16le'): Uint8Array =>
   encoding === 'utf-8'
@@ -254,7 +263,7 @@ describe('a table of stock, saved and read again', () => {
         fc.constantFrom('utf-8', 'utf-16le'),
         (items, csv, u, encoding) => {
           const ways = waysOf(u);
-          const all = items.map((item, i): Item => ({ ...item, id: `i${i}`, code: `YA-000${i}` }));
+          const all = items.map((item, i): Item => recoded({ ...item, id: `i${i}` }, `YA-000${i}`));
           const columns = stockColumns(ways);
           const rows = all.flatMap((item) => stockRows(item)).map((row) => columns.map((c) => c.of(row)));
           const text = csvHead(columns, csv) + csvValues(rows, csv);

@@ -7,6 +7,7 @@ import { Headings, matchColumns, type Match } from './match';
 import { indexOf, TableIn, type InOptions, type LinePlan } from './planIn';
 import { decodeText, headed, jsonTable, textTable } from './read';
 import { dateOrderOf, decimalOf, isoDate, saidIn, type RawCell } from './said';
+import { severalAlike } from '../choices/choices';
 import { checkDigit } from '../identity/gtin';
 import { BUILT_IN } from '../kinds/tree';
 import type { TableWays } from './stock/column';
@@ -237,6 +238,12 @@ describe('a line of a table', () => {
         { values: ['plate'], stock: 2, price: null, code: 'P' },
       ],
     });
+  });
+  it('a stock without options is several just alike', () => {
+    const { plans } = text('code,title,Pieces in stock\nT-1,Mug,3\nT-2,Jug,\nT-3,Tray,many\n');
+    expect(plans[0]?.part.choices).toEqual(severalAlike(null, 3, 'T-1'));
+    expect(plans[1]?.part.choices).toBeUndefined();
+    expect(plans[2]).toMatchObject({ outcome: 'refused' });
   });
 });
 

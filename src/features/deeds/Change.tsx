@@ -26,6 +26,7 @@ const TARGETS: readonly [Target, string][] = [
   ['title', 'Title'],
   ['description', 'Description'],
   ['weight', 'Weight packed'],
+  ['quantity', 'How many'],
   ['group', 'Group'],
 ];
 const ACTIONS: readonly [Action['type'], string][] = [
@@ -43,6 +44,7 @@ const NARROW: Partial<Record<Target, readonly Action['type'][]>> = {
   price: ['set', 'lower', 'clear'],
   cost: ['set', 'clear'],
   weight: ['set', 'clear'],
+  quantity: ['set', 'clear'],
   group: ['add', 'set', 'clear'],
 };
 function narrow(target: Target): readonly Action['type'][] | undefined {

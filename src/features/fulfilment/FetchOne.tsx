@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import { variationSold } from '@/core/choices/choices';
 import { isAway } from '@/core/depot/depot';
 import { type OrderRow } from '@/core/orders/orders';
 import { judgeScan, lookAlikes, type Scanned } from '@/core/orders/picking';
@@ -25,13 +26,13 @@ export function FetchOne({ row }: { row: OrderRow }) {
   const item = items[row.itemId];
   const [text, setText] = useState('');
   const [said, setSaid] = useState<Scanned | null>(null);
-  const piece = item?.choices?.pieces.find((p) => p.code === row.sale.piece);
+  const piece = variationSold(item?.choices, row.sale);
   const name = nameOr(item, 'Something not in this attic');
   const alike = item ? lookAlikes(item, Object.values(items), (id) => views[id]?.sale != null) : [];
   const check = (typed: string) => {
     if (!item) return;
     setText(typed);
-    const judged = judgeScan(typed, item, Object.values(items), row.sale.piece);
+    const judged = judgeScan(typed, item, Object.values(items), piece?.code);
     setSaid(judged);
     if (judged.is === 'right') fetched(row);
   };

@@ -4,7 +4,15 @@ import { z } from 'zod';
 
 import type { Piece } from '@/contract/choices';
 import type { Item } from '@/contract/records';
-import { inStock, priceRange, valuesIn, withOptions, type Option } from '@/core/choices/choices';
+import {
+  inStock,
+  isAlike,
+  priceRange,
+  severalAlike,
+  valuesIn,
+  withOptions,
+  type Option,
+} from '@/core/choices/choices';
 import { counted } from '@/core/language/plural';
 import type { Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
@@ -14,7 +22,6 @@ import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
-import { WholeField } from '@/parts/ui/WholeField';
 import { useAttic } from '@/store/attic/attic';
 import { useDraft, useHasDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
@@ -22,8 +29,12 @@ import { editItem } from '@/store/items/items';
 import { useColours } from '@/theme/theme';
 import { typedTrouble } from '@/wording/typed';
 
+import { AlikeFields } from './AlikeFields';
+import { ShownOfIt } from './ShownOfIt';
+
 /**
- * An item sold in variations: what there is to choose, how many of each, prices and pictures of their own.
+ * How many there are of an item: one, several just alike, or variations, with what there is to choose, how
+ * many of each, prices and pictures of their own.
  */
 export const ChoicesSection = memo(function ChoicesSection({
   item,
@@ -43,14 +54,19 @@ export const ChoicesSection = memo(function ChoicesSection({
     ? `${inStock(choices)} in stock${range ? ` · ${rangeWords(range, currency)}` : ''}`
     : undefined;
   return (
-    <Section name="choices" title="Sold in variations" summary={summary}>
-      {choices || begun ? (
+    <Section name="choices" title="How many" summary={summary}>
+      {choices && isAlike(choices) && !begun ? (
+        <>
+          <AlikeFields item={item} findings={findings} onVary={() => setBegun(true)} />
+          <FieldFindings examined={findings} field="choices" />
+        </>
+      ) : choices || begun ? (
         <>
           <Options draftKey={key} item={item} onKept={() => setBegun(false)} />
-          {choices?.pieces.map((piece) => (
+          {(choices && isAlike(choices) ? [] : (choices?.pieces ?? [])).map((piece) => (
             <PieceLine key={piece.code} item={item} piece={piece} currency={currency} />
           ))}
-          {choices ? <Shown item={item} /> : null}
+          {choices ? <ShownOfIt item={item} ofEach /> : null}
           {choices ? (
             <Button
               variant="quiet"
@@ -63,10 +79,18 @@ export const ChoicesSection = memo(function ChoicesSection({
           <FieldFindings examined={findings} field="choices" />
         </>
       ) : (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Text tone="soft" style={{ flex: 1 }}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
+          <Text tone="soft" style={{ flexGrow: 1 }}>
             One of a kind.
           </Text>
+          <Button
+            variant="quiet"
+            onPress={() =>
+              editItem(item.id, 'how many', (t) => ({ choices: severalAlike(t.choices, 2, t.code) }))
+            }
+          >
+            Several of it
+          </Button>
           <Button variant="quiet" label="Sell it in variations" onPress={() => setBegun(true)}>
             Add variations
           </Button>
@@ -252,35 +276,5 @@ function OwnPictures(props: {
         </Chip>
       ))}
     </ChipRow>
-  );
-}
-
-/** How many of each marketplaces show: not the last ones, and not all of many. */
-function Shown({ item }: { item: Item }) {
-  const { choices } = item;
-  if (!choices) return null;
-  const put = (part: Partial<NonNullable<Item['choices']>>) =>
-    editItem(item.id, 'stock shown', (t) => (t.choices ? { choices: { ...t.choices, ...part } } : null));
-  return (
-    <View style={{ flexDirection: 'row', gap: 10 }}>
-      <View style={{ flex: 1 }}>
-        <WholeField
-          label="Hold back of each"
-          value={choices.heldBack}
-          least={0}
-          most={1_000}
-          onChange={(n) => put({ heldBack: n })}
-        />
-      </View>
-      <View style={{ flex: 1 }}>
-        <WholeField
-          label="Shown at most (0: all)"
-          value={choices.cap ?? 0}
-          least={0}
-          most={100_000}
-          onChange={(n) => put({ cap: n === 0 ? null : n })}
-        />
-      </View>
-    </View>
   );
 }

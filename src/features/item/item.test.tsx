@@ -85,6 +85,37 @@ describe('what it is and how it is', () => {
     await fill('Shown at most', '2');
     expect(item('Marrow').choices).toMatchObject({ heldBack: 1, cap: 2 });
   });
+  it('three of it, just alike: so many held back, so many shown, and one of a kind again', async () => {
+    await sheetOf('Marrow');
+    await press('Several of it');
+    await fill('How many, with those sold', '3');
+    await fill('Hold back', '1');
+    await fill('Shown at most', '2');
+    const { code } = item('Marrow');
+    expect(item('Marrow').choices).toMatchObject({
+      options: [],
+      pieces: [{ stock: 3, code }],
+      heldBack: 1,
+      cap: 2,
+    });
+    await sees('3 in stock');
+    await sees('Counted down on Brackenmoor. One at a time on Threadwick');
+    await fill('How many, with those sold', 'three');
+    await sees('A whole number from 0 to 100000.');
+    leave();
+    await sheetOf('Marrow');
+    // It may become variations, and takes what is known of it along.
+    await press('Sell it in variations');
+    await fill('Option 1', 'Size');
+    await fill('Values 1', 'S, M');
+    await press('Keep these variations');
+    expect(item('Marrow').choices?.pieces.map((p) => [p.code, p.stock])).toEqual([
+      [code, 3],
+      [`${code}/1`, 1],
+    ]);
+    await press('One of a kind after all');
+    expect(item('Marrow').choices).toBeNull();
+  });
   it('belongs to a haul and an owner, one press each', async () => {
     await sheetOf('Ostler');
     await press('Change haul or owner');

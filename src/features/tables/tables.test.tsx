@@ -47,6 +47,20 @@ describe('a table that comes in', () => {
     expect(items().map((i) => [i.code, i.price])).toEqual([['YA-0001', 2_400]]);
   });
 
+  it('of several makes pieces that are named by their own item, whatever the lines called it', async () => {
+    await paste(
+      'SKU,Title,Option 1,Choice 1,Pieces in stock\n,Mug,,,3\nX-9,Cap,,,2\n,Coat,Size,M,1\n,Belt,Size,M,1\n',
+    );
+    await press('See what it would do');
+    await press('Make 4 new items');
+    await sees('4 items made.');
+    const codes = Object.fromEntries(
+      items().map((i) => [i.title, i.choices?.pieces.map((p) => p.code.replace(i.code, '#'))]),
+    );
+    expect(codes).toEqual({ Mug: ['#'], Cap: ['#'], Coat: ['#/1'], Belt: ['#/1'] });
+    expect(byCode('X-9')?.choices).toMatchObject({ options: [], pieces: [{ stock: 2, code: 'X-9' }] });
+  });
+
   it('takes what is ticked; a column is said otherwise by a tap, and remembered', async () => {
     await paste('Nr,What,Shelf mark\n1,Jug,A1\n2,Lamp,A2\n');
     await press('Shelf mark: left out');

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { alikeLeft, isAlike, variationSold } from '@/core/choices/choices';
 import { isAway, postedBy } from '@/core/depot/depot';
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
@@ -272,7 +273,9 @@ function ToFetch({ line, name, item }: LineProps<'toFetch'>) {
   const takeHome = sold?.takeHome;
   const postedThere = postedBy(line.sale.market, item);
   const away = item !== undefined && !postedThere && isAway(item);
-  const piece = item?.choices?.pieces.find((p) => p.code === line.sale.piece);
+  const sales = useCourier((s) => s.items[line.itemId]?.pieceSales);
+  const piece = variationSold(item?.choices, line.sale);
+  const alike = item?.choices && isAlike(item.choices) ? item.choices : null;
   return (
     <Card label={`Sold: ${name}`}>
       <Head
@@ -281,6 +284,7 @@ function ToFetch({ line, name, item }: LineProps<'toFetch'>) {
         what={`Sold on ${market(line.sale.market)} for ${formatMoney(line.sale.amount, currency)}`}
       />
       {piece ? <Text variant="heading" figures>{`${piece.values.join(', ')} · ${piece.code}`}</Text> : null}
+      {alike ? <Text figures>{`${alikeLeft(alike, sales ?? [])} of it left`}</Text> : null}
       {takeHome ? <Text figures>{`Take-home ${formatMoney(takeHome.takeHome, currency)}`}</Text> : null}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <Icon name="spot" colour={c.slate} />

@@ -83,6 +83,7 @@ function figures(target: Target, spec: FactSpec | undefined): boolean {
     target === 'price' ||
     target === 'cost' ||
     target === 'weight' ||
+    target === 'quantity' ||
     spec?.type === 'number' ||
     spec?.type === 'year'
   );

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 
 import type { ClosingView, Sale } from '@/contract/courier';
 import { orderId } from '@/contract/orders';
+import { variationSold } from '@/core/choices/choices';
 import { linesByOrder } from '@/core/ledger/itemBooks';
 import { placeOf } from '@/core/listing/otherListings';
 import { ratesOf } from '@/core/listing/setup';
@@ -66,7 +67,7 @@ export function useSales(past = false): SoldItem[] {
               )
             : null;
           const last = one.order === sale?.order;
-          const piece = items[id]?.choices?.pieces.find((p) => p.code === one.piece);
+          const piece = variationSold(items[id]?.choices, one);
           const undoneAt = one.undoneAt ?? null;
           const record = orders[orderId(id, one.order)] ?? null;
           const given = record?.back?.given ?? null;

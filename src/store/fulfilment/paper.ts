@@ -1,5 +1,6 @@
 import type { PDFFont, PDFPage } from 'pdf-lib';
 
+import { variationSold } from '@/core/choices/choices';
 import type { ConsignorStatement } from '@/core/consign/statement';
 import { printable } from '@/core/labels/layout';
 import { formatMoney } from '@/core/money/money';
@@ -82,7 +83,7 @@ export function packingSlips(rows: readonly OrderRow[]): Promise<Blob> {
       const sheet = begin();
       const item = items[row.itemId];
       const to = await addressOf(row);
-      const piece = item?.choices?.pieces.find((p) => p.code === row.sale.piece);
+      const piece = variationSold(item?.choices, row.sale);
       sheet.text('Packing slip', 18, true);
       if (settings.sender) sheet.text(`From ${settings.sender}`);
       sheet.text(`Order ${row.sale.order}, ${marketName(row.sale.market)}, ${isoDay(row.sale.at)}`);

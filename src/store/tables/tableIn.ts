@@ -1,11 +1,13 @@
 import { create } from 'zustand';
 
 import type { Item } from '@/contract/records';
+import { codedUnder } from '@/core/choices/choices';
 import { numberIn } from '@/core/identity/code';
 import { plural } from '@/core/language/plural';
 import { takenFor } from '@/core/tables/match';
 import type { FoundBy, InOptions, Outcome } from '@/core/tables/planIn';
 import type { BoughtLine, PurchaseField } from '@/core/tables/purchases';
+import { FRESH_ITEM } from '@/core/tables/stock/dataColumns';
 import { changeMany, setDraft, setSettings, useAttic, type Put } from '@/store/attic/attic';
 import { Expected, wordsFor } from '@/store/base/faults';
 import { keptWorker } from '@/store/base/workers';
@@ -334,11 +336,15 @@ function keepNumbersFree(codes: readonly string[]): void {
 /** What some lines put into the attic, and the items they are about; new ones are made all at once. */
 function putsOf(lines: readonly TakenLine[]): { line: TakenLine; makers: (() => Put)[]; ids: string[] }[] {
   const fresh = lines.filter((line) => line.itemId === null);
+  // What its line called it by, once for each of several copies.
+  const codes = fresh.flatMap(({ code, times }) => Array.from({ length: times }, () => code));
   const made = newItems(
     fresh.flatMap(({ part, code, times }) =>
       Array.from({ length: times }, (_, i) => ({ ...part, ...(code !== null && i === 0 ? { code } : {}) })),
     ),
-  ).map(withRecord);
+  )
+    .map((item, i) => withOwnCodes(item, codes[i] ?? FRESH_ITEM.code))
+    .map(withRecord);
   let at = 0;
   return lines.map((line) => {
     const { itemId, part, times } = line;
@@ -355,6 +361,11 @@ function putsOf(lines: readonly TakenLine[]): { line: TakenLine; makers: (() => 
       ids: items.map((i) => i.id),
     };
   });
+}
+
+/** Pieces are named by the code of their item, which may be another than its line's, or not said there. */
+function withOwnCodes(item: Item, before: string): Item {
+  return item.choices ? { ...item, choices: codedUnder(item.choices, before, item.code) } : item;
 }
 
 /** A new item with what the product look-up said of its barcode, to be confirmed or said to be right. */

@@ -2,7 +2,7 @@ import type { Choices } from '@/contract/choices';
 import type { Item } from '@/contract/records';
 
 import { cellNo, type CellRead, type StockColumn, type TableWays } from './column';
-import { withOptions } from '../../choices/choices';
+import { isAlike, severalAlike, withOptions } from '../../choices/choices';
 import { exponentOf, parseMoney } from '../../money/money';
 import { sameWord } from '../../words/sameWord';
 import { amountValue } from '../value';
@@ -86,6 +86,15 @@ export function readPiece(said: PieceSaid, item: Item, { currency }: TableWays):
         },
       },
     };
+  // A stock without options: several just alike, which all have the item's own code.
+  const isItself = code === '' || code === item.code;
+  if (options.length === 0 && isItself && (item.choices === null || isAlike(item.choices))) {
+    const { stock } = figures.part;
+    return {
+      ok: true,
+      part: stock === undefined ? {} : { choices: severalAlike(item.choices, stock, item.code) },
+    };
+  }
   if (options.length === 0) return cellNo('optionsMissing');
   const made = withOptions(item.choices, widened(item.choices, options), item.code);
   if (!made.ok) return made;
