@@ -94,6 +94,7 @@ it('reorders pictures by mouse and by finger, and takes removal back, also after
   await attic.page.mouse.down();
   await attic.page.mouse.move(from.x + 12, from.y, { steps: 3 });
   await attic.page.mouse.move(to.x + 6, to.y, { steps: 8 });
+  await attic.sees('Picture 1 is over Picture 3.');
   await madeRoom(attic, 2);
   await attic.page.mouse.up();
   await until(

@@ -129,11 +129,10 @@ export function codedUnder(choices: Choices, before: string, code: string): Choi
   return { ...choices, pieces: choices.pieces.map((p) => ({ ...p, code: own(p.code) })) };
 }
 
-/** How many just alike are left. @param sales of its pieces */
-export function alikeLeft(choices: Choices, sales: readonly { piece?: string | undefined }[]): number {
-  const [piece] = choices.pieces;
-  if (!piece) return 0;
-  return Math.max(0, piece.stock - sales.filter((s) => s.piece === piece.code).length);
+/** How many pieces are left, all choices together. @param sales of its pieces */
+export function leftOf(choices: Choices, sales: readonly { piece?: string | undefined }[]): number {
+  const left = ({ code, stock }: Piece) => stock - sales.filter((s) => s.piece === code).length;
+  return choices.pieces.reduce((sum, piece) => sum + Math.max(0, left(piece)), 0);
 }
 
 /** Which variation was sold; undefined where it is one of a kind, or several are just alike. */

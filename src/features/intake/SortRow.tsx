@@ -14,7 +14,7 @@ const SIDE = 72;
 /** Where pictures can be put down. */
 export function DropZone({ id, label, children }: { id: string; label: string; children: ReactNode }) {
   const c = useColours();
-  const { setNodeRef, isOver } = useDroppable({ id });
+  const { setNodeRef, isOver } = useDroppable({ id, data: { aloud: label } });
   return (
     <div
       ref={setNodeRef}
@@ -41,8 +41,8 @@ export function SortTile(props: { one: Sorted; name: string; on: boolean; onPres
   const { one, name, on, onPress } = props;
   const c = useColours();
   const { id } = one.waiting.about;
-  const drag = useDraggable({ id });
-  const before = useDroppable({ id: `before:${id}` });
+  const drag = useDraggable({ id, data: { aloud: name } });
+  const before = useDroppable({ id: `before:${id}`, data: { aloud: name } });
   const address = useObjectUrl(one.small);
   const { transform } = drag;
   return (

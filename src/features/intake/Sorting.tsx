@@ -17,6 +17,7 @@ import { FilesNotTaken } from '@/parts/trade/FilesNotTaken';
 import { PictureView } from '@/parts/trade/PictureView';
 import { ToMany } from '@/parts/trade/ToMany';
 import { Button } from '@/parts/ui/Button';
+import { ALOUD_BY_NAME } from '@/parts/ui/dragAloud';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -80,7 +81,12 @@ function Proposal({ sorted, isBusy }: { sorted: readonly Sorted[]; isBusy: boole
     void what.catch(unlessExpected(doing));
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped}>
+    <DndContext
+      sensors={sensors}
+      accessibility={ALOUD_BY_NAME}
+      collisionDetection={pointerWithin}
+      onDragEnd={dropped}
+    >
       <Card label="Which pictures are of one item">
         <Text tone="soft">
           As they look, these belong together. Drag a picture to another row, or press it. Nothing is made

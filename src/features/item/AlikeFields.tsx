@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
-import { alikeLeft, severalAlike } from '@/core/choices/choices';
+import { leftOf, severalAlike } from '@/core/choices/choices';
 import { listed } from '@/core/language/listed';
 import type { Examined } from '@/core/listing/examine';
 import { Button } from '@/parts/ui/Button';
@@ -19,7 +19,7 @@ export function AlikeFields(props: { item: Item; findings: readonly Examined[]; 
   const sales = useCourier((s) => s.items[item.id]?.pieceSales);
   if (!choices) return null;
   const stock = choices.pieces[0]?.stock ?? 0;
-  const left = alikeLeft(choices, sales ?? []);
+  const left = leftOf(choices, sales ?? []);
   return (
     <>
       <WholeField

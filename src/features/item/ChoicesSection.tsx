@@ -5,7 +5,7 @@ import { z } from 'zod';
 import type { Piece } from '@/contract/choices';
 import type { Item } from '@/contract/records';
 import {
-  inStock,
+  leftOf,
   isAlike,
   priceRange,
   severalAlike,
@@ -50,8 +50,9 @@ export const ChoicesSection = memo(function ChoicesSection({
   const begun = opened || half;
   const { choices } = item;
   const range = choices && priceRange(choices, item.price);
+  const sales = useCourier((s) => s.items[item.id]?.pieceSales);
   const summary = choices
-    ? `${inStock(choices)} in stock${range ? ` · ${rangeWords(range, currency)}` : ''}`
+    ? `${leftOf(choices, sales ?? [])} in stock${range ? ` · ${rangeWords(range, currency)}` : ''}`
     : undefined;
   return (
     <Section name="choices" title="How many" summary={summary}>

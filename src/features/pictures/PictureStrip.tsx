@@ -21,6 +21,7 @@ import { View } from 'react-native';
 import type { Item, Picture } from '@/contract/records';
 import { maySend } from '@/core/picture/origin';
 import { PictureView } from '@/parts/trade/PictureView';
+import { ALOUD_BY_NAME } from '@/parts/ui/dragAloud';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { orderPictures } from '@/store/pictures/pictures';
@@ -49,7 +50,12 @@ export function PictureStrip({ item, shown, onShow }: PictureStripProps) {
     if (from >= 0 && to >= 0) orderPictures(item, arrayMove(item.pictureIds, from, to));
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+    <DndContext
+      sensors={sensors}
+      accessibility={ALOUD_BY_NAME}
+      collisionDetection={closestCenter}
+      onDragEnd={moved}
+    >
       <SortableContext items={item.pictureIds} strategy={rectSortingStrategy}>
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
           {item.pictureIds.map((id, i) => (
@@ -66,7 +72,10 @@ function Tile(props: { item: Item; id: string; index: number; on: boolean; onSho
   const c = useColours();
   const picture = useAttic((s) => s.pictures[id]);
   const { findings } = usePictureFindings(item, picture);
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id,
+    data: { aloud: `Picture ${index + 1}` },
+  });
   const mark = markOf(picture, findings.length);
   return (
     <div

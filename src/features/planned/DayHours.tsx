@@ -16,6 +16,7 @@ import { View } from 'react-native';
 import type { PlannedItem } from '@/core/planning/planned';
 import { hoursOf, movedTo, type HourOfDay } from '@/core/planning/times';
 import { Button } from '@/parts/ui/Button';
+import { ALOUD_BY_NAME } from '@/parts/ui/dragAloud';
 import { MomentField } from '@/parts/ui/MomentField';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -66,7 +67,12 @@ export function DayHours(props: {
             : 'The clocks go back: one hour comes twice.'}
         </Text>
       )}
-      <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped}>
+      <DndContext
+        sensors={sensors}
+        accessibility={ALOUD_BY_NAME}
+        collisionDetection={pointerWithin}
+        onDragEnd={dropped}
+      >
         <View role="list" aria-label="Hours of the day">
           {hours.map((hour) => (
             <HourRow key={hour.at} hour={hour}>
@@ -101,7 +107,7 @@ export function DayHours(props: {
 
 function HourRow({ hour, children }: { hour: HourOfDay; children: ReactNode }) {
   const c = useColours();
-  const { setNodeRef, isOver: isUnder } = useDroppable({ id: String(hour.at) });
+  const { setNodeRef, isOver: isUnder } = useDroppable({ id: String(hour.at), data: { aloud: hour.words } });
   return (
     <div
       ref={setNodeRef}
@@ -127,7 +133,10 @@ function HourRow({ hour, children }: { hour: HourOfDay; children: ReactNode }) {
 
 function Block({ plan, on, onPress }: { plan: ShownPlan; on: boolean; onPress: () => void }) {
   const c = useColours();
-  const { setNodeRef, attributes, listeners, transform } = useDraggable({ id: keyOf(plan) });
+  const { setNodeRef, attributes, listeners, transform } = useDraggable({
+    id: keyOf(plan),
+    data: { aloud: plan.name },
+  });
   const clock = clockWords(plan.at);
   return (
     <div

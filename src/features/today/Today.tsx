@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
-import { alikeLeft, isAlike, variationSold } from '@/core/choices/choices';
+import { leftOf, isAlike, variationSold } from '@/core/choices/choices';
 import { isAway, postedBy } from '@/core/depot/depot';
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
@@ -284,7 +284,7 @@ function ToFetch({ line, name, item }: LineProps<'toFetch'>) {
         what={`Sold on ${market(line.sale.market)} for ${formatMoney(line.sale.amount, currency)}`}
       />
       {piece ? <Text variant="heading" figures>{`${piece.values.join(', ')} · ${piece.code}`}</Text> : null}
-      {alike ? <Text figures>{`${alikeLeft(alike, sales ?? [])} of it left`}</Text> : null}
+      {alike ? <Text figures>{`${leftOf(alike, sales ?? [])} of it left`}</Text> : null}
       {takeHome ? <Text figures>{`Take-home ${formatMoney(takeHome.takeHome, currency)}`}</Text> : null}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <Icon name="spot" colour={c.slate} />

@@ -20,3 +20,13 @@ export function dragAloud(
     },
   };
 }
+
+/** For what is dragged, and what it is dragged onto, where each carries what it is called aloud. */
+export const ALOUD_BY_NAME = dragAloud(
+  ({ data }) => nameIn(data.current, 'It'),
+  ({ data }) => nameIn(data.current, 'another place'),
+);
+
+function nameIn(data: Record<string, unknown> | undefined, otherwise: string): string {
+  return typeof data?.aloud === 'string' ? data.aloud : otherwise;
+}
