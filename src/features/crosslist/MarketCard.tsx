@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import type { CourierListingView } from '@/contract/courier';
 import type { Item } from '@/contract/records';
+import { isAlike } from '@/core/choices/choices';
 import { changedSince, type Examined } from '@/core/listing/examine';
 import { findingKey } from '@/core/listing/findings';
 import { stateWords, signLabel, signState } from '@/core/listing/signState';
@@ -211,6 +212,7 @@ function ListingState(props: { item: Item; listing: CourierListingView; examined
       ) : live && !sold ? (
         <SoldThere
           market={sheet.name}
+          several={item.choices !== null && isAlike(item.choices)}
           asked={price}
           busy={busy}
           onSold={(amount, order) => run(() => markSold(item.id, sheet.marketplace, amount, order))}
@@ -224,11 +226,13 @@ function ListingState(props: { item: Item; listing: CourierListingView; examined
 /** An order the person has before the courier heard of it: by mail, on the marketplace's own page. */
 function SoldThere(props: {
   market: string;
+  /** There are more of it, just alike: one fewer is told elsewhere. */
+  several: boolean;
   asked: number;
   busy: boolean;
   onSold: (amount: number, order: string) => void;
 }) {
-  const { market, asked, busy, onSold } = props;
+  const { market, several, asked, busy, onSold } = props;
   const currency = useAttic((s) => s.settings.currency);
   const [open, setOpen] = useState(false);
   const [amount, setAmount] = useState<number | null>(asked);
@@ -251,11 +255,11 @@ function SoldThere(props: {
       <MoneyField label={`Sold on ${market} for`} value={amount} currency={currency} onChange={setAmount} />
       <Button
         variant="main"
-        label={`Take it down: sold on ${market}`}
+        label={`${several ? 'One fewer' : 'Take it down'}: sold on ${market}`}
         disabled={busy || amount === null || order.trim() === '' || order.trim().startsWith('deal-')}
         onPress={() => amount !== null && onSold(amount, order.trim())}
       >
-        Take it down everywhere else
+        {several ? 'One of it is sold' : 'Take it down everywhere else'}
       </Button>
     </View>
   );
