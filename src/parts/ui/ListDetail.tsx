@@ -4,8 +4,8 @@ import { Pressable, View } from 'react-native';
 
 import { useColours } from '@/theme/theme';
 
-import { BackTo } from './BackTo';
 import { LongList } from './LongList';
+import { PageHead } from './Page';
 import { Text } from './Text';
 
 /** One line of a list at a desk. */
@@ -61,16 +61,7 @@ export function ListDetail(props: {
           gap={4}
           row={(line) => <Line line={line} on={line.id === here} onPress={() => onHere(line.id)} />}
         >
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 44 }}>
-            {back ? (
-              <View style={{ marginLeft: -10 }}>
-                <BackTo path={back} />
-              </View>
-            ) : null}
-            <Text variant="title" style={{ flex: 1 }}>
-              {title}
-            </Text>
-          </View>
+          <PageHead title={title} back={back} />
           {above}
         </LongList>
       </div>
