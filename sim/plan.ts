@@ -119,7 +119,7 @@ function planSeveral(world: Evening): void {
     if (r.chance(0.2)) world.at(at + r.between(60_000, 150_000), () => world.send(SEVERAL, market));
     for (let n = r.between(0, 3); n > 0; n -= 1)
       world.at(r.between(20_000, 220_000), () => world.buy(SEVERAL, market));
-    if (market === 'nearstile' && world.alike && r.chance(0.3))
+    if (['nearstile', 'lanternyard'].includes(market) && world.alike && r.chance(0.4))
       world.at(r.between(20_000, 220_000), () =>
         world.command({ type: 'sold', id: world.id(), item: SEVERAL, market, amount: 2000 }),
       );

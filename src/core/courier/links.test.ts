@@ -511,6 +511,26 @@ describe('several just alike', () => {
     expect(item(d).sale).toBeNull();
     expect(sent(d)).toEqual(['revise t.moor.1 1']);
   });
+  it('a deal over the last one takes all of it down, there too', () => {
+    const d = desk(1);
+    expect(d.ask({ type: 'sold', market: 'moor', amount: 2_000 })).toBeNull();
+    expect(item(d).sale?.amount).toBe(2_000);
+    expect(sent(d).sort()).toEqual(['withdraw t.moor.1', 'withdraw t.wick.1']);
+    for (const m of ['moor', 'wick']) d.take({ type: 'withdrawn', market: m, ref: `t.${m}.1` });
+    expect(d.view('moor').state).toBe('sold');
+    expect(item(d).closing?.doneAt).toBe(d.now);
+  });
+  it('what went up before there were several does not make one sale the last', () => {
+    const d = new Desk();
+    d.send('moor');
+    d.send('wick', { draft: { ...DRAFT, choices: stock(3, one) } });
+    d.tick();
+    d.live('moor');
+    d.live('wick');
+    sell(d, 'wick', 'w1');
+    expect(item(d).sale).toBeNull();
+    expect(sent(d)).toEqual(['publish t.wick.2 1']);
+  });
   it('a sale that came to nothing gives one back', () => {
     const d = desk(2);
     sell(d, 'wick', 'w1');

@@ -33,9 +33,8 @@ export function countsThere({ draft }: CourierListing): boolean {
   return draft.choices !== undefined && draft.choices.oneAtATime !== true;
 }
 
-/** How many pieces are left of an item with variations, all together, those held back counted in. */
-export function piecesLeft(item: CourierItem): number {
-  const pieces = choicesOf(item)?.pieces ?? [];
+/** How many pieces are left of what there is to choose, all together, those held back counted in. */
+export function piecesLeft({ pieces }: DraftChoices, item: Pick<CourierItem, 'pieceSales'>): number {
   return pieces.reduce((sum, p) => {
     const sold = item.pieceSales.filter((s) => s.piece === p.code).length;
     return sum + Math.max(0, p.stock - sold);

@@ -168,7 +168,7 @@ export function takePieceSale(ctx: StepContext, id: string, ref: string, sale: S
     return true;
   }
   const counted = { ...item, pieceSales: [...item.pieceSales, { ...sale, ref }] };
-  if (piecesLeft(counted) === 0) {
+  if (piecesLeft(choices, counted) === 0) {
     putItem(ctx, counted);
     takeSale(ctx, id, sale, ref);
     return true;
