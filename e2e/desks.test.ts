@@ -86,6 +86,9 @@ it('has marketplaces, consignors and hauls beside their lists', async () => {
   await attic.press('Threadwick');
   await isChosen(attic, 'Threadwick');
   await attic.page.waitForSelector('::-p-aria(Test Threadwick)');
+  await attic.page.keyboard.press('?');
+  await attic.sees('The line below, in the list');
+  await attic.press('Close');
   await attic.visit('/owners');
   for (const name of ['Mrs Aldous', 'Mr Brandreth']) {
     await attic.fill('Name of a consignor', name);

@@ -49,9 +49,11 @@ export function AlikeFields(props: { item: Item; findings: readonly Examined[]; 
 /** Who counts them, and who shows one at a time. */
 function Counted({ findings }: { findings: readonly Examined[] }) {
   const wanted = findings.filter((e) => e.plan?.wanted);
-  const names = (counts: boolean) =>
-    wanted.filter((e) => !e.effective.choices?.oneAtATime === counts).map((e) => e.sheet.name);
-  const [counted, one] = [names(true), names(false)];
+  const names = (is: (e: Examined) => boolean) => wanted.filter(is).map((e) => e.sheet.name);
+  const isOne = (e: Examined) => e.effective.choices?.oneAtATime === true;
+  const counted = names((e) => !isOne(e));
+  const one = names((e) => isOne(e) && !e.sheet.byHand && !e.effective.auction);
+  const yours = names((e) => isOne(e) && (e.sheet.byHand === true || e.effective.auction !== null));
   if (wanted.length === 0) return null;
   return (
     <Text variant="small" tone="soft">
@@ -60,6 +62,7 @@ function Counted({ findings }: { findings: readonly Examined[] }) {
         one.length > 0
           ? `One at a time on ${listed(one, 'and')}: when it sells there, the next goes up by itself.`
           : '',
+        yours.length > 0 ? `One at a time on ${listed(yours, 'and')}: the next is for you to put up.` : '',
       ]
         .filter(Boolean)
         .join(' ')}

@@ -13,6 +13,9 @@ export function Shortcuts({ places }: { places: readonly Shortcut[] }) {
   return open ? <TheList onClose={() => setOpen(false)} /> : null;
 }
 
+/** Keys that are known by a sign. */
+const SIGNS: Readonly<Record<string, string>> = { ArrowUp: '↑', ArrowDown: '↓' };
+
 function TheList({ onClose }: { onClose: () => void }) {
   const c = useColours();
   const lists = useShortcutList((s) => s.lists);
@@ -49,7 +52,9 @@ function TheList({ onClose }: { onClose: () => void }) {
                 role="listitem"
                 style={{ width: '50%', flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 34 }}
               >
-                <Text style={{ width: 34, textAlign: 'center', fontFamily: FONT.strong }}>{key}</Text>
+                <Text style={{ width: 48, textAlign: 'center', fontFamily: FONT.strong }}>
+                  {SIGNS[key] ?? key}
+                </Text>
                 <Text style={{ flex: 1 }}>{words}</Text>
               </View>
             ))}

@@ -6,6 +6,7 @@ import { useColours } from '@/theme/theme';
 
 import { LongList } from './LongList';
 import { PageHead } from './Page';
+import { useShortcuts } from './shortcuts';
 import { Text } from './Text';
 
 /** One line of a list at a desk. */
@@ -80,32 +81,56 @@ export function ListDetail(props: {
   );
 }
 
-/** Arrows choose the line before and after, and take the focus along; Enter goes on to what is chosen. */
+/** Told of on `?`; the list does it itself. */
+const KEYS = [
+  { key: 'ArrowUp', words: 'The line above, in the list' },
+  { key: 'ArrowDown', words: 'The line below, in the list' },
+  { key: 'Enter', words: 'Into what is chosen' },
+];
+
+/**
+ * Arrows choose the line before and after, and take the focus along; Enter goes on to what is chosen. Where
+ * nothing has the focus, keys are the list's.
+ */
 function useKeys(lines: readonly DeskLine[], here: string | null, onHere: (id: string) => void) {
   const detail = useRef<HTMLDivElement>(null);
   const list = useRef<HTMLDivElement>(null);
   const [byKey, setByKey] = useState<string | null>(null);
+  useShortcuts(KEYS);
   useEffect(() => {
     if (byKey !== null && byKey === here)
       list.current?.querySelector<HTMLElement>('[aria-current=true]')?.focus();
   }, [byKey, here]);
-  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
-    if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
-    if (
-      event.key === 'Enter' &&
-      event.target instanceof HTMLElement &&
-      event.target.getAttribute('aria-current')
-    ) {
-      event.preventDefault();
+  /** @returns whether the key did anything */
+  const go = (key: string, onLine: boolean): boolean => {
+    if (key === 'Enter' && onLine) {
       detail.current?.focus();
-      return;
+      return true;
     }
-    const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    const by = key === 'ArrowDown' ? 1 : key === 'ArrowUp' ? -1 : 0;
     const next = by === 0 ? undefined : lines[lines.findIndex((l) => l.id === here) + by];
-    if (!next) return;
-    event.preventDefault();
+    if (!next) return false;
     setByKey(next.id);
     onHere(next.id);
+    return true;
+  };
+  const latest = useRef(go);
+  useEffect(() => {
+    latest.current = go;
+  });
+  useEffect(() => {
+    const onKey = (event: globalThis.KeyboardEvent) => {
+      if (event.target === document.body && !event.defaultPrevented && latest.current(event.key, true))
+        event.preventDefault();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, []);
+  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
+    const { key, target } = event;
+    if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) return;
+    const onLine = target instanceof HTMLElement && target.getAttribute('aria-current') !== null;
+    if (go(key, onLine)) event.preventDefault();
   };
   return { detail, list, onKeyDown };
 }

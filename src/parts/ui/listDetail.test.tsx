@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { open, press, sees, settled } from '@/testing/page';
 
 import { ListDetail } from './ListDetail';
+import { useShortcutList } from './shortcuts';
 import { Text } from './Text';
 
 const LINES = ['Gansey', 'Lamp', 'Tray'].map((words) => ({ id: words, name: `Order of ${words}`, words }));
@@ -58,4 +59,16 @@ it('Enter goes on to what is chosen', async () => {
 it('keys in a field are only typed', async () => {
   await key('ArrowDown', document.querySelector('input'));
   expect(current()).toBe('Order of Gansey');
+});
+
+it('where nothing has the focus keys are the list’s; what they do is told of', async () => {
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+  await key('ArrowDown', document.body);
+  expect(current()).toBe('Order of Lamp');
+  await key('Enter', document.querySelector('[aria-current]'));
+  // In what is chosen arrows scroll.
+  await key('ArrowDown');
+  expect(current()).toBe('Order of Lamp');
+  const told = useShortcutList.getState().lists.flat();
+  expect(told.map((s) => s.key)).toEqual(['ArrowUp', 'ArrowDown', 'Enter']);
 });

@@ -2,11 +2,12 @@ import { useEffect, useRef } from 'react';
 import { create } from 'zustand';
 
 export interface Shortcut {
-  /** As `KeyboardEvent.key` says it: one letter, a figure, `?`. */
+  /** As `KeyboardEvent.key` says it: one letter, a figure, `?`, an arrow. */
   key: string;
   /** What it does, for the list of all of them. */
   words: string;
-  act: () => void;
+  /** Absent: what has the focus does it by itself, and it is only told of. */
+  act?: () => void;
 }
 
 /** What keys do just now: of all pages and pieces that are open, the latest last. */
@@ -53,12 +54,12 @@ function whenPressed(find: (key: string) => Shortcut | undefined): () => void {
     timer = null;
     const alone = event.timeStamp - last > FAST;
     last = event.timeStamp;
-    const found = alone && isFree(event) ? find(event.key) : undefined;
-    if (!found) return;
+    const act = alone && isFree(event) ? find(event.key)?.act : undefined;
+    if (!act) return;
     event.preventDefault();
     timer = setTimeout(() => {
       timer = null;
-      found.act();
+      act();
     }, FAST);
   };
   document.addEventListener('keydown', onKey);
