@@ -92,7 +92,7 @@ it('lists one item on six marketplaces by thumb', async () => {
   await attic.sees('Fees up to €');
   await attic.press('Send 6');
   // One of them is put up by hand.
-  await attic.sees('5 there, 1 on their way', 60_000);
+  await attic.sees('5 there, 1 to do by hand', 60_000);
   process.stdout.write(
     `one item on six marketplaces by thumb: ${attic.taps} taps, ${attic.typed} characters\n`,
   );
