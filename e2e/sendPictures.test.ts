@@ -19,7 +19,10 @@ it('sends cleaned-up pictures and the clip, in the new order, and never somebody
   const shown = async (address: string) => {
     const html = await (await fetch(address)).text();
     return {
-      pictures: [...html.matchAll(/src="([^"]*\/picture\/[^"]+)"/gu)].map((m) => m[1] ?? ''),
+      // Each stands there once more, large.
+      pictures: [...html.matchAll(/src="([^"]*\/picture\/[^"]+)" alt="[^"]* of \d+"/gu)].map(
+        (m) => m[1] ?? '',
+      ),
       film: /src="([^"]*\/clip\/[^"]+)"/u.exec(html)?.[1] ?? null,
     };
   };
