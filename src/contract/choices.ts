@@ -2,6 +2,9 @@ import { z } from 'zod';
 
 import { Minor, RecordId } from './common';
 
+/** The most there may be of one piece. */
+export const MOST_STOCK = 100_000;
+
 /**
  * An item of which there are several. In variations: "Piece" with "mug", "plate" and "bowl", some of each; or
  * just alike ("three of these"): then there are no options and one piece, which is any of them.
@@ -21,7 +24,7 @@ const AnyChoices = z.object({
       z.object({
         values: z.array(z.string().min(1).max(60)).max(3),
         /** How many there ever were, with those that are sold. */
-        stock: z.number().int().min(0).max(100_000),
+        stock: z.number().int().min(0).max(MOST_STOCK),
         /** Minor units; null: the item's own price. */
         price: Minor.nonnegative().nullable().default(null),
         code: z.string().min(1).max(90),
@@ -33,7 +36,7 @@ const AnyChoices = z.object({
   /** Of each piece so many are never shown, against sales in the same moment. */
   heldBack: z.number().int().min(0).max(1_000).default(0),
   /** At most so many of each are shown at once; null: all. */
-  cap: z.number().int().min(1).max(100_000).nullable().default(null),
+  cap: z.number().int().min(1).max(MOST_STOCK).nullable().default(null),
   /** Number of the next piece's code, so that none is given twice. */
   nextPiece: z.number().int().positive().default(1),
 });

@@ -129,10 +129,19 @@ export function codedUnder(choices: Choices, before: string, code: string): Choi
   return { ...choices, pieces: choices.pieces.map((p) => ({ ...p, code: own(p.code) })) };
 }
 
-/** How many pieces are left, all choices together. @param sales of its pieces */
-export function leftOf(choices: Choices, sales: readonly { piece?: string | undefined }[]): number {
-  const left = ({ code, stock }: Piece) => stock - sales.filter((s) => s.piece === code).length;
-  return choices.pieces.reduce((sum, piece) => sum + Math.max(0, left(piece)), 0);
+/**
+ * How many pieces are left, all choices together, those held back counted in.
+ *
+ * @param sales of its pieces
+ */
+export function leftOf(
+  { pieces }: { pieces: readonly Pick<Piece, 'code' | 'stock'>[] },
+  sales: readonly { piece?: string | undefined }[],
+): number {
+  return pieces.reduce((sum, { code, stock }) => {
+    const sold = sales.filter((s) => s.piece === code).length;
+    return sum + Math.max(0, stock - sold);
+  }, 0);
 }
 
 /** Which variation was sold; undefined where it is one of a kind, or several are just alike. */

@@ -121,11 +121,6 @@ function reportSold(
     if (!byHand && !countsThere(listing))
       putListing(ctx, item, { ...toWithdraw(ctx, listing), emptied: true });
     takePieceSale(ctx, item.id, byHand ? listing.ref : '', dealt);
-    const after = itemFor(ctx, item.id);
-    const here = after.listings[market];
-    // It was the last one, and of a deal the marketplace hears nothing.
-    if (after.sale && here && !isOver(here))
-      putListing(ctx, after, { ...toWithdraw(ctx, here, true), dealHere: true });
     return null;
   }
   // Where all is done by hand, the person has been there already.

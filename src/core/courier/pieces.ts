@@ -33,14 +33,6 @@ export function countsThere({ draft }: CourierListing): boolean {
   return draft.choices !== undefined && draft.choices.oneAtATime !== true;
 }
 
-/** How many pieces are left of what there is to choose, all together, those held back counted in. */
-export function piecesLeft({ pieces }: DraftChoices, item: Pick<CourierItem, 'pieceSales'>): number {
-  return pieces.reduce((sum, p) => {
-    const sold = item.pieceSales.filter((s) => s.piece === p.code).length;
-    return sum + Math.max(0, p.stock - sold);
-  }, 0);
-}
-
 /** Whether of a listing with variations nothing can be shown just now: all of it is sold or held back. */
 export function showsNothing({ choices }: ListingDraft, item: Pick<CourierItem, 'pieceSales'>): boolean {
   if (!choices) return false;

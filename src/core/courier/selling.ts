@@ -2,10 +2,10 @@
 import type { Reason, Sale } from '@/contract/courier';
 
 import { changeListing, changedAgain, itemFor, onceMore, putItem, toWithdraw } from './keeping';
-import { alikeCode, choicesOf, countsThere, piecesLeft } from './pieces';
+import { alikeCode, choicesOf, countsThere } from './pieces';
 import { isOver, itemBehind } from './refs';
 import type { ClosingEntry, CourierListing, News, StepContext } from './types';
-import { isAlike } from '../choices/choices';
+import { isAlike, leftOf } from '../choices/choices';
 
 /** Why a listing ended, as far as anybody says. */
 function endedFor({ why, code }: Extract<News, { type: 'ended' }>): Reason[] {
@@ -108,8 +108,10 @@ export function takeSale(ctx: StepContext, id: string, sale: Sale, ref: string):
   const same = (s: Sale) => s.market === sale.market && s.order === sale.order;
   if ((item.sale && same(item.sale)) || item.laterSales.some(same) || item.pastSales?.some(same)) return;
   const here = item.listings[sale.market];
-  // A deal the seller reports is still to be taken down there; an order is the marketplace's own doing.
-  if (here && !sale.order.startsWith('deal-'))
+  // An order is the marketplace's own doing. Of a deal it hears nothing: one of a kind is being taken down by
+  // the report itself, of several the last one is only known here.
+  const isDeal = sale.order.startsWith('deal-');
+  if (here && (!isDeal || sale.piece !== undefined))
     item = {
       ...item,
       listings: {
@@ -120,7 +122,7 @@ export function takeSale(ctx: StepContext, id: string, sale: Sale, ref: string):
           ? here.ref === ref
             ? { ...here, state: 'sold' }
             : here
-          : here.ref !== ref
+          : here.ref !== ref && !isDeal
             ? toWithdraw(ctx, here, true)
             : sale.piece !== undefined
               ? { ...toWithdraw(ctx, here, true), dealHere: true }
@@ -168,7 +170,7 @@ export function takePieceSale(ctx: StepContext, id: string, ref: string, sale: S
     return true;
   }
   const counted = { ...item, pieceSales: [...item.pieceSales, { ...sale, ref }] };
-  if (piecesLeft(choices, counted) === 0) {
+  if (leftOf(choices, counted.pieceSales) === 0) {
     putItem(ctx, counted);
     takeSale(ctx, id, sale, ref);
     return true;

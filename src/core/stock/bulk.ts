@@ -1,3 +1,4 @@
+import { MOST_STOCK } from '@/contract/choices';
 import { NONE, type Coded, type None, type Refusal } from '@/contract/coded';
 import { USES, type Item } from '@/contract/records';
 
@@ -187,9 +188,6 @@ export function changed(item: Item, target: Target, action: Action, ways: Ways):
   }
 }
 
-/** The most there may be of one item. */
-const MOST_ALIKE = 100_000;
-
 /** How many there are, just alike; one of a kind where nothing is said. */
 function changedQuantity(item: Item, action: Action): Done {
   const { choices, code } = item;
@@ -198,8 +196,8 @@ function changedQuantity(item: Item, action: Action): Done {
   if (action.type === 'clear') return { ok: true, part: { choices: null } };
   if (action.type !== 'set') return no('quantitySetOrCleared');
   const said = action.value.trim();
-  const stock = /^\d{1,6}$/u.test(said) ? Number(said) : MOST_ALIKE + 1;
-  if (stock > MOST_ALIKE) return { ok: false, why: { code: 'quantityUnread', params: { most: MOST_ALIKE } } };
+  const stock = /^\d{1,6}$/u.test(said) ? Number(said) : MOST_STOCK + 1;
+  if (stock > MOST_STOCK) return { ok: false, why: { code: 'quantityUnread', params: { most: MOST_STOCK } } };
   return { ok: true, part: { choices: severalAlike(choices, stock, code) } };
 }
 

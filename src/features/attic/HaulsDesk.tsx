@@ -1,12 +1,12 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 
-import { Button } from '@/parts/ui/Button';
 import { ListDetail } from '@/parts/ui/ListDetail';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 
 import { HaulBody } from './HaulBody';
 import { NewHaul } from './NewHaul';
+import { NoHauls, PutAwayHauls } from './PutAwayHauls';
 import { haulWords, useHauls } from './useHauls';
 
 /** Hauls at a desk: all of them, and the one that is chosen. */
@@ -15,7 +15,8 @@ export function HaulsDesk() {
   const { id } = useLocalSearchParams<{ id?: string }>();
   const hauls = useAttic((s) => s.hauls);
   const all = Object.values(useAttic((s) => s.items));
-  const { list, put, away, setAway } = useHauls();
+  const known = useHauls();
+  const { list } = known;
   const asked = id === undefined ? undefined : hauls[id];
   const here = asked ?? list[0];
   // One that is put away is shown when it was asked for by its address.
@@ -35,11 +36,7 @@ export function HaulsDesk() {
       above={
         <>
           <NewHaul />
-          {put > 0 ? (
-            <Button variant="quiet" onPress={() => setAway(!away)} style={{ alignSelf: 'flex-start' }}>
-              {away ? 'Leave out what is put away' : `Show ${put} put away`}
-            </Button>
-          ) : null}
+          <PutAwayHauls {...known} />
         </>
       }
     >
@@ -49,9 +46,7 @@ export function HaulsDesk() {
           <HaulBody haul={here} />
         </>
       ) : (
-        <Text tone="soft">
-          Items bought together share a cost and a day. Begin with what the last one is called.
-        </Text>
+        <NoHauls />
       )}
     </ListDetail>
   );

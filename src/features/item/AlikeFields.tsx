@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 
+import { MOST_STOCK } from '@/contract/choices';
 import type { Item } from '@/contract/records';
 import { leftOf, severalAlike } from '@/core/choices/choices';
 import { listed } from '@/core/language/listed';
@@ -26,7 +27,7 @@ export function AlikeFields(props: { item: Item; findings: readonly Examined[]; 
         label="How many, with those sold"
         value={stock}
         least={0}
-        most={100_000}
+        most={MOST_STOCK}
         onChange={(n) =>
           editItem(item.id, 'how many', (t) => ({ choices: severalAlike(t.choices, n, t.code) }))
         }

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 
+import { MOST_STOCK } from '@/contract/choices';
 import type { Item } from '@/contract/records';
 import { WholeField } from '@/parts/ui/WholeField';
 import { editItem } from '@/store/items/items';
@@ -26,7 +27,7 @@ export function ShownOfIt({ item, ofEach }: { item: Item; ofEach: boolean }) {
           label="Shown at most (0: all)"
           value={choices.cap ?? 0}
           least={0}
-          most={100_000}
+          most={MOST_STOCK}
           onChange={(n) => put({ cap: n === 0 ? null : n })}
         />
       </View>

@@ -6,7 +6,6 @@ import { orderId } from '@/contract/orders';
 import { sentence } from '@/core/language/sentence';
 import { formatMoney } from '@/core/money/money';
 import type { OrderRow } from '@/core/orders/orders';
-import { Calm } from '@/parts/trade/Calm';
 import { ClosingRecord } from '@/parts/trade/ClosingRecord';
 import { PictureView } from '@/parts/trade/PictureView';
 import { rankWords } from '@/parts/trade/rankWords';
@@ -18,11 +17,12 @@ import { useAttic } from '@/store/attic/attic';
 import { useMarketName } from '@/store/courier/useMarketName';
 import { stageWords, useOrders } from '@/store/derived/useOrders';
 import { useSales, type SoldItem } from '@/store/derived/useSales';
-import { nameOr } from '@/store/items/names';
 import { useWide } from '@/theme/theme';
 
 import { AfterSale } from './AfterSale';
+import { NoSales } from './NoSales';
 import { SalesDesk } from './SalesDesk';
+import { soldName } from './soldName';
 
 /** What was sold, where it went for how much, and the proof that it is gone elsewhere. */
 export function Sales() {
@@ -36,15 +36,7 @@ function SalesList() {
   return (
     <Page title="Sales">
       <AfterSale orders={orders} />
-      {sales.length === 0 ? (
-        <Calm
-          heading="No sales yet"
-          words={
-            'When something sells anywhere, it is listed here ' +
-            'with the time it was gone from everywhere else.'
-          }
-        />
-      ) : null}
+      {sales.length === 0 ? <NoSales /> : null}
       {sales.map((sold) => (
         <SaleCard
           key={`${sold.itemId} ${sold.sale.order}`}
@@ -61,8 +53,7 @@ function SaleCard({ sold, row }: { sold: SoldItem; row: OrderRow | undefined }) 
   const currency = useAttic((s) => s.settings.currency);
   const market = useMarketName()(sold.sale.market);
   const router = useRouter();
-  const title = nameOr(item, 'Something not in this attic');
-  const name = sold.piece ? `${title}: ${sold.piece}` : title;
+  const name = soldName(item, sold);
   return (
     <Card label={`Sale: ${name}`}>
       <Pressable

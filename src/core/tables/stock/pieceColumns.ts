@@ -1,4 +1,4 @@
-import type { Choices } from '@/contract/choices';
+import { MOST_STOCK, type Choices } from '@/contract/choices';
 import type { Item } from '@/contract/records';
 
 import { cellNo, type CellRead, type StockColumn, type TableWays } from './column';
@@ -9,7 +9,6 @@ import { amountValue } from '../value';
 
 /** An item has at most so many options. */
 const OPTIONS = [0, 1, 2] as const;
-const MOST_STOCK = 100_000;
 
 /** Columns that say which piece of an item a line is of, and how many of it there are. */
 export function pieceColumns({ currency }: TableWays): StockColumn[] {
