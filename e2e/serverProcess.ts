@@ -113,17 +113,23 @@ export class ServerProcess {
   }
 }
 
-/** A buyer who needs no browser: buys on a listing's public page. */
-export async function buyAt(page: string): Promise<void> {
+/**
+ * A buyer who needs no browser: buys on a listing's public page.
+ *
+ * @param piece of something sold in variations, which; its code
+ */
+export async function buyAt(page: string, piece?: string): Promise<void> {
   const way = /\/outside\/(\w+)\//u.exec(page)?.[1];
+  const chosen = piece === undefined ? {} : { piece };
   if (way === 'lanternyard') {
-    const body = new URLSearchParams({ basket: '' });
+    const body = new URLSearchParams({ basket: '', ...chosen });
     const put = await fetch(`${page}/basket`, { method: 'POST', body, redirect: 'manual' });
     await fetch(new URL(`${put.headers.get('location')}/checkout`, page), { method: 'POST' });
     return;
   }
   const verb = way === 'threadwick' ? 'take' : way === 'quirestack' ? 'order' : 'buy';
-  await fetch(`${page}/${verb}`, { method: 'POST', redirect: 'manual' });
+  const body = new URLSearchParams(chosen);
+  await fetch(`${page}/${verb}`, { method: 'POST', body, redirect: 'manual' });
 }
 
 /**

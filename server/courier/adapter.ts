@@ -1,4 +1,5 @@
 import type { Coupon, DepotParcel, DepotStock } from '@/contract/atMarket';
+import type { AuctionStanding } from '@/contract/auctions';
 import { NONE } from '@/contract/coded';
 import type { Comp, CompetingOffer, SearchedWord } from '@/contract/comps';
 import type { ListingDraft, Reason } from '@/contract/courier';
@@ -94,6 +95,8 @@ export interface Adapter {
    * Other sellers' copies of a catalogue record, where items are listed against such; null: no such record.
    */
   competing?(barcode: string): Promise<CompetingOffer[] | null>;
+  /** How the seller's auctions stand, where items are auctioned. */
+  auctions?(): Promise<AuctionStanding[]>;
   /** Where the marketplace stores items and posts them itself. */
   depot?: Depot;
   /** Where the seller gives buyers words that take something off. */

@@ -1,5 +1,6 @@
 import type { Context } from 'hono';
 
+import type { AuctionsAnswer } from '@/contract/auctions';
 import type { LookUpAnswer } from '@/contract/catalogue';
 import type { CompetingAnswer, CompsAnswer, SearchDemandAnswer } from '@/contract/comps';
 import { LIKENESS_BYTES, type LikenessAnswer } from '@/contract/likeness';
@@ -74,6 +75,13 @@ export function researchRoutes(
       const offers = (await adapter.competing?.(barcode)) ?? [];
       return c.json({ offers } satisfies CompetingAnswer);
     });
+  });
+
+  app.get('/auctions', async (c) => {
+    const there = courier.markets().filter(({ id }) => courier.adapter(id)?.auctions);
+    const at = there.map(({ id }) => `${id}:`);
+    const { answers, missing } = await askAll(courier, at, async (a) => (await a.auctions?.()) ?? []);
+    return c.json({ auctions: answers.flatMap((a) => a.answer), missing } satisfies AuctionsAnswer);
   });
 
   lookUpRoutes(app, desk);

@@ -391,6 +391,43 @@ describe.each(CALLED)('%s', (id: Called) => {
     expect(await adapter.withdraw(ref, remoteId, 'withdrawn')).toBe('withdrawn');
   });
 
+  it('sells in variations where its rules say so: each piece by its code, with its own picture', async () => {
+    if (!(await adapter.ruleSheet()).choices) return;
+    const plain = await draftFor(adapter);
+    const piece = (code: string, value: string, price: number, stock: number, pictures?: number[]) => ({
+      code,
+      values: [value],
+      price,
+      stock,
+      ...(pictures ? { pictures } : {}),
+    });
+    const choices = {
+      options: ['Piece'],
+      pieces: [piece('S/1', 'mug', 900, 1), piece('S/2', 'plate', 1_250, 2, [1])],
+    };
+    const answer = await publish(ref, { ...plain, choices });
+    if ('news' in answer) throw new Error('over before it began');
+    await isUp(ref);
+    const page = `${running.address}${(await adapter.lookUp(ref))!.url}`;
+    const html = async () => (await fetch(page)).text();
+    expect(await html()).toMatch(/mug,\s+9\.00\s€\s+\(1 left\)/u);
+    // The plate has a picture of its own beside its name; the mug is shown by all.
+    expect(await html()).toMatch(/<img[^>]+width="44"[^>]*>\s*plate/u);
+    expect(await html()).not.toMatch(/<img[^>]+width="44"[^>]*>\s*mug/u);
+    await buyAt(page, 'S/2');
+    await until('the sale is told, with its piece', async () => {
+      const sales = (await salesSince(adapter)).filter((n) => n.ref === ref);
+      return sales.some((n) => n.type === 'sale' && n.piece === 'S/2' && n.amount === 1_250);
+    });
+    expect(await html()).toMatch(/plate,\s+12\.50\s€\s+\(1 left\)/u);
+    // The mug went elsewhere: of one, none is left to be sold here.
+    const without = { ...choices, pieces: [piece('S/1', 'mug', 900, 0), choices.pieces[1]!] };
+    const { remoteId } = (await adapter.lookUp(ref))!;
+    expect(await adapter.revise(ref, remoteId, { ...plain, choices: without }, pictures)).toBe('revised');
+    expect(await html()).toMatch(/mug,\s+9\.00\s€\s+\(gone\)/u);
+    expect(await adapter.withdraw(ref, remoteId, 'withdrawn')).toBe('withdrawn');
+  });
+
   it('after a cursor nothing is told again', async () => {
     await listed();
     const first = await adapter.eventsSince(null);

@@ -37,6 +37,11 @@ const AnyChoices = z.object({
   heldBack: z.number().int().min(0).max(1_000).default(0),
   /** At most so many of each are shown at once; null: all. */
   cap: z.number().int().min(1).max(MOST_STOCK).nullable().default(null),
+  /** Combinations of values that there are none of: they come back only when a person says so. */
+  away: z
+    .array(z.array(z.string().max(60)).max(3))
+    .max(400)
+    .default([]),
   /** Number of the next piece's code, so that none is given twice. */
   nextPiece: z.number().int().positive().default(1),
 });

@@ -55,6 +55,8 @@ export const CompetingOffer = z.object({
   rating: z.number().min(0).max(100),
   /** Days until it is posted. */
   leavesIn: z.number().int().nonnegative(),
+  /** It is the person's own. */
+  own: z.boolean().default(false),
 });
 export type CompetingOffer = z.infer<typeof CompetingOffer>;
 export const CompetingAnswer = z.object({

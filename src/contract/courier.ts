@@ -30,6 +30,8 @@ export const DraftChoices = z.object({
         values: z.array(z.string().max(60)).max(3),
         price: Minor.nonnegative(),
         stock: z.number().int().min(0).max(100_000),
+        /** Which of the listing's pictures show it, counted from 0; absent: all do. */
+        pictures: z.array(z.number().int().min(0).max(60)).max(60).optional(),
       }),
     )
     .min(1)
@@ -249,6 +251,8 @@ export const CourierListingView = z.object({
   nextTryAt: Instant.nullable(),
   trouble: Trouble.nullable(),
   url: z.string().max(500).nullable(),
+  /** What the marketplace knows it by; null: not yet, or nobody told. */
+  remoteId: z.string().max(200).nullable().default(null),
   title: z.string().max(400),
   price: Minor,
   category: z.string(),

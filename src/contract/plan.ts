@@ -1,7 +1,9 @@
 import { z } from 'zod';
 
+import { MOST_STOCK } from './choices';
 import { Instant, LongText, MarketId, Minor, RecordId, ShortText } from './common';
 import { AuctionTerms } from './courier';
+import { Followed, FollowRule } from './following';
 import { StencilPart } from './stencil';
 
 /** What the person wants of one item on one marketplace; only what differs from the item is held. */
@@ -25,8 +27,21 @@ export const Plan = z.object({
   tags: z.array(z.string().max(60)).max(60).nullable().default(null),
   /** Its own pictures in its own order; null: the item's. */
   pictureIds: z.array(RecordId).max(200).nullable().default(null),
+  /** Of several: what pieces cost there, by code, and how many of each are shown; null: as shared. */
+  pieces: z
+    .object({
+      prices: z.record(z.string().max(90), Minor.nonnegative()).default({}),
+      heldBack: z.number().int().min(0).max(1_000).nullable().default(null),
+      cap: z.number().int().min(1).max(MOST_STOCK).nullable().default(null),
+    })
+    .nullable()
+    .default(null),
   /** Terms chosen for it alone; null: those for its owner, haul or kind. */
   termsId: RecordId.nullable().default(null),
+  /** Its price follows other sellers' copies by this rule; null: it does not. */
+  follow: FollowRule.nullable().default(null),
+  /** Where following has led so far; null: nobody has looked yet. */
+  followed: Followed.nullable().default(null),
   /** Not sent before; null: at once. */
   startAt: Instant.nullable().default(null),
   /** Paid promotion, basis points; 0: none. */

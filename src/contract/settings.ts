@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { CarrierRates } from './carrier';
 import { Currency, Instant, Minor, RecordId, ShortText } from './common';
+import { UsualFollowRule } from './following';
 import { MarkdownSteps } from './item';
 import { Lesson, MOST_LESSONS } from './lesson';
 import { SavedAnswer } from './orders';
@@ -97,6 +98,8 @@ const PublicWords = z.object({
   closingWords: z.string().max(1_000).default(''),
   /** The pattern or tone for kinds that no pattern of the person's own is for. */
   tone: z.string().max(120).default('plain'),
+  /** How the sections of an item's sheet begin; null: open on a wide screen, as needed on a phone. */
+  sheetStarts: z.enum(['open', 'asNeeded']).nullable().default(null),
 });
 
 /** How prices come down, and what the carrier and others ask. */
@@ -106,15 +109,7 @@ const Selling = z.object({
   /** What the carrier asked when it was asked last; null: never. */
   rates: CarrierRates.nullable().default(null),
   /** How copies of catalogue records are priced beside others'. */
-  priceRule: z
-    .object({
-      way: z.enum(['match', 'undercut', 'above']),
-      by: Minor.nonnegative(),
-      leaveOut: z.array(z.string().max(120)).max(100),
-      /** Compared only with copies as good or better. */
-      likeForLike: z.boolean(),
-    })
-    .default({ way: 'match', by: 10, leaveOut: [], likeForLike: true }),
+  priceRule: UsualFollowRule.prefault({ way: 'match', by: 10, leaveOut: [] }),
 });
 
 /** The seller's own shop. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { MarketId, RecordId, ShortText } from './common';
+import { FollowRule } from './following';
 
 /** What of a listing a stencil can say. */
 export const STENCIL_PARTS = [
@@ -12,6 +13,7 @@ export const STENCIL_PARTS = [
   'pictures',
   'words',
   'start',
+  'follow',
 ] as const;
 export const StencilPart = z.enum(STENCIL_PARTS);
 export type StencilPart = z.infer<typeof StencilPart>;
@@ -67,5 +69,7 @@ export const Stencil = z.object({
   /** The tone or pattern its description is written by. */
   patternId: z.string().max(64).nullable().default(null),
   start: WeekTime.nullable().default(null),
+  /** Prices follow other sellers' copies by this rule; null: they do not. */
+  follow: FollowRule.nullable().default(null),
 });
 export type Stencil = z.infer<typeof Stencil>;

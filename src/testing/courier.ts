@@ -62,6 +62,7 @@ export function listed(market: string, part: Partial<CourierListingView> = {}): 
     tries: 0,
     nextTryAt: null,
     trouble: null,
+    remoteId: null,
     url: null,
     title: '',
     price: 4_800,

@@ -14,6 +14,8 @@ export function furnishDom(width = 390, height = 844): void {
   globalThis.IntersectionObserver ??= Watcher as never;
   HTMLElement.prototype.scrollTo ??= () => undefined;
   HTMLElement.prototype.scrollIntoView ??= () => undefined;
+  // Nobody asked for less motion.
+  window.matchMedia ??= () => ({ matches: false }) as never;
   let addresses = 0;
   URL.createObjectURL ??= () => `blob:${(addresses += 1)}`;
   URL.revokeObjectURL ??= () => undefined;

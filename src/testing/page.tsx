@@ -97,6 +97,16 @@ export async function press(name: string | RegExp): Promise<void> {
   await settled();
 }
 
+/** Opens a section or a card of this name, where it is folded. */
+export async function unfold(name: string): Promise<void> {
+  const head = await once(
+    () => [...document.querySelectorAll('[aria-expanded]')].find((e) => nameOf(e) === name),
+    () => `There is nothing to unfold called “${name}”.`,
+  );
+  if (head.getAttribute('aria-expanded') === 'false') await user.click(head);
+  await settled();
+}
+
 /** Whether something of this name can be pressed just now. */
 export function canPress(name: string): boolean {
   const found = [...document.querySelectorAll('button')].find((e) => nameOf(e) === name);

@@ -10,7 +10,7 @@ import {
   offerReason,
   placeReason,
   promotionReason,
-  ruledWords,
+  followWords,
   surenessWords,
   underFloorWords,
 } from './price';
@@ -113,27 +113,22 @@ it('says what is wrong with a markdown schedule or an auction', () => {
   ]);
 });
 
-it('says why a price made by a rule is what it is', () => {
-  const rule = {
-    way: 'undercut',
-    by: 10,
-    leaveOut: [],
-    notWorseThan: null,
-    min: 700,
-    max: 5_000,
-  } as const;
-  const ruled = { price: 610, position: 1, of: 3, lowestNew: null, lowestUsed: 900, cheapest: 900 };
-  const said = (part: object, by: object = {}) =>
-    ruledWords({ ...ruled, heldBy: null, ...part }, { ...rule, leaveOut: [], ...by }, 'EUR');
-  expect(said({})).toBe('€0.10 under the cheapest of 2, €9.00 with postage.');
-  expect(said({ heldBy: 'min' })).toBe(
-    '€0.10 under the cheapest of 2, €9.00 with postage, but not under €7.00.',
+it('says why a price that follows others is what it is', () => {
+  const beside = { seller: 'Mudlark Books', total: 900, way: 'undercut', by: 10, held: null } as const;
+  const said = (part: object) => followWords({ code: 'beside', params: { ...beside, ...part } }, 'EUR');
+  expect(said({})).toBe('€0.10 under Mudlark Books, €9.00 with postage');
+  expect(said({ way: 'above', held: 'floor' })).toBe(
+    '€0.10 above Mudlark Books, €9.00 with postage, held at the floor',
   );
-  expect(said({ heldBy: 'max' }, { way: 'match' })).toBe(
-    'As much as the cheapest of 2, €9.00 with postage, but not over €50.00.',
+  expect(said({ way: 'match', held: 'ceiling' })).toBe(
+    'As Mudlark Books, €9.00 with postage, held at the ceiling',
   );
-  expect(said({}, { way: 'above' })).toBe('€0.10 above the cheapest of 2, €9.00 with postage.');
-  expect(said({ cheapest: null })).toBe('Nobody else offers one: your own price.');
+  expect(followWords({ code: 'noneCounts', params: { none: 'shared' } }, 'EUR')).toBe(
+    'No copy counts: the shared price',
+  );
+  expect(followWords({ code: 'onlyFollowers', params: { sellers: ['Newly'] } }, 'EUR')).toBe(
+    'Newly changes whenever this does: it stays, so that it is no race',
+  );
 });
 
 it('warns of a dip', () => {

@@ -1,10 +1,13 @@
 import type { Wording } from '@/contract/coded';
+import type { FollowReason } from '@/contract/following';
+import { listed } from '@/core/language/listed';
 import { counted, plural } from '@/core/language/plural';
 import type { FoundDip } from '@/core/listing/asking';
+import type { PriceWhy, PriceWhyParams } from '@/core/listing/glance';
 import { formatMoney, type Minor } from '@/core/money/money';
 import type { PlaceReason, PlaceReasonParams } from '@/core/place/best';
 import type { AuctionTrouble, AuctionTroubleParams } from '@/core/price/auction';
-import type { PriceRule, RuledPrice } from '@/core/price/competing';
+import type { AuctionNext, AuctionNextParams } from '@/core/price/auctionStanding';
 import {
   ENOUGH_SOLD,
   FAR_APART,
@@ -13,6 +16,7 @@ import {
   type CompsSummary,
 } from '@/core/price/comps';
 import type { LimitsTrouble, OfferReason } from '@/core/price/floor';
+import type { NotCounted } from '@/core/price/following';
 import type { MarkdownTrouble, MarkdownTroubleParams } from '@/core/price/markdown';
 import type { PromotionReason, PromotionReasonParams } from '@/core/price/profit';
 
@@ -113,22 +117,77 @@ const AUCTION: Wording<AuctionTroubleParams> = {
 
 export const auctionWords = (trouble: AuctionTrouble): string => worded(AUCTION, trouble);
 
+const AUCTION_NEXT = (currency: string): Wording<AuctionNextParams> => ({
+  sells: (params) => `As it stands, it is sold for ${formatMoney(params.for, currency)} then.`,
+  again: ({ round, rounds }) => `Without a bid it is put up again, round ${round} of ${rounds}.`,
+  becomes: ({ price }) => `Without a bid it stays, for ${formatMoney(price, currency)}.`,
+  comesDown: () => 'Without a bid it is taken down.',
+});
+
+/** What happens to an auction next. */
+export const auctionNextWords = (next: AuctionNext, currency: string): string =>
+  worded(AUCTION_NEXT(currency), next);
+
 /** Said where the market pays less than the floor. */
 export const underFloorWords = (floor: Minor, typical: Minor, currency: string): string =>
   `Others sold for about ${formatMoney(typical, currency)}: under your floor of ` +
   `${formatMoney(floor, currency)}. It may wait long.`;
 
-/** Why a price made by a rule is what it is. */
-export function ruledWords({ cheapest, of, heldBy }: RuledPrice, rule: PriceRule, currency: string): string {
-  const say = (amount: Minor) => formatMoney(amount, currency);
-  const ways = { match: 'As much as', undercut: `${say(rule.by)} under`, above: `${say(rule.by)} above` };
-  const how =
-    cheapest === null
-      ? 'Nobody else offers one: your own price'
-      : `${ways[rule.way]} the cheapest of ${of - 1}, ${say(cheapest)} with postage`;
-  const held = { min: `, but not under ${say(rule.min)}`, max: `, but not over ${say(rule.max)}` };
-  return `${how}${heldBy ? held[heldBy] : ''}.`;
+const NONE_COUNTS = {
+  stay: 'No copy counts: it stays as it was',
+  shared: 'No copy counts: the shared price',
+  ceiling: 'No copy counts: the ceiling',
+};
+const HELD = { floor: ', held at the floor', ceiling: ', held at the ceiling' };
+
+/** Why a price that follows others' copies is what it is. */
+export function followWords(reason: FollowReason, currency: string): string {
+  switch (reason.code) {
+    case 'beside': {
+      const { seller, total, way, by, held } = reason.params;
+      const ways = {
+        match: 'As',
+        undercut: `${formatMoney(by, currency)} under`,
+        above: `${formatMoney(by, currency)} above`,
+      };
+      return `${ways[way]} ${seller}, ${formatMoney(total, currency)} with postage${held ? HELD[held] : ''}`;
+    }
+    case 'noneCounts':
+      return NONE_COUNTS[reason.params.none];
+    case 'onlyFollowers':
+      return (
+        `${listed(reason.params.sellers, 'and')} changes whenever this does: ` +
+        'it stays, so that it is no race'
+      );
+  }
 }
+
+const priceReasons = (currency: string): Wording<PriceWhyParams> => ({
+  noPrice: () => 'no price yet',
+  shared: () => 'the shared price',
+  own: ({ shared }) =>
+    shared === null ? 'its own there' : `its own there, instead of ${formatMoney(shared, currency)}`,
+  cameDown: ({ from }) => `came down from ${formatMoney(from, currency)}`,
+  followed: ({ reason }) => followWords(reason, currency),
+  followsSoon: () => 'will follow the copies there',
+  opens: ({ outright }) =>
+    outright === null ? 'bids from here' : `bids from here, ${formatMoney(outright, currency)} outright`,
+  pieces: ({ from, to }) => `${formatMoney(from, currency)} to ${formatMoney(to, currency)}, by the piece`,
+});
+
+/** Why a price is what it is there. */
+export const priceWhyWords = (why: PriceWhy, currency: string): string => worded(priceReasons(currency), why);
+
+const NOT_COUNTED: Readonly<Record<NotCounted, string>> = {
+  own: 'yours',
+  leftOut: 'left out',
+  condition: 'another condition',
+  rating: 'too few content',
+  follows: 'follows you',
+};
+
+/** Why another's copy is not compared with, in a few words. */
+export const notCountedWords = (why: NotCounted): string => NOT_COUNTED[why];
 
 /**
  * Said of a dip: "€18.01 would bring you less than €18.00: €14.86 instead of €15.60. It takes €18.91 to bring

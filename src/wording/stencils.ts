@@ -10,4 +10,5 @@ export const STENCIL_PART_WORDS: Readonly<Record<StencilPart, string>> = {
   pictures: 'order of pictures',
   words: 'description',
   start: 'when',
+  follow: 'following copies',
 };

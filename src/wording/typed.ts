@@ -58,6 +58,9 @@ const CHOICES: Wording<ChoicesTroubleParams> = {
   valuesMissing: ({ name }) => `“${name}” needs something to choose from.`,
   valuesTooMany: ({ name, most, longest }) =>
     `“${name}” takes at most ${most} values of ${longest} characters.`,
+  allAway: () => 'Every combination of these was taken away: bring one back first.',
+  pieceCodeMissing: () => 'A piece has a code, of at most 90 characters.',
+  pieceCodeTwice: ({ name }) => `Another piece has the code ${name}.`,
   combinationsTooMany: ({ count, most }) =>
     `That makes ${counted(count, 'combination')}; ${most} can be kept.`,
 };

@@ -89,7 +89,13 @@ function severalOf(choices: DraftChoices) {
   return {
     choices: {
       names: options,
-      pieces: pieces.map((p) => ({ code: p.code, values: p.values, cents: p.price, stock: p.stock })),
+      pieces: pieces.map((p) => ({
+        code: p.code,
+        values: p.values,
+        cents: p.price,
+        stock: p.stock,
+        shownIn: p.pictures,
+      })),
     },
   };
 }

@@ -1,7 +1,8 @@
 import type { z } from 'zod';
 
 import type { Comp } from '@/contract/comps';
-import type { ListingDraft } from '@/contract/courier';
+import type { DraftChoices, ListingDraft } from '@/contract/courier';
+import { isAlike } from '@/core/choices/choices';
 import { quantityOf } from '@/core/choices/shown';
 import type { News } from '@/core/courier/types';
 
@@ -43,6 +44,7 @@ const FIELDS: Record<string, string> = {
   photos: 'pictures',
   origin: 'fact:origin',
   stock: 'choices',
+  variants: 'choices',
 };
 
 /** A draft in the shop's words. */
@@ -58,9 +60,23 @@ export function goodOf(draft: ListingDraft, photos: readonly string[]) {
     photos: [...photos],
     search: draft.search ?? { title: '', description: '', keywords: [] },
     stock: quantityOf(draft.choices),
+    variants: draft.choices && !isAlike(draft.choices) ? variantsOf(draft.choices) : undefined,
     furtherCents: draft.terms?.further,
     sentInDays: draft.terms?.handlingDays,
     backInDays: draft.terms?.returnDays,
+  };
+}
+
+function variantsOf({ options, pieces }: DraftChoices) {
+  return {
+    names: options,
+    pieces: pieces.map((p) => ({
+      code: p.code,
+      values: p.values,
+      cents: p.price,
+      stock: p.stock,
+      shownIn: p.pictures,
+    })),
   };
 }
 
@@ -92,6 +108,7 @@ async function ordersSince({ address, token }: Seat, cursor: string | null) {
       postage: o.postCents,
       fees: o.cardCents,
       at: o.at,
+      ...(o.piece === undefined ? {} : { piece: o.piece }),
     })),
     cursor: read.upTo,
   };

@@ -16,6 +16,8 @@ export const LanternyardOrders = z.object({
         kind: z.literal('sold'),
         number: z.string().max(60),
         ref: z.string().max(160),
+        /** Of a good in variants: our code of the piece. */
+        piece: z.string().max(90).optional(),
         cents: z.number().int().nonnegative(),
         postCents: z.number().int().nonnegative(),
         cardCents: z.number().int().nonnegative(),

@@ -1,11 +1,13 @@
 import type { z } from 'zod';
 
+import type { AuctionStanding } from '@/contract/auctions';
 import type { Comp } from '@/contract/comps';
 import type { ListingDraft } from '@/contract/courier';
 import type { SentTerms } from '@/contract/terms';
 import type { News } from '@/core/courier/types';
 
 import {
+  OldhollowAuctions,
   OldhollowComplaints,
   OldhollowImage,
   OldhollowPast,
@@ -226,9 +228,25 @@ function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'r
 }
 
 /** What happens there, and what stands there. */
-function newsAt(config: Seat): Pick<Adapter, 'eventsSince' | 'listOwnListings' | 'picture' | 'readHook'> {
+function newsAt(
+  config: Seat,
+): Pick<Adapter, 'eventsSince' | 'listOwnListings' | 'picture' | 'readHook' | 'auctions'> {
   const { address, token } = config;
   return {
+    async auctions() {
+      const { body } = await call(`${address}/hollow/auctions`, { token: token(), expected: [200] });
+      return readAs(OldhollowAuctions, body).auctions.map((a): AuctionStanding => ({
+        market: 'oldhollow',
+        remoteId: a.ref,
+        bids: a.bids,
+        highest: a.bestCents,
+        endsAt: a.until,
+        round: a.round,
+        rounds: a.again + 1,
+        becomes: a.becomesCents,
+      }));
+    },
+
     async eventsSince(cursor) {
       const { body } = await call(`${address}/hollow/tidings?after=${encodeURIComponent(cursor ?? '0')}`, {
         token: token(),

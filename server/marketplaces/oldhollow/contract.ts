@@ -52,6 +52,23 @@ export const OldhollowSought = z.object({
     .max(500),
 });
 
+/** Auctions of ours that run just now. */
+export const OldhollowAuctions = z.object({
+  auctions: z
+    .array(
+      z.object({
+        ref: z.string().max(160),
+        bids: z.number().int().nonnegative(),
+        bestCents: z.number().int().nonnegative().nullable(),
+        until: z.number().int().nonnegative(),
+        round: z.number().int().positive(),
+        again: z.number().int().nonnegative(),
+        becomesCents: z.number().int().nonnegative().nullable(),
+      }),
+    )
+    .max(5_000),
+});
+
 /** What stands there, as it was put. */
 export const OldhollowShelf = z.object({
   shelf: z

@@ -301,6 +301,7 @@ function researchAt(config: Seat): Pick<Adapter, 'history' | 'searchDemand' | 'c
         wear: wear(c.condition),
         rating: c.rating,
         leavesIn: c.leavesIn,
+        own: c.yours,
       }));
     },
 

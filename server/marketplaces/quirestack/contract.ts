@@ -48,6 +48,8 @@ export const QuirestackCopies = z.object({
         condition: z.string().max(20),
         rating: z.number().min(0).max(100),
         leavesIn: z.number().int().nonnegative(),
+        /** Our own offer. */
+        yours: z.boolean().default(false),
       }),
     )
     .max(500),

@@ -3,7 +3,7 @@ import { html, raw } from 'hono/html';
 import { left, leftAlike, sell, type Listing, type Moor } from './listings';
 import { CATEGORIES, SHEET } from './sheet';
 import type { Entry } from './validate';
-import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
+import { gallery, pieceShown, itemLaidOut, pagesOf, type Pages } from '../kit/page';
 import { euros, isOut } from '../kit/service';
 import { serveTalks, type Forms } from '../kit/talks';
 
@@ -140,7 +140,7 @@ function buyForm(l: Listing, base: string) {
                     required
                     ${left(l, p.code) === 0 ? raw('disabled') : ''}
                   />
-                  ${p.values.join(', ')}, ${euros(p.cents)}
+                  ${pieceShown(base, l.entry.pictures, p.shownIn)} ${p.values.join(', ')}, ${euros(p.cents)}
                   (${left(l, p.code) === 0 ? 'gone' : `${left(l, p.code)} left`})</label
                 >`,
             )}`

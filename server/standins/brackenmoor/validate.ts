@@ -39,7 +39,8 @@ export interface Entry {
 
 export interface Choice {
   names: string[];
-  pieces: { code: string; values: string[]; cents: number; stock: number }[];
+  /** `shownIn`: which of the pictures show the piece, counted from 0. */
+  pieces: { code: string; values: string[]; cents: number; stock: number; shownIn?: number[] }[];
 }
 
 export interface Problem {
@@ -106,7 +107,11 @@ function isChoice(value: unknown): value is Choice {
     pieces.length <= 1_000 &&
     pieces.every(
       (p: Record<string, unknown>) =>
-        isText(p.code, 120) && texts(p.values) && Number.isInteger(p.cents) && Number.isInteger(p.stock),
+        isText(p.code, 120) &&
+        texts(p.values) &&
+        Number.isInteger(p.cents) &&
+        Number.isInteger(p.stock) &&
+        (p.shownIn === undefined || (Array.isArray(p.shownIn) && p.shownIn.every(Number.isInteger))),
     )
   );
 }
@@ -221,6 +226,8 @@ function choices(entry: Entry, gone: number, bad: Bad): void {
     bad('CH-4', 'choices', 'Prices of pieces go from 1.00 to 25000.00.');
   if (pieces.some((p) => p.stock < 0 || p.stock > 999) || pieces.every((p) => p.stock === 0))
     bad('CH-5', 'choices', 'Up to 999 of a piece, and one of something at least.');
+  if (pieces.some((p) => p.shownIn?.some((i) => i < 0 || i >= entry.pictures.length)))
+    bad('CH-7', 'choices', 'A piece is shown in one of the pictures.');
   if (pieces.some((p) => p.values.length !== names.length))
     bad('CH-6', 'choices', 'Every piece says which of each choice it is.');
 }

@@ -126,6 +126,14 @@ export function gallery(base: string, ids: readonly string[], noun: string): Htm
     )}`;
 }
 
+/** A piece's own picture, small beside its name; nothing where all of the listing's show it. */
+export function pieceShown(base: string, ids: readonly string[], shownIn: readonly number[] = []): Html | '' {
+  const [first] = shownIn.flatMap((i) => ids[i] ?? []);
+  return first
+    ? html`<img src="${base}/picture/${first}" alt="" width="44" height="44" style="object-fit: cover" />`
+    : '';
+}
+
 /** One item: its pictures beside what is said of it, and below each other on a narrow page. */
 export function itemLaidOut(pictures: Html | '', said: Html): Html {
   return html`<div class="item">

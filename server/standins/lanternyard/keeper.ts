@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 
-import { isOffered, seenAt, soldOf, type Coupon, type Shelved } from './goods';
+import { isOffered, leftNow, seenAt, soldOf, type Coupon, type Shelved } from './goods';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { hitches, readGood } from './validate';
@@ -42,7 +42,8 @@ function servePutting({ app, store, base, switches, turns }: Frame): void {
       const good = readGood(await c.req.json().catch(() => null));
       const sold = old ? soldOf(old) : 0;
       // What sold out is offered again once there is more of it.
-      const isMore = good !== null && old !== null && !old.removed && good.stock > sold;
+      const gone = old?.gone ?? {};
+      const isMore = good !== null && old !== null && !old.removed && leftNow(good, gone, sold) > 0;
       if (old && !isOffered(old) && !isMore) return c.json(told(base, old), 409);
       if (!good) return c.json({ message: 'We can’t read that.' }, 400);
       const sizes = await Promise.all(
@@ -58,8 +59,9 @@ function servePutting({ app, store, base, switches, turns }: Frame): void {
       const s: Shelved = {
         ref,
         good,
-        left: Math.max(0, good.stock - sold),
+        left: leftNow(good, gone, sold),
         sold,
+        gone,
         removed: false,
         at: old?.at ?? Date.now(),
       };

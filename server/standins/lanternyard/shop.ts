@@ -1,9 +1,9 @@
 import { html, raw } from 'hono/html';
 
 import { serveBaskets } from './baskets';
-import { isOffered, seenAt, type Shelved } from './goods';
+import { isOffered, leftOf, seenAt, type Shelved } from './goods';
 import { SHEET } from './sheet';
-import { gallery, itemLaidOut, pagesOf, type Pages } from '../kit/page';
+import { gallery, itemLaidOut, pagesOf, pieceShown, type Pages } from '../kit/page';
 import { euros, isOut, type Frame } from '../kit/service';
 import { serveTalks, type Forms } from '../kit/talks';
 
@@ -121,11 +121,11 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
                   ? ''
                   : html`<p>${whenSent(good.sentInDays, good.backInDays)}</p>`
               }
-              ${s.left > 1 ? html`<p class="soft">${s.left} of it left</p>` : ''}
+              ${s.left > 1 && !good.variants ? html`<p class="soft">${s.left} of it left</p>` : ''}
               ${
                 isOffered(s)
                   ? html`<form method="post" action="${seenAt(base, s.ref)}/basket">
-                        <input type="hidden" name="basket" value="${basket}" /><button>
+                        <input type="hidden" name="basket" value="${basket}" />${variants(base, s)}<button>
                           Put it in the basket
                         </button>
                       </form>
@@ -143,6 +143,27 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
       ),
     );
   });
+}
+
+/** Which of its variants, each with its picture, price and what is left. */
+function variants(base: string, s: Shelved) {
+  const { good } = s;
+  if (!good.variants) return '';
+  return html`<p>${good.variants.names.join(', ')}</p>
+    ${good.variants.pieces.map(
+      (p) =>
+        html`<label
+          ><input
+            type="radio"
+            name="piece"
+            value="${p.code}"
+            required
+            ${leftOf(s, p.code) === 0 ? raw('disabled') : ''}
+          />
+          ${pieceShown(base, good.photos, p.shownIn)} ${p.values.join(', ')}, ${euros(p.cents)}
+          (${leftOf(s, p.code) === 0 ? 'gone' : `${leftOf(s, p.code)} left`})</label
+        >`,
+    )}`;
 }
 
 function whenSent(days: number, back: number | undefined): string {

@@ -4,6 +4,17 @@ import type { Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
 import { picturesToday } from '../kit/service';
 
+/** One of the pieces a good may be bought as. */
+export interface Variant {
+  code: string;
+  values: string[];
+  cents: number;
+  /** How many there are, those that were sold counted in. */
+  stock: number;
+  /** Which of the photos show it, counted from 0. */
+  shownIn?: number[];
+}
+
 /** One good of the shop, as its keeper puts it in. */
 export interface Good {
   title: string;
@@ -17,6 +28,8 @@ export interface Good {
   search: { title: string; description: string; keywords: string[] };
   /** How many there are, those that were sold counted in. */
   stock: number;
+  /** Sold in variants, each with a stock and a price of its own; absent: all of it is alike. */
+  variants?: { names: string[]; pieces: Variant[] };
   /** Postage of a further good in the same parcel; absent: each pays its own. */
   furtherCents?: number;
   /** Days until it is sent, and in which it may come back. */
@@ -35,6 +48,7 @@ export function readGood(body: unknown): Good | null {
     ['title', 'text', 'section', 'condition', 'origin'].every((key) => isText(b[key], 60_000)) &&
     [b.cents, b.postCents, b.stock].every(isCount) &&
     [b.furtherCents, b.sentInDays, b.backInDays].every((n) => n === undefined || isCount(n)) &&
+    (b.variants === undefined || isVariants(b.variants)) &&
     Array.isArray(b.photos) &&
     b.photos.length <= 100 &&
     b.photos.every((p) => isText(p, 100)) &&
@@ -46,6 +60,42 @@ export function readGood(body: unknown): Good | null {
     s.keywords.every((k) => isText(k, 200));
   // Every field of it was just looked at.
   return fits ? (b as unknown as Good) : null;
+}
+
+function isVariants(v: unknown): boolean {
+  if (!isFields(v)) return false;
+  const texts = (list: unknown) =>
+    Array.isArray(list) && list.length <= 10 && list.every((t) => isText(t, 400));
+  return (
+    texts(v.names) &&
+    Array.isArray(v.pieces) &&
+    v.pieces.length <= 1_000 &&
+    v.pieces.every(
+      (p: Record<string, unknown>) =>
+        isText(p.code, 120) &&
+        texts(p.values) &&
+        Number.isInteger(p.cents) &&
+        Number.isInteger(p.stock) &&
+        (p.shownIn === undefined || (Array.isArray(p.shownIn) && p.shownIn.every(Number.isInteger))),
+    )
+  );
+}
+
+/** What keeps variants out of the shop. */
+function variantHitch({ variants, photos }: Good): string | null {
+  if (!variants) return null;
+  const { names, pieces } = variants;
+  if (names.length < 1 || names.length > 3) return 'One to three things to choose.';
+  if (pieces.length < 2 || pieces.length > 100) return '2 to 100 variants.';
+  if ([...names, ...pieces.flatMap((p) => p.values)].some((w) => w.trim() === '' || w.length > 60))
+    return 'Names and values have 1 to 60 characters.';
+  if (pieces.some((p) => p.values.length !== names.length)) return 'Each variant says which of each it is.';
+  if (pieces.some((p) => p.cents < 0 || p.cents > 5_000_000)) return 'Variants cost up to 50000.00.';
+  if (pieces.some((p) => p.stock < 0 || p.stock > 9_999)) return 'Up to 9999 of a variant.';
+  if (pieces.every((p) => p.stock === 0)) return 'There is nothing to sell.';
+  if (pieces.some((p) => p.shownIn?.some((i) => i < 0 || i >= photos.length)))
+    return 'There is no such photo.';
+  return null;
 }
 
 /** What keeps a good out of the shop: field and words. */
@@ -72,6 +122,8 @@ export function hitches(
   else if (photos.some((p) => p.bytes > 6_000_000)) found.photos = 'Photos of up to 6 MB.';
   if (switches.asksOrigin && g.origin.trim() === '') found.origin = 'Where was it made?';
   else if (g.origin.length > 40) found.origin = 'Up to 40 characters.';
-  if (g.stock < 1 || g.stock - sold > 9_999) found.stock = '1 to 9999 to sell.';
+  const variant = variantHitch(g);
+  if (variant !== null) found.variants = variant;
+  else if (!g.variants && (g.stock < 1 || g.stock - sold > 9_999)) found.stock = '1 to 9999 to sell.';
   return found;
 }

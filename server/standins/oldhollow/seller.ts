@@ -122,6 +122,22 @@ function serveReading({ app, store, base }: Hollow): void {
     return c.json({ shelf: part.map((s) => ({ ...shown(base, s), piece: s.piece, since: s.since })), next });
   });
 
+  /** Auctions that run just now, with the best bid and what is left of their rounds. */
+  app.get('/hollow/auctions', async (c) => {
+    const here = (await store.all<Standing>('piece')).filter((s) => s.status === 'shown' && inAuction(s));
+    return c.json({
+      auctions: here.map((s) => ({
+        ref: s.ref,
+        bids: s.bids.length,
+        bestCents: s.bids.at(-1)?.cents ?? null,
+        until: s.until,
+        round: s.round,
+        again: s.piece.auction?.again ?? 0,
+        becomesCents: s.piece.auction?.becomesCents ?? null,
+      })),
+    });
+  });
+
   app.get('/hollow/past', (c) => {
     const found = search(
       pastOf(SEED, SHELVES, 1.1, Date.now()),

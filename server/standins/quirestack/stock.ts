@@ -56,12 +56,25 @@ export function serveStock(frame: Frame): void {
 }
 
 /** Other sellers' copies, copies sold before, and what people search. */
-function serveOthers({ app }: Frame): void {
-  app.get('/feed/copies', (c) => {
+function serveOthers({ app, store }: Frame): void {
+  app.get('/feed/copies', async (c) => {
     const title = titleOf(c.req.query('barcode') ?? '');
-    return title
-      ? c.json({ copies: copiesOf(title, Date.now()).map((x) => ({ ...x, postCents: POSTAGE })) })
-      : c.json({ message: 'We have no record under that barcode.' }, 404);
+    if (!title) return c.json({ message: 'We have no record under that barcode.' }, 404);
+    const theirs = copiesOf(title, Date.now()).map((x) => ({ ...x, postCents: POSTAGE, yours: false }));
+    // The seller's own stand among them, as buyers see them.
+    const own = (await store.all<Offer>('offer')).filter(
+      (o) => o.status === 'offered' && titleOf(o.line.barcode)?.barcode === title.barcode,
+    );
+    const yours = own.map((o) => ({
+      seller: 'Your own rack',
+      cents: Number(o.line.cents),
+      postCents: o.line.keptAt ? 0 : POSTAGE,
+      condition: o.line.condition,
+      rating: 100,
+      leavesIn: 2,
+      yours: true,
+    }));
+    return c.json({ copies: [...theirs, ...yours] });
   });
 
   app.get('/feed/past', (c) => {

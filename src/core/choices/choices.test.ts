@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { Choices } from '@/contract/choices';
 
 import {
+  codeTrouble,
   combinations,
   draftAlike,
   inStock,
@@ -12,6 +13,8 @@ import {
   severalAlike,
   valuesIn,
   withOptions,
+  withoutPiece,
+  withPiece,
   type Option,
 } from './choices';
 import { choicesShown } from './shown';
@@ -63,6 +66,41 @@ it('never gives two pieces one code, nor a code again', () => {
       }
     }),
   );
+});
+
+describe('a combination of which there is none', () => {
+  it('is taken away and stays away, whatever becomes of the options, until it is brought back', () => {
+    const set = made(null, [sort, glaze]);
+    const gone = set.pieces[3]!;
+    const less = withoutPiece(set, gone.code);
+    expect(less.pieces).toHaveLength(set.pieces.length - 1);
+    expect(less.pieces.map((p) => p.code)).not.toContain(gone.code);
+    const again = made(less, [sort, glaze]);
+    expect(again.pieces.map((p) => p.code)).toEqual(less.pieces.map((p) => p.code));
+    const back = withPiece(again, gone.values, 'YA-1');
+    expect(back.pieces.map((p) => p.values)).toEqual(set.pieces.map((p) => p.values));
+    // A new piece: the code of one that was taken away never comes twice.
+    expect(back.pieces[3]?.code).not.toBe(gone.code);
+    expect(back.away).toEqual([]);
+  });
+  it('the last one stays', () => {
+    const set = made(null, [{ name: 'Piece', values: ['mug'] }]);
+    expect(withoutPiece(set, set.pieces[0]!.code)).toBe(set);
+    const two = made(null, [sort]);
+    const all = two.pieces.reduce((now, p) => withoutPiece(now, p.code), two);
+    expect(all.pieces).toHaveLength(1);
+    const onlyAway = { ...all, away: [...all.away, all.pieces[0]!.values] };
+    expect(withOptions(onlyAway, [sort], 'YA-1')).toMatchObject({ ok: false, why: { code: 'allAway' } });
+  });
+});
+
+it('a piece has a code that no other has', () => {
+  const set = made(null, [sort]);
+  const [a, b] = set.pieces;
+  expect(codeTrouble(set, a!, 'MUG-BLUE')).toBeNull();
+  expect(codeTrouble(set, a!, a!.code)).toBeNull();
+  expect(codeTrouble(set, a!, ` ${b!.code} `)?.code).toBe('pieceCodeTwice');
+  expect(codeTrouble(set, a!, '  ')?.code).toBe('pieceCodeMissing');
 });
 
 it('says why options can’t be taken', () => {

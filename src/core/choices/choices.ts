@@ -16,6 +16,9 @@ export interface ChoicesTroubleParams {
   valuesMissing: { name: string };
   valuesTooMany: { name: string; most: number; longest: number };
   combinationsTooMany: { count: number; most: number };
+  allAway: None;
+  pieceCodeMissing: None;
+  pieceCodeTwice: { name: string };
 }
 export type ChoicesTrouble = Coded<ChoicesTroubleParams>;
 export type Done = { ok: true; choices: Choices } | Refusal<ChoicesTrouble>;
@@ -43,7 +46,9 @@ export function combinations(options: readonly Option[]): string[][] {
 export function withOptions(before: Choices | null, options: readonly Option[], code: string): Done {
   const bad = whyNot(options);
   if (bad) return { ok: false, why: bad };
-  const all = combinations(options);
+  const away = before?.away ?? [];
+  const all = combinations(options).filter((values) => !away.some((gone) => sameValues(gone, values)));
+  if (all.length === 0) return { ok: false, why: { code: 'allAway', params: NONE } };
   const places = options.map((o) => before?.options.findIndex((b) => sameWord(b.name, o.name)) ?? -1);
   let next = before?.nextPiece ?? 1;
   const taken = new Set<Piece>();
@@ -69,9 +74,44 @@ export function withOptions(before: Choices | null, options: readonly Option[], 
       pieces,
       heldBack: before?.heldBack ?? 0,
       cap: before?.cap ?? null,
+      away,
       nextPiece: next,
     },
   };
+}
+
+const sameValues = (a: readonly string[], b: readonly string[]) =>
+  a.length === b.length && a.every((value, i) => value === b[i]);
+
+/**
+ * A combination of which there is none is taken away, and stays away when options change.
+ *
+ * @param code of its piece; one piece is left at least
+ */
+export function withoutPiece(choices: Choices, code: string): Choices {
+  const gone = choices.pieces.find((p) => p.code === code);
+  if (!gone || choices.pieces.length < 2) return choices;
+  return {
+    ...choices,
+    pieces: choices.pieces.filter((p) => p !== gone),
+    away: [...choices.away, gone.values],
+  };
+}
+
+/** A combination that was taken away is there again, as a new piece. @param code of the item */
+export function withPiece(choices: Choices, values: readonly string[], code: string): Choices {
+  const away = choices.away.filter((gone) => !sameValues(gone, values));
+  const done = withOptions({ ...choices, away }, choices.options, code);
+  return done.ok ? done.choices : choices;
+}
+
+/** Why a piece can't have a code; null: it can. */
+export function codeTrouble(choices: Choices, piece: Piece, code: string): ChoicesTrouble | null {
+  const wish = code.trim();
+  if (wish === '' || wish.length > 90) return { code: 'pieceCodeMissing', params: NONE };
+  return choices.pieces.some((p) => p !== piece && p.code === wish)
+    ? { code: 'pieceCodeTwice', params: { name: wish } }
+    : null;
 }
 
 /** The most values of one option, and the longest of them and of its name, in characters. */
@@ -118,6 +158,7 @@ export function severalAlike(before: Choices | null, stock: number, code: string
     pieces: [known ? { ...known, stock } : { values: [], stock, price: null, code, pictureIds: [] }],
     heldBack: before?.heldBack ?? 0,
     cap: before?.cap ?? null,
+    away: before?.away ?? [],
     nextPiece: before?.nextPiece ?? 1,
   };
 }
@@ -161,6 +202,20 @@ export function inStock(choices: Choices): number {
 export function priceRange(choices: Choices, usual: number | null): { from: number; to: number } | null {
   const all = choices.pieces.flatMap((p) => p.price ?? usual ?? []);
   return all.length === 0 ? null : { from: Math.min(...all), to: Math.max(...all) };
+}
+
+/** An item's choices with what one marketplace has in place of it. */
+export function choicesWith(
+  choices: Choices,
+  own: { prices: Readonly<Record<string, number>>; heldBack: number | null; cap: number | null } | null,
+): Choices {
+  if (!own) return choices;
+  return {
+    ...choices,
+    pieces: choices.pieces.map((p) => ({ ...p, price: own.prices[p.code] ?? p.price })),
+    heldBack: own.heldBack ?? choices.heldBack,
+    cap: own.cap ?? choices.cap,
+  };
 }
 
 /** Choices as they are sent: every piece that there is, or ever was, with its own price or the item's. */

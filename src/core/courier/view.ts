@@ -23,6 +23,7 @@ export function viewOf(item: CourierItem): CourierItemView {
       nextTryAt: l.job && !l.job.running && l.job.due < NEVER ? l.job.due : null,
       trouble: l.job?.trouble ?? null,
       url: l.url,
+      remoteId: l.remoteId,
       title: l.draft.title,
       price: l.draft.price,
       category: l.draft.category,

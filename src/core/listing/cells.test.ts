@@ -31,6 +31,7 @@ const listing = (part: Partial<CourierListingView> = {}): CourierListingView => 
   tries: 0,
   nextTryAt: null,
   trouble: null,
+  remoteId: null,
   url: null,
   title: '',
   price: 4_800,

@@ -39,7 +39,7 @@ export function draftDifferences(
   found = false,
 ): Difference[] {
   const told = (field: keyof ListingDraft) => !found || !UNTOLD.includes(field);
-  const lines = (draft: ListingDraft) => valuesOf(draft, sheet);
+  const lines = (draft: ListingDraft) => differenceValues(draft, sheet);
   const now = new Map(lines(before).map((v) => [v.key, v]));
   const then = new Map(lines(after).map((v) => [v.key, v]));
   return [...new Set([...now.keys(), ...then.keys()])].flatMap((key): Difference[] => {
@@ -52,23 +52,26 @@ export function draftDifferences(
   });
 }
 
-interface Value {
+/** One value of a listing, in words. */
+export interface DraftValue {
+  /** The draft's field; of fields and answers with their own id, of terms with which of them. */
   key: string;
   field: keyof ListingDraft;
   name: string;
   words: string;
 }
 
-function valuesOf(draft: ListingDraft, sheet: RuleSheet): Value[] {
+/** Every value of a listing that a person may compare, in words. */
+export function differenceValues(draft: ListingDraft, sheet: RuleSheet): DraftValue[] {
   const money = (amount: number) => formatMoney(amount, sheet.currency);
   const category = sheet.categories.find((c) => c.id === draft.category);
-  const one = (field: keyof ListingDraft, name: string, words: string): Value => ({
+  const one = (field: keyof ListingDraft, name: string, words: string): DraftValue => ({
     key: field,
     field,
     name,
     words,
   });
-  const of = (field: 'specifics' | 'answers', id: string, name: string, words: string): Value => ({
+  const of = (field: 'specifics' | 'answers', id: string, name: string, words: string): DraftValue => ({
     key: `${field} ${id}`,
     field,
     name,
@@ -137,7 +140,8 @@ function choicesWords(choices: DraftChoices, money: Money): string {
     ...choices.pieces.map((p) =>
       isAlike(choices)
         ? `${p.stock} of it`
-        : `${p.values.join(' ')} (${p.code}) ${money(p.price)}, ${p.stock} there`,
+        : `${p.values.join(' ')} (${p.code}) ${money(p.price)}, ${p.stock} there` +
+          (p.pictures ? `, in picture ${p.pictures.map((i) => i + 1).join(', ')}` : ''),
     ),
     choices.heldBack ? `${choices.heldBack} held back` : '',
     choices.oneAtATime ? 'one shown at a time' : choices.cap == null ? '' : `at most ${choices.cap} shown`,
@@ -151,7 +155,7 @@ const extraName = (sheet: RuleSheet, id: string) =>
 
 const WAYS = { marketplace: 'the marketplace’s way', transfer: 'transfer', cash: 'cash' };
 
-function termValues(terms: SentTerms, money: (amount: number) => string): Value[] {
+function termValues(terms: SentTerms, money: (amount: number) => string): DraftValue[] {
   const { handlingDays, returnDays, returnsPaidBy, abroad, further, payment, taxBp, collect } = terms;
   const said: [keyof SentTerms, string, string | undefined][] = [
     ['handlingDays', 'Handling time', handlingDays === undefined ? undefined : `${handlingDays} days`],

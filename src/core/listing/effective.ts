@@ -8,7 +8,7 @@ import type { Terms } from '@/contract/terms';
 import { conditionWord, leafById } from './onSheet';
 import { ratesOf, type Setup } from './setup';
 import { recordOf } from '../catalogue/sheetRecords';
-import { draftAlike, draftChoices, isAlike } from '../choices/choices';
+import { choicesWith, draftAlike, draftChoices, isAlike } from '../choices/choices';
 import { gradeOfItem } from '../condition/grade';
 import { postedBy } from '../depot/depot';
 import { canonicalBarcode } from '../identity/gtin';
@@ -97,8 +97,14 @@ export function floorHere(item: Item, kinds: KindTree, settings: Settings): numb
   return floorOfItem(item, settings.multiples, (posted.ok ? posted.price : 0) + PACKAGING);
 }
 
-/** The price asked there on a day: its own or the shared one, come down as far as its plan says by then. */
+/**
+ * The price asked there on a day: what following others' copies gave; else its own or the shared one, come
+ * down as far as its plan says by then.
+ */
 function priceThere(item: Item, plan: Plan | undefined, floor: number | null, now: number): number | null {
+  const followed = plan?.follow ? plan.followed : null;
+  // The floor may have risen since others' copies were looked at.
+  if (followed) return Math.max(followed.price, floor ?? 0);
   const price = plan?.price ?? item.price;
   return price === null || !item.markdown
     ? price
@@ -160,7 +166,9 @@ export function effectiveListing(
     search: sheet.search
       ? shopWords(item, kinds, settings.units, settings.shop, sheet.search, keywords)
       : null,
-    choices: item.choices && choicesThere(item.choices, item.price, price, sheet, oneOnly),
+    choices:
+      item.choices &&
+      choicesThere(choicesWith(item.choices, plan?.pieces ?? null), item.price, price, sheet, oneOnly),
     price,
     auction,
     postage:

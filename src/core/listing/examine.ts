@@ -58,6 +58,7 @@ export function examineListing(
     pictures: plan?.pictureIds ? own.slice(0, sheet.photos.max) : picturesFor(own, sheet.photos),
     clip: clipFor(own, sheet.clip),
   };
+  effective.choices = withPictures(effective.choices, item, media.pictures);
   const floor = floorHere(item, kinds, setup.settings);
   return {
     sheet,
@@ -72,6 +73,24 @@ export function examineListing(
     }),
     takeHome: listingTakeHome(effective, sheet),
     media,
+  };
+}
+
+/** Pieces with which of the listing's pictures show them; one without pictures of its own is shown by all. */
+function withPictures(
+  choices: Effective['choices'],
+  item: Item,
+  pictures: readonly Picture[],
+): Effective['choices'] {
+  if (!choices) return null;
+  const own = new Map(item.choices?.pieces.map((p) => [p.code, p.pictureIds]));
+  return {
+    ...choices,
+    pieces: choices.pieces.map((piece) => {
+      const ids = own.get(piece.code) ?? [];
+      const places = pictures.flatMap((p, i) => (ids.includes(p.id) ? [i] : []));
+      return places.length > 0 ? { ...piece, pictures: places } : piece;
+    }),
   };
 }
 

@@ -30,6 +30,7 @@ const view = (id: string, market: string, title: string, listedAt: number | null
       tries: 0,
       nextTryAt: null,
       trouble: null,
+      remoteId: null,
       url: null,
       title,
       price: 4_800,

@@ -12,6 +12,7 @@ const listing = (part: Partial<CourierListingView>): CourierListingView => ({
   tries: 0,
   nextTryAt: null,
   trouble: null,
+  remoteId: null,
   url: null,
   title: '',
   price: 2400,

@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import type { Comp } from '@/contract/comps';
 
 import { AUCTION_LIMITS, auctionTrouble, expectAuction, expectFixed } from './auction';
-import { ruledPrice, type PriceRule } from './competing';
 import { answerOffer, floorOf, limitsTrouble, paysUnderFloor, startHigh, stockShown } from './floor';
 import { markdownDays, planTrouble, priceOn, USUAL_MARKDOWN } from './markdown';
 import { mayPay, profitOf, promotionAdvice, sharesOf } from './profit';
@@ -241,56 +240,5 @@ describe('auction or fixed', () => {
     expect(again.chance).toBeGreaterThan(once.chance);
     expect(once.price).toBeGreaterThanOrEqual(plan.opening);
     expect(expectAuction({ ...plan, outright: 2_100 }, past)!.price).toBe(2_100);
-  });
-});
-
-describe('competing copies', () => {
-  const copies = [
-    { seller: 'Mudlark Books', total: 900, wear: 2 },
-    { seller: 'Cheap & Co', total: 400, wear: 4 },
-    { seller: 'Newly', total: 1_500, wear: 0 },
-  ];
-  const rule: PriceRule = {
-    way: 'undercut',
-    by: 10,
-    leaveOut: ['cheap & co'],
-    notWorseThan: null,
-    min: 300,
-    max: 5_000,
-  };
-  it('goes under the cheapest that counts, and says why', () =>
-    expect(ruledPrice(1_200, 280, copies, rule)).toEqual({
-      price: 610,
-      position: 1,
-      of: 3,
-      lowestNew: 1_500,
-      lowestUsed: 900,
-      cheapest: 900,
-      heldBy: null,
-    }));
-  it('is held by the guards, and says so', () => {
-    expect(ruledPrice(1_200, 280, copies, { ...rule, min: 700 })).toMatchObject({
-      price: 700,
-      heldBy: 'min',
-    });
-    expect(ruledPrice(1_200, 280, copies, { ...rule, way: 'match', max: 500 }).price).toBe(500);
-    expect(ruledPrice(1_200, 280, copies, { ...rule, way: 'above', by: 100 }).price).toBe(720);
-    expect(ruledPrice(1_200, 280, [], rule)).toMatchObject({ price: 1_200, position: 1, of: 1 });
-  });
-  it('never leaves the guards', () => {
-    const copy = fc.record({ seller: fc.string(), total: amount, wear: fc.nat(5) });
-    fc.assert(
-      fc.property(
-        amount,
-        fc.array(copy),
-        fc.constantFrom('match' as const, 'undercut' as const, 'above' as const),
-        amount,
-        (own, all, way, by) => {
-          const { price } = ruledPrice(own, 0, all, { ...rule, way, by });
-          expect(price).toBeGreaterThanOrEqual(300);
-          expect(price).toBeLessThanOrEqual(5_000);
-        },
-      ),
-    );
   });
 });

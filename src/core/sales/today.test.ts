@@ -5,6 +5,7 @@ import { RuleSheet } from '@/contract/ruleSheet';
 
 import { saleTakeHome } from './saleTakeHome';
 import { isAlarm, LONG_HOLD, SOON, todayLines, type TodayInput } from './today';
+import { anItem } from '../../../e2e/anItem';
 import { SHEET as NEARSTILE } from '../../../server/standins/nearstile/sheet';
 import { SHEET as THREADWICK } from '../../../server/standins/threadwick/sheet';
 import { BUILT_IN } from '../kinds/tree';
@@ -32,6 +33,7 @@ const listing = (market: string, part: Partial<CourierListingView> = {}): Courie
   tries: 0,
   nextTryAt: null,
   trouble: null,
+  remoteId: null,
   url: null,
   title: '',
   price: 4800,
@@ -313,4 +315,32 @@ describe('what a sale leaves', () => {
         {},
       ).takeHome,
     ).toBe(4800));
+});
+
+it('an auction that ends tonight with no bid is told of, with the item it is', () => {
+  const auction = {
+    market: 'oldhollow',
+    remoteId: 'oh-1',
+    bids: 0,
+    highest: null,
+    endsAt: 5_000,
+    round: 1,
+    rounds: 2,
+    becomes: null,
+  };
+  const lines = (part: object, remoteId: string | null = 'oh-1') =>
+    todayLines({
+      items: { a: anItem({ id: 'a' }) },
+      plans: [],
+      courier: { a: view('a', { listings: [listing('oldhollow', { remoteId })] }) },
+      orders: [],
+      now: 1_000,
+      tonight: 9_000,
+      findings: () => [],
+      auctions: [{ ...auction, ...part }],
+    });
+  expect(lines({})).toEqual([{ sort: 'unbid', itemId: 'a', auction }]);
+  expect(lines({ bids: 1, highest: 900 })).toEqual([]);
+  expect(lines({ endsAt: 20_000 })).toEqual([]);
+  expect(lines({}, 'another')).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import type { AuctionStanding } from '@/contract/auctions';
 import type { CourierListingView, CourierItemView, Sale } from '@/contract/courier';
 import type { Plan, Item } from '@/contract/records';
 import type { Trouble } from '@/contract/troubles';
@@ -7,6 +8,7 @@ import { openHold } from '../holds/holds';
 import type { Finding } from '../listing/findings';
 import { changeRefused, notTaken } from '../listing/signState';
 import type { OrderRow } from '../orders/orders';
+import { endsUnbid } from '../price/auctionStanding';
 import { waits, waitsSince, type TalksOfItem } from '../talks/talks';
 
 /** Something that needs a person, worst first. */
@@ -49,6 +51,8 @@ export type TodayLine =
   | { sort: 'cameBack'; itemId: string; row: OrderRow }
   /** Statements that say otherwise than was told at the sale. */
   | { sort: 'moneyOff'; itemId: string; market: string; orders: number; off: number }
+  /** It ends tonight, and nobody has bid. */
+  | { sort: 'unbid'; itemId: string; auction: AuctionStanding }
   | { sort: 'ending'; itemId: string; ending: Ending }
   | { sort: 'nearlyReady'; itemId: string; market: string; finding: Finding };
 
@@ -67,6 +71,7 @@ const ORDER: readonly TodayLine['sort'][] = [
   'cameBack',
   'heldLong',
   'moneyOff',
+  'unbid',
   'putUp',
   'nearlyReady',
   'ending',
@@ -93,6 +98,8 @@ export interface TodayInput {
   orders: readonly OrderRow[];
   talks?: readonly TalksOfItem[];
   endings?: readonly Ending[];
+  /** How auctions stand, as far as is known. */
+  auctions?: readonly AuctionStanding[];
   /** By marketplace: orders whose statement is off and nobody has seen that yet, and by how much in all. */
   moneyOff?: readonly { market: string; orders: number; off: number; at: number }[];
   now: number;
@@ -160,6 +167,7 @@ export function todayLines(input: TodayInput): TodayLine[] {
       }
   }
   deskLines(input, lines);
+  auctionLines(input, lines);
   for (const plan of input.plans) {
     const item = input.items[plan.itemId];
     const view = input.courier[plan.itemId];
@@ -181,6 +189,17 @@ export function todayLines(input: TodayInput): TodayLine[] {
   return lines
     .sort((a, b) => ORDER.indexOf(a.line.sort) - ORDER.indexOf(b.line.sort) || a.at - b.at)
     .map(({ line }) => line);
+}
+
+function auctionLines(input: TodayInput, lines: { line: TodayLine; at: number }[]): void {
+  for (const auction of input.auctions ?? []) {
+    if (!endsUnbid(auction, input.now, input.tonight)) continue;
+    const view = Object.values(input.courier).find((v) =>
+      v.listings.some((l) => l.market === auction.market && l.remoteId === auction.remoteId),
+    );
+    if (view && input.items[view.id])
+      lines.push({ at: auction.endsAt, line: { sort: 'unbid', itemId: view.id, auction } });
+  }
 }
 
 /** What waits at the desk: orders, buyers, promises, money. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 
+import { FollowRule } from '@/contract/following';
 import { Plan } from '@/contract/records';
 import { Stencil, STENCIL_PARTS } from '@/contract/stencil';
 
@@ -36,6 +37,7 @@ const whole = made('whole', {
   pictures: ['front', 'label'],
   patternId: 'plain',
   start: { day: 7, minute: 18 * 60 },
+  follow: FollowRule.parse({ way: 'undercut', by: 10, leaveOut: [] }),
 });
 const lay = (own: Plan | undefined, stencils = [whole]) =>
   laidUnder({
@@ -84,7 +86,7 @@ describe('what lies under', () => {
     const own = plan({ promotionBp: 500, description: 'Its own.', ownParts: ['format', 'start'] });
     const { plan: laid, by } = lay(own);
     expect(laid).toMatchObject({ promotionBp: 500, description: 'Its own.', auction: null, startAt: null });
-    expect([...by]).toEqual(['terms', 'offers', 'extras', 'pictures']);
+    expect([...by]).toEqual(['terms', 'offers', 'extras', 'pictures', 'follow']);
   });
   it('goes by the listing’s own price, and is no auction without one', () => {
     expect(lay(plan({ price: 1_000 })).plan?.auction?.opening).toBe(500);

@@ -61,6 +61,8 @@ export function isOwnPart(plan: Plan | undefined, part: StencilPart): boolean {
       return plan.description !== null;
     case 'start':
       return plan.startAt !== null;
+    case 'follow':
+      return plan.follow !== null;
     case 'offers':
       return false;
   }
@@ -75,6 +77,7 @@ const PART_OF: Partial<Record<keyof Plan, StencilPart>> = {
   pictureIds: 'pictures',
   description: 'words',
   startAt: 'start',
+  follow: 'follow',
 };
 
 /**
@@ -103,6 +106,8 @@ export function says(stencil: Stencil, part: StencilPart): boolean {
       return stencil.patternId !== null;
     case 'start':
       return stencil.start !== null;
+    case 'follow':
+      return stencil.follow !== null;
     case 'offers':
       return stencil.offers !== null;
   }
@@ -135,6 +140,7 @@ export function laidUnder({ item, market, plan, stencils, kinds, now, describedB
   if (by.has('promotion')) laid.promotionBp = stencil.promotionBp;
   if (by.has('extras')) laid.extras = stencil.extras;
   if (by.has('words') && stencil.patternId !== null) laid.description = describedBy(stencil.patternId);
+  if (by.has('follow')) laid.follow = stencil.follow;
   if (by.has('start') && stencil.start) laid.startAt = nextTime(stencil.start, now);
   return { plan: laid, stencil, by };
 }
@@ -242,6 +248,7 @@ export function stencilOf(item: Item, plan: Plan, shown: readonly string[]): Omi
     pictures: plan.pictureIds === null ? [] : [...new Set(shown.map((s) => s.split(':')[0] ?? ''))],
     patternId: null,
     start: plan.startAt === null ? null : { day: weekday(plan.startAt), minute: minuteOf(plan.startAt) },
+    follow: plan.follow,
   };
 }
 
@@ -255,5 +262,6 @@ export function onStencil(plan: Plan, id: string): Plan {
     termsId: null,
     promotionBp: 0,
     extras: {},
+    follow: null,
   };
 }

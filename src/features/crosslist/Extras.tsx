@@ -16,6 +16,7 @@ import type { PlanChange } from '@/store/items/items';
 
 import { OwnFields } from './OwnFields';
 import { OwnPictures } from './OwnPictures';
+import { OwnPieces } from './OwnPieces';
 import { StartAt } from './StartAt';
 import { withAnswer } from './withAnswer';
 
@@ -33,6 +34,7 @@ export function Extras({ item, examined, set }: { item: Item; examined: Examined
   const parts = [
     sheet.photos.max > 0 && item.pictureIds.length > 0 ? ['pictures', 'Pictures'] : null,
     (examined.effective.category?.specifics.length ?? 0) > 0 ? ['fields', 'Fields'] : null,
+    item.choices && (sheet.choices || sheet.quantity) ? ['pieces', 'Pieces'] : null,
     sheet.auction ? ['format', 'How it is sold'] : null,
     sheet.tags ? ['tags', 'Tags'] : null,
     sheet.handover === 'post' && !sheet.records ? ['terms', 'Terms'] : null,
@@ -60,6 +62,9 @@ export function Extras({ item, examined, set }: { item: Item; examined: Examined
       ) : null}
       {open === 'fields' ? (
         <OwnFields item={item} examined={examined} onChange={(change) => set('fields', change)} />
+      ) : null}
+      {open === 'pieces' ? (
+        <OwnPieces item={item} examined={examined} onChange={(change) => set('pieces', change)} />
       ) : null}
       {open === 'format' ? <Format item={item} examined={examined} set={set} /> : null}
       {open === 'tags' ? <Tags examined={examined} set={set} /> : null}
@@ -180,11 +185,6 @@ function Tags({ examined, set }: { examined: Examined; set: SetOwn }) {
           })
         }
       />
-      {own ? (
-        <Chip role="button" on={false} onPress={() => set('tags', { tags: null })}>
-          Give back: tags from the facts
-        </Chip>
-      ) : null}
       <FieldFindings examined={[examined]} field="tags" />
     </View>
   );

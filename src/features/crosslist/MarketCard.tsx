@@ -1,34 +1,30 @@
-import { useState } from 'react';
-import { View } from 'react-native';
+import { useEffect, useState } from 'react';
+import { Pressable, View } from 'react-native';
 
-import type { CourierListingView } from '@/contract/courier';
 import type { Item } from '@/contract/records';
-import { isAlike } from '@/core/choices/choices';
-import { changedSince, type Examined } from '@/core/listing/examine';
+import type { Examined } from '@/core/listing/examine';
 import { findingKey } from '@/core/listing/findings';
-import { stateWords, signLabel, signState } from '@/core/listing/signState';
+import { priceWhy } from '@/core/listing/glance';
+import { notTaken, signLabel, signState, stateWords } from '@/core/listing/signState';
 import { formatMoney } from '@/core/money/money';
 import { FindingNotice } from '@/parts/trade/FindingNotice';
-import { goTo, sectionOf } from '@/parts/trade/goTo';
+import { cardName, GO_TO, goTo, sectionId, sectionOf } from '@/parts/trade/goTo';
 import { ListingSign } from '@/parts/trade/ListingSign';
-import { MoneyField } from '@/parts/trade/MoneyField';
-import { SeeThere } from '@/parts/trade/SeeThere';
-import { TakeDownByHand } from '@/parts/trade/TakeDownByHand';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { Chip, Button } from '@/parts/ui/Button';
-import { Field } from '@/parts/ui/Field';
+import { Button, Chip } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
-import { agoWords, exactly } from '@/parts/ui/time';
+import { agoWords } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
-import { markSold, send, withdraw } from '@/store/courier/sending';
+import { send } from '@/store/courier/sending';
 import { editPlan } from '@/store/items/items';
+import { Icon } from '@/theme/Icon';
 import { useColours } from '@/theme/theme';
-import { reasonWords, troubleWords } from '@/wording/courier';
+import { priceWhyWords } from '@/wording/price';
 
-import { ByHand } from './ByHand';
 import { Fees } from './Fees';
+import { ListingState } from './ListingState';
 import { OwnValues } from './OwnValues';
 import { Preview } from './Preview';
 
@@ -37,83 +33,145 @@ export interface MarketCardProps {
   examined: Examined;
 }
 
-/** One item on one marketplace: its window, its own values, the check, fees, and what can be done. */
+/**
+ * Whether a card is unfolded: as the person has it; before that, where something is asked there, or was not
+ * taken. Unfolded once, it does not fold under the finger.
+ */
+function useUnfolded({ sheet, plan, findings }: Examined, asks: boolean): [boolean, (open: boolean) => void] {
+  const name = cardName(sheet.marketplace);
+  const [chosen, setChosen] = useState<boolean | null>(null);
+  const [starting, setStarting] = useState(false);
+  const isAsked =
+    (plan?.wanted ?? false) &&
+    findings.some((f) => f.level === 'blocker' && sectionOf(f.field) === 'markets');
+  if ((asks || isAsked) && !starting) setStarting(true);
+  useEffect(() => {
+    const unfold = (event: Event) => {
+      // Sent by `goTo` alone, with a name.
+      if ((event as CustomEvent<unknown>).detail === name) setChosen(true);
+    };
+    window.addEventListener(GO_TO, unfold);
+    return () => window.removeEventListener(GO_TO, unfold);
+  }, [name]);
+  return [chosen ?? starting, setChosen];
+}
+
+/** One item on one marketplace: one line, or its own values, the check, fees, and what can be done. */
 export function MarketCard({ item, examined }: MarketCardProps) {
   const c = useColours();
-  const { sheet, plan, effective, findings } = examined;
+  const { sheet, plan } = examined;
   const view = useCourier((s) => s.items[item.id]);
-  const currency = useAttic((s) => s.settings.currency);
   const listing = view?.listings.find((l) => l.market === sheet.marketplace);
   const sold = !!view?.sale;
   const wanted = plan?.wanted ?? false;
   const up = listing !== undefined && (listing.want === 'live' || listing.doing !== null);
+  const asks = listing !== undefined && (notTaken(listing) || listing.trouble !== null);
+  const [open, setOpen] = useUnfolded(examined, asks);
+  const count = examined.findings.filter((f) => f.level === 'blocker').length;
+  const price = examined.effective.price;
+  const money = price === null ? null : formatMoney(price, sheet.currency);
+  return (
+    <View
+      id={sectionId(cardName(sheet.marketplace))}
+      role="group"
+      aria-label={sheet.name}
+      style={{ borderWidth: 1, borderColor: c.line, borderRadius: 10, paddingHorizontal: 10, gap: 9 }}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 56 }}>
+        <Pressable
+          role="button"
+          aria-label={`${sheet.name}, all of it`}
+          aria-expanded={open}
+          onPress={() => setOpen(!open)}
+          style={{ flex: 1, flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 48 }}
+        >
+          <ListingSign
+            letters={sheet.letters}
+            state={signState(listing, plan)}
+            label={signLabel(sheet.name, listing, plan, sheet.currency)}
+            size={open ? 42 : 30}
+          />
+          <View style={{ flex: 1 }}>
+            <Text variant="strong">{sheet.name}</Text>
+            <Text variant="small" tone={wanted && !up && count > 0 ? 'trouble' : 'soft'} figures>
+              {[
+                stateWords(listing, plan) + (listing ? `, ${agoWords(listing.since)}` : ''),
+                wanted && !up && !sold ? (count > 0 ? `${count} missing` : 'ready') : '',
+                wanted || up ? (money ?? '') : '',
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </Text>
+          </View>
+          <Icon name={open ? 'unfold' : 'forward'} colour={c.soft} size={20} />
+        </Pressable>
+        {!up && !sold ? <ListIt item={item} examined={examined} wanted={wanted} /> : null}
+      </View>
+      {open ? (
+        <View style={{ gap: 9, paddingBottom: 10 }}>
+          {listing ? <ListingState item={item} listing={listing} examined={examined} sold={sold} /> : null}
+          {wanted && !sold ? <Planned item={item} examined={examined} up={up} /> : null}
+          {!wanted && !listing ? (
+            <Text tone="soft">It is not planned here: choose “List it here” first.</Text>
+          ) : null}
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function ListIt({ item, examined, wanted }: MarketCardProps & { wanted: boolean }) {
+  const { sheet } = examined;
+  const label = wanted ? `not on ${sheet.name}` : `wanted on ${sheet.name}`;
+  return (
+    <Chip
+      role="checkbox"
+      label={`List it on ${sheet.name}`}
+      on={wanted}
+      onPress={() => editPlan(item.id, sheet.marketplace, label, { wanted: !wanted })}
+    >
+      List it here
+    </Chip>
+  );
+}
+
+/** What goes there, or is there: what differs, what stands against it, what buyers see, what it leaves. */
+function Planned({ item, examined, up }: MarketCardProps & { up: boolean }) {
+  const currency = useAttic((s) => s.settings.currency);
+  const { sheet, effective, findings } = examined;
   const blockers = findings.filter((f) => f.level === 'blocker');
   // Cautions about what all marketplaces share are said once, at the field itself.
   const cautions = findings.filter((f) => f.level === 'caution' && sectionOf(f.field) === 'markets');
   return (
-    <View
-      role="group"
-      aria-label={sheet.name}
-      style={{ borderWidth: 1, borderColor: c.line, borderRadius: 10, padding: 10, gap: 9 }}
-    >
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-        <ListingSign
-          letters={sheet.letters}
-          state={signState(listing, plan)}
-          label={signLabel(sheet.name, listing, plan, currency)}
-          size={42}
-        />
-        <View style={{ flex: 1 }}>
-          <Text variant="strong">{sheet.name}</Text>
-          <Text variant="small" tone="soft">
-            {[stateWords(listing, plan), listing && agoWords(listing.since)].filter(Boolean).join(', ')}
-          </Text>
-        </View>
-        {!up && !sold ? (
-          <Chip
-            role="checkbox"
-            label={`List it on ${sheet.name}`}
-            on={wanted}
-            onPress={() =>
-              editPlan(
-                item.id,
-                sheet.marketplace,
-                wanted ? `not on ${sheet.name}` : `wanted on ${sheet.name}`,
-                { wanted: !wanted },
-              )
-            }
-          >
-            List it here
-          </Chip>
-        ) : null}
-      </View>
-      {listing ? <ListingState item={item} listing={listing} examined={examined} sold={sold} /> : null}
-      {wanted && !sold ? (
-        <>
-          <Link market={sheet.marketplace} name={sheet.name} />
-          <OwnValues item={item} examined={examined} />
-          {effective.condition ? (
-            <Text variant="small" tone="soft">{`Condition there: ${effective.condition.label}`}</Text>
-          ) : null}
-          {blockers.map((f) => (
-            <FindingNotice
-              key={findingKey(f)}
-              finding={f}
-              examined={examined}
-              onPress={() => goTo(f.field)}
-            />
-          ))}
-          {cautions.map((f) => (
-            <FindingNotice key={findingKey(f)} finding={f} examined={examined} />
-          ))}
-          <Preview examined={examined} />
-          {blockers.length === 0 && !up ? <ReadyThere item={item} examined={examined} /> : null}
-          {examined.takeHome ? (
-            <Fees item={item} takeHome={examined.takeHome} effective={effective} currency={currency} />
-          ) : null}
-        </>
+    <>
+      <Link market={sheet.marketplace} name={sheet.name} />
+      {effective.price === null ? null : (
+        <Text variant="small" tone="soft" figures>
+          {`${formatMoney(effective.price, sheet.currency)}: ` +
+            `${priceWhyWords(priceWhy(item, examined), sheet.currency)}.`}
+        </Text>
+      )}
+      <OwnValues item={item} examined={examined} />
+      {effective.condition ? (
+        <Text variant="small" tone="soft">{`Condition there: ${effective.condition.label}`}</Text>
       ) : null}
-    </View>
+      {blockers.map((f) => (
+        <FindingNotice
+          key={findingKey(f)}
+          finding={f}
+          examined={examined}
+          onPress={() => goTo(f.field, sheet.marketplace)}
+        />
+      ))}
+      {cautions.map((f) => (
+        <FindingNotice key={findingKey(f)} finding={f} examined={examined} />
+      ))}
+      <Preview item={item} examined={examined} />
+      {blockers.length === 0 && !up ? <ReadyThere item={item} examined={examined} /> : null}
+      {examined.takeHome ? (
+        <Fees item={item} takeHome={examined.takeHome} effective={effective} currency={currency} />
+      ) : null}
+    </>
   );
 }
 
@@ -149,145 +207,5 @@ function Link({ market, name }: { market: string; name: string }) {
           ? `${name} is paused: what you send waits until you go on.`
           : `${name} no longer lets us in: what you send waits until a new code is brought.`}
     </Notice>
-  );
-}
-
-/** What the courier knows of it there, and what can be done about it. */
-function ListingState(props: { item: Item; listing: CourierListingView; examined: Examined; sold: boolean }) {
-  const { item, listing, examined, sold } = props;
-  const { sheet } = examined;
-  const { run, busy, trouble } = useAsyncAction();
-  const price = examined.effective.price ?? listing.price;
-  const live = listing.state === 'live' && listing.want === 'live';
-  const waiting =
-    listing.want === 'live' && (live || listing.state === 'inReview' || listing.state === 'onItsWay');
-  return (
-    <>
-      {listing.trouble ? (
-        <Notice tone={listing.stopped ? 'trouble' : 'caution'}>
-          {`${troubleWords(listing.trouble)} ` +
-            `${listing.stopped ? 'It is not tried any more: send it again.' : 'The courier keeps trying.'}`}
-        </Notice>
-      ) : null}
-      {listing.doing === 'publish' && listing.nextTryAt && listing.tries === 0 && !sheet.byHand ? (
-        <Notice tone="info">{`Planned for ${exactly(listing.nextTryAt)}.`}</Notice>
-      ) : null}
-      {sheet.byHand && !sold && listing.want === 'live' && listing.doing !== null ? (
-        <ByHand item={item} examined={examined} />
-      ) : null}
-      {sheet.byHand && listing.want === 'gone' && listing.doing === 'withdraw' ? (
-        <TakeDownByHand item={item.id} listing={listing} name={sheet.name} />
-      ) : null}
-      {listing.reasons.map((r) => (
-        <Notice key={reasonWords(r)} tone="trouble" onPress={r.field ? () => goTo(r.field) : undefined}>
-          {r.code ? reasonWords(r) : `${sheet.name} says: ${r.message}`}
-        </Notice>
-      ))}
-      {live && !sold && changedSince(examined, listing.draftHash) ? (
-        <Notice tone="info">Changed here since: what would change there is shown below.</Notice>
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {live || listing.state === 'sold' ? (
-          <SeeThere listing={listing} label={`See it on ${sheet.name}`}>
-            See it there
-          </SeeThere>
-        ) : null}
-        {waiting && !sold ? (
-          <Button
-            label={`Withdraw it from ${sheet.name}`}
-            disabled={busy}
-            onPress={() => run(() => withdraw(item.id, sheet.marketplace))}
-          >
-            Withdraw
-          </Button>
-        ) : null}
-      </View>
-      {live && !sold && (sheet.handover === 'collect' || sheet.byHand) ? (
-        <Deal
-          market={sheet.name}
-          asked={price}
-          busy={busy}
-          onSold={(amount) => run(() => markSold(item.id, sheet.marketplace, amount))}
-        />
-      ) : live && !sold ? (
-        <SoldThere
-          market={sheet.name}
-          several={item.choices !== null && isAlike(item.choices)}
-          asked={price}
-          busy={busy}
-          onSold={(amount, order) => run(() => markSold(item.id, sheet.marketplace, amount, order))}
-        />
-      ) : null}
-      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-    </>
-  );
-}
-
-/** An order the person has before the courier heard of it: by mail, on the marketplace's own page. */
-function SoldThere(props: {
-  market: string;
-  /** There are more of it, just alike: one fewer is told elsewhere. */
-  several: boolean;
-  asked: number;
-  busy: boolean;
-  onSold: (amount: number, order: string) => void;
-}) {
-  const { market, several, asked, busy, onSold } = props;
-  const currency = useAttic((s) => s.settings.currency);
-  const [open, setOpen] = useState(false);
-  const [amount, setAmount] = useState<number | null>(asked);
-  const [order, setOrder] = useState('');
-  if (!open)
-    return (
-      <Button variant="quiet" label={`Sold on ${market} already`} onPress={() => setOpen(true)}>
-        It was sold there, I have the order
-      </Button>
-    );
-  return (
-    <View style={{ gap: 8 }}>
-      <Field
-        label={`Order number on ${market}`}
-        value={order}
-        pause={0}
-        maxLength={100}
-        onChange={setOrder}
-      />
-      <MoneyField label={`Sold on ${market} for`} value={amount} currency={currency} onChange={setAmount} />
-      <Button
-        variant="main"
-        label={`${several ? 'One fewer' : 'Take it down'}: sold on ${market}`}
-        disabled={busy || amount === null || order.trim() === '' || order.trim().startsWith('deal-')}
-        onPress={() => amount !== null && onSold(amount, order.trim())}
-      >
-        {several ? 'One of it is sold' : 'Take it down everywhere else'}
-      </Button>
-    </View>
-  );
-}
-
-/** A deal made in person: what was agreed in the end, which may not be what was asked. */
-function Deal(props: { market: string; asked: number; busy: boolean; onSold: (amount: number) => void }) {
-  const { market, asked, busy, onSold } = props;
-  const currency = useAttic((s) => s.settings.currency);
-  const [agreed, setAgreed] = useState<number | null>(null);
-  const amount = agreed ?? asked;
-  return (
-    <View style={{ gap: 8 }}>
-      <MoneyField
-        label={`Agreed on ${market}`}
-        value={amount}
-        currency={currency}
-        emptied="Type what was agreed."
-        onChange={setAgreed}
-      />
-      <Button
-        variant="main"
-        label={`Sold on ${market} for ${formatMoney(amount, currency)}`}
-        disabled={busy}
-        onPress={() => onSold(amount)}
-      >
-        {`Sold for ${formatMoney(amount, currency)}`}
-      </Button>
-    </View>
   );
 }

@@ -33,7 +33,7 @@ export const Marketplaces = memo(function Marketplaces({
   const out = examined.length - shown.length;
   const { run, trouble } = useAsyncAction();
   return (
-    <Section name="markets" title="Marketplaces">
+    <Section name="markets" title="Marketplaces" blank>
       {examined.length === 0 && missing.length === 0 ? (
         <Text tone="soft">The rule sheets are being read…</Text>
       ) : null}

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
 import type { PlanChange } from '@/store/items/items';
@@ -12,8 +12,7 @@ import { withAnswer } from './withAnswer';
 /** Every field of the category there: what the facts give, and what differs with a way back. */
 export function OwnFields(props: { item: Item; examined: Examined; onChange: (change: PlanChange) => void }) {
   const { examined, onChange } = props;
-  const { sheet, plan, effective } = examined;
-  const own = plan?.specifics ?? {};
+  const { sheet, effective } = examined;
   const put = (id: string, value: string | null) =>
     onChange((now) => ({ specifics: withAnswer(now.specifics, id, value) }));
   return (
@@ -44,15 +43,6 @@ export function OwnFields(props: { item: Item; examined: Examined; onChange: (ch
                 onChange={(text) => put(field.id, text.trim() === '' ? null : text)}
               />
             )}
-            {own[field.id] !== undefined ? (
-              <Button
-                variant="quiet"
-                label={`Give back ${field.label} on ${sheet.name}`}
-                onPress={() => put(field.id, null)}
-              >
-                Give back: as the facts say
-              </Button>
-            ) : null}
           </View>
         );
       })}

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
 import { PictureView } from '@/parts/trade/PictureView';
-import { Button, SignButton } from '@/parts/ui/Button';
+import { SignButton } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
 import type { PlanChange } from '@/store/items/items';
 
@@ -59,15 +59,6 @@ export function OwnPictures(props: {
             </View>
           ))}
         </View>
-      ) : null}
-      {own ? (
-        <Button
-          variant="quiet"
-          label={`Give back own pictures on ${sheet.name}`}
-          onPress={() => onChange({ pictureIds: null })}
-        >
-          Give back: as chosen for buyers there
-        </Button>
       ) : null}
     </View>
   );

@@ -1,24 +1,23 @@
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import type { SheetSpecific } from '@/contract/ruleSheet';
 import type { Examined } from '@/core/listing/examine';
 import { translate } from '@/core/mapping/values';
-import { formatMoney } from '@/core/money/money';
-import { ownPartsWith, stillUnder } from '@/core/stencils/stencils';
 import { countAs } from '@/core/words/count';
 import { titleFromFacts } from '@/core/words/title';
 import { CategoryChoice } from '@/parts/trade/CategoryChoice';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { FieldFindings } from '@/parts/trade/Section';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
-import { editPlan, type PlanChange } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
+import { editOwn } from '@/store/items/stencils';
 
+import { DiffersHere } from './DiffersHere';
 import { Extras, type SetOwn } from './Extras';
 import { Question } from './Question';
 import { StencilLine } from './StencilLine';
@@ -26,10 +25,11 @@ import { StencilLine } from './StencilLine';
 /** What differs on this marketplace, what it replaces, and what only this marketplace asks. */
 export function OwnValues({ item, examined }: { item: Item; examined: Examined }) {
   const { sheet } = examined;
-  const set: SetOwn = (label, part) => setOwn(item.id, examined, label, part);
+  const set: SetOwn = (label, part) => editOwn(item.id, examined, label, part);
   const part: PartProps = { item, examined, set };
   return (
     <>
+      <DiffersHere item={item} examined={examined} />
       <OwnOnes {...part} />
       <Different {...part} />
       <CategoryChoice
@@ -47,14 +47,6 @@ export function OwnValues({ item, examined }: { item: Item; examined: Examined }
       <StencilLine item={item} examined={examined} />
     </>
   );
-}
-
-/** Values of its own; where a stencil lies under it, they stay its own even if they say nothing. */
-function setOwn(itemId: string, { sheet, laid }: Examined, label: string, change: PlanChange): void {
-  editPlan(itemId, sheet.marketplace, `${label} on ${sheet.name}`, (now) => {
-    const part = typeof change === 'function' ? change(stillUnder(now, laid)) : change;
-    return laid.stencil ? { ...part, ownParts: ownPartsWith(now, part) } : part;
-  });
 }
 
 /** What it has to be told from the marketplace's own lists, since the item's own words are none of them. */
@@ -78,7 +70,7 @@ export function AskedThere({ item, examined }: { item: Item; examined: Examined 
   const listed = fromOwnLists(item, examined);
   const questions = sheet.questions.filter((q) => asked.has(q.id) && q.required);
   const isCategoryOpen = effective.category === null || plan?.category != null;
-  const set: SetOwn = (label, part) => setOwn(item.id, examined, label, part);
+  const set: SetOwn = (label, part) => editOwn(item.id, examined, label, part);
   if (listed.length + questions.length === 0 && !isCategoryOpen) return null;
   return (
     <View role="group" aria-label={`Asked on ${sheet.name}`} style={{ gap: 8 }}>
@@ -107,7 +99,7 @@ interface PartProps {
 }
 
 /** Title, price and description of its own, where it has them. */
-function OwnOnes({ item, examined, set }: PartProps) {
+function OwnOnes({ examined, set }: PartProps) {
   const { sheet, plan } = examined;
   const currency = useAttic((s) => s.settings.currency);
   const at = ` on ${sheet.name}`;
@@ -117,11 +109,7 @@ function OwnOnes({ item, examined, set }: PartProps) {
   return (
     <>
       {title === null ? null : (
-        <Own
-          label={`own title${at}`}
-          replaces={item.title ? `“${item.title}”` : 'no title'}
-          onGiveBack={() => set('title', { title: null })}
-        >
+        <>
           <Field
             label={`Title${at}`}
             value={title}
@@ -129,14 +117,10 @@ function OwnOnes({ item, examined, set }: PartProps) {
             onChange={(text) => set('title', { title: text })}
           />
           <FieldFindings examined={[examined]} field="title" />
-        </Own>
+        </>
       )}
       {price === null ? null : (
-        <Own
-          label={`own price${at}`}
-          replaces={item.price === null ? 'no price' : formatMoney(item.price, currency)}
-          onGiveBack={() => set('price', { price: null })}
-        >
+        <>
           <MoneyField
             label={`Price${at}`}
             value={price}
@@ -145,14 +129,10 @@ function OwnOnes({ item, examined, set }: PartProps) {
             onChange={(amount) => set('price', { price: amount })}
           />
           <FieldFindings examined={[examined]} field="price" />
-        </Own>
+        </>
       )}
       {description === null ? null : (
-        <Own
-          label={`own description${at}`}
-          replaces="the shared description"
-          onGiveBack={() => set('description', { description: null })}
-        >
+        <>
           <Field
             label={`Description${at}`}
             value={description}
@@ -161,7 +141,7 @@ function OwnOnes({ item, examined, set }: PartProps) {
             onChange={(text) => set('description', { description: text })}
           />
           <FieldFindings examined={[examined]} field="description" />
-        </Own>
+        </>
       )}
     </>
   );
@@ -246,30 +226,6 @@ function ListedAnswer({ item, examined, set, field }: PartProps & { field: Sheet
           </Chip>
         ))}
       </ChipRow>
-    </View>
-  );
-}
-
-interface OwnProps {
-  label: string;
-  replaces: string;
-  onGiveBack: () => void;
-  children: ReactNode;
-}
-
-/** A value that differs here, with what it replaces and a way back. */
-function Own({ label, replaces, onGiveBack, children }: OwnProps) {
-  return (
-    <View style={{ gap: 4 }}>
-      {children}
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-        <Text variant="small" tone="soft" style={{ flex: 1 }} figures>
-          {`instead of ${replaces}`}
-        </Text>
-        <Button variant="quiet" label={`Give back ${label}`} onPress={onGiveBack}>
-          Give back
-        </Button>
-      </View>
     </View>
   );
 }

@@ -2,7 +2,6 @@ import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
 
-import type { Piece } from '@/contract/choices';
 import type { Item } from '@/contract/records';
 import {
   leftOf,
@@ -11,12 +10,11 @@ import {
   severalAlike,
   valuesIn,
   withOptions,
+  withPiece,
   type Option,
 } from '@/core/choices/choices';
-import { counted } from '@/core/language/plural';
 import type { Examined } from '@/core/listing/examine';
 import { formatMoney } from '@/core/money/money';
-import { MoneyField } from '@/parts/trade/MoneyField';
 import { FieldFindings, Section } from '@/parts/trade/Section';
 import { Chip, ChipRow, Button, SignButton } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -26,10 +24,10 @@ import { useAttic } from '@/store/attic/attic';
 import { useDraft, useHasDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
 import { editItem } from '@/store/items/items';
-import { useColours } from '@/theme/theme';
 import { typedTrouble } from '@/wording/typed';
 
 import { AlikeFields } from './AlikeFields';
+import { PieceLine } from './PieceLine';
 import { ShownOfIt } from './ShownOfIt';
 
 /**
@@ -65,8 +63,9 @@ export const ChoicesSection = memo(function ChoicesSection({
         <>
           <Options draftKey={key} item={item} onKept={() => setBegun(false)} />
           {(choices && isAlike(choices) ? [] : (choices?.pieces ?? [])).map((piece) => (
-            <PieceLine key={piece.code} item={item} piece={piece} currency={currency} />
+            <PieceLine key={piece.values.join(' / ')} item={item} piece={piece} currency={currency} />
           ))}
+          <Away item={item} />
           {choices ? <ShownOfIt item={item} ofEach /> : null}
           {choices ? (
             <Button
@@ -182,100 +181,30 @@ function Options(props: { draftKey: string; item: Item; onKept: () => void }) {
   );
 }
 
-function PieceLine(props: { item: Item; piece: Piece; currency: string }) {
-  const { item, piece, currency } = props;
-  const c = useColours();
-  const [pictures, setPictures] = useState(false);
-  const sold = useCourier(
-    (s) => s.items[item.id]?.pieceSales.filter((p) => p.piece === piece.code).length ?? 0,
-  );
-  const words = piece.values.join(', ');
-  const put = (label: string, part: Partial<Piece>) =>
-    editItem(item.id, label, (t) => ({
-      choices: t.choices && {
-        ...t.choices,
-        pieces: t.choices.pieces.map((p) => (p.code === piece.code ? { ...p, ...part } : p)),
-      },
-    }));
-  const own = piece.pictureIds.filter((id) => item.pictureIds.includes(id));
+/** Combinations that were taken away, each brought back with a press. */
+function Away({ item }: { item: Item }) {
+  const { choices } = item;
+  if (!choices || choices.away.length === 0) return null;
   return (
-    <View
-      role="group"
-      aria-label={`Piece: ${words}`}
-      style={{ borderTopWidth: 1, borderColor: c.line, paddingTop: 8, gap: 6 }}
-    >
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-        <View style={{ flex: 1 }}>
-          <Text variant="strong">{words}</Text>
-          <Text variant="small" tone="soft" figures>
-            {sold === 0
-              ? piece.code
-              : `${piece.code} · ${sold} sold, ${Math.max(0, piece.stock - sold)} left`}
-          </Text>
-        </View>
-        <Button
-          variant="quiet"
-          label={`Pictures of ${words}`}
-          disabled={item.pictureIds.length === 0}
-          onPress={() => setPictures(!pictures)}
-        >
-          {own.length === 0 ? 'Pictures: shared' : counted(own.length, 'picture')}
-        </Button>
-      </View>
-      <View style={{ flexDirection: 'row', gap: 8 }}>
-        <View style={{ flex: 1 }}>
-          <Field
-            label={`In stock: ${words}`}
-            value={String(piece.stock)}
-            figures
-            keyboard="number-pad"
-            maxLength={6}
-            refuse={(text) => (/^\d{1,5}$/u.test(text.trim()) ? null : 'A whole number, 0 or more.')}
-            onChange={(text) => put('stock of a variation', { stock: Number(text.trim()) })}
-          />
-        </View>
-        <View style={{ flex: 1 }}>
-          <MoneyField
-            label={`Price: ${words}`}
-            value={piece.price}
-            currency={currency}
-            placeholder="the item’s"
-            onChange={(price) => put('price of a variation', { price })}
-          />
-        </View>
-      </View>
-      {pictures ? (
-        <OwnPictures
-          item={item}
-          words={words}
-          own={own}
-          onChoose={(pictureIds) => put('pictures of a variation', { pictureIds })}
-        />
-      ) : null}
-    </View>
-  );
-}
-
-function OwnPictures(props: {
-  item: Item;
-  words: string;
-  own: readonly string[];
-  onChoose: (ids: string[]) => void;
-}) {
-  const { item, words, own, onChoose } = props;
-  return (
-    <ChipRow label={`Own pictures of ${words}`} radio={false}>
-      {item.pictureIds.map((id, i) => (
-        <Chip
-          key={id}
-          role="checkbox"
-          on={own.includes(id)}
-          label={`${words} shown in picture ${i + 1}`}
-          onPress={() => onChoose(own.includes(id) ? own.filter((o) => o !== id) : [...own, id])}
-        >
-          {`Picture ${i + 1}`}
-        </Chip>
-      ))}
+    <ChipRow label="Combinations taken away" radio={false}>
+      {choices.away.map((values) => {
+        const words = values.join(', ');
+        return (
+          <Chip
+            key={words}
+            role="button"
+            on={false}
+            label={`Bring back ${words}`}
+            onPress={() =>
+              editItem(item.id, `${words} brought back`, (t) =>
+                t.choices ? { choices: withPiece(t.choices, values, t.code) } : null,
+              )
+            }
+          >
+            {`No ${words}: bring it back`}
+          </Chip>
+        );
+      })}
     </ChipRow>
   );
 }

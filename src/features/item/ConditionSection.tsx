@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { TESTED, type Flaw, type Item } from '@/contract/records';
 import { TESTED_WORDS } from '@/core/condition/conditionText';
 import { flawWords, gradeNames, gradeOfItem, SEVERITY_NAMES } from '@/core/condition/grade';
+import { counted } from '@/core/language/plural';
 import type { Examined } from '@/core/listing/examine';
 import { formatLength } from '@/core/measure/units';
 import { FieldFindings, Section } from '@/parts/trade/Section';
@@ -31,7 +32,17 @@ export const ConditionSection = memo(function ConditionSection({
   const grade = gradeOfItem(item);
   const names = gradeNames(item.kind, useKinds());
   return (
-    <Section name="condition" title="Condition" summary={grade ? names[grade.wear] : undefined}>
+    <Section
+      name="condition"
+      title="Condition"
+      blank={!grade}
+      summary={[
+        grade ? names[grade.wear] : '',
+        item.flaws.length > 0 ? counted(item.flaws.length, 'flaw') : '',
+      ]
+        .filter(Boolean)
+        .join(' · ')}
+    >
       <WearChips item={item} />
       <Flaws item={item} />
       <More item={item} />

@@ -1,13 +1,14 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { memo, useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { memo, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { ScrollView, View, type ViewStyle } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { goTo } from '@/parts/trade/goTo';
+import { foldAll, Folding } from '@/parts/trade/Section';
 import { Button } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
-import { useAttic } from '@/store/attic/attic';
+import { setSettings, useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { useExamined } from '@/store/courier/examining';
 import { useColours, useWide } from '@/theme/theme';
@@ -15,7 +16,9 @@ import { useColours, useWide } from '@/theme/theme';
 import { BelongingSection } from './BelongingSection';
 import { ChoicesSection } from './ChoicesSection';
 import { ConditionSection } from './ConditionSection';
+import { Glance } from './Glance';
 import { MeasurementsSection } from './MeasurementsSection';
+import { lackingBySection, lackingOf, Missing } from './Missing';
 import { PicturesSection } from './PicturesSection';
 import { PriceSection, StoreSection } from './PriceSection';
 import { SheetHead } from './SheetHead';
@@ -25,7 +28,7 @@ import { Marketplaces } from '../crosslist/Marketplaces';
 
 /** The heart: one item, in the order the work is done. */
 export function ItemSheet() {
-  const { id, at } = useLocalSearchParams<{ id: string; at?: string }>();
+  const { id, at, market } = useLocalSearchParams<{ id: string; at?: string; market?: string }>();
   const item = useAttic((s) => s.items[id]);
   const router = useRouter();
   if (!item)
@@ -38,7 +41,14 @@ export function ItemSheet() {
         <Button onPress={() => router.navigate('/stock')}>Go to stock</Button>
       </View>
     );
-  return <Steady key={item.id} item={item} at={at} />;
+  return <Steady key={item.id} item={item} at={at} market={market} />;
+}
+
+interface SheetProps {
+  item: Item;
+  /** What is to be in sight first, by the field that is looked for; and on which marketplace. */
+  at: string | undefined;
+  market: string | undefined;
 }
 
 /**
@@ -46,10 +56,10 @@ export function ItemSheet() {
  * the sheet keeps the item it has until something else of it changes, so that a reading does not have all of
  * it drawn again.
  */
-function Steady({ item, at }: { item: Item; at: string | undefined }) {
+function Steady({ item, ...where }: SheetProps) {
   const [steady, setSteady] = useState(item);
   if (steady !== item && !sameButReadings(steady, item)) setSteady(item);
-  return <Sheet item={steady} at={at} />;
+  return <Sheet item={steady} {...where} />;
 }
 
 function sameButReadings(a: Item, b: Item): boolean {
@@ -68,7 +78,7 @@ function useBelow(item: Item): Item {
   return sameButReadings({ ...later, pictureIds: [] }, { ...item, pictureIds: [] }) ? later : item;
 }
 
-const Sheet = memo(function Sheet({ item, at }: { item: Item; at: string | undefined }) {
+const Sheet = memo(function Sheet({ item, at, market }: SheetProps) {
   const c = useColours();
   const wide = useWide();
   const examined = useExamined(item);
@@ -78,9 +88,19 @@ const Sheet = memo(function Sheet({ item, at }: { item: Item; at: string | undef
   // What is in sight first is there at once; what is further down follows bit by bit, keeping no tap waiting.
   const whole = useDeferredValue(true, false);
   useEffect(() => {
-    if (at && whole) goTo(at);
-  }, [at, whole]);
+    if (at && whole) goTo(at, market);
+  }, [at, market, whole]);
 
+  const lacking = useMemo(() => (sale ? [] : lackingOf(wanted)), [sale, wanted]);
+  const starts = useAttic((s) => s.settings.sheetStarts) ?? (wide ? 'open' : 'asNeeded');
+  const folding = useMemo(() => ({ starts, missing: lackingBySection(lacking) }), [starts, lacking]);
+  const [glance, setGlance] = useState(wide);
+  const top = (
+    <>
+      {sale ? <SoldNotice /> : null}
+      <Missing lacking={lacking} />
+    </>
+  );
   const facts = (
     <>
       <WhatSection item={below} findings={wanted} />
@@ -98,55 +118,85 @@ const Sheet = memo(function Sheet({ item, at }: { item: Item; at: string | undef
     </>
   );
   const markets = whole ? <Marketplaces item={below} examined={examined} /> : null;
-  const column = { padding: 12, gap: 12, paddingBottom: 48 };
+  const pictures = <PicturesSection item={item} findings={wanted} />;
   return (
-    <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Item sheet">
-      <SheetHead item={item} />
-      {wide ? (
-        <View style={{ flex: 1, flexDirection: 'row' }}>
-          <ScrollView
-            style={{ flexGrow: 0, flexBasis: 330 }}
-            contentContainerStyle={column}
-            tabIndex={0}
-            aria-label="Pictures"
-          >
-            <PicturesSection item={item} findings={wanted} />
-          </ScrollView>
-          <ScrollView
-            style={{ flex: 1, minWidth: 360 }}
-            contentContainerStyle={column}
-            tabIndex={0}
-            aria-label="Facts"
-          >
-            {sale ? <SoldNotice /> : null}
+    <Folding.Provider value={folding}>
+      <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Item sheet">
+        <SheetHead item={item} glance={glance} onGlance={() => setGlance(!glance)} />
+        {glance ? <Glance item={item} examined={examined} /> : null}
+        {wide ? (
+          <Columns
+            pictures={pictures}
+            facts={
+              <>
+                {top}
+                {facts}
+                <FoldAll starts={starts} />
+              </>
+            }
+            markets={markets}
+          />
+        ) : (
+          <Column label="The item" style={{ flex: 1 }}>
+            {top}
+            {pictures}
             {facts}
-          </ScrollView>
-          <ScrollView
-            style={{ flexGrow: 0, flexBasis: 410 }}
-            contentContainerStyle={column}
-            tabIndex={0}
-            aria-label="Marketplaces"
-          >
             {markets}
-          </ScrollView>
-        </View>
-      ) : (
-        <ScrollView
-          style={{ flex: 1 }}
-          contentContainerStyle={column}
-          keyboardShouldPersistTaps="handled"
-          tabIndex={0}
-          aria-label="The item"
-        >
-          {sale ? <SoldNotice /> : null}
-          <PicturesSection item={item} findings={wanted} />
-          {facts}
-          {markets}
-        </ScrollView>
-      )}
-    </View>
+            <FoldAll starts={starts} />
+          </Column>
+        )}
+      </View>
+    </Folding.Provider>
   );
 });
+
+/** Pictures at the left, facts in the middle, marketplaces at the right, each scrolling by itself. */
+function Columns({ pictures, facts, markets }: Record<'pictures' | 'facts' | 'markets', ReactNode>) {
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <Column label="Pictures" style={{ flexGrow: 0, flexBasis: 330 }}>
+        {pictures}
+      </Column>
+      <Column label="Facts" style={{ flex: 1, minWidth: 360 }}>
+        {facts}
+      </Column>
+      <Column label="Marketplaces" style={{ flexGrow: 0, flexBasis: 410 }}>
+        {markets}
+      </Column>
+    </View>
+  );
+}
+
+function Column(props: { label: string; style: ViewStyle; children: ReactNode }) {
+  return (
+    <ScrollView
+      style={props.style}
+      contentContainerStyle={{ padding: 12, gap: 12, paddingBottom: 48 }}
+      keyboardShouldPersistTaps="handled"
+      tabIndex={0}
+      aria-label={props.label}
+    >
+      {props.children}
+    </ScrollView>
+  );
+}
+
+/** Every section open, or only what is asked for: kept for the next items, too. */
+function FoldAll({ starts }: { starts: 'open' | 'asNeeded' }) {
+  const put = (sheetStarts: 'open' | 'asNeeded') => {
+    setSettings({ sheetStarts });
+    foldAll(sheetStarts === 'open');
+  };
+  return starts === 'open' ? (
+    <Button variant="quiet" onPress={() => put('asNeeded')}>
+      Fold all sections
+    </Button>
+  ) : (
+    <Button variant="quiet" onPress={() => put('open')}>
+      Open all sections
+    </Button>
+  );
+}
 
 function SoldNotice() {
   return <Notice tone="info">It is sold: changes here no longer go anywhere.</Notice>;

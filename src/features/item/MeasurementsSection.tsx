@@ -25,6 +25,7 @@ export const MeasurementsSection = memo(function MeasurementsSection({ item }: {
     <Section
       name="measurements"
       title="Measurements"
+      blank={measures.length > 0 && known === 0}
       summary={measures.length > 0 ? `${known} of ${measures.length}` : undefined}
     >
       {measures.length === 0 ? (

@@ -63,7 +63,12 @@ export const PicturesSection = memo(function PicturesSection({
   };
   const position = large ? item.pictureIds.indexOf(large) + 1 : 0;
   return (
-    <Section name="pictures" title="Pictures" summary={`${item.pictureIds.length} · first is the cover`}>
+    <Section
+      name="pictures"
+      title="Pictures"
+      blank
+      summary={`${item.pictureIds.length} · first is the cover`}
+    >
       {large ? <Large item={item} id={large} /> : null}
       {picture ? <FindingLine key={picture.id} item={item} picture={picture} /> : null}
       <PictureStrip item={item} shown={large} onShow={setShown} />

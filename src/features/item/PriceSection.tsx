@@ -4,7 +4,7 @@ import { View } from 'react-native';
 
 import type { Item, Settings } from '@/contract/records';
 import type { LetGo } from '@/core/courier/known';
-import { floorHere, inlandPostage, weightOf } from '@/core/listing/effective';
+import { inlandPostage, weightOf } from '@/core/listing/effective';
 import type { Examined } from '@/core/listing/examine';
 import { ratesOf } from '@/core/listing/setup';
 import { formatWeight, GRAMS_PER_OUNCE, parseWeight } from '@/core/measure/units';
@@ -38,12 +38,12 @@ export const PriceSection = memo(function PriceSection({
   findings: readonly Examined[];
 }) {
   const settings = useAttic((s) => s.settings);
-  const kinds = useKinds();
   const { currency } = settings;
   return (
     <Section
       name="price"
       title="Price"
+      blank={item.price === null}
       summary={item.price === null ? undefined : formatMoney(item.price, currency)}
     >
       <View style={{ flexDirection: 'row', gap: 10 }}>
@@ -70,12 +70,7 @@ export const PriceSection = memo(function PriceSection({
       <AskingPrices item={item} examined={findings} />
       <Comps item={item} />
       {findings.map((e) => (
-        <Competing
-          key={e.sheet.marketplace}
-          item={item}
-          examined={e}
-          floor={floorHere(item, kinds, settings)}
-        />
+        <Competing key={e.sheet.marketplace} item={item} examined={e} />
       ))}
       <MorePrice item={item} />
     </Section>
@@ -120,7 +115,12 @@ export const StoreSection = memo(function StoreSection({
   const rates = ratesOf(useAttic((s) => s.settings));
   const postageWords = wordsOfPostage(inlandPostage(item, kinds, rates), grams, { currency, units });
   return (
-    <Section name="parcel" title="Parcel and spot" summary={item.spot || undefined}>
+    <Section
+      name="parcel"
+      title="Parcel and spot"
+      blank={item.spot === '' && item.weightG === null}
+      summary={whereAndHeavy(item, units)}
+    >
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
           <Field
@@ -176,6 +176,13 @@ export const StoreSection = memo(function StoreSection({
     </Section>
   );
 });
+
+/** "820 g · A3-12", as far as it is known. */
+function whereAndHeavy({ weightG, spot }: Item, units: Settings['units']): string | undefined {
+  return (
+    [weightG === null ? '' : formatWeight(weightG, units), spot].filter(Boolean).join(' · ') || undefined
+  );
+}
 
 /** What sending it inland costs, counted by weight or by the room it takes; or why it can't go. */
 function wordsOfPostage(

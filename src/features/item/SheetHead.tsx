@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import { labelCode } from '@/core/identity/code';
@@ -13,10 +13,12 @@ import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { useKinds } from '@/store/items/kinds';
 import { nameOf } from '@/store/items/names';
-import { useWide } from '@/theme/theme';
+import { Icon } from '@/theme/Icon';
+import { useColours, useWide } from '@/theme/theme';
 
 /** Always in sight: cover, title, signs of the marketplaces, whether it is saved, and undo. */
-export function SheetHead({ item }: { item: Item }) {
+export function SheetHead(props: { item: Item; glance: boolean; onGlance: () => void }) {
+  const { item, glance, onGlance } = props;
   // Its kind's own words are heard of, too.
   useKinds();
   const name = nameOf(item);
@@ -24,17 +26,32 @@ export function SheetHead({ item }: { item: Item }) {
   const plans = useAttic((s) => s.plans);
   const view = useCourier((s) => s.items[item.id]);
   const sheets = useCourier((s) => s.sheets);
+  const c = useColours();
   const wide = useWide();
   // Seven windows need a line of their own on a phone.
   const front = (size: number) => (
-    <ListingSigns
-      itemId={item.id}
-      view={view}
-      plans={plans}
-      sheets={sheets}
-      currency={currency}
-      size={size}
-    />
+    <View style={{ flexDirection: 'row', alignItems: 'flex-start', minHeight: 44 }}>
+      {/* For a thumb the windows are the button, too; for everybody else there is one beside them. */}
+      <Pressable tabIndex={-1} onPress={onGlance} style={{ paddingTop: 4 }}>
+        <ListingSigns
+          itemId={item.id}
+          view={view}
+          plans={plans}
+          sheets={sheets}
+          currency={currency}
+          size={size}
+        />
+      </Pressable>
+      <Pressable
+        role="button"
+        aria-label="All its marketplaces at a glance"
+        aria-expanded={glance}
+        onPress={onGlance}
+        style={{ width: 44, height: 44, alignItems: 'center', justifyContent: 'center' }}
+      >
+        <Icon name={glance ? 'unfold' : 'forward'} colour={c.soft} size={18} />
+      </Pressable>
+    </View>
   );
   return (
     <HeadBar>

@@ -34,6 +34,7 @@ export const WordsSection = memo(function WordsSection({
     <Section
       name="words"
       title="Title and description"
+      blank={!item.title}
       summary={item.title ? `${count} of ${most}` : undefined}
     >
       <Field

@@ -1,11 +1,11 @@
 import { act, fireEvent } from '@testing-library/react';
 
 import { planId } from '@/contract/records';
-import { useAttic } from '@/store/attic/attic';
+import { setSettings, useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { editPlan, editItem } from '@/store/items/items';
 import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
-import { canPress, field, fill, leave, open, press, sees, settled } from '@/testing/page';
+import { canPress, field, fill, leave, open, press, said, sees, settled, unfold } from '@/testing/page';
 import { manyItems, market, SHEETS, type Many } from '@/testing/world';
 
 import { ItemSheet } from './ItemSheet';
@@ -19,6 +19,8 @@ const plan = (title: string, where: string) => useAttic.getState().plans[planId(
 
 /** The sheet of an item, with all of it there. */
 async function sheetOf(title: string, options: Parameters<typeof open>[1] = {}) {
+  // Sections and what is in them: how they fold is told of below.
+  setSettings({ sheetStarts: 'open' });
   const asked = await open(ItemSheet, { params: { id: many.id(title) }, ...options });
   await sees('Where is it best?');
   await settled(250);
@@ -129,6 +131,7 @@ describe('what it is and how it is', () => {
 describe('on a marketplace', () => {
   it('its own words and price stand beside the shared ones until they are given back', async () => {
     await sheetOf('Marrow');
+    await unfold('Brackenmoor, all of it');
     await press('Own price on Brackenmoor');
     await fill('Price on Brackenmoor', '41.00');
     expect(plan('Marrow', 'brackenmoor')?.price).toBe(4_100);
@@ -143,6 +146,7 @@ describe('on a marketplace', () => {
     await sheetOf('Marrow');
     await press('List it on Oldhollow');
     expect(plan('Marrow', 'oldhollow')?.wanted).toBe(true);
+    await unfold('Oldhollow, all of it');
     await press('How it is sold on Oldhollow');
     await press('Auction');
     await fill('Opens at', '15.00');
@@ -157,6 +161,7 @@ describe('on a marketplace', () => {
     });
     await press('At a price');
     expect(plan('Marrow', 'oldhollow')?.auction).toBeNull();
+    await unfold('Brackenmoor, all of it');
     await press('Fields on Brackenmoor');
     await press('When on Brackenmoor');
     const times = document.querySelector('[aria-label="When it is sent to Brackenmoor"]');
@@ -172,6 +177,7 @@ describe('on a marketplace', () => {
   it('two parts written one right after the other are both kept, unchecked in between', async () => {
     await sheetOf('Marrow');
     await press('List it on Oldhollow');
+    await unfold('Oldhollow, all of it');
     await press('How it is sold on Oldhollow');
     await press('Auction');
     const days = await field('Runs for days');
@@ -209,6 +215,8 @@ describe('on a marketplace', () => {
       markets: SHEETS.map((s) => market(s, s.marketplace === 'brackenmoor' ? { link: 'paused' } : {})),
     });
     await sheetOf('Marrow');
+    await unfold('Brackenmoor, all of it');
+    await unfold('Threadwick, all of it');
     await sees('Brackenmoor says: It has an address in it.');
     await sees('It did not answer. The courier keeps trying.');
     await sees('Brackenmoor is paused: what you send waits until you go on.');
@@ -219,6 +227,7 @@ describe('on a marketplace', () => {
     const asked = await sheetOf('Kittiwake', {
       answers: { '/drafts/': () => sentDraftsOf(id, { price: 5_100 }) },
     });
+    await unfold('Brackenmoor, all of it');
     await sees('Changed here since: what would change there is shown below.');
     await sees('€51.00 → €48.00');
     expect(commandsIn(asked)).toEqual([]);
@@ -240,7 +249,105 @@ describe('on a marketplace', () => {
     await sheetOf('Blue');
     await sees(/Send to \d of \d/u);
     await sees(/Not to (?:Threadwick|Nearstile): /u);
+    await unfold('Lanternyard, all of it');
     expect(canPress('Send only to Lanternyard')).toBe(true);
+  });
+});
+
+describe('at a glance', () => {
+  it('a whole item folds to a line a section, and opens with a press; new ones begin open', async () => {
+    setSettings({ sheetStarts: null });
+    await open(ItemSheet, { params: { id: many.id('Kittiwake') } });
+    await sees('Plainly worn · 1 flaw');
+    expect(said()).not.toContain('Pit to pit');
+    await press('Measurements');
+    await field('Pit to pit');
+    await press('Open all sections');
+    await field('Weight packed');
+    expect(useAttic.getState().settings.sheetStarts).toBe('open');
+  });
+  it('what is missing stands on top, and a press leads to it', async () => {
+    setSettings({ sheetStarts: null });
+    await open(ItemSheet, { params: { id: many.id('Marrow') } });
+    const missing = document.querySelector('[aria-label="What is missing"]');
+    expect(missing?.textContent).toContain('asks for size');
+    expect(missing?.textContent).toContain('Brackenmoor and Threadwick');
+    await press('Kind and specifics');
+    expect(said()).not.toContain('Size system');
+    await press(/^Put right: .*size/u);
+    await sees('Size system');
+  });
+  it('each marketplace in a line: listed or not, its price and why, what it leaves, its number', async () => {
+    told(many.id('Kittiwake'), { listings: [listed('brackenmoor', { remoteId: 'BM-77', price: 5_100 })] });
+    setSettings({ sheetStarts: null });
+    await open(ItemSheet, { params: { id: many.id('Kittiwake') } });
+    await press('All its marketplaces at a glance');
+    await sees('€48.00 (shown: €51.00)');
+    await press('Brackenmoor at a glance');
+    await sees('the shared price');
+    await sees('BM-77');
+    await press('Listed on Oldhollow');
+    expect(plan('Kittiwake', 'oldhollow')?.wanted).toBe(true);
+    // What is up comes down only after a second press.
+    await press('Listed on Brackenmoor');
+    expect(canPress('Take it down from Brackenmoor')).toBe(true);
+  });
+  it('as a table at the desk', async () => {
+    await open(ItemSheet, { params: { id: many.id('Kittiwake') }, wide: true });
+    const heads = [...document.querySelectorAll('[role=columnheader]')].map((e) => e.textContent);
+    expect(heads).toEqual(
+      'Marketplace Listed Price Why Left State Number_there Compared Fees Leaves'
+        .split(' ')
+        .map((w) => w.replace('_', ' ')),
+    );
+    await press('To Oldhollow, all of it');
+    await sees('It is not planned here');
+  });
+});
+
+describe('what differs on a marketplace', () => {
+  it('stands beside what it stands for, and is given back there: tags, fields, terms, pictures', async () => {
+    const id = many.id('Kittiwake');
+    const { pictureIds } = item('Kittiwake');
+    editPlan(id, 'brackenmoor', 'own', {
+      wanted: true,
+      category: null,
+      specifics: { colour: 'Midnight' },
+      pictureIds: pictureIds.slice(0, 2),
+    });
+    editPlan(id, 'threadwick', 'own', { wanted: true, tags: ['gansey', 'fisher'] });
+    await sheetOf('Kittiwake');
+    await unfold('Brackenmoor, all of it');
+    const own = () => document.querySelector('[aria-label="Own on Brackenmoor"]')?.textContent ?? '';
+    expect(own()).toMatch(/Main colour Midnight.*instead of Blue/u);
+    expect(own()).toContain('2 pictures in an order of its own');
+    await press('Give back own pictures on Brackenmoor');
+    await press('Give back own main colour on Brackenmoor');
+    expect(plan('Kittiwake', 'brackenmoor')).toMatchObject({ specifics: {}, pictureIds: null });
+    expect(own()).toBe('');
+    await unfold('Threadwick, all of it');
+    await sees('gansey, fisher');
+    await press('Give back own tags on Threadwick');
+    expect(plan('Kittiwake', 'threadwick')?.tags).toBeNull();
+  });
+  it('pieces may cost something else there, and others are shown of them', async () => {
+    await sheetOf('Marrow');
+    await press('Sell it in variations');
+    await fill('Option 1', 'Size');
+    await fill('Values 1', 'S, M');
+    await press('Keep these variations');
+    await unfold('Brackenmoor, all of it');
+    await press('Pieces on Brackenmoor');
+    await fill('Price of M on Brackenmoor', '40.00');
+    await fill('Hold back on Brackenmoor', '1');
+    const [, m] = item('Marrow').choices!.pieces;
+    expect(plan('Marrow', 'brackenmoor')?.pieces).toMatchObject({
+      prices: { [m!.code]: 4_000 },
+      heldBack: 1,
+    });
+    await sees(/M \(.*\) €40\.00/u);
+    await press('Give back own pieces on Brackenmoor');
+    expect(plan('Marrow', 'brackenmoor')?.pieces).toBeNull();
   });
 });
 

@@ -1,37 +1,39 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { CompetingOffer } from '@/contract/comps';
-import type { Item, Settings } from '@/contract/records';
-import type { RuleSheet } from '@/contract/ruleSheet';
+import type { Followed, FollowRule } from '@/contract/following';
+import type { Item } from '@/contract/records';
 import { gradeOfItem } from '@/core/condition/grade';
 import type { Examined } from '@/core/listing/examine';
+import { followedThere } from '@/core/listing/followed';
 import { formatMoney } from '@/core/money/money';
-import { ruledPrice, type PriceRule } from '@/core/price/competing';
-import { MoneyField } from '@/parts/trade/MoneyField';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { takenInAgain, whyNotCounted } from '@/core/price/following';
+import { FollowFields } from '@/parts/trade/FollowFields';
+import { Button, Chip } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
+import { agoWords } from '@/parts/ui/time';
 import { setSettings, useAttic } from '@/store/attic/attic';
-import { wordsOf } from '@/store/base/faults';
+import { unlessExpected, wordsOf } from '@/store/base/faults';
 import { queries } from '@/store/base/queries';
+import { MINUTE, useTime } from '@/store/base/useTime';
 import { editPlan } from '@/store/items/items';
+import { useKinds } from '@/store/items/kinds';
+import { editOwn } from '@/store/items/stencils';
 import { askCompeting } from '@/store/research/competing';
-import { ruledWords } from '@/wording/price';
+import { followNow } from '@/store/research/following';
+import { followWords } from '@/wording/price';
 
-const WAYS: readonly [PriceRule['way'], string][] = [
-  ['match', 'As the cheapest'],
-  ['undercut', 'Under the cheapest'],
-  ['above', 'Above the cheapest'],
-];
+import { Copies } from './Copies';
 
 /**
- * Where items are listed against records: what others ask for the same, and a price by the person's own
- * rule.
+ * Where items are listed against records: what others ask for the same, a price by the person's own rule,
+ * once or followed from now on.
  */
-export function Competing(props: { item: Item; examined: Examined; floor: number | null }) {
-  const { item, examined, floor } = props;
-  const { sheet, effective } = examined;
+export function Competing({ item, examined }: { item: Item; examined: Examined }) {
+  const { sheet, effective, laid, plan } = examined;
   const barcode = effective.specifics.barcode ?? '';
   const asked = useQuery(
     {
@@ -45,8 +47,12 @@ export function Competing(props: { item: Item; examined: Examined; floor: number
   );
   const offers = asked.data;
   if (!sheet.records || barcode === '') return null;
+  const rule = laid.plan?.follow;
   return (
     <View role="group" aria-label={`Other copies on ${sheet.name}`} style={{ gap: 8 }}>
+      {rule && plan?.followed ? (
+        <Led followed={plan.followed} currency={sheet.currency} name={sheet.name} />
+      ) : null}
       <Button icon="search" disabled={asked.isFetching} onPress={() => void asked.refetch()}>
         {asked.isFetching ? 'Asking…' : `What do others ask on ${sheet.name}?`}
       </Button>
@@ -54,147 +60,138 @@ export function Competing(props: { item: Item; examined: Examined; floor: number
       {offers === null ? (
         <Notice tone="caution">{`${sheet.name} has no record under ${barcode}.`}</Notice>
       ) : null}
-      {offers ? <Ruled item={item} examined={examined} offers={offers} floor={floor} /> : null}
+      {offers ? <Ruled item={item} examined={examined} offers={offers} /> : null}
+      {rule && !offers ? <Rule item={item} examined={examined} offers={null} /> : null}
     </View>
   );
 }
 
-function Ruled(props: {
-  item: Item;
-  examined: Examined;
-  offers: readonly CompetingOffer[];
-  floor: number | null;
-}) {
-  const { item, examined, offers, floor } = props;
-  const { sheet, effective } = examined;
-  const { currency, guards, priceRule } = useAttic((s) => s.settings);
-  const say = (amount: number) => formatMoney(amount, currency);
-  const wear = gradeOfItem(item)?.wear ?? null;
-  const min = Math.max(guards.min, sheet.price.min, floor ?? 0);
-  const rule: PriceRule = {
-    ...priceRule,
-    notWorseThan: priceRule.likeForLike ? wear : null,
-    min,
-    max: Math.max(min, Math.min(guards.max, sheet.price.max)),
-  };
-  const ruled = ruledPrice(
-    effective.price ?? item.price ?? rule.min,
-    effective.postage ?? 0,
-    offers.map((o) => ({ seller: o.seller, total: o.price + o.postage, wear: o.wear })),
-    rule,
+/** Where following has led, why, and what came before it. */
+function Led({ followed, currency, name }: { followed: Followed; currency: string; name: string }) {
+  const [all, setAll] = useState(false);
+  useTime(MINUTE);
+  return (
+    <View role="group" aria-label={`Followed on ${name}`} style={{ gap: 4 }}>
+      <Text figures>
+        {`Follows: ${formatMoney(followed.price, currency)}. ${followWords(followed.reason, currency)}.`}
+      </Text>
+      <Text variant="small" tone="soft">
+        {`Looked ${agoWords(followed.checkedAt)}.`}
+      </Text>
+      <Button variant="quiet" style={{ alignSelf: 'flex-start' }} onPress={() => setAll(!all)}>
+        {all ? 'Put its prices away' : 'Its prices so far'}
+      </Button>
+      {all ? (
+        <View role="list" aria-label={`Prices followed on ${name}`}>
+          {followed.history.map((h) => (
+            <Text key={h.at} role="listitem" variant="small" tone="soft" figures>
+              {`${agoWords(h.at)}: ${formatMoney(h.price, currency)}. ${followWords(h.reason, currency)}.`}
+            </Text>
+          ))}
+        </View>
+      ) : null}
+    </View>
   );
-  const change = (part: Partial<typeof priceRule>) => setSettings({ priceRule: { ...priceRule, ...part } });
+}
+
+/** The rule that holds there now: the listing's own, its stencil's, or the one the person begins with. */
+function useRule({ laid }: Examined): { rule: FollowRule; isOn: boolean } {
+  const usual = useAttic((s) => s.settings.priceRule);
+  const rule = laid.plan?.follow ?? null;
+  return { rule: rule ?? usual, isOn: rule !== null };
+}
+
+/** Changes the rule: where it is on, the listing's own; else the one the next listings begin with, too. */
+function useChangeRule(item: Item, examined: Examined, offers: readonly CompetingOffer[] | null) {
+  const { rule, isOn } = useRule(examined);
+  const { sheet } = examined;
+  const put = (next: FollowRule, on: boolean) => {
+    if (!on) return setSettings({ priceRule: next });
+    editOwn(item.id, examined, 'how it follows', { follow: next });
+    // What is known of others' copies is followed at once.
+    if (offers) followNow(item, sheet, offers).catch(unlessExpected('following others’ prices'));
+  };
+  return {
+    rule,
+    isOn,
+    change: (part: Partial<FollowRule>) => put({ ...rule, ...part }, isOn),
+    turnOn: () => put(rule, true),
+    // The price stays as it was led to, until the person says otherwise.
+    turnOff: () =>
+      editOwn(item.id, examined, 'no longer follows', (now) => ({
+        follow: null,
+        followed: null,
+        price: now.followed?.price ?? now.price,
+      })),
+  };
+}
+
+/** The rule, and whether it goes on by itself. */
+function Rule(props: { item: Item; examined: Examined; offers: readonly CompetingOffer[] | null }) {
+  const { item, examined, offers } = props;
+  const { sheet } = examined;
+  const { rule, isOn, change, turnOn, turnOff } = useChangeRule(item, examined, offers);
+  return (
+    <>
+      <Chip
+        role="checkbox"
+        on={isOn}
+        label={`Follow the copies on ${sheet.name}`}
+        onPress={isOn ? turnOff : turnOn}
+      >
+        Follow them from now on
+      </Chip>
+      <FollowFields rule={rule} currency={sheet.currency} byItself={isOn} onChange={change} />
+    </>
+  );
+}
+
+function Ruled(props: { item: Item; examined: Examined; offers: readonly CompetingOffer[] }) {
+  const { item, examined, offers } = props;
+  const { sheet, plan } = examined;
+  const kinds = useKinds();
+  const settings = useAttic((s) => s.settings);
+  const now = useTime(MINUTE);
+  const { rule, isOn, change } = useChangeRule(item, examined, offers);
+  const say = (amount: number) => formatMoney(amount, sheet.currency);
+  const wear = gradeOfItem(item)?.wear ?? null;
+  const followed = isOn ? (plan?.followed ?? null) : null;
+  const next = followed ?? followedThere(item, examined, rule, offers, { kinds, settings, now });
+  const counts = (o: CompetingOffer) => whyNotCounted(o, rule, wear, followed);
+  const cheaper = offers.filter(
+    (o) => counts(o) === null && o.price + o.postage < next.price + (examined.effective.postage ?? 0),
+  );
   return (
     <View style={{ gap: 8 }}>
-      <Text figures>
-        {[
-          ruled.lowestNew === null ? 'none new' : `lowest new ${say(ruled.lowestNew)}`,
-          ruled.lowestUsed === null ? 'none used' : `lowest used ${say(ruled.lowestUsed)}`,
-        ].join(', ')}
-        {', with postage.'}
-      </Text>
       <Copies
         sheet={sheet}
         offers={offers}
-        leaveOut={priceRule.leaveOut}
-        onLeaveOut={(leaveOut) => change({ leaveOut })}
+        why={counts}
+        onLeaveOut={(seller) => change({ leaveOut: [...rule.leaveOut, seller].slice(0, 100) })}
+        onTakeIn={(seller) => {
+          if (followed)
+            editPlan(item.id, sheet.marketplace, `${seller} counts again`, (p) => ({
+              followed: p.followed && takenInAgain(p.followed, seller),
+            }));
+          change({ leaveOut: rule.leaveOut.filter((s) => s !== seller) });
+        }}
       />
-      <RuleChoice rule={priceRule} onChange={change} />
+      <Rule item={item} examined={examined} offers={offers} />
       <Text figures>
-        {`${say(ruled.price)}, number ${ruled.position} of ${ruled.of} by price. ` +
-          `${ruledWords(ruled, rule, currency)}`}
+        {`${say(next.price)}, number ${cheaper.length + 1} of ${next.counted + 1} by price. ` +
+          `${followWords(next.reason, sheet.currency)}.`}
       </Text>
-      <Button
-        variant="main"
-        label={`Ask ${say(ruled.price)} on ${sheet.name}`}
-        onPress={() => editPlan(item.id, sheet.marketplace, `price on ${sheet.name}`, { price: ruled.price })}
-      >
-        {`Ask ${say(ruled.price)} there`}
-      </Button>
-    </View>
-  );
-}
-
-/** What others ask, the cheapest first; a seller may be left out of the rule. */
-function Copies(props: {
-  sheet: RuleSheet;
-  offers: readonly CompetingOffer[];
-  leaveOut: readonly string[];
-  onLeaveOut: (sellers: string[]) => void;
-}) {
-  const { sheet, offers, leaveOut, onLeaveOut } = props;
-  const { currency } = useAttic((s) => s.settings);
-  const say = (amount: number) => formatMoney(amount, currency);
-  const left = (seller: string) => leaveOut.includes(seller);
-  return (
-    <View role="list" aria-label="Competing copies">
-      {[...offers]
-        .sort((a, b) => a.price + a.postage - b.price - b.postage)
-        .map((o, i) => (
-          <View
-            key={`${o.seller}.${i}`}
-            role="listitem"
-            style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}
-          >
-            <View style={{ flex: 1 }}>
-              <Text tone={left(o.seller) ? 'soft' : 'ink'}>{o.seller}</Text>
-              <Text variant="small" tone="soft" figures>
-                {`${sheet.conditions.find((c) => c.wear === o.wear)?.label ?? ''} · ${say(o.price)} ` +
-                  `and ${say(o.postage)} · ${o.rating} % content · posted in ${o.leavesIn} ` +
-                  `days${left(o.seller) ? ' · left out' : ''}`}
-              </Text>
-            </View>
-            <Button
-              variant="quiet"
-              label={`${left(o.seller) ? 'Count' : 'Leave out'} ${o.seller}`}
-              onPress={() =>
-                onLeaveOut(
-                  left(o.seller)
-                    ? leaveOut.filter((s) => s !== o.seller)
-                    : [...leaveOut, o.seller].slice(0, 100),
-                )
-              }
-            >
-              {left(o.seller) ? 'Count' : 'Leave out'}
-            </Button>
-          </View>
-        ))}
-    </View>
-  );
-}
-
-type Rule = Settings['priceRule'];
-
-/** The person's own rule. */
-function RuleChoice({ rule, onChange }: { rule: Rule; onChange: (part: Partial<Rule>) => void }) {
-  const { currency } = useAttic((s) => s.settings);
-  return (
-    <>
-      <ChipRow label="How to price it">
-        {WAYS.map(([way, words]) => (
-          <Chip key={way} on={rule.way === way} onPress={() => onChange({ way })}>
-            {words}
-          </Chip>
-        ))}
-      </ChipRow>
-      {rule.way === 'match' ? null : (
-        <MoneyField
-          label={rule.way === 'undercut' ? 'Under it by' : 'Above it by'}
-          value={rule.by}
-          currency={currency}
-          emptied="An amount."
-          onChange={(by) => by !== null && onChange({ by })}
-        />
-      )}
-      <ChipRow label="Compared with" radio={false}>
-        <Chip
-          role="checkbox"
-          on={rule.likeForLike}
-          onPress={() => onChange({ likeForLike: !rule.likeForLike })}
+      {isOn ? null : (
+        <Button
+          variant="main"
+          label={`Ask ${say(next.price)} on ${sheet.name}`}
+          onPress={() =>
+            editPlan(item.id, sheet.marketplace, `price on ${sheet.name}`, { price: next.price })
+          }
         >
-          Only copies as good as this
-        </Chip>
-      </ChipRow>
-    </>
+          {`Ask ${say(next.price)} there`}
+        </Button>
+      )}
+    </View>
   );
 }

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { AuctionShares, Stencil } from '@/contract/stencil';
 import { allPatterns } from '@/core/words/descriptionFor';
+import { FollowFields } from '@/parts/trade/FollowFields';
 import { Button, Chip, ChipRow } from '@/parts/ui/Button';
 import { AnyOf, OneOf } from '@/parts/ui/Choices';
 import { Field } from '@/parts/ui/Field';
@@ -40,6 +41,7 @@ export function StencilEditor({ stencil, sheet }: { stencil: Stencil; sheet: Rul
       <Paid {...part} />
       {sheet.photos.max > 1 ? <PictureOrder {...part} /> : null}
       <Words {...part} />
+      {sheet.records ? <Follow {...part} /> : null}
       {sheet.byHand ? null : <StartTime start={stencil.start} onChange={(start) => part.set({ start })} />}
       <Button
         variant="quiet"
@@ -171,6 +173,33 @@ function percentOf(text: string): number | null | undefined {
   if (text.trim() === '') return null;
   const bp = Math.round(Number(text.trim().replace(',', '.')) * 100);
   return bp >= 1 && bp <= 100_000 ? bp : undefined;
+}
+
+/** Whether prices follow others' copies of their records, and by which rule. */
+function Follow({ stencil, sheet, set }: PartProps) {
+  const usual = useAttic((s) => s.settings.priceRule);
+  const { follow } = stencil;
+  return (
+    <View style={{ gap: 8 }}>
+      <OneOf
+        label="Competing copies"
+        options={[
+          ['none', 'Not said'],
+          ['follow', 'Prices follow them'],
+        ]}
+        value={follow ? 'follow' : 'none'}
+        onChoose={(id) => set({ follow: id === 'none' ? null : (follow ?? usual) })}
+      />
+      {follow ? (
+        <FollowFields
+          rule={follow}
+          currency={sheet.currency}
+          byItself
+          onChange={(part) => set({ follow: { ...follow, ...part } })}
+        />
+      ) : null}
+    </View>
+  );
 }
 
 function TermsOf({ stencil, sheet, set }: PartProps) {

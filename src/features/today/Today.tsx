@@ -48,6 +48,7 @@ import {
 import { Head, type LineProps } from './lines';
 import { LockedLine, LostLine, RulesLine, StrangersLine, useMarketLines } from './MarketLines';
 import { RoundLine } from './RoundLine';
+import { UnbidLine } from './UnbidLine';
 
 /** What a new attic asks, or what needs a person. */
 export function Today() {
@@ -201,6 +202,8 @@ function Line({ line }: { line: TodayLine }) {
       return <CameBack line={line} name={name} item={item} />;
     case 'moneyOff':
       return <MoneyOff line={line} />;
+    case 'unbid':
+      return <UnbidLine line={line} name={name} item={item} />;
     case 'ending':
       return <EndingLine line={line} name={name} item={item} />;
     case 'toFetch':

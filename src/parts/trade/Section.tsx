@@ -1,4 +1,4 @@
-import { useEffect, useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import type { Examined } from '@/core/listing/examine';
@@ -16,17 +16,40 @@ export interface SectionProps {
   title: string;
   /** What it holds, in a few words, shown when folded too. */
   summary?: string;
+  /** There is nothing in it yet, and something is to be: it begins open. */
+  blank?: boolean;
   children: ReactNode;
 }
 
+/** How a page's sections begin, and what is missing in each. */
+export const Folding = createContext<{
+  /** `asNeeded`: folded, unless something is missing or nothing is there yet. */
+  starts: 'open' | 'asNeeded';
+  /** How much is missing, by the section's name. */
+  missing: Readonly<Record<string, number>>;
+}>({ starts: 'open', missing: {} });
+
+/** Opens or folds every section of the page. */
+export function foldAll(open: boolean): void {
+  window.dispatchEvent(new CustomEvent(GO_TO, { detail: open }));
+}
+
 /** One part of the sheet; folds on a tap of its head. */
-export function Section({ name, title, summary, children }: SectionProps) {
+export function Section({ name, title, summary, blank = false, children }: SectionProps) {
   const c = useColours();
-  const [open, setOpen] = useState(true);
+  const { starts, missing } = useContext(Folding);
+  const lacks = missing[name] ?? 0;
+  // Opened while something is missing, it does not fold under the finger once nothing is.
+  const [starting, setStarting] = useState(starts === 'open' || blank);
+  if ((lacks > 0 || blank) && !starting) setStarting(true);
+  const [chosen, setChosen] = useState<boolean | null>(null);
+  const open = chosen ?? starting;
   useEffect(() => {
     const unfold = (event: Event) => {
-      // Sent by `goTo` alone, with a name.
-      if ((event as CustomEvent<string>).detail === name) setOpen(true);
+      // Sent by `goTo` and `foldAll` alone, with a name or whether all are to be open.
+      const { detail } = event as CustomEvent<string | boolean>;
+      if (detail === name) setChosen(true);
+      if (typeof detail === 'boolean') setChosen(detail);
     };
     window.addEventListener(GO_TO, unfold);
     return () => window.removeEventListener(GO_TO, unfold);
@@ -42,13 +65,17 @@ export function Section({ name, title, summary, children }: SectionProps) {
         role="button"
         aria-expanded={open}
         aria-label={title}
-        onPress={() => setOpen(!open)}
+        onPress={() => setChosen(!open)}
         style={styles.head}
       >
         <Text variant="heading" style={{ flex: 1 }}>
           {title}
         </Text>
-        {summary ? (
+        {lacks > 0 && !open ? (
+          <Text variant="small" tone="trouble" numberOfLines={1} figures style={{ flexShrink: 1 }}>
+            {`${lacks} missing`}
+          </Text>
+        ) : summary ? (
           <Text variant="small" tone="soft" numberOfLines={1} figures style={{ flexShrink: 1 }}>
             {summary}
           </Text>

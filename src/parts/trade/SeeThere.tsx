@@ -1,16 +1,22 @@
+import { Pressable } from 'react-native';
+
 import type { CourierListingView } from '@/contract/courier';
 import { ownAddress } from '@/core/listing/link';
 import { Button } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
 import { useCourier } from '@/store/courier/courierLink';
+import { useColours } from '@/theme/theme';
 
 /** The way to a listing's own page. A link that leads anywhere but to its marketplace is only shown. */
 export function SeeThere(props: {
   listing: Pick<CourierListingView, 'market' | 'url'>;
   label: string;
   children: string;
+  /** As small as the line it stands in. */
+  quiet?: boolean;
 }) {
-  const { listing, label, children } = props;
+  const { listing, label, children, quiet } = props;
+  const c = useColours();
   const home = useCourier((s) => s.markets.find((m) => m.id === listing.market)?.home ?? null);
   if (!listing.url) return null;
   const address = ownAddress(listing.url, home, window.location.href);
@@ -20,8 +26,25 @@ export function SeeThere(props: {
         {`Its link leads elsewhere, so it is not opened: ${listing.url}`}
       </Text>
     );
-  return (
-    <Button icon="outside" label={label} onPress={() => window.open(address, '_blank', 'noopener')}>
+  const see = () => window.open(address, '_blank', 'noopener');
+  return quiet ? (
+    <Pressable
+      role="link"
+      aria-label={label}
+      onPress={see}
+      style={{ minHeight: 44, justifyContent: 'center' }}
+    >
+      <Text
+        variant="small"
+        figures
+        numberOfLines={1}
+        style={{ color: c.moss, textDecorationLine: 'underline' }}
+      >
+        {children}
+      </Text>
+    </Pressable>
+  ) : (
+    <Button icon="outside" label={label} onPress={see}>
       {children}
     </Button>
   );

@@ -21,13 +21,24 @@ export function sectionId(name: string): string {
   return `sheet-${name}`;
 }
 
-/** Says which section is to be opened and shown. */
+/** What a marketplace's card is gone to by. */
+export function cardName(market: string): string {
+  return `market-${market}`;
+}
+
+/** Says which section is to be opened and shown; or whether all are to be open. */
 export const GO_TO = 'attic-go-to';
 
-/** Takes the person to the section where a field is put right, unfolding it. */
-export function goTo(field: string): void {
-  const name = sectionOf(field);
-  window.dispatchEvent(new CustomEvent(GO_TO, { detail: name }));
+/**
+ * Takes the person to the section where a field is put right, unfolding it.
+ *
+ * @param market whose card is wanted, where that is in the marketplaces' section
+ */
+export function goTo(field: string, market?: string): void {
+  const section = sectionOf(field);
+  const name = market !== undefined && section === 'markets' ? cardName(market) : section;
+  window.dispatchEvent(new CustomEvent(GO_TO, { detail: section }));
+  if (name !== section) window.dispatchEvent(new CustomEvent(GO_TO, { detail: name }));
   const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
   // After it has unfolded.
   requestAnimationFrame(() =>

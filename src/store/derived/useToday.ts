@@ -5,6 +5,7 @@ import { isAlarm, todayLines, type TodayLine } from '@/core/sales/today';
 import { talksByItem } from '@/core/talks/talks';
 import { useAttic } from '@/store/attic/attic';
 import { MINUTE, useTime } from '@/store/base/useTime';
+import { useAuctions } from '@/store/courier/auctions';
 import { useCourier } from '@/store/courier/courierLink';
 import { examine, type Around } from '@/store/courier/sending';
 import { useTalks } from '@/store/fulfilment/talks';
@@ -24,6 +25,7 @@ export function useToday(): TodayLine[] {
   const caughtUp = useCourier((s) => s.caughtUp);
   const orders = useOrders();
   const moneyOff = useMoneyOff();
+  const auctions = useAuctions((s) => s.auctions);
   const owners = useAttic((s) => s.owners);
   const heard = useTalks((s) => s.talks);
   const talks = useMemo(() => talksByItem(heard), [heard]);
@@ -38,6 +40,7 @@ export function useToday(): TodayLine[] {
         orders,
         talks,
         moneyOff,
+        auctions,
         endings: caughtUp
           ? endings(
               Object.values(items),
@@ -68,6 +71,7 @@ export function useToday(): TodayLine[] {
       orders,
       talks,
       moneyOff,
+      auctions,
       owners,
       now,
     ],

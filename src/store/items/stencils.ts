@@ -1,8 +1,11 @@
 import { Plan, planId } from '@/contract/records';
 import { Stencil, type StencilPart } from '@/contract/stencil';
 import { plural } from '@/core/language/plural';
-import { emptyPlan, onStencil, stencilOf } from '@/core/stencils/stencils';
+import type { Examined } from '@/core/listing/examine';
+import { emptyPlan, onStencil, ownPartsWith, stencilOf, stillUnder } from '@/core/stencils/stencils';
 import { change, newId, useAttic, type Put } from '@/store/attic/attic';
+
+import { editPlan, type PlanChange } from './items';
 
 /** @returns the id of a new stencil that says nothing yet */
 export function addStencil(market: string, name: string, part: Partial<Stencil> = {}): string {
@@ -14,6 +17,23 @@ export function addStencil(market: string, name: string, part: Partial<Stencil> 
 export function editStencil(id: string, part: Partial<Stencil>): void {
   const before = useAttic.getState().stencils[id];
   if (before) change('stencil', [{ collection: 'stencils', id, record: { ...before, ...part } }]);
+}
+
+/**
+ * Values of a listing's own; where a stencil lies under it, they stay its own even if they say nothing.
+ *
+ * @param examined the listing as it was drawn; a change that builds on a value builds on what stands now
+ */
+export function editOwn(
+  itemId: string,
+  { sheet, laid }: Pick<Examined, 'sheet' | 'laid'>,
+  label: string,
+  change: PlanChange,
+): void {
+  editPlan(itemId, sheet.marketplace, `${label} on ${sheet.name}`, (now) => {
+    const part = typeof change === 'function' ? change(stillUnder(now, laid)) : change;
+    return laid.stencil ? { ...part, ownParts: ownPartsWith(now, part) } : part;
+  });
 }
 
 /** Listings it lay under go back to the one for their kind, or to what they say themselves. */
@@ -89,6 +109,7 @@ const UNSAID: Readonly<Record<StencilPart, Partial<Plan>>> = {
   pictures: { pictureIds: null },
   words: { description: null },
   start: { startAt: null },
+  follow: { follow: null },
 };
 
 /** Gives a part of a listing back to its stencil. */

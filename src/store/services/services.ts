@@ -2,6 +2,7 @@ import { lead } from '@/store/attic/leader';
 import { watchRoom } from '@/store/attic/room';
 import { beginCopies, watchFolder } from '@/store/copies/folder';
 import { watchLasting } from '@/store/copies/lasting';
+import { beginAuctions } from '@/store/courier/auctions';
 import { beginComingDown } from '@/store/courier/comingDown';
 import { beginDepot } from '@/store/courier/depot';
 import { listen } from '@/store/courier/hearing';
@@ -15,6 +16,7 @@ import { keepLooking } from '@/store/pictures/looking';
 import { keepMeasurementPicturesTrue } from '@/store/pictures/measuring';
 import { watchShared } from '@/store/pictures/shared';
 import { keepUnderstanding } from '@/store/pictures/understanding';
+import { beginFollowing } from '@/store/research/following';
 import { findAlikeAsSeen } from '@/store/research/likeness';
 import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
 
@@ -28,6 +30,7 @@ const EVERY_PAGE = [
   watchFolder,
   watchShared,
   beginTalks,
+  beginAuctions,
 ];
 
 /** What one page does for all: done by two, a price would come down twice, and a buyer get two answers. */
@@ -39,6 +42,7 @@ const LEADING_PAGE = [
   keepTalks,
   beginCopies,
   beginComingDown,
+  beginFollowing,
   beginDepot,
   beginOrders,
   answerAlone,

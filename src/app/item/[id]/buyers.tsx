@@ -1,0 +1,1 @@
+export { SideBySide as default } from '@/features/crosslist/SideBySide';
