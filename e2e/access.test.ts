@@ -76,6 +76,13 @@ it('has nothing axe objects to on any main screen, by day and by night, narrow a
   const sheet = new URL(attic.page.url()).pathname;
   const picture = await attic.page.$eval('[data-picture]', (e) => e.getAttribute('data-picture') ?? '');
   await lookAt(attic, 'item', VIEWS);
+  await attic.page.setViewport(PHONE);
+  await attic.press('All its marketplaces at a glance');
+  await attic.press('Brackenmoor at a glance');
+  await lookAt(attic, 'item at a glance', NARROW_AND_NIGHT);
+  await attic.visit(`${sheet}/buyers`);
+  await attic.page.waitForSelector('[aria-label="What buyers on Brackenmoor read"] img');
+  await lookAt(attic, 'as buyers see it', VIEWS);
   for (const place of ['Today', 'Intake', 'Stock', 'Sales', 'Ledger'] as const) {
     await attic.go(place);
     await lookAt(attic, place, VIEWS);

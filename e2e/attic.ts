@@ -95,6 +95,24 @@ export class Attic {
     await pressOn(this.page, { name, ...(within ? { within } : {}) });
   }
 
+  /** Opens a section or a marketplace's card, where it is folded. */
+  async unfold(name: string): Promise<void> {
+    const head = `[aria-expanded][aria-label="${name}"]`;
+    await this.page.waitForSelector(head);
+    const isFolded = () => this.page.$eval(head, (e) => e.getAttribute('aria-expanded') === 'false');
+    if (!(await isFolded())) return;
+    this.taps += 1;
+    await until(`“${name}” is open`, async () => {
+      if (await isFolded()) await pressOn(this.page, { selector: head });
+      return !(await isFolded());
+    });
+  }
+
+  /** Opens the card of a marketplace. */
+  async openMarket(name: string): Promise<void> {
+    await this.unfold(`${name}, all of it`);
+  }
+
   /** Buys a parcel’s label. A carrier of a busy machine may not answer in time: a person asks again. */
   async buyLabel(): Promise<void> {
     for (let paid = false; !paid;) {
@@ -232,7 +250,7 @@ export class Attic {
     throw new Error(`waited in vain: ${what} (${String(error)}). It says:\n${there}`);
   }
 
-  async openItem(title: string): Promise<void> {
+  async openItem(title: string, { folded = false } = {}): Promise<void> {
     await this.go('Stock');
     const row = `:is([role=listitem], [role=row]) ::-p-text(${title})`;
     // Only what is in sight is there: a person scrolls to what is further down.
@@ -249,6 +267,18 @@ export class Attic {
         () => false,
       );
     });
+    if (!folded) await this.openAll();
+  }
+
+  /** Has every section open, from now on; how they fold has tests of its own. */
+  private async openAll(): Promise<void> {
+    const all = await this.page.waitForSelector(
+      ':is(::-p-aria(Open all sections), ::-p-aria(Fold all sections))',
+    );
+    const isFolded = await all?.evaluate((e) => e.textContent === 'Open all sections');
+    if (!isFolded) return;
+    await pressOn(this.page, { name: 'Open all sections' });
+    await this.page.waitForSelector('::-p-aria(Fold all sections)');
   }
 
   async addFlaw(
@@ -290,6 +320,7 @@ export class Attic {
   async publicPage(market: string): Promise<string> {
     const path = `/outside/${market.toLowerCase()}/`;
     const opened = this.page.browser().waitForTarget((target) => target.url().includes(path));
+    await this.openMarket(market);
     await this.press(`See it on ${market}`);
     const target = await opened;
     const address = target.url();

@@ -156,6 +156,7 @@ it('counts three just alike down; where one is shown the next goes up', async ()
   // Two taps and a figure typed; before, there was no way but a variation of a single value, which no
   // marketplace takes.
   attic.taps = 0;
+  await attic.unfold('How many');
   await attic.press('Several of it');
   await attic.fill('How many, with those sold', '3');
   expect([attic.taps, attic.typed]).toEqual([2, 1]);

@@ -19,6 +19,7 @@ const at = startTestServer({
 
 /** What the preview of a marketplace shows, as it says it will be sent. */
 async function preview(attic: Attic, market: string): Promise<{ text: string; words: string }> {
+  await attic.openMarket(market);
   await attic.press(`See what buyers on ${market} read`);
   const box = await attic.page.waitForSelector(`[role=group][aria-label="What buyers on ${market} read"]`);
   // What is asked there now is shown as soon as the listing was looked at again.

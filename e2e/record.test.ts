@@ -104,6 +104,7 @@ it('spreads a haul’s cost to the cent, and moves items by scanning a spot and 
   await attic.press('Add this line');
   await attic.sees('3 bought · 0 taken in · 0 listed · 0 sold · 3 waiting');
   await attic.openItem(TITLES[0]!);
+  await attic.unfold('Haul, owner, history');
   await attic.press('Change haul or owner');
   await attic.press('Three crates');
   await attic.press('crates');

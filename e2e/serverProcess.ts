@@ -120,7 +120,7 @@ export class ServerProcess {
  */
 export async function buyAt(page: string, piece?: string): Promise<void> {
   const way = /\/outside\/(\w+)\//u.exec(page)?.[1];
-  const chosen = piece === undefined ? {} : { piece };
+  const chosen: Record<string, string> = piece === undefined ? {} : { piece };
   if (way === 'lanternyard') {
     const body = new URLSearchParams({ basket: '', ...chosen });
     const put = await fetch(`${page}/basket`, { method: 'POST', body, redirect: 'manual' });

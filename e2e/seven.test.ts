@@ -131,10 +131,11 @@ it('says when a key has run out, keeps what was sent, and goes on with a new cod
 });
 
 it('auctions it to the highest bid, and takes it down elsewhere when the auction ends', async () => {
-  await at.server.switchboard('oldhollow', { dayLasts: 20_000 });
+  await at.server.switchboard('oldhollow', { dayLasts: 30_000 });
   const attic = await Attic.open(at, PHONE);
   await attic.openItem(BID);
   await attic.page.waitForSelector('::-p-aria(Send to Brackenmoor and Oldhollow)');
+  await attic.openMarket('Oldhollow');
   await attic.press('How it is sold on Oldhollow');
   await attic.press('Auction', '[aria-label="How it is sold on Oldhollow"]');
   await attic.fill('Opens at', '20');
@@ -143,6 +144,9 @@ it('auctions it to the highest bid, and takes it down elsewhere when the auction
   await attic.fill('Relist, times', '0');
   await attic.press('Send to Brackenmoor and Oldhollow');
   await attic.waitForSign('Oldhollow: live');
+  // How it stands there, without going there.
+  await attic.sees('No bid yet');
+  await attic.sees(/Ends in .* Round 1 of \d/u);
   const page = await attic.publicPage('Oldhollow');
   await fetch(`${page}/bid`, {
     method: 'POST',

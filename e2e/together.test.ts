@@ -73,6 +73,7 @@ it('a set-up kept at the first listing lies under the next twenty', async () => 
   const attic = await Attic.open(at, PHONE);
   await attic.openItem(TWENTY[15]!);
   await attic.press('List it on Brackenmoor');
+  await attic.openMarket('Brackenmoor');
   await attic.press('Paid places on Brackenmoor');
   await attic.fill('Better place, per cent', '3');
   await attic.press('Keep this as a stencil for Brackenmoor');

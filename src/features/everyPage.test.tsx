@@ -27,6 +27,7 @@ import { Connections } from './connections/Connections';
 import { Mappings } from './connections/Mappings';
 import { TermsPage } from './connections/TermsPage';
 import { Crosslist } from './crosslist/Crosslist';
+import { SideBySide } from './crosslist/SideBySide';
 import { Depot } from './depot/Depot';
 import { Intake } from './intake/Intake';
 import { ItemSheet } from './item/ItemSheet';
@@ -80,6 +81,7 @@ const PAGES: Record<string, Tried> = {
   Promises: { page: Holds },
   Talks: { page: Talks },
   Intake: { page: Intake },
+  SideBySide: { page: SideBySide, params: (many) => ({ id: many.id('Kittiwake') }) },
   Item: { page: ItemSheet, params: (many) => ({ id: many.id('Kittiwake') }) },
   Kinds: { page: Kinds },
   Ledger: { page: Ledger },

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { View } from 'react-native';
 
 import type { CourierListingView } from '@/contract/courier';
@@ -6,14 +7,26 @@ import { formatMoney } from '@/core/money/money';
 import { auctionNext } from '@/core/price/auctionStanding';
 import { Text } from '@/parts/ui/Text';
 import { exactly, soonWords } from '@/parts/ui/time';
+import { unlessExpected } from '@/store/base/faults';
 import { MINUTE, useTime } from '@/store/base/useTime';
-import { useAuction } from '@/store/courier/auctions';
+import { askAuctions, useAuction } from '@/store/courier/auctions';
 import { auctionNextWords } from '@/wording/price';
 
 /** How an auction stands: bids, what is left of its time, its round, and what comes next. */
-export function AuctionLine({ listing, currency }: { listing: CourierListingView; currency: string }) {
+export function AuctionLine(props: {
+  listing: CourierListingView;
+  currency: string;
+  /** It is sold to whoever bids most. */
+  isAuction: boolean;
+}) {
+  const { listing, currency, isAuction } = props;
   const auction = useAuction(listing);
   const now = useTime(MINUTE);
+  const isUnknown = auction === undefined && isAuction && listing.state === 'live';
+  useEffect(() => {
+    // It has only just gone up: nobody has asked for it yet.
+    if (isUnknown) askAuctions().catch(unlessExpected('looking at auctions'));
+  }, [isUnknown]);
   if (!auction || listing.state !== 'live') return null;
   const { bids, highest, endsAt, round, rounds } = auction;
   return (

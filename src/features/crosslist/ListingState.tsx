@@ -38,7 +38,11 @@ export function ListingState(props: {
     listing.want === 'live' && (live || listing.state === 'inReview' || listing.state === 'onItsWay');
   return (
     <>
-      <AuctionLine listing={listing} currency={sheet.currency} />
+      <AuctionLine
+        listing={listing}
+        currency={sheet.currency}
+        isAuction={examined.effective.auction !== null}
+      />
       {listing.trouble ? (
         <Notice tone={listing.stopped ? 'trouble' : 'caution'}>
           {`${troubleWords(listing.trouble)} ` +
@@ -66,22 +70,12 @@ export function ListingState(props: {
       {live && !sold && changedSince(examined, listing.draftHash) ? (
         <Notice tone="info">Changed here since: what would change there is shown below.</Notice>
       ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {live || listing.state === 'sold' ? (
-          <SeeThere listing={listing} label={`See it on ${sheet.name}`}>
-            See it there
-          </SeeThere>
-        ) : null}
-        {waiting && !sold ? (
-          <Button
-            label={`Withdraw it from ${sheet.name}`}
-            disabled={busy}
-            onPress={() => run(() => withdraw(item.id, sheet.marketplace))}
-          >
-            Withdraw
-          </Button>
-        ) : null}
-      </View>
+      <SeeOrWithdraw
+        listing={listing}
+        name={sheet.name}
+        busy={busy}
+        onWithdraw={waiting && !sold ? () => run(() => withdraw(item.id, sheet.marketplace)) : null}
+      />
       {live && !sold && (sheet.handover === 'collect' || sheet.byHand) ? (
         <Deal
           market={sheet.name}
@@ -100,6 +94,32 @@ export function ListingState(props: {
       ) : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
     </>
+  );
+}
+
+/** The way to its page there, and down from there. */
+function SeeOrWithdraw(props: {
+  listing: CourierListingView;
+  name: string;
+  busy: boolean;
+  /** Null: there is nothing to take down. */
+  onWithdraw: (() => void) | null;
+}) {
+  const { listing, name, busy, onWithdraw } = props;
+  const isThere = listing.state === 'sold' || (listing.state === 'live' && listing.want === 'live');
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      {isThere ? (
+        <SeeThere listing={listing} label={`See it on ${name}`}>
+          See it there
+        </SeeThere>
+      ) : null}
+      {onWithdraw ? (
+        <Button label={`Withdraw it from ${name}`} disabled={busy} onPress={onWithdraw}>
+          Withdraw
+        </Button>
+      ) : null}
+    </View>
   );
 }
 
