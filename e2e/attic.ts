@@ -272,9 +272,7 @@ export class Attic {
 
   /** Has every section open, from now on; how they fold has tests of its own. */
   private async openAll(): Promise<void> {
-    const all = await this.page.waitForSelector(
-      ':is(::-p-aria(Open all sections), ::-p-aria(Fold all sections))',
-    );
+    const all = await this.page.waitForSelector('[aria-label$=" all sections"]');
     const isFolded = await all?.evaluate((e) => e.textContent === 'Open all sections');
     if (!isFolded) return;
     await pressOn(this.page, { name: 'Open all sections' });

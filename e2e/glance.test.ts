@@ -10,10 +10,8 @@ const at = startTestServer({
   world: () =>
     itemsReady([
       jumper(WHOLE, ['brackenmoor', 'threadwick', 'nearstile'], { price: 4_800 }),
-      jumper(LACKS, ['brackenmoor', 'threadwick'], {
-        price: 3_900,
-        facts: { brand: 'Kittiwake Mills', department: 'Men', colour: 'Navy', material: 'Wool' },
-      }),
+      // Taken out of what a jumper has: who says nothing of its size.
+      jumper(LACKS, ['brackenmoor', 'threadwick'], { price: 3_900, facts: { size: '' } }),
     ]),
 });
 
@@ -58,15 +56,15 @@ it('a value of one marketplace’s own is given back there: its card, and the pr
   const attic = await Attic.open(at, PHONE);
   await attic.openItem(WHOLE, { folded: true });
   await attic.openMarket('Threadwick');
-  await attic.press('Tags on Threadwick');
-  await attic.fill('Tags on Threadwick', 'fisherman, harbour');
-  await attic.sees('instead of ');
+  await attic.press('Fields on Threadwick');
+  await attic.fill('Label there, Threadwick', 'Mills of Kittiwake');
+  await attic.sees('instead of Kittiwake Mills');
   await attic.saved();
   await attic.reload();
   await attic.page.waitForSelector('[aria-label="Threadwick, all of it"]');
   attic.taps = 0;
   await attic.openMarket('Threadwick');
-  await attic.press('Give back own tags on Threadwick');
+  await attic.press('Give back own label on Threadwick');
   await attic.page.waitForFunction(() => !document.querySelector('[aria-label="Own on Threadwick"]'));
   // Its card, its part, the press: three, and the shared value was not shown.
   expect(attic.taps).toBe(2);

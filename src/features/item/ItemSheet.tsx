@@ -123,7 +123,7 @@ const Sheet = memo(function Sheet({ item, at, market }: SheetProps) {
     <Folding.Provider value={folding}>
       <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Item sheet">
         <SheetHead item={item} glance={glance} onGlance={() => setGlance(!glance)} />
-        {glance ? <Glance item={item} examined={examined} /> : null}
+        {glance && whole ? <Glance item={item} examined={examined} /> : null}
         {wide ? (
           <Columns
             pictures={pictures}
@@ -188,11 +188,11 @@ function FoldAll({ starts }: { starts: 'open' | 'asNeeded' }) {
     foldAll(sheetStarts === 'open');
   };
   return starts === 'open' ? (
-    <Button variant="quiet" onPress={() => put('asNeeded')}>
+    <Button variant="quiet" label="Fold all sections" onPress={() => put('asNeeded')}>
       Fold all sections
     </Button>
   ) : (
-    <Button variant="quiet" onPress={() => put('open')}>
+    <Button variant="quiet" label="Open all sections" onPress={() => put('open')}>
       Open all sections
     </Button>
   );
