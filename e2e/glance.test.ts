@@ -80,7 +80,8 @@ it('a table at the desk; and what buyers see everywhere, side by side', async ()
   await attic.page.waitForSelector('[role=table] [role=row][aria-label="Nearstile"]');
   expect(await row('Nearstile')).toMatch(/€48\.00/u);
   await attic.press('To Threadwick, all of it');
-  await attic.press('Beside what buyers elsewhere see, from Threadwick');
+  await attic.sees('What buyers see\n');
+  await attic.press('What buyers see everywhere');
   for (const market of ['Brackenmoor', 'Threadwick', 'Nearstile'])
     await attic.page.waitForSelector(`[aria-label="What buyers on ${market} read"] img`);
   const lefts = await attic.page.$$eval('[aria-label^="What buyers on"]', (all) =>

@@ -103,7 +103,7 @@ it('sells an item with variations piece by piece; nowhere is it sent as one piec
   await attic.sees('16 in stock');
   await attic.fill('Price: jug', '61,50');
   await attic.sees('€48.00 to €61.50');
-  await attic.sees('YA-0002/4');
+  await attic.holds('Code: jug', 'YA-0002/4');
   await attic.press('Pictures of jug');
   await attic.press('jug shown in picture 2');
   await attic.sees('1 picture');

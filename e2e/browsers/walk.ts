@@ -64,12 +64,14 @@ async function sheet(attic: Attic): Promise<void> {
   await attic.waitFor('[role=main][aria-label="Item sheet"]');
   await fillInTheSheet(attic);
   for (const market of MARKETS) await plan(attic, market);
+  await attic.openMarket('Threadwick');
   await attic.press('Own title on Threadwick');
   await attic.fill('Title on Threadwick', 'Kittiwake Mills gansey jumper, navy wool, size M');
   await attic.press('Harbour steps');
   await attic.saved();
   // All of it is there after the page is loaded anew.
   await attic.reload();
+  for (const section of ['Measurements', 'Condition']) await attic.unfold(section);
   await attic.holds('Length', '68.5');
   await attic.sees('Darned, right elbow');
 }

@@ -9,7 +9,7 @@ import type { KindTree } from '../kinds/tree';
 import { followBounds, followOnce, type Ours } from '../price/following';
 
 /** What of a listing bears on following others' copies of its record. */
-export function oursThere(
+function oursThere(
   item: Item,
   { sheet, plan, effective }: Examined,
   rule: FollowRule,

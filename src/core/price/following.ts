@@ -4,9 +4,9 @@ import type { Followed, FollowReason, FollowRule } from '@/contract/following';
 import type { Minor } from '../money/money';
 
 /** Answering our changes so often is no chance: that seller follows us. */
-export const ANSWERS = 3;
+const ANSWERS = 3;
 /** A seller whose copy stood still for so long is compared with again, milliseconds. */
-export const FORGIVEN_AFTER = 30 * 86_400_000;
+const FORGIVEN_AFTER = 30 * 86_400_000;
 
 /** Changes that are kept. */
 const KEPT = 30;
@@ -51,7 +51,7 @@ const sameSeller = (a: string, b: string) =>
   a.trim().toLocaleLowerCase('en') === b.trim().toLocaleLowerCase('en');
 
 /** Whether a seller has answered so many of our changes that we do not answer theirs. */
-export function follows(followed: Pick<Followed, 'answers'> | null, seller: string): boolean {
+function follows(followed: Pick<Followed, 'answers'> | null, seller: string): boolean {
   return (followed?.answers[seller]?.times ?? 0) >= ANSWERS;
 }
 

@@ -65,7 +65,10 @@ export function MarketCard({ item, examined }: MarketCardProps) {
   const sold = !!view?.sale;
   const wanted = plan?.wanted ?? false;
   const up = listing !== undefined && (listing.want === 'live' || listing.doing !== null);
-  const asks = listing !== undefined && (notTaken(listing) || listing.trouble !== null);
+  // What a person has to do there by hand asks, too.
+  const asks =
+    listing !== undefined &&
+    (notTaken(listing) || listing.trouble !== null || (sheet.byHand === true && listing.doing !== null));
   const [open, setOpen] = useUnfolded(examined, asks);
   const count = examined.findings.filter((f) => f.level === 'blocker').length;
   const price = examined.effective.price;

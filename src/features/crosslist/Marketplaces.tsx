@@ -46,6 +46,15 @@ export const Marketplaces = memo(function Marketplaces({
       {missing.length > 0 ? <Button onPress={() => run(loadSheets)}>Read the rules again</Button> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
       <BestPlace item={item} examined={shown} />
+      {shown.some((e) => e.plan?.wanted) ? (
+        <Button
+          variant="quiet"
+          style={{ alignSelf: 'flex-start' }}
+          onPress={() => router.navigate(`/item/${item.id}/buyers`)}
+        >
+          What buyers see everywhere
+        </Button>
+      ) : null}
       {shown.map((e) => (
         <MarketCard key={e.sheet.marketplace} item={item} examined={e} />
       ))}

@@ -48,7 +48,7 @@ export const WhatSection = memo(function WhatSection({
     <Section
       name="kind"
       title="Kind and specifics"
-      blank={!kind || missing.length > 0}
+      blank={!kind || missing.length > 0 || item.readings.length > 0}
       summary={
         kind && missing.length > 0
           ? `${kind.name} · ${counted(missing.length, 'answer')} missing`

@@ -38,7 +38,7 @@ function dueNow(now: number): { item: Item; sheet: RuleSheet; examined: Examined
 }
 
 /** What a look at others' copies gives is kept with the listing; nothing a person did, so nothing to undo. */
-export function keepFollowed(item: Item, sheet: RuleSheet, followed: Followed): void {
+function keepFollowed(item: Item, sheet: RuleSheet, followed: Followed): void {
   const label = `price following copies on ${sheet.name}`;
   change(label, [planWith(item.id, sheet.marketplace, { followed })], { ownUndo: true });
 }
