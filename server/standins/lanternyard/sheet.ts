@@ -49,7 +49,7 @@ export const SHEET = {
   forbiddenWords: [],
   questions: [],
   handover: 'post',
-  choices: { options: 3, pieces: 100, longest: 60, stock: 9_999 },
+  choices: { options: 2, pieces: 100, longest: 50, stock: 9_999 },
   quantity: { most: 9_999 },
   terms: { takes: ['further', 'handlingDays', 'returnDays'] },
   search: { title: 60, description: 155 },

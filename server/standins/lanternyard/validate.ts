@@ -85,10 +85,10 @@ function isVariants(v: unknown): boolean {
 function variantHitch({ variants, photos }: Good): string | null {
   if (!variants) return null;
   const { names, pieces } = variants;
-  if (names.length < 1 || names.length > 3) return 'One to three things to choose.';
+  if (names.length < 1 || names.length > 2) return 'One or two things to choose.';
   if (pieces.length < 2 || pieces.length > 100) return '2 to 100 variants.';
-  if ([...names, ...pieces.flatMap((p) => p.values)].some((w) => w.trim() === '' || w.length > 60))
-    return 'Names and values have 1 to 60 characters.';
+  if ([...names, ...pieces.flatMap((p) => p.values)].some((w) => w.trim() === '' || w.length > 50))
+    return 'Names and values have 1 to 50 characters.';
   if (pieces.some((p) => p.values.length !== names.length)) return 'Each variant says which of each it is.';
   if (pieces.some((p) => p.cents < 0 || p.cents > 5_000_000)) return 'Variants cost up to 50000.00.';
   if (pieces.some((p) => p.stock < 0 || p.stock > 9_999)) return 'Up to 9999 of a variant.';

@@ -315,7 +315,7 @@ describe('what differs on a marketplace', () => {
       specifics: { colour: 'Midnight' },
       pictureIds: pictureIds.slice(0, 2),
     });
-    editPlan(id, 'threadwick', 'own', { wanted: true, tags: ['gansey', 'fisher'] });
+    editPlan(id, 'oldhollow', 'own', { wanted: true, tags: ['gansey', 'fisher'] });
     await sheetOf('Kittiwake');
     await unfold('Brackenmoor, all of it');
     const own = () => document.querySelector('[aria-label="Own on Brackenmoor"]')?.textContent ?? '';
@@ -325,10 +325,10 @@ describe('what differs on a marketplace', () => {
     await press('Give back own main colour on Brackenmoor');
     expect(plan('Kittiwake', 'brackenmoor')).toMatchObject({ specifics: {}, pictureIds: null });
     expect(own()).toBe('');
-    await unfold('Threadwick, all of it');
+    await unfold('Oldhollow, all of it');
     await sees('gansey, fisher');
-    await press('Give back own tags on Threadwick');
-    expect(plan('Kittiwake', 'threadwick')?.tags).toBeNull();
+    await press('Give back own tags on Oldhollow');
+    expect(plan('Kittiwake', 'oldhollow')?.tags).toBeNull();
   });
   it('pieces may cost something else there, and others are shown of them', async () => {
     await sheetOf('Marrow');
