@@ -30,7 +30,7 @@ export function Copies(props: {
         ].join(', ')}
         {', with postage.'}
       </Text>
-      <View role="list" aria-label="Competing copies">
+      <View role="list" aria-label="Competing copies" style={{ gap: 8 }}>
         {[...offers]
           .sort((a, b) => a.price + a.postage - b.price - b.postage)
           .map((o, i) => {

@@ -89,17 +89,15 @@ function ByItself(props: {
             onChange={(ceiling) => onChange({ ceiling })}
           />
         </View>
-        <View style={{ flex: 1 }}>
-          <WholeField
-            label="Looks every"
-            unit="h"
-            value={rule.everyHours}
-            least={1}
-            most={168}
-            onChange={(everyHours) => onChange({ everyHours })}
-          />
-        </View>
       </View>
+      <WholeField
+        label="Looks every"
+        unit="h"
+        value={rule.everyHours}
+        least={1}
+        most={168}
+        onChange={(everyHours) => onChange({ everyHours })}
+      />
       <OneOf
         label="Where no copy counts"
         options={NONE}
