@@ -66,7 +66,7 @@ it('a value of one marketplace’s own is given back there: its card, and the pr
   await attic.openMarket('Threadwick');
   await attic.press('Give back own label on Threadwick');
   await attic.page.waitForFunction(() => !document.querySelector('[aria-label="Own on Threadwick"]'));
-  // Its card, its part, the press: three, and the shared value was not shown.
+  // Its card, and the press, with the shared value in sight before it is pressed.
   expect(attic.taps).toBe(2);
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
