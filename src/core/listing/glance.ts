@@ -5,6 +5,7 @@ import type { Item } from '@/contract/records';
 
 import type { Examined } from './examine';
 import type { Finding } from './findings';
+import { isUp } from './signState';
 import { leftOf } from '../choices/choices';
 import type { Minor } from '../money/money';
 
@@ -48,7 +49,6 @@ export function glanceOf(
   sales: readonly { piece?: string | undefined }[],
 ): Glance {
   const { effective, findings, takeHome } = examined;
-  const isUp = listing !== undefined && (listing.want === 'live' || listing.doing !== null);
   const isShown = listing?.state === 'live' && listing.want === 'live';
   return {
     price: effective.price,
@@ -59,7 +59,7 @@ export function glanceOf(
     number: listing?.remoteId ?? null,
     fees: takeHome?.feeTotal ?? null,
     takeHome: takeHome?.takeHome ?? null,
-    isUp,
+    isUp: isUp(listing),
   };
 }
 

@@ -31,6 +31,11 @@ export function notTaken(listing: CourierListingView): boolean {
   return listing.state === 'refused' || listing.stopped || changeRefused(listing);
 }
 
+/** Whether it is up, or something is under way about it. */
+export function isUp(listing: CourierListingView | undefined): boolean {
+  return listing !== undefined && (listing.want === 'live' || listing.doing !== null);
+}
+
 export function signState(listing: CourierListingView | undefined, plan: Plan | undefined): SignState {
   if (!listing) return plan?.wanted ? 'draft' : 'notPlanned';
   if (listing.state === 'sold') return 'sold';

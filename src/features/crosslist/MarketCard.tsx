@@ -1,16 +1,16 @@
-import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import type { Item } from '@/contract/records';
 import type { Examined } from '@/core/listing/examine';
 import { findingKey } from '@/core/listing/findings';
 import { priceWhy } from '@/core/listing/glance';
-import { notTaken, signLabel, signState, stateWords } from '@/core/listing/signState';
+import { isUp, notTaken, signLabel, signState, stateWords } from '@/core/listing/signState';
 import { formatMoney } from '@/core/money/money';
 import { FindingNotice } from '@/parts/trade/FindingNotice';
-import { cardName, GO_TO, goTo, sectionId, sectionOf } from '@/parts/trade/goTo';
+import { cardName, goTo, sectionId, sectionOf } from '@/parts/trade/goTo';
 import { ListingSign } from '@/parts/trade/ListingSign';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { useUnfolded } from '@/parts/trade/useUnfolded';
 import { Button, Chip } from '@/parts/ui/Button';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
@@ -18,7 +18,7 @@ import { agoWords } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { send } from '@/store/courier/sending';
-import { editPlan } from '@/store/items/items';
+import { wantOn } from '@/store/items/items';
 import { Icon } from '@/theme/Icon';
 import { useColours } from '@/theme/theme';
 import { priceWhyWords } from '@/wording/price';
@@ -33,29 +33,6 @@ export interface MarketCardProps {
   examined: Examined;
 }
 
-/**
- * Whether a card is unfolded: as the person has it; before that, where something is asked there, or was not
- * taken. Unfolded once, it does not fold under the finger.
- */
-function useUnfolded({ sheet, plan, findings }: Examined, asks: boolean): [boolean, (open: boolean) => void] {
-  const name = cardName(sheet.marketplace);
-  const [chosen, setChosen] = useState<boolean | null>(null);
-  const [starting, setStarting] = useState(false);
-  const isAsked =
-    (plan?.wanted ?? false) &&
-    findings.some((f) => f.level === 'blocker' && sectionOf(f.field) === 'markets');
-  if ((asks || isAsked) && !starting) setStarting(true);
-  useEffect(() => {
-    const unfold = (event: Event) => {
-      // Sent by `goTo` alone, with a name.
-      if ((event as CustomEvent<unknown>).detail === name) setChosen(true);
-    };
-    window.addEventListener(GO_TO, unfold);
-    return () => window.removeEventListener(GO_TO, unfold);
-  }, [name]);
-  return [chosen ?? starting, setChosen];
-}
-
 /** One item on one marketplace: one line, or its own values, the check, fees, and what can be done. */
 export function MarketCard({ item, examined }: MarketCardProps) {
   const c = useColours();
@@ -64,13 +41,15 @@ export function MarketCard({ item, examined }: MarketCardProps) {
   const listing = view?.listings.find((l) => l.market === sheet.marketplace);
   const sold = !!view?.sale;
   const wanted = plan?.wanted ?? false;
-  const up = listing !== undefined && (listing.want === 'live' || listing.doing !== null);
+  const up = isUp(listing);
   // What a person has to do there by hand asks, too.
   const asks =
     listing !== undefined &&
     (notTaken(listing) || listing.trouble !== null || (sheet.byHand === true && listing.doing !== null));
-  const [open, setOpen] = useUnfolded(examined, asks);
-  const count = examined.findings.filter((f) => f.level === 'blocker').length;
+  const blockers = examined.findings.filter((f) => f.level === 'blocker');
+  const isAsked = wanted && blockers.some((f) => sectionOf(f.field) === 'markets');
+  const [open, setOpen] = useUnfolded(cardName(sheet.marketplace), asks || isAsked);
+  const count = blockers.length;
   const price = examined.effective.price;
   const money = price === null ? null : formatMoney(price, sheet.currency);
   return (
@@ -125,13 +104,12 @@ export function MarketCard({ item, examined }: MarketCardProps) {
 
 function ListIt({ item, examined, wanted }: MarketCardProps & { wanted: boolean }) {
   const { sheet } = examined;
-  const label = wanted ? `not on ${sheet.name}` : `wanted on ${sheet.name}`;
   return (
     <Chip
       role="checkbox"
       label={`List it on ${sheet.name}`}
       on={wanted}
-      onPress={() => editPlan(item.id, sheet.marketplace, label, { wanted: !wanted })}
+      onPress={() => wantOn(item.id, sheet, !wanted)}
     >
       List it here
     </Chip>

@@ -17,7 +17,7 @@ import { Text } from '@/parts/ui/Text';
 import { agoWords } from '@/parts/ui/time';
 import { useCourier } from '@/store/courier/courierLink';
 import { withdraw } from '@/store/courier/sending';
-import { editPlan } from '@/store/items/items';
+import { wantOn } from '@/store/items/items';
 import { Icon } from '@/theme/Icon';
 import { useColours, useWide } from '@/theme/theme';
 import { findingWords } from '@/wording/check';
@@ -100,8 +100,7 @@ function Listed({ item, line }: LineProps) {
   const on = isUp || (plan?.wanted ?? false);
   const press = () => {
     if (isUp) return setAsks(!asks);
-    const label = on ? `not on ${sheet.name}` : `wanted on ${sheet.name}`;
-    editPlan(item.id, sheet.marketplace, label, { wanted: !on });
+    wantOn(item.id, sheet, !on);
   };
   return (
     <View>

@@ -1,4 +1,4 @@
-import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import type { Examined } from '@/core/listing/examine';
@@ -9,6 +9,7 @@ import { useColours } from '@/theme/theme';
 
 import { FindingNotice } from './FindingNotice';
 import { GO_TO, sectionId } from './goTo';
+import { useUnfolded } from './useUnfolded';
 
 export interface SectionProps {
   /** Short name, for going to it. */
@@ -39,21 +40,7 @@ export function Section({ name, title, summary, blank = false, children }: Secti
   const c = useColours();
   const { starts, missing } = useContext(Folding);
   const lacks = missing[name] ?? 0;
-  // Opened while something is missing, it does not fold under the finger once nothing is.
-  const [starting, setStarting] = useState(starts === 'open' || blank);
-  if ((lacks > 0 || blank) && !starting) setStarting(true);
-  const [chosen, setChosen] = useState<boolean | null>(null);
-  const open = chosen ?? starting;
-  useEffect(() => {
-    const unfold = (event: Event) => {
-      // Sent by `goTo` and `foldAll` alone, with a name or whether all are to be open.
-      const { detail } = event as CustomEvent<string | boolean>;
-      if (detail === name) setChosen(true);
-      if (typeof detail === 'boolean') setChosen(detail);
-    };
-    window.addEventListener(GO_TO, unfold);
-    return () => window.removeEventListener(GO_TO, unfold);
-  }, [name]);
+  const [open, setOpen] = useUnfolded(name, starts === 'open' || blank || lacks > 0, true);
   return (
     <View
       id={sectionId(name)}
@@ -65,7 +52,7 @@ export function Section({ name, title, summary, blank = false, children }: Secti
         role="button"
         aria-expanded={open}
         aria-label={title}
-        onPress={() => setChosen(!open)}
+        onPress={() => setOpen(!open)}
         style={styles.head}
       >
         <Text variant="heading" style={{ flex: 1 }}>

@@ -216,6 +216,15 @@ export function planWith(itemId: string, market: string, part: PlanChange): Put 
   return { collection: 'plans', id, record: { ...before, ...set } };
 }
 
+/** Wants it on a marketplace, or no longer. */
+export function wantOn(
+  itemId: string,
+  { marketplace, name }: { marketplace: string; name: string },
+  wanted: boolean,
+): void {
+  editPlan(itemId, marketplace, wanted ? `wanted on ${name}` : `not on ${name}`, { wanted });
+}
+
 /** Wants it on several marketplaces, in one change. */
 export function wantEverywhere(itemId: string, markets: readonly string[]): void {
   change(
