@@ -88,8 +88,8 @@ const Sheet = memo(function Sheet({ item, at, market }: SheetProps) {
   // What is in sight first is there at once; what is further down follows bit by bit, keeping no tap waiting.
   const whole = useDeferredValue(true, false);
   useEffect(() => {
-    if (at && whole) goTo(at, market);
-  }, [at, market, whole]);
+    if (at) goTo(at, market);
+  }, [at, market]);
 
   const lacking = useMemo(() => (sale ? [] : lackingOf(wanted)), [sale, wanted]);
   const starts = useAttic((s) => s.settings.sheetStarts) ?? (wide ? 'open' : 'asNeeded');
@@ -123,7 +123,7 @@ const Sheet = memo(function Sheet({ item, at, market }: SheetProps) {
     <Folding.Provider value={folding}>
       <View style={{ flex: 1, backgroundColor: c.ground }} role="main" aria-label="Item sheet">
         <SheetHead item={item} glance={glance} onGlance={() => setGlance(!glance)} />
-        {glance && whole ? <Glance item={item} examined={examined} /> : null}
+        {glance ? <Glance item={item} examined={examined} /> : null}
         {wide ? (
           <Columns
             pictures={pictures}

@@ -70,8 +70,9 @@ export const PicturesSection = memo(function PicturesSection({
       summary={`${item.pictureIds.length} · first is the cover`}
     >
       {large ? <Large item={item} id={large} /> : null}
-      {picture ? <FindingLine key={picture.id} item={item} picture={picture} /> : null}
       <PictureStrip item={item} shown={large} onShow={setShown} />
+      {/* Found only after a while: under the small pictures, so that none moves away under the finger. */}
+      {picture ? <FindingLine key={picture.id} item={item} picture={picture} /> : null}
       {picture ? <Doings key={`do-${picture.id}`} item={item} picture={picture} position={position} /> : null}
       {reading > 0 ? (
         <Text

@@ -303,6 +303,13 @@ describe('at a glance', () => {
     await press('To Oldhollow, all of it');
     await sees('It is not planned here');
   });
+  it('leads to a card of a section that is folded, too', async () => {
+    await open(ItemSheet, { params: { id: many.id('Kittiwake') }, wide: true });
+    await press('Marketplaces');
+    expect(said()).not.toContain('Where is it best?');
+    await press('To Oldhollow, all of it');
+    await sees('It is not planned here');
+  });
 });
 
 describe('what differs on a marketplace', () => {

@@ -29,16 +29,35 @@ export function cardName(market: string): string {
 /** Says which section is to be opened and shown; or whether all are to be open. */
 export const GO_TO = 'attic-go-to';
 
+/** For how many frames a part is waited for that is still being drawn: about five seconds. */
+const PATIENCE = 300;
+
 /**
- * Takes the person to the section where a field is put right, unfolding it.
+ * Takes the person to the section where a field is put right, unfolding it. What is further down may not be
+ * drawn yet: it is gone to as soon as it is.
  *
  * @param market whose card is wanted, where that is in the marketplaces' section
  */
 export function goTo(field: string, market?: string): void {
   const section = sectionOf(field);
   const name = market !== undefined && section === 'markets' ? cardName(market) : section;
-  window.dispatchEvent(new CustomEvent(GO_TO, { detail: section }));
-  if (name !== section) window.dispatchEvent(new CustomEvent(GO_TO, { detail: name }));
+  onceThere(section, () => {
+    window.dispatchEvent(new CustomEvent(GO_TO, { detail: section }));
+    if (name === section) show(name);
+    else
+      onceThere(name, () => {
+        window.dispatchEvent(new CustomEvent(GO_TO, { detail: name }));
+        show(name);
+      });
+  });
+}
+
+function onceThere(name: string, act: () => void, frames = PATIENCE): void {
+  if (document.getElementById(sectionId(name))) act();
+  else if (frames > 0) requestAnimationFrame(() => onceThere(name, act, frames - 1));
+}
+
+function show(name: string): void {
   const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
   // After it has unfolded.
   requestAnimationFrame(() =>

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 
 import { GO_TO } from './goTo';
 
@@ -17,7 +17,8 @@ export function useUnfolded(
   const [starting, setStarting] = useState(hasReason);
   if (hasReason && !starting) setStarting(true);
   const [chosen, setChosen] = useState<boolean | null>(null);
-  useEffect(() => {
+  // As soon as it is drawn, since it may be gone to right then.
+  useLayoutEffect(() => {
     const unfold = (event: Event) => {
       // Sent by `goTo` and `foldAll` alone, with a name or whether all sections are to be open.
       const { detail } = event as CustomEvent<string | boolean>;
