@@ -98,6 +98,8 @@ const PublicWords = z.object({
   closingWords: z.string().max(1_000).default(''),
   /** The pattern or tone for kinds that no pattern of the person's own is for. */
   tone: z.string().max(120).default('plain'),
+  /** Categories chosen last, by marketplace, the last first. */
+  lastCategories: z.record(z.string().max(32), z.array(z.string().max(80)).max(12)).default({}),
   /** How the sections of an item's sheet begin; null: open on a wide screen, as needed on a phone. */
   sheetStarts: z.enum(['open', 'asNeeded']).nullable().default(null),
 });

@@ -23,6 +23,7 @@ import { Setup } from './attic/Setup';
 import { Spots } from './attic/Spots';
 import { BringIn } from './bringIn/BringIn';
 import { Buying } from './buying/Buying';
+import { Categories } from './categories/Categories';
 import { Connections } from './connections/Connections';
 import { Mappings } from './connections/Mappings';
 import { TermsPage } from './connections/TermsPage';
@@ -68,6 +69,7 @@ const PAGES: Record<string, Tried> = {
   Scanning: { page: Scanning },
   BringIn: { page: BringIn },
   Buying: { page: Buying },
+  Categories: { page: Categories },
   Connections: { page: Connections },
   Mappings: { page: Mappings, params: () => ({ market: 'brackenmoor' }) },
   Planned: { page: Planned },

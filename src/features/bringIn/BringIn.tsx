@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import { ToMany } from '@/parts/trade/ToMany';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Button } from '@/parts/ui/Button';
 import { LinkRow } from '@/parts/ui/LinkRow';
@@ -65,6 +66,9 @@ export function BringIn() {
       {brought.length > 0 ? (
         <Card label="Brought in">
           <Text variant="heading">Brought in</Text>
+          <ToMany ids={brought.map((b) => b.id)} to="/categories" icon="check">
+            Their categories
+          </ToMany>
           {brought.map((b) => (
             <LinkRow
               key={b.id}

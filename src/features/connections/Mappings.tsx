@@ -7,7 +7,7 @@ import { mappingId } from '@/contract/mapping';
 import type { RuleSheet, SheetSpecific } from '@/contract/ruleSheet';
 import { categoryFor, type FoundCategory } from '@/core/mapping/categories';
 import { mappingsFor } from '@/core/mapping/values';
-import { pathOf, RankedChoice } from '@/parts/trade/CategoryChoice';
+import { CategoryFinder, pathOf } from '@/parts/trade/CategoryFinder';
 import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -114,7 +114,7 @@ function OneKind({ kind, name, sheet }: { kind: string; name: string; sheet: Rul
       {sheet.records ? (
         <Text tone="soft">Items are listed against records there: the record says where they go.</Text>
       ) : (
-        <RankedChoice
+        <CategoryFinder
           kind={kind}
           sheet={sheet}
           chosen={found?.id ?? null}

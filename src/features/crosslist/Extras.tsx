@@ -5,6 +5,7 @@ import type { AuctionTerms } from '@/contract/courier';
 import type { Item } from '@/contract/records';
 import type { FeeRule } from '@/contract/ruleSheet';
 import type { Examined } from '@/core/listing/examine';
+import { CategoryFinder } from '@/parts/trade/CategoryFinder';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { FieldFindings } from '@/parts/trade/Section';
 import { Chip, ChipRow } from '@/parts/ui/Button';
@@ -69,7 +70,7 @@ export function Extras({ item, examined, set }: { item: Item; examined: Examined
       {open === 'format' ? <Format item={item} examined={examined} set={set} /> : null}
       {open === 'tags' ? <Tags examined={examined} set={set} /> : null}
       {open === 'terms' ? <TermsChoice examined={examined} set={set} /> : null}
-      {open === 'paid' ? <Paid examined={examined} set={set} /> : null}
+      {open === 'paid' ? <Paid item={item} examined={examined} set={set} /> : null}
       {open === 'start' ? (
         <StartAt
           name={sheet.name}
@@ -220,7 +221,7 @@ function TermsChoice({ examined, set }: { examined: Examined; set: SetOwn }) {
 }
 
 /** Promotion and paid extras, as the sheet sells them. */
-function Paid({ examined, set }: { examined: Examined; set: SetOwn }) {
+function Paid({ item, examined, set }: { item: Item; examined: Examined; set: SetOwn }) {
   const { sheet } = examined;
   const { plan } = examined.laid;
   const extras = plan?.extras ?? {};
@@ -245,6 +246,7 @@ function Paid({ examined, set }: { examined: Examined; set: SetOwn }) {
             key={rule.id}
             rule={rule}
             value={extras[rule.id]}
+            item={item}
             examined={examined}
             onChange={(v) => put(rule.id, v)}
           />
@@ -258,11 +260,12 @@ function Paid({ examined, set }: { examined: Examined; set: SetOwn }) {
 function Extra(props: {
   rule: Extract<FeeRule, { type: 'extra' }>;
   value: string | undefined;
+  item: Item;
   examined: Examined;
   onChange: (value: string | null) => void;
 }) {
-  const { rule, value, examined, onChange } = props;
-  const { sheet, effective } = examined;
+  const { rule, value, item, examined, onChange } = props;
+  const { sheet } = examined;
   const on = value !== undefined;
   return (
     <View style={{ gap: 6 }}>
@@ -287,15 +290,7 @@ function Extra(props: {
         <Field label={rule.label} value={value} maxLength={200} onChange={onChange} />
       ) : null}
       {on && rule.asks === 'category' ? (
-        <ChipRow label={rule.label}>
-          {sheet.categories
-            .filter((c) => c.leaf && c.id !== effective.category?.id)
-            .map((c) => (
-              <Chip key={c.id} on={c.id === value} onPress={() => onChange(c.id)}>
-                {c.name}
-              </Chip>
-            ))}
-        </ChipRow>
+        <CategoryFinder kind={item.kind} sheet={sheet} chosen={value} onChoose={onChange} />
       ) : null}
     </View>
   );

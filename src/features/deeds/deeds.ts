@@ -24,6 +24,7 @@ export const DEEDS: readonly Deed[] = [
   { id: 'revise', words: 'Revise', key: 'r', does: page('/outgoing?wish=revise') },
   { id: 'again', words: 'Put up again', key: 'a', does: page('/outgoing?wish=again') },
   { id: 'fill', words: 'Fill in', key: 'f', icon: 'write', does: page('/many') },
+  { id: 'categories', words: 'Categories', key: 'k', does: page('/categories') },
   { id: 'write', words: 'Write words', key: 'w', does: page('/write') },
   { id: 'price', words: 'Price by a rule', key: 'p', does: page('/write?only=prices') },
   { id: 'markDown', words: 'Mark down', key: 'm', does: { type: 'change', target: 'price', how: 'lower' } },

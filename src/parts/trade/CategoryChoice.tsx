@@ -1,21 +1,19 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
-import type { RuleSheet, SheetCategory } from '@/contract/ruleSheet';
+import type { SheetCategory } from '@/contract/ruleSheet';
 import type { Effective } from '@/core/listing/effective';
 import type { Examined } from '@/core/listing/examine';
-import { rankCategories } from '@/core/mapping/categories';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Button } from '@/parts/ui/Button';
+import { CopyButton } from '@/parts/ui/CopyButton';
 import { Text } from '@/parts/ui/Text';
-import { useAttic } from '@/store/attic/attic';
-import { useKinds } from '@/store/items/kinds';
+import { noteCategories } from '@/store/items/mappings';
 import { categoryReason } from '@/wording/kinds';
 
-/** Categories offered before "all of them". */
-const FEW = 5;
+import { CategoryFinder, pathOf } from './CategoryFinder';
 
-/** The category there: the likeliest first, each with why. */
+/** The category there with its number; pressed, it is looked for. */
 export function CategoryChoice(props: {
   item: Item;
   examined: Examined;
@@ -40,6 +38,16 @@ export function CategoryChoice(props: {
             Choose
           </Button>
         </View>
+        {effective.category ? (
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+            <Text variant="small" tone="soft" figures>
+              {`Its number there: ${effective.category.id}`}
+            </Text>
+            <CopyButton label={`Copy the category’s number on ${sheet.name}`} text={effective.category.id}>
+              Copy
+            </CopyButton>
+          </View>
+        ) : null}
         {effective.found && effective.found.sureness !== 'chosen' ? (
           <Text variant="small" tone={effective.found.sureness === 'sure' ? 'soft' : 'info'}>
             {suggestedWords(effective.found)}
@@ -48,61 +56,16 @@ export function CategoryChoice(props: {
       </View>
     );
   return (
-    <RankedChoice
+    <CategoryFinder
       kind={item.kind}
       sheet={sheet}
       chosen={effective.category?.id ?? null}
       onChoose={(id) => {
         onChoose(id);
+        noteCategories([{ market: sheet.marketplace, category: id }]);
         setChoosing(false);
       }}
     />
-  );
-}
-
-/** The likeliest categories for a kind, then all. */
-export function RankedChoice(props: {
-  kind: string;
-  sheet: RuleSheet;
-  chosen: string | null;
-  onChoose: (category: string) => void;
-}) {
-  const { kind, sheet, chosen, onChoose } = props;
-  const kinds = useKinds();
-  const mappings = useAttic((s) => s.mappings);
-  const [all, setAll] = useState(false);
-  const ranked = useMemo(
-    () => rankCategories(kind, kinds, sheet, Object.values(mappings)),
-    [kind, kinds, sheet, mappings],
-  );
-  const likely = ranked.filter((r, i) => i < FEW && r.score > 0);
-  const shown = all || likely.length === 0 ? ranked : likely;
-  return (
-    <View style={{ gap: 6 }}>
-      <ChipRow label={`Category on ${sheet.name}`}>
-        {shown.map(({ category }) => (
-          <Chip key={category.id} on={category.id === chosen} onPress={() => onChoose(category.id)}>
-            {category.name}
-          </Chip>
-        ))}
-        {shown.length < ranked.length ? (
-          <Chip
-            role="button"
-            on={false}
-            label={`All categories on ${sheet.name}`}
-            onPress={() => setAll(true)}
-          >
-            All of them
-          </Chip>
-        ) : null}
-      </ChipRow>
-      {!all && likely[0]?.why ? (
-        <Text
-          variant="small"
-          tone="soft"
-        >{`${likely[0].category.name} comes first: ${categoryReason(likely[0].why)}.`}</Text>
-      ) : null}
-    </View>
   );
 }
 
@@ -121,11 +84,6 @@ function suggestedWords({ sureness, why }: NonNullable<Effective['found']>): str
         'you choose it.'
       );
   }
-}
-
-export function pathOf(sheet: RuleSheet, category: SheetCategory): string {
-  const parent = sheet.categories.find((c) => c.id === category.parent);
-  return [parent?.name, category.name].filter(Boolean).join(' › ');
 }
 
 function recordWords(category: SheetCategory | null): string {

@@ -1,11 +1,12 @@
 import { Mapping, mappingId, type FieldRule } from '@/contract/mapping';
-import type { Item } from '@/contract/records';
+import { planId, type Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import { publicFacts } from '@/core/kinds/publicFacts';
 import type { Effective } from '@/core/listing/effective';
 import { translate } from '@/core/mapping/values';
-import { change, useAttic } from '@/store/attic/attic';
+import { change, setSettings, useAttic, type Put } from '@/store/attic/attic';
 
+import { planWith } from './items';
 import { kindsNow } from './kinds';
 
 function mappingOf(market: string, kind: string): Mapping {
@@ -20,6 +21,50 @@ function put(record: Mapping, label: string): void {
 /** Which category a kind, with all below it, goes to; null gives the question back to the suggestions. */
 export function mapKind(market: string, kind: string, category: string | null): void {
   put({ ...mappingOf(market, kind), category }, 'category');
+  if (category !== null) noteCategories([{ market, category }]);
+}
+
+/** How many that were chosen last are offered first. */
+const LAST = 6;
+
+/** Keeps in mind what was chosen, so that it is offered first. */
+export function noteCategories(chosen: readonly { market: string; category: string }[]): void {
+  const { lastCategories } = useAttic.getState().settings;
+  const last = { ...lastCategories };
+  for (const { market, category } of chosen)
+    last[market] = [category, ...(last[market] ?? []).filter((id) => id !== category)].slice(0, LAST);
+  setSettings({ lastCategories: last });
+}
+
+/** Where a kind goes on a marketplace, and of which items that was asked. */
+export interface CategoryDecision {
+  market: string;
+  kind: string;
+  category: string;
+  items: readonly string[];
+  /** Only these go there, and not the kind. */
+  only?: boolean;
+}
+
+/**
+ * Decides where kinds go, or only some items, all in one change. What these items said for themselves is
+ * given back to their kind, so that one decision holds for all of them.
+ */
+export function decideCategories(decisions: readonly CategoryDecision[]): void {
+  const { plans } = useAttic.getState();
+  change(
+    'categories',
+    decisions.flatMap(({ market, kind, category, items, only }): Put[] => {
+      if (only) return items.map((id) => planWith(id, market, { category }));
+      const record = { ...mappingOf(market, kind), category };
+      const own = items.filter((id) => plans[planId(id, market)]?.category != null);
+      return [
+        { collection: 'mappings', id: record.id, record },
+        ...own.map((id) => planWith(id, market, { category: null })),
+      ];
+    }),
+  );
+  noteCategories(decisions);
 }
 
 /** How a field of theirs is filled; null: from the fact of the same name again. */

@@ -1,0 +1,1 @@
+export { Categories as default } from '@/features/categories/Categories';
