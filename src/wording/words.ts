@@ -1,9 +1,11 @@
-import type { Wording } from '@/contract/coded';
+import type { Coded, Wording } from '@/contract/coded';
 import type { KindTree } from '@/core/kinds/tree';
 import { plural } from '@/core/language/plural';
 import type { LeftOutParams, LeftOutWhy } from '@/core/words/importWords';
 import type { PatternTrouble, PatternTroubleParams } from '@/core/words/pattern';
+import type { PatternProblemParams } from '@/core/words/patternProblems';
 import type { WordSource } from '@/core/words/sources';
+import type { TokenGroup } from '@/core/words/tokens';
 
 import { privateThing } from './check';
 import { fieldName } from './kinds';
@@ -19,6 +21,23 @@ const PATTERN: Wording<PatternTroubleParams> = {
   neverOpened: ({ name }) => `“${name}” is closed with {{/${name}}} but was not opened.`,
   braces: () => 'A {{ has no }} after it.',
   unreadable: () => 'The pattern can’t be read.',
+};
+
+const PROBLEM: Wording<PatternProblemParams> = {
+  ...PATTERN,
+  unknown: ({ name, meant }) =>
+    `Nothing is called “${name}”.${meant === null ? ' It stays empty.' : ` Was “${meant}” meant?`}`,
+};
+
+/** What is wrong at a place of a pattern. */
+export const patternProblemWords = (why: Coded<PatternProblemParams>): string => worded(PROBLEM, why);
+
+export const TOKEN_GROUP_NAMES: Readonly<Record<TokenGroup, string>> = {
+  item: 'The item',
+  facts: 'Specifics',
+  measurements: 'Measurements',
+  condition: 'Condition',
+  buyer: 'Whoever asks',
 };
 
 export const leftOutWhy = (why: LeftOutWhy): string => worded(LEFT_OUT, why);

@@ -3,6 +3,7 @@ import Mustache from 'mustache';
 import { NONE, type Coded, type None } from '@/contract/coded';
 import type { Item } from '@/contract/records';
 
+import { valuesByName } from './byName';
 import { cleanedWords, homeWords, TESTED_WORDS } from '../condition/conditionText';
 import { betterBecause, flawWords, gradeNames, gradeOfItem, wordsForUse } from '../condition/grade';
 import { publicFacts } from '../kinds/publicFacts';
@@ -151,8 +152,16 @@ ${MEASURED}
   },
 ];
 
-/** Everything a pattern may speak of: public facts, and what follows from them. */
-function patternView(item: Item, kinds: KindTree, units: Units, closing: string): Record<string, unknown> {
+/**
+ * Everything a pattern may speak of: public facts, and what follows from them, also under the names their
+ * askers gave them; ours come first.
+ */
+export function patternView(
+  item: Item,
+  kinds: KindTree,
+  units: Units,
+  closing: string,
+): Record<string, unknown> {
   const kind = kinds.get(item.kind);
   const facts = publicFacts(item, kinds);
   const words = Object.fromEntries(Object.entries(facts).map(([id, v]) => [id, small(id, readable(v))]));
@@ -173,6 +182,7 @@ function patternView(item: Item, kinds: KindTree, units: Units, closing: string)
         ];
   });
   return {
+    ...valuesByName(item, kinds, units),
     ...words,
     title: item.title,
     kind: kind?.name ?? '',
@@ -267,22 +277,6 @@ function patternTrouble(error: unknown): PatternTrouble {
 /** The words of a pattern that are its own, whatever item it is for. */
 export function patternWords(pattern: string): string {
   return pattern.replace(/\{\{[^}]*\}\}/gu, ' ');
-}
-
-/** Tokens of a pattern that stand for nothing any kind of item can have: slips, most likely. */
-export function unknownTokens(pattern: string, item: Item, kinds: KindTree): string[] {
-  const view = patternView(item, kinds, 'metric', '');
-  const known = new Set([
-    ...Object.keys(view),
-    ...kinds.leaves.flatMap((kind) => kind.facts.map((f) => f.id)),
-    'name',
-    'value',
-    'label',
-    'around',
-    '.',
-  ]);
-  const named = [...pattern.matchAll(/\{\{\{?\s*[#^/&]?\s*([^}\s]+)\s*\}?\}\}/gu)].map((m) => m[1] ?? '');
-  return [...new Set(named)].filter((name) => !known.has(name) && !name.startsWith('!'));
 }
 
 /** Sections that vanished leave empty lines behind: at most one between two paragraphs. */

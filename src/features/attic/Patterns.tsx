@@ -1,18 +1,23 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Pattern, Item } from '@/contract/records';
-import { fillPattern, TONES, unknownTokens } from '@/core/words/pattern';
+import type { Pattern } from '@/contract/records';
+import { fillPattern, TONES } from '@/core/words/pattern';
+import { PatternField } from '@/parts/trade/PatternField';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
-import { setSettings, useAttic } from '@/store/attic/attic';
+import { useAttic } from '@/store/attic/attic';
 import { useKinds } from '@/store/items/kinds';
 import { nameOf } from '@/store/items/names';
 import { addPattern, editPattern, removePattern } from '@/store/items/patterns';
 import { patternTroubleWords } from '@/wording/words';
+
+import { SavedAnswers } from './SavedAnswers';
+import { ShopPatterns } from './ShopPatterns';
+import { samples, useTokens } from './useTokens';
 
 /** How descriptions are written: three tones to start from, and the person's own patterns. */
 export function Patterns() {
@@ -22,9 +27,9 @@ export function Patterns() {
   return (
     <Page title="Patterns" back="/attic">
       <Text tone="soft">
-        A pattern is text with facts in it: {'{{brand}}'} stands for the brand, and what stands between{' '}
-        {'{{#flaws}}'} and {'{{/flaws}}'} is said of each flaw. A section without anything to say vanishes.
-        Private facts are never known to it.
+        A pattern is text with facts in it, put in by a tap: {'{{brand}}'} stands for the brand, and what
+        stands between {'{{#flaws}}'} and {'{{/flaws}}'} is said of each flaw. A section without anything to
+        say vanishes. Private facts are never known to it.
       </Text>
       {own.map((pattern) => (
         <Card key={pattern.id} label={`Pattern ${pattern.name}`}>
@@ -43,6 +48,7 @@ export function Patterns() {
           {open === pattern.id ? <Editor pattern={pattern} /> : null}
         </Card>
       ))}
+      <SavedAnswers />
       <ShopPatterns />
       <Card label="A new pattern">
         <Text variant="heading">Begin a pattern</Text>
@@ -64,47 +70,6 @@ export function Patterns() {
   );
 }
 
-/** What search engines show of items in the seller's own shop. */
-function ShopPatterns() {
-  const shop = useAttic((s) => s.settings.shop);
-  const set = (part: Partial<typeof shop>) => setSettings({ shop: { ...shop, ...part } });
-  return (
-    <Card label="Your own shop">
-      <Text variant="heading">Your own shop</Text>
-      <Text tone="soft">What search engines show of an item’s page there: patterns, too.</Text>
-      <Field
-        label="Name of the shop"
-        value={shop.name}
-        maxLength={40}
-        onChange={(name) => set({ name: name.trim() })}
-      />
-      <Field
-        label="Address of the shop"
-        value={shop.address}
-        maxLength={300}
-        placeholder="https://"
-        refuse={(t) =>
-          t.trim() === '' || /^https?:\/\/\S+$/u.test(t.trim()) ? null : 'An address begins with https://.'
-        }
-        onChange={(address) => set({ address: address.trim() })}
-      />
-      <Field
-        label="Title for search engines"
-        value={shop.title}
-        maxLength={400}
-        onChange={(title) => set({ title })}
-      />
-      <Field
-        label="Description for search engines"
-        value={shop.description}
-        multiline
-        maxLength={2_000}
-        onChange={(description) => set({ description })}
-      />
-    </Card>
-  );
-}
-
 /** A pattern beside what it makes of a real item. */
 function Editor({ pattern }: { pattern: Pattern }) {
   const items = useAttic((s) => s.items);
@@ -119,7 +84,7 @@ function Editor({ pattern }: { pattern: Pattern }) {
   );
   const item = some[at % Math.max(1, some.length)];
   const filled = item && fillPattern(pattern.text, item, kinds, units, closing);
-  const slips = item && filled?.ok ? unknownTokens(pattern.text, item, kinds) : [];
+  const may = useTokens(item);
   return (
     <View style={{ gap: 10 }}>
       <Field
@@ -129,18 +94,14 @@ function Editor({ pattern }: { pattern: Pattern }) {
         refuse={(t) => (t.trim() === '' ? 'It needs a name.' : null)}
         onChange={(name) => editPattern(pattern.id, { name: name.trim() })}
       />
-      <Field
+      <PatternField
         label="Text of the pattern"
         value={pattern.text}
         multiline
         maxLength={6_000}
+        {...may}
         onChange={(text) => editPattern(pattern.id, { text })}
       />
-      {slips.length > 0 ? (
-        <Notice tone="caution">
-          {`Nothing has ${slips.map((s) => `“${s}”`).join(', ')}: a slip of the pen? It stays empty.`}
-        </Notice>
-      ) : null}
       <Text variant="small" tone="soft">
         The kinds it is for, with all below them; where none is chosen, it is only used when you choose it.
       </Text>
@@ -195,14 +156,4 @@ function KindsFor({ pattern }: { pattern: Pattern }) {
       ))}
     </ChipRow>
   );
-}
-
-/** A handful of items with something to say, of the kinds asked for. */
-function samples(items: Readonly<Record<string, Item>>, fits: (kind: string) => boolean): Item[] {
-  const some: Item[] = [];
-  for (const item of Object.values(items)) {
-    if (item.kind !== '' && fits(item.kind)) some.push(item);
-    if (some.length === 12) break;
-  }
-  return some;
 }

@@ -192,7 +192,7 @@ describe('patterns', () => {
     await press(/^Begin with the tone/u);
     await fill('Name of the pattern', 'Short and plain');
     await fill('Text of the pattern', '{{brand}}, {{colour}}. {{misspelt}}');
-    await sees('Nothing has “misspelt”: a slip of the pen? It stays empty.');
+    await sees('Line 1: Nothing is called “misspelt”. It stays empty.');
     await sees(/Of .* it makes:/u);
     const first = said();
     await press(/another|next/iu);
@@ -202,6 +202,38 @@ describe('patterns', () => {
     await press(/^For /u);
     await press('Remove the pattern Short and plain');
     expect(Object.keys(state().patterns)).toEqual([]);
+  });
+  it('take facts by a tap, and what was meant for what was typed', async () => {
+    await manyItems();
+    await open(Patterns);
+    await press(/^Begin with the tone/u);
+    await fill('Text of the pattern', 'Made by {{brnad}}');
+    await sees('Line 1: Nothing is called “brnad”. Was “brand” meant?');
+    await press('Write {{brand}}');
+    const text = () => Object.values(state().patterns)[0]?.text ?? '';
+    expect(text()).toBe('Made by {{brand}}');
+    await press('Put a fact into Text of the pattern');
+    await fill('Find a fact', 'colour');
+    await press(/^Put in .*colour/iu);
+    expect(text()).toMatch(/^Made by \{\{brand\}\}\{\{.*colour\}\}$/u);
+    expect(said()).not.toContain('Nothing is called');
+  });
+  it('stand in search engines’ words and saved answers, too', async () => {
+    await manyItems();
+    await open(Patterns);
+    await fill('Title for search engines', '{{titel}} here');
+    await press('Write {{title}}');
+    expect(state().settings.shop.title).toBe('{{title}} here');
+    await press('Change the answer Firm price');
+    await fill('Text of the answer', 'No, {{buyer}}: ');
+    await press('Put a fact into Text of the answer');
+    await press('Put in price');
+    const own = () => state().settings.savedAnswers;
+    expect(own()).toMatchObject([{ id: 'lowest', name: 'Firm price', text: 'No, {{buyer}}: {{price}}' }]);
+    // Taken away, the one to begin with is back.
+    await press('Remove the answer Firm price');
+    expect(own()).toEqual([]);
+    expect(said()).toContain('Firm price');
   });
 });
 

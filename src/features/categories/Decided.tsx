@@ -5,8 +5,8 @@ import { Button } from '@/parts/ui/Button';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 
-import { keyOf, type There } from './useThere';
 import { ThereLine } from './ThereLine';
+import { keyOf, type There } from './useThere';
 
 /** So few are shown at once. */
 const FEW = 8;

@@ -6,8 +6,8 @@ import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { decideCategories } from '@/store/items/mappings';
 
-import { keyOf, type There } from './useThere';
 import { ThereLine } from './ThereLine';
+import { keyOf, type There } from './useThere';
 
 /** What nothing speaks against: taken together with one press. */
 export function Sure({ there, onAsk }: { there: readonly There[]; onAsk: (one: There) => void }) {

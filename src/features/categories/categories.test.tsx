@@ -1,5 +1,5 @@
-import { planId } from '@/contract/records';
 import { mappingId } from '@/contract/mapping';
+import { planId } from '@/contract/records';
 import { undo, useAttic } from '@/store/attic/attic';
 import { addItem, editPlan } from '@/store/items/items';
 import { fillInMany } from '@/store/items/many';

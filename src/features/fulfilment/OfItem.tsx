@@ -23,7 +23,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useTextDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
 import { useMarketName } from '@/store/courier/useMarketName';
-import { answerFor, keepAnswer, STARTING_ANSWERS } from '@/store/fulfilment/savedAnswers';
+import { allAnswers, answerFor, keepAnswer } from '@/store/fulfilment/savedAnswers';
 import { standingWords } from '@/store/fulfilment/standing';
 import { answer, judged, reply, SAYS_OTHERWISE, useTalks } from '@/store/fulfilment/talks';
 import { whatItLeaves } from '@/store/fulfilment/whatItLeaves';
@@ -299,7 +299,7 @@ function Reply({ talk }: { talk: TalkOf }) {
 
 function SavedAnswers({ who, onChoose }: { who: string; onChoose: (answer: SavedAnswer) => void }) {
   const saved = useAttic((s) => s.settings.savedAnswers);
-  const answers = [...saved, ...STARTING_ANSWERS.filter((a) => !saved.some((s) => s.id === a.id))];
+  const answers = allAnswers(saved);
   return (
     <ChipRow label="Saved answers" radio={false}>
       {answers.map((a) => (

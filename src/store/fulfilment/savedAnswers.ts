@@ -6,6 +6,8 @@ import { formatLength } from '@/core/measure/units';
 import { formatMoney } from '@/core/money/money';
 import { filledIn, type AnswerView } from '@/core/talks/answers';
 import { claimsFree, type Asker } from '@/core/talks/standing';
+import { valuesByName } from '@/core/words/byName';
+import { knownTokens, tokensFor, type Token } from '@/core/words/tokens';
 import { newId, setSettings, useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { kindsNow } from '@/store/items/kinds';
@@ -43,6 +45,7 @@ export function answerView(item: Item, talk: Asker): AnswerView {
   });
   const flaws = item.flaws.map((f) => [f.type, f.place].filter(Boolean).join(', '));
   return {
+    ...valuesByName(item, kinds, settings.units),
     ...publicFacts(item, kinds),
     ...Object.fromEntries(measured.map(([id, , length]) => [id, length])),
     measurements: measured.map(([, name, length]) => `${name.toLocaleLowerCase('en')} ${length}`).join(', '),
@@ -71,6 +74,51 @@ export function answerFor(
   const gaveWay = standing !== null && standing.is !== 'free' && claimsFree(saved.text);
   const text = gaveWay ? 'Hello {{buyer}}, {{whether}}' : saved.text;
   return { ...filledIn(text, answerView(item, talk)), gaveWay };
+}
+
+/** Known to answers alone: the buyer, and how the item stands. */
+const ANSWERING = ['buyer', 'price', 'whether', 'condition', 'measurements'];
+
+/** What may stand in a saved answer, with what it gives for an item. */
+export function answerTokens(item: Item | undefined): { tokens: Token[]; known: ReadonlySet<string> } {
+  const kinds = kindsNow();
+  const { units } = useAttic.getState().settings;
+  const known = new Set([...knownTokens(kinds), ...ANSWERING]);
+  if (!item) return { tokens: [], known };
+  const view = answerView(item, { market: '', who: 'the buyer' });
+  const answering = ANSWERING.map((name): Token => ({
+    name,
+    label: null,
+    group: 'buyer',
+    gives: view[name] ?? '',
+    insert: `{{${name}}}`,
+  }));
+  const simple = tokensFor(item, kinds, units).filter(
+    (t) => t.insert === `{{${t.name}}}` && view[t.name] !== undefined,
+  );
+  return { tokens: [...answering, ...simple], known };
+}
+
+/** Every answer at hand: the person's own, and those to begin with that they did not change. */
+export function allAnswers(own: readonly SavedAnswer[]): SavedAnswer[] {
+  return [...own, ...STARTING_ANSWERS.filter((a) => !own.some((s) => s.id === a.id))];
+}
+
+/** Changes an answer; one to begin with becomes the person's own. */
+export function changeAnswer(answer: SavedAnswer): void {
+  const { savedAnswers } = useAttic.getState().settings;
+  const isOwn = savedAnswers.some((a) => a.id === answer.id);
+  setSettings({
+    savedAnswers: isOwn
+      ? savedAnswers.map((a) => (a.id === answer.id ? answer : a))
+      : [...savedAnswers, answer],
+  });
+}
+
+/** Takes an answer of the person's own away; where it stood for one to begin with, that is back. */
+export function removeAnswer(id: string): void {
+  const { savedAnswers } = useAttic.getState().settings;
+  setSettings({ savedAnswers: savedAnswers.filter((a) => a.id !== id) });
 }
 
 /** Keeps an answer for other times, with the buyer's name and the item's own figures as tokens again. */
