@@ -83,6 +83,7 @@ it('a set-up kept at the first listing lies under the next twenty', async () => 
   await attic.press('List on…');
   await attic.sees(/[1-9]\d* go/u, 60_000);
   await attic.seesNot('being checked');
+  await attic.seesNot('hearing what is listed already');
   // By itself, since they are of its kind; a tap would choose another.
   await attic.press(/Send \d+/u.exec(await attic.text())?.[0] ?? '');
   await attic.sees(/\d+ of \d+/u, 60_000);

@@ -6,6 +6,7 @@ import { BottomBar } from '@/parts/ui/BottomBar';
 import { Button } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
 import { useWide } from '@/theme/theme';
 
 import { moneyWords } from './words';
@@ -23,6 +24,8 @@ export function OutBar(props: {
   const { wish, lines, going, totals, later, onBegin } = props;
   const wide = useWide();
   const currency = useAttic((s) => s.settings.currency);
+  // What it has not told yet may be up already, or be planned: it would go twice.
+  const hearing = useCourier((s) => s.connected && !s.caughtUp);
   const count = (says: OutLine['says']) => lines.filter((l) => l.says === says).length;
   const [stopped, asked] = [count('stopped'), count('asked')];
   const cautious = going.filter((l) => l.says === 'cautious').length;
@@ -32,6 +35,7 @@ export function OutBar(props: {
     cautious > 0 ? `${cautious} with a caution` : '',
     stopped > 0 ? `${stopped} stopped` : '',
     asked > 0 ? `${asked} being checked…` : '',
+    hearing ? 'hearing what is listed already…' : '',
   ].filter(Boolean);
   const verb = !isUp ? 'Withdraw' : later ? 'Schedule' : 'Send';
   return (
@@ -43,7 +47,7 @@ export function OutBar(props: {
         <Button
           variant={isUp ? 'main' : 'trouble'}
           icon={isUp ? 'send' : undefined}
-          disabled={going.length === 0}
+          disabled={going.length === 0 || hearing}
           onPress={onBegin}
         >
           {`${verb} ${going.length}`}

@@ -1,5 +1,8 @@
+import { act } from '@testing-library/react';
+
 import { planId } from '@/contract/records';
 import { useAttic } from '@/store/attic/attic';
+import { useCourier } from '@/store/courier/courierLink';
 import { dropJobs, useQueue } from '@/store/courier/sendQueue';
 import { fillInMany } from '@/store/items/many';
 import { addStencil } from '@/store/items/stencils';
@@ -53,6 +56,17 @@ describe('listing many', () => {
     expect(new Set(jobs().map((j) => j.item))).toEqual(new Set(ids));
     for (const { item, market } of jobs()) expect(plans()[planId(item, market)]?.wanted).toBe(true);
     expect(went.at(-1)).toBe('/underway');
+  });
+  it('sends nothing before it was heard what is up or planned already', async () => {
+    await begin();
+    await sees(/[1-9]\d* go/u);
+    act(() => useCourier.setState({ caughtUp: false }));
+    await sees('hearing what is listed already…');
+    await press(/^Send \d+$/u).catch(() => null);
+    expect(jobs()).toEqual([]);
+    act(() => useCourier.setState({ caughtUp: true }));
+    await press(/^Send \d+$/u);
+    expect(jobs().length).toBeGreaterThan(1);
   });
   it('leaves out a marketplace, and single ones', async () => {
     const [first] = await begin();
