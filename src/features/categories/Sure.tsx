@@ -1,13 +1,11 @@
-import { View } from 'react-native';
-
 import { plural } from '@/core/language/plural';
 import { Button } from '@/parts/ui/Button';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { decideCategories } from '@/store/items/mappings';
 
-import { ThereLine } from './ThereLine';
-import { keyOf, type There } from './useThere';
+import { Lines } from './Lines';
+import type { There } from './useThere';
 
 /** What nothing speaks against: taken together with one press. */
 export function Sure({ there, onAsk }: { there: readonly There[]; onAsk: (one: There) => void }) {
@@ -21,14 +19,10 @@ export function Sure({ there, onAsk }: { there: readonly There[]; onAsk: (one: T
     <Card label="Sure">
       <Text variant="heading">{`Sure: ${there.length}`}</Text>
       <Text tone="soft">Their names say so. Taken, they hold for all items of the kind from now on.</Text>
-      <View role="list" aria-label="Sure ones" style={{ gap: 6 }}>
-        {there.map((one) => (
-          <ThereLine key={keyOf(one)} there={one} onAsk={() => onAsk(one)} />
-        ))}
-      </View>
-      <Button variant="main" icon="check" onPress={take}>
+      <Button variant="main" icon="check" onPress={take} style={{ alignSelf: 'flex-start' }}>
         {plural(there.length, 'Take the one that is sure', `Take all ${there.length} sure ones`)}
       </Button>
+      <Lines label="Sure ones" there={there} onAsk={onAsk} />
     </Card>
   );
 }

@@ -15,7 +15,7 @@ export function ThereLine({ there, onAsk }: { there: There; onAsk: () => void })
   const name = kinds.get(kind)?.name ?? kind;
   const shelf = sheet.categories.find((c) => c.id === category);
   return (
-    <View role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 52 }}>
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 52 }}>
       <View style={{ flex: 1 }}>
         <Text>{`${name} on ${sheet.name}: ${shelf ? pathOf(sheet, shelf) : 'none'}`}</Text>
         <Text variant="small" tone="soft" figures>

@@ -58,7 +58,7 @@ it('holds only for those that are chosen, where that is wanted', async () => {
   const ids = await eightJumpers();
   await open(Categories);
   await press('Another category for Jumper on Brackenmoor');
-  await press('Only these 8');
+  await press('Only these 8, jumper on Brackenmoor');
   await press('Find another for Jumper on Brackenmoor');
   // By its number, as it stands beside each.
   await fill('Find a category on Brackenmoor', 'wear.tops');
@@ -96,4 +96,17 @@ it('says what keeps an item from having one, and when nothing goes by some words
   await fill('Find a category on Brackenmoor', 'zzzz qqqq');
   await sees('Nothing on Brackenmoor goes by that');
   expect(said()).not.toContain('used lately');
+});
+
+it('one answer serves for all that is doubtful on a marketplace', async () => {
+  await emptyAttic();
+  const kinds = ['vase', 'clock', 'coat', 'book'];
+  const ids = kinds.map((kind) => addItem({ kind, title: kind }));
+  for (const id of ids) wanted(id, 'lanternyard');
+  fillInMany(ids);
+  await open(Categories);
+  await press('All 4 on Lanternyard: In the shop');
+  expect(kinds.map((kind) => mapped('lanternyard', kind))).toEqual(kinds.map(() => 'shop'));
+  undo();
+  expect(mapped('lanternyard', 'vase')).toBeUndefined();
 });
