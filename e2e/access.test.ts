@@ -141,6 +141,7 @@ it('has nothing axe objects to in the attic’s own lists and where many are fil
   await attic.page.waitForSelector('[role=main][aria-label="Fill in one item"]');
   await lookAt(attic, 'many', NARROW_AND_NIGHT);
   for (const [path, title] of [
+    ['categories', 'Categories of one item'],
     ['write', 'Write for one item'],
     ['outgoing', 'List one item'],
     ['underway', 'On their way'],

@@ -56,3 +56,17 @@ it('all that are sure are taken with one press and kept', async () => {
   expect(attic.complaints).toEqual([]);
   await attic.page.close();
 });
+
+it('another like it has copies of its pictures only where they were asked for', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await attic.openItem(EIGHT[2]!);
+  attic.taps = 0;
+  await attic.press('Another like this');
+  await attic.press('Pictures', '[aria-label="What is copied"]');
+  await attic.press('Make it');
+  await attic.sees('YA-0009', 60_000);
+  process.stdout.write(`another like it, with its pictures: ${attic.taps} taps\n`);
+  await attic.page.waitForSelector('img[alt="Picture 1 of 4, large"]');
+  expect(attic.complaints).toEqual([]);
+  await attic.page.close();
+});

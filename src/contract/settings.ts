@@ -57,6 +57,34 @@ const Workplace = z.object({
 });
 
 /** What new items begin with, and how they are called. */
+/** What another of the same may take along. */
+export const LIKE_PARTS = [
+  'facts',
+  'measurements',
+  'title',
+  'description',
+  'condition',
+  'price',
+  'cost',
+  'parcel',
+  'haul',
+  'owner',
+  'wanted',
+  'pictures',
+] as const;
+export type LikePart = (typeof LIKE_PARTS)[number];
+/** What it takes along as long as nobody chose. */
+export const USUAL_LIKE = [
+  'facts',
+  'measurements',
+  'title',
+  'price',
+  'cost',
+  'parcel',
+  'haul',
+  'owner',
+] as const satisfies readonly LikePart[];
+
 const Intake = z.object({
   /** The haul that intake is working on. */
   haulId: RecordId.nullable().default(null),
@@ -74,6 +102,11 @@ const Intake = z.object({
   spotAsked: z.boolean().default(false),
   /** Barcodes are looked up by themselves. */
   lookUp: z.boolean().default(true),
+  /** What another of the same takes along; never pictures, which are asked for each time. */
+  likeParts: z
+    .array(z.enum(LIKE_PARTS).exclude(['pictures']))
+    .max(20)
+    .default([...USUAL_LIKE]),
   /** A small picture of each new item is looked for by itself; false: only when asked. */
   findAlike: z.boolean().default(false),
 });

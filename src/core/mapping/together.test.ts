@@ -59,7 +59,7 @@ describe('categories of many items', () => {
     });
   });
 
-  it('are sure where all listings say what the name says; doubtful where they differ from it or each other', () => {
+  it('are sure where all listings say what the name says; doubtful where one differs', () => {
     const said = (...categories: (string | null)[]) =>
       at(
         jumpers(categories.length),

@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 
@@ -12,11 +11,12 @@ import { Text } from '@/parts/ui/Text';
 import { exactly } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
 import { toggleGroup } from '@/store/items/groups';
-import { anotherLike, codeNow, editItem, giveNewCode, sharesCode } from '@/store/items/items';
+import { codeNow, editItem, giveNewCode, sharesCode } from '@/store/items/items';
+
+import { AnotherLike } from './AnotherLike';
 
 /** Haul, owner and code; another of the same; and what happened to it. Nothing of it is ever sent. */
 export const BelongingSection = memo(function BelongingSection({ item }: { item: Item }) {
-  const router = useRouter();
   const hauls = useAttic((s) => s.hauls);
   const owners = useAttic((s) => s.owners);
   const haul = item.haulId ? hauls[item.haulId] : undefined;
@@ -53,15 +53,7 @@ export const BelongingSection = memo(function BelongingSection({ item }: { item:
       ) : null}
       <GroupChips item={item} />
       <Code item={item} />
-      <Button
-        icon="add"
-        onPress={() => {
-          const id = anotherLike(item.id);
-          if (id) router.navigate(`/item/${id}`);
-        }}
-      >
-        Another like this
-      </Button>
+      <AnotherLike item={item} />
       <History item={item} />
     </Section>
   );

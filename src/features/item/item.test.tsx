@@ -6,6 +6,7 @@ import { useCourier } from '@/store/courier/courierLink';
 import { editPlan, editItem } from '@/store/items/items';
 import { commandsIn, listed, sentDraftsOf, told } from '@/testing/courier';
 import { canPress, field, fill, leave, open, press, said, sees, settled, unfold } from '@/testing/page';
+import { went } from '@/testing/router';
 import { manyItems, market, SHEETS, type Many } from '@/testing/world';
 
 import { ItemSheet } from './ItemSheet';
@@ -251,6 +252,26 @@ describe('on a marketplace', () => {
     await sees(/Not to (?:Threadwick|Nearstile): /u);
     await unfold('Lanternyard, all of it');
     expect(canPress('Send only to Lanternyard')).toBe(true);
+  });
+});
+
+describe('another like it', () => {
+  it('takes along what is chosen, the same way next time, and pictures only when asked', async () => {
+    await sheetOf('Kittiwake');
+    await press('Another like this');
+    await press('What it cost');
+    await press('Where it is to be listed');
+    await press('Make it');
+    const newest = () =>
+      Object.values(useAttic.getState().items).sort((a, b) => b.createdAt - a.createdAt)[0];
+    const like = item('Kittiwake');
+    expect(newest()).toMatchObject({ title: like.title, facts: like.facts, cost: null, pictureIds: [] });
+    const wanted = (id: string | undefined) =>
+      Object.values(useAttic.getState().plans).filter((p) => p.itemId === id && p.wanted).length;
+    expect(wanted(newest()?.id)).toBe(wanted(like.id));
+    expect(went.at(-1)).toBe(`/item/${newest()?.id}`);
+    const { likeParts } = useAttic.getState().settings;
+    expect([likeParts.includes('cost'), likeParts.includes('wanted')]).toEqual([false, true]);
   });
 });
 

@@ -1,11 +1,13 @@
 import type { MarkdownSteps, Plan, Item } from '@/contract/records';
 import { planId, Item as ItemSchema } from '@/contract/records';
+import type { LikePart } from '@/contract/settings';
 import { lineFor } from '@/core/hauls/haul';
 import { codeFor, numberIn, numberOf } from '@/core/identity/code';
 import { withKind } from '@/core/kinds/changeKind';
 import type { FactSpec } from '@/core/kinds/spec';
 import { factsWith } from '@/core/kinds/values';
 import { emptyPlan } from '@/core/stencils/stencils';
+import { likeOf } from '@/core/stock/anotherLike';
 import { change, newId, newIds, setSettings, useAttic, type Put } from '@/store/attic/attic';
 
 import { kindsNow } from './kinds';
@@ -118,32 +120,28 @@ export function sharesCode(items: Readonly<Record<string, Item>>, { id, code }: 
 }
 
 /**
- * Another of the same: the facts, words and measurements, but no pictures, flaws, code, spot or condition of
- * its own. @returns its id
+ * Another of the same, with what is wanted of it; that is kept in mind for the next, pictures aside: whoever
+ * wants these copies them.
+ *
+ * @returns its id; null: there is no such item
  */
-export function anotherLike(id: string): string | null {
-  const { items } = useAttic.getState();
+export function anotherLike(id: string, parts: readonly LikePart[]): string | null {
+  const { items, plans } = useAttic.getState();
   const like = items[id];
   if (!like) return null;
-  return addItem({
-    haulId: like.haulId,
-    lineId: like.lineId,
-    ownerId: like.ownerId,
-    kind: like.kind,
-    facts: withoutOwn(like.facts),
-    measurements: like.measurements,
-    title: like.title,
-    description: '',
-    cost: like.cost,
-    price: like.price,
-    weightG: like.weightG,
-    spot: '',
-  });
-}
-
-/** Facts of the kind of item, not of the one piece. */
-function withoutOwn({ serial: _, ...facts }: Item['facts']): Item['facts'] {
-  return facts;
+  setSettings({ likeParts: parts.filter((part) => part !== 'pictures') });
+  // What the haul at hand would give is not its.
+  const another = newItem({ haulId: null, lineId: null, ownerId: null, ...likeOf(like, parts) });
+  const wanted = parts.includes('wanted')
+    ? Object.values(plans).filter((plan) => plan.itemId === id && plan.wanted)
+    : [];
+  change('another like it', [
+    { collection: 'items', id: another.id, record: another },
+    ...wanted.map(({ market, category, termsId, stencil }) =>
+      planWith(another.id, market, { wanted: true, category, termsId, stencil }),
+    ),
+  ]);
+  return another.id;
 }
 
 /** Changes some values of an item; the label says which, for undo. Null changes nothing. */

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 
+import { USUAL_LIKE } from '@/contract/settings';
 import { openAttic, undo, useAttic } from '@/store/attic/attic';
 
 import { editHaul, keepSpot, moveTo, spreadCost, startHaul } from './hauls';
@@ -59,7 +60,7 @@ it('makes another like it with the facts, without pictures, flaws, code, spot an
     measurements: { chest: 590 },
     price: 7_400,
   });
-  const copy = item(anotherLike(id)!);
+  const copy = item(anotherLike(id, USUAL_LIKE)!);
   expect(copy).toMatchObject({
     facts: { brand: 'Ostler' },
     measurements: { chest: 590 },
@@ -70,7 +71,7 @@ it('makes another like it with the facts, without pictures, flaws, code, spot an
   });
   expect(copy.facts.serial).toBeUndefined();
   expect(copy.code).not.toBe(item(id).code);
-  expect(anotherLike('nobody')).toBeNull();
+  expect(anotherLike('nobody', [])).toBeNull();
 });
 
 it('asks a question of one’s own below a branch, and gives it up without losing the answers', () => {
