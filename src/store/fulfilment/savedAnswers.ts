@@ -44,8 +44,7 @@ export function answerView(item: Item, talk: Asker): AnswerView {
     return mm === undefined ? [] : [[m.id, m.name, formatLength(mm, settings.units)] as const];
   });
   const flaws = item.flaws.map((f) => [f.type, f.place].filter(Boolean).join(', '));
-  return {
-    ...valuesByName(item, kinds, settings.units),
+  const view = {
     ...publicFacts(item, kinds),
     ...Object.fromEntries(measured.map(([id, , length]) => [id, length])),
     measurements: measured.map(([, name, length]) => `${name.toLocaleLowerCase('en')} ${length}`).join(', '),
@@ -58,6 +57,8 @@ export function answerView(item: Item, talk: Asker): AnswerView {
     title: item.title,
     buyer: talk.who,
   };
+  // Ours come first: what is kept of an answer goes by them.
+  return { ...view, ...valuesByName(item, kinds, settings.units), ...view };
 }
 
 /**

@@ -1,6 +1,6 @@
 import type { MarkdownSteps, Plan, Item } from '@/contract/records';
 import { planId, Item as ItemSchema } from '@/contract/records';
-import type { LikePart } from '@/contract/settings';
+import { LIKE_PARTS, type LikePart } from '@/contract/settings';
 import { lineFor } from '@/core/hauls/haul';
 import { codeFor, numberIn, numberOf } from '@/core/identity/code';
 import { withKind } from '@/core/kinds/changeKind';
@@ -130,8 +130,9 @@ export function anotherLike(id: string, parts: readonly LikePart[]): string | nu
   const like = items[id];
   if (!like) return null;
   setSettings({ likeParts: parts.filter((part) => part !== 'pictures') });
-  // What the haul at hand would give is not its.
-  const another = newItem({ haulId: null, lineId: null, ownerId: null, ...likeOf(like, parts) });
+  // What the haul at hand would give is not its: all that is not taken along is blank.
+  const blank = likeOf({ ...blankItem(like.kind), use: null }, LIKE_PARTS);
+  const another = newItem({ ...blank, spot: '', ...likeOf(like, parts) });
   const wanted = parts.includes('wanted')
     ? Object.values(plans).filter((plan) => plan.itemId === id && plan.wanted)
     : [];

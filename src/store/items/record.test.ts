@@ -68,6 +68,8 @@ it('makes another like it with the facts, without pictures, flaws, code, spot an
     flaws: [],
     spot: '',
     pictureIds: [],
+    use: null,
+    description: '',
   });
   expect(copy.facts.serial).toBeUndefined();
   expect(copy.code).not.toBe(item(id).code);
