@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { AuctionTerms } from '@/contract/courier';
@@ -265,7 +265,13 @@ function Extra(props: {
   onChange: (value: string | null) => void;
 }) {
   const { rule, value, item, examined, onChange } = props;
-  const { sheet } = examined;
+  const { sheet, effective } = examined;
+  const first = effective.category?.id;
+  // The same category twice is no second one.
+  const others = useMemo(
+    () => ({ ...sheet, categories: sheet.categories.filter((c) => c.id !== first) }),
+    [sheet, first],
+  );
   const on = value !== undefined;
   return (
     <View style={{ gap: 6 }}>
@@ -290,7 +296,7 @@ function Extra(props: {
         <Field label={rule.label} value={value} maxLength={200} onChange={onChange} />
       ) : null}
       {on && rule.asks === 'category' ? (
-        <CategoryFinder kind={item.kind} sheet={sheet} chosen={value} onChoose={onChange} />
+        <CategoryFinder kind={item.kind} sheet={others} chosen={value} onChoose={onChange} />
       ) : null}
     </View>
   );

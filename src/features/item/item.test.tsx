@@ -255,6 +255,18 @@ describe('on a marketplace', () => {
   });
 });
 
+it('a second category is another than the first', async () => {
+  await sheetOf('Kittiwake');
+  await unfold('Brackenmoor, all of it');
+  await press('Paid places on Brackenmoor');
+  await press('Second category on Brackenmoor');
+  await fill('Find a category on Brackenmoor', 'wear.');
+  const offered = () =>
+    [...document.querySelectorAll('[role=radio]')].map((e) => e.getAttribute('aria-label') ?? '');
+  expect(offered()).toContain('To wear › Shirts and tops');
+  expect(offered()).not.toContain('To wear › Knitwear');
+});
+
 describe('another like it', () => {
   it('takes along what is chosen, the same way next time, and pictures only when asked', async () => {
     await sheetOf('Kittiwake');
