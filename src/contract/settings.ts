@@ -6,6 +6,7 @@ import { UsualFollowRule } from './following';
 import { MarkdownSteps } from './item';
 import { Lesson, MOST_LESSONS } from './lesson';
 import { SavedAnswer } from './orders';
+import { PageTemplate } from './pageTemplate';
 
 /** What a code can be put together from. The running number has to be among them; the spot comes last. */
 export const CODE_PARTS = ['letters', 'haul', 'kind', 'describing', 'number', 'cost', 'spot'] as const;
@@ -133,6 +134,8 @@ const PublicWords = z.object({
   tone: z.string().max(120).default('plain'),
   /** Categories chosen last, by marketplace, the last first. */
   lastCategories: z.record(z.string().max(32), z.array(z.string().max(80)).max(12)).default({}),
+  /** What pages of listings are put together from, where markup is taken. */
+  pageParts: PageTemplate,
   /** How the sections of an item's sheet begin; null: open on a wide screen, as needed on a phone. */
   sheetStarts: z.enum(['open', 'asNeeded']).nullable().default(null),
 });

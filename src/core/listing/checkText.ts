@@ -59,7 +59,7 @@ function checkDescription(effective: Effective, sheet: RuleSheet, { block, cauti
   const market = sheet.name;
   const length = countAs(effective.text, counts);
   if (effective.shortened.includes('description')) {
-    const end = effective.description.replace(/\n\n~.*$/su, '').slice(-END_SHOWN);
+    const end = effective.story.replace(/\n\n~.*$/su, '').slice(-END_SHOWN);
     caution('description', 'descriptionShortened', { market, end });
   }
   if (length < least) {

@@ -25,6 +25,7 @@ import { postageBy, sentTerms, termsFor } from '../terms/terms';
 import { countAs } from '../words/count';
 import { cutToFit } from '../words/cut';
 import { htmlFromText } from '../words/html';
+import { pageHtml, pageText } from '../words/pageTemplate';
 import { shopWords, type ShopWords } from '../words/shopWords';
 import { tagsFor, topicLine, topicsIn } from '../words/tags';
 import { titleFromFacts } from '../words/title';
@@ -32,8 +33,10 @@ import { titleFromFacts } from '../words/title';
 /** One item on one marketplace: the values that would be sent, before they are checked. */
 export interface Effective {
   title: string;
-  /** As a person reads it. */
+  /** As a person reads it: all of the page, where it is put together. */
   description: string;
+  /** What was written of it, as far as it fits there. */
+  story: string;
   /** The description as it is sent: with the marketplace's markup, where it takes some. */
   text: string;
   /** What of the shared words did not fit there and was written shorter. */
@@ -161,7 +164,7 @@ export function effectiveListing(
   const oneOnly = auction !== null || depotNo !== null;
   const keywords = sheet.search ? tagsFor(item, kinds, [], { max: 12, longest: 40 }) : [];
   return {
-    ...wordsFor(item, plan, sheet, kinds),
+    ...wordsFor(item, plan, sheet, kinds, { settings, terms }),
     tags,
     search: sheet.search
       ? shopWords(item, kinds, settings.units, settings.shop, sheet.search, keywords)
@@ -224,7 +227,8 @@ function wordsFor(
   plan: Plan | undefined,
   sheet: RuleSheet,
   kinds: KindTree,
-): Pick<Effective, 'title' | 'description' | 'text' | 'shortened'> {
+  { settings, terms }: { settings: Settings; terms: Terms | null },
+): Pick<Effective, 'title' | 'description' | 'story' | 'text' | 'shortened'> {
   const shortened: ('title' | 'description')[] = [];
   let title = (plan?.title ?? item.title).trim();
   if (plan?.title == null && countAs(title, sheet.title.counts) > sheet.title.max) {
@@ -236,7 +240,13 @@ function wordsFor(
     }
   }
   const { max, counts, markup, topics } = sheet.description;
-  const sent = (words: string) => (markup ? htmlFromText(words, markup) : words);
+  const parts = markup ? settings.pageParts : null;
+  const page = (story: string) => ({
+    ...{ item, kinds, units: settings.units, title, story, terms },
+    closing: settings.closingWords,
+  });
+  const sent = (words: string) =>
+    markup ? (parts ? pageHtml(parts, page(words), markup) : htmlFromText(words, markup)) : words;
   const length = (words: string) => countAs(sent(words), counts);
   let description = (plan?.description ?? item.description).trim();
   if (plan?.description == null) {
@@ -249,7 +259,10 @@ function wordsFor(
       if (line !== '' && length(longer) <= max) description = longer;
     }
   }
-  return { title, description, text: sent(description), shortened };
+  const text = sent(description);
+  // What a person reads there, and what is looked through for what must not go out, is all of the page.
+  const read = parts ? pageText(parts, page(description)) : description;
+  return { title, description: read, story: description, text, shortened };
 }
 
 /** Packed weight in grams: as weighed, or the kind's guess. */

@@ -27,10 +27,8 @@ Measured flat:
 - {{name}} {{value}}{{#around}} ({{around}} around){{/around}}
 {{/measurements}}
 {{/measured}}`;
-const CONDITION = `{{#grade}}
-Condition: {{grade}}{{#use}}, {{use}}{{/use}}.
-{{/grade}}
-{{#flaws}}
+/** What is said of its condition beside the grade. */
+export const CONDITION_LINES = `{{#flaws}}
 - {{.}}
 {{/flaws}}
 {{#better}}
@@ -57,6 +55,10 @@ Condition: {{grade}}{{#use}}, {{use}}{{/use}}.
 {{#note}}
 {{note}}
 {{/note}}`;
+const CONDITION = `{{#grade}}
+Condition: {{grade}}{{#use}}, {{use}}{{/use}}.
+{{/grade}}
+${CONDITION_LINES}`;
 
 /** The tone for whoever chose none. */
 export const USUAL_TONE: WordPattern = {
@@ -152,16 +154,17 @@ ${MEASURED}
   },
 ];
 
+/** What a pattern may speak of, by name; of some there are several. */
+export interface PatternView extends Record<string, unknown> {
+  facts: readonly { label: string; value: string }[];
+  measurements: readonly { name: string; value: string; around: string }[];
+}
+
 /**
  * Everything a pattern may speak of: public facts, and what follows from them, also under the names their
  * askers gave them; ours come first.
  */
-export function patternView(
-  item: Item,
-  kinds: KindTree,
-  units: Units,
-  closing: string,
-): Record<string, unknown> {
+export function patternView(item: Item, kinds: KindTree, units: Units, closing: string): PatternView {
   const kind = kinds.get(item.kind);
   const facts = publicFacts(item, kinds);
   const words = Object.fromEntries(Object.entries(facts).map(([id, v]) => [id, small(id, readable(v))]));

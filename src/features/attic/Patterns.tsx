@@ -15,6 +15,7 @@ import { nameOf } from '@/store/items/names';
 import { addPattern, editPattern, removePattern } from '@/store/items/patterns';
 import { patternTroubleWords } from '@/wording/words';
 
+import { PageParts } from './PageParts';
 import { SavedAnswers } from './SavedAnswers';
 import { ShopPatterns } from './ShopPatterns';
 import { samples, useTokens } from './useTokens';
@@ -48,6 +49,7 @@ export function Patterns() {
           {open === pattern.id ? <Editor pattern={pattern} /> : null}
         </Card>
       ))}
+      <PageParts />
       <SavedAnswers />
       <ShopPatterns />
       <Card label="A new pattern">

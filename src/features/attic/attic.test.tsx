@@ -218,6 +218,23 @@ describe('patterns', () => {
     expect(text()).toMatch(/^Made by \{\{brand\}\}\{\{.*colour\}\}$/u);
     expect(said()).not.toContain('Nothing is called');
   });
+  it('put pages together in an order of one’s own, seen at a phone’s width', async () => {
+    await manyItems();
+    await open(Patterns);
+    await press('Put pages together');
+    const page = () => document.querySelector('[aria-label="Preview at a phone’s width"]')?.textContent ?? '';
+    const parts = () => state().settings.pageParts?.map((p) => p.part);
+    expect(page()).toContain('The facts');
+    await press('The facts further up');
+    expect(parts()?.slice(0, 3)).toEqual(['heading', 'facts', 'story']);
+    await press('Leave out: The facts');
+    expect(page()).not.toContain('The facts');
+    await press('Add: Words of your own');
+    await fill('Words of your own', 'Made by {{brand}}.');
+    expect(page()).toMatch(/Made by [A-Z]/u);
+    await press('Descriptions alone again');
+    expect(state().settings.pageParts).toBeNull();
+  });
   it('stand in search engines’ words and saved answers, too', async () => {
     await manyItems();
     await open(Patterns);
