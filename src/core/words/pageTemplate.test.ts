@@ -47,12 +47,12 @@ describe('a page of a listing', () => {
   });
   it('has a table for facts where tables are taken, else a list, else lines', () => {
     const facts = only('facts');
-    const first = '<b>brand</b>';
+    const first = '<b>Brand</b>';
     expect(pageHtml(facts, of(), ['table', 'tr', 'td', 'b'])).toContain(
       `<tr><td>${first}</td><td>Kittiwake &amp; Sons</td></tr>`,
     );
     expect(pageHtml(facts, of(), MOOR)).toContain(`<ul><li>${first}: Kittiwake &amp; Sons</li>`);
-    expect(pageHtml(facts, of(), ['p', 'br'])).toBe('<p>brand: Kittiwake &amp; Sons<br />colour: Navy</p>');
+    expect(pageHtml(facts, of(), ['p', 'br'])).toBe('<p>Brand: Kittiwake &amp; Sons<br />Colour: Navy</p>');
   });
   it('has headings where they are taken, else bold letters', () => {
     expect(pageHtml(only('heading'), of(), ['h2'])).toBe('<h2>A &lt;gansey&gt;</h2>');
@@ -61,9 +61,9 @@ describe('a page of a listing', () => {
   it('tells of terms what buyers want to know', () => {
     expect(pageText(only('terms'), of())).toBe(
       [
-        '- posted within a day',
-        '- posted at home only',
-        '- may be sent back within 14 days, at the buyer’s postage',
+        '- Posted within a day',
+        '- Posted at home only',
+        '- May be sent back within 14 days, at the buyer’s postage',
       ].join('\n'),
     );
   });

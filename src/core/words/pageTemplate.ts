@@ -5,6 +5,7 @@ import type { Terms } from '@/contract/terms';
 import { cleanHtml, escapeHtml, htmlFromText } from './html';
 import { CONDITION_LINES, fillPattern, patternView, type PatternView } from './pattern';
 import type { KindTree } from '../kinds/tree';
+import { sentence } from '../language/sentence';
 import type { Units } from '../measure/units';
 import { publicTerms } from '../terms/publicTerms';
 
@@ -30,7 +31,7 @@ interface Block {
 }
 
 const CONDITION = `{{#grade}}
-{{grade}}{{#use}}, {{use}}{{/use}}
+{{grade}}{{#use}}, {{use}}{{/use}}.
 {{/grade}}
 ${CONDITION_LINES}`;
 
@@ -48,10 +49,10 @@ function bodyOf(part: PagePart['part'], text: string, of: PageOf, view: PatternV
     said.trim() === '' ? null : { type: 'text', text: said.trim() };
   const rows = (all: readonly Row[]): Block['body'] | null =>
     all.length === 0 ? null : { type: 'rows', rows: all };
-  const filled = (pattern: string) => {
+  const filled = (pattern: string, as = (said: string) => said) => {
     const made = fillPattern(pattern, of.item, of.kinds, of.units, of.closing);
     // A pattern that can't be read says nothing: its editor tells why.
-    return words(made.ok ? made.text : '');
+    return words(made.ok ? as(made.text) : '');
   };
   switch (part) {
     case 'heading':
@@ -59,20 +60,21 @@ function bodyOf(part: PagePart['part'], text: string, of: PageOf, view: PatternV
     case 'story':
       return words(of.story);
     case 'facts':
-      return rows(view.facts.map(({ label, value }) => [label, value] as const));
+      return rows(view.facts.map(({ label, value }) => [sentence(label), value] as const));
     case 'condition':
-      return filled(CONDITION);
+      return filled(CONDITION, sentence);
     case 'measurements':
       return rows(
         view.measurements.map(
-          ({ name, value, around }) => [name, around ? `${value} (${around} around)` : value] as const,
+          ({ name, value, around }) =>
+            [sentence(name), around ? `${value} (${around} around)` : value] as const,
         ),
       );
     case 'terms':
       return of.terms
         ? words(
             publicTerms(of.terms)
-              .map((line) => `- ${line}`)
+              .map((line) => `- ${sentence(line)}`)
               .join('\n'),
           )
         : null;
