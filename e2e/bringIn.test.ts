@@ -120,8 +120,21 @@ it('finds what was listed by hand, makes one item of it, closes it everywhere wh
   await attic.waitForSign('Lanternyard: live');
   await until('both pictures are there', async () => (await attic.page.$$('[data-picture]')).length === 2);
 
-  // Somebody buys it at Brackenmoor: it leaves the shop as well.
+  // One of its pictures there, fetched for another item by its address.
   const page = await attic.publicPage('Brackenmoor');
+  const shown = /<img[^>]+src="([^"]+)"/u.exec(await (await fetch(page)).text())?.[1] ?? '';
+  attic.taps = 0;
+  await attic.go('Intake');
+  await attic.press('From an address');
+  await attic.fill('Address of the picture', `${at.server.address}/api/session`);
+  await attic.press('Fetch it');
+  await attic.sees('nothing is fetched from there');
+  await attic.fill('Address of the picture', new URL(shown, page).href);
+  await attic.press('Fetch it');
+  await attic.sees('Saved, 1 picture');
+  expect(attic.taps).toBeLessThanOrEqual(6);
+
+  // Somebody buys it at Brackenmoor: it leaves the shop as well.
   await fetch(`${page}/buy`, { method: 'POST', redirect: 'manual' });
   await until('it is gone from the shop', async () => {
     const shop = await (await fetch(`${at.server.address}/outside/lanternyard/g/window-3`)).text();

@@ -25,6 +25,7 @@ import { hostCheck, securityHeaders } from './http/guard';
 import { homeScreen } from './http/homeScreen';
 import { demoFiles, pages } from './http/pages';
 import { likenessDesk } from './lookup/likenessDesk';
+import { pictureFrom } from './lookup/pictureFrom';
 import { productLookup } from './lookup/productLookup';
 import { MARKETPLACES } from './marketplaces/marketplaces';
 import { openOutside, OUTSIDE, outsidePage, SERVICES, type Hook } from './outside';
@@ -148,7 +149,11 @@ async function open(options: StartOptions, closing: Closing, stop: () => Promise
   const identity = await identityOf(ledger, { sort, demo: demo !== null, earlierLedger, courier, log });
   const desk = productLookup(seatOf('indexhall'));
   const likeness = likenessDesk(seatOf('twinpane'));
-  const parts = { courier, ledger, shelf, connections, desk, likeness, port, events, log, ...identity };
+  // The simulated outside is on this machine, and may be asked all the same.
+  const hosts = ['127.0.0.1', 'localhost'];
+  const pictureAt = pictureFrom({ ownOutside: hosts.map((host) => `http://${host}:${port}${OUTSIDE}/`) });
+  const research = { desk, likeness, pictureAt };
+  const parts = { courier, ledger, shelf, connections, ...research, port, events, log, ...identity };
   app.route('/api', api({ ...parts, carrier: carrier(seatOf('pennant')) }));
   const worlds = demo === null ? [] : [demo, join(data, 'demo')].filter(existsSync);
   pageRoutes(app, { demo: worlds, dist, log, sort });

@@ -18,7 +18,7 @@ import type { EventStream } from './eventStream';
 import { fulfilmentRoutes } from './fulfilment';
 import { fromOwnPage, sessionCheck } from './guard';
 import { ledgerRoutes } from './ledgerRoutes';
-import { researchRoutes } from './research';
+import { researchRoutes, type ResearchParts } from './research';
 import { sendingRoutes } from './sending';
 import type { Carrier } from '../carrier/carrier';
 import type { Connections } from '../courier/connections';
@@ -37,6 +37,7 @@ export interface ApiParts {
   shelf: PictureShelf;
   desk: ProductLookup;
   likeness: LikenessDesk;
+  pictureAt: ResearchParts['pictureAt'];
   carrier: Carrier;
   connections: Connections;
   port: number;
@@ -49,7 +50,7 @@ export interface ApiParts {
 
 /** The courier's HTTP interface for the app. */
 export function api(parts: ApiParts): Api {
-  const { courier, ledger, shelf, desk, likeness, carrier, connections, session, events } = parts;
+  const { courier, ledger, shelf, carrier, connections, session, events } = parts;
   const app: Api = new Hono<{ Bindings: HttpBindings }>();
   guarded(app, parts);
   pageRoutes(app, parts);
@@ -59,7 +60,7 @@ export function api(parts: ApiParts): Api {
   app.get('/marketplaces', (c) => c.json(courier.markets()));
   app.get('/sheets', async (c) => c.json((await courier.ruleSheets()) satisfies SheetsAnswer));
   const ofMarket = askingOf(courier);
-  researchRoutes(app, { courier, desk, likeness });
+  researchRoutes(app, parts);
   fulfilmentRoutes(app, { courier, carrier, ofMarket });
   ownListingRoutes(app, courier, ofMarket);
   couponRoutes(app, ofMarket);

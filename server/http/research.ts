@@ -1,16 +1,20 @@
 import type { Context } from 'hono';
+import { z } from 'zod';
 
 import type { AuctionsAnswer } from '@/contract/auctions';
 import type { LookUpAnswer } from '@/contract/catalogue';
 import type { CompetingAnswer, CompsAnswer, SearchDemandAnswer } from '@/contract/comps';
 import { LIKENESS_BYTES, type LikenessAnswer } from '@/contract/likeness';
+import { LONGEST_ADDRESS } from '@/contract/picture';
 import { pictureGate } from '@/core/picture/gate';
 import { troubleWords } from '@/wording/courier';
+import { addressTroubleWords } from '@/wording/pictures';
 
-import { answerOf, tooLarge, type Api } from './asking';
+import { answerOf, body, tooLarge, type Api } from './asking';
 import { CallFailed, type Adapter } from '../courier/adapter';
 import type { Courier } from '../courier/courier';
 import type { LikenessDesk } from '../lookup/likenessDesk';
+import type { FetchedPicture } from '../lookup/pictureFrom';
 import type { ProductLookup } from '../lookup/productLookup';
 
 /** Marketplaces asked in one go. */
@@ -43,11 +47,16 @@ async function askAll<T>(
   return { answers: answers.flat(), missing };
 }
 
+/** Whom research asks. */
+export interface ResearchParts {
+  courier: Courier;
+  desk: ProductLookup;
+  likeness: LikenessDesk;
+  pictureAt: (address: string) => Promise<FetchedPicture>;
+}
+
 /** What is found out before something is sold: prices paid, words searched for, other offers, catalogues. */
-export function researchRoutes(
-  app: Api,
-  { courier, desk, likeness }: { courier: Courier; desk: ProductLookup; likeness: LikenessDesk },
-): void {
+export function researchRoutes(app: Api, { courier, desk, likeness, pictureAt }: ResearchParts): void {
   app.get('/comps', async (c) => {
     const words = (c.req.query('words') ?? '').slice(0, 200);
     const { answers, missing } = await askAll(courier, c.req.queries('at') ?? [], (a, category) =>
@@ -86,6 +95,14 @@ export function researchRoutes(
 
   lookUpRoutes(app, desk);
   likenessRoutes(app, likeness);
+
+  const wanted = body(z.object({ address: z.string().max(LONGEST_ADDRESS) }), 'That is no address.');
+  app.post('/picture-at', tooLarge(10_000, 'That is too long.'), wanted, async (c) => {
+    const fetched = await pictureAt(c.req.valid('json').address);
+    if (!fetched.ok) return c.json({ error: addressTroubleWords(fetched.why) }, 422);
+    // Whatever it says it is, it leaves here as bytes to be drawn anew, never as a page.
+    return c.body(fetched.bytes, 200, { 'Content-Type': 'application/octet-stream' });
+  });
 }
 
 function lookUpRoutes(app: Api, desk: ProductLookup): void {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { Instant, RecordId } from './common';
 import { isFields } from './fields';
-import { ORIGINS } from './picture';
+import { LONGEST_ADDRESS, ORIGINS } from './picture';
 import { renamed } from './renamed';
 
 const Fields = z.object({
@@ -14,6 +14,8 @@ const Fields = z.object({
   name: z.string().max(400),
   type: z.string().max(200),
   origin: z.enum(ORIGINS),
+  /** Where it was fetched from. */
+  address: z.string().max(LONGEST_ADDRESS).nullable().default(null),
   /** What it shows, of the shot list; empty where that is not known. */
   shows: z.string().max(80),
   showsBy: z.enum(['person', 'list']).default('person'),

@@ -146,12 +146,16 @@ export type TextRead = z.infer<typeof TextRead>;
 /** Where a picture comes from. Only the first three are the seller's own. */
 export const ORIGINS = ['camera', 'file', 'demo', 'copied', 'stock'] as const;
 export type Origin = (typeof ORIGINS)[number];
+/** Longest address a picture is fetched from, characters. */
+export const LONGEST_ADDRESS = 2_000;
 
 /** What is known of a picture; its bytes are stored as Blobs under keys of their own. */
 export const Picture = z.object({
   id: RecordId,
   itemId: RecordId,
   origin: z.enum(ORIGINS),
+  /** Where it was fetched from; null: it came from nowhere on a net. */
+  address: z.string().max(LONGEST_ADDRESS).nullable().default(null),
   /** A picture that is not the seller's own is sent all the same: they say they may. */
   sendAnyway: z.boolean().default(false),
   author: z.string().max(120),

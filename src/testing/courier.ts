@@ -37,7 +37,7 @@ export function fakeServer(answers: Record<string, Answering>): Asked[] {
     if (said === undefined) return { ok: false, status: 404, json: async () => ({ error: 'Not here.' }) };
     const no = said as { refused?: string; status?: number };
     return no.refused === undefined
-      ? { ok: true, status: 200, json: async () => said }
+      ? { ok: true, status: 200, json: async () => said, arrayBuffer: async () => said }
       : { ok: false, status: no.status ?? 409, json: async () => ({ error: no.refused }) };
   }) as unknown as typeof fetch;
   useCourier.setState({ session: { token: 't' } as never, connected: true });

@@ -1,7 +1,13 @@
+import type { AddressTroubleParams } from '@/core/picture/address';
 import type { PictureTroubleParams } from '@/core/picture/fileType';
 import type { PictureFinding, PictureFindingParams } from '@/core/picture/judge';
 
-import { pictureFindingFigure, pictureFindingWords, pictureTroubleWords } from './pictures';
+import {
+  addressTroubleWords,
+  pictureFindingFigure,
+  pictureFindingWords,
+  pictureTroubleWords,
+} from './pictures';
 
 const SAID: { [C in keyof PictureFindingParams]: [PictureFindingParams[C], string, string] } = {
   tooSmall: [{ long: 400 }, 'Too small: many marketplaces refuse it. Take it again, larger.', '400 pixels'],
@@ -67,6 +73,26 @@ const TROUBLE: { [C in keyof PictureTroubleParams]: [PictureTroubleParams[C], st
   clipTooLong: [{ seconds: 70.4, most: 60 }, 'The clip is 70 seconds long; at most 60 are kept.'],
   clipUnplayable: [{}, 'The clip can’t be played here: save it as MP4 or WebM.'],
 };
+
+const ADDRESS: { [C in keyof AddressTroubleParams]: [AddressTroubleParams[C], RegExp] } = {
+  notAnAddress: [{}, /begins with https:\/\/ or http:\/\//u],
+  notWeb: [{ scheme: 'ftp' }, /not by “ftp”/u],
+  withPassword: [{}, /Nothing was fetched/u],
+  privatePlace: [{ host: '10.0.0.1' }, /^10\.0\.0\.1 .*nothing is fetched from there/u],
+  notFound: [{ host: 'a.example' }, /under a\.example/u],
+  noAnswer: [{ host: 'a.example' }, /Try again/u],
+  answered: [{ host: 'a.example', status: 404 }, /it answered 404/u],
+  movedOn: [{ most: 3 }, /after 3 moves/u],
+  page: [{ host: 'a.example' }, /the address of the picture itself/u],
+  larger: [{ most: 20e6 }, /more than 20 MB/u],
+};
+
+it.each(Object.entries(ADDRESS))('an address: %s', (code, [params, words]) =>
+  expect(addressTroubleWords({ code, params } as Parameters<typeof addressTroubleWords>[0])).toMatch(words),
+);
+
+it('an address that has no picture is told as a file is', () =>
+  expect(addressTroubleWords({ code: 'notPicture', params: {} })).toBe('This is not a picture.'));
 
 it.each(Object.entries(TROUBLE))('a file: %s', (code, [params, words]) =>
   expect(pictureTroubleWords({ code, params } as Parameters<typeof pictureTroubleWords>[0])).toBe(words),

@@ -8,6 +8,7 @@ import {
   type Reference,
 } from '@/core/measure/plane';
 import type { SheetDoubt } from '@/core/measure/sheet/findSheet';
+import type { AddressTrouble, AddressTroubleParams } from '@/core/picture/address';
 import type { PictureTrouble, PictureTroubleParams } from '@/core/picture/fileType';
 import type { PictureFinding, PictureFindingParams, Twin } from '@/core/picture/judge';
 
@@ -83,6 +84,23 @@ const TROUBLE: Wording<PictureTroubleParams> = {
 export const pictureFindingWords = (finding: PictureFinding): string => worded(FINDINGS, finding);
 export const pictureFindingFigure = (finding: PictureFinding): string => worded(FIGURES, finding);
 export const pictureTroubleWords = (trouble: PictureTrouble): string => worded(TROUBLE, trouble);
+
+/** Why no picture came from an address, and what to do. */
+const ADDRESS: Wording<AddressTroubleParams> = {
+  notAnAddress: () => 'That is no address of a picture: one begins with https:// or http://.',
+  notWeb: ({ scheme }) => `Pictures are fetched by https or http, not by “${scheme}”.`,
+  withPassword: () => 'A name or password stands in the address: take it out. Nothing was fetched.',
+  privatePlace: ({ host }) => `${host} is on this machine or inside a house: nothing is fetched from there.`,
+  notFound: ({ host }) => `Nobody is found under ${host}.`,
+  noAnswer: ({ host }) => `${host} did not answer to the end. Try again.`,
+  answered: ({ host, status }) => `${host} has no picture for us there: it answered ${status}.`,
+  movedOn: ({ most }) => `It leads on and on: after ${most} moves it was left.`,
+  page: ({ host }) => `${host} has a page there: take the address of the picture itself.`,
+  larger: ({ most }) => `The picture has more than ${most / 1_000_000} MB: it was not fetched.`,
+};
+
+export const addressTroubleWords = (trouble: AddressTrouble): string =>
+  worded({ ...TROUBLE, ...ADDRESS }, trouble);
 
 const PLANE: Wording<PlaneWarningParams> = {
   referenceSmall: ({ reference }) =>

@@ -30,12 +30,13 @@ import { SharedCard } from './SharedCard';
 import { useIntake } from './useIntake';
 import { ItsLike } from '../likeness/ItsLike';
 import { FindingLine } from '../pictures/FindingLine';
+import { FromAddress } from '../pictures/FromAddress';
 import { LookingLine } from '../pictures/LookingLine';
 import { Readings } from '../pictures/Readings';
 import { currentShot, ShotList, type ShotListProps } from '../pictures/ShotList';
 import { SmallPictures } from '../pictures/SmallPictures';
 
-type Take = (files: File[], origin: Origin, shows: string) => Promise<unknown>;
+type Take = (files: File[], origin: Origin, shows: string, address?: string) => Promise<unknown>;
 
 /** The list for an item that does not exist yet. */
 const NOTHING = Item.parse({ id: 'new', code: 'new', author: '', createdAt: 0, updatedAt: 0 });
@@ -61,9 +62,9 @@ export function Intake() {
     (newest, p) => (!newest || p.addedAt >= newest.addedAt ? p : newest),
     undefined,
   );
-  const take: Take = (files, origin, shows) => {
+  const take: Take = (files, origin, shows, address) => {
     setChosen(null);
-    return intake.take(files, origin, shows, chosen === null ? 'list' : 'person');
+    return intake.take(files, { origin, shows, address, showsBy: chosen === null ? 'list' : 'person' });
   };
   const next = () => {
     setChosen(null);
@@ -282,6 +283,7 @@ function Sources(props: { current: ShotListProps['current']; take: Take; onCamer
       <FileButton variant="quiet" icon="pictures" accept="image/*" onFiles={onSeveral}>
         Pictures of several items
       </FileButton>
+      <FromAddress onFetched={(file, from) => take([file], from.origin, shows, from.address)} />
     </View>
   );
 }

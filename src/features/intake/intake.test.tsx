@@ -5,6 +5,7 @@ import { editHaul } from '@/store/items/hauls';
 import { fillInMany, useMany } from '@/store/items/many';
 import { useShared } from '@/store/pictures/shared';
 import { furnishCanvas, pictureFile } from '@/testing/canvas';
+import { fakeServer } from '@/testing/courier';
 import { canPress, choose, fill, leave, open, press, said, sees } from '@/testing/page';
 import { waitFor } from '@/testing/patience';
 import { went } from '@/testing/router';
@@ -93,6 +94,32 @@ it('a file that is no picture is named with its reason, and the others are kept'
   await sees(/notes\.txt: .+/u);
   await sees('The other one was kept.');
   await sees('Saved, 1 picture');
+});
+
+it('a picture comes from an address, which is kept with whose it is', async () => {
+  await emptyAttic();
+  const bytes = await (await shot()).arrayBuffer();
+  await open(Intake);
+  const asked = fakeServer({
+    '/picture-at': ({ body }) =>
+      String(body.address).includes('inside')
+        ? { refused: 'inside.example is inside a house: nothing is fetched from there.', status: 422 }
+        : bytes,
+  });
+  await press('From an address');
+  expect(canPress('Fetch it')).toBe(false);
+  await fill('Address of the picture', 'http://inside.example/a.jpg');
+  await press('Fetch it');
+  await sees('nothing is fetched from there');
+  expect(items()).toEqual([]);
+  await press('A stock picture');
+  const address = 'https://pictures.example/jumper.jpg';
+  await fill('Address of the picture', ` ${address} `);
+  await press('Fetch it');
+  await sees('Saved, 1 picture');
+  expect(asked.map(({ body }) => body.address)).toEqual(['http://inside.example/a.jpg', address]);
+  const [picture] = Object.values(useAttic.getState().pictures);
+  expect(picture).toMatchObject({ address, origin: 'stock', sendAnyway: false, width: 300 });
 });
 
 it('where none was kept, nothing says that others were', async () => {

@@ -1,15 +1,13 @@
 import { useRef, useState } from 'react';
 import { z } from 'zod';
 
-import type { Incoming } from '@/contract/incoming';
-import type { Origin } from '@/contract/picture';
 import { serialQueue } from '@/core/serialQueue';
 import { newId, useAttic } from '@/store/attic/attic';
 import { storeDrafts, useDraft } from '@/store/attic/drafts';
 import { wordsFor } from '@/store/base/faults';
 import { addItem } from '@/store/items/items';
 import { useIncoming } from '@/store/pictures/incoming';
-import { keepPictures, takeKept, type NotTaken } from '@/store/pictures/pictures';
+import { keepPictures, takeKept, type NotTaken, type TakeOptions } from '@/store/pictures/pictures';
 import { addBarcode } from '@/store/pictures/reading';
 
 /** The item that pictures go to. */
@@ -28,7 +26,7 @@ export function useIntake() {
   const into = useRef(itemId);
   const atWork = useRef(0);
 
-  const take = (files: File[], origin: Origin, shows: string, showsBy: Incoming['showsBy']) => {
+  const take = (files: File[], about: TakeOptions) => {
     // It was removed meanwhile: what comes now begins another.
     if (atWork.current === 0 && into.current && !useAttic.getState().items[into.current]) into.current = null;
     const id = (into.current ??= newId());
@@ -41,7 +39,7 @@ export function useIntake() {
     // Kept at once, and first of all which item it is, whatever is still being worked on; what follows takes
     // its turn.
     const keeping = storeDrafts()
-      .then(() => keepPictures(id, files, { origin, shows, showsBy }))
+      .then(() => keepPictures(id, files, about))
       .finally(() => setStoring((n) => n - files.length));
     void inTurn(async () => {
       const taken = await takeKept(await keeping);

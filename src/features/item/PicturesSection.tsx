@@ -22,6 +22,7 @@ import { usePictureAddress } from '@/store/pictures/usePictureAddress';
 import { ItsLike } from '../likeness/ItsLike';
 import { AboutPicture } from '../pictures/AboutPicture';
 import { FindingLine } from '../pictures/FindingLine';
+import { FromAddress, type FetchedFrom } from '../pictures/FromAddress';
 import { LookingLine } from '../pictures/LookingLine';
 import { PictureStrip } from '../pictures/PictureStrip';
 
@@ -43,10 +44,11 @@ export const PicturesSection = memo(function PicturesSection({
   useEffect(() => {
     void examineMissing(ids === '' ? [] : ids.split(','));
   }, [ids]);
-  const take = (files: File[]) => {
+  const take = (files: File[], from: Partial<FetchedFrom> = {}) => {
     setReading(files.length);
     void addPictures(item.id, files, {
       origin: 'file',
+      ...from,
       onEach: (done) => setReading(files.length - done),
     }).then(
       (t) => {
@@ -83,9 +85,10 @@ export const PicturesSection = memo(function PicturesSection({
       <LookingLine item={item} />
       {picture && !picture.clip ? <ItsLike item={item} pictureId={picture.id} /> : null}
       <FilesNotTaken files={notTaken} kept={kept} />
-      <FileButton icon="add" accept="image/*,video/*" onFiles={take}>
+      <FileButton icon="add" accept="image/*,video/*" onFiles={(files) => take(files)}>
         Add pictures
       </FileButton>
+      <FromAddress onFetched={(file, from) => take([file], from)} />
       <FieldFindings examined={findings} field="pictures" />
     </Section>
   );

@@ -88,6 +88,9 @@ function Sayings(props: {
           </Chip>
         </ChipRow>
       )}
+      {picture.address === null ? null : (
+        <Text variant="small" tone="soft">{`Fetched from ${picture.address}`}</Text>
+      )}
       <Text variant="small" tone="soft" figures>
         {`${picture.author}, ${exactly(picture.takenAt ?? picture.addedAt)} · ${picture.width} × ` +
           `${picture.height} · ${Math.round(picture.bytes / 1000)} kB`}

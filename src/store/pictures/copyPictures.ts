@@ -13,6 +13,7 @@ export async function copyPictures(from: Pick<Item, 'pictureIds'>, to: string): 
     const blob = picture && !picture.made && !picture.clip ? await readShown(id) : null;
     if (!picture || !blob) continue;
     const file = new File([blob], `${id}.jpg`, { type: blob.type });
-    await addPictures(to, [file], { origin: picture.origin, shows: picture.shows, look: false });
+    const { origin, address, shows } = picture;
+    await addPictures(to, [file], { origin, address, shows, look: false });
   }
 }

@@ -47,7 +47,8 @@ const holdPage = once(() => {
 export async function keepIncoming(
   itemId: string,
   files: readonly File[],
-  part: Pick<Incoming, 'begins' | 'origin' | 'shows' | 'showsBy' | 'look'>,
+  part: Pick<Incoming, 'begins' | 'origin' | 'shows' | 'showsBy' | 'look'> &
+    Partial<Pick<Incoming, 'address'>>,
   sorting = false,
 ): Promise<Waiting[]> {
   holdPage();
@@ -64,6 +65,7 @@ export async function keepIncoming(
       order,
       page: PAGE,
       tries: 0,
+      address: part.address ?? null,
       shows: order === 0 ? part.shows : '',
       sorting,
       fileAt: file.lastModified > 0 ? file.lastModified : null,

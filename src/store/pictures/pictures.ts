@@ -38,6 +38,8 @@ export interface Taken {
 
 export interface TakeOptions {
   origin: Origin;
+  /** Where they were fetched from. */
+  address?: string | null;
   /** What the first of them shows, of the shot list. */
   shows?: string;
   /** Who says so; the list that asked for it may be wrong. */
@@ -66,10 +68,10 @@ export async function addPictures(
 export function keepPictures(
   target: string | null,
   files: readonly File[],
-  { origin, shows = '', showsBy = 'person', look = true }: TakeOptions,
+  { origin, address = null, shows = '', showsBy = 'person', look = true }: TakeOptions,
 ): Promise<Waiting[]> {
   const begins = target === null || !useAttic.getState().items[target];
-  return keepIncoming(target ?? newId(), files, { begins, origin, shows, showsBy, look });
+  return keepIncoming(target ?? newId(), files, { begins, origin, address, shows, showsBy, look });
 }
 
 /** Makes pictures of what was kept, in order. */
@@ -151,7 +153,7 @@ type Made<T extends { ok: boolean }> = Extract<T, { ok: true }>;
 /** The record of a picture whose bytes are here, put to its item. */
 function addRecord(
   item: Item,
-  { id, origin, showsBy, look }: Incoming,
+  { id, origin, address, showsBy, look }: Incoming,
   shows: string,
   { taken, clip }: { taken: Made<TakenPicture>; clip: Made<TakenClip> | null },
   options: ChangeOptions,
@@ -161,6 +163,7 @@ function addRecord(
     id,
     itemId: item.id,
     origin,
+    address,
     author: useAttic.getState().settings.author,
     takenAt,
     addedAt: Date.now(),
