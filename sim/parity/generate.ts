@@ -306,6 +306,9 @@ function specificsFor(
       () => '👩‍👩‍👧‍👧'.repeat(6),
       () => '2000000009995',
       () => barcode ?? 'x',
+      // As many at once as it takes, and one too many.
+      () => Array.from({ length: field.most ?? 2 }, (_, i) => `cloth ${i}`).join(' | '),
+      () => Array.from({ length: (field.most ?? 2) + 1 }, (_, i) => `cloth ${i}`).join(' | '),
     );
     if (random.chance(0.5)) facts[field.id] = value.slice(0, 400);
     else own[field.id] = value.slice(0, 400);

@@ -5,6 +5,9 @@ import { isFields } from './fields';
 import { renamedEach } from './renamed';
 import { TermName } from './terms';
 
+/** Between several values of one field or question, as they are stored and sent. */
+export const BETWEEN_VALUES = ' | ';
+
 /** A field a marketplace asks for in a category. */
 export const SheetSpecific = z.object({
   id: z.string().min(1).max(60),
@@ -12,6 +15,11 @@ export const SheetSpecific = z.object({
   need: z.enum(['required', 'recommended', 'optional']),
   /** Allowed values; absent where free text is taken. */
   choices: z.array(z.string().max(120)).max(500).optional(),
+  /** Beside its list it takes a value of the seller's own. */
+  own: z.boolean().optional(),
+  /** So many values at once, {@link BETWEEN_VALUES} between them; absent: one. */
+  most: z.number().int().min(2).max(20).optional(),
+  /** Of one value. */
   maxLength: z.number().int().positive().optional(),
 });
 export type SheetSpecific = z.infer<typeof SheetSpecific>;
@@ -157,8 +165,17 @@ export const RuleSheet = z.object({
     /** Words in the text that begin with `~` and lead buyers to a topic; absent: there are none. */
     topics: z.object({ max: z.number().int().positive(), longest: z.number().int().positive() }).optional(),
   }),
-  /** Words beside the text that lead buyers to it; absent: there are none. */
-  tags: z.object({ max: z.number().int().positive(), longest: z.number().int().positive() }).optional(),
+  /**
+   * Words beside the text that lead buyers to it; absent: there are none. `hidden`: they are for the place's
+   * own search alone, no buyer reads them.
+   */
+  tags: z
+    .object({
+      max: z.number().int().positive(),
+      longest: z.number().int().positive(),
+      hidden: z.boolean().optional(),
+    })
+    .optional(),
   photos: z.object({
     min: z.number().int().min(0),
     max: z.number().int().positive(),

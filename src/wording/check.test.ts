@@ -121,8 +121,8 @@ const SAID: { [C in FindingCode]: readonly [FindingParams[C], string][] } = {
       'The description says “nothing missing”, but something is recorded as missing: lid.',
     ],
   ],
-  tagsTooMany: [[{ market: 'Moor', there: 14, most: 13 }, '14 tags; Moor takes 13.']],
-  tagLength: [[{ tag: 'wool', most: 3 }, 'The tag “wool” is empty or longer than 3.']],
+  tagsTooMany: [[{ market: 'Moor', there: 14, most: 13 }, '14 words to be found by; Moor takes 13.']],
+  tagLength: [[{ tag: 'wool', most: 3 }, '“wool”, to be found by, is empty or longer than 3.']],
   priceMissing: [[{}, 'It needs a price.']],
   priceUnder: [[{ market: 'Moor', amount: 100, currency: 'EUR' }, 'Moor takes no price under €1.00.']],
   priceOver: [[{ market: 'Moor', amount: 100, currency: 'EUR' }, 'Moor takes no price over €1.00.']],
@@ -175,6 +175,7 @@ const SAID: { [C in FindingCode]: readonly [FindingParams[C], string][] } = {
   specificNotListed: [
     [{ market: 'Moor', label: 'Colour', value: 'Petrol' }, '“Petrol” is not on Moor’s list for colour.'],
   ],
+  specificTooMany: [[{ label: 'Cloth', most: 3 }, 'Cloth takes 3 values at once there.']],
   specificTooLong: [[{ label: 'Brand', most: 40 }, 'Brand takes 40 characters there.']],
   answerMissing: [[{ market: 'Moor', label: 'Where to meet' }, 'Where to meet: Moor asks.']],
   answerNotListed: [[{ market: 'Moor', answer: 'perhaps' }, '“perhaps” is not one of Moor’s answers.']],

@@ -114,8 +114,8 @@ const CHECK: Wording<FindingParams> = {
   forbiddenWord: ({ word, why }) => `“${word}” is refused there: ${why}`,
   claimUnsupported: ({ claim, against }) =>
     `The description says “${claim}”, but ${worded(AGAINST, against)}.`,
-  tagsTooMany: ({ market, there, most }) => `${counted(there, 'tag')}; ${market} takes ${most}.`,
-  tagLength: ({ tag, most }) => `The tag “${tag}” is empty or longer than ${most}.`,
+  tagsTooMany: ({ market, there, most }) => `${counted(there, 'word')} to be found by; ${market} takes ${most}.`,
+  tagLength: ({ tag, most }) => `“${tag}”, to be found by, is empty or longer than ${most}.`,
 
   priceMissing: () => 'It needs a price.',
   priceUnder: ({ market, amount, currency }) =>
@@ -161,6 +161,7 @@ const CHECK: Wording<FindingParams> = {
   specificHelps: ({ label }) => `${label} helps buyers there find it.`,
   specificNotListed: ({ market, label, value }) =>
     `“${value}” is not on ${market}’s list for ${lower(label)}.`,
+  specificTooMany: ({ label, most }) => `${label} takes ${counted(most, 'value')} at once there.`,
   specificTooLong: ({ label, most }) => `${label} takes ${counted(most, 'character')} there.`,
   answerMissing: ({ market, label }) => `${label}: ${market} asks.`,
   answerNotListed: ({ market, answer }) => `“${answer}” is not one of ${market}’s answers.`,

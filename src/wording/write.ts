@@ -15,7 +15,7 @@ import { worded } from './worded';
 export const WHAT_WORDS: Readonly<Record<WriteWhat, string>> = {
   title: 'Title',
   description: 'Description',
-  tags: 'Tags',
+  tags: 'Tags and search words',
   price: 'Price',
 };
 

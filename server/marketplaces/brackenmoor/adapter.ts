@@ -58,6 +58,7 @@ const FIELDS: Record<string, string> = {
   fetch: 'terms',
   choices: 'choices',
   quantity: 'choices',
+  findWords: 'tags',
 };
 
 /** A draft in Brackenmoor's words. */
@@ -72,6 +73,7 @@ export function entryOf(ref: string, draft: ListingDraft, pictures: readonly str
     category: draft.category,
     condition: draft.condition,
     attributes: draft.specifics,
+    findWords: draft.tags,
     pictures: [...pictures],
     clip,
     ...(promotionBp > 0 ? { promotionPercent: promotionBp / 100 } : {}),

@@ -56,12 +56,19 @@ export function servePages(moor: Moor): void {
 function serveFront({ app, store, base, switches }: Moor, pages: Pages): void {
   app.get('/', async (c) => {
     if (isOut(switches)) return pages.closed(c);
-    const live = (await store.all<Listing>('listing')).filter((l) => l.state === 'live').reverse();
+    const words = c.req.query('words') ?? '';
+    const live = (await store.all<Listing>('listing'))
+      .filter((l) => l.state === 'live' && isMeant(l.entry, words))
+      .reverse();
     return c.html(
       pages.show(
         'Brackenmoor',
         html`
-          <h1>New on the moor</h1>
+          <h1>${words === '' ? 'New on the moor' : `Found for “${words}”`}</h1>
+          <form action="${base}/">
+            <input name="words" aria-label="Search the moor" value="${words}" maxlength="80" />
+            <button>Search</button>
+          </form>
           <div class="grid">
             ${live.map(
               (l) =>
@@ -77,6 +84,13 @@ function serveFront({ app, store, base, switches }: Moor, pages: Pages): void {
       ),
     );
   });
+}
+
+/** Whether all words that are looked for stand in its headline, its fields, or what it is to be found by. */
+export function isMeant(e: Pick<Entry, 'headline' | 'attributes' | 'findWords'>, words: string): boolean {
+  const told = [e.headline, ...Object.values(e.attributes), ...(e.findWords ?? [])].join(' ').toLowerCase();
+  const wanted = words.toLowerCase().split(/\s+/).slice(0, 12);
+  return wanted.every((word) => told.includes(word));
 }
 
 function serveItem({ app, store, base, switches }: Moor, pages: Pages, forms: Forms): void {
@@ -164,7 +178,7 @@ function about(e: Entry) {
       .map(
         (s) =>
           html`<dt>${s.label}</dt>
-            <dd>${e.attributes[s.id]}</dd>`,
+            <dd>${(e.attributes[s.id] ?? '').split('|').join(', ')}</dd>`,
       )}
   </dl>`;
 }

@@ -32,8 +32,26 @@ const DECADES = [
 ];
 
 type Need = 'required' | 'recommended' | 'optional';
-const field = (id: string, label: string, need: Need, choices?: string[]) =>
+interface Asked {
+  id: string;
+  label: string;
+  need: Need;
+  choices?: string[];
+  maxLength?: number;
+  /** Beside our list the seller's own words are taken. */
+  own?: true;
+  /** So many at once, with a bar between them. */
+  most?: number;
+}
+const field = (id: string, label: string, need: Need, choices?: string[]): Asked =>
   choices ? { id, label, need, choices } : { id, label, need, maxLength: 65 };
+const MATERIALS = ['Wool', 'Cotton', 'Linen', 'Silk', 'Leather', 'Brass', 'Wood', 'Glass', 'China'];
+const material = (need: Need): Asked => ({
+  ...field('material', 'Material', need, MATERIALS),
+  own: true,
+  most: 3,
+  maxLength: 65,
+});
 
 const brand = (need: Need) => field('brand', 'Brand or maker', need);
 const wear = [
@@ -41,16 +59,16 @@ const wear = [
   field('department', 'For whom', 'required', ['Women', 'Men', 'Unisex', 'Children']),
   field('size', 'Size', 'required'),
   field('colour', 'Main colour', 'required', COLOURS),
-  field('material', 'Material', 'recommended'),
+  material('recommended'),
 ];
 const carried = [
   brand('required'),
   field('colour', 'Main colour', 'required', COLOURS),
-  field('material', 'Material', 'recommended'),
+  material('recommended'),
 ];
 const house = [
   brand('recommended'),
-  field('material', 'Material', 'required'),
+  material('required'),
   field('colour', 'Main colour', 'optional', COLOURS),
   field('decade', 'Decade', 'recommended', DECADES),
 ];
@@ -60,14 +78,15 @@ const kit = [
   field('decade', 'Decade', 'optional', DECADES),
 ];
 
+const NOTHING_ASKED: Asked[] = [];
 const branch = (id: string, name: string, parent: string | null = null) => ({
   id,
   name,
   parent,
   leaf: false,
-  specifics: [],
+  specifics: NOTHING_ASKED,
 });
-const leaf = (id: string, name: string, parent: string, specifics: ReturnType<typeof field>[]) => ({
+const leaf = (id: string, name: string, parent: string, specifics: Asked[]) => ({
   id,
   name,
   parent,
@@ -127,6 +146,8 @@ export const SHEET = {
   currency: 'EUR',
   title: { max: 80, counts: 'codeUnits' },
   description: { min: 20, max: 4_000, counts: 'codeUnits', markup: ['p', 'br', 'ul', 'li', 'b'] },
+  /** For our own search; nobody reads them. */
+  tags: { max: 8, longest: 30, hidden: true },
   photos: {
     min: 1,
     max: 12,

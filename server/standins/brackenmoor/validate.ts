@@ -15,6 +15,8 @@ export interface Entry {
   condition: string;
   attributes: Record<string, string>;
   pictures: string[];
+  /** Words to be found by here, which nobody reads. */
+  findWords?: string[];
   /** A short film; null for none. */
   clip?: string | null;
   /** Paid for: a better place, a second line under the headline, a second category. */
@@ -74,6 +76,10 @@ export function readEntry(body: unknown): Entry | null {
     !Array.isArray(b.pictures) ||
     b.pictures.length > 100 ||
     !b.pictures.every((p) => isText(p, 120)) ||
+    !(
+      b.findWords === undefined ||
+      (Array.isArray(b.findWords) && b.findWords.every((w) => isText(w, 400)))
+    ) ||
     !(b.clip === undefined || b.clip === null || isText(b.clip, 120)) ||
     ![b.promotionPercent, b.sentWithin, b.backWithin, b.furtherCents, b.taxPercent, b.quantity].every(
       (n) => n === undefined || typeof n === 'number',
@@ -136,6 +142,7 @@ export function problemsOf(
   wordsAndPrices(entry, bad);
   picturesOf(pictures, switches, bad);
   attributes(entry, switches, bad);
+  findWords(entry, bad);
   extras(entry, bad);
   terms(entry, bad);
   choices(entry, gone, bad);
@@ -164,6 +171,14 @@ function picturesOf(pictures: (Measured & { bytes: number })[], switches: Switch
   });
 }
 
+/** Up to eight words to be found by, none longer than 30 characters as a person counts them. */
+function findWords({ findWords: words = [] }: Entry, bad: Bad): void {
+  if (words.length > 8) bad('FW-1', 'findWords', 'Eight words to be found by at the most.');
+  for (const word of words)
+    if (word.trim() === '' || Array.from(new Intl.Segmenter().segment(word)).length > 30)
+      bad('FW-2', 'findWords', `“${word}” is empty or longer than 30.`);
+}
+
 function attributes(entry: Entry, switches: Switches, bad: Bad): void {
   const category = CATEGORIES.find((c) => c.id === entry.category);
   if (!category || !category.leaf) bad('CA-1', 'category', 'There is no such category.');
@@ -171,7 +186,12 @@ function attributes(entry: Entry, switches: Switches, bad: Bad): void {
     const value = (entry.attributes[wanted.id] ?? '').trim();
     if (value === '') {
       if (wanted.need === 'required') bad('AT-1', `attributes.${wanted.id}`, `${wanted.label} is missing.`);
-    } else if ('choices' in wanted && wanted.choices) {
+    } else if (wanted.own) {
+      const several = value.split('|').map((one) => one.trim());
+      if (several.length > 3) bad('AT-6', `attributes.${wanted.id}`, `Three of ${wanted.label} at the most.`);
+      if (several.some((one) => one.length > 65 || one === ''))
+        bad('AT-3', `attributes.${wanted.id}`, `${wanted.label} is longer than 65, or empty.`);
+    } else if (wanted.choices) {
       if (!wanted.choices.includes(value))
         bad('AT-2', `attributes.${wanted.id}`, `${wanted.label} takes a value of our list.`);
     } else if (value.length > 65)

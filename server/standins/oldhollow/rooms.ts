@@ -153,7 +153,7 @@ function about(piece: Piece) {
     }${
       piece.madeOf
         ? html`<dt>Of</dt>
-            <dd>${piece.madeOf}</dd>`
+            <dd>${piece.madeOf.split('|').join(' · ')}</dd>`
         : ''
     }
     ${

@@ -16,7 +16,7 @@ const DECADES = [
 const fields = [
   { id: 'decade', label: 'Decade made', need: 'required', choices: DECADES },
   { id: 'brand', label: 'Maker', need: 'recommended', maxLength: 60 },
-  { id: 'material', label: 'Made of', need: 'recommended', maxLength: 60 },
+  { id: 'material', label: 'Made of', need: 'recommended', maxLength: 60, most: 4 },
 ];
 const room = (id: string, name: string) => ({ id, name, parent: null, leaf: true, specifics: fields });
 

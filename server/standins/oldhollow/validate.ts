@@ -129,10 +129,11 @@ export function complaintsOf(
   if (p.decade === '') say('decade', 'When was it made? Items here are at least 25 years old.');
   else if (!decades.includes(p.decade)) say('decade', 'We have no such decade.');
   for (const [about, text] of [
-    ['maker', p.maker],
-    ['madeOf', p.madeOf],
+    ['maker', [p.maker]],
+    ['madeOf', p.madeOf.split('|')],
   ] as const)
-    if (text.length > 60) say(about, 'Up to 60 characters.');
+    if (text.some((one) => one.trim().length > 60)) say(about, 'Up to 60 characters.');
+  if (p.madeOf.split('|').length > 4) say('madeOf', 'Made of four things at the most.');
   if (switches.asksOrigin && p.origin.trim() === '') say('origin', 'Where was it made?');
   if (p.origin.length > 40) say('origin', 'Up to 40 characters.');
 

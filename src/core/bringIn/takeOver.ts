@@ -1,7 +1,7 @@
 import type { Mapping } from '@/contract/mapping';
 import type { OwnListing } from '@/contract/ownListing';
 import { USES, type Item } from '@/contract/records';
-import type { RuleSheet } from '@/contract/ruleSheet';
+import { BETWEEN_VALUES, type RuleSheet } from '@/contract/ruleSheet';
 
 import { wordsForUse } from '../condition/grade';
 import { suggestKinds } from '../kinds/suggest';
@@ -84,8 +84,10 @@ export function offersOf(
     if (use) say('use', 'How it was used', use, market, wordsForUse(use));
     for (const [id, value] of Object.entries(listing.specifics)) {
       const spec = facts.get(SAME_FIELD[id] ?? id);
-      if (spec && !spec.private && factsWith({}, spec, value).ok)
-        say(`fact:${spec.id}`, spec.label, value, market);
+      // Several at once are several answers where we ask for several, and named in a row where not.
+      const said = value.replaceAll(BETWEEN_VALUES, spec?.several ? '\n' : ', ');
+      if (spec && !spec.private && factsWith({}, spec, said).ok)
+        say(`fact:${spec.id}`, spec.label, said, market);
     }
   }
   for (const offer of offers.values())

@@ -149,6 +149,27 @@ describe('the check', () => {
         '~kittiwake ~wool',
     );
   });
+  it('takes several values and one’s own where the sheet does, and the marketplace agrees', () => {
+    const found = (value: string) =>
+      look(gansey(), moor, pictures(6), plan('brackenmoor', { specifics: { material: value } }))
+        .findings.filter((f) => f.field.endsWith(':material'))
+        .map((f) => f.code);
+    expect(found('Wool | Possum | Silk')).toEqual([]);
+    expect(found('Wool | Possum | Silk | Linen')).toEqual(['specificTooMany']);
+    expect(found(`Wool | ${'x'.repeat(66)}`)).toEqual(['specificTooLong']);
+    expect(look(gansey({ facts: { material: 'wool and nettle' } }), moor).effective.specifics.material).toBe(
+      'Wool | nettle',
+    );
+  });
+  it('lets no own spot out among the words a place is searched by', () => {
+    const item = gansey({ spot: 'A3-12' });
+    const tags = ['gansey', 'from A3-12', 'me@here.example'];
+    const { findings } = look(item, moor, pictures(6), plan('brackenmoor', { tags }));
+    expect(findings.filter((f) => f.field === 'tags').map((f) => [f.level, f.code])).toEqual([
+      ['blocker', 'privateSpecific'],
+      ['blocker', 'privateSpecific'],
+    ]);
+  });
   it('lets nothing out whose amounts are in another currency than the marketplace sells in', () => {
     const found = (currency?: string) => {
       const { effective } = look(gansey(), moor);

@@ -1,6 +1,6 @@
 import { NONE } from '@/contract/coded';
 import type { Picture, Item } from '@/contract/records';
-import type { RuleSheet } from '@/contract/ruleSheet';
+import { BETWEEN_VALUES, type RuleSheet } from '@/contract/ruleSheet';
 
 import { checkClaims, checkTags, checkText } from './checkText';
 import type { Effective } from './effective';
@@ -13,12 +13,14 @@ import { choicesShown } from '../choices/shown';
 import { gradeOfItem } from '../condition/grade';
 import { privateValues, type PrivateValue } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
+import { isTaken, mostValues, valuesOf } from '../mapping/fieldValues';
 import { exponentOf } from '../money/money';
 import { clipFor, hasWriting, picturesFor } from '../picture/chosen';
 import { isForSeller, maySend } from '../picture/origin';
 import { termsTrouble } from '../terms/terms';
 import { countAs } from '../words/count';
-import { findOwn } from '../words/privacy';
+import { findOwn, findPrivate } from '../words/privacy';
+import { tagsName } from '../words/tags';
 
 /**
  * The check: one listing against the marketplace's own rule sheet, our own rules on top.
@@ -44,7 +46,7 @@ export function checkListing(
   checkChoices(item, effective, sheet, report);
   const ours = privateValues(item, kinds);
   checkText(item, effective, sheet, ours, report);
-  checkPrivacy(effective, ours, report);
+  checkPrivacy(item, effective, sheet, ours, report);
   checkPrice(effective, sheet, report);
   checkDepot(item, effective, report);
   const { unpostable, sentTerms } = effective;
@@ -267,7 +269,16 @@ function checkPaid({ paid }: Effective, sheet: RuleSheet, { block }: Report) {
 }
 
 /** The seller's own facts in the marketplace's fields: the words were looked at with the words. */
-function checkPrivacy(effective: Effective, ours: readonly PrivateValue[], { own }: Report) {
+function checkPrivacy(
+  item: Item,
+  effective: Effective,
+  sheet: RuleSheet,
+  ours: readonly PrivateValue[],
+  { own }: Report,
+) {
+  for (const tag of effective.tags)
+    for (const { what } of findPrivate(tag, item.spot, ours))
+      own('tags', 'privateSpecific', { label: tagsName(sheet.tags), what });
   for (const [id, value] of Object.entries(effective.specifics)) {
     const field = effective.category?.specifics.find((f) => f.id === id);
     for (const { what } of findOwn(value, ours))
@@ -313,16 +324,23 @@ function checkLimits(
 
 function checkFields(effective: Effective, sheet: RuleSheet, { block, caution }: Report) {
   const market = sheet.name;
-  for (const { id, label, choices, need, maxLength } of effective.category?.specifics ?? []) {
+  for (const field of effective.category?.specifics ?? []) {
+    const { id, label, choices, need, maxLength, own } = field;
     const value = effective.specifics[id] ?? '';
-    const at = choices ? (`specific:${id}` as const) : (`fact:${id}` as const);
-    if (value === '') {
-      if (need === 'required') block(at, 'specificMissing', { market, label, listed: choices !== undefined });
+    const values = valuesOf(field, value);
+    // What takes words of one's own is put right where they stand: among the facts.
+    const at = choices && !own ? (`specific:${id}` as const) : (`fact:${id}` as const);
+    if (values.length === 0) {
+      if (need === 'required')
+        block(at, 'specificMissing', { market, label, listed: choices !== undefined && !own });
       else if (need === 'recommended') caution(at, 'specificHelps', { label });
-    } else if (choices && !choices.includes(value)) {
-      block(at, 'specificNotListed', { market, label, value });
-    } else if (maxLength && value.length > maxLength) {
-      block(at, 'specificTooLong', { label, most: maxLength });
+    } else if (values.length > mostValues(field)) {
+      block(`specific:${id}`, 'specificTooMany', { label, most: mostValues(field) });
+    } else {
+      const strange = values.find((v) => !isTaken(field, v));
+      if (strange !== undefined) block(at, 'specificNotListed', { market, label, value: strange });
+      else if (maxLength && values.some((v) => v.length > maxLength))
+        block(at, 'specificTooLong', { label, most: maxLength });
     }
   }
   for (const { id, label, required, type, choices } of sheet.questions) {
@@ -331,7 +349,7 @@ function checkFields(effective: Effective, sheet: RuleSheet, { block, caution }:
     if (answer === '') {
       if (required) block(at, 'answerMissing', { market, label });
     } else if (type === 'several') {
-      const strange = answer.split(' | ').find((a) => a !== '' && !choices?.includes(a));
+      const strange = answer.split(BETWEEN_VALUES).find((a) => a !== '' && !choices?.includes(a));
       if (strange) block(at, 'answerNotListed', { market, answer: strange });
     } else if (type === 'number') {
       if (!/^\d{1,9}(?:[.,]\d{1,2})?$/u.test(answer)) block(at, 'answerNoNumber', { label });

@@ -39,7 +39,7 @@ it('says old and new of each value, in words', () => {
     Condition: [sheet.conditions[1]!.label, sheet.conditions[0]!.label],
     [label('size')]: ['M', 'L'],
     [label('colour')]: ['', 'navy'],
-    Tags: ['', 'wool'],
+    'Search words': ['', 'wool'],
     'Handling time': ['', '3 days'],
     'Postage abroad': ['', 'near €11.50'],
   });
@@ -49,7 +49,7 @@ it('of what was found there, says what nobody told', () => {
   const after = draft({ tags: ['wool'], postage: 390 });
   expect(draftDifferences(draft(), after, sheet, true)).toEqual([
     { name: 'Postage', before: '€4.20', after: '€3.90' },
-    { name: 'Tags', before: null, after: 'wool' },
+    { name: 'Search words', before: null, after: 'wool' },
   ]);
 });
 

@@ -3,7 +3,9 @@ import type { RuleSheet } from '@/contract/ruleSheet';
 import type { SentTerms } from '@/contract/terms';
 
 import { isAlike } from '../choices/choices';
+import { readableValues } from '../mapping/fieldValues';
 import { formatMoney } from '../money/money';
+import { tagsName } from '../words/tags';
 
 /** One value of a listing that would change, in words. */
 export interface Difference {
@@ -89,13 +91,14 @@ export function differenceValues(draft: ListingDraft, sheet: RuleSheet): DraftVa
       'Condition',
       sheet.conditions.find((c) => c.code === draft.condition)?.label ?? draft.condition,
     ),
-    ...Object.entries(draft.specifics).map(([id, words]) =>
-      of('specifics', id, category?.specifics.find((s) => s.id === id)?.label ?? id, words),
-    ),
+    ...Object.entries(draft.specifics).map(([id, words]) => {
+      const field = category?.specifics.find((s) => s.id === id);
+      return of('specifics', id, field?.label ?? id, readableValues(field, words));
+    }),
     ...Object.entries(draft.answers).map(([id, words]) =>
       of('answers', id, sheet.questions.find((q) => q.id === id)?.label ?? id, words),
     ),
-    one('tags', 'Tags', draft.tags.join(', ')),
+    one('tags', tagsName(sheet.tags), draft.tags.join(', ')),
     one('auction', 'Auction', auction ? auctionWords(auction, money) : ''),
     one(
       'search',

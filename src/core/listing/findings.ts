@@ -125,6 +125,7 @@ export interface FindingParams extends UnpostableParams, TermsTroubleParams {
   specificHelps: { label: string };
   specificNotListed: At & { value: string; label: string };
   specificTooLong: { label: string; most: number };
+  specificTooMany: { label: string; most: number };
   answerMissing: At & { label: string };
   answerNotListed: At & { answer: string };
   answerNoNumber: { label: string };

@@ -3,6 +3,7 @@ import type { Plan } from '@/contract/records';
 import { differenceValues } from './differences';
 import { looseDraft } from './draft';
 import type { Examined } from './examine';
+import { tagsName } from '../words/tags';
 
 /** What of a listing may be its own, in place of what is shared. */
 export type OwnPart =
@@ -60,7 +61,7 @@ export function ownHere(own: Examined, shared: Examined): OwnHere[] {
     ...(plan.category === null ? [] : [one('category', 'Category')]),
     ...Object.keys(plan.specifics).map((id) => one(`specifics ${id}`, named(`specifics ${id}`))),
     ...Object.keys(plan.answers).map((id) => one(`answers ${id}`, named(`answers ${id}`))),
-    ...(plan.tags === null || !sheet.tags ? [] : [one('tags', 'Tags')]),
+    ...(plan.tags === null || !sheet.tags ? [] : [one('tags', tagsName(sheet.tags))]),
     ...(plan.termsId === null ? [] : [termsOf(own, shared)]),
     ...(auction === null ? [] : [one('auction', 'How it is sold')]),
     ...(promotionBp === 0 && Object.keys(extras).length === 0 ? [] : [one('paid', 'Paid places')]),

@@ -1,6 +1,7 @@
 import type { Mapping } from '@/contract/mapping';
 import type { SheetCategory, SheetSpecific } from '@/contract/ruleSheet';
 
+import { joinedValues, mostValues } from './fieldValues';
 import { plainerColour } from '../colour/choice';
 import type { KindTree } from '../kinds/tree';
 import { answersOf } from '../kinds/values';
@@ -81,11 +82,29 @@ export function specificsFromFacts(
       rules
         .map((m) => m.values[field.id]?.[answer.trim().toLocaleLowerCase('en')])
         .find((v) => v !== undefined);
-    // A list takes one answer; free text takes them all.
-    const value = field.choices
-      ? (answers.map((a) => learned(a) ?? translate(a, field.choices)).find((v) => v != null) ?? null)
-      : translate(answers.map((a) => learned(a) ?? a).join(', '), undefined);
+    const value = filledWith(field, answers, (answer) => learned(answer) ?? translate(answer, field.choices));
     if (value !== null) filled[field.id] = value;
   }
   return filled;
 }
+
+/** @param theirs an answer in the marketplace's words; null where it has none for it */
+function filledWith(
+  field: SheetSpecific,
+  answers: readonly string[],
+  theirs: (answer: string) => string | null,
+): string | null {
+  const most = mostValues(field);
+  if (most > 1) {
+    // Free text may name several at once: "wool and silk".
+    const each = answers.flatMap((a) => (field.choices && theirs(a) !== null ? [a] : a.split(SEVERAL_NAMED)));
+    const taken = each.flatMap((a) => theirs(a) ?? (field.own ? [a.trim()] : []));
+    return joinedValues([...new Set(taken)].slice(0, most)) || null;
+  }
+  // A list takes one answer; free text takes them all.
+  if (!field.choices) return answers.map((a) => theirs(a) ?? a).join(', ') || null;
+  const listed = answers.map(theirs).find((v) => v !== null);
+  return listed ?? (field.own ? (answers[0] ?? null) : null);
+}
+
+const SEVERAL_NAMED = /\s*(?:[,;/+]|\band\b)\s*/u;

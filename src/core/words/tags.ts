@@ -55,6 +55,11 @@ export function tagsFor(
   return tags;
 }
 
+/** What a marketplace's tags are to a person: words buyers read, or words for its own search alone. */
+export function tagsName(tags: { hidden?: boolean | undefined } | undefined): string {
+  return tags?.hidden ? 'Search words' : 'Tags';
+}
+
 /** The sign before a topic word in a text: `~gansey`. */
 const TOPIC = '~';
 

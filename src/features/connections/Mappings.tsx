@@ -8,9 +8,9 @@ import type { RuleSheet, SheetSpecific } from '@/contract/ruleSheet';
 import { categoryFor, type FoundCategory } from '@/core/mapping/categories';
 import { mappingsFor } from '@/core/mapping/values';
 import { CategoryFinder, pathOf } from '@/parts/trade/CategoryFinder';
+import { FieldAnswer } from '@/parts/trade/FieldAnswer';
 import { NoSuchMarket } from '@/parts/trade/NoSuchMarket';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
-import { Field } from '@/parts/ui/Field';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
@@ -208,22 +208,16 @@ function HowFilled(props: { kind: string; field: SheetSpecific; market: string; 
           ))}
         </ChipRow>
       ) : null}
-      {always && field.choices ? (
-        <ChipRow label={`Always for ${field.label}`}>
-          {field.choices.map((value) => (
-            <Chip key={value} on={fixed === value} onPress={() => set({ from: 'fixed', value })}>
-              {value}
-            </Chip>
-          ))}
-        </ChipRow>
-      ) : null}
-      {always && !field.choices ? (
-        <Field
+      {always ? (
+        <FieldAnswer
+          field={field}
           label={`Always for ${field.label}`}
           value={fixed}
-          maxLength={field.maxLength ?? 400}
-          refuse={(t) => (t.trim() === '' ? 'Say what.' : null)}
-          onChange={(value) => set({ from: 'fixed', value })}
+          refuse={(t) => (t.trim() === '' && !field.choices ? 'Say what.' : null)}
+          onChange={(change) => {
+            const value = change(fixed);
+            set(value === '' ? null : { from: 'fixed', value });
+          }}
         />
       ) : null}
     </>

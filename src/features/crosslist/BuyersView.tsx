@@ -4,6 +4,7 @@ import type { Item } from '@/contract/records';
 import { picturesOf } from '@/core/choices/choices';
 import { choicesShown } from '@/core/choices/shown';
 import type { Examined } from '@/core/listing/examine';
+import { readableValues } from '@/core/mapping/fieldValues';
 import { formatMoney } from '@/core/money/money';
 import { cleanHtml } from '@/core/words/html';
 import { PictureView } from '@/parts/trade/PictureView';
@@ -32,7 +33,9 @@ export function BuyersView({ item, examined }: ViewProps) {
       <Pieces item={item} examined={examined} />
       <Fields examined={examined} />
       <Words examined={examined} />
-      {tags.length > 0 ? <Text variant="small" tone="soft">{`Tags: ${tags.join(' · ')}`}</Text> : null}
+      {tags.length > 0 && !sheet.tags?.hidden ? (
+        <Text variant="small" tone="soft">{`Tags: ${tags.join(' · ')}`}</Text>
+      ) : null}
       {search ? (
         <View role="group" aria-label="What search engines show" style={{ gap: 2 }}>
           <Text variant="small" tone="soft">
@@ -131,9 +134,9 @@ function Pieces({ item, examined }: ViewProps) {
 /** Its fields by the marketplace's own names. */
 function Fields({ examined }: { examined: Examined }) {
   const { effective } = examined;
-  const named = (effective.category?.specifics ?? []).flatMap(({ id, label }) => {
-    const value = effective.specifics[id];
-    return value ? [[label, value] as const] : [];
+  const named = (effective.category?.specifics ?? []).flatMap((field) => {
+    const value = readableValues(field, effective.specifics[field.id] ?? '');
+    return value === '' ? [] : [[field.label, value] as const];
   });
   if (named.length === 0) return null;
   return (

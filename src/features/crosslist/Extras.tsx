@@ -5,6 +5,7 @@ import type { AuctionTerms } from '@/contract/courier';
 import type { Item } from '@/contract/records';
 import type { FeeRule } from '@/contract/ruleSheet';
 import type { Examined } from '@/core/listing/examine';
+import { tagsName } from '@/core/words/tags';
 import { CategoryFinder } from '@/parts/trade/CategoryFinder';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { FieldFindings } from '@/parts/trade/Section';
@@ -37,7 +38,7 @@ export function Extras({ item, examined, set }: { item: Item; examined: Examined
     (examined.effective.category?.specifics.length ?? 0) > 0 ? ['fields', 'Fields'] : null,
     item.choices && (sheet.choices || sheet.quantity) ? ['pieces', 'Pieces'] : null,
     sheet.auction ? ['format', 'How it is sold'] : null,
-    sheet.tags ? ['tags', 'Tags'] : null,
+    sheet.tags ? ['tags', tagsName(sheet.tags)] : null,
     sheet.handover === 'post' && !sheet.records ? ['terms', 'Terms'] : null,
     paid ? ['paid', 'Paid places'] : null,
     sheet.byHand ? null : ['start', 'When'],
@@ -170,11 +171,12 @@ function Tags({ examined, set }: { examined: Examined; set: SetOwn }) {
   return (
     <View style={{ gap: 6 }}>
       <Field
-        label={`Tags on ${sheet.name}`}
+        label={`${tagsName(sheet.tags)} on ${sheet.name}`}
         value={effective.tags.join(', ')}
         hint={
           `${effective.tags.length} of ${sheet.tags?.max ?? 0}, with commas ` +
-          `between${own ? '' : '; written from the facts'}`
+          `between${own ? '' : '; written from the facts'}` +
+          (sheet.tags?.hidden ? '; for its own search, buyers don’t see them' : '')
         }
         onChange={(text) =>
           set('tags', {

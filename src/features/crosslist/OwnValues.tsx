@@ -8,6 +8,7 @@ import { translate } from '@/core/mapping/values';
 import { countAs } from '@/core/words/count';
 import { titleFromFacts } from '@/core/words/title';
 import { CategoryChoice } from '@/parts/trade/CategoryChoice';
+import { FieldAnswer } from '@/parts/trade/FieldAnswer';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { FieldFindings } from '@/parts/trade/Section';
 import { Chip, ChipRow } from '@/parts/ui/Button';
@@ -21,6 +22,7 @@ import { DiffersHere } from './DiffersHere';
 import { Extras, type SetOwn } from './Extras';
 import { Question } from './Question';
 import { StencilLine } from './StencilLine';
+import { withChanged } from './withAnswer';
 
 /** What differs on this marketplace, what it replaces, and what only this marketplace asks. */
 export function OwnValues({ item, examined }: { item: Item; examined: Examined }) {
@@ -54,6 +56,8 @@ function fromOwnLists(item: Item, { plan, effective }: Examined): SheetSpecific[
   return (effective.category?.specifics ?? []).filter(
     (field) =>
       field.choices &&
+      // What takes words of one's own is filled from the facts.
+      !field.own &&
       field.need === 'required' &&
       (plan?.specifics[field.id] !== undefined || (effective.specifics[field.id] ?? '') === '') &&
       translate(item.facts[field.id] ?? '', field.choices) === null,
@@ -211,21 +215,16 @@ function ListedAnswer({ item, examined, set, field }: PartProps & { field: Sheet
       <Text variant="small" tone="soft">
         {`${field.label}${at}${item.facts[field.id] ? `, for “${item.facts[field.id]}”` : ''}`}
       </Text>
-      <ChipRow label={`${field.label}${at}`}>
-        {(field.choices ?? []).map((choice) => (
-          <Chip
-            key={choice}
-            on={effective.specifics[field.id] === choice}
-            onPress={() =>
-              set(field.label.toLocaleLowerCase('en'), (now) => ({
-                specifics: { ...now.specifics, [field.id]: choice },
-              }))
-            }
-          >
-            {choice}
-          </Chip>
-        ))}
-      </ChipRow>
+      <FieldAnswer
+        field={field}
+        label={`${field.label}${at}`}
+        value={effective.specifics[field.id] ?? ''}
+        onChange={(change) =>
+          set(field.label.toLocaleLowerCase('en'), (now) => ({
+            specifics: withChanged(now.specifics, field.id, effective.specifics[field.id], change),
+          }))
+        }
+      />
     </View>
   );
 }

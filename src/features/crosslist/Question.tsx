@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { BETWEEN_VALUES } from '@/contract/ruleSheet';
 import type { Examined } from '@/core/listing/examine';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
@@ -16,12 +17,16 @@ export function Question(props: {
   const { item, examined, question } = props;
   const { sheet, effective } = examined;
   const value = effective.answers[question.id] ?? '';
-  const answer = (text: string) => {
-    editPlan(item.id, sheet.marketplace, `${question.label} on ${sheet.name}`, (now) => ({
-      answers: { ...now.answers, [question.id]: text },
-    }));
+  const change = (changed: (now: string) => string) => {
+    let text = value;
+    editPlan(item.id, sheet.marketplace, `${question.label} on ${sheet.name}`, (now) => {
+      // What is shown may be of a moment before.
+      text = changed(now.answers[question.id] ?? value);
+      return { answers: { ...now.answers, [question.id]: text } };
+    });
     rememberAnswer(sheet.marketplace, question.id, text);
   };
+  const answer = (text: string) => change(() => text);
   if (question.type === 'text' || question.type === 'number')
     return (
       <Field
@@ -35,7 +40,7 @@ export function Question(props: {
     );
   const several = question.type === 'several';
   const choices = question.type === 'yesNo' ? ['yes', 'no'] : (question.choices ?? []);
-  const chosen = several ? value.split(' | ').filter(Boolean) : [value];
+  const chosen = several ? value.split(BETWEEN_VALUES).filter(Boolean) : [value];
   return (
     <View style={{ gap: 5 }}>
       <Text variant="small" tone="soft">
@@ -47,15 +52,7 @@ export function Question(props: {
             key={choice}
             role={several ? 'checkbox' : 'radio'}
             on={chosen.includes(choice)}
-            onPress={() =>
-              answer(
-                several
-                  ? choices
-                      .filter((c) => (c === choice ? !chosen.includes(c) : chosen.includes(c)))
-                      .join(' | ')
-                  : choice,
-              )
-            }
+            onPress={() => (several ? change((now) => toggled(choices, now, choice)) : answer(choice))}
           >
             {choice}
           </Chip>
@@ -63,4 +60,10 @@ export function Question(props: {
       </ChipRow>
     </View>
   );
+}
+
+/** Several answers in the order they are offered in, one of them pressed. */
+function toggled(choices: readonly string[], now: string, pressed: string): string {
+  const chosen = now.split(BETWEEN_VALUES);
+  return choices.filter((c) => (c === pressed) !== chosen.includes(c)).join(BETWEEN_VALUES);
 }

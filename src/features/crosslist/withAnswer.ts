@@ -7,3 +7,14 @@ export function withAnswer(
   const { [id]: _, ...rest } = answers;
   return value === null ? rest : { ...rest, [id]: value };
 }
+
+/** The same after a change of one, from its own value or what stands there without; empty is taken away. */
+export function withChanged(
+  answers: Readonly<Record<string, string>>,
+  id: string,
+  without: string | undefined,
+  change: (now: string) => string,
+): Record<string, string> {
+  const value = change(answers[id] ?? without ?? '');
+  return withAnswer(answers, id, value === '' ? null : value);
+}

@@ -164,6 +164,26 @@ describe('on a marketplace', () => {
     expect(plan('Marrow', 'oldhollow')?.auction).toBeNull();
     await unfold('Brackenmoor, all of it');
     await press('Fields on Brackenmoor');
+    const cloth = 'Material there, Brackenmoor';
+    const chip = (name: string) =>
+      act(() =>
+        [...document.querySelectorAll<HTMLElement>(`[aria-label="${cloth}"] [role=checkbox]`)]
+          .find((e) => e.textContent === name)!
+          .click(),
+      );
+    chip('Wool');
+    await settled();
+    await fill(`${cloth}: of your own`, 'Possum, nettle');
+    chip('Silk');
+    await settled();
+    expect(plan('Marrow', 'brackenmoor')?.specifics.material).toBe('Wool | Possum | Silk');
+    chip('Wool');
+    await settled();
+    expect(plan('Marrow', 'brackenmoor')?.specifics.material).toBe('Possum | Silk');
+    await press('Search words on Brackenmoor');
+    await fill('Search words on Brackenmoor', 'fisher, winter');
+    expect(plan('Marrow', 'brackenmoor')?.tags).toEqual(['fisher', 'winter']);
+    await press('Fields on Brackenmoor');
     await press('When on Brackenmoor');
     const times = document.querySelector('[aria-label="When it is sent to Brackenmoor"]');
     expect(times?.querySelectorAll('[role=radio]').length).toBeGreaterThan(2);

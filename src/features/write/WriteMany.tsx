@@ -25,7 +25,7 @@ const OVER_WORDS: Readonly<Record<Over, string>> = {
 const TEXTS = [
   ['titles', 'Titles'],
   ['descriptions', 'Descriptions'],
-  ['tags', 'Tags'],
+  ['tags', 'Tags and search words'],
 ] as const;
 
 /** Titles, tags, descriptions and prices of all chosen, shown with their reasons before they are written. */
