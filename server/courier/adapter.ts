@@ -5,6 +5,7 @@ import type { Comp, CompetingOffer, SearchedWord } from '@/contract/comps';
 import type { ListingDraft, Reason } from '@/contract/courier';
 import type { OfferWish, OrderAtMarket, OrderWish, Talk } from '@/contract/fulfilment';
 import type { OwnListing } from '@/contract/ownListing';
+import type { PublicListing, PublicSearch } from '@/contract/publicListing';
 import type { RuleSheet } from '@/contract/ruleSheet';
 import type { CallTrouble, PlainTrouble } from '@/contract/troubles';
 import type { News } from '@/core/courier/types';
@@ -95,6 +96,8 @@ export interface Adapter {
    * Other sellers' copies of a catalogue record, where items are listed against such; null: no such record.
    */
   competing?(barcode: string): Promise<CompetingOffer[] | null>;
+  /** What other sellers offer, where anybody may read it: the likeliest first. */
+  publicListings?(search: PublicSearch): Promise<PublicListing[]>;
   /** How the seller's auctions stand, where items are auctioned. */
   auctions?(): Promise<AuctionStanding[]>;
   /** Where the marketplace stores items and posts them itself. */

@@ -289,6 +289,7 @@ export class Courier {
         link: market?.link ?? 'connected',
         locked: market?.locked ?? false,
         byHand: a.capabilities.byHand === true,
+        browsable: a.publicListings !== undefined,
         accessPage: this.accessPage(a.id),
         trouble: market?.trouble ?? null,
         silentSince:

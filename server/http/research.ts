@@ -6,6 +6,7 @@ import type { LookUpAnswer } from '@/contract/catalogue';
 import type { CompetingAnswer, CompsAnswer, SearchDemandAnswer } from '@/contract/comps';
 import { LIKENESS_BYTES, type LikenessAnswer } from '@/contract/likeness';
 import { LONGEST_ADDRESS } from '@/contract/picture';
+import { PublicSearch, type PublicAnswer } from '@/contract/publicListing';
 import { pictureGate } from '@/core/picture/gate';
 import { troubleWords } from '@/wording/courier';
 import { addressTroubleWords } from '@/wording/pictures';
@@ -83,6 +84,17 @@ export function researchRoutes(app: Api, { courier, desk, likeness, pictureAt }:
     return answerOf(c, adapter.name, async () => {
       const offers = (await adapter.competing?.(barcode)) ?? [];
       return c.json({ offers } satisfies CompetingAnswer);
+    });
+  });
+
+  app.get('/public-listings', async (c) => {
+    const adapter = courier.adapter(c.req.query('market') ?? '');
+    const search = PublicSearch.safeParse(c.req.query());
+    if (!adapter?.publicListings || !search.success)
+      return c.json({ error: 'Nothing can be looked through there.' }, 400);
+    return answerOf(c, adapter.name, async () => {
+      const listings = (await adapter.publicListings?.(search.data)) ?? [];
+      return c.json({ listings } satisfies PublicAnswer);
     });
   });
 

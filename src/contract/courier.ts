@@ -322,6 +322,8 @@ export const MarketView = z.object({
   accessPage: z.string().max(500).nullable(),
   trouble: Trouble.nullable(),
   sheetVersion: z.number().int().positive().nullable(),
+  /** What others offer there can be looked through. */
+  browsable: z.boolean().default(false),
   /** Since when it has told nothing, where it is away or does not let us in; null: it answers. */
   silentSince: Instant.nullable().default(null),
   /** When what it shows was last compared with what should be there; null: not yet. */

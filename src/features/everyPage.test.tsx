@@ -44,6 +44,7 @@ import { Says } from './says/Says';
 import { SaysMany } from './says/SaysMany';
 import { Taught } from './says/Taught';
 import { Scanning } from './scanning/Scanning';
+import { StartingPoint } from './startingPoint/StartingPoint';
 import { StencilsPage } from './stencils/StencilsPage';
 import { Stock } from './stock/Stock';
 import { TableIn } from './tables/TableIn';
@@ -98,6 +99,7 @@ const PAGES: Record<string, Tried> = {
   Sales: { page: Sales },
   Says: { page: Says, params: (many) => ({ id: many.id('Kittiwake') }) },
   SaysMany: { page: SaysMany },
+  StartingPoint: { page: StartingPoint },
   Stencils: { page: StencilsPage, params: () => ({ market: 'brackenmoor' }) },
   Stock: { page: Stock },
   TableIn: { page: TableIn },

@@ -42,6 +42,7 @@ export function market(sheet: RuleSheet, part: Partial<MarketView> = {}): Market
     accessPage: null,
     trouble: null,
     sheetVersion: sheet.version,
+    browsable: sheet.marketplace === 'brackenmoor',
     comparedAt: Date.now() - 60_000,
     unknown: 0,
     resting: false,

@@ -17,6 +17,7 @@ import {
   BrackenmoorPicture,
   BrackenmoorProblems,
   BrackenmoorSought,
+  BrackenmoorOffered,
   BrackenmoorStall,
 } from './contract';
 import {
@@ -325,6 +326,29 @@ function newsAt(config: Seat): Pick<Adapter, 'eventsSince' | 'listOwnListings' |
   };
 }
 
+/** What others offer there. */
+function othersAt({ address, token }: Seat): Pick<Adapter, 'publicListings'> {
+  return {
+    publicListings: async ({ words, category, number }) => {
+      const asked = new URLSearchParams({ words, category, no: number });
+      const { body } = await call(`${address}/v1/offered?${asked}`, { token: token(), expected: [200] });
+      return readAs(BrackenmoorOffered, body).offered.map((o) => ({
+        market: 'brackenmoor',
+        number: o.number,
+        seller: o.seller,
+        url: o.page,
+        title: o.headline,
+        text: o.text,
+        price: o.askingCents,
+        category: o.category,
+        condition: o.condition,
+        specifics: o.attributes,
+        pictures: o.pictures.map((path) => new URL(path, address).href),
+      }));
+    },
+  };
+}
+
 /** JSON with idempotency keys; signed webhooks, and a feed behind them. */
 export function brackenmoorAdapter(config: Seat): Adapter {
   const { address, token } = config;
@@ -337,6 +361,7 @@ export function brackenmoorAdapter(config: Seat): Adapter {
     talks: talksAt({ market: 'brackenmoor', at: `${address}/v1/letters`, token }, true),
     orders: ordersAt({ market: 'brackenmoor', at: `${address}/v1/orders`, token }),
     ...researchAt(config),
+    ...othersAt(config),
     ...listingsAt(config),
     ...newsAt(config),
   };

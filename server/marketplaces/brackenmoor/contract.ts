@@ -56,6 +56,26 @@ export const BrackenmoorSought = z.object({
     .max(500),
 });
 
+/** What others offer there. */
+export const BrackenmoorOffered = z.object({
+  offered: z
+    .array(
+      z.object({
+        number: z.string().min(1).max(120),
+        seller: z.string().max(120),
+        page: z.string().max(500),
+        headline: z.string().max(1_000),
+        text: z.string().max(20_000),
+        askingCents: z.number().int().nonnegative(),
+        category: z.string().max(80),
+        condition: z.string().max(40),
+        attributes: z.record(z.string().max(60), z.string().max(1_000)),
+        pictures: z.array(z.string().min(1).max(500)).max(60),
+      }),
+    )
+    .max(100),
+});
+
 /** What is offered there, as it was put up. */
 export const BrackenmoorStall = z.object({
   stall: z

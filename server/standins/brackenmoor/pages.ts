@@ -1,6 +1,7 @@
 import { html, raw } from 'hono/html';
 
 import { left, leftAlike, sell, type Listing, type Moor } from './listings';
+import { OTHERS, pictureOf } from './others';
 import { CATEGORIES, SHEET } from './sheet';
 import type { Entry } from './validate';
 import { gallery, pieceShown, itemLaidOut, pagesOf, type Pages } from '../kit/page';
@@ -50,6 +51,7 @@ export function servePages(moor: Moor): void {
   });
   serveFront(moor, pages);
   serveItem(moor, pages, forms);
+  serveOthers(moor, pages);
   serveBuying(moor, pages);
 }
 
@@ -70,6 +72,7 @@ function serveFront({ app, store, base, switches }: Moor, pages: Pages): void {
             <button>Search</button>
           </form>
           <div class="grid">
+            ${words === '' ? '' : othersFound(base, words)}
             ${live.map(
               (l) =>
                 html`<a href="${base}/item/${l.id}">
@@ -81,6 +84,47 @@ function serveFront({ app, store, base, switches }: Moor, pages: Pages): void {
           </div>
           ${live.length === 0 ? html`<p>Nothing is offered just now.</p>` : ''}
         `,
+      ),
+    );
+  });
+}
+
+/** What others offer: found by words only, so that the front shows what is new. */
+function othersFound(base: string, words: string) {
+  return OTHERS.filter(({ offer }) => isMeant(offer, words)).map(
+    ({ no, offer }) =>
+      html`<a href="${base}/other/${no}">
+        <img src="${base}/other/${no}/picture" alt="" />${offer.headline}<br /><b
+          >${euros(offer.askingCents)}</b
+        ></a
+      >`,
+  );
+}
+
+function serveOthers({ app, base, switches }: Moor, pages: Pages): void {
+  const byNo = (no: string) => OTHERS.find((o) => o.no === no);
+  app.get('/other/:no/picture', (c) => {
+    const other = byNo(c.req.param('no'));
+    if (!other) return c.notFound();
+    const headers = { 'Content-Type': 'image/png', 'Cross-Origin-Resource-Policy': 'cross-origin' };
+    return c.body(pictureOf(other), 200, headers);
+  });
+  app.get('/other/:no', (c) => {
+    if (isOut(switches)) return pages.closed(c);
+    const other = byNo(c.req.param('no'));
+    if (!other) return c.html(pages.note('Not here'), 404);
+    const { offer, seller, no } = other;
+    return c.html(
+      pages.show(
+        offer.headline,
+        html`${itemLaidOut(
+            html`<img src="${base}/other/${no}/picture" alt="Picture 1" width="320" />`,
+            html`<h1>${offer.headline}</h1>
+              <div class="price">${euros(offer.askingCents)}</div>
+              <p class="soft">offered by ${seller}</p>
+              ${about(offer)}`,
+          )}
+          <div class="words">${offer.text}</div>`,
       ),
     );
   });
@@ -165,7 +209,7 @@ function buyForm(l: Listing, base: string) {
   </form>`;
 }
 
-function about(e: Entry) {
+function about(e: Pick<Entry, 'category' | 'condition' | 'attributes'>) {
   const category = CATEGORIES.find((x) => x.id === e.category);
   const condition = SHEET.conditions.find((x) => x.code === e.condition);
   return html`<dl>

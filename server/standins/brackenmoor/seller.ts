@@ -1,6 +1,8 @@
 import { randomBytes } from 'node:crypto';
 
 import { anyLeft, type Listing, type Moor, type Order } from './listings';
+import { OTHERS, type Other } from './others';
+import { isMeant } from './pages';
 import { SEED, SHELVES } from './past';
 import { SHEET } from './sheet';
 import { areTwins, problemsOf, readEntry, type Entry } from './validate';
@@ -173,6 +175,21 @@ function serveReading({ app, store, base, switches }: Moor): void {
       })),
     });
   });
+  // What others offer, as anybody may read it.
+  app.get('/v1/offered', (c) => {
+    const [words, category, no] = ['words', 'category', 'no'].map((name) => c.req.query(name) ?? '');
+    const found = likeliest(
+      OTHERS.filter((o) => (no === '' || o.no === no) && (category === '' || o.offer.category === category)),
+      words ?? '',
+    );
+    return c.json({
+      offered: found.slice(0, 40).map(({ no: number, seller, offer }) => ({
+        ...{ number, seller, ...offer },
+        page: `${base}/other/${number}`,
+        pictures: [`${base}/other/${number}/picture`],
+      })),
+    });
+  });
   app.get('/v1/sought', (c) => c.json({ words: searched(SEED, SHELVES, c.req.query('category') ?? '') }));
 
   app.get('/v1/happenings', async (c) => {
@@ -183,6 +200,16 @@ function serveReading({ app, store, base, switches }: Moor): void {
       cursor: String(rows.at(-1)?.n ?? after),
     });
   });
+}
+
+/** Those that hold any of the words, most of them first. */
+function likeliest(others: readonly Other[], words: string): Other[] {
+  const wanted = words
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word.length > 1);
+  const held = ({ offer }: Other) => wanted.filter((word) => isMeant(offer, word)).length;
+  return others.filter((o) => wanted.length === 0 || held(o) > 0).sort((a, b) => held(b) - held(a));
 }
 
 /** What a film's first bytes say it is; null for anything else. */

@@ -14,6 +14,12 @@ import { formatMoney } from '../money/money';
 import { importWords } from '../words/importWords';
 import { sameWord } from '../words/sameWord';
 
+/** A listing as far as something can be copied of it: one's own, or anybody's. */
+export type Readable = Pick<
+  OwnListing,
+  'market' | 'title' | 'text' | 'price' | 'category' | 'condition' | 'specifics'
+>;
+
 /** One field that could be copied, with what each listing says. */
 export interface FieldOffer {
   /** `title`, `description`, `price`, `use`, or `fact:` and its id. */
@@ -30,7 +36,7 @@ export interface FieldOffer {
  * @returns empty when nothing points to a kind
  */
 export function kindOfListings(
-  listings: readonly OwnListing[],
+  listings: readonly Readable[],
   kinds: KindTree,
   mappings: readonly Mapping[],
   sheets: readonly RuleSheet[],
@@ -55,7 +61,7 @@ export function kindOfListings(
 
 /** All that could be copied from listings of one item, field by field, cleaned. */
 export function offersOf(
-  listings: readonly OwnListing[],
+  listings: readonly Readable[],
   sheets: readonly RuleSheet[],
   kinds: KindTree,
   kind: string,
@@ -93,6 +99,14 @@ export function offersOf(
   for (const offer of offers.values())
     offer.values.sort((a, b) => b.markets.length - a.markets.length || b.value.length - a.value.length);
   return [...offers.values()];
+}
+
+/** What an item says itself in a field that could be copied; null where it says nothing. */
+export function nowSaid(field: string, item: Item): string | null {
+  if (field === 'title' || field === 'description') return item[field] || null;
+  if (field === 'price') return item.price === null ? null : String(item.price);
+  if (field === 'use') return item.use;
+  return item.facts[field.slice('fact:'.length)] ?? null;
 }
 
 /** What copying some values makes of an item. What a question does not take is left out. */

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { OwnListing } from '@/contract/ownListing';
 import type { Item } from '@/contract/records';
 import type { SameGroup } from '@/core/bringIn/sameItem';
-import { kindOfListings, offersOf, type FieldOffer } from '@/core/bringIn/takeOver';
+import { kindOfListings, nowSaid, offersOf, type FieldOffer } from '@/core/bringIn/takeOver';
 import { wordsForUse } from '@/core/condition/grade';
 import { formatMoney } from '@/core/money/money';
 import { KindChooser } from '@/parts/trade/KindPicker';
@@ -92,7 +92,7 @@ export function FoundItem(props: { group: SameGroup; onBrought: (id: string, tit
               key={o.field}
               offer={o}
               chosen={chosen[o.field] ?? null}
-              now={target ? nowSaid(o.field, target, currency) : null}
+              now={target ? inWords(o.field, target, currency) : null}
               onChoose={(value) => setPicked({ ...picked, [o.field]: value })}
             />
           ))
@@ -149,16 +149,15 @@ function WhichItem(props: { suggested: Item; isThat: boolean; onChoose: (isThat:
 
 /** Copied unless the item says it already: first what most listings say. */
 function usual(offer: FieldOffer, target: Item | undefined): string | null {
-  if (target && nowSaid(offer.field, target, 'EUR') !== null) return null;
+  if (target && nowSaid(offer.field, target) !== null) return null;
   return offer.values[0]?.value ?? null;
 }
 
 /** What the item says itself, in words; null where it says nothing. */
-function nowSaid(field: string, item: Item, currency: string): string | null {
-  if (field === 'title' || field === 'description') return item[field] || null;
+function inWords(field: string, item: Item, currency: string): string | null {
   if (field === 'price') return item.price === null ? null : formatMoney(item.price, currency);
   if (field === 'use') return item.use && wordsForUse(item.use);
-  return item.facts[field.slice(5)] ?? null;
+  return nowSaid(field, item);
 }
 
 function Listed(props: { listing: OwnListing; cover: string | undefined; price: string; alone: boolean }) {

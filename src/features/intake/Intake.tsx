@@ -163,6 +163,11 @@ function WithoutPictures() {
         onPress={() => router.navigate('/scanning')}
       />
       <LinkRow
+        words="From another’s listing"
+        more="Found by words or number: what it is, as far as you choose"
+        onPress={() => router.navigate('/starting-point')}
+      />
+      <LinkRow
         words="Begin several of one kind"
         more="What they share is said once, then each beside its picture"
         onPress={() => {

@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 
@@ -22,6 +23,7 @@ export const BelongingSection = memo(function BelongingSection({ item }: { item:
   const haul = item.haulId ? hauls[item.haulId] : undefined;
   const owner = item.ownerId ? owners[item.ownerId] : undefined;
   const [open, setOpen] = useState(false);
+  const router = useRouter();
   return (
     <Section name="belonging" title="Haul, owner, history" summary={owner ? owner.name : haul?.name}>
       {open ? (
@@ -54,6 +56,9 @@ export const BelongingSection = memo(function BelongingSection({ item }: { item:
       <GroupChips item={item} />
       <Code item={item} />
       <AnotherLike item={item} />
+      <Button onPress={() => router.navigate(`/starting-point?item=${item.id}`)}>
+        Copy from another’s listing
+      </Button>
       <History item={item} />
     </Section>
   );

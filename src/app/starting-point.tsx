@@ -1,0 +1,1 @@
+export { StartingPoint as default } from '@/features/startingPoint/StartingPoint';
