@@ -164,7 +164,7 @@ function WithoutPictures() {
       />
       <LinkRow
         words="From another’s listing"
-        more="Found by words or number: what it is, as far as you choose"
+        more="Found there by words or number"
         onPress={() => router.navigate('/starting-point')}
       />
       <LinkRow
