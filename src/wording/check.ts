@@ -114,7 +114,8 @@ const CHECK: Wording<FindingParams> = {
   forbiddenWord: ({ word, why }) => `“${word}” is refused there: ${why}`,
   claimUnsupported: ({ claim, against }) =>
     `The description says “${claim}”, but ${worded(AGAINST, against)}.`,
-  tagsTooMany: ({ market, there, most }) => `${counted(there, 'word')} to be found by; ${market} takes ${most}.`,
+  tagsTooMany: ({ market, there, most }) =>
+    `${counted(there, 'word')} to be found by; ${market} takes ${most}.`,
   tagLength: ({ tag, most }) => `“${tag}”, to be found by, is empty or longer than ${most}.`,
 
   priceMissing: () => 'It needs a price.',
