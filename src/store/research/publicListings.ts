@@ -1,3 +1,5 @@
+import pLimit from 'p-limit';
+
 import { PublicAnswer, type PublicListing, type PublicSearch } from '@/contract/publicListing';
 import type { Item } from '@/contract/records';
 import { copied } from '@/core/bringIn/takeOver';
@@ -22,10 +24,13 @@ export async function publicListings(
   return answer.data.listings;
 }
 
+/** Pictures are large, and many listings may be shown at once. */
+const limit = pLimit(4);
+
 /** Its first picture, drawn anew and small; null where it has none, or none that can be shown. */
-export async function publicCover(listing: PublicListing): Promise<Blob | null> {
-  const [first] = listing.pictures;
-  return first === undefined ? null : ((await pictureWorker().glance(await pictureAt(first)))?.small ?? null);
+export async function publicCover({ pictures: [first] }: PublicListing): Promise<Blob | null> {
+  const file = first === undefined ? null : await limit(() => pictureAt(first));
+  return (file && (await pictureWorker().glance(file))?.small) ?? null;
 }
 
 export interface StartFrom {
