@@ -29,6 +29,7 @@ it('begins an item with what somebody else lists, their picture kept to compare 
   await attic.page.waitForSelector('img[alt="Picture 1 of 1, large"]');
   process.stdout.write(`begun with somebody else’s listing, picture and all: ${attic.taps} taps\n`);
   expect(attic.taps).toBeLessThanOrEqual(6);
+  await attic.unfold('Kind and specifics');
   await attic.holds('Brand', maker);
   await attic.saved();
   // By its number, too.
