@@ -16,7 +16,7 @@ import { Text } from '@/parts/ui/Text';
 import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { useKinds } from '@/store/items/kinds';
-import { keepTheirPictures, startFrom } from '@/store/research/publicListings';
+import { keepTheirPictures, startFrom, theirPictures } from '@/store/research/publicListings';
 
 import { OfferedLine } from './Offered';
 
@@ -46,8 +46,10 @@ export function CopyFrom(props: { listing: PublicListing; item: Item | undefined
   const copies = Object.keys(chosen).length + (withCategory ? 1 : 0);
   const copy = () =>
     run(async () => {
+      // First what may fail: pressed again after that, it would begin another item.
+      const pictures = withPictures ? await theirPictures(listing) : [];
       const id = startFrom({ listing, itemId: item?.id ?? null, kind, chosen, category: withCategory });
-      if (withPictures) await keepTheirPictures(id, listing);
+      await keepTheirPictures(id, pictures);
       router.navigate(`/item/${id}`);
     });
   return (
@@ -88,11 +90,7 @@ export function CopyFrom(props: { listing: PublicListing; item: Item | undefined
           onPress={copy}
           style={{ flexGrow: 1 }}
         >
-          {busy
-            ? 'Copying…'
-            : item
-              ? `Copy ${counted(copies, 'value')} to ${item.code}`
-              : `Begin an item with ${counted(copies, 'value')}`}
+          {busy ? 'Copying…' : copyWords(copies, item)}
         </Button>
         <Button variant="quiet" onPress={onBack}>
           Another listing
@@ -101,6 +99,11 @@ export function CopyFrom(props: { listing: PublicListing; item: Item | undefined
     </Card>
   );
 }
+
+const copyWords = (copies: number, item: Item | undefined): string =>
+  item
+    ? `Copy ${counted(copies, 'value')} to ${item.code}`
+    : `Begin an item with ${counted(copies, 'value')}`;
 
 /** Their pictures: whose they are, and that they are not sent. */
 function TheirPictures(props: { listing: PublicListing; on: boolean; onChange: (on: boolean) => void }) {

@@ -101,6 +101,22 @@ it('copies to an item only what it does not say itself, unless that is asked for
   expect(theirs).toMatchObject({ itemId: id, origin: 'copied', sendAnyway: false });
 });
 
+it('begins nothing where their picture can’t be fetched, and one item once it is left out', async () => {
+  await begin();
+  const refused = () => ({ refused: 'a.example did not answer to the end. Try again.', status: 422 });
+  await open(StartingPoint, { answers: { ...(await answers()), '/picture-at': refused } });
+  await fill('Words', 'gansey');
+  await press('Look on Brackenmoor');
+  await press(/^Start from Vantrell/u);
+  await press('Keep 1 picture to compare');
+  await press(/^Begin an item with/u);
+  await sees('did not answer to the end');
+  expect(items()).toEqual([]);
+  await press('Keep 1 picture to compare');
+  await press(/^Begin an item with/u);
+  expect(items()).toHaveLength(1);
+});
+
 it('asks for the kind where none is told, and says what is not there', async () => {
   await begin();
   const found = { ...THEIRS, title: 'Curious find', specifics: {} };

@@ -60,12 +60,13 @@ export function startFrom({ listing, itemId, kind, chosen, category }: StartFrom
   return record.id;
 }
 
-/**
- * Its pictures, to compare: they are somebody else's, kept with where they are from, and are not sent.
- *
- * @throws CourierTrouble where one can't be fetched
- */
-export async function keepTheirPictures(itemId: string, listing: PublicListing): Promise<void> {
-  for (const address of listing.pictures)
-    await addPictures(itemId, [await pictureAt(address)], { origin: 'copied', address, look: false });
+/** Its pictures, fetched before anything is begun with it. @throws CourierTrouble where one can't be */
+export function theirPictures({ pictures }: PublicListing): Promise<File[]> {
+  return Promise.all(pictures.map((address) => limit(() => pictureAt(address))));
+}
+
+/** Keeps them to compare with: they are somebody else's, kept with where they are from, and are not sent. */
+export async function keepTheirPictures(itemId: string, files: readonly File[]): Promise<void> {
+  for (const file of files)
+    await addPictures(itemId, [file], { origin: 'copied', address: file.name, look: false });
 }
