@@ -102,17 +102,19 @@ function offered(): Other[] {
 export const OTHERS: readonly Other[] = offered();
 
 const SIDE = 640;
+const GROUND = [222, 216, 204];
 
 /** Its picture: something in its colour on a pale ground; always the same. */
 export function pictureOf({ no, tint }: Other): Uint8Array<ArrayBuffer> {
   const roll = dice(Number(no.slice(1)));
   const [halfWide, halfHigh] = [SIDE * (0.18 + 0.16 * roll()), SIDE * (0.18 + 0.16 * roll())];
   const data = new Uint8Array(3 * SIDE * SIDE);
-  for (let y = 0, p = 0; y < SIDE; y += 1)
+  for (let y = 0, p = 0; y < SIDE; y += 1) {
+    const shaded = tint.map((t) => Math.round(t * (1 - 0.25 * (y / SIDE))));
     for (let x = 0; x < SIDE; x += 1, p += 3) {
       const inside = ((x - SIDE / 2) / halfWide) ** 4 + ((y - SIDE / 2) / halfHigh) ** 4 < 1;
-      const shade = 1 - 0.25 * (y / SIDE);
-      data.set(inside ? tint.map((t) => Math.round(t * shade)) : [222, 216, 204], p);
+      data.set(inside ? shaded : GROUND, p);
     }
+  }
   return pngOf({ width: SIDE, height: SIDE, data });
 }

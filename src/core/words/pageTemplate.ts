@@ -3,7 +3,7 @@ import type { Item } from '@/contract/records';
 import type { Terms } from '@/contract/terms';
 
 import { cleanHtml, escapeHtml, htmlFromText } from './html';
-import { CONDITION_LINES, fillPattern, patternView, type PatternView } from './pattern';
+import { CONDITION_LINES, filledFrom, patternView, type PatternView } from './pattern';
 import type { KindTree } from '../kinds/tree';
 import { sentence } from '../language/sentence';
 import type { Units } from '../measure/units';
@@ -50,7 +50,7 @@ function bodyOf(part: PagePart['part'], text: string, of: PageOf, view: PatternV
   const rows = (all: readonly Row[]): Block['body'] | null =>
     all.length === 0 ? null : { type: 'rows', rows: all };
   const filled = (pattern: string, as = (said: string) => said) => {
-    const made = fillPattern(pattern, of.item, of.kinds, of.units, of.closing);
+    const made = filledFrom(pattern, view);
     // A pattern that can't be read says nothing: its editor tells why.
     return words(made.ok ? as(made.text) : '');
   };

@@ -261,8 +261,13 @@ export function fillPattern(
   units: Units,
   closing = '',
 ): Filled {
+  return filledFrom(pattern, patternView(item, kinds, units, closing));
+}
+
+/** The same from what it may speak of, for whoever fills several of one item. */
+export function filledFrom(pattern: string, view: PatternView): Filled {
   try {
-    const text = Mustache.render(pattern, patternView(item, kinds, units, closing), {}, { escape: String });
+    const text = Mustache.render(pattern, view, {}, { escape: String });
     return { ok: true, text: tidy(text).slice(0, LONGEST) };
   } catch (error) {
     return { ok: false, why: patternTrouble(error) };

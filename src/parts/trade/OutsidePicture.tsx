@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import { useObjectUrl } from '@/parts/ui/useObjectUrl';
 import { queries } from '@/store/base/queries';
-import { outsidePicture } from '@/store/research/outsidePictures';
+import { outsidePicture, type OutsidePictures } from '@/store/research/outsidePictures';
 
 import { PictureView } from './PictureView';
 
@@ -12,8 +12,8 @@ interface Size {
   height: number;
 }
 
-/** A picture that a look-up has, asked once; a quiet frame until it is there, or where there is none. */
-export function OutsidePicture(props: { of: 'lookup' | 'likeness'; name: string | null; size: Size }) {
+/** A picture from outside, asked once; a quiet frame until it is there, or where there is none. */
+export function OutsidePicture(props: { of: OutsidePictures; name: string | null; size: Size }) {
   const { of, name, size } = props;
   const { data } = useQuery(
     {

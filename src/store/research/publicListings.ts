@@ -1,5 +1,3 @@
-import pLimit from 'p-limit';
-
 import { PublicAnswer, type PublicListing, type PublicSearch } from '@/contract/publicListing';
 import type { Item } from '@/contract/records';
 import { copied } from '@/core/bringIn/takeOver';
@@ -9,7 +7,6 @@ import { ask, CourierTrouble } from '@/store/courier/courierLink';
 import { itemWith, newItem, planWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 import { addPictures } from '@/store/pictures/pictures';
-import { pictureWorker } from '@/store/pictures/pictureWorker';
 
 import { pictureAt } from './pictureAt';
 
@@ -22,15 +19,6 @@ export async function publicListings(
   const answer = PublicAnswer.safeParse(await (await ask(`/public-listings?${query}`)).json());
   if (!answer.success) throw new CourierTrouble('What is offered there could not be read.');
   return answer.data.listings;
-}
-
-/** Pictures are large, and many listings may be shown at once. */
-const limit = pLimit(4);
-
-/** Its first picture, drawn anew and small; null where it has none, or none that can be shown. */
-export async function publicCover({ pictures: [first] }: PublicListing): Promise<Blob | null> {
-  const file = first === undefined ? null : await limit(() => pictureAt(first));
-  return (file && (await pictureWorker().glance(file))?.small) ?? null;
 }
 
 export interface StartFrom {
@@ -62,7 +50,7 @@ export function startFrom({ listing, itemId, kind, chosen, category }: StartFrom
 
 /** Its pictures, fetched before anything is begun with it. @throws CourierTrouble where one can't be */
 export function theirPictures({ pictures }: PublicListing): Promise<File[]> {
-  return Promise.all(pictures.map((address) => limit(() => pictureAt(address))));
+  return Promise.all(pictures.map(pictureAt));
 }
 
 /** Keeps them to compare with: they are somebody else's, kept with where they are from, and are not sent. */
