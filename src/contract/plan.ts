@@ -52,6 +52,11 @@ export const Plan = z.object({
   stencil: z.object({ id: RecordId.nullable() }).nullable().default(null),
   /** Parts it says itself, even where it says nothing: no stencil's word counts for them. */
   ownParts: z.array(StencilPart).max(20).default([]),
+  /** Cautions that the person looked at and lets be, by what they are known by, and since when. */
+  waived: z
+    .array(z.object({ key: z.string().max(200), at: Instant }))
+    .max(200)
+    .default([]),
   /** What was sent last of pictures and clips, in order: each one's id and what it looked like. */
   sentMedia: z.array(z.string().max(120)).max(200).default([]),
   /** What the marketplace knows a listing by that was brought in; null: it went out from here. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { Currency, MarketId, Minor } from './common';
+import { Currency, Instant, MarketId, Minor } from './common';
 import { isFields } from './fields';
 import { renamedEach } from './renamed';
 import { TermName } from './terms';
@@ -138,14 +138,7 @@ export const StatementFormat = z.object({
 });
 export type StatementFormat = z.infer<typeof StatementFormat>;
 
-/**
- * What a marketplace publishes of its own rules. Fees in basis points and minor units, sides in pixels.
- *
- * @example
- *   const sheet = RuleSheet.parse(await answer.json());
- *   checkListing(item, effectiveListing(item, plan, sheet, kinds, setup), sheet, pictures, kinds);
- */
-export const RuleSheet = z.object({
+const Rules = z.object({
   marketplace: MarketId,
   name: z.string().min(1).max(60),
   /** Two letters under its window. */
@@ -290,6 +283,18 @@ export const RuleSheet = z.object({
     .optional(),
   /** New listings a calendar month; absent: no limit. */
   monthlyAllowance: z.number().int().positive().optional(),
+});
+
+/**
+ * What a marketplace publishes of its own rules. Fees in basis points and minor units, sides in pixels.
+ *
+ * @example
+ *   const sheet = RuleSheet.parse(await answer.json());
+ *   checkListing(item, effectiveListing(item, plan, sheet, kinds, setup), sheet, pictures, kinds);
+ */
+export const RuleSheet = Rules.extend({
+  /** Rules that hold from a moment on; what is listed then and breaks them is refused at its next change. */
+  announced: z.object({ from: Instant, rules: Rules }).optional(),
 });
 export type RuleSheet = z.infer<typeof RuleSheet>;
 

@@ -104,10 +104,16 @@ const worker: CheckWorker = {
     return wishes.flatMap(({ id, prints }): [string, CellCheck[]][] => {
       const item = items.get(id);
       if (!item) return [];
+      const pictureOf = (p: string) => pictures.get(p);
       const cells = sheets.map((sheet) => {
         const plan = plans.get(planId(id, sheet.marketplace));
-        const examined = examineListing(item, plan, sheet, (p) => pictures.get(p), tree, setup, beside);
-        return cellOf(examined, prints[sheet.marketplace] ?? null);
+        const examined = examineListing(item, plan, sheet, pictureOf, tree, setup, beside);
+        const rules = sheet.announced?.rules;
+        const announced = rules
+          ? // Records are not announced: they stay as they are.
+            examineListing(item, plan, { ...rules, records: sheet.records }, pictureOf, tree, setup, beside)
+          : null;
+        return cellOf(examined, prints[sheet.marketplace] ?? null, announced);
       });
       return [[id, cells]];
     });

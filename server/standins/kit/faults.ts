@@ -27,6 +27,8 @@ export interface Switches {
   /** The rules of the day: half the pictures; every item has to say where it was made. */
   fewerPictures: boolean;
   asksOrigin: boolean;
+  /** Rules that hold from a moment on; null: none are announced. */
+  announced: { from: number; fewerPictures: boolean; asksOrigin: boolean } | null;
   /** A parcel to the depot is one item short when it is counted. */
   parcelShort: boolean;
   /** Statements take half a euro more of each order than was told at the sale. */
@@ -49,6 +51,7 @@ export const NO_FAULTS: Switches = {
   tokenExpired: false,
   fewerPictures: false,
   asksOrigin: false,
+  announced: null,
   parcelShort: false,
   feesWrong: false,
   rulesVersion: 1,
@@ -96,6 +99,15 @@ export function faulty(switches: Switches): MiddlewareHandler<{ Bindings: HttpBi
   };
 }
 
+/** Rules that were announced hold from their moment on. */
+export function enforceAnnounced(switches: Switches, now: number): void {
+  const { announced } = switches;
+  if (!announced || announced.from > now) return;
+  const { fewerPictures, asksOrigin } = announced;
+  Object.assign(switches, { fewerPictures, asksOrigin, announced: null });
+  switches.rulesVersion += 1;
+}
+
 /** Reads new switch positions from outside; what is not understood is left as it was. */
 export function setSwitches(switches: Switches, wanted: Record<string, unknown>): void {
   for (const key of ['latency', 'tooMany', 'broken', 'hangUp', 'reviewTime'] as const) {
@@ -105,10 +117,18 @@ export function setSwitches(switches: Switches, wanted: Record<string, unknown>)
   }
   const day = Number(wanted.dayLasts);
   if (wanted.dayLasts !== undefined && day >= 100 && day <= 86_400_000) switches.dayLasts = day;
-  const rules = () => `${switches.fewerPictures} ${switches.asksOrigin}`;
+  const rules = () => JSON.stringify([switches.fewerPictures, switches.asksOrigin, switches.announced]);
   const before = rules();
+  const { fewerPictures, asksOrigin } = switches;
   for (const key of TICKS)
     if (wanted[key] !== undefined) switches[key] = wanted[key] === true || wanted[key] === 'on';
+  const hours = Number(wanted.rulesInHours ?? 0);
+  if (hours > 0 && hours <= 24 * 365) {
+    // Told of today, in force later: until then the rules are as they were.
+    const later = { fewerPictures: switches.fewerPictures, asksOrigin: switches.asksOrigin };
+    switches.announced = { from: Date.now() + hours * 3_600_000, ...later };
+    Object.assign(switches, { fewerPictures, asksOrigin });
+  } else if (wanted.rulesInHours !== undefined) switches.announced = null;
   if (rules() !== before) switches.rulesVersion += 1;
   const minutes = Number(wanted.outageMinutes);
   if (wanted.outageMinutes !== undefined && Number.isFinite(minutes) && minutes >= 0)

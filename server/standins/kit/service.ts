@@ -3,7 +3,16 @@ import { html, raw } from 'hono/html';
 
 import { Access } from './access';
 import { bodyOf } from './body';
-import { faulty, lasting, lateWork, NO_FAULTS, setSwitches, TICKS, type Switches } from './faults';
+import {
+  enforceAnnounced,
+  faulty,
+  lasting,
+  lateWork,
+  NO_FAULTS,
+  setSwitches,
+  TICKS,
+  type Switches,
+} from './faults';
 import { page, type ServiceApp } from './page';
 import type { Store } from './store';
 import { Turns } from './turns';
@@ -81,6 +90,7 @@ export function frame(options: {
   app.use(async (_, next) => {
     await ready;
     await access.ready;
+    enforceAnnounced(switches, Date.now());
     await next();
   });
   app.use(readToTheEnd);
@@ -145,17 +155,32 @@ function serveSwitchboard(
   });
 }
 
-/** What a published sheet says today: its own words, and the rules that changed since. */
-export function sheetToday<
-  S extends {
-    photos: { max: number; min: number };
-    categories: readonly { leaf: boolean; specifics: readonly object[] }[];
-  },
->(sheet: S, switches: Switches) {
+interface Sheet {
+  photos: { max: number; min: number };
+  categories: readonly { leaf: boolean; specifics: readonly object[] }[];
+}
+
+/** What a published sheet says today: its own words, the rules that changed since, and those to come. */
+export function sheetToday<S extends Sheet>(sheet: S, switches: Switches) {
+  const { announced, rulesVersion } = switches;
+  return {
+    ...bySwitches(sheet, switches),
+    version: rulesVersion,
+    ...(announced
+      ? {
+          announced: {
+            from: announced.from,
+            rules: { ...bySwitches(sheet, { ...switches, ...announced }), version: rulesVersion + 1 },
+          },
+        }
+      : {}),
+  };
+}
+
+function bySwitches<S extends Sheet>(sheet: S, switches: Switches) {
   const most = picturesToday(sheet.photos.max, switches);
   return {
     ...sheet,
-    version: switches.rulesVersion,
     photos: { ...sheet.photos, max: most, min: Math.min(sheet.photos.min, most) },
     categories: switches.asksOrigin
       ? sheet.categories.map((x) => (x.leaf ? { ...x, specifics: [...x.specifics, ORIGIN] } : x))
@@ -179,6 +204,11 @@ export function portion<T>(list: readonly T[], from: string | undefined, size: n
 /** Pages are closed too while the whole service is out. */
 export function isOut(switches: Switches): boolean {
   return switches.outageUntil > Date.now();
+}
+
+/** Until announced rules hold; 0: none are announced. */
+function hoursLeft({ announced }: Switches): number {
+  return announced ? Math.max(1, Math.ceil((announced.from - Date.now()) / 3_600_000)) : 0;
 }
 
 function switchboardPage(name: string, s: Switches) {
@@ -209,6 +239,7 @@ function switchboardPage(name: string, s: Switches) {
           ${tick('fewerPictures', 'new rule: half as many pictures', s.fewerPictures)}
           ${tick('parcelShort', 'parcels to a depot come one item short', s.parcelShort)}
           ${tick('feesWrong', 'statements take half a euro too much of each order', s.feesWrong)}
+          ${number('rulesInHours', 'hours until new rules hold (0: at once)', hoursLeft(s))}
           ${tick('asksOrigin', 'new rule: every item says where it was made', s.asksOrigin)}
           <button>Set</button>
         </form>

@@ -146,9 +146,9 @@ export interface CellCheck {
   /** Two of the same title at the same price are not taken there. */
   refusesTwins: boolean;
   blockers: Finding[];
-  cautions: number;
-  /** The first of them; null where there are none. */
-  caution: Finding | null;
+  cautions: Finding[];
+  /** What would stand against it by the rules that are announced, and does not by today's. */
+  coming: Finding[];
   price: number | null;
   takeHome: number | null;
   fees: number | null;
@@ -159,16 +159,23 @@ export interface CellCheck {
   changed: boolean;
 }
 
-/** @param sentHash fingerprint of what is shown there; null where nothing is */
-export function cellOf(examined: Examined, sentHash: string | null): CellCheck {
+/**
+ * @param sentHash fingerprint of what is shown there; null where nothing is
+ * @param announced the same by the rules that are announced; null where there are none
+ */
+export function cellOf(
+  examined: Examined,
+  sentHash: string | null,
+  announced: Pick<Examined, 'findings'> | null = null,
+): CellCheck {
   const { sheet, effective, findings, takeHome } = examined;
   return {
     market: sheet.marketplace,
     title: effective.title,
     refusesTwins: sheet.refusesTwins ?? false,
     blockers: findings.filter((f) => f.level === 'blocker'),
-    cautions: findings.filter((f) => f.level === 'caution').length,
-    caution: findings.find((f) => f.level === 'caution') ?? null,
+    cautions: findings.filter((f) => f.level === 'caution'),
+    coming: announced ? newBlockers(findings, announced.findings) : [],
     price: effective.price,
     takeHome: takeHome?.takeHome ?? null,
     fees: takeHome?.feeTotal ?? null,
@@ -176,4 +183,10 @@ export function cellOf(examined: Examined, sentHash: string | null): CellCheck {
     startAt: examined.laid.plan?.startAt ?? null,
     changed: sentHash !== null && changedSince(examined, sentHash),
   };
+}
+
+/** What stands in the way later and does not now: each by its code and where it is put right. */
+function newBlockers(now: readonly Finding[], later: readonly Finding[]): Finding[] {
+  const known = new Set(now.filter((f) => f.level === 'blocker').map((f) => `${f.code} ${f.field}`));
+  return later.filter((f) => f.level === 'blocker' && !known.has(`${f.code} ${f.field}`));
 }

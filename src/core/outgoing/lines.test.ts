@@ -13,8 +13,8 @@ const check = (part: Partial<CellCheck> = {}): CellCheck => ({
   title: 'Gansey',
   refusesTwins: false,
   blockers: [],
-  cautions: 0,
-  caution: null,
+  cautions: [],
+  coming: [],
   price: 4_800,
   takeHome: 3_900,
   fees: 700,
@@ -39,7 +39,7 @@ const WAITING = listing({ state: 'onItsWay', doing: 'publish' });
 describe('what a wish comes to', () => {
   it.each([
     ['list', 'a new one', {}, 'ready', 'send'],
-    ['list', 'one with a caution', { check: check({ cautions: 1, caution: CAUTION }) }, 'cautious', 'send'],
+    ['list', 'one with a caution', { check: check({ cautions: [CAUTION] }) }, 'cautious', 'send'],
     [
       'list',
       'one that something stands against',
@@ -68,8 +68,8 @@ describe('what a wish comes to', () => {
 
   it('names what stands against a line, and what is to be thought of', () => {
     const of = (part: Partial<CellCheck>) => outLines('list', [there({ check: check(part) })])[0]?.why;
-    expect(of({ blockers: [FINDING], cautions: 1, caution: CAUTION })).toBe(FINDING);
-    expect(of({ cautions: 1, caution: CAUTION })).toBe(CAUTION);
+    expect(of({ blockers: [FINDING], cautions: [CAUTION] })).toBe(FINDING);
+    expect(of({ cautions: [CAUTION] })).toBe(CAUTION);
     expect(of({})).toBeNull();
   });
 

@@ -65,7 +65,7 @@ function lineOf(wish: Wish, one: There): OutLine {
     !sold && (isDown || wish === 'revise' ? up : !up && (wish === 'list' || listing !== undefined));
   const deed = !fits ? 'nothing' : isDown ? 'withdraw' : fitting(wish, deedOf(check, WANTED, listing, sold));
   const asked = fits && !isDown && !check;
-  const caution = deed === 'withdraw' ? null : (check?.caution ?? null);
+  const caution = deed === 'withdraw' ? null : (check?.cautions[0] ?? null);
   return {
     ...one,
     deed,

@@ -1,0 +1,1 @@
+export { ToLookAt as default } from '@/features/warnings/ToLookAt';

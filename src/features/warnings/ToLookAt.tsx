@@ -1,0 +1,69 @@
+import { useLocalSearchParams } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import { plural } from '@/core/language/plural';
+import { causesOf, WARNING_SORTS } from '@/core/warnings/warnings';
+import { Calm } from '@/parts/trade/Calm';
+import { SavedAside } from '@/parts/trade/SavedAside';
+import { Chip, ChipRow } from '@/parts/ui/Button';
+import { Page } from '@/parts/ui/Page';
+import { Text } from '@/parts/ui/Text';
+import { useUsedSheets } from '@/store/derived/useUsedSheets';
+import { useWarnings } from '@/store/derived/useWarnings';
+import { SORT_NAMES } from '@/wording/warnings';
+
+import { CauseCard } from './CauseCard';
+import { Waived } from './Waived';
+
+/** All that stands against listings or is to be thought of, by its cause, put right for many at once. */
+export function ToLookAt() {
+  const { market = '' } = useLocalSearchParams<{ market?: string }>();
+  const sheets = useUsedSheets();
+  const { warnings, unchecked } = useWarnings();
+  const [only, setOnly] = useState<string | null>(market === '' ? null : market);
+  const causes = useMemo(() => causesOf(warnings, only), [warnings, only]);
+  const open = causes.filter((cause) => cause.of.length > 0);
+  const counts = useMemo(() => {
+    const all = warnings.filter((w) => w.waivedAt === null);
+    return new Map(sheets.map((s) => [s.marketplace, all.filter((w) => w.market === s.marketplace).length]));
+  }, [warnings, sheets]);
+  return (
+    <Page title="To look at" back="/" aside={<SavedAside />} maxWidth={1000}>
+      <ChipRow label="Of which marketplace">
+        <Chip on={only === null} onPress={() => setOnly(null)}>
+          All
+        </Chip>
+        {sheets.map((s) => (
+          <Chip key={s.marketplace} on={only === s.marketplace} onPress={() => setOnly(s.marketplace)}>
+            {`${s.name} ${counts.get(s.marketplace) ?? 0}`}
+          </Chip>
+        ))}
+      </ChipRow>
+      {unchecked > 0 ? (
+        <Text role="status" tone="soft">
+          {plural(
+            unchecked,
+            'One item is still being checked…',
+            `${unchecked} items are still being checked…`,
+          )}
+        </Text>
+      ) : null}
+      {open.length === 0 && unchecked === 0 ? (
+        <Calm heading="Nothing to look at" words="Nothing stands against what is listed or wanted." />
+      ) : null}
+      {WARNING_SORTS.map((sort) => {
+        const some = open.filter((cause) => cause.sort === sort);
+        return some.length === 0 ? null : (
+          <View key={sort} style={{ gap: 10 }}>
+            <Text variant="heading">{SORT_NAMES[sort]}</Text>
+            {some.map((cause) => (
+              <CauseCard key={cause.key} cause={cause} />
+            ))}
+          </View>
+        );
+      })}
+      <Waived causes={causes} />
+    </Page>
+  );
+}
