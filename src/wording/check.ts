@@ -12,6 +12,10 @@ import { worded } from './worded';
 
 const lower = (label: string) => label.toLocaleLowerCase('en');
 
+/** "for size"; of a label that begins so: "for whom". */
+export const askedWords = (label: string): string =>
+  /^for\s/iu.test(label) ? lower(label) : `for ${lower(label)}`;
+
 const UNPOSTABLE: Wording<UnpostableParams> = {
   parcelTooLong: ({ mostMm }) => `Too long for a parcel: at most ${mostMm / 10} cm.`,
   parcelTooBulky: ({ mostMm }) => `Too bulky for a parcel: length and girth at most ${mostMm / 10} cm.`,
@@ -158,7 +162,7 @@ const CHECK: Wording<FindingParams> = {
 
   privateSpecific: ({ label, what }) => `${label} holds ${privateThing(what)}.`,
   specificMissing: ({ market, label, listed }) =>
-    `${market} asks for ${lower(label)}${listed ? ' from its own list' : ''}.`,
+    `${market} asks ${askedWords(label)}${listed ? ' from its own list' : ''}.`,
   specificHelps: ({ label }) => `${label} helps buyers there find it.`,
   specificNotListed: ({ market, label, value }) =>
     `“${value}” is not on ${market}’s list for ${lower(label)}.`,

@@ -8,7 +8,7 @@ import { suggestKinds } from '../kinds/suggest';
 import type { KindTree } from '../kinds/tree';
 import { factsWith } from '../kinds/values';
 import { categoryFor } from '../mapping/categories';
-import { SAME_FIELD } from '../mapping/values';
+import { factOf } from '../mapping/values';
 import type { Units } from '../measure/units';
 import { formatMoney } from '../money/money';
 import { importWords } from '../words/importWords';
@@ -89,7 +89,7 @@ export function offersOf(
     const use = wear === undefined ? undefined : USES[Math.min(wear, USES.length - 1)];
     if (use) say('use', 'How it was used', use, market, wordsForUse(use));
     for (const [id, value] of Object.entries(listing.specifics)) {
-      const spec = facts.get(SAME_FIELD[id] ?? id);
+      const spec = facts.get(factOf(id));
       // Several at once are several answers where we ask for several, and named in a row where not.
       const said = value.replaceAll(BETWEEN_VALUES, spec?.several ? '\n' : ', ');
       if (spec && !spec.private && factsWith({}, spec, said).ok)

@@ -5,7 +5,7 @@ import { BETWEEN_VALUES, type RuleSheet } from '@/contract/ruleSheet';
 import { checkClaims, checkTags, checkText } from './checkText';
 import type { Effective } from './effective';
 import type { Finding } from './findings';
-import { NO_OTHER_LISTINGS, twinKey, type OtherListings } from './otherListings';
+import { isNearlyUsed, NO_OTHER_LISTINGS, twinKey, type OtherListings } from './otherListings';
 import { reporter, type Report } from './report';
 import { recordOf } from '../catalogue/sheetRecords';
 import { isAlike } from '../choices/choices';
@@ -220,9 +220,6 @@ function checkRecord(effective: Effective, sheet: RuleSheet, { block }: Report) 
     block('fact:barcode', 'recordClosed', { market: sheet.name, barcode });
 }
 
-/** How near the end of a month's allowance it is said: the last tenth. */
-const NEARLY_USED = 0.9;
-
 function checkBeside(
   item: Item,
   effective: Effective,
@@ -243,7 +240,7 @@ function checkBeside(
   if (allowance === undefined || up?.has(market)) return;
   const used = beside.thisMonth[market] ?? 0;
   if (used >= allowance) block('category', 'allowanceUsed', { market: name, allowance });
-  else if (used >= allowance * NEARLY_USED)
+  else if (isNearlyUsed(used, allowance))
     caution('category', 'allowanceNearlyUsed', { market: name, allowance, left: allowance - used });
 }
 

@@ -106,3 +106,11 @@ export function otherListingsOf(
       placed.set(key, { at, before });
   return { twins, upOn, thisMonth, placed };
 }
+
+/** From this share of a month's allowance on its end is near. */
+const NEARLY_USED = 0.9;
+
+/** Whether the end of a month's allowance is near or past. */
+export function isNearlyUsed(used: number, allowance: number): boolean {
+  return used >= allowance * NEARLY_USED;
+}

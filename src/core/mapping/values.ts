@@ -7,7 +7,12 @@ import type { KindTree } from '../kinds/tree';
 import { answersOf } from '../kinds/values';
 
 /** Their names for fields that we know under another. */
-export const SAME_FIELD: Readonly<Record<string, string>> = { origin: 'country' };
+const SAME_FIELD: Readonly<Record<string, string>> = { origin: 'country' };
+
+/** The fact that a marketplace's field asks for. */
+export function factOf(field: string): string {
+  return SAME_FIELD[field] ?? field;
+}
 
 /**
  * A value of ours in the marketplace's words: as it is where text is free; where there is a list, the same

@@ -3,7 +3,15 @@ import fc from 'fast-check';
 import { NONE } from '@/contract/coded';
 import type { CourierListingView } from '@/contract/courier';
 
-import { causesOf, oneAnswer, waivedKey, warningsOf, type Looked, type Warning } from './warnings';
+import {
+  causesOf,
+  listingsOf,
+  oneAnswer,
+  waivedKey,
+  warningsOf,
+  type Looked,
+  type Warning,
+} from './warnings';
 import type { CellCheck } from '../listing/examine';
 import type { Finding } from '../listing/findings';
 
@@ -26,6 +34,12 @@ const missing = (label: string): Finding =>
     params: { market: 'Moor', label, listed: false },
   }) as Finding;
 const untitled = { level: 'blocker', field: 'title', code: 'titleMissing', params: NONE } as Finding;
+const tooLong = {
+  level: 'blocker',
+  field: 'title',
+  code: 'tooLong',
+  params: { market: 'Moor', most: 80, length: 90 },
+} as unknown as Finding;
 const helps = {
   level: 'caution',
   field: 'fact:material',
@@ -82,9 +96,9 @@ describe('causes', () => {
   });
   it('put together what is the same: one marketplace’s own rule apart from another’s', () => {
     const causes = causesOf([
-      warning({ finding: missing('size') }),
-      warning({ finding: missing('size'), item: 'b', live: true }),
-      warning({ finding: missing('size'), market: 'wick' }),
+      warning({ finding: tooLong }),
+      warning({ finding: tooLong, item: 'b', live: true }),
+      warning({ finding: tooLong, market: 'wick' }),
       warning(),
       warning({ market: 'wick' }),
       warning({ sort: 'refused', finding: null }),
@@ -95,7 +109,15 @@ describe('causes', () => {
       ['blocked', null, 0, 2],
       ['blocked', 'wick', 0, 1],
     ]);
-    expect(causesOf([warning(), warning({ market: 'wick' })], 'wick')[0]?.of).toHaveLength(1);
+  });
+  it('ask once for a fact that several marketplaces ask for, by whatever name', () => {
+    const own = { ...missing('origin'), field: 'specific:origin' } as Finding;
+    const [cause, ...more] = causesOf([
+      warning({ finding: own }),
+      warning({ finding: missing('country'), market: 'wick' }),
+    ]);
+    expect(more).toEqual([]);
+    expect(cause).toMatchObject({ market: null, drafts: 2 });
   });
   it('keep what was waived apart, and count it nowhere', () => {
     const [cause] = causesOf([
@@ -103,6 +125,16 @@ describe('causes', () => {
       warning({ sort: 'caution', finding: helps, item: 'b' }),
     ]);
     expect([cause?.of.length, cause?.waived.length, cause?.drafts]).toEqual([1, 1, 1]);
+  });
+  it('are of so many listings, each counted once', () => {
+    const all = [
+      warning({ live: true }),
+      warning({ live: true, finding: missing('size') }),
+      warning({ item: 'b' }),
+      warning({ item: 'c', sort: 'coming' }),
+    ];
+    expect(listingsOf(all, 'blocked')).toEqual({ live: 1, drafts: 1 });
+    expect(listingsOf(all, 'coming')).toEqual({ live: 0, drafts: 1 });
   });
   it('lose none and have none twice', () => {
     const any = fc.record({

@@ -3,11 +3,12 @@ import type { Plan } from '@/contract/records';
 
 import type { CellCheck } from '../listing/examine';
 import type { Finding } from '../listing/findings';
-import { changeRefused } from '../listing/signState';
+import { notTaken } from '../listing/signState';
+import { factOf } from '../mapping/values';
 
 /**
- * What there is to look at of one item at one marketplace. `refused`: the marketplace said no; `blocked`: it
- * would; `coming`: it would by rules that are announced; `caution`: it goes, but is to be thought of.
+ * What there is to look at of one item at one marketplace. `refused`: it was not taken; `blocked`: it would
+ * not be; `coming`: not by rules that are announced; `caution`: it goes, but is to be thought of.
  */
 export const WARNING_SORTS = ['refused', 'blocked', 'coming', 'caution'] as const;
 export type WarningSort = (typeof WARNING_SORTS)[number];
@@ -45,7 +46,7 @@ export function warningsOf({ item, check, plan, listing, sold }: Looked): Warnin
     ...{ sort, item, market, finding, live },
     waivedAt: (finding && plan?.waived.find((w) => w.key === waivedKey(finding))?.at) ?? null,
   });
-  const refused = listing !== undefined && (listing.state === 'refused' || changeRefused(listing));
+  const refused = listing !== undefined && notTaken(listing);
   return [
     ...(refused ? [of('refused', null)] : []),
     ...check.blockers.map((f) => of('blocked', f)),
@@ -73,15 +74,14 @@ export interface Cause {
 /**
  * Warnings by their cause: the worst sort first, in a sort those that most listings have.
  *
- * @param only one marketplace's; null: all
  */
-export function causesOf(warnings: readonly Warning[], only: string | null = null): Cause[] {
+export function causesOf(warnings: readonly Warning[]): Cause[] {
   const causes = new Map<string, Cause>();
   for (const warning of warnings) {
-    if (only !== null && warning.market !== only) continue;
     const { sort, finding, live, waivedAt } = warning;
-    const market = finding && !('market' in finding.params) ? null : warning.market;
-    const key = [sort, finding?.code ?? '', finding?.field ?? '', market ?? ''].join(' ');
+    const asked = askedFact(finding);
+    const market = asked !== null || (finding && !('market' in finding.params)) ? null : warning.market;
+    const key = [sort, finding?.code ?? '', asked ?? finding?.field ?? '', market ?? ''].join(' ');
     const cause = causes.get(key) ?? { key, sort, market, finding, of: [], waived: [], live: 0, drafts: 0 };
     causes.set(key, cause);
     if (waivedAt !== null) {
@@ -94,6 +94,12 @@ export function causesOf(warnings: readonly Warning[], only: string | null = nul
   }
   const rank = ({ sort, of }: Cause) => WARNING_SORTS.indexOf(sort) * 1_000_000 - of.length;
   return [...causes.values()].sort((a, b) => rank(a) - rank(b));
+}
+
+/** The fact that a marketplace asks for: others ask for the same. null: it is another reason */
+function askedFact(finding: Finding | null): string | null {
+  if (finding?.code !== 'specificMissing' && finding?.code !== 'specificHelps') return null;
+  return factOf(finding.field.slice(finding.field.indexOf(':') + 1));
 }
 
 /** Where a reason can be put right for all listings that have it, with one answer. */
@@ -116,4 +122,13 @@ export function oneAnswer({ finding }: Pick<Cause, 'finding'>): OneAnswer {
   if (field === 'title' || field === 'description' || field === 'tags') return { by: 'words' };
   if (field === 'price' || field === 'parcel') return { by: field };
   return null;
+}
+
+/** How many listings a sort of warnings is of: each counted once, whatever number of reasons it has. */
+export function listingsOf(warnings: readonly Warning[], sort: WarningSort): Pick<Cause, 'live' | 'drafts'> {
+  const seen = new Map<string, boolean>();
+  for (const one of warnings)
+    if (one.sort === sort && one.waivedAt === null) seen.set(`${one.item} ${one.market}`, one.live);
+  const live = [...seen.values()].filter(Boolean).length;
+  return { live, drafts: seen.size - live };
 }

@@ -214,6 +214,12 @@ function Ways({ market }: { market: MarketView }) {
   const kept = useAttic((s) => Object.values(s.items).filter((t) => t.depot?.market === market.id).length);
   return (
     <>
+      <LinkRow
+        words="To look at"
+        label={`To look at on ${name}`}
+        more="what it refused or would refuse, new rules, what ends soon"
+        onPress={() => router.navigate(`/to-look-at?market=${market.id}`)}
+      />
       {hasDepot ? (
         <LinkRow
           words="Depot"

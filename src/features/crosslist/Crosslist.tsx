@@ -156,9 +156,8 @@ function useWatched(shown: readonly Item[], chosen: ReadonlySet<string>): void {
   useEffect(() => {
     // The chosen first: their totals are waited for.
     const first = shown.filter((t) => chosen.has(t.id)).map((t) => t.id);
-    checking.watch([...first, ...shown.filter((t) => !chosen.has(t.id)).map((t) => t.id)]);
+    return checking.watch([...first, ...shown.filter((t) => !chosen.has(t.id)).map((t) => t.id)]);
   }, [shown, chosen]);
-  useEffect(() => () => checking.watch([]), []);
 }
 
 function ShowRow(props: {

@@ -10,10 +10,7 @@ import { useCourier } from '@/store/courier/courierLink';
 export function useOutLines(wish: Wish, list: readonly Item[], sheets: readonly RuleSheet[]): OutLine[] {
   const views = useCourier((s) => s.items);
   const checks = useChecks();
-  useEffect(() => {
-    checking.watch(list.map((t) => t.id));
-    return () => checking.watch([]);
-  }, [list]);
+  useEffect(() => checking.watch(list.map((t) => t.id)), [list]);
   return useMemo(
     () =>
       outLines(

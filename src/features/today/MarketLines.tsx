@@ -3,16 +3,18 @@ import { useMemo } from 'react';
 
 import type { MarketView } from '@/contract/courier';
 import { listedNotHere } from '@/core/copy/listedNotHere';
-import { plural, counted } from '@/core/language/plural';
+import { plural } from '@/core/language/plural';
+import { listingsOf } from '@/core/warnings/warnings';
 import { Button } from '@/parts/ui/Button';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
+import { exactly } from '@/parts/ui/time';
 import { setSettings, useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
-import { examine } from '@/store/courier/sending';
 import { useWaitingThere } from '@/store/courier/waitingThere';
-import { useKinds } from '@/store/items/kinds';
+import { useWarnings } from '@/store/derived/useWarnings';
 import { findingWords } from '@/wording/check';
+import { wouldBeRefused } from '@/wording/warnings';
 
 /** Marketplaces that need a person: their key has run out, or their rules are others than those seen last. */
 export function useMarketLines() {
@@ -100,51 +102,41 @@ export function StrangersLine({ market }: { market: MarketView }) {
   );
 }
 
-/** A marketplace has other rules than before: what of ours no longer passes. */
+/** A marketplace has other rules than before, or tells of some to come: what of ours no longer passes. */
 export function RulesLine({ market }: { market: string }) {
   const router = useRouter();
   const sheet = useCourier((s) => s.sheets.find((x) => x.marketplace === market));
-  const views = useCourier((s) => s.items);
-  const state = useAttic((s) => s);
-  const tree = useKinds();
-  const affected = useMemo(() => {
-    if (!sheet) return { live: [], drafts: [] };
-    const live: { id: string; why: string }[] = [];
-    const drafts: { id: string; why: string }[] = [];
-    for (const plan of Object.values(state.plans)) {
-      const item = plan.market === market && plan.wanted ? state.items[plan.itemId] : undefined;
-      const view = views[plan.itemId];
-      if (!item || view?.sale) continue;
-      const blocker = examine(item, sheet, { ...state, tree }).findings.find((f) => f.level === 'blocker');
-      if (!blocker) continue;
-      const up = view?.listings.some((l) => l.market === market && l.want === 'live');
-      (up ? live : drafts).push({ id: item.id, why: findingWords(blocker) });
-    }
-    return { live, drafts };
-  }, [sheet, views, state, market, tree]);
+  const seen = useAttic((s) => s.settings.rulesSeen);
+  const { warnings, unchecked } = useWarnings(market);
   if (!sheet) return null;
-  const { live, drafts } = affected;
-  const first = live[0] ?? drafts[0];
+  const { name, announced, version } = sheet;
+  const sort = announced ? 'coming' : 'blocked';
+  const refused = wouldBeRefused(listingsOf(warnings, sort));
+  const first = warnings.find((w) => w.sort === sort)?.finding;
+  const heading = announced ? `${name} tells of new rules` : `${name} has new rules`;
+  const since = announced ? `From ${exactly(announced.from)} on: ` : '';
   return (
-    <Card label={`${sheet.name} has new rules`}>
-      <Text variant="strong">{`${sheet.name} has new rules`}</Text>
-      <Text figures>
-        {live.length + drafts.length === 0
-          ? 'Everything of yours still passes.'
-          : `${[
-              live.length > 0 ? counted(live.length, 'live listing') : '',
-              drafts.length > 0 ? counted(drafts.length, 'draft') : '',
-            ]
-              .filter(Boolean)
-              .join(' and ')} ` + `would be refused now: ${first?.why ?? ''}`}
+    <Card label={heading}>
+      <Text variant="strong">{heading}</Text>
+      <Text figures role="status">
+        {refused !== null
+          ? `${since}${refused}${first ? `. ${findingWords(first)}` : ''}`
+          : unchecked > 0
+            ? `${since}What of yours passes is still being checked…`
+            : `${since}Everything of yours ${announced ? 'passes' : 'still passes'}.`}
       </Text>
-      {first ? (
-        <Button onPress={() => router.navigate(`/item/${first.id}?at=markets`)}>Look at the first</Button>
-      ) : null}
+      {refused === null ? null : (
+        <Button
+          label={`Look at what ${name} would refuse`}
+          onPress={() => router.navigate(`/to-look-at?market=${market}`)}
+        >
+          Look at each of them
+        </Button>
+      )}
       <Button
         variant="quiet"
-        label={`Seen: the new rules of ${sheet.name}`}
-        onPress={() => setSettings({ rulesSeen: { ...state.settings.rulesSeen, [market]: sheet.version } })}
+        label={`Seen: the new rules of ${name}`}
+        onPress={() => setSettings({ rulesSeen: { ...seen, [market]: version } })}
       >
         I have seen it
       </Button>

@@ -48,6 +48,7 @@ import {
 import { Head, type LineProps } from './lines';
 import { LockedLine, LostLine, RulesLine, StrangersLine, useMarketLines } from './MarketLines';
 import { RoundLine } from './RoundLine';
+import { ToLookAtLine } from './ToLookAtLine';
 import { UnbidLine } from './UnbidLine';
 
 /** What a new attic asks, or what needs a person. */
@@ -66,6 +67,7 @@ function Lines() {
     <Page title="Today" maxWidth={1240}>
       <Takings />
       <RoundLine />
+      {empty ? null : <ToLookAtLine />}
       <View
         style={
           wide ? { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: 14 } : { gap: 12 }

@@ -4,8 +4,9 @@ import { View } from 'react-native';
 import { USES } from '@/contract/item';
 import type { SheetSpecific } from '@/contract/ruleSheet';
 import { wordsForUse } from '@/core/condition/grade';
-import { SAME_FIELD } from '@/core/mapping/values';
-import { planBulk, typedAction, type Target } from '@/core/stock/bulk';
+import { factOf } from '@/core/mapping/values';
+import { planBulk, typedAction } from '@/core/stock/bulk';
+import { answerAll } from '@/core/warnings/answerAll';
 import { oneAnswer, type Cause } from '@/core/warnings/warnings';
 import { FieldAnswer } from '@/parts/trade/FieldAnswer';
 import { ToMany } from '@/parts/trade/ToMany';
@@ -46,33 +47,27 @@ export function AnswerForAll({ cause }: { cause: Cause }) {
 const forAll = ({ length }: readonly string[]) => (length === 1 ? 'it' : `all ${length}`);
 
 function UseForAll({ ids }: { ids: readonly string[] }) {
-  const write = useWrite(ids);
+  const items = useAttic((s) => s.items);
+  const ways = useWays();
+  const { trouble, run } = useAsyncAction();
+  const write = (use: string) => {
+    const list = ids.flatMap((id) => items[id] ?? []);
+    return applyBulk('Use', planBulk(list, 'use', typedAction(use), ways), { quietly: true });
+  };
   return (
-    <OneOf<(typeof USES)[number] | ''>
-      label={`How ${ids.length === 1 ? 'it was' : 'all were'} used`}
-      options={USES.map((use) => [use, wordsForUse(use)])}
-      value=""
-      onChoose={(use) => void write('use', use)}
-    />
+    <>
+      <OneOf<(typeof USES)[number] | ''>
+        label={`How ${ids.length === 1 ? 'it was' : 'all were'} used`}
+        options={USES.map((use) => [use, wordsForUse(use)])}
+        value=""
+        onChoose={(use) => run(() => write(use))}
+      />
+      {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
+    </>
   );
 }
 
 /** Writes one value into all of them, with one undo. @returns why some can't take it; null: all took it */
-function useWrite(ids: readonly string[]) {
-  const items = useAttic((s) => s.items);
-  const ways = useWays();
-  return async (target: Target, value: string) => {
-    const plan = planBulk(
-      ids.flatMap((id) => items[id] ?? []),
-      target,
-      typedAction(value),
-      ways,
-    );
-    await applyBulk('answer', plan, { quietly: true });
-    return plan.refused.length;
-  };
-}
-
 function ValueForAll(props: {
   cause: Cause;
   ids: readonly string[];
@@ -81,14 +76,17 @@ function ValueForAll(props: {
 }) {
   const { cause, ids, by, id } = props;
   const field = useField(cause, by, id);
-  const write = useWrite(ids);
+  const items = useAttic((s) => s.items);
+  const ways = useWays();
   const [value, setValue] = useState('');
   const { busy, trouble, run } = useAsyncAction();
   if (!field) return null;
   const put = () =>
     run(async () => {
-      if (by === 'fact') await write(`fact:${SAME_FIELD[id] ?? id}`, value);
-      else answerThere(cause.of, { by, id }, value);
+      if (by === 'answer') return answerThere(cause.of, { by, id }, value);
+      const { facts, there } = answerAll(cause, id, value, items, ways);
+      answerThere(there, { by: 'specific', id }, value);
+      await applyBulk(field.label, facts, { quietly: true });
     });
   return (
     <View style={{ gap: 6 }}>
@@ -99,7 +97,11 @@ function ValueForAll(props: {
         onChange={(change) => setValue(change)}
       />
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <Button disabled={busy || value.trim() === ''} onPress={put}>
+      <Button
+        label={`Put ${field.label.toLocaleLowerCase('en')} for ${forAll(ids)}`}
+        disabled={busy || value.trim() === ''}
+        onPress={put}
+      >
         {`Put it for ${forAll(ids)}`}
       </Button>
     </View>
@@ -109,11 +111,17 @@ function ValueForAll(props: {
 /** The field or question of the marketplace that the answer is for. */
 function useField(cause: Cause, by: 'fact' | 'specific' | 'answer', id: string): SheetSpecific | undefined {
   const sheets = useCourier((s) => s.sheets);
-  const market = cause.of[0]?.market;
-  const sheet = sheets.find((s) => s.marketplace === market);
-  const rules = cause.sort === 'coming' ? (sheet?.announced?.rules ?? sheet) : sheet;
-  if (by !== 'answer') return rules?.categories.flatMap((c) => c.specifics).find((field) => field.id === id);
-  const question = rules?.questions.find((q) => q.id === id);
+  const markets = new Set(cause.of.map((w) => w.market));
+  const rules = sheets
+    .filter((s) => markets.has(s.marketplace))
+    .map((s) => (cause.sort === 'coming' ? (s.announced?.rules ?? s) : s));
+  if (by !== 'answer') {
+    const all = rules.flatMap((r) => r.categories.flatMap((c) => c.specifics));
+    const same = all.filter((field) => factOf(field.id) === factOf(id));
+    // A marketplace that takes any word takes those of one with a list.
+    return same.find((field) => field.choices !== undefined) ?? same[0];
+  }
+  const question = rules.flatMap((r) => r.questions).find((q) => q.id === id);
   if (!question) return undefined;
   const { label, type, choices } = question;
   return {

@@ -1,7 +1,9 @@
+import { group } from 'd3-array';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import { listed } from '@/core/language/listed';
 import type { Cause, Warning } from '@/core/warnings/warnings';
 import { goTo } from '@/parts/trade/goTo';
 import { Button } from '@/parts/ui/Button';
@@ -13,9 +15,8 @@ import { useCourier } from '@/store/courier/courierLink';
 import { useMarketName } from '@/store/courier/useMarketName';
 import { nameOf } from '@/store/items/names';
 import { waive } from '@/store/items/warnings';
-import { findingWords } from '@/wording/check';
 import { reasonsWords } from '@/wording/courier';
-import { concerned } from '@/wording/warnings';
+import { causeWords, concerned } from '@/wording/warnings';
 
 import { AnswerForAll } from './AnswerForAll';
 
@@ -24,10 +25,11 @@ const FEW = 3;
 
 /** One cause: of how many it is, put right for all of them, or gone through one by one. */
 export function CauseCard({ cause }: { cause: Cause }) {
-  const { of, finding, sort, market } = cause;
+  const { of, sort } = cause;
   const [most, setMost] = useState(FEW);
   const name = useMarketName();
-  const words = finding ? findingWords(finding) : `${name(market ?? '')} said no.`;
+  const words = causeWords(cause, name);
+  const items = [...group(of, (w) => w.item).values()];
   return (
     <Card label={words} tone={sort === 'caution' ? undefined : 'trouble'}>
       <Text variant="strong">{words}</Text>
@@ -36,16 +38,16 @@ export function CauseCard({ cause }: { cause: Cause }) {
       </Text>
       <AnswerForAll cause={cause} />
       <View role="list" aria-label={`Of: ${words}`}>
-        {of.slice(0, most).map((warning) => (
-          <View key={`${warning.item} ${warning.market}`} role="listitem">
-            <Concerned warning={warning} />
+        {items.slice(0, most).map((some) => (
+          <View key={some[0]?.item} role="listitem">
+            <Concerned warnings={some} />
           </View>
         ))}
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-        {of.length > most ? (
+        {items.length > most ? (
           <Button variant="quiet" label={`More of: ${words}`} onPress={() => setMost(most + 20)}>
-            {`${of.length - most} more`}
+            {`${items.length - most} more`}
           </Button>
         ) : null}
         {sort === 'caution' ? (
@@ -58,22 +60,29 @@ export function CauseCard({ cause }: { cause: Cause }) {
   );
 }
 
-/** One listing it is the cause of: leads to where it is put right. */
-function Concerned({ warning: { item: id, market, finding } }: { warning: Warning }) {
+/** One item it is the cause of, with where: leads to where it is put right. */
+function Concerned({ warnings }: { warnings: readonly Warning[] }) {
   const router = useRouter();
-  const item = useAttic((s) => s.items[id]);
+  const [first] = warnings;
+  const item = useAttic((s) => s.items[first?.item ?? '']);
   const name = useMarketName();
-  const said = useCourier((s) =>
-    finding ? '' : reasonsWords(s.items[id]?.listings.find((l) => l.market === market)?.reasons ?? []),
+  const said = useCourier((s) => {
+    if (!first || first.finding) return '';
+    const listing = s.items[first.item]?.listings.find((l) => l.market === first.market);
+    return reasonsWords(listing?.reasons ?? []);
+  });
+  if (!item || !first) return null;
+  const where = listed(
+    warnings.map((w) => name(w.market)),
+    'and',
   );
-  if (!item) return null;
   return (
     <LinkRow
       words={`${item.code} ${nameOf(item)}`}
-      more={said === '' ? name(market) : `${name(market)}: ${said}`}
+      more={said === '' ? where : `${where}: ${said}`}
       onPress={() => {
-        router.navigate(`/item/${id}`);
-        goTo(finding?.field ?? 'category', market);
+        router.navigate(`/item/${item.id}`);
+        goTo(first.finding?.field ?? 'category', first.market);
       }}
     />
   );

@@ -3,17 +3,19 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { plural } from '@/core/language/plural';
-import { causesOf, WARNING_SORTS } from '@/core/warnings/warnings';
+import { causesOf, listingsOf, WARNING_SORTS } from '@/core/warnings/warnings';
 import { Calm } from '@/parts/trade/Calm';
 import { SavedAside } from '@/parts/trade/SavedAside';
 import { Chip, ChipRow } from '@/parts/ui/Button';
 import { Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
+import { useSoonOver } from '@/store/derived/useSoonOver';
 import { useUsedSheets } from '@/store/derived/useUsedSheets';
 import { useWarnings } from '@/store/derived/useWarnings';
-import { SORT_NAMES } from '@/wording/warnings';
+import { SORT_NAMES, wouldBeRefused } from '@/wording/warnings';
 
 import { CauseCard } from './CauseCard';
+import { SoonOver } from './SoonOver';
 import { Waived } from './Waived';
 
 /** All that stands against listings or is to be thought of, by its cause, put right for many at once. */
@@ -22,7 +24,12 @@ export function ToLookAt() {
   const sheets = useUsedSheets();
   const { warnings, unchecked } = useWarnings();
   const [only, setOnly] = useState<string | null>(market === '' ? null : market);
-  const causes = useMemo(() => causesOf(warnings, only), [warnings, only]);
+  const here = useMemo(
+    () => (only === null ? warnings : warnings.filter((w) => w.market === only)),
+    [warnings, only],
+  );
+  const causes = useMemo(() => causesOf(here), [here]);
+  const soon = useSoonOver().filter((s) => only === null || ('market' in s && s.market === only));
   const open = causes.filter((cause) => cause.of.length > 0);
   const counts = useMemo(() => {
     const all = warnings.filter((w) => w.waivedAt === null);
@@ -34,11 +41,14 @@ export function ToLookAt() {
         <Chip on={only === null} onPress={() => setOnly(null)}>
           All
         </Chip>
-        {sheets.map((s) => (
-          <Chip key={s.marketplace} on={only === s.marketplace} onPress={() => setOnly(s.marketplace)}>
-            {`${s.name} ${counts.get(s.marketplace) ?? 0}`}
-          </Chip>
-        ))}
+        {sheets.map((s) =>
+          // Those with nothing are not offered, but for the one that is looked at.
+          (counts.get(s.marketplace) ?? 0) === 0 && only !== s.marketplace ? null : (
+            <Chip key={s.marketplace} on={only === s.marketplace} onPress={() => setOnly(s.marketplace)}>
+              {`${s.name} ${counts.get(s.marketplace) ?? 0}`}
+            </Chip>
+          ),
+        )}
       </ChipRow>
       {unchecked > 0 ? (
         <Text role="status" tone="soft">
@@ -49,20 +59,28 @@ export function ToLookAt() {
           )}
         </Text>
       ) : null}
-      {open.length === 0 && unchecked === 0 ? (
+      {open.length + soon.length === 0 && unchecked === 0 ? (
         <Calm heading="Nothing to look at" words="Nothing stands against what is listed or wanted." />
       ) : null}
       {WARNING_SORTS.map((sort) => {
         const some = open.filter((cause) => cause.sort === sort);
+        const refused =
+          sort === 'blocked' || sort === 'coming' ? wouldBeRefused(listingsOf(here, sort)) : null;
         return some.length === 0 ? null : (
           <View key={sort} style={{ gap: 10 }}>
             <Text variant="heading">{SORT_NAMES[sort]}</Text>
+            {refused === null ? null : (
+              <Text tone="soft" figures>
+                {`${refused}.`}
+              </Text>
+            )}
             {some.map((cause) => (
               <CauseCard key={cause.key} cause={cause} />
             ))}
           </View>
         );
       })}
+      <SoonOver all={soon} />
       <Waived causes={causes} />
     </Page>
   );

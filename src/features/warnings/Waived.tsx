@@ -7,11 +7,13 @@ import { Button } from '@/parts/ui/Button';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { exactly } from '@/parts/ui/time';
+import { useMarketName } from '@/store/courier/useMarketName';
 import { takeBackWaived } from '@/store/items/warnings';
-import { findingWords } from '@/wording/check';
+import { causeWords } from '@/wording/warnings';
 
 /** What was looked at and is let be, with its date; each can be taken back. */
 export function Waived({ causes }: { causes: readonly Cause[] }) {
+  const name = useMarketName();
   const [open, setOpen] = useState(false);
   const some = causes.filter((cause) => cause.waived.length > 0);
   const many = some.reduce((sum, cause) => sum + cause.waived.length, 0);
@@ -25,8 +27,9 @@ export function Waived({ causes }: { causes: readonly Cause[] }) {
         </Button>
       </View>
       {open
-        ? some.map(({ key, finding, waived }) => {
-            const words = finding ? findingWords(finding) : '';
+        ? some.map((cause) => {
+            const { key, waived } = cause;
+            const words = causeWords(cause, name);
             return (
               <View key={key} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
                 <View style={{ flex: 1 }}>

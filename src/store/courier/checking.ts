@@ -32,7 +32,8 @@ class Checking {
   private readonly worker: KeptWorker<CheckWorker>;
   /** Counts the worker's starts: what was told to an earlier one has to be told again. */
   private lives = 0;
-  private wanted: readonly string[] = [];
+  /** What each of those who look wants checked. */
+  private readonly wishes = new Set<readonly string[]>();
   private round = 0;
   private working = false;
   private timer: ReturnType<typeof setTimeout> | null = null;
@@ -46,16 +47,24 @@ class Checking {
     });
   }
 
-  /** Which items are checked from now on, again after every change; the first ones first. None: no longer. */
-  watch(ids: readonly string[]): void {
-    this.wanted = ids;
-    if (ids.length === 0) {
-      this.stopWatching?.();
-      this.stopWatching = null;
-      return;
-    }
+  /**
+   * Items that are checked from now on, again after every change; the first ones first.
+   *
+   * @returns no longer
+   */
+  watch(ids: readonly string[]): () => void {
+    const wish = [...ids];
+    this.wishes.add(wish);
     this.stopWatching ??= this.watchChanges();
     this.lookNow();
+    return () => {
+      this.wishes.delete(wish);
+      // What is being worked on may be wanted no longer.
+      this.round += 1;
+      if (this.wishes.size > 0) return;
+      this.stopWatching?.();
+      this.stopWatching = null;
+    };
   }
 
   /** One item as it is being worked on, examined on every sheet beside the page. */
@@ -108,7 +117,9 @@ class Checking {
    */
   private async look(): Promise<void> {
     const mine = ++this.round;
-    if (this.working || this.wanted.length === 0) return;
+    // Who came last stands before the person.
+    const wanted = [...new Set([...this.wishes].reverse().flat())];
+    if (this.working || wanted.length === 0) return;
     this.working = true;
     try {
       for (let life = -1; life !== this.lives;) {
@@ -116,9 +127,9 @@ class Checking {
         life = this.lives;
         for (const part of inSlices(this.newsNow())) await this.worker.ask.take(part);
       }
-      for (let at = 0; at < this.wanted.length && mine === this.round; at += PORTION) {
+      for (let at = 0; at < wanted.length && mine === this.round; at += PORTION) {
         const life = this.lives;
-        const found = await this.worker.ask.check(wishesOf(this.wanted.slice(at, at + PORTION)), Date.now());
+        const found = await this.worker.ask.check(wishesOf(wanted.slice(at, at + PORTION)), Date.now());
         if (life !== this.lives) {
           // It was started anew meanwhile, with nothing to check by.
           this.round += 1;

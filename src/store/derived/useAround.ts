@@ -73,12 +73,11 @@ function useChanged(asked: boolean, checks: boolean): Around['isChanged'] {
   const views = useCourier((s) => (asked && checks ? s.items : null));
   useEffect(() => {
     if (!items || !views) return;
-    checking.watch(
+    return checking.watch(
       Object.keys(items).filter(
         (id) => !views[id]?.sale && views[id]?.listings.some((l) => l.state === 'live'),
       ),
     );
-    return () => checking.watch([]);
   }, [items, views]);
   const found = useChecksNowAndThen(asked);
   return useMemo(() => (item) => found[item.id]?.some((check) => check.changed) ?? false, [found]);

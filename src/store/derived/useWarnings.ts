@@ -15,38 +15,48 @@ export interface WarningsNow {
   unchecked: number;
 }
 
-/** All there is to look at of everything that is listed or wanted, checked as long as it is shown. */
-export function useWarnings(): WarningsNow {
-  const items = useAttic((s) => s.items);
+/**
+ * All there is to look at of everything that is listed or wanted, checked as long as it is shown.
+ *
+ * @param only of one marketplace; absent: of all that are used
+ */
+export function useWarnings(only?: string): WarningsNow {
   const plans = useAttic((s) => s.plans);
   const views = useCourier((s) => s.items);
   const sheets = useUsedSheets();
   const checks = useChecksNowAndThen();
-  const concerned = useMemo(() => {
-    const wanted = new Set(Object.values(plans).flatMap((p) => (p.wanted ? [p.itemId] : [])));
-    return Object.keys(items).filter(
-      (id) => !views[id]?.sale && (wanted.has(id) || views[id]?.listings.some((l) => l.want === 'live')),
-    );
-  }, [items, plans, views]);
-  useEffect(() => {
-    checking.watch(concerned);
-    return () => checking.watch([]);
-  }, [concerned]);
+  const concerned = useConcerned(only);
+  useEffect(() => checking.watch(concerned), [concerned]);
   return useMemo(() => {
-    const used = new Set(sheets.map((s) => s.marketplace));
+    const used = new Set(
+      sheets.map((s) => s.marketplace).filter((market) => only === undefined || market === only),
+    );
     const warnings = concerned.flatMap((item) =>
-      (checks[item] ?? [])
-        .filter((check) => used.has(check.market))
-        .flatMap((check) =>
-          warningsOf({
-            item,
-            check,
-            plan: plans[planId(item, check.market)],
-            listing: views[item]?.listings.find((l) => l.market === check.market),
-            sold: false,
-          }),
-        ),
+      (checks[item] ?? []).flatMap((check) =>
+        used.has(check.market)
+          ? warningsOf({
+              ...{ item, check, sold: false, plan: plans[planId(item, check.market)] },
+              listing: views[item]?.listings.find((l) => l.market === check.market),
+            })
+          : [],
+      ),
     );
     return { warnings, unchecked: concerned.filter((id) => !checks[id]).length };
-  }, [concerned, checks, plans, views, sheets]);
+  }, [concerned, checks, plans, views, sheets, only]);
+}
+
+/** Items that are shown or wanted somewhere and not sold; the same array as long as they are the same. */
+function useConcerned(only: string | undefined): readonly string[] {
+  const items = useAttic((s) => s.items);
+  const plans = useAttic((s) => s.plans);
+  const views = useCourier((s) => s.items);
+  const text = useMemo(() => {
+    const of = (market: string) => only === undefined || market === only;
+    const wanted = new Set(Object.values(plans).flatMap((p) => (p.wanted && of(p.market) ? [p.itemId] : [])));
+    return Object.keys(items)
+      .filter((id) => !items[id]?.left && !views[id]?.sale)
+      .filter((id) => wanted.has(id) || views[id]?.listings.some((l) => l.want === 'live' && of(l.market)))
+      .join(' ');
+  }, [items, plans, views, only]);
+  return useMemo(() => (text === '' ? [] : text.split(' ')), [text]);
 }
