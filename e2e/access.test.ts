@@ -148,6 +148,7 @@ it('has nothing axe objects to in the attic’s own lists and where many are fil
     ['says', 'What the pictures say'],
     ['taught', 'What corrections taught'],
     ['scanning', 'Scanning'],
+    ['to-look-at', 'To look at'],
     ['starting-point', 'Another’s listing'],
   ] as const) {
     await attic.visit(`/${path}`);

@@ -11,7 +11,9 @@ const at = startTestServer({
     itemsReady([
       // Taken out of what a jumper has: both marketplaces ask for a size and for whom it is.
       ...NAMES.map((name) =>
-        jumper(`Gansey of the ${name}`, ['brackenmoor', 'threadwick'], { facts: { size: '', department: '' } }),
+        jumper(`Gansey of the ${name}`, ['brackenmoor', 'threadwick'], {
+          facts: { size: '', department: '' },
+        }),
       ),
       { ...jumper(SHOWN, ['brackenmoor']), sent: true },
     ]),
@@ -33,9 +35,9 @@ it('a seller with one thumb works off twelve warnings of three items: each answe
   await attic.sees('Brackenmoor and Threadwick ask for size.');
   const before = (await count(attic, 'Brackenmoor')) + (await count(attic, 'Threadwick'));
   await attic.press('Men', '[aria-label="Brackenmoor and Threadwick ask for whom."]');
-  await attic.press('Put for whom for all 3');
+  await attic.press('Put in: For whom for all 3');
   await attic.fill('Size for all 3', 'M');
-  await attic.press('Put size for all 3');
+  await attic.press('Put in: Size for all 3');
   await attic.seesNot('would be refused');
   expect(before - (await count(attic, 'Brackenmoor')) - (await count(attic, 'Threadwick'))).toBe(12);
   // The page, then each answer and its press; item by item it is three times as many at the least.
@@ -67,7 +69,7 @@ it('lets a caution be, which stays so with its date, and looks at it again', asy
   await attic.page.close();
 });
 
-it('tells of rules to come what they would refuse, and is led to from Today and the marketplace', async () => {
+it('tells what rules to come would refuse, and is led to from Today and the marketplace', async () => {
   const attic = await Attic.open(at, PHONE);
   await at.server.switchboard('brackenmoor', { asksOrigin: true, rulesInHours: 48 });
   await attic.go('Today');
@@ -76,7 +78,7 @@ it('tells of rules to come what they would refuse, and is led to from Today and 
   await attic.press('Look at what Brackenmoor would refuse');
   await attic.sees('Would be refused by new rules');
   await attic.fill('Where it was made for all 4', 'Norway');
-  await attic.press('Put where it was made for all 4');
+  await attic.press('Put in: Where it was made for all 4');
   await attic.seesNot('Would be refused by new rules');
   await attic.go('Today');
   await attic.sees('Everything of yours passes.');

@@ -50,6 +50,7 @@ import { Stock } from './stock/Stock';
 import { TableIn } from './tables/TableIn';
 import { TablesOut } from './tables/TablesOut';
 import { Today } from './today/Today';
+import { ToLookAt } from './warnings/ToLookAt';
 import { WriteMany } from './write/WriteMany';
 
 interface Tried {
@@ -106,6 +107,7 @@ const PAGES: Record<string, Tried> = {
   TablesOut: { page: TablesOut },
   Taught: { page: Taught },
   Today: { page: Today },
+  ToLookAt: { page: ToLookAt },
   WriteMany: { page: WriteMany },
 };
 const NOBODY: Many = { id: () => 'nobody', haul: 'nobody', owner: 'nobody' };
@@ -139,7 +141,7 @@ describe.each(Object.entries(FOUND))('in an attic %s', (_, { world, options }) =
 
 /** What is said only where it was asked and answered. */
 const CALM =
-  /nobody wait|nothing to pack|No sales yet|Nothing needs you|Nothing sold yet|is looked after\.|Nothing of it is sold|Nobody has written/iu;
+  /nobody wait|nothing to pack|Nothing to look at|No sales yet|Nothing needs you|Nothing sold yet|is looked after\.|Nothing of it is sold|Nobody has written/iu;
 const away = (i: number): Partial<MarketView> =>
   i === 1 ? { health: 'away', silentSince: Date.now() - 300_000 } : i === 2 ? { locked: true } : {};
 

@@ -1,6 +1,6 @@
 import type { FindingCode, FindingParams } from '@/core/listing/findings';
 
-import { findingWords, fixWords } from './check';
+import { findingsWords, findingWords, fixWords } from './check';
 
 /** A sentence for each code; of those that count, one of each form. */
 const SAID: { [C in FindingCode]: readonly [FindingParams[C], string][] } = {
@@ -210,4 +210,11 @@ it('names what a press would do', () => {
     'Let it run 1 day',
     'Let it run 10 days',
   ]);
+});
+
+it('says of several what they have in common, and of those just alike the whole', () => {
+  const short = (room: number) => ({ code: 'titleShort' as const, params: { room } });
+  expect(findingsWords([short(3), short(40)])).toBe('More would fit in the title.');
+  expect(findingsWords([short(3), short(3)])).toBe('3 more characters would fit in the title.');
+  expect(findingsWords([])).toBe('');
 });

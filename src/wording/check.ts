@@ -174,6 +174,35 @@ const CHECK: Wording<FindingParams> = {
   answerYesOrNo: ({ label }) => `${label}: yes or no.`,
 };
 
+/** The same of several items, each with figures or words of its own. */
+const SEVERAL: Partial<Wording<FindingParams>> = {
+  picturesTooFew: ({ market, least }) => `${market} wants at least ${counted(least, 'picture')}.`,
+  pictureTooSmall: ({ least }) => `A picture is smaller than ${counted(least, 'pixel')} on its longer side.`,
+  picturesNotOwn: () => 'Pictures are not your own: not sent unless you say you may.',
+  picturesFew: () => 'Few pictures: six or more sell better.',
+  barcodeUnknown: ({ market }) => `${market} has no record under the barcode.`,
+  recordClosed: ({ market }) => `The record is closed to you on ${market}.`,
+  conditionNotTaken: ({ market }) => `${market} takes nothing this worn.`,
+  titleTooLong: ({ market, most }) => `The title is too long: ${market} takes ${most}.`,
+  titleShort: () => 'More would fit in the title.',
+  titleShortened: ({ market }) => `The title is too long for ${market}: it is shortened there.`,
+  descriptionShortened: ({ market }) => `The description is too long for ${market}: it is shortened there.`,
+  descriptionTooShort: ({ market, least }) => `The description is too short: ${market} wants ${least}.`,
+  descriptionTooLong: ({ market, most }) => `The description is too long: ${market} takes ${most}.`,
+  topicsTooMany: ({ market, most }) => `Too many topic words: ${market} takes ${most}.`,
+  topicTooLong: ({ most }) => `A topic word is longer than ${most}.`,
+  privateText: ({ field }) => `The ${field} holds something private.`,
+  markup: () => 'The words hold markup; only plain text goes there.',
+  forbiddenWord: () => 'A word is refused there.',
+  claimUnsupported: () => 'The description says what the facts do not.',
+  tagsTooMany: ({ market, most }) => `Too many words to be found by: ${market} takes ${most}.`,
+  tagLength: ({ most }) => `A word to be found by is empty or longer than ${most}.`,
+  underFloor: () => 'Under your floor.',
+  auctionUnderFloor: () => 'It may go under your floor.',
+  specificNotListed: ({ market, label }) => `What it says is not on ${market}’s list for ${lower(label)}.`,
+  answerNotListed: ({ market }) => `What it says is not one of ${market}’s answers.`,
+};
+
 const FIXES: Wording<FixParams> = {
   writeShorter: () => 'Write it shorter',
   endAtSentence: () => 'End it at a sentence',
@@ -184,6 +213,16 @@ const FIXES: Wording<FixParams> = {
 export const findingWords = (finding: Pick<Finding, 'code' | 'params'>): string =>
   // Its code and params are all that is read.
   worded(CHECK, finding as Finding);
+
+/** What several have in common, whatever figures and words each has of its own. */
+export const findingsWords = (findings: readonly Pick<Finding, 'code' | 'params'>[]): string => {
+  const [first, ...more] = findings;
+  if (!first) return '';
+  const words = findingWords(first);
+  // By its own code, whose params it has.
+  const several = SEVERAL[first.code] as ((params: Finding['params']) => string) | undefined;
+  return more.every((f) => findingWords(f) === words) ? words : (several?.(first.params) ?? words);
+};
 
 /** What a press of it does, as a verb. */
 export const fixWords = (fix: Fix): string => worded(FIXES, fix);

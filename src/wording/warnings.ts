@@ -3,7 +3,7 @@ import { counted, plural } from '@/core/language/plural';
 import type { Soon } from '@/core/warnings/soon';
 import type { Cause, WarningSort } from '@/core/warnings/warnings';
 
-import { askedWords, findingWords } from './check';
+import { askedWords, findingsWords } from './check';
 
 /** What a sort of warnings is called, as a heading. */
 export const SORT_NAMES: Readonly<Record<WarningSort, string>> = {
@@ -27,10 +27,11 @@ export function concerned({ live, drafts }: Count): string {
 /** Why several are to be looked at: what more than one marketplace asks for is said once, with them all. */
 export function causeWords({ finding, market, of, waived }: Cause, name: (market: string) => string): string {
   if (!finding) return `${name(market ?? '')} did not take it.`;
-  const markets = [...new Set([...of, ...waived].map((w) => w.market))];
+  const all = [...of, ...waived];
+  const markets = [...new Set(all.map((w) => w.market))];
   return finding.code === 'specificMissing' && markets.length > 1
     ? `${listed(markets.map(name), 'and')} ask ${askedWords(finding.params.label)}.`
-    : findingWords(finding);
+    : findingsWords(all.flatMap((w) => w.finding ?? []));
 }
 
 /** "12 live listings and 6 drafts would be refused"; null: everything passes. */

@@ -5,6 +5,7 @@ import type { CourierListingView } from '@/contract/courier';
 import { goes, outLines, outTotals, WISHES, type There } from './lines';
 import type { CellCheck } from '../listing/examine';
 import type { Finding } from '../listing/findings';
+import { waivedKey } from '../warnings/waived';
 
 const FINDING: Finding = { level: 'blocker', field: 'title', code: 'noLongerHere', params: {} };
 const CAUTION: Finding = { ...FINDING, level: 'caution' };
@@ -64,6 +65,12 @@ describe('what a wish comes to', () => {
     ['end', 'one that is sold', { listing: listing(), sold: true }, 'none', 'nothing'],
   ] as const)('%s: %s', (wish, _, part, says, deed) => {
     expect(outLines(wish, [there(part)])).toMatchObject([{ says, deed }]);
+  });
+
+  it('says nothing of a caution that is let be', () => {
+    const plan = { waived: [{ key: waivedKey(CAUTION), at: 1 }] };
+    const [line] = outLines('list', [there({ check: check({ cautions: [CAUTION] }), plan })]);
+    expect([line?.says, line?.why]).toEqual(['ready', null]);
   });
 
   it('names what stands against a line, and what is to be thought of', () => {

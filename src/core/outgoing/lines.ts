@@ -1,10 +1,12 @@
 import type { CourierListingView } from '@/contract/courier';
+import type { Plan } from '@/contract/records';
 
 import { deedOf, totalsOf, type Cell, type CellTotals } from '../listing/cells';
 import type { CellCheck } from '../listing/examine';
 import type { Finding } from '../listing/findings';
 import { twinsAmong } from '../listing/twins';
 import type { Minor } from '../money/money';
+import { isWaived } from '../warnings/waived';
 
 /** What is wanted with the items chosen. */
 export const WISHES = ['list', 'revise', 'again', 'withdraw', 'end'] as const;
@@ -19,6 +21,8 @@ export interface There {
   listing: CourierListingView | undefined;
   /** Sold anywhere. */
   sold: boolean;
+  /** What is planned there, as far as it was looked at: cautions that are let be are not told again. */
+  plan?: Pick<Plan, 'waived'> | undefined;
 }
 
 /** One item on one marketplace, as it would go out. */
@@ -57,7 +61,7 @@ export function outLines(wish: Wish, there: readonly There[]): OutLine[] {
 }
 
 function lineOf(wish: Wish, one: There): OutLine {
-  const { check, listing, sold } = one;
+  const { check, listing, sold, plan } = one;
   const up = isUp(listing);
   const isDown = wish === 'withdraw' || wish === 'end';
   // Whether the wish can be for this one at all, whatever the check will say.
@@ -65,7 +69,7 @@ function lineOf(wish: Wish, one: There): OutLine {
     !sold && (isDown || wish === 'revise' ? up : !up && (wish === 'list' || listing !== undefined));
   const deed = !fits ? 'nothing' : isDown ? 'withdraw' : fitting(wish, deedOf(check, WANTED, listing, sold));
   const asked = fits && !isDown && !check;
-  const caution = deed === 'withdraw' ? null : (check?.cautions[0] ?? null);
+  const caution = deed === 'withdraw' ? null : (check?.cautions.find((f) => !isWaived(f, plan)) ?? null);
   return {
     ...one,
     deed,

@@ -1,6 +1,7 @@
 import type { CourierListingView } from '@/contract/courier';
 import type { Plan } from '@/contract/records';
 
+import { waivedAt } from './waived';
 import type { CellCheck } from '../listing/examine';
 import type { Finding } from '../listing/findings';
 import { notTaken } from '../listing/signState';
@@ -34,9 +35,6 @@ export interface Looked {
   sold: boolean;
 }
 
-/** What a caution is known by once it was waived: the same words of the same field, whatever its figures. */
-export const waivedKey = ({ code, field }: Pick<Finding, 'code' | 'field'>): string => `${code} ${field}`;
-
 /** All there is to look at of one item at one marketplace; nothing of what is neither wanted nor shown. */
 export function warningsOf({ item, check, plan, listing, sold }: Looked): Warning[] {
   const live = listing?.state === 'live' && listing.want === 'live';
@@ -44,7 +42,7 @@ export function warningsOf({ item, check, plan, listing, sold }: Looked): Warnin
   const { market } = check;
   const of = (sort: WarningSort, finding: Finding | null): Warning => ({
     ...{ sort, item, market, finding, live },
-    waivedAt: (finding && plan?.waived.find((w) => w.key === waivedKey(finding))?.at) ?? null,
+    waivedAt: finding && waivedAt(finding, plan),
   });
   const refused = listing !== undefined && notTaken(listing);
   return [

@@ -4,7 +4,6 @@ import { useMemo } from 'react';
 import { counted } from '@/core/language/plural';
 import { notTaken } from '@/core/listing/signState';
 import { LinkRow } from '@/parts/ui/LinkRow';
-import { Card } from '@/parts/ui/Page';
 import { useCourier } from '@/store/courier/courierLink';
 import { useSoonOver } from '@/store/derived/useSoonOver';
 
@@ -26,12 +25,10 @@ export function ToLookAtLine() {
     soon > 0 ? `${counted(soon, 'thing')} soon over` : '',
   ].filter(Boolean);
   return (
-    <Card label="To look at">
-      <LinkRow
-        words="To look at"
-        more={[...known, 'what stands against listings, by its cause'].join(', ')}
-        onPress={() => router.navigate('/to-look-at')}
-      />
-    </Card>
+    <LinkRow
+      words="To look at"
+      more={known.length > 0 ? known.join(', ') : 'what stands against listings, by its cause'}
+      onPress={() => router.navigate('/to-look-at')}
+    />
   );
 }

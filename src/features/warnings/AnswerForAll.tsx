@@ -17,13 +17,23 @@ import { Notice } from '@/parts/ui/Notice';
 import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { applyBulk } from '@/store/items/bulk';
-import { answerThere } from '@/store/items/warnings';
+import { answerThere, fixAll } from '@/store/items/warnings';
 import { useWays } from '@/store/items/ways';
+import { fixWords } from '@/wording/check';
 
 /** Puts a cause right for all it is the cause of, where one answer serves; else leads to where it is done. */
 export function AnswerForAll({ cause }: { cause: Cause }) {
   const answer = oneAnswer(cause);
   const ids = [...new Set(cause.of.map((w) => w.item))];
+  const fix = sameFix(cause);
+  if (fix) {
+    const words = fixWords(fix);
+    return (
+      <Button onPress={() => fixAll(cause.of, words)}>
+        {ids.length === 1 ? words : `${words}: ${forAll(ids)}`}
+      </Button>
+    );
+  }
   switch (answer?.by) {
     case undefined:
       return null;
@@ -32,8 +42,11 @@ export function AnswerForAll({ cause }: { cause: Cause }) {
       return <ToMany ids={ids} to="/many" icon="write">{`Fill in ${forAll(ids)}`}</ToMany>;
     case 'category':
       return <ToMany ids={ids} to="/categories" icon="write">{`Choose categories of ${forAll(ids)}`}</ToMany>;
-    case 'words':
     case 'price':
+      return (
+        <ToMany ids={ids} to="/write?only=prices" icon="write">{`Find a price for ${forAll(ids)}`}</ToMany>
+      );
+    case 'words':
       return <ToMany ids={ids} to="/write" icon="write">{`Write for ${forAll(ids)}`}</ToMany>;
     case 'use':
       return <UseForAll ids={ids} />;
@@ -42,6 +55,14 @@ export function AnswerForAll({ cause }: { cause: Cause }) {
     case 'answer':
       return <ValueForAll cause={cause} ids={ids} by={answer.by} id={answer.id} />;
   }
+}
+
+/** What one press does about each of them; undefined: not the same of all. */
+function sameFix({ of }: Cause) {
+  const fix = of[0]?.finding?.fix;
+  return fix && of.every((w) => w.finding?.fix && fixWords(w.finding.fix) === fixWords(fix))
+    ? fix
+    : undefined;
 }
 
 const forAll = ({ length }: readonly string[]) => (length === 1 ? 'it' : `all ${length}`);
@@ -81,6 +102,7 @@ function ValueForAll(props: {
   const [value, setValue] = useState('');
   const { busy, trouble, run } = useAsyncAction();
   if (!field) return null;
+  const label = ids.length === 1 ? field.label : `${field.label} for ${forAll(ids)}`;
   const put = () =>
     run(async () => {
       if (by === 'answer') return answerThere(cause.of, { by, id }, value);
@@ -90,19 +112,10 @@ function ValueForAll(props: {
     });
   return (
     <View style={{ gap: 6 }}>
-      <FieldAnswer
-        field={field}
-        label={`${field.label} for ${forAll(ids)}`}
-        value={value}
-        onChange={(change) => setValue(change)}
-      />
+      <FieldAnswer field={field} label={label} value={value} onChange={(change) => setValue(change)} />
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <Button
-        label={`Put ${field.label.toLocaleLowerCase('en')} for ${forAll(ids)}`}
-        disabled={busy || value.trim() === ''}
-        onPress={put}
-      >
-        {`Put it for ${forAll(ids)}`}
+      <Button label={`Put in: ${label}`} disabled={busy || value.trim() === ''} onPress={put}>
+        {ids.length === 1 ? 'Put it in' : `Put it in for ${forAll(ids)}`}
       </Button>
     </View>
   );

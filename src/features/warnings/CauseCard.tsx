@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { listed } from '@/core/language/listed';
 import type { Cause, Warning } from '@/core/warnings/warnings';
 import { goTo } from '@/parts/trade/goTo';
+import { PictureView } from '@/parts/trade/PictureView';
 import { Button } from '@/parts/ui/Button';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card } from '@/parts/ui/Page';
@@ -15,6 +16,7 @@ import { useCourier } from '@/store/courier/courierLink';
 import { useMarketName } from '@/store/courier/useMarketName';
 import { nameOf } from '@/store/items/names';
 import { waive } from '@/store/items/warnings';
+import { findingWords } from '@/wording/check';
 import { reasonsWords } from '@/wording/courier';
 import { causeWords, concerned } from '@/wording/warnings';
 
@@ -40,7 +42,7 @@ export function CauseCard({ cause }: { cause: Cause }) {
       <View role="list" aria-label={`Of: ${words}`}>
         {items.slice(0, most).map((some) => (
           <View key={some[0]?.item} role="listitem">
-            <Concerned warnings={some} />
+            <Concerned warnings={some} heading={words} />
           </View>
         ))}
       </View>
@@ -61,13 +63,16 @@ export function CauseCard({ cause }: { cause: Cause }) {
 }
 
 /** One item it is the cause of, with where: leads to where it is put right. */
-function Concerned({ warnings }: { warnings: readonly Warning[] }) {
+function Concerned({ warnings, heading }: { warnings: readonly Warning[]; heading: string }) {
   const router = useRouter();
   const [first] = warnings;
   const item = useAttic((s) => s.items[first?.item ?? '']);
   const name = useMarketName();
   const said = useCourier((s) => {
-    if (!first || first.finding) return '';
+    if (!first) return '';
+    const own = first.finding ? findingWords(first.finding) : '';
+    // What all have in common stands above them.
+    if (first.finding) return own === heading || first.finding.code === 'specificMissing' ? '' : own;
     const listing = s.items[first.item]?.listings.find((l) => l.market === first.market);
     return reasonsWords(listing?.reasons ?? []);
   });
@@ -78,6 +83,7 @@ function Concerned({ warnings }: { warnings: readonly Warning[] }) {
   );
   return (
     <LinkRow
+      before={<PictureView id={item.pictureIds[0]} alt="" style={{ width: 44, height: 44 }} />}
       words={`${item.code} ${nameOf(item)}`}
       more={said === '' ? where : `${where}: ${said}`}
       onPress={() => {

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 
 import type { Soon } from '@/core/warnings/soon';
+import { PictureView } from '@/parts/trade/PictureView';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -49,6 +50,7 @@ function Line({ soon }: { soon: Soon }) {
     case 'auction':
       return (
         <LinkRow
+          before={<PictureView id={item?.pictureIds[0]} alt="" style={{ width: 44, height: 44 }} />}
           words={item ? `${item.code} ${nameOf(item)}` : words}
           more={`${words}, ends ${inTime(soon.auction.endsAt, now)}`}
           onPress={() => router.navigate(`/item/${soon.item}?at=format&market=${soon.market}`)}
@@ -57,6 +59,7 @@ function Line({ soon }: { soon: Soon }) {
     case 'consignment':
       return (
         <LinkRow
+          before={<PictureView id={item?.pictureIds[0]} alt="" style={{ width: 44, height: 44 }} />}
           words={item ? `${item.code} ${nameOf(item)}` : words}
           more={words}
           onPress={() => router.navigate(`/item/${soon.item}`)}

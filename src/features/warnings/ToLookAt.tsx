@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 
 import { plural } from '@/core/language/plural';
 import { causesOf, listingsOf, WARNING_SORTS } from '@/core/warnings/warnings';
@@ -12,6 +12,7 @@ import { Text } from '@/parts/ui/Text';
 import { useSoonOver } from '@/store/derived/useSoonOver';
 import { useUsedSheets } from '@/store/derived/useUsedSheets';
 import { useWarnings } from '@/store/derived/useWarnings';
+import { useWide } from '@/theme/theme';
 import { SORT_NAMES, wouldBeRefused } from '@/wording/warnings';
 
 import { CauseCard } from './CauseCard';
@@ -21,6 +22,7 @@ import { Waived } from './Waived';
 /** All that stands against listings or is to be thought of, by its cause, put right for many at once. */
 export function ToLookAt() {
   const { market = '' } = useLocalSearchParams<{ market?: string }>();
+  const wide = useWide();
   const sheets = useUsedSheets();
   const { warnings, unchecked } = useWarnings();
   const [only, setOnly] = useState<string | null>(market === '' ? null : market);
@@ -36,7 +38,7 @@ export function ToLookAt() {
     return new Map(sheets.map((s) => [s.marketplace, all.filter((w) => w.market === s.marketplace).length]));
   }, [warnings, sheets]);
   return (
-    <Page title="To look at" back="/" aside={<SavedAside />} maxWidth={1000}>
+    <Page title="To look at" back="/" aside={<SavedAside />} maxWidth={1240}>
       <ChipRow label="Of which marketplace">
         <Chip on={only === null} onPress={() => setOnly(null)}>
           All
@@ -74,9 +76,13 @@ export function ToLookAt() {
                 {`${refused}.`}
               </Text>
             )}
-            {some.map((cause) => (
-              <CauseCard key={cause.key} cause={cause} />
-            ))}
+            <View style={wide ? styles.wide : styles.phone}>
+              {some.map((cause) => (
+                <View key={cause.key} style={wide ? styles.half : null}>
+                  <CauseCard cause={cause} />
+                </View>
+              ))}
+            </View>
           </View>
         );
       })}
@@ -85,3 +91,9 @@ export function ToLookAt() {
     </Page>
   );
 }
+
+const styles = StyleSheet.create({
+  phone: { gap: 10 },
+  wide: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: 14 },
+  half: { width: '48.8%' },
+});

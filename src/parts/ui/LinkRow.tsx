@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { Icon } from '@/theme/Icon';
@@ -6,7 +7,14 @@ import { useColours } from '@/theme/theme';
 import { Text } from './Text';
 
 /** A line that leads on to a page of its own. */
-export function LinkRow(props: { words: string; more?: string; label?: string; onPress: () => void }) {
+export function LinkRow(props: {
+  words: string;
+  more?: string;
+  label?: string;
+  /** A picture at its left. */
+  before?: ReactNode;
+  onPress: () => void;
+}) {
   const c = useColours();
   return (
     <Pressable
@@ -21,6 +29,7 @@ export function LinkRow(props: { words: string; more?: string; label?: string; o
         opacity: pressed ? 0.6 : 1,
       })}
     >
+      {props.before}
       <View style={{ flex: 1, gap: 2 }}>
         <Text variant="strong">{props.words}</Text>
         {props.more ? (

@@ -2,10 +2,11 @@ import { group } from 'd3-array';
 
 import { planId } from '@/contract/records';
 import { plural } from '@/core/language/plural';
-import { waivedKey, type Warning } from '@/core/warnings/warnings';
-import { change } from '@/store/attic/attic';
+import { waivedKey } from '@/core/warnings/waived';
+import type { Warning } from '@/core/warnings/warnings';
+import { change, useAttic } from '@/store/attic/attic';
 
-import { planWith, type PlanChange } from './items';
+import { itemWith, planWith, type PlanChange } from './items';
 
 const warningsIn = ({ length }: readonly Warning[]) => plural(length, 'a warning', `${length} warnings`);
 
@@ -34,6 +35,21 @@ export function answerThere(
   const part = by === 'specific' ? 'specifics' : 'answers';
   const many = plural(warnings.length, 'one listing', `${warnings.length} listings`);
   putEach(warnings, `one answer for ${many}`, () => (now) => ({ [part]: { ...now[part], [id]: value } }));
+}
+
+/** Does for each what one press does about it where it stands. @param label what that press says */
+export function fixAll(warnings: readonly Warning[], label: string): void {
+  const { items } = useAttic.getState();
+  const puts = [...group(warnings, (w) => w.item)].flatMap(([id, some]) => {
+    const item = items[id];
+    if (!item) return [];
+    const own = some.flatMap(({ market, finding }) =>
+      finding?.fix?.plan ? [planWith(id, market, finding.fix.plan)] : [],
+    );
+    const parts = some.flatMap(({ finding }) => finding?.fix?.item ?? []);
+    return parts.length === 0 ? own : [...own, itemWith(item, Object.assign({}, ...parts))];
+  });
+  if (puts.length > 0) change(`${label}: ${warningsIn(warnings)}`, puts);
 }
 
 /** One change of each plan, whatever number of its warnings are among them. @param changed by their keys */
