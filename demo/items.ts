@@ -239,6 +239,8 @@ export const DEMO_ITEMS: readonly DemoItem[] = [
             pay: 'cash',
             amount: 8500,
             receivedAt: null,
+            toldAt: null,
+            remindedAt: null,
             handedAt: null,
             missedAt: null,
           },

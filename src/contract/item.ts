@@ -185,6 +185,9 @@ const Promised = z.object({
             amount: Minor.nonnegative(),
             /** The money is here; only then it is handed over. */
             receivedAt: Instant.nullable().default(null),
+            /** When the buyer was told of it, and when they were reminded. */
+            toldAt: Instant.nullable().default(null),
+            remindedAt: Instant.nullable().default(null),
             handedAt: Instant.nullable().default(null),
             /** Nobody came. */
             missedAt: Instant.nullable().default(null),

@@ -52,6 +52,8 @@ export const Plan = z.object({
   stencil: z.object({ id: RecordId.nullable() }).nullable().default(null),
   /** Parts it says itself, even where it says nothing: no stencil's word counts for them. */
   ownParts: z.array(StencilPart).max(20).default([]),
+  /** From when days without an enquiry are counted anew; null: from when it was up. */
+  unaskedFrom: Instant.nullable().default(null),
   /** Cautions that the person looked at and lets be, by what they are known by, and since when. */
   waived: z
     .array(z.object({ key: z.string().max(200), at: Instant }))

@@ -210,6 +210,8 @@ const Rules = z.object({
         /** `several`: as many of the choices as fit, joined by " | "; `yesNo`: answered "yes" or "no". */
         type: z.enum(['choice', 'text', 'several', 'yesNo', 'number']),
         choices: z.array(z.string().max(120)).optional(),
+        /** What it means beyond that marketplace: where buyers are met. */
+        about: z.enum(['meetingPlace']).optional(),
         required: z.boolean(),
       }),
     )

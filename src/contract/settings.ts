@@ -170,6 +170,8 @@ const Dealing = z.object({
   meetingPlaces: z.array(z.string().min(1).max(120)).max(40).default([]),
   /** Answers given again and again. */
   savedAnswers: z.array(SavedAnswer).max(100).default([]),
+  /** How long before a meeting it is told of, minutes. */
+  remindMinutes: z.number().int().min(5).max(1_440).default(60),
   /** What happens elsewhere once an offer is taken or a meeting arranged. */
   whenPromised: z.enum(['withdraw', 'leave']).default('withdraw'),
   /** Offers within an item's limits are answered by themselves while a page is open. */

@@ -39,6 +39,8 @@ const FIELDS: Record<string, string> = {
   origin: 'fact:origin',
   boards: 'answer:boards',
   acquaintances: 'answer:acquaintances',
+  tags: 'tags',
+  higherDays: 'paid',
 };
 
 /** Anything but yes or no is sent on as it is: the marketplace says what is wrong with it. */
@@ -57,6 +59,8 @@ export function adOf(draft: ListingDraft) {
     origin: draft.specifics.origin ?? '',
     boards: (draft.answers.boards ?? '').split(' | ').filter(Boolean),
     acquaintances: yesNo(draft.answers.acquaintances),
+    tags: draft.tags,
+    higherDays: Number(draft.paid.extras.seen ?? 0),
   };
 }
 

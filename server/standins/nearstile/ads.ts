@@ -11,6 +11,10 @@ export interface Ad {
   state: string;
   place: string;
   boards?: string[];
+  tags?: string[];
+  /** Paid for to stand before the others; until then. */
+  higherDays?: number;
+  higherUntil?: number;
   /** Promised to a neighbour: it stays up, and says so. */
   held?: boolean;
   photos: string[];

@@ -23,6 +23,14 @@ const readPhotos = (list: unknown) =>
     return { bytes, longSide: size ? Math.max(size.width, size.height) : 0 };
   });
 
+/** Days are those bought in all: what is more than before goes on where that ends, or begins now. */
+function higher(days: number, old: Ad | null): Pick<Ad, 'higherDays' | 'higherUntil'> {
+  if (days === 0) return {};
+  const more = Math.max(0, days - (old?.higherDays ?? 0));
+  const until = more === 0 ? (old?.higherUntil ?? 0) : Math.max(Date.now(), old?.higherUntil ?? 0);
+  return { higherDays: days, higherUntil: until + more * 86_400_000 };
+}
+
 function servePutting({ app, store, base, switches, turns }: Frame): void {
   app.put('/board/ads/:id', (c) =>
     turns.run(async () => {
@@ -56,6 +64,8 @@ function servePutting({ app, store, base, switches, turns }: Frame): void {
         state: String(b.state),
         place: String(b.place),
         boards: Array.isArray(b.boards) ? b.boards.map(String) : [],
+        tags: Array.isArray(b.tags) ? b.tags.map(String) : [],
+        ...higher(Number(b.higherDays ?? 0), old),
         photos: names,
         held: b.held === true,
         // Small changes to an ad that is up are not looked over again.

@@ -44,7 +44,9 @@ const price = (ad: Ad) => (ad.euros === 0 ? 'to give away' : `${ad.euros.toFixed
 function serveFront({ app, store, base, switches }: Frame, pages: Pages): void {
   app.get('/', async (c) => {
     if (isOut(switches)) return pages.closed(c);
-    const up = (await store.all<Ad>('ad')).filter((ad) => ad.status === 'up').reverse();
+    const isHigher = (ad: Ad) => (ad.higherUntil ?? 0) > Date.now();
+    const all = (await store.all<Ad>('ad')).filter((ad) => ad.status === 'up').reverse();
+    const up = [...all.filter(isHigher), ...all.filter((ad) => !isHigher(ad))];
     return c.html(
       pages.show(
         'Nearstile',
@@ -99,6 +101,12 @@ function serveAd({ app, store, base, switches }: Frame, pages: Pages, forms: For
               <dl>
                 <dt>State</dt>
                 <dd>${condition?.label}</dd>
+                ${
+                  ad.tags?.length
+                    ? html`<dt>Found by</dt>
+                        <dd>${ad.tags.join(', ')}</dd>`
+                    : ''
+                }
                 ${
                   ad.boards?.length
                     ? html`<dt>Also on</dt>

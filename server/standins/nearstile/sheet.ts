@@ -16,13 +16,14 @@ export const SHEET = {
   description: { min: 0, max: 1_500, counts: 'characters' },
   photos: {
     min: 1,
-    max: 9,
+    max: 10,
     minLongSide: 400,
     maxLongSide: 1_280,
     maxBytes: 1_500_000,
     shape: 'any',
     shownAtOnce: 3,
   },
+  tags: { max: 5, longest: 20 },
   price: { min: 0, max: 500_000 },
   categories: [
     plain('clothing', 'Clothing'),
@@ -48,6 +49,7 @@ export const SHEET = {
       help: 'Buyers see it with the ad.',
       type: 'choice',
       choices: PLACES,
+      about: 'meetingPlace',
       required: true,
     },
     {

@@ -6,6 +6,8 @@ const text = (value: unknown, most: number): value is string =>
   typeof value === 'string' && value.length <= most;
 const graphemes = (value: string) => [...new Intl.Segmenter().segment(value)].length;
 
+const isTag = (tag: unknown) => text(tag, 80) && tag.trim() !== '' && graphemes(tag) <= 20;
+
 /** Faults of an ad that need no person to see. */
 export function faultsOf(b: Record<string, unknown>, switches: Switches): string[] {
   const faults: string[] = [];
@@ -16,6 +18,12 @@ export function faultsOf(b: Record<string, unknown>, switches: Switches): string
   if (!SHEET.categories.some((x) => x.id === b.board)) faults.push('board: not one of ours');
   if (!SHEET.conditions.some((x) => x.code === b.state)) faults.push('state: new, used or fix');
   if (!PLACES.includes(String(b.place))) faults.push('place: not one of ours');
+  const tags: unknown = b.tags ?? [];
+  if (!Array.isArray(tags) || tags.length > 5 || !tags.every(isTag))
+    faults.push('tags: up to 5, of 1 to 20 characters each');
+  const days = b.higherDays ?? 0;
+  if (!Number.isInteger(days) || Number(days) < 0 || Number(days) > 365)
+    faults.push('higherDays: 0 to 365 days');
   const boards = b.boards ?? [];
   if (!Array.isArray(boards) || !boards.every((name) => BOARDS.includes(String(name))))
     faults.push('boards: only quarters of ours');
@@ -42,7 +50,7 @@ export function photoFaults(
   switches: Switches,
 ): string[] {
   const faults: string[] = [];
-  const most = picturesToday(9, switches);
+  const most = picturesToday(10, switches);
   if (photos.length < 1 || photos.length > most) faults.push(`photos: 1 to ${most}`);
   for (const { longSide, bytes } of photos) {
     if (longSide === 0) faults.push('photos: not a JPEG');

@@ -229,6 +229,8 @@ describe('Today', () => {
       pay: 'cash' as const,
       amount: 4_000,
       receivedAt: null,
+      toldAt: null,
+      remindedAt: null,
       handedAt: null,
       missedAt: null,
     };
@@ -343,4 +345,66 @@ it('an auction that ends tonight with no bid is told of, with the item it is', (
   expect(lines({ bids: 1, highest: 900 })).toEqual([]);
   expect(lines({ endsAt: 20_000 })).toEqual([]);
   expect(lines({}, 'another')).toEqual([]);
+});
+
+describe('what nobody asked about', () => {
+  const DAYS = 86_400_000;
+  const NOW = 20 * DAYS;
+  const lines = (about: {
+    listedAt?: number | null;
+    talkAt?: number;
+    waitFrom?: number;
+    collects?: string[];
+    held?: boolean;
+  }) => {
+    const { listedAt = 1, talkAt, waitFrom, collects = ['board'], held } = about;
+    const a = { ...item('a'), holds: held ? [{ from: 1, to: null, who: '', market: null, meet: null }] : [] };
+    const talk = { item: 'a', market: 'board', changedAt: talkAt, lines: [], offers: [] };
+    return todayLines({
+      items: { a },
+      plans:
+        waitFrom === undefined
+          ? []
+          : [Plan.parse({ id: 'p', itemId: 'a', market: 'board', wanted: true, unaskedFrom: waitFrom })],
+      courier: { a: view('a', { listings: [listing('board', { listedAt })] }) },
+      orders: [],
+      talks: talkAt === undefined ? [] : [{ item: 'a', what: '', talks: [talk as never] }],
+      collects: new Set(collects),
+      now: NOW,
+      tonight: NOW,
+      findings: () => [],
+    }).filter((l) => l.sort === 'unasked');
+  };
+  it('is told after five days, where buyers write before they come', () => {
+    expect(lines({ listedAt: NOW - 5 * DAYS })).toMatchObject([{ itemId: 'a', since: NOW - 5 * DAYS }]);
+    expect(lines({ listedAt: NOW - 5 * DAYS + 1 })).toEqual([]);
+    expect(lines({ listedAt: null })).toEqual([]);
+    expect(lines({ collects: ['shop'] })).toEqual([]);
+  });
+  it('is counted from the last enquiry, and anew where one waits on', () => {
+    expect(lines({ talkAt: NOW - 4 * DAYS })).toEqual([]);
+    expect(lines({ talkAt: NOW - 6 * DAYS })).toMatchObject([{ since: NOW - 6 * DAYS }]);
+    expect(lines({ waitFrom: NOW - DAYS })).toEqual([]);
+  });
+  it('is asked about a few at a time, the longest first, with how many there are', () => {
+    const ids = ['a', 'b', 'c', 'd', 'e'];
+    const found = todayLines({
+      items: Object.fromEntries(ids.map((id) => [id, item(id)])),
+      plans: [],
+      courier: Object.fromEntries(
+        ids.map((id, i) => [id, view(id, { listings: [listing('board', { listedAt: 9 - i })] })]),
+      ),
+      orders: [],
+      collects: new Set(['board']),
+      now: NOW,
+      tonight: NOW,
+      findings: () => [],
+    });
+    expect(found.map((l) => [l.itemId, l.sort === 'unasked' && l.of])).toEqual([
+      ['e', 5],
+      ['d', 5],
+      ['c', 5],
+    ]);
+  });
+  it('is not what is promised to somebody', () => expect(lines({ held: true })).toEqual([]));
 });

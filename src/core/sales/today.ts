@@ -51,6 +51,11 @@ export type TodayLine =
   | { sort: 'cameBack'; itemId: string; row: OrderRow }
   /** Statements that say otherwise than was told at the sale. */
   | { sort: 'moneyOff'; itemId: string; market: string; orders: number; off: number }
+  /**
+   * Up for days where buyers write before they buy, and nobody wrote; `since`: from when it is counted; `of`:
+   * of how many that is so, of which only the first few are lines.
+   */
+  | { sort: 'unasked'; itemId: string; listing: CourierListingView; since: number; of: number }
   /** It ends tonight, and nobody has bid. */
   | { sort: 'unbid'; itemId: string; auction: AuctionStanding }
   | { sort: 'ending'; itemId: string; ending: Ending }
@@ -72,6 +77,7 @@ const ORDER: readonly TodayLine['sort'][] = [
   'heldLong',
   'moneyOff',
   'unbid',
+  'unasked',
   'putUp',
   'nearlyReady',
   'ending',
@@ -79,6 +85,11 @@ const ORDER: readonly TodayLine['sort'][] = [
 
 /** How long a promise may stand with nothing arranged before it is asked about, milliseconds. */
 export const LONG_HOLD = 3 * 86_400_000;
+
+/** So long nobody wrote before something else is tried, milliseconds. */
+const UNASKED = 5 * 86_400_000;
+/** So many of them are asked about at once: the next ones come as these are worked off. */
+const UNASKED_AT_ONCE = 3;
 
 /** A meeting so near is shown though it is after midnight, milliseconds. */
 export const SOON = 6 * 3_600_000;
@@ -97,6 +108,8 @@ export interface TodayInput {
   /** All orders, as far as the desk has worked them. */
   orders: readonly OrderRow[];
   talks?: readonly TalksOfItem[];
+  /** Marketplaces where buyers come and fetch what they bought, once it is known who wrote there. */
+  collects?: ReadonlySet<string>;
   endings?: readonly Ending[];
   /** How auctions stand, as far as is known. */
   auctions?: readonly AuctionStanding[];
@@ -168,6 +181,15 @@ export function todayLines(input: TodayInput): TodayLine[] {
   }
   deskLines(input, lines);
   auctionLines(input, lines);
+  unaskedLines(input, lines);
+  draftLines(input, lines);
+  return lines
+    .sort((a, b) => ORDER.indexOf(a.line.sort) - ORDER.indexOf(b.line.sort) || a.at - b.at)
+    .map(({ line }) => line);
+}
+
+/** What is wanted somewhere, was not sent yet, and is one fact away from ready. */
+function draftLines(input: TodayInput, lines: { line: TodayLine; at: number }[]): void {
   for (const plan of input.plans) {
     const item = input.items[plan.itemId];
     const view = input.courier[plan.itemId];
@@ -186,9 +208,33 @@ export function todayLines(input: TodayInput): TodayLine[] {
         line: { sort: 'nearlyReady', itemId: item.id, market: plan.market, finding: blockers[0] },
       });
   }
-  return lines
-    .sort((a, b) => ORDER.indexOf(a.line.sort) - ORDER.indexOf(b.line.sort) || a.at - b.at)
-    .map(({ line }) => line);
+}
+
+/** What is up where buyers write first, and nobody did for days. */
+function unaskedLines(input: TodayInput, lines: { line: TodayLine; at: number }[]): void {
+  const { collects, courier, items, now } = input;
+  if (!collects || collects.size === 0) return;
+  const from = new Map(input.plans.map((p) => [`${p.itemId} ${p.market}`, p.unaskedFrom]));
+  const talks = new Map((input.talks ?? []).map((t) => [t.item, t.talks]));
+  const found: { itemId: string; listing: CourierListingView; since: number }[] = [];
+  for (const view of Object.values(courier)) {
+    const item = items[view.id];
+    if (!item || view.sale || openHold(item)) continue;
+    for (const listing of view.listings) {
+      const { market, state, want, listedAt } = listing;
+      if (!collects.has(market) || state !== 'live' || want !== 'live' || listedAt === null) continue;
+      const asked = talks.get(view.id)?.filter((t) => t.market === market) ?? [];
+      const since = Math.max(
+        listedAt,
+        from.get(`${view.id} ${market}`) ?? 0,
+        ...asked.map((t) => t.changedAt),
+      );
+      if (now - since >= UNASKED) found.push({ itemId: view.id, listing, since });
+    }
+  }
+  found.sort((a, b) => a.since - b.since);
+  for (const one of found.slice(0, UNASKED_AT_ONCE))
+    lines.push({ at: one.since, line: { sort: 'unasked', ...one, of: found.length } });
 }
 
 function auctionLines(input: TodayInput, lines: { line: TodayLine; at: number }[]): void {

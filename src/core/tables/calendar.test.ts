@@ -15,6 +15,8 @@ const plan = (itemId: string, part: Partial<Plan>): Plan =>
   Plan.parse({ id: `${itemId}_moor`, itemId, market: 'moor', wanted: true, ...part });
 const meet = { place: 'Clock tower', at: 40 * DAY, pay: 'cash', amount: 900 } as const;
 
+const NOT_DONE = { receivedAt: null, toldAt: null, remindedAt: null, handedAt: null, missedAt: null };
+
 it('has what goes up by itself, who is met, and whose time is over, the earliest first', () => {
   const held = (part: object) =>
     item('b', {
@@ -24,7 +26,7 @@ it('has what goes up by itself, who is met, and whose time is over, the earliest
           to: null,
           who: 'Ines',
           market: 'stile',
-          meet: { ...meet, receivedAt: null, handedAt: null, missedAt: null, ...part },
+          meet: { ...meet, ...NOT_DONE, ...part },
         },
       ],
     });

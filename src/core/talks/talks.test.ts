@@ -1,7 +1,17 @@
 import type { BuyerOffer } from '@/contract/fulfilment';
 
 import { filledIn, tokensOf } from './answers';
-import { agreedOffer, openOffer, talksByItem, waits, waitsSince, type TalkOf } from './talks';
+import {
+  agreedOffer,
+  inboxOf,
+  openOffer,
+  rankedByLeaves,
+  talksByItem,
+  waits,
+  waitsSince,
+  type Inbox,
+  type TalkOf,
+} from './talks';
 
 const offer = (amount: number, at: number, state: BuyerOffer['state'] = 'open'): BuyerOffer => ({
   id: `o${at}`,
@@ -83,4 +93,43 @@ describe('a saved answer', () => {
     expect(filledIn('A {{#broken', {})).toEqual({ words: 'A {{#broken', missing: [] });
     expect(tokensOf('{{a}} {{b}} {{a}}')).toEqual(['a', 'b']);
   });
+});
+
+describe('several buyers of one item', () => {
+  it('are ranked by what their offers leave, which need not be by what they offer', () => {
+    const dear = talk('dear', { offers: [offer(4_300, 1)], market: 'moor' });
+    const free = talk('free', { offers: [offer(4_000, 1)], market: 'board' });
+    const asks = talk('asks', { lines: [said('buyer', 1)] });
+    const done = talk('done', { lines: [said('seller', 1)] });
+    const leaves = (t: TalkOf) => ({ dear: 3_600, free: 4_000 })[t.id] ?? null;
+    expect(rankedByLeaves([done, asks, dear, free], leaves).map((t) => t.id)).toEqual([
+      'free',
+      'dear',
+      'asks',
+      'done',
+    ]);
+  });
+});
+
+describe('a part of the inbox', () => {
+  const groups = talksByItem([
+    talk('asks', { item: 'a', lines: [said('buyer', 9)] }),
+    talk('beside', { item: 'a', lines: [said('seller', 8)] }),
+    talk('offers', { item: 'b', offers: [offer(1, 7)] }),
+    talk('agreed', { item: 'c', offers: [offer(1, 6, 'accepted')] }),
+    talk('meets', { item: 'd', lines: [said('seller', 5)] }),
+    talk('over', { item: 'e', lines: [said('seller', 4)], offers: [offer(1, 3, 'refused')] }),
+  ]);
+  const items = (part: Inbox) =>
+    inboxOf(groups, part, (t) => t.id === 'meets')
+      .map((g) => g.item)
+      .sort();
+  it.each([
+    ['all', ['a', 'b', 'c', 'd', 'e']],
+    ['waiting', ['a', 'b']],
+    ['offers', ['b', 'c']],
+    ['meetings', ['d']],
+  ] as const)('%s holds %j', (part, wanted) => expect(items(part)).toEqual(wanted));
+  it('shows all buyers of an item beside the one that belongs there', () =>
+    expect(inboxOf(groups, 'waiting', () => false).find((g) => g.item === 'a')?.talks).toHaveLength(2));
 });

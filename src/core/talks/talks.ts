@@ -62,3 +62,48 @@ export function talksByItem(talks: readonly TalkOf[]): TalksOfItem[] {
     return x === y ? newest(b) - newest(a) : x - y;
   });
 }
+
+/**
+ * Several buyers of one item: those that wait first, and of them whoever's offer leaves most.
+ *
+ * @param leaves what is left of an offer, minor units; null: nothing is offered, or it is not known
+ */
+export function rankedByLeaves(
+  talks: readonly TalkOf[],
+  leaves: (talk: TalkOf) => number | null,
+): readonly TalkOf[] {
+  const known = new Map(talks.map((t) => [t, leaves(t) ?? -Infinity]));
+  const of = (t: TalkOf) => known.get(t) ?? -Infinity;
+  return [...talks].sort(
+    (a, b) => Number(waits(b)) - Number(waits(a)) || (of(b) === of(a) ? 0 : of(b) - of(a)),
+  );
+}
+
+/** What of the inbox is looked at. */
+export const INBOX = ['all', 'waiting', 'offers', 'meetings'] as const;
+export type Inbox = (typeof INBOX)[number];
+
+/**
+ * The conversations of a part of the inbox, by item; of an item all buyers, as long as one belongs there.
+ *
+ * @param meets whether a meeting is arranged with this buyer
+ */
+export function inboxOf(
+  groups: readonly TalksOfItem[],
+  part: Inbox,
+  meets: (talk: TalkOf) => boolean,
+): readonly TalksOfItem[] {
+  const belongs = (talk: TalkOf): boolean => {
+    switch (part) {
+      case 'all':
+        return true;
+      case 'waiting':
+        return waits(talk);
+      case 'offers':
+        return openOffer(talk) !== null || agreedOffer(talk) !== null;
+      case 'meetings':
+        return meets(talk);
+    }
+  };
+  return groups.filter((g) => g.talks.some(belongs));
+}

@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { NONE } from '@/contract/coded';
 import type { CourierListingView } from '@/contract/courier';
 
-import { causesOf, listingsOf, oneAnswer, warningsOf, type Looked, type Warning } from './warnings';
 import { waivedKey } from './waived';
+import { causesOf, listingsOf, oneAnswer, warningsOf, type Looked, type Warning } from './warnings';
 import type { CellCheck } from '../listing/examine';
 import type { Finding } from '../listing/findings';
 

@@ -9,6 +9,7 @@ import { formatMoney } from '@/core/money/money';
 import { goTo } from '@/parts/trade/goTo';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { SeeThere } from '@/parts/trade/SeeThere';
+import { ShareLink } from '@/parts/trade/ShareLink';
 import { TakeDownByHand } from '@/parts/trade/TakeDownByHand';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Button } from '@/parts/ui/Button';
@@ -113,6 +114,9 @@ function SeeOrWithdraw(props: {
         <SeeThere listing={listing} label={`See it on ${name}`}>
           See it there
         </SeeThere>
+      ) : null}
+      {isThere && listing.state === 'live' ? (
+        <ShareLink listing={listing} label={`Share its link on ${name}`} />
       ) : null}
       {onWithdraw ? (
         <Button label={`Withdraw it from ${name}`} disabled={busy} onPress={onWithdraw}>

@@ -1,77 +1,81 @@
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Item } from '@/contract/records';
+import { meetingHints } from '@/core/holds/hints';
 import { openHold } from '@/core/holds/holds';
+import { buyerPast } from '@/core/talks/buyerPast';
+import type { TalkOf } from '@/core/talks/talks';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { Field } from '@/parts/ui/Field';
+import { MomentField } from '@/parts/ui/MomentField';
 import { Notice } from '@/parts/ui/Notice';
 import { Text } from '@/parts/ui/Text';
+import { comingWords } from '@/parts/ui/time';
 import { setSettings, useAttic } from '@/store/attic/attic';
 import { useTextDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
-import { arrangeMeeting, holdFor, type Meeting } from '@/store/fulfilment/holds';
+import { arrangeMeeting, holdFor, newMeeting, type Meeting } from '@/store/fulfilment/holds';
+import { writeOfMeeting } from '@/store/fulfilment/meetings';
+import { useTalks } from '@/store/fulfilment/talks';
+import { meetingHintWords } from '@/wording/meeting';
 
-/** Place, time, money: what the two agree on before an item is handed over in person. */
-export function Arrange(props: { item: Item; who: string; market: string; amount: number | null }) {
-  const { item, who, market } = props;
-  const settings = useAttic((s) => s.settings);
-  const listed = useCourier((s) => s.items[item.id]?.listings.find((l) => l.market === market)?.price);
+import { meetingTimes } from './meetingTimes';
+import { useMeetingPlaces } from './useMeetingPlaces';
+
+/** What the two agree on before an item is handed over in person, picked with a thumb, and told. */
+export function Arrange({ item, talk, amount }: { item: Item; talk: TalkOf; amount: number | null }) {
+  const { who } = talk;
   const [open, setOpen] = useState(false);
-  const [place, setPlace, clearPlace] = useTextDraft(
-    `meet:${item.id}:${who}`,
-    settings.meetingPlaces[0] ?? '',
+  return open ? (
+    <Agreeing item={item} talk={talk} amount={amount} onDone={() => setOpen(false)} />
+  ) : (
+    <Button icon="sales" label={`Arrange a meeting with ${who}`} onPress={() => setOpen(true)}>
+      Arrange a meeting
+    </Button>
   );
-  const [when, setWhen] = useState(() => format(Date.now() + 3_600_000, "yyyy-MM-dd'T'HH:mm"));
+}
+
+function Agreeing(props: { item: Item; talk: TalkOf; amount: number | null; onDone: () => void }) {
+  const { item, talk, onDone } = props;
+  const { who, market } = talk;
+  const currency = useAttic((s) => s.settings.currency);
+  const listed = useCourier((s) => s.items[item.id]?.listings.find((l) => l.market === market)?.price);
+  const places = useMeetingPlaces(item.id, market);
+  const [place, setPlace, clearPlace] = useTextDraft(`meet:${item.id}:${who}`, places[0] ?? '');
+  const [begun] = useState(Date.now);
+  const times = meetingTimes(begun);
+  const [at, setAt] = useState(times[0] ?? begun);
   const [pay, setPay] = useState<Meeting['pay']>('cash');
   const [amount, setAmount] = useState<number | null>(props.amount ?? listed ?? item.price);
   const { run, busy, trouble } = useAsyncAction();
-  if (!open)
-    return (
-      <Button icon="sales" label={`Arrange a meeting with ${who}`} onPress={() => setOpen(true)}>
-        Arrange a meeting
-      </Button>
-    );
-  const at = Date.parse(when);
-  const meet: Meeting | null =
-    place.trim() !== '' && Number.isFinite(at) && amount !== null
-      ? { place: place.trim(), at, pay, amount, receivedAt: null, handedAt: null, missedAt: null }
-      : null;
-  const keep = (meeting: Meeting) =>
+  const meet =
+    place.trim() === '' || amount === null ? null : newMeeting({ place: place.trim(), at, pay, amount });
+  const keep = (tell: boolean) =>
     run(async () => {
-      rememberPlace(meeting.place);
-      if (openHold(item)) arrangeMeeting(item, meeting, market);
-      else await holdFor(item, who, meeting, market);
+      if (!meet) return;
+      rememberPlace(meet.place);
+      if (openHold(item)) arrangeMeeting(item, meet, market);
+      else await holdFor(item, who, meet, market);
       clearPlace();
-      setOpen(false);
+      onDone();
+      // What can't be told stays to be told, where the meeting stands.
+      if (tell) await writeOfMeeting(item.id, talk, 'tell');
     });
   return (
     <View role="group" aria-label={`Meeting with ${who}`} style={{ gap: 8 }}>
-      {settings.meetingPlaces.length > 0 ? (
-        <ChipRow label="Where">
-          {settings.meetingPlaces.map((p) => (
-            <Chip key={p} on={p === place} onPress={() => setPlace(p)}>
-              {p}
-            </Chip>
-          ))}
-        </ChipRow>
-      ) : null}
-      <Field label="Public place" value={place} pause={0} maxLength={120} onChange={setPlace} />
-      <Field
-        label="When"
-        value={when}
-        pause={0}
-        maxLength={16}
-        hint="Day and time, 2026-11-08 15:30"
-        refuse={(text) =>
-          Number.isFinite(Date.parse(text.trim().replace(' ', 'T'))) ? null : 'A day and a time.'
-        }
-        onChange={(text) => setWhen(text.trim().replace(' ', 'T'))}
-      />
-      <MoneyField label="For" value={amount} currency={settings.currency} onChange={setAmount} />
+      <PlaceChoice places={places} place={place} onChange={setPlace} />
+      <ChipRow label="When">
+        {times.map((moment) => (
+          <Chip key={moment} on={moment === at} onPress={() => setAt(moment)}>
+            {comingWords(moment, begun)}
+          </Chip>
+        ))}
+      </ChipRow>
+      <MomentField label="Day and time" at={at} least={begun} onChange={setAt} />
+      <MoneyField label="For" value={amount} currency={currency} onChange={setAmount} />
       <ChipRow label="Paid">
         <Chip on={pay === 'cash'} onPress={() => setPay('cash')}>
           In cash
@@ -81,13 +85,77 @@ export function Arrange(props: { item: Item; who: string; market: string; amount
         </Chip>
       </ChipRow>
       <Meanwhile />
+      {meet ? <Hints item={item} talk={talk} meet={meet} /> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
-      <Button variant="main" disabled={busy || !meet} onPress={() => meet && keep(meet)}>
-        {`Promise it to ${who}`}
+      <Button variant="main" disabled={busy || !meet} onPress={() => keep(true)}>
+        {`Promise it and tell ${who}`}
+      </Button>
+      <Button
+        variant="quiet"
+        label={`Promise it to ${who}`}
+        disabled={busy || !meet}
+        onPress={() => keep(false)}
+      >
+        Promise it, they know already
       </Button>
       <Text variant="small" tone="soft">
         It is sold only once it is handed over.
       </Text>
+    </View>
+  );
+}
+
+/** Places that were met at before, and those of the marketplace; another one is typed. */
+function PlaceChoice(props: { places: readonly string[]; place: string; onChange: (place: string) => void }) {
+  const { places, place, onChange } = props;
+  const [other, setOther] = useState(places.length === 0 || (place !== '' && !places.includes(place)));
+  return (
+    <>
+      <ChipRow label="Where">
+        {places.map((p) => (
+          <Chip
+            key={p}
+            on={!other && p === place}
+            onPress={() => {
+              setOther(false);
+              onChange(p);
+            }}
+          >
+            {p}
+          </Chip>
+        ))}
+        <Chip
+          on={other}
+          onPress={() => {
+            setOther(true);
+            onChange('');
+          }}
+        >
+          Another place
+        </Chip>
+      </ChipRow>
+      {other ? (
+        <Field label="Public place" value={place} pause={0} maxLength={120} onChange={onChange} />
+      ) : null}
+    </>
+  );
+}
+
+/** What fits this item, this buyer and this hour. */
+function Hints({ item, talk, meet }: { item: Item; talk: TalkOf; meet: Meeting }) {
+  const talks = useTalks((s) => s.talks);
+  const items = useAttic((s) => s.items);
+  const { missed } = buyerPast(talk, item.id, talks, Object.values(items));
+  const hints = meetingHints({ item, meet, hour: new Date(meet.at).getHours(), missed });
+  return (
+    <View role="list" aria-label="Good to know" style={{ gap: 4 }}>
+      {hints.map((hint) => (
+        <View key={hint.code} role="listitem">
+          <Text variant="small" tone="info">
+            {meetingHintWords(hint)}
+          </Text>
+        </View>
+      ))}
     </View>
   );
 }

@@ -1,15 +1,24 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { BuyerOffer } from '@/contract/fulfilment';
 import type { SavedAnswer } from '@/contract/orders';
 import type { Item } from '@/contract/records';
 import { openHold } from '@/core/holds/holds';
-import { plural } from '@/core/language/plural';
+import { listed } from '@/core/language/listed';
 import { formatMoney } from '@/core/money/money';
+import { buyerPast } from '@/core/talks/buyerPast';
 import { mayPromise, standingFor, type Standing } from '@/core/talks/standing';
-import { agreedOffer, openOffer, waits, type TalkOf, type TalksOfItem } from '@/core/talks/talks';
+import {
+  agreedOffer,
+  openOffer,
+  rankedByLeaves,
+  waits,
+  type TalkOf,
+  type TalksOfItem,
+} from '@/core/talks/talks';
+import { HoldSteps } from '@/parts/trade/HoldSteps';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { PictureView } from '@/parts/trade/PictureView';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
@@ -18,7 +27,7 @@ import { Field } from '@/parts/ui/Field';
 import { Notice } from '@/parts/ui/Notice';
 import { Card } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
-import { agoWords, exactly } from '@/parts/ui/time';
+import { agoWords, exactly, meetingTime } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
 import { useTextDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
@@ -29,6 +38,7 @@ import { answer, judged, reply, SAYS_OTHERWISE, useTalks } from '@/store/fulfilm
 import { whatItLeaves } from '@/store/fulfilment/whatItLeaves';
 import { nameOr } from '@/store/items/names';
 import { useColours, useWide } from '@/theme/theme';
+import { buyerPastWords } from '@/wording/meeting';
 import { offerReason } from '@/wording/price';
 
 import { Arrange } from './Arrange';
@@ -36,11 +46,13 @@ import { Arrange } from './Arrange';
 /** The buyers of one item, side by side. */
 export function OfItem({ group }: { group: TalksOfItem }) {
   const item = useAttic((s) => (group.item ? s.items[group.item] : undefined));
-  const sale = useCourier((s) => (group.item ? s.items[group.item]?.sale : null));
   const wide = useWide();
   const router = useRouter();
   const name = nameOr(item, group.what);
-  const hold = item && openHold(item);
+  const ranked = rankedByLeaves(group.talks, (talk) => {
+    const offer = openOffer(talk) ?? agreedOffer(talk);
+    return offer && whatItLeaves(talk, offer.amount);
+  });
   return (
     <Card label={`About ${name}`}>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
@@ -49,13 +61,12 @@ export function OfItem({ group }: { group: TalksOfItem }) {
           <Text variant="strong" numberOfLines={2}>
             {name}
           </Text>
-          <Text variant="small" tone="soft" figures>
-            {sale
-              ? 'sold'
-              : hold
-                ? `promised to ${hold.who || 'somebody'}`
-                : `${plural(group.talks.length, 'one buyer', `${group.talks.length} buyers`)}`}
-          </Text>
+          {item ? <StateOf item={item} /> : null}
+          {group.talks.length > 1 ? (
+            <Text variant="small" tone="soft" figures>
+              {`${group.talks.length} buyers, whoever leaves most first`}
+            </Text>
+          ) : null}
         </View>
         {item ? (
           <Button variant="quiet" label={`Open ${name}`} onPress={() => router.navigate(`/item/${item.id}`)}>
@@ -64,11 +75,52 @@ export function OfItem({ group }: { group: TalksOfItem }) {
         ) : null}
       </View>
       <View style={wide ? { flexDirection: 'row', flexWrap: 'wrap', gap: 14 } : { gap: 14 }}>
-        {group.talks.map((talk) => (
+        {ranked.map((talk) => (
           <OneTalk key={`${talk.market} ${talk.id}`} talk={talk} wide={wide} />
         ))}
       </View>
     </Card>
+  );
+}
+
+/** Sold, promised, or where it is up and for how much. */
+function StateOf({ item }: { item: Item }) {
+  const market = useMarketName();
+  const currency = useAttic((s) => s.settings.currency);
+  const view = useCourier((s) => s.items[item.id]);
+  const hold = openHold(item);
+  const up = view?.listings.filter((l) => l.state === 'live' && l.want === 'live') ?? [];
+  const prices = [...new Set(up.map((l) => l.price))].sort((a, b) => a - b);
+  const words = view?.sale
+    ? `Sold on ${market(view.sale.market)}`
+    : item.left
+      ? 'No longer here'
+      : hold
+        ? `Promised to ${hold.who || 'somebody'}` +
+          (hold.meet ? `, meeting ${meetingTime(hold.meet.at)}` : '')
+        : up.length === 0
+          ? 'Up nowhere'
+          : `Up on ${listed(
+              up.map((l) => market(l.market)),
+              'and',
+            )}, ` + prices.map((p) => formatMoney(p, currency)).join(' to ');
+  return (
+    <Text variant="small" figures>
+      {words}
+    </Text>
+  );
+}
+
+/** What this buyer did here before; nothing of one who comes first. */
+function Past({ talk }: { talk: TalkOf }) {
+  const talks = useTalks((s) => s.talks);
+  const items = useAttic((s) => s.items);
+  const past = useMemo(() => buyerPast(talk, talk.item, talks, Object.values(items)), [talk, talks, items]);
+  const words = buyerPastWords(past);
+  return words === null ? null : (
+    <Text variant="small" tone="info">
+      {words}
+    </Text>
   );
 }
 
@@ -93,6 +145,7 @@ function OneTalk({ talk, wide }: { talk: TalkOf; wide: boolean }) {
       <Text variant="small" tone="soft" figures>
         {`${talk.who} on ${market(talk.market)} · ${agoWords(talk.changedAt)}`}
       </Text>
+      <Past talk={talk} />
       {lines.map((l, i) => (
         <Text key={i}>
           <Text variant="strong">{`${l.by === 'buyer' ? talk.who : 'You'}: `}</Text>
@@ -227,9 +280,10 @@ function Agreed({ talk }: { talk: TalkOf }) {
   const sold = useCourier((s) => (talk.item ? s.items[talk.item]?.sale : null));
   if (!item || sold || sheet?.handover !== 'collect') return null;
   const hold = openHold(item);
-  if (hold?.meet || (hold && hold.who !== talk.who)) return null;
+  if (hold && (hold.who !== talk.who || (hold.market ?? talk.market) !== talk.market)) return null;
+  if (hold?.meet) return <HoldSteps item={item} />;
   const offer = agreedOffer(talk);
-  return <Arrange item={item} who={talk.who} market={talk.market} amount={offer?.amount ?? null} />;
+  return <Arrange item={item} talk={talk} amount={offer?.amount ?? null} />;
 }
 
 function Reply({ talk }: { talk: TalkOf }) {

@@ -1,18 +1,29 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect } from 'react';
+import { useEffect, useMemo, type ReactNode } from 'react';
+import { z } from 'zod';
 
+import { openHold } from '@/core/holds/holds';
 import { plural } from '@/core/language/plural';
-import { talksByItem, waits, type TalksOfItem } from '@/core/talks/talks';
+import {
+  INBOX,
+  inboxOf,
+  talksByItem,
+  waits,
+  type Inbox,
+  type TalkOf,
+  type TalksOfItem,
+} from '@/core/talks/talks';
 import { Calm } from '@/parts/trade/Calm';
 import { PictureView } from '@/parts/trade/PictureView';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { Button } from '@/parts/ui/Button';
+import { Button, Chip, ChipRow } from '@/parts/ui/Button';
 import { ListDetail } from '@/parts/ui/ListDetail';
 import { Notice } from '@/parts/ui/Notice';
 import { Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
 import { agoWords } from '@/parts/ui/time';
 import { useAttic } from '@/store/attic/attic';
+import { useDraft } from '@/store/attic/drafts';
 import { useCourier } from '@/store/courier/courierLink';
 import { useMarketName } from '@/store/courier/useMarketName';
 import { readTalks, useTalks } from '@/store/fulfilment/talks';
@@ -28,11 +39,17 @@ const TITLE = 'Messages and offers';
 export function Talks() {
   const talks = useTalks((s) => s.talks);
   const wide = useWide();
-  const groups = talksByItem(talks);
-  if (wide && groups.length > 0) return <TalksDesk groups={groups} />;
+  const all = useMemo(() => talksByItem(talks), [talks]);
+  const [part, setPart] = useDraft('inbox-part', InboxPart, 'all');
+  const meets = useMeets();
+  const groups = inboxOf(all, part, meets);
+  const filter = <Parts all={all} part={part} meets={meets} onPart={setPart} />;
+  if (wide && groups.length > 0) return <TalksDesk groups={groups} filter={filter} />;
   return (
     <Page title={TITLE} back="/sales" maxWidth={1240}>
-      <Asked none={groups.length === 0} />
+      {all.length > 0 ? filter : null}
+      <Asked none={all.length === 0} />
+      {all.length > 0 && groups.length === 0 ? <Text tone="soft">Nothing of that kind just now.</Text> : null}
       {groups.map((group) => (
         <OfItem key={keyOf(group)} group={group} />
       ))}
@@ -42,8 +59,45 @@ export function Talks() {
 
 const keyOf = (group: TalksOfItem) => group.item ?? `${group.talks[0]?.market} ${group.talks[0]?.id}`;
 
+const InboxPart = z.enum(INBOX);
+const PART_NAMES: Record<Inbox, string> = {
+  all: 'All',
+  waiting: 'Waiting for you',
+  offers: 'Offers',
+  meetings: 'Meetings',
+};
+
+/** Which part of the inbox is shown, with how many items each holds. */
+function Parts(props: {
+  all: readonly TalksOfItem[];
+  part: Inbox;
+  meets: (talk: TalkOf) => boolean;
+  onPart: (part: Inbox) => void;
+}) {
+  const { all, part, meets, onPart } = props;
+  return (
+    <ChipRow label="Of the inbox">
+      {INBOX.map((one) => (
+        <Chip key={one} on={one === part} label={PART_NAMES[one]} onPress={() => onPart(one)}>
+          {`${PART_NAMES[one]} ${inboxOf(all, one, meets).length}`}
+        </Chip>
+      ))}
+    </ChipRow>
+  );
+}
+
+/** Whether a meeting is arranged with a buyer, and not over. */
+function useMeets(): (talk: TalkOf) => boolean {
+  const items = useAttic((s) => s.items);
+  return (talk) => {
+    const item = talk.item ? items[talk.item] : undefined;
+    const hold = item && openHold(item);
+    return hold?.meet != null && hold.who === talk.who && (hold.market ?? talk.market) === talk.market;
+  };
+}
+
 /** At a desk: the items that are asked about, and the buyers of the one that is chosen. */
-function TalksDesk({ groups }: { groups: readonly TalksOfItem[] }) {
+function TalksDesk({ groups, filter }: { groups: readonly TalksOfItem[]; filter: ReactNode }) {
   const router = useRouter();
   const { about } = useLocalSearchParams<{ about?: string }>();
   const items = useAttic((s) => s.items);
@@ -75,7 +129,12 @@ function TalksDesk({ groups }: { groups: readonly TalksOfItem[] }) {
       lines={lines}
       here={here ? keyOf(here) : null}
       onHere={(next) => router.setParams({ about: next })}
-      above={<Asked none={false} />}
+      above={
+        <>
+          {filter}
+          <Asked none={false} />
+        </>
+      }
     >
       {here ? <OfItem key={keyOf(here)} group={here} /> : null}
     </ListDetail>

@@ -2,8 +2,9 @@ import { orderId } from '@/contract/orders';
 import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { editItem } from '@/store/items/items';
-import { commandsIn, sold, told } from '@/testing/courier';
-import { canPress, fill, open, press, scan, sees } from '@/testing/page';
+import { commandsIn, listed, sold, told } from '@/testing/courier';
+import { canPress, fill, open, press, said, scan, sees } from '@/testing/page';
+import { waitFor } from '@/testing/patience';
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems, type Many } from '@/testing/world';
 
@@ -167,6 +168,8 @@ describe('promises', () => {
                 amount: 4_000,
                 pay: 'cash' as const,
                 receivedAt: null,
+                toldAt: null,
+                remindedAt: null,
                 handedAt: null,
                 missedAt: null,
               }
@@ -257,6 +260,81 @@ describe('messages and offers', () => {
     await press('Say no to Imke');
     expect(asked.find((a) => a.path.endsWith('/offers/o1'))?.body).toMatchObject({ answer: 'refuse' });
     editItem(id, 'let go', () => ({ holds: [] }));
+  });
+  const asking = (part: object) => ({
+    ...{ market: 'nearstile', id: 'k1', ref: 'r', what: 'Kittiwake', who: 'Imke', changedAt: Date.now() },
+    ...{ item: many.id('Kittiwake'), takesOffers: false, offers: [] },
+    lines: [{ by: 'buyer', words: 'May I fetch it?', at: Date.now() }],
+    ...part,
+  });
+  const answering = (...talks: object[]) => ({
+    answers: { '/talks/': () => ({}), '/talks': () => ({ talks, missing: [] }) },
+  });
+  it('a meeting is picked and told with one press; the buyer is reminded of it', async () => {
+    const id = many.id('Kittiwake');
+    told(id, { listings: [listed('nearstile', { price: 4_000 })] });
+    const asked = await open(Talks, answering(asking({})));
+    await press('Arrange a meeting with Imke');
+    await press('Market cross');
+    await press(/^tomorrow, 18:00$/u);
+    await sees('It may be dark');
+    await press('Promise it and tell Imke');
+    const words = () => asked.filter((a) => a.path === '/talks/nearstile/k1').map((a) => a.body.words);
+    await waitFor(() =>
+      expect(words()[0]).toMatch(/^Hello Imke, it is promised to you\..* at 18:00: Market/u),
+    );
+    expect(commandsIn(asked)).toContainEqual({
+      ...{ type: 'hold', item: id, market: 'nearstile', elsewhere: 'withdraw' },
+    });
+    await sees('Told just now.');
+    await press('Remind Imke of the meeting');
+    await waitFor(() => expect(words()[1]).toMatch(/^Hello Imke, see you on .* at 18:00: Market cross/u));
+    await sees('Reminded just now.');
+    editItem(id, 'let go', () => ({ holds: [] }));
+  });
+  it('what could not be told stays to be told, where the meeting stands', async () => {
+    const id = many.id('Kittiwake');
+    told(id, { listings: [listed('nearstile')] });
+    await open(Talks, {
+      answers: {
+        '/talks/': () => ({ refused: 'Closed just now.', status: 503 }),
+        '/talks': () => ({ talks: [asking({})], missing: [] }),
+      },
+    });
+    await press('Arrange a meeting with Imke');
+    await press('Promise it and tell Imke');
+    await sees('Tell Imke where and when');
+    expect(useAttic.getState().items[id]?.holds[0]?.meet?.toldAt).toBeNull();
+    editItem(id, 'let go', () => ({ holds: [] }));
+  });
+  it('are filtered by what waits, what is offered, and meetings; buyers show their past', async () => {
+    const met = { place: 'Quay', at: 1, pay: 'cash' as const, amount: 1, receivedAt: 1, toldAt: null };
+    editItem(many.id('Ostler'), 'sold before', () => ({
+      holds: [
+        {
+          ...{ from: 1, to: 2, who: 'Imke', market: 'nearstile' },
+          meet: { ...met, remindedAt: null, handedAt: Date.now(), missedAt: null },
+        },
+      ],
+    }));
+    await open(
+      Talks,
+      answering(
+        asking({}),
+        asking({
+          ...{ market: 'brackenmoor', id: 'k2', who: 'Odo', item: many.id('Silk'), lines: [] },
+          ...{ takesOffers: true, offers: [{ id: 'o', amount: 900, at: 1, state: 'open', counter: null }] },
+        }),
+      ),
+    );
+    await sees('Here before: bought once, never haggled');
+    await press('Offers');
+    await sees('Odo offers €9.00');
+    expect(said()).not.toContain('May I fetch it?');
+    await press('Meetings');
+    await sees('Nothing of that kind just now.');
+    await press('All');
+    await sees('May I fetch it?');
   });
   it('tell that what came could not be read, and go on', async () => {
     await open(Talks, { answers: { '/talks': () => ({ talks: [{ ...talk(), id: 5 }], missing: [] }) } });

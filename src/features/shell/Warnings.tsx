@@ -1,6 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
+import { meetingsSoon } from '@/core/holds/soon';
 import { listed } from '@/core/language/listed';
 import { plural, counted } from '@/core/language/plural';
 import { Button } from '@/parts/ui/Button';
@@ -13,9 +14,10 @@ import { dismissFaults, useFaults } from '@/store/base/faults';
 import { MINUTE, useTime } from '@/store/base/useTime';
 import { useCourier } from '@/store/courier/courierLink';
 import { dismissRelearned, useRelearned } from '@/store/courier/relearn';
-import { nameOr } from '@/store/items/names';
+import { nameOf, nameOr } from '@/store/items/names';
 import { useKeeping, useOpening } from '@/store/services/opening';
 import { writeTrouble } from '@/wording/courier';
+import { meetingSoonWords } from '@/wording/meeting';
 
 /** What a person has to know on every page, worst first. */
 export function Warnings() {
@@ -26,6 +28,7 @@ export function Warnings() {
     useRoomTrouble(),
     useNothingLasts(),
     useLost(),
+    ...useMeetingsSoon(),
     useRelearning(),
     useQuarantined(),
     useFault(),
@@ -177,6 +180,22 @@ function useLost(): ReactNode {
             `${agoWords(heardAt)}, ${exactly(heardAt)}.`)}
     </Notice>
   );
+}
+
+/** A meeting that is near: who, where, and what to take along. */
+function useMeetingsSoon(): ReactNode[] {
+  const items = useAttic((s) => s.items);
+  const minutes = useAttic((s) => s.settings.remindMinutes);
+  const currency = useAttic((s) => s.settings.currency);
+  const now = useTime(MINUTE);
+  return meetingsSoon(Object.values(items), now, minutes).map(({ item, hold, meet }) => (
+    <Notice key={`meeting ${item.id}`} tone="info">
+      {meetingSoonWords(
+        { who: hold.who, meet, name: `${item.code} ${nameOf(item)}`, spot: item.spot },
+        currency,
+      )}
+    </Notice>
+  ));
 }
 
 function useRelearning(): ReactNode {

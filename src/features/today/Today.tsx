@@ -49,6 +49,7 @@ import { Head, type LineProps } from './lines';
 import { LockedLine, LostLine, RulesLine, StrangersLine, useMarketLines } from './MarketLines';
 import { RoundLine } from './RoundLine';
 import { ToLookAtLine } from './ToLookAtLine';
+import { UnaskedLine } from './UnaskedLine';
 import { UnbidLine } from './UnbidLine';
 
 /** What a new attic asks, or what needs a person. */
@@ -152,7 +153,8 @@ function keyOf(line: TodayLine): string {
               : line.sort === 'refused' ||
                   line.sort === 'changeRefused' ||
                   line.sort === 'endedThere' ||
-                  line.sort === 'editedThere'
+                  line.sort === 'editedThere' ||
+                  line.sort === 'unasked'
                 ? line.listing.market
                 : '';
   return `${line.sort}.${line.itemId}.${more}${
@@ -206,6 +208,8 @@ function Line({ line }: { line: TodayLine }) {
       return <MoneyOff line={line} />;
     case 'unbid':
       return <UnbidLine line={line} name={name} item={item} />;
+    case 'unasked':
+      return <UnaskedLine line={line} name={name} item={item} />;
     case 'ending':
       return <EndingLine line={line} name={name} item={item} />;
     case 'toFetch':

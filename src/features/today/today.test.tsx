@@ -1,7 +1,9 @@
+import { planId } from '@/contract/records';
 import { useAttic } from '@/store/attic/attic';
 import { useCopyFolder, type CopyFolder } from '@/store/copies/folder';
 import { useQueue } from '@/store/courier/sendQueue';
-import { editItem } from '@/store/items/items';
+import { useTalks } from '@/store/fulfilment/talks';
+import { editItem, editPlan } from '@/store/items/items';
 import { commandsIn, listed, sold, told } from '@/testing/courier';
 import { open, press, said, sees } from '@/testing/page';
 import { waitFor } from '@/testing/patience';
@@ -163,6 +165,8 @@ describe('items that wait for a decision', () => {
                     amount: 4_000,
                     pay: 'cash',
                     receivedAt: null,
+                    toldAt: null,
+                    remindedAt: null,
                     handedAt: null,
                     missedAt: null,
                   },
@@ -204,4 +208,29 @@ describe('items that wait for a decision', () => {
     await press('I have told them');
     expect(useAttic.getState().items[many.id('Ostler')]?.holds[0]?.to).not.toBeNull();
   });
+});
+
+it('what nobody asked about on the board for days is asked less for, shown higher, or waited for', async () => {
+  const many = await manyItems();
+  const id = many.id('Kittiwake');
+  const listing = listed('nearstile', { price: 4_800, listedAt: Date.now() - 200 * DAY });
+  told(id, { listings: [listing] });
+  useTalks.setState({ talks: [], missing: [], readAt: Date.now() });
+  const plan = () => useAttic.getState().plans[planId(id, 'nearstile')];
+  await open(Today);
+  await sees('€48.00, and no enquiry for 200 days. One of');
+  expect(said()).toContain('Nobody asked on NearstileKittiwake');
+  await press(/^Shown higher up: Kittiwake/u);
+  expect(plan()?.extras).toEqual({ seen: '3' });
+  expect(Object.values(useQueue.getState())).toMatchObject([
+    { item: id, market: 'nearstile', action: 'send' },
+  ]);
+  await waitFor(() => expect(said()).not.toContain('Nobody asked on NearstileKittiwake'));
+  editPlan(id, 'nearstile', 'again', { unaskedFrom: null });
+  await press(/^Ask less: Kittiwake/u);
+  expect(plan()?.price).toBe(4_300);
+  editPlan(id, 'nearstile', 'again', { unaskedFrom: null });
+  await press(/^Wait: Kittiwake/u);
+  await waitFor(() => expect(said()).not.toContain('Nobody asked on NearstileKittiwake'));
+  useTalks.setState({ talks: [], missing: [], readAt: null });
 });

@@ -39,7 +39,7 @@ export function CauseCard({ cause }: { cause: Cause }) {
         {concerned(cause)}
       </Text>
       <AnswerForAll cause={cause} />
-      <View role="list" aria-label={`Of: ${words}`}>
+      <View role="list" aria-label={`Of: ${words}`} style={{ gap: 8 }}>
         {items.slice(0, most).map((some) => (
           <View key={some[0]?.item} role="listitem">
             <Concerned warnings={some} heading={words} />

@@ -68,8 +68,13 @@ export function ToLookAt() {
         const some = open.filter((cause) => cause.sort === sort);
         const refused =
           sort === 'blocked' || sort === 'coming' ? wouldBeRefused(listingsOf(here, sort)) : null;
-        return some.length === 0 ? null : (
+        // What ends soon can wait less long than what is only to be thought of.
+        const ends = sort === 'caution' ? <SoonOver key="soon" all={soon} /> : null;
+        return some.length === 0 ? (
+          ends
+        ) : (
           <View key={sort} style={{ gap: 10 }}>
+            {ends}
             <Text variant="heading">{SORT_NAMES[sort]}</Text>
             {refused === null ? null : (
               <Text tone="soft" figures>
@@ -86,7 +91,6 @@ export function ToLookAt() {
           </View>
         );
       })}
-      <SoonOver all={soon} />
       <Waived causes={causes} />
     </Page>
   );

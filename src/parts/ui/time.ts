@@ -54,3 +54,17 @@ export function meetingTime(at: number): string {
 export function dayWords(at: number): string {
   return new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
 }
+
+/** What is to come: "today, 18:00", "tomorrow, 11:00", "Saturday, 11:00" of the week, later with the day. */
+export function comingWords(at: number, now: number): string {
+  const days = differenceInCalendarDays(at, now);
+  const day =
+    days === 0
+      ? 'today'
+      : days === 1
+        ? 'tomorrow'
+        : days > 1 && days < 7
+          ? new Date(at).toLocaleDateString('en-GB', { weekday: 'long' })
+          : dayWords(at);
+  return `${day}, ${clockWords(at)}`;
+}

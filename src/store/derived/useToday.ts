@@ -28,6 +28,7 @@ export function useToday(): TodayLine[] {
   const auctions = useAuctions((s) => s.auctions);
   const owners = useAttic((s) => s.owners);
   const heard = useTalks((s) => s.talks);
+  const collects = useCollects();
   const talks = useMemo(() => talksByItem(heard), [heard]);
   const now = useTime(MINUTE);
   return useMemo(
@@ -39,6 +40,7 @@ export function useToday(): TodayLine[] {
         courier,
         orders,
         talks,
+        collects,
         moneyOff,
         auctions,
         endings: caughtUp
@@ -70,12 +72,26 @@ export function useToday(): TodayLine[] {
       caughtUp,
       orders,
       talks,
+      collects,
       moneyOff,
       auctions,
       owners,
       now,
     ],
   );
+}
+
+/** Where buyers write before they come: none of those that could not be asked who wrote. */
+function useCollects(): ReadonlySet<string> {
+  const sheets = useCourier((s) => s.sheets);
+  const missing = useTalks((s) => s.missing);
+  const readAt = useTalks((s) => s.readAt);
+  const isRead = readAt !== null;
+  return useMemo(() => {
+    const silent = new Set(missing.map((m) => m.market));
+    const there = sheets.filter((s) => s.handover === 'collect' && !silent.has(s.marketplace));
+    return new Set(isRead ? there.map((s) => s.marketplace) : []);
+  }, [sheets, missing, isRead]);
 }
 
 /** What of the attic bears on listings besides the items. */

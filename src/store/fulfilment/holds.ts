@@ -8,6 +8,12 @@ import { saveOrder } from './orderRecords';
 
 export type Meeting = NonNullable<Hold['meet']>;
 
+/** A meeting as it is agreed: nothing of it is done yet. */
+export function newMeeting(agreed: Pick<Meeting, 'place' | 'at' | 'pay' | 'amount'>): Meeting {
+  const nothing = { receivedAt: null, toldAt: null, remindedAt: null, handedAt: null, missedAt: null };
+  return { ...agreed, ...nothing };
+}
+
 const withOpen = (item: Item, change: (hold: Hold) => Hold): Partial<Item> => ({
   holds: item.holds.map((h) => (h.to === null ? change(h) : h)),
 });

@@ -237,6 +237,8 @@ describe('promises', () => {
     pay: 'cash',
     amount: 4_000,
     receivedAt: null,
+    toldAt: null,
+    remindedAt: null,
     handedAt: null,
     missedAt: null,
   };

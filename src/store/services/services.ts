@@ -9,6 +9,7 @@ import { listen } from '@/store/courier/hearing';
 import { keepWhatIsHeard } from '@/store/courier/lastKnown';
 import { goOnSending } from '@/store/courier/outgoing';
 import { beginRates } from '@/store/fulfilment/carrier';
+import { tellOfMeetings } from '@/store/fulfilment/meetingReminders';
 import { beginOrders } from '@/store/fulfilment/orders';
 import { answerAlone, beginTalks, keepTalks } from '@/store/fulfilment/talks';
 import { goOnTaking } from '@/store/pictures/goingOn';
@@ -46,6 +47,7 @@ const LEADING_PAGE = [
   beginDepot,
   beginOrders,
   answerAlone,
+  tellOfMeetings,
   beginRates,
   findAlikeAsSeen,
   rankOnSales,

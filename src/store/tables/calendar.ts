@@ -45,6 +45,13 @@ function eventOf(one: ToCome): EventAttributes {
         duration: { minutes: MEETING },
         title: `Meet ${one.who}: ${name}`,
         location: one.place,
+        alarms: [
+          {
+            action: 'display',
+            description: `Meet ${one.who}: ${one.place}`,
+            trigger: { before: true, minutes: useAttic.getState().settings.remindMinutes },
+          },
+        ],
         description: one.market === null ? code : `${code}, promised at ${marketName(one.market)}`,
       };
     case 'ending':
@@ -59,7 +66,7 @@ function eventOf(one: ToCome): EventAttributes {
 }
 
 /**
- * Saves what is planned as a calendar.
+ * Saves what is planned as a calendar; of meetings a device that keeps it reminds by itself.
  *
  * @returns how many events are in it
  * @throws Expected in words for a person
