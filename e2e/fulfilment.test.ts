@@ -76,9 +76,28 @@ it('arranges a meeting, holds the item meanwhile, and puts it up again when nobo
   await attic.holds('Answer to Wilma', 'Hello Wilma, yes, it is still here. It costs €40.00.');
   await attic.press('Send to Wilma');
   await attic.sees('You: Hello Wilma');
+  // Agreed and told: where, when and one press, nothing typed.
+  attic.taps = 0;
+  attic.typed = 0;
   await attic.press('Arrange a meeting with Wilma');
-  await attic.fill('Public place', 'Harbour steps');
-  await attic.press('Promise it to Wilma');
+  await attic.press('Harbour steps', '[aria-label="Meeting with Wilma"]');
+  await attic.setMoment('Day and time', Date.now() + 5_400_000);
+  await attic.press('Promise it and tell Wilma');
+  await attic.sees('Told just now.');
+  expect([attic.taps, attic.typed]).toEqual([4, 0]);
+  await attic.sees(
+    /You: .*Let us meet on \w+ \d+ \w+ at \d\d:\d\d: Harbour steps\. It comes to €40\.00 in cash/u,
+  );
+  // Every page tells of it before it is time, with where it lies.
+  await attic.go('Stock');
+  await attic.sees(
+    /Meeting Wilma at \d\d:\d\d, Harbour steps: YA-\d+ Gansey jumper for a neighbour, from A3-12/u,
+  );
+  await attic.visit('/talks');
+  await attic.press('Meetings');
+  await attic.press('Remind Wilma of the meeting');
+  await attic.sees(/see you (today|on .*) at \d\d:\d\d: Harbour steps/u);
+  await attic.press('All');
   await attic.openItem(MET);
   await attic.waitForSign('Nearstile: live, on hold');
   await attic.waitForSign('Lanternyard: ended');
@@ -95,7 +114,9 @@ it('arranges a meeting, holds the item meanwhile, and puts it up again when nobo
   // The next one comes: first the money, then the item, and only then it is sold.
   await writeAt(page, { who: 'Odo', words: 'I would take it.' });
   await attic.visit('/talks');
+  await attic.sees('Wilma on Nearstile');
   await attic.press('Arrange a meeting with Odo');
+  await attic.setMoment('Day and time', Date.now() + 5_400_000);
   await attic.press('Promise it to Odo');
   await attic.go('Today');
   await attic.press(`Money received for ${MET}`);
@@ -123,7 +144,7 @@ it('shows several buyers of one item side by side, and answers offers by its lim
   await attic.press('Ask Tamsin for more');
   await attic.sees('Tamsin offers €41.00 (you asked for more: €45.00)');
   await attic.press('Take Kester’s offer');
-  await attic.sees('promised to Kester');
+  await attic.sees('Promised to Kester');
   await attic.openItem(OFFERED);
   await attic.waitForSign('Threadwick: live, on hold');
   await attic.waitForSign('Brackenmoor: ended');

@@ -171,7 +171,7 @@ const Dealing = z.object({
   /** Answers given again and again. */
   savedAnswers: z.array(SavedAnswer).max(100).default([]),
   /** How long before a meeting it is told of, minutes. */
-  remindMinutes: z.number().int().min(5).max(1_440).default(60),
+  remindMinutes: z.number().int().min(5).max(1_440).default(120),
   /** What happens elsewhere once an offer is taken or a meeting arranged. */
   whenPromised: z.enum(['withdraw', 'leave']).default('withdraw'),
   /** Offers within an item's limits are answered by themselves while a page is open. */

@@ -8,7 +8,8 @@ import { buyerPast } from '@/core/talks/buyerPast';
 import type { TalkOf } from '@/core/talks/talks';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
-import { Chip, ChipRow, Button } from '@/parts/ui/Button';
+import { Button } from '@/parts/ui/Button';
+import { OneOf } from '@/parts/ui/Choices';
 import { Field } from '@/parts/ui/Field';
 import { MomentField } from '@/parts/ui/MomentField';
 import { Notice } from '@/parts/ui/Notice';
@@ -24,6 +25,17 @@ import { meetingHintWords } from '@/wording/meeting';
 
 import { meetingTimes } from './meetingTimes';
 import { useMeetingPlaces } from './useMeetingPlaces';
+
+/** No place is called so. */
+const OTHER = '\u0000other';
+const PAID = [
+  ['cash', 'In cash'],
+  ['transfer', 'By transfer'],
+] as const;
+const ELSEWHERE = [
+  ['withdraw', 'Taken down'],
+  ['leave', 'Left up'],
+] as const;
 
 /** What the two agree on before an item is handed over in person, picked with a thumb, and told. */
 export function Arrange({ item, talk, amount }: { item: Item; talk: TalkOf; amount: number | null }) {
@@ -67,23 +79,15 @@ function Agreeing(props: { item: Item; talk: TalkOf; amount: number | null; onDo
   return (
     <View role="group" aria-label={`Meeting with ${who}`} style={{ gap: 8 }}>
       <PlaceChoice places={places} place={place} onChange={setPlace} />
-      <ChipRow label="When">
-        {times.map((moment) => (
-          <Chip key={moment} on={moment === at} onPress={() => setAt(moment)}>
-            {comingWords(moment, begun)}
-          </Chip>
-        ))}
-      </ChipRow>
+      <OneOf
+        label="When"
+        options={times.map((moment) => [String(moment), comingWords(moment, begun)] as const)}
+        value={String(at)}
+        onChoose={(moment) => setAt(Number(moment))}
+      />
       <MomentField label="Day and time" at={at} least={begun} onChange={setAt} />
       <MoneyField label="For" value={amount} currency={currency} onChange={setAmount} />
-      <ChipRow label="Paid">
-        <Chip on={pay === 'cash'} onPress={() => setPay('cash')}>
-          In cash
-        </Chip>
-        <Chip on={pay === 'transfer'} onPress={() => setPay('transfer')}>
-          By transfer
-        </Chip>
-      </ChipRow>
+      <OneOf label="Paid" options={PAID} value={pay} onChoose={setPay} />
       <Meanwhile />
       {meet ? <Hints item={item} talk={talk} meet={meet} /> : null}
       {trouble ? <Notice tone="trouble">{trouble}</Notice> : null}
@@ -111,29 +115,15 @@ function PlaceChoice(props: { places: readonly string[]; place: string; onChange
   const [other, setOther] = useState(places.length === 0 || (place !== '' && !places.includes(place)));
   return (
     <>
-      <ChipRow label="Where">
-        {places.map((p) => (
-          <Chip
-            key={p}
-            on={!other && p === place}
-            onPress={() => {
-              setOther(false);
-              onChange(p);
-            }}
-          >
-            {p}
-          </Chip>
-        ))}
-        <Chip
-          on={other}
-          onPress={() => {
-            setOther(true);
-            onChange('');
-          }}
-        >
-          Another place
-        </Chip>
-      </ChipRow>
+      <OneOf
+        label="Where"
+        options={[...places.map((p) => [p, p] as const), [OTHER, 'Another place']]}
+        value={other ? OTHER : place}
+        onChoose={(p) => {
+          setOther(p === OTHER);
+          onChange(p === OTHER ? '' : p);
+        }}
+      />
       {other ? (
         <Field label="Public place" value={place} pause={0} maxLength={120} onChange={onChange} />
       ) : null}
@@ -168,18 +158,13 @@ function rememberPlace(place: string): void {
 
 /** What becomes of its listings elsewhere while it is promised. */
 function Meanwhile() {
-  const settings = useAttic((s) => s.settings);
+  const whenPromised = useAttic((s) => s.settings.whenPromised);
   return (
-    <ChipRow label="Elsewhere meanwhile">
-      <Chip
-        on={settings.whenPromised === 'withdraw'}
-        onPress={() => setSettings({ whenPromised: 'withdraw' })}
-      >
-        Taken down
-      </Chip>
-      <Chip on={settings.whenPromised === 'leave'} onPress={() => setSettings({ whenPromised: 'leave' })}>
-        Left up
-      </Chip>
-    </ChipRow>
+    <OneOf
+      label="Elsewhere meanwhile"
+      options={ELSEWHERE}
+      value={whenPromised}
+      onChoose={(value) => setSettings({ whenPromised: value })}
+    />
   );
 }

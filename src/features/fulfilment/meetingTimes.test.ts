@@ -26,4 +26,5 @@ it('offers no evening that is nearly over, and each day once', () => {
   ]);
 });
 
-it('goes over midnight', () => expect(offered(on(1, 23, 30))[0]).toBe('tomorrow, 00:30'));
+it('offers nothing at night', () =>
+  expect(offered(on(1, 23, 30))).toEqual(['tomorrow, 11:00', 'tomorrow, 18:00', 'Saturday, 11:00']));

@@ -1,8 +1,9 @@
-import { addDays, isSameDay, nextSaturday, roundToNearestMinutes, set } from 'date-fns';
+import { addDays, getHours, isSameDay, nextSaturday, roundToNearestMinutes, set } from 'date-fns';
 
 /** Hours at which people have time. */
 const EVENING = 18;
 const MORNING = 11;
+const DAY = { from: 8, until: 21 } as const;
 const HOUR = 3_600_000;
 
 /** Moments to meet that are offered with a tap, the nearest first: in an hour, evenings, Saturday. */
@@ -19,5 +20,7 @@ export function meetingTimes(now: number): number[] {
     ...(isSameDay(saturday, tomorrow) ? [at(addDays(saturday, 1), MORNING)] : [at(saturday, MORNING)]),
   ];
   // An hour is needed to get there.
-  return [soon, ...all.filter((moment) => moment > soon + HOUR).sort((a, b) => a - b)];
+  const later = all.filter((moment) => moment > soon + HOUR).sort((a, b) => a - b);
+  // Nobody meets at night.
+  return getHours(soon) >= DAY.from && getHours(soon) < DAY.until ? [soon, ...later] : later;
 }

@@ -1,6 +1,9 @@
+import memoizeOne from 'memoize-one';
 import { useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
+import type { Item } from '@/contract/records';
+import { openHold } from '@/core/holds/holds';
 import { meetingsSoon } from '@/core/holds/soon';
 import { listed } from '@/core/language/listed';
 import { plural, counted } from '@/core/language/plural';
@@ -182,13 +185,24 @@ function useLost(): ReactNode {
   );
 }
 
+/** Items with a meeting arranged: looked for once for each state of the attic, whoever asks. */
+const withMeeting = memoizeOne((items: Readonly<Record<string, Item>>) =>
+  Object.values(items)
+    .filter((item) => openHold(item)?.meet)
+    .map((item) => `${item.id}:${item.updatedAt}`)
+    .join(' '),
+);
+
 /** A meeting that is near: who, where, and what to take along. */
 function useMeetingsSoon(): ReactNode[] {
-  const items = useAttic((s) => s.items);
+  // One text, so that whatever else changes of items draws nothing anew.
+  const ids = useAttic((s) => withMeeting(s.items));
   const minutes = useAttic((s) => s.settings.remindMinutes);
   const currency = useAttic((s) => s.settings.currency);
   const now = useTime(MINUTE);
-  return meetingsSoon(Object.values(items), now, minutes).map(({ item, hold, meet }) => (
+  const { items } = useAttic.getState();
+  const arranged = ids.split(' ').flatMap((id) => items[id.split(':')[0] ?? ''] ?? []);
+  return meetingsSoon(arranged, now, minutes).map(({ item, hold, meet }) => (
     <Notice key={`meeting ${item.id}`} tone="info">
       {meetingSoonWords(
         { who: hold.who, meet, name: `${item.code} ${nameOf(item)}`, spot: item.spot },

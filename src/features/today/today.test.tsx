@@ -210,7 +210,7 @@ describe('items that wait for a decision', () => {
   });
 });
 
-it('what nobody asked about on the board for days is asked less for, shown higher, or waited for', async () => {
+it('what nobody asked about for days is asked less for, shown higher, or waited for', async () => {
   const many = await manyItems();
   const id = many.id('Kittiwake');
   const listing = listed('nearstile', { price: 4_800, listedAt: Date.now() - 200 * DAY });
