@@ -1,6 +1,9 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 
+import type { Item } from '@/contract/records';
+import { formatLength } from '@/core/measure/units';
+import { formatMoney } from '@/core/money/money';
 import { postBy, type OrderRow } from '@/core/orders/orders';
 import { judgeWeight, promised } from '@/core/orders/packing';
 import { termsFor } from '@/core/terms/terms';
@@ -32,7 +35,6 @@ export function PackOne({ row }: { row: OrderRow }) {
   return (
     <Card label={`Pack ${name}`}>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-        <PictureView id={item?.pictureIds[0]} alt="" style={{ width: 64, height: 64 }} />
         <View style={{ flex: 1 }}>
           <Text variant="strong" numberOfLines={2}>{`Pack ${name}`}</Text>
           <Text variant="small" tone="soft" figures>
@@ -40,6 +42,7 @@ export function PackOne({ row }: { row: OrderRow }) {
           </Text>
         </View>
       </View>
+      {item ? <AtHand item={item} row={row} /> : null}
       {item?.parcel ? (
         <Text figures>
           {'Box: ' +
@@ -83,5 +86,40 @@ export function PackOne({ row }: { row: OrderRow }) {
         {weighed === null ? 'Packed, weight as recorded' : 'Packed'}
       </Button>
     </Card>
+  );
+}
+
+/** What packing needs, without the item’s sheet: all pictures, where it lay, its measures, who gets it. */
+function AtHand({ item, row }: { item: Item; row: OrderRow }) {
+  const { currency, units } = useAttic((s) => s.settings);
+  const kinds = useKinds();
+  const address = row.record?.address;
+  // What tells it from its look-alikes with a tape in hand.
+  const measures = kinds.measures(item.kind).flatMap(({ id, name }) => {
+    const mm = item.measurements[id];
+    return mm === undefined ? [] : [`${name.toLocaleLowerCase('en')} ${formatLength(mm, units)}`];
+  });
+  return (
+    <>
+      <ScrollView horizontal role="group" aria-label={`Pictures of ${item.code}`} tabIndex={0}>
+        {item.pictureIds.map((id, i) => (
+          <PictureView
+            key={id}
+            id={id}
+            alt={`Picture ${i + 1}`}
+            style={{ width: 96, height: 96, marginRight: 8 }}
+          />
+        ))}
+      </ScrollView>
+      <Text variant="small" figures>
+        {[item.code, item.spot, formatMoney(row.sale.amount, currency)].filter(Boolean).join(' · ')}
+      </Text>
+      {measures.length > 0 ? (
+        <Text variant="small" figures>
+          {measures.join(', ')}
+        </Text>
+      ) : null}
+      {address ? <Text>{[address.name, ...address.lines].join(', ')}</Text> : null}
+    </>
   );
 }

@@ -55,6 +55,10 @@ describe('packing', () => {
     await sees('No item here has the code “XX-99”');
     await scan('Code on YA-1', 'YA-1');
     expect(orderOf(id)?.fetchedAt).toBeTruthy();
+    // All that tells it from its like, without its sheet.
+    await sees(/YA-1 · A3-12 · €48\.00/u);
+    await sees('pit to pit 54 cm');
+    expect(document.querySelectorAll('[aria-label="Pictures of YA-1"] > * > *')).toHaveLength(5);
     await fill('Weight as packed', '300');
     await sees('520 g lighter than recorded: is something missing?');
     await fill('Weight as packed', '8 g');
