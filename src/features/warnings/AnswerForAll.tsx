@@ -1,3 +1,4 @@
+import { group } from 'd3-array';
 import { useState } from 'react';
 import { View } from 'react-native';
 
@@ -107,7 +108,9 @@ function ValueForAll(props: {
     run(async () => {
       if (by === 'answer') return answerThere(cause.of, { by, id }, value);
       const { facts, there } = answerAll(cause, id, value, items, ways);
-      answerThere(there, { by: 'specific', id }, value);
+      // Each marketplace has its own name for the field.
+      for (const [own, some] of group(there, (w) => w.finding?.field.replace(/^\w+:/u, '') ?? id))
+        answerThere(some, { by: 'specific', id: own }, value);
       await applyBulk(field.label, facts, { quietly: true });
     });
   return (
