@@ -229,7 +229,7 @@ it('notices new rules while it runs, and says what of ours no longer passes', as
   const attic = await Attic.open(at, PHONE);
   await attic.go('Today');
   await attic.sees('Threadwick has new rules', 60_000);
-  await attic.sees('1 live listing would be refused now: Threadwick asks for where it was made.');
+  await attic.sees('1 live listing would be refused. Threadwick asks for where it was made.');
   await attic.press('Seen: the new rules of Threadwick');
   await attic.seesNot('Threadwick has new rules');
   await until('it stays seen after a reload', async () => {
