@@ -7,3 +7,11 @@ export type Hold = Item['holds'][number];
 export function openHold(item: Pick<Item, 'holds'>): Hold | undefined {
   return item.holds.find((h) => h.to === null);
 }
+
+/** Whether a promise is to this buyer; where nobody said on which marketplace, to whoever has the name. */
+export function isTheirs(
+  hold: Pick<Hold, 'who' | 'market'>,
+  { who, market }: { who: string; market: string },
+): boolean {
+  return hold.who === who && (hold.market === null || hold.market === market);
+}

@@ -153,6 +153,11 @@ export type Finding = Coded<FindingParams> & {
   fix?: Fix;
 };
 
+/** What of a fact, a field or a question a finding is about: "fact:size" is about "size". */
+export function idInField(field: CheckField): string {
+  return field.slice(field.indexOf(':') + 1);
+}
+
 /** Two findings say the same when they are equal in this, whatever they were found on. */
 export function findingKey({ field, code, params }: Finding): string {
   return JSON.stringify([field, code, params]);

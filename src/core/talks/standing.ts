@@ -4,7 +4,7 @@ import type { Item } from '@/contract/records';
 
 import { agreedOffer, type TalkOf } from './talks';
 import { isAway } from '../depot/depot';
-import { openHold } from '../holds/holds';
+import { isTheirs, openHold } from '../holds/holds';
 
 /** Whether an item can be had, for one who asks; what every answer, offer and saved answer goes by. */
 export type Standing =
@@ -41,17 +41,13 @@ export function standingFor(
   // Of several pieces one may be promised and the others had.
   if (!item.choices) {
     const hold = openHold(item);
-    const isTheirs = (who: string, market: string | null) =>
-      who === asker.who && (market === null || market === asker.market);
-    if (hold && !isTheirs(hold.who, hold.market))
+    if (hold && !isTheirs(hold, asker))
       return { is: 'held', who: hold.who, market: hold.market, until: hold.meet?.at ?? null };
     const agreed = talks.find(
       (t) =>
         t.item === item.id &&
         agreedOffer(t) !== null &&
-        (asker.id === undefined
-          ? !isTheirs(t.who, t.market)
-          : t.id !== asker.id || t.market !== asker.market),
+        (asker.id === undefined ? !isTheirs(t, asker) : t.id !== asker.id || t.market !== asker.market),
     );
     if (agreed) return { is: 'held', who: agreed.who, market: agreed.market, until: null };
     if (!hold && view?.hold && view.hold.market !== asker.market)

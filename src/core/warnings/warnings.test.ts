@@ -27,12 +27,12 @@ const missing = (label: string): Finding =>
     params: { market: 'Moor', label, listed: false },
   }) as Finding;
 const untitled = { level: 'blocker', field: 'title', code: 'titleMissing', params: NONE } as Finding;
-const tooLong = {
+const tooLong: Finding = {
   level: 'blocker',
   field: 'title',
-  code: 'tooLong',
+  code: 'titleTooLong',
   params: { market: 'Moor', most: 80, length: 90 },
-} as unknown as Finding;
+};
 const helps = {
   level: 'caution',
   field: 'fact:material',

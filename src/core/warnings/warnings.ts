@@ -3,7 +3,7 @@ import type { Plan } from '@/contract/records';
 
 import { waivedAt } from './waived';
 import type { CellCheck } from '../listing/examine';
-import type { Finding } from '../listing/findings';
+import { idInField, type Finding } from '../listing/findings';
 import { notTaken } from '../listing/signState';
 import { factOf } from '../mapping/values';
 
@@ -69,10 +69,7 @@ export interface Cause {
   drafts: number;
 }
 
-/**
- * Warnings by their cause: the worst sort first, in a sort those that most listings have.
- *
- */
+/** Warnings by their cause: the worst sort first, in a sort those that most listings have. */
 export function causesOf(warnings: readonly Warning[]): Cause[] {
   const causes = new Map<string, Cause>();
   for (const warning of warnings) {
@@ -97,7 +94,7 @@ export function causesOf(warnings: readonly Warning[]): Cause[] {
 /** The fact that a marketplace asks for: others ask for the same. null: it is another reason */
 function askedFact(finding: Finding | null): string | null {
   if (finding?.code !== 'specificMissing' && finding?.code !== 'specificHelps') return null;
-  return factOf(finding.field.slice(finding.field.indexOf(':') + 1));
+  return factOf(idInField(finding.field));
 }
 
 /** Where a reason can be put right for all listings that have it, with one answer. */
@@ -111,8 +108,8 @@ export type OneAnswer =
 export function oneAnswer({ finding }: Pick<Cause, 'finding'>): OneAnswer {
   if (!finding) return null;
   const { code, field } = finding;
-  const [by, id = ''] = field.split(':');
-  if (by === 'fact' || by === 'specific' || by === 'answer') return { by, id };
+  const [by] = field.split(':');
+  if (by === 'fact' || by === 'specific' || by === 'answer') return { by, id: idInField(field) };
   if (field === 'kind') return code === 'kindMissing' ? { by: 'kind' } : null;
   if (code === 'useMissing') return { by: 'use' };
   if (field === 'category')

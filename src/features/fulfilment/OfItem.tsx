@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import type { BuyerOffer } from '@/contract/fulfilment';
 import type { SavedAnswer } from '@/contract/orders';
 import type { Item } from '@/contract/records';
-import { openHold } from '@/core/holds/holds';
+import { isTheirs, openHold } from '@/core/holds/holds';
 import { listed } from '@/core/language/listed';
 import { formatMoney } from '@/core/money/money';
 import { buyerPast } from '@/core/talks/buyerPast';
@@ -280,7 +280,7 @@ function Agreed({ talk }: { talk: TalkOf }) {
   const sold = useCourier((s) => (talk.item ? s.items[talk.item]?.sale : null));
   if (!item || sold || sheet?.handover !== 'collect') return null;
   const hold = openHold(item);
-  if (hold && (hold.who !== talk.who || (hold.market ?? talk.market) !== talk.market)) return null;
+  if (hold && !isTheirs(hold, talk)) return null;
   if (hold?.meet) return <HoldSteps item={item} />;
   const offer = agreedOffer(talk);
   return <Arrange item={item} talk={talk} amount={offer?.amount ?? null} />;

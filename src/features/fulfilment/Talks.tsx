@@ -2,7 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { z } from 'zod';
 
-import { openHold } from '@/core/holds/holds';
+import { isTheirs, openHold } from '@/core/holds/holds';
 import { plural } from '@/core/language/plural';
 import {
   INBOX,
@@ -92,7 +92,7 @@ function useMeets(): (talk: TalkOf) => boolean {
   return (talk) => {
     const item = talk.item ? items[talk.item] : undefined;
     const hold = item && openHold(item);
-    return hold?.meet != null && hold.who === talk.who && (hold.market ?? talk.market) === talk.market;
+    return hold?.meet != null && isTheirs(hold, talk);
   };
 }
 

@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { USES } from '@/contract/item';
 import type { SheetSpecific } from '@/contract/ruleSheet';
 import { wordsForUse } from '@/core/condition/grade';
+import { idInField } from '@/core/listing/findings';
 import { factOf } from '@/core/mapping/values';
 import { planBulk, typedAction } from '@/core/stock/bulk';
 import { answerAll } from '@/core/warnings/answerAll';
@@ -109,7 +110,7 @@ function ValueForAll(props: {
       if (by === 'answer') return answerThere(cause.of, { by, id }, value);
       const { facts, there } = answerAll(cause, id, value, items, ways);
       // Each marketplace has its own name for the field.
-      for (const [own, some] of group(there, (w) => w.finding?.field.replace(/^\w+:/u, '') ?? id))
+      for (const [own, some] of group(there, (w) => (w.finding ? idInField(w.finding.field) : id)))
         answerThere(some, { by: 'specific', id: own }, value);
       await applyBulk(field.label, facts, { quietly: true });
     });

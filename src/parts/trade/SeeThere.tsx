@@ -1,11 +1,11 @@
 import { Pressable } from 'react-native';
 
 import type { CourierListingView } from '@/contract/courier';
-import { ownAddress } from '@/core/listing/link';
 import { Button } from '@/parts/ui/Button';
 import { Text } from '@/parts/ui/Text';
-import { useCourier } from '@/store/courier/courierLink';
 import { useColours } from '@/theme/theme';
+
+import { useListingAddress } from './useListingAddress';
 
 /** The way to a listing's own page. A link that leads anywhere but to its marketplace is only shown. */
 export function SeeThere(props: {
@@ -17,9 +17,8 @@ export function SeeThere(props: {
 }) {
   const { listing, label, children, quiet } = props;
   const c = useColours();
-  const home = useCourier((s) => s.markets.find((m) => m.id === listing.market)?.home ?? null);
+  const address = useListingAddress(listing);
   if (!listing.url) return null;
-  const address = ownAddress(listing.url, home, window.location.href);
   if (address === null)
     return (
       <Text variant="small" tone="soft" selectable>

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 
 import type { CourierListingView } from '@/contract/courier';
-import { ownAddress } from '@/core/listing/link';
 import { Button } from '@/parts/ui/Button';
-import { useCourier } from '@/store/courier/courierLink';
+
+import { useListingAddress } from './useListingAddress';
 
 /** Hands the link of a listing to whatever the device shares with; where it can't, puts it to be pasted. */
 export function ShareLink(props: {
@@ -11,9 +11,8 @@ export function ShareLink(props: {
   label: string;
 }) {
   const { listing, label } = props;
-  const home = useCourier((s) => s.markets.find((m) => m.id === listing.market)?.home ?? null);
   const [did, setDid] = useState<'copied' | 'failed' | null>(null);
-  const address = listing.url ? ownAddress(listing.url, home, window.location.href) : null;
+  const address = useListingAddress(listing);
   if (address === null) return null;
   const copy = () =>
     navigator.clipboard.writeText(address).then(

@@ -68,9 +68,12 @@ async function release(item: string): Promise<void> {
 
 /** The money is here: only now it may be handed over. */
 export function markReceived(item: Item): void {
-  editItem(item.id, 'money received', (t) =>
-    withOpen(t, (h) => ({ ...h, meet: h.meet && { ...h.meet, receivedAt: Date.now() } })),
-  );
+  markMeeting(item.id, 'money received', { receivedAt: Date.now() });
+}
+
+/** What became of the meeting that is arranged for an item. */
+export function markMeeting(id: string, label: string, part: Partial<Meeting>): void {
+  editItem(id, label, (t) => withOpen(t, (h) => ({ ...h, meet: h.meet && { ...h.meet, ...part } })));
 }
 
 /**

@@ -1,20 +1,18 @@
 import { isToday } from 'date-fns';
 
 import type { Item } from '@/contract/records';
-import { openHold } from '@/core/holds/holds';
+import { isTheirs, openHold } from '@/core/holds/holds';
 import type { TalkOf } from '@/core/talks/talks';
 import { useAttic } from '@/store/attic/attic';
-import { editItem } from '@/store/items/items';
 import { meetingMessage, reminderMessage } from '@/wording/meeting';
 
+import { markMeeting } from './holds';
 import { reply, useTalks } from './talks';
 
 /** The conversation with whom an item is promised to; undefined: nothing was written there. */
 export function useHoldTalk(item: Item): TalkOf | undefined {
   const hold = openHold(item);
-  return useTalks((s) =>
-    s.talks.find((t) => t.item === item.id && t.who === hold?.who && t.market === hold.market),
-  );
+  return useTalks((s) => s.talks.find((t) => t.item === item.id && hold !== undefined && isTheirs(hold, t)));
 }
 
 /** What the buyer would be told of the meeting as it stands; null: nothing is arranged. */
@@ -39,7 +37,5 @@ export async function writeOfMeeting(id: string, talk: TalkOf, what: 'tell' | 'r
   // It is their own promise: that others can't have it is no reason to keep it from them.
   await reply(talk, words, true);
   const at = what === 'tell' ? { toldAt: Date.now() } : { remindedAt: Date.now() };
-  editItem(id, what === 'tell' ? 'told of the meeting' : 'reminded', (t) => ({
-    holds: t.holds.map((h) => (h.to === null && h.meet ? { ...h, meet: { ...h.meet, ...at } } : h)),
-  }));
+  markMeeting(id, what === 'tell' ? 'told of the meeting' : 'reminded', at);
 }
