@@ -62,6 +62,8 @@ export function goodOf(draft: ListingDraft, photos: readonly string[]) {
     stock: quantityOf(draft.choices),
     variants: draft.choices && !isAlike(draft.choices) ? variantsOf(draft.choices) : undefined,
     furtherCents: draft.terms?.further,
+    abroadCents: draft.terms?.abroad?.map(({ zone, price }) => ({ zone, cents: price })),
+    paidBy: draft.terms?.payment?.map((way) => (way === 'marketplace' ? 'card' : way)),
     sentInDays: draft.terms?.handlingDays,
     backInDays: draft.terms?.returnDays,
   };

@@ -62,10 +62,11 @@ export function buyerOf(no: string): PaidOrder['buyer'] {
 /** An order just paid, ready to be written with the sale. */
 export function paidOrder(
   part: Pick<PaidOrder, 'no' | 'ref' | 'what' | 'cents' | 'postCents' | 'feeCents' | 'at'>,
+  buyer: PaidOrder['buyer'] = buyerOf(part.no),
 ): { sort: 'paid'; id: string; body: PaidOrder } {
   const body: PaidOrder = {
     ...part,
-    buyer: buyerOf(part.no),
+    buyer,
     state: 'paid',
     carrier: '',
     tracking: '',

@@ -51,6 +51,6 @@ export const SHEET = {
   handover: 'post',
   choices: { options: 2, pieces: 100, longest: 50, stock: 9_999 },
   quantity: { most: 9_999 },
-  terms: { takes: ['further', 'handlingDays', 'returnDays'] },
+  terms: { takes: ['further', 'abroad', 'payment', 'handlingDays', 'returnDays'] },
   search: { title: 60, description: 155 },
 };

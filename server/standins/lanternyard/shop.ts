@@ -1,6 +1,8 @@
+import type { Context } from 'hono';
 import { html, raw } from 'hono/html';
 
-import { serveBaskets } from './baskets';
+import { basketLink, serveBaskets } from './baskets';
+import { COUNTRIES } from './countries';
 import { isOffered, leftOf, seenAt, type Shelved } from './goods';
 import { SHEET } from './sheet';
 import { gallery, itemLaidOut, pagesOf, pieceShown, type Pages } from '../kit/page';
@@ -59,10 +61,11 @@ const tile = (base: string, s: Shelved) =>
 
 function serveShelves(frame: Frame, pages: Pages): void {
   const { app, base, switches } = frame;
-  const shelf = (title: string, list: Shelved[]) =>
+  const shelf = async (c: Context, title: string, list: Shelved[]) =>
     pages.show(
       title,
       html`
+        ${await basketLink(frame, c)}
         <p class="sections">
           ${SHEET.categories.map((x) => html`<a href="${base}/section/${x.id}">${x.name}</a> `)}
         </p>
@@ -74,14 +77,15 @@ function serveShelves(frame: Frame, pages: Pages): void {
 
   app.get('/', async (c) => {
     if (isOut(switches)) return pages.closed(c);
-    return c.html(shelf('Come in', (await goodsOf(frame)).filter(isOffered)));
+    return c.html(await shelf(c, 'Come in', (await goodsOf(frame)).filter(isOffered)));
   });
   app.get('/section/:id', async (c) => {
     if (isOut(switches)) return pages.closed(c);
     const section = SHEET.categories.find((x) => x.id === c.req.param('id'));
     if (!section) return c.html(pages.note('There is no such section'), 404);
     return c.html(
-      shelf(
+      await shelf(
+        c,
         section.name,
         (await goodsOf(frame)).filter((s) => isOffered(s) && s.good.section === section.id),
       ),
@@ -104,13 +108,24 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
     return c.html(
       pages.show(
         good.search.title || good.title,
-        html`${itemLaidOut(
+        html`${await basketLink(frame, c)}
+          ${itemLaidOut(
             gallery(base, good.photos, 'Photo'),
             html`<h1>${good.title}</h1>
               <p>
                 <span class="price">${euros(good.cents)}</span> and ${euros(good.postCents)} postage ·
                 ${condition?.label}
               </p>
+              ${
+                good.abroadCents?.length
+                  ? html`<p class="soft">
+                      ${COUNTRIES.flatMap((x) => {
+                        const there = good.abroadCents?.find((a) => a.zone === x.zone);
+                        return there ? [`${x.name} ${euros(there.cents)}`] : [];
+                      }).join(', ')}
+                    </p>`
+                  : ''
+              }
               ${
                 good.furtherCents === undefined
                   ? ''

@@ -4,6 +4,10 @@ import type { Switches } from '../kit/faults';
 import type { Measured } from '../kit/pictures';
 import { picturesToday } from '../kit/service';
 
+/** Ways of paying at the till. */
+export const PAY_WAYS = ['card', 'transfer', 'cash'] as const;
+export type PayWay = (typeof PAY_WAYS)[number];
+
 /** One of the pieces a good may be bought as. */
 export interface Variant {
   code: string;
@@ -32,6 +36,10 @@ export interface Good {
   variants?: { names: string[]; pieces: Variant[] };
   /** Postage of a further good in the same parcel; absent: each pays its own. */
   furtherCents?: number;
+  /** Postage beyond home, by zone; a zone that is not there is not sent to. */
+  abroadCents?: { zone: string; cents: number }[];
+  /** How it may be paid; absent: by card. */
+  paidBy?: PayWay[];
   /** Days until it is sent, and in which it may come back. */
   sentInDays?: number;
   backInDays?: number;
@@ -49,6 +57,8 @@ export function readGood(body: unknown): Good | null {
     [b.cents, b.postCents, b.stock].every(isCount) &&
     [b.furtherCents, b.sentInDays, b.backInDays].every((n) => n === undefined || isCount(n)) &&
     (b.variants === undefined || isVariants(b.variants)) &&
+    (b.abroadCents === undefined || isAbroad(b.abroadCents, isCount)) &&
+    (b.paidBy === undefined || isPaidBy(b.paidBy)) &&
     Array.isArray(b.photos) &&
     b.photos.length <= 100 &&
     b.photos.every((p) => isText(p, 100)) &&
@@ -60,6 +70,18 @@ export function readGood(body: unknown): Good | null {
     s.keywords.every((k) => isText(k, 200));
   // Every field of it was just looked at.
   return fits ? (b as unknown as Good) : null;
+}
+
+function isAbroad(v: unknown, isCount: (n: unknown) => boolean): boolean {
+  return (
+    Array.isArray(v) &&
+    v.length <= 20 &&
+    v.every((z: unknown) => isFields(z) && isText(z.zone, 40) && isCount(z.cents))
+  );
+}
+
+function isPaidBy(v: unknown): boolean {
+  return Array.isArray(v) && v.length <= 3 && v.every((way) => PAY_WAYS.some((w) => w === way));
 }
 
 function isVariants(v: unknown): boolean {
