@@ -261,6 +261,8 @@ export const CourierListingView = z.object({
   since: Instant,
   /** When it was there first; null: not yet. */
   listedAt: Instant.nullable(),
+  /** For how much it was there first, minor units; null: not yet, or nobody told. */
+  firstPrice: Minor.nullable().default(null),
   /** Fingerprint of the draft that is (or will be) shown, to see what changed since. */
   draftHash: z.string().max(80),
   /** Somebody changed it there; null: it is shown as it was sent. */

@@ -273,6 +273,8 @@ export const CourierListing = z.object({
   edited: Edited.nullable().optional(),
   /** When it was there first; null: not yet. */
   listedAt: Instant.nullable(),
+  /** For how much it was there first, minor units; absent: not yet, or it was there before we were. */
+  firstPrice: whole.optional(),
   since: Moment,
   /** When what is shown was changed last, as far as it was: an older look at it says nothing. */
   changedAt: Moment.optional(),

@@ -71,6 +71,7 @@ export function listed(market: string, part: Partial<CourierListingView> = {}): 
     reasons: [],
     since: 1,
     listedAt: 1,
+    firstPrice: null,
     draftHash: '',
     edited: null,
     held: false,

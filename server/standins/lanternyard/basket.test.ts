@@ -29,15 +29,19 @@ function visitor() {
   const ask = async (path: string, form?: Record<string, string>) => {
     const answer = await shop.app.request(path, {
       method: form ? 'POST' : 'GET',
-      headers: { cookie },
+      // The pages are of an origin of their own: a form brings no cookie that is told to stay at home.
+      headers: form ? {} : { cookie },
       ...(form ? { body: new URLSearchParams(form) } : {}),
     });
     cookie = answer.headers.get('set-cookie')?.split(';')[0] ?? cookie;
     return answer;
   };
-  const puts = async (ref: string) =>
-    (await ask(`/g/${ref}/basket`, { basket: '' })).headers.get('location')?.slice(BASE.length) ?? '';
   const reads = async (path: string) => (await ask(path)).text();
+  const puts = async (ref: string) => {
+    const basket = /name="basket" value="(\w*)"/u.exec(await reads(`/g/${ref}`))?.[1] ?? '';
+    const answer = await ask(`/g/${ref}/basket`, { basket });
+    return answer.headers.get('location')?.slice(BASE.length) ?? '';
+  };
   return { ask, puts, reads };
 }
 
@@ -60,7 +64,7 @@ it('keeps one basket through the shop: several things, a further one cheaper, on
   await ines.ask(`${basket}/take-out`, { line: '2' });
   const page = await ines.reads(basket);
   // The dearest postage, and what a further piece costs: 7 and 1 euros.
-  expect(page).toMatch(/Postage to Marram Coast: \D*8\.00/u);
+  expect(page).toMatch(/Postage to Marram Coast\D*8\.00/u);
   expect(page).not.toContain('Gansey c');
 });
 
@@ -77,8 +81,8 @@ it('sends where its keeper sends: each country by its zone, what does not go the
   await odo.puts('home');
   await odo.ask(`${basket}/how`, { country: 'osmark', way: 'card' });
   const page = await odo.reads(basket);
-  expect(page).toMatch(/Postage to Osmark: \D*9\.00/u);
-  expect(page).toContain('Gansey home: not sent there, left out');
+  expect(page).toMatch(/Postage to Osmark\D*9\.00/u);
+  expect(page).toMatch(/Gansey home<br \/><b>not sent there, left out/u);
   await odo.ask(`${basket}/checkout`, { name: 'Odo Quill', street: 'Quay 4', town: '344 Vell' });
   expect(await paid()).toMatchObject([
     {

@@ -26,6 +26,12 @@ async function basketOf({ store }: Frame, c: Context, named = ''): Promise<Baske
   return id === '' ? null : store.get<Basket>('basket', id);
 }
 
+/**
+ * What a page's form carries to name the visitor's basket: these pages are of an origin of their own, so
+ * their forms come without cookies.
+ */
+export const basketId = async (frame: Frame, c: Context) => (await basketOf(frame, c))?.id ?? '';
+
 /** How many things lie in a visitor's basket, and the way to it. */
 export async function basketLink(frame: Frame, c: Context): Promise<Html | ''> {
   const basket = await basketOf(frame, c);
@@ -86,43 +92,45 @@ function serveBasket(frame: Frame, pages: Pages): void {
     return c.html(
       pages.show(
         'Your basket',
-        html`
+        html`<div class="basket">
           <h1>Your basket</h1>
-          ${now.lines.map(
-            ({ of, cents, why }) =>
-              html`<form method="post" action="${at}/take-out">
-                <input type="hidden" name="line" value="${of.line}" />
-                ${nameOf(of)}: ${why ?? euros(cents)} <button>Take it out</button>
-              </form>`,
-          )}
+          ${now.lines.map((line) => rowOf(base, at, line))}
           <p><a href="${base}/">Go on looking</a></p>
           ${how(at, now)}
-          <form method="post" action="${at}/coupon">
+          <form class="side pair" method="post" action="${at}/coupon">
             <label>Coupon <input name="code" value="${basket.coupon}" /></label><button>Use it</button>
           </form>
           ${basket.coupon && !now.coupon ? html`<p class="note">We know no such coupon.</p>` : ''}
-          <p>Postage to ${now.country.name}: ${euros(now.postCents)}</p>
-          <p class="price">${euros(now.totalCents)}</p>
-          ${
-            now.bought.length > 0
-              ? html`<form method="post" action="${at}/checkout">
-                  <label>Name <input name="name" autocomplete="name" /></label>
-                  <label>Street <input name="street" autocomplete="street-address" /></label>
-                  <label>Town <input name="town" autocomplete="address-level2" /></label>
-                  <button>Pay</button>
-                </form>`
-              : ''
-          }
-        `,
+          <p class="sum"><span>Postage to ${now.country.name}</span> <span>${euros(now.postCents)}</span></p>
+          <p class="sum whole"><span>Together</span> <span>${euros(now.totalCents)}</span></p>
+          ${now.bought.length > 0 ? toPay(at) : ''}
+        </div>`,
       ),
     );
   });
 }
 
+function rowOf(base: string, at: string, { of, cents, why }: Reckoned['lines'][number]): Html {
+  const [first] = of.s.good.photos;
+  return html`<form class="line side" method="post" action="${at}/take-out">
+    <input type="hidden" name="line" value="${of.line}" />
+    <img src="${base}/picture/${first}" alt="" />
+    <span>${nameOf(of)}<br /><b>${why ?? euros(cents)}</b></span> <button>Take it out</button>
+  </form>`;
+}
+
+const toPay = (at: string) =>
+  html`<form method="post" action="${at}/checkout">
+    <label>Name <input name="name" autocomplete="name" /></label>
+    <label>Street <input name="street" autocomplete="street-address" /></label>
+    <label>Town <input name="town" autocomplete="address-level2" /></label>
+    <button>Pay</button>
+  </form>`;
+
 /** Where it goes, and how it is paid. */
 function how(at: string, { country, ways, way }: Reckoned): Html {
   const picked = (is: boolean) => (is ? raw('selected') : '');
-  return html`<form method="post" action="${at}/how">
+  return html`<form class="side pair" method="post" action="${at}/how">
     <label
       >Sent to
       <select name="country">

@@ -14,7 +14,7 @@ import { euros, isOut, type Frame } from '../kit/service';
 export const WAY_NAMES: Record<PayWay, string> = {
   card: 'Card, at once',
   transfer: 'Bank transfer, before it is sent',
-  cash: 'In cash, when it is fetched',
+  cash: 'In cash, when it is brought',
 };
 
 export function serveCheckout(frame: Frame, pages: Pages): void {

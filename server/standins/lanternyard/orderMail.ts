@@ -17,7 +17,7 @@ export interface OrderMail {
 const PAID: Record<PayWay, string> = {
   card: 'Paid by card.',
   transfer: 'Please transfer it; it is sent once it is there.',
-  cash: 'To be paid in cash when you fetch it.',
+  cash: 'To be paid in cash when it is brought.',
 };
 
 /** The mail as a file, as RFC 5322 has it; the addresses are of a domain that leads nowhere (RFC 2606). */
@@ -31,7 +31,10 @@ export function orderMail({ number, at, buyer, lines, postCents, way }: OrderMai
     `Together: ${euros(total)}`,
     '',
     PAID[way],
-    ...(way === 'cash' ? [] : ['', 'It goes to:', buyer.name, ...buyer.lines]),
+    '',
+    'It goes to:',
+    buyer.name,
+    ...buyer.lines,
   ];
   return new MailComposer({
     from: { name: 'The shop at Lanternyard', address: 'shop@lanternyard.invalid' },

@@ -1,7 +1,7 @@
 import type { Context } from 'hono';
 import { html, raw } from 'hono/html';
 
-import { basketLink, serveBaskets } from './baskets';
+import { basketId, basketLink, serveBaskets } from './baskets';
 import { COUNTRIES } from './countries';
 import { isOffered, leftOf, seenAt, type Shelved } from './goods';
 import { SHEET } from './sheet';
@@ -21,7 +21,17 @@ const LOOK = {
     .sections { display: flex; flex-wrap: wrap; gap: 8px; }
     .sections a { color: inherit; text-decoration: none; border: 1px solid var(--line); border-radius: 999px;
       padding: 8px 16px; background: #fff; }
-    .sections a:hover { border-color: currentColor; }`,
+    .sections a:hover { border-color: currentColor; }
+    a { color: var(--accent); }
+    .basket { max-width: 620px; margin: 0 auto; }
+    .line { grid-template-columns: 56px 1fr auto; align-items: center; margin: 0; padding: 10px 0;
+      border-bottom: 1px solid var(--line); }
+    .line img { width: 56px; height: 56px; object-fit: cover; border-radius: var(--round); }
+    .side button { background: none; color: inherit; border: 1px solid var(--line); padding: 0 16px; }
+    .sum { display: grid; grid-template-columns: 1fr auto; margin: 6px 0;
+      font-variant-numeric: tabular-nums; }
+    .sum.whole { font-size: 24px; }
+    @media (min-width: 480px) { .pair { grid-template-columns: 1fr 1fr auto; align-items: end; } }`,
 };
 
 /** The buyers' side. */
@@ -104,7 +114,7 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
       .filter((x) => isOffered(x) && x.ref !== s.ref && x.good.section === good.section)
       .slice(0, 4);
     const condition = SHEET.conditions.find((x) => x.code === good.condition);
-    const basket = c.req.query('basket') ?? '';
+    const basket = await basketId(frame, c);
     return c.html(
       pages.show(
         good.search.title || good.title,
@@ -131,6 +141,7 @@ function serveGood(frame: Frame, pages: Pages, forms: Forms): void {
                   ? ''
                   : html`<p>Each further piece in the same parcel: ${euros(good.furtherCents)}</p>`
               }
+              <p class="soft">Paid by ${(good.paidBy ?? ['card']).join(', ')}</p>
               ${
                 good.sentInDays === undefined
                   ? ''

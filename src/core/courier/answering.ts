@@ -10,6 +10,7 @@ import {
   newJob,
   onceMore,
   putListing,
+  thereFirst,
   toWithdraw,
 } from './keeping';
 import { isOver, itemOfRef, generationOf, itemBehind } from './refs';
@@ -25,7 +26,7 @@ export function marketAnswered(ctx: StepContext, id: string): void {
 export function takePublished(ctx: StepContext, event: Extract<CourierEvent, { type: 'published' }>): void {
   changeListing(ctx, event.ref, (l) => {
     if (isOver(l)) return l;
-    const known = { ...l, remoteId: event.remoteId, url: event.url, listedAt: l.listedAt ?? ctx.now };
+    const known = { ...l, remoteId: event.remoteId, url: event.url, ...thereFirst(l, l.draft, ctx.now) };
     if (l.want === 'gone')
       // It got there after all: take it down now rather than when the next try is due.
       return { ...known, job: l.job ? { ...l.job, due: ctx.now } : newJob('withdraw', ctx.now) };

@@ -11,6 +11,7 @@ import {
   markGone,
   putItem,
   putListing,
+  thereFirst,
   toWithdraw,
 } from './keeping';
 import { alikeCode, countsThere, showsNothing } from './pieces';
@@ -150,7 +151,7 @@ function putUpByHand(
   if (waits !== 'publish' && waits !== 'revise') return 'nothingWaits';
   putListing(ctx, item, {
     ...there,
-    listedAt: listing.listedAt ?? ctx.now,
+    ...thereFirst(listing, listing.nextDraft ?? listing.draft, ctx.now),
     draft: listing.nextDraft ?? listing.draft,
     nextDraft: null,
     job: null,

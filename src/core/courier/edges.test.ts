@@ -222,6 +222,7 @@ describe('what the page is told', () => {
       held: false,
       edited: null,
       listedAt: desk.now,
+      firstPrice: desk.listing('moor')?.draft.price,
     });
     desk.say({ type: 'withdraw', market: 'moor' });
     expect(desk.view('moor')).toMatchObject({
@@ -817,20 +818,25 @@ describe('by hand', () => {
       reasons: [],
     });
   });
-  it('a change is done when the person says so, and the day it was there first stays', () => {
+  it('a change is done when the person says so, and the day it was there first, and for how much, stays', () => {
     const desk = new Desk();
     desk.send('paper');
     desk.say({ type: 'handUp', market: 'paper', url: '/p' });
     const first = desk.now;
     desk.now += 100;
-    desk.send('paper', OTHER);
-    expect(desk.listing('paper')).toMatchObject({ nextDraft: OTHER, job: { action: 'revise', due: NEVER } });
+    const { price } = desk.listing('paper')!.draft;
+    desk.send('paper', { ...OTHER, price: price - 500 });
+    expect(desk.listing('paper')).toMatchObject({
+      nextDraft: { price: price - 500 },
+      job: { action: 'revise', due: NEVER },
+    });
     desk.say({ type: 'handUp', market: 'paper', url: '/q' });
     expect(desk.listing('paper')).toMatchObject({
-      draft: OTHER,
+      draft: { ...OTHER, price: price - 500 },
       nextDraft: null,
       url: '/q',
       listedAt: first,
+      firstPrice: price,
       since: desk.now,
     });
   });

@@ -99,6 +99,16 @@ export function freshListing(
   };
 }
 
+/** When and for how much it was there first; what was known of that stays. */
+export function thereFirst(
+  { listedAt, firstPrice }: Pick<CourierListing, 'listedAt' | 'firstPrice'>,
+  draft: CourierListing['draft'],
+  now: number,
+): Pick<CourierListing, 'listedAt' | 'firstPrice'> {
+  if (listedAt !== null) return { listedAt, ...(firstPrice === undefined ? {} : { firstPrice }) };
+  return { listedAt: now, firstPrice: draft.price };
+}
+
 /**
  * Withdrawing takes the place of whatever was to be done; a publish never let out is simply dropped. What a
  * person was to put up by hand may be up without anybody having heard of it: then the person is asked

@@ -31,6 +31,7 @@ export function viewOf(item: CourierItem): CourierItemView {
       reasons: l.reasons,
       since: l.since,
       listedAt: l.listedAt,
+      firstPrice: l.firstPrice ?? null,
       draftHash: draftHash(l.nextDraft ?? l.draft),
       edited: l.edited ?? null,
       held: item.hold?.market === l.market,

@@ -40,6 +40,7 @@ const listing = (part: Partial<CourierListingView> = {}): CourierListingView => 
   reasons: [],
   since: 1,
   listedAt: 1,
+  firstPrice: null,
   draftHash: '',
   edited: null,
   held: false,

@@ -39,6 +39,7 @@ const view = (id: string, market: string, title: string, listedAt: number | null
       reasons: [],
       since: 1,
       listedAt,
+      firstPrice: null,
       draftHash: '',
       edited: null,
       held: false,

@@ -20,6 +20,7 @@ const listing = (part: Partial<CourierListingView>): CourierListingView => ({
   postage: 0,
   reasons: [],
   listedAt: null,
+  firstPrice: null,
   since: 0,
   draftHash: '',
   edited: null,

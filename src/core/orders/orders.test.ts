@@ -6,7 +6,7 @@ import { Order, orderId } from '@/contract/orders';
 import { Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
 
-import { ordersOf, postBy, RETURN_TIME, STAGES } from './orders';
+import { goesAlong, ordersOf, postBy, RETURN_TIME, STAGES, type OrderRow } from './orders';
 import { customsLine, judgeWeight, promised } from './packing';
 import { judgeScan, lookAlikes, walked } from './picking';
 import { trackingSound } from './tracking';
@@ -99,6 +99,25 @@ describe('how far an order is', () => {
         expect(place(done + 1)).toBeGreaterThanOrEqual(place(done));
       }),
     );
+  });
+  it('goes along with what the same buyer has bought at the same place, until it is labelled', () => {
+    const at = (id: string, name: string, part: Partial<OrderRow> = {}): OrderRow => {
+      const address = { name, lines: ['Mill Bank 4'], zone: 'inland' as const };
+      const order = sale('brackenmoor');
+      const record = Order.parse({ id, itemId: id, market: order.market, order: order.order, address });
+      return { id, itemId: id, sale: order, record, stage: 'toPack', way: 'post', ...part };
+    };
+    const mine = at('a', 'Ada');
+    const rows = [
+      mine,
+      at('b', 'Ada'),
+      at('c', 'Odo'),
+      at('d', 'Ada', { stage: 'toPost' }),
+      at('e', 'Ada', { sale: sale('threadwick') }),
+      at('f', 'Ada', { record: null }),
+    ];
+    expect(goesAlong(mine, rows).map((r) => r.id)).toEqual(['b']);
+    expect(goesAlong(at('g', '', { record: null }), rows)).toEqual([]);
   });
   it('is to be posted within the days that were promised', () => {
     expect(postBy(sale('brackenmoor', 1_000), 2)).toBe(1_000 + 2 * 86_400_000);

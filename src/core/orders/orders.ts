@@ -1,4 +1,5 @@
 import type { CourierItemView, Sale } from '@/contract/courier';
+import type { Address } from '@/contract/fulfilment';
 import { orderId, type Order } from '@/contract/orders';
 import type { Item } from '@/contract/records';
 import type { RuleSheet } from '@/contract/ruleSheet';
@@ -55,6 +56,21 @@ export function ordersOf(
     }
   }
   return rows.sort((a, b) => a.sale.at - b.sale.at);
+}
+
+/** What the same person at the same place bought at the same marketplace, and is not labelled yet. */
+export function goesAlong(row: OrderRow, rows: readonly OrderRow[]): OrderRow[] {
+  const to = row.record?.address;
+  if (!to) return [];
+  const where = (a: Address) => [a.name, ...a.lines].join('\n');
+  return rows.filter(
+    (r) =>
+      r.id !== row.id &&
+      r.sale.market === row.sale.market &&
+      (r.stage === 'toFetch' || r.stage === 'toPack' || r.stage === 'toLabel') &&
+      r.record?.address &&
+      where(r.record.address) === where(to),
+  );
 }
 
 /** Sales that count: the one of a one-off, every piece of an item with variations. */

@@ -42,6 +42,7 @@ const listing = (market: string, part: Partial<CourierListingView> = {}): Courie
   reasons: [],
   since: 1,
   listedAt: 1,
+  firstPrice: null,
   draftHash: '',
   edited: null,
   held: false,

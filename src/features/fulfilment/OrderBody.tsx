@@ -13,6 +13,7 @@ import { ClosingRecord } from '@/parts/trade/ClosingRecord';
 import { ItemLine } from '@/parts/trade/ItemLine';
 import { MoneyField } from '@/parts/trade/MoneyField';
 import { useAsyncAction } from '@/parts/trade/useAsyncAction';
+import { WhenListed } from '@/parts/trade/WhenListed';
 import { Chip, ChipRow, Button } from '@/parts/ui/Button';
 import { LinesField } from '@/parts/ui/LinesField';
 import { Notice } from '@/parts/ui/Notice';
@@ -59,6 +60,7 @@ export function OrderBody({ row }: { row: OrderRow }) {
           {`${market(row.sale.market)}, ${exactly(row.sale.at)}: ` +
             `${formatMoney(row.sale.amount, currency)}, ${stageWords(row)}`}
         </Text>
+        {item ? <WhenListed item={item} sale={row.sale} /> : null}
         {isUnposted(row) ? (
           <Button icon="parcel" onPress={() => router.navigate('/packing')}>
             Fetch and pack

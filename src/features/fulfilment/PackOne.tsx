@@ -20,9 +20,16 @@ import { packed } from '@/store/fulfilment/orders';
 import { useKinds } from '@/store/items/kinds';
 import { nameOr } from '@/store/items/names';
 
+interface Props {
+  row: OrderRow;
+  /** What the same buyer bought beside it, not posted yet. */
+  beside: readonly OrderRow[];
+}
+
 /** One to pack: what was promised with it, and what it weighs. */
-export function PackOne({ row }: { row: OrderRow }) {
-  const item = useAttic((s) => s.items[row.itemId]);
+export function PackOne({ row, beside }: Props) {
+  const items = useAttic((s) => s.items);
+  const item = items[row.itemId];
   const records = useAttic((s) => s.terms);
   const kinds = useKinds();
   const market = useMarketName();
@@ -43,6 +50,11 @@ export function PackOne({ row }: { row: OrderRow }) {
         </View>
       </View>
       {item ? <AtHand item={item} row={row} /> : null}
+      {beside.length > 0 ? (
+        <Text>
+          {`Goes to the same buyer: ${beside.map((r) => nameOr(items[r.itemId], r.sale.order)).join(', ')}.`}
+        </Text>
+      ) : null}
       {item?.parcel ? (
         <Text figures>
           {'Box: ' +

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 
 import { plural } from '@/core/language/plural';
 import { formatMoney } from '@/core/money/money';
-import { type OrderRow } from '@/core/orders/orders';
+import { goesAlong, type OrderRow } from '@/core/orders/orders';
 import { walked } from '@/core/orders/picking';
 import { Calm } from '@/parts/trade/Calm';
 import { PictureView } from '@/parts/trade/PictureView';
@@ -26,6 +26,7 @@ import { useWide } from '@/theme/theme';
 import { FetchOne } from './FetchOne';
 import { OrderBody } from './OrderBody';
 import { PackOne } from './PackOne';
+import { useAskedAddresses } from './useAskedAddresses';
 
 /**
  * A day's parcels in the order they are worked: fetched by spot, packed, labelled many at once, handed in.
@@ -38,6 +39,7 @@ export function Packing() {
   const toPack = of('toPack');
   const rest = { toLabel: of('toLabel'), toPost: of('toPost') };
   const nothing = [toFetch, toPack, rest.toLabel, rest.toPost].every((rows) => rows.length === 0);
+  const trouble = useAskedAddresses(toPack);
   const wide = useWide();
   if (wide && !nothing) return <PackingDesk toFetch={toFetch} toPack={toPack} rest={rest} />;
   return (
@@ -49,8 +51,13 @@ export function Packing() {
         />
       ) : null}
       {toFetch.length > 0 ? <Fetching rows={toFetch} /> : null}
+      {trouble === null ? null : (
+        <Notice tone="caution">
+          {`${trouble} Who gets a parcel is asked again when its label is bought.`}
+        </Notice>
+      )}
       {toPack.map((row) => (
-        <PackOne key={row.id} row={row} />
+        <PackOne key={row.id} row={row} beside={goesAlong(row, orders)} />
       ))}
       <Labels toLabel={rest.toLabel} />
       <HandIn toPost={rest.toPost} />
@@ -97,13 +104,13 @@ function PackingDesk(props: { toFetch: readonly OrderRow[]; toPack: readonly Ord
         </>
       }
     >
-      {here ? <AtHand key={here.id} row={here} /> : null}
+      {here ? <AtHand key={here.id} row={here} beside={goesAlong(here, all)} /> : null}
     </ListDetail>
   );
 }
 
 /** What is to be done with one parcel next. */
-function AtHand({ row }: { row: OrderRow }) {
+function AtHand({ row, beside }: { row: OrderRow; beside: readonly OrderRow[] }) {
   if (row.stage === 'toFetch')
     return (
       <Card label="To pick">
@@ -111,7 +118,7 @@ function AtHand({ row }: { row: OrderRow }) {
         <FetchOne row={row} />
       </Card>
     );
-  if (row.stage === 'toPack') return <PackOne row={row} />;
+  if (row.stage === 'toPack') return <PackOne row={row} beside={beside} />;
   return <OrderBody row={row} />;
 }
 

@@ -3,7 +3,7 @@ import { useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { editItem } from '@/store/items/items';
 import { commandsIn, listed, sold, told } from '@/testing/courier';
-import { canPress, fill, open, press, said, scan, sees } from '@/testing/page';
+import { canPress, fill, leave, open, press, said, scan, sees } from '@/testing/page';
 import { waitFor } from '@/testing/patience';
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems, type Many } from '@/testing/world';
@@ -59,6 +59,9 @@ describe('packing', () => {
     await sees(/YA-1 · A3-12 · €48\.00/u);
     await sees('pit to pit 54 cm');
     expect(document.querySelectorAll('[aria-label="Pictures of YA-1"] > * > *')).toHaveLength(5);
+    // Who gets it is asked for by itself, once.
+    await sees(/Ada Harrow/u);
+    expect(asked.filter((a) => a.path.startsWith('/orders/'))).toHaveLength(1);
     await fill('Weight as packed', '300');
     await sees('520 g lighter than recorded: is something missing?');
     await fill('Weight as packed', '8 g');
@@ -72,6 +75,21 @@ describe('packing', () => {
     await press('Handed in');
     expect(asked.map((a) => a.path)).toContain(`/parcels/${LABEL.tracking}/handed`);
     await sees('Nothing to pack');
+  });
+  it('says that nobody could be asked who gets it, and what goes to the same buyer', async () => {
+    sell('Kittiwake', 'B-1');
+    sell('Ostler', 'B-2');
+    const page = await open(Packing, {
+      answers: { ...SERVER, '/orders/': () => ({ refused: 'It is out.' }) },
+    });
+    await scan('Code on YA-1', 'YA-1');
+    await sees('It is out. Who gets a parcel is asked again when its label is bought.');
+    expect(page.filter((a) => a.path.startsWith('/orders/'))).toHaveLength(1);
+    leave();
+    await open(Packing, { answers: SERVER });
+    await scan('Code on YA-2', 'YA-2');
+    await sees(/Goes to the same buyer: Ostler/u);
+    await sees(/Goes to the same buyer: Kittiwake/u);
   });
   it('of several labels tells which could not be bought, and why', async () => {
     for (const [title, order] of [

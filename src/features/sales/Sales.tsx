@@ -8,7 +8,7 @@ import { formatMoney } from '@/core/money/money';
 import type { OrderRow } from '@/core/orders/orders';
 import { ClosingRecord } from '@/parts/trade/ClosingRecord';
 import { PictureView } from '@/parts/trade/PictureView';
-import { rankWords } from '@/parts/trade/rankWords';
+import { WhenListed } from '@/parts/trade/WhenListed';
 import { LinkRow } from '@/parts/ui/LinkRow';
 import { Card, Page } from '@/parts/ui/Page';
 import { Text } from '@/parts/ui/Text';
@@ -83,11 +83,7 @@ function SaleCard({ sold, row }: { sold: SoldItem; row: OrderRow | undefined }) 
           ) : null}
         </View>
       </Pressable>
-      {item && item.ranks.length > 0 ? (
-        <Text variant="small" tone="soft" figures>
-          {rankWords(item.ranks)}
-        </Text>
-      ) : null}
+      {item ? <WhenListed item={item} sale={sold.sale} /> : null}
       <LinkRow
         words={row ? sentence(stageWords(row)) : 'Open'}
         more={`Order ${sold.sale.order}`}

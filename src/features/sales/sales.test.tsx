@@ -1,6 +1,8 @@
+import { change, useAttic } from '@/store/attic/attic';
 import { useCourier } from '@/store/courier/courierLink';
 import { useTalks } from '@/store/fulfilment/talks';
-import { sold, told } from '@/testing/courier';
+import { itemWith } from '@/store/items/items';
+import { listed, sold, told } from '@/testing/courier';
 import { open, press, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems } from '@/testing/world';
@@ -41,6 +43,22 @@ describe('sales', () => {
     await sees('Packingone parcel');
     await press(/^Order of Ostler/u);
     expect(went.at(-1)).toMatch(/^\/order\//u);
+  });
+  it('say for how much it was listed there, when, and how its like sold then', async () => {
+    const many = await manyItems();
+    const day = 86_400_000;
+    const rank = (place: number, ago: number) => ({ at: at - ago * day, place, among: 'Clothes', of: 9_000 });
+    const item = useAttic.getState().items[many.id('Ostler')]!;
+    const ranks = [rank(900, 60), rank(800, 41), rank(250, 0)];
+    change('looked up', [itemWith(item, { ranks })]);
+    const up = { state: 'sold' as const, listedAt: at - 41 * day, firstPrice: 6_000 };
+    told(item.id, {
+      sale: sold('brackenmoor', 'B-2', { at, knownAt: at }),
+      listings: [listed('brackenmoor', up)],
+    });
+    await open(Sales);
+    await sees(/Listed there on \d+ \w+ \d+ for €60\.00, sold 41 days later for €12\.00 less\./u);
+    await sees(/Sales rank 900 on .*, 800 when it was listed, 250 on .*: better, of 9,000 in Clothes\./u);
   });
   it('of something the attic has lost is still a sale', async () => {
     await emptyAttic();

@@ -4,12 +4,12 @@ import type { CatalogueRecord } from '@/contract/catalogue';
 import { EVERYTHING } from '@/core/stock/filter';
 import { useCourier } from '@/store/courier/courierLink';
 import { addGroup, editGroup, removeGroup, toggleGroup } from '@/store/items/groups';
-import { addItem } from '@/store/items/items';
+import { addItem, itemWith } from '@/store/items/items';
 import { keepForm } from '@/store/items/ownKinds';
 import { addReadings, confirmAll, confirmReading } from '@/store/pictures/readings';
-import { barcodeSeen, lookUpItem, rankOnSale, useLookUps } from '@/store/research/lookUp';
+import { barcodeSeen, lookUpItem, rankOnListing, rankOnSale, useLookUps } from '@/store/research/lookUp';
 
-import { openAttic, setSettings, undo, useAttic } from './attic';
+import { change, openAttic, setSettings, undo, useAttic } from './attic';
 
 const item = (id: string) => useAttic.getState().items[id]!;
 const groups = () => useAttic.getState().groups;
@@ -139,6 +139,21 @@ describe('looking up', () => {
     expect(item(id).ranks).toHaveLength(2);
     answers(502);
     await rankOnSale(id, Date.now() + 60_000);
+    expect(item(id).ranks).toHaveLength(2);
+  });
+  it('asks for the rank when it is listed, unless asked the day before; not for one long ago', async () => {
+    const day = 86_400_000;
+    answers({ found: true, record: CARD });
+    const id = addItem({ facts: { barcode: CARD.barcode } });
+    await lookUpItem(id, CARD.barcode);
+    await rankOnListing(id, Date.now());
+    expect(item(id).ranks).toHaveLength(1);
+    // It was scanned two days ago.
+    const { at } = item(id).ranks[0]!;
+    change('earlier', [itemWith(item(id), { ranks: [{ ...item(id).ranks[0]!, at: at - 2 * day }] })]);
+    await rankOnListing(id, Date.now() - day);
+    expect(item(id).ranks).toHaveLength(1);
+    await rankOnListing(id, Date.now());
     expect(item(id).ranks).toHaveLength(2);
   });
 });

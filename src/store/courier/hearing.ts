@@ -1,3 +1,4 @@
+import { min } from 'd3-array';
 import { dequal } from 'dequal';
 import { createParser } from 'eventsource-parser';
 
@@ -12,6 +13,11 @@ const sales = listeners<[itemId: string, at: number]>();
 
 /** Who is told of every sale heard of, old ones when the page opens included. @returns no longer */
 export const onSale = sales.listen;
+
+const listed = listeners<[itemId: string, at: number]>();
+
+/** Who is told of when an item was listed first, heard of as often as the item is. @returns no longer */
+export const onListed = listed.listen;
 
 /** Listens until it is stopped; after sleep or a restart it goes on where it was. @returns stops */
 export function listen(): () => void {
@@ -184,7 +190,7 @@ function takeItem(value: unknown): string | null {
     fault('hearing of a listing', new Error(why));
     return typeof id === 'string' ? id : null;
   }
-  const { id, sale } = view.data;
+  const { id, sale, listings } = view.data;
   useCourier.setState((s) => {
     const { [id]: known, ...misfits } = s.misfits;
     // What was known already is told again at each opening: nothing is to be drawn anew for that.
@@ -192,6 +198,10 @@ function takeItem(value: unknown): string | null {
     return { items, ...(known === undefined ? {} : { misfits }) };
   });
   if (sale) sales.tell(id, sale.at);
+  else {
+    const first = min(listings, (l) => l.listedAt);
+    if (first !== undefined) listed.tell(id, first);
+  }
   return id;
 }
 

@@ -7,7 +7,7 @@ import { canonicalBarcode, readBarcode } from '@/core/identity/gtin';
 import { change, useAttic } from '@/store/attic/attic';
 import { unlessExpected, wordsFor } from '@/store/base/faults';
 import { ask, CourierTrouble, useCourier } from '@/store/courier/courierLink';
-import { onSale } from '@/store/courier/hearing';
+import { onListed, onSale } from '@/store/courier/hearing';
 import { itemWith } from '@/store/items/items';
 import { kindsNow } from '@/store/items/kinds';
 import { freshReadings, onBarcodeRead, saidOutside } from '@/store/pictures/readings';
@@ -99,23 +99,38 @@ export function barcodeSeen(itemId: string, digits: string): void {
   if (useAttic.getState().settings.lookUp && readBarcode(digits).ok) void lookUpItem(itemId, digits);
 }
 
+const DAY = 86_400_000;
+
 /**
  * Asks for the rank of an item anew that was sold since it was asked last: to compare with the day it came.
  */
 export async function rankOnSale(itemId: string, soldAt: number): Promise<void> {
+  await askAnew(itemId, soldAt, 'rank on the day of the sale');
+}
+
+/**
+ * Asks for the rank of an item anew that was listed just now, when it was asked last longer ago than a day:
+ * what it was like when it was offered.
+ */
+export async function rankOnListing(itemId: string, listedAt: number): Promise<void> {
+  // How it sells today says nothing about the day on which something was listed long ago.
+  if (Date.now() - listedAt < DAY) await askAnew(itemId, listedAt - DAY, 'rank when it was listed');
+}
+
+/** @param since asked later than that already: it is left alone */
+async function askAnew(itemId: string, since: number, why: string): Promise<void> {
   const { items, settings } = useAttic.getState();
   const item = items[itemId];
   const last = item?.ranks.at(-1);
   const barcode = item?.facts.barcode;
-  if (!last || !barcode || !settings.lookUp || last.at >= soldAt) return;
-  // A rank is nice to have: the sale does not wait for it, nor for the product look-up to be there.
+  if (!last || !barcode || !settings.lookUp || last.at >= since) return;
+  // A rank is nice to have: nothing waits for it, nor for the product look-up to be there.
   const record = await lookUp(barcode).catch((error: unknown) => {
     unlessExpected('asking for a rank')(error);
     return null;
   });
   const now = useAttic.getState().items[itemId];
-  if (record && now)
-    change('rank on the day of the sale', [itemWith(now, figuresOf(now, record))], { ownUndo: true });
+  if (record && now) change(why, [itemWith(now, figuresOf(now, record))], { ownUndo: true });
 }
 
 /** From now on barcodes are looked up as they are read. @returns stops */
@@ -123,11 +138,20 @@ export function lookUpAsRead(): () => void {
   return onBarcodeRead(barcodeSeen);
 }
 
-/** From now on ranks are asked for again on the day of the sale. @returns stops */
-export function rankOnSales(): () => void {
-  const sold = (itemId: string, at: number) =>
-    void rankOnSale(itemId, at).catch(unlessExpected('asking for a rank'));
+/** From now on ranks are asked for again when something is listed or sold. @returns stops */
+export function rankOnEvents(): () => void {
+  // What is being asked for is heard of more than once meanwhile.
+  const asking = new Set<string>();
+  const once = (ask: (itemId: string, at: number) => Promise<void>) => (itemId: string, at: number) => {
+    if (asking.has(itemId)) return;
+    asking.add(itemId);
+    void ask(itemId, at)
+      .catch(unlessExpected('asking for a rank'))
+      .finally(() => asking.delete(itemId));
+  };
+  const sold = once(rankOnSale);
   // Sales that were told before this page was the one to ask.
   for (const { id, sale } of Object.values(useCourier.getState().items)) if (sale) sold(id, sale.at);
-  return onSale(sold);
+  const stops = [onSale(sold), onListed(once(rankOnListing))];
+  return () => stops.forEach((stop) => stop());
 }

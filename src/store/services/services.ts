@@ -19,7 +19,7 @@ import { watchShared } from '@/store/pictures/shared';
 import { keepUnderstanding } from '@/store/pictures/understanding';
 import { beginFollowing } from '@/store/research/following';
 import { findAlikeAsSeen } from '@/store/research/likeness';
-import { lookUpAsRead, rankOnSales } from '@/store/research/lookUp';
+import { lookUpAsRead, rankOnEvents } from '@/store/research/lookUp';
 
 /** What every page does as long as it is open. */
 const EVERY_PAGE = [
@@ -50,7 +50,7 @@ const LEADING_PAGE = [
   tellOfMeetings,
   beginRates,
   findAlikeAsSeen,
-  rankOnSales,
+  rankOnEvents,
   keepMeasurementPicturesTrue,
 ];
 
