@@ -8,6 +8,7 @@ import {
   phonePicture,
   whiteboardPicture,
 } from './pictures';
+import { buyAt } from './serverProcess';
 import { startTestServer } from './testServer';
 
 const at = startTestServer();
@@ -63,7 +64,7 @@ async function listed(attic: Attic, pictures: string[], isFirst: boolean): Promi
     await attic.waitForSign(`${place}: live`);
 }
 
-it('takes six pictures to six marketplaces in few taps, the next of its kind in fewer', async () => {
+it('takes six pictures to six marketplaces and the closing in few taps, the next in fewer', async () => {
   const attic = await Attic.open(at, PHONE);
   await attic.beginItem();
   attic.taps = attic.typed = 0;
@@ -86,6 +87,15 @@ it('takes six pictures to six marketplaces in few taps, the next of its kind in 
   await attic.sees('Brand, read and confirmed');
   await attic.waitFor('[aria-label="Where each word comes from"] img[alt^="Where it stands"]');
   await attic.seesNot('nothing recorded says it');
+
+  // Sold on one, it is gone from the others without a tap; the proof of it is with the sale.
+  await attic.press('The whole sheet');
+  await buyAt(await attic.publicPage('Threadwick'));
+  await attic.waitForSign('Threadwick: sold');
+  for (const place of ['Brackenmoor', 'Nearstile', 'Oldhollow', 'Lanternyard'])
+    await attic.waitForSign(`${place}: ended`);
+  await attic.go('Sales');
+  await attic.sees(/Listed there on .* for €48\.00, sold the same day for that\./u);
   expect(attic.complaints).toEqual([]);
 });
 
