@@ -121,7 +121,8 @@ const sandboxed: MiddlewareHandler = async (c, next) => {
   await next();
   c.header(
     'Content-Security-Policy',
-    "sandbox allow-forms allow-popups allow-downloads; default-src 'none'; img-src 'self'; media-src 'self'; " +
+    'sandbox allow-forms allow-popups allow-downloads; ' +
+      "default-src 'none'; img-src 'self'; media-src 'self'; " +
       "style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
   );
 };

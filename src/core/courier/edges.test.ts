@@ -818,7 +818,7 @@ describe('by hand', () => {
       reasons: [],
     });
   });
-  it('a change is done when the person says so, and the day it was there first, and for how much, stays', () => {
+  it('a change is done when the person says so; when and for how much it was there first stays', () => {
     const desk = new Desk();
     desk.send('paper');
     desk.say({ type: 'handUp', market: 'paper', url: '/p' });
