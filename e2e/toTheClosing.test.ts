@@ -10,18 +10,23 @@ const at = startTestServer();
 /** A record that the product look-up has a card of. */
 const RECORD = '2000000000022';
 
-it('takes a record from its pictures to the closing', async () => {
-  const attic = await Attic.open(at, PHONE);
+/** From here on taps are counted: three pictures, looked at, and what they say. */
+async function photographed(attic: Attic, pictures: string[]): Promise<void> {
   await attic.beginItem();
   attic.taps = attic.typed = 0;
-  await attic.choose([
+  await attic.choose(pictures);
+  await attic.sees('Saved, 3 pictures');
+  await attic.looked();
+  await attic.press('What the pictures say');
+}
+
+it('takes a record from its pictures to the closing', async () => {
+  const attic = await Attic.open(at, PHONE);
+  await photographed(attic, [
     await itemPicture('record', 31),
     await itemPicture('record', 32),
     await barcodePicture('code.jpg', RECORD),
   ]);
-  await attic.sees('Saved, 3 pictures');
-  await attic.looked();
-  await attic.press('What the pictures say');
   await attic.press('Right: all of it');
   await attic.press('Use: Lightly used');
   await attic.fill('Price', '18');
@@ -45,16 +50,11 @@ it('takes a record from its pictures to the closing', async () => {
 
 it('takes a set in choices from its pictures to the closing', async () => {
   const attic = await Attic.open(at, PHONE);
-  await attic.beginItem();
-  attic.taps = attic.typed = 0;
-  await attic.choose([
+  await photographed(attic, [
     await itemPicture('vase', 41),
     await itemPicture('vase', 42),
     await itemPicture('bowl', 43),
   ]);
-  await attic.sees('Saved, 3 pictures');
-  await attic.looked();
-  await attic.press('What the pictures say');
   await attic.press('Other kinds');
   await attic.fill('Find a kind', 'service');
   await attic.press('Plate or service');

@@ -31,7 +31,7 @@ const LOOK = {
     .sum { display: grid; grid-template-columns: 1fr auto; margin: 6px 0;
       font-variant-numeric: tabular-nums; }
     .sum.whole { font-size: 24px; }
-    @media (min-width: 480px) { .pair { grid-template-columns: 1fr 1fr auto; align-items: end; } }`,
+    @media (min-width: 480px) { .pair { display: flex; align-items: end; } .pair label { flex: 1; } }`,
 };
 
 /** The buyers' side. */

@@ -41,7 +41,8 @@ export function Packing() {
   const nothing = [toFetch, toPack, rest.toLabel, rest.toPost].every((rows) => rows.length === 0);
   const trouble = useAskedAddresses(toPack);
   const wide = useWide();
-  if (wide && !nothing) return <PackingDesk toFetch={toFetch} toPack={toPack} rest={rest} />;
+  if (wide && !nothing)
+    return <PackingDesk toFetch={toFetch} toPack={toPack} rest={rest} trouble={trouble} />;
   return (
     <Page title="Packing" back="/sales">
       {nothing ? (
@@ -51,11 +52,7 @@ export function Packing() {
         />
       ) : null}
       {toFetch.length > 0 ? <Fetching rows={toFetch} /> : null}
-      {trouble === null ? null : (
-        <Notice tone="caution">
-          {`${trouble} Who gets a parcel is asked again when its label is bought.`}
-        </Notice>
-      )}
+      <Unasked trouble={trouble} />
       {toPack.map((row) => (
         <PackOne key={row.id} row={row} beside={goesAlong(row, orders)} />
       ))}
@@ -65,14 +62,27 @@ export function Packing() {
   );
 }
 
+/** Why nobody could be asked who gets a parcel. */
+function Unasked({ trouble }: { trouble: string | null }) {
+  if (trouble === null) return null;
+  return (
+    <Notice tone="caution">{`${trouble} Who gets a parcel is asked again when its label is bought.`}</Notice>
+  );
+}
+
 interface Rest {
   toLabel: readonly OrderRow[];
   toPost: readonly OrderRow[];
 }
 
 /** At a desk: all parcels in the order they are worked, and the one at hand. */
-function PackingDesk(props: { toFetch: readonly OrderRow[]; toPack: readonly OrderRow[]; rest: Rest }) {
-  const { toFetch, toPack, rest } = props;
+function PackingDesk(props: {
+  toFetch: readonly OrderRow[];
+  toPack: readonly OrderRow[];
+  rest: Rest;
+  trouble: string | null;
+}) {
+  const { toFetch, toPack, rest, trouble } = props;
   const router = useRouter();
   const { order } = useLocalSearchParams<{ order?: string }>();
   const items = useAttic((s) => s.items);
@@ -99,6 +109,7 @@ function PackingDesk(props: { toFetch: readonly OrderRow[]; toPack: readonly Ord
       onHere={(next) => router.setParams({ order: next })}
       above={
         <>
+          <Unasked trouble={trouble} />
           <Labels toLabel={rest.toLabel} />
           <HandIn toPost={rest.toPost} />
         </>

@@ -86,6 +86,12 @@ describe('packing', () => {
     await sees('It is out. Who gets a parcel is asked again when its label is bought.');
     expect(page.filter((a) => a.path.startsWith('/orders/'))).toHaveLength(1);
     leave();
+    await open(Packing, {
+      answers: { ...SERVER, '/orders/': () => ({ refused: 'It is out.' }) },
+      wide: true,
+    });
+    await sees('It is out. Who gets a parcel is asked again when its label is bought.');
+    leave();
     await open(Packing, { answers: SERVER });
     await scan('Code on YA-2', 'YA-2');
     await sees(/Goes to the same buyer: Ostler/u);

@@ -3,7 +3,7 @@ import { useCourier } from '@/store/courier/courierLink';
 import { useTalks } from '@/store/fulfilment/talks';
 import { itemWith } from '@/store/items/items';
 import { listed, sold, told } from '@/testing/courier';
-import { open, press, sees } from '@/testing/page';
+import { open, press, said, sees } from '@/testing/page';
 import { went } from '@/testing/router';
 import { emptyAttic, manyItems } from '@/testing/world';
 
@@ -59,6 +59,10 @@ describe('sales', () => {
     await open(Sales);
     await sees(/Listed there on \d+ \w+ \d+ for €60\.00, sold 41 days later for €12\.00 less\./u);
     await sees(/Sales rank 900 on .*, 800 when it was listed, 250 on .*: better, of 9,000 in Clothes\./u);
+    // One asked long before is not what it was on that day.
+    change('looked up', [itemWith(item, { ranks: [rank(900, 60), rank(250, 0)] })]);
+    await sees(/Sales rank 900 on .*, 250 on .*: better/u);
+    expect(said()).not.toContain('when it was listed');
   });
   it('of something the attic has lost is still a sale', async () => {
     await emptyAttic();

@@ -7,12 +7,13 @@ const DAY = 86_400_000;
 /**
  * How its like sold when it was first looked up and, when asked again since, how it sells now.
  *
- * @param listedAt when it was listed: what its like sold like then is said as well
+ * @param listedAt when it was listed: a rank asked within a day of it is said as that of then
  */
 export function rankWords(ranks: readonly Rank[], listedAt: number | null = null): string {
   const [first, last] = [ranks[0], ranks.at(-1)];
   if (!first || !last) return '';
-  const then = listedAt === null ? undefined : ranks.findLast((rank) => rank.at < listedAt + DAY);
+  // One of months before says nothing of that day.
+  const then = listedAt === null ? undefined : ranks.findLast(({ at }) => Math.abs(at - listedAt) <= DAY);
   const say = (rank: Rank) =>
     `${FIGURE.format(rank.place)} ${rank === then ? 'when it was listed' : `on ${dayWords(rank.at)}`}`;
   const among = `of ${FIGURE.format(last.of)} in ${last.among}`;

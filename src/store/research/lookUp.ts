@@ -141,13 +141,15 @@ export function lookUpAsRead(): () => void {
 /** From now on ranks are asked for again when something is listed or sold. @returns stops */
 export function rankOnEvents(): () => void {
   // What is being asked for is heard of more than once meanwhile.
-  const asking = new Set<string>();
-  const once = (ask: (itemId: string, at: number) => Promise<void>) => (itemId: string, at: number) => {
-    if (asking.has(itemId)) return;
-    asking.add(itemId);
-    void ask(itemId, at)
-      .catch(unlessExpected('asking for a rank'))
-      .finally(() => asking.delete(itemId));
+  const once = (ask: (itemId: string, at: number) => Promise<void>) => {
+    const asking = new Set<string>();
+    return (itemId: string, at: number) => {
+      if (asking.has(itemId)) return;
+      asking.add(itemId);
+      void ask(itemId, at)
+        .catch(unlessExpected('asking for a rank'))
+        .finally(() => asking.delete(itemId));
+    };
   };
   const sold = once(rankOnSale);
   // Sales that were told before this page was the one to ask.
