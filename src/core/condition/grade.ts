@@ -64,6 +64,15 @@ export function wordsForUse(use: (typeof USES)[number]): string {
   return USE_WORDS[use];
 }
 
+/** Use that a grade which comes from it says in its own words: lightly worn, hard worn, unworn. */
+const SAID_BY_GRADE: ReadonlySet<(typeof USES)[number]> = new Set(['unused', 'light', 'hard']);
+
+/** How it was used, where the grade beside it does not say so already. */
+export function wordsBesideGrade(item: Pick<Item, 'use'>, grade: Grade | null): string {
+  if (!item.use) return '';
+  return grade?.because.code === 'use' && SAID_BY_GRADE.has(item.use) ? '' : wordsForUse(item.use);
+}
+
 /**
  * The grade that use and flaws allow: the worse of how it was used and its worst flaw, one level
  * lower when three or more flaws are clear or worse. Adding a flaw never improves it.

@@ -31,7 +31,7 @@ interface Block {
 }
 
 const CONDITION = `{{#grade}}
-{{grade}}{{#use}}, {{use}}{{/use}}.
+{{grade}}{{#used}}, {{used}}{{/used}}.
 {{/grade}}
 ${CONDITION_LINES}`;
 

@@ -38,6 +38,26 @@ const fill = (text: string, item = gansey, closing = '') =>
   fillPattern(text, item, BUILT_IN, 'metric', closing);
 
 describe('patterns', () => {
+  it.each([
+    ['the grade comes from its use', { use: 'light', flaws: [] }, 'Condition: lightly worn.'],
+    [
+      'its use says more',
+      { use: 'tried', flaws: [] },
+      'Condition: as good as unworn, tried or used once or twice.',
+    ],
+    [
+      'the grade comes from a flaw',
+      { use: 'light', flaws: gansey.flaws },
+      'Condition: plainly worn, lightly used.',
+    ],
+    ['nobody said how it was used', { use: null, flaws: [] }, null],
+  ] as const)('say its use beside its grade only where that is not said twice: %s', (_, change, said) => {
+    for (const tone of TONES.filter((t) => t.text.includes('Condition: {{grade}}'))) {
+      const filled = fill(tone.text, anItem({ ...gansey, use: change.use, flaws: [...change.flaws] }));
+      const lines = filled.ok ? filled.text.split('\n') : [];
+      expect(lines.find((line) => line.startsWith('Condition: ')) ?? null).toBe(said);
+    }
+  });
   it.each(TONES.map((t) => [t.id, t]))(
     'the tone “%s” says what the record holds, and no token is a slip',
     (_, tone) => {

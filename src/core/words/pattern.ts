@@ -5,7 +5,14 @@ import type { Item } from '@/contract/records';
 
 import { valuesByName } from './byName';
 import { cleanedWords, homeWords, TESTED_WORDS } from '../condition/conditionText';
-import { betterBecause, flawWords, gradeNames, gradeOfItem, wordsForUse } from '../condition/grade';
+import {
+  betterBecause,
+  flawWords,
+  gradeNames,
+  gradeOfItem,
+  wordsBesideGrade,
+  wordsForUse,
+} from '../condition/grade';
 import { publicFacts } from '../kinds/publicFacts';
 import type { KindTree } from '../kinds/tree';
 import { answersOf, readable } from '../kinds/values';
@@ -56,7 +63,7 @@ export const CONDITION_LINES = `{{#flaws}}
 {{note}}
 {{/note}}`;
 const CONDITION = `{{#grade}}
-Condition: {{grade}}{{#use}}, {{use}}{{/use}}.
+Condition: {{grade}}{{#used}}, {{used}}{{/used}}.
 {{/grade}}
 ${CONDITION_LINES}`;
 
@@ -87,7 +94,7 @@ export const TONES: readonly WordPattern[] = [
     text: `This is {{#brand}}a {{brand}} {{/brand}}{{^brand}}a {{/brand}}{{kindWords}}{{#model}}, {{model}}{{/model}}{{#colour}}, in {{colour}}{{/colour}}{{#material}}, made of {{material}}{{/material}}.{{#decade}} It was made in the {{decade}}.{{/decade}}{{#size}} The label says size {{size}}.{{/size}}
 
 {{#grade}}
-{{#looked}}We looked it over with care. {{/looked}}It is {{grade}}{{#use}}: {{use}}{{/use}}.{{#better}} Better than that says: {{better}}.{{/better}}
+{{#looked}}We looked it over with care. {{/looked}}It is {{grade}}{{#used}}: {{used}}{{/used}}.{{#better}} Better than that says: {{better}}.{{/better}}
 {{/grade}}
 {{#flawed}}
 What to know before you buy:
@@ -198,6 +205,7 @@ export function patternView(item: Item, kinds: KindTree, units: Units, closing: 
     grade: grade ? (gradeNames(item.kind, kinds)[grade.wear] ?? '').toLocaleLowerCase('en') : '',
     better: betterBecause(item),
     use: item.use ? wordsForUse(item.use) : '',
+    used: wordsBesideGrade(item, grade),
     flaws,
     flawed: flaws.length > 0,
     // Nobody who has not looked has found none.

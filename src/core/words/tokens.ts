@@ -33,7 +33,18 @@ const LISTS: Readonly<Record<string, { group: TokenGroup; insert: string }>> = {
   flaws: { group: 'condition', insert: line('flaws', '- {{.}}') },
 };
 const ITEM = ['title', 'what', 'how', 'kind', 'kindWords', 'closing'];
-const CONDITION = ['grade', 'use', 'better', 'included', 'missing', 'tested', 'cleaned', 'household', 'note'];
+const CONDITION = [
+  'grade',
+  'use',
+  'used',
+  'better',
+  'included',
+  'missing',
+  'tested',
+  'cleaned',
+  'household',
+  'note',
+];
 
 /** Every token an item has, with what it gives: its facts, its measurements, its condition. */
 export function tokensFor(item: Item, kinds: KindTree, units: Units, closing = ''): Token[] {
