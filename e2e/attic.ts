@@ -113,6 +113,13 @@ export class Attic {
     await this.unfold(`${name}, all of it`);
   }
 
+  /** As a scanner does: into the field of that name, and Enter; no tap and no key of the person's. */
+  async scan(label: string, text: string): Promise<void> {
+    await this.page.locator(`input[aria-label="${label}"]`).click();
+    await this.page.keyboard.type(text);
+    await this.page.keyboard.press('Enter');
+  }
+
   /** Buys a parcel’s label. A carrier of a busy machine may not answer in time: a person asks again. */
   async buyLabel(): Promise<void> {
     for (let paid = false; !paid;) {

@@ -70,9 +70,7 @@ it('goes from sale to sale and from parcel to parcel without leaving the page', 
   await attic.press('Fetch and pack');
   await isChosen(attic, `Parcel: ${TITLES[0] ?? ''}`);
   await attic.press(`Parcel: ${TITLES[1] ?? ''}`);
-  await attic.page.locator('input[aria-label="Code on YA-0002"]').click();
-  await attic.page.keyboard.type('YA-0002');
-  await attic.page.keyboard.press('Enter');
+  await attic.scan('Code on YA-0002', 'YA-0002');
   await attic.press(`Packed: ${TITLES[1] ?? ''}`);
   await attic.sees('To label: 1');
   // The two that are still on their shelves were never out of sight.

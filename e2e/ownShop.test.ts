@@ -90,11 +90,7 @@ it('sells two things in one basket, abroad, by transfer, and writes the order as
   }
   await attic.visit('/packing');
   await attic.sees('To pick: 2');
-  for (const code of ['YA-0001', 'YA-0002']) {
-    await attic.page.locator(`input[aria-label="Code on ${code}"]`).click();
-    await attic.page.keyboard.type(code);
-    await attic.page.keyboard.press('Enter');
-  }
+  for (const code of ['YA-0001', 'YA-0002']) await attic.scan(`Code on ${code}`, code);
   await attic.sees('Inès Øst');
   await attic.sees('Mill Bank 4');
   await attic.sees(`Goes to the same buyer: ${TITLES[1]}.`);

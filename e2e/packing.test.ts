@@ -47,12 +47,7 @@ it('packs a day’s ten orders: past the shelves, the right look-alike, weighed,
     return spots.length === 10;
   });
   expect(spots).toEqual([...spots].sort());
-  const scan = async (code: string, text: string) => {
-    // As a scanner does: into the field, and Enter.
-    await attic.page.locator(`input[aria-label="Code on ${code}"]`).click();
-    await attic.page.keyboard.type(text);
-    await attic.page.keyboard.press('Enter');
-  };
+  const scan = (code: string, text: string) => attic.scan(`Code on ${code}`, text);
   await attic.sees(`It has a look-alike: ${codeOf(10)} on ${spotOf(10)}.`);
   await scan(codeOf(9), codeOf(10));
   await attic.sees(`That is ${codeOf(10)}`);

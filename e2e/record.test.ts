@@ -124,11 +124,7 @@ it('spreads a haul’s cost to the cent, and moves items by scanning a spot and 
   await attic.press('Spots');
   await attic.fill('Name of a new spot', 'Box 7');
   await attic.press('Add this spot');
-  const scan = async (text: string) => {
-    await attic.page.locator('input[aria-label="Scan a spot, then items"]').click();
-    await attic.page.keyboard.type(text);
-    await attic.page.keyboard.press('Enter');
-  };
+  const scan = (text: string) => attic.scan('Scan a spot, then items', text);
   await scan('box 7');
   await attic.sees('To Box 7');
   await scan('YA-0001');
