@@ -9,6 +9,9 @@ import { pressOn } from './pointer';
 import { until } from './serverProcess';
 import type { TestServer } from './testServer';
 
+/** How often a page that still moves is waited for again. */
+const ROUNDS = 4;
+
 export interface OpenOptions {
   /** The app is kept for when there is no connection. */
   offline?: boolean;
@@ -232,7 +235,10 @@ export class Attic {
     await this.becomes(`a sign says “${label}”`, lit, ms, label);
   }
 
-  /** Waits until something holds in the page; looked at there, so that looking costs little. */
+  /**
+   * Waits until something holds in the page; looked at there, so that looking costs little. A page that is
+   * still getting on with its work is waited for again: in vain is only what stands still.
+   */
   private async becomes<P extends unknown[]>(
     what: string,
     holds: (...args: P) => boolean,
@@ -240,8 +246,18 @@ export class Attic {
     ...args: P
   ): Promise<void> {
     const inPage = holds as (...args: unknown[]) => boolean;
-    const waiting = this.page.waitForFunction(inPage, { polling: 120, timeout: patience(ms) }, ...args);
-    await waiting.catch((error: unknown) => this.inVain(what, error));
+    const held = () =>
+      this.page.waitForFunction(inPage, { polling: 120, timeout: patience(ms) }, ...args).then(
+        () => undefined,
+        (error: unknown) => error,
+      );
+    for (let round = 1; ; round += 1) {
+      const before = await this.text().catch(() => '');
+      const error = await held();
+      if (error === undefined) return;
+      const stands = before === (await this.text().catch(() => ''));
+      if (stands || round === ROUNDS) return this.inVain(what, error);
+    }
   }
 
   /** Waits until something is there that has no words of its own. */
