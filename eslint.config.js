@@ -270,7 +270,7 @@ module.exports = [
       'scripts/**',
       'server/main.ts',
       'sim/main.ts',
-      'sim/parity/main.ts',
+      'sim/*/main.ts',
       'demo/build.ts',
       'bench/**',
       'training/likeness/make.ts',

@@ -1,22 +1,13 @@
 import { keysOf } from '@/contract/fields';
 
+import { argument } from './argument';
 import { shortStory } from './story';
 import { World } from './world';
 
-/**
+/*
  * `npm run sim -- --seeds N --from S`: runs the courier through N simulated evenings. `--whole` tells the
  * whole story of one that failed, not only what bears on the item it failed by.
  */
-const argument = (name: string, otherwise: number) => {
-  const at = process.argv.indexOf(`--${name}`);
-  const value = at < 0 ? otherwise : Number(process.argv[at + 1]);
-  if (!Number.isInteger(value) || value < 0) {
-    console.error(`--${name} takes a whole number`);
-    process.exit(2);
-  }
-  return value;
-};
-
 async function main(): Promise<number> {
   const seeds = argument('seeds', 1_000);
   const from = argument('from', 1);
