@@ -90,7 +90,7 @@ function isToHaveOwner(key: RecordKey, along: RecordKey, before: Store, found: S
 
 /** Whether it is there again for having been changed here: the others took it away. */
 function isBack(key: RecordKey, paths: Folded, before: Store, found: Store): boolean {
-  return readIn(before, key) !== null && readIn(found, key) === null && !isNewIn(paths);
+  return readIn(before, key) !== null && readIn(found, key) === null && !isNewTo(found, key, paths);
 }
 
 /** What went with it, or belongs to it here: it comes back with it. */
@@ -143,12 +143,12 @@ function broughtOne(key: RecordKey, paths: Folded, before: Store, found: Store):
   if (!mine) {
     // It went with what is back now.
     const gone = found.replica.gone.get(key);
-    if (!theirs) return paths.size === 0 && gone ? createdAnew(gone, paths, open?.get(THERE)) : [];
+    if (!theirs) return paths.size === 0 && gone ? createdAnew(gone, false, open?.get(THERE)) : [];
     const isAsItWas = dequal(before.replica.gone.get(key), theirs);
     const there = open?.get(THERE) ?? [nobodys(true)];
     return [{ path: THERE, value: false, was: true, ...(isAsItWas ? {} : { beside: [...there] }) }];
   }
-  if (!theirs) return createdAnew(mine, paths, open?.get(THERE));
+  if (!theirs) return createdAnew(mine, isNewTo(found, key, paths), open?.get(THERE));
   return [...paths].flatMap(([path, { was }]): Write[] => {
     const [there, value] = [theirs[path], mine[path]];
     if (path === THERE || dequal(there, value)) return [];
@@ -158,14 +158,18 @@ function broughtOne(key: RecordKey, paths: Folded, before: Store, found: Store):
   });
 }
 
-const isNewIn = (paths: Folded) => paths.get(THERE)?.value === true && paths.get(THERE)?.was === undefined;
+/** Whether it was made here, and they never heard of it or remember nothing of it. */
+function isNewTo({ replica }: Store, key: RecordKey, paths: Folded): boolean {
+  const made = paths.get(THERE);
+  if (made?.value !== true || made.was !== undefined) return false;
+  return !replica.gone.has(key) && !replica.open.get(key)?.has(THERE);
+}
 
 /**
  * All of a record that the others don't have: it is new to them, or they took it away meanwhile. Said whole
  * either way: some of them may remember what it once was.
  */
-function createdAnew(mine: Registers, paths: Folded, there: readonly Candidate[] | undefined): Write[] {
-  const isNew = isNewIn(paths) && !there;
+function createdAnew(mine: Registers, isNew: boolean, there: readonly Candidate[] | undefined): Write[] {
   const beside = there ?? (isNew ? [] : [nobodys(false)]);
   return [
     { path: THERE, value: true, ...(isNew ? {} : { was: false }), beside: [...beside] },
