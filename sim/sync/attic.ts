@@ -29,6 +29,8 @@ export interface SimAttic {
    */
   readonly onTheirWay: ReadonlySet<string>;
   readonly figures: Figures;
+  /** Whether the relay keeps these bytes: of pictures that nobody keeps it has the only copy. */
+  isAtRelay: (name: string) => boolean;
   /** An id that nothing has yet. */
   fresh: () => string;
   /** A person settles one question that is open. */

@@ -164,7 +164,7 @@ function numbersOnce(devices: readonly SimDevice[], violations: string[]): void 
   }
 }
 
-function bytesThere({ devices, destroyed, onTheirWay, violations }: SimAttic): void {
+function bytesThere({ devices, destroyed, onTheirWay, isAtRelay, violations }: SimAttic): void {
   for (const device of devices)
     for (const name of device.lacks()) {
       if (destroyed.has(name) && (isFull(name) || onTheirWay.has(name))) continue;
@@ -173,7 +173,7 @@ function bytesThere({ devices, destroyed, onTheirWay, violations }: SimAttic): v
   const [first] = devices;
   for (const id of first?.ids('pictures') ?? []) {
     const name = bytesName('full', id);
-    if (!devices.some(({ bytes }) => bytes.has(name)) && !destroyed.has(name))
+    if (!devices.some(({ bytes }) => bytes.has(name)) && !destroyed.has(name) && !isAtRelay(name))
       violations.push(`${name} is nowhere`);
   }
 }

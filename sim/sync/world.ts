@@ -79,6 +79,8 @@ export class SyncWorld implements SimAttic {
     return `${this.ids.toString(36).padStart(6, '0')}x`;
   }
 
+  isAtRelay = (name: string): boolean => this.relay.holdsBytes(name);
+
   tell(line: string): void {
     this.story.push(line);
   }

@@ -21,12 +21,29 @@ export function withWritten(
   seen: Seen,
   beside?: readonly Candidate[],
 ): Candidate[] {
+  const had = (one: Dot) => one.n === 0 || one.by === written.by || holds(seen, one);
   if (beside) {
-    const others = (now ?? beside).filter(({ by, n }) => by !== written.by || n !== written.n);
+    const others = summedUp(now ?? beside, beside, had).filter((one) => byDot(one, written) !== 0);
     return [...others, { ...written, late: true }].sort(byDot);
   }
-  const had = (one: Dot) => one.n === 0 || one.by === written.by || holds(seen, one);
   return [...(now ?? []).filter((one) => !had(one)), written].sort(byDot);
+}
+
+/**
+ * What its author found already told as everybody's, here may still be told apart: here too it is from now
+ * on what the author found.
+ */
+function summedUp(
+  here: readonly Candidate[],
+  found: readonly Candidate[],
+  had: (one: Dot) => boolean,
+): readonly Candidate[] {
+  const everybodys = found.filter(({ n }) => n === 0);
+  const isFound = (one: Dot) => one.n > 0 && found.some((other) => byDot(one, other) === 0);
+  const apart = here.filter((one) => had(one) && !isFound(one));
+  // Where nothing of it stands here, somebody wrote since who had seen it.
+  if (apart.length === 0 || everybodys.length === 0) return here;
+  return [...here.filter((one) => !apart.includes(one)), ...everybodys];
 }
 
 /** What came late first, then the later by its author's clock last; every device comes to the same. */
