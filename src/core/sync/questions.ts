@@ -42,9 +42,8 @@ export function settled(store: Store, question: Question, value: unknown): Recor
   const key = recordKey(collection, id);
   const together = path === THERE ? [key, ...takenAlong(replica, key)] : [key];
   const since = path === THERE && value === false ? together.flatMap((one) => belongingTo(one, store)) : [];
-  return [...new Set([...together, ...since])].map((one) =>
-    settledOne(one, question, value, alongOf(replica, key)),
-  );
+  const along = alongOf(replica, key);
+  return [...new Set([...together, ...since])].map((one) => settledOne(one, question, value, along));
 }
 
 function settledOne(key: RecordKey, question: Question, value: unknown, along: RecordKey): RecordWrites {
