@@ -194,8 +194,8 @@ it('of somebody who was sent away only what another took counts', () => {
 });
 
 describe('who comes back after having been sent away', () => {
-  const comeBack = () => {
-    const back = desk.join('phone01', 'Ben');
+  const comeBack = (id = 'phone01') => {
+    const back = desk.join(id, 'Ben');
     const records = brought(phone.store, back.store, () => false);
     desk.take(back.tell(records));
     return back;
@@ -249,17 +249,18 @@ describe('who comes back after having been sent away', () => {
       expect([...device.records.keys()].sort()).toEqual(['items j', 'pictures p', 'plans j_moor']);
   });
 
-  it('brings what it made and others took away since as it left it', () => {
+  it('brings what others brought before it, and took away since, as it left it', () => {
     phone.edit('items', 'k', { ...jumper, id: 'k', pictureIds: [] });
-    const made = desk.take(...(phone.replica.held.get('phone00') ?? []));
-    expect(made).toHaveLength(1);
-    phone.edit('items', 'k', { facts: {} });
+    const wide = phone.join('wide000', 'Cyd');
+    wide.edit('items', 'k', { facts: {} });
     sendAway();
+    comeBack();
     desk.edit('items', 'k', null);
-    const back = comeBack();
+    phone = wide;
+    const back = comeBack('wide001');
     for (const device of [desk, back]) {
       expect(device.record('items', 'k').facts).toEqual({});
-      expect(device.asks()).toEqual([['k', '*', expect.arrayContaining([true, false])]]);
+      expect(device.asks()).toContainEqual(['k', '*', expect.arrayContaining([true, false])]);
     }
   });
 
